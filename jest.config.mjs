@@ -1,0 +1,17 @@
+/** Unit tests beside the code, and the server over HTTP against a real PostgreSQL (LQ_TEST_DATABASE_URL). */
+const common = {
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
+  testEnvironment: 'node',
+  transform: {
+    '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }],
+  },
+};
+
+export default {
+  projects: [
+    { ...common, displayName: 'core', rootDir: 'packages/core' },
+    { ...common, displayName: 'web', rootDir: 'packages/web' },
+    { ...common, displayName: 'server', rootDir: 'packages/server', globalSetup: '<rootDir>/src/testing/globalSetup.ts' },
+  ],
+};

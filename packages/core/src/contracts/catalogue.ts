@@ -1,0 +1,25 @@
+/** What the shop works with: its settings, the parts it can get, the vehicles it knows. */
+import { z } from 'zod';
+import { connectorSchema, partSchema } from '../model/parts';
+import { shopSchema } from '../model/shop';
+import { vehicleSchema } from '../model/vehicle';
+import { contract, nothing } from './contract';
+
+export const getShop = contract({ method: 'get', path: '/api/shop', params: z.object({}), body: nothing, answer: shopSchema });
+
+export const getCatalogue = contract({
+  method: 'get',
+  path: '/api/catalogue',
+  params: z.object({}),
+  body: nothing,
+  answer: z.object({ parts: z.array(partSchema), connectors: z.array(connectorSchema) }),
+});
+export type Catalogue = z.infer<typeof getCatalogue.answer>;
+
+export const listVehicles = contract({
+  method: 'get',
+  path: '/api/vehicles',
+  params: z.object({}),
+  body: nothing,
+  answer: z.object({ vehicles: z.array(vehicleSchema) }),
+});

@@ -1,0 +1,31 @@
+/** Choices: which candidate goes into which opening. */
+import { z } from 'zod';
+import { contract, idSchema, nothing } from './contract';
+
+export const SHORTEST_REASON = 8;
+
+const newChoiceSchema = z.strictObject({
+  openingId: idSchema,
+  speakerId: z.string().min(1).max(80),
+  bracketId: z.string().min(1).max(80).nullable(),
+  spacerId: z.string().min(1).max(80).nullable(),
+  reason: z.string().trim().max(500, 'Up to 500 characters would do.').nullable(),
+});
+export type NewChoice = z.infer<typeof newChoiceSchema>;
+
+/** All of them are kept, or none. One that does not clear needs a reason. */
+export const putChoices = contract({
+  method: 'put',
+  path: '/api/jobs/:jobId/choices',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ choices: z.array(newChoiceSchema).min(1).max(24) }),
+  answer: z.object({ kept: z.int() }),
+});
+
+export const deleteChoice = contract({
+  method: 'delete',
+  path: '/api/openings/:openingId/choice',
+  params: z.object({ openingId: idSchema }),
+  body: nothing,
+  answer: z.object({ removed: z.boolean() }),
+});

@@ -1,0 +1,36 @@
+/**
+ * A contract is a value: method, path, and what goes in and comes out as schemas. The server's route and the
+ * browser's query read the same one, so neither can drift from the other.
+ */
+import { z } from 'zod';
+
+export type Contract<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType> = {
+  readonly method: 'get' | 'post' | 'put' | 'delete';
+  /** With `:name` for each parameter. */
+  readonly path: string;
+  readonly params: Params;
+  readonly body: Body;
+  readonly answer: Answer;
+};
+
+export const nothing = z.undefined();
+export const idSchema = z.uuid();
+
+export function contract<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType>(
+  value: Contract<Params, Body, Answer>,
+): Contract<Params, Body, Answer> {
+  return value;
+}
+
+/** RFC 9457, with the fields that are wrong. */
+export const problemSchema = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.number(),
+  detail: z.string(),
+  /** One entry a wrong field: its path in the request, such as `record.dimensions.depthBehind`. */
+  errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+  /** With 409: what is stored now. */
+  current: z.unknown().optional(),
+});
+export type Problem = z.infer<typeof problemSchema>;

@@ -1,0 +1,76 @@
+/** Jobs: the shop's cars. */
+import { z } from 'zod';
+import { CHECK_IDS } from '../fit/Check';
+import { vehicleSchema } from '../model/vehicle';
+import { OPENING_DIMENSION_KEYS } from '../model/openingDimensions';
+import { contract, idSchema, nothing } from './contract';
+import { openingSchema } from './openings';
+
+export const verdictSchema = z.enum(['clears', 'measure', 'hits', 'hold']);
+
+/** A verdict as it is shown in a list: with its smallest margin and what decides it. */
+export const verdictSummarySchema = z.object({
+  verdict: verdictSchema,
+  decidedBy: z.enum(CHECK_IDS),
+  marginMm: z.number().nullable(),
+  expandedMm: z.number().nullable(),
+  sentence: z.string(),
+});
+export type VerdictSummary = z.infer<typeof verdictSummarySchema>;
+
+export const openingStateSchema = z.discriminatedUnion('kind', [
+  /** A candidate is chosen; the verdict is the present one. `heldBack` says why it may not be ordered. */
+  z.object({ kind: z.literal('chosen'), speakerName: z.string(), summary: verdictSummarySchema, heldBack: z.string().nullable() }),
+  /** Nothing is chosen and something no millimetre settles is in the way. */
+  z.object({ kind: z.literal('hold'), sentence: z.string() }),
+  z.object({ kind: z.literal('toMeasure'), missing: z.array(z.enum(OPENING_DIMENSION_KEYS)) }),
+  z.object({ kind: z.literal('nothingChosen') }),
+]);
+export type OpeningState = z.infer<typeof openingStateSchema>;
+
+export const jobSchema = z.object({
+  id: idSchema,
+  number: z.int(),
+  customer: z.string(),
+  registration: z.string(),
+  wants: z.string(),
+  dueOn: z.iso.date().nullable(),
+  vehicle: vehicleSchema.omit({ openings: true }),
+});
+export type Job = z.infer<typeof jobSchema>;
+
+const openingWithStateSchema = openingSchema.extend({ state: openingStateSchema });
+export type OpeningWithState = z.infer<typeof openingWithStateSchema>;
+
+export const newJobSchema = z.strictObject({
+  vehicleId: z.string().min(1, 'Choose a vehicle.').max(80),
+  customer: z.string().trim().min(1, 'Type whose car it is.').max(120, 'Up to 120 characters would do.'),
+  registration: z.string().trim().max(20, 'Up to 20 characters would do.'),
+  wants: z.string().trim().max(1000, 'Up to 1000 characters would do.'),
+  dueOn: z.iso.date().nullable(),
+});
+
+export const listJobs = contract({
+  method: 'get',
+  path: '/api/jobs',
+  params: z.object({}),
+  body: nothing,
+  answer: z.object({ jobs: z.array(jobSchema.extend({ openings: z.array(openingWithStateSchema.pick({ id: true, record: true, state: true })) })) }),
+});
+export type JobInList = z.infer<typeof listJobs.answer>['jobs'][number];
+
+export const getJob = contract({
+  method: 'get',
+  path: '/api/jobs/:jobId',
+  params: z.object({ jobId: idSchema }),
+  body: nothing,
+  answer: z.object({ job: jobSchema, openings: z.array(openingWithStateSchema) }),
+});
+
+export const createJob = contract({
+  method: 'post',
+  path: '/api/jobs',
+  params: z.object({}),
+  body: newJobSchema,
+  answer: z.object({ jobId: idSchema }),
+});

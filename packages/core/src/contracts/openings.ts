@@ -1,0 +1,40 @@
+/** Openings: what is known of each place for a speaker. */
+import { z } from 'zod';
+import { openingRecordSchema } from '../model/opening';
+import { contract, idSchema, nothing } from './contract';
+
+export const choiceSchema = z.object({
+  speakerId: z.string(),
+  bracketId: z.string().nullable(),
+  spacerId: z.string().nullable(),
+  /** Why it is ordered although it does not clear. */
+  reason: z.string().nullable(),
+  chosenAt: z.iso.datetime(),
+});
+export type Choice = z.infer<typeof choiceSchema>;
+
+export const openingSchema = z.object({
+  id: idSchema,
+  jobId: idSchema,
+  /** Goes up by one with every change; a change must name the version it was made on. */
+  version: z.int().min(1),
+  record: openingRecordSchema,
+  choice: choiceSchema.nullable(),
+});
+export type Opening = z.infer<typeof openingSchema>;
+
+export const getOpening = contract({
+  method: 'get',
+  path: '/api/openings/:openingId',
+  params: z.object({ openingId: idSchema }),
+  body: nothing,
+  answer: openingSchema,
+});
+
+export const putOpening = contract({
+  method: 'put',
+  path: '/api/openings/:openingId',
+  params: z.object({ openingId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1), record: openingRecordSchema }),
+  answer: openingSchema,
+});

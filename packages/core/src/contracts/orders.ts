@@ -1,0 +1,47 @@
+/** The order list of a job. */
+import { z } from 'zod';
+import { BEHIND } from '../model/opening';
+import { contract, idSchema, nothing } from './contract';
+import { jobSchema, verdictSummarySchema } from './jobs';
+
+const orderLineSchema = z.object({
+  partId: z.string(),
+  kind: z.enum(['speaker', 'bracket', 'spacer', 'harnessAdapter']),
+  maker: z.string(),
+  name: z.string(),
+  supplier: z.string(),
+  pieces: z.int(),
+  packSize: z.int(),
+  packs: z.int(),
+  leftOver: z.int(),
+  packPriceMinor: z.int(),
+  costMinor: z.int(),
+  forOpenings: z.array(z.string()),
+});
+export type OrderLineAnswer = z.infer<typeof orderLineSchema>;
+
+export const orderSchema = z.object({
+  job: jobSchema,
+  currency: z.string(),
+  lines: z.array(orderLineSchema),
+  totalMinor: z.int(),
+  /** Openings whose parts are on the list. */
+  included: z.array(
+    z.object({ openingId: idSchema, label: z.string(), behind: z.enum(BEHIND), speakerName: z.string(), summary: verdictSummarySchema, reason: z.string().nullable() }),
+  ),
+  /** Openings that have no part on the list, and why. */
+  heldBack: z.array(z.object({ openingId: idSchema, label: z.string(), why: z.string(), hasChoice: z.boolean() })),
+  cautions: z.array(z.object({ label: z.string(), cautions: z.array(z.string()) })),
+});
+export type OrderAnswer = z.infer<typeof orderSchema>;
+
+export const getOrder = contract({
+  method: 'get',
+  path: '/api/jobs/:jobId/order',
+  params: z.object({ jobId: idSchema }),
+  body: nothing,
+  answer: orderSchema,
+});
+
+/** The same list as a file; `getOrder` says what is in it. */
+export const ORDER_CSV_PATH = '/api/jobs/:jobId/order.csv';

@@ -1,0 +1,69 @@
+/**
+ * One joint of a stack: screws on one side, holes on the other, and the best rotation between them.
+ */
+import { type BoltPattern, type HoleMm, patternDimensions, patternHoles } from '../geometry/BoltPattern';
+import { bestRotation, type Rotation, rotationAt } from '../geometry/bestRotation';
+import { type Quantity, type QuantityTerm, quantity } from '../uncertainty/Quantity';
+
+export type BoltJoint = {
+  readonly rotation: Rotation;
+  readonly screws: readonly HoleMm[];
+  readonly holes: readonly HoleMm[];
+  /** How far a screw may sit off the middle: half of what the hole is wider than the screw, mm. */
+  readonly toleranceMm: number;
+  /** Tolerance less the worst misalignment, with what it depends on. */
+  readonly margin: Quantity;
+};
+
+/** Step of the one-sided differences, mm: small against a hole's play, large against rounding. */
+const STEP_MM = 1e-3;
+
+/**
+ * @param screwSide the pattern whose `holeDiameterMm` is the screw's diameter
+ * @param holeSide the pattern that is turned
+ * @param names prefixes for the dimensions of either side, such as `opening.` and `speaker.`
+ * @param anglesRad the only turns allowed; any when left out
+ */
+export function boltJoint(
+  screwSide: BoltPattern,
+  holeSide: BoltPattern,
+  names: { readonly screws: string; readonly holes: string },
+  anglesRad?: readonly number[],
+): BoltJoint {
+  const toleranceMm = Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2);
+  const screws = patternHoles(screwSide);
+  const holes = patternHoles(holeSide);
+  const rotation = bestRotation(screws, holes, anglesRad ? { toleranceMm, anglesRad } : { toleranceMm });
+  const worstAt = (a: readonly HoleMm[], b: readonly HoleMm[]) => rotationAt(a, b, rotation.angleRad, toleranceMm).worstMm;
+  return {
+    rotation,
+    screws,
+    holes,
+    toleranceMm,
+    margin: quantity(toleranceMm - rotation.worstMm, [
+      ...slopes(screwSide, names.screws, (moved) => worstAt(moved, holes), rotation.worstMm),
+      ...slopes(holeSide, names.holes, (moved) => worstAt(screws, moved), rotation.worstMm),
+    ]),
+  };
+}
+
+/**
+ * Sensitivities by one-sided differences at the fixed best rotation. A misalignment is a distance and has a kink at
+ * zero, where a central difference would claim that nothing depends on anything: the steeper side is taken.
+ */
+function slopes(
+  pattern: BoltPattern,
+  prefix: string,
+  worstOf: (holes: readonly HoleMm[]) => number,
+  worstMm: number,
+): readonly QuantityTerm[] {
+  const dimensions = patternDimensions(pattern.shape);
+  const values = dimensions.map(({ dimension }) => dimension.valueMm);
+  return dimensions.map(({ key, dimension }, index) => {
+    const at = (step: number) =>
+      worstOf(patternHoles(pattern, values.map((value, each) => (each === index ? value + step : value))));
+    const up = (at(STEP_MM) - worstMm) / STEP_MM;
+    const down = (worstMm - at(-STEP_MM)) / STEP_MM;
+    return { name: `${prefix}${key}`, dimension, sensitivity: -(Math.abs(up) >= Math.abs(down) ? up : down) };
+  });
+}

@@ -1,0 +1,23 @@
+/**
+ * Whether a chosen candidate may stand on the order list.
+ *
+ * It may when it clears now, or when somebody wrote down why it is ordered all the same. A reason covers the verdict it
+ * was written for and any milder one: a reason for "measure first" is none for "hits".
+ */
+import type { Verdict } from '../fit/Check';
+import { graver } from '../fit/judgeCandidate';
+
+export type ChoiceStanding = {
+  /** The verdict at the time of choosing. */
+  readonly verdictWhenChosen: Verdict;
+  readonly reason: string | null;
+};
+
+/** Why the choice is held back, as a sentence, or null when it may be ordered. */
+export function heldBackBecause(now: Verdict, { verdictWhenChosen, reason }: ChoiceStanding): string | null {
+  if (now === 'clears') return null;
+  if (reason === null) {
+    return verdictWhenChosen === 'clears' ? 'It cleared when it was chosen and does not any more.' : 'It does not clear and no reason is written.';
+  }
+  return graver(now, verdictWhenChosen) === verdictWhenChosen ? null : 'The written reason was for a milder verdict than the present one.';
+}

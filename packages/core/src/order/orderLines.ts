@@ -1,0 +1,69 @@
+/**
+ * Order lines: the pieces that all chosen openings need together, rounded up to the packs they are sold in.
+ */
+export type PartKind = 'speaker' | 'bracket' | 'spacer' | 'harnessAdapter';
+
+export type Need = {
+  readonly partId: string;
+  readonly pieces: number;
+  /** Where it goes, for the line's reason: "Front door, left". */
+  readonly forOpening: string;
+};
+
+export type OrderablePart = {
+  readonly id: string;
+  readonly kind: PartKind;
+  readonly maker: string;
+  readonly name: string;
+  readonly supplier: string;
+  /** Pieces in a pack, at least 1. */
+  readonly packSize: number;
+  /** Price of a pack in minor units of the shop's currency. */
+  readonly packPriceMinor: number;
+};
+
+export type OrderLine = {
+  readonly part: OrderablePart;
+  readonly pieces: number;
+  readonly packs: number;
+  /** Pieces that come along and are not needed. */
+  readonly leftOver: number;
+  readonly costMinor: number;
+  readonly forOpenings: readonly string[];
+};
+
+const KIND_ORDER: readonly PartKind[] = ['speaker', 'bracket', 'spacer', 'harnessAdapter'];
+
+/**
+ * One line a part, in the order speaker, bracket, spacer, harness adapter, then by maker and name.
+ *
+ * @throws when a need names a part that is not in `parts`, or a count that is no whole number of at least 1: the
+ *   calling code has mixed up its catalogue
+ */
+export function orderLines(needs: readonly Need[], parts: ReadonlyMap<string, OrderablePart>): readonly OrderLine[] {
+  const byPart = new Map<string, { pieces: number; forOpenings: string[] }>();
+  for (const { partId, pieces, forOpening } of needs) {
+    if (!Number.isInteger(pieces) || pieces < 1) throw new Error(`orderLines: expected whole pieces of ${partId}, got ${pieces}`);
+    const line = byPart.get(partId) ?? { pieces: 0, forOpenings: [] };
+    line.pieces += pieces;
+    if (!line.forOpenings.includes(forOpening)) line.forOpenings.push(forOpening);
+    byPart.set(partId, line);
+  }
+  return [...byPart].map(([partId, line]) => toLine(partId, line, parts)).sort(byKindThenName);
+}
+
+function toLine(
+  partId: string,
+  { pieces, forOpenings }: { pieces: number; forOpenings: readonly string[] },
+  parts: ReadonlyMap<string, OrderablePart>,
+): OrderLine {
+  const part = parts.get(partId);
+  if (!part) throw new Error(`orderLines: expected a part of the catalogue, got ${partId}`);
+  const packs = Math.ceil(pieces / part.packSize);
+  return { part, pieces, packs, leftOver: packs * part.packSize - pieces, costMinor: packs * part.packPriceMinor, forOpenings };
+}
+
+function byKindThenName(a: OrderLine, b: OrderLine): number {
+  const words = ({ part }: OrderLine) => `${part.maker} ${part.name} ${part.id}`;
+  return KIND_ORDER.indexOf(a.part.kind) - KIND_ORDER.indexOf(b.part.kind) || words(a).localeCompare(words(b), 'en');
+}

@@ -1,0 +1,30 @@
+/**
+ * A dimension as the program carries it everywhere: a value, how sure it is, and where it came from.
+ */
+export type Origin = 'takenHere' | 'carriedOver' | 'catalogue' | 'classDefault' | 'guess' | 'whatIf';
+
+export type Dimension = {
+  /** Best estimate in mm. */
+  readonly valueMm: number;
+  /** Standard uncertainty (one standard deviation) in mm, at least 0. */
+  readonly uncertaintyMm: number;
+  /** Degrees of freedom of the uncertainty; null where it is taken as exactly known (JCGM 100:2008, G.4.3). */
+  readonly degreesOfFreedom: number | null;
+  readonly origin: Origin;
+};
+
+/** A dimension with no uncertainty at all: something set, not measured (a what-if on the slider). */
+export function exactly(valueMm: number, origin: Origin = 'whatIf'): Dimension {
+  return { valueMm, uncertaintyMm: 0, degreesOfFreedom: null, origin };
+}
+
+/**
+ * A dimension whose value is equally likely anywhere within ± the half-width: a catalogue's rounding, a scale's division.
+ *
+ * @param valueMm middle of the interval, mm
+ * @param halfWidthMm a in u = a/√3, mm, at least 0
+ * @see JCGM 100:2008, 4.3.7
+ */
+export function rectangular(valueMm: number, halfWidthMm: number, origin: Origin): Dimension {
+  return { valueMm, uncertaintyMm: halfWidthMm / Math.sqrt(3), degreesOfFreedom: null, origin };
+}

@@ -1,0 +1,37 @@
+/**
+ * The law of propagation of uncertainty for uncorrelated inputs, first order.
+ *
+ * @see JCGM 100:2008, equation (10) for u_c, (G.2b) for the effective degrees of freedom (Welch–Satterthwaite)
+ */
+export type UncertaintyTerm = {
+  /** ∂f/∂x, in units of the result per unit of the input. */
+  readonly sensitivity: number;
+  /** u(x), at least 0. */
+  readonly standardUncertainty: number;
+  /** ν of u(x); null for infinitely many. */
+  readonly degreesOfFreedom: number | null;
+};
+
+export type CombinedUncertainty = {
+  readonly standardUncertainty: number;
+  /** Effective degrees of freedom, not truncated; null where every input's are infinite. */
+  readonly degreesOfFreedom: number | null;
+};
+
+/**
+ * u_c and ν_eff of a result from its inputs. The order of the terms does not matter; an input that enters a formula
+ * twice must come as one term with the summed sensitivity (see `Quantity`), otherwise its correlation with itself is lost.
+ */
+export function combineUncertainty(terms: readonly UncertaintyTerm[]): CombinedUncertainty {
+  let variance = 0;
+  let fourth = 0;
+  for (const { sensitivity, standardUncertainty, degreesOfFreedom } of terms) {
+    const part = (sensitivity * standardUncertainty) ** 2;
+    variance += part;
+    if (degreesOfFreedom !== null) fourth += (part * part) / degreesOfFreedom;
+  }
+  return {
+    standardUncertainty: Math.sqrt(variance),
+    degreesOfFreedom: fourth > 0 ? (variance * variance) / fourth : null,
+  };
+}

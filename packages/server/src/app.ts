@@ -1,0 +1,81 @@
+/** The HTTP application, given what it works with. */
+import path from 'node:path';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { DataSource } from 'typeorm';
+import { choicesRoutes } from './features/choices/choicesRoutes';
+import { jobsRoutes } from './features/jobs/jobsRoutes';
+import { openingsRoutes } from './features/openings/openingsRoutes';
+import { ordersRoutes } from './features/orders/ordersRoutes';
+import { partsRoutes } from './features/parts/partsRoutes';
+import { shopRoutes } from './features/shop/shopRoutes';
+import { vehiclesRoutes } from './features/vehicles/vehiclesRoutes';
+import { problemHandler, unknownPath } from './http/problemHandler';
+
+export type AppDeps = {
+  readonly db: DataSource;
+  readonly log: Logger;
+  readonly now: () => Date;
+  readonly newId: () => string;
+  /** The built web application; none in server tests. */
+  readonly webDir: string | null;
+};
+
+/** An opening's record is a few kB; a hundred times that is a mistake. */
+export const BODY_LIMIT = '256kb';
+
+export function createApp({ db, log, now, newId, webDir }: AppDeps): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: log, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api/') || url === '/api/health' } }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        // The application is served over plain http on loopback: no upgrade, no HSTS. Positions of drawings and of
+        // Radix' layers are set as inline styles by script.
+        directives: { 'upgrade-insecure-requests': null, 'style-src': ["'self'", "'unsafe-inline'"], 'worker-src': ["'self'"] },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  app.use('/api', express.json({ limit: BODY_LIMIT }));
+  app.use('/api', (_request, response, next) => {
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+
+  app.get('/api/health', async (_request, response) => {
+    await db.query('SELECT 1');
+    response.json({ ok: true });
+  });
+  const router = express.Router();
+  shopRoutes(router, db);
+  partsRoutes(router, db);
+  vehiclesRoutes(router, db);
+  jobsRoutes(router, db, newId);
+  openingsRoutes(router, db);
+  choicesRoutes(router, db, now);
+  ordersRoutes(router, db);
+  app.use(router);
+  app.use('/api', unknownPath);
+
+  if (webDir) serveWeb(app, webDir);
+  app.use(unknownPath);
+  app.use(problemHandler);
+  return app;
+}
+
+function serveWeb(app: Express, webDir: string): void {
+  app.use('/assets', express.static(path.join(webDir, 'assets'), { immutable: true, maxAge: '1y', index: false }));
+  app.use(express.static(webDir, { index: false }));
+  // Any other page is the application; a missing asset is not.
+  app.get('/{*path}', (request, response, next) => {
+    if (request.path.startsWith('/assets/')) return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile('index.html', { root: webDir });
+  });
+}

@@ -1,0 +1,34 @@
+/** What the server is told by its environment, checked before anything is opened. */
+import { z } from 'zod';
+
+const configSchema = z.object({
+  DATABASE_URL: z.string().regex(/^postgres(ql)?:\/\//, 'must start with postgres:// or postgresql://'),
+  PORT: z.coerce.number().int().min(0).max(65535).default(4780),
+  LQ_WEB_DIR: z.string().min(1),
+  LQ_DEMO_DIR: z.string().min(1),
+  LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
+});
+
+export type Config = {
+  readonly databaseUrl: string;
+  readonly port: number;
+  readonly webDir: string;
+  readonly demoDir: string;
+  readonly logLevel: string;
+};
+
+/** @throws with one line for each variable that is wrong: its name, what was read, what would do */
+export function readConfig(env: Readonly<Record<string, string | undefined>>): Config {
+  const parsed = configSchema.safeParse(env);
+  if (!parsed.success) {
+    const lines = parsed.error.issues.map(({ path, message }) => {
+      const name = path.join('.');
+      // The address of a database holds its password and stays out of messages.
+      const read = name === 'DATABASE_URL' ? (env[name] === undefined ? 'nothing' : 'an address') : JSON.stringify(env[name]);
+      return `${name}: ${message} (read: ${read})`;
+    });
+    throw new Error(`The environment is not usable.\n${lines.join('\n')}`);
+  }
+  const { DATABASE_URL, PORT, LQ_WEB_DIR, LQ_DEMO_DIR, LOG_LEVEL } = parsed.data;
+  return { databaseUrl: DATABASE_URL, port: PORT, webDir: LQ_WEB_DIR, demoDir: LQ_DEMO_DIR, logLevel: LOG_LEVEL };
+}

@@ -1,0 +1,55 @@
+/** The demo shop's files under `demo/`, read through the same schemas as everything else. */
+import { readFile } from 'node:fs/promises';
+import path from 'node:path';
+import { openingRecordSchema } from '@low-quarry/core/model/opening';
+import { bracketSchema, connectorSchema, harnessAdapterSchema, spacerSchema, speakerSchema } from '@low-quarry/core/model/parts';
+import { shopSchema } from '@low-quarry/core/model/shop';
+import { vehicleSchema } from '@low-quarry/core/model/vehicle';
+import { z } from 'zod';
+
+const choiceSchema = z.strictObject({
+  speakerId: z.string(),
+  bracketId: z.string().nullable(),
+  spacerId: z.string().nullable(),
+  reason: z.string().nullable(),
+});
+
+const demoJobSchema = z.strictObject({
+  vehicleId: z.string(),
+  customer: z.string(),
+  registration: z.string(),
+  wants: z.string(),
+  dueInDays: z.int().nullable(),
+  /** What was measured or found on this car, by place; everything else is as the library has it. */
+  openings: z.array(
+    openingRecordSchema.pick({ place: true, side: true }).extend({
+      dimensions: openingRecordSchema.shape.dimensions.optional(),
+      wiring: openingRecordSchema.shape.wiring.optional(),
+      secondPlug: openingRecordSchema.shape.secondPlug.optional(),
+      note: openingRecordSchema.shape.note.optional(),
+      choice: choiceSchema.optional(),
+    }),
+  ),
+});
+export type DemoJob = z.infer<typeof demoJobSchema>;
+
+export async function readDemoFiles(dir: string) {
+  const [shop, connectors, vehicles, jobs, speakers, brackets, spacers, adapters] = await Promise.all([
+    read(dir, 'shop.json', shopSchema),
+    read(dir, 'connectors.json', z.array(connectorSchema)),
+    read(dir, 'vehicles.json', z.array(vehicleSchema)),
+    read(dir, 'jobs.json', z.array(demoJobSchema)),
+    read(dir, 'speakers.json', z.array(speakerSchema)),
+    read(dir, 'brackets.json', z.array(bracketSchema)),
+    read(dir, 'spacers.json', z.array(spacerSchema)),
+    read(dir, 'harness-adapters.json', z.array(harnessAdapterSchema)),
+  ]);
+  return { shop, connectors, vehicles, jobs, parts: [...speakers, ...brackets, ...spacers, ...adapters] };
+}
+
+async function read<Schema extends z.ZodType>(dir: string, name: string, schema: Schema): Promise<z.output<Schema>> {
+  const parsed = schema.safeParse(JSON.parse(await readFile(path.join(dir, name), 'utf8')));
+  if (parsed.success) return parsed.data;
+  const lines = parsed.error.issues.slice(0, 5).map((issue) => `${issue.path.join('.')}: ${issue.message}`);
+  throw new Error(`demo/${name} is not as expected.\n${lines.join('\n')}`);
+}

@@ -1,0 +1,73 @@
+/** Fills a new database with the demo shop, whole or not at all. */
+import type { DataSource, EntityManager } from 'typeorm';
+import { ChoicesService } from '../features/choices/ChoicesService';
+import { ChoicesStore } from '../features/choices/ChoicesStore';
+import { readFitting } from '../features/fit/Fitting';
+import { JobsStore } from '../features/jobs/JobsStore';
+import { OpeningsStore } from '../features/openings/OpeningsStore';
+import { PartsStore } from '../features/parts/PartsStore';
+import { ShopStore } from '../features/shop/ShopStore';
+import { VehiclesStore } from '../features/vehicles/VehiclesStore';
+import { type DemoJob, readDemoFiles } from './demoFiles';
+
+export type Identity = { readonly now: () => Date; readonly newId: () => string };
+
+const DAY_MS = 86_400_000;
+
+export async function loadDemo(db: DataSource, demoDir: string, identity: Identity): Promise<void> {
+  const files = await readDemoFiles(demoDir);
+  await db.transaction((manager) => fill(manager, files, identity));
+}
+
+/** Throws everything in the database away and loads the demo shop again, in one transaction. */
+export async function resetDemo(db: DataSource, demoDir: string, identity: Identity): Promise<void> {
+  const files = await readDemoFiles(demoDir);
+  await db.transaction(async (manager) => {
+    await manager.query('TRUNCATE "choice", "opening", "job", "vehicle", "part", "connector", "shop" RESTART IDENTITY');
+    await fill(manager, files, identity);
+  });
+}
+
+async function fill(manager: EntityManager, files: Awaited<ReturnType<typeof readDemoFiles>>, identity: Identity): Promise<void> {
+  await new ShopStore(manager).save(files.shop);
+  const parts = new PartsStore(manager);
+  await parts.saveConnectors(files.connectors);
+  await parts.saveParts(files.parts);
+  await new VehiclesStore(manager).save(files.vehicles);
+  for (const job of files.jobs) await insertJob(manager, job, files.vehicles, identity);
+}
+
+async function insertJob(
+  manager: EntityManager,
+  { openings, vehicleId, dueInDays, ...job }: DemoJob,
+  vehicles: Awaited<ReturnType<typeof readDemoFiles>>['vehicles'],
+  { now, newId }: Identity,
+): Promise<void> {
+  const vehicle = vehicles.find(({ id }) => id === vehicleId);
+  if (!vehicle) throw new Error(`demo/jobs.json: "${vehicleId}" is not in demo/vehicles.json`);
+  const found = vehicle.openings.map((known) => ({
+    id: newId(),
+    known,
+    here: openings.find(({ place, side }) => place === known.place && side === known.side),
+  }));
+  const jobId = newId();
+  const dueOn = dueInDays === null ? null : new Date(now().getTime() + dueInDays * DAY_MS).toISOString().slice(0, 10);
+  await new JobsStore(manager).insert({ id: jobId, vehicleId, ...job, dueOn });
+  await new OpeningsStore(manager).insert(
+    jobId,
+    found.map(({ id, known, here }) => ({
+      id,
+      record: {
+        ...known,
+        wiring: here?.wiring ?? known.wiring,
+        secondPlug: here?.secondPlug ?? known.secondPlug,
+        note: here?.note ?? known.note,
+        dimensions: { ...known.dimensions, ...here?.dimensions },
+      },
+    })),
+  );
+  const choices = found.flatMap(({ id, here }) => (here?.choice ? [{ openingId: id, ...here.choice }] : []));
+  if (choices.length === 0) return;
+  const fitting = () => readFitting(new ShopStore(manager), new PartsStore(manager));
+  await new ChoicesService(new OpeningsStore(manager), new ChoicesStore(manager), fitting, now).keep(jobId, choices);
+}

@@ -1,0 +1,52 @@
+/** Choices in the database. */
+import type { Choice } from '@low-quarry/core/contracts/openings';
+import type { Verdict } from '@low-quarry/core/fit/Check';
+import { type EntityManager, In } from 'typeorm';
+import { ChoiceEntity, type ChoiceRow } from './ChoiceEntity';
+
+export type StoredChoice = { readonly openingId: string; readonly choice: Choice; readonly verdictWhenChosen: Verdict };
+
+export class ChoicesStore {
+  constructor(private readonly manager: EntityManager) {}
+
+  /** By the opening's id; openings without a choice are left out. */
+  async listOfOpenings(openingIds: readonly string[]): Promise<ReadonlyMap<string, StoredChoice>> {
+    const rows = await this.manager.findBy(ChoiceEntity, { opening_id: In([...openingIds]) });
+    return new Map(rows.map((row) => [row.opening_id, toChoice(row)]));
+  }
+
+  async save(choices: readonly StoredChoice[]): Promise<void> {
+    await this.manager.upsert(
+      ChoiceEntity,
+      choices.map(({ openingId, choice, verdictWhenChosen }) => ({
+        opening_id: openingId,
+        speaker_id: choice.speakerId,
+        bracket_id: choice.bracketId,
+        spacer_id: choice.spacerId,
+        reason: choice.reason,
+        verdict_when_chosen: verdictWhenChosen,
+        chosen_at: new Date(choice.chosenAt),
+      })),
+      ['opening_id'],
+    );
+  }
+
+  async remove(openingId: string): Promise<boolean> {
+    const result = await this.manager.delete(ChoiceEntity, { opening_id: openingId });
+    return result.affected === 1;
+  }
+}
+
+function toChoice(row: ChoiceRow): StoredChoice {
+  return {
+    openingId: row.opening_id,
+    verdictWhenChosen: row.verdict_when_chosen,
+    choice: {
+      speakerId: row.speaker_id,
+      bracketId: row.bracket_id,
+      spacerId: row.spacer_id,
+      reason: row.reason,
+      chosenAt: row.chosen_at.toISOString(),
+    },
+  };
+}

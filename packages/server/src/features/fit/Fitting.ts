@@ -1,0 +1,62 @@
+/** Judges stored choices with the same core function that the screens use. */
+import type { VerdictSummary } from '@low-quarry/core/contracts/jobs';
+import { type Judgement, judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
+import type { Candidate, FitCatalogue } from '@low-quarry/core/fit/shapes';
+import { type OpeningRecord, toFitOpening } from '@low-quarry/core/model/opening';
+import { type ConnectorRecord, type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
+import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import type { PartsStore } from '../parts/PartsStore';
+import type { ShopStore } from '../shop/ShopStore';
+
+export type CandidateIds = { readonly speakerId: string; readonly bracketId: string | null; readonly spacerId: string | null };
+
+/** One reading of the shop's settings and catalogue, to judge many choices with. */
+export class Fitting {
+  private readonly catalogue: FitCatalogue;
+  private readonly connectorNames: ReadonlyMap<string, string>;
+
+  constructor(
+    readonly shop: Shop,
+    readonly parts: ReadonlyMap<string, PartRecord>,
+    connectors: readonly ConnectorRecord[],
+  ) {
+    this.catalogue = toFitCatalogue([...parts.values()]);
+    this.connectorNames = new Map(connectors.map(({ id, name }) => [id, name]));
+  }
+
+  /** The candidate of these ids, or the name of the id that is no such part. */
+  findCandidate({ speakerId, bracketId, spacerId }: CandidateIds): Candidate | keyof CandidateIds {
+    const speaker = this.catalogue.speakers.find(({ id }) => id === speakerId);
+    const bracket = bracketId === null ? null : this.catalogue.brackets.find(({ id }) => id === bracketId);
+    const spacer = spacerId === null ? null : this.catalogue.spacers.find(({ id }) => id === spacerId);
+    if (!speaker) return 'speakerId';
+    if (bracket === undefined) return 'bracketId';
+    return spacer === undefined ? 'spacerId' : { speaker, bracket, spacer };
+  }
+
+  judge(record: OpeningRecord, candidate: Candidate): Judgement {
+    const opening = toFitOpening(record, this.shop.halfWidthsMm, (id) => this.connectorNames.get(id) ?? id);
+    return judgeCandidate(opening, candidate, this.catalogue.adapters, toFitRules(this.shop), this.shop.unit);
+  }
+}
+
+export async function readFitting(shop: ShopStore, parts: PartsStore): Promise<Fitting> {
+  // One after the other: inside a transaction they share a connection.
+  const settings = await shop.get();
+  const records = await parts.listParts();
+  const connectors = await parts.listConnectors();
+  return new Fitting(settings, new Map(records.map((record) => [record.id, record])), connectors);
+}
+
+/** What a list shows of a judgement. */
+export function summarise({ verdict, decidedBy, checks }: Judgement): VerdictSummary {
+  const deciding = checks.find(({ id }) => id === decidedBy);
+  if (!deciding) throw new Error(`summarise: expected a check ${decidedBy}, got none`);
+  return {
+    verdict,
+    decidedBy,
+    marginMm: deciding.margin?.valueMm ?? null,
+    expandedMm: deciding.margin?.expandedMm ?? null,
+    sentence: deciding.sentence,
+  };
+}

@@ -1,0 +1,46 @@
+/** Reads and changes openings. */
+import type { Opening } from '@low-quarry/core/contracts/openings';
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import { AppError, notFound, refused } from '../../http/AppError';
+import type { ChoicesStore } from '../choices/ChoicesStore';
+import type { PartsStore } from '../parts/PartsStore';
+import type { OpeningsStore } from './OpeningsStore';
+
+export class OpeningsService {
+  constructor(
+    private readonly openings: OpeningsStore,
+    private readonly choices: ChoicesStore,
+    private readonly parts: PartsStore,
+  ) {}
+
+  async get(openingId: string): Promise<Opening> {
+    const [opening, choices] = await Promise.all([this.openings.find(openingId), this.choices.listOfOpenings([openingId])]);
+    if (!opening) throw notFound('opening');
+    return { ...opening, choice: choices.get(openingId)?.choice ?? null };
+  }
+
+  /** Replaces what is known of an opening. Where it is in the vehicle stays: that is its identity. */
+  async replace(openingId: string, version: number, record: OpeningRecord): Promise<Opening> {
+    const before = await this.get(openingId);
+    if (before.version !== version) throw conflict(before);
+    if (record.place !== before.record.place || record.side !== before.record.side) {
+      throw refused('An opening cannot be moved to another place.', [{ path: 'record.place', message: 'The place of an opening cannot be changed.' }]);
+    }
+    await this.requireKnownConnector(record);
+    // Somebody else may have saved between the reading above and this writing: the condition in the update decides.
+    if (!(await this.openings.replace(openingId, version, record))) throw conflict(await this.get(openingId));
+    return this.get(openingId);
+  }
+
+  private async requireKnownConnector({ wiring }: OpeningRecord): Promise<void> {
+    if (wiring.kind !== 'connector') return;
+    const connectors = await this.parts.listConnectors();
+    if (connectors.some(({ id }) => id === wiring.connectorId)) return;
+    const message = `"${wiring.connectorId}" is not a connector of this shop.`;
+    throw refused(message, [{ path: 'record.wiring.connectorId', message }]);
+  }
+}
+
+function conflict(current: Opening): AppError {
+  return new AppError(409, 'version-conflict', 'Changed by somebody else', 'Somebody else saved this opening in the meantime. Both versions are kept until you choose.', { current });
+}

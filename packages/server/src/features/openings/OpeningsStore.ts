@@ -1,0 +1,38 @@
+/** Openings in the database. */
+import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
+import { type EntityManager, In } from 'typeorm';
+import { OpeningEntity, type OpeningRow } from './OpeningEntity';
+
+export type StoredOpening = { readonly id: string; readonly jobId: string; readonly version: number; readonly record: OpeningRecord };
+
+export class OpeningsStore {
+  constructor(private readonly manager: EntityManager) {}
+
+  async find(id: string): Promise<StoredOpening | null> {
+    const row = await this.manager.findOneBy(OpeningEntity, { id });
+    return row && toOpening(row);
+  }
+
+  /** In the order of the vehicle's list. */
+  async listOfJobs(jobIds: readonly string[]): Promise<readonly StoredOpening[]> {
+    const rows = await this.manager.find(OpeningEntity, { where: { job_id: In([...jobIds]) }, order: { job_id: 'ASC', position: 'ASC' } });
+    return rows.map(toOpening);
+  }
+
+  async insert(jobId: string, openings: readonly { readonly id: string; readonly record: OpeningRecord }[]): Promise<void> {
+    await this.manager.insert(
+      OpeningEntity,
+      openings.map(({ id, record }, position) => ({ id, job_id: jobId, position, version: 1, record })),
+    );
+  }
+
+  /** Replaces the record if it still has the given version; tells whether it did. */
+  async replace(id: string, version: number, record: OpeningRecord): Promise<boolean> {
+    const result = await this.manager.update(OpeningEntity, { id, version }, { record, version: version + 1 });
+    return result.affected === 1;
+  }
+}
+
+function toOpening({ id, job_id, version, record }: OpeningRow): StoredOpening {
+  return { id, jobId: job_id, version, record: openingRecordSchema.parse(record) };
+}

@@ -1,0 +1,74 @@
+/** Builds a job's order list from its choices, as they are judged now. */
+import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
+import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { cautionsFor } from '@low-quarry/core/model/cautions';
+import { placeLabel } from '@low-quarry/core/model/place';
+import { type Need, type OrderLine, orderLines } from '@low-quarry/core/order/orderLines';
+import type { Fitting } from '../fit/Fitting';
+import type { JobsService } from '../jobs/JobsService';
+
+export class OrdersService {
+  constructor(
+    private readonly jobs: JobsService,
+    private readonly readFitting: () => Promise<Fitting>,
+  ) {}
+
+  async get(jobId: string): Promise<OrderAnswer> {
+    const [{ job, openings }, fitting] = await Promise.all([this.jobs.get(jobId), this.readFitting()]);
+    const included = openings.filter(isIncluded);
+    const lines = orderLines(included.flatMap((opening) => needsOf(opening, fitting)), fitting.parts);
+    return {
+      job,
+      currency: fitting.shop.currency,
+      lines: lines.map(toAnswer),
+      totalMinor: lines.reduce((sum, { costMinor }) => sum + costMinor, 0),
+      included: included.map(({ id, record, state, choice }) => ({
+        openingId: id,
+        label: placeLabel(record),
+        behind: record.behind,
+        speakerName: state.speakerName,
+        summary: state.summary,
+        reason: choice?.reason ?? null,
+      })),
+      heldBack: openings
+        .filter((opening) => !isIncluded(opening))
+        .map((opening) => ({ openingId: opening.id, label: placeLabel(opening.record), why: whyHeldBack(opening), hasChoice: opening.choice !== null })),
+      cautions: included
+        .map(({ record }) => ({ label: placeLabel(record), cautions: [...cautionsFor(record)] }))
+        .filter(({ cautions }) => cautions.length > 0),
+    };
+  }
+}
+
+type Included = OpeningWithState & { readonly state: Extract<OpeningWithState['state'], { kind: 'chosen' }> };
+
+function isIncluded(opening: OpeningWithState): opening is Included {
+  return opening.state.kind === 'chosen' && opening.state.heldBack === null;
+}
+
+function needsOf({ record, choice }: Included, fitting: Fitting): readonly Need[] {
+  if (!choice) return [];
+  const candidate = fitting.findCandidate(choice);
+  if (typeof candidate === 'string') return [];
+  const { harness } = fitting.judge(record, candidate);
+  const parts = [candidate.speaker, candidate.bracket, candidate.spacer, ...harness].filter((part) => part !== null);
+  return parts.map(({ id }) => ({ partId: id, pieces: 1, forOpening: placeLabel(record) }));
+}
+
+function whyHeldBack({ state }: OpeningWithState): string {
+  switch (state.kind) {
+    case 'chosen':
+      return `${state.heldBack ?? ''} ${state.summary.sentence}`.trim();
+    case 'hold':
+      return state.sentence;
+    case 'toMeasure':
+      return 'Not measured yet, and nothing is chosen.';
+    case 'nothingChosen':
+      return 'No speaker is chosen yet.';
+  }
+}
+
+function toAnswer({ part, pieces, packs, leftOver, costMinor, forOpenings }: OrderLine): OrderLineAnswer {
+  const { id, kind, maker, name, supplier, packSize, packPriceMinor } = part;
+  return { partId: id, kind, maker, name, supplier, pieces, packSize, packs, leftOver, packPriceMinor, costMinor, forOpenings: [...forOpenings] };
+}

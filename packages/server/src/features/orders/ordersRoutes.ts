@@ -1,0 +1,23 @@
+import { getOrder, ORDER_CSV_PATH } from '@low-quarry/core/contracts/orders';
+import type { Router } from 'express';
+import type { DataSource } from 'typeorm';
+import { notFound } from '../../http/AppError';
+import { route } from '../../http/route';
+import { readFitting } from '../fit/Fitting';
+import { createJobsService } from '../jobs/jobsRoutes';
+import { PartsStore } from '../parts/PartsStore';
+import { ShopStore } from '../shop/ShopStore';
+import { OrdersService } from './OrdersService';
+import { writeOrderCsv } from './writeOrderCsv';
+
+export function ordersRoutes(router: Router, db: DataSource): void {
+  const { manager } = db;
+  const service = new OrdersService(createJobsService(manager), () => readFitting(new ShopStore(manager), new PartsStore(manager)));
+  route(router, getOrder, ({ params }) => service.get(params.jobId));
+  router.get(ORDER_CSV_PATH, async (request, response) => {
+    const params = getOrder.params.safeParse(request.params);
+    if (!params.success) throw notFound('job');
+    const order = await service.get(params.data.jobId);
+    response.type('text/csv').attachment(`order-job-${order.job.number}.csv`).send(writeOrderCsv(order));
+  });
+}

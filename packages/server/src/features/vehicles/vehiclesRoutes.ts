@@ -1,0 +1,9 @@
+import { listVehicles } from '@low-quarry/core/contracts/catalogue';
+import type { Router } from 'express';
+import type { DataSource } from 'typeorm';
+import { route } from '../../http/route';
+import { VehiclesStore } from './VehiclesStore';
+
+export function vehiclesRoutes(router: Router, db: DataSource): void {
+  route(router, listVehicles, async () => ({ vehicles: [...(await new VehiclesStore(db.manager).list())] }));
+}

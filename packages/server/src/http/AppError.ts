@@ -1,0 +1,31 @@
+/** A request that is wrong or not possible: what the person is told, with the fields that are meant. */
+export type FieldError = { readonly path: string; readonly message: string };
+
+export type AppErrorDetails = {
+  readonly errors?: readonly FieldError[];
+  /** What is stored now, for a conflict. */
+  readonly current?: unknown;
+};
+
+export class AppError extends Error {
+  constructor(
+    readonly status: number,
+    /** The last part of the problem's type, such as `version-conflict`. */
+    readonly code: string,
+    readonly title: string,
+    detail: string,
+    readonly details: AppErrorDetails = {},
+  ) {
+    super(detail);
+    this.name = 'AppError';
+  }
+}
+
+export function notFound(what: string): AppError {
+  return new AppError(404, 'not-found', 'Not found', `There is no such ${what}.`);
+}
+
+/** Refuses fields that have the right form and make no sense here. */
+export function refused(detail: string, errors: readonly FieldError[]): AppError {
+  return new AppError(422, 'refused', 'Not possible', detail, { errors });
+}

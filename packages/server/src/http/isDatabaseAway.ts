@@ -1,0 +1,16 @@
+/**
+ * Tells a database that cannot be reached from a fault of ours: the first passes by itself and is answered with 503.
+ */
+const AWAY_CODES = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', 'EPIPE', 'ETIMEDOUT', 'EHOSTUNREACH']);
+/** SQLSTATE: connection exception, insufficient resources, operator intervention; no such database, not accepting. */
+const AWAY_CLASSES = /^(08|53|57)|^(3D000|55000)$/;
+/** `pg` gives these no code. */
+const AWAY_MESSAGES = /connection terminated|timeout exceeded when trying to connect|connection timeout|not queryable/i;
+
+export function isDatabaseAway(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const code = 'code' in error && typeof error.code === 'string' ? error.code : '';
+  if (AWAY_CODES.has(code) || AWAY_CLASSES.test(code) || AWAY_MESSAGES.test(error.message)) return true;
+  if (error instanceof AggregateError) return error.errors.some(isDatabaseAway);
+  return 'driverError' in error && isDatabaseAway(error.driverError);
+}

@@ -1,0 +1,34 @@
+/** Says when the server does not answer, asks it again, and lets every query catch up once it does. */
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useSyncExternalStore } from 'react';
+import { isAway, reportAnswered, subscribeToConnection } from './connection';
+import { RETRY_MS } from './queryClient';
+
+export function ConnectionBanner() {
+  const away = useSyncExternalStore(subscribeToConnection, isAway);
+  const queries = useQueryClient();
+
+  useEffect(() => {
+    if (!away) return;
+    const timer = setInterval(async () => {
+      const answered = await fetch('/api/health').then(
+        ({ ok }) => ok,
+        () => false,
+      );
+      if (!answered) return;
+      reportAnswered();
+      await queries.invalidateQueries();
+    }, RETRY_MS);
+    return () => clearInterval(timer);
+  }, [away, queries]);
+
+  return (
+    <div role="status" className="only-screen">
+      {away && (
+        <p className="border-b border-measure bg-paper px-4 py-2 font-semibold text-measure">
+          The shop’s server does not answer. What you typed is kept on this device; trying again every {RETRY_MS / 1000} seconds.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,77 @@
+/** Calls the server by contract: sends what the contract asks, reads what it promises, and names what went wrong. */
+import { type Contract, type Problem, problemSchema } from '@low-quarry/core/contracts/contract';
+import type { z } from 'zod';
+import { reportAnswered, reportAway } from './connection';
+
+/** The server, or its database, does not answer: it passes by itself, and the same call may be made again. */
+export class AwayError extends Error {
+  constructor(cause?: unknown) {
+    super('The shop’s server does not answer.', { cause });
+    this.name = 'AwayError';
+  }
+}
+
+/** The server answered that it cannot be done, and why. */
+export class ProblemError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+    this.name = 'ProblemError';
+  }
+
+  /** The message for a field of the request, if it is one of those that are wrong. */
+  fieldMessage(path: string): string | null {
+    return this.problem.errors?.find((error) => error.path === path || error.path.startsWith(`${path}.`))?.message ?? null;
+  }
+}
+
+export type Request<Params extends z.ZodType, Body extends z.ZodType> = {
+  readonly params: z.input<Params>;
+  readonly body?: z.input<Body>;
+  readonly signal?: AbortSignal | undefined;
+};
+
+const AWAY_STATUSES = new Set([502, 503, 504]);
+
+export async function call<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType>(
+  contract: Contract<Params, Body, Answer>,
+  { params, body, signal }: Request<Params, Body>,
+): Promise<z.output<Answer>> {
+  const response = await send(contract.method, fillPath(contract.path, params as Record<string, string>), body, signal);
+  if (!response.ok) throw await toProblem(response);
+  return contract.answer.parse(await response.json());
+}
+
+/** The path with its parameters filled in. */
+export function fillPath(path: string, params: Readonly<Record<string, string>>): string {
+  return path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
+}
+
+async function send(method: string, path: string, body: unknown, signal: AbortSignal | undefined): Promise<Response> {
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      method: method.toUpperCase(),
+      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+      ...(signal ? { signal } : {}),
+    });
+  } catch (error) {
+    if (signal?.aborted) throw error;
+    reportAway();
+    throw new AwayError(error);
+  }
+  if (AWAY_STATUSES.has(response.status)) {
+    reportAway();
+    throw new AwayError();
+  }
+  reportAnswered();
+  return response;
+}
+
+async function toProblem(response: Response): Promise<ProblemError> {
+  const parsed = problemSchema.safeParse(await response.json().catch(() => null));
+  return new ProblemError(
+    parsed.success
+      ? parsed.data
+      : { type: '/problems/unreadable', title: 'Unreadable answer', status: response.status, detail: `The server answered ${response.status} and nothing readable.` },
+  );
+}

@@ -1,0 +1,177 @@
+/** Drawings, spacer, ledger and list around one shown candidate; which one it is stands in the address bar. */
+import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import type { CheckId, OpeningDimensionKey } from '@low-quarry/core/fit/Check';
+import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
+import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/rankCandidates';
+import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import { spacerWindow } from '@low-quarry/core/fit/spacerWindow';
+import { cautionsFor } from '@low-quarry/core/model/cautions';
+import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
+import { type PartRecord, partName } from '@low-quarry/core/model/parts';
+import type { Shop } from '@low-quarry/core/model/shop';
+import { useMemo, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { FaceDrawing } from '../../drawing/FaceDrawing';
+import { SectionDrawing } from '../../drawing/SectionDrawing';
+import { sectionGeometry } from '../../drawing/sectionGeometry';
+import { verdictLine } from '../../text/verdictLine';
+import { useSettings } from '../../ui/settings';
+import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
+import { CandidateList, stackWords } from './CandidateList';
+import { CheckLedger } from './CheckLedger';
+import { ChoosePanel } from './ChoosePanel';
+import { readFilter, writeFilter } from './candidateFilter';
+import { SpacerSlider } from './SpacerSlider';
+import { spacerAt, suitableSpacers, WHAT_IF_ID } from './spacerChoices';
+
+type FitWorkspaceProps = {
+  readonly jobId: string;
+  readonly opening: OpeningWithState;
+  readonly other: OpeningWithState | null;
+  readonly toFit: (opening: OpeningWithState) => FitOpening;
+  readonly catalogue: FitCatalogue;
+  readonly parts: ReadonlyMap<string, PartRecord>;
+  readonly rules: FitRules;
+  readonly shop: Shop;
+  readonly ranking: Ranking;
+  readonly missing: readonly OpeningDimensionKey[];
+};
+
+const DRAWING_HEIGHT_PX = 330;
+
+export function FitWorkspace({ jobId, opening, other, toFit, catalogue, parts, rules, shop, ranking, missing }: FitWorkspaceProps) {
+  const { unit } = useSettings();
+  const [search, setSearch] = useSearchParams();
+  const [lit, setLit] = useState<CheckId | null>(null);
+  const start = useMemo(() => startingIds(search, opening, ranking, catalogue), [search, opening, ranking, catalogue]);
+  // The slider may stand where no stocked ring is; that is a what-if of this screen and goes with it.
+  const [what, setWhat] = useState<{ readonly of: string; readonly heightMm: number } | null>(null);
+
+  const fitOpening = useMemo(() => toFit(opening), [toFit, opening]);
+  const base = useMemo(() => findCandidate(catalogue, start), [catalogue, start]);
+  const stocked = useMemo(() => suitableSpacers(fitOpening, base, catalogue, rules), [fitOpening, base, catalogue, rules]);
+  const stackKey = `${start.speakerId}/${start.bracketId ?? ''}/${start.spacerId ?? ''}`;
+  const heightMm = what?.of === stackKey ? what.heightMm : (base.spacer?.height.valueMm ?? 0);
+  const spacer = base.spacer && Math.abs(base.spacer.height.valueMm - heightMm) < 0.05 ? base.spacer : spacerAt(heightMm, stocked, base.spacer, base);
+  const candidate: Candidate = { ...base, spacer };
+
+  const judgement = judgeCandidate(fitOpening, candidate, catalogue.adapters, rules, unit);
+  const section = sectionGeometry(fitOpening, candidate, judgement, rules);
+  const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
+  const speaker = parts.get(candidate.speaker.id);
+  const { behind } = opening.record;
+  const otherJudged = other && { opening: other, judgement: judgeCandidate(toFit(other), candidate, catalogue.adapters, rules, unit) };
+  const cautions = cautionsFor(opening.record);
+
+  const select = ({ speakerId, best }: RankedSpeaker) => {
+    setWhat(null);
+    setSearch((before) => withParams(before, { speaker: speakerId, bracket: best.bracketId, spacer: best.spacerId }), { replace: true });
+    if (window.matchMedia('(max-width: 1023px)').matches) document.querySelector('main')?.scrollIntoView({ behavior: 'instant' });
+  };
+
+  return (
+    <div className="grid items-start gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_340px] xl:grid-cols-[minmax(0,1fr)_340px_340px]">
+      <section aria-label="The candidate" className="flex min-w-0 flex-col gap-2">
+        <div>
+          <h2 className="text-[20px] font-bold leading-6">
+            {speaker ? partName(speaker) : candidate.speaker.name}
+            <span className="block text-[14px] font-normal leading-5 text-muted">
+              {speaker?.kind === 'speaker' && `${speaker.nominalSize} ${speaker.speakerKind}, ${speaker.impedanceOhm} Ω, ${speaker.rmsW} W RMS, `}
+              {spacer?.id === WHAT_IF_ID ? `${stackWords(start.bracketId, null, parts)} + a ring that is not in stock` : stackWords(start.bracketId, spacer?.id ?? null, parts)}
+            </span>
+          </h2>
+          <p className={`mt-1 flex items-center gap-2 text-[18px] font-bold ${verdictColour(judgement.verdict)}`} data-verdict={judgement.verdict} role="status">
+            <VerdictMark verdict={judgement.verdict} hidden size={20} />
+            {verdictLine({ verdict: judgement.verdict, decidedBy: judgement.decidedBy, marginMm: deciding?.margin?.valueMm ?? null, expandedMm: deciding?.margin?.expandedMm ?? null }, behind, unit)}
+          </p>
+          <p>{deciding?.sentence}</p>
+          {missing.length > 0 && (
+            <p className="mt-1 border-l-4 border-measure bg-paper px-3 py-2">
+              Not measured: {missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.{' '}
+              <Link to={`/jobs/${jobId}/openings/${opening.id}`} className="text-action underline">
+                Take the measurement
+              </Link>
+            </p>
+          )}
+        </div>
+        <div className="grid items-end gap-4 sm:grid-cols-[4fr_5fr]">
+          <SectionDrawing section={section} unit={unit} lit={lit} maxHeightPx={DRAWING_HEIGHT_PX} label={`Section. ${deciding?.sentence ?? ''}`} />
+          <FaceDrawing opening={fitOpening} candidate={candidate} maxHeightPx={DRAWING_HEIGHT_PX} lit={lit === 'bolts'} label="Face with the bolt pattern at its best rotation" />
+        </div>
+        <SpacerSlider heightMm={heightMm} stocked={stocked} window={spacerWindow(fitOpening, candidate, rules)} unit={unit} onChange={(next) => setWhat({ of: stackKey, heightMm: next })} />
+        <p className="text-[13px] leading-4 text-muted">
+          Basket width, magnet and depth are the part’s; the line between them is drawn typical. Bands are the clearance the shop asks, and the numbers what is left beyond it, in {unit}.
+        </p>
+      </section>
+      <div className="flex min-w-0 flex-col gap-3">
+        <CheckLedger judgement={judgement} behind={behind} unit={unit} lit={lit} onLight={setLit} />
+        <ChoosePanel
+          key={`${stackKey}/${heightMm}`}
+          jobId={jobId}
+          here={{ opening, judgement }}
+          other={otherJudged}
+          candidate={{ speakerId: candidate.speaker.id, bracketId: start.bracketId, spacerId: spacer?.id ?? null }}
+          speakerName={candidate.speaker.name}
+          notOrderable={spacer?.id === WHAT_IF_ID ? 'No ring of this height is in stock: move the spacer to a stocked height to choose.' : null}
+          unit={unit}
+        />
+        {cautions.length > 0 && (
+          <aside aria-label="Cautions" className="border-l-4 border-hold pl-3 text-[13px] leading-4">
+            <ul className="flex flex-col gap-1">
+              {cautions.map((caution) => (
+                <li key={caution}>{caution}</li>
+              ))}
+            </ul>
+          </aside>
+        )}
+      </div>
+      <div className="lg:col-span-2 xl:col-span-1 xl:col-start-3 xl:row-start-1">
+        <CandidateList
+          ranking={ranking}
+          parts={parts}
+          behind={behind}
+          unit={unit}
+          currency={shop.currency}
+          selectedId={candidate.speaker.id}
+          filter={readFilter(search.get('show'))}
+          onFilter={(filter) => setSearch((before) => withParams(before, { show: writeFilter(filter) }), { replace: true })}
+          onSelect={select}
+        />
+      </div>
+    </div>
+  );
+}
+
+type Ids = { readonly speakerId: string; readonly bracketId: string | null; readonly spacerId: string | null };
+
+/** What the address names; else what is chosen here; else the best candidate. Unknown parts are passed over. */
+function startingIds(search: URLSearchParams, { choice }: OpeningWithState, { speakers }: Ranking, catalogue: FitCatalogue): Ids {
+  const named = search.get('speaker');
+  const ranked = speakers.find(({ speakerId }) => speakerId === named);
+  if (ranked) {
+    const bracketId = search.get('bracket');
+    const spacerId = search.get('spacer');
+    const known = (id: string | null, list: readonly { readonly id: string }[]) => id === null || list.some((part) => part.id === id);
+    if (known(bracketId, catalogue.brackets) && known(spacerId, catalogue.spacers)) return { speakerId: ranked.speakerId, bracketId, spacerId };
+    return { speakerId: ranked.speakerId, bracketId: ranked.best.bracketId, spacerId: ranked.best.spacerId };
+  }
+  if (choice) return choice;
+  const [best] = speakers;
+  if (!best) throw new Error('startingIds: expected a ranking with a speaker, got an empty one');
+  return { speakerId: best.speakerId, bracketId: best.best.bracketId, spacerId: best.best.spacerId };
+}
+
+function findCandidate({ speakers, brackets, spacers }: FitCatalogue, { speakerId, bracketId, spacerId }: Ids): Candidate {
+  const speaker = speakers.find(({ id }) => id === speakerId);
+  if (!speaker) throw new Error(`findCandidate: expected a speaker of the catalogue, got ${speakerId}`);
+  return { speaker, bracket: brackets.find(({ id }) => id === bracketId) ?? null, spacer: spacers.find(({ id }) => id === spacerId) ?? null };
+}
+
+function withParams(before: URLSearchParams, changes: Readonly<Record<string, string | null>>): URLSearchParams {
+  const next = new URLSearchParams(before);
+  for (const [name, value] of Object.entries(changes)) {
+    if (value === null) next.delete(name);
+    else next.set(name, value);
+  }
+  return next;
+}

@@ -1,0 +1,39 @@
+/** Queries and changes of the fit screen. */
+import { deleteChoice, type NewChoice, putChoices } from '@low-quarry/core/contracts/choices';
+import type { FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { call } from '../../api/call';
+import { rankInWorker } from '../../workers/rankClient';
+import { jobKeys } from '../jobs/jobsQueries';
+import { openingKeys } from '../openings/openingQueries';
+
+/** The key holds everything that the ranking depends on, so a changed measurement asks for a new one. */
+export function rankingQuery(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules, unit: LengthUnit) {
+  return queryOptions({
+    queryKey: ['ranking', opening, rules, unit, catalogue.speakers.length],
+    queryFn: () => rankInWorker(opening, catalogue, rules, unit),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
+export function useKeepChoices(jobId: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (choices: NewChoice[]) => call(putChoices, { params: { jobId }, body: { choices } }),
+    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: jobKeys.all }), queries.invalidateQueries({ queryKey: ['orders'] }), queries.invalidateQueries({ queryKey: ['openings'] })]),
+  });
+}
+
+export function useRemoveChoice() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (openingId: string) => call(deleteChoice, { params: { openingId } }),
+    onSuccess: (_, openingId) =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: jobKeys.all }),
+        queries.invalidateQueries({ queryKey: ['orders'] }),
+        queries.invalidateQueries({ queryKey: openingKeys.one(openingId) }),
+      ]),
+  });
+}

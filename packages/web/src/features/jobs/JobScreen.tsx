@@ -1,0 +1,108 @@
+/** One car: what is known of each opening, and what comes next. */
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { missingDimensions, wantedDimensions } from '@low-quarry/core/model/opening';
+import { placeLabel } from '@low-quarry/core/model/place';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import { LinkButton } from '../../ui/Button';
+import { Shell } from '../../ui/Shell';
+import { Answered, Empty } from '../../ui/states';
+import { CarPlan } from './CarPlan';
+import { dueWords } from './dueWords';
+import { jobQuery } from './jobsQueries';
+import { jobTitle } from './jobTitle';
+import { OpeningStateLine, StateMark } from './OpeningStateLine';
+
+export function JobScreen() {
+  const { jobId = '' } = useParams();
+  const query = useQuery(jobQuery(jobId));
+  const job = query.data?.job;
+  const title = job ? jobTitle(job) : 'Job';
+  return (
+    <Shell
+      title={title}
+      crumbs={[
+        { to: '/', label: 'Jobs' },
+        { to: `/jobs/${jobId}`, label: title },
+      ]}
+      aside={
+        <LinkButton to={`/jobs/${jobId}/order`} kind="main">
+          Order list
+        </LinkButton>
+      }
+    >
+      <Answered query={query} what="the job">
+        {(answer) => <Filled {...answer} />}
+      </Answered>
+    </Shell>
+  );
+}
+
+function Filled({ job, openings }: { readonly job: Job; readonly openings: readonly OpeningWithState[] }) {
+  const { vehicle } = job;
+  return (
+    <div className="grid gap-6 lg:grid-cols-[minmax(300px,2fr)_5fr]">
+      <div className="order-2 lg:order-1">
+        <CarPlan vehicle={vehicle} openings={openings} jobId={job.id} />
+      </div>
+      <div className="order-1 flex flex-col gap-4 lg:order-2">
+        <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
+          <Fact name="Whose car" value={`${job.customer}, job ${job.number}, ${dueWords(job.dueOn, new Date())}`} />
+          <Fact name="Vehicle" value={`${vehicle.years}, ${vehicle.doors} doors, steering on the ${vehicle.steeringSide}`} />
+          <Fact name="Trim" value={vehicle.trim} />
+          <Fact name="Audio package" value={vehicle.audioPackage} />
+          <Fact name="Wanted" value={job.wants || 'Nothing written down.'} />
+        </dl>
+        {openings.length === 0 ? (
+          <Empty>The library knows no opening of this vehicle, so there is nothing to measure.</Empty>
+        ) : (
+          <ol className="border-t border-ink">
+            {openings.map((opening, index) => (
+              <OpeningRow key={opening.id} opening={opening} number={index + 1} jobId={job.id} />
+            ))}
+          </ol>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function OpeningRow({ opening: { id, record, state }, number, jobId }: { readonly opening: OpeningWithState; readonly number: number; readonly jobId: string }) {
+  const wanted = wantedDimensions(record).length;
+  const known = wanted - missingDimensions(record).length;
+  const here = `/jobs/${jobId}/openings/${id}`;
+  return (
+    <li className="grid grid-cols-[auto_auto_1fr] items-start gap-x-3 gap-y-1 border-b border-hairline py-2 sm:grid-cols-[auto_auto_minmax(150px,2fr)_4fr_auto]">
+      <span className="w-5 pt-0.5 text-right font-bold">{number}</span>
+      <span className="pt-1">
+        <StateMark state={state} record={record} />
+      </span>
+      <div>
+        <p className="font-semibold">{placeLabel(record)}</p>
+        <p className="text-[13px] leading-4 text-muted">
+          {record.nominalSize}, {known} of {wanted} dimensions known
+        </p>
+      </div>
+      <div className="col-start-3 sm:col-start-auto">
+        <OpeningStateLine state={state} record={record} />
+      </div>
+      <div className="col-start-3 flex gap-4 sm:col-start-auto">
+        <Link to={here} aria-label={`Measure ${placeLabel(record)}`} className="inline-flex min-h-12 items-center text-action underline underline-offset-2">
+          Measure
+        </Link>
+        <Link to={`${here}/fit`} aria-label={`What fits ${placeLabel(record)}`} className="inline-flex min-h-12 items-center text-action underline underline-offset-2">
+          What fits
+        </Link>
+      </div>
+    </li>
+  );
+}
+
+function Fact({ name, value }: { readonly name: string; readonly value: string }) {
+  return (
+    <>
+      <dt className="text-muted">{name}</dt>
+      <dd>{value}</dd>
+    </>
+  );
+}

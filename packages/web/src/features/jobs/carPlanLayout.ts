@@ -1,0 +1,79 @@
+/**
+ * Where things are in the plan of a car, seen from above with the front up. One unit is a hundredth of the car's
+ * length; left is left on the paper, as for a person in the driver's seat. Own proportions, no particular vehicle.
+ */
+import type { Place, Side } from '@low-quarry/core/model/place';
+import type { Body } from '@low-quarry/core/model/vehicle';
+
+export type PlanPoint = { readonly x: number; readonly y: number };
+
+export const PLAN = { width: 64, height: 108 } as const;
+const MIDDLE = PLAN.width / 2;
+
+export type PlanLines = {
+  /** The outline of the body as an SVG path. */
+  readonly outline: string;
+  /** Windscreen, rear window, door gaps, the step to a load bed. */
+  readonly details: readonly string[];
+  readonly seatRows: readonly number[];
+  readonly doorGaps: readonly number[];
+};
+
+type Shape = { readonly half: number; readonly front: number; readonly rear: number; readonly screen: number; readonly rearWindow: number; readonly seatRows: readonly number[]; readonly doorGaps: readonly number[]; readonly nose: number; readonly tail: number };
+
+const SHAPES: Readonly<Record<Body, Shape>> = {
+  hatchback: { half: 21, front: 8, rear: 96, screen: 34, rearWindow: 86, seatRows: [50, 70], doorGaps: [38, 60, 80], nose: 12, tail: 10 },
+  estate: { half: 21, front: 4, rear: 104, screen: 31, rearWindow: 96, seatRows: [46, 65], doorGaps: [35, 56, 75], nose: 12, tail: 6 },
+  minibus: { half: 23, front: 4, rear: 104, screen: 14, rearWindow: 99, seatRows: [26, 44, 60, 76, 90], doorGaps: [18, 36, 56], nose: 8, tail: 4 },
+  pickup: { half: 22, front: 4, rear: 104, screen: 29, rearWindow: 66, seatRows: [42, 57], doorGaps: [32, 49, 64], nose: 8, tail: 3 },
+  coupe: { half: 21, front: 5, rear: 101, screen: 38, rearWindow: 82, seatRows: [54, 72], doorGaps: [42, 70], nose: 16, tail: 14 },
+};
+
+export function planLines(body: Body): PlanLines {
+  const { half, front, rear, screen, rearWindow, seatRows, doorGaps, nose, tail } = SHAPES[body];
+  const [left, right] = [MIDDLE - half, MIDDLE + half];
+  const outline = `M${MIDDLE} ${front} C${right - 6} ${front} ${right} ${front + nose / 3} ${right} ${front + nose} L${right} ${rear - tail} C${right} ${rear - tail / 4} ${right - 4} ${rear} ${MIDDLE} ${rear} C${left + 4} ${rear} ${left} ${rear - tail / 4} ${left} ${rear - tail} L${left} ${front + nose} C${left} ${front + nose / 3} ${left + 6} ${front} ${MIDDLE} ${front}Z`;
+  const inset = 4;
+  const details = [
+    `M${left + inset} ${screen + 5} Q${MIDDLE} ${screen - 5} ${right - inset} ${screen + 5}`,
+    `M${left + inset} ${rearWindow} Q${MIDDLE} ${rearWindow + 4} ${right - inset} ${rearWindow}`,
+    `M${left + inset} ${screen + 5} L${left + inset} ${rearWindow} M${right - inset} ${screen + 5} L${right - inset} ${rearWindow}`,
+    ...(body === 'pickup' ? [`M${left + 3} ${rearWindow + 6} H${right - 3} V${rear - 4} H${left + 3}Z`] : []),
+  ];
+  return { outline, details, seatRows, doorGaps };
+}
+
+/** The middle of the door skin, for drawing its gaps. */
+export function planSides(body: Body): { readonly left: number; readonly right: number } {
+  const { half } = SHAPES[body];
+  return { left: MIDDLE - half, right: MIDDLE + half };
+}
+
+/** Where an opening is marked. */
+export function planPoint(body: Body, place: Place, side: Side): PlanPoint {
+  const { half, screen, rearWindow, doorGaps, rear } = SHAPES[body];
+  const [frontGap = screen, middleGap = screen + 20, rearGap = rearWindow] = doorGaps;
+  const toSide = (distance: number) => (side === 'centre' ? MIDDLE : side === 'left' ? MIDDLE - distance : MIDDLE + distance);
+  switch (place) {
+    case 'frontDoorLow':
+      return { x: toSide(half - 1), y: frontGap + 8 };
+    case 'rearDoor':
+      return { x: toSide(half - 1), y: middleGap + 8 };
+    case 'dashCorner':
+      return { x: toSide(half - 8), y: screen + 6 };
+    case 'dashCentre':
+      return { x: MIDDLE, y: screen + 4 };
+    case 'sailPanel':
+      return { x: toSide(half - 2), y: frontGap + 1 };
+    case 'kickPanel':
+      return { x: toSide(half - 4), y: frontGap - 2 };
+    case 'aPillar':
+      return { x: toSide(half - 4), y: screen + 10 };
+    case 'sidePanel':
+      return { x: toSide(half - 2), y: body === 'coupe' ? rearGap - 6 + 14 : rearGap + 22 };
+    case 'rearDeck':
+      return { x: toSide(half - 10), y: Math.min(rearWindow - 2, rear - 8) };
+    case 'overhead':
+      return { x: toSide(half - 12), y: middleGap + 20 };
+  }
+}

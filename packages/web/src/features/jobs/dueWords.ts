@@ -1,0 +1,12 @@
+/** When a car is due, in words: "due today", "due in 3 days", "2 days late". Days are counted by the calendar. */
+const DAY_MS = 86_400_000;
+
+export function dueWords(dueOn: string | null, now: Date): string {
+  if (dueOn === null) return 'no day set';
+  const today = Date.UTC(now.getFullYear(), now.getMonth(), now.getDate());
+  const days = Math.round((Date.parse(`${dueOn}T00:00:00Z`) - today) / DAY_MS);
+  if (days === 0) return 'due today';
+  if (days === 1) return 'due tomorrow';
+  if (days > 1) return `due in ${days} days`;
+  return days === -1 ? '1 day late' : `${-days} days late`;
+}

@@ -1,0 +1,30 @@
+/** Queries and changes of jobs. */
+import { listVehicles } from '@low-quarry/core/contracts/catalogue';
+import { createJob, getJob, listJobs } from '@low-quarry/core/contracts/jobs';
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { z } from 'zod';
+import { call } from '../../api/call';
+
+export const jobKeys = {
+  all: ['jobs'] as const,
+  list: ['jobs', 'list'] as const,
+  one: (jobId: string) => ['jobs', jobId] as const,
+};
+
+export const jobsQuery = queryOptions({ queryKey: jobKeys.list, queryFn: ({ signal }) => call(listJobs, { params: {}, signal }) });
+
+export function jobQuery(jobId: string) {
+  return queryOptions({ queryKey: jobKeys.one(jobId), queryFn: ({ signal }) => call(getJob, { params: { jobId }, signal }) });
+}
+
+export const vehiclesQuery = queryOptions({ queryKey: ['vehicles'], queryFn: ({ signal }) => call(listVehicles, { params: {}, signal }), staleTime: 60_000 });
+
+export function useCreateJob() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: z.input<typeof createJob.body>) => call(createJob, { params: {}, body }),
+    // Asked twice, it would book the car in twice: a failure is shown, and the person decides.
+    retry: false,
+    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
+  });
+}

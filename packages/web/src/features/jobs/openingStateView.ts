@@ -1,0 +1,35 @@
+/** An opening's state as it is shown in lists: a mark and a sentence. */
+import type { OpeningState } from '@low-quarry/core/contracts/jobs';
+import type { Verdict } from '@low-quarry/core/fit/Check';
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
+import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import { verdictLine } from '../../text/verdictLine';
+
+export type OpeningStateView = {
+  /** null where nothing can be judged yet. */
+  readonly verdict: Verdict | null;
+  readonly headline: string;
+  readonly detail: string;
+};
+
+export function openingStateView(state: OpeningState, { behind }: Pick<OpeningRecord, 'behind'>, unit: LengthUnit): OpeningStateView {
+  switch (state.kind) {
+    case 'chosen':
+      return {
+        verdict: state.summary.verdict,
+        headline: verdictLine(state.summary, behind, unit),
+        detail: state.heldBack ? `${state.speakerName}. Held back: ${state.heldBack}` : state.speakerName,
+      };
+    case 'hold':
+      return { verdict: 'hold', headline: 'Hold', detail: state.sentence };
+    case 'toMeasure':
+      return {
+        verdict: 'measure',
+        headline: 'Measure first',
+        detail: `Still to take: ${state.missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}`,
+      };
+    case 'nothingChosen':
+      return { verdict: null, headline: 'Nothing chosen', detail: 'Measured; ready to look what fits.' };
+  }
+}

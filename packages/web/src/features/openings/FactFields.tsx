@@ -1,0 +1,74 @@
+/** What is known of an opening besides its lengths: shape, screws, what is behind, plugs. */
+import type { ConnectorRecord } from '@low-quarry/core/model/parts';
+import { BEHIND, FIXINGS, type OpeningRecord, SECOND_PLUGS } from '@low-quarry/core/model/opening';
+import { BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';
+import { Field, INPUT } from '../../ui/Field';
+import type { OpeningFacts } from './openingDraft';
+
+type FactFieldsProps = {
+  readonly facts: OpeningFacts;
+  readonly connectors: readonly ConnectorRecord[];
+  readonly errorAt: (path: string) => string | null;
+  readonly onChange: (change: Partial<OpeningFacts>) => void;
+};
+
+export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsProps) {
+  const { bolts } = facts;
+  return (
+    <div className="grid gap-3 sm:grid-cols-2">
+      <Choice label="Shape of the hole" value={facts.holeKind} options={[['circle', 'Round'], ['oval', 'Oval']]} onChange={(holeKind) => onChange({ holeKind })} />
+      <Choice label="Behind it" value={facts.behind} options={BEHIND.map((each) => [each, BEHIND_WORDS[each]])} onChange={(behind) => onChange({ behind })} />
+      <Choice
+        label="Screw holes"
+        value={bolts.kind === 'rectangle' ? 'rectangle' : String(bolts.count)}
+        options={[...[2, 3, 4, 5, 6, 8].map((count) => [String(count), `${count} on a circle`] as const), ['rectangle', '4 at the corners of a rectangle']]}
+        onChange={(value) => onChange({ bolts: toBolts(value, bolts) })}
+      />
+      <Choice label="Fixing" value={facts.fixing} options={FIXINGS.map((each) => [each, FIXING_WORDS[each]])} onChange={(fixing) => onChange({ fixing })} />
+      <Choice
+        label="Connector"
+        error={errorAt('record.wiring')}
+        value={facts.wiring.kind === 'connector' ? facts.wiring.connectorId : facts.wiring.kind}
+        options={[['unknown', 'Not looked at'], ['noWires', 'No wires here'], ...connectors.map(({ id, name }) => [id, name] as const)]}
+        onChange={(value) => onChange({ wiring: value === 'unknown' || value === 'noWires' ? { kind: value } : { kind: 'connector', connectorId: value } })}
+      />
+      <Choice label="Second plug on the old speaker" value={facts.secondPlug} options={SECOND_PLUGS.map((each) => [each, SECOND_PLUG_WORDS[each]])} onChange={(secondPlug) => onChange({ secondPlug })} />
+      <div className="sm:col-span-2">
+        <Field label="Note" error={errorAt('record.note')}>
+          {(ids) => <textarea {...ids} rows={2} maxLength={1000} value={facts.note} onChange={({ target }) => onChange({ note: target.value })} className={`${INPUT} py-2`} />}
+        </Field>
+      </div>
+    </div>
+  );
+}
+
+type ChoiceProps<Value extends string> = {
+  readonly label: string;
+  readonly value: Value;
+  readonly options: readonly (readonly [Value, string])[];
+  readonly error?: string | null;
+  readonly onChange: (value: Value) => void;
+};
+
+function Choice<Value extends string>({ label, value, options, error = null, onChange }: ChoiceProps<Value>) {
+  return (
+    <Field label={label} error={error}>
+      {(ids) => (
+        <select {...ids} value={value} onChange={({ target }) => onChange(target.value as Value)} className={INPUT}>
+          {options.map(([each, words]) => (
+            <option key={each} value={each}>
+              {words}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}
+
+/** The first hole stands at 12 o'clock for an odd number, between the axes for four and more: what most doors have. */
+function toBolts(value: string, { screwDiameterMm }: OpeningRecord['bolts']): OpeningRecord['bolts'] {
+  if (value === 'rectangle') return { kind: 'rectangle', screwDiameterMm };
+  const count = Number(value);
+  return { kind: 'circle', count, firstAngleDeg: count === 2 ? 0 : count % 2 === 1 ? 90 : 180 / count, screwDiameterMm };
+}

@@ -1,0 +1,89 @@
+/** One dimension: what was read, with what, and what it comes to in both units with its uncertainty. */
+import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
+import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
+import { SOURCE_IDS, SOURCES, type SourceId } from '@low-quarry/core/model/source';
+import type { Shop } from '@low-quarry/core/model/shop';
+import { fromReadings } from '@low-quarry/core/uncertainty/fromReadings';
+import { coverageFactor } from '@low-quarry/core/uncertainty/Margin';
+import { printLength, printPlusMinus } from '@low-quarry/core/units/printLength';
+import type { KeyboardEvent } from 'react';
+import { Field, INPUT } from '../../ui/Field';
+import { OriginMark } from '../../ui/OriginMark';
+import type { FieldDraft } from './openingDraft';
+
+type MeasureFieldProps = {
+  readonly name: OpeningDimensionKey;
+  readonly field: FieldDraft;
+  readonly shop: Shop;
+  /** Who took the stored figure and when, in words. */
+  readonly taken: string | null;
+  readonly error: string | null;
+  readonly onType: (text: string) => void;
+  readonly onSource: (source: SourceId) => void;
+  readonly onFocus: () => void;
+};
+
+export function MeasureField({ name, field, shop, taken, error, onType, onSource, onFocus }: MeasureFieldProps) {
+  const { label, hint } = OPENING_DIMENSIONS[name];
+  const message = error ?? (field.touched ? field.error : null);
+  return (
+    <div className="grid grid-cols-[1fr_132px] items-start gap-x-2 border-b border-hairline py-2" data-dimension={name}>
+      <Field
+        label={
+          <span className="flex items-center gap-2">
+            {label}
+            {field.readingsMm.length > 0 && <OriginMark origin={SOURCES[field.source].origin} detail={taken ?? SOURCES[field.source].label.toLowerCase()} />}
+          </span>
+        }
+        hint={echo(field, shop) ?? hint}
+        error={message}
+      >
+        {(ids) => (
+          <input
+            {...ids}
+            value={field.text}
+            inputMode="text"
+            autoComplete="off"
+            enterKeyHint="next"
+            placeholder="not taken"
+            onChange={({ target }) => onType(target.value)}
+            onFocus={onFocus}
+            onKeyDown={goOnAtEnter}
+            className={`${INPUT} text-[17px]`}
+          />
+        )}
+      </Field>
+      <label className="flex flex-col gap-1">
+        <span className="font-semibold">
+          <span aria-hidden="true">with</span>
+          <span className="sr-only">{label}, taken with</span>
+        </span>
+        <select value={field.source} onChange={({ target }) => onSource(target.value as SourceId)} onFocus={onFocus} className={`${INPUT} px-1`}>
+          {SOURCE_IDS.map((source) => (
+            <option key={source} value={source}>
+              {SOURCES[source].label}
+            </option>
+          ))}
+        </select>
+      </label>
+    </div>
+  );
+}
+
+/** Both units and the interval, so that a slip of unit or comma is seen at once. */
+function echo({ readingsMm, source }: FieldDraft, shop: Shop): string | null {
+  if (readingsMm.length === 0) return null;
+  const { valueMm, uncertaintyMm, degreesOfFreedom } = fromReadings(readingsMm, shop.halfWidthsMm[source], SOURCES[source].origin);
+  const whole = degreesOfFreedom === null ? null : Math.max(1, Math.floor(degreesOfFreedom));
+  const plusMinus = printPlusMinus(uncertaintyMm * coverageFactor(shop.confidence, whole), 'mm');
+  const mean = readingsMm.length > 1 ? `mean of ${readingsMm.length}: ` : '';
+  return `${mean}${printLength(valueMm, 'mm')} ± ${plusMinus} = ${printLength(valueMm, 'in')}`;
+}
+
+/** Enter goes to the next reading, and from the last one to the button that saves. */
+function goOnAtEnter(event: KeyboardEvent<HTMLInputElement>) {
+  if (event.key !== 'Enter') return;
+  event.preventDefault();
+  const fields = [...document.querySelectorAll<HTMLElement>('[data-dimension] input, [data-save]')];
+  fields[fields.indexOf(event.currentTarget) + 1]?.focus();
+}

@@ -1,0 +1,219 @@
+/** What is measured here, and what is missing? */
+import type { Opening } from '@low-quarry/core/contracts/openings';
+import type { Catalogue } from '@low-quarry/core/contracts/catalogue';
+import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
+import { toFitOpening, wantedDimensions } from '@low-quarry/core/model/opening';
+import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
+import { placeLabel } from '@low-quarry/core/model/place';
+import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import { useQuery } from '@tanstack/react-query';
+import { type FormEvent, useMemo, useState } from 'react';
+import { useParams } from 'react-router';
+import { AwayError, ProblemError } from '../../api/call';
+import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
+import { Button, LinkButton } from '../../ui/Button';
+import { Field, INPUT } from '../../ui/Field';
+import { Shell } from '../../ui/Shell';
+import { useSettings } from '../../ui/settings';
+import { Answered } from '../../ui/states';
+import { readStored, writeStored } from '../../ui/stored';
+import { jobQuery } from '../jobs/jobsQueries';
+import { jobTitle } from '../jobs/jobTitle';
+import { ConflictPanel } from './ConflictPanel';
+import { FactFields } from './FactFields';
+import { MeasureField } from './MeasureField';
+import { OpeningDrawing } from './OpeningDrawing';
+import { missingInDraft, setSource, toRecord, typeInto } from './openingDraft';
+import { conflictOf, openingQuery, useSaveOpening } from './openingQueries';
+import { useDraft } from './useDraft';
+
+export function OpeningScreen() {
+  const { jobId = '', openingId = '' } = useParams();
+  const job = useQuery(jobQuery(jobId));
+  const opening = useQuery(openingQuery(openingId));
+  const shop = useQuery(shopQuery);
+  const catalogue = useQuery(catalogueQuery);
+  const title = opening.data ? placeLabel(opening.data.record) : 'Opening';
+  const jobName = job.data ? jobTitle(job.data.job) : 'Job';
+  return (
+    <Shell
+      title={title}
+      crumbs={[
+        { to: '/', label: 'Jobs' },
+        { to: `/jobs/${jobId}`, label: jobName },
+        { to: `/jobs/${jobId}/openings/${openingId}`, label: title },
+      ]}
+      aside={
+        <LinkButton to={`/jobs/${jobId}/openings/${openingId}/fit`} kind="other">
+          What fits here
+        </LinkButton>
+      }
+    >
+      <Answered query={opening} what="the opening">
+        {(stored) => (
+          <Answered query={shop} what="the shop’s settings">
+            {(settings) => (
+              <Answered query={catalogue} what="the catalogue">
+                {(parts) => <Filled key={stored.id} opening={stored} shop={settings} catalogue={parts} />}
+              </Answered>
+            )}
+          </Answered>
+        )}
+      </Answered>
+    </Shell>
+  );
+}
+
+function Filled({ opening, shop, catalogue }: { readonly opening: Opening; readonly shop: Shop; readonly catalogue: Catalogue }) {
+  const { unit } = useSettings();
+  const { draft, dirty, broughtBack, change, startFrom } = useDraft(opening);
+  const [takenBy, setTakenBy] = useState(readStored('takenBy') ?? '');
+  const [errors, setErrors] = useState<Partial<Record<OpeningDimensionKey, string>>>({});
+  const [lit, setLit] = useState<OpeningDimensionKey | null>(null);
+  const save = useSaveOpening(opening.id);
+
+  const wanted = wantedDimensions(draft.facts);
+  const missing = missingInDraft(draft);
+  const conflict = conflictOf(save.error);
+  const errorAt = (path: string) => (save.error instanceof ProblemError ? save.error.fieldMessage(path) : null);
+  const preview = useMemo(() => {
+    const dimensions = Object.fromEntries(
+      wanted.flatMap((key) => {
+        const { readingsMm, source, text } = draft.fields[key];
+        return readingsMm.length > 0 ? [[key, { readingsMm, source, entered: text, takenBy: null, takenAt: null }]] : [];
+      }),
+    );
+    return toFitOpening({ ...draft.facts, dimensions }, shop.halfWidthsMm, (id) => id);
+  }, [draft, wanted, shop]);
+
+  const send = (version: number) => {
+    const record = toRecord(draft, opening.record, { takenBy, now: new Date() });
+    if (!record.ok) {
+      setErrors(record.failure);
+      document.querySelector<HTMLElement>('[data-dimension] [aria-invalid="true"]')?.focus();
+      return;
+    }
+    setErrors({});
+    // What is typed while the server is away is not in this save: it stays a draft on the version that comes back.
+    const sent = draft;
+    save.mutate({ version, record: record.value }, { onSuccess: (stored) => change((now) => (now === sent ? now : { ...now, version: stored.version })) });
+    setSentDraft(sent);
+  };
+  const [sentDraft, setSentDraft] = useState<typeof draft | null>(null);
+  if (save.isSuccess && sentDraft && sentDraft === draft) {
+    setSentDraft(null);
+    startFrom(save.data);
+  }
+
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    send(draft.version);
+  };
+
+  return (
+    <form onSubmit={submit} className="grid gap-6 lg:grid-cols-[5fr_6fr]" noValidate>
+      <section aria-label="Measurements" className="flex flex-col gap-3">
+        <p className={missing.length > 0 ? 'font-semibold text-measure' : 'font-semibold text-clears'}>
+          {missing.length > 0 ? `Still to take: ${missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.` : 'Every dimension is known.'}
+        </p>
+        {broughtBack && (
+          <p role="status" className="border-l-4 border-action bg-paper px-3 py-2">
+            What was typed on this device and not saved is back.{' '}
+            <button type="button" className="text-action underline" onClick={() => startFrom(opening)}>
+              Drop it
+            </button>
+          </p>
+        )}
+        <div className="border-t border-ink">
+          {wanted.map((key) => (
+            <MeasureField
+              key={key}
+              name={key}
+              field={draft.fields[key]}
+              shop={shop}
+              taken={takenWords(opening, key, draft.fields[key].touched)}
+              error={errors[key] ?? errorAt(`record.dimensions.${key}`)}
+              onType={(text) => change((before) => typeInto(before, key, text, unit))}
+              onSource={(source) => change((before) => setSource(before, key, source))}
+              onFocus={() => setLit(key)}
+            />
+          ))}
+        </div>
+        <Field label="Taken by" hint={`A bare number is read in ${unit}; a fraction is inches. Several readings: 57,5; 58; 58`}>
+          {(ids) => (
+            <input
+              {...ids}
+              value={takenBy}
+              maxLength={80}
+              autoComplete="off"
+              onChange={({ target }) => {
+                setTakenBy(target.value);
+                writeStored('takenBy', target.value);
+              }}
+              className={INPUT}
+            />
+          )}
+        </Field>
+        <div className="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3">
+          <Button kind="main" type="submit" data-save disabled={!dirty || save.isPending}>
+            {save.isPending ? 'Saving …' : 'Save measurements'}
+          </Button>
+          <SaveState dirty={dirty} save={save} hasErrors={Object.keys(errors).length > 0} />
+        </div>
+        {conflict && (
+          <ConflictPanel
+            mine={mineOf(draft, opening, takenBy)}
+            current={conflict}
+            onKeepMine={() => send(conflict.version)}
+            onTakeTheirs={() => {
+              save.reset();
+              startFrom(conflict);
+            }}
+          />
+        )}
+      </section>
+      <section aria-label="Drawing and facts" className="flex flex-col gap-6">
+        <OpeningDrawing opening={preview} rules={toFitRules(shop)} unit={unit} lit={lit} />
+        {lit && (
+          <p className="border-l-4 border-action bg-paper px-3 py-2">
+            <strong>{OPENING_DIMENSIONS[lit].label}.</strong> {OPENING_DIMENSIONS[lit].hint}
+          </p>
+        )}
+        <FactFields facts={draft.facts} connectors={catalogue.connectors} errorAt={errorAt} onChange={(facts) => change((before) => ({ ...before, facts: { ...before.facts, ...facts } }))} />
+      </section>
+    </form>
+  );
+}
+
+function mineOf(draft: Parameters<typeof toRecord>[0], opening: Opening, takenBy: string) {
+  const record = toRecord(draft, opening.record, { takenBy, now: new Date() });
+  return record.ok ? record.value : opening.record;
+}
+
+function takenWords({ record }: Opening, key: OpeningDimensionKey, touched: boolean): string | null {
+  const measurement = record.dimensions[key];
+  if (touched || !measurement?.takenBy) return null;
+  const day = measurement.takenAt ? `, ${new Date(measurement.takenAt).toLocaleDateString('en-GB')}` : '';
+  return `${measurement.takenBy}${day}`;
+}
+
+function SaveState({ dirty, save, hasErrors }: { readonly dirty: boolean; readonly save: ReturnType<typeof useSaveOpening>; readonly hasErrors: boolean }) {
+  const waiting = save.isPending && save.failureReason instanceof AwayError;
+  const failed = save.isError && !conflictOf(save.error);
+  const words = hasErrors
+    ? 'Not saved: one field cannot be read, see its message.'
+    : waiting
+      ? 'Not in the shop yet: the server does not answer. It is saved as soon as it is back.'
+      : failed
+        ? `Not saved: ${save.error?.message ?? ''}`
+        : dirty && !save.isPending
+          ? 'Kept on this device, not in the shop yet.'
+          : save.isSuccess
+            ? 'Saved in the shop.'
+            : '';
+  return (
+    <p role="status" className={hasErrors || failed ? 'font-semibold text-hits' : waiting ? 'font-semibold text-measure' : 'text-muted'}>
+      {words}
+    </p>
+  );
+}

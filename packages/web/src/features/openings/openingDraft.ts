@@ -1,0 +1,148 @@
+/**
+ * What a person has typed about an opening and not saved yet. A reading is understood at the moment it is typed, in the
+ * unit that is set then, so switching the unit later changes nothing. Plain data: it is kept on the device as it is.
+ */
+import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
+import { type Measurement, type OpeningRecord, openingRecordSchema, wantedDimensions } from '@low-quarry/core/model/opening';
+import { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
+import { readMeasurement } from '@low-quarry/core/model/readMeasurement';
+import { SOURCES, type SourceId, sourceSchema } from '@low-quarry/core/model/source';
+import { fail, ok, type Result } from '@low-quarry/core/result';
+import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import { z } from 'zod';
+
+const fieldSchema = z.object({
+  text: z.string(),
+  source: sourceSchema,
+  readingsMm: z.array(z.number()),
+  error: z.string().nullable(),
+  /** Typed or set by hand since the last save. */
+  touched: z.boolean(),
+});
+export type FieldDraft = z.infer<typeof fieldSchema>;
+
+const draftSchema = z.object({
+  /** The version of the opening that this was typed on. */
+  version: z.number(),
+  fields: z.record(z.enum(OPENING_DIMENSION_KEYS), fieldSchema),
+  facts: openingRecordSchema.omit({ dimensions: true }),
+});
+export type OpeningDraft = z.infer<typeof draftSchema>;
+export type OpeningFacts = OpeningDraft['facts'];
+
+export function toDraft(record: OpeningRecord, version: number): OpeningDraft {
+  const { dimensions, ...facts } = record;
+  const fields = Object.fromEntries(OPENING_DIMENSION_KEYS.map((key) => [key, toField(key, dimensions[key])])) as OpeningDraft['fields'];
+  return { version, fields, facts };
+}
+
+/** A draft kept on the device, or null when it is not readable (an older program wrote it). */
+export function readDraft(text: string): OpeningDraft | null {
+  try {
+    const parsed = draftSchema.safeParse(JSON.parse(text));
+    return parsed.success ? parsed.data : null;
+  } catch {
+    return null;
+  }
+}
+
+/** The draft after typing into a dimension's field. A figure typed over one from elsewhere counts as taken here. */
+export function typeInto(draft: OpeningDraft, key: OpeningDimensionKey, text: string, unit: LengthUnit): OpeningDraft {
+  const before = draft.fields[key];
+  const read = readMeasurement(text, key, unit);
+  const source = before.touched || SOURCES[before.source].origin === 'takenHere' ? before.source : usualInstrument(key);
+  const field: FieldDraft = { text, source, readingsMm: read.ok ? [...read.value] : [], error: read.ok ? null : read.failure, touched: true };
+  return { ...draft, fields: { ...draft.fields, [key]: field } };
+}
+
+export function setSource(draft: OpeningDraft, key: OpeningDimensionKey, source: SourceId): OpeningDraft {
+  return { ...draft, fields: { ...draft.fields, [key]: { ...draft.fields[key], source, touched: true } } };
+}
+
+/** The dimensions without a reading, in the order of measuring. */
+export function missingInDraft({ facts, fields }: OpeningDraft): readonly OpeningDimensionKey[] {
+  return wantedDimensions(facts).filter((key) => fields[key].readingsMm.length === 0);
+}
+
+/**
+ * The record to save. Dimensions that were not touched stay as they are stored, with who took them and when.
+ *
+ * @returns the record, or the message of each field that cannot be saved
+ */
+export function toRecord(
+  draft: OpeningDraft,
+  stored: OpeningRecord,
+  by: { readonly takenBy: string; readonly now: Date },
+): Result<OpeningRecord, Readonly<Partial<Record<OpeningDimensionKey, string>>>> {
+  const errors: Partial<Record<OpeningDimensionKey, string>> = {};
+  const dimensions: OpeningRecord['dimensions'] = {};
+  for (const key of OPENING_DIMENSION_KEYS) {
+    const field = draft.fields[key];
+    const before = stored.dimensions[key];
+    if (!field.touched) {
+      if (before) dimensions[key] = before;
+    } else if (field.error) {
+      errors[key] = field.error;
+    } else if (field.readingsMm.length > 0) {
+      dimensions[key] = {
+        readingsMm: field.readingsMm,
+        source: field.source,
+        entered: field.text.trim(),
+        takenBy: by.takenBy.trim() || null,
+        takenAt: by.now.toISOString(),
+      };
+    }
+  }
+  if (Object.keys(errors).length > 0) return fail(errors);
+  return ok({ ...draft.facts, dimensions });
+}
+
+export type Difference = { readonly label: string; readonly mine: string; readonly theirs: string };
+
+/** Field by field, where two records differ, in words. */
+export function differences(mine: OpeningRecord, theirs: OpeningRecord): readonly Difference[] {
+  const rows: Difference[] = [];
+  for (const key of OPENING_DIMENSION_KEYS) {
+    const [a, b] = [measurementWords(mine.dimensions[key]), measurementWords(theirs.dimensions[key])];
+    if (a !== b) rows.push({ label: OPENING_DIMENSIONS[key].label, mine: a, theirs: b });
+  }
+  for (const [name, label] of Object.entries(FACT_LABELS) as [keyof typeof FACT_LABELS, string][]) {
+    const [a, b] = [factWords(mine[name]), factWords(theirs[name])];
+    if (a !== b) rows.push({ label, mine: a, theirs: b });
+  }
+  return rows;
+}
+
+const FACT_LABELS = {
+  nominalSize: 'Nominal size',
+  holeKind: 'Shape of the hole',
+  bolts: 'Screw holes',
+  fixing: 'Fixing',
+  behind: 'Behind it',
+  wiring: 'Connector',
+  secondPlug: 'Second plug',
+  note: 'Note',
+} as const;
+
+function toField(key: OpeningDimensionKey, measurement: Measurement | undefined): FieldDraft {
+  if (!measurement) return { text: '', source: usualInstrument(key), readingsMm: [], error: null, touched: false };
+  return { text: measurement.entered, source: measurement.source, readingsMm: measurement.readingsMm, error: null, touched: false };
+}
+
+function usualInstrument(key: OpeningDimensionKey): SourceId {
+  return key === 'depthBehind' || key === 'frontGap' ? 'depthStick' : 'calliper';
+}
+
+function measurementWords(measurement: Measurement | undefined): string {
+  if (!measurement) return 'not taken';
+  const { readingsMm, source, takenBy } = measurement;
+  const figures = readingsMm.map((each) => Math.round(each * 100) / 100).join('; ');
+  return `${figures} mm, ${SOURCES[source].label.toLowerCase()}${takenBy ? `, ${takenBy}` : ''}`;
+}
+
+function factWords(fact: unknown): string {
+  if (typeof fact !== 'object' || fact === null) return fact === '' ? 'nothing' : String(fact);
+  return Object.entries(fact)
+    .map(([name, value]) => `${name} ${String(value)}`)
+    .join(', ');
+}

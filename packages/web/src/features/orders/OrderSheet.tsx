@@ -1,0 +1,84 @@
+/** The order list on paper: black and white, large numbers, boxes to tick, by supplier. */
+import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
+import { vehicleName } from '@low-quarry/core/model/vehicle';
+import { printMoney } from '../../text/money';
+import { VERDICT_WORDS } from '../../text/words';
+
+export function OrderSheet({ order }: { readonly order: OrderAnswer }) {
+  const { job, lines, included, heldBack, cautions, currency, totalMinor } = order;
+  const suppliers = [...new Set(lines.map(({ supplier }) => supplier))].sort();
+  return (
+    <article className="only-print text-black" aria-hidden="true">
+      <header className="flex justify-between border-b-2 border-black pb-2">
+        <div>
+          <p className="text-[24px] font-bold leading-8">
+            {vehicleName(job.vehicle)}, {job.registration}
+          </p>
+          <p>
+            {job.customer}. {job.vehicle.years}, {job.vehicle.trim}
+          </p>
+        </div>
+        <div className="text-right">
+          <p className="text-[24px] font-bold leading-8">Job {job.number}</p>
+          <p>{job.dueOn ? `Due ${job.dueOn}` : 'No day set'}</p>
+        </div>
+      </header>
+      {suppliers.map((supplier) => (
+        <section key={supplier} className="mt-4 break-inside-avoid">
+          <h2 className="text-[18px] font-bold">{supplier}</h2>
+          <table className="w-full text-left">
+            <tbody>
+              {lines
+                .filter((line) => line.supplier === supplier)
+                .map((line) => (
+                  <tr key={line.partId} className="border-t border-black align-top">
+                    <td className="w-8 py-2">
+                      <span className="inline-block h-5 w-5 border-2 border-black" />
+                    </td>
+                    <td className="w-16 py-1 text-[24px] font-bold leading-8">{line.packs} ×</td>
+                    <td className="py-2">
+                      <span className="text-[16px] font-semibold">
+                        {line.maker} {line.name}
+                      </span>
+                      , pack of {line.packSize}
+                      <br />
+                      {line.partId}. For {line.forOpenings.join('; ')}
+                      {line.leftOver > 0 && `. ${line.leftOver} left over`}
+                    </td>
+                    <td className="py-2 text-right">{printMoney(line.costMinor, currency)}</td>
+                  </tr>
+                ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+      <p className="mt-2 border-t-2 border-black pt-1 text-right text-[18px] font-bold">Total {printMoney(totalMinor, currency)}</p>
+      <section className="mt-4 break-inside-avoid">
+        <h2 className="font-bold">Openings</h2>
+        <ul>
+          {included.map(({ openingId, label, speakerName, summary, reason }) => (
+            <li key={openingId}>
+              <strong>{label}:</strong> {speakerName}. {VERDICT_WORDS[summary.verdict]}. {summary.sentence}
+              {reason && ` Ordered all the same: “${reason}”`}
+            </li>
+          ))}
+          {heldBack.map(({ openingId, label, why }) => (
+            <li key={openingId}>
+              <strong>{label}: not on this list.</strong> {why}
+            </li>
+          ))}
+        </ul>
+      </section>
+      {cautions.length > 0 && (
+        <section className="mt-4 break-inside-avoid">
+          <h2 className="font-bold">Take care</h2>
+          <ul>
+            {[...new Set(cautions.flatMap((each) => each.cautions))].map((caution) => (
+              <li key={caution}>{caution}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </article>
+  );
+}

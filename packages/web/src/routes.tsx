@@ -1,0 +1,22 @@
+import { createBrowserRouter } from 'react-router';
+import { FitScreen } from './features/fit/FitScreen';
+import { JobScreen } from './features/jobs/JobScreen';
+import { JobsScreen } from './features/jobs/JobsScreen';
+import { OpeningScreen } from './features/openings/OpeningScreen';
+import { OrderScreen } from './features/orders/OrderScreen';
+import { ScreenFault } from './ui/states';
+
+export function createRoutes() {
+  return createBrowserRouter([
+    {
+      ErrorBoundary: ScreenFault,
+      children: [
+        { path: '/', Component: JobsScreen, ErrorBoundary: ScreenFault },
+        { path: '/jobs/:jobId', Component: JobScreen, ErrorBoundary: ScreenFault },
+        { path: '/jobs/:jobId/openings/:openingId', Component: OpeningScreen, ErrorBoundary: ScreenFault },
+        { path: '/jobs/:jobId/openings/:openingId/fit', Component: FitScreen, ErrorBoundary: ScreenFault },
+        { path: '/jobs/:jobId/order', Component: OrderScreen, ErrorBoundary: ScreenFault },
+      ],
+    },
+  ]);
+}

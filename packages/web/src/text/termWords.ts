@@ -1,0 +1,41 @@
+/** What the parts of a margin's budget are called. */
+const WORDS: Readonly<Record<string, string>> = {
+  'opening.holeDiameter': 'Hole diameter',
+  'opening.holeLength': 'Hole length',
+  'opening.holeWidth': 'Hole width',
+  'opening.boltCircle': 'Bolt circle of the vehicle',
+  'opening.boltWidth': 'Bolt width of the vehicle',
+  'opening.boltHeight': 'Bolt height of the vehicle',
+  'opening.depthBehind': 'Depth behind',
+  'opening.frontGap': 'Front gap',
+  'speaker.basketDiameter': 'Basket diameter',
+  'speaker.basketLength': 'Basket length',
+  'speaker.basketWidth': 'Basket width',
+  'speaker.boltCircle': 'Bolt circle of the speaker',
+  'speaker.boltWidth': 'Bolt width of the speaker',
+  'speaker.boltHeight': 'Bolt height of the speaker',
+  'speaker.mountingDepth': 'Mounting depth',
+  'speaker.flangeThickness': 'Flange thickness',
+  'speaker.depthDatum': 'Depth from top or underside of the flange: not stated',
+  'speaker.frontHeight': 'Front height',
+  'bracket.height': 'Bracket height',
+  'bracket.throatDiameter': 'Throat of the bracket',
+  'bracket.throatLength': 'Throat length of the bracket',
+  'bracket.throatWidth': 'Throat width of the bracket',
+  'bracket.vehicle.boltCircle': 'Bolt circle of the bracket, vehicle side',
+  'bracket.vehicle.boltWidth': 'Bolt width of the bracket, vehicle side',
+  'bracket.vehicle.boltHeight': 'Bolt height of the bracket, vehicle side',
+  'bracket.speaker.boltCircle': 'Bolt circle of the bracket, speaker side',
+  'bracket.speaker.boltWidth': 'Bolt width of the bracket, speaker side',
+  'bracket.speaker.boltHeight': 'Bolt height of the bracket, speaker side',
+  'spacer.height': 'Spacer height',
+  'spacer.innerDiameter': 'Hole of the spacer',
+  'spacer.innerLength': 'Hole length of the spacer',
+  'spacer.innerWidth': 'Hole width of the spacer',
+  'spacer.innerEdge': 'Hole of the spacer',
+  'spacer.outerEdge': 'Outside of the spacer',
+};
+
+export function termWords(name: string): string {
+  return WORDS[name] ?? name;
+}

@@ -1,0 +1,29 @@
+/** A verdict in one line, never without its margin and what decides it: "Clears by 3.1 mm ± 0.8 at the glass". */
+import type { CheckId, Verdict } from '@low-quarry/core/fit/Check';
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import { printMargin, printPlusMinus } from '@low-quarry/core/units/printLength';
+import { checkPlace, VERDICT_WORDS } from './words';
+
+export type VerdictFacts = {
+  readonly verdict: Verdict;
+  readonly decidedBy: CheckId;
+  readonly marginMm: number | null;
+  readonly expandedMm: number | null;
+};
+
+export function verdictLine({ verdict, decidedBy, marginMm, expandedMm }: VerdictFacts, behind: OpeningRecord['behind'], unit: LengthUnit): string {
+  const word = VERDICT_WORDS[verdict];
+  const place = checkPlace(decidedBy, behind);
+  if (marginMm === null || expandedMm === null) return verdict === 'clears' ? `${word} ${place}` : `${word} ${place}`;
+  const plusMinus = `± ${printPlusMinus(expandedMm, unit)}`;
+  const margin = printMargin(marginMm, unit);
+  switch (verdict) {
+    case 'clears':
+      return `${word} by ${margin.replace('+', '')} ${unit} ${plusMinus} ${place}`;
+    case 'hits':
+      return `${word} ${place}: ${margin.replace('−', '')} ${unit} ${plusMinus} too little`;
+    default:
+      return `${word}: ${margin} ${unit} ${plusMinus} ${place}`;
+  }
+}

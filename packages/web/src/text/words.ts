@@ -1,0 +1,70 @@
+/** Words shown to people, one for each thing. */
+import type { CheckId, Verdict } from '@low-quarry/core/fit/Check';
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
+
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { clears: 'Clears', measure: 'Measure first', hits: 'Hits', hold: 'Hold' };
+
+export const VERDICTS = ['clears', 'measure', 'hold', 'hits'] as const satisfies readonly Verdict[];
+
+/** The name of a check; what stands behind the opening names the depth. */
+export function checkLabel(id: CheckId, behind: OpeningRecord['behind']): string {
+  switch (id) {
+    case 'hole':
+      return 'Hole';
+    case 'bolts':
+      return 'Bolts';
+    case 'depth':
+      return behind === 'glass' ? 'Glass' : 'Depth behind';
+    case 'front':
+      return 'Front';
+    case 'spacerWindow':
+      return 'Spacer window';
+    case 'connector':
+      return 'Connector';
+    case 'chime':
+      return 'Chime';
+  }
+}
+
+/** Where the deciding margin is, after "Clears by 3 mm …". */
+export function checkPlace(id: CheckId, behind: OpeningRecord['behind']): string {
+  switch (id) {
+    case 'hole':
+      return 'at the hole';
+    case 'bolts':
+      return 'at the bolts';
+    case 'depth':
+      return behind === 'glass' ? 'at the glass' : 'at the metal behind';
+    case 'front':
+      return 'at the front';
+    case 'spacerWindow':
+      return 'in the spacer window';
+    case 'connector':
+      return 'at the connector';
+    case 'chime':
+      return 'for the chime';
+  }
+}
+
+/** What speakers fall out for, as the end of "23 …". */
+export const FALL_OUT_WORDS: Readonly<Record<CheckId, string>> = {
+  hole: 'at the hole',
+  bolts: 'at the bolts',
+  depth: 'at the depth behind',
+  front: 'at the front',
+  spacerWindow: 'because no spacer suits both sides',
+  connector: 'at the connector',
+  chime: 'for the chime',
+};
+
+export const BEHIND_WORDS: Readonly<Record<OpeningRecord['behind'], string>> = { glass: 'Window glass', metal: 'Metal or a duct', nothing: 'Nothing' };
+
+export const SECOND_PLUG_WORDS: Readonly<Record<OpeningRecord['secondPlug'], string>> = {
+  none: 'No second plug',
+  sound: 'Yes, ordinary sound',
+  warning: 'Yes, warning sounds',
+  unexplained: 'Yes, nobody knows what for',
+  notLooked: 'Nobody has looked',
+};
+
+export const FIXING_WORDS: Readonly<Record<OpeningRecord['fixing'], string>> = { screws: 'Screws', rivets: 'Rivets', tabs: 'Snap tabs' };

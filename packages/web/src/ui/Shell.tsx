@@ -1,0 +1,121 @@
+/** The frame of every screen: where one is, the unit, the light, and the list of keys. */
+import { Dialog } from 'radix-ui';
+import { type ReactNode, useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { ConnectionBanner } from '../api/ConnectionBanner';
+import { useSettings } from './settings';
+
+export type Crumb = { readonly to: string; readonly label: string };
+
+export function Shell({ crumbs, title, aside, children }: { readonly crumbs: readonly Crumb[]; readonly title: string; readonly aside?: ReactNode; readonly children: ReactNode }) {
+  useEffect(() => {
+    document.title = `${title} · Low Quarry`;
+  }, [title]);
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <header className="only-screen flex flex-wrap items-center gap-x-4 border-b-2 border-ink px-4">
+        <Link to="/" className="py-3 text-[17px] font-extrabold [font-stretch:110%]">
+          Low Quarry
+        </Link>
+        <nav aria-label="Where you are" className="order-3 w-full sm:order-none sm:w-auto sm:flex-1">
+          <ol className="flex flex-wrap items-center gap-x-2 pb-2 sm:pb-0">
+            {crumbs.map(({ to, label }, index) => (
+              <li key={to} className="flex items-center gap-2">
+                {index > 0 && (
+                  <span aria-hidden="true" className="text-muted">
+                    ›
+                  </span>
+                )}
+                <Link to={to} className="inline-flex min-h-8 items-center text-action underline-offset-2 hover:underline">
+                  {label}
+                </Link>
+              </li>
+            ))}
+          </ol>
+        </nav>
+        <Switches />
+      </header>
+      <ConnectionBanner />
+      <main className="mx-auto flex w-full max-w-[1440px] flex-1 flex-col gap-4 p-4">
+        <div className="only-screen flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
+          <h1>{title}</h1>
+          {aside}
+        </div>
+        {children}
+      </main>
+    </div>
+  );
+}
+
+function Switches() {
+  const { unit, setUnit, light, setLight } = useSettings();
+  return (
+    <div className="ml-auto flex items-center">
+      <Switch label={`Lengths in ${unit}`} text={unit === 'mm' ? 'mm' : 'inch'} onPress={() => setUnit(unit === 'mm' ? 'in' : 'mm')} />
+      <Switch label={light === 'bay' ? 'Light for the counter' : 'Dark for the bay'} text={light === 'bay' ? 'Counter' : 'Bay'} onPress={() => setLight(light === 'bay' ? 'counter' : 'bay')} />
+      <Keys />
+    </div>
+  );
+}
+
+function Switch({ label, text, onPress }: { readonly label: string; readonly text: string; readonly onPress: () => void }) {
+  return (
+    <button type="button" onClick={onPress} title={label} className="min-h-12 min-w-12 px-2 text-action underline-offset-2 hover:underline">
+      {text}
+      <span className="sr-only">. {label}</span>
+    </button>
+  );
+}
+
+const KEYS = [
+  ['?', 'This list'],
+  ['Tab, Shift + Tab', 'Next and last thing that can be used'],
+  ['Enter', 'In a measurement: on to the next one'],
+  ['← →', 'On the spacer: thinner and thicker by 0.5 mm'],
+  ['Page Up, Page Down', 'On the spacer: to the next stocked height'],
+] as const;
+
+function Keys() {
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select');
+      if (event.key === '?' && !typing) setOpen(true);
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  }, []);
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger className="min-h-12 min-w-12 text-action" aria-label="Keys">
+        ?
+      </Dialog.Trigger>
+      <Layer title="Keys">
+        <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+          {KEYS.map(([key, what]) => (
+            <div key={key} className="contents">
+              <dt className="font-semibold">{key}</dt>
+              <dd>{what}</dd>
+            </div>
+          ))}
+        </dl>
+      </Layer>
+    </Dialog.Root>
+  );
+}
+
+/** A sheet over the screen, closed by Escape or its button. */
+export function Layer({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <Dialog.Portal>
+      <Dialog.Overlay className="fixed inset-0 bg-ink/40" />
+      <Dialog.Content aria-describedby={undefined} className="fixed inset-x-0 top-0 mx-auto max-h-dvh w-full max-w-xl overflow-y-auto border-2 border-ink bg-paper p-4 sm:top-16">
+        <div className="mb-3 flex items-center justify-between gap-4">
+          <Dialog.Title className="text-[18px] font-bold">{title}</Dialog.Title>
+          <Dialog.Close className="min-h-12 px-2 text-action underline">Close</Dialog.Close>
+        </div>
+        {children}
+      </Dialog.Content>
+    </Dialog.Portal>
+  );
+}

@@ -1,0 +1,51 @@
+/** Installs what is missing: npm packages from the lock file, programs from Debian's packages. */
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { ROOT, Stop, say } from './project.mjs';
+import { run } from './run.mjs';
+
+const LOCK = path.join(ROOT, 'package-lock.json');
+const STAMP = path.join(ROOT, 'node_modules/.low-quarry-lock');
+/** Debian's packaging would start a server of its own on the standard port; this project runs a private one. */
+const NO_MAIN_CLUSTER = '/etc/postgresql-common/createcluster.d/low-quarry.conf';
+
+/** Installs the npm packages of the lock file unless they are there already. */
+export async function ensurePackages() {
+  if (Number(process.versions.node.split('.')[0]) < 20) throw new Stop(`Node.js 20 or newer is needed; this is ${process.versions.node}.`);
+  const lock = createHash('sha256').update(readFileSync(LOCK)).digest('hex');
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
+  say('Installing npm packages (once, about a minute) …');
+  const code = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  if (code !== 0) throw new Stop('npm ci failed; its message is above.');
+  writeFileSync(STAMP, lock);
+}
+
+/** Installs a Debian package, saying so first; without the right to, prints the command that would do it. */
+export async function installDebianPackage(name, what) {
+  const command = `apt-get install -y --no-install-recommends ${name}`;
+  if (process.getuid?.() !== 0) {
+    throw new Stop(`${what} is not installed, and installing it needs root. Run this once, then try again:\n\n  sudo ${command}\n`);
+  }
+  say(`${what} is not installed. Installing Debian's package ${name} …`);
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  const hadConf = existsSync(NO_MAIN_CLUSTER);
+  if (name === 'postgresql' && !hadConf) {
+    mkdirSync(path.dirname(NO_MAIN_CLUSTER), { recursive: true });
+    writeFileSync(NO_MAIN_CLUSTER, 'create_main_cluster = false\n');
+  }
+  const stdio = ['ignore', 'ignore', 'inherit'];
+  try {
+    await run('apt-get', ['update'], { env, stdio });
+    const code = await run('apt-get', command.split(' ').slice(1), { env, stdio });
+    if (code !== 0) throw new Stop(`Installing ${name} failed; the message of apt-get is above.`);
+  } finally {
+    if (name === 'postgresql' && !hadConf) rmSync(NO_MAIN_CLUSTER, { force: true });
+  }
+}
+
+/** Chromium from Debian's packages, for the browser tests. */
+export async function ensureChromium() {
+  if (!existsSync('/usr/bin/chromium')) await installDebianPackage('chromium', 'Chromium');
+  return '/usr/bin/chromium';
+}

@@ -1,0 +1,61 @@
+/**
+ * npm start: installs what is missing, starts the private database, builds, and serves everything from one port on
+ * 127.0.0.1. Honours PORT, DATABASE_URL and LQ_DATA_DIR. Ctrl-C stops the server, then the database.
+ */
+import { spawn } from 'node:child_process';
+import { createServer } from 'node:net';
+import { ensureBuild } from './lib/build.mjs';
+import { ensurePackages } from './lib/install.mjs';
+import { DEMO_DIR, runMain, SERVER_MAIN, Stop, say, WEB_DIST } from './lib/project.mjs';
+import { end } from './lib/run.mjs';
+import { openShopDatabase } from './lib/shop.mjs';
+
+const DEFAULT_PORT = 4780;
+
+await runMain(async () => {
+  const port = readPort(process.env.PORT);
+  await refuseBusyPort(port);
+  await ensurePackages();
+  const stopAsked = new Promise((resolve) => {
+    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => resolve(signal));
+  });
+  await ensureBuild();
+  const database = await openShopDatabase();
+  try {
+    const server = spawn(process.execPath, ['--enable-source-maps', SERVER_MAIN], {
+      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+      detached: true,
+      env: { ...process.env, DATABASE_URL: database.url, PORT: String(port), LQ_WEB_DIR: WEB_DIST, LQ_DEMO_DIR: DEMO_DIR, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' },
+    });
+    const ended = new Promise((resolve) => server.once('close', (code) => resolve({ code })));
+    server.once('message', ({ listening }) => say(`\nLow Quarry: ${listening}\nCtrl-C stops it.`));
+    database.onExit(() => server.exitCode === null && say('The database stopped. The page says so until it is back; stop with Ctrl-C and start again.'));
+    const first = await Promise.race([ended, stopAsked]);
+    if (typeof first === 'string') {
+      say('\nStopping …');
+      await end(server, 'SIGTERM');
+      return 0;
+    }
+    return first.code ?? 1;
+  } finally {
+    await database.stop();
+  }
+});
+
+function readPort(text) {
+  if (text === undefined || text === '') return DEFAULT_PORT;
+  const port = Number(text);
+  if (Number.isInteger(port) && port >= 0 && port <= 65535) return port;
+  throw new Stop(`PORT: "${text}" was read; a whole number from 0 to 65535 would do.`);
+}
+
+function refuseBusyPort(port) {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', ({ code }) => {
+      const why = code === 'EADDRINUSE' ? 'is in use by another program' : `cannot be used (${code})`;
+      reject(new Stop(`Port ${port} ${why}. Set another one: PORT=4781 npm start`));
+    });
+    probe.listen(port, '127.0.0.1', () => probe.close(resolve));
+  });
+}

@@ -1,0 +1,52 @@
+/** The layers of ARCHITECTURE.md as rules: imports go one way. */
+const CORE = '^packages/core/src';
+const onlyFrom = (name, area, allowed) => ({
+  name,
+  severity: 'error',
+  from: { path: `${CORE}/${area}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: '^packages/', pathNot: `${CORE}/(${allowed.join('|')})` },
+});
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-is-pure',
+      comment: 'The core computes: nothing of interface, server or Node, and of packages only the schema library.',
+      severity: 'error',
+      from: { path: CORE, pathNot: '\\.test\\.ts$' },
+      to: { pathNot: [CORE, '^node_modules/zod'] },
+    },
+    onlyFrom('units-know-nothing', 'units', ['result', 'units/']),
+    onlyFrom('math-knows-nothing', 'math', ['math/']),
+    onlyFrom('uncertainty-below-geometry', 'uncertainty', ['math/', 'units/', 'uncertainty/', 'result']),
+    onlyFrom('geometry-below-fit', 'geometry', ['math/', 'units/', 'uncertainty/', 'geometry/', 'result']),
+    onlyFrom('fit-below-model', 'fit', ['math/', 'units/', 'uncertainty/', 'geometry/', 'fit/', 'wiring/', 'result']),
+    onlyFrom('wiring-below-model', 'wiring', ['fit/shapes', 'wiring/', 'result']),
+    onlyFrom('order-below-model', 'order', ['fit/', 'order/', 'result']),
+    { name: 'model-below-contracts', severity: 'error', from: { path: `${CORE}/model/` }, to: { path: `${CORE}/contracts/` } },
+    { name: 'server-not-web', severity: 'error', from: { path: '^packages/server' }, to: { path: '^packages/web' } },
+    { name: 'web-not-server', severity: 'error', from: { path: '^packages/web' }, to: { path: '^packages/server' } },
+    { name: 'web-not-node', severity: 'error', from: { path: '^packages/web/src', pathNot: '\\.test\\.tsx?$' }, to: { dependencyTypes: ['core'] } },
+    {
+      name: 'building-blocks-know-no-feature',
+      severity: 'error',
+      from: { path: '^packages/web/src/(ui|api|text|workers)/' },
+      to: { path: '^packages/web/src/features/' },
+    },
+    {
+      name: 'http-and-db-know-no-feature',
+      severity: 'error',
+      from: { path: '^packages/server/src/http/' },
+      to: { path: '^packages/server/src/features/' },
+    },
+    { name: 'nothing-missing', severity: 'error', from: {}, to: { couldNotResolve: true } },
+    { name: 'no-tests-in-code', severity: 'error', from: { pathNot: '\\.test\\.tsx?$' }, to: { path: '\\.test\\.tsx?$' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)(dist|node_modules/\\.cache|test-results)/' },
+    parser: 'swc',
+    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'], exportsFields: ['exports'], conditionNames: ['import', 'node', 'types', 'default'] },
+  },
+};
