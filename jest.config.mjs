@@ -4,7 +4,17 @@ const common = {
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
   testEnvironment: 'node',
   transform: {
-    '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }],
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'es6' },
+      },
+    ],
   },
 };
 
@@ -12,6 +22,6 @@ export default {
   projects: [
     { ...common, displayName: 'core', rootDir: 'packages/core' },
     { ...common, displayName: 'web', rootDir: 'packages/web' },
-    { ...common, displayName: 'server', rootDir: 'packages/server', globalSetup: '<rootDir>/src/testing/globalSetup.ts' },
+    { ...common, displayName: 'server', rootDir: 'packages/server' },
   ],
 };

@@ -12,20 +12,42 @@ await runMain(async () => {
   await ensurePackages();
   const database = await openShopDatabase();
   const apiPort = await freePort();
-  const env = { ...process.env, DATABASE_URL: database.url, PORT: String(apiPort), LQ_WEB_DIR: WEB_DIST, LQ_DEMO_DIR: DEMO_DIR, LQ_API_PORT: String(apiPort) };
+  const env = {
+    ...process.env,
+    DATABASE_URL: database.url,
+    PORT: String(apiPort),
+    LQ_WEB_DIR: WEB_DIST,
+    LQ_DEMO_DIR: DEMO_DIR,
+    LQ_API_PORT: String(apiPort),
+  };
   const stdio = ['ignore', 'inherit', 'inherit'];
   let server = null;
   let closing = false;
-  const builder = spawn(viteBin(), ['build', '--watch', '--logLevel', 'warn'], { cwd: path.join(ROOT, 'packages/server'), env, stdio: ['ignore', 'pipe', 'inherit'], detached: true });
+  const builder = spawn(viteBin(), ['build', '--watch', '--logLevel', 'warn'], {
+    cwd: path.join(ROOT, 'packages/server'),
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    detached: true,
+  });
   const restart = async () => {
     if (server) await end(server, 'SIGTERM');
-    if (!closing) server = spawn(process.execPath, ['--enable-source-maps', SERVER_MAIN], { env, stdio: [...stdio, 'ipc'], detached: true });
+    if (!closing)
+      server = spawn(process.execPath, ['--enable-source-maps', SERVER_MAIN], {
+        env,
+        stdio: [...stdio, 'ipc'],
+        detached: true,
+      });
   };
   // The builder has no other sign of having finished than the file it writes.
   const { existsSync, watchFile, unwatchFile } = await import('node:fs');
   watchFile(SERVER_MAIN, { interval: 300 }, ({ size }) => size > 0 && restart());
   if (existsSync(SERVER_MAIN)) await restart();
-  const web = spawn(viteBin(), ['--clearScreen', 'false'], { cwd: path.join(ROOT, 'packages/web'), env, stdio, detached: true });
+  const web = spawn(viteBin(), ['--clearScreen', 'false'], {
+    cwd: path.join(ROOT, 'packages/web'),
+    env,
+    stdio,
+    detached: true,
+  });
   await new Promise((resolve) => {
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, resolve);
   });

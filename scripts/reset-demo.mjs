@@ -12,7 +12,13 @@ await runMain(async () => {
   await ensureBuild();
   const database = await openShopDatabase();
   try {
-    const env = { ...process.env, DATABASE_URL: database.url, LQ_WEB_DIR: WEB_DIST, LQ_DEMO_DIR: DEMO_DIR, LOG_LEVEL: 'warn' };
+    const env = {
+      ...process.env,
+      DATABASE_URL: database.url,
+      LQ_WEB_DIR: WEB_DIST,
+      LQ_DEMO_DIR: DEMO_DIR,
+      LOG_LEVEL: 'warn',
+    };
     const code = await run(process.execPath, [SERVER_MAIN, '--reset-demo'], { env });
     if (code === 0) say('The demo shop is as new.');
     return code;

@@ -25,11 +25,22 @@ await runMain(async () => {
     const server = spawn(process.execPath, ['--enable-source-maps', SERVER_MAIN], {
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
       detached: true,
-      env: { ...process.env, DATABASE_URL: database.url, PORT: String(port), LQ_WEB_DIR: WEB_DIST, LQ_DEMO_DIR: DEMO_DIR, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' },
+      env: {
+        ...process.env,
+        DATABASE_URL: database.url,
+        PORT: String(port),
+        LQ_WEB_DIR: WEB_DIST,
+        LQ_DEMO_DIR: DEMO_DIR,
+        LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+      },
     });
     const ended = new Promise((resolve) => server.once('close', (code) => resolve({ code })));
     server.once('message', ({ listening }) => say(`\nLow Quarry: ${listening}\nCtrl-C stops it.`));
-    database.onExit(() => server.exitCode === null && say('The database stopped. The page says so until it is back; stop with Ctrl-C and start again.'));
+    database.onExit(
+      () =>
+        server.exitCode === null &&
+        say('The database stopped. The page says so until it is back; stop with Ctrl-C and start again.'),
+    );
     const first = await Promise.race([ended, stopAsked]);
     if (typeof first === 'string') {
       say('\nStopping …');

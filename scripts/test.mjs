@@ -3,8 +3,7 @@
  * browser tests. Installs PostgreSQL and Chromium when they are absent. `npm test -- unit` or `-- e2e` runs a part,
  * and further words go to the test runner.
  */
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { chmodSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
@@ -27,7 +26,14 @@ await runMain(async () => {
   const dir = mkdtempSync(path.join(os.tmpdir(), 'low-quarry-test-'));
   chmodSync(dir, 0o755);
   const cluster = await startPostgres({ dir, durable: false });
-  const env = { ...process.env, LQ_TEST_DATABASE_URL: cluster.url('postgres'), LQ_DEMO_DIR: DEMO_DIR, LQ_WEB_DIR: WEB_DIST, LQ_SERVER_MAIN: SERVER_MAIN, LQ_TEST_RESULTS: dir };
+  const env = {
+    ...process.env,
+    LQ_TEST_DATABASE_URL: cluster.url('postgres'),
+    LQ_DEMO_DIR: DEMO_DIR,
+    LQ_WEB_DIR: WEB_DIST,
+    LQ_SERVER_MAIN: SERVER_MAIN,
+    LQ_TEST_RESULTS: dir,
+  };
   const interrupted = ['SIGINT', 'SIGTERM'].map((signal) => process.once(signal, () => cluster.stop()));
   try {
     const counts = [];
@@ -39,9 +45,13 @@ await runMain(async () => {
     if (wants('e2e') && failed === 0) {
       await ensureBuild();
       const chromium = await ensureChromium();
-      failed += await run(path.join(ROOT, 'node_modules/.bin/playwright'), ['test', '--config', 'e2e/playwright.config.ts', ...(part === 'e2e' ? rest : [])], {
-        env: { ...env, LQ_CHROMIUM: chromium, NODE_OPTIONS: '' },
-      });
+      failed += await run(
+        path.join(ROOT, 'node_modules/.bin/playwright'),
+        ['test', '--config', 'e2e/playwright.config.ts', ...(part === 'e2e' ? rest : [])],
+        {
+          env: { ...env, LQ_CHROMIUM: chromium, NODE_OPTIONS: '' },
+        },
+      );
       counts.push(playwrightCounts(path.join(dir, 'playwright.json')));
     }
     const total = counts.reduce((a, b) => ({ passed: a.passed + b.passed, failed: a.failed + b.failed }));
@@ -56,13 +66,30 @@ await runMain(async () => {
 
 function runUnit(env, dir) {
   const jest = path.join(ROOT, 'node_modules/jest/bin/jest.js');
-  const args = ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning', jest, '--config', 'jest.config.mjs', '--json', `--outputFile=${path.join(dir, 'jest.json')}`, '--testLocationInResults'];
-  return run(process.execPath, [...args, ...(part === 'unit' ? rest : [])], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+  const args = [
+    '--experimental-vm-modules',
+    '--disable-warning=ExperimentalWarning',
+    jest,
+    '--config',
+    'jest.config.mjs',
+    '--json',
+    `--outputFile=${path.join(dir, 'jest.json')}`,
+    '--testLocationInResults',
+  ];
+  return run(process.execPath, [...args, ...(part === 'unit' ? rest : [])], {
+    env,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
 }
 
 function jestCounts(file) {
-  const { numPassedTests, numFailedTests, numFailedTestSuites, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(file, 'utf8'));
-  return { passed: numPassedTests, failed: numFailedTests + (numFailedTests === 0 ? numFailedTestSuites + numRuntimeErrorTestSuites : 0) };
+  const { numPassedTests, numFailedTests, numFailedTestSuites, numRuntimeErrorTestSuites } = JSON.parse(
+    readFileSync(file, 'utf8'),
+  );
+  return {
+    passed: numPassedTests,
+    failed: numFailedTests + (numFailedTests === 0 ? numFailedTestSuites + numRuntimeErrorTestSuites : 0),
+  };
 }
 
 function playwrightCounts(file) {

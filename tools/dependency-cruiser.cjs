@@ -24,10 +24,20 @@ module.exports = {
     onlyFrom('fit-below-model', 'fit', ['math/', 'units/', 'uncertainty/', 'geometry/', 'fit/', 'wiring/', 'result']),
     onlyFrom('wiring-below-model', 'wiring', ['fit/shapes', 'wiring/', 'result']),
     onlyFrom('order-below-model', 'order', ['fit/', 'order/', 'result']),
-    { name: 'model-below-contracts', severity: 'error', from: { path: `${CORE}/model/` }, to: { path: `${CORE}/contracts/` } },
+    {
+      name: 'model-below-contracts',
+      severity: 'error',
+      from: { path: `${CORE}/model/` },
+      to: { path: `${CORE}/contracts/` },
+    },
     { name: 'server-not-web', severity: 'error', from: { path: '^packages/server' }, to: { path: '^packages/web' } },
     { name: 'web-not-server', severity: 'error', from: { path: '^packages/web' }, to: { path: '^packages/server' } },
-    { name: 'web-not-node', severity: 'error', from: { path: '^packages/web/src', pathNot: '\\.test\\.tsx?$' }, to: { dependencyTypes: ['core'] } },
+    {
+      name: 'web-not-node',
+      severity: 'error',
+      from: { path: '^packages/web/src', pathNot: '\\.test\\.tsx?$' },
+      to: { dependencyTypes: ['core'] },
+    },
     {
       name: 'building-blocks-know-no-feature',
       severity: 'error',
@@ -41,12 +51,20 @@ module.exports = {
       to: { path: '^packages/server/src/features/' },
     },
     { name: 'nothing-missing', severity: 'error', from: {}, to: { couldNotResolve: true } },
-    { name: 'no-tests-in-code', severity: 'error', from: { pathNot: '\\.test\\.tsx?$' }, to: { path: '\\.test\\.tsx?$' } },
+    {
+      name: 'no-tests-in-code',
+      severity: 'error',
+      from: { pathNot: '\\.test\\.tsx?$' },
+      to: { path: '\\.test\\.tsx?$' },
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(^|/)(dist|node_modules/\\.cache|test-results)/' },
-    parser: 'swc',
-    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'], exportsFields: ['exports'], conditionNames: ['import', 'node', 'types', 'default'] },
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'],
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'node', 'types', 'default'],
+    },
   },
 };

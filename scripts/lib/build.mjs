@@ -5,7 +5,13 @@ import path from 'node:path';
 import { ROOT, SERVER_MAIN, Stop, say, WEB_DIST } from './project.mjs';
 import { capture } from './run.mjs';
 
-const SOURCES = ['package-lock.json', 'packages/core/src', 'packages/server/src', 'packages/server/vite.config.ts', 'packages/web'];
+const SOURCES = [
+  'package-lock.json',
+  'packages/core/src',
+  'packages/server/src',
+  'packages/server/vite.config.ts',
+  'packages/web',
+];
 const STAMP = path.join(ROOT, 'packages/web/dist/.built-from');
 
 export async function ensureBuild() {
@@ -13,7 +19,9 @@ export async function ensureBuild() {
   if (existsSync(SERVER_MAIN) && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === made) return;
   say('Building …');
   for (const name of ['web', 'server']) {
-    const { code, output } = await capture(viteBin(), ['build', '--logLevel', 'warn'], { cwd: path.join(ROOT, 'packages', name) });
+    const { code, output } = await capture(viteBin(), ['build', '--logLevel', 'warn'], {
+      cwd: path.join(ROOT, 'packages', name),
+    });
     if (code !== 0) throw new Stop(`Building ${name} failed.\n${output}`);
   }
   if (!existsSync(path.join(WEB_DIST, 'index.html'))) throw new Stop('The build left no web application behind.');
@@ -25,7 +33,8 @@ export const viteBin = () => path.join(ROOT, 'node_modules/.bin/vite');
 function fingerprint() {
   const hash = createHash('sha256');
   for (const source of SOURCES) {
-    for (const file of filesBelow(path.join(ROOT, source))) hash.update(path.relative(ROOT, file)).update(readFileSync(file));
+    for (const file of filesBelow(path.join(ROOT, source)))
+      hash.update(path.relative(ROOT, file)).update(readFileSync(file));
   }
   return hash.digest('hex');
 }
@@ -35,5 +44,7 @@ function filesBelow(place) {
   return readdirSync(place, { withFileTypes: true })
     .filter(({ name }) => !['node_modules', 'dist'].includes(name) && !name.endsWith('.test.ts'))
     .sort((a, b) => (a.name < b.name ? -1 : 1))
-    .flatMap((entry) => (entry.isDirectory() ? filesBelow(path.join(place, entry.name)) : [path.join(place, entry.name)]));
+    .flatMap((entry) =>
+      entry.isDirectory() ? filesBelow(path.join(place, entry.name)) : [path.join(place, entry.name)],
+    );
 }

@@ -12,7 +12,8 @@ const NO_MAIN_CLUSTER = '/etc/postgresql-common/createcluster.d/low-quarry.conf'
 
 /** Installs the npm packages of the lock file unless they are there already. */
 export async function ensurePackages() {
-  if (Number(process.versions.node.split('.')[0]) < 20) throw new Stop(`Node.js 20 or newer is needed; this is ${process.versions.node}.`);
+  if (Number(process.versions.node.split('.')[0]) < 20)
+    throw new Stop(`Node.js 20 or newer is needed; this is ${process.versions.node}.`);
   const lock = createHash('sha256').update(readFileSync(LOCK)).digest('hex');
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
   say('Installing npm packages (once, about a minute) …');
@@ -25,7 +26,9 @@ export async function ensurePackages() {
 export async function installDebianPackage(name, what) {
   const command = `apt-get install -y --no-install-recommends ${name}`;
   if (process.getuid?.() !== 0) {
-    throw new Stop(`${what} is not installed, and installing it needs root. Run this once, then try again:\n\n  sudo ${command}\n`);
+    throw new Stop(
+      `${what} is not installed, and installing it needs root. Run this once, then try again:\n\n  sudo ${command}\n`,
+    );
   }
   say(`${what} is not installed. Installing Debian's package ${name} …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };

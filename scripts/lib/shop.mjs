@@ -1,8 +1,8 @@
 /** What start, dev and reset-demo share: the shop's own database, and a lock so that only one of them uses it. */
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { DATA_DIR, Stop } from './project.mjs';
 import { startPostgres } from './postgres.mjs';
+import { DATA_DIR, Stop } from './project.mjs';
 
 const LOCK = path.join(DATA_DIR, 'in-use');
 
@@ -33,7 +33,10 @@ function lock() {
     } catch (error) {
       if (error.code !== 'EEXIST') throw error;
       const pid = Number(readFileSync(LOCK, 'utf8'));
-      if (isRunning(pid)) throw new Stop(`Low Quarry is already running on ${DATA_DIR} (process ${pid}). Stop it first, or set LQ_DATA_DIR to another folder.`);
+      if (isRunning(pid))
+        throw new Stop(
+          `Low Quarry is already running on ${DATA_DIR} (process ${pid}). Stop it first, or set LQ_DATA_DIR to another folder.`,
+        );
       rmSync(LOCK, { force: true });
     }
   }

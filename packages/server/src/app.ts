@@ -25,18 +25,24 @@ export type AppDeps = {
 };
 
 /** An opening's record is a few kB; a hundred times that is a mistake. */
-export const BODY_LIMIT = '256kb';
+const BODY_LIMIT = '256kb';
 
 export function createApp({ db, log, now, newId, webDir }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: log, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api/') || url === '/api/health' } }));
+  app.use(
+    pinoHttp({ logger: log, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api/') || url === '/api/health' } }),
+  );
   app.use(
     helmet({
       contentSecurityPolicy: {
         // The application is served over plain http on loopback: no upgrade, no HSTS. Positions of drawings and of
         // Radix' layers are set as inline styles by script.
-        directives: { 'upgrade-insecure-requests': null, 'style-src': ["'self'", "'unsafe-inline'"], 'worker-src': ["'self'"] },
+        directives: {
+          'upgrade-insecure-requests': null,
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'worker-src': ["'self'"],
+        },
       },
       strictTransportSecurity: false,
     }),

@@ -24,7 +24,8 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     const lines = parsed.error.issues.map(({ path, message }) => {
       const name = path.join('.');
       // The address of a database holds its password and stays out of messages.
-      const read = name === 'DATABASE_URL' ? (env[name] === undefined ? 'nothing' : 'an address') : JSON.stringify(env[name]);
+      const read =
+        name === 'DATABASE_URL' ? (env[name] === undefined ? 'nothing' : 'an address') : JSON.stringify(env[name]);
       return `${name}: ${message} (read: ${read})`;
     });
     throw new Error(`The environment is not usable.\n${lines.join('\n')}`);

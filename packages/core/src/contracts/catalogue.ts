@@ -5,7 +5,13 @@ import { shopSchema } from '../model/shop';
 import { vehicleSchema } from '../model/vehicle';
 import { contract, nothing } from './contract';
 
-export const getShop = contract({ method: 'get', path: '/api/shop', params: z.object({}), body: nothing, answer: shopSchema });
+export const getShop = contract({
+  method: 'get',
+  path: '/api/shop',
+  params: z.object({}),
+  body: nothing,
+  answer: shopSchema,
+});
 
 export const getCatalogue = contract({
   method: 'get',

@@ -1,8 +1,8 @@
 /** Jobs: the shop's cars. */
 import { z } from 'zod';
 import { CHECK_IDS } from '../fit/Check';
-import { vehicleSchema } from '../model/vehicle';
 import { OPENING_DIMENSION_KEYS } from '../model/openingDimensions';
+import { vehicleSchema } from '../model/vehicle';
 import { contract, idSchema, nothing } from './contract';
 import { openingSchema } from './openings';
 
@@ -20,11 +20,17 @@ export type VerdictSummary = z.infer<typeof verdictSummarySchema>;
 
 export const openingStateSchema = z.discriminatedUnion('kind', [
   /** A candidate is chosen; the verdict is the present one. `heldBack` says why it may not be ordered. */
-  z.object({ kind: z.literal('chosen'), speakerName: z.string(), summary: verdictSummarySchema, heldBack: z.string().nullable() }),
+  z.object({
+    kind: z.literal('chosen'),
+    speakerName: z.string(),
+    summary: verdictSummarySchema,
+    heldBack: z.string().nullable(),
+  }),
   /** Nothing is chosen and something no millimetre settles is in the way. */
   z.object({ kind: z.literal('hold'), sentence: z.string() }),
   z.object({ kind: z.literal('toMeasure'), missing: z.array(z.enum(OPENING_DIMENSION_KEYS)) }),
-  z.object({ kind: z.literal('nothingChosen') }),
+  /** Nothing is chosen; every dimension has a figure, so many of them taken on this car. */
+  z.object({ kind: z.literal('nothingChosen'), known: z.int(), takenHere: z.int() }),
 ]);
 export type OpeningState = z.infer<typeof openingStateSchema>;
 
@@ -55,7 +61,11 @@ export const listJobs = contract({
   path: '/api/jobs',
   params: z.object({}),
   body: nothing,
-  answer: z.object({ jobs: z.array(jobSchema.extend({ openings: z.array(openingWithStateSchema.pick({ id: true, record: true, state: true })) })) }),
+  answer: z.object({
+    jobs: z.array(
+      jobSchema.extend({ openings: z.array(openingWithStateSchema.pick({ id: true, record: true, state: true })) }),
+    ),
+  }),
 });
 export type JobInList = z.infer<typeof listJobs.answer>['jobs'][number];
 

@@ -27,7 +27,14 @@ export const orderSchema = z.object({
   totalMinor: z.int(),
   /** Openings whose parts are on the list. */
   included: z.array(
-    z.object({ openingId: idSchema, label: z.string(), behind: z.enum(BEHIND), speakerName: z.string(), summary: verdictSummarySchema, reason: z.string().nullable() }),
+    z.object({
+      openingId: idSchema,
+      label: z.string(),
+      behind: z.enum(BEHIND),
+      speakerName: z.string(),
+      summary: verdictSummarySchema,
+      reason: z.string().nullable(),
+    }),
   ),
   /** Openings that have no part on the list, and why. */
   heldBack: z.array(z.object({ openingId: idSchema, label: z.string(), why: z.string(), hasChoice: z.boolean() })),

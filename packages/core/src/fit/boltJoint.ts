@@ -34,7 +34,8 @@ export function boltJoint(
   const screws = patternHoles(screwSide);
   const holes = patternHoles(holeSide);
   const rotation = bestRotation(screws, holes, anglesRad ? { toleranceMm, anglesRad } : { toleranceMm });
-  const worstAt = (a: readonly HoleMm[], b: readonly HoleMm[]) => rotationAt(a, b, rotation.angleRad, toleranceMm).worstMm;
+  const worstAt = (a: readonly HoleMm[], b: readonly HoleMm[]) =>
+    rotationAt(a, b, rotation.angleRad, toleranceMm).worstMm;
   return {
     rotation,
     screws,
@@ -61,7 +62,12 @@ function slopes(
   const values = dimensions.map(({ dimension }) => dimension.valueMm);
   return dimensions.map(({ key, dimension }, index) => {
     const at = (step: number) =>
-      worstOf(patternHoles(pattern, values.map((value, each) => (each === index ? value + step : value))));
+      worstOf(
+        patternHoles(
+          pattern,
+          values.map((value, each) => (each === index ? value + step : value)),
+        ),
+      );
     const up = (at(STEP_MM) - worstMm) / STEP_MM;
     const down = (worstMm - at(-STEP_MM)) / STEP_MM;
     return { name: `${prefix}${key}`, dimension, sensitivity: -(Math.abs(up) >= Math.abs(down) ? up : down) };

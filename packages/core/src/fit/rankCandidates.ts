@@ -7,9 +7,10 @@
  * Order of stacks: clearing ones by added parts, then cost; open ones the surest first; hitting ones by the millimetres
  * missing in all failing checks together. Ties go by name and identity: the list never jumps.
  */
+
+import { sureness } from '../uncertainty/Margin';
 import type { LengthUnit } from '../units/parseLength';
 import { CHECK_IDS, type Check, type CheckId, type Verdict } from './Check';
-import { sureness } from '../uncertainty/Margin';
 import { harnessFor, type Judgement, judgeWithHarness } from './judgeCandidate';
 import type { Candidate, FitCatalogue, FitOpening, FitRules } from './shapes';
 
@@ -58,8 +59,16 @@ const RANK: Readonly<Record<Verdict, number>> = { clears: 0, measure: 1, hold: 2
 /**
  * @returns all speakers of the catalogue, best first; empty for an empty catalogue
  */
-export function rankCandidates(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules, unit: LengthUnit = 'mm'): Ranking {
-  const results = catalogue.speakers.map((speaker) => ({ speaker, ...rankSpeaker(opening, speaker, catalogue, rules, unit) }));
+export function rankCandidates(
+  opening: FitOpening,
+  catalogue: FitCatalogue,
+  rules: FitRules,
+  unit: LengthUnit = 'mm',
+): Ranking {
+  const results = catalogue.speakers.map((speaker) => ({
+    speaker,
+    ...rankSpeaker(opening, speaker, catalogue, rules, unit),
+  }));
   const ownSize = ({ nominalSize }: Candidate['speaker']) => (nominalSize === opening.nominalSize ? 0 : 1);
   results.sort(
     (a, b) =>
@@ -138,7 +147,10 @@ function score({ speaker, bracket, spacer }: Candidate, { verdict, checks, harne
   };
 }
 
-function toRankedStack({ bracketId, spacerId, verdict, addedParts, costMinor }: Scored, { checks, decidedBy }: Judgement): RankedStack {
+function toRankedStack(
+  { bracketId, spacerId, verdict, addedParts, costMinor }: Scored,
+  { checks, decidedBy }: Judgement,
+): RankedStack {
   const [deciding] = checks.filter(({ id }) => id === decidedBy).map(toSummary);
   if (!deciding) throw new Error(`toRankedStack: expected a check ${decidedBy}, got none`);
   const failing = checks.filter((check) => check.verdict === 'hits').map(toSummary);

@@ -86,7 +86,9 @@ export type FitHarnessAdapter = {
   readonly id: string;
   readonly name: string;
   readonly fromConnectorId: string;
-  readonly to: { readonly kind: 'terminals'; readonly terminals: Terminals } | { readonly kind: 'connector'; readonly connectorId: string };
+  readonly to:
+    | { readonly kind: 'terminals'; readonly terminals: Terminals }
+    | { readonly kind: 'connector'; readonly connectorId: string };
   readonly pieceCostMinor: number;
 };
 
@@ -99,7 +101,12 @@ export type Candidate = {
 
 export type FitRules = {
   /** Room the shop asks for, mm. */
-  readonly clearancesMm: { readonly glass: number; readonly metal: number; readonly front: number; readonly hole: number };
+  readonly clearancesMm: {
+    readonly glass: number;
+    readonly metal: number;
+    readonly front: number;
+    readonly hole: number;
+  };
   /** One-sided confidence for "clears" and "hits", 0.5 to 1 exclusive. */
   readonly confidence: number;
 };

@@ -1,8 +1,9 @@
 /**
  * The heights of a candidate's stack: metal, spacer, bracket, flange.
  */
-import { linear, type NamedDimension, type Quantity } from '../uncertainty/Quantity';
+
 import { exactly } from '../uncertainty/Dimension';
+import { linear, type NamedDimension, type Quantity } from '../uncertainty/Quantity';
 import type { Candidate, FitSpeaker } from './shapes';
 
 type Part = readonly [NamedDimension, number];

@@ -31,7 +31,9 @@ export type HoleMm = {
 };
 
 /** The lengths that place the holes: the circle's diameter, or the rectangle's width and height. */
-export function patternDimensions(shape: PatternShape): readonly { readonly key: string; readonly dimension: Dimension }[] {
+export function patternDimensions(
+  shape: PatternShape,
+): readonly { readonly key: string; readonly dimension: Dimension }[] {
   return shape.kind === 'circle'
     ? [{ key: 'boltCircle', dimension: shape.diameter }]
     : [

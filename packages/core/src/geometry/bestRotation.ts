@@ -3,7 +3,8 @@
  *
  * For one screw and one hole the misalignment is smooth in the angle and least where their directions agree; the worst
  * screw of the best rotation therefore lies at such an angle or between two of them. All those angles are tried, and
- * the most promising gaps between them are searched by golden section. A plain scan in fixed steps was tried first and misses
+ * the most promising gaps between them are searched by golden section; where that does not land every screw, so are the
+ * gaps between the angles at which screws enter and leave their holes. A plain scan in fixed steps was tried first and misses
  * the minimum by up to half a step times the radius (0.3 mm at 80 mm and 0.5°), as much as the play in a hole.
  */
 import type { HoleMm } from './BoltPattern';
@@ -16,6 +17,8 @@ export type Rotation = {
   /** Misalignment of each screw, in the order of `screws`, mm. */
   readonly misalignmentsMm: readonly number[];
   readonly worstMm: number;
+  /** Distances from the screws to the middles of their holes, added up; among equals the best centred turn is taken. */
+  readonly offCentreMm: number;
 };
 
 export type RotationOptions = {
@@ -33,11 +36,17 @@ const ANGLE_TOLERANCE_RAD = 1e-7;
 /** Where a gap between two aligned angles is looked into, and how many of the gaps are then searched. */
 const PROBES = [0.25, 0.5, 0.75];
 const SEARCHED_GAPS = 3;
-/** Two rotations whose worst misalignment differs by less are the same; the smaller angle is kept. */
-const SAME_MM = 1e-6;
+/** A slot is entered at the middle or somewhat aside of it; beyond a quarter of a radian no slot reaches. */
+const PROBED_TURNS_RAD = [0, 0.01, 0.02, 0.04, 0.08, 0.16];
+/**
+ * Rotations whose worst misalignment differs by less are the same to a hand with a screwdriver. Among them the one whose
+ * screws stand nearest the middles of their slots is taken, then the smallest angle.
+ */
+export const SAME_MM = 0.05;
 
 /**
- * The rotation at which most screws land, and among those the one with the least worst misalignment.
+ * The rotation at which most screws land. Where all do, it has the least worst misalignment (to `SAME_MM`); where some
+ * cannot, one of the aligned turns that land most is given, and how far the others miss is what it is there.
  *
  * @param screws where the screws are (the vehicle's pattern); slots in it are ignored
  * @param holes the part's holes, unturned
@@ -47,13 +56,22 @@ export function bestRotation(
   holes: readonly HoleMm[],
   { toleranceMm, anglesRad }: RotationOptions,
 ): Rotation {
+  const at = (angle: number) => rotationAt(screws, holes, angle, toleranceMm);
+  if (anglesRad) return bestOf(anglesRad.map(at));
   const worst = (angle: number) => worstMisalignmentMm(screws, holes, angle);
-  const angles = anglesRad ?? candidateAngles(screws, holes, worst);
-  let best: Rotation | undefined;
-  for (const angle of angles) {
-    const rotation = rotationAt(screws, holes, angle, toleranceMm);
-    if (!best || isBetter(rotation, best)) best = rotation;
-  }
+  const landedAt = (angle: number) => at(angle).landed;
+  const aligned = alignedAngles(screws, holes);
+  const first = [...aligned, ...searchGaps(aligned, landedAt, worst)].map(at);
+  if (first.some(({ landed }) => landed === screws.length)) return bestOf(first);
+  const limits = landingLimits(screws, holes, toleranceMm);
+  return bestOf([...first, ...searchGaps(limits, landedAt, worst).map(at)]);
+}
+
+function bestOf(rotations: readonly Rotation[]): Rotation {
+  const landed = Math.max(...rotations.map((rotation) => rotation.landed));
+  const landing = rotations.filter((rotation) => rotation.landed === landed);
+  const worstMm = Math.min(...landing.map((rotation) => rotation.worstMm));
+  const [best] = landing.filter((rotation) => rotation.worstMm <= worstMm + SAME_MM).sort(byCentring);
   if (!best) throw new Error('bestRotation: expected at least one angle, got none');
   return best;
 }
@@ -71,34 +89,75 @@ export function rotationAt(
     landed: misalignmentsMm.filter((each) => each <= toleranceMm).length,
     misalignmentsMm,
     worstMm: Math.max(...misalignmentsMm),
+    offCentreMm: screws.reduce((sum, screw) => sum + misalignmentMm(screw, holes, angleRad, distanceToMiddle), 0),
   };
 }
 
-function isBetter(a: Rotation, b: Rotation): boolean {
-  if (a.landed !== b.landed) return a.landed > b.landed;
-  if (Math.abs(a.worstMm - b.worstMm) > SAME_MM) return a.worstMm < b.worstMm;
-  return a.angleRad < b.angleRad;
+function byCentring(a: Rotation, b: Rotation): number {
+  return Math.abs(a.offCentreMm - b.offCentreMm) > SAME_MM ? a.offCentreMm - b.offCentreMm : a.angleRad - b.angleRad;
 }
 
-function candidateAngles(
-  screws: readonly HoleMm[],
-  holes: readonly HoleMm[],
-  worst: (angle: number) => number,
-): readonly number[] {
-  const aligned = new Set<number>([0]);
+/** Angles at which a screw stands in the direction of a hole, once each, in order. */
+function alignedAngles(screws: readonly HoleMm[], holes: readonly HoleMm[]): readonly number[] {
+  const aligned = new Set<number>();
+  for (const screw of screws) for (const hole of holes) aligned.add(tidyAngle(alignment(screw, hole)));
+  return [...aligned].sort((a, b) => a - b);
+}
+
+/**
+ * The angles at which a screw enters or leaves a hole. Between two neighbours of them the number of screws that land is
+ * constant, so looking into each of these gaps finds the most that can land.
+ */
+function landingLimits(screws: readonly HoleMm[], holes: readonly HoleMm[], toleranceMm: number): readonly number[] {
+  const limits = new Set<number>();
   for (const screw of screws) {
     for (const hole of holes) {
-      const turn = Math.atan2(screw.yMm, screw.xMm) - Math.atan2(hole.yMm, hole.xMm);
-      aligned.add(Math.round((((turn % FULL_TURN) + FULL_TURN) % FULL_TURN) * SAME_ANGLE) / SAME_ANGLE);
+      const aligned = alignment(screw, hole);
+      const half = landingHalfAngle(screw, hole, aligned, toleranceMm);
+      if (half === null) continue;
+      limits.add(tidyAngle(aligned - half));
+      limits.add(tidyAngle(aligned + half));
     }
   }
-  const sorted = [...aligned].sort((a, b) => a - b);
-  const gaps = sorted.map((from, index) => {
-    const to = sorted[index + 1] ?? FULL_TURN;
-    return { from, to, promise: Math.min(...PROBES.map((part) => worst(from + part * (to - from)))) };
+  return [...limits].sort((a, b) => a - b);
+}
+
+/** How far from the aligned angle a screw stays in its hole: a slot lies symmetric to the radius through its middle. */
+function landingHalfAngle(screw: HoleMm, hole: HoleMm, aligned: number, toleranceMm: number): number | null {
+  const off = (turn: number) => misalignmentMm(screw, [hole], aligned + turn);
+  const probed = PROBED_TURNS_RAD.findLast((turn) => off(turn) <= toleranceMm);
+  if (probed === undefined) return null;
+  let inside: number = probed;
+  let outside = Math.PI;
+  while (outside - inside > ANGLE_TOLERANCE_RAD) {
+    const middle = (inside + outside) / 2;
+    if (off(middle) <= toleranceMm) inside = middle;
+    else outside = middle;
+  }
+  return inside;
+}
+
+/** The most promising gaps between neighbouring angles, searched for the least worst misalignment. */
+function searchGaps(
+  angles: readonly number[],
+  landedAt: (angle: number) => number,
+  worst: (angle: number) => number,
+): readonly number[] {
+  const gaps = angles.map((from, index) => {
+    const to = angles[index + 1] ?? (angles[0] ?? 0) + FULL_TURN;
+    const probes = PROBES.map((part) => from + part * (to - from));
+    return { from, to, landed: Math.max(...probes.map(landedAt)), promise: Math.min(...probes.map(worst)) };
   });
-  gaps.sort((a, b) => a.promise - b.promise);
-  return [...sorted, ...gaps.slice(0, SEARCHED_GAPS).map(({ from, to }) => leastBetween(worst, from, to))];
+  gaps.sort((a, b) => b.landed - a.landed || a.promise - b.promise);
+  return gaps.slice(0, SEARCHED_GAPS).flatMap(({ from, to }) => [(from + to) / 2, leastBetween(worst, from, to)]);
+}
+
+function alignment(screw: HoleMm, hole: HoleMm): number {
+  return Math.atan2(screw.yMm, screw.xMm) - Math.atan2(hole.yMm, hole.xMm);
+}
+
+function tidyAngle(angle: number): number {
+  return Math.round((((angle % FULL_TURN) + FULL_TURN) % FULL_TURN) * SAME_ANGLE) / SAME_ANGLE;
 }
 
 function leastBetween(of: (angle: number) => number, from: number, to: number): number {
@@ -120,15 +179,19 @@ function worstMisalignmentMm(screws: readonly HoleMm[], holes: readonly HoleMm[]
 }
 
 /** Distance from a screw to the middle line of the nearest hole or slot, the part turned by `angle`. */
-function misalignmentMm(screw: HoleMm, holes: readonly HoleMm[], angle: number): number {
+function misalignmentMm(screw: HoleMm, holes: readonly HoleMm[], angle: number, distance = distanceToSlot): number {
   // Turning the screw back is the same as turning every hole, and cheaper.
   const cos = Math.cos(angle);
   const sin = Math.sin(angle);
   const x = screw.xMm * cos + screw.yMm * sin;
   const y = screw.yMm * cos - screw.xMm * sin;
   let least = Number.POSITIVE_INFINITY;
-  for (const hole of holes) least = Math.min(least, distanceToSlot(x - hole.xMm, y - hole.yMm, hole));
+  for (const hole of holes) least = Math.min(least, distance(x - hole.xMm, y - hole.yMm, hole));
   return least;
+}
+
+function distanceToMiddle(x: number, y: number): number {
+  return Math.hypot(x, y);
 }
 
 function distanceToSlot(x: number, y: number, { slotXMm, slotYMm }: HoleMm): number {

@@ -111,9 +111,7 @@ function betaRatio(x: number, a: number, b: number): number {
   if (x <= 0) return 0;
   if (x >= 1) return 1;
   const front = Math.exp(lnGamma(a + b) - lnGamma(a) - lnGamma(b) + a * Math.log(x) + b * Math.log1p(-x));
-  return x < (a + 1) / (a + b + 2)
-    ? (front * betaFraction(x, a, b)) / a
-    : 1 - (front * betaFraction(1 - x, b, a)) / b;
+  return x < (a + 1) / (a + b + 2) ? (front * betaFraction(x, a, b)) / a : 1 - (front * betaFraction(1 - x, b, a)) / b;
 }
 
 function betaFraction(x: number, a: number, b: number): number {

@@ -6,7 +6,12 @@ import type { OpeningRecord } from './opening';
 
 const MAKERS_MANUAL = "The vehicle maker's manual decides.";
 
-export function cautionsFor({ place, fixing, behind, secondPlug }: Pick<OpeningRecord, 'place' | 'fixing' | 'behind' | 'secondPlug'>): readonly string[] {
+export function cautionsFor({
+  place,
+  fixing,
+  behind,
+  secondPlug,
+}: Pick<OpeningRecord, 'place' | 'fixing' | 'behind' | 'secondPlug'>): readonly string[] {
   const cautions: string[] = [];
   if (place === 'aPillar' || place === 'sailPanel' || place === 'sidePanel' || place === 'overhead') {
     cautions.push(`Airbags and their wiring may run here: no cutting, drilling or glueing near them. ${MAKERS_MANUAL}`);
@@ -15,12 +20,17 @@ export function cautionsFor({ place, fixing, behind, secondPlug }: Pick<OpeningR
     cautions.push(`A door may hold airbag sensors and yellow-marked plugs: leave them alone. ${MAKERS_MANUAL}`);
   }
   if (place === 'rearDeck' || place === 'sidePanel') {
-    cautions.push(`If a seat-belt anchorage has to come off, its torque and thread lock come from the manual. ${MAKERS_MANUAL}`);
+    cautions.push(
+      `If a seat-belt anchorage has to come off, its torque and thread lock come from the manual. ${MAKERS_MANUAL}`,
+    );
   }
   if (behind === 'glass') cautions.push('Window fully up and held before anything is drilled.');
-  if (fixing === 'rivets') cautions.push('Riveted: drilling out needs eye protection, and the mandrels have to be caught.');
+  if (fixing === 'rivets')
+    cautions.push('Riveted: drilling out needs eye protection, and the mandrels have to be caught.');
   if (secondPlug === 'warning' || secondPlug === 'unexplained') {
-    cautions.push('Warning sounds must not be lost. The maker and local rules decide whether the speaker may be changed at all.');
+    cautions.push(
+      'Warning sounds must not be lost. The maker and local rules decide whether the speaker may be changed at all.',
+    );
   }
   return cautions;
 }

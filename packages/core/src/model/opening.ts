@@ -68,7 +68,11 @@ export const openingRecordSchema = z.strictObject({
 export type OpeningRecord = z.infer<typeof openingRecordSchema>;
 
 /** The dimensions that this opening's kind of hole, bolts and surroundings call for, in the order of measuring. */
-export function wantedDimensions({ holeKind, bolts, behind }: Pick<OpeningRecord, 'holeKind' | 'bolts' | 'behind'>): readonly OpeningDimensionKey[] {
+export function wantedDimensions({
+  holeKind,
+  bolts,
+  behind,
+}: Pick<OpeningRecord, 'holeKind' | 'bolts' | 'behind'>): readonly OpeningDimensionKey[] {
   return [
     ...(holeKind === 'circle' ? (['holeDiameter'] as const) : (['holeLength', 'holeWidth'] as const)),
     ...(bolts.kind === 'circle' ? (['boltCircle'] as const) : (['boltWidth', 'boltHeight'] as const)),
@@ -82,8 +86,16 @@ export function missingDimensions(record: OpeningRecord): readonly OpeningDimens
   return wantedDimensions(record).filter((key) => !record.dimensions[key]);
 }
 
+/** Whether it was measured on this very car. */
+export function isTakenHere(measurement: Measurement | undefined): boolean {
+  return measurement !== undefined && SOURCES[measurement.source].origin === 'takenHere';
+}
+
 /** A stored measurement as a dimension, with the shop's half-width for its source. */
-export function toDimension({ readingsMm, source }: Measurement, halfWidthsMm: Readonly<Record<SourceId, number>>): Dimension {
+export function toDimension(
+  { readingsMm, source }: Measurement,
+  halfWidthsMm: Readonly<Record<SourceId, number>>,
+): Dimension {
   return fromReadings(readingsMm, halfWidthsMm[source], SOURCES[source].origin);
 }
 
@@ -120,7 +132,10 @@ export function toFitOpening(
   };
 }
 
-function toBolts(bolts: OpeningRecord['bolts'], dimension: (key: OpeningDimensionKey) => Dimension | null): FitOpening['bolts'] {
+function toBolts(
+  bolts: OpeningRecord['bolts'],
+  dimension: (key: OpeningDimensionKey) => Dimension | null,
+): FitOpening['bolts'] {
   const common = { holeDiameterMm: bolts.screwDiameterMm, slotMm: 0, slotRuns: 'tangential' } as const;
   if (bolts.kind === 'circle') {
     const diameter = dimension('boltCircle');

@@ -5,8 +5,8 @@
  * they are wide (common practice, no source).
  */
 import type { OpeningDimensionKey } from '../fit/Check';
-import { printLength } from '../units/printLength';
 import type { LengthUnit } from '../units/parseLength';
+import { printLength } from '../units/printLength';
 
 export type DimensionFacts = {
   readonly label: string;
@@ -16,22 +16,55 @@ export type DimensionFacts = {
 };
 
 export const OPENING_DIMENSIONS: Readonly<Record<OpeningDimensionKey, DimensionFacts>> = {
-  holeDiameter: { label: 'Hole diameter', hint: 'Across the hole in the metal, at its narrowest.', leastMm: 20, mostMm: 320 },
+  holeDiameter: {
+    label: 'Hole diameter',
+    hint: 'Across the hole in the metal, at its narrowest.',
+    leastMm: 20,
+    mostMm: 320,
+  },
   holeLength: { label: 'Hole length', hint: 'Along the long axis of the oval hole.', leastMm: 40, mostMm: 320 },
-  holeWidth: { label: 'Hole width', hint: 'Across the oval hole, at right angles to its length.', leastMm: 20, mostMm: 320 },
-  boltCircle: { label: 'Bolt circle', hint: 'Diameter of the circle through the middles of the screw holes.', leastMm: 20, mostMm: 340 },
-  boltWidth: { label: 'Bolt width', hint: 'Between screw holes along the long axis, middle to middle.', leastMm: 20, mostMm: 340 },
-  boltHeight: { label: 'Bolt height', hint: 'Between screw holes across the long axis, middle to middle.', leastMm: 20, mostMm: 340 },
+  holeWidth: {
+    label: 'Hole width',
+    hint: 'Across the oval hole, at right angles to its length.',
+    leastMm: 20,
+    mostMm: 320,
+  },
+  boltCircle: {
+    label: 'Bolt circle',
+    hint: 'Diameter of the circle through the middles of the screw holes.',
+    leastMm: 20,
+    mostMm: 340,
+  },
+  boltWidth: {
+    label: 'Bolt width',
+    hint: 'Between screw holes along the long axis, middle to middle.',
+    leastMm: 20,
+    mostMm: 340,
+  },
+  boltHeight: {
+    label: 'Bolt height',
+    hint: 'Between screw holes across the long axis, middle to middle.',
+    leastMm: 20,
+    mostMm: 340,
+  },
   depthBehind: {
     label: 'Depth behind',
     hint: 'From the metal the speaker is screwed to, straight in, to the first thing behind. Window fully down.',
     leastMm: 8,
     mostMm: 400,
   },
-  frontGap: { label: 'Front gap', hint: 'From the same metal to the back of the grille or door card.', leastMm: 0, mostMm: 120 },
+  frontGap: {
+    label: 'Front gap',
+    hint: 'From the same metal to the back of the grille or door card.',
+    leastMm: 0,
+    mostMm: 120,
+  },
 };
 
-export const OPENING_DIMENSION_KEYS = Object.keys(OPENING_DIMENSIONS) as [OpeningDimensionKey, ...OpeningDimensionKey[]];
+export const OPENING_DIMENSION_KEYS = Object.keys(OPENING_DIMENSIONS) as [
+  OpeningDimensionKey,
+  ...OpeningDimensionKey[],
+];
 
 /** What is wrong with a value for a dimension, as a sentence with what was read and what would do; null when nothing is. */
 export function dimensionRangeError(key: OpeningDimensionKey, valueMm: number, unit: LengthUnit = 'mm'): string | null {

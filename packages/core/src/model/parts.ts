@@ -1,8 +1,8 @@
 /** The parts a shop can order, as records, and as the shapes that the checks work on. */
 import { z } from 'zod';
+import type { FitBracket, FitCatalogue, FitHarnessAdapter, FitSpacer, FitSpeaker } from '../fit/shapes';
 import type { BoltPattern } from '../geometry/BoltPattern';
 import type { Outline } from '../geometry/Outline';
-import type { FitBracket, FitCatalogue, FitHarnessAdapter, FitSpacer, FitSpeaker } from '../fit/shapes';
 import { type Dimension, rectangular } from '../uncertainty/Dimension';
 import { degToRad } from '../units/angle';
 
@@ -96,7 +96,12 @@ export const connectorSchema = z.strictObject({
   ways: z.int().min(1).max(60),
 });
 
-export const partSchema = z.discriminatedUnion('kind', [speakerSchema, bracketSchema, spacerSchema, harnessAdapterSchema]);
+export const partSchema = z.discriminatedUnion('kind', [
+  speakerSchema,
+  bracketSchema,
+  spacerSchema,
+  harnessAdapterSchema,
+]);
 
 export type PartRecord = z.infer<typeof partSchema>;
 export type SpeakerRecord = z.infer<typeof speakerSchema>;
@@ -151,7 +156,12 @@ function toFitBracket(record: BracketRecord): FitBracket {
 
 function toFitSpacer(record: SpacerRecord): FitSpacer {
   const length = catalogueLength(record);
-  return { ...common(record), inner: toOutline(record.inner, length), outer: toOutline(record.outer, length), height: length(record.heightMm) };
+  return {
+    ...common(record),
+    inner: toOutline(record.inner, length),
+    outer: toOutline(record.outer, length),
+    height: length(record.heightMm),
+  };
 }
 
 function toFitHarnessAdapter(record: HarnessAdapterRecord): FitHarnessAdapter {
@@ -172,12 +182,20 @@ function toOutline(outline: z.infer<typeof outlineSchema>, length: (valueMm: num
     : { kind: 'oval', length: length(outline.lengthMm), width: length(outline.widthMm) };
 }
 
-function toPattern({ shape, ...rest }: z.infer<typeof patternSchema>, length: (valueMm: number) => Dimension): BoltPattern {
+function toPattern(
+  { shape, ...rest }: z.infer<typeof patternSchema>,
+  length: (valueMm: number) => Dimension,
+): BoltPattern {
   return {
     ...rest,
     shape:
       shape.kind === 'circle'
-        ? { kind: 'circle', count: shape.count, diameter: length(shape.diameterMm), firstAngleRad: degToRad(shape.firstAngleDeg) }
+        ? {
+            kind: 'circle',
+            count: shape.count,
+            diameter: length(shape.diameterMm),
+            firstAngleRad: degToRad(shape.firstAngleDeg),
+          }
         : { kind: 'rectangle', width: length(shape.widthMm), height: length(shape.heightMm) },
   };
 }

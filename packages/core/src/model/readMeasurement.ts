@@ -12,12 +12,21 @@ export const MOST_READINGS = 12;
  * @param text such as `61`, `2 3/8"` or `61; 60,5; 61`
  * @returns the readings in mm in the order typed (empty when nothing was typed), or a sentence for the field
  */
-export function readMeasurement(text: string, key: OpeningDimensionKey, unit: LengthUnit): Result<readonly number[], string> {
+export function readMeasurement(
+  text: string,
+  key: OpeningDimensionKey,
+  unit: LengthUnit,
+): Result<readonly number[], string> {
   if (text.trim() === '') return ok([]);
-  const parts = text.split(';').map((part) => part.trim()).filter((part) => part !== '');
+  const parts = text
+    .split(';')
+    .map((part) => part.trim())
+    .filter((part) => part !== '');
   const { label } = OPENING_DIMENSIONS[key];
-  if (parts.length === 0) return fail(`${label}: "${text.trim().slice(0, 40)}" holds no reading. A length such as 60 or 2 3/8" would do.`);
-  if (parts.length > MOST_READINGS) return fail(`${label}: ${parts.length} readings were read; up to ${MOST_READINGS} would do.`);
+  if (parts.length === 0)
+    return fail(`${label}: "${text.trim().slice(0, 40)}" holds no reading. A length such as 60 or 2 3/8" would do.`);
+  if (parts.length > MOST_READINGS)
+    return fail(`${label}: ${parts.length} readings were read; up to ${MOST_READINGS} would do.`);
   const readings: number[] = [];
   for (const part of parts) {
     const length = parseLength(part, unit);

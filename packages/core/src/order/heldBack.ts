@@ -17,7 +17,11 @@ export type ChoiceStanding = {
 export function heldBackBecause(now: Verdict, { verdictWhenChosen, reason }: ChoiceStanding): string | null {
   if (now === 'clears') return null;
   if (reason === null) {
-    return verdictWhenChosen === 'clears' ? 'It cleared when it was chosen and does not any more.' : 'It does not clear and no reason is written.';
+    return verdictWhenChosen === 'clears'
+      ? 'It cleared when it was chosen and does not any more.'
+      : 'It does not clear and no reason is written.';
   }
-  return graver(now, verdictWhenChosen) === verdictWhenChosen ? null : 'The written reason was for a milder verdict than the present one.';
+  return graver(now, verdictWhenChosen) === verdictWhenChosen
+    ? null
+    : 'The written reason was for a milder verdict than the present one.';
 }

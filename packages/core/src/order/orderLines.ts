@@ -43,7 +43,8 @@ const KIND_ORDER: readonly PartKind[] = ['speaker', 'bracket', 'spacer', 'harnes
 export function orderLines(needs: readonly Need[], parts: ReadonlyMap<string, OrderablePart>): readonly OrderLine[] {
   const byPart = new Map<string, { pieces: number; forOpenings: string[] }>();
   for (const { partId, pieces, forOpening } of needs) {
-    if (!Number.isInteger(pieces) || pieces < 1) throw new Error(`orderLines: expected whole pieces of ${partId}, got ${pieces}`);
+    if (!Number.isInteger(pieces) || pieces < 1)
+      throw new Error(`orderLines: expected whole pieces of ${partId}, got ${pieces}`);
     const line = byPart.get(partId) ?? { pieces: 0, forOpenings: [] };
     line.pieces += pieces;
     if (!line.forOpenings.includes(forOpening)) line.forOpenings.push(forOpening);
@@ -60,7 +61,14 @@ function toLine(
   const part = parts.get(partId);
   if (!part) throw new Error(`orderLines: expected a part of the catalogue, got ${partId}`);
   const packs = Math.ceil(pieces / part.packSize);
-  return { part, pieces, packs, leftOver: packs * part.packSize - pieces, costMinor: packs * part.packPriceMinor, forOpenings };
+  return {
+    part,
+    pieces,
+    packs,
+    leftOver: packs * part.packSize - pieces,
+    costMinor: packs * part.packPriceMinor,
+    forOpenings,
+  };
 }
 
 function byKindThenName(a: OrderLine, b: OrderLine): number {

@@ -16,7 +16,9 @@ export function findHarnessChain(
   terminals: Terminals,
   adapters: readonly FitHarnessAdapter[],
 ): readonly FitHarnessAdapter[] | null {
-  let chains: readonly (readonly FitHarnessAdapter[])[] = startingFrom(connectorId, adapters).map((adapter) => [adapter]);
+  let chains: readonly (readonly FitHarnessAdapter[])[] = startingFrom(connectorId, adapters).map((adapter) => [
+    adapter,
+  ]);
   for (let length = 1; length <= MOST_ADAPTERS && chains.length > 0; length++) {
     const complete = chains.filter((chain) => endsAt(chain, terminals)).sort(byCostThenName);
     const [best] = complete;

@@ -2,7 +2,13 @@
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { openingRecordSchema } from '@low-quarry/core/model/opening';
-import { bracketSchema, connectorSchema, harnessAdapterSchema, spacerSchema, speakerSchema } from '@low-quarry/core/model/parts';
+import {
+  bracketSchema,
+  connectorSchema,
+  harnessAdapterSchema,
+  spacerSchema,
+  speakerSchema,
+} from '@low-quarry/core/model/parts';
 import { shopSchema } from '@low-quarry/core/model/shop';
 import { vehicleSchema } from '@low-quarry/core/model/vehicle';
 import { z } from 'zod';

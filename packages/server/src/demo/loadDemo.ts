@@ -28,7 +28,11 @@ export async function resetDemo(db: DataSource, demoDir: string, identity: Ident
   });
 }
 
-async function fill(manager: EntityManager, files: Awaited<ReturnType<typeof readDemoFiles>>, identity: Identity): Promise<void> {
+async function fill(
+  manager: EntityManager,
+  files: Awaited<ReturnType<typeof readDemoFiles>>,
+  identity: Identity,
+): Promise<void> {
   await new ShopStore(manager).save(files.shop);
   const parts = new PartsStore(manager);
   await parts.saveConnectors(files.connectors);

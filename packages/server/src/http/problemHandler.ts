@@ -7,7 +7,12 @@ import { isDatabaseAway } from './isDatabaseAway';
 type BodyParserError = { readonly type: string; readonly limit?: number };
 
 export const unknownPath: RequestHandler = (request) => {
-  throw new AppError(404, 'not-found', 'Not found', `Nothing answers ${request.method} ${request.path}.`);
+  throw new AppError(
+    404,
+    'not-found',
+    'Not found',
+    `Nothing answers ${request.method} ${request.baseUrl}${request.path}.`,
+  );
 };
 
 export const problemHandler: ErrorRequestHandler = (error, request, response, next) => {
@@ -27,7 +32,12 @@ function toProblem(error: unknown): Problem {
   }
   if (isBodyParserError(error)) return bodyProblem(error);
   if (isDatabaseAway(error)) {
-    return base('database-away', 'The database does not answer', 503, 'The database does not answer. Nothing was changed; try again shortly.');
+    return base(
+      'database-away',
+      'The database does not answer',
+      503,
+      'The database does not answer. Nothing was changed; try again shortly.',
+    );
   }
   return base('fault', 'A fault of ours', 500, 'Something went wrong in the program. Nothing was changed.');
 }
@@ -37,13 +47,23 @@ function base(code: string, title: string, status: number, detail: string): Prob
 }
 
 function isBodyParserError(error: unknown): error is BodyParserError {
-  return error instanceof Error && 'type' in error && typeof error.type === 'string' && /^(entity|encoding|charset|request)\./.test(error.type);
+  return (
+    error instanceof Error &&
+    'type' in error &&
+    typeof error.type === 'string' &&
+    /^(entity|encoding|charset|request)\./.test(error.type)
+  );
 }
 
 function bodyProblem({ type, limit }: BodyParserError): Problem {
   switch (type) {
     case 'entity.too.large':
-      return base('too-large', 'Too large', 413, `The request is larger than the ${Math.round((limit ?? 0) / 1024)} kB that are taken.`);
+      return base(
+        'too-large',
+        'Too large',
+        413,
+        `The request is larger than the ${Math.round((limit ?? 0) / 1024)} kB that are taken.`,
+      );
     case 'entity.parse.failed':
       return base('malformed', 'Not JSON', 400, 'The request could not be read as JSON.');
     default:

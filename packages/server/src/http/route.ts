@@ -19,7 +19,12 @@ export function route<Params extends z.ZodType, Body extends z.ZodType, Answer e
     if (!params.success) throw notFound('record');
     const takesBody = contract.method === 'post' || contract.method === 'put';
     if (takesBody && request.body === undefined) {
-      throw new AppError(415, 'not-json', 'Not JSON', 'The request has no JSON body; Content-Type: application/json is expected.');
+      throw new AppError(
+        415,
+        'not-json',
+        'Not JSON',
+        'The request has no JSON body; Content-Type: application/json is expected.',
+      );
     }
     const body = contract.body.safeParse(takesBody ? request.body : undefined);
     if (!body.success) throw invalid(body.error);

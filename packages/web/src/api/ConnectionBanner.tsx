@@ -26,7 +26,8 @@ export function ConnectionBanner() {
     <div role="status" className="only-screen">
       {away && (
         <p className="border-b border-measure bg-paper px-4 py-2 font-semibold text-measure">
-          The shop’s server does not answer. What you typed is kept on this device; trying again every {RETRY_MS / 1000} seconds.
+          The shop’s server does not answer. What you typed is kept on this device; trying again every {RETRY_MS / 1000}{' '}
+          seconds.
         </p>
       )}
     </div>

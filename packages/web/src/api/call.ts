@@ -20,7 +20,9 @@ export class ProblemError extends Error {
 
   /** The message for a field of the request, if it is one of those that are wrong. */
   fieldMessage(path: string): string | null {
-    return this.problem.errors?.find((error) => error.path === path || error.path.startsWith(`${path}.`))?.message ?? null;
+    return (
+      this.problem.errors?.find((error) => error.path === path || error.path.startsWith(`${path}.`))?.message ?? null
+    );
   }
 }
 
@@ -72,6 +74,11 @@ async function toProblem(response: Response): Promise<ProblemError> {
   return new ProblemError(
     parsed.success
       ? parsed.data
-      : { type: '/problems/unreadable', title: 'Unreadable answer', status: response.status, detail: `The server answered ${response.status} and nothing readable.` },
+      : {
+          type: '/problems/unreadable',
+          title: 'Unreadable answer',
+          status: response.status,
+          detail: `The server answered ${response.status} and nothing readable.`,
+        },
   );
 }

@@ -7,7 +7,7 @@ import { AwayError } from './call';
 
 export const RETRY_MS = 2000;
 
-export function retryWhileAway(_count: number, error: Error): boolean {
+function retryWhileAway(_count: number, error: Error): boolean {
   return error instanceof AwayError;
 }
 

@@ -74,12 +74,19 @@ function Hatches({ id, px }: { readonly id: string; readonly px: number }) {
     ['metal', 3, 45, 'stroke-ink'],
     ['bracket', 5, -45, 'stroke-ink'],
     ['spacer', 5, 45, 'stroke-muted'],
-    ['clearance', 4, 90, 'stroke-hairline'],
+    ['clearance', 4, 90, 'stroke-muted'],
   ];
   return (
     <defs>
       {lines.map(([name, gap, angle, stroke]) => (
-        <pattern key={name} id={`${id}-${name}`} width={gap * px} height={gap * px} patternUnits="userSpaceOnUse" patternTransform={`rotate(${angle})`}>
+        <pattern
+          key={name}
+          id={`${id}-${name}`}
+          width={gap * px}
+          height={gap * px}
+          patternUnits="userSpaceOnUse"
+          patternTransform={`rotate(${angle})`}
+        >
           <line x1="0" x2="0" y1="0" y2={gap * px} className={stroke} strokeWidth={px} />
         </pattern>
       ))}

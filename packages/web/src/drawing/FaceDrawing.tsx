@@ -8,7 +8,14 @@ import type { ReactNode } from 'react';
 import { Drawing, usePen } from './Drawing';
 import { Label } from './SectionDrawing';
 
-type FaceDrawingProps = { readonly opening: FitOpening; readonly candidate: Candidate | null; readonly maxHeightPx: number; readonly lit: boolean; readonly label: string; readonly children?: ReactNode };
+type FaceDrawingProps = {
+  readonly opening: FitOpening;
+  readonly candidate: Candidate | null;
+  readonly maxHeightPx: number;
+  readonly lit: boolean;
+  readonly label: string;
+  readonly children?: ReactNode;
+};
 
 type Turned = { readonly hole: HoleMm; readonly angleRad: number };
 
@@ -25,23 +32,57 @@ export function FaceDrawing({ opening, candidate, maxHeightPx, lit, label, child
     candidate ? halfLength(candidate.speaker.flange) + 8 : 0,
   );
   return (
-    <Drawing extent={{ left: -reach, right: reach, top: -reach, bottom: reach }} maxHeightPx={maxHeightPx} label={label} caption="Face, seen from the cabin">
+    <Drawing
+      extent={{ left: -reach, right: reach, top: -reach, bottom: reach }}
+      maxHeightPx={maxHeightPx}
+      label={label}
+      caption="Face, seen from the cabin"
+    >
       <Centre reach={reach} />
-      {candidate?.bracket && <Oval outline={candidate.bracket.plate} width={1} className="stroke-muted" fill="fill-paper" />}
+      {candidate?.bracket && (
+        <Oval outline={candidate.bracket.plate} width={1} className="stroke-muted" fill="fill-paper" />
+      )}
       {candidate && <Oval outline={candidate.speaker.flange} width={1} className="stroke-muted" />}
       <Oval outline={opening.hole} width={2.2} className="stroke-ink" />
       {candidate && <Oval outline={candidate.speaker.basket} width={1.2} className="stroke-ink" dashed />}
-      {candidate && <Oval outline={{ kind: 'circle', diameter: candidate.speaker.magnetDiameter }} width={1} className="stroke-muted" dashed />}
+      {candidate && (
+        <Oval
+          outline={{ kind: 'circle', diameter: candidate.speaker.magnetDiameter }}
+          width={1}
+          className="stroke-muted"
+          dashed
+        />
+      )}
       {first?.joint.holes.map((hole) => (
-        <PartHole key={`${hole.xMm},${hole.yMm}`} at={{ hole, angleRad: firstAngle }} diameter={partHoleDiameter(candidate)} lit={lit} />
+        <PartHole
+          key={`${hole.xMm},${hole.yMm}`}
+          at={{ hole, angleRad: firstAngle }}
+          diameter={partHoleDiameter(candidate)}
+          lit={lit}
+        />
       ))}
       {second?.joint.holes.map((hole) => (
-        <PartHole key={`s${hole.xMm},${hole.yMm}`} at={{ hole, angleRad: firstAngle + second.joint.rotation.angleRad }} diameter={candidate?.speaker.bolts.holeDiameterMm ?? 4} lit={lit} muted />
+        <PartHole
+          key={`s${hole.xMm},${hole.yMm}`}
+          at={{ hole, angleRad: firstAngle + second.joint.rotation.angleRad }}
+          diameter={candidate?.speaker.bolts.holeDiameterMm ?? 4}
+          lit={lit}
+          muted
+        />
       ))}
       {screws.map((screw, index) => (
-        <Screw key={`${screw.xMm},${screw.yMm}`} screw={screw} diameter={opening.bolts?.holeDiameterMm ?? 4} missed={missed[index] ?? false} />
+        <Screw
+          key={`${screw.xMm},${screw.yMm}`}
+          screw={screw}
+          diameter={opening.bolts?.holeDiameterMm ?? 4}
+          missed={missed[index] ?? false}
+        />
       ))}
-      {candidate && <Label x={0} y={(-halfWidth(candidate.speaker.basket) * 3) / 4} anchor="middle">basket</Label>}
+      {candidate && (
+        <Label x={0} y={(-halfWidth(candidate.speaker.basket) * 3) / 4} anchor="middle">
+          basket
+        </Label>
+      )}
       {children}
     </Drawing>
   );
@@ -54,39 +95,99 @@ function partHoleDiameter(candidate: Candidate | null): number {
 function Centre({ reach }: { readonly reach: number }) {
   const { px } = usePen();
   const dashes = `${12 * px} ${3 * px} ${2 * px} ${3 * px}`;
-  return <path d={`M${-reach} 0H${reach}M0 ${-reach}V${reach}`} className="stroke-hairline" strokeWidth={px} strokeDasharray={dashes} />;
+  return (
+    <path
+      d={`M${-reach} 0H${reach}M0 ${-reach}V${reach}`}
+      className="stroke-hairline"
+      strokeWidth={px}
+      strokeDasharray={dashes}
+    />
+  );
 }
 
-function Oval({ outline, width, className, dashed = false, fill = 'fill-none' }: { readonly outline: Outline<Dimension | null>; readonly width: number; readonly className: string; readonly dashed?: boolean; readonly fill?: string }) {
+function Oval({
+  outline,
+  width,
+  className,
+  dashed = false,
+  fill = 'fill-none',
+}: {
+  readonly outline: Outline<Dimension | null>;
+  readonly width: number;
+  readonly className: string;
+  readonly dashed?: boolean;
+  readonly fill?: string;
+}) {
   const { px } = usePen();
   const { length, width: across } = extents(outline);
   if (!length || !across) return null;
-  return <ellipse rx={length.valueMm / 2} ry={across.valueMm / 2} className={`${className} ${fill}`} strokeWidth={width * px} strokeDasharray={dashed ? `${6 * px} ${4 * px}` : undefined} />;
+  return (
+    <ellipse
+      rx={length.valueMm / 2}
+      ry={across.valueMm / 2}
+      className={`${className} ${fill}`}
+      strokeWidth={width * px}
+      strokeDasharray={dashed ? `${6 * px} ${4 * px}` : undefined}
+    />
+  );
 }
 
 /** The screen's y runs downwards, the pattern's upwards. */
-function PartHole({ at: { hole, angleRad }, diameter, lit, muted = false }: { readonly at: Turned; readonly diameter: number; readonly lit: boolean; readonly muted?: boolean }) {
+function PartHole({
+  at: { hole, angleRad },
+  diameter,
+  lit,
+  muted = false,
+}: {
+  readonly at: Turned;
+  readonly diameter: number;
+  readonly lit: boolean;
+  readonly muted?: boolean;
+}) {
   const { px } = usePen();
-  const turn = (x: number, y: number) => ({ x: x * Math.cos(angleRad) - y * Math.sin(angleRad), y: -(x * Math.sin(angleRad) + y * Math.cos(angleRad)) });
+  const turn = (x: number, y: number) => ({
+    x: x * Math.cos(angleRad) - y * Math.sin(angleRad),
+    y: -(x * Math.sin(angleRad) + y * Math.cos(angleRad)),
+  });
   const a = turn(hole.xMm - hole.slotXMm, hole.yMm - hole.slotYMm);
   const b = turn(hole.xMm + hole.slotXMm, hole.yMm + hole.slotYMm);
   const colour = muted ? 'stroke-muted' : 'stroke-ink';
   return (
     <g strokeLinecap="round" fill="none">
-      <line x1={a.x} y1={a.y} x2={b.x + 0.001} y2={b.y} className={colour} strokeWidth={diameter + (lit ? 2.4 : 1.4) * px} />
+      <line
+        x1={a.x}
+        y1={a.y}
+        x2={b.x + 0.001}
+        y2={b.y}
+        className={colour}
+        strokeWidth={diameter + (lit ? 2.4 : 1.4) * px}
+      />
       <line x1={a.x} y1={a.y} x2={b.x + 0.001} y2={b.y} className="stroke-paper" strokeWidth={diameter} />
     </g>
   );
 }
 
-function Screw({ screw: { xMm, yMm }, diameter, missed }: { readonly screw: HoleMm; readonly diameter: number; readonly missed: boolean }) {
+function Screw({
+  screw: { xMm, yMm },
+  diameter,
+  missed,
+}: {
+  readonly screw: HoleMm;
+  readonly diameter: number;
+  readonly missed: boolean;
+}) {
   const { px } = usePen();
   const half = diameter / 2;
   const arm = half + 4 * px;
   return (
     <g transform={`translate(${xMm} ${-yMm})`} className={missed ? 'text-hits' : 'text-ink'} stroke="currentColor">
       <circle r={half} fill={missed ? 'none' : 'currentColor'} strokeWidth={1.6 * px} />
-      <path d={missed ? `M${-arm} ${-arm}L${arm} ${arm}M${arm} ${-arm}L${-arm} ${arm}` : `M${-arm} 0H${arm}M0 ${-arm}V${arm}`} strokeWidth={(missed ? 2.4 : 1) * px} />
+      <path
+        d={
+          missed ? `M${-arm} ${-arm}L${arm} ${arm}M${arm} ${-arm}L${-arm} ${arm}` : `M${-arm} 0H${arm}M0 ${-arm}V${arm}`
+        }
+        strokeWidth={(missed ? 2.4 : 1) * px}
+      />
     </g>
   );
 }

@@ -28,7 +28,13 @@ export type SectionStack = {
   readonly frontX: number;
 };
 
-export type SectionMargin = { readonly id: CheckId; readonly verdict: Verdict; readonly marginMm: number; readonly from: Point; readonly to: Point };
+type SectionMargin = {
+  readonly id: CheckId;
+  readonly verdict: Verdict;
+  readonly marginMm: number;
+  readonly from: Point;
+  readonly to: Point;
+};
 
 export type Section = {
   readonly extent: Extent;
@@ -46,19 +52,32 @@ export type Section = {
 const UNKNOWN_HOLE_MM = 120;
 const PLATE_BEYOND_MM = 26;
 export const PLATE_THICKNESS_MM = 1.5;
-const SIDE_ROOM_MM = 20;
+/** Room beside the outermost lines for arrows and words. */
+const SIDE_ROOM_MM = 24;
 
-export function sectionGeometry(opening: FitOpening, candidate: Candidate | null, judgement: Judgement | null, rules: FitRules): Section {
+export function sectionGeometry(
+  opening: FitOpening,
+  candidate: Candidate | null,
+  judgement: Judgement | null,
+  rules: FitRules,
+): Section {
   const holeHalf = (lengthOf(opening.hole)?.valueMm ?? UNKNOWN_HOLE_MM) / 2;
   const stack = candidate && toStack(candidate);
   const glassX = opening.behind === 'nothing' ? null : (opening.depthBehind?.valueMm ?? null);
   const grilleX = opening.frontGap ? -opening.frontGap.valueMm : null;
-  const asked = { behind: behindClearanceMm(opening.behind, rules), front: rules.clearancesMm.front, hole: rules.clearancesMm.hole };
-  const widest = Math.max(holeHalf + PLATE_BEYOND_MM, stack ? Math.max(stack.flange.outer, stack.bracket?.outer ?? 0, stack.spacer?.outer ?? 0) + 8 : 0);
+  const asked = {
+    behind: behindClearanceMm(opening.behind, rules),
+    front: rules.clearancesMm.front,
+    hole: rules.clearancesMm.hole,
+  };
+  const widest = Math.max(
+    holeHalf + PLATE_BEYOND_MM,
+    stack ? Math.max(stack.flange.outer, stack.bracket?.outer ?? 0, stack.spacer?.outer ?? 0) + 8 : 0,
+  );
   const deepest = Math.max(glassX ?? 0, stack?.body.at(-1)?.x ?? 0, 30);
   const foremost = Math.min(grilleX ?? 0, stack?.frontX ?? 0, -10);
   return {
-    extent: { left: foremost - SIDE_ROOM_MM, right: deepest + SIDE_ROOM_MM, top: -widest - 6, bottom: widest + 6 },
+    extent: { left: foremost - SIDE_ROOM_MM, right: deepest + SIDE_ROOM_MM + 8, top: -widest - 6, bottom: widest + 6 },
     holeHalf,
     plateOuter: widest,
     glassX,
@@ -80,9 +99,24 @@ function toStack(candidate: Candidate): SectionStack {
   const magnetHalf = Math.min(speaker.magnetDiameter.valueMm / 2, basketHalf);
   const magnetFrom = -raised + depth * 0.6;
   return {
-    spacer: spacer && { left: -spacerHeight, right: 0, inner: halfLength(spacer.inner), outer: halfLength(spacer.outer) },
-    bracket: bracket && { left: -raised, right: -spacerHeight, inner: halfLength(bracket.throat), outer: halfLength(bracket.plate) },
-    flange: { left: -raised - speaker.flangeThickness.valueMm, right: -raised, inner: basketHalf * 0.9, outer: halfLength(speaker.flange) },
+    spacer: spacer && {
+      left: -spacerHeight,
+      right: 0,
+      inner: halfLength(spacer.inner),
+      outer: halfLength(spacer.outer),
+    },
+    bracket: bracket && {
+      left: -raised,
+      right: -spacerHeight,
+      inner: halfLength(bracket.throat),
+      outer: halfLength(bracket.plate),
+    },
+    flange: {
+      left: -raised - speaker.flangeThickness.valueMm,
+      right: -raised,
+      inner: basketHalf * 0.9,
+      outer: halfLength(speaker.flange),
+    },
     body: [
       { x: -raised, y: basketHalf },
       { x: -raised + depth * 0.2, y: basketHalf * 0.97 },
@@ -98,7 +132,11 @@ function toStack(candidate: Candidate): SectionStack {
 
 type Surroundings = Pick<Section, 'glassX' | 'grilleX' | 'holeHalf' | 'asked'> & { readonly candidate: Candidate };
 
-function toMargins(judgement: Judgement, stack: SectionStack, { glassX, grilleX, holeHalf, asked, candidate }: Surroundings): readonly SectionMargin[] {
+function toMargins(
+  judgement: Judgement,
+  stack: SectionStack,
+  { glassX, grilleX, holeHalf, asked, candidate }: Surroundings,
+): readonly SectionMargin[] {
   const deepest = stack.body.at(-1)?.x ?? 0;
   const basketHalf = stack.body[0]?.y ?? 0;
   return judgement.checks.flatMap(({ id, verdict, margin }): readonly SectionMargin[] => {

@@ -12,7 +12,11 @@ export type VerdictFacts = {
   readonly expandedMm: number | null;
 };
 
-export function verdictLine({ verdict, decidedBy, marginMm, expandedMm }: VerdictFacts, behind: OpeningRecord['behind'], unit: LengthUnit): string {
+export function verdictLine(
+  { verdict, decidedBy, marginMm, expandedMm }: VerdictFacts,
+  behind: OpeningRecord['behind'],
+  unit: LengthUnit,
+): string {
   const word = VERDICT_WORDS[verdict];
   const place = checkPlace(decidedBy, behind);
   if (marginMm === null || expandedMm === null) return verdict === 'clears' ? `${word} ${place}` : `${word} ${place}`;

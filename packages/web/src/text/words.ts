@@ -2,7 +2,12 @@
 import type { CheckId, Verdict } from '@low-quarry/core/fit/Check';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 
-export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { clears: 'Clears', measure: 'Measure first', hits: 'Hits', hold: 'Hold' };
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+  clears: 'Clears',
+  measure: 'Measure first',
+  hits: 'Hits',
+  hold: 'Hold',
+};
 
 export const VERDICTS = ['clears', 'measure', 'hold', 'hits'] as const satisfies readonly Verdict[];
 
@@ -57,7 +62,11 @@ export const FALL_OUT_WORDS: Readonly<Record<CheckId, string>> = {
   chime: 'for the chime',
 };
 
-export const BEHIND_WORDS: Readonly<Record<OpeningRecord['behind'], string>> = { glass: 'Window glass', metal: 'Metal or a duct', nothing: 'Nothing' };
+export const BEHIND_WORDS: Readonly<Record<OpeningRecord['behind'], string>> = {
+  glass: 'Window glass',
+  metal: 'Metal or a duct',
+  nothing: 'Nothing',
+};
 
 export const SECOND_PLUG_WORDS: Readonly<Record<OpeningRecord['secondPlug'], string>> = {
   none: 'No second plug',
@@ -67,4 +76,8 @@ export const SECOND_PLUG_WORDS: Readonly<Record<OpeningRecord['secondPlug'], str
   notLooked: 'Nobody has looked',
 };
 
-export const FIXING_WORDS: Readonly<Record<OpeningRecord['fixing'], string>> = { screws: 'Screws', rivets: 'Rivets', tabs: 'Snap tabs' };
+export const FIXING_WORDS: Readonly<Record<OpeningRecord['fixing'], string>> = {
+  screws: 'Screws',
+  rivets: 'Rivets',
+  tabs: 'Snap tabs',
+};

@@ -1,9 +1,10 @@
 /** A labelled field with its hint and its error; what is inside is told both by id. */
 import { type ReactNode, useId } from 'react';
 
-export const INPUT = 'min-h-12 w-full border border-muted bg-paper px-3 text-ink aria-invalid:border-2 aria-invalid:border-hits';
+export const INPUT =
+  'min-h-12 w-full border border-muted bg-paper px-3 text-ink aria-invalid:border-2 aria-invalid:border-hits';
 
-export type FieldIds = { readonly id: string; readonly 'aria-describedby': string; readonly 'aria-invalid': boolean };
+type FieldIds = { readonly id: string; readonly 'aria-describedby': string; readonly 'aria-invalid': boolean };
 
 type FieldProps = {
   readonly label: ReactNode;

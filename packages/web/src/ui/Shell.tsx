@@ -7,7 +7,17 @@ import { useSettings } from './settings';
 
 export type Crumb = { readonly to: string; readonly label: string };
 
-export function Shell({ crumbs, title, aside, children }: { readonly crumbs: readonly Crumb[]; readonly title: string; readonly aside?: ReactNode; readonly children: ReactNode }) {
+export function Shell({
+  crumbs,
+  title,
+  aside,
+  children,
+}: {
+  readonly crumbs: readonly Crumb[];
+  readonly title: string;
+  readonly aside?: ReactNode;
+  readonly children: ReactNode;
+}) {
   useEffect(() => {
     document.title = `${title} · Low Quarry`;
   }, [title]);
@@ -26,7 +36,10 @@ export function Shell({ crumbs, title, aside, children }: { readonly crumbs: rea
                     ›
                   </span>
                 )}
-                <Link to={to} className="inline-flex min-h-8 items-center text-action underline-offset-2 hover:underline">
+                <Link
+                  to={to}
+                  className="inline-flex min-h-8 items-center text-action underline-offset-2 hover:underline"
+                >
                   {label}
                 </Link>
               </li>
@@ -51,16 +64,37 @@ function Switches() {
   const { unit, setUnit, light, setLight } = useSettings();
   return (
     <div className="ml-auto flex items-center">
-      <Switch label={`Lengths in ${unit}`} text={unit === 'mm' ? 'mm' : 'inch'} onPress={() => setUnit(unit === 'mm' ? 'in' : 'mm')} />
-      <Switch label={light === 'bay' ? 'Light for the counter' : 'Dark for the bay'} text={light === 'bay' ? 'Counter' : 'Bay'} onPress={() => setLight(light === 'bay' ? 'counter' : 'bay')} />
+      <Switch
+        label={`Lengths in ${unit}`}
+        text={unit === 'mm' ? 'mm' : 'inch'}
+        onPress={() => setUnit(unit === 'mm' ? 'in' : 'mm')}
+      />
+      <Switch
+        label={light === 'bay' ? 'Light for the counter' : 'Dark for the bay'}
+        text={light === 'bay' ? 'Counter' : 'Bay'}
+        onPress={() => setLight(light === 'bay' ? 'counter' : 'bay')}
+      />
       <Keys />
     </div>
   );
 }
 
-function Switch({ label, text, onPress }: { readonly label: string; readonly text: string; readonly onPress: () => void }) {
+function Switch({
+  label,
+  text,
+  onPress,
+}: {
+  readonly label: string;
+  readonly text: string;
+  readonly onPress: () => void;
+}) {
   return (
-    <button type="button" onClick={onPress} title={label} className="min-h-12 min-w-12 px-2 text-action underline-offset-2 hover:underline">
+    <button
+      type="button"
+      onClick={onPress}
+      title={label}
+      className="min-h-12 min-w-12 px-2 text-action underline-offset-2 hover:underline"
+    >
       {text}
       <span className="sr-only">. {label}</span>
     </button>
@@ -109,7 +143,10 @@ export function Layer({ title, children }: { readonly title: string; readonly ch
   return (
     <Dialog.Portal>
       <Dialog.Overlay className="fixed inset-0 bg-ink/40" />
-      <Dialog.Content aria-describedby={undefined} className="fixed inset-x-0 top-0 mx-auto max-h-dvh w-full max-w-xl overflow-y-auto border-2 border-ink bg-paper p-4 sm:top-16">
+      <Dialog.Content
+        aria-describedby={undefined}
+        className="fixed inset-x-0 top-0 mx-auto max-h-dvh w-full max-w-xl overflow-y-auto border-2 border-ink bg-paper p-4 sm:top-16"
+      >
         <div className="mb-3 flex items-center justify-between gap-4">
           <Dialog.Title className="text-[18px] font-bold">{title}</Dialog.Title>
           <Dialog.Close className="min-h-12 px-2 text-action underline">Close</Dialog.Close>

@@ -5,17 +5,33 @@
 import type { Verdict } from '@low-quarry/core/fit/Check';
 import { VERDICT_WORDS } from '../text/words';
 
-const COLOURS: Readonly<Record<Verdict, string>> = { clears: 'text-clears', measure: 'text-measure', hits: 'text-hits', hold: 'text-hold' };
+const COLOURS: Readonly<Record<Verdict, string>> = {
+  clears: 'text-clears',
+  measure: 'text-measure',
+  hits: 'text-hits',
+  hold: 'text-hold',
+};
 
 export function verdictColour(verdict: Verdict): string {
   return COLOURS[verdict];
 }
 
-export function VerdictMark({ verdict, hidden = false, size = 16 }: { readonly verdict: Verdict; readonly hidden?: boolean; readonly size?: number }) {
+export function VerdictMark({
+  verdict,
+  hidden = false,
+  size = 16,
+}: {
+  readonly verdict: Verdict;
+  readonly hidden?: boolean;
+  readonly size?: number;
+}) {
   return (
-    <svg width={size} height={size} viewBox="0 0 16 16" className={`shrink-0 ${COLOURS[verdict]}`} {...(hidden ? { 'aria-hidden': true } : { role: 'img', 'aria-label': VERDICT_WORDS[verdict] })}>
-      {shape(verdict)}
-    </svg>
+    <span className={`inline-flex shrink-0 ${COLOURS[verdict]}`}>
+      <svg width={size} height={size} viewBox="0 0 16 16" aria-hidden="true">
+        {shape(verdict)}
+      </svg>
+      {!hidden && <span className="sr-only">{VERDICT_WORDS[verdict]}</span>}
+    </span>
   );
 }
 

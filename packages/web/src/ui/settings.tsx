@@ -17,7 +17,7 @@ export function SettingsProvider({ children }: { readonly children: ReactNode })
   const [unit, setUnit] = useState<LengthUnit>(readStored('unit') === 'in' ? 'in' : 'mm');
   const [light, setLight] = useState<Light>(readStored('light') === 'bay' ? 'bay' : 'counter');
   useEffect(() => {
-    writeStored("unit", unit);
+    writeStored('unit', unit);
   }, [unit]);
   useEffect(() => {
     document.documentElement.dataset.light = light;

@@ -17,7 +17,15 @@ export function Empty({ children }: { readonly children: ReactNode }) {
   return <div className="border-y border-hairline py-8 text-muted">{children}</div>;
 }
 
-function Failed({ what, error, onRetry }: { readonly what: string; readonly error: Error; readonly onRetry: () => void }) {
+function Failed({
+  what,
+  error,
+  onRetry,
+}: {
+  readonly what: string;
+  readonly error: Error;
+  readonly onRetry: () => void;
+}) {
   const missing = error instanceof ProblemError && error.problem.status === 404;
   return (
     <div role="alert" className="flex flex-col items-start gap-2 p-4">
@@ -34,7 +42,15 @@ function Failed({ what, error, onRetry }: { readonly what: string; readonly erro
 }
 
 /** Shows a query's answer, or its state in words. */
-export function Answered<Answer>({ query, what, children }: { readonly query: UseQueryResult<Answer, Error>; readonly what: string; readonly children: (answer: Answer) => ReactNode }) {
+export function Answered<Answer>({
+  query,
+  what,
+  children,
+}: {
+  readonly query: UseQueryResult<Answer, Error>;
+  readonly what: string;
+  readonly children: (answer: Answer) => ReactNode;
+}) {
   if (query.data !== undefined) return children(query.data);
   if (query.isError) return <Failed what={what} error={query.error} onRetry={() => query.refetch()} />;
   return <Loading what={what} slow={query.failureCount > 0} />;
@@ -47,7 +63,11 @@ export function ScreenFault() {
   return (
     <main className="flex flex-col items-start gap-2 p-4" role="alert">
       <h1>{missing ? 'There is no such page' : 'This screen failed'}</h1>
-      <p>{missing ? 'The address is mistyped.' : 'A fault of ours. Nothing that was saved is lost; reload the page, and what was typed comes back.'}</p>
+      <p>
+        {missing
+          ? 'The address is mistyped.'
+          : 'A fault of ours. Nothing that was saved is lost; reload the page, and what was typed comes back.'}
+      </p>
       {!missing && error instanceof Error && <p className="text-muted">{error.message}</p>}
       <Link to="/" className="text-action underline">
         All jobs

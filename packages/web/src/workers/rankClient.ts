@@ -8,7 +8,12 @@ import type { RankWorker } from './rankWorker';
 let worker: Remote<RankWorker> | null = null;
 let known: FitCatalogue | null = null;
 
-export async function rankInWorker(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules, unit: LengthUnit): Promise<Ranking> {
+export async function rankInWorker(
+  opening: FitOpening,
+  catalogue: FitCatalogue,
+  rules: FitRules,
+  unit: LengthUnit,
+): Promise<Ranking> {
   worker ??= wrap<RankWorker>(new Worker(new URL('./rankWorker.ts', import.meta.url), { type: 'module' }));
   if (known !== catalogue) {
     known = catalogue;

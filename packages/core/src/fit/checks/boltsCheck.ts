@@ -25,14 +25,23 @@ const bracketToVehicle = pairCache((bolts: BoltPattern, bracket: FitBracket) =>
   boltJoint(bolts, bracket.vehicleBolts, { screws: 'opening.', holes: 'bracket.vehicle.' }, turnsOf(bracket.throat)),
 );
 const toBracket = pairCache((bracket: FitBracket, speaker: FitSpeaker) =>
-  boltJoint(bracket.speakerBolts, speaker.bolts, { screws: 'bracket.speaker.', holes: 'speaker.' }, turnsOf(speaker.basket)),
+  boltJoint(
+    bracket.speakerBolts,
+    speaker.bolts,
+    { screws: 'bracket.speaker.', holes: 'speaker.' },
+    turnsOf(speaker.basket),
+  ),
 );
 const ringRoom = pairCache(ringMargin);
 
 export function boltsCheck(opening: FitOpening, candidate: Candidate, rules: FitRules, unit: LengthUnit): Check {
   const { bolts } = opening;
   if (!bolts) {
-    return missingCheck('bolts', ['boltCircle'], 'The screw holes have not been measured, so nobody knows whether the screws line up.');
+    return missingCheck(
+      'bolts',
+      ['boltCircle'],
+      'The screw holes have not been measured, so nobody knows whether the screws line up.',
+    );
   }
   const joints = boltJoints(bolts, candidate);
   const worst = joints.reduce((a, b) => (b.joint.margin.valueMm < a.joint.margin.valueMm ? b : a));

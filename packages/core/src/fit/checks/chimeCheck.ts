@@ -12,9 +12,17 @@ export function chimeCheck(secondPlug: SecondPlug): Check {
     case 'sound':
       return factCheck('chime', 'clears', 'The second plug carries ordinary sound, no warning.');
     case 'warning':
-      return factCheck('chime', 'hold', "The second plug carries the vehicle's warning sounds. They must go on working: keep the factory sounder, or ask the vehicle maker.");
+      return factCheck(
+        'chime',
+        'hold',
+        "The second plug carries the vehicle's warning sounds. They must go on working: keep the factory sounder, or ask the vehicle maker.",
+      );
     case 'unexplained':
-      return factCheck('chime', 'hold', 'There is a second plug and nobody knows what it does. Find out before the old speaker comes off.');
+      return factCheck(
+        'chime',
+        'hold',
+        'There is a second plug and nobody knows what it does. Find out before the old speaker comes off.',
+      );
     case 'notLooked':
       return factCheck('chime', 'hold', 'Nobody has looked whether the old speaker has a second plug.');
   }

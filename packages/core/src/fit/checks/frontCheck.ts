@@ -11,17 +11,26 @@ import { aboveUnderside, negated, raisedBy } from '../stack';
 export function frontCheck(opening: FitOpening, candidate: Candidate, rules: FitRules, unit: LengthUnit): Check {
   if (!opening.frontGap) return missingCheck('front', ['frontGap'], 'The gap to the grille has not been taken.');
   const asked = rules.clearancesMm.front;
-  return marginCheck('front', frontMargin(opening.frontGap, candidate, asked), rules.confidence, ({ valueMm }, verdict) => {
-    const gap = valueMm + asked;
-    const room = `the shop asks ${printLength(asked, unit)}`;
-    if (gap < 0) return `The front would push ${printLength(-gap, unit)} into the grille; ${room} of air.`;
-    const close = verdict === 'measure' ? ', too close to call' : '';
-    return `The front stays ${printLength(gap, unit)} behind the grille; ${room}${close}.`;
-  });
+  return marginCheck(
+    'front',
+    frontMargin(opening.frontGap, candidate, asked),
+    rules.confidence,
+    ({ valueMm }, verdict) => {
+      const gap = valueMm + asked;
+      const room = `the shop asks ${printLength(asked, unit)}`;
+      if (gap < 0) return `The front would push ${printLength(-gap, unit)} into the grille; ${room} of air.`;
+      const close = verdict === 'measure' ? ', too close to call' : '';
+      return `The front stays ${printLength(gap, unit)} behind the grille; ${room}${close}.`;
+    },
+  );
 }
 
 /** Front gap, less what stands in front of the mounting plane and the clearance. */
-export function frontMargin(frontGap: NonNullable<FitOpening['frontGap']>, candidate: Candidate, askedMm: number): Quantity {
+export function frontMargin(
+  frontGap: NonNullable<FitOpening['frontGap']>,
+  candidate: Candidate,
+  askedMm: number,
+): Quantity {
   return linear(-askedMm, [
     [{ name: 'opening.frontGap', dimension: frontGap }, 1],
     ...negated(raisedBy(candidate)),

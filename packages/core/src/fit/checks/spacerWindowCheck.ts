@@ -10,17 +10,22 @@ import { spacerWindow } from '../spacerWindow';
 import { behindWord } from './depthCheck';
 
 export function spacerWindowCheck(opening: FitOpening, candidate: Candidate, rules: FitRules, unit: LengthUnit): Check {
-  if (opening.behind === 'nothing') return factCheck('spacerWindow', 'clears', 'Nothing stands behind, so no spacer is needed.');
+  if (opening.behind === 'nothing')
+    return factCheck('spacerWindow', 'clears', 'Nothing stands behind, so no spacer is needed.');
   const window = spacerWindow(opening, candidate, rules);
   if (!window) {
-    const missing = [...(opening.depthBehind ? [] : ['depthBehind' as const]), ...(opening.frontGap ? [] : ['frontGap' as const])];
+    const missing = [
+      ...(opening.depthBehind ? [] : ['depthBehind' as const]),
+      ...(opening.frontGap ? [] : ['frontGap' as const]),
+    ];
     return missingCheck('spacerWindow', missing, 'The spacer cannot be worked out before both gaps are taken.');
   }
   return marginCheck('spacerWindow', window.width, rules.confidence, ({ valueMm }) => {
     const least = printLength(window.leastMm, unit);
     const most = printLength(Math.max(0, window.mostMm), unit);
     const behind = behindWord(opening.behind);
-    if (window.mostMm < 0) return `The grille already touches without a spacer: ${printLength(-window.mostMm, unit)} too little in front.`;
+    if (window.mostMm < 0)
+      return `The grille already touches without a spacer: ${printLength(-window.mostMm, unit)} too little in front.`;
     if (valueMm < 0) return `No spacer will do: ${behind} asks at least ${least}, the grille allows ${most} at most.`;
     return window.leastMm === 0
       ? `No spacer is needed; up to ${most} would still clear the grille.`

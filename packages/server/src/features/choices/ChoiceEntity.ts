@@ -35,8 +35,21 @@ export const ChoiceEntity = new EntitySchema<ChoiceRow>({
       onDelete: 'CASCADE',
       joinColumn: { name: 'opening_id', foreignKeyConstraintName: 'choice_of_opening' },
     },
-    speaker: { type: 'many-to-one', target: 'part', nullable: false, joinColumn: { name: 'speaker_id', foreignKeyConstraintName: 'choice_speaker' } },
-    bracket: { type: 'many-to-one', target: 'part', joinColumn: { name: 'bracket_id', foreignKeyConstraintName: 'choice_bracket' } },
-    spacer: { type: 'many-to-one', target: 'part', joinColumn: { name: 'spacer_id', foreignKeyConstraintName: 'choice_spacer' } },
+    speaker: {
+      type: 'many-to-one',
+      target: 'part',
+      nullable: false,
+      joinColumn: { name: 'speaker_id', foreignKeyConstraintName: 'choice_speaker' },
+    },
+    bracket: {
+      type: 'many-to-one',
+      target: 'part',
+      joinColumn: { name: 'bracket_id', foreignKeyConstraintName: 'choice_bracket' },
+    },
+    spacer: {
+      type: 'many-to-one',
+      target: 'part',
+      joinColumn: { name: 'spacer_id', foreignKeyConstraintName: 'choice_spacer' },
+    },
   },
 });

@@ -20,10 +20,14 @@ export class ChoicesService {
     const openings = new Map((await this.openings.listOfJobs([jobId])).map((opening) => [opening.id, opening]));
     if (openings.size === 0) throw notFound('job');
     if (new Set(choices.map(({ openingId }) => openingId)).size !== choices.length) {
-      throw refused('One opening can have one choice only.', [{ path: 'choices', message: 'The same opening is named twice.' }]);
+      throw refused('One opening can have one choice only.', [
+        { path: 'choices', message: 'The same opening is named twice.' },
+      ]);
     }
     const fitting = await this.readFitting();
-    const stored = choices.map((choice, index) => this.toStored(fitting, openings.get(choice.openingId), choice, `choices.${index}`));
+    const stored = choices.map((choice, index) =>
+      this.toStored(fitting, openings.get(choice.openingId), choice, `choices.${index}`),
+    );
     await this.choices.save(stored);
     return stored.length;
   }
@@ -33,11 +37,21 @@ export class ChoicesService {
     return this.choices.remove(openingId);
   }
 
-  private toStored(fitting: Fitting, opening: StoredOpening | undefined, choice: NewChoice, path: string): StoredChoice {
-    if (!opening) throw refused('This opening does not belong to the job.', [{ path: `${path}.openingId`, message: 'Not an opening of this job.' }]);
+  private toStored(
+    fitting: Fitting,
+    opening: StoredOpening | undefined,
+    choice: NewChoice,
+    path: string,
+  ): StoredChoice {
+    if (!opening)
+      throw refused('This opening does not belong to the job.', [
+        { path: `${path}.openingId`, message: 'Not an opening of this job.' },
+      ]);
     const candidate = fitting.findCandidate(choice);
     if (typeof candidate === 'string') {
-      throw refused('The catalogue has no such part.', [{ path: `${path}.${candidate}`, message: `"${choice[candidate]}" is not in the catalogue.` }]);
+      throw refused('The catalogue has no such part.', [
+        { path: `${path}.${candidate}`, message: `"${choice[candidate]}" is not in the catalogue.` },
+      ]);
     }
     const { verdict, sentence } = summarise(fitting.judge(opening.record, candidate));
     const reason = choice.reason === '' ? null : choice.reason;
@@ -49,7 +63,13 @@ export class ChoicesService {
     return {
       openingId,
       verdictWhenChosen: verdict,
-      choice: { speakerId, bracketId, spacerId, reason: verdict === 'clears' ? null : reason, chosenAt: this.now().toISOString() },
+      choice: {
+        speakerId,
+        bracketId,
+        spacerId,
+        reason: verdict === 'clears' ? null : reason,
+        chosenAt: this.now().toISOString(),
+      },
     };
   }
 }

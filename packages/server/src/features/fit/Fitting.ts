@@ -8,7 +8,11 @@ import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import type { PartsStore } from '../parts/PartsStore';
 import type { ShopStore } from '../shop/ShopStore';
 
-export type CandidateIds = { readonly speakerId: string; readonly bracketId: string | null; readonly spacerId: string | null };
+export type CandidateIds = {
+  readonly speakerId: string;
+  readonly bracketId: string | null;
+  readonly spacerId: string | null;
+};
 
 /** One reading of the shop's settings and catalogue, to judge many choices with. */
 export class Fitting {

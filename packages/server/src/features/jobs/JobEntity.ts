@@ -27,6 +27,11 @@ export const JobEntity = new EntitySchema<JobRow>({
   },
   uniques: [{ name: 'job_number', columns: ['number'] }],
   relations: {
-    vehicle: { type: 'many-to-one', target: 'vehicle', nullable: false, joinColumn: { name: 'vehicle_id', foreignKeyConstraintName: 'job_of_vehicle' } },
+    vehicle: {
+      type: 'many-to-one',
+      target: 'vehicle',
+      nullable: false,
+      joinColumn: { name: 'vehicle_id', foreignKeyConstraintName: 'job_of_vehicle' },
+    },
   },
 });

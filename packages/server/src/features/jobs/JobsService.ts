@@ -1,7 +1,7 @@
 /** Books cars in and reads jobs, with the state of each opening. */
 import type { Job, JobInList, newJobSchema, OpeningState, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { chimeCheck } from '@low-quarry/core/fit/checks/chimeCheck';
-import { missingDimensions, type OpeningRecord } from '@low-quarry/core/model/opening';
+import { isTakenHere, missingDimensions, type OpeningRecord, wantedDimensions } from '@low-quarry/core/model/opening';
 import { partName } from '@low-quarry/core/model/parts';
 import { heldBackBecause } from '@low-quarry/core/order/heldBack';
 import type { z } from 'zod';
@@ -26,7 +26,9 @@ export class JobsService {
     const openings = await this.withStates(jobs.map(({ id }) => id));
     return jobs.map((job) => ({
       ...job,
-      openings: openings.filter(({ jobId }) => jobId === job.id).map(({ id, record, state }) => ({ id, record, state })),
+      openings: openings
+        .filter(({ jobId }) => jobId === job.id)
+        .map(({ id, record, state }) => ({ id, record, state })),
     }));
   }
 
@@ -45,7 +47,10 @@ export class JobsService {
     }
     const id = newId();
     await this.jobs.insert({ id, vehicleId, ...job });
-    await this.openings.insert(id, vehicle.openings.map((record) => ({ id: newId(), record })));
+    await this.openings.insert(
+      id,
+      vehicle.openings.map((record) => ({ id: newId(), record })),
+    );
     return id;
   }
 
@@ -60,19 +65,29 @@ export class JobsService {
 }
 
 /** What a list says of an opening: its choice's present verdict, or what is in the way of choosing. */
-export function openingState(record: OpeningRecord, stored: StoredChoice | undefined, fitting: Fitting): OpeningState {
+function openingState(record: OpeningRecord, stored: StoredChoice | undefined, fitting: Fitting): OpeningState {
   if (stored) {
     const candidate = fitting.findCandidate(stored.choice);
     const speaker = fitting.parts.get(stored.choice.speakerId);
-    if (typeof candidate === 'string' || !speaker) throw new Error(`openingState: expected a part of the catalogue as ${String(candidate)}`);
+    if (typeof candidate === 'string' || !speaker)
+      throw new Error(`openingState: expected a part of the catalogue as ${String(candidate)}`);
     const summary = summarise(fitting.judge(record, candidate));
-    const heldBack = heldBackBecause(summary.verdict, { verdictWhenChosen: stored.verdictWhenChosen, reason: stored.choice.reason });
+    const heldBack = heldBackBecause(summary.verdict, {
+      verdictWhenChosen: stored.verdictWhenChosen,
+      reason: stored.choice.reason,
+    });
     return { kind: 'chosen', speakerName: partName(speaker), summary, heldBack };
   }
   const hold = holdSentence(record);
   if (hold) return { kind: 'hold', sentence: hold };
   const missing = missingDimensions(record);
-  return missing.length > 0 ? { kind: 'toMeasure', missing: [...missing] } : { kind: 'nothingChosen' };
+  if (missing.length > 0) return { kind: 'toMeasure', missing: [...missing] };
+  const wanted = wantedDimensions(record);
+  return {
+    kind: 'nothingChosen',
+    known: wanted.length,
+    takenHere: wanted.filter((key) => isTakenHere(record.dimensions[key])).length,
+  };
 }
 
 function holdSentence({ secondPlug, wiring }: OpeningRecord): string | null {

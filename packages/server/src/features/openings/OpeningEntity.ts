@@ -2,7 +2,14 @@ import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { EntitySchema } from 'typeorm';
 import type { JobRow } from '../jobs/JobEntity';
 
-export type OpeningRow = { id: string; job_id: string; position: number; version: number; record: OpeningRecord; job?: JobRow };
+export type OpeningRow = {
+  id: string;
+  job_id: string;
+  position: number;
+  version: number;
+  record: OpeningRecord;
+  job?: JobRow;
+};
 
 export const OpeningEntity = new EntitySchema<OpeningRow>({
   name: 'opening',

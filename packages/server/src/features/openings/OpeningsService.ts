@@ -14,7 +14,10 @@ export class OpeningsService {
   ) {}
 
   async get(openingId: string): Promise<Opening> {
-    const [opening, choices] = await Promise.all([this.openings.find(openingId), this.choices.listOfOpenings([openingId])]);
+    const [opening, choices] = await Promise.all([
+      this.openings.find(openingId),
+      this.choices.listOfOpenings([openingId]),
+    ]);
     if (!opening) throw notFound('opening');
     return { ...opening, choice: choices.get(openingId)?.choice ?? null };
   }
@@ -24,7 +27,9 @@ export class OpeningsService {
     const before = await this.get(openingId);
     if (before.version !== version) throw conflict(before);
     if (record.place !== before.record.place || record.side !== before.record.side) {
-      throw refused('An opening cannot be moved to another place.', [{ path: 'record.place', message: 'The place of an opening cannot be changed.' }]);
+      throw refused('An opening cannot be moved to another place.', [
+        { path: 'record.place', message: 'The place of an opening cannot be changed.' },
+      ]);
     }
     await this.requireKnownConnector(record);
     // Somebody else may have saved between the reading above and this writing: the condition in the update decides.
@@ -42,5 +47,11 @@ export class OpeningsService {
 }
 
 function conflict(current: Opening): AppError {
-  return new AppError(409, 'version-conflict', 'Changed by somebody else', 'Somebody else saved this opening in the meantime. Both versions are kept until you choose.', { current });
+  return new AppError(
+    409,
+    'version-conflict',
+    'Changed by somebody else',
+    'Somebody else saved this opening in the meantime. Both versions are kept until you choose.',
+    { current },
+  );
 }

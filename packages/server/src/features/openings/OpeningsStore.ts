@@ -3,7 +3,12 @@ import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/
 import { type EntityManager, In } from 'typeorm';
 import { OpeningEntity, type OpeningRow } from './OpeningEntity';
 
-export type StoredOpening = { readonly id: string; readonly jobId: string; readonly version: number; readonly record: OpeningRecord };
+export type StoredOpening = {
+  readonly id: string;
+  readonly jobId: string;
+  readonly version: number;
+  readonly record: OpeningRecord;
+};
 
 export class OpeningsStore {
   constructor(private readonly manager: EntityManager) {}
@@ -15,11 +20,17 @@ export class OpeningsStore {
 
   /** In the order of the vehicle's list. */
   async listOfJobs(jobIds: readonly string[]): Promise<readonly StoredOpening[]> {
-    const rows = await this.manager.find(OpeningEntity, { where: { job_id: In([...jobIds]) }, order: { job_id: 'ASC', position: 'ASC' } });
+    const rows = await this.manager.find(OpeningEntity, {
+      where: { job_id: In([...jobIds]) },
+      order: { job_id: 'ASC', position: 'ASC' },
+    });
     return rows.map(toOpening);
   }
 
-  async insert(jobId: string, openings: readonly { readonly id: string; readonly record: OpeningRecord }[]): Promise<void> {
+  async insert(
+    jobId: string,
+    openings: readonly { readonly id: string; readonly record: OpeningRecord }[],
+  ): Promise<void> {
     await this.manager.insert(
       OpeningEntity,
       openings.map(({ id, record }, position) => ({ id, job_id: jobId, position, version: 1, record })),

@@ -1,6 +1,7 @@
 /** Builds a job's order list from its choices, as they are judged now. */
-import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
+
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { cautionsFor } from '@low-quarry/core/model/cautions';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { type Need, type OrderLine, orderLines } from '@low-quarry/core/order/orderLines';
@@ -16,7 +17,10 @@ export class OrdersService {
   async get(jobId: string): Promise<OrderAnswer> {
     const [{ job, openings }, fitting] = await Promise.all([this.jobs.get(jobId), this.readFitting()]);
     const included = openings.filter(isIncluded);
-    const lines = orderLines(included.flatMap((opening) => needsOf(opening, fitting)), fitting.parts);
+    const lines = orderLines(
+      included.flatMap((opening) => needsOf(opening, fitting)),
+      fitting.parts,
+    );
     return {
       job,
       currency: fitting.shop.currency,
@@ -32,7 +36,12 @@ export class OrdersService {
       })),
       heldBack: openings
         .filter((opening) => !isIncluded(opening))
-        .map((opening) => ({ openingId: opening.id, label: placeLabel(opening.record), why: whyHeldBack(opening), hasChoice: opening.choice !== null })),
+        .map((opening) => ({
+          openingId: opening.id,
+          label: placeLabel(opening.record),
+          why: whyHeldBack(opening),
+          hasChoice: opening.choice !== null,
+        })),
       cautions: included
         .map(({ record }) => ({ label: placeLabel(record), cautions: [...cautionsFor(record)] }))
         .filter(({ cautions }) => cautions.length > 0),
@@ -70,5 +79,18 @@ function whyHeldBack({ state }: OpeningWithState): string {
 
 function toAnswer({ part, pieces, packs, leftOver, costMinor, forOpenings }: OrderLine): OrderLineAnswer {
   const { id, kind, maker, name, supplier, packSize, packPriceMinor } = part;
-  return { partId: id, kind, maker, name, supplier, pieces, packSize, packs, leftOver, packPriceMinor, costMinor, forOpenings: [...forOpenings] };
+  return {
+    partId: id,
+    kind,
+    maker,
+    name,
+    supplier,
+    pieces,
+    packSize,
+    packs,
+    leftOver,
+    packPriceMinor,
+    costMinor,
+    forOpenings: [...forOpenings],
+  };
 }

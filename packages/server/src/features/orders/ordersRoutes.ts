@@ -12,7 +12,9 @@ import { writeOrderCsv } from './writeOrderCsv';
 
 export function ordersRoutes(router: Router, db: DataSource): void {
   const { manager } = db;
-  const service = new OrdersService(createJobsService(manager), () => readFitting(new ShopStore(manager), new PartsStore(manager)));
+  const service = new OrdersService(createJobsService(manager), () =>
+    readFitting(new ShopStore(manager), new PartsStore(manager)),
+  );
   route(router, getOrder, ({ params }) => service.get(params.jobId));
   router.get(ORDER_CSV_PATH, async (request, response) => {
     const params = getOrder.params.safeParse(request.params);

@@ -5,7 +5,19 @@ import { stringify } from 'csv-stringify/sync';
 const BYTE_ORDER_MARK = '\uFEFF';
 
 export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
-  const header = ['Supplier', 'Maker', 'Part', 'Part id', 'Pieces needed', 'Pack size', 'Packs', 'Left over', `Price per pack (${currency})`, `Cost (${currency})`, 'For'];
+  const header = [
+    'Supplier',
+    'Maker',
+    'Part',
+    'Part id',
+    'Pieces needed',
+    'Pack size',
+    'Packs',
+    'Left over',
+    `Price per pack (${currency})`,
+    `Cost (${currency})`,
+    'For',
+  ];
   const rows = lines.map((line) => [
     line.supplier,
     line.maker,

@@ -18,10 +18,16 @@ export class PartsStore {
   }
 
   async saveParts(parts: readonly PartRecord[]): Promise<void> {
-    await this.manager.insert(PartEntity, parts.map((record) => ({ id: record.id, kind: record.kind, record })));
+    await this.manager.insert(
+      PartEntity,
+      parts.map((record) => ({ id: record.id, kind: record.kind, record })),
+    );
   }
 
   async saveConnectors(connectors: readonly ConnectorRecord[]): Promise<void> {
-    await this.manager.insert(ConnectorEntity, connectors.map((record) => ({ id: record.id, record })));
+    await this.manager.insert(
+      ConnectorEntity,
+      connectors.map((record) => ({ id: record.id, record })),
+    );
   }
 }

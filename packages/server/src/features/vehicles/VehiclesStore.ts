@@ -17,6 +17,9 @@ export class VehiclesStore {
   }
 
   async save(vehicles: readonly VehicleRecord[]): Promise<void> {
-    await this.manager.insert(VehicleEntity, vehicles.map((record) => ({ id: record.id, record })));
+    await this.manager.insert(
+      VehicleEntity,
+      vehicles.map((record) => ({ id: record.id, record })),
+    );
   }
 }

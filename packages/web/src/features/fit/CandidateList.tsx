@@ -1,8 +1,8 @@
 /** The whole catalogue ranked for this opening: who fits, and at which check the others fall out. */
 import { CHECK_IDS, type CheckId } from '@low-quarry/core/fit/Check';
 import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/rankCandidates';
-import { type PartRecord, partName } from '@low-quarry/core/model/parts';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import { type PartRecord, partName } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printMargin, printPlusMinus } from '@low-quarry/core/units/printLength';
 import { printMoney } from '../../text/money';
@@ -29,25 +29,41 @@ export function CandidateList(props: CandidateListProps) {
   return (
     <section aria-label="Candidates" className="flex min-h-0 flex-col gap-2">
       <h2>
-        {ranking.speakers.length} speakers{' '}
-        <span className="font-normal text-muted">in {ranking.candidatesJudged.toLocaleString('en')} combinations of bracket and spacer</span>
+        Candidates{' '}
+        <span className="font-normal text-muted">
+          {ranking.candidatesJudged.toLocaleString('en')} combinations judged
+        </span>
       </h2>
-      <div className="flex flex-wrap gap-x-1" role="group" aria-label="Show by verdict">
+      <fieldset className="grid grid-cols-5">
+        <legend className="sr-only">Show by verdict</legend>
         <FilterButton pressed={filter.kind === 'all'} onPress={() => onFilter({ kind: 'all' })}>
-          All
+          <span className="font-bold">{ranking.speakers.length}</span>
+          <span>all</span>
         </FilterButton>
         {VERDICTS.map((verdict) => (
-          <FilterButton key={verdict} pressed={filter.kind === 'verdict' && filter.verdict === verdict} onPress={() => onFilter({ kind: 'verdict', verdict })}>
-            <VerdictMark verdict={verdict} hidden size={12} />
-            {ranking.speakers.filter(({ best }) => best.verdict === verdict).length} {VERDICT_WORDS[verdict].toLowerCase()}
+          <FilterButton
+            key={verdict}
+            pressed={filter.kind === 'verdict' && filter.verdict === verdict}
+            onPress={() => onFilter({ kind: 'verdict', verdict })}
+          >
+            <span className="flex items-center gap-1 font-bold">
+              <VerdictMark verdict={verdict} hidden size={12} />
+              {ranking.speakers.filter(({ best }) => best.verdict === verdict).length}
+            </span>
+            <span>{VERDICT_WORDS[verdict].toLowerCase()}</span>
           </FilterButton>
         ))}
-      </div>
+      </fieldset>
       <WhyNot {...props} />
       {shown.length === 0 ? (
-        <p className="border-y border-hairline py-4 text-muted">No speaker is in this group. “All” shows the whole catalogue.</p>
+        <p className="border-y border-hairline py-4 text-muted">
+          No speaker is in this group. “All” shows the whole catalogue.
+        </p>
       ) : (
-        <ul className="max-h-[70dvh] min-h-0 flex-1 overflow-y-auto border-t border-ink xl:max-h-[calc(100dvh-330px)]" aria-label="Ranked speakers">
+        <ul
+          className="max-h-[70dvh] min-h-0 flex-1 overflow-y-auto border-t border-ink xl:max-h-[calc(100dvh-330px)]"
+          aria-label="Ranked speakers"
+        >
           {shown.map((candidate) => (
             <CandidateRow key={candidate.speakerId} candidate={candidate} {...props} />
           ))}
@@ -57,13 +73,21 @@ export function CandidateList(props: CandidateListProps) {
   );
 }
 
-function FilterButton({ pressed, onPress, children }: { readonly pressed: boolean; readonly onPress: () => void; readonly children: React.ReactNode }) {
+function FilterButton({
+  pressed,
+  onPress,
+  children,
+}: {
+  readonly pressed: boolean;
+  readonly onPress: () => void;
+  readonly children: React.ReactNode;
+}) {
   return (
     <button
       type="button"
       aria-pressed={pressed}
       onClick={onPress}
-      className={`inline-flex min-h-10 items-center gap-1 border-b-2 px-1.5 text-[14px] ${pressed ? 'border-action font-bold text-ink' : 'border-transparent text-action'}`}
+      className={`flex min-h-12 flex-col items-start justify-start border-b-4 text-left text-[13px] leading-4 ${pressed ? 'border-action text-ink' : 'border-transparent text-action'}`}
     >
       {children}
     </button>
@@ -91,7 +115,11 @@ function WhyNot({ ranking, behind, filter, onFilter }: CandidateListProps) {
               >
                 <span className="text-right">{ranking.fallOut[id]}</span>
                 <span>{id === 'depth' && behind === 'glass' ? 'at the glass' : FALL_OUT_WORDS[id]}</span>
-                <span aria-hidden="true" className="h-2 bg-muted" style={{ width: `${(ranking.fallOut[id] / open) * 100}%` }} />
+                <span
+                  aria-hidden="true"
+                  className="h-2 bg-muted"
+                  style={{ width: `${(ranking.fallOut[id] / open) * 100}%` }}
+                />
               </button>
             </li>
           ))}
@@ -104,7 +132,15 @@ function isFilteredBy(filter: CandidateFilter, id: CheckId): boolean {
   return filter.kind === 'check' && filter.check === id;
 }
 
-function CandidateRow({ candidate, parts, behind, unit, currency, selectedId, onSelect }: CandidateListProps & { readonly candidate: RankedSpeaker }) {
+function CandidateRow({
+  candidate,
+  parts,
+  behind,
+  unit,
+  currency,
+  selectedId,
+  onSelect,
+}: CandidateListProps & { readonly candidate: RankedSpeaker }) {
   const { speakerId, best } = candidate;
   const speaker = parts.get(speakerId);
   if (speaker?.kind !== 'speaker') return null;
@@ -112,7 +148,12 @@ function CandidateRow({ candidate, parts, behind, unit, currency, selectedId, on
   const { marginMm, expandedMm } = best.deciding;
   return (
     <li className={`border-b border-hairline ${selected ? 'bg-paper' : ''}`}>
-      <button type="button" aria-pressed={selected} onClick={() => onSelect(candidate)} className={`grid w-full grid-cols-[16px_1fr_auto] gap-x-2 px-1 py-1.5 text-left ${selected ? 'border-l-4 border-action' : 'border-l-4 border-transparent'}`}>
+      <button
+        type="button"
+        aria-pressed={selected}
+        onClick={() => onSelect(candidate)}
+        className={`grid w-full grid-cols-[16px_1fr_auto] gap-x-2 px-1 py-1.5 text-left ${selected ? 'border-l-4 border-action' : 'border-l-4 border-transparent'}`}
+      >
         <span className="pt-0.5">
           <VerdictMark verdict={best.verdict} />
         </span>
@@ -126,7 +167,10 @@ function CandidateRow({ candidate, parts, behind, unit, currency, selectedId, on
         <span className="flex flex-col items-end justify-end">
           <MarginRail marginMm={marginMm} expandedMm={expandedMm} verdict={best.verdict} />
           <span className={`text-[13px] leading-4 ${verdictColour(best.verdict)}`}>
-            {checkLabel(best.decidedBy, behind)} {marginMm !== null && expandedMm !== null && `${printMargin(marginMm, unit)} ± ${printPlusMinus(expandedMm, unit)} ${unit}`}
+            {checkLabel(best.decidedBy, behind)}{' '}
+            {marginMm !== null &&
+              expandedMm !== null &&
+              `${printMargin(marginMm, unit)} ± ${printPlusMinus(expandedMm, unit)} ${unit}`}
           </span>
         </span>
       </button>
@@ -134,7 +178,11 @@ function CandidateRow({ candidate, parts, behind, unit, currency, selectedId, on
   );
 }
 
-export function stackWords(bracketId: string | null, spacerId: string | null, parts: ReadonlyMap<string, PartRecord>): string {
+export function stackWords(
+  bracketId: string | null,
+  spacerId: string | null,
+  parts: ReadonlyMap<string, PartRecord>,
+): string {
   const names = [bracketId, spacerId].flatMap((id) => (id ? [parts.get(id)?.name ?? id] : []));
   return names.length > 0 ? names.join(' + ') : 'straight onto the metal';
 }

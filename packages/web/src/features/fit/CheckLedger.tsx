@@ -54,7 +54,8 @@ function Row({ check, label, unit }: { readonly check: Check; readonly label: st
         <span className={`w-20 text-right font-bold ${verdictColour(verdict)}`}>
           {margin ? (
             <>
-              {printMargin(margin.valueMm, unit)} <span className="text-[13px] font-normal">± {printPlusMinus(margin.expandedMm, unit)}</span>
+              {printMargin(margin.valueMm, unit)}{' '}
+              <span className="text-[13px] font-normal">± {printPlusMinus(margin.expandedMm, unit)}</span>
             </>
           ) : (
             <span className="text-[13px]">{VERDICT_WORDS[verdict]}</span>
@@ -95,8 +96,8 @@ function Budget({ margin, unit }: { readonly margin: Margin; readonly unit: Leng
         </tbody>
       </table>
       <p className="text-muted">
-        Standard uncertainty {margin.standardUncertaintyMm.toFixed(2)} mm, combined by JCGM 100:2008; clears with a chance of{' '}
-        {(chance * 100).toFixed(1)} %.
+        Standard uncertainty {margin.standardUncertaintyMm.toFixed(2)} mm, combined by JCGM 100:2008; clears with a
+        chance of {(chance * 100).toFixed(1)} %.
       </p>
     </div>
   );

@@ -12,8 +12,8 @@ import { Field, INPUT } from '../../ui/Field';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { useKeepChoices, useRemoveChoice } from './fitQueries';
 
-export type Judged = { readonly opening: OpeningWithState; readonly judgement: Judgement };
-export type CandidateIds = Pick<NewChoice, 'speakerId' | 'bracketId' | 'spacerId'>;
+type Judged = { readonly opening: OpeningWithState; readonly judgement: Judgement };
+type CandidateIds = Pick<NewChoice, 'speakerId' | 'bracketId' | 'spacerId'>;
 
 type ChoosePanelProps = {
   readonly jobId: string;
@@ -37,14 +37,21 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
   const chosen = [here, ...(other && withOther ? [other] : [])];
   const open = chosen.filter(({ judgement }) => judgement.verdict !== 'clears');
   const needsReason = open.length > 0;
-  const reasonError = touched && needsReason && reason.trim().length < SHORTEST_REASON ? `Write why, in at least ${SHORTEST_REASON} characters.` : null;
+  const reasonError =
+    touched && needsReason && reason.trim().length < SHORTEST_REASON
+      ? `Write why, in at least ${SHORTEST_REASON} characters.`
+      : null;
   const isChosen = isSame(here.opening, candidate);
 
   const choose = () => {
     setTouched(true);
     if (needsReason && reason.trim().length < SHORTEST_REASON) return;
     keep.mutate(
-      chosen.map(({ opening, judgement }) => ({ openingId: opening.id, ...candidate, reason: judgement.verdict === 'clears' ? null : reason.trim() })),
+      chosen.map(({ opening, judgement }) => ({
+        openingId: opening.id,
+        ...candidate,
+        reason: judgement.verdict === 'clears' ? null : reason.trim(),
+      })),
     );
   };
 
@@ -52,7 +59,12 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
     <section aria-label="Choose" className="flex flex-col gap-2 border-t border-ink pt-3">
       {other && (
         <label className="flex min-h-12 items-center gap-3">
-          <input type="checkbox" checked={withOther} onChange={({ target }) => setWithOther(target.checked)} className="h-6 w-6 accent-action" />
+          <input
+            type="checkbox"
+            checked={withOther}
+            onChange={({ target }) => setWithOther(target.checked)}
+            className="h-6 w-6 accent-action"
+          />
           <span>
             Also for {placeLabel(other.opening.record).toLowerCase()}
             <span className={`flex items-center gap-1 text-[13px] ${verdictColour(other.judgement.verdict)}`}>
@@ -68,11 +80,22 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
           hint={`${open.map(({ opening }) => placeLabel(opening.record)).join(' and ')}: without a written reason it stays off the order list.`}
           error={reasonError}
         >
-          {(ids) => <textarea {...ids} rows={2} maxLength={500} value={reason} onChange={({ target }) => setReason(target.value)} className={`${INPUT} py-2`} />}
+          {(ids) => (
+            <textarea
+              {...ids}
+              rows={2}
+              maxLength={500}
+              value={reason}
+              onChange={({ target }) => setReason(target.value)}
+              className={`${INPUT} py-2`}
+            />
+          )}
         </Field>
       )}
       <Button kind="main" onClick={choose} disabled={keep.isPending || notOrderable !== null}>
-        {keep.isPending ? 'Choosing …' : `Choose for ${chosen.length === 2 ? 'both sides' : placeLabel(here.opening.record).toLowerCase()}`}
+        {keep.isPending
+          ? 'Choosing …'
+          : `Choose for ${chosen.length === 2 ? 'both sides' : placeLabel(here.opening.record).toLowerCase()}`}
       </Button>
       <p role="status" className={keep.isError ? 'font-semibold text-hits' : 'text-muted'}>
         {notOrderable ??
@@ -101,12 +124,19 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
 function lineOf({ opening, judgement }: Judged, unit: LengthUnit): string {
   const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
   return verdictLine(
-    { verdict: judgement.verdict, decidedBy: judgement.decidedBy, marginMm: deciding?.margin?.valueMm ?? null, expandedMm: deciding?.margin?.expandedMm ?? null },
+    {
+      verdict: judgement.verdict,
+      decidedBy: judgement.decidedBy,
+      marginMm: deciding?.margin?.valueMm ?? null,
+      expandedMm: deciding?.margin?.expandedMm ?? null,
+    },
     opening.record.behind,
     unit,
   );
 }
 
 function isSame({ choice }: OpeningWithState, { speakerId, bracketId, spacerId }: CandidateIds): boolean {
-  return choice !== null && choice.speakerId === speakerId && choice.bracketId === bracketId && choice.spacerId === spacerId;
+  return (
+    choice !== null && choice.speakerId === speakerId && choice.bracketId === bracketId && choice.spacerId === spacerId
+  );
 }

@@ -43,7 +43,15 @@ export function FitScreen() {
           <Answered query={shop} what="the shop’s settings">
             {(settings) => (
               <Answered query={catalogue} what="the catalogue">
-                {(parts) => <Ranked job={answer.job} openings={answer.openings} openingId={openingId} shop={settings} catalogue={parts} />}
+                {(parts) => (
+                  <Ranked
+                    job={answer.job}
+                    openings={answer.openings}
+                    openingId={openingId}
+                    shop={settings}
+                    catalogue={parts}
+                  />
+                )}
               </Answered>
             )}
           </Answered>
@@ -53,15 +61,30 @@ export function FitScreen() {
   );
 }
 
-type RankedProps = { readonly job: Job; readonly openings: readonly OpeningWithState[]; readonly openingId: string; readonly shop: Shop; readonly catalogue: Catalogue };
+type RankedProps = {
+  readonly job: Job;
+  readonly openings: readonly OpeningWithState[];
+  readonly openingId: string;
+  readonly shop: Shop;
+  readonly catalogue: Catalogue;
+};
 
 function Ranked({ job, openings, openingId, shop, catalogue }: RankedProps) {
   const { unit } = useSettings();
   const opening = openings.find(({ id }) => id === openingId);
   // Thrown to the screen's fault view, which knows what to offer.
-  if (!opening) throw new ProblemError({ type: '/problems/not-found', title: 'Not found', status: 404, detail: 'This job has no such opening.' });
+  if (!opening)
+    throw new ProblemError({
+      type: '/problems/not-found',
+      title: 'Not found',
+      status: 404,
+      detail: 'This job has no such opening.',
+    });
 
-  const parts = useMemo(() => new Map(catalogue.parts.map((part): [string, PartRecord] => [part.id, part])), [catalogue]);
+  const parts = useMemo(
+    () => new Map(catalogue.parts.map((part): [string, PartRecord] => [part.id, part])),
+    [catalogue],
+  );
   const fitCatalogue = useMemo(() => toFitCatalogue(catalogue.parts), [catalogue]);
   const rules = useMemo(() => toFitRules(shop), [shop]);
   const toFit = useMemo(() => {
@@ -71,7 +94,10 @@ function Ranked({ job, openings, openingId, shop, catalogue }: RankedProps) {
   const fitOpening = useMemo(() => toFit(opening), [toFit, opening]);
   const ranking = useQuery(rankingQuery(fitOpening, fitCatalogue, rules, unit));
 
-  if (fitCatalogue.speakers.length === 0) return <p className="border-y border-hairline py-8 text-muted">The catalogue is empty: there is no speaker to try.</p>;
+  if (fitCatalogue.speakers.length === 0)
+    return (
+      <p className="border-y border-hairline py-8 text-muted">The catalogue is empty: there is no speaker to try.</p>
+    );
   if (ranking.isError) return <p role="alert">The ranking failed: {ranking.error.message}</p>;
   if (!ranking.data) return <Loading what={`the verdicts of ${fitCatalogue.speakers.length} speakers`} />;
   return (
@@ -94,5 +120,8 @@ function Ranked({ job, openings, openingId, shop, catalogue }: RankedProps) {
 /** The same place on the other side of the car. */
 function otherSide({ id, record }: OpeningWithState, openings: readonly OpeningWithState[]): OpeningWithState | null {
   if (record.side === 'centre') return null;
-  return openings.find((each) => each.id !== id && each.record.place === record.place && each.record.side !== 'centre') ?? null;
+  return (
+    openings.find((each) => each.id !== id && each.record.place === record.place && each.record.side !== 'centre') ??
+    null
+  );
 }

@@ -37,9 +37,21 @@ type FitWorkspaceProps = {
   readonly missing: readonly OpeningDimensionKey[];
 };
 
-const DRAWING_HEIGHT_PX = 330;
+const SECTION_HEIGHT_PX = 430;
+const FACE_HEIGHT_PX = 330;
 
-export function FitWorkspace({ jobId, opening, other, toFit, catalogue, parts, rules, shop, ranking, missing }: FitWorkspaceProps) {
+export function FitWorkspace({
+  jobId,
+  opening,
+  other,
+  toFit,
+  catalogue,
+  parts,
+  rules,
+  shop,
+  ranking,
+  missing,
+}: FitWorkspaceProps) {
   const { unit } = useSettings();
   const [search, setSearch] = useSearchParams();
   const [lit, setLit] = useState<CheckId | null>(null);
@@ -49,10 +61,16 @@ export function FitWorkspace({ jobId, opening, other, toFit, catalogue, parts, r
 
   const fitOpening = useMemo(() => toFit(opening), [toFit, opening]);
   const base = useMemo(() => findCandidate(catalogue, start), [catalogue, start]);
-  const stocked = useMemo(() => suitableSpacers(fitOpening, base, catalogue, rules), [fitOpening, base, catalogue, rules]);
+  const stocked = useMemo(
+    () => suitableSpacers(fitOpening, base, catalogue, rules),
+    [fitOpening, base, catalogue, rules],
+  );
   const stackKey = `${start.speakerId}/${start.bracketId ?? ''}/${start.spacerId ?? ''}`;
   const heightMm = what?.of === stackKey ? what.heightMm : (base.spacer?.height.valueMm ?? 0);
-  const spacer = base.spacer && Math.abs(base.spacer.height.valueMm - heightMm) < 0.05 ? base.spacer : spacerAt(heightMm, stocked, base.spacer, base);
+  const spacer =
+    base.spacer && Math.abs(base.spacer.height.valueMm - heightMm) < 0.05
+      ? base.spacer
+      : spacerAt(heightMm, stocked, base.spacer, base);
   const candidate: Candidate = { ...base, spacer };
 
   const judgement = judgeCandidate(fitOpening, candidate, catalogue.adapters, rules, unit);
@@ -60,29 +78,51 @@ export function FitWorkspace({ jobId, opening, other, toFit, catalogue, parts, r
   const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
   const speaker = parts.get(candidate.speaker.id);
   const { behind } = opening.record;
-  const otherJudged = other && { opening: other, judgement: judgeCandidate(toFit(other), candidate, catalogue.adapters, rules, unit) };
+  const otherJudged = other && {
+    opening: other,
+    judgement: judgeCandidate(toFit(other), candidate, catalogue.adapters, rules, unit),
+  };
   const cautions = cautionsFor(opening.record);
 
   const select = ({ speakerId, best }: RankedSpeaker) => {
     setWhat(null);
-    setSearch((before) => withParams(before, { speaker: speakerId, bracket: best.bracketId, spacer: best.spacerId }), { replace: true });
-    if (window.matchMedia('(max-width: 1023px)').matches) document.querySelector('main')?.scrollIntoView({ behavior: 'instant' });
+    setSearch((before) => withParams(before, { speaker: speakerId, bracket: best.bracketId, spacer: best.spacerId }), {
+      replace: true,
+    });
+    if (window.matchMedia('(max-width: 1023px)').matches)
+      document.querySelector('main')?.scrollIntoView({ behavior: 'instant' });
   };
 
   return (
-    <div className="grid items-start gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_340px] xl:grid-cols-[minmax(0,1fr)_340px_340px]">
+    <div className="grid items-start gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_340px] xl:grid-cols-[minmax(0,1fr)_316px_320px]">
       <section aria-label="The candidate" className="flex min-w-0 flex-col gap-2">
         <div>
           <h2 className="text-[20px] font-bold leading-6">
             {speaker ? partName(speaker) : candidate.speaker.name}
             <span className="block text-[14px] font-normal leading-5 text-muted">
-              {speaker?.kind === 'speaker' && `${speaker.nominalSize} ${speaker.speakerKind}, ${speaker.impedanceOhm} Ω, ${speaker.rmsW} W RMS, `}
-              {spacer?.id === WHAT_IF_ID ? `${stackWords(start.bracketId, null, parts)} + a ring that is not in stock` : stackWords(start.bracketId, spacer?.id ?? null, parts)}
+              {speaker?.kind === 'speaker' &&
+                `${speaker.nominalSize} ${speaker.speakerKind}, ${speaker.impedanceOhm} Ω, ${speaker.rmsW} W RMS, `}
+              {spacer?.id === WHAT_IF_ID
+                ? `${stackWords(start.bracketId, null, parts)} + a ring that is not in stock`
+                : stackWords(start.bracketId, spacer?.id ?? null, parts)}
             </span>
           </h2>
-          <p className={`mt-1 flex items-center gap-2 text-[18px] font-bold ${verdictColour(judgement.verdict)}`} data-verdict={judgement.verdict} role="status">
+          <p
+            className={`mt-1 flex items-center gap-2 text-[18px] font-bold ${verdictColour(judgement.verdict)}`}
+            data-verdict={judgement.verdict}
+            role="status"
+          >
             <VerdictMark verdict={judgement.verdict} hidden size={20} />
-            {verdictLine({ verdict: judgement.verdict, decidedBy: judgement.decidedBy, marginMm: deciding?.margin?.valueMm ?? null, expandedMm: deciding?.margin?.expandedMm ?? null }, behind, unit)}
+            {verdictLine(
+              {
+                verdict: judgement.verdict,
+                decidedBy: judgement.decidedBy,
+                marginMm: deciding?.margin?.valueMm ?? null,
+                expandedMm: deciding?.margin?.expandedMm ?? null,
+              },
+              behind,
+              unit,
+            )}
           </p>
           <p>{deciding?.sentence}</p>
           {missing.length > 0 && (
@@ -94,13 +134,32 @@ export function FitWorkspace({ jobId, opening, other, toFit, catalogue, parts, r
             </p>
           )}
         </div>
-        <div className="grid items-end gap-4 sm:grid-cols-[4fr_5fr]">
-          <SectionDrawing section={section} unit={unit} lit={lit} maxHeightPx={DRAWING_HEIGHT_PX} label={`Section. ${deciding?.sentence ?? ''}`} />
-          <FaceDrawing opening={fitOpening} candidate={candidate} maxHeightPx={DRAWING_HEIGHT_PX} lit={lit === 'bolts'} label="Face with the bolt pattern at its best rotation" />
+        <div className="grid items-end gap-4 sm:grid-cols-[6fr_5fr]">
+          <SectionDrawing
+            section={section}
+            unit={unit}
+            lit={lit}
+            maxHeightPx={SECTION_HEIGHT_PX}
+            label={`Section. ${deciding?.sentence ?? ''}`}
+          />
+          <FaceDrawing
+            opening={fitOpening}
+            candidate={candidate}
+            maxHeightPx={FACE_HEIGHT_PX}
+            lit={lit === 'bolts'}
+            label="Face with the bolt pattern at its best rotation"
+          />
         </div>
-        <SpacerSlider heightMm={heightMm} stocked={stocked} window={spacerWindow(fitOpening, candidate, rules)} unit={unit} onChange={(next) => setWhat({ of: stackKey, heightMm: next })} />
+        <SpacerSlider
+          heightMm={heightMm}
+          stocked={stocked}
+          window={spacerWindow(fitOpening, candidate, rules)}
+          unit={unit}
+          onChange={(next) => setWhat({ of: stackKey, heightMm: next })}
+        />
         <p className="text-[13px] leading-4 text-muted">
-          Basket width, magnet and depth are the part’s; the line between them is drawn typical. Bands are the clearance the shop asks, and the numbers what is left beyond it, in {unit}.
+          Basket width, magnet and depth are the part’s; the line between them is drawn typical. Bands are the clearance
+          the shop asks, and the numbers what is left beyond it, in {unit}.
         </p>
       </section>
       <div className="flex min-w-0 flex-col gap-3">
@@ -112,7 +171,11 @@ export function FitWorkspace({ jobId, opening, other, toFit, catalogue, parts, r
           other={otherJudged}
           candidate={{ speakerId: candidate.speaker.id, bracketId: start.bracketId, spacerId: spacer?.id ?? null }}
           speakerName={candidate.speaker.name}
-          notOrderable={spacer?.id === WHAT_IF_ID ? 'No ring of this height is in stock: move the spacer to a stocked height to choose.' : null}
+          notOrderable={
+            spacer?.id === WHAT_IF_ID
+              ? 'No ring of this height is in stock: move the spacer to a stocked height to choose.'
+              : null
+          }
           unit={unit}
         />
         {cautions.length > 0 && (
@@ -134,7 +197,9 @@ export function FitWorkspace({ jobId, opening, other, toFit, catalogue, parts, r
           currency={shop.currency}
           selectedId={candidate.speaker.id}
           filter={readFilter(search.get('show'))}
-          onFilter={(filter) => setSearch((before) => withParams(before, { show: writeFilter(filter) }), { replace: true })}
+          onFilter={(filter) =>
+            setSearch((before) => withParams(before, { show: writeFilter(filter) }), { replace: true })
+          }
           onSelect={select}
         />
       </div>
@@ -145,14 +210,21 @@ export function FitWorkspace({ jobId, opening, other, toFit, catalogue, parts, r
 type Ids = { readonly speakerId: string; readonly bracketId: string | null; readonly spacerId: string | null };
 
 /** What the address names; else what is chosen here; else the best candidate. Unknown parts are passed over. */
-function startingIds(search: URLSearchParams, { choice }: OpeningWithState, { speakers }: Ranking, catalogue: FitCatalogue): Ids {
+function startingIds(
+  search: URLSearchParams,
+  { choice }: OpeningWithState,
+  { speakers }: Ranking,
+  catalogue: FitCatalogue,
+): Ids {
   const named = search.get('speaker');
   const ranked = speakers.find(({ speakerId }) => speakerId === named);
   if (ranked) {
     const bracketId = search.get('bracket');
     const spacerId = search.get('spacer');
-    const known = (id: string | null, list: readonly { readonly id: string }[]) => id === null || list.some((part) => part.id === id);
-    if (known(bracketId, catalogue.brackets) && known(spacerId, catalogue.spacers)) return { speakerId: ranked.speakerId, bracketId, spacerId };
+    const known = (id: string | null, list: readonly { readonly id: string }[]) =>
+      id === null || list.some((part) => part.id === id);
+    if (known(bracketId, catalogue.brackets) && known(spacerId, catalogue.spacers))
+      return { speakerId: ranked.speakerId, bracketId, spacerId };
     return { speakerId: ranked.speakerId, bracketId: ranked.best.bracketId, spacerId: ranked.best.spacerId };
   }
   if (choice) return choice;
@@ -161,10 +233,17 @@ function startingIds(search: URLSearchParams, { choice }: OpeningWithState, { sp
   return { speakerId: best.speakerId, bracketId: best.best.bracketId, spacerId: best.best.spacerId };
 }
 
-function findCandidate({ speakers, brackets, spacers }: FitCatalogue, { speakerId, bracketId, spacerId }: Ids): Candidate {
+function findCandidate(
+  { speakers, brackets, spacers }: FitCatalogue,
+  { speakerId, bracketId, spacerId }: Ids,
+): Candidate {
   const speaker = speakers.find(({ id }) => id === speakerId);
   if (!speaker) throw new Error(`findCandidate: expected a speaker of the catalogue, got ${speakerId}`);
-  return { speaker, bracket: brackets.find(({ id }) => id === bracketId) ?? null, spacer: spacers.find(({ id }) => id === spacerId) ?? null };
+  return {
+    speaker,
+    bracket: brackets.find(({ id }) => id === bracketId) ?? null,
+    spacer: spacers.find(({ id }) => id === spacerId) ?? null,
+  };
 }
 
 function withParams(before: URLSearchParams, changes: Readonly<Record<string, string | null>>): URLSearchParams {

@@ -1,6 +1,7 @@
 /** The height of the spacer: a slider with the stocked heights on it and the window in which everything clears. */
-import type { SpacerWindow } from '@low-quarry/core/fit/spacerWindow';
+
 import type { FitSpacer } from '@low-quarry/core/fit/shapes';
+import type { SpacerWindow } from '@low-quarry/core/fit/spacerWindow';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printLength, printNumber } from '@low-quarry/core/units/printLength';
 import { Slider } from 'radix-ui';
@@ -24,7 +25,10 @@ export function SpacerSlider({ heightMm, stocked, window, unit, onChange }: Spac
     if (event.key !== 'PageUp' && event.key !== 'PageDown') return;
     event.preventDefault();
     event.stopPropagation();
-    const next = event.key === 'PageUp' ? heights.find((height) => height > heightMm) : heights.findLast((height) => height < heightMm);
+    const next =
+      event.key === 'PageUp'
+        ? heights.find((height) => height > heightMm)
+        : heights.findLast((height) => height < heightMm);
     if (next !== undefined) onChange(next);
   };
   return (
@@ -47,23 +51,33 @@ export function SpacerSlider({ heightMm, stocked, window, unit, onChange }: Spac
           className="relative flex h-12 w-full touch-none items-center"
         >
           <Slider.Track className="relative h-1 w-full bg-hairline">
-            {window && window.mostMm > window.leastMm && (
-              <span
-                aria-hidden="true"
-                className="absolute -top-1 h-3 border-x-2 border-clears bg-clears/40"
-                style={{ left: percent(window.leastMm), right: `calc(100% - ${percent(window.mostMm)})` }}
-              />
-            )}
+            <span aria-hidden="true" className="absolute inset-x-4 inset-y-0">
+              {window && window.mostMm > window.leastMm && (
+                <span
+                  aria-hidden="true"
+                  className="absolute -top-1 h-3 border-x-2 border-clears bg-clears/40"
+                  style={{ left: percent(window.leastMm), right: `calc(100% - ${percent(window.mostMm)})` }}
+                />
+              )}
+            </span>
           </Slider.Track>
           <Slider.Thumb
             aria-label="Height of the spacer"
-            aria-valuetext={heightMm === 0 ? 'no spacer' : `${printLength(heightMm, unit)}${isStocked ? ', stocked' : ', not in stock'}`}
+            aria-valuetext={
+              heightMm === 0
+                ? 'no spacer'
+                : `${printLength(heightMm, unit)}${isStocked ? ', stocked' : ', not in stock'}`
+            }
             className="block h-8 w-8 rounded-full border-[3px] border-action bg-paper"
           />
         </Slider.Root>
         <div aria-hidden="true" className="absolute inset-x-3 bottom-0 mx-4 h-6">
           {heights.map((height) => (
-            <span key={height} className="absolute -translate-x-1/2 border-l-0 text-[13px] text-ink" style={{ left: percent(height) }}>
+            <span
+              key={height}
+              className="absolute -translate-x-1/2 border-l-0 text-[13px] text-ink"
+              style={{ left: percent(height) }}
+            >
               <span className="absolute -top-3 left-1/2 h-2 w-px bg-ink" />
               {height === 0 ? '0' : printNumber(height, unit)}
             </span>
@@ -80,6 +94,7 @@ function percent(heightMm: number): string {
 
 function windowWords(window: SpacerWindow | null, unit: LengthUnit): string {
   if (!window) return 'Window unknown until both gaps are taken';
-  if (window.mostMm < window.leastMm) return `Window empty: at least ${printLength(window.leastMm, unit)} for behind, at most ${printLength(Math.max(0, window.mostMm), unit)} in front`;
+  if (window.mostMm < window.leastMm)
+    return `Window empty: at least ${printLength(window.leastMm, unit)} for behind, at most ${printLength(Math.max(0, window.mostMm), unit)} in front`;
   return `Window ${printNumber(window.leastMm, unit)} to ${printLength(window.mostMm, unit)}`;
 }

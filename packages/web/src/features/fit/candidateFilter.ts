@@ -3,7 +3,10 @@ import { CHECK_IDS, type CheckId, type Verdict } from '@low-quarry/core/fit/Chec
 import type { RankedSpeaker } from '@low-quarry/core/fit/rankCandidates';
 import { VERDICTS } from '../../text/words';
 
-export type CandidateFilter = { readonly kind: 'all' } | { readonly kind: 'verdict'; readonly verdict: Verdict } | { readonly kind: 'check'; readonly check: CheckId };
+export type CandidateFilter =
+  | { readonly kind: 'all' }
+  | { readonly kind: 'verdict'; readonly verdict: Verdict }
+  | { readonly kind: 'check'; readonly check: CheckId };
 
 /** Anything that is not understood shows everything. */
 export function readFilter(text: string | null): CandidateFilter {

@@ -21,7 +21,12 @@ export function useKeepChoices(jobId: string) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (choices: NewChoice[]) => call(putChoices, { params: { jobId }, body: { choices } }),
-    onSuccess: () => Promise.all([queries.invalidateQueries({ queryKey: jobKeys.all }), queries.invalidateQueries({ queryKey: ['orders'] }), queries.invalidateQueries({ queryKey: ['openings'] })]),
+    onSuccess: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: jobKeys.all }),
+        queries.invalidateQueries({ queryKey: ['orders'] }),
+        queries.invalidateQueries({ queryKey: ['openings'] }),
+      ]),
   });
 }
 

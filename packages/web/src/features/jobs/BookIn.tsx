@@ -47,7 +47,8 @@ function BookInForm({ form, onChange }: { readonly form: Form; readonly onChange
     createJob.mutate(parsed.data, {
       onSuccess: ({ jobId }) => navigate(`/jobs/${jobId}`),
       onError: (error) => {
-        if (error instanceof ProblemError) setErrors(Object.fromEntries((error.problem.errors ?? []).map(({ path, message }) => [path, message])));
+        if (error instanceof ProblemError)
+          setErrors(Object.fromEntries((error.problem.errors ?? []).map(({ path, message }) => [path, message])));
       },
     });
   };
@@ -55,9 +56,22 @@ function BookInForm({ form, onChange }: { readonly form: Form; readonly onChange
   const chosen = vehicles.data?.vehicles.find(({ id }) => id === form.vehicleId);
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
-      <Field label="Vehicle and trim" error={errors.vehicleId} hint={chosen ? `${chosen.audioPackage}. ${chosen.openings.length} openings.` : 'The trim decides wiring and openings.'}>
+      <Field
+        label="Vehicle and trim"
+        error={errors.vehicleId}
+        hint={
+          chosen
+            ? `${chosen.audioPackage}. ${chosen.openings.length} openings.`
+            : 'The trim decides wiring and openings.'
+        }
+      >
         {(ids) => (
-          <select {...ids} value={form.vehicleId} onChange={({ target }) => onChange({ vehicleId: target.value })} className={INPUT}>
+          <select
+            {...ids}
+            value={form.vehicleId}
+            onChange={({ target }) => onChange({ vehicleId: target.value })}
+            className={INPUT}
+          >
             <option value="">{vehicles.isPending ? 'Loading vehicles …' : 'Choose …'}</option>
             {vehicles.data?.vehicles.map((vehicle) => (
               <option key={vehicle.id} value={vehicle.id}>
@@ -68,18 +82,54 @@ function BookInForm({ form, onChange }: { readonly form: Form; readonly onChange
         )}
       </Field>
       <Field label="Whose car" error={errors.customer}>
-        {(ids) => <input {...ids} value={form.customer} onChange={({ target }) => onChange({ customer: target.value })} className={INPUT} autoComplete="off" />}
+        {(ids) => (
+          <input
+            {...ids}
+            value={form.customer}
+            onChange={({ target }) => onChange({ customer: target.value })}
+            className={INPUT}
+            autoComplete="off"
+          />
+        )}
       </Field>
       <div className="grid grid-cols-2 gap-3">
         <Field label="Registration" error={errors.registration}>
-          {(ids) => <input {...ids} value={form.registration} onChange={({ target }) => onChange({ registration: target.value })} className={INPUT} autoComplete="off" />}
+          {(ids) => (
+            <input
+              {...ids}
+              value={form.registration}
+              onChange={({ target }) => onChange({ registration: target.value })}
+              className={INPUT}
+              autoComplete="off"
+            />
+          )}
         </Field>
         <Field label="Due on" error={errors.dueOn}>
-          {(ids) => <input {...ids} type="date" value={form.dueOn} onChange={({ target }) => onChange({ dueOn: target.value })} className={INPUT} />}
+          {(ids) => (
+            <input
+              {...ids}
+              type="date"
+              value={form.dueOn}
+              onChange={({ target }) => onChange({ dueOn: target.value })}
+              className={INPUT}
+            />
+          )}
         </Field>
       </div>
-      <Field label="What is wanted" error={errors.wants} hint="Clearer, louder, more bass, keep the radio, no cutting, the budget.">
-        {(ids) => <textarea {...ids} rows={3} value={form.wants} onChange={({ target }) => onChange({ wants: target.value })} className={`${INPUT} py-2`} />}
+      <Field
+        label="What is wanted"
+        error={errors.wants}
+        hint="Clearer, louder, more bass, keep the radio, no cutting, the budget."
+      >
+        {(ids) => (
+          <textarea
+            {...ids}
+            rows={3}
+            value={form.wants}
+            onChange={({ target }) => onChange({ wants: target.value })}
+            className={`${INPUT} py-2`}
+          />
+        )}
       </Field>
       {createJob.isError && Object.keys(errors).length === 0 && (
         <p role="alert" className="font-semibold text-hits">

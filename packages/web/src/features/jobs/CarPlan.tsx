@@ -8,7 +8,15 @@ import { StateMark } from './OpeningStateLine';
 
 type Vehicle = Pick<VehicleRecord, 'body' | 'steeringSide'>;
 
-export function CarPlan({ vehicle, openings, jobId }: { readonly vehicle: Vehicle; readonly openings: readonly OpeningWithState[]; readonly jobId: string }) {
+export function CarPlan({
+  vehicle,
+  openings,
+  jobId,
+}: {
+  readonly vehicle: Vehicle;
+  readonly openings: readonly OpeningWithState[];
+  readonly jobId: string;
+}) {
   return (
     <figure className="relative mx-auto w-full max-w-[380px]">
       <svg viewBox={`0 0 ${PLAN.width} ${PLAN.height}`} className="block w-full" aria-hidden="true">
@@ -53,21 +61,21 @@ function Body({ vehicle: { body, steeringSide } }: { readonly vehicle: Vehicle }
   const [firstRow = 50] = seatRows;
   const wheelX = steeringSide === 'left' ? middle - 9 : middle + 9;
   return (
-    <g fill="none" className="stroke-ink" strokeWidth="0.5" strokeLinejoin="round">
-      <path d={outline} className="fill-paper" strokeWidth="0.9" />
+    <g fill="none" className="stroke-ink" strokeWidth="0.35" strokeLinejoin="round">
+      <path d={outline} className="fill-paper" strokeWidth="0.55" />
       {details.map((path) => (
-        <path key={path} d={path} strokeWidth="0.35" />
+        <path key={path} d={path} strokeWidth="0.28" />
       ))}
       {doorGaps.map((y) => (
-        <path key={y} d={`M${left} ${y}h4M${right} ${y}h-4`} strokeWidth="0.5" />
+        <path key={y} d={`M${left} ${y}h4M${right} ${y}h-4`} strokeWidth="0.3" />
       ))}
       {seatRows.map((y) => (
-        <g key={y} className="stroke-muted" strokeWidth="0.35">
+        <g key={y} className="stroke-muted" strokeWidth="0.28">
           <rect x={middle - 14} y={y} width="11" height="9" rx="2" />
           <rect x={middle + 3} y={y} width="11" height="9" rx="2" />
         </g>
       ))}
-      <ellipse cx={wheelX} cy={firstRow - 4} rx="4.2" ry="1.3" className="stroke-muted" strokeWidth="0.6" />
+      <ellipse cx={wheelX} cy={firstRow - 4} rx="4.2" ry="1.3" className="stroke-muted" strokeWidth="0.45" />
     </g>
   );
 }

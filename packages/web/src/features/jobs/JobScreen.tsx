@@ -1,6 +1,6 @@
 /** One car: what is known of each opening, and what comes next. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { missingDimensions, wantedDimensions } from '@low-quarry/core/model/opening';
+import { isTakenHere, missingDimensions, wantedDimensions } from '@low-quarry/core/model/opening';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
@@ -48,7 +48,10 @@ function Filled({ job, openings }: { readonly job: Job; readonly openings: reado
       <div className="order-1 flex flex-col gap-4 lg:order-2">
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
           <Fact name="Whose car" value={`${job.customer}, job ${job.number}, ${dueWords(job.dueOn, new Date())}`} />
-          <Fact name="Vehicle" value={`${vehicle.years}, ${vehicle.doors} doors, steering on the ${vehicle.steeringSide}`} />
+          <Fact
+            name="Vehicle"
+            value={`${vehicle.years}, ${vehicle.doors} doors, steering on the ${vehicle.steeringSide}`}
+          />
           <Fact name="Trim" value={vehicle.trim} />
           <Fact name="Audio package" value={vehicle.audioPackage} />
           <Fact name="Wanted" value={job.wants || 'Nothing written down.'} />
@@ -67,10 +70,19 @@ function Filled({ job, openings }: { readonly job: Job; readonly openings: reado
   );
 }
 
-function OpeningRow({ opening: { id, record, state }, number, jobId }: { readonly opening: OpeningWithState; readonly number: number; readonly jobId: string }) {
+function OpeningRow({
+  opening: { id, record, state },
+  number,
+  jobId,
+}: {
+  readonly opening: OpeningWithState;
+  readonly number: number;
+  readonly jobId: string;
+}) {
   const wanted = wantedDimensions(record).length;
   const known = wanted - missingDimensions(record).length;
-  const here = `/jobs/${jobId}/openings/${id}`;
+  const here = wantedDimensions(record).filter((key) => isTakenHere(record.dimensions[key]));
+  const path = `/jobs/${jobId}/openings/${id}`;
   return (
     <li className="grid grid-cols-[auto_auto_1fr] items-start gap-x-3 gap-y-1 border-b border-hairline py-2 sm:grid-cols-[auto_auto_minmax(150px,2fr)_4fr_auto]">
       <span className="w-5 pt-0.5 text-right font-bold">{number}</span>
@@ -80,17 +92,25 @@ function OpeningRow({ opening: { id, record, state }, number, jobId }: { readonl
       <div>
         <p className="font-semibold">{placeLabel(record)}</p>
         <p className="text-[13px] leading-4 text-muted">
-          {record.nominalSize}, {known} of {wanted} dimensions known
+          {record.nominalSize}, {known} of {wanted} dimensions known, {here.length} taken here
         </p>
       </div>
       <div className="col-start-3 sm:col-start-auto">
         <OpeningStateLine state={state} record={record} />
       </div>
       <div className="col-start-3 flex gap-4 sm:col-start-auto">
-        <Link to={here} aria-label={`Measure ${placeLabel(record)}`} className="inline-flex min-h-12 items-center text-action underline underline-offset-2">
+        <Link
+          to={path}
+          aria-label={`Measure ${placeLabel(record)}`}
+          className="inline-flex min-h-12 items-center text-action underline underline-offset-2"
+        >
           Measure
         </Link>
-        <Link to={`${here}/fit`} aria-label={`What fits ${placeLabel(record)}`} className="inline-flex min-h-12 items-center text-action underline underline-offset-2">
+        <Link
+          to={`${path}/fit`}
+          aria-label={`What fits ${placeLabel(record)}`}
+          className="inline-flex min-h-12 items-center text-action underline underline-offset-2"
+        >
           What fits
         </Link>
       </div>

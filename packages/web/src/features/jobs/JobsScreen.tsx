@@ -55,9 +55,15 @@ function JobList({ jobs, words }: { readonly jobs: readonly JobInList[]; readonl
   return (
     <ul className="border-t border-ink">
       {jobs.map((job) => (
-        <li key={job.id} className="grid gap-x-6 gap-y-1 border-b border-hairline py-3 md:grid-cols-[minmax(220px,1fr)_3fr]">
+        <li
+          key={job.id}
+          className="grid gap-x-6 gap-y-1 border-b border-hairline py-3 md:grid-cols-[minmax(220px,1fr)_3fr]"
+        >
           <div>
-            <Link to={`/jobs/${job.id}`} className="inline-flex min-h-8 items-center text-[17px] font-bold text-action underline-offset-2 hover:underline">
+            <Link
+              to={`/jobs/${job.id}`}
+              className="inline-flex min-h-8 items-center text-[17px] font-bold text-action underline-offset-2 hover:underline"
+            >
               {jobTitle(job)}
             </Link>
             <p>
@@ -80,15 +86,18 @@ function Openings({ job }: { readonly job: JobInList }) {
   return (
     <ul className="grid content-start gap-x-6 sm:grid-cols-2 xl:grid-cols-3">
       {job.openings.map(({ id, record, state }) => {
-        const { headline, detail } = openingStateView(state, record, unit);
+        const { verdict, headline, detail } = openingStateView(state, record, unit);
         return (
           <li key={id}>
-            <Link to={`/jobs/${job.id}/openings/${id}${state.kind === 'toMeasure' ? '' : '/fit'}`} className="flex min-h-12 items-center gap-2 py-1 hover:bg-paper">
+            <Link
+              to={`/jobs/${job.id}/openings/${id}${state.kind === 'toMeasure' ? '' : '/fit'}`}
+              className="flex min-h-12 items-center gap-2 py-1 hover:bg-paper"
+            >
               <StateMark state={state} record={record} />
               <span className="min-w-0">
                 <span className="block font-semibold">{placeLabel(record)}</span>
-                <span className="block text-[13px] leading-4 text-muted" title={detail}>
-                  {headline}
+                <span className="block text-[13px] leading-4 text-muted" title={`${headline}. ${detail}`}>
+                  {verdict ? headline : detail}
                 </span>
               </span>
             </Link>

@@ -19,14 +19,74 @@ export type PlanLines = {
   readonly doorGaps: readonly number[];
 };
 
-type Shape = { readonly half: number; readonly front: number; readonly rear: number; readonly screen: number; readonly rearWindow: number; readonly seatRows: readonly number[]; readonly doorGaps: readonly number[]; readonly nose: number; readonly tail: number };
+type Shape = {
+  readonly half: number;
+  readonly front: number;
+  readonly rear: number;
+  readonly screen: number;
+  readonly rearWindow: number;
+  readonly seatRows: readonly number[];
+  readonly doorGaps: readonly number[];
+  readonly nose: number;
+  readonly tail: number;
+};
 
 const SHAPES: Readonly<Record<Body, Shape>> = {
-  hatchback: { half: 21, front: 8, rear: 96, screen: 34, rearWindow: 86, seatRows: [50, 70], doorGaps: [38, 60, 80], nose: 12, tail: 10 },
-  estate: { half: 21, front: 4, rear: 104, screen: 31, rearWindow: 96, seatRows: [46, 65], doorGaps: [35, 56, 75], nose: 12, tail: 6 },
-  minibus: { half: 23, front: 4, rear: 104, screen: 14, rearWindow: 99, seatRows: [26, 44, 60, 76, 90], doorGaps: [18, 36, 56], nose: 8, tail: 4 },
-  pickup: { half: 22, front: 4, rear: 104, screen: 29, rearWindow: 66, seatRows: [42, 57], doorGaps: [32, 49, 64], nose: 8, tail: 3 },
-  coupe: { half: 21, front: 5, rear: 101, screen: 38, rearWindow: 82, seatRows: [54, 72], doorGaps: [42, 70], nose: 16, tail: 14 },
+  hatchback: {
+    half: 21,
+    front: 8,
+    rear: 96,
+    screen: 34,
+    rearWindow: 86,
+    seatRows: [50, 70],
+    doorGaps: [38, 60, 80],
+    nose: 12,
+    tail: 10,
+  },
+  estate: {
+    half: 21,
+    front: 4,
+    rear: 104,
+    screen: 31,
+    rearWindow: 96,
+    seatRows: [46, 65],
+    doorGaps: [35, 56, 75],
+    nose: 12,
+    tail: 6,
+  },
+  minibus: {
+    half: 23,
+    front: 4,
+    rear: 104,
+    screen: 14,
+    rearWindow: 99,
+    seatRows: [26, 44, 60, 76, 90],
+    doorGaps: [18, 36, 56],
+    nose: 8,
+    tail: 4,
+  },
+  pickup: {
+    half: 22,
+    front: 4,
+    rear: 104,
+    screen: 29,
+    rearWindow: 66,
+    seatRows: [42, 57],
+    doorGaps: [32, 49, 64],
+    nose: 8,
+    tail: 3,
+  },
+  coupe: {
+    half: 21,
+    front: 5,
+    rear: 101,
+    screen: 38,
+    rearWindow: 82,
+    seatRows: [54, 72],
+    doorGaps: [42, 70],
+    nose: 16,
+    tail: 14,
+  },
 };
 
 export function planLines(body: Body): PlanLines {
@@ -53,7 +113,8 @@ export function planSides(body: Body): { readonly left: number; readonly right: 
 export function planPoint(body: Body, place: Place, side: Side): PlanPoint {
   const { half, screen, rearWindow, doorGaps, rear } = SHAPES[body];
   const [frontGap = screen, middleGap = screen + 20, rearGap = rearWindow] = doorGaps;
-  const toSide = (distance: number) => (side === 'centre' ? MIDDLE : side === 'left' ? MIDDLE - distance : MIDDLE + distance);
+  const toSide = (distance: number) =>
+    side === 'centre' ? MIDDLE : side === 'left' ? MIDDLE - distance : MIDDLE + distance;
   switch (place) {
     case 'frontDoorLow':
       return { x: toSide(half - 1), y: frontGap + 8 };

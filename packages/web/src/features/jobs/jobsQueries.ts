@@ -11,13 +11,23 @@ export const jobKeys = {
   one: (jobId: string) => ['jobs', jobId] as const,
 };
 
-export const jobsQuery = queryOptions({ queryKey: jobKeys.list, queryFn: ({ signal }) => call(listJobs, { params: {}, signal }) });
+export const jobsQuery = queryOptions({
+  queryKey: jobKeys.list,
+  queryFn: ({ signal }) => call(listJobs, { params: {}, signal }),
+});
 
 export function jobQuery(jobId: string) {
-  return queryOptions({ queryKey: jobKeys.one(jobId), queryFn: ({ signal }) => call(getJob, { params: { jobId }, signal }) });
+  return queryOptions({
+    queryKey: jobKeys.one(jobId),
+    queryFn: ({ signal }) => call(getJob, { params: { jobId }, signal }),
+  });
 }
 
-export const vehiclesQuery = queryOptions({ queryKey: ['vehicles'], queryFn: ({ signal }) => call(listVehicles, { params: {}, signal }), staleTime: 60_000 });
+export const vehiclesQuery = queryOptions({
+  queryKey: ['vehicles'],
+  queryFn: ({ signal }) => call(listVehicles, { params: {}, signal }),
+  staleTime: 60_000,
+});
 
 export function useCreateJob() {
   const queries = useQueryClient();

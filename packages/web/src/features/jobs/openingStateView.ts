@@ -13,7 +13,11 @@ export type OpeningStateView = {
   readonly detail: string;
 };
 
-export function openingStateView(state: OpeningState, { behind }: Pick<OpeningRecord, 'behind'>, unit: LengthUnit): OpeningStateView {
+export function openingStateView(
+  state: OpeningState,
+  { behind }: Pick<OpeningRecord, 'behind'>,
+  unit: LengthUnit,
+): OpeningStateView {
   switch (state.kind) {
     case 'chosen':
       return {
@@ -30,6 +34,10 @@ export function openingStateView(state: OpeningState, { behind }: Pick<OpeningRe
         detail: `Still to take: ${state.missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}`,
       };
     case 'nothingChosen':
-      return { verdict: null, headline: 'Nothing chosen', detail: 'Measured; ready to look what fits.' };
+      return {
+        verdict: null,
+        headline: 'Nothing chosen',
+        detail: `${state.known} dimensions known, ${state.takenHere === 0 ? 'none' : state.takenHere} taken here`,
+      };
   }
 }

@@ -4,7 +4,12 @@ import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { Button } from '../../ui/Button';
 import { differences } from './openingDraft';
 
-type ConflictPanelProps = { readonly mine: OpeningRecord; readonly current: Opening; readonly onKeepMine: () => void; readonly onTakeTheirs: () => void };
+type ConflictPanelProps = {
+  readonly mine: OpeningRecord;
+  readonly current: Opening;
+  readonly onKeepMine: () => void;
+  readonly onTakeTheirs: () => void;
+};
 
 export function ConflictPanel({ mine, current, onKeepMine, onTakeTheirs }: ConflictPanelProps) {
   const rows = differences(mine, current.record);

@@ -1,6 +1,7 @@
 /** What is known of an opening besides its lengths: shape, screws, what is behind, plugs. */
-import type { ConnectorRecord } from '@low-quarry/core/model/parts';
+
 import { BEHIND, FIXINGS, type OpeningRecord, SECOND_PLUGS } from '@low-quarry/core/model/opening';
+import type { ConnectorRecord } from '@low-quarry/core/model/parts';
 import { BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';
 import { Field, INPUT } from '../../ui/Field';
 import type { OpeningFacts } from './openingDraft';
@@ -16,26 +17,70 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
   const { bolts } = facts;
   return (
     <div className="grid gap-3 sm:grid-cols-2">
-      <Choice label="Shape of the hole" value={facts.holeKind} options={[['circle', 'Round'], ['oval', 'Oval']]} onChange={(holeKind) => onChange({ holeKind })} />
-      <Choice label="Behind it" value={facts.behind} options={BEHIND.map((each) => [each, BEHIND_WORDS[each]])} onChange={(behind) => onChange({ behind })} />
+      <Choice
+        label="Shape of the hole"
+        value={facts.holeKind}
+        options={[
+          ['circle', 'Round'],
+          ['oval', 'Oval'],
+        ]}
+        onChange={(holeKind) => onChange({ holeKind })}
+      />
+      <Choice
+        label="Behind it"
+        value={facts.behind}
+        options={BEHIND.map((each) => [each, BEHIND_WORDS[each]])}
+        onChange={(behind) => onChange({ behind })}
+      />
       <Choice
         label="Screw holes"
         value={bolts.kind === 'rectangle' ? 'rectangle' : String(bolts.count)}
-        options={[...[2, 3, 4, 5, 6, 8].map((count) => [String(count), `${count} on a circle`] as const), ['rectangle', '4 at the corners of a rectangle']]}
+        options={[
+          ...[2, 3, 4, 5, 6, 8].map((count) => [String(count), `${count} on a circle`] as const),
+          ['rectangle', '4 at the corners of a rectangle'],
+        ]}
         onChange={(value) => onChange({ bolts: toBolts(value, bolts) })}
       />
-      <Choice label="Fixing" value={facts.fixing} options={FIXINGS.map((each) => [each, FIXING_WORDS[each]])} onChange={(fixing) => onChange({ fixing })} />
+      <Choice
+        label="Fixing"
+        value={facts.fixing}
+        options={FIXINGS.map((each) => [each, FIXING_WORDS[each]])}
+        onChange={(fixing) => onChange({ fixing })}
+      />
       <Choice
         label="Connector"
         error={errorAt('record.wiring')}
         value={facts.wiring.kind === 'connector' ? facts.wiring.connectorId : facts.wiring.kind}
-        options={[['unknown', 'Not looked at'], ['noWires', 'No wires here'], ...connectors.map(({ id, name }) => [id, name] as const)]}
-        onChange={(value) => onChange({ wiring: value === 'unknown' || value === 'noWires' ? { kind: value } : { kind: 'connector', connectorId: value } })}
+        options={[
+          ['unknown', 'Not looked at'],
+          ['noWires', 'No wires here'],
+          ...connectors.map(({ id, name }) => [id, name] as const),
+        ]}
+        onChange={(value) =>
+          onChange({
+            wiring:
+              value === 'unknown' || value === 'noWires' ? { kind: value } : { kind: 'connector', connectorId: value },
+          })
+        }
       />
-      <Choice label="Second plug on the old speaker" value={facts.secondPlug} options={SECOND_PLUGS.map((each) => [each, SECOND_PLUG_WORDS[each]])} onChange={(secondPlug) => onChange({ secondPlug })} />
+      <Choice
+        label="Second plug on the old speaker"
+        value={facts.secondPlug}
+        options={SECOND_PLUGS.map((each) => [each, SECOND_PLUG_WORDS[each]])}
+        onChange={(secondPlug) => onChange({ secondPlug })}
+      />
       <div className="sm:col-span-2">
         <Field label="Note" error={errorAt('record.note')}>
-          {(ids) => <textarea {...ids} rows={2} maxLength={1000} value={facts.note} onChange={({ target }) => onChange({ note: target.value })} className={`${INPUT} py-2`} />}
+          {(ids) => (
+            <textarea
+              {...ids}
+              rows={2}
+              maxLength={1000}
+              value={facts.note}
+              onChange={({ target }) => onChange({ note: target.value })}
+              className={`${INPUT} py-2`}
+            />
+          )}
         </Field>
       </div>
     </div>
@@ -70,5 +115,10 @@ function Choice<Value extends string>({ label, value, options, error = null, onC
 function toBolts(value: string, { screwDiameterMm }: OpeningRecord['bolts']): OpeningRecord['bolts'] {
   if (value === 'rectangle') return { kind: 'rectangle', screwDiameterMm };
   const count = Number(value);
-  return { kind: 'circle', count, firstAngleDeg: count === 2 ? 0 : count % 2 === 1 ? 90 : 180 / count, screwDiameterMm };
+  return {
+    kind: 'circle',
+    count,
+    firstAngleDeg: count === 2 ? 0 : count % 2 === 1 ? 90 : 180 / count,
+    screwDiameterMm,
+  };
 }

@@ -1,8 +1,8 @@
 /** One dimension: what was read, with what, and what it comes to in both units with its uncertainty. */
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
-import { SOURCE_IDS, SOURCES, type SourceId } from '@low-quarry/core/model/source';
 import type { Shop } from '@low-quarry/core/model/shop';
+import { SOURCE_IDS, SOURCES, type SourceId } from '@low-quarry/core/model/source';
 import { fromReadings } from '@low-quarry/core/uncertainty/fromReadings';
 import { coverageFactor } from '@low-quarry/core/uncertainty/Margin';
 import { printLength, printPlusMinus } from '@low-quarry/core/units/printLength';
@@ -32,7 +32,12 @@ export function MeasureField({ name, field, shop, taken, error, onType, onSource
         label={
           <span className="flex items-center gap-2">
             {label}
-            {field.readingsMm.length > 0 && <OriginMark origin={SOURCES[field.source].origin} detail={taken ?? SOURCES[field.source].label.toLowerCase()} />}
+            {field.readingsMm.length > 0 && (
+              <OriginMark
+                origin={SOURCES[field.source].origin}
+                detail={taken ?? SOURCES[field.source].label.toLowerCase()}
+              />
+            )}
           </span>
         }
         hint={echo(field, shop) ?? hint}
@@ -58,7 +63,12 @@ export function MeasureField({ name, field, shop, taken, error, onType, onSource
           <span aria-hidden="true">with</span>
           <span className="sr-only">{label}, taken with</span>
         </span>
-        <select value={field.source} onChange={({ target }) => onSource(target.value as SourceId)} onFocus={onFocus} className={`${INPUT} px-1`}>
+        <select
+          value={field.source}
+          onChange={({ target }) => onSource(target.value as SourceId)}
+          onFocus={onFocus}
+          className={`${INPUT} px-1`}
+        >
           {SOURCE_IDS.map((source) => (
             <option key={source} value={source}>
               {SOURCES[source].label}
@@ -73,7 +83,11 @@ export function MeasureField({ name, field, shop, taken, error, onType, onSource
 /** Both units and the interval, so that a slip of unit or comma is seen at once. */
 function echo({ readingsMm, source }: FieldDraft, shop: Shop): string | null {
   if (readingsMm.length === 0) return null;
-  const { valueMm, uncertaintyMm, degreesOfFreedom } = fromReadings(readingsMm, shop.halfWidthsMm[source], SOURCES[source].origin);
+  const { valueMm, uncertaintyMm, degreesOfFreedom } = fromReadings(
+    readingsMm,
+    shop.halfWidthsMm[source],
+    SOURCES[source].origin,
+  );
   const whole = degreesOfFreedom === null ? null : Math.max(1, Math.floor(degreesOfFreedom));
   const plusMinus = printPlusMinus(uncertaintyMm * coverageFactor(shop.confidence, whole), 'mm');
   const mean = readingsMm.length > 1 ? `mean of ${readingsMm.length}: ` : '';

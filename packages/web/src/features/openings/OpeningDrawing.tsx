@@ -24,27 +24,66 @@ const UNKNOWN_GAP_MM = 22;
 const UNKNOWN_BOLTS_MM = 140;
 
 export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProps) {
-  const drawn = { ...opening, depthBehind: opening.depthBehind ?? unknown(UNKNOWN_DEPTH_MM), frontGap: opening.frontGap ?? unknown(UNKNOWN_GAP_MM) };
+  const drawn = {
+    ...opening,
+    depthBehind: opening.depthBehind ?? unknown(UNKNOWN_DEPTH_MM),
+    frontGap: opening.frontGap ?? unknown(UNKNOWN_GAP_MM),
+  };
   const section = sectionGeometry(drawn, null, null, rules);
   const text = (dimension: Dimension | null) => (dimension ? printNumber(dimension.valueMm, unit) : '?');
-  const colour = (key: OpeningDimensionKey, dimension: Dimension | null) => (lit === key ? 'text-action' : dimension ? 'text-ink' : 'text-measure');
+  const colour = (key: OpeningDimensionKey, dimension: Dimension | null) =>
+    lit === key ? 'text-action' : dimension ? 'text-ink' : 'text-measure';
   const hole = extents(opening.hole);
   const half = section.holeHalf;
-  const line = (key: OpeningDimensionKey, dimension: Dimension | null, from: Point, to: Point) => (
-    <DimensionLine from={from} to={to} text={text(dimension)} colour={colour(key, dimension)} lit={lit === key} />
+  const holeX = Math.max(12, drawn.depthBehind.valueMm * 0.62);
+  const line: Line = (key, dimension, from, to) => (
+    <DimensionLine
+      key={key}
+      from={from}
+      to={to}
+      text={text(dimension)}
+      colour={colour(key, dimension)}
+      lit={lit === key}
+      textAt={0.32}
+    />
   );
   const holeKey = opening.hole.kind === 'circle' ? 'holeDiameter' : 'holeLength';
   return (
     <div className="grid items-end gap-4 sm:grid-cols-[3fr_4fr]">
-      <SectionDrawing section={section} unit={unit} lit={null} maxHeightPx={340} label="Section of the opening with its dimensions">
-        {opening.behind !== 'nothing' && line('depthBehind', opening.depthBehind, { x: 0, y: -half * 0.45 }, { x: drawn.depthBehind.valueMm, y: -half * 0.45 })}
+      <SectionDrawing
+        section={section}
+        unit={unit}
+        lit={null}
+        maxHeightPx={340}
+        label="Section of the opening with its dimensions"
+      >
+        {opening.behind !== 'nothing' &&
+          line(
+            'depthBehind',
+            opening.depthBehind,
+            { x: 0, y: -half * 0.45 },
+            { x: drawn.depthBehind.valueMm, y: -half * 0.45 },
+          )}
         {line('frontGap', opening.frontGap, { x: 0, y: half * 0.5 }, { x: -drawn.frontGap.valueMm, y: half * 0.5 })}
         <ExtensionLine from={{ x: 0, y: -half }} to={{ x: 0, y: half }} />
-        {line(holeKey, hole.length, { x: 8, y: -half }, { x: 8, y: half })}
+        {line(holeKey, hole.length, { x: holeX, y: -half }, { x: holeX, y: half })}
+        <ExtensionLine from={{ x: 0, y: -half }} to={{ x: holeX, y: -half }} />
+        <ExtensionLine from={{ x: 0, y: half }} to={{ x: holeX, y: half }} />
       </SectionDrawing>
-      <FaceDrawing opening={opening.hole.kind === 'circle' && !opening.hole.diameter ? withDrawnHole(opening) : opening} candidate={null} maxHeightPx={340} lit={false} label="Face of the opening with its dimensions">
-        {line(holeKey, hole.length, { x: -(hole.length?.valueMm ?? 2 * half) / 2, y: 0 }, { x: (hole.length?.valueMm ?? 2 * half) / 2, y: 0 })}
-        {opening.hole.kind === 'oval' && line('holeWidth', hole.width, { x: -half * 0.3, y: -(hole.width?.valueMm ?? half) / 2 }, { x: -half * 0.3, y: (hole.width?.valueMm ?? half) / 2 })}
+      <FaceDrawing
+        opening={opening.hole.kind === 'circle' && !opening.hole.diameter ? withDrawnHole(opening) : opening}
+        candidate={null}
+        maxHeightPx={340}
+        lit={false}
+        label="Face of the opening with its dimensions"
+      >
+        {opening.hole.kind === 'oval' &&
+          line(
+            'holeWidth',
+            hole.width,
+            { x: -half * 0.3, y: -(hole.width?.valueMm ?? half) / 2 },
+            { x: -half * 0.3, y: (hole.width?.valueMm ?? half) / 2 },
+          )}
         <BoltDimensions opening={opening} line={line} />
       </FaceDrawing>
     </div>
@@ -54,7 +93,13 @@ export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProp
 type Line = (key: OpeningDimensionKey, dimension: Dimension | null, from: Point, to: Point) => React.ReactNode;
 
 function BoltDimensions({ opening, line }: { readonly opening: FitOpening; readonly line: Line }) {
-  if (!opening.bolts) return line('boltCircle', null, { x: -UNKNOWN_BOLTS_MM / 2, y: UNKNOWN_BOLTS_MM * 0.3 }, { x: UNKNOWN_BOLTS_MM / 2, y: UNKNOWN_BOLTS_MM * 0.3 });
+  if (!opening.bolts)
+    return line(
+      'boltCircle',
+      null,
+      { x: -UNKNOWN_BOLTS_MM / 2, y: UNKNOWN_BOLTS_MM * 0.3 },
+      { x: UNKNOWN_BOLTS_MM / 2, y: UNKNOWN_BOLTS_MM * 0.3 },
+    );
   const [first, second] = patternDimensions(opening.bolts.shape);
   if (!first) return null;
   if (second) {

@@ -1,6 +1,7 @@
 /** What is measured here, and what is missing? */
-import type { Opening } from '@low-quarry/core/contracts/openings';
+
 import type { Catalogue } from '@low-quarry/core/contracts/catalogue';
+import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import { toFitOpening, wantedDimensions } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
@@ -64,7 +65,15 @@ export function OpeningScreen() {
   );
 }
 
-function Filled({ opening, shop, catalogue }: { readonly opening: Opening; readonly shop: Shop; readonly catalogue: Catalogue }) {
+function Filled({
+  opening,
+  shop,
+  catalogue,
+}: {
+  readonly opening: Opening;
+  readonly shop: Shop;
+  readonly catalogue: Catalogue;
+}) {
   const { unit } = useSettings();
   const { draft, dirty, broughtBack, change, startFrom } = useDraft(opening);
   const [takenBy, setTakenBy] = useState(readStored('takenBy') ?? '');
@@ -80,7 +89,9 @@ function Filled({ opening, shop, catalogue }: { readonly opening: Opening; reado
     const dimensions = Object.fromEntries(
       wanted.flatMap((key) => {
         const { readingsMm, source, text } = draft.fields[key];
-        return readingsMm.length > 0 ? [[key, { readingsMm, source, entered: text, takenBy: null, takenAt: null }]] : [];
+        return readingsMm.length > 0
+          ? [[key, { readingsMm, source, entered: text, takenBy: null, takenAt: null }]]
+          : [];
       }),
     );
     return toFitOpening({ ...draft.facts, dimensions }, shop.halfWidthsMm, (id) => id);
@@ -96,7 +107,10 @@ function Filled({ opening, shop, catalogue }: { readonly opening: Opening; reado
     setErrors({});
     // What is typed while the server is away is not in this save: it stays a draft on the version that comes back.
     const sent = draft;
-    save.mutate({ version, record: record.value }, { onSuccess: (stored) => change((now) => (now === sent ? now : { ...now, version: stored.version })) });
+    save.mutate(
+      { version, record: record.value },
+      { onSuccess: (stored) => change((now) => (now === sent ? now : { ...now, version: stored.version })) },
+    );
     setSentDraft(sent);
   };
   const [sentDraft, setSentDraft] = useState<typeof draft | null>(null);
@@ -114,7 +128,9 @@ function Filled({ opening, shop, catalogue }: { readonly opening: Opening; reado
     <form onSubmit={submit} className="grid gap-6 lg:grid-cols-[5fr_6fr]" noValidate>
       <section aria-label="Measurements" className="flex flex-col gap-3">
         <p className={missing.length > 0 ? 'font-semibold text-measure' : 'font-semibold text-clears'}>
-          {missing.length > 0 ? `Still to take: ${missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.` : 'Every dimension is known.'}
+          {missing.length > 0
+            ? `Still to take: ${missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.`
+            : 'Every dimension is known.'}
         </p>
         {broughtBack && (
           <p role="status" className="border-l-4 border-action bg-paper px-3 py-2">
@@ -139,7 +155,10 @@ function Filled({ opening, shop, catalogue }: { readonly opening: Opening; reado
             />
           ))}
         </div>
-        <Field label="Taken by" hint={`A bare number is read in ${unit}; a fraction is inches. Several readings: 57,5; 58; 58`}>
+        <Field
+          label="Taken by"
+          hint={`A bare number is read in ${unit}; a fraction is inches. Several readings: 57,5; 58; 58`}
+        >
           {(ids) => (
             <input
               {...ids}
@@ -179,7 +198,12 @@ function Filled({ opening, shop, catalogue }: { readonly opening: Opening; reado
             <strong>{OPENING_DIMENSIONS[lit].label}.</strong> {OPENING_DIMENSIONS[lit].hint}
           </p>
         )}
-        <FactFields facts={draft.facts} connectors={catalogue.connectors} errorAt={errorAt} onChange={(facts) => change((before) => ({ ...before, facts: { ...before.facts, ...facts } }))} />
+        <FactFields
+          facts={draft.facts}
+          connectors={catalogue.connectors}
+          errorAt={errorAt}
+          onChange={(facts) => change((before) => ({ ...before, facts: { ...before.facts, ...facts } }))}
+        />
       </section>
     </form>
   );
@@ -197,7 +221,15 @@ function takenWords({ record }: Opening, key: OpeningDimensionKey, touched: bool
   return `${measurement.takenBy}${day}`;
 }
 
-function SaveState({ dirty, save, hasErrors }: { readonly dirty: boolean; readonly save: ReturnType<typeof useSaveOpening>; readonly hasErrors: boolean }) {
+function SaveState({
+  dirty,
+  save,
+  hasErrors,
+}: {
+  readonly dirty: boolean;
+  readonly save: ReturnType<typeof useSaveOpening>;
+  readonly hasErrors: boolean;
+}) {
   const waiting = save.isPending && save.failureReason instanceof AwayError;
   const failed = save.isError && !conflictOf(save.error);
   const words = hasErrors
@@ -212,7 +244,12 @@ function SaveState({ dirty, save, hasErrors }: { readonly dirty: boolean; readon
             ? 'Saved in the shop.'
             : '';
   return (
-    <p role="status" className={hasErrors || failed ? 'font-semibold text-hits' : waiting ? 'font-semibold text-measure' : 'text-muted'}>
+    <p
+      role="status"
+      className={
+        hasErrors || failed ? 'font-semibold text-hits' : waiting ? 'font-semibold text-measure' : 'text-muted'
+      }
+    >
       {words}
     </p>
   );

@@ -3,7 +3,12 @@
  * unit that is set then, so switching the unit later changes nothing. Plain data: it is kept on the device as it is.
  */
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import { type Measurement, type OpeningRecord, openingRecordSchema, wantedDimensions } from '@low-quarry/core/model/opening';
+import {
+  type Measurement,
+  type OpeningRecord,
+  openingRecordSchema,
+  wantedDimensions,
+} from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { readMeasurement } from '@low-quarry/core/model/readMeasurement';
 import { SOURCES, type SourceId, sourceSchema } from '@low-quarry/core/model/source';
@@ -32,7 +37,9 @@ export type OpeningFacts = OpeningDraft['facts'];
 
 export function toDraft(record: OpeningRecord, version: number): OpeningDraft {
   const { dimensions, ...facts } = record;
-  const fields = Object.fromEntries(OPENING_DIMENSION_KEYS.map((key) => [key, toField(key, dimensions[key])])) as OpeningDraft['fields'];
+  const fields = Object.fromEntries(
+    OPENING_DIMENSION_KEYS.map((key) => [key, toField(key, dimensions[key])]),
+  ) as OpeningDraft['fields'];
   return { version, fields, facts };
 }
 
@@ -51,7 +58,13 @@ export function typeInto(draft: OpeningDraft, key: OpeningDimensionKey, text: st
   const before = draft.fields[key];
   const read = readMeasurement(text, key, unit);
   const source = before.touched || SOURCES[before.source].origin === 'takenHere' ? before.source : usualInstrument(key);
-  const field: FieldDraft = { text, source, readingsMm: read.ok ? [...read.value] : [], error: read.ok ? null : read.failure, touched: true };
+  const field: FieldDraft = {
+    text,
+    source,
+    readingsMm: read.ok ? [...read.value] : [],
+    error: read.ok ? null : read.failure,
+    touched: true,
+  };
   return { ...draft, fields: { ...draft.fields, [key]: field } };
 }
 
@@ -126,7 +139,13 @@ const FACT_LABELS = {
 
 function toField(key: OpeningDimensionKey, measurement: Measurement | undefined): FieldDraft {
   if (!measurement) return { text: '', source: usualInstrument(key), readingsMm: [], error: null, touched: false };
-  return { text: measurement.entered, source: measurement.source, readingsMm: measurement.readingsMm, error: null, touched: false };
+  return {
+    text: measurement.entered,
+    source: measurement.source,
+    readingsMm: measurement.readingsMm,
+    error: null,
+    touched: false,
+  };
 }
 
 function usualInstrument(key: OpeningDimensionKey): SourceId {

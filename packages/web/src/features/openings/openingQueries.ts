@@ -8,7 +8,10 @@ import { jobKeys } from '../jobs/jobsQueries';
 export const openingKeys = { one: (openingId: string) => ['openings', openingId] as const };
 
 export function openingQuery(openingId: string) {
-  return queryOptions({ queryKey: openingKeys.one(openingId), queryFn: ({ signal }) => call(getOpening, { params: { openingId }, signal }) });
+  return queryOptions({
+    queryKey: openingKeys.one(openingId),
+    queryFn: ({ signal }) => call(getOpening, { params: { openingId }, signal }),
+  });
 }
 
 export type Save = { readonly version: number; readonly record: OpeningRecord };

@@ -22,7 +22,11 @@ export function OrderScreen() {
   const suppliers = new Set(lines.map(({ supplier }) => supplier)).size;
   return (
     <Shell
-      title={lines.length > 0 ? `Order list: ${count(lines.length, 'line')} from ${count(suppliers, 'supplier')}` : 'Order list'}
+      title={
+        lines.length > 0
+          ? `Order list: ${count(lines.length, 'line')} from ${count(suppliers, 'supplier')}`
+          : 'Order list'
+      }
       crumbs={[
         { to: '/', label: 'Jobs' },
         { to: `/jobs/${jobId}`, label: order.data ? jobTitle(order.data.job) : 'Job' },
@@ -31,7 +35,11 @@ export function OrderScreen() {
       aside={
         lines.length > 0 && (
           <div className="flex flex-wrap gap-3">
-            <a href={fillPath(ORDER_CSV_PATH, { jobId })} download className="inline-flex min-h-12 items-center border-2 border-action bg-paper px-4 font-semibold text-action">
+            <a
+              href={fillPath(ORDER_CSV_PATH, { jobId })}
+              download
+              className="inline-flex min-h-12 items-center border-2 border-action bg-paper px-4 font-semibold text-action"
+            >
               Download {count(lines.length, 'line')} as CSV
             </a>
             <Button kind="main" onClick={() => window.print()}>
@@ -60,7 +68,9 @@ function Filled({ order, jobId }: { readonly order: OrderAnswer; readonly jobId:
     <>
       <HeldBack order={order} jobId={jobId} />
       {order.lines.length === 0 ? (
-        <Empty>Nothing is on the list yet. Choose a speaker for an opening, and what it needs appears here in packs.</Empty>
+        <Empty>
+          Nothing is on the list yet. Choose a speaker for an opening, and what it needs appears here in packs.
+        </Empty>
       ) : (
         <Lines order={order} />
       )}
@@ -70,14 +80,18 @@ function Filled({ order, jobId }: { readonly order: OrderAnswer; readonly jobId:
 }
 
 function HeldBack({ order: { heldBack }, jobId }: { readonly order: OrderAnswer; readonly jobId: string }) {
-  if (heldBack.length === 0) return <p className="font-semibold text-clears">Every opening of this car is on the list.</p>;
+  if (heldBack.length === 0)
+    return <p className="font-semibold text-clears">Every opening of this car is on the list.</p>;
   return (
     <section aria-label="Held back">
       <h2>{count(heldBack.length, 'opening')} not on the list</h2>
       <ul className="border-t border-ink">
         {heldBack.map(({ openingId, label, why, hasChoice }) => (
           <li key={openingId} className="flex flex-wrap items-center gap-x-3 border-b border-hairline py-1">
-            <Link to={`/jobs/${jobId}/openings/${openingId}/fit`} className="inline-flex min-h-8 items-center font-semibold text-action underline underline-offset-2">
+            <Link
+              to={`/jobs/${jobId}/openings/${openingId}/fit`}
+              className="inline-flex min-h-8 items-center font-semibold text-action underline underline-offset-2"
+            >
               {label}
             </Link>
             <span className={hasChoice ? 'font-semibold text-hits' : 'text-muted'}>
@@ -95,7 +109,7 @@ const HEAD = 'px-2 py-1 font-semibold';
 
 function Lines({ order: { lines, currency, totalMinor } }: { readonly order: OrderAnswer }) {
   return (
-    <section aria-label="Lines" className="overflow-x-auto" tabIndex={0}>
+    <section aria-label="Lines" className="overflow-x-auto">
       <table className="w-full min-w-[640px] text-left">
         <thead className="border-y border-ink align-bottom">
           <tr>
@@ -139,7 +153,7 @@ function Line({ line, currency }: { readonly line: OrderLineAnswer; readonly cur
       <td className="px-2 py-1.5">{line.forOpenings.join('; ')}</td>
       <td className="px-2 py-1.5 text-right">{count(line.pieces, 'piece')}</td>
       <td className="px-2 py-1.5 text-right">
-        {line.packs} of {line.packSize}
+        {count(line.packs, 'pack')} of {line.packSize}
       </td>
       <td className="px-2 py-1.5 text-right">{line.leftOver === 0 ? 'none' : count(line.leftOver, 'piece')}</td>
       <td className="px-2 py-1.5 text-right">{printMoney(line.costMinor, currency)}</td>
@@ -155,14 +169,22 @@ function Included({ order: { included }, jobId }: { readonly order: OrderAnswer;
       <h2>On the list, as judged now</h2>
       <ul className="border-t border-ink">
         {included.map(({ openingId, label, behind, speakerName, summary, reason }) => (
-          <li key={openingId} className="grid grid-cols-[16px_1fr_auto] items-center gap-x-2 border-b border-hairline py-1.5">
+          <li
+            key={openingId}
+            className="grid grid-cols-[16px_1fr_auto] items-center gap-x-2 border-b border-hairline py-1.5"
+          >
             <VerdictMark verdict={summary.verdict} hidden />
             <span>
-              <Link to={`/jobs/${jobId}/openings/${openingId}/fit`} className="font-semibold text-action underline underline-offset-2">
+              <Link
+                to={`/jobs/${jobId}/openings/${openingId}/fit`}
+                className="font-semibold text-action underline underline-offset-2"
+              >
                 {label}
               </Link>
               , {speakerName}
-              <span className={`block text-[13px] ${verdictColour(summary.verdict)}`}>{verdictLine(summary, behind, unit)}</span>
+              <span className={`block text-[13px] ${verdictColour(summary.verdict)}`}>
+                {verdictLine(summary, behind, unit)}
+              </span>
               {reason && <span className="block text-[13px]">Ordered all the same: “{reason}”</span>}
             </span>
             <MarginRail marginMm={summary.marginMm} expandedMm={summary.expandedMm} verdict={summary.verdict} />
@@ -173,6 +195,6 @@ function Included({ order: { included }, jobId }: { readonly order: OrderAnswer;
   );
 }
 
-export function count(number: number, one: string): string {
+function count(number: number, one: string): string {
   return `${number} ${number === 1 ? one : `${one}s`}`;
 }

@@ -52,7 +52,9 @@ export function OrderSheet({ order }: { readonly order: OrderAnswer }) {
           </table>
         </section>
       ))}
-      <p className="mt-2 border-t-2 border-black pt-1 text-right text-[18px] font-bold">Total {printMoney(totalMinor, currency)}</p>
+      <p className="mt-2 border-t-2 border-black pt-1 text-right text-[18px] font-bold">
+        Total {printMoney(totalMinor, currency)}
+      </p>
       <section className="mt-4 break-inside-avoid">
         <h2 className="font-bold">Openings</h2>
         <ul>

@@ -1,0 +1,98 @@
+/** A fitter at the screen, in the words of the shop. Every step waits for what it says. */
+import { expect, type Locator, type Page } from '@playwright/test';
+
+export class Fitter {
+  constructor(
+    readonly page: Page,
+    private readonly url: string,
+  ) {}
+
+  async openJobs(): Promise<this> {
+    await this.page.goto(this.url);
+    await expect(this.page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
+    return this;
+  }
+
+  /** Opens a car by its name in the list, such as "Corran Tern, HDS 3". */
+  async openJob(name: string): Promise<this> {
+    await this.openJobs();
+    await this.page.getByRole('link', { name, exact: true }).click();
+    await expect(this.page.getByRole('heading', { name, level: 1 })).toBeVisible();
+    return this;
+  }
+
+  async measure(job: string, opening: string): Promise<this> {
+    await this.openJob(job);
+    await this.page.getByRole('link', { name: `Measure ${opening}` }).click();
+    await expect(this.page.getByRole('button', { name: 'Save measurements' })).toBeVisible();
+    return this;
+  }
+
+  async whatFits(job: string, opening: string): Promise<this> {
+    await this.openJob(job);
+    await this.page.getByRole('link', { name: `What fits ${opening}` }).click();
+    await expect(this.ranked()).not.toHaveCount(0);
+    return this;
+  }
+
+  field(label: string): Locator {
+    return this.page.locator('[data-dimension]').filter({ hasText: label }).getByRole('textbox');
+  }
+
+  /** The field of a dimension with everything written at it. */
+  entry(label: string): Locator {
+    return this.page.locator('[data-dimension]').filter({ hasText: label });
+  }
+
+  async type(label: string, text: string): Promise<this> {
+    await this.field(label).fill(text);
+    return this;
+  }
+
+  async save(): Promise<this> {
+    await this.page.getByRole('button', { name: 'Save measurements' }).click();
+    return this;
+  }
+
+  async saved(): Promise<this> {
+    await expect(this.page.getByText('Saved in the shop.')).toBeVisible();
+    return this;
+  }
+
+  ranked(): Locator {
+    return this.page.getByRole('list', { name: 'Ranked speakers' }).getByRole('button');
+  }
+
+  async pick(speaker: string): Promise<this> {
+    await this.ranked().filter({ hasText: speaker }).first().click();
+    await expect(this.page.getByRole('heading', { name: speaker, level: 2 })).toBeVisible();
+    return this;
+  }
+
+  verdict(): Locator {
+    return this.page.locator('[data-verdict]');
+  }
+
+  check(name: string): Locator {
+    return this.page.getByRole('region', { name: 'Checks' }).getByRole('listitem').filter({ hasText: name });
+  }
+
+  slider(): Locator {
+    return this.page.getByRole('slider', { name: 'Height of the spacer' });
+  }
+
+  async choose(): Promise<this> {
+    await this.page
+      .getByRole('region', { name: 'Choose' })
+      .getByRole('button', { name: /^Choose for/ })
+      .click();
+    return this;
+  }
+
+  async orderList(job: string): Promise<this> {
+    await this.openJob(job);
+    await this.page.getByRole('link', { name: 'Order list' }).click();
+    await expect(this.page.getByRole('heading', { name: /^Order list/, level: 1 })).toBeVisible();
+    return this;
+  }
+}

@@ -1,0 +1,83 @@
+/** One shop for one test: a database of its own and a server process that can be killed and started again. */
+import { type ChildProcess, spawn } from 'node:child_process';
+import { once } from 'node:events';
+import pg from 'pg';
+
+export class Shop {
+  private server: ChildProcess | null = null;
+  url = '';
+
+  constructor(private readonly database: string) {}
+
+  /** A copy of `template`; with no template, a new database that the server fills with the demo shop. */
+  static async create(name: string, template: string | null): Promise<Shop> {
+    await asAdmin((admin) => admin.query(`CREATE DATABASE ${name}${template ? ` TEMPLATE ${template}` : ''}`));
+    return new Shop(name);
+  }
+
+  /** Starts the server; after a first start on the same port, as a browser that waits for it needs. */
+  async start(): Promise<void> {
+    const server = spawn(process.execPath, [required('LQ_SERVER_MAIN')], {
+      env: {
+        ...process.env,
+        DATABASE_URL: urlOf(this.database),
+        PORT: this.url ? new URL(this.url).port : '0',
+        LOG_LEVEL: 'warn',
+      },
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    });
+    const listening = once(server, 'message').then(([message]) => (message as { listening: string }).listening);
+    const died = once(server, 'exit').then(([code]) => Promise.reject(new Error(`the server ended with ${code}`)));
+    died.catch(() => {});
+    this.url = await Promise.race([listening, died]);
+    this.server = server;
+  }
+
+  /** As a power cut would: no chance to close anything. */
+  async kill(): Promise<void> {
+    const { server } = this;
+    this.server = null;
+    if (!server || server.exitCode !== null) return;
+    const exited = once(server, 'exit');
+    server.kill('SIGKILL');
+    await exited;
+  }
+
+  async stopDatabase(): Promise<void> {
+    await asAdmin(async (admin) => {
+      await admin.query(`ALTER DATABASE ${this.database} ALLOW_CONNECTIONS false`);
+      await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [this.database]);
+    });
+  }
+
+  async startDatabase(): Promise<void> {
+    await asAdmin((admin) => admin.query(`ALTER DATABASE ${this.database} ALLOW_CONNECTIONS true`));
+  }
+
+  async drop(): Promise<void> {
+    await this.kill();
+    await asAdmin((admin) => admin.query(`DROP DATABASE ${this.database} WITH (FORCE)`));
+  }
+}
+
+async function asAdmin<T>(work: (admin: pg.Client) => Promise<T>): Promise<T> {
+  const admin = new pg.Client({ connectionString: required('LQ_TEST_DATABASE_URL') });
+  await admin.connect();
+  try {
+    return await work(admin);
+  } finally {
+    await admin.end();
+  }
+}
+
+function urlOf(database: string): string {
+  const url = new URL(required('LQ_TEST_DATABASE_URL'));
+  url.pathname = `/${database}`;
+  return url.href;
+}
+
+function required(name: string): string {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is not set; run the browser tests with: npm test -- e2e`);
+  return value;
+}

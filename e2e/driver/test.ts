@@ -1,0 +1,52 @@
+/** The test function of every scenario: a shop, a fitter at its screen, and no error in the browser's console. */
+import { randomBytes } from 'node:crypto';
+import { test as base, expect, type Page } from '@playwright/test';
+import { Fitter } from './Fitter';
+import { Shop } from './Shop';
+
+type Fixtures = {
+  shop: Shop;
+  fitter: Fitter;
+  /** What the console may say in this test: refused requests are logged there by the browser itself. */
+  allowedErrors: RegExp[];
+};
+
+export const test = base.extend<Fixtures, { template: string }>({
+  template: [
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the names of the fixtures from the pattern.
+    async ({}, use) => {
+      const name = `lq_e2e_${randomBytes(5).toString('hex')}`;
+      const shop = await Shop.create(name, null);
+      await shop.start();
+      await shop.kill();
+      await use(name);
+      await shop.drop();
+    },
+    { scope: 'worker' },
+  ],
+  shop: async ({ template }, use) => {
+    const shop = await Shop.create(`lq_e2e_${randomBytes(5).toString('hex')}`, template);
+    await shop.start();
+    await use(shop);
+    await shop.drop();
+  },
+  allowedErrors: [[], { option: true }],
+  fitter: async ({ shop, page, allowedErrors }, use) => {
+    const errors = watchConsole(page, allowedErrors);
+    await use(new Fitter(page, shop.url));
+    expect(errors, 'errors in the console').toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Collects what a page reports as an error and is not allowed. */
+export function watchConsole(page: Page, allowed: readonly RegExp[]): string[] {
+  const errors: string[] = [];
+  const report = (text: string) => {
+    if (!allowed.some((pattern) => pattern.test(text))) errors.push(text);
+  };
+  page.on('console', (message) => message.type() === 'error' && report(message.text()));
+  page.on('pageerror', (error) => report(String(error)));
+  return errors;
+}

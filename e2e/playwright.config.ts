@@ -1,0 +1,33 @@
+/** Browser tests in Debian's Chromium against the built application; `npm test` sets what they need. */
+import path from 'node:path';
+import { defineConfig } from '@playwright/test';
+
+const results = process.env.LQ_TEST_RESULTS ?? 'test-results';
+
+export default defineConfig({
+  testDir: 'scenarios',
+  outputDir: path.join(results, 'browser'),
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  fullyParallel: true,
+  workers: 2,
+  forbidOnly: true,
+  reporter: [['list'], ['json', { outputFile: path.join(results, 'playwright.json') }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    trace: 'off',
+    launchOptions: {
+      executablePath: process.env.LQ_CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

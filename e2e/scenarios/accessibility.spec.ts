@@ -1,0 +1,66 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Fitter } from '../driver/Fitter';
+import { expect, test } from '../driver/test';
+
+const SIZES = [
+  { width: 1280, height: 800 },
+  { width: 800, height: 1280 },
+  { width: 390, height: 844 },
+] as const;
+
+const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter) => Promise<unknown> }[] = [
+  { name: 'jobs', open: (fitter) => fitter.openJobs() },
+  {
+    name: 'booking in',
+    open: async (fitter) => {
+      await fitter.openJobs();
+      await fitter.page.getByRole('button', { name: 'Book a car in' }).click();
+      await expect(fitter.page.getByRole('dialog')).toBeVisible();
+    },
+  },
+  { name: 'job', open: (fitter) => fitter.openJob('Brackwell Ferryman, FERRY 16') },
+  { name: 'opening, something missing', open: (fitter) => fitter.measure('Corran Tern, HDS 4', 'Front door, left') },
+  {
+    name: 'opening, oval, with an error',
+    open: async (fitter) => {
+      await fitter.measure('Ostrand Longshore, PILOT 1', 'Rear deck, left');
+      await fitter.type('Front gap', 'abc');
+    },
+  },
+  { name: 'fit', open: (fitter) => fitter.whatFits('Corran Tern, HDS 3', 'Front door, left') },
+  {
+    name: 'fit, a speaker that hits, opened up',
+    open: async (fitter) => {
+      await fitter.whatFits('Corran Tern, HDS 3', 'Front door, left');
+      await fitter.pick('Wrackline Shoal 65 6.5');
+      await fitter.check('Front').locator('summary').click();
+      await fitter.page.getByText('Why not the other').click();
+    },
+  },
+  { name: 'order list', open: (fitter) => fitter.orderList('Brackwell Ferryman, FERRY 16') },
+  { name: 'order list, empty', open: (fitter) => fitter.orderList('Tarnhill Packhorse, HIVE 2') },
+];
+
+for (const { name, open } of SCREENS) {
+  for (const light of ['counter', 'bay'] as const) {
+    test(`${name}, ${light}: no serious finding, nothing wider than the screen`, async ({ fitter }) => {
+      const { page } = fitter;
+      if (light === 'bay') await page.addInitScript(() => localStorage.setItem('low-quarry.light', 'bay'));
+      await open(fitter);
+      for (const size of light === 'counter' ? SIZES : SIZES.slice(0, 1)) {
+        await page.setViewportSize(size);
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+        expect(
+          serious.map(
+            ({ id, nodes }) => `${size.width}: ${id} ${nodes.map(({ target }) => target.join(' ')).join(', ')}`,
+          ),
+        ).toEqual([]);
+        const overflow = await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        );
+        expect(overflow, `wider than ${size.width}`).toBeLessThanOrEqual(0);
+      }
+    });
+  }
+}

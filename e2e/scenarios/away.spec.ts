@@ -1,0 +1,59 @@
+import { expect, test } from '../driver/test';
+
+const JOB = 'Corran Tern, HDS 4';
+const DOOR = 'Front door, left';
+
+test.use({ allowedErrors: [/ERR_CONNECTION_REFUSED/, /ERR_CONNECTION_RESET/, /ERR_EMPTY_RESPONSE/, /status of 503/] });
+
+test('the server dies while a measurement is typed: it says so, keeps it, and saves by itself when it is back', async ({
+  fitter,
+  shop,
+}) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await fitter.type('Depth behind', '58');
+  await shop.kill();
+  await fitter.type('Front gap', '24');
+  await fitter.save();
+  await expect(page.getByText('The shop’s server does not answer. What you typed is kept')).toBeVisible();
+  await expect(page.getByText('Not in the shop yet')).toBeVisible();
+  await expect(fitter.field('Front gap')).toHaveValue('24');
+  await shop.start();
+  await fitter.saved();
+  await expect(page.getByText('The shop’s server does not answer.')).toBeHidden();
+  await page.reload();
+  await expect(fitter.field('Depth behind')).toHaveValue('58');
+  await expect(page.getByText('is back')).toBeHidden();
+});
+
+test('the database stops: the page says so and recovers by itself', async ({ fitter, shop }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await shop.stopDatabase();
+  await fitter.type('Depth behind', '58');
+  await fitter.save();
+  await expect(page.getByText('Not in the shop yet')).toBeVisible();
+  await shop.startDatabase();
+  await fitter.saved();
+});
+
+test('a screen that is opened while the database is away waits for it', async ({ fitter, shop }) => {
+  const { page } = fitter;
+  await fitter.openJob(JOB);
+  await shop.stopDatabase();
+  await page.getByRole('link', { name: 'Order list' }).click();
+  await expect(page.getByText('Waiting for the server, to load the order list.')).toBeVisible();
+  await shop.startDatabase();
+  await expect(page.getByText('Nothing is on the list yet.')).toBeVisible();
+});
+
+test('a choice made while the server is away is made once it is back', async ({ fitter, shop }) => {
+  const { page } = fitter;
+  await fitter.whatFits('Corran Tern, HDS 3', DOOR);
+  await fitter.pick('Wrackline Shoal 65 Slim');
+  await shop.kill();
+  await fitter.choose();
+  await expect(page.getByText('It is chosen as soon as it is back.')).toBeVisible();
+  await shop.start();
+  await expect(page.getByText('Wrackline Shoal 65 Slim is chosen here.')).toBeVisible();
+});

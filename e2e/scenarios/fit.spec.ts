@@ -1,0 +1,129 @@
+import { expect, test } from '../driver/test';
+
+const JOB = 'Corran Tern, HDS 3';
+const DOOR = 'Front door, left';
+
+test('moving the spacer moves drawing, ledger and verdict together', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.whatFits(JOB, DOOR);
+  await fitter.pick('Wrackline Shoal 65 6.5');
+  const section = page.getByRole('img', { name: /^Section/ });
+  await fitter.slider().focus();
+  await page.keyboard.press('Home');
+  await expect(fitter.verdict()).toHaveText('Hits at the glass: 7.2 mm ± 1.4 too little');
+  await expect(fitter.check('Glass')).toContainText('−7.2');
+  await expect(section).toContainText('−7.2');
+  await expect(
+    page.getByText('The magnet would stand 2.2 mm into the glass; the shop asks 5 mm of air.').first(),
+  ).toBeVisible();
+
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('PageUp');
+  await expect(fitter.slider()).toHaveAttribute('aria-valuetext', '9 mm, stocked');
+  await expect(fitter.check('Glass')).toContainText('+1.8');
+  await expect(section).toContainText('+1.8');
+  await expect(fitter.check('Front')).toContainText('−7.0');
+  await expect(section).toContainText('−7.0');
+  await expect(fitter.verdict()).toContainText('Hits at the front: 7.0 mm');
+});
+
+test('a ring nobody stocks can be looked at but not chosen', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.whatFits(JOB, DOOR);
+  await fitter.pick('Wrackline Shoal 65 Slim');
+  await fitter.slider().focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('what if: not in stock')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Choose for/ })).toBeDisabled();
+});
+
+test('why not: how many fall out where, and every check of one of them', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.whatFits(JOB, DOOR);
+  await expect(fitter.ranked()).toHaveCount(60);
+  await page.getByText(/Why not the other/).click();
+  const reason = page.getByRole('button', { name: /because no spacer suits both sides/ });
+  const count = Number(/\d+/.exec((await reason.textContent()) ?? '')?.[0]);
+  await reason.click();
+  await expect(fitter.ranked()).toHaveCount(count);
+  expect(page.url()).toContain('show=not-spacerWindow');
+  await page.reload();
+  await expect(fitter.ranked()).toHaveCount(count);
+  await fitter.ranked().first().click();
+  await expect(page.getByRole('region', { name: 'Checks' }).getByRole('listitem')).toHaveCount(7);
+});
+
+test('a check opens to what went into its number', async ({ fitter }) => {
+  await fitter.whatFits(JOB, DOOR);
+  await fitter.pick('Wrackline Shoal 65 Slim');
+  const glass = fitter.check('Glass');
+  await glass.locator('summary').click();
+  await expect(glass.getByRole('table')).toContainText('Mounting depth');
+  await expect(glass).toContainText('46 mm');
+  await expect(glass).toContainText('× -1.00');
+  await expect(glass).toContainText('JCGM 100:2008');
+});
+
+test.describe('what does not clear', () => {
+  test('needs a written reason, and then stands on the list with it', async ({ fitter }) => {
+    const { page } = fitter;
+    await fitter.whatFits(JOB, DOOR);
+    await fitter.pick('Wrackline Shoal 65 6.5');
+    await fitter.choose();
+    await expect(page.getByText('Write why, in at least 8 characters.')).toBeVisible();
+    await page.getByLabel('Why order it although it does not clear?').fill('Customer has the card cut out');
+    await fitter.choose();
+    await expect(page.getByText('Wrackline Shoal 65 is chosen here.')).toBeVisible();
+    await fitter.orderList(JOB);
+    await expect(page.getByRole('region', { name: 'On the list' })).toContainText(
+      'Ordered all the same: “Customer has the card cut out”',
+    );
+  });
+
+  test('a warning sound holds every speaker of the dash', async ({ fitter }) => {
+    const { page } = fitter;
+    await fitter.whatFits('Brackwell Ferryman, FERRY 16', 'Dash centre');
+    await expect(fitter.verdict()).toHaveText('Hold for the chime');
+    await expect(fitter.check('Chime')).toContainText('They must go on working');
+    await expect(page.getByRole('complementary', { name: 'Cautions' })).toContainText(
+      'Warning sounds must not be lost.',
+    );
+  });
+
+  test('a door without wires is held, and says what it takes', async ({ fitter }) => {
+    await fitter.whatFits('Tarnhill Packhorse, HIVE 2', 'Rear door, left');
+    await expect(fitter.verdict()).toHaveText('Hold at the connector');
+    await expect(fitter.check('Connector')).toContainText('new wire has to be run');
+  });
+
+  test('a choice that stops clearing when the door is measured again is held back', async ({ fitter }) => {
+    const { page } = fitter;
+    await fitter.measure('Brackwell Ferryman, FERRY 16', 'Front door, left');
+    await fitter.type('Depth behind', '50');
+    await fitter.save();
+    await fitter.saved();
+    await fitter.orderList('Brackwell Ferryman, FERRY 16');
+    await expect(page.getByRole('region', { name: 'Held back' })).toContainText(
+      'It cleared when it was chosen and does not any more.',
+    );
+  });
+});
+
+test.describe('addresses that lead nowhere', () => {
+  test.use({ allowedErrors: [/status of 404/] });
+
+  for (const path of [
+    '/jobs/00000000-0000-4000-8000-ffffffffffff',
+    '/jobs/nonsense',
+    '/nowhere',
+    '/jobs/nonsense/openings/x/fit',
+  ]) {
+    test(path, async ({ fitter, shop }) => {
+      await fitter.page.goto(shop.url + path);
+      await expect(fitter.page.getByRole('alert')).toContainText('There is no such page');
+      await fitter.page.getByRole('link', { name: 'All jobs' }).click();
+      await expect(fitter.page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
+    });
+  }
+});

@@ -1,0 +1,76 @@
+import type { Locator, Page } from '@playwright/test';
+import { expect, test } from '../driver/test';
+
+/** Presses Tab until the thing has the focus: it must be reachable, within a fair number of steps. */
+async function tabTo(page: Page, target: Locator): Promise<void> {
+  await expect(target).toBeVisible();
+  for (let step = 0; step < 150; step++) {
+    if (await target.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error('not reachable with Tab');
+}
+
+test('the whole job without a mouse', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.openJobs();
+  await tabTo(page, page.getByRole('link', { name: 'Corran Tern, HDS 4', exact: true }));
+  await page.keyboard.press('Enter');
+  await tabTo(page, page.getByRole('link', { name: 'Measure Front door, left' }));
+  await page.keyboard.press('Enter');
+
+  // Enter goes from reading to reading and then to the button.
+  await tabTo(page, fitter.field('Hole diameter'));
+  await page.keyboard.press('ControlOrMeta+A');
+  await page.keyboard.type('148.2');
+  await page.keyboard.press('Enter');
+  await expect(fitter.field('Bolt circle')).toBeFocused();
+  await page.keyboard.press('ControlOrMeta+A');
+  await page.keyboard.type('166.1');
+  await page.keyboard.press('Enter');
+  await expect(fitter.field('Depth behind')).toBeFocused();
+  await page.keyboard.type('58');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('24');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Save measurements' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await fitter.saved();
+
+  await tabTo(page, page.getByRole('link', { name: 'What fits here' }));
+  await page.keyboard.press('Enter');
+  const slim = fitter.ranked().filter({ hasText: 'Wrackline Shoal 65 Slim' });
+  await tabTo(page, slim);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Wrackline Shoal 65 Slim', level: 2 })).toBeVisible();
+
+  // The spacer by keys: half millimetres, and from stocked height to stocked height.
+  await tabTo(page, fitter.slider());
+  await page.keyboard.press('ArrowRight');
+  await expect(fitter.slider()).toHaveAttribute('aria-valuetext', '0.5 mm, not in stock');
+  await page.keyboard.press('PageUp');
+  await expect(fitter.slider()).toHaveAttribute('aria-valuetext', '3 mm, stocked');
+  await page.keyboard.press('PageDown');
+  await expect(fitter.slider()).toHaveAttribute('aria-valuetext', 'no spacer');
+
+  // The right door is not measured: without it, this one can be chosen.
+  await tabTo(page, page.getByRole('checkbox', { name: /Also for front door, right/ }));
+  await page.keyboard.press('Space');
+  await tabTo(page, page.getByRole('button', { name: 'Choose for front door, left' }));
+  await page.keyboard.press('Enter');
+  await tabTo(page, page.getByRole('region', { name: 'Choose' }).getByRole('link', { name: 'Order list' }));
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Order list: 3 lines from 1 supplier');
+  await expect(page.getByRole('region', { name: 'Lines' })).toContainText('1 piece');
+});
+
+test('the list of keys opens with ? and closes with Escape, but not while typing', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.openJobs();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.getByRole('searchbox').press('?');
+  await expect(page.getByRole('dialog')).toBeHidden();
+});

@@ -1,0 +1,95 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test } from '../driver/test';
+
+const JOB = 'Corran Tern, HDS 3';
+
+test('from the car to the order list, by mouse', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, 'Front door, left');
+  await fitter.type('Depth behind', '2 9/32"');
+  await expect(fitter.entry('Depth behind')).toContainText('57.9 mm ± 1.2 = 2 9/32 in');
+  await fitter.type('Depth behind', '57.5; 58; 58');
+  await fitter.save();
+  await fitter.saved();
+  await page.getByRole('link', { name: 'What fits here' }).click();
+
+  // The speaker that was wanted first.
+  await fitter.pick('Wrackline Shoal 65 6.5');
+  await expect(fitter.verdict()).toContainText('Hits');
+  await expect(fitter.check('Spacer window')).toContainText(
+    'No spacer will do: the glass asks at least 7.2 mm, the grille allows 2 mm at most.',
+  );
+
+  // The one that fits.
+  await fitter.pick('Wrackline Shoal 65 Slim');
+  await expect(fitter.verdict()).toHaveText('Clears by 5.0 mm ± 1.5 at the front');
+  await expect(fitter.page.getByText('Also for front door, right')).toBeVisible();
+  await fitter.choose();
+  await expect(page.getByText('Wrackline Shoal 65 Slim is chosen here.')).toBeVisible();
+
+  await page.getByRole('region', { name: 'Choose' }).getByRole('link', { name: 'Order list' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Order list: 3 lines from 1 supplier');
+  const lines = page.getByRole('region', { name: 'Lines' });
+  await expect(lines.getByRole('row')).toHaveCount(5);
+  await expect(lines).toContainText('Wrackline Shoal 65 Slim');
+  await expect(lines).toContainText('Front door, left; Front door, right');
+  await expect(lines).toContainText('1 pack of 2');
+  // €109.00 + €15.90 + €9.90
+  await expect(lines.getByRole('row').last()).toContainText('€134.80');
+  await expect(page.getByRole('region', { name: 'Held back' })).toContainText('Rear door, left');
+
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: /as CSV/ }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('order-job-1.csv');
+  const csv = await readFile(await download.path(), 'utf8');
+  expect(csv.split('\r\n')[1]).toBe(
+    'Quayside Trade,Wrackline,Shoal 65 Slim,spk-wrackline-shoal-65-slim,2,2,1,0,109.00,109.00,"Front door, left; Front door, right"',
+  );
+});
+
+test('the printed sheet holds the lines, the openings and the cautions, and nothing of the screen', async ({
+  fitter,
+}) => {
+  await fitter.orderList('Brackwell Ferryman, FERRY 16');
+  const { page } = fitter;
+  await page.emulateMedia({ media: 'print' });
+  const sheet = page.locator('article');
+  await expect(sheet).toBeVisible();
+  await expect(sheet).toContainText('Skerrivar Tide 6½');
+  await expect(sheet).toContainText('1 ×');
+  await expect(sheet).toContainText('Dash centre: not on this list.');
+  await expect(sheet).toContainText('Take care');
+  await expect(page.getByRole('button', { name: 'Print the sheet' })).toBeHidden();
+  await expect(page.getByRole('link', { name: 'Low Quarry' })).toBeHidden();
+  const pdf = await page.pdf({ format: 'A4' });
+  expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+  // One page: the sheet of a small job is not torn apart.
+  expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+});
+
+test('a car that is not there yet is booked in and measured', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.openJobs();
+  await page.getByRole('button', { name: 'Book a car in' }).click();
+  await page.getByRole('button', { name: 'Book in', exact: true }).click();
+  await expect(page.getByText('Choose a vehicle.')).toBeVisible();
+  await expect(page.getByText('Type whose car it is.')).toBeVisible();
+  await page.getByLabel('Vehicle and trim').selectOption({ label: 'Corran Tern, 2014 to 2019, Base' });
+  await page.getByLabel('Whose car').fill('Night school');
+  await page.getByLabel('Registration').fill('NS 1');
+  await page.getByRole('button', { name: 'Book in with 6 openings' }).click();
+  await expect(page.getByRole('heading', { name: 'Corran Tern, NS 1', level: 1 })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Measure Front door, left' }).click();
+  await expect(page.getByText('Still to take: depth behind, front gap.')).toBeVisible();
+  await fitter.type('Depth behind', '58');
+  await expect(page.getByText('Still to take: front gap.')).toBeVisible();
+  await fitter.type('Front gap', '24');
+  await expect(page.getByText('Every dimension is known.')).toBeVisible();
+  await fitter.save();
+  await fitter.saved();
+  await page.getByRole('link', { name: 'What fits here' }).click();
+  await expect(fitter.verdict()).toContainText('Clears by');
+});

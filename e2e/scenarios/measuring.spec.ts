@@ -1,0 +1,92 @@
+import { Fitter } from '../driver/Fitter';
+import { expect, test, watchConsole } from '../driver/test';
+
+const JOB = 'Corran Tern, HDS 4';
+const DOOR = 'Front door, left';
+const REFUSED = /Failed to load resource.*(409|422|400)/;
+
+test.describe('nonsense is answered at the field, and nothing typed is lost', () => {
+  for (const [text, says] of [
+    ['abc', '"abc" was not understood'],
+    ['-5', '−5 mm was read; 8 mm to 400 mm would do.'],
+    ['900', '900 mm was read; 8 mm to 400 mm would do.'],
+    ['60 furlongs', 'mm, cm, in and " are'],
+    ['2 3/8 mm', 'fractions are read as inches only'],
+    ['3/0', 'cannot have 0 below the line'],
+    ['58; x; 60', '"x" was not understood'],
+  ] as const) {
+    test(text, async ({ fitter }) => {
+      await fitter.measure(JOB, DOOR);
+      await fitter.type('Depth behind', text);
+      await fitter.type('Front gap', '24');
+      await expect(fitter.entry('Depth behind')).toContainText(says);
+      await fitter.save();
+      await expect(fitter.page.getByText('Not saved: one field cannot be read')).toBeVisible();
+      await expect(fitter.field('Depth behind')).toBeFocused();
+      await expect(fitter.field('Depth behind')).toHaveValue(text);
+      await expect(fitter.field('Front gap')).toHaveValue('24');
+    });
+  }
+});
+
+test('a reading keeps the unit that was set when it was typed', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await fitter.type('Depth behind', '58');
+  await page.getByRole('button', { name: /Lengths in mm/ }).click();
+  await expect(fitter.entry('Depth behind')).toContainText('58 mm');
+  await fitter.type('Front gap', '1');
+  await expect(fitter.entry('Front gap')).toContainText('25.4 mm');
+});
+
+test('where a number comes from is marked, and an estimate says how unsure it is', async ({ fitter }) => {
+  await fitter.measure(JOB, DOOR);
+  await expect(fitter.entry('Hole diameter')).toContainText('carried over');
+  await expect(fitter.entry('Hole diameter')).toContainText('148 mm ± 3.4');
+  await fitter.type('Hole diameter', '148.2');
+  await expect(fitter.entry('Hole diameter')).toContainText('taken here');
+  await expect(fitter.entry('Hole diameter')).toContainText('148.2 mm ± 0.3');
+});
+
+test('what was typed survives a reload, and can be dropped', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await fitter.type('Depth behind', '61; 60.5');
+  await expect(page.getByText('Kept on this device, not in the shop yet.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('What was typed on this device and not saved is back.')).toBeVisible();
+  await expect(fitter.field('Depth behind')).toHaveValue('61; 60.5');
+  await page.getByRole('button', { name: 'Drop it' }).click();
+  await expect(fitter.field('Depth behind')).toHaveValue('');
+});
+
+test.describe('two tabs on one opening', () => {
+  test.use({ allowedErrors: [REFUSED] });
+
+  for (const keep of ['mine', 'theirs'] as const) {
+    test(`the second to save sees both versions and keeps ${keep}`, async ({ fitter, shop, context }) => {
+      const other = new Fitter(await context.newPage(), shop.url);
+      const errors = watchConsole(other.page, []);
+      await fitter.measure(JOB, DOOR);
+      // A tab of another person, on another device.
+      await other.measure(JOB, DOOR);
+      await other.type('Depth behind', '64');
+      await fitter.type('Depth behind', '58');
+      await fitter.type('Front gap', '24');
+      await other.save();
+      await other.saved();
+      await fitter.save();
+      const conflict = fitter.page.getByRole('alert', { name: 'Changed by somebody else' });
+      await expect(conflict).toContainText('64 mm, depth stick');
+      await expect(conflict).toContainText('58 mm, depth stick');
+      await expect(fitter.field('Front gap')).toHaveValue('24');
+      await conflict
+        .getByRole('button', { name: keep === 'mine' ? 'Save mine over theirs' : 'Take theirs, drop mine' })
+        .click();
+      await expect(conflict).toBeHidden();
+      await fitter.page.reload();
+      await expect(fitter.field('Depth behind')).toHaveValue(keep === 'mine' ? '58' : '64');
+      expect(errors).toEqual([]);
+    });
+  }
+});

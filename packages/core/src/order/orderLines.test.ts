@@ -1,0 +1,102 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { heldBackBecause } from './heldBack';
+import { type OrderablePart, orderLines } from './orderLines';
+
+const part = (id: string, changes: Partial<OrderablePart> = {}): OrderablePart => ({
+  id,
+  kind: 'speaker',
+  maker: 'M',
+  name: id,
+  supplier: 'S',
+  packSize: 2,
+  packPriceMinor: 1000,
+  ...changes,
+});
+const parts = (...list: readonly OrderablePart[]) => new Map(list.map((each) => [each.id, each]));
+
+describe('packs', () => {
+  test('two speakers and three leads in packs of two: 1 pack and 2 packs, one lead left over', () => {
+    const lines = orderLines(
+      [
+        { partId: 'lead', pieces: 1, forOpening: 'Left' },
+        { partId: 'speaker', pieces: 1, forOpening: 'Left' },
+        { partId: 'speaker', pieces: 1, forOpening: 'Right' },
+        { partId: 'lead', pieces: 2, forOpening: 'Right' },
+      ],
+      parts(part('speaker'), part('lead', { kind: 'harnessAdapter', packPriceMinor: 350 })),
+    );
+    expect(
+      lines.map(({ part: { id }, pieces, packs, leftOver, costMinor, forOpenings }) => ({
+        id,
+        pieces,
+        packs,
+        leftOver,
+        costMinor,
+        forOpenings,
+      })),
+    ).toEqual([
+      { id: 'speaker', pieces: 2, packs: 1, leftOver: 0, costMinor: 1000, forOpenings: ['Left', 'Right'] },
+      { id: 'lead', pieces: 3, packs: 2, leftOver: 1, costMinor: 700, forOpenings: ['Left', 'Right'] },
+    ]);
+  });
+
+  test('sold singly nothing is left over; nothing needed is nothing ordered', () => {
+    expect(orderLines([{ partId: 'a', pieces: 3, forOpening: 'x' }], parts(part('a', { packSize: 1 })))).toMatchObject([
+      { packs: 3, leftOver: 0 },
+    ]);
+    expect(orderLines([], parts())).toEqual([]);
+  });
+
+  test('lines stand by kind, then by maker and name', () => {
+    const list = [
+      part('z', { kind: 'bracket' }),
+      part('b', { maker: 'A' }),
+      part('a', { maker: 'B' }),
+      part('s', { kind: 'spacer' }),
+    ];
+    const needs = list.map(({ id }) => ({ partId: id, pieces: 1, forOpening: 'x' }));
+    expect(orderLines(needs, parts(...list)).map(({ part: { id } }) => id)).toEqual(['b', 'a', 'z', 's']);
+  });
+
+  test('a part that is not in the catalogue, or half a piece, is a fault of the caller', () => {
+    expect(() => orderLines([{ partId: 'x', pieces: 1, forOpening: '' }], parts())).toThrow('got x');
+    expect(() => orderLines([{ partId: 'a', pieces: 0.5, forOpening: '' }], parts(part('a')))).toThrow('whole pieces');
+  });
+
+  test('there are always enough pieces, and never a pack too many', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 1, maxLength: 12 }),
+        fc.integer({ min: 1, max: 10 }),
+        (pieces, packSize) => {
+          const [line] = orderLines(
+            pieces.map((each, index) => ({ partId: 'a', pieces: each, forOpening: String(index) })),
+            parts(part('a', { packSize })),
+          );
+          if (!line) throw new Error('expected a line');
+          const needed = pieces.reduce((sum, each) => sum + each, 0);
+          expect(line.packs * packSize - line.leftOver).toBe(needed);
+          expect(line.leftOver).toBeLessThan(packSize);
+          expect(line.leftOver).toBeGreaterThanOrEqual(0);
+        },
+      ),
+    );
+  });
+});
+
+describe('what may be ordered', () => {
+  test.each([
+    ['clears', 'clears', null, true],
+    ['clears', 'hits', 'customer brings a ring', true],
+    ['measure', 'clears', null, false],
+    ['measure', 'measure', null, false],
+    ['measure', 'measure', 'card comes off anyway', true],
+    ['measure', 'hits', 'card comes off anyway', true],
+    ['hits', 'measure', 'card comes off anyway', false],
+    ['hold', 'measure', 'card comes off anyway', false],
+    ['hold', 'hold', 'new wire is run', true],
+  ] as const)('now %s, chosen at %s with reason %p: %p', (now, verdictWhenChosen, reason, may) => {
+    expect(heldBackBecause(now, { verdictWhenChosen, reason }) === null).toBe(may);
+  });
+});

@@ -1,0 +1,104 @@
+/** Shapes for tests: a plain 6.5-inch speaker in a plain door, each with the figures of the handbook's kind. */
+import type {
+  Candidate,
+  FitBracket,
+  FitHarnessAdapter,
+  FitOpening,
+  FitRules,
+  FitSpacer,
+  FitSpeaker,
+} from '../fit/shapes';
+import type { BoltPattern } from '../geometry/BoltPattern';
+import { type Dimension, exactly, rectangular } from '../uncertainty/Dimension';
+
+export const RULES: FitRules = { clearancesMm: { glass: 5, metal: 4, front: 3, hole: 1 }, confidence: 0.975 };
+
+/** Known without doubt, so that margins can be worked out by hand. */
+export const exact = (valueMm: number): Dimension => exactly(valueMm, 'catalogue');
+
+export const within = (valueMm: number, halfWidthMm: number): Dimension =>
+  rectangular(valueMm, halfWidthMm, 'takenHere');
+
+export function circlePattern(count: number, diameter: Dimension, holeDiameterMm: number): BoltPattern {
+  return {
+    shape: { kind: 'circle', count, diameter, firstAngleRad: Math.PI / 4 },
+    holeDiameterMm,
+    slotMm: 0,
+    slotRuns: 'radial',
+  };
+}
+
+export function speaker(changes: Partial<FitSpeaker> = {}): FitSpeaker {
+  return {
+    id: 'speaker',
+    name: 'Speaker',
+    nominalSize: '6.5 in',
+    basket: { kind: 'circle', diameter: exact(142) },
+    flange: { kind: 'circle', diameter: exact(165) },
+    flangeThickness: exact(4),
+    mountingDepth: exact(60),
+    depthDatum: 'underside',
+    frontHeight: exact(8),
+    magnetDiameter: exact(90),
+    bolts: circlePattern(4, exact(156), 5),
+    terminals: 'spades 2.8 + 4.8',
+    pieceCostMinor: 5000,
+    ...changes,
+  };
+}
+
+export function opening(changes: Partial<FitOpening> = {}): FitOpening {
+  return {
+    label: 'Front door, left',
+    nominalSize: '6.5 in',
+    hole: { kind: 'circle', diameter: exact(150) },
+    bolts: circlePattern(4, exact(156), 4),
+    behind: 'glass',
+    depthBehind: exact(70),
+    frontGap: exact(20),
+    wiring: { kind: 'connector', connectorId: 'plug', connectorName: 'two-way plug' },
+    secondPlug: 'none',
+    ...changes,
+  };
+}
+
+export function bracket(changes: Partial<FitBracket> = {}): FitBracket {
+  return {
+    id: 'bracket',
+    name: 'Bracket',
+    vehicleBolts: circlePattern(4, exact(156), 5),
+    speakerBolts: circlePattern(4, exact(156), 4),
+    throat: { kind: 'circle', diameter: exact(144) },
+    plate: { kind: 'circle', diameter: exact(170) },
+    height: exact(6),
+    pieceCostMinor: 700,
+    ...changes,
+  };
+}
+
+export function spacer(heightMm: number, changes: Partial<FitSpacer> = {}): FitSpacer {
+  return {
+    id: `spacer-${heightMm}`,
+    name: `Ring ${heightMm}`,
+    inner: { kind: 'circle', diameter: exact(144) },
+    outer: { kind: 'circle', diameter: exact(180) },
+    height: exact(heightMm),
+    pieceCostMinor: 400,
+    ...changes,
+  };
+}
+
+export function adapter(changes: Partial<FitHarnessAdapter> = {}): FitHarnessAdapter {
+  return {
+    id: 'lead',
+    name: 'Lead',
+    fromConnectorId: 'plug',
+    to: { kind: 'terminals', terminals: 'spades 2.8 + 4.8' },
+    pieceCostMinor: 450,
+    ...changes,
+  };
+}
+
+export function candidate(changes: Partial<Candidate> = {}): Candidate {
+  return { speaker: speaker(), bracket: null, spacer: null, ...changes };
+}

@@ -1,0 +1,9 @@
+/** The statistics library that the tests compare with; it ships no types. */
+declare module 'jstat' {
+  type Distribution = {
+    cdf(x: number, ...parameters: number[]): number;
+    inv(p: number, ...parameters: number[]): number;
+  };
+  const jstat: { normal: Distribution; studentt: Distribution };
+  export default jstat;
+}

@@ -1,0 +1,79 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { createTestApp, type TestApp } from './testing/testApp';
+import { asAdmin } from './testing/testDatabase';
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await createTestApp();
+});
+afterAll(() => app.drop());
+
+describe('answers that are no answers', () => {
+  test('an unknown path is a 404 problem', async () => {
+    const { body, headers } = await app.http.get('/api/nothing').expect(404);
+    expect(headers['content-type']).toContain('application/problem+json');
+    expect(body).toEqual({
+      type: '/problems/not-found',
+      title: 'Not found',
+      status: 404,
+      detail: 'Nothing answers GET /api/nothing.',
+    });
+  });
+
+  test('nothing of the inside is shown when the data is broken', async () => {
+    await app.db.query(`UPDATE shop SET settings = '{"name": 1}'`);
+    try {
+      const { body } = await app.http.get('/api/shop').expect(500);
+      expect(body).toEqual({
+        type: '/problems/fault',
+        title: 'A fault of ours',
+        status: 500,
+        detail: expect.stringContaining('Nothing was changed'),
+      });
+    } finally {
+      const { name } = { name: 'Slipway Nine' };
+      await app.db.query(`UPDATE shop SET settings = $1`, [
+        {
+          name,
+          currency: 'EUR',
+          unit: 'mm',
+          clearancesMm: { glass: 5, metal: 4, front: 3, hole: 1 },
+          confidence: 0.975,
+          halfWidthsMm: {
+            calliper: 0.2,
+            depthStick: 1,
+            tapeMm: 1.5,
+            tapeInch: 1.6,
+            carriedOver: 3,
+            catalogue: 0.5,
+            classDefault: 8,
+            guess: 12,
+          },
+        },
+      ]);
+    }
+    await app.http.get('/api/shop').expect(200);
+  });
+
+  test('headers: nothing is framed, sniffed or told about the server', async () => {
+    const { headers } = await app.http.get('/api/health').expect(200);
+    expect(headers['content-security-policy']).toContain("script-src 'self'");
+    expect(headers['x-content-type-options']).toBe('nosniff');
+    expect(headers['x-powered-by']).toBeUndefined();
+    expect(headers['cache-control']).toBe('no-store');
+  });
+});
+
+test('while the database is away every route says so with 503, and afterwards it answers again', async () => {
+  await asAdmin(async (admin) => {
+    await admin.query(`ALTER DATABASE ${app.name} ALLOW_CONNECTIONS false`);
+    await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [app.name]);
+  });
+  const { job } = { job: '00000000-0000-4000-8000-000000000001' };
+  for (const path of ['/api/health', '/api/jobs', '/api/catalogue', '/api/shop', `/api/jobs/${job}/order`]) {
+    const { body } = await app.http.get(path).expect(503);
+    expect(body).toMatchObject({ type: '/problems/database-away', status: 503 });
+  }
+  await asAdmin((admin) => admin.query(`ALTER DATABASE ${app.name} ALLOW_CONNECTIONS true`));
+  await app.http.get('/api/jobs').expect(200);
+});

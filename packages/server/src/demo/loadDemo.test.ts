@@ -1,0 +1,115 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { rankCandidates } from '@low-quarry/core/fit/rankCandidates';
+import { toFitOpening } from '@low-quarry/core/model/opening';
+import { NOMINAL_SIZES, toFitCatalogue } from '@low-quarry/core/model/parts';
+import { toFitRules } from '@low-quarry/core/model/shop';
+import { createTestApp, type TestApp } from '../testing/testApp';
+import { countingIds, DEMO_DIR, NOW } from '../testing/testDatabase';
+import { readDemoFiles } from './demoFiles';
+import { resetDemo } from './loadDemo';
+
+let app: TestApp;
+let files: Awaited<ReturnType<typeof readDemoFiles>>;
+beforeAll(async () => {
+  app = await createTestApp();
+  files = await readDemoFiles(DEMO_DIR);
+});
+afterAll(() => app.drop());
+
+const ofKind = (kind: string) => files.parts.filter((part) => part.kind === kind);
+
+describe('the demo shop is as large as it claims', () => {
+  test('60 speakers of every nominal size by several makers, 25 brackets, 12 connectors, 20 adapters, vehicles with 3 to 6 openings', () => {
+    expect(ofKind('speaker')).toHaveLength(60);
+    expect(ofKind('bracket')).toHaveLength(25);
+    expect(ofKind('harnessAdapter')).toHaveLength(20);
+    expect(files.connectors).toHaveLength(12);
+    expect(files.vehicles.length).toBeGreaterThanOrEqual(4);
+    for (const { openings } of files.vehicles) {
+      expect(openings.length).toBeGreaterThanOrEqual(3);
+      expect(openings.length).toBeLessThanOrEqual(6);
+    }
+    const speakers = files.parts.flatMap((part) => (part.kind === 'speaker' ? [part] : []));
+    expect(new Set(speakers.map(({ nominalSize }) => nominalSize))).toEqual(new Set(NOMINAL_SIZES));
+    expect(new Set(speakers.map(({ maker }) => maker)).size).toBeGreaterThanOrEqual(4);
+    const sixAndAHalf = speakers
+      .filter(({ nominalSize }) => nominalSize === '6.5 in')
+      .map(({ mountingDepthMm }) => mountingDepthMm);
+    expect(Math.max(...sixAndAHalf) - Math.min(...sixAndAHalf)).toBeGreaterThan(25);
+  });
+
+  test('no id stands for two things, and every adapter starts at a connector there is', () => {
+    const ids = files.parts.map(({ id }) => id);
+    expect(new Set(ids).size).toBe(ids.length);
+    const connectors = new Set(files.connectors.map(({ id }) => id));
+    for (const part of files.parts)
+      if (part.kind === 'harnessAdapter') expect(connectors).toContain(part.fromConnectorId);
+  });
+});
+
+describe('the traps are in it', () => {
+  async function ranked(
+    jobNumber: number,
+    place: Parameters<TestApp['opening']>[1],
+    side: Parameters<TestApp['opening']>[2],
+  ) {
+    const { record } = await app.opening(jobNumber, place, side);
+    const ranking = rankCandidates(
+      toFitOpening(record, files.shop.halfWidthsMm, String),
+      toFitCatalogue(files.parts),
+      toFitRules(files.shop),
+    );
+    const best = (id: string) => ranking.speakers.find(({ speakerId }) => speakerId === id)?.best;
+    return { ranking, best };
+  }
+
+  test('two 6.5-inch speakers of one maker: one clears the glass, the other finds no spacer', async () => {
+    const { best } = await ranked(1, 'frontDoorLow', 'left');
+    expect(best('spk-wrackline-shoal-65-slim')?.verdict).toBe('clears');
+    expect(best('spk-wrackline-shoal-65')).toMatchObject({ verdict: 'hits', decidedBy: 'spacerWindow' });
+  });
+
+  test('the warning sounds of the minibus hold every speaker that would fit its dash', async () => {
+    const { ranking } = await ranked(3, 'dashCentre', 'centre');
+    expect(ranking.speakers.some(({ best }) => best.verdict === 'clears')).toBe(false);
+    expect(ranking.fallOut.chime).toBeGreaterThan(0);
+  });
+
+  test('the pickup of base trim has no wires in its rear doors', async () => {
+    const { ranking } = await ranked(5, 'rearDoor', 'left');
+    expect(ranking.fallOut.connector).toBeGreaterThan(0);
+    expect(ranking.speakers[0]?.best).toMatchObject({ verdict: 'hold', decidedBy: 'connector' });
+  });
+
+  test("one measurement decides the estate's front door: the glass depth is a class default", async () => {
+    const { record } = await app.opening(4, 'frontDoorLow', 'left');
+    const catalogue = toFitCatalogue(files.parts);
+    const rules = toFitRules(files.shop);
+    const open = (of: typeof record) =>
+      rankCandidates(toFitOpening(of, files.shop.halfWidthsMm, String), catalogue, rules).speakers.filter(
+        ({ best }) => best.verdict === 'measure',
+      ).length;
+    const measured = {
+      ...record,
+      dimensions: {
+        ...record.dimensions,
+        depthBehind: { readingsMm: [66], source: 'depthStick' as const, entered: '66', takenBy: null, takenAt: null },
+      },
+    };
+    expect(open(record)).toBeGreaterThanOrEqual(8);
+    expect(open(measured)).toBeLessThanOrEqual(open(record) / 2);
+  });
+});
+
+test('resetting gives the same shop again, whatever was done to it', async () => {
+  const snapshot = async () => (await app.http.get('/api/jobs').expect(200)).body;
+  const before = await snapshot();
+  await app.db.query(`DELETE FROM job WHERE number > 2`);
+  await app.db.query(`UPDATE job SET customer = 'changed'`);
+  await resetDemo(app.db, DEMO_DIR, { now: () => NOW, newId: countingIds() });
+  expect(await snapshot()).toEqual(before);
+});
+
+test('a broken file is named with the place in it, and nothing of it is loaded', async () => {
+  await expect(readDemoFiles('/nowhere')).rejects.toThrow('shop.json');
+});

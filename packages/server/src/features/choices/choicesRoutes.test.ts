@@ -1,0 +1,118 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { createTestApp, type TestApp } from '../../testing/testApp';
+
+let app: TestApp;
+let left: OpeningWithState;
+let right: OpeningWithState;
+beforeAll(async () => {
+  app = await createTestApp();
+});
+afterAll(() => app.drop());
+beforeEach(async () => {
+  left = await app.opening(1, 'frontDoorLow', 'left');
+  right = await app.opening(1, 'frontDoorLow', 'right');
+});
+
+const SLIM = {
+  speakerId: 'spk-wrackline-shoal-65-slim',
+  bracketId: 'brk-plate-3-166-to-6-5-6-mm',
+  spacerId: null,
+  reason: null,
+};
+const DEEP = { ...SLIM, speakerId: 'spk-wrackline-shoal-65' };
+
+const keep = (choices: object[], jobId = left.jobId) => app.http.put(`/api/jobs/${jobId}/choices`).send({ choices });
+
+describe('the two 6.5-inch speakers of the demo', () => {
+  test('the slim one clears both doors and is kept', async () => {
+    await keep([
+      { openingId: left.id, ...SLIM },
+      { openingId: right.id, ...SLIM },
+    ]).expect(200, { kept: 2 });
+    const { state, choice } = await app.opening(1, 'frontDoorLow', 'left');
+    expect(state).toMatchObject({ kind: 'chosen', heldBack: null, summary: { verdict: 'clears' } });
+    expect(choice).toMatchObject({ ...SLIM, chosenAt: '2026-03-02T10:00:00.000Z' });
+  });
+
+  test('the deep one would stand 2.2 mm into the glass, and needs a written reason', async () => {
+    const { body } = await keep([{ openingId: left.id, ...DEEP }]).expect(422);
+    expect(body.errors).toEqual([
+      {
+        path: 'choices.0.reason',
+        message: expect.stringContaining('Hits: The magnet would stand 2.2 mm into the glass'),
+      },
+    ]);
+    await keep([{ openingId: left.id, ...DEEP, reason: 'too short'.slice(0, 7) }]).expect(422);
+    await keep([{ openingId: left.id, ...DEEP, reason: 'customer cuts the card' }]).expect(200);
+    expect((await app.opening(1, 'frontDoorLow', 'left')).state).toMatchObject({
+      kind: 'chosen',
+      heldBack: null,
+      summary: { verdict: 'hits' },
+    });
+  });
+});
+
+describe('all or nothing', () => {
+  test('one refused choice of two keeps neither', async () => {
+    await app.http.delete(`/api/openings/${left.id}/choice`);
+    await app.http.delete(`/api/openings/${right.id}/choice`);
+    await keep([
+      { openingId: left.id, ...SLIM },
+      { openingId: right.id, ...DEEP },
+    ]).expect(422);
+    expect((await app.opening(1, 'frontDoorLow', 'left')).choice).toBeNull();
+  });
+
+  test.each([
+    ['an unknown speaker', { speakerId: 'spk-nobody' }, 'choices.0.speakerId'],
+    ['a bracket that is a speaker', { bracketId: 'spk-wrackline-shoal-65' }, 'choices.0.bracketId'],
+    ['an unknown spacer', { spacerId: 'what-if' }, 'choices.0.spacerId'],
+  ])('%s', async (_, change, path) => {
+    const { body } = await keep([{ openingId: left.id, ...SLIM, ...change }]).expect(422);
+    expect(body.errors[0].path).toBe(path);
+  });
+
+  test("another job's opening, the same opening twice, an unknown job", async () => {
+    const other = await app.opening(3, 'frontDoorLow', 'left');
+    expect((await keep([{ openingId: other.id, ...SLIM }]).expect(422)).body.errors[0].path).toBe(
+      'choices.0.openingId',
+    );
+    await keep([
+      { openingId: left.id, ...SLIM },
+      { openingId: left.id, ...SLIM },
+    ]).expect(422);
+    await keep([{ openingId: left.id, ...SLIM }], '00000000-0000-4000-8000-ffffffffffff').expect(404);
+    await keep([]).expect(400);
+  });
+});
+
+test('a choice can be taken back, once', async () => {
+  await keep([{ openingId: right.id, ...SLIM }]).expect(200);
+  await app.http.delete(`/api/openings/${right.id}/choice`).expect(200, { removed: true });
+  await app.http.delete(`/api/openings/${right.id}/choice`).expect(200, { removed: false });
+  await app.http.delete('/api/openings/00000000-0000-4000-8000-ffffffffffff/choice').expect(404);
+});
+
+test('a measurement that changes later holds a clearing choice back, and says so', async () => {
+  await keep([{ openingId: left.id, ...SLIM }]).expect(200);
+  const { version, record } = await app.opening(1, 'frontDoorLow', 'left');
+  const shallow = {
+    ...record,
+    dimensions: {
+      ...record.dimensions,
+      depthBehind: { readingsMm: [40], source: 'depthStick', entered: '40', takenBy: null, takenAt: null },
+    },
+  };
+  await app.http.put(`/api/openings/${left.id}`).send({ version, record: shallow }).expect(200);
+  expect((await app.opening(1, 'frontDoorLow', 'left')).state).toMatchObject({
+    kind: 'chosen',
+    heldBack: 'It cleared when it was chosen and does not any more.',
+    summary: { verdict: 'hits' },
+  });
+  const { body } = await app.http.get(`/api/jobs/${left.jobId}/order`).expect(200);
+  expect(body.heldBack.find(({ openingId }: { openingId: string }) => openingId === left.id)).toMatchObject({
+    hasChoice: true,
+    why: expect.stringContaining('does not any more'),
+  });
+});

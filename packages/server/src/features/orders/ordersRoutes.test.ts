@@ -1,0 +1,92 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { parse } from 'csv-parse/sync';
+import { createTestApp, type TestApp } from '../../testing/testApp';
+import { writeOrderCsv } from './writeOrderCsv';
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await createTestApp();
+});
+afterAll(() => app.drop());
+
+test('the minibus: two speakers and two leads in one pack each; the dash is held back for its warning sounds', async () => {
+  const { job } = await app.jobNumber(3);
+  const { body } = await app.http.get(`/api/jobs/${job.id}/order`).expect(200);
+  expect(body.lines).toMatchObject([
+    {
+      partId: 'spk-skerrivar-tide-6-half',
+      pieces: 2,
+      packs: 1,
+      leftOver: 0,
+      costMinor: 6800,
+      forOpenings: ['Front door, left', 'Front door, right'],
+    },
+    { partId: 'adp-f2-to-spades-2-8-4-8', pieces: 2, packs: 1, leftOver: 0, costMinor: 890 },
+  ]);
+  expect(body.totalMinor).toBe(6800 + 890);
+  expect(body.heldBack.map(({ label }: { label: string }) => label)).toEqual([
+    'Dash centre',
+    'Side panel, left',
+    'Side panel, right',
+  ]);
+  expect(body.heldBack[0].why).toContain('warning sounds');
+  expect(body.cautions.length).toBeGreaterThan(0);
+});
+
+test('one side alone leaves one of a pair over', async () => {
+  const left = await app.opening(1, 'frontDoorLow', 'left');
+  const choice = {
+    openingId: left.id,
+    speakerId: 'spk-wrackline-shoal-65-slim',
+    bracketId: 'brk-plate-3-166-to-6-5-6-mm',
+    spacerId: null,
+    reason: null,
+  };
+  await app.http
+    .put(`/api/jobs/${left.jobId}/choices`)
+    .send({ choices: [choice] })
+    .expect(200);
+  const { body } = await app.http.get(`/api/jobs/${left.jobId}/order`).expect(200);
+  expect(
+    body.lines.map(({ kind, pieces, packs, leftOver }: Record<string, unknown>) => ({ kind, pieces, packs, leftOver })),
+  ).toEqual([
+    { kind: 'speaker', pieces: 1, packs: 1, leftOver: 1 },
+    { kind: 'bracket', pieces: 1, packs: 1, leftOver: 1 },
+    { kind: 'harnessAdapter', pieces: 1, packs: 1, leftOver: 1 },
+  ]);
+});
+
+test('the file holds the same lines, read by a CSV reader', async () => {
+  const { job } = await app.jobNumber(3);
+  const answer = await app.http.get(`/api/jobs/${job.id}/order.csv`).expect(200);
+  expect(answer.headers['content-type']).toContain('text/csv');
+  expect(answer.headers['content-disposition']).toContain('order-job-3.csv');
+  const rows = parse(answer.text, { bom: true, columns: true }) as Record<string, string>[];
+  expect(rows).toHaveLength(2);
+  expect(rows[0]).toMatchObject({
+    Part: 'Tide 6½',
+    'Pieces needed': '2',
+    Packs: '1',
+    'Left over': '0',
+    'Cost (EUR)': '68.00',
+    For: 'Front door, left; Front door, right',
+  });
+  await app.http.get('/api/jobs/00000000-0000-4000-8000-ffffffffffff/order.csv').expect(404);
+  await app.http.get('/api/jobs/nonsense/order.csv').expect(404);
+});
+
+test('a part whose name starts like a formula is not run by a spreadsheet', async () => {
+  const { job } = await app.jobNumber(3);
+  const { body } = await app.http.get(`/api/jobs/${job.id}/order`).expect(200);
+  const text = writeOrderCsv({ ...body, lines: [{ ...body.lines[0], name: '=HYPERLINK("x"), "quoted"' }] });
+  const [row] = parse(text, { bom: true, columns: true }) as Record<string, string>[];
+  expect(row?.Part).toBe('\'=HYPERLINK("x"), "quoted"');
+});
+
+test('a job without choices has an empty list and says why for each opening', async () => {
+  const { job, openings } = await app.jobNumber(5);
+  const { body } = await app.http.get(`/api/jobs/${job.id}/order`).expect(200);
+  expect(body).toMatchObject({ lines: [], totalMinor: 0, included: [] });
+  expect(body.heldBack).toHaveLength(openings.length);
+  expect(body.heldBack.map(({ why }: { why: string }) => why)).toContain('This trim has no speaker wires here.');
+});

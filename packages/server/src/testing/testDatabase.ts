@@ -1,0 +1,90 @@
+/**
+ * A database of its own for each test file, copied from a template that has every migration and the demo shop. The
+ * first file to ask makes the template, under a lock, so that files may run side by side.
+ */
+import { randomBytes } from 'node:crypto';
+import path from 'node:path';
+import pg from 'pg';
+import type { DataSource } from 'typeorm';
+import { createDataSource } from '../db/dataSource';
+import { loadDemo } from '../demo/loadDemo';
+
+const TEMPLATE = 'lq_template';
+const LOCK = 4780;
+
+export const DEMO_DIR = process.env.LQ_DEMO_DIR ?? path.resolve('demo');
+/** Set so that days and times in answers are known. */
+export const NOW = new Date('2026-03-02T10:00:00.000Z');
+
+export type TestDatabase = {
+  readonly db: DataSource;
+  readonly url: string;
+  readonly name: string;
+  readonly drop: () => Promise<void>;
+};
+
+/** A migrated database: with the demo shop, or empty. */
+export async function createTestDatabase({ empty = false } = {}): Promise<TestDatabase> {
+  const name = `lq_test_${randomBytes(6).toString('hex')}`;
+  await asAdmin(async (admin) => {
+    await admin.query('SELECT pg_advisory_lock($1)', [LOCK]);
+    if (!empty) await ensureTemplate(admin);
+    await admin.query(`CREATE DATABASE ${name}${empty ? '' : ` TEMPLATE ${TEMPLATE}`}`);
+  });
+  const url = urlOf(name);
+  const db = createDataSource(url);
+  await db.initialize();
+  if (empty) await db.runMigrations();
+  return {
+    db,
+    url,
+    name,
+    drop: async () => {
+      if (db.isInitialized) await db.destroy();
+      await asAdmin((admin) => admin.query(`DROP DATABASE ${name} WITH (FORCE)`));
+    },
+  };
+}
+
+/** Runs something on the server's own database. */
+export async function asAdmin<T>(work: (admin: pg.Client) => Promise<T>): Promise<T> {
+  const admin = new pg.Client({ connectionString: adminUrl() });
+  await admin.connect();
+  try {
+    return await work(admin);
+  } finally {
+    await admin.end();
+  }
+}
+
+/** Identities in a row: 00000000-0000-4000-8000-000000000001 and on. */
+export function countingIds(): () => string {
+  let next = 0;
+  return () => `00000000-0000-4000-8000-${String(++next).padStart(12, '0')}`;
+}
+
+async function ensureTemplate(admin: pg.Client): Promise<void> {
+  const { rowCount } = await admin.query('SELECT 1 FROM pg_database WHERE datname = $1', [TEMPLATE]);
+  if (rowCount) return;
+  const making = `${TEMPLATE}_making`;
+  await admin.query(`DROP DATABASE IF EXISTS ${making}`);
+  await admin.query(`CREATE DATABASE ${making}`);
+  const db = createDataSource(urlOf(making));
+  await db.initialize();
+  await db.runMigrations();
+  await loadDemo(db, DEMO_DIR, { now: () => NOW, newId: countingIds() });
+  await db.destroy();
+  await admin.query(`ALTER DATABASE ${making} RENAME TO ${TEMPLATE}`);
+}
+
+function adminUrl(): string {
+  const url = process.env.LQ_TEST_DATABASE_URL;
+  if (!url) throw new Error('LQ_TEST_DATABASE_URL is not set; run the server tests with: npm test -- unit');
+  return url;
+}
+
+function urlOf(name: string): string {
+  const url = new URL(adminUrl());
+  url.pathname = `/${name}`;
+  return url.href;
+}

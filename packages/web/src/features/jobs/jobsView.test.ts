@@ -1,0 +1,84 @@
+import { describe, expect, test } from '@jest/globals';
+import { PLACE_LABELS, type Place, SIDES } from '@low-quarry/core/model/place';
+import { BODIES } from '@low-quarry/core/model/vehicle';
+import { PLAN, planPoint, planSides } from './carPlanLayout';
+import { dueWords } from './dueWords';
+import { openingStateView } from './openingStateView';
+
+test.each([
+  [null, 'no day set'],
+  ['2026-03-02', 'due today'],
+  ['2026-03-03', 'due tomorrow'],
+  ['2026-03-12', 'due in 10 days'],
+  ['2026-03-01', '1 day late'],
+  ['2026-02-20', '10 days late'],
+])('due on %p: %s', (dueOn, words) => {
+  expect(dueWords(dueOn, new Date(2026, 2, 2, 23, 30))).toBe(words);
+});
+
+describe('the state of an opening', () => {
+  const record = { behind: 'glass' } as const;
+  test('says what comes next', () => {
+    expect(openingStateView({ kind: 'toMeasure', missing: ['depthBehind', 'frontGap'] }, record, 'mm')).toEqual({
+      verdict: 'measure',
+      headline: 'Measure first',
+      detail: 'Still to take: depth behind, front gap',
+    });
+    expect(openingStateView({ kind: 'nothingChosen', known: 4, takenHere: 0 }, record, 'mm').detail).toBe(
+      '4 dimensions known, none taken here',
+    );
+    expect(openingStateView({ kind: 'hold', sentence: 'Why.' }, record, 'mm')).toEqual({
+      verdict: 'hold',
+      headline: 'Hold',
+      detail: 'Why.',
+    });
+  });
+
+  test('of a choice gives its present verdict, and that it is held back', () => {
+    const summary = { verdict: 'hits', decidedBy: 'depth', marginMm: -2, expandedMm: 1, sentence: '' } as const;
+    expect(
+      openingStateView({ kind: 'chosen', speakerName: 'S', summary, heldBack: 'No reason.' }, record, 'mm'),
+    ).toEqual({
+      verdict: 'hits',
+      headline: 'Hits at the glass: 2.0 mm ± 1.0 too little',
+      detail: 'S. Held back: No reason.',
+    });
+  });
+});
+
+describe('the plan of a car', () => {
+  const places = Object.keys(PLACE_LABELS) as Place[];
+  test('has every place inside it, left on the left, mirrored on the axis', () => {
+    for (const body of BODIES) {
+      for (const place of places) {
+        const [left, right] = [planPoint(body, place, 'left'), planPoint(body, place, 'right')];
+        if (place !== 'dashCentre') expect(left.x).toBeLessThan(right.x);
+        expect(left.x + right.x).toBeCloseTo(PLAN.width, 9);
+        expect(left.y).toBe(right.y);
+        for (const side of SIDES) {
+          const { x, y } = planPoint(body, place, side);
+          const sides = planSides(body);
+          expect(x).toBeGreaterThanOrEqual(sides.left - 1);
+          expect(x).toBeLessThanOrEqual(sides.right + 1);
+          expect(y).toBeGreaterThan(0);
+          expect(y).toBeLessThan(PLAN.height);
+        }
+      }
+    }
+  });
+
+  test('no two marks of a side lie so close that a thumb cannot tell them apart', () => {
+    // 380 px of drawing for the plan's width: a mark of 32 px is 5.4 units.
+    for (const body of BODIES) {
+      for (const [a, b] of [
+        ['frontDoorLow', 'rearDoor'],
+        ['frontDoorLow', 'dashCorner'],
+        ['rearDoor', 'sidePanel'],
+        ['dashCorner', 'dashCentre'],
+      ] as const) {
+        const [one, two] = [planPoint(body, a, 'left'), planPoint(body, b, b === 'dashCentre' ? 'centre' : 'left')];
+        expect(Math.max(Math.abs(one.x - two.x) / 6.6, Math.abs(one.y - two.y) / 5.4)).toBeGreaterThanOrEqual(1);
+      }
+    }
+  });
+});

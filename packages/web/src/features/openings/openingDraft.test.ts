@@ -1,0 +1,105 @@
+import { describe, expect, test } from '@jest/globals';
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import { differences, missingInDraft, readDraft, setSource, toDraft, toRecord, typeInto } from './openingDraft';
+
+const stored: OpeningRecord = {
+  place: 'frontDoorLow',
+  side: 'left',
+  nominalSize: '6.5 in',
+  holeKind: 'circle',
+  bolts: { kind: 'circle', count: 3, firstAngleDeg: 90, screwDiameterMm: 4.2 },
+  fixing: 'screws',
+  behind: 'glass',
+  wiring: { kind: 'unknown' },
+  secondPlug: 'none',
+  dimensions: {
+    holeDiameter: {
+      readingsMm: [148],
+      source: 'carriedOver',
+      entered: '148',
+      takenBy: 'Jory',
+      takenAt: '2026-01-05T08:00:00.000Z',
+    },
+  },
+  note: '',
+};
+const by = { takenBy: ' Rieke ', now: new Date('2026-03-02T10:00:00Z') };
+const draft = toDraft(stored, 3);
+
+describe('typing', () => {
+  test('is understood at once, in the unit of that moment', () => {
+    const typed = typeInto(draft, 'depthBehind', '2', 'in');
+    expect(typed.fields.depthBehind).toMatchObject({
+      readingsMm: [50.8],
+      source: 'depthStick',
+      error: null,
+      touched: true,
+    });
+    const wrong = typeInto(draft, 'depthBehind', '900', 'mm');
+    expect(wrong.fields.depthBehind).toMatchObject({
+      readingsMm: [],
+      text: '900',
+      error: expect.stringContaining('900 mm was read'),
+    });
+  });
+
+  test('over a figure from elsewhere makes it one taken here, with the usual instrument; a chosen one stays', () => {
+    expect(typeInto(draft, 'holeDiameter', '149', 'mm').fields.holeDiameter.source).toBe('calliper');
+    const byTape = typeInto(setSource(draft, 'holeDiameter', 'tapeMm'), 'holeDiameter', '149', 'mm');
+    expect(byTape.fields.holeDiameter.source).toBe('tapeMm');
+  });
+
+  test('what is missing follows what is typed', () => {
+    expect(missingInDraft(draft)).toEqual(['boltCircle', 'depthBehind', 'frontGap']);
+    expect(missingInDraft(typeInto(draft, 'frontGap', '20', 'mm'))).toEqual(['boltCircle', 'depthBehind']);
+  });
+});
+
+describe('saving', () => {
+  test('leaves what was not touched as it is stored, with who took it', () => {
+    const record = toRecord(typeInto(draft, 'depthBehind', '57.5; 58', 'mm'), stored, by);
+    if (!record.ok) throw new Error('expected a record');
+    expect(record.value.dimensions).toEqual({
+      holeDiameter: stored.dimensions.holeDiameter,
+      depthBehind: {
+        readingsMm: [57.5, 58],
+        source: 'depthStick',
+        entered: '57.5; 58',
+        takenBy: 'Rieke',
+        takenAt: '2026-03-02T10:00:00.000Z',
+      },
+    });
+  });
+
+  test('an emptied field takes the figure out; a wrong one keeps everything from being saved', () => {
+    const emptied = toRecord(typeInto(draft, 'holeDiameter', '', 'mm'), stored, by);
+    expect(emptied.ok && emptied.value.dimensions).toEqual({});
+    expect(toRecord(typeInto(draft, 'frontGap', 'x', 'mm'), stored, by)).toMatchObject({
+      ok: false,
+      failure: { frontGap: expect.stringContaining('"x"') },
+    });
+  });
+});
+
+test('a draft on the device is read again, and rubbish is not', () => {
+  const typed = typeInto(draft, 'depthBehind', 'abc', 'mm');
+  expect(readDraft(JSON.stringify(typed))).toEqual(typed);
+  for (const text of ['', '{', '{}', 'null', JSON.stringify({ ...typed, version: 'x' })])
+    expect(readDraft(text)).toBeNull();
+});
+
+test('differences name the field and both sides, and equal records have none', () => {
+  const theirs: OpeningRecord = {
+    ...stored,
+    behind: 'metal',
+    dimensions: {
+      ...stored.dimensions,
+      frontGap: { readingsMm: [20.123], source: 'guess', entered: '', takenBy: null, takenAt: null },
+    },
+  };
+  expect(differences(stored, theirs)).toEqual([
+    { label: 'Front gap', mine: 'not taken', theirs: '20.12 mm, guess' },
+    { label: 'Behind it', mine: 'glass', theirs: 'metal' },
+  ]);
+  expect(differences(stored, stored)).toEqual([]);
+});

@@ -1,0 +1,20 @@
+import { describe, expect, test } from '@jest/globals';
+import { verdictLine } from './verdictLine';
+
+describe('a verdict is never without its margin and what decides it', () => {
+  test.each([
+    ['clears', 'front', 3.19, 0.81, 'mm', 'Clears by 3.1 mm ± 0.9 at the front'],
+    ['measure', 'depth', -0.7, 1.9, 'mm', 'Measure first: −0.7 mm ± 1.9 at the glass'],
+    ['hits', 'depth', -7.2, 1.4, 'mm', 'Hits at the glass: 7.2 mm ± 1.4 too little'],
+    ['hits', 'depth', -25.4, 2.54, 'in', 'Hits at the glass: 1.00 in ± 0.10 too little'],
+    ['hold', 'chime', null, null, 'mm', 'Hold for the chime'],
+    ['measure', 'depth', null, null, 'mm', 'Measure first at the glass'],
+  ] as const)('%s at %s', (verdict, decidedBy, marginMm, expandedMm, unit, line) => {
+    expect(verdictLine({ verdict, decidedBy, marginMm, expandedMm }, 'glass', unit)).toBe(line);
+  });
+
+  test('what stands behind is named as what it is', () => {
+    const facts = { verdict: 'clears', decidedBy: 'depth', marginMm: 2, expandedMm: 1 } as const;
+    expect(verdictLine(facts, 'metal', 'mm')).toContain('at the metal behind');
+  });
+});
