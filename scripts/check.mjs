@@ -12,6 +12,7 @@ const CHECKS = [
   ['types, server', bin('tsc'), ['-p', 'packages/server']],
   ['types, web', bin('tsc'), ['-p', 'packages/web']],
   ['types, e2e', bin('tsc'), ['-p', 'e2e']],
+  ['types, tools', bin('tsc'), ['-p', 'tools']],
   ['lint and format', bin('biome'), ['check', '--error-on-warnings', '.']],
   ['import rules', bin('depcruise'), ['--config', 'tools/dependency-cruiser.cjs', 'packages', 'e2e']],
   ['dead code', bin('knip'), ['--config', 'tools/knip.json']],

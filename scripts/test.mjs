@@ -34,7 +34,8 @@ await runMain(async () => {
     LQ_SERVER_MAIN: SERVER_MAIN,
     LQ_TEST_RESULTS: dir,
   };
-  const interrupted = ['SIGINT', 'SIGTERM'].map((signal) => process.once(signal, () => cluster.stop()));
+  // Ctrl-C ends the test runners by itself, being sent to all of them; the database is ended here.
+  for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => void cluster.stop());
   try {
     const counts = [];
     let failed = 0;
@@ -58,7 +59,6 @@ await runMain(async () => {
     say(`\n${total.passed} passed, ${total.failed} failed`);
     return failed === 0 && total.failed === 0 && total.passed > 0 ? 0 : 1;
   } finally {
-    interrupted.length = 0;
     await cluster.stop();
     rmSync(dir, { recursive: true, force: true });
   }

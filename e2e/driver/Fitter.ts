@@ -64,8 +64,9 @@ export class Fitter {
   }
 
   async pick(speaker: string): Promise<this> {
-    await this.ranked().filter({ hasText: speaker }).first().click();
-    await expect(this.page.getByRole('heading', { name: speaker, level: 2 })).toBeVisible();
+    const row = this.ranked().filter({ has: this.page.getByText(speaker, { exact: true }) });
+    await row.click();
+    await expect(row).toHaveAttribute('aria-pressed', 'true');
     return this;
   }
 
@@ -73,8 +74,12 @@ export class Fitter {
     return this.page.locator('[data-verdict]');
   }
 
+  /** One check of the ledger, by the name it bears. */
   check(name: string): Locator {
-    return this.page.getByRole('region', { name: 'Checks' }).getByRole('listitem').filter({ hasText: name });
+    return this.page
+      .getByRole('region', { name: 'Checks' })
+      .getByRole('listitem')
+      .filter({ has: this.page.getByText(name, { exact: true }) });
   }
 
   slider(): Locator {

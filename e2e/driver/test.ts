@@ -8,7 +8,7 @@ type Fixtures = {
   shop: Shop;
   fitter: Fitter;
   /** What the console may say in this test: refused requests are logged there by the browser itself. */
-  allowedErrors: RegExp[];
+  allowedErrors: RegExp | null;
 };
 
 export const test = base.extend<Fixtures, { template: string }>({
@@ -30,7 +30,7 @@ export const test = base.extend<Fixtures, { template: string }>({
     await use(shop);
     await shop.drop();
   },
-  allowedErrors: [[], { option: true }],
+  allowedErrors: [null, { option: true }],
   fitter: async ({ shop, page, allowedErrors }, use) => {
     const errors = watchConsole(page, allowedErrors);
     await use(new Fitter(page, shop.url));
@@ -41,10 +41,10 @@ export const test = base.extend<Fixtures, { template: string }>({
 export { expect };
 
 /** Collects what a page reports as an error and is not allowed. */
-export function watchConsole(page: Page, allowed: readonly RegExp[]): string[] {
+export function watchConsole(page: Page, allowed: RegExp | null): string[] {
   const errors: string[] = [];
   const report = (text: string) => {
-    if (!allowed.some((pattern) => pattern.test(text))) errors.push(text);
+    if (!allowed?.test(text)) errors.push(text);
   };
   page.on('console', (message) => message.type() === 'error' && report(message.text()));
   page.on('pageerror', (error) => report(String(error)));

@@ -32,7 +32,7 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     name: 'fit, a speaker that hits, opened up',
     open: async (fitter) => {
       await fitter.whatFits('Corran Tern, HDS 3', 'Front door, left');
-      await fitter.pick('Wrackline Shoal 65 6.5');
+      await fitter.pick('Wrackline Shoal 65');
       await fitter.check('Front').locator('summary').click();
       await fitter.page.getByText('Why not the other').click();
     },

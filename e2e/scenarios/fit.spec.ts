@@ -6,7 +6,7 @@ const DOOR = 'Front door, left';
 test('moving the spacer moves drawing, ledger and verdict together', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.whatFits(JOB, DOOR);
-  await fitter.pick('Wrackline Shoal 65 6.5');
+  await fitter.pick('Wrackline Shoal 65');
   const section = page.getByRole('img', { name: /^Section/ });
   await fitter.slider().focus();
   await page.keyboard.press('Home');
@@ -65,11 +65,27 @@ test('a check opens to what went into its number', async ({ fitter }) => {
   await expect(glass).toContainText('JCGM 100:2008');
 });
 
+test('an open question names the one thing to measure, and measuring it settles it', async ({ fitter }) => {
+  const { page } = fitter;
+  const job = 'Ostrand Longshore, PILOT 1';
+  await fitter.whatFits(job, DOOR);
+  await fitter.pick('Wrackline Shoal 68');
+  await expect(fitter.verdict()).toContainText('Measure first');
+  await expect(page.getByText(/Measure the depth behind: \d+ % of the doubt is there \(class default\)/)).toBeVisible();
+  await page.getByRole('link', { name: 'Measurements' }).click();
+  await fitter.type('Depth behind', '72');
+  await fitter.save();
+  await fitter.saved();
+  await page.getByRole('link', { name: 'What fits here' }).click();
+  await fitter.pick('Wrackline Shoal 68');
+  await expect(fitter.verdict()).toContainText('Clears by');
+});
+
 test.describe('what does not clear', () => {
   test('needs a written reason, and then stands on the list with it', async ({ fitter }) => {
     const { page } = fitter;
     await fitter.whatFits(JOB, DOOR);
-    await fitter.pick('Wrackline Shoal 65 6.5');
+    await fitter.pick('Wrackline Shoal 65');
     await fitter.choose();
     await expect(page.getByText('Write why, in at least 8 characters.')).toBeVisible();
     await page.getByLabel('Why order it although it does not clear?').fill('Customer has the card cut out');
@@ -111,7 +127,7 @@ test.describe('what does not clear', () => {
 });
 
 test.describe('addresses that lead nowhere', () => {
-  test.use({ allowedErrors: [/status of 404/] });
+  test.use({ allowedErrors: /status of 404/ });
 
   for (const path of [
     '/jobs/00000000-0000-4000-8000-ffffffffffff',

@@ -61,12 +61,12 @@ test('what was typed survives a reload, and can be dropped', async ({ fitter }) 
 });
 
 test.describe('two tabs on one opening', () => {
-  test.use({ allowedErrors: [REFUSED] });
+  test.use({ allowedErrors: REFUSED });
 
   for (const keep of ['mine', 'theirs'] as const) {
     test(`the second to save sees both versions and keeps ${keep}`, async ({ fitter, shop, context }) => {
       const other = new Fitter(await context.newPage(), shop.url);
-      const errors = watchConsole(other.page, []);
+      const errors = watchConsole(other.page, null);
       await fitter.measure(JOB, DOOR);
       // A tab of another person, on another device.
       await other.measure(JOB, DOOR);

@@ -25,9 +25,9 @@ describe('margins are cut to the cautious side', () => {
     [0.04, 'mm', '0.0'],
     [-0.01, 'mm', '−0.1'],
     [-7.2, 'mm', '−7.2'],
-    // 2.54 mm = 0.1 in; 2.5 mm = 0.0984 in
-    [2.54, 'in', '+0.10'],
-    [2.5, 'in', '+0.09'],
+    // 2.54 mm = 0.1 in; 2.5 mm = 0.09843 in
+    [2.54, 'in', '+0.100'],
+    [2.5, 'in', '+0.098'],
   ] as const)('%d mm in %s is %j', (valueMm, unit, text) => {
     expect(printMargin(valueMm, unit)).toBe(text);
   });
@@ -36,6 +36,7 @@ describe('margins are cut to the cautious side', () => {
     expect(printPlusMinus(0.81, 'mm')).toBe('0.9');
     expect(printPlusMinus(0.8, 'mm')).toBe('0.8');
     expect(printPlusMinus(0, 'mm')).toBe('0.0');
-    expect(printPlusMinus(1, 'in')).toBe('0.04');
+    // 1 mm = 0.03937 in
+    expect(printPlusMinus(1, 'in')).toBe('0.040');
   });
 });

@@ -6,6 +6,8 @@ import type { LengthUnit } from './parseLength';
 
 export const MM_PER_INCH = 25.4;
 const INCH_PARTS = 32;
+/** Thousandths: with hundredths the play of a screw in its hole would be rounded to nothing. */
+const MARGIN_PLACES: Readonly<Record<LengthUnit, number>> = { mm: 1, in: 3 };
 /** Keeps 2.3 from being cut to 2.2 because its double lies a hair below. */
 const CUT_GUARD = 1e-9;
 
@@ -26,12 +28,12 @@ export function printNumber(valueMm: number, unit: LengthUnit): string {
 }
 
 /**
- * A margin, signed, cut downwards to 0.1 mm or 0.01 in, without a unit: `+2.3`, `−0.7`, `0.0`.
+ * A margin, signed, cut downwards to 0.1 mm or 0.001 in, without a unit: `+2.3`, `−0.7`, `0.0`.
  *
  * @param valueMm margin in mm; negative means missing
  */
 export function printMargin(valueMm: number, unit: LengthUnit): string {
-  const places = unit === 'mm' ? 1 : 2;
+  const places = MARGIN_PLACES[unit];
   const value = unit === 'mm' ? valueMm : valueMm / MM_PER_INCH;
   const cut = Math.floor(value * 10 ** places + CUT_GUARD) / 10 ** places;
   if (cut === 0) return (0).toFixed(places);
@@ -40,7 +42,7 @@ export function printMargin(valueMm: number, unit: LengthUnit): string {
 
 /** The half-width of an interval, rounded up to the margin's last place: `0.8`. Never negative. */
 export function printPlusMinus(halfWidthMm: number, unit: LengthUnit): string {
-  const places = unit === 'mm' ? 1 : 2;
+  const places = MARGIN_PLACES[unit];
   const value = unit === 'mm' ? halfWidthMm : halfWidthMm / MM_PER_INCH;
   return (Math.ceil(value * 10 ** places - CUT_GUARD) / 10 ** places).toFixed(places);
 }

@@ -6,7 +6,7 @@ describe('a verdict is never without its margin and what decides it', () => {
     ['clears', 'front', 3.19, 0.81, 'mm', 'Clears by 3.1 mm ± 0.9 at the front'],
     ['measure', 'depth', -0.7, 1.9, 'mm', 'Measure first: −0.7 mm ± 1.9 at the glass'],
     ['hits', 'depth', -7.2, 1.4, 'mm', 'Hits at the glass: 7.2 mm ± 1.4 too little'],
-    ['hits', 'depth', -25.4, 2.54, 'in', 'Hits at the glass: 1.00 in ± 0.10 too little'],
+    ['hits', 'depth', -25.4, 2.54, 'in', 'Hits at the glass: 1.000 in ± 0.100 too little'],
     ['hold', 'chime', null, null, 'mm', 'Hold for the chime'],
     ['measure', 'depth', null, null, 'mm', 'Measure first at the glass'],
   ] as const)('%s at %s', (verdict, decidedBy, marginMm, expandedMm, unit, line) => {

@@ -51,6 +51,9 @@ export function checkPlace(id: CheckId, behind: OpeningRecord['behind']): string
   }
 }
 
+/** The unit as a word in running text. */
+export const UNIT_WORDS = { mm: 'mm', in: 'inches' } as const;
+
 /** What speakers fall out for, as the end of "23 …". */
 export const FALL_OUT_WORDS: Readonly<Record<CheckId, string>> = {
   hole: 'at the hole',

@@ -6,7 +6,7 @@ import { type Margin, marginChance } from '@low-quarry/core/uncertainty/Margin';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printLength, printMargin, printPlusMinus } from '@low-quarry/core/units/printLength';
 import { termWords } from '../../text/termWords';
-import { checkLabel, VERDICT_WORDS } from '../../text/words';
+import { checkLabel, UNIT_WORDS, VERDICT_WORDS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';
 import { OriginMark } from '../../ui/OriginMark';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
@@ -23,7 +23,7 @@ export function CheckLedger({ judgement, behind, unit, lit, onLight }: CheckLedg
   return (
     <section aria-label="Checks">
       <h2>
-        What decides <span className="font-normal text-muted">margins in {unit}</span>
+        What decides <span className="font-normal text-muted">margins in {UNIT_WORDS[unit]}</span>
       </h2>
       <ul className="border-t border-ink">
         {judgement.checks.map((check) => (
@@ -51,7 +51,7 @@ function Row({ check, label, unit }: { readonly check: Check; readonly label: st
         <VerdictMark verdict={verdict} />
         <span className="font-semibold">{label}</span>
         <MarginRail marginMm={margin?.valueMm ?? null} expandedMm={margin?.expandedMm ?? null} verdict={verdict} />
-        <span className={`w-20 text-right font-bold ${verdictColour(verdict)}`}>
+        <span className={`min-w-20 text-right font-bold ${verdictColour(verdict)}`}>
           {margin ? (
             <>
               {printMargin(margin.valueMm, unit)}{' '}

@@ -15,12 +15,14 @@ import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
 import { sectionGeometry } from '../../drawing/sectionGeometry';
 import { verdictLine } from '../../text/verdictLine';
+import { UNIT_WORDS } from '../../text/words';
 import { useSettings } from '../../ui/settings';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { CandidateList, stackWords } from './CandidateList';
 import { CheckLedger } from './CheckLedger';
 import { ChoosePanel } from './ChoosePanel';
 import { readFilter, writeFilter } from './candidateFilter';
+import { measuringAdvice } from './measuringAdvice';
 import { SpacerSlider } from './SpacerSlider';
 import { spacerAt, suitableSpacers, WHAT_IF_ID } from './spacerChoices';
 
@@ -77,6 +79,7 @@ export function FitWorkspace({
   const section = sectionGeometry(fitOpening, candidate, judgement, rules);
   const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
   const speaker = parts.get(candidate.speaker.id);
+  const advice = measuringAdvice(judgement);
   const { behind } = opening.record;
   const otherJudged = other && {
     opening: other,
@@ -125,6 +128,10 @@ export function FitWorkspace({
             )}
           </p>
           <p>{deciding?.sentence}</p>
+          {advice && <p className="font-semibold">{advice}</p>}
+          <a href="#candidates" className="inline-flex min-h-12 items-center text-action underline lg:hidden">
+            Other candidates
+          </a>
           {missing.length > 0 && (
             <p className="mt-1 border-l-4 border-measure bg-paper px-3 py-2">
               Not measured: {missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.{' '}
@@ -154,12 +161,13 @@ export function FitWorkspace({
           heightMm={heightMm}
           stocked={stocked}
           window={spacerWindow(fitOpening, candidate, rules)}
+          behind={behind}
           unit={unit}
           onChange={(next) => setWhat({ of: stackKey, heightMm: next })}
         />
         <p className="text-[13px] leading-4 text-muted">
           Basket width, magnet and depth are the part’s; the line between them is drawn typical. Bands are the clearance
-          the shop asks, and the numbers what is left beyond it, in {unit}.
+          the shop asks, and the numbers what is left beyond it, in {UNIT_WORDS[unit]}.
         </p>
       </section>
       <div className="flex min-w-0 flex-col gap-3">
@@ -188,7 +196,7 @@ export function FitWorkspace({
           </aside>
         )}
       </div>
-      <div className="lg:col-span-2 xl:col-span-1 xl:col-start-3 xl:row-start-1">
+      <div id="candidates" className="scroll-mt-4 lg:col-span-2 xl:col-span-1 xl:col-start-3 xl:row-start-1">
         <CandidateList
           ranking={ranking}
           parts={parts}

@@ -1,6 +1,6 @@
 /** The height of the spacer: a slider with the stocked heights on it and the window in which everything clears. */
 
-import type { FitSpacer } from '@low-quarry/core/fit/shapes';
+import type { Behind, FitSpacer } from '@low-quarry/core/fit/shapes';
 import type { SpacerWindow } from '@low-quarry/core/fit/spacerWindow';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printLength, printNumber } from '@low-quarry/core/units/printLength';
@@ -12,13 +12,14 @@ type SpacerSliderProps = {
   readonly heightMm: number;
   readonly stocked: readonly FitSpacer[];
   readonly window: SpacerWindow | null;
+  readonly behind: Behind;
   readonly unit: LengthUnit;
   readonly onChange: (heightMm: number) => void;
 };
 
 const STEP_MM = 0.5;
 
-export function SpacerSlider({ heightMm, stocked, window, unit, onChange }: SpacerSliderProps) {
+export function SpacerSlider({ heightMm, stocked, window, behind, unit, onChange }: SpacerSliderProps) {
   const heights = [0, ...stocked.map(({ height }) => height.valueMm)];
   const isStocked = heights.some((height) => Math.abs(height - heightMm) < STEP_MM / 10);
   const toNextStocked = (event: KeyboardEvent) => {
@@ -38,7 +39,7 @@ export function SpacerSlider({ heightMm, stocked, window, unit, onChange }: Spac
           Spacer {heightMm === 0 ? 'none' : printLength(heightMm, unit)}
           {!isStocked && <span className="font-normal text-muted"> (what if: not in stock)</span>}
         </span>
-        <span className="text-[13px] text-muted">{windowWords(window, unit)}</span>
+        <span className="text-[13px] text-muted">{windowWords(window, behind, unit)}</span>
       </p>
       <div className="relative px-3 pb-6">
         <Slider.Root
@@ -92,7 +93,8 @@ function percent(heightMm: number): string {
   return `${(Math.min(MOST_SPACER_MM, Math.max(0, heightMm)) / MOST_SPACER_MM) * 100}%`;
 }
 
-function windowWords(window: SpacerWindow | null, unit: LengthUnit): string {
+function windowWords(window: SpacerWindow | null, behind: Behind, unit: LengthUnit): string {
+  if (behind === 'nothing') return 'Nothing stands behind: no spacer is needed';
   if (!window) return 'Window unknown until both gaps are taken';
   if (window.mostMm < window.leastMm)
     return `Window empty: at least ${printLength(window.leastMm, unit)} for behind, at most ${printLength(Math.max(0, window.mostMm), unit)} in front`;

@@ -1,9 +1,9 @@
 /** One car: what is known of each opening, and what comes next. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { isTakenHere, missingDimensions, wantedDimensions } from '@low-quarry/core/model/opening';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
+import { FIXING_WORDS } from '../../text/words';
 import { LinkButton } from '../../ui/Button';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
@@ -79,9 +79,6 @@ function OpeningRow({
   readonly number: number;
   readonly jobId: string;
 }) {
-  const wanted = wantedDimensions(record).length;
-  const known = wanted - missingDimensions(record).length;
-  const here = wantedDimensions(record).filter((key) => isTakenHere(record.dimensions[key]));
   const path = `/jobs/${jobId}/openings/${id}`;
   return (
     <li className="grid grid-cols-[auto_auto_1fr] items-start gap-x-3 gap-y-1 border-b border-hairline py-2 sm:grid-cols-[auto_auto_minmax(150px,2fr)_4fr_auto]">
@@ -92,7 +89,7 @@ function OpeningRow({
       <div>
         <p className="font-semibold">{placeLabel(record)}</p>
         <p className="text-[13px] leading-4 text-muted">
-          {record.nominalSize}, {known} of {wanted} dimensions known, {here.length} taken here
+          {record.nominalSize}, {FIXING_WORDS[record.fixing].toLowerCase()}
         </p>
       </div>
       <div className="col-start-3 sm:col-start-auto">

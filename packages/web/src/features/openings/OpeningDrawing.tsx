@@ -49,12 +49,12 @@ export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProp
   );
   const holeKey = opening.hole.kind === 'circle' ? 'holeDiameter' : 'holeLength';
   return (
-    <div className="grid items-end gap-4 sm:grid-cols-[3fr_4fr]">
+    <div className="grid grid-cols-2 items-end gap-4 sm:grid-cols-[3fr_4fr]">
       <SectionDrawing
         section={section}
         unit={unit}
         lit={null}
-        maxHeightPx={340}
+        maxHeightPx={320}
         label="Section of the opening with its dimensions"
       >
         {opening.behind !== 'nothing' &&
@@ -73,7 +73,7 @@ export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProp
       <FaceDrawing
         opening={opening.hole.kind === 'circle' && !opening.hole.diameter ? withDrawnHole(opening) : opening}
         candidate={null}
-        maxHeightPx={340}
+        maxHeightPx={320}
         lit={false}
         label="Face of the opening with its dimensions"
       >

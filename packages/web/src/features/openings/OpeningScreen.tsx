@@ -126,7 +126,7 @@ function Filled({
 
   return (
     <form onSubmit={submit} className="grid gap-6 lg:grid-cols-[5fr_6fr]" noValidate>
-      <section aria-label="Measurements" className="flex flex-col gap-3">
+      <section aria-label="Measurements" className="flex flex-col gap-3 lg:row-span-2">
         <p className={missing.length > 0 ? 'font-semibold text-measure' : 'font-semibold text-clears'}>
           {missing.length > 0
             ? `Still to take: ${missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.`
@@ -191,13 +191,18 @@ function Filled({
           />
         )}
       </section>
-      <section aria-label="Drawing and facts" className="flex flex-col gap-6">
+      <section
+        aria-label="Drawing"
+        className="-order-1 flex flex-col gap-2 lg:order-none lg:col-start-2 lg:row-start-1"
+      >
         <OpeningDrawing opening={preview} rules={toFitRules(shop)} unit={unit} lit={lit} />
         {lit && (
           <p className="border-l-4 border-action bg-paper px-3 py-2">
             <strong>{OPENING_DIMENSIONS[lit].label}.</strong> {OPENING_DIMENSIONS[lit].hint}
           </p>
         )}
+      </section>
+      <section aria-label="Facts" className="lg:col-start-2">
         <FactFields
           facts={draft.facts}
           connectors={catalogue.connectors}

@@ -105,20 +105,22 @@ function HeldBack({ order: { heldBack }, jobId }: { readonly order: OrderAnswer;
   );
 }
 
-const HEAD = 'px-2 py-1 font-semibold';
+const CELL = 'px-1 py-1.5 sm:px-2';
+/** On a phone what a column would say stands under the part's name. */
+const WIDE_ONLY = 'hidden sm:table-cell';
 
 function Lines({ order: { lines, currency, totalMinor } }: { readonly order: OrderAnswer }) {
   return (
-    <section aria-label="Lines" className="overflow-x-auto">
-      <table className="w-full min-w-[640px] text-left">
+    <section aria-label="Lines">
+      <table className="w-full text-left">
         <thead className="border-y border-ink align-bottom">
           <tr>
-            <th className={HEAD}>Part</th>
-            <th className={HEAD}>For</th>
-            <th className={`${HEAD} text-right`}>Needed</th>
-            <th className={`${HEAD} text-right`}>Packs</th>
-            <th className={`${HEAD} text-right`}>Left over</th>
-            <th className={`${HEAD} text-right`}>Cost</th>
+            <th className={CELL}>Part</th>
+            <th className={`${CELL} ${WIDE_ONLY}`}>For</th>
+            <th className={`${CELL} ${WIDE_ONLY} text-right`}>Needed</th>
+            <th className={`${CELL} text-right`}>Packs</th>
+            <th className={`${CELL} ${WIDE_ONLY} text-right`}>Left over</th>
+            <th className={`${CELL} text-right`}>Cost</th>
           </tr>
         </thead>
         <tbody>
@@ -126,37 +128,37 @@ function Lines({ order: { lines, currency, totalMinor } }: { readonly order: Ord
             <Line key={line.partId} line={line} currency={currency} />
           ))}
         </tbody>
-        <tfoot>
-          <tr className="text-[17px] font-bold">
-            <td colSpan={5} className="px-2 py-2 text-right">
-              Total
-            </td>
-            <td className="px-2 py-2 text-right">{printMoney(totalMinor, currency)}</td>
-          </tr>
-        </tfoot>
       </table>
+      <p className="flex justify-end gap-6 px-1 py-2 text-[17px] font-bold sm:px-2">
+        <span>Total</span>
+        <span>{printMoney(totalMinor, currency)}</span>
+      </p>
     </section>
   );
 }
 
 function Line({ line, currency }: { readonly line: OrderLineAnswer; readonly currency: string }) {
+  const leftOver = line.leftOver === 0 ? 'none' : count(line.leftOver, 'piece');
   return (
     <tr className="border-b border-hairline align-top">
-      <td className="px-2 py-1.5">
+      <td className={CELL}>
         <span className="font-semibold">
           {line.maker} {line.name}
         </span>
         <span className="block text-[13px] leading-4 text-muted">
           {line.supplier}, {line.partId}
         </span>
+        <span className="block text-[13px] leading-4 sm:hidden">
+          For {line.forOpenings.join('; ')}. {count(line.pieces, 'piece')} needed, left over: {leftOver}.
+        </span>
       </td>
-      <td className="px-2 py-1.5">{line.forOpenings.join('; ')}</td>
-      <td className="px-2 py-1.5 text-right">{count(line.pieces, 'piece')}</td>
-      <td className="px-2 py-1.5 text-right">
+      <td className={`${CELL} ${WIDE_ONLY}`}>{line.forOpenings.join('; ')}</td>
+      <td className={`${CELL} ${WIDE_ONLY} text-right`}>{count(line.pieces, 'piece')}</td>
+      <td className={`${CELL} text-right`}>
         {count(line.packs, 'pack')} of {line.packSize}
       </td>
-      <td className="px-2 py-1.5 text-right">{line.leftOver === 0 ? 'none' : count(line.leftOver, 'piece')}</td>
-      <td className="px-2 py-1.5 text-right">{printMoney(line.costMinor, currency)}</td>
+      <td className={`${CELL} ${WIDE_ONLY} text-right`}>{leftOver}</td>
+      <td className={`${CELL} text-right`}>{printMoney(line.costMinor, currency)}</td>
     </tr>
   );
 }
