@@ -1,0 +1,86 @@
+/** npm run screenshots: takes the pictures of docs/screenshots/ from the demo shop, on a throw-away database. */
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { ensureBuild } from './lib/build.mjs';
+import { ensureChromium, ensurePackages } from './lib/install.mjs';
+import { startPostgres } from './lib/postgres.mjs';
+import { DEMO_DIR, ROOT, runMain, SERVER_MAIN, say, WEB_DIST } from './lib/project.mjs';
+import { end } from './lib/run.mjs';
+
+const OUT = path.join(ROOT, 'docs/screenshots');
+const COUNTER = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+const SHOAL = '?speaker=spk-wrackline-shoal-65&bracket=brk-plate-3-166-to-6-5-6-mm';
+
+/** Name, size, job number, opening's position (0 for none), end of the address, what to do before the picture. */
+const PICTURES = [
+  ['jobs', COUNTER, 0, 0, ''],
+  ['job', COUNTER, 3, 0, ''],
+  ['opening', COUNTER, 1, 1, '', (page) => page.getByRole('textbox').nth(2).focus()],
+  ['opening-phone', PHONE, 2, 1, '', (page) => page.getByRole('textbox').nth(2).fill('2 9/32"')],
+  ['fit-hits', COUNTER, 1, 1, `/fit${SHOAL}`],
+  ['fit-clears', COUNTER, 1, 1, '/fit?speaker=spk-wrackline-shoal-65-slim&bracket=brk-plate-3-166-to-6-5-6-mm'],
+  ['fit-measure', COUNTER, 4, 1, '/fit?speaker=spk-wrackline-shoal-68&show=measure'],
+  [
+    'fit-bay',
+    { width: 800, height: 1280 },
+    4,
+    5,
+    '/fit',
+    (page) => page.getByRole('button', { name: /Dark for the bay/ }).click(),
+  ],
+  ['order', COUNTER, 3, 0, '/order'],
+  ['order-sheet', { width: 794, height: 1123 }, 3, 0, '/order', (page) => page.emulateMedia({ media: 'print' })],
+];
+
+await runMain(async () => {
+  await ensurePackages();
+  await ensureBuild();
+  const { chromium } = await import('@playwright/test');
+  const executablePath = await ensureChromium();
+  const dir = mkdtempSync(path.join(os.tmpdir(), 'low-quarry-pictures-'));
+  chmodSync(dir, 0o755);
+  const cluster = await startPostgres({ dir, durable: false });
+  let server = null;
+  try {
+    await cluster.createDatabase('pictures');
+    const env = {
+      ...process.env,
+      DATABASE_URL: cluster.url('pictures'),
+      PORT: '0',
+      LQ_WEB_DIR: WEB_DIST,
+      LQ_DEMO_DIR: DEMO_DIR,
+      LOG_LEVEL: 'warn',
+    };
+    server = spawn(process.execPath, [SERVER_MAIN], { env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+    const [{ listening }] = await once(server, 'message');
+    const browser = await chromium.launch({
+      executablePath,
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking'],
+    });
+    for (const picture of PICTURES) await take(browser, listening, picture);
+    await browser.close();
+  } finally {
+    if (server) await end(server, 'SIGTERM');
+    await cluster.stop();
+    rmSync(dir, { recursive: true, force: true });
+  }
+});
+
+async function take(browser, url, [name, viewport, jobNumber, position, rest, act]) {
+  const page = await browser.newPage({ viewport });
+  const { jobs } = await (await fetch(`${url}/api/jobs`)).json();
+  const job = jobs.find(({ number }) => number === jobNumber);
+  const opening = job?.openings[position - 1];
+  await page.goto(`${url}${job ? `/jobs/${job.id}` : '/'}${opening ? `/openings/${opening.id}` : ''}${rest}`);
+  await page.waitForLoadState('networkidle');
+  await page.locator('main h1').waitFor({ state: 'attached' });
+  await act?.(page);
+  await page.waitForTimeout(1500);
+  await page.screenshot({ path: path.join(OUT, `${name}.png`) });
+  await page.close();
+  say(name);
+}
