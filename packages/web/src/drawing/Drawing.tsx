@@ -48,14 +48,14 @@ export function Drawing({ extent, maxHeightPx, label, caption, children }: Drawi
   const pen = useMemo(() => ({ px, hatch: (name: HatchName) => `url(#${id}-${name})` }), [px, id]);
   return (
     <figure className="m-0">
-      <div ref={box} className="w-full overflow-hidden">
+      <div ref={box} className="w-full">
         <svg
           role="img"
           aria-label={label}
           width={widthMm / px}
           height={heightMm / px}
           viewBox={`${extent.left} ${extent.top} ${widthMm} ${heightMm}`}
-          className="mx-auto block max-w-full"
+          className="mx-auto block max-w-full overflow-visible"
         >
           <Hatches id={id} px={px} />
           <PenContext value={pen}>{children}</PenContext>

@@ -2,7 +2,7 @@
 import { type ReactNode, useId } from 'react';
 
 export const INPUT =
-  'min-h-12 w-full border border-muted bg-paper px-3 text-ink aria-invalid:border-2 aria-invalid:border-hits';
+  'min-h-12 w-full scroll-mt-4 scroll-mb-36 border border-muted bg-paper px-3 text-ink aria-invalid:border-2 aria-invalid:border-hits';
 
 type FieldIds = { readonly id: string; readonly 'aria-describedby': string; readonly 'aria-invalid': boolean };
 

@@ -28,7 +28,8 @@ type ChoosePanelProps = {
 };
 
 export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrderable, unit }: ChoosePanelProps) {
-  const [withOther, setWithOther] = useState(true);
+  // A side that does not clear is added only by hand: it would ask for a reason nobody thought of.
+  const [withOther, setWithOther] = useState(other?.judgement.verdict === 'clears');
   const [reason, setReason] = useState('');
   const [touched, setTouched] = useState(false);
   const keep = useKeepChoices(jobId);

@@ -12,5 +12,5 @@ export function measuringAdvice({ verdict, checks, decidedBy }: Judgement): stri
   if (!doubt) return null;
   const name = OPENING_DIMENSIONS[doubt.key].label.toLowerCase();
   const again = doubt.origin === 'takenHere' ? 'take it again, or several times' : 'take it on this car';
-  return `Measure the ${name}: ${Math.round(doubt.share * 100)} % of the doubt is there (${ORIGIN_LABELS[doubt.origin]}); ${again}.`;
+  return `Measure the ${name}: ${Math.floor(doubt.share * 100)} % of the doubt is there (${ORIGIN_LABELS[doubt.origin]}); ${again}.`;
 }

@@ -2,10 +2,12 @@
 import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
 import { vehicleName } from '@low-quarry/core/model/vehicle';
 import { printMoney } from '../../text/money';
-import { VERDICT_WORDS } from '../../text/words';
+import { verdictLine } from '../../text/verdictLine';
+import { useSettings } from '../../ui/settings';
 
 export function OrderSheet({ order }: { readonly order: OrderAnswer }) {
   const { job, lines, included, heldBack, cautions, currency, totalMinor } = order;
+  const { unit } = useSettings();
   const suppliers = [...new Set(lines.map(({ supplier }) => supplier))].sort();
   return (
     <article className="only-print text-black" aria-hidden="true">
@@ -58,9 +60,9 @@ export function OrderSheet({ order }: { readonly order: OrderAnswer }) {
       <section className="mt-4 break-inside-avoid">
         <h2 className="font-bold">Openings</h2>
         <ul>
-          {included.map(({ openingId, label, speakerName, summary, reason }) => (
+          {included.map(({ openingId, label, behind, speakerName, summary, reason }) => (
             <li key={openingId}>
-              <strong>{label}:</strong> {speakerName}. {VERDICT_WORDS[summary.verdict]}. {summary.sentence}
+              <strong>{label}:</strong> {speakerName}. {verdictLine(summary, behind, unit)}. {summary.sentence}
               {reason && ` Ordered all the same: “${reason}”`}
             </li>
           ))}
