@@ -8,7 +8,9 @@ export const SERVER_MAIN = path.join(ROOT, 'packages/server/dist/main.js');
 export const WEB_DIST = path.join(ROOT, 'packages/web/dist');
 export const DEMO_DIR = path.join(ROOT, 'demo');
 
-export const say = (text) => process.stdout.write(`${text}\n`);
+export function say(text) {
+  process.stdout.write(`${text}\n`);
+}
 
 /** Ends the program with a message for the person who started it. */
 export class Stop extends Error {}
