@@ -60,6 +60,36 @@ test('what was typed survives a reload, and can be dropped', async ({ fitter }) 
   await expect(fitter.field('Depth behind')).toHaveValue('');
 });
 
+test('a slip that is put right is saved, and its message goes', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await fitter.type('Depth behind', '5 8');
+  await fitter.save();
+  await expect(page.getByText('Not saved: one field cannot be read')).toBeVisible();
+  await fitter.type('Depth behind', '58');
+  await expect(fitter.entry('Depth behind')).toContainText('58 mm ± 1.2');
+  await expect(page.getByText('Not saved')).toBeHidden();
+  await fitter.save();
+  await fitter.saved();
+});
+
+test('leaving the screen while it is being saved leaves no draft behind', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await fitter.type('Depth behind', '58');
+  await page.route('**/api/openings/*', async (route) => {
+    if (route.request().method() === 'PUT') await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue();
+  });
+  const answered = page.waitForResponse((response) => response.request().method() === 'PUT');
+  await fitter.save();
+  await page.getByRole('link', { name: 'Jobs' }).click();
+  expect((await answered).status()).toBe(200);
+  await fitter.measure(JOB, DOOR);
+  await expect(fitter.field('Depth behind')).toHaveValue('58');
+  await expect(page.getByText('What was typed on this device and not saved is back.')).toBeHidden();
+});
+
 test.describe('two tabs on one opening', () => {
   test.use({ allowedErrors: REFUSED });
 

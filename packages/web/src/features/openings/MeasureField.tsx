@@ -17,6 +17,7 @@ type MeasureFieldProps = {
   readonly shop: Shop;
   /** Who took the stored figure and when, in words. */
   readonly taken: string | null;
+  /** What the server said of this field. */
   readonly error: string | null;
   readonly onType: (text: string) => void;
   readonly onSource: (source: SourceId) => void;
@@ -25,7 +26,7 @@ type MeasureFieldProps = {
 
 export function MeasureField({ name, field, shop, taken, error, onType, onSource, onFocus }: MeasureFieldProps) {
   const { label, hint } = OPENING_DIMENSIONS[name];
-  const message = error ?? (field.touched ? field.error : null);
+  const message = (field.touched ? field.error : null) ?? error;
   return (
     <div className="grid grid-cols-[1fr_132px] items-start gap-x-2 border-b border-hairline py-2" data-dimension={name}>
       <Field

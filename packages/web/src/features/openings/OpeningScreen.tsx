@@ -75,11 +75,11 @@ function Filled({
   readonly catalogue: Catalogue;
 }) {
   const { unit } = useSettings();
-  const { draft, dirty, broughtBack, change, startFrom } = useDraft(opening);
+  const { draft, dirty, broughtBack, change, startFrom, saved } = useDraft(opening);
   const [takenBy, setTakenBy] = useState(readStored('takenBy') ?? '');
-  const [errors, setErrors] = useState<Partial<Record<OpeningDimensionKey, string>>>({});
+  const [refused, setRefused] = useState(false);
   const [lit, setLit] = useState<OpeningDimensionKey | null>(null);
-  const save = useSaveOpening(opening.id);
+  const save = useSaveOpening(opening.id, saved);
 
   const wanted = wantedDimensions(draft.facts);
   const missing = missingInDraft(draft);
@@ -99,25 +99,10 @@ function Filled({
 
   const send = (version: number) => {
     const record = toRecord(draft, opening.record, { takenBy, now: new Date() });
-    if (!record.ok) {
-      setErrors(record.failure);
-      document.querySelector<HTMLElement>('[data-dimension] [aria-invalid="true"]')?.focus();
-      return;
-    }
-    setErrors({});
-    // What is typed while the server is away is not in this save: it stays a draft on the version that comes back.
-    const sent = draft;
-    save.mutate(
-      { version, record: record.value },
-      { onSuccess: (stored) => change((now) => (now === sent ? now : { ...now, version: stored.version })) },
-    );
-    setSentDraft(sent);
+    setRefused(!record.ok);
+    if (record.ok) save.mutate({ version, record: record.value, draft });
+    else document.querySelector<HTMLElement>('[data-dimension] [aria-invalid="true"]')?.focus();
   };
-  const [sentDraft, setSentDraft] = useState<typeof draft | null>(null);
-  if (save.isSuccess && sentDraft && sentDraft === draft) {
-    setSentDraft(null);
-    startFrom(save.data);
-  }
 
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -148,7 +133,7 @@ function Filled({
               field={draft.fields[key]}
               shop={shop}
               taken={takenWords(opening, key, draft.fields[key].touched)}
-              error={errors[key] ?? errorAt(`record.dimensions.${key}`)}
+              error={errorAt(`record.dimensions.${key}`)}
               onType={(text) => change((before) => typeInto(before, key, text, unit))}
               onSource={(source) => change((before) => setSource(before, key, source))}
               onFocus={() => setLit(key)}
@@ -177,7 +162,11 @@ function Filled({
           <Button kind="main" type="submit" data-save disabled={!dirty || save.isPending}>
             {save.isPending ? 'Saving …' : 'Save measurements'}
           </Button>
-          <SaveState dirty={dirty} save={save} hasErrors={Object.keys(errors).length > 0} />
+          <SaveState
+            dirty={dirty}
+            save={save}
+            hasErrors={refused && wanted.some((key) => draft.fields[key].error !== null)}
+          />
         </div>
         {conflict && (
           <ConflictPanel

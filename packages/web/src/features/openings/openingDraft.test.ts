@@ -81,6 +81,12 @@ describe('saving', () => {
   });
 });
 
+test('a slip in a field that is not asked for any more stops nobody, and what was stored stays', () => {
+  const oval = { ...typeInto(draft, 'holeDiameter', 'x', 'mm'), facts: { ...draft.facts, holeKind: 'oval' as const } };
+  const record = toRecord(oval, stored, by);
+  expect(record.ok && record.value.dimensions).toEqual(stored.dimensions);
+});
+
 test('a draft on the device is read again, and rubbish is not', () => {
   const typed = typeInto(draft, 'depthBehind', 'abc', 'mm');
   expect(readDraft(JSON.stringify(typed))).toEqual(typed);

@@ -89,13 +89,16 @@ export function toRecord(
 ): Result<OpeningRecord, Readonly<Partial<Record<OpeningDimensionKey, string>>>> {
   const errors: Partial<Record<OpeningDimensionKey, string>> = {};
   const dimensions: OpeningRecord['dimensions'] = {};
+  const wanted = wantedDimensions(draft.facts);
   for (const key of OPENING_DIMENSION_KEYS) {
     const field = draft.fields[key];
     const before = stored.dimensions[key];
     if (!field.touched) {
       if (before) dimensions[key] = before;
     } else if (field.error) {
-      errors[key] = field.error;
+      // A field that the shape of the hole does not call for is not on the screen, and its slip stops nobody.
+      if (wanted.includes(key)) errors[key] = field.error;
+      else if (before) dimensions[key] = before;
     } else if (field.readingsMm.length > 0) {
       dimensions[key] = {
         readingsMm: field.readingsMm,

@@ -4,6 +4,7 @@ import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call, ProblemError } from '../../api/call';
 import { jobKeys } from '../jobs/jobsQueries';
+import type { OpeningDraft } from './openingDraft';
 
 export const openingKeys = { one: (openingId: string) => ['openings', openingId] as const };
 
@@ -14,9 +15,10 @@ export function openingQuery(openingId: string) {
   });
 }
 
-export type Save = { readonly version: number; readonly record: OpeningRecord };
+type Save = { readonly version: number; readonly record: OpeningRecord; readonly draft: OpeningDraft };
 
-export function useSaveOpening(openingId: string) {
+/** @param onSaved told even when the screen was left before the answer came */
+export function useSaveOpening(openingId: string, onSaved: (opening: Opening, sent: OpeningDraft) => void) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: async ({ version, record }: Save): Promise<Opening> => {
@@ -29,7 +31,8 @@ export function useSaveOpening(openingId: string) {
         throw error;
       }
     },
-    onSuccess: (opening) => {
+    onSuccess: (opening, { draft }) => {
+      onSaved(opening, draft);
       queries.setQueryData(openingKeys.one(openingId), opening);
       return queries.invalidateQueries({ queryKey: jobKeys.all });
     },

@@ -11,8 +11,10 @@ export type DraftState = {
   /** The draft was found on the device when the screen opened. */
   readonly broughtBack: boolean;
   readonly change: (next: (before: OpeningDraft) => OpeningDraft) => void;
-  /** Starts over from what is stored: after a save, or when the person gives the draft up. */
+  /** Gives the draft up for what is stored. */
   readonly startFrom: (opening: Opening) => void;
+  /** Tells that a draft was saved. What was typed since stays a draft, on the version that is stored now. */
+  readonly saved: (opening: Opening, sent: OpeningDraft) => void;
 };
 
 type Held = { readonly draft: OpeningDraft; readonly dirty: boolean; readonly broughtBack: boolean };
@@ -22,7 +24,7 @@ export function useDraft(opening: Opening): DraftState {
   const [held, setHeld] = useState<Held>(() => {
     const kept = readDraft(readStored(key) ?? '');
     if (kept) return { draft: kept, dirty: true, broughtBack: true };
-    return { draft: toDraft(opening.record, opening.version), dirty: false, broughtBack: false };
+    return clean(opening);
   });
 
   const change = useCallback(
@@ -38,14 +40,32 @@ export function useDraft(opening: Opening): DraftState {
   const startFrom = useCallback(
     (stored: Opening) => {
       writeStored(key, null);
-      setHeld({ draft: toDraft(stored.record, stored.version), dirty: false, broughtBack: false });
+      setHeld(clean(stored));
+    },
+    [key],
+  );
+
+  const saved = useCallback(
+    (stored: Opening, sent: OpeningDraft) => {
+      // Done here and not below: the screen may have been left before the answer came.
+      if (readStored(key) === JSON.stringify(sent)) writeStored(key, null);
+      setHeld((before) => {
+        if (before.draft === sent) return clean(stored);
+        const draft = { ...before.draft, version: stored.version };
+        writeStored(key, JSON.stringify(draft));
+        return { ...before, draft };
+      });
     },
     [key],
   );
 
   // Nothing is typed here: show what others have saved in the meantime.
   if (!held.dirty && held.draft.version !== opening.version) {
-    setHeld({ draft: toDraft(opening.record, opening.version), dirty: false, broughtBack: false });
+    setHeld(clean(opening));
   }
-  return { ...held, change, startFrom };
+  return { ...held, change, startFrom, saved };
+}
+
+function clean({ record, version }: Opening): Held {
+  return { draft: toDraft(record, version), dirty: false, broughtBack: false };
 }
