@@ -36,11 +36,6 @@ await runMain(async () => {
     });
     const ended = new Promise((resolve) => server.once('close', (code) => resolve({ code })));
     server.once('message', ({ listening }) => say(`\nLow Quarry: ${listening}\nCtrl-C stops it.`));
-    database.onExit(
-      () =>
-        server.exitCode === null &&
-        say('The database stopped. The page says so until it is back; stop with Ctrl-C and start again.'),
-    );
     const first = await Promise.race([ended, stopAsked]);
     if (typeof first === 'string') {
       say('\nStopping …');

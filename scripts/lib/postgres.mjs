@@ -53,10 +53,10 @@ function findBinaries() {
 /**
  * Starts the cluster in `dir`, making it when it is not there.
  *
- * @param dir a folder of this project's; `durable: false` is for clusters that are thrown away
+ * @param dir a folder of this project's; `durable: false` is for clusters that are thrown away; `port` a free one unless given
  * @returns `url(database)`, `createDatabase(name)` and `stop()`
  */
-export async function startPostgres({ dir, durable }) {
+export async function startPostgres({ dir, durable, port: wanted }) {
   const bin = await ensurePostgres();
   mkdirSync(dir, { recursive: true });
   const home = await reachableHome(dir);
@@ -66,7 +66,7 @@ export async function startPostgres({ dir, durable }) {
   if (!existsSync(path.join(data, 'PG_VERSION'))) await initialise({ bin, data, passwordFile, durable });
   const password = readFileSync(passwordFile, 'utf8').trim();
 
-  const port = await freePort();
+  const port = wanted ?? (await freePort());
   const log = openSync(path.join(dir, 'postgres.log'), 'a', 0o600);
   const settings = [
     'listen_addresses=127.0.0.1',
@@ -96,6 +96,7 @@ export async function startPostgres({ dir, durable }) {
     );
   return {
     url,
+    port,
     createDatabase: async (name) => {
       const { output } = await psql(`SELECT 1 FROM pg_database WHERE datname = '${name}'`);
       if (output.trim() === '1') return;

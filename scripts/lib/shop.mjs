@@ -1,27 +1,58 @@
 /** What start, dev and reset-demo share: the shop's own database, and a lock so that only one of them uses it. */
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { startPostgres } from './postgres.mjs';
-import { DATA_DIR, Stop } from './project.mjs';
+import { DATA_DIR, Stop, say } from './project.mjs';
 
 const LOCK = path.join(DATA_DIR, 'in-use');
 
-/** The database to work with: the one of DATABASE_URL, or the private one of the data folder. */
+const RESTART_MS = 1000;
+
+/**
+ * The database to work with: the one of DATABASE_URL, or the private one of the data folder. Should the private one end
+ * by itself, it is started again on the same port, so that server and pages find it where it was.
+ */
 export async function openShopDatabase() {
-  if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, stop: async () => {}, onExit: () => {} };
+  if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, stop: async () => {} };
   const unlock = lock();
+  let stopping = false;
+  let cluster = null;
+  let restarting = Promise.resolve();
+  const start = async (port) => {
+    cluster = await startPostgres({ dir: DATA_DIR, durable: true, port });
+    cluster.onExit(() => {
+      if (!stopping) restarting = restart(cluster.port);
+    });
+  };
+  const restart = async (port) => {
+    say('The database stopped. Starting it again …');
+    while (!stopping) {
+      await sleep(RESTART_MS);
+      try {
+        if (!stopping) await start(port);
+        return;
+      } catch (error) {
+        say(error.message);
+      }
+    }
+  };
   try {
-    const cluster = await startPostgres({ dir: DATA_DIR, durable: true });
+    await start(undefined);
     await cluster.createDatabase('lowquarry');
-    const stop = async () => {
-      await cluster.stop();
-      unlock();
-    };
-    return { url: cluster.url('lowquarry'), stop, onExit: cluster.onExit };
   } catch (error) {
+    stopping = true;
+    await cluster?.stop();
     unlock();
     throw error;
   }
+  const stop = async () => {
+    stopping = true;
+    await restarting;
+    await cluster.stop();
+    unlock();
+  };
+  return { url: cluster.url('lowquarry'), stop };
 }
 
 function lock() {

@@ -49,7 +49,7 @@ async function main(): Promise<void> {
     clearTimeout(late);
     await db.destroy().catch((error: unknown) => log.warn({ err: error }, 'the database was gone already'));
     log.info('closed');
-    process.disconnect?.();
+    if (process.connected) process.disconnect();
   };
   process.on('SIGTERM', close);
   process.on('SIGINT', close);
@@ -62,6 +62,6 @@ main().catch((error: unknown) => {
   process.stderr.write(`Low Quarry could not start: ${failure.message || failure.name}\n`);
   pino({ level: process.env.LOG_LEVEL ?? 'info' }).debug({ err: failure });
   process.exitCode = 1;
-  process.disconnect?.();
+  if (process.connected) process.disconnect();
   setTimeout(() => process.exit(1), 100).unref();
 });
