@@ -1,5 +1,5 @@
 /** Which cars are here, and how far is each? */
-import type { JobInList } from '@low-quarry/core/contracts/jobs';
+import type { JobInList, OpeningState } from '@low-quarry/core/contracts/jobs';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
@@ -86,7 +86,7 @@ function Openings({ job }: { readonly job: JobInList }) {
   return (
     <ul className="grid content-start gap-x-6 sm:grid-cols-2 xl:grid-cols-3">
       {job.openings.map(({ id, record, state }) => {
-        const { verdict, headline, detail } = openingStateView(state, record, unit);
+        const { headline, detail } = openingStateView(state, record, unit);
         return (
           <li key={id}>
             <Link
@@ -96,8 +96,8 @@ function Openings({ job }: { readonly job: JobInList }) {
               <StateMark state={state} record={record} />
               <span className="min-w-0">
                 <span className="block font-semibold">{placeLabel(record)}</span>
-                <span className="block text-[13px] leading-4 text-muted" title={`${headline}. ${detail}`}>
-                  {verdict ? headline : detail}
+                <span className="line-clamp-2 text-[13px] leading-4 text-muted" title={`${headline}. ${detail}`}>
+                  {listWords(state, headline, detail)}
                 </span>
               </span>
             </Link>
@@ -106,6 +106,12 @@ function Openings({ job }: { readonly job: JobInList }) {
       })}
     </ul>
   );
+}
+
+/** A choice says its verdict; where nothing is chosen, what is in the way says more than the word. */
+function listWords({ kind }: OpeningState, headline: string, detail: string): string {
+  if (kind === 'chosen') return headline;
+  return kind === 'nothingChosen' ? detail : `${headline}. ${detail}`;
 }
 
 function matches({ number, customer, registration, vehicle }: JobInList, words: string): boolean {

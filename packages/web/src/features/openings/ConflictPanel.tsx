@@ -1,6 +1,7 @@
 /** Somebody else saved first: both versions, field by field, and the choice. */
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import { useEffect, useRef } from 'react';
 import { Button } from '../../ui/Button';
 import { differences } from './openingDraft';
 
@@ -12,11 +13,18 @@ type ConflictPanelProps = {
 };
 
 export function ConflictPanel({ mine, current, onKeepMine, onTakeTheirs }: ConflictPanelProps) {
+  const panel = useRef<HTMLElement>(null);
+  useEffect(() => panel.current?.scrollIntoView({ block: 'center' }), []);
   const rows = differences(mine, current.record);
   return (
-    <section role="alert" aria-label="Changed by somebody else" className="border-2 border-measure bg-paper p-4">
+    <section
+      ref={panel}
+      role="alert"
+      aria-label="Changed by somebody else"
+      className="border-2 border-measure bg-paper p-4"
+    >
       <h2 className="text-measure">Somebody else saved this opening while you were typing</h2>
-      <p>Nothing is lost: these are the {rows.length} fields that differ.</p>
+      <p>Nothing is lost. Where the two differ:</p>
       <div className="overflow-x-auto">
         <table className="my-3 w-full text-left">
           <thead className="border-b border-ink">

@@ -110,7 +110,7 @@ function Filled({
   };
 
   return (
-    <form onSubmit={submit} className="grid gap-6 lg:grid-cols-[5fr_6fr]" noValidate>
+    <form onSubmit={submit} className="grid gap-6 lg:grid-cols-[5fr_6fr] lg:grid-rows-[auto_1fr]" noValidate>
       <section aria-label="Measurements" className="flex flex-col gap-3 lg:row-span-2">
         <p className={missing.length > 0 ? 'font-semibold text-measure' : 'font-semibold text-clears'}>
           {missing.length > 0

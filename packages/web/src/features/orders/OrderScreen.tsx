@@ -149,7 +149,7 @@ function Line({ line, currency }: { readonly line: OrderLineAnswer; readonly cur
           {line.supplier}, {line.partId}
         </span>
         <span className="block text-[13px] leading-4 sm:hidden">
-          For {line.forOpenings.join('; ')}. {count(line.pieces, 'piece')} needed, left over: {leftOver}.
+          For: {line.forOpenings.join('; ')}. {count(line.pieces, 'piece')} needed, left over: {leftOver}.
         </span>
       </td>
       <td className={`${CELL} ${WIDE_ONLY}`}>{line.forOpenings.join('; ')}</td>

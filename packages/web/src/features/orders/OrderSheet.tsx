@@ -44,7 +44,7 @@ export function OrderSheet({ order }: { readonly order: OrderAnswer }) {
                       </span>
                       , pack of {line.packSize}
                       <br />
-                      {line.partId}. For {line.forOpenings.join('; ')}
+                      {line.partId}. For: {line.forOpenings.join('; ')}
                       {line.leftOver > 0 && `. ${line.leftOver} left over`}
                     </td>
                     <td className="py-2 text-right">{printMoney(line.costMinor, currency)}</td>
