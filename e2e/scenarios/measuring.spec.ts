@@ -73,6 +73,20 @@ test('a slip that is put right is saved, and its message goes', async ({ fitter 
   await fitter.saved();
 });
 
+test('on a phone the next field comes out from under the bar with the button', async ({ fitter }) => {
+  const { page } = fitter;
+  await page.setViewportSize({ width: 390, height: 844 });
+  await fitter.measure(JOB, DOOR);
+  await fitter.field('Hole diameter').focus();
+  for (const label of ['Bolt circle', 'Depth behind', 'Front gap']) {
+    await page.keyboard.press('Enter');
+    await expect(fitter.field(label)).toBeFocused();
+    const field = await fitter.field(label).boundingBox();
+    const button = await page.getByRole('button', { name: 'Save measurements' }).boundingBox();
+    expect((field?.y ?? 0) + (field?.height ?? 0)).toBeLessThanOrEqual(button?.y ?? 0);
+  }
+});
+
 test('leaving the screen while it is being saved leaves no draft behind', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.measure(JOB, DOOR);

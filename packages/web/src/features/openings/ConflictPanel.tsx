@@ -14,7 +14,9 @@ type ConflictPanelProps = {
 
 export function ConflictPanel({ mine, current, onKeepMine, onTakeTheirs }: ConflictPanelProps) {
   const panel = useRef<HTMLElement>(null);
-  useEffect(() => panel.current?.scrollIntoView({ block: 'center' }), []);
+  useEffect(() => {
+    panel.current?.scrollIntoView({ block: 'center' });
+  }, []);
   const rows = differences(mine, current.record);
   return (
     <section

@@ -53,7 +53,11 @@ export function MeasureField({ name, field, shop, taken, error, onType, onSource
             enterKeyHint="next"
             placeholder="not taken"
             onChange={({ target }) => onType(target.value)}
-            onFocus={onFocus}
+            onFocus={({ currentTarget }) => {
+              onFocus();
+              // The browser counts a field under the bar at the bottom as seen; with the field's margins it is not.
+              currentTarget.scrollIntoView({ block: 'nearest' });
+            }}
             onKeyDown={goOnAtEnter}
             className={`${INPUT} text-[17px]`}
           />

@@ -23,6 +23,14 @@ const UNKNOWN_DEPTH_MM = 65;
 const UNKNOWN_GAP_MM = 22;
 const UNKNOWN_BOLTS_MM = 140;
 
+/** Where along its line a number stands clear of the lines that cross. */
+const TEXT_AT: Partial<Record<OpeningDimensionKey, number>> = {
+  holeDiameter: 0.7,
+  holeLength: 0.7,
+  boltCircle: 0.32,
+  depthBehind: 0.62,
+};
+
 export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProps) {
   const drawn = {
     ...opening,
@@ -35,7 +43,7 @@ export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProp
     lit === key ? 'text-action' : dimension ? 'text-ink' : 'text-measure';
   const hole = extents(opening.hole);
   const half = section.holeHalf;
-  const holeX = Math.max(12, drawn.depthBehind.valueMm * 0.62);
+  const holeX = Math.max(10, drawn.depthBehind.valueMm * 0.25);
   const line: Line = (key, dimension, from, to) => (
     <DimensionLine
       key={key}
@@ -44,7 +52,7 @@ export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProp
       text={text(dimension)}
       colour={colour(key, dimension)}
       lit={lit === key}
-      textAt={0.32}
+      textAt={TEXT_AT[key] ?? 0.5}
     />
   );
   const holeKey = opening.hole.kind === 'circle' ? 'holeDiameter' : 'holeLength';
