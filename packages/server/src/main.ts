@@ -1,21 +1,27 @@
 /** Opens the database, brings it up to date, loads the demo shop into a new one, and serves. */
 import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
-import { pino } from 'pino';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { type Logger, pino } from 'pino';
+import type { DataSource } from 'typeorm';
 import { createApp } from './app';
 import { readConfig } from './config';
 import { createDataSource } from './db/dataSource';
 import { loadDemo, resetDemo } from './demo/loadDemo';
 import { ShopStore } from './features/shop/ShopStore';
+import { isDatabaseAway } from './http/isDatabaseAway';
 
 const HOST = '127.0.0.1';
 const CLOSE_TIMEOUT_MS = 5000;
+/** A database that is only just starting, or a busy machine, is waited for so long. */
+const CONNECT_PATIENCE_MS = 30_000;
+const CONNECT_AGAIN_MS = 500;
 
 async function main(): Promise<void> {
   const config = readConfig(process.env);
   const log = pino({ level: config.logLevel });
   const db = createDataSource(config.databaseUrl);
-  await db.initialize();
+  await connect(db, log);
   await db.runMigrations();
   const identity = { now: () => new Date(), newId: randomUUID };
   if (process.argv.includes('--reset-demo')) {
@@ -55,6 +61,20 @@ async function main(): Promise<void> {
   process.on('SIGINT', close);
   // The script that started this server is gone: nobody is left to stop it.
   process.on('disconnect', close);
+}
+
+async function connect(db: DataSource, log: Logger): Promise<void> {
+  const until = Date.now() + CONNECT_PATIENCE_MS;
+  for (;;) {
+    try {
+      await db.initialize();
+      return;
+    } catch (error) {
+      if (!isDatabaseAway(error) || Date.now() > until) throw error;
+      log.warn('The database does not answer yet.');
+      await sleep(CONNECT_AGAIN_MS);
+    }
+  }
 }
 
 main().catch((error: unknown) => {

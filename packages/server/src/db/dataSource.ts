@@ -11,7 +11,7 @@ import { VehicleEntity } from '../features/vehicles/VehicleEntity';
 import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
 
 /** Long enough for a busy two-core machine, short enough that a person is told before they give up. */
-const CONNECT_TIMEOUT_MS = 3000;
+const CONNECT_TIMEOUT_MS = 10_000;
 const MOST_CONNECTIONS = 10;
 
 export function createDataSource(url: string): DataSource {

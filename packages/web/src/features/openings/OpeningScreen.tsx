@@ -185,8 +185,9 @@ function Filled({
         className="-order-1 flex flex-col gap-2 lg:order-none lg:col-start-2 lg:row-start-1"
       >
         <OpeningDrawing opening={preview} rules={toFitRules(shop)} unit={unit} lit={lit} />
+        {/* Only beside the fields: above them it would push away the one that was just focused. */}
         {lit && (
-          <p className="border-l-4 border-action bg-paper px-3 py-2">
+          <p className="hidden border-l-4 border-action bg-paper px-3 py-2 lg:block">
             <strong>{OPENING_DIMENSIONS[lit].label}.</strong> {OPENING_DIMENSIONS[lit].hint}
           </p>
         )}
