@@ -4,7 +4,7 @@
  * For one screw and one hole the misalignment is smooth in the angle and least where their directions agree; the worst
  * screw of the best rotation therefore lies at such an angle or between two of them. All those angles are tried, and
  * the most promising gaps between them are searched by golden section; where that does not land every screw, so are the
- * gaps between the angles at which screws enter and leave their holes. A plain scan in fixed steps was tried first and misses
+ * gaps between the angles at which screws enter and leave their holes. A plain scan in fixed steps would miss
  * the minimum by up to half a step times the radius (0.3 mm at 80 mm and 0.5°), as much as the play in a hole.
  */
 import type { HoleMm } from './BoltPattern';

@@ -44,7 +44,7 @@ export function outlineClearanceMm(outer: OvalMm, inner: OvalMm): OutlineClearan
 }
 
 function supportMm({ lengthMm, widthMm }: OvalMm, angle: number): number {
-  // Not Math.hypot: it guards against overflow that no speaker reaches, at ten times the cost.
+  // Not Math.hypot: it guards against overflow that no speaker reaches, and took a large part of a ranking.
   const along = lengthMm * Math.cos(angle);
   const across = widthMm * Math.sin(angle);
   return Math.sqrt(along * along + across * across) / 2;

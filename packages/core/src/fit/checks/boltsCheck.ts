@@ -71,7 +71,7 @@ function turnsOf(outline: Outline): readonly number[] | undefined {
 
 /**
  * Room between the screws and the edges of the ring, along the radius through each screw; exact for round rings. An
- * oval ring's true distance is smaller by the slant of its edge there, at most 6 % for a 6×9.
+ * oval ring's true distance is smaller by the slant of its edge there, about 7 % at most for a 6×9.
  */
 function ringMargin(bolts: BoltPattern, spacer: FitSpacer): Quantity {
   const half = bolts.holeDiameterMm / 2;
