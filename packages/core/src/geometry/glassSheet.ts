@@ -1,0 +1,146 @@
+/**
+ * The window glass as a sheet that may lean both ways and be curved in the direction in which it slides:
+ * z = c0 + c1·x + c2·y + c3·y². A window has to slide along itself, so it is straight across and curved, if at all, up
+ * and down; a second curvature would jam in its channels. What threatens the body is the sheet's swept area: everything
+ * at and beyond the sheet, above the height to which its lower edge comes when the window is fully down.
+ *
+ * The sheet is straight along (1, 0, c1), so the nearest place is a question in the plane across that direction: along
+ * the face one normal for each height, at the lower edge a fan of directions from the face's normal to straight up the
+ * sheet. No mesh, no sampling of the sheet.
+ */
+import { searchArc } from './arcSearch';
+import { copyGap, type Gap, newGap } from './Gap';
+import type { PlacedBody } from './PlacedBody';
+
+export type GlassSheet = {
+  /** z = c0 + c1·x + c2·y + c3·y²: mm, a ratio, a ratio, 1/mm. */
+  readonly c0: number;
+  readonly c1: number;
+  readonly c2: number;
+  readonly c3: number;
+  /** Height of the lower edge when the window is fully down, mm above the opening's centre; null for the whole sheet. */
+  readonly lowerEdgeMm: number | null;
+};
+
+/** Beyond this height from the centre no body reaches, mm. */
+const SHEET_REACH_MM = 260;
+const START_MM = 100;
+const FOOT_STEPS = 14;
+const SAME_FOOT_MM = 1e-9;
+/** Below this the sheet is flat for every purpose: under a hundredth of a millimetre over 400 mm. */
+const FLAT_CURVATURE = 1e-9;
+
+const other = newGap();
+const trial = newGap();
+
+/**
+ * Gap between a body and the sheet, written into `out`. Exact to rounding for a flat sheet; on a curved one to the
+ * square of the foot's last step.
+ *
+ * @returns whether the window's lower edge is what is nearest
+ */
+export function sheetGap(out: Gap, body: PlacedBody, sheet: GlassSheet): boolean {
+  const edge = sheet.lowerEdgeMm;
+  faceGap(out, body, 0, body.lastRing, sheet);
+  if (edge === null || footY(out) >= edge) return false;
+  const pieces = body.pieces;
+  let atEdge = false;
+  let least = Number.POSITIVE_INFINITY;
+  copyGap(other, out);
+  other.gapMm = Number.POSITIVE_INFINITY;
+  for (let at = 0; at < pieces.length; at += 2) {
+    const from = pieces[at] as number;
+    const to = pieces[at + 1] as number;
+    // A piece whose own nearest place lies above the edge has its gap to the face.
+    faceGap(out, body, from, to, sheet);
+    if (footY(out) >= edge) {
+      if (out.gapMm < other.gapMm) copyGap(other, out);
+    } else {
+      edgeGap(other, body, from, to, sheet, edge);
+    }
+    if (other.gapMm < least) {
+      least = other.gapMm;
+      atEdge = footY(out) < edge;
+    }
+  }
+  copyGap(out, other);
+  return atEdge;
+}
+
+/**
+ * Gap to the endless sheet. Against a sheet that is hollow towards the body the nearest point lies on a ring, above or
+ * below its middle, and every ring is asked; against one that bulges towards it each convex piece has one nearest place.
+ */
+function faceGap(out: Gap, body: PlacedBody, from: number, to: number, sheet: GlassSheet): void {
+  if (Math.abs(sheet.c3) < FLAT_CURVATURE) {
+    atHeight(out, body, from, to, sheet, 0);
+    return;
+  }
+  out.gapMm = Number.POSITIVE_INFINITY;
+  if (sheet.c3 < 0) {
+    for (let ring = from; ring <= to; ring++) {
+      keepLess(out, body, ring, ring, sheet, body.y + START_MM);
+      keepLess(out, body, ring, ring, sheet, body.y - START_MM);
+    }
+    return;
+  }
+  const { pieces } = body;
+  for (let at = 0; at < pieces.length; at += 2) {
+    const first = Math.max(from, pieces[at] as number);
+    const last = Math.min(to, pieces[at + 1] as number);
+    if (first <= last) keepLess(out, body, first, last, sheet, body.y);
+  }
+}
+
+function keepLess(out: Gap, body: PlacedBody, from: number, to: number, sheet: GlassSheet, startMm: number): void {
+  followFoot(trial, body, from, to, sheet, startMm);
+  if (trial.gapMm < out.gapMm) copyGap(out, trial);
+}
+
+/** Support against the sheet's tangent plane at a height. */
+function atHeight(out: Gap, body: PlacedBody, from: number, to: number, sheet: GlassSheet, y: number): void {
+  const { c0, c1, c2, c3 } = sheet;
+  const slope = c2 + 2 * c3 * y;
+  const by = 1 / Math.sqrt(1 + c1 * c1 + slope * slope);
+  out.nx = -c1 * by;
+  out.ny = -slope * by;
+  out.nz = by;
+  body.reach(out.reach, from, to, out.nx, out.ny, out.nz);
+  out.gapMm = by * (c0 - c3 * y * y) - out.reach.valueMm;
+}
+
+/**
+ * Moves the tangent's height to the foot of the body's nearest point until both agree. Each step shrinks the error by
+ * gap times curvature, a few hundredths for a car's window.
+ */
+function followFoot(out: Gap, body: PlacedBody, from: number, to: number, sheet: GlassSheet, startMm: number): void {
+  let y = startMm;
+  for (let step = 0; step < FOOT_STEPS; step++) {
+    atHeight(out, body, from, to, sheet, y);
+    const next = Math.max(-SHEET_REACH_MM, Math.min(SHEET_REACH_MM, footY(out)));
+    if (Math.abs(next - y) < SAME_FOOT_MM) return;
+    y = next;
+  }
+}
+
+function footY({ reach, gapMm, ny }: Gap): number {
+  return reach.y + gapMm * ny;
+}
+
+/** Gap to the lower edge: a fan of directions from the sheet's normal there to straight up the sheet. */
+function edgeGap(out: Gap, body: PlacedBody, from: number, to: number, sheet: GlassSheet, edge: number): void {
+  const { c0, c1, c2, c3 } = sheet;
+  const slope = c2 + 2 * c3 * edge;
+  const by = 1 / Math.sqrt(1 + c1 * c1 + slope * slope);
+  const along = 1 / Math.sqrt(1 + c1 * c1);
+  const [nx, ny, nz] = [-c1 * by, -slope * by, by];
+  const [ex, ez] = [along, c1 * along];
+  const up = [ny * ez, nz * ex - nx * ez, -ny * ex] as const;
+  const depth = c0 + c2 * edge + c3 * edge * edge;
+  searchArc(out, body, from, to, [nx, ny, nz], up, [0, edge, depth], 0, Math.PI / 2, 0);
+}
+
+/** Depth of the sheet at a place of the face, mm. */
+export function sheetDepthMm({ c0, c1, c2, c3 }: Omit<GlassSheet, 'lowerEdgeMm'>, xMm: number, yMm: number): number {
+  return c0 + c1 * xMm + c2 * yMm + c3 * yMm * yMm;
+}
