@@ -14,7 +14,8 @@ module.exports = {
       name: 'core-is-pure',
       comment: 'The core computes: nothing of interface, server or Node, and of packages only the schema library.',
       severity: 'error',
-      from: { path: CORE, pathNot: '\\.test\\.ts$' },
+      // The referee for distances runs beside the core's tests, in a worker of Node.
+      from: { path: CORE, pathNot: '(\\.test\\.ts|testing/meshDistances\\.mjs)$' },
       to: { pathNot: [CORE, '^node_modules/zod'] },
     },
     onlyFrom('units-know-nothing', 'units', ['result', 'units/']),

@@ -63,8 +63,19 @@ export class Fitter {
     return this.page.getByRole('list', { name: 'Ranked speakers' }).getByRole('button');
   }
 
+  /** The list when it holds so many speakers; only those in sight have rows. */
+  rankedCount(count: number): Locator {
+    return this.page.locator(`[aria-label="Ranked speakers"][data-count="${count}"]`);
+  }
+
   async pick(speaker: string): Promise<this> {
     const row = this.ranked().filter({ has: this.page.getByText(speaker, { exact: true }) });
+    const scroller = this.page.getByRole('list', { name: 'Ranked speakers' }).locator('..');
+    // Only the rows in sight are there: look further down until this one is.
+    for (let page = 0; page < 60 && (await row.count()) === 0; page++) {
+      await scroller.evaluate((box, to) => box.scrollTo(0, to), page * 300);
+      await this.page.waitForTimeout(50);
+    }
     await row.click();
     await expect(row).toHaveAttribute('aria-pressed', 'true');
     return this;

@@ -1,36 +1,31 @@
 /**
- * Times of the fit, side by side in one run: a ranking cold and warm, a step of the slider, the rotation against a plain
- * scan, and the growth with the catalogue. Prints a table and a last line of JSON.
+ * Times of the fit, side by side in one run: (a) the engine against the plain ranking, with every difference counted;
+ * (b) the distance kernels against mesh distances of three-mesh-bvh on the same solids; (c) the growth with the number of
+ * speakers. Prints a table and a last line of JSON. Everything is seeded.
  */
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
-import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
-import { rankCandidates } from '@low-quarry/core/fit/rankCandidates';
-import type { FitCatalogue } from '@low-quarry/core/fit/shapes';
-import { patternHoles } from '@low-quarry/core/geometry/BoltPattern';
-import { bestRotation, rotationAt } from '@low-quarry/core/geometry/bestRotation';
-import { toFitOpening } from '@low-quarry/core/model/opening';
-import { type PartRecord, partSchema, toFitCatalogue } from '@low-quarry/core/model/parts';
-import { shopSchema, toFitRules } from '@low-quarry/core/model/shop';
-import { vehicleSchema } from '@low-quarry/core/model/vehicle';
-import { z } from 'zod';
+import { CatalogueIndex } from '@low-quarry/core/fit/engine/CatalogueIndex';
+import { FitEngine } from '@low-quarry/core/fit/engine/FitEngine';
+import { MountIndex } from '@low-quarry/core/fit/engine/MountIndex';
+import type { FitCatalogue, FitOpening } from '@low-quarry/core/fit/shapes';
+import { newGap } from '@low-quarry/core/geometry/Gap';
+import { sheetGap } from '@low-quarry/core/geometry/glassSheet';
+import { convexPieces, PlacedBody } from '@low-quarry/core/geometry/PlacedBody';
+import { rodGap } from '@low-quarry/core/geometry/rodGap';
+import { LARGE_RULES, largeCatalogue, largeVehicle } from '@low-quarry/core/testing/largeCatalogue';
+import { meshDistance, toTree } from '@low-quarry/core/testing/meshDistances.mjs';
+import { type MeshCase, meshesOf, randomCase } from '@low-quarry/core/testing/meshReferee';
+import { plainRanking } from '@low-quarry/core/testing/plainRanking';
+import type { Dimension } from '@low-quarry/core/uncertainty/Dimension';
 
-const demoDir = process.env.LQ_DEMO_DIR ?? 'demo';
-const read = (name: string) => JSON.parse(readFileSync(path.join(demoDir, name), 'utf8'));
+const SPEAKERS = 20_000;
+const BRACKETS = 2_000;
+const RERANKS = 40;
+const VEHICLES = 7;
+const PLAIN = { speakers: 400, brackets: 120, seed: 5 };
+const KERNEL_CASES = 60;
+const GROWTH = [1_000, 10_000, 100_000];
 
-const parts = ['speakers', 'brackets', 'spacers', 'harness-adapters'].flatMap((name) =>
-  z.array(partSchema).parse(read(`${name}.json`)),
-);
-const shop = shopSchema.parse(read('shop.json'));
-const rules = toFitRules(shop);
-const openings = z
-  .array(vehicleSchema)
-  .parse(read('vehicles.json'))
-  .flatMap(({ openings: records }) => records.map((record) => toFitOpening(record, shop.halfWidthsMm, String)));
-
-const REPEATS = 9;
-const STEPS = 2000;
-const SCAN_STEPS = 3600;
+const say = (line: string) => console.log(line);
 
 function timeMs(work: () => void): number {
   const start = performance.now();
@@ -42,88 +37,169 @@ function median(values: readonly number[]): number {
   return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
 }
 
-function repeated(work: () => void): number {
-  return median(Array.from({ length: REPEATS }, () => timeMs(work)));
+function nudged(dimension: Dimension, byMm: number): Dimension {
+  return { ...dimension, valueMm: dimension.valueMm + byMm };
 }
 
-/** The same shop with every speaker several times over, each with identities of its own. */
-function enlarged(times: number): FitCatalogue {
-  const copies = Array.from({ length: times }, (_, copy) =>
-    parts.map((part): PartRecord => (part.kind === 'speaker' ? { ...part, id: `${part.id}-${copy}` } : part)),
-  );
-  const speakers = copies.flatMap((list) => list.filter((part) => part.kind === 'speaker'));
-  return toFitCatalogue([...speakers, ...parts.filter((part) => part.kind !== 'speaker')]);
+/** A change of one dimension, as a hand on a slider makes it. */
+const CHANGES: Readonly<Record<string, (opening: FitOpening, byMm: number) => FitOpening>> = {
+  glass: (opening, byMm) => ({
+    ...opening,
+    depths: opening.depths.map((each, at) => (at === 0 ? { ...each, depth: nudged(each.depth, byMm) } : each)),
+  }),
+  front: (opening, byMm) => ({ ...opening, frontGap: opening.frontGap && nudged(opening.frontGap, byMm) }),
+  beam: (opening, byMm) => ({
+    ...opening,
+    obstacles: opening.obstacles.map((each) => ({ ...each, depth: nudged(each.depth, byMm) })),
+  }),
+  hole: (opening, byMm) =>
+    opening.hole.kind === 'circle' && opening.hole.diameter
+      ? { ...opening, hole: { kind: 'circle', diameter: nudged(opening.hole.diameter, byMm) } }
+      : opening,
+  screws: (opening, byMm) =>
+    opening.bolts?.shape.kind === 'circle'
+      ? {
+          ...opening,
+          bolts: {
+            ...opening.bolts,
+            shape: { ...opening.bolts.shape, diameter: nudged(opening.bolts.shape.diameter, byMm) },
+          },
+        }
+      : opening,
+};
+
+const vehicle = largeVehicle();
+const [door] = vehicle;
+if (!door) throw new Error('fitBench: expected an opening');
+
+say(`catalogue: ${SPEAKERS} speakers, ${BRACKETS} brackets, seed 1`);
+const index = new CatalogueIndex(largeCatalogue({ speakers: SPEAKERS, brackets: BRACKETS, seed: 1 }));
+const engine = new FitEngine(index, LARGE_RULES);
+const firstMs = timeMs(() => engine.rank(door));
+const clears = engine.verdict.reduce((sum, verdict) => sum + (verdict === 0 ? 1 : 0), 0);
+say(`first ranking of one opening ${firstMs.toFixed(0)} ms; ${clears} speakers clear`);
+
+const rerank: Record<string, number> = {};
+for (const [name, change] of Object.entries(CHANGES)) {
+  const times = Array.from({ length: RERANKS }, (_, step) => {
+    const opening = change(door, ((step % 9) - 4) * 0.25);
+    return timeMs(() => engine.rank(opening));
+  });
+  rerank[name] = median(times.slice(RERANKS / 4));
+  say(`  ${name.padEnd(7)} changed: ranked again in ${rerank[name].toFixed(1)} ms (median of ${times.length})`);
 }
 
-const [opening] = openings;
-if (!opening) throw new Error('fitBench: expected an opening in the demo vehicles');
-const catalogue = toFitCatalogue(parts);
-const candidates = rankCandidates(opening, catalogue, rules).candidatesJudged;
-
-const coldMs = median(
-  Array.from({ length: 3 }, () => timeMs(() => rankCandidates(opening, toFitCatalogue(parts), rules))),
+const vehicleTimes = Array.from({ length: VEHICLES }, () =>
+  timeMs(() => {
+    const mounts = new MountIndex(index, LARGE_RULES);
+    for (const opening of vehicle) new FitEngine(index, LARGE_RULES, mounts).rank(opening);
+  }),
 );
-const warmMs = repeated(() => rankCandidates(opening, catalogue, rules));
-const shopMs = repeated(() => {
-  for (const each of openings) rankCandidates(each, catalogue, rules);
-});
+const vehicleMs = median(vehicleTimes.slice(2));
+say(`whole vehicle, ${vehicle.length} openings from nothing: ${vehicleMs.toFixed(0)} ms`);
+const heapMb = process.memoryUsage().heapUsed / 1e6;
 
-const [speaker] = catalogue.speakers;
-if (!speaker) throw new Error('fitBench: expected a speaker in the demo shop');
-const stepUs =
-  (repeated(() => {
-    for (let step = 0; step < STEPS; step++) {
-      for (const check of judgeCandidate(opening, { speaker, bracket: null, spacer: null }, catalogue.adapters, rules)
-        .checks) {
-        if (check.sentence === '') throw new Error('fitBench: expected a sentence');
-      }
-    }
-  }) /
-    STEPS) *
-  1000;
+// (a) the engine against the plain ranking
+const small = largeCatalogue(PLAIN);
+const smallIndex = new CatalogueIndex(small);
+let mismatches = 0;
+let compared = 0;
+let plainMs = 0;
+let fastMs = 0;
+for (const opening of vehicle) {
+  const fast = new FitEngine(smallIndex, LARGE_RULES);
+  fastMs += timeMs(() => fast.rank(opening));
+  let plain: ReturnType<typeof plainRanking> = [];
+  plainMs += timeMs(() => {
+    plain = plainRanking(opening, small, LARGE_RULES);
+  });
+  compared += plain.length;
+  mismatches += differences(fast, plain);
+}
+say(
+  `(a) ${compared} speakers in ${vehicle.length} openings: plain ${plainMs.toFixed(0)} ms, engine ${fastMs.toFixed(0)} ms (${(plainMs / fastMs).toFixed(0)} times), ${mismatches} differ`,
+);
 
-const { bolts } = opening;
-if (!bolts) throw new Error('fitBench: expected an opening with bolts');
-const screws = patternHoles(bolts);
-const patterns = catalogue.speakers.map((each) => patternHoles(each.bolts));
-const rotationMs = repeated(() => {
-  for (const holes of patterns) bestRotation(screws, holes, { toleranceMm: 0.5 });
+function differences(fast: FitEngine, plain: ReturnType<typeof plainRanking>): number {
+  const same = (a: number | null, b: number | undefined) =>
+    a === null ? b === undefined : Math.abs(a - (b ?? Number.NaN)) < 1e-8;
+  return plain.filter(({ candidate, judgement, stacksJudged }, rank) => {
+    const { speakerId, best, stacksJudged: judged } = fast.rankedSpeaker(fast.order[rank] as number);
+    const margin = judgement.checks.find(({ id }) => id === judgement.decidedBy)?.margin;
+    return !(
+      speakerId === candidate.speaker.id &&
+      best.verdict === judgement.verdict &&
+      best.decidedBy === judgement.decidedBy &&
+      best.bracketIds.join() === candidate.brackets.map(({ id }) => id).join() &&
+      best.spacerId === (candidate.spacer?.id ?? null) &&
+      judged === stacksJudged &&
+      same(best.marginMm, margin?.valueMm) &&
+      same(best.expandedMm, margin?.expandedMm)
+    );
+  }).length;
+}
+
+// (b) the kernels against meshes
+const cases = (['glass', 'curvedGlass', 'rod'] as const).flatMap((kind) =>
+  Array.from({ length: KERNEL_CASES }, (_, seed) => randomCase(kind, seed + 1)),
+);
+const body = new PlacedBody();
+const gap = newGap();
+function kernelMm({ rings, pose, other }: MeshCase, pieces: Int32Array): number {
+  body.set(rings, pieces, pose);
+  if (other.kind === 'sheet') sheetGap(gap, body, other.sheet);
+  else if (other.kind === 'rod') rodGap(gap, body, other.rod);
+  return gap.gapMm;
+}
+const prepared = cases.map((each) => ({ each, pieces: convexPieces(each.rings), trees: meshesOf(each).map(toTree) }));
+for (let warm = 0; warm < 50; warm++) for (const { each, pieces } of prepared) kernelMm(each, pieces);
+const kernelMs = timeMs(() => {
+  for (let repeat = 0; repeat < 100; repeat++) for (const { each, pieces } of prepared) kernelMm(each, pieces);
 });
-const scanMs = repeated(() => {
-  for (const holes of patterns) {
-    for (let step = 0; step < SCAN_STEPS; step++) rotationAt(screws, holes, (step / SCAN_STEPS) * 2 * Math.PI, 0.5);
+let kernelWorstMm = 0;
+const meshMs = timeMs(() => {
+  for (const { each, pieces, trees } of prepared) {
+    const mm = meshDistance(trees[0], trees[1]);
+    const kernel = kernelMm(each, pieces);
+    if (kernel > 0) kernelWorstMm = Math.max(kernelWorstMm, Math.abs(kernel - mm));
   }
 });
+const kernelSpeedup = meshMs / (kernelMs / 100);
+say(
+  `(b) ${cases.length} distances: mesh ${meshMs.toFixed(0)} ms, kernel ${(kernelMs / 100).toFixed(2)} ms (${kernelSpeedup.toFixed(0)} times), worst difference ${kernelWorstMm.toFixed(4)} mm`,
+);
 
-const sizes = [1, 2, 4, 8].map((times) => {
-  const large = enlarged(times);
-  rankCandidates(opening, large, rules);
-  return { speakers: large.speakers.length, ms: repeated(() => rankCandidates(opening, large, rules)) };
+// (c) growth
+const growth = GROWTH.map((speakers) => {
+  const grown: FitCatalogue = largeCatalogue({ speakers, brackets: BRACKETS, seed: 1 });
+  const grownEngine = new FitEngine(new CatalogueIndex(grown), LARGE_RULES);
+  grownEngine.rank(door);
+  const times = Array.from({ length: 15 }, (_, step) => {
+    const opening = (CHANGES.glass as (typeof CHANGES)[string])(door, (step % 7) * 0.25);
+    return timeMs(() => grownEngine.rank(opening));
+  });
+  const ms = median(times.slice(4));
+  say(`(c) ${speakers} speakers: ${ms.toFixed(1)} ms`);
+  return { speakers, ms };
 });
-const [least, most] = [sizes[0], sizes.at(-1)];
+const [least, , most] = growth;
 const growthExponent =
   least && most ? Math.log(most.ms / least.ms) / Math.log(most.speakers / least.speakers) : Number.NaN;
 
-const rows: readonly (readonly [string, string])[] = [
-  [`rank ${candidates} candidates, patterns not met before`, `${coldMs.toFixed(0)} ms`],
-  [`rank ${candidates} candidates again`, `${warmMs.toFixed(0)} ms, ${(coldMs / warmMs).toFixed(1)} times quicker`],
-  [`rank all ${openings.length} openings of the demo vehicles`, `${shopMs.toFixed(0)} ms`],
-  ['one step of the slider: seven checks with sentences', `${stepUs.toFixed(1)} µs`],
-  ['best rotation against a scan in steps of 0.1°', `${(scanMs / rotationMs).toFixed(1)} times quicker`],
-  ...sizes.map(({ speakers, ms }) => [`rank with ${speakers} speakers`, `${ms.toFixed(0)} ms`] as const),
-  ['growth: time as speakers to the power of', growthExponent.toFixed(2)],
-];
-for (const [what, figure] of rows) process.stdout.write(`${what.padEnd(56)} ${figure}\n`);
-const round = (value: number, places: number) => Number(value.toFixed(places));
-process.stdout.write(
-  `${JSON.stringify({
-    candidates,
-    coldMs: round(coldMs, 1),
-    warmMs: round(warmMs, 1),
-    openings: openings.length,
-    shopMs: round(shopMs, 1),
-    stepUs: round(stepUs, 2),
-    rotationSpeedup: round(scanMs / rotationMs, 2),
-    growthExponent: round(growthExponent, 3),
-  })}\n`,
+const round = (value: number, places = 2) => Number(value.toFixed(places));
+say(
+  JSON.stringify({
+    rerankMs: round(median(Object.values(rerank))),
+    rerankWorstMs: round(Math.max(...Object.values(rerank))),
+    vehicleMs: round(vehicleMs),
+    heapMb: round(heapMb),
+    speakers: SPEAKERS,
+    brackets: BRACKETS,
+    openings: vehicle.length,
+    kernelSpeedup: round(kernelSpeedup),
+    kernelWorstMm: round(kernelWorstMm, 5),
+    referenceMismatches: mismatches,
+    referenceSpeedup: round(plainMs / fastMs),
+    growthExponent: round(growthExponent),
+  }),
 );

@@ -4,6 +4,10 @@ declare module 'jstat' {
     cdf(x: number, ...parameters: number[]): number;
     inv(p: number, ...parameters: number[]): number;
   };
-  const jstat: { normal: Distribution; studentt: Distribution };
+  const jstat: {
+    normal: Distribution;
+    studentt: Distribution;
+    models: { ols(endogenous: number[], design: number[][]): { coef: number[] } };
+  };
   export default jstat;
 }

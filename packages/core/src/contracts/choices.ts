@@ -7,8 +7,9 @@ export const SHORTEST_REASON = 8;
 const newChoiceSchema = z.strictObject({
   openingId: idSchema,
   speakerId: z.string().min(1).max(80),
-  bracketId: z.string().min(1).max(80).nullable(),
-  spacerId: z.string().min(1).max(80).nullable(),
+  /** From the metal to the speaker; a bracket's snap-off state is part of its id. */
+  bracketIds: z.array(z.string().min(1).max(120)).max(2),
+  spacerId: z.string().min(1).max(120).nullable(),
   reason: z.string().trim().max(500, 'Up to 500 characters would do.').nullable(),
 });
 export type NewChoice = z.infer<typeof newChoiceSchema>;

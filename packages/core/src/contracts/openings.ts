@@ -5,7 +5,7 @@ import { contract, idSchema, nothing } from './contract';
 
 export const choiceSchema = z.object({
   speakerId: z.string(),
-  bracketId: z.string().nullable(),
+  bracketIds: z.array(z.string()),
   spacerId: z.string().nullable(),
   /** Why it is ordered although it does not clear. */
   reason: z.string().nullable(),

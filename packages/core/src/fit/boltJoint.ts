@@ -1,8 +1,8 @@
 /**
  * One joint of a stack: screws on one side, holes on the other, and the best rotation between them.
  */
-import { type BoltPattern, type HoleMm, patternDimensions, patternHoles } from '../geometry/BoltPattern';
-import { bestRotation, type Rotation, rotationAt } from '../geometry/bestRotation';
+import { type BoltPattern, enoughScrews, type HoleMm, patternDimensions, patternHoles } from '../geometry/BoltPattern';
+import { bestRotation, type Rotation, type RotationOptions, rotationAt } from '../geometry/bestRotation';
 import { type Quantity, type QuantityTerm, quantity } from '../uncertainty/Quantity';
 
 export type BoltJoint = {
@@ -11,7 +11,9 @@ export type BoltJoint = {
   readonly holes: readonly HoleMm[];
   /** How far a screw may sit off the middle: half of what the hole is wider than the screw, mm. */
   readonly toleranceMm: number;
-  /** Tolerance less the worst misalignment, with what it depends on. */
+  /** How many screws are enough; the misalignment of the worst of them decides. */
+  readonly enough: number;
+  /** Tolerance less that misalignment, with what it depends on. */
   readonly margin: Quantity;
 };
 
@@ -22,28 +24,33 @@ const STEP_MM = 1e-3;
  * @param screwSide the pattern whose `holeDiameterMm` is the screw's diameter
  * @param holeSide the pattern that is turned
  * @param names prefixes for the dimensions of either side, such as `opening.` and `speaker.`
- * @param anglesRad the only turns allowed; any when left out
+ * @param options the only turns allowed (any when left out), and which of equal ones is liked best
  */
 export function boltJoint(
   screwSide: BoltPattern,
   holeSide: BoltPattern,
   names: { readonly screws: string; readonly holes: string },
-  anglesRad?: readonly number[],
+  options: Pick<RotationOptions, 'anglesRad' | 'prefer'> = {},
 ): BoltJoint {
   const toleranceMm = Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2);
   const screws = patternHoles(screwSide);
   const holes = patternHoles(holeSide);
-  const rotation = bestRotation(screws, holes, anglesRad ? { toleranceMm, anglesRad } : { toleranceMm });
-  const worstAt = (a: readonly HoleMm[], b: readonly HoleMm[]) =>
-    rotationAt(a, b, rotation.angleRad, toleranceMm).worstMm;
+  const rotation = bestRotation(screws, holes, { toleranceMm, ...options });
+  const enough = enoughScrews(screws.length);
+  const decidingMm = ({ misalignmentsMm }: Pick<Rotation, 'misalignmentsMm'>) =>
+    [...misalignmentsMm].sort((a, b) => a - b)[enough - 1] ?? 0;
+  const at = decidingMm(rotation);
+  const moved = (a: readonly HoleMm[], b: readonly HoleMm[]) =>
+    decidingMm(rotationAt(a, b, rotation.angleRad, toleranceMm));
   return {
     rotation,
     screws,
     holes,
     toleranceMm,
-    margin: quantity(toleranceMm - rotation.worstMm, [
-      ...slopes(screwSide, names.screws, (moved) => worstAt(moved, holes), rotation.worstMm),
-      ...slopes(holeSide, names.holes, (moved) => worstAt(screws, moved), rotation.worstMm),
+    enough,
+    margin: quantity(toleranceMm - at, [
+      ...slopes(screwSide, names.screws, (shifted) => moved(shifted, holes), at),
+      ...slopes(holeSide, names.holes, (shifted) => moved(screws, shifted), at),
     ]),
   };
 }

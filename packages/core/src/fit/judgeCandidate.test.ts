@@ -5,9 +5,12 @@ import {
   bracket,
   candidate,
   circlePattern,
+  depthAt,
   exact,
+  FLAT,
   opening,
   RULES,
+  rodAt,
   spacer,
   speaker,
   within,
@@ -30,7 +33,7 @@ const marginOf = (id: CheckId, at?: FitOpening, what?: Candidate) => check(id, a
 describe('hole', () => {
   test('(150 − 142) / 2 − 1 = 3 mm', () => {
     expect(marginOf('hole')).toBe(3);
-    expect(check('hole').sentence).toBe('The basket passes the hole with 4 mm all round; the shop asks 1 mm.');
+    expect(check('hole').sentence).toBe('The basket passes the hole with 4 mm at the tightest; the shop asks 1 mm.');
   });
 
   test('exactly at the clearance clears, a hair less hits', () => {
@@ -39,16 +42,16 @@ describe('hole', () => {
   });
 
   test('the tightest passage decides: throat 144 leaves 1 mm and is asked no clearance', () => {
-    const what = candidate({ bracket: bracket() });
+    const what = candidate({ brackets: [bracket()] });
     expect(marginOf('hole', opening(), what)).toBe(1);
     expect(check('hole', opening(), what).sentence).toContain('throat');
   });
 
-  test('too wide: says by how much on each side', () => {
+  test('too wide: says by how much', () => {
     const small = opening({ hole: { kind: 'circle', diameter: exact(138) } });
     expect(check('hole', small)).toMatchObject({
       verdict: 'hits',
-      sentence: 'The basket is wider than the hole by 2 mm on each side.',
+      sentence: 'The basket is wider than the hole by 2 mm on one side.',
     });
   });
 
@@ -104,8 +107,8 @@ describe('bolts', () => {
 
   test('with a bracket both joints are asked, and the worse decides', () => {
     const crooked = bracket({ speakerBolts: circlePattern(4, exact(153), 4) });
-    expect(marginOf('bolts', opening(), candidate({ bracket: crooked }))).toBeCloseTo(0.5 - 1.5, 6);
-    expect(check('bolts', opening(), candidate({ bracket: crooked })).sentence).toContain('speaker on the bracket');
+    expect(marginOf('bolts', opening(), candidate({ brackets: [crooked] }))).toBeCloseTo(0.5 - 1.5, 6);
+    expect(check('bolts', opening(), candidate({ brackets: [crooked] })).sentence).toContain('speaker on the bracket');
   });
 
   test('screws beside the ring of a spacer are seen: 78 − 2 = 76 inside a ring that starts at 77', () => {
@@ -118,7 +121,7 @@ describe('bolts', () => {
 describe('depth to the glass', () => {
   test('70 − 60 − 5 = 5 mm; with a 6 mm bracket and a 3 mm spacer 14 mm', () => {
     expect(marginOf('depth')).toBe(5);
-    expect(marginOf('depth', opening(), candidate({ bracket: bracket(), spacer: spacer(3) }))).toBe(14);
+    expect(marginOf('depth', opening(), candidate({ brackets: [bracket()], spacer: spacer(3) }))).toBe(14);
   });
 
   test('measured from the top of a 4 mm flange it is 4 mm less deep', () => {
@@ -126,21 +129,25 @@ describe('depth to the glass', () => {
   });
 
   test('where the catalogue does not say, the middle is taken and half the flange is doubt: u = 2/√3', () => {
-    const margin = check('depth', opening(), candidate({ speaker: speaker({ depthDatum: 'notStated' }) })).margin;
+    const margin = check(
+      'depth',
+      opening(),
+      candidate({ speaker: speaker({ depthDatum: 'notStated', depthDoubt: within(0, 2) }) }),
+    ).margin;
     expect(margin?.valueMm).toBe(7);
     expect(margin?.standardUncertaintyMm).toBeCloseTo(2 / Math.sqrt(3), 12);
   });
 
   test('metal is asked 4 mm, nothing is asked nothing', () => {
     expect(marginOf('depth', opening({ behind: 'metal' }))).toBe(6);
-    expect(check('depth', opening({ behind: 'nothing', depthBehind: null }))).toMatchObject({
+    expect(check('depth', opening({ behind: 'nothing', depths: [] }))).toMatchObject({
       verdict: 'clears',
       margin: null,
     });
   });
 
   test('one reading with a ±1 mm stick: 4 mm clears, 0.5 mm is too close, −2 mm hits', () => {
-    const at = (depthMm: number) => opening({ depthBehind: within(depthMm, 1) });
+    const at = (depthMm: number) => opening({ depths: depthAt(within(depthMm, 1)) });
     expect(check('depth', at(69)).verdict).toBe('clears');
     expect(check('depth', at(65.5))).toMatchObject({ verdict: 'measure' });
     expect(check('depth', at(63)).verdict).toBe('hits');
@@ -150,7 +157,7 @@ describe('depth to the glass', () => {
   });
 
   test('not taken: measure first', () => {
-    expect(check('depth', opening({ depthBehind: null }))).toMatchObject({
+    expect(check('depth', opening({ depths: [] }))).toMatchObject({
       verdict: 'measure',
       missing: ['depthBehind'],
     });
@@ -160,40 +167,187 @@ describe('depth to the glass', () => {
 describe('front gap', () => {
   test('20 − 4 − 8 − 3 = 5 mm; a 6 mm bracket takes 6 of them', () => {
     expect(marginOf('front')).toBe(5);
-    expect(marginOf('front', opening(), candidate({ bracket: bracket() }))).toBe(-1);
+    expect(marginOf('front', opening(), candidate({ brackets: [bracket()] }))).toBe(-1);
     expect(check('front', opening({ frontGap: null })).missing).toEqual(['frontGap']);
   });
 });
 
 describe('spacer window', () => {
-  const shallow = opening({ depthBehind: exact(61) });
+  const shallow = opening({ depths: depthAt(exact(61)) });
 
-  test('the glass asks 60 + 5 − 61 = 4 mm, the grille allows 5: a window of 1 mm', () => {
-    expect(spacerWindow(shallow, candidate(), RULES)).toMatchObject({ leastMm: 4, mostMm: 5 });
-    expect(marginOf('spacerWindow', shallow)).toBe(1);
-    expect(check('spacerWindow', shallow).sentence).toBe('A spacer from 4 mm to 5 mm clears the glass and the grille.');
+  test('the glass asks 60 + 5 − 61 = 4 mm, the grille allows 5: one interval from 4 to 5', () => {
+    const window = spacerWindow(shallow, candidate(), RULES);
+    expect(window?.intervals).toEqual([{ fromMm: expect.closeTo(4, 6), toMm: 5 }]);
+    expect(window).toMatchObject({ mostMm: 5, behindBy: 'depth' });
   });
 
-  test('empty: no spacer will do, from both sides', () => {
-    const tight = opening({ depthBehind: exact(58), frontGap: exact(17) });
-    expect(check('spacerWindow', tight)).toMatchObject({
-      verdict: 'hits',
-      sentence: 'No spacer will do: the glass asks at least 7 mm, the grille allows 2 mm at most.',
+  test('empty: the glass asks at least 7 mm, the grille allows 2', () => {
+    const tight = opening({ depths: depthAt(exact(58)), frontGap: exact(17) });
+    const window = spacerWindow(tight, candidate(), RULES);
+    expect(window?.intervals).toEqual([]);
+    expect(window?.leastMm).toBeCloseTo(7, 6);
+    expect(window?.mostMm).toBe(2);
+  });
+
+  test('a magnet that passes under the lower edge of the glass clears low and high, and hits between', () => {
+    // Glass at 40 mm above y = 48; the magnet of 45 mm radius ends at 60, 3 mm beside the edge: 5 are asked.
+    const under = opening({
+      depths: depthAt(exact(58)),
+      lowerEdge: exact(51),
+      frontGap: exact(60),
+      sheet: { ...FLAT, curvature: exact(0) },
     });
+    const window = spacerWindow(under, candidate({ speaker: speaker({ magnetDiameter: exact(90) }) }), RULES);
+    expect(window?.intervals.length).toBeGreaterThanOrEqual(1);
+    expect(window?.intervals[0]?.fromMm).toBe(0);
   });
 
-  test('a flange that counts on both sides cancels: only depth, gap, depth of the speaker and front height are left', () => {
-    const what = candidate({ speaker: speaker({ depthDatum: 'top', flangeThickness: within(4, 1) }) });
-    // Less deep by the flange: 60 − 4 + 5 − 57 = 4 mm of spacer are asked.
-    const at = opening({ depthBehind: exact(57) });
-    expect(marginOf('spacerWindow', at, what)).toBe(1);
-    expect(check('spacerWindow', at, what).margin?.standardUncertaintyMm).toBe(0);
+  test('a beam beside the body forbids the heights at which the basket passes it, and no others', () => {
+    const beside = opening({
+      depths: depthAt(exact(120)),
+      frontGap: exact(80),
+      hole: { kind: 'circle', diameter: exact(190) },
+      obstacles: [rodAt({ xMm: 0, yMm: 66, depth: exact(28), diameterMm: 10 })],
+    });
+    const what = candidate({ speaker: speaker({ basket: { kind: 'circle', diameter: exact(142) } }) });
+    const window = spacerWindow(beside, what, RULES);
+    // Deep in the door only the magnet (45 mm) is at the beam; raised, the basket (71 mm) never reaches it again.
+    expect(window?.intervals.at(-1)?.toMm).toBeCloseTo(45, 6);
+    expect(window?.intervals[0]?.fromMm).toBeGreaterThan(0);
   });
 
   test('a spacer does not change its own window', () => {
     expect(spacerWindow(shallow, candidate({ spacer: spacer(9) }), RULES)).toEqual(
       spacerWindow(shallow, candidate(), RULES),
     );
+  });
+});
+
+describe('leaning glass', () => {
+  test('the rim of the magnet counts, not its middle: (70 − 60 − 45 · 0.2) · cos − 5', () => {
+    const at = opening({ sheet: { ...FLAT, lean: exact(-0.2) } });
+    expect(marginOf('depth', at)).toBeCloseTo((70 - 60 - 45 * 0.2) / Math.hypot(1, 0.2) - 5, 9);
+    expect(check('depth', at).sentence).toContain('at the top');
+  });
+
+  test('a reading at the top says as much as a known lean', () => {
+    const top = { key: 'depthTop', xMm: 0, yMm: 60, depth: exact(58) };
+    const at = opening({ depths: [...depthAt(exact(70)), top], sheet: { ...FLAT, lean: within(0, 0.5) } });
+    expect(marginOf('depth', at)).toBeCloseTo((70 - 60 - 45 * 0.2) / Math.hypot(1, 0.2) - 5, 3);
+  });
+
+  test('where only the centre was read, the usual lean is doubt', () => {
+    const at = opening({ sheet: { ...FLAT, lean: within(-0.1, 0.06) } });
+    const margin = check('depth', at).margin;
+    const [slope] = margin?.terms.filter(({ name }) => name === 'opening.lean') ?? [];
+    expect(slope?.sensitivity).toBeGreaterThan(40);
+    expect(check('depth', at).verdict).toBe('measure');
+  });
+
+  test('a window that stops above the body does not threaten it', () => {
+    const at = opening({ depths: depthAt(exact(30)), lowerEdge: exact(90) });
+    expect(check('depth', at).verdict).toBe('clears');
+    expect(check('depth', at).sentence).toContain('lower edge');
+    expect(check('depth', opening({ depths: depthAt(exact(30)) })).verdict).toBe('hits');
+  });
+});
+
+describe('beam, rail, wiring', () => {
+  const beam = rodAt({ xMm: 0, yMm: 0, depth: exact(67), diameterMm: 30 });
+
+  test('67 − 60 − 4 = 3 mm to a beam across the axis', () => {
+    const at = opening({ obstacles: [beam] });
+    expect(marginOf('obstacles', at)).toBeCloseTo(3, 9);
+    expect(check('obstacles', at).sentence).toBe('The body stays 7 mm off the beam; the shop asks 4 mm.');
+  });
+
+  test('wiring is asked less, a box counts with its corners, none noted clears', () => {
+    expect(marginOf('obstacles', opening({ obstacles: [{ ...beam, kind: 'wiring' }] }))).toBeCloseTo(5, 9);
+    const box = { ...beam, shape: { kind: 'box' as const, lengthMm: 200, widthMm: 20, thicknessMm: 30 } };
+    expect(marginOf('obstacles', opening({ obstacles: [box] }))).toBeCloseTo(3, 6);
+    expect(check('obstacles').verdict).toBe('clears');
+  });
+
+  test('of two obstacles the one that hits more decides', () => {
+    const near = rodAt({ id: 'rail', label: 'rail', xMm: 0, yMm: 0, depth: exact(55), diameterMm: 10 });
+    expect(check('obstacles', opening({ obstacles: [beam, near] })).sentence).toContain('into the rail');
+  });
+});
+
+describe('terminals', () => {
+  const box = {
+    label: 'terminal',
+    live: true,
+    angleRad: 0,
+    innerMm: 60,
+    outerMm: 70,
+    widthMm: 12,
+    fromMm: 20,
+    toMm: 30,
+  };
+  const what = candidate({ speaker: speaker({ boxes: [box] }) });
+
+  test('5 mm inside the edge and 18.5 mm behind the wall: the way there is the Pythagorean sum', () => {
+    // Outer corner at √(70² + 6²) from the axis, the wall 1.5 mm thick, the box from 20 mm on.
+    const aside = 75 - Math.hypot(70, 6);
+    expect(marginOf('terminals', opening(), what)).toBeCloseTo(Math.hypot(aside, 20 - 1.5) - 4, 9);
+  });
+
+  test('in a plastic carrier there is no metal; where the catalogue is silent nothing is claimed', () => {
+    expect(check('terminals', opening({ material: 'plastic' }), what).margin).toBeNull();
+    expect(check('terminals').sentence).toContain('Not judged');
+  });
+
+  test('one that stands outside the hole by little may be tilted in, by much it may not', () => {
+    const out = (outerMm: number) => candidate({ speaker: speaker({ boxes: [{ ...box, outerMm }] }) });
+    expect(check('hole', opening(), out(80))).toMatchObject({ verdict: 'measure' });
+    expect(check('hole', opening(), out(80)).sentence).toContain('not proven');
+    expect(check('hole', opening(), out(110))).toMatchObject({ verdict: 'hold' });
+  });
+});
+
+describe('wire way', () => {
+  const notched = bracket({ notchRad: 0 });
+
+  test('of the turns that serve the screws the one with the notch at the plug is taken', () => {
+    const at = opening({ plugRad: Math.PI });
+    const judged = judge(at, candidate({ brackets: [notched] }));
+    expect(Math.cos(judged.mount.notchRad ?? 0)).toBeCloseTo(-1, 6);
+    expect(judged.checks.find(({ id }) => id === 'wireWay')?.verdict).toBe('clears');
+  });
+
+  test('three screws leave three turns: a plug between two of them is up to 60° away, and then held', () => {
+    const three = { ...notched, vehicleBolts: circlePattern(3, exact(156), 5) };
+    const at = opening({ bolts: circlePattern(3, exact(156), 4), plugRad: Math.PI });
+    expect(check('wireWay', at, candidate({ brackets: [three] }))).toMatchObject({ verdict: 'hold' });
+  });
+});
+
+describe('shapes of a hole', () => {
+  test('a rounded rectangle of 150 × 150 takes a 142 mm basket with 4 mm, a polygon of the same shape too', () => {
+    const rectangle = { kind: 'roundedRectangle', length: exact(150), width: exact(150), cornerRadiusMm: 10 } as const;
+    expect(marginOf('hole', opening({ hole: rectangle }))).toBeCloseTo(3, 9);
+    const corners = [
+      [75, 75],
+      [-75, 75],
+      [-75, -75],
+      [75, -75],
+    ].map(([xMm = 0, yMm = 0]) => ({ xMm, yMm, bulgeMm: 0 }));
+    expect(marginOf('hole', opening({ hole: { kind: 'polygon', corners, edgeOffset: exact(0) } }))).toBeCloseTo(3, 6);
+  });
+
+  test('what a spacer lifts out of the hole need not pass it: a basket that narrows', () => {
+    const narrowing = speaker({
+      profile: [
+        { depthMm: 0, lengthMm: 150, widthMm: 150 },
+        { depthMm: 20, lengthMm: 130, widthMm: 130 },
+        { depthMm: 60, lengthMm: 90, widthMm: 90 },
+      ],
+    });
+    expect(marginOf('hole', opening(), candidate({ speaker: narrowing }))).toBe(-1);
+    // 10 mm up, the section in the plane of the hole is 140 mm wide.
+    const wideRing = spacer(10, { inner: { kind: 'circle', diameter: exact(160) } });
+    expect(marginOf('hole', opening(), candidate({ speaker: narrowing, spacer: wideRing }))).toBeCloseTo(4, 9);
   });
 });
 
@@ -237,15 +391,16 @@ describe('the whole', () => {
   });
 
   test('a hit outweighs a hold, a hold outweighs an open question', () => {
-    const held = opening({ wiring: { kind: 'noWires' }, depthBehind: null });
+    const held = opening({ wiring: { kind: 'noWires' }, depths: [] });
     expect(judge(held, candidate())).toMatchObject({ verdict: 'hold', decidedBy: 'connector' });
     const hit = opening({ wiring: { kind: 'noWires' }, hole: { kind: 'circle', diameter: exact(120) } });
     expect(judge(hit, candidate())).toMatchObject({ verdict: 'hits', decidedBy: 'hole' });
   });
 
   test('of several hits the one that misses most decides', () => {
-    const tight = opening({ depthBehind: exact(50), frontGap: exact(10) });
-    expect(judge(tight, candidate()).decidedBy).toBe('spacerWindow');
+    const tight = opening({ depths: depthAt(exact(50)), frontGap: exact(10) });
+    // 50 − 60 − 5 = −15 at the glass, 10 − 4 − 8 − 3 = −5 at the front
+    expect(judge(tight, candidate()).decidedBy).toBe('depth');
   });
 });
 
@@ -260,7 +415,7 @@ describe('properties', () => {
   test('a thicker spacer never worsens the glass margin and never betters the front', () => {
     fc.assert(
       fc.property(depthMm, gapMm, heights, (depth, gap, [a, b]) => {
-        const at = opening({ depthBehind: within(depth, 1), frontGap: within(gap, 1) });
+        const at = opening({ depths: depthAt(within(depth, 1)), frontGap: within(gap, 1) });
         const [thin, thick] = [Math.min(a, b), Math.max(a, b)];
         const on = (id: CheckId, height: number) =>
           marginOf(id, at, candidate({ spacer: spacer(height) })) ?? Number.NaN;
@@ -273,12 +428,13 @@ describe('properties', () => {
   test('inside its window a spacer clears glass and grille, outside it does not', () => {
     fc.assert(
       fc.property(depthMm, gapMm, fc.double({ min: 0.5, max: 30, noNaN: true }), (depth, gap, height) => {
-        const at = opening({ depthBehind: exact(depth), frontGap: exact(gap) });
+        const at = opening({ depths: depthAt(exact(depth)), frontGap: exact(gap) });
         const what = candidate({ spacer: spacer(height) });
         const window = spacerWindow(at, what, RULES);
         if (!window) throw new Error('expected a window');
-        fc.pre(Math.abs(height - window.leastMm) > 1e-6 && Math.abs(height - window.mostMm) > 1e-6);
-        const inside = height > window.leastMm && height < window.mostMm;
+        const ends = window.intervals.flatMap(({ fromMm, toMm }) => [fromMm, toMm]);
+        fc.pre(ends.every((end) => Math.abs(height - end) > 1e-6));
+        const inside = window.intervals.some(({ fromMm, toMm }) => height > fromMm && height < toMm);
         const clears = ['depth', 'front'].every((id) => check(id as CheckId, at, what).verdict === 'clears');
         expect(clears).toBe(inside);
       }),
@@ -292,8 +448,8 @@ describe('properties', () => {
         fc.double({ min: 0.1, max: 10, noNaN: true }),
         fc.double({ min: 0, max: 1, noNaN: true }),
         (depth, doubt, part) => {
-          const before = check('depth', opening({ depthBehind: within(depth, doubt) })).verdict;
-          const after = check('depth', opening({ depthBehind: within(depth, doubt * part) })).verdict;
+          const before = check('depth', opening({ depths: depthAt(within(depth, doubt)) })).verdict;
+          const after = check('depth', opening({ depths: depthAt(within(depth, doubt * part)) })).verdict;
           if (before !== 'measure') expect(after).toBe(before);
         },
       ),
@@ -305,7 +461,7 @@ describe('properties', () => {
       fc.property(depthMm, gapMm, fc.double({ min: 0.5, max: 2, noNaN: true }), (depth, gap, factor) => {
         const at = (k: number) =>
           opening({
-            depthBehind: exact(depth * k),
+            depths: depthAt(exact(depth * k)),
             frontGap: exact(gap * k),
             hole: { kind: 'circle', diameter: exact(150 * k) },
             bolts: circlePattern(4, exact(156 * k), 4 * k),
@@ -317,13 +473,21 @@ describe('properties', () => {
               flangeThickness: exact(4 * k),
               mountingDepth: exact(60 * k),
               frontHeight: exact(8 * k),
+              magnetDiameter: exact(90 * k),
               bolts: circlePattern(4, exact(157 * k), 5 * k),
             }),
           });
-        const { glass, metal, front, hole } = RULES.clearancesMm;
+        const { glass, metal, wiring, front, hole, terminal } = RULES.clearancesMm;
         const rules = {
           ...RULES,
-          clearancesMm: { glass: glass * factor, metal: metal * factor, front: front * factor, hole: hole * factor },
+          clearancesMm: {
+            glass: glass * factor,
+            metal: metal * factor,
+            wiring: wiring * factor,
+            front: front * factor,
+            hole: hole * factor,
+            terminal: terminal * factor,
+          },
         };
         const plain = judgeCandidate(at(1), what(1), [adapter()], RULES);
         const scaled = judgeCandidate(at(factor), what(factor), [adapter()], rules);

@@ -5,14 +5,17 @@ import { assertNever } from '../result';
 import { sureness } from '../uncertainty/Margin';
 import type { LengthUnit } from '../units/parseLength';
 import { findHarnessChain } from '../wiring/findHarnessChain';
-import { CHECK_IDS, type Check, type CheckId, type Verdict } from './Check';
+import { CHECK_IDS, type Check, type CheckId, graver, type Verdict } from './Check';
 import { boltsCheck } from './checks/boltsCheck';
 import { chimeCheck } from './checks/chimeCheck';
 import { connectorCheck } from './checks/connectorCheck';
 import { depthCheck } from './checks/depthCheck';
 import { frontCheck } from './checks/frontCheck';
 import { holeCheck } from './checks/holeCheck';
-import { spacerWindowCheck } from './checks/spacerWindowCheck';
+import { obstaclesCheck } from './checks/obstaclesCheck';
+import { terminalsCheck } from './checks/terminalsCheck';
+import { wireWayCheck } from './checks/wireWayCheck';
+import { type Mount, mountOf } from './mount';
 import type { Candidate, FitHarnessAdapter, FitOpening, FitRules, FitSpeaker } from './shapes';
 
 export type Judgement = {
@@ -24,12 +27,10 @@ export type Judgement = {
    * hits, the one that misses most; otherwise the one that is least sure.
    */
   readonly decidedBy: CheckId;
+  readonly mount: Mount;
   /** The adapters that the connector check found; empty when none is needed or none was found. */
   readonly harness: readonly FitHarnessAdapter[];
 };
-
-/** What cannot be undone comes first: a hit is worse than an open question. */
-const GRAVITY: Readonly<Record<Verdict, number>> = { clears: 0, measure: 1, hold: 2, hits: 3 };
 
 /**
  * @param adapters every harness adapter the shop can get
@@ -50,42 +51,48 @@ export function harnessFor({ wiring }: FitOpening, { terminals }: FitSpeaker, ad
   return wiring.kind === 'connector' ? findHarnessChain(wiring.connectorId, terminals, adapters) : null;
 }
 
-/** As {@link judgeCandidate}, with the harness found beforehand. */
+/**
+ * As {@link judgeCandidate}, with the harness found beforehand.
+ *
+ * @param mount how the candidate sits; worked out when left out
+ */
 export function judgeWithHarness(
   opening: FitOpening,
   candidate: Candidate,
   chain: readonly FitHarnessAdapter[] | null,
   rules: FitRules,
   unit: LengthUnit,
+  mount: Mount = mountOf(opening, candidate),
 ): Judgement {
-  const checks = CHECK_IDS.map((id) => checkOf(id, opening, candidate, chain, rules, unit));
-  return summarise(checks, chain ?? []);
-}
-
-/** The graver of two verdicts. */
-export function graver(a: Verdict, b: Verdict): Verdict {
-  return GRAVITY[a] >= GRAVITY[b] ? a : b;
+  const checks = CHECK_IDS.map((id) => checkOf(id, opening, candidate, mount, chain, rules, unit));
+  const verdict = checks.map((check) => check.verdict).reduce(graver);
+  return { verdict, checks, decidedBy: decidingCheck(checks, verdict).id, mount, harness: chain ?? [] };
 }
 
 function checkOf(
   id: CheckId,
   opening: FitOpening,
   candidate: Candidate,
+  mount: Mount,
   chain: readonly FitHarnessAdapter[] | null,
   rules: FitRules,
   unit: LengthUnit,
 ): Check {
   switch (id) {
     case 'hole':
-      return holeCheck(opening, candidate, rules, unit);
+      return holeCheck(opening, candidate, mount, rules, unit);
     case 'bolts':
-      return boltsCheck(opening, candidate, rules, unit);
+      return boltsCheck(opening, candidate, mount, rules, unit);
     case 'depth':
-      return depthCheck(opening, candidate, rules, unit);
+      return depthCheck(opening, candidate, mount, rules, unit);
+    case 'obstacles':
+      return obstaclesCheck(opening, candidate, mount, rules, unit);
     case 'front':
-      return frontCheck(opening, candidate, rules, unit);
-    case 'spacerWindow':
-      return spacerWindowCheck(opening, candidate, rules, unit);
+      return frontCheck(opening, candidate, mount, rules, unit);
+    case 'terminals':
+      return terminalsCheck(opening, candidate, mount, rules, unit);
+    case 'wireWay':
+      return wireWayCheck(opening, mount);
     case 'connector':
       return connectorCheck(opening, candidate.speaker, chain);
     case 'chime':
@@ -93,11 +100,6 @@ function checkOf(
     default:
       return assertNever(id);
   }
-}
-
-function summarise(checks: readonly Check[], harness: readonly FitHarnessAdapter[]): Judgement {
-  const verdict = checks.map((check) => check.verdict).reduce(graver);
-  return { verdict, checks, decidedBy: decidingCheck(checks, verdict).id, harness };
 }
 
 function decidingCheck(checks: readonly Check[], verdict: Verdict): Check {

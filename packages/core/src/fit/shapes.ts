@@ -3,10 +3,10 @@
  * be tested with three numbers and a change of the database never reaches it.
  *
  * Frame: z = 0 is the mounting plane (the metal the part is screwed to), +z points into the door towards the glass,
- * −z to the cabin. Face views are seen from the cabin, x to the right, y up.
+ * −z to the cabin. Face views are seen from the cabin, x to the right, y up, 0 at the hole's centre.
  */
 import type { BoltPattern } from '../geometry/BoltPattern';
-import type { Outline } from '../geometry/Outline';
+import type { Outline, PartOutline } from '../geometry/Outline';
 import type { Dimension } from '../uncertainty/Dimension';
 
 /** What lies behind the opening. */
@@ -21,17 +21,75 @@ export type FactoryWiring =
 /** What a second plug on the old speaker does. */
 export type SecondPlug = 'none' | 'sound' | 'warning' | 'unexplained' | 'notLooked';
 
+/** One reading of the depth to what lies behind, at a place of the face. */
+export type DepthReading = {
+  /** The end of its name: `depthBehind` for the centre, `depthTop`, … */
+  readonly key: string;
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly depth: Dimension;
+};
+
+/**
+ * How what lies behind leans and curves where nobody has measured it, as ratios (tan of the lean) and 1/mm. They are
+ * dimensions like any other: readings at two or more places take their part over.
+ */
+export type SheetDefaults = {
+  /** Change of depth to the right, mm a mm. */
+  readonly sideLean: Dimension;
+  /** Change of depth upwards, mm a mm; negative leans to the cabin at the top, as door glass does. */
+  readonly lean: Dimension;
+  /** z = … + curvature · y², 1/mm; negative is hollow towards the cabin. */
+  readonly curvature: Dimension;
+};
+
+export const OBSTACLE_KINDS = ['beam', 'rail', 'wiring', 'skin', 'other'] as const;
+export type ObstacleKind = (typeof OBSTACLE_KINDS)[number];
+
+export type FitObstacle = {
+  readonly id: string;
+  readonly label: string;
+  readonly kind: ObstacleKind;
+  /** The nearest point of it, seen from the cabin, mm. */
+  readonly xMm: number;
+  readonly yMm: number;
+  /** From the mounting plane straight in to its surface there. */
+  readonly depth: Dimension;
+  /** How sure its place on the face is; its value is 0. */
+  readonly place: Dimension;
+  /** Direction of its length in the face from +x, anticlockwise, rad. */
+  readonly angleRad: number;
+  /** How much deeper it gets along its length, rad. */
+  readonly tiltRad: number;
+  readonly shape:
+    | { readonly kind: 'rod'; readonly diameterMm: number }
+    | { readonly kind: 'box'; readonly lengthMm: number; readonly widthMm: number; readonly thicknessMm: number };
+};
+
+export type MountMaterial = 'sheetSteel' | 'aluminium' | 'plastic' | 'board';
+
 export type FitOpening = {
   readonly label: string;
   /** The name of the size that the opening was made for; orders candidates, proves nothing. */
   readonly nominalSize: string;
   readonly hole: Outline<Dimension | null>;
+  /** Thickness of the wall that the hole is in. */
+  readonly wallMm: number;
+  readonly material: MountMaterial;
+  /** A step in the wall around the hole into which plate or flange must go; null for a flat wall. */
+  readonly recess: { readonly depthMm: number; readonly outline: Outline } | null;
   readonly bolts: BoltPattern | null;
   readonly behind: Behind;
-  /** From the mounting plane to what lies behind, with the window down. */
-  readonly depthBehind: Dimension | null;
+  /** From the mounting plane to what lies behind, with the window down, at any number of places. */
+  readonly depths: readonly DepthReading[];
+  readonly sheet: SheetDefaults;
+  /** Height of the glass's lower edge above the centre when the window is fully down; null for the whole sheet. */
+  readonly lowerEdge: Dimension | null;
+  readonly obstacles: readonly FitObstacle[];
   /** From the mounting plane to the grille or the door card. */
   readonly frontGap: Dimension | null;
+  /** Where the factory plug comes from, seen from the cabin; null where nobody noted it. */
+  readonly plugRad: number | null;
   readonly wiring: FactoryWiring;
   readonly secondPlug: SecondPlug;
 };
@@ -41,24 +99,53 @@ export type DepthDatum = 'underside' | 'top' | 'notStated';
 /** What a speaker's plug or spades need to be met by. */
 export type Terminals = 'spades 2.8 + 4.8' | 'spades 4.8 + 6.3' | 'bare ends';
 
+/** A section of the body at a depth below the flange's underside, full sizes in mm. */
+export type ProfileSection = { readonly depthMm: number; readonly lengthMm: number; readonly widthMm: number };
+
+/** What sticks out of the round body: terminals and plugs. */
+export type BodyBox = {
+  readonly label: string;
+  /** Carries current: must not touch metal. */
+  readonly live: boolean;
+  /** Where it points from the axis, seen from the front, with the speaker unturned. */
+  readonly angleRad: number;
+  /** Distance of its inner and outer face from the axis, mm. */
+  readonly innerMm: number;
+  readonly outerMm: number;
+  readonly widthMm: number;
+  /** Depth of its nearest and farthest face below the flange's underside, mm. */
+  readonly fromMm: number;
+  readonly toMm: number;
+};
+
 export type FitSpeaker = {
   readonly id: string;
   readonly name: string;
   readonly nominalSize: string;
   /** The widest section that has to enter the hole. */
-  readonly basket: Outline;
-  readonly flange: Outline;
+  readonly basket: PartOutline;
+  readonly flange: PartOutline;
   readonly flangeThickness: Dimension;
   readonly mountingDepth: Dimension;
   readonly depthDatum: DepthDatum;
+  /** What is not known because the datum is not stated; value 0. */
+  readonly depthDoubt: Dimension;
   /** The tallest part in front at full excursion, above the flange's top face. */
   readonly frontHeight: Dimension;
   readonly magnetDiameter: Dimension;
+  /** Sections between flange and magnet; empty where the catalogue gives none and a typical profile is used. */
+  readonly profile: readonly ProfileSection[];
+  /** How far the profile's shoulders may lie off; value 0. */
+  readonly profileDoubt: Dimension;
+  /** How sure the widths of the sections are; value 0. */
+  readonly widthDoubt: Dimension;
+  readonly boxes: readonly BodyBox[];
   readonly bolts: BoltPattern;
   readonly terminals: Terminals;
   readonly pieceCostMinor: number;
 };
 
+/** A bracket in one of its snap-off states. */
 export type FitBracket = {
   readonly id: string;
   readonly name: string;
@@ -66,18 +153,25 @@ export type FitBracket = {
   readonly vehicleBolts: BoltPattern;
   /** Screw positions towards the speaker; `holeDiameterMm` is the screw's. */
   readonly speakerBolts: BoltPattern;
-  readonly throat: Outline;
-  readonly plate: Outline;
+  readonly throat: PartOutline;
+  readonly plate: PartOutline;
   readonly height: Dimension;
+  /** Centre of the speaker's side from the vehicle's side, in the bracket's own frame, mm. */
+  readonly offsetXMm: number;
+  readonly offsetYMm: number;
+  /** Direction of the wire notch in the bracket's own frame; null for none. */
+  readonly notchRad: number | null;
   readonly pieceCostMinor: number;
 };
 
 export type FitSpacer = {
   readonly id: string;
   readonly name: string;
-  readonly inner: Outline;
-  readonly outer: Outline;
+  readonly inner: PartOutline;
+  readonly outer: PartOutline;
   readonly height: Dimension;
+  /** Cut from sheet for this opening: hole and outside are what they have to be. */
+  readonly made: boolean;
   readonly pieceCostMinor: number;
 };
 
@@ -92,23 +186,39 @@ export type FitHarnessAdapter = {
   readonly pieceCostMinor: number;
 };
 
-/** Speaker, bracket or none, spacer or none: metal, spacer, bracket, flange, from the door to the cabin. */
+/** Metal, spacer, brackets, flange, from the door to the cabin. */
 export type Candidate = {
   readonly speaker: FitSpeaker;
-  readonly bracket: FitBracket | null;
+  /** From the metal to the speaker; none, one, or one on the other. */
+  readonly brackets: readonly FitBracket[];
   readonly spacer: FitSpacer | null;
+};
+
+/** Sheet that rings are cut from. */
+export type SheetStock = {
+  readonly thicknessMm: number;
+  readonly halfWidthMm: number;
+  readonly ringCostMinor: number;
 };
 
 export type FitRules = {
   /** Room the shop asks for, mm. */
   readonly clearancesMm: {
     readonly glass: number;
+    /** Beam, rail, second skin. */
     readonly metal: number;
+    readonly wiring: number;
     readonly front: number;
     readonly hole: number;
+    /** From a live terminal to metal. */
+    readonly terminal: number;
   };
   /** One-sided confidence for "clears" and "hits", 0.5 to 1 exclusive. */
   readonly confidence: number;
+  /** Thicknesses of sheet from which the shop cuts rings. */
+  readonly stock: readonly SheetStock[];
+  /** Brackets and spacer together must not be higher, mm. */
+  readonly mostRaisedMm: number;
 };
 
 export type FitCatalogue = {

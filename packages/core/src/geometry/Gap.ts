@@ -1,5 +1,5 @@
 /** The answer of a distance kernel, written over and over by the kernels. */
-import { newReach, type Reach } from './PlacedBody';
+import { copyReach, newReach, type Reach } from './PlacedBody';
 import type { Vec3 } from './vector';
 
 export type Gap = {
@@ -22,7 +22,7 @@ export function copyGap(to: Gap, from: Gap): void {
   to.nx = from.nx;
   to.ny = from.ny;
   to.nz = from.nz;
-  Object.assign(to.reach, from.reach);
+  copyReach(to.reach, from.reach);
 }
 
 /** The nearest points of a gap: where the body is, and where the other one is. */

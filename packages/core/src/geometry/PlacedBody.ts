@@ -13,7 +13,6 @@
  * @see Schneider, Convex Bodies: The Brunn–Minkowski Theory, 1.7 (support functions); Cameron & Culley, Determining the
  *   minimum translational distance between two convex polyhedra, 1986 (penetration); both from memory
  */
-import type { Vec3 } from './vector';
 
 /** z, half length, half width of each ring, one after the other; z is the depth below the flange's underside, mm. */
 export type RingsMm = Float64Array;
@@ -116,8 +115,15 @@ export class PlacedBody {
   }
 }
 
-export function reachPoint({ x, y, z }: Reach): Vec3 {
-  return [x, y, z];
+/** Field by field: `Object.assign` took a third of a ranking. */
+export function copyReach(to: Reach, from: Reach): void {
+  to.valueMm = from.valueMm;
+  to.ring = from.ring;
+  to.alongRatio = from.alongRatio;
+  to.acrossRatio = from.acrossRatio;
+  to.x = from.x;
+  to.y = from.y;
+  to.z = from.z;
 }
 
 /**

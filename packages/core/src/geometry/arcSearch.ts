@@ -1,19 +1,29 @@
 /**
- * The best separating direction on an arc from `a` (at angle 0) towards `b` (at right angles to it).
+ * The best separating direction on an arc from `a` (at angle 0) towards `b` (at right angles to it), for a body and an
+ * endless edge or rod: a point q when one looks along it.
  *
- * The separation of two convex sets is unimodal over an arc of directions where it is positive, and its derivative
- * needs only the two touching points, so the sign of the derivative is halved: forty-four times for the last digit.
+ * The separation n · (q − p(n)) is unimodal over the arc where it is positive, and the sign of its derivative needs only
+ * the touching point p. Between an angle at which it rises and one at which it falls, the next angle is that of q from the
+ * nearest place of the chord between their touching points: for a corner or a straight flank, which is what bodies
+ * consist of, it is the answer at once. Where that leads outside the bracket, or the body overlaps q, the bracket is cut
+ * at the chord's normal or halved.
  */
 import type { Gap } from './Gap';
-import { newReach, type PlacedBody } from './PlacedBody';
+import { copyReach, newReach, type PlacedBody } from './PlacedBody';
+import type { Vec3 } from './vector';
 
-const HALVINGS = 44;
+const MOST_STEPS = 60;
+const SAME_RAD = 1e-11;
+const SAME_MM = 1e-11;
 
 const trial = newReach();
 
+/** The two ends of the bracket: angle, and the touching point in the plane of the arc. */
+const low = { angle: 0, u: 0, v: 0 };
+const high = { angle: 0, u: 0, v: 0 };
+
 /**
- * Keeps in `out` the gap of the rings `from` to `to` to the point or axis (qx, qy, qz) when it is less than what stands
- * there.
+ * Keeps in `out` the gap of the rings `from` to `to` to the axis through q when it is less than what stands there.
  *
  * @param lowRad start of the arc; a maximum at the start is taken at once
  * @param thicknessMm radius of a rod about the axis; 0 for an edge
@@ -23,46 +33,74 @@ export function searchArc(
   body: PlacedBody,
   from: number,
   to: number,
-  [ax, ay, az]: readonly [number, number, number],
-  [bx, by, bz]: readonly [number, number, number],
-  [qx, qy, qz]: readonly [number, number, number],
+  a: Vec3,
+  b: Vec3,
+  q: Vec3,
   lowRad: number,
   highRad: number,
   thicknessMm: number,
 ): void {
-  let low = lowRad;
-  let high = highRad;
+  const qu = q[0] * a[0] + q[1] * a[1] + q[2] * a[2];
+  const qv = q[0] * b[0] + q[1] * b[1] + q[2] * b[2];
   let angle = lowRad;
-  let nx = ax;
-  let ny = ay;
-  let nz = az;
-  for (let step = 0; step <= HALVINGS + 2; step++) {
-    const cos = Math.cos(angle);
-    const sin = Math.sin(angle);
-    nx = cos * ax + sin * bx;
-    ny = cos * ay + sin * by;
-    nz = cos * az + sin * bz;
-    body.reach(trial, from, to, nx, ny, nz);
-    const slope =
-      (qx - trial.x) * (cos * bx - sin * ax) +
-      (qy - trial.y) * (cos * by - sin * ay) +
-      (qz - trial.z) * (cos * bz - sin * az);
+  let cos = Math.cos(angle);
+  let sin = Math.sin(angle);
+  for (let step = 0; step < MOST_STEPS; step++) {
+    body.reach(trial, from, to, cos * a[0] + sin * b[0], cos * a[1] + sin * b[1], cos * a[2] + sin * b[2]);
+    const u = trial.x * a[0] + trial.y * a[1] + trial.z * a[2];
+    const v = trial.x * b[0] + trial.y * b[1] + trial.z * b[2];
+    const slope = cos * (qv - v) - sin * (qu - u);
     if (step === 0) {
       if (slope <= 0) break;
+      setEnd(low, angle, u, v);
       angle = highRad;
-      continue;
+    } else if (step === 1) {
+      if (slope >= 0) break;
+      setEnd(high, angle, u, v);
+      angle = nextAngle(qu, qv);
+    } else {
+      if (Math.abs(slope) < SAME_MM) break;
+      // The same point on both sides of the bracket that is cut: its own angle was asked, and rounding is all that is left.
+      setEnd(slope > 0 ? low : high, angle, u, v);
+      if (high.angle - low.angle < SAME_RAD) break;
+      const next = nextAngle(qu, qv);
+      if (Math.abs(next - angle) < SAME_RAD) break;
+      angle = next;
     }
-    if (step === 1 && slope >= 0) break;
-    if (slope > 0) low = angle;
-    else high = angle;
-    if (high - low < 1e-12) break;
-    angle = (low + high) / 2;
+    cos = Math.cos(angle);
+    sin = Math.sin(angle);
   }
-  const gapMm = qx * nx + qy * ny + qz * nz - trial.valueMm - thicknessMm;
+  const gapMm = qu * cos + qv * sin - trial.valueMm - thicknessMm;
   if (gapMm >= out.gapMm) return;
   out.gapMm = gapMm;
-  out.nx = nx;
-  out.ny = ny;
-  out.nz = nz;
-  Object.assign(out.reach, trial);
+  out.nx = cos * a[0] + sin * b[0];
+  out.ny = cos * a[1] + sin * b[1];
+  out.nz = cos * a[2] + sin * b[2];
+  copyReach(out.reach, trial);
+}
+
+function setEnd(end: typeof low, angle: number, u: number, v: number): void {
+  end.angle = angle;
+  end.u = u;
+  end.v = v;
+}
+
+/** The angle of q from the nearest place of the chord low–high; the chord's outward normal where q is not outside of it. */
+function nextAngle(qu: number, qv: number): number {
+  const du = high.u - low.u;
+  const dv = high.v - low.v;
+  const square = du * du + dv * dv;
+  const middle = (low.angle + high.angle) / 2;
+  let angle = middle;
+  if (square < 1e-18) {
+    angle = Math.atan2(qv - low.v, qu - low.u);
+  } else {
+    const t = ((qu - low.u) * du + (qv - low.v) * dv) / square;
+    // Turning from low to high runs anticlockwise, so outwards is to the right of the chord.
+    const outside = (qu - low.u) * dv - (qv - low.v) * du;
+    if (outside > 0 && t <= 0) angle = Math.atan2(qv - low.v, qu - low.u);
+    else if (outside > 0 && t >= 1) angle = Math.atan2(qv - high.v, qu - high.u);
+    else angle = Math.atan2(-du, dv);
+  }
+  return angle > low.angle && angle < high.angle ? angle : middle;
 }

@@ -26,6 +26,8 @@ export type RotationOptions = {
   readonly toleranceMm: number;
   /** Only these turns; every turn when left out. An oval speaker goes in two ways. */
   readonly anglesRad?: readonly number[];
+  /** Among turns that serve the screws equally, the one for which this is least: the wire notch, say. */
+  readonly prefer?: (angleRad: number) => number;
 };
 
 const FULL_TURN = 2 * Math.PI;
@@ -43,6 +45,8 @@ const PROBED_TURNS_RAD = [0, 0.01, 0.02, 0.04, 0.08, 0.16];
  * screws stand nearest the middles of their slots is taken, then the smallest angle.
  */
 export const SAME_MM = 0.05;
+/** Turns whose notches point within half a degree of each other are the same to a wire. */
+const SAME_RAD = 0.01;
 
 /**
  * The rotation at which most screws land. Where all do, it has the least worst misalignment (to `SAME_MM`); where some
@@ -54,8 +58,9 @@ export const SAME_MM = 0.05;
 export function bestRotation(
   screws: readonly HoleMm[],
   holes: readonly HoleMm[],
-  { toleranceMm, anglesRad }: RotationOptions,
+  { toleranceMm, anglesRad, prefer }: RotationOptions,
 ): Rotation {
+  const bestOf = (rotations: readonly Rotation[]) => bestFor(rotations, prefer);
   const at = (angle: number) => rotationAt(screws, holes, angle, toleranceMm);
   if (anglesRad) return bestOf(anglesRad.map(at));
   const worst = (angle: number) => worstMisalignmentMm(screws, holes, angle);
@@ -67,11 +72,15 @@ export function bestRotation(
   return bestOf([...first, ...searchGaps(limits, landedAt, worst).map(at)]);
 }
 
-function bestOf(rotations: readonly Rotation[]): Rotation {
+function bestFor(rotations: readonly Rotation[], prefer: RotationOptions['prefer']): Rotation {
   const landed = Math.max(...rotations.map((rotation) => rotation.landed));
   const landing = rotations.filter((rotation) => rotation.landed === landed);
   const worstMm = Math.min(...landing.map((rotation) => rotation.worstMm));
-  const [best] = landing.filter((rotation) => rotation.worstMm <= worstMm + SAME_MM).sort(byCentring);
+  const equal = landing.filter((rotation) => rotation.worstMm <= worstMm + SAME_MM);
+  const [best] = equal.sort((a, b) => {
+    const off = prefer ? prefer(a.angleRad) - prefer(b.angleRad) : 0;
+    return Math.abs(off) > SAME_RAD ? off : byCentring(a, b);
+  });
   if (!best) throw new Error('bestRotation: expected at least one angle, got none');
   return best;
 }

@@ -51,7 +51,11 @@ export function convexDistance(a: ConvexSolid, b: ConvexSolid): SignedDistance {
     nearest = following;
   }
   const distanceMm = length(nearest.point);
-  return { distanceMm, direction: scale(nearest.point, -1 / distanceMm), ...witnesses(nearest.simplex, nearest.weights) };
+  return {
+    distanceMm,
+    direction: scale(nearest.point, -1 / distanceMm),
+    ...witnesses(nearest.simplex, nearest.weights),
+  };
 }
 
 type Nearest = { readonly point: Vec3; readonly simplex: Vertex[]; readonly weights: readonly number[] };
@@ -139,7 +143,10 @@ type Face = { readonly corners: readonly [number, number, number]; readonly norm
 function penetration(start: readonly Vertex[], vertex: (n: Vec3) => Vertex): SignedDistance {
   const vertices = fullTetrahedron(start, vertex);
   if (!vertices) return touching(vertex);
-  const middle = scale(vertices.reduce<Vec3>((sum, { difference }) => add(sum, difference), [0, 0, 0]), 0.25);
+  const middle = scale(
+    vertices.reduce<Vec3>((sum, { difference }) => add(sum, difference), [0, 0, 0]),
+    0.25,
+  );
   const face = (i: number, j: number, k: number): Face | null => {
     const [p, q, r] = [i, j, k].map((at) => (vertices[at] as Vertex).difference) as [Vec3, Vec3, Vec3];
     const raw = cross(subtract(q, p), subtract(r, p));

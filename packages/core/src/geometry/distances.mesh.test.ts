@@ -7,10 +7,10 @@
 import { Worker } from 'node:worker_threads';
 import { describe, expect, test } from '@jest/globals';
 import { type MeshCase, meshesOf, randomCase, SAGITTA_MM } from '../testing/meshReferee';
-import { closestPoints, newGap } from './Gap';
 import { boxSolid, pieceSolid } from './ConvexSolid';
 import { convexDistance } from './convexDistance';
-import { sheetGap, sheetDepthMm } from './glassSheet';
+import { closestPoints, newGap } from './Gap';
+import { sheetDepthMm, sheetGap } from './glassSheet';
 import { CENTRED, convexPieces, PlacedBody } from './PlacedBody';
 import { rod, rodGap } from './rodGap';
 import { length, subtract } from './vector';

@@ -24,7 +24,6 @@ export type GlassSheet = {
 
 /** Beyond this height from the centre no body reaches, mm. */
 const SHEET_REACH_MM = 260;
-const START_MM = 100;
 const FOOT_STEPS = 14;
 const SAME_FOOT_MM = 1e-9;
 /** Below this the sheet is flat for every purpose: under a hundredth of a millimetre over 400 mm. */
@@ -78,9 +77,14 @@ function faceGap(out: Gap, body: PlacedBody, from: number, to: number, sheet: Gl
   }
   out.gapMm = Number.POSITIVE_INFINITY;
   if (sheet.c3 < 0) {
-    for (let ring = from; ring <= to; ring++) {
-      keepLess(out, body, ring, ring, sheet, body.y + START_MM);
-      keepLess(out, body, ring, ring, sheet, body.y - START_MM);
+    for (let ring = to; ring >= from; ring--) {
+      if (ringBound(body, ring, sheet) > out.gapMm) continue;
+      const reach = Math.max(body.rings[ring * 3 + 1] as number, body.rings[ring * 3 + 2] as number);
+      keepLess(out, body, ring, ring, sheet, body.y + reach);
+      // A second nearest place, below the middle, is there only where the sheet's slope changes sign within the ring.
+      const slopeAbove = sheet.c2 + 2 * sheet.c3 * (body.y + reach);
+      const slopeBelow = sheet.c2 + 2 * sheet.c3 * (body.y - reach);
+      if (slopeAbove * slopeBelow <= 0) keepLess(out, body, ring, ring, sheet, body.y - reach);
     }
     return;
   }
@@ -90,6 +94,19 @@ function faceGap(out: Gap, body: PlacedBody, from: number, to: number, sheet: Gl
     const last = Math.min(to, pieces[at + 1] as number);
     if (first <= last) keepLess(out, body, first, last, sheet, body.y);
   }
+}
+
+/** A figure that a ring's gap to a hollow sheet is never below: its least depth along z, taken along the steepest normal. */
+function ringBound(body: PlacedBody, ring: number, { c0, c1, c2, c3 }: GlassSheet): number {
+  const z = body.rings[ring * 3] as number;
+  const radius = Math.max(body.rings[ring * 3 + 1] as number, body.rings[ring * 3 + 2] as number);
+  const high = Math.abs(body.y) + radius;
+  const depth = c0 + c1 * body.x + c2 * body.y - Math.sqrt(c1 * c1 + c2 * c2) * radius + c3 * high * high;
+  const gap = depth - z + body.raised;
+  if (gap <= 0) return Number.NEGATIVE_INFINITY;
+  // The foot lies at most the gap to the side of the ring.
+  const steepest = Math.abs(c2) - 2 * c3 * (high + gap);
+  return gap / Math.sqrt(1 + c1 * c1 + steepest * steepest);
 }
 
 function keepLess(out: Gap, body: PlacedBody, from: number, to: number, sheet: GlassSheet, startMm: number): void {

@@ -5,7 +5,7 @@
 import { searchArc } from './arcSearch';
 import { copyGap, type Gap, newGap } from './Gap';
 import type { PlacedBody } from './PlacedBody';
-import { cross, type Vec3, unit } from './vector';
+import { cross, unit, type Vec3 } from './vector';
 
 export type Rod = {
   /** A point of the axis, mm. */

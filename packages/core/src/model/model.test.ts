@@ -17,7 +17,7 @@ const measured = (...readingsMm: number[]) => ({
   takenAt: null,
 });
 
-const record: OpeningRecord = {
+const record: OpeningRecord = openingRecordSchema.parse({
   place: 'frontDoorLow',
   side: 'left',
   nominalSize: '6.5 in',
@@ -29,7 +29,7 @@ const record: OpeningRecord = {
   secondPlug: 'none',
   dimensions: { holeDiameter: measured(150), boltCircle: measured(166), depthBehind: measured(57.5, 58, 58) },
   note: '',
-};
+});
 
 describe('reading a measurement', () => {
   test('one or several readings, in either unit', () => {
@@ -86,9 +86,22 @@ describe('an opening', () => {
       frontGap: null,
       wiring: { connectorName: 'plug c' },
     });
-    expect(fit.depthBehind?.valueMm).toBeCloseTo(57.8333, 3);
+    expect(fit.depths).toEqual([expect.objectContaining({ key: 'depthBehind', xMm: 0, yMm: 0 })]);
+    expect(fit.depths[0]?.depth.valueMm).toBeCloseTo(57.8333, 3);
     expect(fit.bolts?.shape).toMatchObject({ kind: 'circle', count: 3, firstAngleRad: Math.PI / 2 });
     expect(toFitOpening({ ...record, dimensions: {} }, SOURCE_HALF_WIDTHS_MM, String).bolts).toBeNull();
+  });
+
+  test('a reading at the front lies to the right in a left-hand opening and to the left in a right-hand one', () => {
+    const at = (side: 'left' | 'right') =>
+      toFitOpening(
+        { ...record, side, dimensions: { ...record.dimensions, depthFront: measured(60) } },
+        SOURCE_HALF_WIDTHS_MM,
+        String,
+      ).depths.find(({ key }) => key === 'depthFront');
+    // 150/2 less the room of the stick
+    expect(at('left')).toMatchObject({ xMm: 70, yMm: 0 });
+    expect(at('right')).toMatchObject({ xMm: -70, yMm: 0 });
   });
 
   test('with a figure out of range is refused at its place, and every limit itself is allowed', () => {

@@ -1,13 +1,15 @@
 /** One place for a speaker in one vehicle: the record, and the shape the checks work on. */
 import { z } from 'zod';
 import type { OpeningDimensionKey } from '../fit/Check';
-import type { FitOpening } from '../fit/shapes';
-import type { Dimension } from '../uncertainty/Dimension';
+import { type FitObstacle, type FitOpening, OBSTACLE_KINDS } from '../fit/shapes';
+import { halfExtentsMm, type Outline, outlineMm } from '../geometry/Outline';
+import { type Dimension, exactly } from '../uncertainty/Dimension';
 import { fromReadings } from '../uncertainty/fromReadings';
 import { degToRad } from '../units/angle';
 import { dimensionRangeError, OPENING_DIMENSION_KEYS } from './openingDimensions';
 import { placeLabel, placeSchema, sideSchema } from './place';
 import { MOST_READINGS } from './readMeasurement';
+import { sheetDefaults } from './sheetDefaults';
 import { SOURCES, type SourceId, sourceSchema } from './source';
 
 export const measurementSchema = z.strictObject({
@@ -39,7 +41,56 @@ const boltsSchema = z.discriminatedUnion('kind', [
     screwDiameterMm: z.number().min(2).max(10),
   }),
   z.strictObject({ kind: z.literal('rectangle'), screwDiameterMm: z.number().min(2).max(10) }),
+  /** Anywhere: holes as they were traced, from the hole's centre, seen from the cabin. */
+  z.strictObject({
+    kind: z.literal('free'),
+    screwDiameterMm: z.number().min(2).max(10),
+    source: sourceSchema,
+    holes: z
+      .array(z.strictObject({ xMm: z.number().min(-250).max(250), yMm: z.number().min(-250).max(250) }))
+      .min(2)
+      .max(12),
+  }),
 ]);
+
+const placeMm = z.number().min(-300).max(300);
+const sizeMm = z.number().positive().max(2000);
+
+/** What a hole of any shape needs beside its dimensions. */
+const traceSchema = z.strictObject({
+  source: sourceSchema,
+  corners: z
+    .array(z.strictObject({ xMm: placeMm, yMm: placeMm, bulgeMm: z.number().min(-150).max(150).default(0) }))
+    .min(3)
+    .max(400),
+});
+
+export const obstacleSchema = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'lower-case letters, digits and - would do'),
+  label: z.string().min(1).max(60),
+  kind: z.enum(OBSTACLE_KINDS),
+  /** Its nearest place, from the hole's centre, seen from the cabin. */
+  xMm: placeMm,
+  yMm: placeMm,
+  depth: measurementSchema,
+  /** How far its place on the face may be off. */
+  placeHalfWidthMm: z.number().min(0).max(100).default(5),
+  /** Direction of its length from the right, anticlockwise. */
+  angleDeg: z.number().min(-360).max(360).default(0),
+  /** How much deeper it gets along its length. */
+  tiltDeg: z.number().min(-80).max(80).default(0),
+  shape: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('rod'), diameterMm: sizeMm.max(200) }),
+    z.strictObject({ kind: z.literal('box'), lengthMm: sizeMm, widthMm: sizeMm, thicknessMm: sizeMm.max(300) }),
+  ]),
+  /** Stands on this side of the vehicle only: not carried over to the other. */
+  thisSideOnly: z.boolean().default(false),
+});
+export type ObstacleRecord = z.infer<typeof obstacleSchema>;
+
+const depthReadingSchema = z.strictObject({ xMm: placeMm, yMm: placeMm, measurement: measurementSchema });
+
+export const MOUNT_MATERIALS = ['sheetSteel', 'aluminium', 'plastic', 'board'] as const;
 
 const dimensionsSchema = z
   .partialRecord(z.enum(OPENING_DIMENSION_KEYS), measurementSchema)
@@ -56,16 +107,47 @@ export const openingRecordSchema = z.strictObject({
   place: placeSchema,
   side: sideSchema,
   nominalSize: z.string().max(20),
-  holeKind: z.enum(['circle', 'oval']),
+  holeKind: z.enum(['circle', 'oval', 'roundedRectangle', 'polygon']),
+  /** Of a rounded rectangle. */
+  cornerRadiusMm: z.number().min(0).max(150).default(10),
+  /** Of a polygon. */
+  trace: traceSchema.nullable().default(null),
+  wallMm: z.number().positive().max(40).default(1.5),
+  material: z.enum(MOUNT_MATERIALS).default('sheetSteel'),
+  /** A step around the hole into which the plate must go. */
+  recess: z
+    .strictObject({ depthMm: z.number().positive().max(60), diameterMm: z.number().positive().max(400) })
+    .nullable()
+    .default(null),
   bolts: boltsSchema,
   fixing: z.enum(FIXINGS),
   behind: z.enum(BEHIND),
   wiring: wiringSchema,
   secondPlug: z.enum(SECOND_PLUGS),
   dimensions: dimensionsSchema,
+  /** Depths to what lies behind at further places. */
+  depthReadings: z.array(depthReadingSchema).max(40).default([]),
+  obstacles: z.array(obstacleSchema).max(12).default([]),
+  /** Where the factory plug comes from, from the right, anticlockwise, seen from the cabin. */
+  plugDeg: z.number().min(-360).max(360).nullable().default(null),
   note: z.string().max(1000),
 });
 export type OpeningRecord = z.infer<typeof openingRecordSchema>;
+
+const HOLE_DIMENSIONS = {
+  circle: ['holeDiameter'],
+  oval: ['holeLength', 'holeWidth'],
+  roundedRectangle: ['holeLength', 'holeWidth'],
+  polygon: [],
+} as const;
+const BOLT_DIMENSIONS = { circle: ['boltCircle'], rectangle: ['boltWidth', 'boltHeight'], free: [] } as const;
+
+/** Dimensions that make what stands behind surer, but without which it can be judged. */
+export function helpfulDimensions({ behind }: Pick<OpeningRecord, 'behind'>): readonly OpeningDimensionKey[] {
+  if (behind === 'nothing') return [];
+  const depths = ['depthTop', 'depthBottom', 'depthFront', 'depthRear'] as const;
+  return behind === 'glass' ? [...depths, 'lowerEdge'] : depths;
+}
 
 /** The dimensions that this opening's kind of hole, bolts and surroundings call for, in the order of measuring. */
 export function wantedDimensions({
@@ -74,8 +156,8 @@ export function wantedDimensions({
   behind,
 }: Pick<OpeningRecord, 'holeKind' | 'bolts' | 'behind'>): readonly OpeningDimensionKey[] {
   return [
-    ...(holeKind === 'circle' ? (['holeDiameter'] as const) : (['holeLength', 'holeWidth'] as const)),
-    ...(bolts.kind === 'circle' ? (['boltCircle'] as const) : (['boltWidth', 'boltHeight'] as const)),
+    ...HOLE_DIMENSIONS[holeKind],
+    ...BOLT_DIMENSIONS[bolts.kind],
     ...(behind === 'nothing' ? [] : (['depthBehind'] as const)),
     'frontGap',
   ];
@@ -113,17 +195,25 @@ export function toFitOpening(
     const measurement = record.dimensions[key];
     return measurement ? toDimension(measurement, halfWidthsMm) : null;
   };
+  const hole = toHole(record, dimension, halfWidthsMm);
   return {
     label: placeLabel(record),
     nominalSize: record.nominalSize,
-    hole:
-      record.holeKind === 'circle'
-        ? { kind: 'circle', diameter: dimension('holeDiameter') }
-        : { kind: 'oval', length: dimension('holeLength'), width: dimension('holeWidth') },
-    bolts: toBolts(record.bolts, dimension),
+    hole,
+    wallMm: record.wallMm,
+    material: record.material,
+    recess: record.recess && {
+      depthMm: record.recess.depthMm,
+      outline: { kind: 'circle', diameter: exactly(record.recess.diameterMm, 'takenHere') },
+    },
+    bolts: toBolts(record.bolts, dimension, halfWidthsMm),
     behind: record.behind,
-    depthBehind: dimension('depthBehind'),
+    depths: toDepths(record, dimension, hole, halfWidthsMm),
+    sheet: sheetDefaults(record.behind),
+    lowerEdge: record.behind === 'glass' ? dimension('lowerEdge') : null,
+    obstacles: record.obstacles.map((obstacle) => toObstacle(obstacle, halfWidthsMm)),
     frontGap: dimension('frontGap'),
+    plugRad: record.plugDeg === null ? null : degToRad(record.plugDeg),
     wiring:
       record.wiring.kind === 'connector'
         ? { ...record.wiring, connectorName: connectorName(record.wiring.connectorId) }
@@ -132,15 +222,118 @@ export function toFitOpening(
   };
 }
 
-function toBolts(
-  bolts: OpeningRecord['bolts'],
-  dimension: (key: OpeningDimensionKey) => Dimension | null,
-): FitOpening['bolts'] {
+type Lookup = (key: OpeningDimensionKey) => Dimension | null;
+type HalfWidths = Readonly<Record<SourceId, number>>;
+
+function toHole(record: OpeningRecord, dimension: Lookup, halfWidthsMm: HalfWidths): Outline<Dimension | null> {
+  switch (record.holeKind) {
+    case 'circle':
+      return { kind: 'circle', diameter: dimension('holeDiameter') };
+    case 'oval':
+      return { kind: 'oval', length: dimension('holeLength'), width: dimension('holeWidth') };
+    case 'roundedRectangle':
+      return {
+        kind: 'roundedRectangle',
+        length: dimension('holeLength'),
+        width: dimension('holeWidth'),
+        cornerRadiusMm: record.cornerRadiusMm,
+      };
+    case 'polygon':
+      return {
+        kind: 'polygon',
+        corners: record.trace?.corners ?? [],
+        edgeOffset: record.trace && doubtOf(record.trace.source, halfWidthsMm),
+      };
+  }
+}
+
+/** A trace's doubt: as far off as a reading with the same instrument, value 0. */
+function doubtOf(source: SourceId, halfWidthsMm: HalfWidths): Dimension {
+  return fromReadings([0], halfWidthsMm[source], SOURCES[source].origin);
+}
+
+/** A depth stick is as thick as this and cannot stand closer to the hole's edge, mm. */
+const STICK_ROOM_MM = 5;
+/** Half the size of a hole that nobody has measured, to place the readings at its rim, mm. */
+const UNKNOWN_RIM_MM = 55;
+
+/** Where the readings at the rim of the hole are taken; the front of the car is on the right of a left-hand opening. */
+function rimPlaces(
+  hole: Outline<Dimension | null>,
+  side: OpeningRecord['side'],
+): Readonly<Record<RimKey, { readonly xMm: number; readonly yMm: number }>> {
+  const mm = outlineMm(hole);
+  const half =
+    mm && (mm.kind !== 'polygon' || mm.corners.length > 0)
+      ? halfExtentsMm(mm)
+      : { x: UNKNOWN_RIM_MM, y: UNKNOWN_RIM_MM };
+  const x = Math.max(0, half.x - STICK_ROOM_MM);
+  const y = Math.max(0, half.y - STICK_ROOM_MM);
+  const forwards = side === 'right' ? -x : x;
+  return {
+    depthBehind: { xMm: 0, yMm: 0 },
+    depthTop: { xMm: 0, yMm: y },
+    depthBottom: { xMm: 0, yMm: -y },
+    depthFront: { xMm: forwards, yMm: 0 },
+    depthRear: { xMm: -forwards, yMm: 0 },
+  };
+}
+
+/** The places where a depth stick can be held, for a question what to measure next. */
+export function rimPlaceList({ side }: Pick<OpeningRecord, 'side'>, { hole, behind }: FitOpening) {
+  if (behind === 'nothing') return [];
+  return Object.entries(rimPlaces(hole, side)).map(([key, place]) => ({ key, ...place }));
+}
+
+const RIM_KEYS = ['depthBehind', 'depthTop', 'depthBottom', 'depthFront', 'depthRear'] as const;
+type RimKey = (typeof RIM_KEYS)[number];
+
+function toDepths(
+  record: OpeningRecord,
+  dimension: Lookup,
+  hole: Outline<Dimension | null>,
+  halfWidthsMm: HalfWidths,
+): FitOpening['depths'] {
+  const places = rimPlaces(hole, record.side);
+  const atRim = RIM_KEYS.flatMap((key) => {
+    const depth = dimension(key);
+    return depth ? [{ key, ...places[key], depth }] : [];
+  });
+  const elsewhere = record.depthReadings.map(({ xMm, yMm, measurement }, index) => ({
+    key: `depth${index + 1}`,
+    xMm,
+    yMm,
+    depth: toDimension(measurement, halfWidthsMm),
+  }));
+  return [...atRim, ...elsewhere];
+}
+
+function toObstacle(record: ObstacleRecord, halfWidthsMm: HalfWidths): FitObstacle {
+  const { id, label, kind, xMm, yMm, shape } = record;
+  return {
+    id,
+    label,
+    kind,
+    xMm,
+    yMm,
+    shape,
+    depth: toDimension(record.depth, halfWidthsMm),
+    place: fromReadings([0], record.placeHalfWidthMm, SOURCES[record.depth.source].origin),
+    angleRad: degToRad(record.angleDeg),
+    tiltRad: degToRad(record.tiltDeg),
+  };
+}
+
+function toBolts(bolts: OpeningRecord['bolts'], dimension: Lookup, halfWidthsMm: HalfWidths): FitOpening['bolts'] {
   const common = { holeDiameterMm: bolts.screwDiameterMm, slotMm: 0, slotRuns: 'tangential' } as const;
   if (bolts.kind === 'circle') {
     const diameter = dimension('boltCircle');
     const firstAngleRad = degToRad(bolts.firstAngleDeg);
     return diameter && { ...common, shape: { kind: 'circle', count: bolts.count, diameter, firstAngleRad } };
+  }
+  if (bolts.kind === 'free') {
+    const holes = bolts.holes.map((hole) => ({ ...hole, kind: 'plain' as const, slotMm: 0, slotRad: 0 }));
+    return { ...common, shape: { kind: 'free', holes, position: doubtOf(bolts.source, halfWidthsMm) } };
   }
   const width = dimension('boltWidth');
   const height = dimension('boltHeight');

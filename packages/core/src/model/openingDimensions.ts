@@ -53,6 +53,36 @@ export const OPENING_DIMENSIONS: Readonly<Record<OpeningDimensionKey, DimensionF
     leastMm: 8,
     mostMm: 400,
   },
+  depthTop: {
+    label: 'Depth at the top',
+    hint: 'Straight in, as at the centre, at the top edge of the hole.',
+    leastMm: 8,
+    mostMm: 400,
+  },
+  depthBottom: {
+    label: 'Depth at the bottom',
+    hint: 'Straight in, as at the centre, at the bottom edge of the hole.',
+    leastMm: 8,
+    mostMm: 400,
+  },
+  depthFront: {
+    label: 'Depth at the front',
+    hint: 'Straight in, as at the centre, at the edge of the hole towards the front of the vehicle.',
+    leastMm: 8,
+    mostMm: 400,
+  },
+  depthRear: {
+    label: 'Depth at the rear',
+    hint: 'Straight in, as at the centre, at the edge of the hole towards the rear of the vehicle.',
+    leastMm: 8,
+    mostMm: 400,
+  },
+  lowerEdge: {
+    label: 'Lower edge of the glass',
+    hint: 'Height above the centre of the hole with the window fully down; below the centre with a minus.',
+    leastMm: -250,
+    mostMm: 250,
+  },
   frontGap: {
     label: 'Front gap',
     hint: 'From the same metal to the back of the grille or door card.',

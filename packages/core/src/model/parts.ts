@@ -1,8 +1,9 @@
 /** The parts a shop can order, as records, and as the shapes that the checks work on. */
 import { z } from 'zod';
 import type { FitBracket, FitCatalogue, FitHarnessAdapter, FitSpacer, FitSpeaker } from '../fit/shapes';
+import { SHOULDER_DOUBT } from '../fit/speakerBody';
 import type { BoltPattern } from '../geometry/BoltPattern';
-import type { Outline } from '../geometry/Outline';
+import type { PartOutline } from '../geometry/Outline';
 import { type Dimension, rectangular } from '../uncertainty/Dimension';
 import { degToRad } from '../units/angle';
 
@@ -26,10 +27,45 @@ const patternSchema = z.strictObject({
       firstAngleDeg: z.number().min(0).max(360),
     }),
     z.strictObject({ kind: z.literal('rectangle'), widthMm: lengthMm, heightMm: lengthMm }),
+    /** Anywhere: each hole plain, slotted, or a keyhole whose neck runs in the slot's direction. */
+    z.strictObject({
+      kind: z.literal('free'),
+      holes: z
+        .array(
+          z.strictObject({
+            xMm: z.number().min(-250).max(250),
+            yMm: z.number().min(-250).max(250),
+            kind: z.enum(['plain', 'slot', 'keyhole']).default('plain'),
+            slotMm: z.number().min(0).max(40).default(0),
+            slotDeg: z.number().min(-360).max(360).default(0),
+          }),
+        )
+        .min(2)
+        .max(24),
+    }),
   ]),
   holeDiameterMm: z.number().positive().max(20),
   slotMm: z.number().min(0).max(40).default(0),
   slotRuns: z.enum(['radial', 'tangential']).default('tangential'),
+});
+
+const profileSectionSchema = z.strictObject({
+  /** Below the flange's underside. */
+  depthMm: z.number().min(0).max(400),
+  lengthMm,
+  widthMm: lengthMm,
+});
+
+const bodyBoxSchema = z.strictObject({
+  label: z.string().min(1).max(40),
+  live: z.boolean().default(true),
+  /** From the right, anticlockwise, seen from the front with the speaker's long axis level. */
+  angleDeg: z.number().min(-360).max(360),
+  innerMm: z.number().min(0).max(250),
+  outerMm: z.number().positive().max(250),
+  widthMm: z.number().positive().max(120),
+  fromMm: z.number().min(0).max(300),
+  toMm: z.number().positive().max(300),
 });
 
 const orderable = {
@@ -55,6 +91,25 @@ export const speakerSchema = z.strictObject({
   depthDatum: z.enum(['underside', 'top', 'notStated']),
   frontHeightMm: z.number().min(0).max(100),
   magnetDiameterMm: lengthMm,
+  /** Sections of the body from the flange to the magnet's end, shallowest first; none where the catalogue gives none. */
+  profile: z
+    .array(profileSectionSchema)
+    .max(24)
+    .refine(
+      (sections) => sections.every(({ depthMm }, at) => at === 0 || depthMm > (sections[at - 1]?.depthMm ?? 0)),
+      'sections from the flange inwards, each deeper than the one before, would do',
+    )
+    .refine((sections) => sections.length !== 1, 'two sections or more would do, or none')
+    .default([]),
+  /** Terminals and plugs that stick out of the round body. */
+  boxes: z
+    .array(
+      bodyBoxSchema.refine(({ innerMm, outerMm, fromMm, toMm }) => innerMm < outerMm && fromMm < toMm, {
+        message: 'an inner face nearer the axis than the outer, and a near face before the far one, would do',
+      }),
+    )
+    .max(6)
+    .default([]),
   bolts: patternSchema,
   terminals: z.enum(TERMINALS),
   impedanceOhm: z.number().positive().max(32),
@@ -70,6 +125,24 @@ export const bracketSchema = z.strictObject({
   throat: outlineSchema,
   plate: outlineSchema,
   heightMm: z.number().positive().max(120),
+  /** Centre of the speaker's side from the vehicle's side. */
+  offsetXMm: z.number().min(-120).max(120).default(0),
+  offsetYMm: z.number().min(-120).max(120).default(0),
+  /** Direction of the wire notch, from the right, anticlockwise, as the bracket lies in its drawing. */
+  notchDeg: z.number().min(-360).max(360).nullable().default(null),
+  /** Further states, with tabs snapped off: what differs from the bracket as it comes. */
+  snapOffs: z
+    .array(
+      z.strictObject({
+        id: z.string().regex(/^[a-z0-9-]{1,20}$/, 'lower-case letters, digits and - would do'),
+        name: z.string().min(1).max(60),
+        vehicleBolts: patternSchema.nullable().default(null),
+        speakerBolts: patternSchema.nullable().default(null),
+        throat: outlineSchema.nullable().default(null),
+      }),
+    )
+    .max(8)
+    .default([]),
 });
 
 export const spacerSchema = z.strictObject({
@@ -119,7 +192,7 @@ export function partName({ maker, name }: Pick<PartRecord, 'maker' | 'name'>): s
 export function toFitCatalogue(parts: readonly PartRecord[]): FitCatalogue {
   return {
     speakers: parts.filter((part) => part.kind === 'speaker').map(toFitSpeaker),
-    brackets: parts.filter((part) => part.kind === 'bracket').map(toFitBracket),
+    brackets: parts.filter((part) => part.kind === 'bracket').flatMap(toFitBrackets),
     spacers: parts.filter((part) => part.kind === 'spacer').map(toFitSpacer),
     adapters: parts.filter((part) => part.kind === 'harnessAdapter').map(toFitHarnessAdapter),
   };
@@ -135,23 +208,52 @@ function toFitSpeaker(record: SpeakerRecord): FitSpeaker {
     flangeThickness: length(record.flangeThicknessMm),
     mountingDepth: length(record.mountingDepthMm),
     depthDatum: record.depthDatum,
+    depthDoubt: rectangular(0, record.depthDatum === 'notStated' ? record.flangeThicknessMm / 2 : 0, 'catalogue'),
     frontHeight: length(record.frontHeightMm),
     magnetDiameter: length(record.magnetDiameterMm),
+    profile: record.profile,
+    profileDoubt:
+      record.profile.length > 0
+        ? length(0)
+        : { ...length(0), uncertaintyMm: SHOULDER_DOUBT * record.mountingDepthMm, origin: 'classDefault' },
+    widthDoubt: length(0),
+    boxes: record.boxes.map(({ angleDeg, ...box }) => ({ ...box, angleRad: degToRad(angleDeg) })),
     bolts: toPattern(record.bolts, length),
     terminals: record.terminals,
   };
 }
 
-function toFitBracket(record: BracketRecord): FitBracket {
+/** Between a bracket's id and that of its snap-off state. */
+export const STATE_MARK = '#';
+
+/** The id under which a bracket is ordered, whatever its state. */
+export function orderedId(id: string): string {
+  return id.split(STATE_MARK)[0] ?? id;
+}
+
+/** A bracket as it comes, and once for each of its snap-off states. */
+function toFitBrackets(record: BracketRecord): readonly FitBracket[] {
   const length = catalogueLength(record);
-  return {
+  const asItComes: FitBracket = {
     ...common(record),
     vehicleBolts: toPattern(record.vehicleBolts, length),
     speakerBolts: toPattern(record.speakerBolts, length),
     throat: toOutline(record.throat, length),
     plate: toOutline(record.plate, length),
     height: length(record.heightMm),
+    offsetXMm: record.offsetXMm,
+    offsetYMm: record.offsetYMm,
+    notchRad: record.notchDeg === null ? null : degToRad(record.notchDeg),
   };
+  const snapped = record.snapOffs.map((state) => ({
+    ...asItComes,
+    id: `${record.id}${STATE_MARK}${state.id}`,
+    name: `${asItComes.name}, ${state.name}`,
+    vehicleBolts: state.vehicleBolts ? toPattern(state.vehicleBolts, length) : asItComes.vehicleBolts,
+    speakerBolts: state.speakerBolts ? toPattern(state.speakerBolts, length) : asItComes.speakerBolts,
+    throat: state.throat ? toOutline(state.throat, length) : asItComes.throat,
+  }));
+  return [asItComes, ...snapped];
 }
 
 function toFitSpacer(record: SpacerRecord): FitSpacer {
@@ -161,6 +263,7 @@ function toFitSpacer(record: SpacerRecord): FitSpacer {
     inner: toOutline(record.inner, length),
     outer: toOutline(record.outer, length),
     height: length(record.heightMm),
+    made: false,
   };
 }
 
@@ -176,7 +279,7 @@ function catalogueLength({ roundingMm }: PartRecord) {
   return (valueMm: number): Dimension => rectangular(valueMm, roundingMm, 'catalogue');
 }
 
-function toOutline(outline: z.infer<typeof outlineSchema>, length: (valueMm: number) => Dimension): Outline {
+function toOutline(outline: z.infer<typeof outlineSchema>, length: (valueMm: number) => Dimension): PartOutline {
   return outline.kind === 'circle'
     ? { kind: 'circle', diameter: length(outline.diameterMm) }
     : { kind: 'oval', length: length(outline.lengthMm), width: length(outline.widthMm) };
@@ -186,16 +289,19 @@ function toPattern(
   { shape, ...rest }: z.infer<typeof patternSchema>,
   length: (valueMm: number) => Dimension,
 ): BoltPattern {
-  return {
-    ...rest,
-    shape:
-      shape.kind === 'circle'
-        ? {
-            kind: 'circle',
-            count: shape.count,
-            diameter: length(shape.diameterMm),
-            firstAngleRad: degToRad(shape.firstAngleDeg),
-          }
-        : { kind: 'rectangle', width: length(shape.widthMm), height: length(shape.heightMm) },
-  };
+  switch (shape.kind) {
+    case 'circle': {
+      const { count, diameterMm, firstAngleDeg } = shape;
+      return {
+        ...rest,
+        shape: { kind: 'circle', count, diameter: length(diameterMm), firstAngleRad: degToRad(firstAngleDeg) },
+      };
+    }
+    case 'rectangle':
+      return { ...rest, shape: { kind: 'rectangle', width: length(shape.widthMm), height: length(shape.heightMm) } };
+    case 'free': {
+      const holes = shape.holes.map(({ slotDeg, ...hole }) => ({ ...hole, slotRad: degToRad(slotDeg) }));
+      return { ...rest, shape: { kind: 'free', holes, position: length(0) } };
+    }
+  }
 }

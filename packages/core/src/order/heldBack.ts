@@ -4,8 +4,7 @@
  * It may when it clears now, or when somebody wrote down why it is ordered all the same. A reason covers the verdict it
  * was written for and any milder one: a reason for "measure first" is none for "hits".
  */
-import type { Verdict } from '../fit/Check';
-import { graver } from '../fit/judgeCandidate';
+import { graver, type Verdict } from '../fit/Check';
 
 export type ChoiceStanding = {
   /** The verdict at the time of choosing. */

@@ -6,7 +6,7 @@ import type { BoxSolid } from '../geometry/ConvexSolid';
 import { type GlassSheet, sheetDepthMm } from '../geometry/glassSheet';
 import type { Pose, RingsMm } from '../geometry/PlacedBody';
 import { type Rod, rod } from '../geometry/rodGap';
-import { add, cross, scale, type Vec3, unit } from '../geometry/vector';
+import { add, cross, scale, unit, type Vec3 } from '../geometry/vector';
 import { seededRandom } from '../math/seededRandom';
 
 export type MeshOther =

@@ -1,17 +1,25 @@
 /** Shapes for tests: a plain 6.5-inch speaker in a plain door, each with the figures of the handbook's kind. */
 import type {
   Candidate,
+  DepthReading,
   FitBracket,
   FitHarnessAdapter,
+  FitObstacle,
   FitOpening,
   FitRules,
   FitSpacer,
   FitSpeaker,
+  SheetDefaults,
 } from '../fit/shapes';
 import type { BoltPattern } from '../geometry/BoltPattern';
 import { type Dimension, exactly, rectangular } from '../uncertainty/Dimension';
 
-export const RULES: FitRules = { clearancesMm: { glass: 5, metal: 4, front: 3, hole: 1 }, confidence: 0.975 };
+export const RULES: FitRules = {
+  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4 },
+  confidence: 0.975,
+  stock: [],
+  mostRaisedMm: 45,
+};
 
 /** Known without doubt, so that margins can be worked out by hand. */
 export const exact = (valueMm: number): Dimension => exactly(valueMm, 'catalogue');
@@ -28,6 +36,31 @@ export function circlePattern(count: number, diameter: Dimension, holeDiameterMm
   };
 }
 
+/** What stands behind is flat and parallel to the wall, and that is known. */
+export const FLAT: SheetDefaults = { sideLean: exact(0), lean: exact(0), curvature: exact(0) };
+
+/** One reading at the centre. */
+export function depthAt(depth: Dimension): readonly DepthReading[] {
+  return [{ key: 'depthBehind', xMm: 0, yMm: 0, depth }];
+}
+
+/** A beam along +x, unless said otherwise. */
+export function rodAt(
+  changes: Partial<FitObstacle> & Pick<FitObstacle, 'xMm' | 'yMm' | 'depth'> & { readonly diameterMm: number },
+): FitObstacle {
+  const { diameterMm, ...rest } = changes;
+  return {
+    id: 'beam',
+    label: 'beam',
+    kind: 'beam',
+    place: exact(0),
+    angleRad: 0,
+    tiltRad: 0,
+    shape: { kind: 'rod', diameterMm },
+    ...rest,
+  };
+}
+
 export function speaker(changes: Partial<FitSpeaker> = {}): FitSpeaker {
   return {
     id: 'speaker',
@@ -38,8 +71,13 @@ export function speaker(changes: Partial<FitSpeaker> = {}): FitSpeaker {
     flangeThickness: exact(4),
     mountingDepth: exact(60),
     depthDatum: 'underside',
+    depthDoubt: exact(0),
     frontHeight: exact(8),
     magnetDiameter: exact(90),
+    profile: [],
+    profileDoubt: exact(0),
+    widthDoubt: exact(0),
+    boxes: [],
     bolts: circlePattern(4, exact(156), 5),
     terminals: 'spades 2.8 + 4.8',
     pieceCostMinor: 5000,
@@ -52,9 +90,16 @@ export function opening(changes: Partial<FitOpening> = {}): FitOpening {
     label: 'Front door, left',
     nominalSize: '6.5 in',
     hole: { kind: 'circle', diameter: exact(150) },
+    wallMm: 1.5,
+    material: 'sheetSteel',
+    recess: null,
     bolts: circlePattern(4, exact(156), 4),
     behind: 'glass',
-    depthBehind: exact(70),
+    depths: depthAt(exact(70)),
+    sheet: FLAT,
+    lowerEdge: null,
+    obstacles: [],
+    plugRad: null,
     frontGap: exact(20),
     wiring: { kind: 'connector', connectorId: 'plug', connectorName: 'two-way plug' },
     secondPlug: 'none',
@@ -71,6 +116,9 @@ export function bracket(changes: Partial<FitBracket> = {}): FitBracket {
     throat: { kind: 'circle', diameter: exact(144) },
     plate: { kind: 'circle', diameter: exact(170) },
     height: exact(6),
+    offsetXMm: 0,
+    offsetYMm: 0,
+    notchRad: null,
     pieceCostMinor: 700,
     ...changes,
   };
@@ -83,6 +131,7 @@ export function spacer(heightMm: number, changes: Partial<FitSpacer> = {}): FitS
     inner: { kind: 'circle', diameter: exact(144) },
     outer: { kind: 'circle', diameter: exact(180) },
     height: exact(heightMm),
+    made: false,
     pieceCostMinor: 400,
     ...changes,
   };
@@ -100,5 +149,5 @@ export function adapter(changes: Partial<FitHarnessAdapter> = {}): FitHarnessAda
 }
 
 export function candidate(changes: Partial<Candidate> = {}): Candidate {
-  return { speaker: speaker(), bracket: null, spacer: null, ...changes };
+  return { speaker: speaker(), brackets: [], spacer: null, ...changes };
 }

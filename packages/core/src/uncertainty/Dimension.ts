@@ -11,6 +11,8 @@ export type Dimension = {
   /** Degrees of freedom of the uncertainty; null where it is taken as exactly known (JCGM 100:2008, G.4.3). */
   readonly degreesOfFreedom: number | null;
   readonly origin: Origin;
+  /** Set where the value is equally likely anywhere within its limits, and nowhere beyond: an instrument, a rounding. */
+  readonly isRectangular?: boolean;
 };
 
 /** A dimension with no uncertainty at all: something set, not measured (a what-if on the slider). */
@@ -26,5 +28,5 @@ export function exactly(valueMm: number, origin: Origin = 'whatIf'): Dimension {
  * @see JCGM 100:2008, 4.3.7
  */
 export function rectangular(valueMm: number, halfWidthMm: number, origin: Origin): Dimension {
-  return { valueMm, uncertaintyMm: halfWidthMm / Math.sqrt(3), degreesOfFreedom: null, origin };
+  return { valueMm, uncertaintyMm: halfWidthMm / Math.sqrt(3), degreesOfFreedom: null, origin, isRectangular: true };
 }

@@ -19,7 +19,9 @@ describe('a linear quantity', () => {
     );
     expect(margin.valueMm).toBe(35);
     expect(margin.standardUncertaintyMm).toBeCloseTo(Math.sqrt(1 / 3 + (4 * 0.25) / 3), 12);
-    expect(margin.expandedMm).toBeCloseTo(1.959964 * margin.standardUncertaintyMm, 5);
+    // Two rectangles of equal share: less than the normal 1.96, more than one rectangle's 1.645.
+    expect(margin.expandedMm / margin.standardUncertaintyMm).toBeGreaterThan(1.72);
+    expect(margin.expandedMm / margin.standardUncertaintyMm).toBeLessThan(1.96);
   });
 
   test('a dimension that enters twice is correlated with itself', () => {
@@ -52,6 +54,7 @@ describe('readings', () => {
       uncertaintyMm: 1 / Math.sqrt(3),
       degreesOfFreedom: null,
       origin: 'takenHere',
+      isRectangular: true,
     });
     expect(() => fromReadings([], 1, 'takenHere')).toThrow('at least one reading');
   });

@@ -1,6 +1,7 @@
 /**
  * What is left of a gap after the shop's required clearance, and how sure that is.
  */
+import { rectangularNormalCdf, rectangularNormalQuantile } from '../math/rectangularNormal';
 import { studentTCdf, studentTQuantile } from '../math/studentT';
 import { type Quantity, type QuantityTerm, uncertaintyOf } from './Quantity';
 
@@ -13,6 +14,8 @@ export type Margin = {
   readonly degreesOfFreedom: number | null;
   /** Half-width of the interval whose one-sided confidence is the shop's limit (97.5 % unless set), mm. */
   readonly expandedMm: number;
+  /** How rectangular its distribution is, 0 to 1; see `combineUncertainty`. */
+  readonly rectangularShare: number;
   readonly terms: readonly QuantityTerm[];
 };
 
@@ -26,13 +29,14 @@ const quantiles = new Map<number, Map<number | null, number>>();
  * @param confidence one-sided confidence for a verdict, between 0.5 and 1 exclusive
  */
 export function toMargin(of: Quantity, confidence: number): Margin {
-  const { standardUncertainty, degreesOfFreedom } = uncertaintyOf(of);
+  const { standardUncertainty, degreesOfFreedom, rectangularShare } = uncertaintyOf(of);
   const whole = degreesOfFreedom === null ? null : Math.max(1, Math.floor(degreesOfFreedom));
   return {
     valueMm: of.valueMm,
     standardUncertaintyMm: standardUncertainty,
     degreesOfFreedom: whole,
-    expandedMm: standardUncertainty * coverageFactor(confidence, whole),
+    expandedMm: standardUncertainty * coverageFactor(confidence, whole, rectangularShare),
+    rectangularShare,
     terms: of.terms,
   };
 }
@@ -50,9 +54,10 @@ export function marginVerdict({ valueMm, expandedMm }: Pick<Margin, 'valueMm' | 
  * P(margin ≥ 0), from 0 to 1. Apart from the margin because it costs a series, and thousands of margins are compared
  * for every one whose chance is shown.
  */
-export function marginChance({ valueMm, standardUncertaintyMm, degreesOfFreedom }: Margin): number {
+export function marginChance({ valueMm, standardUncertaintyMm, degreesOfFreedom, rectangularShare }: Margin): number {
   if (standardUncertaintyMm === 0) return valueMm >= 0 ? 1 : 0;
-  return studentTCdf(valueMm / standardUncertaintyMm, degreesOfFreedom);
+  const z = valueMm / standardUncertaintyMm;
+  return degreesOfFreedom === null ? rectangularNormalCdf(z, rectangularShare) : studentTCdf(z, degreesOfFreedom);
 }
 
 /**
@@ -65,12 +70,22 @@ export function sureness({ valueMm, expandedMm }: Pick<Margin, 'valueMm' | 'expa
 }
 
 /**
- * The factor from a standard uncertainty to the half-width of its interval: the quantile of Student's t. It costs a
- * bisection and few different ones occur, so they are kept.
+ * The factor from a standard uncertainty to the half-width of its interval: the quantile of Student's t with the effective
+ * degrees of freedom, less what a rectangular contribution keeps it from reaching.
+ *
+ * The two are taken as independent corrections to the normal quantile: repeated readings have few degrees of freedom and
+ * no limits, a single reading has limits and no degrees of freedom.
  *
  * @param confidence one-sided, between 0.5 and 1 exclusive
  */
-export function coverageFactor(confidence: number, degreesOfFreedom: number | null): number {
+export function coverageFactor(confidence: number, degreesOfFreedom: number | null, rectangularShare: number): number {
+  const bounded = rectangularNormalQuantile(confidence, rectangularShare);
+  if (degreesOfFreedom === null) return bounded;
+  return (bounded * tQuantile(confidence, degreesOfFreedom)) / tQuantile(confidence, null);
+}
+
+/** It costs a bisection and few different ones occur, so they are kept. */
+function tQuantile(confidence: number, degreesOfFreedom: number | null): number {
   let byFreedom = quantiles.get(confidence);
   if (!byFreedom) {
     byFreedom = new Map();

@@ -58,6 +58,29 @@ export function sumOf(a: Quantity, b: Quantity): Quantity {
   return quantity(a.valueMm + b.valueMm, [...a.terms, ...b.terms]);
 }
 
+/** a · factor. */
+export function scaled({ valueMm, terms }: Quantity, factor: number): Quantity {
+  return {
+    valueMm: valueMm * factor,
+    terms: terms.map((term) => ({ ...term, sensitivity: term.sensitivity * factor })),
+  };
+}
+
+/**
+ * The terms of f(a, b, …) at its working point, from f's slopes with respect to quantities that have terms themselves
+ * (the chain rule).
+ */
+export function chained(parts: readonly (readonly [Quantity, number])[]): readonly QuantityTerm[] {
+  return parts.flatMap(([{ terms }, slope]) =>
+    slope === 0 ? [] : terms.map((term) => ({ ...term, sensitivity: term.sensitivity * slope })),
+  );
+}
+
+/** A dimension as a quantity. */
+export function named(name: string, dimension: Dimension): Quantity {
+  return { valueMm: dimension.valueMm, terms: [{ name, dimension, sensitivity: 1 }] };
+}
+
 /** Standard uncertainty in mm and effective degrees of freedom of a quantity. */
 export function uncertaintyOf({ terms }: Quantity) {
   return combineUncertainty(
@@ -65,6 +88,7 @@ export function uncertaintyOf({ terms }: Quantity) {
       sensitivity,
       standardUncertainty: dimension.uncertaintyMm,
       degreesOfFreedom: dimension.degreesOfFreedom,
+      isRectangular: dimension.isRectangular ?? false,
     })),
   );
 }

@@ -54,6 +54,20 @@ test('infinite degrees of freedom stay infinite, and nothing gives nothing', () 
   expect(combineUncertainty([{ sensitivity: 3, standardUncertainty: 2, degreesOfFreedom: null }])).toEqual({
     standardUncertainty: 6,
     degreesOfFreedom: null,
+    rectangularShare: 0,
   });
-  expect(combineUncertainty([])).toEqual({ standardUncertainty: 0, degreesOfFreedom: null });
+  expect(combineUncertainty([])).toEqual({ standardUncertainty: 0, degreesOfFreedom: null, rectangularShare: 0 });
+});
+
+test('one rectangular part of four equal ones is worth a quarter, two of them √2 quarters', () => {
+  const part = (isRectangular: boolean) => ({
+    sensitivity: 1,
+    standardUncertainty: 1,
+    degreesOfFreedom: null,
+    isRectangular,
+  });
+  const share = (...parts: boolean[]) => combineUncertainty(parts.map(part)).rectangularShare;
+  expect(share(true, false, false, false)).toBeCloseTo(1 / 4, 12);
+  expect(share(true, true, false, false)).toBeCloseTo(Math.SQRT2 / 4, 12);
+  expect(share(true)).toBe(1);
 });

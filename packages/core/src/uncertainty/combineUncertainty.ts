@@ -10,12 +10,19 @@ export type UncertaintyTerm = {
   readonly standardUncertainty: number;
   /** ν of u(x); null for infinitely many. */
   readonly degreesOfFreedom: number | null;
+  /** Set for a rectangular distribution. */
+  readonly isRectangular?: boolean;
 };
 
 export type CombinedUncertainty = {
   readonly standardUncertainty: number;
   /** Effective degrees of freedom, not truncated; null where every input's are infinite. */
   readonly degreesOfFreedom: number | null;
+  /**
+   * How much of the result is as good as one rectangular distribution, from 0 (normal) to 1: the share of the variance
+   * that a single one would need for the same kurtosis, √Σ(part²)/variance over the rectangular parts.
+   */
+  readonly rectangularShare: number;
 };
 
 /**
@@ -25,13 +32,16 @@ export type CombinedUncertainty = {
 export function combineUncertainty(terms: readonly UncertaintyTerm[]): CombinedUncertainty {
   let variance = 0;
   let fourth = 0;
-  for (const { sensitivity, standardUncertainty, degreesOfFreedom } of terms) {
+  let rectangular = 0;
+  for (const { sensitivity, standardUncertainty, degreesOfFreedom, isRectangular } of terms) {
     const part = (sensitivity * standardUncertainty) ** 2;
     variance += part;
+    if (isRectangular) rectangular += part * part;
     if (degreesOfFreedom !== null) fourth += (part * part) / degreesOfFreedom;
   }
   return {
     standardUncertainty: Math.sqrt(variance),
     degreesOfFreedom: fourth > 0 ? (variance * variance) / fourth : null,
+    rectangularShare: variance > 0 ? Math.sqrt(rectangular) / variance : 0,
   };
 }

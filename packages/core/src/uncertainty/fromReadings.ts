@@ -21,7 +21,13 @@ export function fromReadings(readingsMm: readonly number[], halfWidthMm: number,
   const mean = readingsMm.reduce((sum, reading) => sum + reading, 0) / count;
   const instrument = { sensitivity: 1, standardUncertainty: halfWidthMm / Math.sqrt(3), degreesOfFreedom: null };
   if (count === 1) {
-    return { valueMm: mean, uncertaintyMm: instrument.standardUncertainty, degreesOfFreedom: null, origin };
+    return {
+      valueMm: mean,
+      uncertaintyMm: instrument.standardUncertainty,
+      degreesOfFreedom: null,
+      origin,
+      isRectangular: true,
+    };
   }
   const squares = readingsMm.reduce((sum, reading) => sum + (reading - mean) ** 2, 0);
   const combined = combineUncertainty([

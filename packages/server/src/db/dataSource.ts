@@ -9,6 +9,7 @@ import { PartEntity } from '../features/parts/PartEntity';
 import { ShopEntity } from '../features/shop/ShopEntity';
 import { VehicleEntity } from '../features/vehicles/VehicleEntity';
 import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
+import { BracketChains1764100000000 } from './migrations/1764100000000-BracketChains';
 
 /** Long enough for a busy two-core machine, short enough that a person is told before they give up. */
 const CONNECT_TIMEOUT_MS = 10_000;
@@ -19,7 +20,7 @@ export function createDataSource(url: string): DataSource {
     type: 'postgres',
     url,
     entities: [ShopEntity, ConnectorEntity, PartEntity, VehicleEntity, JobEntity, OpeningEntity, ChoiceEntity],
-    migrations: [FirstTables1764000000000],
+    migrations: [FirstTables1764000000000, BracketChains1764100000000],
     migrationsTransactionMode: 'each',
     synchronize: false,
     extra: { max: MOST_CONNECTIONS, connectionTimeoutMillis: CONNECT_TIMEOUT_MS },

@@ -13,7 +13,7 @@ test('the migrations make just the schema that the entities describe', async () 
 });
 
 test('every migration can be undone and done again', async () => {
-  await database.db.undoLastMigration();
+  for (const _ of database.db.migrations) await database.db.undoLastMigration();
   const tables = await database.db.query(
     `SELECT table_name FROM information_schema.tables WHERE table_schema = 'public'`,
   );

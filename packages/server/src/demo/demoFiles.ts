@@ -15,7 +15,7 @@ import { z } from 'zod';
 
 const choiceSchema = z.strictObject({
   speakerId: z.string(),
-  bracketId: z.string().nullable(),
+  bracketIds: z.array(z.string()),
   spacerId: z.string().nullable(),
   reason: z.string().nullable(),
 });

@@ -1,16 +1,22 @@
 /** The face: the opening seen from the cabin, with the part's holes over the vehicle's at the best rotation. */
-import { boltJoints } from '@low-quarry/core/fit/checks/boltsCheck';
+import type { Mount } from '@low-quarry/core/fit/mount';
 import type { Candidate, FitOpening } from '@low-quarry/core/fit/shapes';
 import { type HoleMm, patternHoles } from '@low-quarry/core/geometry/BoltPattern';
-import { extents, type Outline } from '@low-quarry/core/geometry/Outline';
-import type { Dimension } from '@low-quarry/core/uncertainty/Dimension';
+import { extents, halfExtentsMm, type OutlineMm, outlineMm, type PartOutline } from '@low-quarry/core/geometry/Outline';
+import { outlineRadiusMm } from '@low-quarry/core/geometry/outlineRadius';
+import { CENTRED } from '@low-quarry/core/geometry/PlacedBody';
+import { radToDeg } from '@low-quarry/core/units/angle';
 import type { ReactNode } from 'react';
+import type { CutPlane } from './cutPlane';
 import { Drawing, usePen } from './Drawing';
 import { Label } from './SectionDrawing';
 
 type FaceDrawingProps = {
   readonly opening: FitOpening;
   readonly candidate: Candidate | null;
+  readonly mount: Mount | null;
+  /** Where the section is cut; null where there is none. */
+  readonly plane: CutPlane | null;
   readonly maxHeightPx: number;
   readonly lit: boolean;
   readonly label: string;
@@ -19,18 +25,27 @@ type FaceDrawingProps = {
 
 type Turned = { readonly hole: HoleMm; readonly angleRad: number };
 
-export function FaceDrawing({ opening, candidate, maxHeightPx, lit, label, children }: FaceDrawingProps) {
-  const joints = opening.bolts && candidate ? boltJoints(opening.bolts, candidate) : [];
-  const [first, second] = joints;
+const EDGE_POINTS = 180;
+/** Used to draw what nobody has measured. */
+const UNKNOWN_HALF_MM = 50;
+
+export function FaceDrawing({ opening, candidate, mount, plane, maxHeightPx, lit, label, children }: FaceDrawingProps) {
+  const joints = mount?.joints ?? [];
+  const [first, ...others] = joints;
   const screws = opening.bolts ? patternHoles(opening.bolts) : [];
   const firstAngle = first?.joint.rotation.angleRad ?? 0;
-  const missed = first?.joint.rotation.misalignmentsMm.map((each) => each > (first.joint.toleranceMm ?? 0)) ?? [];
+  const missed = first?.joint.rotation.misalignmentsMm.map((each) => each > first.joint.toleranceMm) ?? [];
+  const hole = outlineMm(opening.hole);
+  const half = hole ? halfExtentsMm(hole) : { x: UNKNOWN_HALF_MM, y: UNKNOWN_HALF_MM };
+  const plate = candidate?.brackets[0]?.plate;
+  const pose = mount?.pose ?? CENTRED;
   const reach = Math.max(
     ...screws.map(({ xMm, yMm }) => Math.hypot(xMm, yMm) + 8),
-    halfLength(opening.hole) + 12,
-    candidate ? halfLength(candidate.bracket?.plate ?? candidate.speaker.flange) + 8 : 0,
-    candidate ? halfLength(candidate.speaker.flange) + 8 : 0,
+    Math.max(half.x, half.y) + 12,
+    plate ? halfLength(plate) + 8 : 0,
+    candidate ? halfLength(candidate.speaker.flange) + 8 + Math.hypot(pose.xMm, pose.yMm) : 0,
   );
+  const turned = { xMm: pose.xMm, yMm: pose.yMm, angleRad: pose.angleRad };
   return (
     <Drawing
       extent={{ left: -reach, right: reach, top: -reach, bottom: reach }}
@@ -39,32 +54,33 @@ export function FaceDrawing({ opening, candidate, maxHeightPx, lit, label, child
       caption="Face, seen from the cabin"
     >
       <Centre reach={reach} />
-      {candidate?.bracket && (
-        <Oval outline={candidate.bracket.plate} width={1} className="stroke-muted" fill="fill-paper" />
-      )}
-      {candidate && <Oval outline={candidate.speaker.flange} width={1} className="stroke-muted" />}
-      <Oval outline={opening.hole} width={2.2} className="stroke-ink" />
-      {candidate && <Oval outline={candidate.speaker.basket} width={1.2} className="stroke-ink" dashed />}
+      {plate && <Oval outline={plate} width={1} className="stroke-muted" fill="fill-paper" />}
+      {candidate && <Oval at={turned} outline={candidate.speaker.flange} width={1} className="stroke-muted" />}
+      <HoleEdge hole={hole} />
+      <ObstacleShadows opening={opening} reach={reach} />
+      {candidate && <Oval at={turned} outline={candidate.speaker.basket} width={1.2} className="stroke-ink" dashed />}
       {candidate && (
         <Oval
+          at={turned}
           outline={{ kind: 'circle', diameter: candidate.speaker.magnetDiameter }}
           width={1}
           className="stroke-muted"
           dashed
         />
       )}
-      {first?.joint.holes.map((hole) => (
+      {candidate && <Terminals candidate={candidate} mount={mount} />}
+      {first?.joint.holes.map((each) => (
         <PartHole
-          key={`${hole.xMm},${hole.yMm}`}
-          at={{ hole, angleRad: firstAngle }}
+          key={`${each.xMm},${each.yMm}`}
+          at={{ hole: each, angleRad: firstAngle }}
           diameter={partHoleDiameter(candidate)}
           lit={lit}
         />
       ))}
-      {second?.joint.holes.map((hole) => (
+      {others.at(-1)?.joint.holes.map((each) => (
         <PartHole
-          key={`s${hole.xMm},${hole.yMm}`}
-          at={{ hole, angleRad: firstAngle + second.joint.rotation.angleRad }}
+          key={`s${each.xMm},${each.yMm}`}
+          at={{ hole: each, angleRad: pose.angleRad }}
           diameter={candidate?.speaker.bolts.holeDiameterMm ?? 4}
           lit={lit}
           muted
@@ -78,8 +94,13 @@ export function FaceDrawing({ opening, candidate, maxHeightPx, lit, label, child
           missed={missed[index] ?? false}
         />
       ))}
+      {mount && mount.notchRad !== null && <Notch angleRad={mount.notchRad} at={reach - 14} />}
+      {opening.lowerEdge && opening.behind === 'glass' && (
+        <GlassEdge heightMm={opening.lowerEdge.valueMm} reach={reach} />
+      )}
+      {plane && <CutMarks plane={plane} reach={reach} />}
       {candidate && (
-        <Label x={0} y={(-halfWidth(candidate.speaker.basket) * 3) / 4} anchor="middle">
+        <Label x={pose.xMm} y={-pose.yMm - (halfWidth(candidate.speaker.basket) * 3) / 4} anchor="middle">
           basket
         </Label>
       )}
@@ -89,7 +110,99 @@ export function FaceDrawing({ opening, candidate, maxHeightPx, lit, label, child
 }
 
 function partHoleDiameter(candidate: Candidate | null): number {
-  return (candidate?.bracket?.vehicleBolts ?? candidate?.speaker.bolts)?.holeDiameterMm ?? 4;
+  return (candidate?.brackets[0]?.vehicleBolts ?? candidate?.speaker.bolts)?.holeDiameterMm ?? 4;
+}
+
+function HoleEdge({ hole }: { readonly hole: OutlineMm | null }) {
+  const { px } = usePen();
+  if (!hole) return null;
+  const points = Array.from({ length: EDGE_POINTS }, (_, index) => {
+    const angle = (2 * Math.PI * index) / EDGE_POINTS;
+    const radius = outlineRadiusMm(hole, angle);
+    return `${radius * Math.cos(angle)} ${-radius * Math.sin(angle)}`;
+  });
+  return <path d={`M${points.join('L')}Z`} className="fill-none stroke-ink" strokeWidth={2.2 * px} />;
+}
+
+/** Where beams and rails run behind the opening: hidden edges are dashed. */
+function ObstacleShadows({ opening: { obstacles }, reach }: { readonly opening: FitOpening; readonly reach: number }) {
+  const { px } = usePen();
+  return (
+    <g className="fill-none stroke-muted" strokeWidth={px} strokeDasharray={`${5 * px} ${4 * px}`}>
+      {obstacles.map(({ id, label, xMm, yMm, angleRad, shape }) => {
+        const [length, width] =
+          shape.kind === 'rod' ? [2.4 * reach, shape.diameterMm] : [shape.lengthMm, shape.widthMm];
+        return (
+          <g key={id} transform={`translate(${xMm} ${-yMm}) rotate(${-radToDeg(angleRad)})`}>
+            <title>{label}</title>
+            <rect x={-length / 2} y={-width / 2} width={length} height={width} />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function Terminals({ candidate, mount }: { readonly candidate: Candidate; readonly mount: Mount | null }) {
+  const { px } = usePen();
+  const pose = mount?.pose ?? CENTRED;
+  return (
+    <g className="fill-none stroke-ink" strokeWidth={1.2 * px}>
+      {candidate.speaker.boxes.map(({ label, angleRad, innerMm, outerMm, widthMm }) => (
+        <g
+          key={`${label}${angleRad}`}
+          transform={`translate(${pose.xMm} ${-pose.yMm}) rotate(${-radToDeg(pose.angleRad + angleRad)})`}
+        >
+          <title>{label}</title>
+          <rect x={innerMm} y={-widthMm / 2} width={outerMm - innerMm} height={widthMm} />
+        </g>
+      ))}
+    </g>
+  );
+}
+
+function Notch({ angleRad, at }: { readonly angleRad: number; readonly at: number }) {
+  const { px } = usePen();
+  return (
+    <g transform={`rotate(${-radToDeg(angleRad)})`} className="stroke-ink" strokeWidth={1.6 * px}>
+      <title>Wire notch</title>
+      <path d={`M${at} ${-4}L${at - 9} 0L${at} 4`} className="fill-ground" />
+    </g>
+  );
+}
+
+function GlassEdge({ heightMm, reach }: { readonly heightMm: number; readonly reach: number }) {
+  const { px } = usePen();
+  return (
+    <g>
+      <line
+        x1={-reach}
+        x2={reach}
+        y1={-heightMm}
+        y2={-heightMm}
+        className="stroke-muted"
+        strokeWidth={1.4 * px}
+        strokeDasharray={`${14 * px} ${3 * px} ${2 * px} ${3 * px} ${2 * px} ${3 * px}`}
+      />
+      <Label x={-reach} y={-heightMm - 4 * px} anchor="start">
+        glass, down
+      </Label>
+    </g>
+  );
+}
+
+/** The ends of the section's cut, as on a workshop drawing. */
+function CutMarks({ plane: { angleRad }, reach }: { readonly plane: CutPlane; readonly reach: number }) {
+  const { px } = usePen();
+  return (
+    <g className="stroke-action" strokeWidth={2.4 * px}>
+      {[1, -1].map((side) => {
+        const x = side * Math.cos(angleRad);
+        const y = -side * Math.sin(angleRad);
+        return <line key={side} x1={x * (reach - 10 * px)} y1={y * (reach - 10 * px)} x2={x * reach} y2={y * reach} />;
+      })}
+    </g>
+  );
 }
 
 function Centre({ reach }: { readonly reach: number }) {
@@ -107,12 +220,14 @@ function Centre({ reach }: { readonly reach: number }) {
 
 function Oval({
   outline,
+  at = { xMm: 0, yMm: 0, angleRad: 0 },
   width,
   className,
   dashed = false,
   fill = 'fill-none',
 }: {
-  readonly outline: Outline<Dimension | null>;
+  readonly outline: PartOutline;
+  readonly at?: { readonly xMm: number; readonly yMm: number; readonly angleRad: number };
   readonly width: number;
   readonly className: string;
   readonly dashed?: boolean;
@@ -120,11 +235,11 @@ function Oval({
 }) {
   const { px } = usePen();
   const { length, width: across } = extents(outline);
-  if (!length || !across) return null;
   return (
     <ellipse
       rx={length.valueMm / 2}
       ry={across.valueMm / 2}
+      transform={`translate(${at.xMm} ${-at.yMm}) rotate(${-radToDeg(at.angleRad)})`}
       className={`${className} ${fill}`}
       strokeWidth={width * px}
       strokeDasharray={dashed ? `${6 * px} ${4 * px}` : undefined}
@@ -192,10 +307,10 @@ function Screw({
   );
 }
 
-function halfLength(outline: Outline<Dimension | null>): number {
-  return (extents(outline).length?.valueMm ?? 100) / 2;
+function halfLength(outline: PartOutline): number {
+  return extents(outline).length.valueMm / 2;
 }
 
-function halfWidth(outline: Outline): number {
+function halfWidth(outline: PartOutline): number {
   return extents(outline).width.valueMm / 2;
 }

@@ -1,12 +1,13 @@
 /** The section: a cut from the cabin (left) to what lies behind (right). */
 import type { CheckId } from '@low-quarry/core/fit/Check';
+import { radToDeg } from '@low-quarry/core/units/angle';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printMargin } from '@low-quarry/core/units/printLength';
 import type { ReactNode } from 'react';
 import { verdictColour } from '../ui/VerdictMark';
-import { DimensionLine } from './DimensionLine';
+import { DimensionLine, type Point } from './DimensionLine';
 import { Drawing, type HatchName, usePen } from './Drawing';
-import { PLATE_THICKNESS_MM, type Section, type SectionStack, type Slab } from './sectionGeometry';
+import type { Section, SectionStack, Slab } from './sectionGeometry';
 
 type SectionDrawingProps = {
   readonly section: Section;
@@ -18,14 +19,22 @@ type SectionDrawingProps = {
 };
 
 const GLASS_MM = 4;
+const METAL_MM = 6;
 
 export function SectionDrawing({ section, unit, lit, maxHeightPx, label, children }: SectionDrawingProps) {
+  const degrees = Math.round(radToDeg(section.plane.angleRad));
   return (
-    <Drawing extent={section.extent} maxHeightPx={maxHeightPx} label={label} caption="Section, cabin on the left">
+    <Drawing
+      extent={section.extent}
+      maxHeightPx={maxHeightPx}
+      label={label}
+      caption={`Section ${degrees === 90 ? 'upright' : degrees === 0 ? 'level' : `at ${degrees}°`}, cabin on the left`}
+    >
       <Clearances section={section} />
-      <Metal section={section} />
+      <Ring slab={section.wall} hatch="metal" width={1.8} />
       {section.stack && <Stack stack={section.stack} />}
       <Grille section={section} />
+      <Obstacles section={section} />
       <Behind section={section} />
       <Axis section={section} />
       {section.margins.map(({ id, verdict, marginMm, from, to }) => (
@@ -43,27 +52,28 @@ export function SectionDrawing({ section, unit, lit, maxHeightPx, label, childre
   );
 }
 
+function pathOf(points: readonly Point[], close = false): string {
+  return `${points.map(({ x, y }, index) => `${index === 0 ? 'M' : 'L'}${x} ${y}`).join('')}${close ? 'Z' : ''}`;
+}
+
 /** The room the shop asks for, as bands. */
-function Clearances({ section: { glassX, grilleX, asked, extent } }: { readonly section: Section }) {
+function Clearances({
+  section: { sheet, sheetClearance, grilleX, askedFrontMm, extent },
+}: {
+  readonly section: Section;
+}) {
   const { hatch } = usePen();
-  const height = extent.bottom - extent.top;
   return (
     <g fill={hatch('clearance')}>
-      {glassX !== null && <rect x={glassX - asked.behind} y={extent.top} width={asked.behind} height={height} />}
-      {grilleX !== null && <rect x={grilleX} y={extent.top} width={asked.front} height={height} />}
+      {sheet.length > 1 && <path d={pathOf([...sheet, ...sheetClearance.toReversed()], true)} />}
+      {grilleX !== null && <rect x={grilleX} y={extent.top} width={askedFrontMm} height={extent.bottom - extent.top} />}
     </g>
   );
 }
 
-function Metal({ section: { holeHalf, plateOuter } }: { readonly section: Section }) {
-  return (
-    <Ring slab={{ left: 0, right: PLATE_THICKNESS_MM, inner: holeHalf, outer: plateOuter }} hatch="metal" width={1.8} />
-  );
-}
-
-/** A flat part with a hole, cut: two rectangles, mirrored on the axis. */
+/** A flat part with a hole, cut: two rectangles, above and below the axis. */
 function Ring({
-  slab: { left, right, inner, outer },
+  slab: { left, right, upper, lower },
   hatch,
   width,
 }: {
@@ -72,59 +82,77 @@ function Ring({
   readonly width: number;
 }) {
   const pen = usePen();
-  const rect = (y: number) => (
-    <>
-      <rect x={left} y={y} width={right - left} height={outer - inner} className="fill-paper" />
-      <rect
-        x={left}
-        y={y}
-        width={right - left}
-        height={outer - inner}
-        fill={hatch ? pen.hatch(hatch) : 'none'}
-        className="stroke-ink"
-        strokeWidth={width * pen.px}
-      />
-    </>
-  );
+  const rect = (y: number, height: number) =>
+    height > 0 && (
+      <>
+        <rect x={left} y={y} width={right - left} height={height} className="fill-paper" />
+        <rect
+          x={left}
+          y={y}
+          width={right - left}
+          height={height}
+          fill={hatch ? pen.hatch(hatch) : 'none'}
+          className="stroke-ink"
+          strokeWidth={width * pen.px}
+        />
+      </>
+    );
   return (
     <g>
-      {rect(inner)}
-      {rect(-outer)}
+      {rect(-upper.outer, upper.outer - upper.inner)}
+      {rect(lower.inner, lower.outer - lower.inner)}
     </g>
   );
 }
 
 function Stack({
-  stack: { spacer, bracket, flange, body, magnetFrom, magnetHalf, frontX },
+  stack: { spacer, brackets, flange, body, deepestX, axisY, coneHalf, frontX },
 }: {
   readonly stack: SectionStack;
 }) {
   const { px } = usePen();
-  const deepest = body.at(-1)?.x ?? 0;
-  const outline = [...body, ...body.toReversed().map(({ x, y }) => ({ x, y: -y }))];
-  const innerHalf = flange.inner;
-  const dome = Math.min(innerHalf * 0.32, 22);
+  const dome = Math.min(coneHalf * 0.3, 22);
+  const cone = flange.left + (deepestX - flange.left) * 0.45;
   return (
     <g className="stroke-ink" strokeWidth={1.6 * px} strokeLinejoin="round">
+      <path d={pathOf(body, true)} className="fill-paper" />
       <path
-        d={`${outline.map(({ x, y }, index) => `${index === 0 ? 'M' : 'L'}${x} ${y}`).join('')}Z`}
-        className="fill-paper"
-      />
-      <line x1={magnetFrom} x2={magnetFrom} y1={-magnetHalf} y2={magnetHalf} strokeWidth={px} />
-      <path
-        d={`M${flange.left} ${innerHalf}L${(flange.left + magnetFrom) / 2} ${magnetHalf * 0.45}V${-magnetHalf * 0.45}L${flange.left} ${-innerHalf}`}
+        d={`M${flange.left} ${axisY + coneHalf * 0.86}L${cone} ${axisY + coneHalf * 0.25}V${axisY - coneHalf * 0.25}L${flange.left} ${axisY - coneHalf * 0.86}`}
         fill="none"
         className="stroke-muted"
         strokeWidth={px}
       />
       {spacer && <Ring slab={spacer} hatch="spacer" width={1.4} />}
-      {bracket && <Ring slab={bracket} hatch="bracket" width={1.4} />}
+      {brackets.map((bracket) => (
+        <Ring key={bracket.left} slab={bracket} hatch="bracket" width={1.4} />
+      ))}
       <Ring slab={flange} hatch={null} width={1.6} />
       <path
-        d={`M${flange.left} ${dome}C${frontX - (frontX - flange.left) * 0.3} ${dome} ${frontX} ${dome * 0.6} ${frontX} 0C${frontX} ${-dome * 0.6} ${frontX - (frontX - flange.left) * 0.3} ${-dome} ${flange.left} ${-dome}`}
+        d={`M${flange.left} ${axisY + dome}C${frontX - (frontX - flange.left) * 0.3} ${axisY + dome} ${frontX} ${axisY + dome * 0.6} ${frontX} ${axisY}C${frontX} ${axisY - dome * 0.6} ${frontX - (frontX - flange.left) * 0.3} ${axisY - dome} ${flange.left} ${axisY - dome}`}
         fill="none"
       />
-      <line x1={deepest} x2={deepest} y1={-magnetHalf} y2={magnetHalf} strokeWidth={2.2 * px} />
+    </g>
+  );
+}
+
+function Obstacles({ section: { obstacles } }: { readonly section: Section }) {
+  const { px, hatch } = usePen();
+  return (
+    <g>
+      {obstacles.map(({ id, label, outline }) => {
+        const [first] = outline;
+        if (!first || outline.length < 3) return null;
+        const right = outline.reduce((best, each) => (each.x > best.x ? each : best), first);
+        return (
+          <g key={id}>
+            <path d={pathOf(outline, true)} className="fill-ground" />
+            <path d={pathOf(outline, true)} fill={hatch('metal')} className="stroke-ink" strokeWidth={1.6 * px} />
+            <Label x={right.x} y={right.y + 16 * px} anchor="end">
+              {label}
+            </Label>
+          </g>
+        );
+      })}
     </g>
   );
 }
@@ -150,32 +178,31 @@ function Grille({ section: { grilleX, extent } }: { readonly section: Section })
   );
 }
 
-function Behind({ section: { glassX, behind, extent } }: { readonly section: Section }) {
+/** Glass is a double line; the end of its travel a dash-double-dot line where the window stands higher now. */
+function Behind({ section: { sheet, window, behind, extent } }: { readonly section: Section }) {
   const { px, hatch } = usePen();
-  if (glassX === null) return null;
+  const last = sheet[0];
+  if (!last || sheet.length < 2) return null;
   if (behind === 'metal') {
+    const back = sheet.map(({ x, y }) => ({ x: x + METAL_MM, y }));
     return (
       <g>
-        <rect x={glassX} y={extent.top} width={6} height={extent.bottom - extent.top} fill={hatch('metal')} />
-        <line
-          x1={glassX}
-          x2={glassX}
-          y1={extent.top}
-          y2={extent.bottom}
-          className="stroke-ink"
-          strokeWidth={1.8 * px}
-        />
-        <Label x={glassX + 8 * px} y={extent.bottom - 6 * px} anchor="start">
+        <path d={pathOf([...sheet, ...back.toReversed()], true)} fill={hatch('metal')} />
+        <path d={pathOf(sheet)} fill="none" className="stroke-ink" strokeWidth={1.8 * px} />
+        <Label x={last.x + 8 * px} y={Math.min(last.y, extent.bottom) - 6 * px} anchor="start">
           metal
         </Label>
       </g>
     );
   }
+  const back = (points: readonly Point[]) => points.map(({ x, y }) => ({ x: x + GLASS_MM, y }));
+  const isUp = window !== sheet;
+  const travel = `${14 * px} ${3 * px} ${2 * px} ${3 * px} ${2 * px} ${3 * px}`;
   return (
-    <g className="stroke-ink" strokeWidth={1.4 * px}>
-      <line x1={glassX} x2={glassX} y1={extent.top} y2={extent.bottom} />
-      <line x1={glassX + GLASS_MM} x2={glassX + GLASS_MM} y1={extent.top} y2={extent.bottom} />
-      <Label x={glassX + GLASS_MM + 4 * px} y={extent.bottom - 6 * px} anchor="start">
+    <g className="stroke-ink" strokeWidth={1.4 * px} fill="none">
+      {isUp && <path d={pathOf(sheet)} strokeDasharray={travel} className="stroke-muted" />}
+      {window.length > 1 && <path d={pathOf([...window, ...back(window).toReversed()], true)} className="stroke-ink" />}
+      <Label x={last.x + GLASS_MM + 4 * px} y={Math.min(last.y, extent.bottom) - 6 * px} anchor="start">
         glass
       </Label>
     </g>

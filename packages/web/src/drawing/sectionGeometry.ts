@@ -1,29 +1,41 @@
 /**
  * What the section shows, in millimetres: x runs from the cabin (−) into the door (+) with 0 at the mounting plane, y
- * downwards from the axis. The cut runs along the opening's long axis. Clearances that the shop asks for are bands in
- * front of what must not be touched, and each margin is the dimension from the part to the edge of its band: the same
- * number as in the ledger, with its sign.
+ * downwards from the axis. The cut may stand at any angle about the axis. Each margin that lies in the cut is the
+ * dimension from the part to the edge of the clearance that the shop asks: the same number as in the ledger.
  */
-import type { CheckId, Verdict } from '@low-quarry/core/fit/Check';
+import type { CheckId, Nearest, Verdict } from '@low-quarry/core/fit/Check';
 import { behindClearanceMm } from '@low-quarry/core/fit/checks/depthCheck';
 import type { Judgement } from '@low-quarry/core/fit/judgeCandidate';
 import type { Candidate, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
-import { raisedByMm, reachBehind, reachInFront } from '@low-quarry/core/fit/stack';
-import { extents, type Outline } from '@low-quarry/core/geometry/Outline';
-import type { Dimension } from '@low-quarry/core/uncertainty/Dimension';
+import { sheetFit } from '@low-quarry/core/fit/sheetFit';
+import { speakerBody } from '@low-quarry/core/fit/speakerBody';
+import { raised, reachInFront } from '@low-quarry/core/fit/stack';
+import { extents, outlineMm, type PartOutline } from '@low-quarry/core/geometry/Outline';
+import { outlineRadiusMm } from '@low-quarry/core/geometry/outlineRadius';
+import { CENTRED, type Pose } from '@low-quarry/core/geometry/PlacedBody';
+import { add, scale, subtract, unit } from '@low-quarry/core/geometry/vector';
+import { type CutPlane, cutBody, cutObstacle, cutSheet, isInPlane, ringChord, toDrawing } from './cutPlane';
 import type { Point } from './DimensionLine';
 import type { Extent } from './Drawing';
 
-export type Slab = { readonly left: number; readonly right: number; readonly inner: number; readonly outer: number };
+/** A flat part with a hole, cut: two rectangles, above and below the axis. */
+export type Slab = {
+  readonly left: number;
+  readonly right: number;
+  readonly upper: { readonly inner: number; readonly outer: number };
+  readonly lower: { readonly inner: number; readonly outer: number };
+};
 
 export type SectionStack = {
   readonly spacer: Slab | null;
-  readonly bracket: Slab | null;
+  readonly brackets: readonly Slab[];
   readonly flange: Slab;
-  /** Half profile of basket and magnet from the flange's underside to the deepest point. */
   readonly body: readonly Point[];
-  readonly magnetFrom: number;
-  readonly magnetHalf: number;
+  /** Whether the body's sections are the catalogue's own. */
+  readonly isStated: boolean;
+  readonly deepestX: number;
+  readonly axisY: number;
+  readonly coneHalf: number;
   /** Where the tallest part in front ends. */
   readonly frontX: number;
 };
@@ -36,140 +48,181 @@ type SectionMargin = {
   readonly to: Point;
 };
 
+type SectionObstacle = { readonly id: string; readonly label: string; readonly outline: readonly Point[] };
+
 export type Section = {
   readonly extent: Extent;
-  readonly holeHalf: number;
-  readonly plateOuter: number;
-  readonly glassX: number | null;
+  readonly plane: CutPlane;
+  /** The wall that the speaker is screwed to. */
+  readonly wall: Slab;
   readonly behind: FitOpening['behind'];
+  /** What stands behind, along the cut: its swept area, its clearance, and where the window stands now. */
+  readonly sheet: readonly Point[];
+  readonly sheetClearance: readonly Point[];
+  readonly window: readonly Point[];
+  readonly obstacles: readonly SectionObstacle[];
   readonly grilleX: number | null;
-  readonly asked: { readonly behind: number; readonly front: number; readonly hole: number };
+  readonly askedFrontMm: number;
   readonly stack: SectionStack | null;
   readonly margins: readonly SectionMargin[];
 };
 
+/** Straight up: the cut in which a window leans. */
+export const UPRIGHT: CutPlane = { angleRad: Math.PI / 2 };
+
 /** Used only to draw the metal of a hole that nobody has measured. */
 const UNKNOWN_HOLE_MM = 120;
-const PLATE_BEYOND_MM = 26;
-export const PLATE_THICKNESS_MM = 1.5;
+const WALL_BEYOND_MM = 26;
 /** Room beside the outermost lines for arrows and words. */
 const SIDE_ROOM_MM = 24;
+
+export type SectionOptions = {
+  readonly plane?: CutPlane;
+  /** How far the window is wound up from fully down, mm. */
+  readonly windowUpMm?: number;
+};
 
 export function sectionGeometry(
   opening: FitOpening,
   candidate: Candidate | null,
   judgement: Judgement | null,
   rules: FitRules,
+  { plane = UPRIGHT, windowUpMm = 0 }: SectionOptions = {},
 ): Section {
-  const holeHalf = (lengthOf(opening.hole)?.valueMm ?? UNKNOWN_HOLE_MM) / 2;
-  const stack = candidate && toStack(candidate);
-  const glassX = opening.behind === 'nothing' ? null : (opening.depthBehind?.valueMm ?? null);
-  const grilleX = opening.frontGap ? -opening.frontGap.valueMm : null;
-  const asked = {
-    behind: behindClearanceMm(opening.behind, rules),
-    front: rules.clearancesMm.front,
-    hole: rules.clearancesMm.hole,
-  };
+  const hole = outlineMm(opening.hole);
+  const half = (angle: number) => (hole ? outlineRadiusMm(hole, angle) : UNKNOWN_HOLE_MM / 2);
+  const inner = { upper: half(plane.angleRad), lower: half(plane.angleRad + Math.PI) };
+  const pose = judgement?.mount.pose ?? CENTRED;
+  const stack = candidate && toStack(candidate, pose, plane);
+  const reach = stack ? [stack.flange, ...stack.brackets, ...(stack.spacer ? [stack.spacer] : [])] : [];
   const widest = Math.max(
-    holeHalf + PLATE_BEYOND_MM,
-    stack ? Math.max(stack.flange.outer, stack.bracket?.outer ?? 0, stack.spacer?.outer ?? 0) + 8 : 0,
+    Math.max(inner.upper, inner.lower) + WALL_BEYOND_MM,
+    ...reach.flatMap(({ upper, lower }) => [upper.outer + 8, lower.outer + 8]),
   );
-  const deepest = Math.max(glassX ?? 0, stack?.body.at(-1)?.x ?? 0, 30);
+  const fitted = sheetFit(opening);
+  const sheet = fitted ? cutSheet(fitted.sheet, plane, -widest, widest) : [];
+  const asked = behindClearanceMm(opening.behind, rules);
+  const obstacles = opening.obstacles.map((obstacle) => ({
+    id: obstacle.id,
+    label: obstacle.label,
+    outline: cutObstacle(obstacle, plane).filter(({ y }) => Math.abs(y) < 2 * widest),
+  }));
+  const grilleX = opening.frontGap ? -opening.frontGap.valueMm : null;
+  const deepest = Math.max(30, stack?.deepestX ?? 0, ...sheet.map(({ x }) => x), ...visible(obstacles, widest));
   const foremost = Math.min(grilleX ?? 0, stack?.frontX ?? 0, -10);
   return {
-    extent: { left: foremost - SIDE_ROOM_MM, right: deepest + SIDE_ROOM_MM + 8, top: -widest - 6, bottom: widest + 6 },
-    holeHalf,
-    plateOuter: widest,
-    glassX,
+    extent: { left: foremost - SIDE_ROOM_MM, right: deepest + SIDE_ROOM_MM, top: -widest - 6, bottom: widest + 6 },
+    plane,
+    wall: {
+      left: 0,
+      right: opening.wallMm,
+      upper: { inner: inner.upper, outer: widest },
+      lower: { inner: inner.lower, outer: widest },
+    },
     behind: opening.behind,
+    sheet,
+    sheetClearance: sheet.map(({ x, y }) => ({ x: x - asked, y })),
+    window: fitted && windowUpMm > 0 ? woundUp(fitted.sheet, plane, windowUpMm, widest) : sheet,
+    obstacles,
     grilleX,
-    asked,
+    askedFrontMm: rules.clearancesMm.front,
     stack,
-    margins: stack && judgement ? toMargins(judgement, stack, { glassX, grilleX, holeHalf, asked, candidate }) : [],
+    margins: judgement ? toMargins(judgement, plane) : [],
   };
 }
 
-function toStack(candidate: Candidate): SectionStack {
-  const { speaker, bracket, spacer } = candidate;
-  const raised = raisedByMm(candidate);
+function visible(obstacles: readonly SectionObstacle[], widest: number): readonly number[] {
+  return obstacles.flatMap(({ outline }) => outline.filter(({ y }) => Math.abs(y) <= widest).map(({ x }) => x));
+}
+
+/** The glass with its window wound up: the sheet slides along itself. */
+function woundUp(
+  sheet: Parameters<typeof cutSheet>[0],
+  plane: CutPlane,
+  windowUpMm: number,
+  widest: number,
+): readonly Point[] {
+  const lowest = sheet.lowerEdgeMm ?? -widest;
+  return cutSheet({ ...sheet, lowerEdgeMm: lowest + windowUpMm }, plane, -widest, widest);
+}
+
+function toStack(candidate: Candidate, pose: Pose, plane: CutPlane): SectionStack {
+  const { speaker, brackets, spacer } = candidate;
+  const body = speakerBody(speaker);
+  const points = cutBody(body.ringsMm, pose, plane);
+  const raisedMm = raised(candidate).valueMm;
   const spacerHeight = spacer?.height.valueMm ?? 0;
-  const deepest = reachBehind(candidate).valueMm;
-  const depth = deepest + raised;
-  const basketHalf = extents(speaker.basket).length.valueMm / 2;
-  const magnetHalf = Math.min(speaker.magnetDiameter.valueMm / 2, basketHalf);
-  const magnetFrom = -raised + depth * 0.6;
+  const seat = { xMm: 0, yMm: 0, angleRad: 0 };
+  const spacerSlab = spacer && {
+    left: -spacerHeight,
+    right: 0,
+    ...(spacer.made ? madeRing(candidate, pose, plane) : slabOf(spacer.inner, spacer.outer, seat, plane)),
+  };
+  let height = spacerHeight;
+  const slabs = brackets.map((bracket): Slab => {
+    const right = -height;
+    height += bracket.height.valueMm;
+    return { left: -height, right, ...slabOf(bracket.throat, bracket.plate, pose, plane) };
+  });
+  const basket = extents(speaker.basket);
   return {
-    spacer: spacer && {
-      left: -spacerHeight,
-      right: 0,
-      inner: halfLength(spacer.inner),
-      outer: halfLength(spacer.outer),
-    },
-    bracket: bracket && {
-      left: -raised,
-      right: -spacerHeight,
-      inner: halfLength(bracket.throat),
-      outer: halfLength(bracket.plate),
-    },
+    spacer: spacerSlab,
+    brackets: slabs,
     flange: {
-      left: -raised - speaker.flangeThickness.valueMm,
-      right: -raised,
-      inner: basketHalf * 0.9,
-      outer: halfLength(speaker.flange),
+      left: -raisedMm - speaker.flangeThickness.valueMm,
+      right: -raisedMm,
+      ...slabOf(speaker.basket, speaker.flange, pose, plane, 0.9),
     },
-    body: [
-      { x: -raised, y: basketHalf },
-      { x: -raised + depth * 0.2, y: basketHalf * 0.97 },
-      { x: magnetFrom, y: Math.max(magnetHalf, basketHalf * 0.55) },
-      { x: magnetFrom, y: magnetHalf },
-      { x: deepest, y: magnetHalf },
-    ],
-    magnetFrom,
-    magnetHalf,
+    body: points,
+    isStated: body.isStated,
+    deepestX: Math.max(...points.map(({ x }) => x)),
+    axisY: toDrawing(plane, [pose.xMm, pose.yMm, 0]).y,
+    coneHalf: Math.min(basket.length.valueMm, basket.width.valueMm) / 2,
     frontX: -reachInFront(candidate).valueMm,
   };
 }
 
-type Surroundings = Pick<Section, 'glassX' | 'grilleX' | 'holeHalf' | 'asked'> & { readonly candidate: Candidate };
+/** A ring cut to measure goes from the hole it must leave free to the edge of what sits on it. */
+function madeRing({ speaker, brackets }: Candidate, pose: Pose, plane: CutPlane) {
+  return slabOf(speaker.basket, brackets[0]?.plate ?? speaker.flange, pose, plane, 1.02);
+}
 
-function toMargins(
-  judgement: Judgement,
-  stack: SectionStack,
-  { glassX, grilleX, holeHalf, asked, candidate }: Surroundings,
-): readonly SectionMargin[] {
-  const deepest = stack.body.at(-1)?.x ?? 0;
-  const basketHalf = stack.body[0]?.y ?? 0;
-  return judgement.checks.flatMap(({ id, verdict, margin }): readonly SectionMargin[] => {
-    if (!margin) return [];
-    const common = { id, verdict, marginMm: margin.valueMm };
-    if (id === 'depth' && glassX !== null) {
-      const y = stack.magnetHalf * 0.5;
-      return [{ ...common, from: { x: deepest, y }, to: { x: glassX - asked.behind, y } }];
-    }
-    if (id === 'front' && grilleX !== null) {
-      return [{ ...common, from: { x: stack.frontX, y: 0 }, to: { x: grilleX + asked.front, y: 0 } }];
-    }
-    if (id === 'hole' && extents(candidate.speaker.basket).length.valueMm > 0) {
-      const tight = passageOf(margin.terms[0]?.name ?? '', stack);
-      const half = tight?.inner ?? holeHalf - asked.hole;
-      const x = tight ? (tight.left + tight.right) / 2 : PLATE_THICKNESS_MM / 2;
-      // On an oval the tight place may lie off the long axis; then the cut does not show it and the ledger tells.
-      if (Math.abs(half - basketHalf - margin.valueMm) > 0.05) return [];
-      return [{ ...common, from: { x, y: basketHalf }, to: { x, y: half } }];
-    }
-    return [];
+function slabOf(
+  inner: PartOutline,
+  outer: PartOutline,
+  place: Pick<Pose, 'xMm' | 'yMm' | 'angleRad'>,
+  plane: CutPlane,
+  innerBy = 1,
+): Pick<Slab, 'upper' | 'lower'> {
+  const chord = (outline: PartOutline, by: number) => {
+    const { length, width } = extents(outline);
+    return ringChord((by * length.valueMm) / 2, (by * width.valueMm) / 2, place, plane) ?? { from: 0, to: 0 };
+  };
+  const hole = chord(inner, innerBy);
+  const edge = chord(outer, 1);
+  return { upper: { inner: hole.to, outer: edge.to }, lower: { inner: -hole.from, outer: -edge.from } };
+}
+
+function toMargins({ checks }: Judgement, plane: CutPlane): readonly SectionMargin[] {
+  return checks.flatMap(({ id, verdict, margin, nearest }): readonly SectionMargin[] => {
+    if (!margin || !nearest) return [];
+    if (!isInPlane(plane, nearest.onPart) || !isInPlane(plane, nearest.onOther)) return [];
+    return [
+      {
+        id,
+        verdict,
+        marginMm: margin.valueMm,
+        from: toDrawing(plane, nearest.onPart),
+        to: toDrawing(plane, clearanceEdge(nearest, margin.valueMm)),
+      },
+    ];
   });
 }
 
-function passageOf(term: string, stack: SectionStack): Slab | null {
-  if (term.startsWith('bracket.throat')) return stack.bracket;
-  return term.startsWith('spacer.inner') ? stack.spacer : null;
-}
-
-function halfLength(outline: Outline): number {
-  return extents(outline).length.valueMm / 2;
-}
-
-function lengthOf(outline: Outline<Dimension | null>): Dimension | null {
-  return extents(outline).length;
+/** Where the asked room ends on the way from the part to the other: as far from the part as the margin says. */
+function clearanceEdge({ onPart, onOther, askedMm }: Nearest, marginMm: number) {
+  const gapMm = marginMm + askedMm;
+  if (Math.abs(gapMm) < 1e-6) return onPart;
+  const towards = scale(unit(subtract(onOther, onPart)), Math.sign(gapMm));
+  return add(onPart, scale(towards, marginMm));
 }

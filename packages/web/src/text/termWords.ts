@@ -7,7 +7,22 @@ const WORDS: Readonly<Record<string, string>> = {
   'opening.boltWidth': 'Bolt width of the vehicle',
   'opening.boltHeight': 'Bolt height of the vehicle',
   'opening.depthBehind': 'Depth behind',
+  'opening.depthTop': 'Depth at the top',
+  'opening.depthBottom': 'Depth at the bottom',
+  'opening.depthFront': 'Depth at the front',
+  'opening.depthRear': 'Depth at the rear',
+  'opening.lean': 'Lean of the glass, upwards',
+  'opening.sideLean': 'Lean of the glass, sideways',
+  'opening.curvature': 'Curvature of the glass',
+  'opening.lowerEdge': 'Lower edge of the glass',
+  'opening.holeEdgeOffset': 'Trace of the hole',
+  'opening.boltPosition': 'Trace of the screws',
   'opening.frontGap': 'Front gap',
+  'speaker.magnetDiameter': 'Magnet diameter',
+  'speaker.profile': 'Shoulders of the body',
+  'speaker.widths': 'Widths of the body',
+  'speaker.boltPosition': 'Hole places of the speaker',
+  'bracket2.height': 'Height of the second bracket',
   'speaker.basketDiameter': 'Basket diameter',
   'speaker.basketLength': 'Basket length',
   'speaker.basketWidth': 'Basket width',
@@ -37,5 +52,11 @@ const WORDS: Readonly<Record<string, string>> = {
 };
 
 export function termWords(name: string): string {
-  return WORDS[name] ?? name;
+  const known = WORDS[name];
+  if (known) return known;
+  const obstacle = /^opening\.obstacle\.(.+)\.(depth|place)$/.exec(name);
+  if (obstacle) return `${obstacle[2] === 'depth' ? 'Depth' : 'Place'} of the ${obstacle[1]}`;
+  const reading = /^opening\.depth(\d+)$/.exec(name);
+  if (reading) return `Depth reading ${reading[1]}`;
+  return name.startsWith('bracket2.') ? `${termWords(name.replace('bracket2.', 'bracket.'))}, second` : name;
 }

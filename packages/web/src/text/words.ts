@@ -22,8 +22,12 @@ export function checkLabel(id: CheckId, behind: OpeningRecord['behind']): string
       return behind === 'glass' ? 'Glass' : 'Depth behind';
     case 'front':
       return 'Front';
-    case 'spacerWindow':
-      return 'Spacer window';
+    case 'obstacles':
+      return 'Beam, rail, wiring';
+    case 'terminals':
+      return 'Terminals';
+    case 'wireWay':
+      return 'Wire way';
     case 'connector':
       return 'Connector';
     case 'chime':
@@ -42,8 +46,12 @@ export function checkPlace(id: CheckId, behind: OpeningRecord['behind']): string
       return behind === 'glass' ? 'at the glass' : 'at the metal behind';
     case 'front':
       return 'at the front';
-    case 'spacerWindow':
-      return 'in the spacer window';
+    case 'obstacles':
+      return 'at the beam, rail or wiring';
+    case 'terminals':
+      return 'at the terminals';
+    case 'wireWay':
+      return 'at the wire notch';
     case 'connector':
       return 'at the connector';
     case 'chime':
@@ -60,7 +68,9 @@ export const FALL_OUT_WORDS: Readonly<Record<CheckId, string>> = {
   bolts: 'at the bolts',
   depth: 'at the depth behind',
   front: 'at the front',
-  spacerWindow: 'because no spacer suits both sides',
+  obstacles: 'at a beam, rail or wiring',
+  terminals: 'at the terminals',
+  wireWay: 'at the wire notch',
   connector: 'at the connector',
   chime: 'for the chime',
 };

@@ -1,20 +1,28 @@
 /** Ranks a catalogue for an opening, off the screen's thread. Only a wrapper: the work is the core's. */
 import '../schemaSetup';
-import { type Ranking, rankCandidates } from '@low-quarry/core/fit/rankCandidates';
+import { CatalogueIndex } from '@low-quarry/core/fit/engine/CatalogueIndex';
+import { FitEngine } from '@low-quarry/core/fit/engine/FitEngine';
+import type { Ranking } from '@low-quarry/core/fit/Ranking';
 import type { FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { expose } from 'comlink';
 
-let catalogue: FitCatalogue | null = null;
+let index: CatalogueIndex | null = null;
+let engine: FitEngine | null = null;
+let rulesKey = '';
 
 const worker = {
-  /** The catalogue stays here: what was worked out for its patterns serves every opening after the first. */
+  /** The catalogue stays here: what was worked out for it serves every opening after the first. */
   setCatalogue(next: FitCatalogue): void {
-    catalogue = next;
+    index = new CatalogueIndex(next);
+    engine = null;
   },
-  rank(opening: FitOpening, rules: FitRules, unit: LengthUnit): Ranking {
-    if (!catalogue) throw new Error('rankWorker: expected setCatalogue before rank');
-    return rankCandidates(opening, catalogue, rules, unit);
+  rank(opening: FitOpening, rules: FitRules): Ranking {
+    if (!index) throw new Error('rankWorker: expected setCatalogue before rank');
+    const key = JSON.stringify(rules);
+    if (!engine || key !== rulesKey) engine = new FitEngine(index, rules);
+    rulesKey = key;
+    engine.rank(opening);
+    return engine.ranking();
   },
 };
 export type RankWorker = typeof worker;

@@ -6,15 +6,14 @@ import type { PartRow } from '../parts/PartEntity';
 export type ChoiceRow = {
   opening_id: string;
   speaker_id: string;
-  bracket_id: string | null;
+  /** Of brackets in a snap-off state, which are no rows of their own. */
+  bracket_ids: string[];
   spacer_id: string | null;
   reason: string | null;
   verdict_when_chosen: Verdict;
   chosen_at: Date;
   opening?: OpeningRow;
   speaker?: PartRow;
-  bracket?: PartRow;
-  spacer?: PartRow;
 };
 
 export const ChoiceEntity = new EntitySchema<ChoiceRow>({
@@ -22,7 +21,7 @@ export const ChoiceEntity = new EntitySchema<ChoiceRow>({
   columns: {
     opening_id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'pk_choice' },
     speaker_id: { type: 'text' },
-    bracket_id: { type: 'text', nullable: true },
+    bracket_ids: { type: 'jsonb' },
     spacer_id: { type: 'text', nullable: true },
     reason: { type: 'text', nullable: true },
     verdict_when_chosen: { type: 'text' },
@@ -40,16 +39,6 @@ export const ChoiceEntity = new EntitySchema<ChoiceRow>({
       target: 'part',
       nullable: false,
       joinColumn: { name: 'speaker_id', foreignKeyConstraintName: 'choice_speaker' },
-    },
-    bracket: {
-      type: 'many-to-one',
-      target: 'part',
-      joinColumn: { name: 'bracket_id', foreignKeyConstraintName: 'choice_bracket' },
-    },
-    spacer: {
-      type: 'many-to-one',
-      target: 'part',
-      joinColumn: { name: 'spacer_id', foreignKeyConstraintName: 'choice_spacer' },
     },
   },
 });

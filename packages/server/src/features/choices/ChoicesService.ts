@@ -59,13 +59,13 @@ export class ChoicesService {
       const message = `${VERDICT_WORDS[verdict]}: ${sentence} Write why it is ordered all the same, in at least ${SHORTEST_REASON} characters.`;
       throw refused('What does not clear needs a written reason.', [{ path: `${path}.reason`, message }]);
     }
-    const { openingId, speakerId, bracketId, spacerId } = choice;
+    const { openingId, speakerId, bracketIds, spacerId } = choice;
     return {
       openingId,
       verdictWhenChosen: verdict,
       choice: {
         speakerId,
-        bracketId,
+        bracketIds,
         spacerId,
         reason: verdict === 'clears' ? null : reason,
         chosenAt: this.now().toISOString(),

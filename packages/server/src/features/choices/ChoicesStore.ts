@@ -21,7 +21,7 @@ export class ChoicesStore {
       choices.map(({ openingId, choice, verdictWhenChosen }) => ({
         opening_id: openingId,
         speaker_id: choice.speakerId,
-        bracket_id: choice.bracketId,
+        bracket_ids: choice.bracketIds,
         spacer_id: choice.spacerId,
         reason: choice.reason,
         verdict_when_chosen: verdictWhenChosen,
@@ -43,7 +43,7 @@ function toChoice(row: ChoiceRow): StoredChoice {
     verdictWhenChosen: row.verdict_when_chosen,
     choice: {
       speakerId: row.speaker_id,
-      bracketId: row.bracket_id,
+      bracketIds: row.bracket_ids,
       spacerId: row.spacer_id,
       reason: row.reason,
       chosenAt: row.chosen_at.toISOString(),

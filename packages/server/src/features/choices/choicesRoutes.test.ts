@@ -16,7 +16,7 @@ beforeEach(async () => {
 
 const SLIM = {
   speakerId: 'spk-wrackline-shoal-65-slim',
-  bracketId: 'brk-plate-3-166-to-6-5-6-mm',
+  bracketIds: ['brk-plate-3-166-to-6-5-6-mm'],
   spacerId: null,
   reason: null,
 };
@@ -35,12 +35,12 @@ describe('the two 6.5-inch speakers of the demo', () => {
     expect(choice).toMatchObject({ ...SLIM, chosenAt: '2026-03-02T10:00:00.000Z' });
   });
 
-  test('the deep one would stand 2.2 mm into the glass, and needs a written reason', async () => {
+  test('the deep one would stand 5.4 mm into the glass, and needs a written reason', async () => {
     const { body } = await keep([{ openingId: left.id, ...DEEP }]).expect(422);
     expect(body.errors).toEqual([
       {
         path: 'choices.0.reason',
-        message: expect.stringContaining('Hits: The magnet would stand 2.2 mm into the glass'),
+        message: expect.stringContaining('Hits: The magnet would stand 5.4 mm into the glass'),
       },
     ]);
     await keep([{ openingId: left.id, ...DEEP, reason: 'too short'.slice(0, 7) }]).expect(422);
@@ -66,7 +66,7 @@ describe('all or nothing', () => {
 
   test.each([
     ['an unknown speaker', { speakerId: 'spk-nobody' }, 'choices.0.speakerId'],
-    ['a bracket that is a speaker', { bracketId: 'spk-wrackline-shoal-65' }, 'choices.0.bracketId'],
+    ['a bracket that is a speaker', { bracketIds: ['spk-wrackline-shoal-65'] }, 'choices.0.bracketIds'],
     ['an unknown spacer', { spacerId: 'what-if' }, 'choices.0.spacerId'],
   ])('%s', async (_, change, path) => {
     const { body } = await keep([{ openingId: left.id, ...SLIM, ...change }]).expect(422);

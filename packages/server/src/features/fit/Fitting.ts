@@ -2,6 +2,7 @@
 import type { VerdictSummary } from '@low-quarry/core/contracts/jobs';
 import { type Judgement, judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
 import type { Candidate, FitCatalogue } from '@low-quarry/core/fit/shapes';
+import { findSpacer } from '@low-quarry/core/fit/stackSearch';
 import { type OpeningRecord, toFitOpening } from '@low-quarry/core/model/opening';
 import { type ConnectorRecord, type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
@@ -10,7 +11,7 @@ import type { ShopStore } from '../shop/ShopStore';
 
 export type CandidateIds = {
   readonly speakerId: string;
-  readonly bracketId: string | null;
+  readonly bracketIds: readonly string[];
   readonly spacerId: string | null;
 };
 
@@ -29,13 +30,14 @@ export class Fitting {
   }
 
   /** The candidate of these ids, or the name of the id that is no such part. */
-  findCandidate({ speakerId, bracketId, spacerId }: CandidateIds): Candidate | keyof CandidateIds {
+  findCandidate({ speakerId, bracketIds, spacerId }: CandidateIds): Candidate | keyof CandidateIds {
     const speaker = this.catalogue.speakers.find(({ id }) => id === speakerId);
-    const bracket = bracketId === null ? null : this.catalogue.brackets.find(({ id }) => id === bracketId);
-    const spacer = spacerId === null ? null : this.catalogue.spacers.find(({ id }) => id === spacerId);
+    const brackets = bracketIds.map((bracketId) => this.catalogue.brackets.find(({ id }) => id === bracketId));
+    const spacer = findSpacer(this.catalogue, toFitRules(this.shop), spacerId);
     if (!speaker) return 'speakerId';
-    if (bracket === undefined) return 'bracketId';
-    return spacer === undefined ? 'spacerId' : { speaker, bracket, spacer };
+    if (brackets.some((bracket) => !bracket)) return 'bracketIds';
+    if (spacer === undefined) return 'spacerId';
+    return { speaker, brackets: brackets.filter((bracket) => bracket !== undefined), spacer };
   }
 
   judge(record: OpeningRecord, candidate: Candidate): Judgement {

@@ -3,6 +3,7 @@
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { cautionsFor } from '@low-quarry/core/model/cautions';
+import { orderedId } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { type Need, type OrderLine, orderLines } from '@low-quarry/core/order/orderLines';
 import type { Fitting } from '../fit/Fitting';
@@ -60,8 +61,10 @@ function needsOf({ record, choice }: Included, fitting: Fitting): readonly Need[
   const candidate = fitting.findCandidate(choice);
   if (typeof candidate === 'string') return [];
   const { harness } = fitting.judge(record, candidate);
-  const parts = [candidate.speaker, candidate.bracket, candidate.spacer, ...harness].filter((part) => part !== null);
-  return parts.map(({ id }) => ({ partId: id, pieces: 1, forOpening: placeLabel(record) }));
+  // A ring that is cut from sheet is made, not ordered.
+  const spacer = candidate.spacer && !candidate.spacer.made ? [candidate.spacer] : [];
+  const parts = [candidate.speaker, ...candidate.brackets, ...spacer, ...harness];
+  return parts.map(({ id }) => ({ partId: orderedId(id), pieces: 1, forOpening: placeLabel(record) }));
 }
 
 function whyHeldBack({ state }: OpeningWithState): string {

@@ -1,15 +1,17 @@
 /** The whole catalogue ranked for this opening: who fits, and at which check the others fall out. */
 import { CHECK_IDS, type CheckId } from '@low-quarry/core/fit/Check';
-import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/rankCandidates';
+import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/Ranking';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { type PartRecord, partName } from '@low-quarry/core/model/parts';
+import { orderedId, type PartRecord, partName, STATE_MARK } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printMargin, printPlusMinus } from '@low-quarry/core/units/printLength';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useMemo, useRef } from 'react';
 import { printMoney } from '../../text/money';
 import { checkLabel, FALL_OUT_WORDS, VERDICT_WORDS, VERDICTS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
-import { type CandidateFilter, passesFilter } from './candidateFilter';
+import { type CandidateFilter, filterChoices, passesFilter, type Shown } from './candidateFilter';
 
 type CandidateListProps = {
   readonly ranking: Ranking;
@@ -18,58 +20,159 @@ type CandidateListProps = {
   readonly unit: LengthUnit;
   readonly currency: string;
   readonly selectedId: string | null;
+  readonly comparedId: string | null;
   readonly filter: CandidateFilter;
   readonly onFilter: (filter: CandidateFilter) => void;
   readonly onSelect: (candidate: RankedSpeaker) => void;
 };
 
+/** What a row is taken to be high before it has been measured, px. */
+const ROW_PX = 88;
+
 export function CandidateList(props: CandidateListProps) {
-  const { ranking, filter, onFilter } = props;
-  const shown = ranking.speakers.filter((candidate) => passesFilter(candidate, filter));
+  const { ranking, filter, onFilter, parts } = props;
+  const { matching, shown } = useMemo(() => {
+    const all = { ...filter, shown: { kind: 'all' } as const };
+    const passing = ranking.speakers.filter((candidate) => passesFilter(candidate, all, parts));
+    return { matching: passing, shown: passing.filter((candidate) => passesFilter(candidate, filter, parts)) };
+  }, [ranking, filter, parts]);
+  const show = (next: Shown) => onFilter({ ...filter, shown: next });
   return (
     <section aria-label="Candidates" className="flex min-h-0 flex-col gap-2">
       <h2>
         Candidates{' '}
-        <span className="font-normal text-muted">
-          {ranking.candidatesJudged.toLocaleString('en')} combinations judged
-        </span>
+        <span className="font-normal text-muted">{ranking.stacksJudged.toLocaleString('en')} combinations judged</span>
       </h2>
+      <Filters filter={filter} parts={parts} onFilter={onFilter} />
       <fieldset className="grid grid-cols-5">
         <legend className="sr-only">Show by verdict</legend>
-        <FilterButton pressed={filter.kind === 'all'} onPress={() => onFilter({ kind: 'all' })}>
-          <span className="font-bold">{ranking.speakers.length}</span>
+        <FilterButton pressed={filter.shown.kind === 'all'} onPress={() => show({ kind: 'all' })}>
+          <span className="font-bold">{matching.length.toLocaleString('en')}</span>
           <span>all</span>
         </FilterButton>
         {VERDICTS.map((verdict) => (
           <FilterButton
             key={verdict}
-            pressed={filter.kind === 'verdict' && filter.verdict === verdict}
-            onPress={() => onFilter({ kind: 'verdict', verdict })}
+            pressed={filter.shown.kind === 'verdict' && filter.shown.verdict === verdict}
+            onPress={() => show({ kind: 'verdict', verdict })}
           >
             <span className="flex items-center gap-1 font-bold">
               <VerdictMark verdict={verdict} hidden size={12} />
-              {ranking.speakers.filter(({ best }) => best.verdict === verdict).length}
+              {matching.filter(({ best }) => best.verdict === verdict).length.toLocaleString('en')}
             </span>
             <span>{VERDICT_WORDS[verdict].toLowerCase()}</span>
           </FilterButton>
         ))}
       </fieldset>
-      <WhyNot {...props} />
+      <WhyNot matching={matching} behind={props.behind} shown={filter.shown} onShow={show} />
       {shown.length === 0 ? (
         <p className="border-y border-hairline py-4 text-muted">
-          No speaker is in this group. “All” shows the whole catalogue.
+          No speaker is in this group. “All” and empty filters show the whole catalogue.
         </p>
       ) : (
-        <ul
-          className="max-h-[70dvh] min-h-0 flex-1 overflow-y-auto border-t border-ink xl:max-h-[calc(100dvh-330px)]"
-          aria-label="Ranked speakers"
-        >
-          {shown.map((candidate) => (
-            <CandidateRow key={candidate.speakerId} candidate={candidate} {...props} />
-          ))}
-        </ul>
+        <Rows {...props} shown={shown} />
       )}
     </section>
+  );
+}
+
+/** Only the rows in sight are there: a catalogue of thousands scrolls like one of sixty. */
+function Rows({ shown, ...props }: CandidateListProps & { readonly shown: readonly RankedSpeaker[] }) {
+  const box = useRef<HTMLDivElement>(null);
+  const rows = useVirtualizer({
+    count: shown.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => ROW_PX,
+    getItemKey: (index) => shown[index]?.speakerId ?? index,
+    overscan: 8,
+  });
+  return (
+    <div
+      ref={box}
+      className="max-h-[70dvh] min-h-0 flex-1 overflow-y-auto border-t border-ink xl:max-h-[calc(100dvh-400px)] xl:min-h-64"
+    >
+      <ul
+        aria-label="Ranked speakers"
+        data-count={shown.length}
+        className="relative"
+        style={{ height: rows.getTotalSize() }}
+      >
+        {rows.getVirtualItems().map(({ index, key, start }) => {
+          const candidate = shown[index];
+          return (
+            candidate && (
+              <li
+                key={key}
+                ref={rows.measureElement}
+                data-index={index}
+                aria-setsize={shown.length}
+                aria-posinset={index + 1}
+                className="absolute inset-x-0 top-0 border-b border-hairline"
+                style={{ transform: `translateY(${start}px)` }}
+              >
+                <CandidateRow candidate={candidate} {...props} />
+              </li>
+            )
+          );
+        })}
+      </ul>
+    </div>
+  );
+}
+
+function Filters({ filter, parts, onFilter }: Pick<CandidateListProps, 'filter' | 'parts' | 'onFilter'>) {
+  const { sizes, makers, kinds } = useMemo(() => filterChoices(parts), [parts]);
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      <Choice label="Size" value={filter.size} choices={sizes} onChange={(size) => onFilter({ ...filter, size })} />
+      <Choice
+        label="Maker"
+        value={filter.maker}
+        choices={makers}
+        onChange={(maker) => onFilter({ ...filter, maker })}
+      />
+      <Choice label="Kind" value={filter.kind} choices={kinds} onChange={(kind) => onFilter({ ...filter, kind })} />
+      <label className="flex flex-col text-[13px] leading-4 text-muted">
+        Price up to
+        <input
+          inputMode="decimal"
+          className="min-h-10 border border-ink bg-paper px-2 text-[15px] text-ink"
+          value={filter.mostMinor === null ? '' : String(filter.mostMinor / 100)}
+          onChange={({ target }) => {
+            const most = Number(target.value.replace(',', '.'));
+            onFilter({ ...filter, mostMinor: Number.isFinite(most) && most > 0 ? Math.round(most * 100) : null });
+          }}
+        />
+      </label>
+    </div>
+  );
+}
+
+function Choice({
+  label,
+  value,
+  choices,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string | null;
+  readonly choices: readonly string[];
+  readonly onChange: (value: string | null) => void;
+}) {
+  return (
+    <label className="flex flex-col text-[13px] leading-4 text-muted">
+      {label}
+      <select
+        className="min-h-10 border border-ink bg-paper px-2 text-[15px] text-ink"
+        value={value ?? ''}
+        onChange={({ target }) => onChange(target.value === '' ? null : target.value)}
+      >
+        <option value="">any</option>
+        {choices.map((choice) => (
+          <option key={choice}>{choice}</option>
+        ))}
+      </select>
+    </label>
   );
 }
 
@@ -95,30 +198,42 @@ function FilterButton({
 }
 
 /** How many fall out at which check; pressing one shows them. */
-function WhyNot({ ranking, behind, filter, onFilter }: CandidateListProps) {
-  const reasons = CHECK_IDS.filter((id) => ranking.fallOut[id] > 0);
+function WhyNot({
+  matching,
+  behind,
+  shown,
+  onShow,
+}: {
+  readonly matching: readonly RankedSpeaker[];
+  readonly behind: OpeningRecord['behind'];
+  readonly shown: Shown;
+  readonly onShow: (shown: Shown) => void;
+}) {
+  const out = matching.filter(({ best }) => best.verdict !== 'clears');
+  const count = (id: CheckId) => out.filter(({ best }) => best.decidedBy === id).length;
+  const reasons = CHECK_IDS.map((id) => ({ id, count: count(id) })).filter((each) => each.count > 0);
   if (reasons.length === 0) return null;
-  const open = ranking.speakers.filter(({ best }) => best.verdict !== 'clears').length;
+  const isShown = (id: CheckId) => shown.kind === 'check' && shown.check === id;
   return (
     <details className="border-y border-hairline">
-      <summary className="min-h-10 py-2 font-semibold text-action">Why not the other {open}?</summary>
+      <summary className="min-h-10 py-2 font-semibold text-action">Why not the other {out.length}?</summary>
       <ul className="pb-2">
-        {[...reasons]
-          .sort((a, b) => ranking.fallOut[b] - ranking.fallOut[a])
-          .map((id) => (
+        {reasons
+          .sort((a, b) => b.count - a.count)
+          .map(({ id, count: fallen }) => (
             <li key={id}>
               <button
                 type="button"
-                aria-pressed={isFilteredBy(filter, id)}
-                onClick={() => onFilter(isFilteredBy(filter, id) ? { kind: 'all' } : { kind: 'check', check: id })}
-                className={`grid min-h-10 w-full grid-cols-[2rem_1fr_72px] items-center gap-2 text-left ${isFilteredBy(filter, id) ? 'font-bold' : ''}`}
+                aria-pressed={isShown(id)}
+                onClick={() => onShow(isShown(id) ? { kind: 'all' } : { kind: 'check', check: id })}
+                className={`grid min-h-10 w-full grid-cols-[3rem_1fr_72px] items-center gap-2 text-left ${isShown(id) ? 'font-bold' : ''}`}
               >
-                <span className="text-right">{ranking.fallOut[id]}</span>
+                <span className="text-right">{fallen}</span>
                 <span>{id === 'depth' && behind === 'glass' ? 'at the glass' : FALL_OUT_WORDS[id]}</span>
                 <span
                   aria-hidden="true"
                   className="h-2 bg-muted"
-                  style={{ width: `${(ranking.fallOut[id] / open) * 100}%` }}
+                  style={{ width: `${(fallen / out.length) * 100}%` }}
                 />
               </button>
             </li>
@@ -128,10 +243,6 @@ function WhyNot({ ranking, behind, filter, onFilter }: CandidateListProps) {
   );
 }
 
-function isFilteredBy(filter: CandidateFilter, id: CheckId): boolean {
-  return filter.kind === 'check' && filter.check === id;
-}
-
 function CandidateRow({
   candidate,
   parts,
@@ -139,50 +250,68 @@ function CandidateRow({
   unit,
   currency,
   selectedId,
+  comparedId,
   onSelect,
 }: CandidateListProps & { readonly candidate: RankedSpeaker }) {
   const { speakerId, best } = candidate;
   const speaker = parts.get(speakerId);
   if (speaker?.kind !== 'speaker') return null;
   const selected = speakerId === selectedId;
-  const { marginMm, expandedMm } = best.deciding;
+  const { marginMm, expandedMm } = best;
   return (
-    <li className={`border-b border-hairline ${selected ? 'bg-paper' : ''}`}>
-      <button
-        type="button"
-        aria-pressed={selected}
-        onClick={() => onSelect(candidate)}
-        className={`grid w-full grid-cols-[16px_1fr_auto] gap-x-2 px-1 py-1.5 text-left ${selected ? 'border-l-4 border-action' : 'border-l-4 border-transparent'}`}
-      >
-        <span className="pt-0.5">
-          <VerdictMark verdict={best.verdict} />
+    <button
+      type="button"
+      aria-pressed={selected}
+      onClick={() => onSelect(candidate)}
+      className={`grid w-full grid-cols-[16px_1fr_auto] gap-x-2 px-1 py-1.5 text-left ${selected ? 'border-l-4 border-action bg-paper' : 'border-l-4 border-transparent'}`}
+    >
+      <span className="pt-0.5">
+        <VerdictMark verdict={best.verdict} />
+      </span>
+      <span className="font-semibold">
+        {partName(speaker)}
+        {speakerId === comparedId && <span className="font-normal text-muted"> (laid over)</span>}
+      </span>
+      <span className="text-right">{printMoney(best.costMinor, currency)}</span>
+      <span className="col-start-2 text-[13px] leading-4 text-muted">
+        {speaker.nominalSize} {speaker.speakerKind}
+        <br />
+        {stackWords(best.bracketIds, best.spacerId, parts)}
+      </span>
+      <span className="flex flex-col items-end justify-end">
+        <MarginRail marginMm={marginMm} expandedMm={expandedMm} verdict={best.verdict} />
+        <span className={`text-[13px] leading-4 ${verdictColour(best.verdict)}`}>
+          {checkLabel(best.decidedBy, behind)}{' '}
+          {marginMm !== null &&
+            expandedMm !== null &&
+            `${printMargin(marginMm, unit)} ± ${printPlusMinus(expandedMm, unit)} ${unit}`}
         </span>
-        <span className="font-semibold">{partName(speaker)}</span>
-        <span className="text-right">{printMoney(best.costMinor, currency)}</span>
-        <span className="col-start-2 text-[13px] leading-4 text-muted">
-          {speaker.nominalSize} {speaker.speakerKind}
-          <br />
-          {stackWords(best.bracketId, best.spacerId, parts)}
-        </span>
-        <span className="flex flex-col items-end justify-end">
-          <MarginRail marginMm={marginMm} expandedMm={expandedMm} verdict={best.verdict} />
-          <span className={`text-[13px] leading-4 ${verdictColour(best.verdict)}`}>
-            {checkLabel(best.decidedBy, behind)}{' '}
-            {marginMm !== null &&
-              expandedMm !== null &&
-              `${printMargin(marginMm, unit)} ± ${printPlusMinus(expandedMm, unit)} ${unit}`}
-          </span>
-        </span>
-      </button>
-    </li>
+      </span>
+    </button>
   );
 }
 
 export function stackWords(
-  bracketId: string | null,
+  bracketIds: readonly string[],
   spacerId: string | null,
   parts: ReadonlyMap<string, PartRecord>,
 ): string {
-  const names = [bracketId, spacerId].flatMap((id) => (id ? [parts.get(id)?.name ?? id] : []));
+  const names = [
+    ...bracketIds.map((id) => bracketWords(id, parts)),
+    ...(spacerId ? [spacerWords(spacerId, parts)] : []),
+  ];
   return names.length > 0 ? names.join(' + ') : 'straight onto the metal';
+}
+
+function bracketWords(id: string, parts: ReadonlyMap<string, PartRecord>): string {
+  const part = parts.get(orderedId(id));
+  if (part?.kind !== 'bracket') return id;
+  const state = part.snapOffs.find((each) => id === `${part.id}${STATE_MARK}${each.id}`);
+  return state ? `${part.name}, ${state.name}` : part.name;
+}
+
+/** A ring cut from sheet has its thickness in its id. */
+function spacerWords(id: string, parts: ReadonlyMap<string, PartRecord>): string {
+  const made = /^ring-([\d.]+)$/.exec(id);
+  return made ? `ring cut from ${made[1]} mm sheet` : (parts.get(id)?.name ?? id);
 }

@@ -13,7 +13,7 @@ import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { useKeepChoices, useRemoveChoice } from './fitQueries';
 
 type Judged = { readonly opening: OpeningWithState; readonly judgement: Judgement };
-type CandidateIds = Pick<NewChoice, 'speakerId' | 'bracketId' | 'spacerId'>;
+type CandidateIds = Pick<NewChoice, 'speakerId' | 'bracketIds' | 'spacerId'>;
 
 type ChoosePanelProps = {
   readonly jobId: string;
@@ -136,8 +136,11 @@ function lineOf({ opening, judgement }: Judged, unit: LengthUnit): string {
   );
 }
 
-function isSame({ choice }: OpeningWithState, { speakerId, bracketId, spacerId }: CandidateIds): boolean {
+function isSame({ choice }: OpeningWithState, { speakerId, bracketIds, spacerId }: CandidateIds): boolean {
   return (
-    choice !== null && choice.speakerId === speakerId && choice.bracketId === bracketId && choice.spacerId === spacerId
+    choice !== null &&
+    choice.speakerId === speakerId &&
+    choice.bracketIds.join() === bracketIds.join() &&
+    choice.spacerId === spacerId
   );
 }

@@ -12,7 +12,6 @@ import { ProblemError } from '../../api/call';
 import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
 import { LinkButton } from '../../ui/Button';
 import { Shell } from '../../ui/Shell';
-import { useSettings } from '../../ui/settings';
 import { Answered, Loading } from '../../ui/states';
 import { jobQuery } from '../jobs/jobsQueries';
 import { jobTitle } from '../jobs/jobTitle';
@@ -70,7 +69,6 @@ type RankedProps = {
 };
 
 function Ranked({ job, openings, openingId, shop, catalogue }: RankedProps) {
-  const { unit } = useSettings();
   const opening = openings.find(({ id }) => id === openingId);
   // Thrown to the screen's fault view, which knows what to offer.
   if (!opening)
@@ -92,7 +90,7 @@ function Ranked({ job, openings, openingId, shop, catalogue }: RankedProps) {
     return (of: OpeningWithState) => toFitOpening(of.record, shop.halfWidthsMm, (id) => names.get(id) ?? id);
   }, [catalogue, shop]);
   const fitOpening = useMemo(() => toFit(opening), [toFit, opening]);
-  const ranking = useQuery(rankingQuery(fitOpening, fitCatalogue, rules, unit));
+  const ranking = useQuery(rankingQuery(fitOpening, fitCatalogue, rules));
 
   if (fitCatalogue.speakers.length === 0)
     return (

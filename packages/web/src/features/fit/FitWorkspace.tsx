@@ -2,18 +2,21 @@
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { CheckId, OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
-import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/rankCandidates';
+import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/Ranking';
 import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
 import { spacerWindow } from '@low-quarry/core/fit/spacerWindow';
+import { findSpacer } from '@low-quarry/core/fit/stackSearch';
 import { cautionsFor } from '@low-quarry/core/model/cautions';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { type PartRecord, partName } from '@low-quarry/core/model/parts';
 import type { Shop } from '@low-quarry/core/model/shop';
+import { degToRad, radToDeg } from '@low-quarry/core/units/angle';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { planeThrough } from '../../drawing/cutPlane';
 import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
-import { sectionGeometry } from '../../drawing/sectionGeometry';
+import { sectionGeometry, UPRIGHT } from '../../drawing/sectionGeometry';
 import { verdictLine } from '../../text/verdictLine';
 import { UNIT_WORDS } from '../../text/words';
 import { useSettings } from '../../ui/settings';
@@ -25,6 +28,7 @@ import { readFilter, writeFilter } from './candidateFilter';
 import { measuringAdvice } from './measuringAdvice';
 import { SpacerSlider } from './SpacerSlider';
 import { spacerAt, suitableSpacers, WHAT_IF_ID } from './spacerChoices';
+import { ViewControls } from './ViewControls';
 
 type FitWorkspaceProps = {
   readonly jobId: string;
@@ -57,27 +61,34 @@ export function FitWorkspace({
   const { unit } = useSettings();
   const [search, setSearch] = useSearchParams();
   const [lit, setLit] = useState<CheckId | null>(null);
-  const start = useMemo(() => startingIds(search, opening, ranking, catalogue), [search, opening, ranking, catalogue]);
+  /** null: where the deciding gap is. */
+  const [cutDeg, setCutDeg] = useState<number | null>(null);
+  const [windowUpMm, setWindowUpMm] = useState(0);
+  const start = useMemo(
+    () => startingIds(search, opening, ranking, catalogue, rules),
+    [search, opening, ranking, catalogue, rules],
+  );
   // The slider may stand where no stocked ring is; that is a what-if of this screen and goes with it.
   const [what, setWhat] = useState<{ readonly of: string; readonly heightMm: number } | null>(null);
 
   const fitOpening = useMemo(() => toFit(opening), [toFit, opening]);
-  const base = useMemo(() => findCandidate(catalogue, start), [catalogue, start]);
+  const base = useMemo(() => findCandidate(catalogue, rules, start), [catalogue, rules, start]);
   const stocked = useMemo(
     () => suitableSpacers(fitOpening, base, catalogue, rules),
     [fitOpening, base, catalogue, rules],
   );
-  const stackKey = `${start.speakerId}/${start.bracketId ?? ''}/${start.spacerId ?? ''}`;
+  const stackKey = `${start.speakerId}/${start.bracketIds.join()}/${start.spacerId ?? ''}`;
   const heightMm = what?.of === stackKey ? what.heightMm : (base.spacer?.height.valueMm ?? 0);
   const spacer =
-    base.spacer && Math.abs(base.spacer.height.valueMm - heightMm) < 0.05
-      ? base.spacer
-      : spacerAt(heightMm, stocked, base.spacer, base);
+    base.spacer && Math.abs(base.spacer.height.valueMm - heightMm) < 0.05 ? base.spacer : spacerAt(heightMm, stocked);
   const candidate: Candidate = { ...base, spacer };
 
   const judgement = judgeCandidate(fitOpening, candidate, catalogue.adapters, rules, unit);
-  const section = sectionGeometry(fitOpening, candidate, judgement, rules);
   const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
+  const nearest = deciding?.nearest ?? judgement.checks.find(({ id }) => id === 'depth')?.nearest ?? null;
+  const tightPlane = nearest ? (planeThrough(nearest.onPart) ?? UPRIGHT) : UPRIGHT;
+  const plane = cutDeg === null ? tightPlane : { angleRad: degToRad(cutDeg) };
+  const section = sectionGeometry(fitOpening, candidate, judgement, rules, { plane, windowUpMm });
   const speaker = parts.get(candidate.speaker.id);
   const advice = measuringAdvice(judgement);
   const { behind } = opening.record;
@@ -89,9 +100,17 @@ export function FitWorkspace({
 
   const select = ({ speakerId, best }: RankedSpeaker) => {
     setWhat(null);
-    setSearch((before) => withParams(before, { speaker: speakerId, bracket: best.bracketId, spacer: best.spacerId }), {
-      replace: true,
-    });
+    setSearch(
+      (before) =>
+        withParams(before, {
+          speaker: speakerId,
+          bracket: best.bracketIds.length > 0 ? best.bracketIds.join(' ') : null,
+          spacer: best.spacerId,
+        }),
+      {
+        replace: true,
+      },
+    );
     if (window.matchMedia('(max-width: 1023px)').matches)
       document.querySelector('main')?.scrollIntoView({ behavior: 'instant' });
   };
@@ -106,8 +125,8 @@ export function FitWorkspace({
               {speaker?.kind === 'speaker' &&
                 `${speaker.nominalSize} ${speaker.speakerKind}, ${speaker.impedanceOhm} Ω, ${speaker.rmsW} W RMS, `}
               {spacer?.id === WHAT_IF_ID
-                ? `${stackWords(start.bracketId, null, parts)} + a ring that is not in stock`
-                : stackWords(start.bracketId, spacer?.id ?? null, parts)}
+                ? `${stackWords(start.bracketIds, null, parts)} + a ring that is not in stock`
+                : stackWords(start.bracketIds, spacer?.id ?? null, parts)}
             </span>
           </h2>
           <p
@@ -152,11 +171,22 @@ export function FitWorkspace({
           <FaceDrawing
             opening={fitOpening}
             candidate={candidate}
+            mount={judgement.mount}
+            plane={plane}
             maxHeightPx={FACE_HEIGHT_PX}
             lit={lit === 'bolts'}
             label="Face with the bolt pattern at its best rotation"
           />
         </div>
+        <ViewControls
+          cutDeg={cutDeg}
+          tightDeg={Math.round(radToDeg(tightPlane.angleRad))}
+          windowUpMm={windowUpMm}
+          hasWindow={behind === 'glass'}
+          unit={unit}
+          onCut={setCutDeg}
+          onWindow={setWindowUpMm}
+        />
         <SpacerSlider
           heightMm={heightMm}
           stocked={stocked}
@@ -166,8 +196,10 @@ export function FitWorkspace({
           onChange={(next) => setWhat({ of: stackKey, heightMm: next })}
         />
         <p className="text-[13px] leading-4 text-muted">
-          Basket width, magnet and depth are the part’s; the line between them is drawn typical. Bands are the clearance
-          the shop asks, and the numbers what is left beyond it, in {UNIT_WORDS[unit]}.
+          {section.stack?.isStated
+            ? 'The body’s sections are the catalogue’s.'
+            : 'The catalogue gives depth, cutout and magnet only: the line between them is a cautious typical one.'}{' '}
+          Bands are the clearance the shop asks, and the numbers what is left beyond it, in {UNIT_WORDS[unit]}.
         </p>
       </section>
       <div className="flex min-w-0 flex-col gap-3">
@@ -177,7 +209,11 @@ export function FitWorkspace({
           jobId={jobId}
           here={{ opening, judgement }}
           other={otherJudged}
-          candidate={{ speakerId: candidate.speaker.id, bracketId: start.bracketId, spacerId: spacer?.id ?? null }}
+          candidate={{
+            speakerId: candidate.speaker.id,
+            bracketIds: [...start.bracketIds],
+            spacerId: spacer?.id ?? null,
+          }}
           speakerName={candidate.speaker.name}
           notOrderable={
             spacer?.id === WHAT_IF_ID
@@ -204,10 +240,9 @@ export function FitWorkspace({
           unit={unit}
           currency={shop.currency}
           selectedId={candidate.speaker.id}
-          filter={readFilter(search.get('show'))}
-          onFilter={(filter) =>
-            setSearch((before) => withParams(before, { show: writeFilter(filter) }), { replace: true })
-          }
+          comparedId={null}
+          filter={readFilter(search)}
+          onFilter={(filter) => setSearch((before) => withParams(before, writeFilter(filter)), { replace: true })}
           onSelect={select}
         />
       </div>
@@ -215,7 +250,7 @@ export function FitWorkspace({
   );
 }
 
-type Ids = { readonly speakerId: string; readonly bracketId: string | null; readonly spacerId: string | null };
+type Ids = { readonly speakerId: string; readonly bracketIds: readonly string[]; readonly spacerId: string | null };
 
 /** What the address names; else what is chosen here; else the best candidate. Unknown parts are passed over. */
 function startingIds(
@@ -223,34 +258,33 @@ function startingIds(
   { choice }: OpeningWithState,
   { speakers }: Ranking,
   catalogue: FitCatalogue,
+  rules: FitRules,
 ): Ids {
   const named = search.get('speaker');
   const ranked = speakers.find(({ speakerId }) => speakerId === named);
   if (ranked) {
-    const bracketId = search.get('bracket');
+    const bracketIds = (search.get('bracket') ?? '').split(' ').filter((id) => id !== '');
     const spacerId = search.get('spacer');
-    const known = (id: string | null, list: readonly { readonly id: string }[]) =>
-      id === null || list.some((part) => part.id === id);
-    if (known(bracketId, catalogue.brackets) && known(spacerId, catalogue.spacers))
-      return { speakerId: ranked.speakerId, bracketId, spacerId };
-    return { speakerId: ranked.speakerId, bracketId: ranked.best.bracketId, spacerId: ranked.best.spacerId };
+    const known =
+      bracketIds.length <= 2 &&
+      bracketIds.every((id) => catalogue.brackets.some((bracket) => bracket.id === id)) &&
+      findSpacer(catalogue, rules, spacerId) !== undefined;
+    if (known) return { speakerId: ranked.speakerId, bracketIds, spacerId };
+    return { speakerId: ranked.speakerId, bracketIds: ranked.best.bracketIds, spacerId: ranked.best.spacerId };
   }
   if (choice) return choice;
   const [best] = speakers;
   if (!best) throw new Error('startingIds: expected a ranking with a speaker, got an empty one');
-  return { speakerId: best.speakerId, bracketId: best.best.bracketId, spacerId: best.best.spacerId };
+  return { speakerId: best.speakerId, bracketIds: best.best.bracketIds, spacerId: best.best.spacerId };
 }
 
-function findCandidate(
-  { speakers, brackets, spacers }: FitCatalogue,
-  { speakerId, bracketId, spacerId }: Ids,
-): Candidate {
-  const speaker = speakers.find(({ id }) => id === speakerId);
+function findCandidate(catalogue: FitCatalogue, rules: FitRules, { speakerId, bracketIds, spacerId }: Ids): Candidate {
+  const speaker = catalogue.speakers.find(({ id }) => id === speakerId);
   if (!speaker) throw new Error(`findCandidate: expected a speaker of the catalogue, got ${speakerId}`);
   return {
     speaker,
-    bracket: brackets.find(({ id }) => id === bracketId) ?? null,
-    spacer: spacers.find(({ id }) => id === spacerId) ?? null,
+    brackets: bracketIds.flatMap((id) => catalogue.brackets.find((bracket) => bracket.id === id) ?? []),
+    spacer: findSpacer(catalogue, rules, spacerId) ?? null,
   };
 }
 

@@ -53,13 +53,14 @@ export function SpacerSlider({ heightMm, stocked, window, behind, unit, onChange
         >
           <Slider.Track className="relative h-1 w-full bg-hairline">
             <span aria-hidden="true" className="absolute inset-x-4 inset-y-0">
-              {window && window.mostMm > window.leastMm && (
+              {window?.intervals.map(({ fromMm, toMm }) => (
                 <span
+                  key={fromMm}
                   aria-hidden="true"
                   className="absolute -top-1 h-3 border-x-2 border-clears bg-clears/40"
-                  style={{ left: percent(window.leastMm), right: `calc(100% - ${percent(window.mostMm)})` }}
+                  style={{ left: percent(fromMm), right: `calc(100% - ${percent(toMm)})` }}
                 />
-              )}
+              ))}
             </span>
           </Slider.Track>
           <Slider.Thumb
@@ -96,7 +97,11 @@ function percent(heightMm: number): string {
 function windowWords(window: SpacerWindow | null, behind: Behind, unit: LengthUnit): string {
   if (behind === 'nothing') return 'Nothing stands behind: no spacer is needed';
   if (!window) return 'Window unknown until both gaps are taken';
-  if (window.mostMm < window.leastMm)
-    return `Window empty: at least ${printLength(window.leastMm, unit)} for behind, at most ${printLength(Math.max(0, window.mostMm), unit)} in front`;
-  return `Window ${printNumber(window.leastMm, unit)} to ${printLength(window.mostMm, unit)}`;
+  const { intervals, leastMm, mostMm } = window;
+  if (mostMm < 0) return `Window empty: the front is ${printLength(-mostMm, unit)} in the grille without a spacer`;
+  if (leastMm === null) return 'Window empty: no height clears what is behind';
+  if (intervals.length === 0)
+    return `Window empty: at least ${printLength(leastMm, unit)} for behind, at most ${printLength(mostMm, unit)} in front`;
+  const words = intervals.map(({ fromMm, toMm }) => `${printNumber(fromMm, unit)} to ${printLength(toMm, unit)}`);
+  return `Window ${words.join(' and ')}`;
 }

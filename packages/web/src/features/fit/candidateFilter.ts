@@ -1,28 +1,89 @@
 /** Which candidates the list shows, as it stands in the address bar. */
 import { CHECK_IDS, type CheckId, type Verdict } from '@low-quarry/core/fit/Check';
-import type { RankedSpeaker } from '@low-quarry/core/fit/rankCandidates';
+import type { RankedSpeaker } from '@low-quarry/core/fit/Ranking';
+import type { PartRecord, SpeakerRecord } from '@low-quarry/core/model/parts';
 import { VERDICTS } from '../../text/words';
 
-export type CandidateFilter =
+export type Shown =
   | { readonly kind: 'all' }
   | { readonly kind: 'verdict'; readonly verdict: Verdict }
   | { readonly kind: 'check'; readonly check: CheckId };
 
-/** Anything that is not understood shows everything. */
-export function readFilter(text: string | null): CandidateFilter {
+export type CandidateFilter = {
+  readonly shown: Shown;
+  readonly size: string | null;
+  readonly maker: string | null;
+  readonly kind: string | null;
+  /** Of one piece with what it needs, in minor units of the currency. */
+  readonly mostMinor: number | null;
+};
+
+export const NO_FILTER: CandidateFilter = {
+  shown: { kind: 'all' },
+  size: null,
+  maker: null,
+  kind: null,
+  mostMinor: null,
+};
+
+/** Anything that is not understood filters nothing. */
+export function readFilter(search: URLSearchParams): CandidateFilter {
+  const most = Number(search.get('most'));
+  return {
+    shown: readShown(search.get('show')),
+    size: search.get('size'),
+    maker: search.get('maker'),
+    kind: search.get('kind'),
+    mostMinor: Number.isFinite(most) && most > 0 ? Math.round(most * 100) : null,
+  };
+}
+
+export function writeFilter({ shown, size, maker, kind, mostMinor }: CandidateFilter): Record<string, string | null> {
+  return {
+    show: writeShown(shown),
+    size,
+    maker,
+    kind,
+    most: mostMinor === null ? null : String(mostMinor / 100),
+  };
+}
+
+/** Whether a candidate is shown; the verdict is left out where the groups themselves are counted. */
+export function passesFilter(
+  { speakerId, best }: RankedSpeaker,
+  { shown, size, maker, kind, mostMinor }: CandidateFilter,
+  parts: ReadonlyMap<string, PartRecord>,
+): boolean {
+  const speaker = parts.get(speakerId);
+  if (speaker?.kind !== 'speaker') return false;
+  if (size !== null && speaker.nominalSize !== size) return false;
+  if (maker !== null && speaker.maker !== maker) return false;
+  if (kind !== null && speaker.speakerKind !== kind) return false;
+  if (mostMinor !== null && best.costMinor > mostMinor) return false;
+  if (shown.kind === 'all') return true;
+  if (shown.kind === 'verdict') return best.verdict === shown.verdict;
+  return best.verdict !== 'clears' && best.decidedBy === shown.check;
+}
+
+/** What can be chosen in each filter, in order. */
+export function filterChoices(parts: ReadonlyMap<string, PartRecord>) {
+  const speakers = [...parts.values()].filter((part): part is SpeakerRecord => part.kind === 'speaker');
+  const distinct = (of: (speaker: SpeakerRecord) => string) => [...new Set(speakers.map(of))].sort();
+  return {
+    sizes: distinct(({ nominalSize }) => nominalSize),
+    makers: distinct(({ maker }) => maker),
+    kinds: distinct(({ speakerKind }) => speakerKind),
+  };
+}
+
+function readShown(text: string | null): Shown {
   const verdict = VERDICTS.find((each) => each === text);
   if (verdict) return { kind: 'verdict', verdict };
   const check = CHECK_IDS.find((each) => `not-${each}` === text);
   return check ? { kind: 'check', check } : { kind: 'all' };
 }
 
-export function writeFilter(filter: CandidateFilter): string | null {
-  if (filter.kind === 'all') return null;
-  return filter.kind === 'verdict' ? filter.verdict : `not-${filter.check}`;
-}
-
-export function passesFilter({ best }: RankedSpeaker, filter: CandidateFilter): boolean {
-  if (filter.kind === 'all') return true;
-  if (filter.kind === 'verdict') return best.verdict === filter.verdict;
-  return best.verdict !== 'clears' && best.decidedBy === filter.check;
+function writeShown(shown: Shown): string | null {
+  if (shown.kind === 'all') return null;
+  return shown.kind === 'verdict' ? shown.verdict : `not-${shown.check}`;
 }

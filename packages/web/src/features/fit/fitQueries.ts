@@ -1,19 +1,20 @@
 /** Queries and changes of the fit screen. */
 import { deleteChoice, type NewChoice, putChoices } from '@low-quarry/core/contracts/choices';
 import type { FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
 import { rankInWorker } from '../../workers/rankClient';
 import { jobKeys } from '../jobs/jobsQueries';
 import { openingKeys } from '../openings/openingQueries';
 
 /** The key holds everything that the ranking depends on, so a changed measurement asks for a new one. */
-export function rankingQuery(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules, unit: LengthUnit) {
+export function rankingQuery(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules) {
   return queryOptions({
-    queryKey: ['ranking', opening, rules, unit, catalogue.speakers.length],
-    queryFn: () => rankInWorker(opening, catalogue, rules, unit),
+    queryKey: ['ranking', opening, rules, catalogue.speakers.length],
+    queryFn: () => rankInWorker(opening, catalogue, rules),
     staleTime: Number.POSITIVE_INFINITY,
+    // While a what-if is being dragged the list shows the last answer, not an empty screen.
+    placeholderData: keepPreviousData,
   });
 }
 

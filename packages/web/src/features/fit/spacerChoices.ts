@@ -1,7 +1,8 @@
 /** The spacers that suit a speaker in an opening, and what stands at a height where no stocked one does. */
 import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
 import type { Candidate, FitCatalogue, FitOpening, FitRules, FitSpacer } from '@low-quarry/core/fit/shapes';
-import { exactly } from '@low-quarry/core/uncertainty/Dimension';
+import { ringOf } from '@low-quarry/core/fit/spacerWindow';
+import { madeRings } from '@low-quarry/core/fit/stackSearch';
 
 export const WHAT_IF_ID = 'what-if';
 export const MOST_SPACER_MM = 30;
@@ -15,12 +16,13 @@ export function suitableSpacers(
   { spacers, adapters }: FitCatalogue,
   rules: FitRules,
 ): readonly FitSpacer[] {
-  const suitable = spacers.filter((spacer) => {
+  const suitable = [...spacers, ...madeRings(rules)].filter((spacer) => {
     const { checks } = judgeCandidate(opening, { ...candidate, spacer }, adapters, rules);
-    return checks.every(({ id, verdict }) => (id !== 'hole' && id !== 'bolts') || verdict !== 'hits');
+    return checks.every(({ id, verdict }) => id !== 'bolts' || verdict !== 'hits');
   });
   const byHeight = [...suitable].sort(
-    (a, b) => a.height.valueMm - b.height.valueMm || a.pieceCostMinor - b.pieceCostMinor,
+    (a, b) =>
+      a.height.valueMm - b.height.valueMm || Number(a.made) - Number(b.made) || a.pieceCostMinor - b.pieceCostMinor,
   );
   return byHeight.filter((spacer, index) => !isSameHeight(spacer, byHeight[index - 1]?.height.valueMm ?? -1));
 }
@@ -29,25 +31,10 @@ export function suitableSpacers(
  * The spacer at a height: none at zero, the stocked one where there is one, otherwise a ring of that height that nobody
  * has, to see what it would do.
  */
-export function spacerAt(
-  heightMm: number,
-  stocked: readonly FitSpacer[],
-  like: FitSpacer | null,
-  candidate: Candidate,
-): FitSpacer | null {
+export function spacerAt(heightMm: number, stocked: readonly FitSpacer[]): FitSpacer | null {
   if (heightMm < SAME_MM) return null;
   const found = stocked.find((spacer) => isSameHeight(spacer, heightMm));
-  if (found) return found;
-  const { basket, flange } = candidate.speaker;
-  const pattern = like ?? stocked[0] ?? { inner: basket, outer: candidate.bracket?.plate ?? flange };
-  return {
-    id: WHAT_IF_ID,
-    name: 'Ring that is not in stock',
-    inner: pattern.inner,
-    outer: pattern.outer,
-    height: exactly(heightMm),
-    pieceCostMinor: 0,
-  };
+  return found ?? ringOf(heightMm, { id: WHAT_IF_ID, name: 'Ring that is not in stock' });
 }
 
 function isSameHeight(spacer: FitSpacer, heightMm: number): boolean {

@@ -23,6 +23,8 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
         options={[
           ['circle', 'Round'],
           ['oval', 'Oval'],
+          ['roundedRectangle', 'Rectangle, rounded'],
+          ...(facts.holeKind === 'polygon' ? ([['polygon', 'Free shape, traced']] as const) : []),
         ]}
         onChange={(holeKind) => onChange({ holeKind })}
       />
@@ -34,10 +36,11 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
       />
       <Choice
         label="Screw holes"
-        value={bolts.kind === 'rectangle' ? 'rectangle' : String(bolts.count)}
+        value={bolts.kind === 'circle' ? String(bolts.count) : bolts.kind}
         options={[
           ...[2, 3, 4, 5, 6, 8].map((count) => [String(count), `${count} on a circle`] as const),
           ['rectangle', '4 at the corners of a rectangle'],
+          ...(bolts.kind === 'free' ? ([['free', `${bolts.holes.length} traced`]] as const) : []),
         ]}
         onChange={(value) => onChange({ bolts: toBolts(value, bolts) })}
       />

@@ -4,7 +4,8 @@ import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import type { Shop } from '@low-quarry/core/model/shop';
 import { SOURCE_IDS, SOURCES, type SourceId } from '@low-quarry/core/model/source';
 import { fromReadings } from '@low-quarry/core/uncertainty/fromReadings';
-import { coverageFactor } from '@low-quarry/core/uncertainty/Margin';
+import { toMargin } from '@low-quarry/core/uncertainty/Margin';
+import { named } from '@low-quarry/core/uncertainty/Quantity';
 import { printLength, printPlusMinus } from '@low-quarry/core/units/printLength';
 import type { KeyboardEvent } from 'react';
 import { Field, INPUT } from '../../ui/Field';
@@ -88,13 +89,9 @@ export function MeasureField({ name, field, shop, taken, error, onType, onSource
 /** Both units and the interval, so that a slip of unit or comma is seen at once. */
 function echo({ readingsMm, source }: FieldDraft, shop: Shop): string | null {
   if (readingsMm.length === 0) return null;
-  const { valueMm, uncertaintyMm, degreesOfFreedom } = fromReadings(
-    readingsMm,
-    shop.halfWidthsMm[source],
-    SOURCES[source].origin,
-  );
-  const whole = degreesOfFreedom === null ? null : Math.max(1, Math.floor(degreesOfFreedom));
-  const plusMinus = printPlusMinus(uncertaintyMm * coverageFactor(shop.confidence, whole), 'mm');
+  const dimension = fromReadings(readingsMm, shop.halfWidthsMm[source], SOURCES[source].origin);
+  const { valueMm, expandedMm } = toMargin(named('reading', dimension), shop.confidence);
+  const plusMinus = printPlusMinus(expandedMm, 'mm');
   const mean = readingsMm.length > 1 ? `mean of ${readingsMm.length}: ` : '';
   return `${mean}${printLength(valueMm, 'mm')} ± ${plusMinus} = ${printLength(valueMm, 'in')}`;
 }

@@ -1,8 +1,8 @@
 /** The opening with nothing in it yet: section and face with every dimension that is asked for, the focused one lit. */
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import type { FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import { sheetFit } from '@low-quarry/core/fit/sheetFit';
 import { patternDimensions } from '@low-quarry/core/geometry/BoltPattern';
-import { extents } from '@low-quarry/core/geometry/Outline';
 import type { Dimension } from '@low-quarry/core/uncertainty/Dimension';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printNumber } from '@low-quarry/core/units/printLength';
@@ -28,22 +28,27 @@ const TEXT_AT: Partial<Record<OpeningDimensionKey, number>> = {
   holeDiameter: 0.7,
   holeLength: 0.7,
   boltCircle: 0.32,
+  holeWidth: 0.7,
   depthBehind: 0.62,
 };
 
 export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProps) {
+  const centre = opening.depths.find(({ key }) => key === 'depthBehind') ?? null;
+  const standIn = { key: 'depthBehind', xMm: 0, yMm: 0, depth: unknown(UNKNOWN_DEPTH_MM) };
   const drawn = {
     ...opening,
-    depthBehind: opening.depthBehind ?? unknown(UNKNOWN_DEPTH_MM),
+    depths: opening.depths.length > 0 ? opening.depths : [standIn],
     frontGap: opening.frontGap ?? unknown(UNKNOWN_GAP_MM),
   };
   const section = sectionGeometry(drawn, null, null, rules);
+  const depthMm = sheetFit(drawn)?.sheet.c0 ?? UNKNOWN_DEPTH_MM;
   const text = (dimension: Dimension | null) => (dimension ? printNumber(dimension.valueMm, unit) : '?');
   const colour = (key: OpeningDimensionKey, dimension: Dimension | null) =>
     lit === key ? 'text-action' : dimension ? 'text-ink' : 'text-measure';
-  const hole = extents(opening.hole);
-  const half = section.holeHalf;
-  const holeX = Math.max(10, drawn.depthBehind.valueMm * 0.25);
+  const { hole } = opening;
+  const half = section.wall.upper.inner;
+  const holeX = Math.max(10, depthMm * 0.25);
+  const [upright, uprightKey] = uprightDimension(hole);
   const line: Line = (key, dimension, from, to) => (
     <DimensionLine
       key={key}
@@ -55,7 +60,6 @@ export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProp
       textAt={TEXT_AT[key] ?? 0.5}
     />
   );
-  const holeKey = opening.hole.kind === 'circle' ? 'holeDiameter' : 'holeLength';
   return (
     <div className="grid grid-cols-2 items-end gap-4 sm:grid-cols-[3fr_4fr]">
       <SectionDrawing
@@ -66,36 +70,45 @@ export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProp
         label="Section of the opening with its dimensions"
       >
         {opening.behind !== 'nothing' &&
-          line(
-            'depthBehind',
-            opening.depthBehind,
-            { x: 0, y: -half * 0.45 },
-            { x: drawn.depthBehind.valueMm, y: -half * 0.45 },
-          )}
+          line('depthBehind', centre?.depth ?? null, { x: 0, y: 0 }, { x: depthMm, y: 0 })}
         {line('frontGap', opening.frontGap, { x: 0, y: half * 0.5 }, { x: -drawn.frontGap.valueMm, y: half * 0.5 })}
         <ExtensionLine from={{ x: 0, y: -half }} to={{ x: 0, y: half }} />
-        {line(holeKey, hole.length, { x: holeX, y: -half }, { x: holeX, y: half })}
+        {opening.behind !== 'nothing' &&
+          opening.depths
+            .filter(({ key, xMm }) => key !== 'depthBehind' && Math.abs(xMm) < 1)
+            .map(({ key, yMm, depth }) =>
+              line(key as OpeningDimensionKey, depth, { x: 0, y: -yMm }, { x: depth.valueMm, y: -yMm }),
+            )}
+        {uprightKey && line(uprightKey, upright, { x: holeX, y: -half }, { x: holeX, y: half })}
         <ExtensionLine from={{ x: 0, y: -half }} to={{ x: holeX, y: -half }} />
         <ExtensionLine from={{ x: 0, y: half }} to={{ x: holeX, y: half }} />
       </SectionDrawing>
       <FaceDrawing
-        opening={opening.hole.kind === 'circle' && !opening.hole.diameter ? withDrawnHole(opening) : opening}
+        opening={hole.kind === 'circle' && !hole.diameter ? withDrawnHole(opening) : opening}
         candidate={null}
+        mount={null}
+        plane={null}
         maxHeightPx={320}
         lit={false}
         label="Face of the opening with its dimensions"
       >
-        {opening.hole.kind === 'oval' &&
+        {(hole.kind === 'oval' || hole.kind === 'roundedRectangle') &&
           line(
-            'holeWidth',
-            hole.width,
-            { x: -half * 0.3, y: -(hole.width?.valueMm ?? half) / 2 },
-            { x: -half * 0.3, y: (hole.width?.valueMm ?? half) / 2 },
+            'holeLength',
+            hole.length,
+            { x: -(hole.length?.valueMm ?? UNKNOWN_BOLTS_MM) / 2, y: half * 0.3 },
+            { x: (hole.length?.valueMm ?? UNKNOWN_BOLTS_MM) / 2, y: half * 0.3 },
           )}
         <BoltDimensions opening={opening} line={line} />
       </FaceDrawing>
     </div>
   );
+}
+
+/** What the upright section shows of the hole: a circle's diameter, the width of an oval or a rectangle. */
+function uprightDimension(hole: FitOpening['hole']): readonly [Dimension | null, OpeningDimensionKey | null] {
+  if (hole.kind === 'circle') return [hole.diameter, 'holeDiameter'];
+  return hole.kind === 'polygon' ? [null, null] : [hole.width, 'holeWidth'];
 }
 
 type Line = (key: OpeningDimensionKey, dimension: Dimension | null, from: Point, to: Point) => React.ReactNode;
@@ -109,7 +122,7 @@ function BoltDimensions({ opening, line }: { readonly opening: FitOpening; reado
       { x: UNKNOWN_BOLTS_MM / 2, y: UNKNOWN_BOLTS_MM * 0.3 },
     );
   const [first, second] = patternDimensions(opening.bolts.shape);
-  if (!first) return null;
+  if (!first || opening.bolts.shape.kind === 'free') return null;
   if (second) {
     const [width, height] = [first.dimension.valueMm / 2, second.dimension.valueMm / 2];
     return (

@@ -3,7 +3,7 @@
 import type { Catalogue } from '@low-quarry/core/contracts/catalogue';
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import { toFitOpening, wantedDimensions } from '@low-quarry/core/model/opening';
+import { helpfulDimensions, toFitOpening, wantedDimensions } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
@@ -81,7 +81,7 @@ function Filled({
   const [lit, setLit] = useState<OpeningDimensionKey | null>(null);
   const save = useSaveOpening(opening.id, saved);
 
-  const wanted = wantedDimensions(draft.facts);
+  const wanted = useMemo(() => [...wantedDimensions(draft.facts), ...helpfulDimensions(draft.facts)], [draft.facts]);
   const missing = missingInDraft(draft);
   const conflict = conflictOf(save.error);
   const errorAt = (path: string) => (save.error instanceof ProblemError ? save.error.fieldMessage(path) : null);

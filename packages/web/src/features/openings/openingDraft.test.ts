@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
 import { differences, missingInDraft, readDraft, setSource, toDraft, toRecord, typeInto } from './openingDraft';
 
-const stored: OpeningRecord = {
+const stored: OpeningRecord = openingRecordSchema.parse({
   place: 'frontDoorLow',
   side: 'left',
   nominalSize: '6.5 in',
@@ -22,7 +22,7 @@ const stored: OpeningRecord = {
     },
   },
   note: '',
-};
+});
 const by = { takenBy: ' Rieke ', now: new Date('2026-03-02T10:00:00Z') };
 const draft = toDraft(stored, 3);
 

@@ -4,6 +4,7 @@
  */
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import {
+  helpfulDimensions,
   type Measurement,
   type OpeningRecord,
   openingRecordSchema,
@@ -89,7 +90,7 @@ export function toRecord(
 ): Result<OpeningRecord, Readonly<Partial<Record<OpeningDimensionKey, string>>>> {
   const errors: Partial<Record<OpeningDimensionKey, string>> = {};
   const dimensions: OpeningRecord['dimensions'] = {};
-  const wanted = wantedDimensions(draft.facts);
+  const wanted = [...wantedDimensions(draft.facts), ...helpfulDimensions(draft.facts)];
   for (const key of OPENING_DIMENSION_KEYS) {
     const field = draft.fields[key];
     const before = stored.dimensions[key];

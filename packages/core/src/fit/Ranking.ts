@@ -1,0 +1,68 @@
+/**
+ * The order of candidates. Of a speaker's stacks the best one stands for it; the speakers are ordered by theirs.
+ *
+ * Verdicts: clears, measure first, hold, hits. Clearing and held stacks: fewest added parts, then cheapest. Open ones: the
+ * surest first. Hitting ones: the one whose worst check misses least. Ties go to fewer parts, less money, and at last to
+ * the ids. Between speakers, those of the opening's own size come first within a verdict. Lists never jump.
+ */
+import type { CheckId, Verdict } from './Check';
+
+export type RankedStack = {
+  /** From the metal to the speaker. */
+  readonly bracketIds: readonly string[];
+  readonly spacerId: string | null;
+  readonly verdict: Verdict;
+  readonly decidedBy: CheckId;
+  readonly addedParts: number;
+  /** One speaker with what it needs, by the piece, in minor units of the shop's currency. */
+  readonly costMinor: number;
+  /** Margin of the check that decides; null where no length decides. */
+  readonly marginMm: number | null;
+  readonly expandedMm: number | null;
+};
+
+export type RankedSpeaker = { readonly speakerId: string; readonly best: RankedStack; readonly stacksJudged: number };
+
+export type Ranking = {
+  /** All speakers of the catalogue, best first. */
+  readonly speakers: readonly RankedSpeaker[];
+  readonly stacksJudged: number;
+};
+
+/** What a stack is compared by. */
+export type StackScore = {
+  readonly verdict: Verdict;
+  readonly addedParts: number;
+  readonly costMinor: number;
+  /** Margin of the worst check that hits, mm; 0 unless the verdict is hits. */
+  readonly worstMm: number;
+  /** Of all its margins the least, in half-widths of its interval. */
+  readonly leastSureness: number;
+  readonly ids: string;
+};
+
+export const VERDICT_RANK: Readonly<Record<Verdict, number>> = { clears: 0, measure: 1, hold: 2, hits: 3 };
+
+/** Figures that differ by less are the same: two ways of adding up must not decide an order. */
+export const SAME_FIGURE = 1e-9;
+
+/** Negative when a is better. */
+export function compareScores(a: StackScore, b: StackScore): number {
+  return (
+    VERDICT_RANK[a.verdict] - VERDICT_RANK[b.verdict] ||
+    byFigure(a, b) ||
+    a.addedParts - b.addedParts ||
+    a.costMinor - b.costMinor ||
+    (a.ids < b.ids ? -1 : a.ids > b.ids ? 1 : 0)
+  );
+}
+
+function byFigure(a: StackScore, b: StackScore): number {
+  const off =
+    a.verdict === 'measure' ? b.leastSureness - a.leastSureness : a.verdict === 'hits' ? b.worstMm - a.worstMm : 0;
+  return Math.abs(off) > SAME_FIGURE ? off : 0;
+}
+
+export function stackIds(bracketIds: readonly string[], spacerId: string | null): string {
+  return `${bracketIds.join('+')}/${spacerId ?? ''}`;
+}

@@ -1,0 +1,37 @@
+/**
+ * Wire way: the bracket's notch points to where the factory plug comes from, at the turn at which the screws land. A wire
+ * that has to go round the flange is pinched under it or ends before the terminals.
+ */
+import { radToDeg } from '../../units/angle';
+import { type Check, factCheck } from '../Check';
+import { type Mount, turnBetween } from '../mount';
+import type { FitOpening } from '../shapes';
+
+/** A wire reaches round an eighth of a turn behind a plate (common practice, no source). */
+export const NOTCH_REACH_RAD = Math.PI / 4;
+
+export function wireWayCheck({ plugRad }: FitOpening, { notchRad }: Mount): Check {
+  if (notchRad === null) {
+    return factCheck(
+      'wireWay',
+      'clears',
+      'No bracket with a wire notch is in the way: the wire comes through the hole.',
+    );
+  }
+  if (plugRad === null) {
+    return factCheck(
+      'wireWay',
+      'clears',
+      'Not judged: nobody noted where the plug comes from. The bracket has a wire notch.',
+    );
+  }
+  const off = turnBetween(notchRad, plugRad);
+  const degrees = Math.round(radToDeg(off));
+  return off <= NOTCH_REACH_RAD
+    ? factCheck('wireWay', 'clears', `The wire notch lies ${degrees}° from where the plug comes.`)
+    : factCheck(
+        'wireWay',
+        'hold',
+        `At the turn at which the screws land the wire notch lies ${degrees}° from where the plug comes: cut a new notch, or lengthen the wire.`,
+      );
+}

@@ -1,0 +1,192 @@
+/**
+ * A catalogue laid out for speed: rings of all bodies in one array, the doubt of every ring as a row of numbers, and parts
+ * that share a bolt pattern as one class, so that a joint is turned once for thousands of parts. Made once, it serves
+ * every opening.
+ */
+import type { BoltPattern } from '../../geometry/BoltPattern';
+import type { Dimension } from '../../uncertainty/Dimension';
+import type { Quantity } from '../../uncertainty/Quantity';
+import type { FitBracket, FitCatalogue, FitSpeaker } from '../shapes';
+import { speakerBody } from '../speakerBody';
+
+/** The dimensions of a speaker that its body can depend on, in the order of a doubt row. */
+const BODY_DIMENSIONS = [
+  'speaker.mountingDepth',
+  'speaker.flangeThickness',
+  'speaker.depthDatum',
+  'speaker.profile',
+  'speaker.widths',
+  'speaker.magnetDiameter',
+  'speaker.basketDiameter',
+  'speaker.basketLength',
+  'speaker.basketWidth',
+] as const;
+export const DOUBTS = BODY_DIMENSIONS.length;
+/** Doubt rows of a ring: its depth, half length and half width. */
+export const RING_DOUBTS = 3 * DOUBTS;
+
+export type PatternClass<Part> = { readonly first: Part; readonly members: readonly number[] };
+
+export class CatalogueIndex {
+  /** In an order of its own: those of one bolt class side by side. */
+  readonly speakers: readonly FitSpeaker[];
+  readonly brackets: readonly FitBracket[];
+  /** Rings of each speaker, as views of one array, and their convex pieces. */
+  readonly rings: readonly Float64Array[];
+  readonly pieces: readonly Int32Array[];
+  /** Where a speaker's rings begin in `ringDoubts`, counted in rings. */
+  readonly firstRing: Int32Array;
+  /** Sensitivity times standard uncertainty, for each ring's three lengths and each body dimension. */
+  readonly ringDoubts: Float64Array;
+  /** Flange and front height together, and their variance. */
+  readonly frontMm: Float64Array;
+  readonly frontVariance: Float64Array;
+  /** Sum of the squares of its parts. */
+  readonly frontFourth: Float64Array;
+  readonly costMinor: Float64Array;
+  readonly hasBoxes: Uint8Array;
+  /** Depth to which the body keeps the width it has at the flange, mm. */
+  readonly fullWidthTo: Float64Array;
+  /** Bolt class of each speaker; speakers of one class turn alike on every pattern. */
+  readonly speakerClass: Int32Array;
+  readonly speakerClasses: readonly PatternClass<FitSpeaker>[];
+  /** Brackets whose vehicle side, or speaker side, is alike. */
+  readonly vehicleSide: Int32Array;
+  readonly vehicleSides: readonly PatternClass<FitBracket>[];
+  readonly speakerSide: Int32Array;
+  readonly speakerSides: readonly PatternClass<FitBracket>[];
+  /** Place of each speaker in the order of names. */
+  readonly nameRank: Int32Array;
+
+  constructor(readonly catalogue: FitCatalogue) {
+    const { brackets } = catalogue;
+    const speakers = neighbours(catalogue.speakers, speakerKey);
+    this.speakers = speakers;
+    this.brackets = brackets;
+    const bodies = speakers.map(speakerBody);
+    const counts = bodies.map(({ rings }) => rings.length);
+    const total = counts.reduce((sum, each) => sum + each, 0);
+    const all = new Float64Array(total * 3);
+    this.ringDoubts = new Float64Array(total * RING_DOUBTS);
+    this.firstRing = new Int32Array(speakers.length);
+    const rings: Float64Array[] = [];
+    const pieces = new Map<string, Int32Array>();
+    const piecesOf: Int32Array[] = [];
+    let at = 0;
+    bodies.forEach((body, index) => {
+      this.firstRing[index] = at;
+      const view = all.subarray(at * 3, (at + body.rings.length) * 3);
+      view.set(body.ringsMm);
+      rings.push(view);
+      const key = body.pieces.join();
+      const shared = pieces.get(key) ?? body.pieces;
+      pieces.set(key, shared);
+      piecesOf.push(shared);
+      body.rings.forEach(({ depth, halfLength, halfWidth }) => {
+        [depth, halfLength, halfWidth].forEach((each, row) => {
+          this.setDoubts(at * RING_DOUBTS + row * DOUBTS, each);
+        });
+        at++;
+      });
+    });
+    this.rings = rings;
+    this.pieces = piecesOf;
+    const column = (of: (speaker: FitSpeaker) => number) => Float64Array.from(speakers, of);
+    this.frontMm = column(({ flangeThickness, frontHeight }) => flangeThickness.valueMm + frontHeight.valueMm);
+    this.frontVariance = column(
+      ({ flangeThickness, frontHeight }) => flangeThickness.uncertaintyMm ** 2 + frontHeight.uncertaintyMm ** 2,
+    );
+    this.frontFourth = column(
+      ({ flangeThickness, frontHeight }) => flangeThickness.uncertaintyMm ** 4 + frontHeight.uncertaintyMm ** 4,
+    );
+    this.costMinor = column(({ pieceCostMinor }) => pieceCostMinor);
+    this.fullWidthTo = Float64Array.from(this.rings, fullWidthTo);
+    this.hasBoxes = Uint8Array.from(speakers, ({ boxes }) => (boxes.length > 0 ? 1 : 0));
+    [this.speakerClass, this.speakerClasses] = classify(speakers, speakerKey);
+    [this.vehicleSide, this.vehicleSides] = classify(brackets, ({ vehicleBolts, throat, notchRad }) =>
+      patternKey(vehicleBolts, `${throat.kind}/${notchRad}`),
+    );
+    [this.speakerSide, this.speakerSides] = classify(brackets, ({ speakerBolts }) => patternKey(speakerBolts, ''));
+    this.nameRank = nameRanks(speakers);
+  }
+
+  private setDoubts(at: number, { terms }: Quantity): void {
+    for (const { name, dimension, sensitivity } of terms) {
+      const column = BODY_DIMENSIONS.indexOf(name as (typeof BODY_DIMENSIONS)[number]);
+      if (column < 0) throw new Error(`CatalogueIndex: expected a dimension of the body, got ${name}`);
+      requireExactDoubt(name, dimension);
+      this.ringDoubts[at + column] = sensitivity * dimension.uncertaintyMm;
+    }
+  }
+}
+
+/** Part figures come from catalogues, whose rounding is exactly known; repeated readings of a part would need more room here. */
+function requireExactDoubt(name: string, { degreesOfFreedom, isRectangular, uncertaintyMm }: Dimension): void {
+  if (degreesOfFreedom !== null || (uncertaintyMm > 0 && !isRectangular))
+    throw new Error(`CatalogueIndex: expected ${name} as a catalogue's rounding`);
+}
+
+export function patternKey(bolts: BoltPattern, more: string): string {
+  return `${JSON.stringify(bolts)}|${more}`;
+}
+
+function speakerKey({ bolts, basket }: FitSpeaker): string {
+  return patternKey(bolts, basket.kind);
+}
+
+/** Parts of one class side by side: what a class needs is then fetched once and not for every speaker. */
+function neighbours<Part>(parts: readonly Part[], keyOf: (part: Part) => string): readonly Part[] {
+  const groups = new Map<string, Part[]>();
+  for (const part of parts) {
+    const key = keyOf(part);
+    const group = groups.get(key);
+    if (group) group.push(part);
+    else groups.set(key, [part]);
+  }
+  return [...groups.values()].flat();
+}
+
+function classify<Part>(
+  parts: readonly Part[],
+  keyOf: (part: Part) => string,
+): [Int32Array, readonly PatternClass<Part>[]] {
+  const known = new Map<string, number>();
+  const classes: { first: Part; members: number[] }[] = [];
+  const ofPart = Int32Array.from(parts, (part, index) => {
+    const key = keyOf(part);
+    let at = known.get(key);
+    if (at === undefined) {
+      at = classes.length;
+      known.set(key, at);
+      classes.push({ first: part, members: [] });
+    }
+    classes[at]?.members.push(index);
+    return at;
+  });
+  return [ofPart, classes];
+}
+
+function fullWidthTo(rings: Float64Array): number {
+  let to = 0;
+  for (let at = 3; at < rings.length; at += 3) {
+    if (rings[at + 1] !== rings[1] || rings[at + 2] !== rings[2]) break;
+    to = rings[at] as number;
+  }
+  return to;
+}
+
+function nameRanks(speakers: readonly FitSpeaker[]): Int32Array {
+  const text = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
+  const order = speakers
+    .map((_, index) => index)
+    .sort((i, j) => {
+      const a = speakers[i] as FitSpeaker;
+      const b = speakers[j] as FitSpeaker;
+      return text(a.name, b.name) || text(a.id, b.id);
+    });
+  const ranks = new Int32Array(speakers.length);
+  order.forEach((index, rank) => {
+    ranks[index] = rank;
+  });
+  return ranks;
+}

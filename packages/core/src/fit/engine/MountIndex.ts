@@ -1,0 +1,296 @@
+/**
+ * The chains of every bolt class for the screws of one vehicle opening: what `chainsFor` finds, found by class instead of
+ * by part, with the figures that the engine needs of each.
+ *
+ * Before two patterns are turned on each other their radii are compared: a screw can only land in a hole that lies about
+ * as far from the centre, so most pairs are settled without a search over angles.
+ */
+import type { BoltPattern } from '../../geometry/BoltPattern';
+import { enoughScrews, patternDimensions, patternHoles } from '../../geometry/BoltPattern';
+import { coverageFactor } from '../../uncertainty/Margin';
+import type { BoltJoint } from '../boltJoint';
+import { boltsCheck } from '../checks/boltsCheck';
+import { wireWayCheck } from '../checks/wireWayCheck';
+import {
+  bracketToBracket,
+  bracketToVehicle,
+  composeMount,
+  JOINT_WORDS,
+  type Mount,
+  type NamedJoint,
+  speakerToBracket,
+  speakerToVehicle,
+} from '../mount';
+import { stackIds } from '../Ranking';
+import type { FitBracket, FitOpening, FitRules, FitSpeaker } from '../shapes';
+import { raised } from '../stack';
+import { mates } from '../stackSearch';
+import type { CatalogueIndex } from './CatalogueIndex';
+import { type CheckFigures, figuresOf } from './CheckFigures';
+
+/** A chain under the speakers of one bolt class. */
+export type ClassMount = {
+  readonly brackets: readonly FitBracket[];
+  readonly mount: Mount;
+  readonly cos: number;
+  readonly sin: number;
+  readonly raisedMm: number;
+  readonly raisedVariance: number;
+  /** Sum of the squares of its parts, for how rectangular it is. */
+  readonly raisedFourth: number;
+  readonly bolts: CheckFigures;
+  readonly wireWay: CheckFigures;
+  readonly costMinor: number;
+  readonly ids: string;
+  /** Height of the brackets from the metal up to and with each, mm, and the variance of what lies above it. */
+  readonly throats: readonly ThroatPlace[];
+};
+
+export type ThroatPlace = {
+  readonly bracket: FitBracket;
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly angleRad: number;
+  /** Depth of its front face below the flange's underside, mm, and its variance. */
+  readonly depthMm: number;
+  readonly depthVariance: number;
+  readonly depthFourth: number;
+};
+
+/** A bolt circle that is dragged leaves its mounts behind; beyond so many the old ones go. */
+const MOST_KEPT = 24;
+
+export class MountIndex {
+  private readonly sideJoints = new Map<string, BoltJoint | null>();
+  private readonly mounted = new Map<string, readonly (readonly ClassMount[])[]>();
+
+  constructor(
+    private readonly index: CatalogueIndex,
+    private readonly rules: FitRules,
+  ) {}
+
+  /** The mounts of each bolt class of speakers, simplest first; never empty. Left and right doors share theirs. */
+  mountsFor(opening: FitOpening): readonly (readonly ClassMount[])[] {
+    const key = mountsKey(opening);
+    let mounts = this.mounted.get(key);
+    if (!mounts) {
+      if (this.mounted.size >= MOST_KEPT) this.mounted.clear();
+      mounts = this.findMounts(opening);
+      this.mounted.set(key, mounts);
+    }
+    return mounts;
+  }
+
+  private findMounts(opening: FitOpening): readonly (readonly ClassMount[])[] {
+    const { speakerClasses, vehicleSides, brackets, vehicleSide } = this.index;
+    if (!opening.bolts) return speakerClasses.map(({ first }) => [this.toMount(opening, first, [], [])]);
+    const { bolts } = opening;
+    const vehicleJoints = vehicleSides.map(({ first }) =>
+      canMate(bolts, first.vehicleBolts, this.rules) ? this.mated(bracketToVehicle(opening, first)) : null,
+    );
+    const onMetal = brackets.flatMap((bracket, at) => {
+      const joint = vehicleJoints[vehicleSide[at] as number];
+      return joint && bracket.height.valueMm <= this.rules.mostRaisedMm ? [{ at, joint }] : [];
+    });
+    return speakerClasses.map(({ first }, speakerClass) => this.ofClass(opening, first, speakerClass, onMetal));
+  }
+
+  private ofClass(
+    opening: FitOpening,
+    speaker: FitSpeaker,
+    speakerClass: number,
+    onMetal: readonly { readonly at: number; readonly joint: BoltJoint }[],
+  ): readonly ClassMount[] {
+    const { brackets } = this.index;
+    const straight = () =>
+      this.toMount(opening, speaker, [], [{ between: JOINT_WORDS.speaker, joint: speakerToVehicle(opening, speaker) }]);
+    const mayLand = opening.bolts !== null && canMate(opening.bolts, speaker.bolts, this.rules);
+    const simple: ClassMount[] = mayLand && this.mated(speakerToVehicle(opening, speaker)) ? [straight()] : [];
+    for (const { at, joint } of onMetal) {
+      const top = this.sideJoint(0, at, speakerClass);
+      if (!top) continue;
+      simple.push(
+        this.toMount(
+          opening,
+          speaker,
+          [brackets[at] as FitBracket],
+          [
+            { between: JOINT_WORDS.bracket, joint },
+            { between: JOINT_WORDS.speakerOnBracket, joint: top },
+          ],
+        ),
+      );
+    }
+    if (simple.length > 0) return sorted(simple);
+    const double = this.doubles(opening, speaker, speakerClass, onMetal);
+    return double.length > 0 ? sorted(double) : [straight()];
+  }
+
+  private doubles(
+    opening: FitOpening,
+    speaker: FitSpeaker,
+    speakerClass: number,
+    onMetal: readonly { readonly at: number; readonly joint: BoltJoint }[],
+  ): readonly ClassMount[] {
+    const { brackets } = this.index;
+    const uppers = brackets.flatMap((_, at) => {
+      const top = this.sideJoint(1, at, speakerClass);
+      return top ? [{ at, top }] : [];
+    });
+    return onMetal.flatMap(({ at: lowerAt, joint }) =>
+      uppers.flatMap(({ at: upperAt, top }) => {
+        const lower = brackets[lowerAt] as FitBracket;
+        const upper = brackets[upperAt] as FitBracket;
+        if (lower.height.valueMm + upper.height.valueMm > this.rules.mostRaisedMm) return [];
+        const between = this.betweenJoint(lowerAt, upperAt);
+        if (!between) return [];
+        return [
+          this.toMount(
+            opening,
+            speaker,
+            [lower, upper],
+            [
+              { between: JOINT_WORDS.bracket, joint },
+              { between: JOINT_WORDS.bracketOnBracket, joint: between },
+              { between: JOINT_WORDS.speakerOnBracket, joint: top },
+            ],
+          ),
+        ];
+      }),
+    );
+  }
+
+  /** The joint of a speaker class on a bracket's speaker side when they mate; turned once for all openings. */
+  private sideJoint(place: 0 | 1, bracketAt: number, speakerClass: number): BoltJoint | null {
+    const side = this.index.speakerSide[bracketAt] as number;
+    return this.known(`${place}/${side}/${speakerClass}`, () => {
+      const bracket = this.index.speakerSides[side]?.first as FitBracket;
+      const speaker = this.index.speakerClasses[speakerClass]?.first as FitSpeaker;
+      return canMate(bracket.speakerBolts, speaker.bolts, this.rules)
+        ? this.mated(speakerToBracket(place, bracket, speaker))
+        : null;
+    });
+  }
+
+  private betweenJoint(lowerAt: number, upperAt: number): BoltJoint | null {
+    const lowerSide = this.index.speakerSide[lowerAt] as number;
+    const upperSide = this.index.vehicleSide[upperAt] as number;
+    return this.known(`between/${lowerSide}/${upperSide}`, () => {
+      const lower = this.index.speakerSides[lowerSide]?.first as FitBracket;
+      const upper = this.index.vehicleSides[upperSide]?.first as FitBracket;
+      return canMate(lower.speakerBolts, upper.vehicleBolts, this.rules)
+        ? this.mated(bracketToBracket(lower, upper))
+        : null;
+    });
+  }
+
+  private known(key: string, find: () => BoltJoint | null): BoltJoint | null {
+    let joint = this.sideJoints.get(key);
+    if (joint === undefined) {
+      joint = find();
+      this.sideJoints.set(key, joint);
+    }
+    return joint;
+  }
+
+  private mated(joint: BoltJoint): BoltJoint | null {
+    return mates(joint, this.rules.confidence) ? joint : null;
+  }
+
+  private toMount(
+    opening: FitOpening,
+    speaker: FitSpeaker,
+    brackets: readonly FitBracket[],
+    joints: readonly NamedJoint[],
+  ): ClassMount {
+    const candidate = { speaker, brackets, spacer: null };
+    const mount = composeMount(candidate, joints);
+    const { angleRad } = mount.pose;
+    const variance = (from: number) =>
+      brackets.slice(from).reduce((sum, { height }) => sum + height.uncertaintyMm ** 2, 0);
+    const fourth = (from: number) =>
+      brackets.slice(from).reduce((sum, { height }) => sum + height.uncertaintyMm ** 4, 0);
+    return {
+      brackets,
+      mount,
+      cos: Math.cos(angleRad),
+      sin: Math.sin(angleRad),
+      raisedMm: raised(candidate).valueMm,
+      raisedVariance: variance(0),
+      raisedFourth: fourth(0),
+      bolts: figuresOf(boltsCheck(opening, candidate, mount, this.rules, 'mm')),
+      wireWay: figuresOf(wireWayCheck(opening, mount)),
+      costMinor: brackets.reduce((sum, { pieceCostMinor }) => sum + pieceCostMinor, 0),
+      ids: stackIds(
+        brackets.map(({ id }) => id),
+        null,
+      ),
+      throats: throatPlaces(brackets, joints, variance, fourth),
+    };
+  }
+}
+
+/** What of an opening the mounts hang on. */
+export function mountsKey({ bolts, plugRad }: FitOpening): string {
+  return JSON.stringify([bolts, plugRad]);
+}
+
+function throatPlaces(
+  brackets: readonly FitBracket[],
+  joints: readonly NamedJoint[],
+  variance: (from: number) => number,
+  fourth: (from: number) => number,
+): readonly ThroatPlace[] {
+  let angleRad = 0;
+  let xMm = 0;
+  let yMm = 0;
+  return brackets.map((bracket, index) => {
+    angleRad += joints[index]?.joint.rotation.angleRad ?? 0;
+    xMm += bracket.offsetXMm * Math.cos(angleRad) - bracket.offsetYMm * Math.sin(angleRad);
+    yMm += bracket.offsetXMm * Math.sin(angleRad) + bracket.offsetYMm * Math.cos(angleRad);
+    const above = brackets.slice(index + 1).reduce((sum, { height }) => sum + height.valueMm, 0);
+    return {
+      bracket,
+      xMm,
+      yMm,
+      angleRad,
+      depthMm: above,
+      depthVariance: variance(index + 1),
+      depthFourth: fourth(index + 1),
+    };
+  });
+}
+
+function sorted(mounts: readonly ClassMount[]): readonly ClassMount[] {
+  return [...mounts].sort(
+    (a, b) =>
+      a.brackets.length - b.brackets.length ||
+      a.raisedMm - b.raisedMm ||
+      a.costMinor - b.costMinor ||
+      (a.ids < b.ids ? -1 : a.ids > b.ids ? 1 : 0),
+  );
+}
+
+/**
+ * Whether enough screws can land at all, by their distance from the centre alone: a bound, so that only pairs worth a
+ * search are turned. False is certain.
+ */
+export function canMate(screwSide: BoltPattern, holeSide: BoltPattern, { confidence }: FitRules): boolean {
+  const dimensions = [...patternDimensions(screwSide.shape), ...patternDimensions(holeSide.shape)];
+  const freedom = dimensions.map(({ dimension }) => dimension.degreesOfFreedom).filter((each) => each !== null);
+  const least = freedom.length > 0 ? Math.max(1, Math.floor(Math.min(...freedom))) : null;
+  const doubt = dimensions.reduce((sum, { dimension }) => sum + dimension.uncertaintyMm, 0);
+  const allowed =
+    Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2) +
+    doubt * coverageFactor(confidence, least, 0);
+  const holes = patternHoles(holeSide).map(({ xMm, yMm, slotXMm, slotYMm }) => ({
+    radius: Math.hypot(xMm, yMm),
+    reach: Math.hypot(slotXMm, slotYMm),
+  }));
+  const screws = patternHoles(screwSide);
+  const landing = screws.filter(({ xMm, yMm }) => {
+    const radius = Math.hypot(xMm, yMm);
+    return holes.some((hole) => Math.abs(radius - hole.radius) - hole.reach <= allowed);
+  });
+  return landing.length >= enoughScrews(screws.length);
+}

@@ -1,0 +1,130 @@
+/**
+ * How a candidate sits in its opening: each joint at its best rotation, and from that where the speaker's axis is, how it
+ * is turned, and where the wire notch points.
+ */
+import type { BoltPattern } from '../geometry/BoltPattern';
+import type { PartOutline } from '../geometry/Outline';
+import type { Pose } from '../geometry/PlacedBody';
+import { pairCache } from '../math/pairCache';
+import { type BoltJoint, boltJoint } from './boltJoint';
+import { bracketPrefix } from './dimensionNames';
+import type { Candidate, FitBracket, FitOpening, FitSpeaker } from './shapes';
+import { raised } from './stack';
+
+export type NamedJoint = { readonly between: string; readonly joint: BoltJoint };
+
+export type Mount = {
+  /** From the vehicle to the speaker; empty where the vehicle's screws are not known. */
+  readonly joints: readonly NamedJoint[];
+  readonly pose: Pose;
+  /** Where the notch of the first bracket that has one points, rad; null for none. */
+  readonly notchRad: number | null;
+};
+
+/** A part with an oval opening goes onto its place in two ways only. */
+const OVAL_TURNS = [0, Math.PI];
+
+/** Rotations are the dear part of a judgement and depend on two shapes only, so each pair is turned once. */
+export const speakerToVehicle = pairCache((opening: FitOpening, speaker: FitSpeaker) =>
+  boltJoint(boltsOf(opening), speaker.bolts, { screws: 'opening.', holes: 'speaker.' }, turns(speaker.basket)),
+);
+export const bracketToVehicle = pairCache((opening: FitOpening, bracket: FitBracket) =>
+  boltJoint(
+    boltsOf(opening),
+    bracket.vehicleBolts,
+    { screws: 'opening.', holes: 'bracket.vehicle.' },
+    { ...turns(bracket.throat), ...notchTurns(opening, bracket) },
+  ),
+);
+export const bracketToBracket = pairCache((lower: FitBracket, upper: FitBracket) =>
+  boltJoint(
+    lower.speakerBolts,
+    upper.vehicleBolts,
+    { screws: 'bracket.speaker.', holes: 'bracket2.vehicle.' },
+    turns(upper.throat),
+  ),
+);
+const onFirstBracket = pairCache((bracket: FitBracket, speaker: FitSpeaker) => onBracket(bracket, speaker, 0));
+const onSecondBracket = pairCache((bracket: FitBracket, speaker: FitSpeaker) => onBracket(bracket, speaker, 1));
+
+/** The joint of a speaker on the first (0) or second (1) bracket. */
+export function speakerToBracket(index: 0 | 1, bracket: FitBracket, speaker: FitSpeaker): BoltJoint {
+  return index === 0 ? onFirstBracket(bracket, speaker) : onSecondBracket(bracket, speaker);
+}
+
+function onBracket(bracket: FitBracket, speaker: FitSpeaker, index: 0 | 1): BoltJoint {
+  return boltJoint(
+    bracket.speakerBolts,
+    speaker.bolts,
+    { screws: `${bracketPrefix(index)}speaker.`, holes: 'speaker.' },
+    turns(speaker.basket),
+  );
+}
+
+export const JOINT_WORDS = {
+  speaker: 'speaker',
+  bracket: 'bracket',
+  bracketOnBracket: 'bracket on bracket',
+  speakerOnBracket: 'speaker on the bracket',
+} as const;
+
+export function mountOf(opening: FitOpening, candidate: Candidate): Mount {
+  return composeMount(candidate, opening.bolts ? jointsOf(opening, candidate) : []);
+}
+
+/** How a candidate sits when its joints are known, from the vehicle to the speaker. */
+export function composeMount(candidate: Candidate, joints: readonly NamedJoint[]): Mount {
+  let angleRad = 0;
+  let xMm = 0;
+  let yMm = 0;
+  let notchRad: number | null = null;
+  candidate.brackets.forEach(({ offsetXMm, offsetYMm, notchRad: notch }, index) => {
+    angleRad += joints[index]?.joint.rotation.angleRad ?? 0;
+    const cos = Math.cos(angleRad);
+    const sin = Math.sin(angleRad);
+    xMm += offsetXMm * cos - offsetYMm * sin;
+    yMm += offsetXMm * sin + offsetYMm * cos;
+    if (notch !== null && notchRad === null) notchRad = angleRad + notch;
+  });
+  angleRad += joints[candidate.brackets.length]?.joint.rotation.angleRad ?? 0;
+  return { joints, notchRad, pose: { xMm, yMm, angleRad: tidyTurn(angleRad), raisedMm: raised(candidate).valueMm } };
+}
+
+function jointsOf(opening: FitOpening, { speaker, brackets }: Candidate): readonly NamedJoint[] {
+  const [first, second] = brackets;
+  if (!first) return [{ between: JOINT_WORDS.speaker, joint: speakerToVehicle(opening, speaker) }];
+  const onMetal = { between: JOINT_WORDS.bracket, joint: bracketToVehicle(opening, first) };
+  if (!second) return [onMetal, { between: JOINT_WORDS.speakerOnBracket, joint: speakerToBracket(0, first, speaker) }];
+  return [
+    onMetal,
+    { between: JOINT_WORDS.bracketOnBracket, joint: bracketToBracket(first, second) },
+    { between: JOINT_WORDS.speakerOnBracket, joint: speakerToBracket(1, second, speaker) },
+  ];
+}
+
+function boltsOf({ bolts }: FitOpening): BoltPattern {
+  if (!bolts) throw new Error('mount: expected an opening whose screws are known');
+  return bolts;
+}
+
+function turns(outline: PartOutline): { readonly anglesRad?: readonly number[] } {
+  return outline.kind === 'oval' ? { anglesRad: OVAL_TURNS } : {};
+}
+
+function notchTurns({ plugRad }: FitOpening, { notchRad }: FitBracket) {
+  return plugRad === null || notchRad === null
+    ? {}
+    : { prefer: (angleRad: number) => turnBetween(angleRad + notchRad, plugRad) };
+}
+
+/** The lesser angle between two directions, 0 to π. */
+export function turnBetween(a: number, b: number): number {
+  const off = Math.abs(a - b) % (2 * Math.PI);
+  return Math.min(off, 2 * Math.PI - off);
+}
+
+/** A full turn is no turn: what is left of it after rounding would only make an aligned oval look turned. */
+function tidyTurn(angle: number): number {
+  const turn = ((angle % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI);
+  return Math.min(turn, 2 * Math.PI - turn) < 1e-9 ? 0 : turn;
+}

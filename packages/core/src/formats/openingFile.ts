@@ -1,0 +1,25 @@
+/** An opening as a file: what is known of it, and how the shop that measured it judges. */
+import { z } from 'zod';
+import { openingRecordSchema } from '../model/opening';
+import { SHOP_DEFAULTS, shopSchema } from '../model/shop';
+
+const rulesSchema = shopSchema.pick({
+  clearancesMm: true,
+  confidence: true,
+  halfWidthsMm: true,
+  stock: true,
+  mostRaisedMm: true,
+  returnCostMinor: true,
+  minuteCostMinor: true,
+});
+
+export const openingFileSchema = z.strictObject({
+  format: z.literal('opening'),
+  version: z.literal(1),
+  opening: openingRecordSchema,
+  /** Defaults are those a shop starts with. */
+  rules: rulesSchema.default(() => rulesSchema.parse(SHOP_DEFAULTS_OF_RULES)),
+});
+export type OpeningFile = z.infer<typeof openingFileSchema>;
+
+const { currency: _currency, unit: _unit, ...SHOP_DEFAULTS_OF_RULES } = SHOP_DEFAULTS;

@@ -1,0 +1,264 @@
+/**
+ * How much room an elliptical section has inside an outline: the least distance between the two edges, negative when the
+ * section sticks out. The section may be turned and off centre.
+ *
+ * Convex outlines: A ⊕ disc(d) lies in B exactly when h_A + d ≤ h_B in every direction (h is the support function), so the
+ * room is min over θ of h_B(θ) − h_A(θ). Comparing only half axes would be wrong for two ellipses of different slimness:
+ * the tight place is then between the axes. By the envelope theorem the sensitivities are those of the support
+ * functions at the tight direction. Free polygons may be hollow: there the room is the least signed distance from the
+ * ellipse to the polygon's edge, side by side.
+ *
+ * @see Schneider, Convex Bodies: The Brunn–Minkowski Theory, section 1.7 (support functions), from memory
+ */
+import type { OutlineMm } from './Outline';
+import { polygonPoints } from './Outline';
+
+/** A section of a body, or any ellipse, in the opening's frame. */
+export type EllipseMm = {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly halfLengthMm: number;
+  readonly halfWidthMm: number;
+  readonly angleRad: number;
+};
+
+export type OutlineRoom = {
+  /** Least distance from the section to the outline, mm; negative: how far it sticks out. */
+  readonly roomMm: number;
+  /** Unit direction of the tight place. */
+  readonly nx: number;
+  readonly ny: number;
+  /** ∂room/∂ each length of the outline, in the order of `outlineLengths`. */
+  readonly outer: readonly number[];
+  /** ∂room/∂(half length) and ∂room/∂(half width) of the section. */
+  readonly innerAlong: number;
+  readonly innerAcross: number;
+};
+
+const STEPS = 120;
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+const DIRECTION_TOLERANCE_RAD = 1e-9;
+
+/**
+ * @example outlineRoom({ kind: 'circle', diameter: 150 }, { xMm: 0, yMm: 0, halfLengthMm: 71, halfWidthMm: 71, angleRad: 0 }).roomMm // 4
+ */
+export function outlineRoom(outer: OutlineMm, inner: EllipseMm): OutlineRoom {
+  if (outer.kind === 'polygon') return polygonRoom(outer, inner);
+  const gap = (angle: number) => {
+    const nx = Math.cos(angle);
+    const ny = Math.sin(angle);
+    return supportMm(outer, nx, ny) - ellipseSupportMm(inner, nx, ny);
+  };
+  const isRound = outer.kind === 'circle' && inner.halfLengthMm === inner.halfWidthMm;
+  const angle = isRound ? Math.atan2(inner.yMm, inner.xMm) : leastAngle(gap, quarterDoes(outer, inner));
+  const nx = Math.cos(angle);
+  const ny = Math.sin(angle);
+  return { roomMm: gap(angle), nx, ny, outer: supportSlopes(outer, nx, ny), ...ellipseSlopes(inner, nx, ny) };
+}
+
+/** With a common centre and common axes the four quarters are mirror images. */
+function quarterDoes(outer: OutlineMm, { xMm, yMm, angleRad, halfLengthMm, halfWidthMm }: EllipseMm): boolean {
+  if (xMm !== 0 || yMm !== 0) return false;
+  return halfLengthMm === halfWidthMm || outer.kind === 'circle'
+    ? angleRad === 0 || halfLengthMm === halfWidthMm
+    : Math.abs(Math.sin(angleRad)) < 1e-12;
+}
+
+function supportMm(outline: Exclude<OutlineMm, { kind: 'polygon' }>, nx: number, ny: number): number {
+  switch (outline.kind) {
+    case 'circle':
+      return outline.diameter / 2;
+    case 'oval': {
+      const along = outline.length * nx;
+      const across = outline.width * ny;
+      return Math.sqrt(along * along + across * across) / 2;
+    }
+    case 'roundedRectangle': {
+      const r = outline.cornerRadiusMm;
+      return (outline.length / 2 - r) * Math.abs(nx) + (outline.width / 2 - r) * Math.abs(ny) + r;
+    }
+  }
+}
+
+function supportSlopes(outline: Exclude<OutlineMm, { kind: 'polygon' }>, nx: number, ny: number): readonly number[] {
+  switch (outline.kind) {
+    case 'circle':
+      return [0.5];
+    case 'oval': {
+      const support = supportMm(outline, nx, ny);
+      return [(outline.length * nx * nx) / (4 * support), (outline.width * ny * ny) / (4 * support)];
+    }
+    case 'roundedRectangle':
+      return [Math.abs(nx) / 2, Math.abs(ny) / 2];
+  }
+}
+
+function turned({ angleRad }: EllipseMm, nx: number, ny: number): readonly [number, number] {
+  const cos = Math.cos(angleRad);
+  const sin = Math.sin(angleRad);
+  return [nx * cos + ny * sin, ny * cos - nx * sin];
+}
+
+function ellipseSupportMm(inner: EllipseMm, nx: number, ny: number): number {
+  const [u, v] = turned(inner, nx, ny);
+  const along = inner.halfLengthMm * u;
+  const across = inner.halfWidthMm * v;
+  return Math.sqrt(along * along + across * across) + inner.xMm * nx + inner.yMm * ny;
+}
+
+function ellipseSlopes(inner: EllipseMm, nx: number, ny: number) {
+  const [u, v] = turned(inner, nx, ny);
+  const radial = Math.hypot(inner.halfLengthMm * u, inner.halfWidthMm * v);
+  if (radial === 0) return { innerAlong: 0, innerAcross: 0 };
+  return {
+    innerAlong: (-inner.halfLengthMm * u * u) / radial,
+    innerAcross: (-inner.halfWidthMm * v * v) / radial,
+  };
+}
+
+function leastAngle(gap: (angle: number) => number, quarter: boolean): number {
+  const turn = quarter ? Math.PI / 2 : 2 * Math.PI;
+  const steps = quarter ? STEPS / 4 : STEPS;
+  const step = turn / steps;
+  let best = 0;
+  let bestGap = gap(0);
+  for (let index = 1; index <= (quarter ? steps : steps - 1); index++) {
+    const each = gap(index * step);
+    if (each < bestGap) {
+      best = index * step;
+      bestGap = each;
+    }
+  }
+  const [from, to] = quarter ? [Math.max(0, best - step), Math.min(turn, best + step)] : [best - step, best + step];
+  const inside = goldenLeast(gap, from, to, DIRECTION_TOLERANCE_RAD);
+  return gap(inside) < bestGap ? inside : best;
+}
+
+function goldenLeast(of: (x: number) => number, from: number, to: number, tolerance: number): number {
+  let low = from;
+  let high = to;
+  let left = high - GOLDEN * (high - low);
+  let right = low + GOLDEN * (high - low);
+  let atLeft = of(left);
+  let atRight = of(right);
+  while (high - low > tolerance) {
+    if (atLeft <= atRight) {
+      high = right;
+      right = left;
+      atRight = atLeft;
+      left = high - GOLDEN * (high - low);
+      atLeft = of(left);
+    } else {
+      low = left;
+      left = right;
+      atLeft = atRight;
+      right = low + GOLDEN * (high - low);
+      atRight = of(right);
+    }
+  }
+  return (low + high) / 2;
+}
+
+function polygonRoom(outer: Extract<OutlineMm, { kind: 'polygon' }>, inner: EllipseMm): OutlineRoom {
+  const points = polygonPoints(outer);
+  let least = Number.POSITIVE_INFINITY;
+  let nx = 1;
+  let ny = 0;
+  points.forEach((from, index) => {
+    const to = points[(index + 1) % points.length] ?? from;
+    const near = nearestOfSide(inner, from, to, least);
+    if (near && near.distanceMm < least) {
+      least = near.distanceMm;
+      nx = near.nx;
+      ny = near.ny;
+    }
+  });
+  const centreOutside = !isInside(points, inner.xMm, inner.yMm);
+  // A centre that lies outside is as bad as the whole way to its edge.
+  const roomMm = centreOutside ? Math.min(-Math.abs(least), least) : least;
+  return { roomMm: roomMm + outer.edgeOffset, nx, ny, outer: [1], ...ellipseSlopes(inner, nx, ny) };
+}
+
+type Nearest = { readonly distanceMm: number; readonly nx: number; readonly ny: number };
+
+/** Signed distance is convex along a straight side, so a golden section finds its least. */
+function nearestOfSide(
+  inner: EllipseMm,
+  from: readonly [number, number],
+  to: readonly [number, number],
+  least: number,
+): Nearest | null {
+  const at = (t: number) => ellipseDistance(inner, from[0] + t * (to[0] - from[0]), from[1] + t * (to[1] - from[1]));
+  // The circle around the ellipse bounds the distance from below: most sides are not worth a search.
+  const bound = pointToSegment(inner.xMm, inner.yMm, from, to) - Math.max(inner.halfLengthMm, inner.halfWidthMm);
+  if (bound >= least) return null;
+  return at(goldenLeast((t) => at(t).distanceMm, 0, 1, 1e-10));
+}
+
+function pointToSegment(x: number, y: number, from: readonly [number, number], to: readonly [number, number]): number {
+  const dx = to[0] - from[0];
+  const dy = to[1] - from[1];
+  const square = dx * dx + dy * dy;
+  const t = square > 0 ? Math.max(0, Math.min(1, ((x - from[0]) * dx + (y - from[1]) * dy) / square)) : 0;
+  return Math.hypot(x - from[0] - t * dx, y - from[1] - t * dy);
+}
+
+/**
+ * Signed distance from a point to an ellipse, positive outside, with the direction from the ellipse to the point.
+ * Newton on the angle of the foot; the start between the two axes' own answers makes it converge in the first quadrant.
+ *
+ * @see Eberly, Distance from a Point to an Ellipse (robust root of the foot's equation), from memory
+ */
+export function ellipseDistance(inner: EllipseMm, xMm: number, yMm: number): Nearest {
+  const [u, v] = turned(inner, xMm - inner.xMm, yMm - inner.yMm);
+  const swap = inner.halfWidthMm > inner.halfLengthMm;
+  const a = swap ? inner.halfWidthMm : inner.halfLengthMm;
+  const b = swap ? inner.halfLengthMm : inner.halfWidthMm;
+  const px = Math.abs(swap ? v : u);
+  const py = Math.abs(swap ? u : v);
+  const [fx, fy] = footOnEllipse(a, b, px, py);
+  const isOutside = (px / a) ** 2 + (py / b) ** 2 >= 1;
+  const distance = Math.hypot(px - fx, py - fy);
+  // The outward normal at the foot, in the first quadrant, then back to the point's own.
+  const normal = Math.hypot(fx / (a * a), fy / (b * b));
+  const n1 = fx / (a * a) / normal;
+  const n2 = fy / (b * b) / normal;
+  const nu = (swap ? n2 : n1) * (u < 0 ? -1 : 1);
+  const nv = (swap ? n1 : n2) * (v < 0 ? -1 : 1);
+  const cos = Math.cos(inner.angleRad);
+  const sin = Math.sin(inner.angleRad);
+  return { distanceMm: isOutside ? distance : -distance, nx: nu * cos - nv * sin, ny: nu * sin + nv * cos };
+}
+
+/** Foot of (px, py), both at least 0, on the ellipse with half axes a ≥ b: bisection on Eberly's monotone function. */
+function footOnEllipse(a: number, b: number, px: number, py: number): readonly [number, number] {
+  if (a === b) {
+    const radius = Math.hypot(px, py);
+    return radius > 0 ? [(a * px) / radius, (a * py) / radius] : [a, 0];
+  }
+  if (py === 0) {
+    const limit = (a * a - b * b) / a;
+    if (px >= limit) return [a, 0];
+    const fx = (a * a * px) / (a * a - b * b);
+    return [fx, b * Math.sqrt(Math.max(0, 1 - (fx / a) ** 2))];
+  }
+  const value = (t: number) => ((a * px) / (t + a * a)) ** 2 + ((b * py) / (t + b * b)) ** 2 - 1;
+  let low = -b * b + b * py;
+  let high = -b * b + Math.hypot(a * px, b * py);
+  for (let step = 0; step < 80 && high - low > 1e-13 * Math.max(1, Math.abs(high)); step++) {
+    const middle = (low + high) / 2;
+    if (value(middle) > 0) low = middle;
+    else high = middle;
+  }
+  const t = (low + high) / 2;
+  return [(a * a * px) / (t + a * a), (b * b * py) / (t + b * b)];
+}
+
+function isInside(points: readonly (readonly [number, number])[], x: number, y: number): boolean {
+  let inside = false;
+  points.forEach(([x1, y1], index) => {
+    const [x2, y2] = points[(index + 1) % points.length] ?? [x1, y1];
+    if (y1 > y !== y2 > y && x < ((x2 - x1) * (y - y1)) / (y2 - y1) + x1) inside = !inside;
+  });
+  return inside;
+}

@@ -1,0 +1,64 @@
+/**
+ * A record for the other side of the vehicle, mirrored at its middle plane: left and right change places, what lies towards
+ * the front stays in front. What is no matter of geometry stays as it is: where the wheel is, the plug, the fixing; and an
+ * obstacle that stands on one side only does not come along.
+ */
+import type { OpeningRecord } from './opening';
+
+const HALF_TURN_DEG = 180;
+
+export function fromSide(record: OpeningRecord): OpeningRecord {
+  if (record.side === 'centre') return record;
+  return {
+    ...record,
+    side: record.side === 'left' ? 'right' : 'left',
+    bolts: mirroredBolts(record.bolts),
+    trace: record.trace && {
+      ...record.trace,
+      corners: mirroredCorners(record.trace.corners),
+    },
+    depthReadings: record.depthReadings.map((each) => ({ ...each, xMm: negative(each.xMm) })),
+    obstacles: record.obstacles
+      .filter(({ thisSideOnly }) => !thisSideOnly)
+      .map((each) => ({
+        ...each,
+        xMm: negative(each.xMm),
+        angleDeg: negative(each.angleDeg),
+        tiltDeg: negative(each.tiltDeg),
+      })),
+    plugDeg: record.plugDeg === null ? null : mirroredDeg(record.plugDeg),
+  };
+}
+
+function mirroredBolts(bolts: OpeningRecord['bolts']): OpeningRecord['bolts'] {
+  switch (bolts.kind) {
+    case 'circle':
+      return { ...bolts, firstAngleDeg: mirroredDeg(bolts.firstAngleDeg) };
+    case 'rectangle':
+      return bolts;
+    case 'free':
+      return { ...bolts, holes: bolts.holes.map(({ xMm, yMm }) => ({ xMm: negative(xMm), yMm })) };
+  }
+}
+
+/** Mirrored and in the other direction, so that "to the right of the way" stays outwards; each side keeps its bulge. */
+function mirroredCorners<Corner extends { readonly xMm: number; readonly yMm: number; readonly bulgeMm: number }>(
+  corners: readonly Corner[],
+): Corner[] {
+  const { length } = corners;
+  return corners.map((_, at) => {
+    const corner = corners[length - 1 - at] as Corner;
+    const side = corners[(2 * length - 2 - at) % length] as Corner;
+    return { ...corner, xMm: negative(corner.xMm), bulgeMm: side.bulgeMm };
+  });
+}
+
+/** A direction in the face, mirrored at the upright: 0 to 360. */
+function mirroredDeg(deg: number): number {
+  return (((HALF_TURN_DEG - deg) % 360) + 360) % 360;
+}
+
+/** Without a negative zero, which would make a record differ from itself. */
+function negative(value: number): number {
+  return value === 0 ? 0 : -value;
+}
