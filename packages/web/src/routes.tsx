@@ -4,6 +4,7 @@ import { JobScreen } from './features/jobs/JobScreen';
 import { JobsScreen } from './features/jobs/JobsScreen';
 import { OpeningScreen } from './features/openings/OpeningScreen';
 import { OrderScreen } from './features/orders/OrderScreen';
+import { WillFitScreen } from './features/willFit/WillFitScreen';
 import { ScreenFault } from './ui/states';
 
 export function createRoutes() {
@@ -12,6 +13,7 @@ export function createRoutes() {
       ErrorBoundary: ScreenFault,
       children: [
         { path: '/', Component: JobsScreen, ErrorBoundary: ScreenFault },
+        { path: '/will-it-fit', Component: WillFitScreen, ErrorBoundary: ScreenFault },
         { path: '/jobs/:jobId', Component: JobScreen, ErrorBoundary: ScreenFault },
         { path: '/jobs/:jobId/openings/:openingId', Component: OpeningScreen, ErrorBoundary: ScreenFault },
         { path: '/jobs/:jobId/openings/:openingId/fit', Component: FitScreen, ErrorBoundary: ScreenFault },

@@ -15,6 +15,8 @@ type FaceDrawingProps = {
   readonly opening: FitOpening;
   readonly candidate: Candidate | null;
   readonly mount: Mount | null;
+  /** Another candidate, laid over it. */
+  readonly over?: { readonly candidate: Candidate; readonly mount: Mount } | null;
   /** Where the section is cut; null where there is none. */
   readonly plane: CutPlane | null;
   readonly maxHeightPx: number;
@@ -29,7 +31,17 @@ const EDGE_POINTS = 180;
 /** Used to draw what nobody has measured. */
 const UNKNOWN_HALF_MM = 50;
 
-export function FaceDrawing({ opening, candidate, mount, plane, maxHeightPx, lit, label, children }: FaceDrawingProps) {
+export function FaceDrawing({
+  opening,
+  candidate,
+  mount,
+  over = null,
+  plane,
+  maxHeightPx,
+  lit,
+  label,
+  children,
+}: FaceDrawingProps) {
   const joints = mount?.joints ?? [];
   const [first, ...others] = joints;
   const screws = opening.bolts ? patternHoles(opening.bolts) : [];
@@ -69,6 +81,7 @@ export function FaceDrawing({ opening, candidate, mount, plane, maxHeightPx, lit
         />
       )}
       {candidate && <Terminals candidate={candidate} mount={mount} />}
+      {over && <Over over={over} />}
       {first?.joint.holes.map((each) => (
         <PartHole
           key={`${each.xMm},${each.yMm}`}
@@ -158,6 +171,27 @@ function Terminals({ candidate, mount }: { readonly candidate: Candidate; readon
         </g>
       ))}
     </g>
+  );
+}
+
+function Over({
+  over: { candidate, mount },
+}: {
+  readonly over: { readonly candidate: Candidate; readonly mount: Mount };
+}) {
+  return (
+    <>
+      {[candidate.speaker.flange, candidate.speaker.basket].map((outline, at) => (
+        <Oval
+          key={at === 0 ? 'flange' : 'basket'}
+          at={mount.pose}
+          outline={outline}
+          width={1.8}
+          className="stroke-action"
+          dashed
+        />
+      ))}
+    </>
   );
 }
 

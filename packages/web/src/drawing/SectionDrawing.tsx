@@ -33,6 +33,7 @@ export function SectionDrawing({ section, unit, lit, maxHeightPx, label, childre
       <Clearances section={section} />
       <Ring slab={section.wall} hatch="metal" width={1.8} />
       {section.stack && <Stack stack={section.stack} />}
+      {section.over && <Over stack={section.over} />}
       <Grille section={section} />
       <Obstacles section={section} />
       <Behind section={section} />
@@ -130,6 +131,25 @@ function Stack({
       <path
         d={`M${flange.left} ${axisY + dome}C${frontX - (frontX - flange.left) * 0.3} ${axisY + dome} ${frontX} ${axisY + dome * 0.6} ${frontX} ${axisY}C${frontX} ${axisY - dome * 0.6} ${frontX - (frontX - flange.left) * 0.3} ${axisY - dome} ${flange.left} ${axisY - dome}`}
         fill="none"
+      />
+    </g>
+  );
+}
+
+/** Only the outline of what is laid over, in long dashes. */
+function Over({ stack: { body, flange, frontX } }: { readonly stack: SectionStack }) {
+  const { px } = usePen();
+  return (
+    <g
+      className="stroke-action"
+      fill="none"
+      strokeWidth={1.8 * px}
+      strokeDasharray={`${12 * px} ${4 * px}`}
+      strokeLinejoin="round"
+    >
+      <path d={pathOf(body, true)} />
+      <path
+        d={`M${flange.right} ${-flange.upper.outer}H${flange.left}V${flange.lower.outer}H${flange.right}M${frontX} ${-flange.upper.inner * 0.3}V${flange.lower.inner * 0.3}`}
       />
     </g>
   );

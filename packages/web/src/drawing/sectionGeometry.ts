@@ -64,6 +64,8 @@ export type Section = {
   readonly grilleX: number | null;
   readonly askedFrontMm: number;
   readonly stack: SectionStack | null;
+  /** The body and flange of the candidate that is laid over. */
+  readonly over: SectionStack | null;
   readonly margins: readonly SectionMargin[];
 };
 
@@ -80,6 +82,8 @@ export type SectionOptions = {
   readonly plane?: CutPlane;
   /** How far the window is wound up from fully down, mm. */
   readonly windowUpMm?: number;
+  /** Another candidate to lay over it. */
+  readonly over?: { readonly candidate: Candidate; readonly judgement: Judgement } | null;
 };
 
 export function sectionGeometry(
@@ -87,7 +91,7 @@ export function sectionGeometry(
   candidate: Candidate | null,
   judgement: Judgement | null,
   rules: FitRules,
-  { plane = UPRIGHT, windowUpMm = 0 }: SectionOptions = {},
+  { plane = UPRIGHT, windowUpMm = 0, over = null }: SectionOptions = {},
 ): Section {
   const hole = outlineMm(opening.hole);
   const half = (angle: number) => (hole ? outlineRadiusMm(hole, angle) : UNKNOWN_HOLE_MM / 2);
@@ -127,6 +131,7 @@ export function sectionGeometry(
     grilleX,
     askedFrontMm: rules.clearancesMm.front,
     stack,
+    over: over && toStack(over.candidate, over.judgement.mount.pose, plane),
     margins: judgement ? toMargins(judgement, plane) : [],
   };
 }

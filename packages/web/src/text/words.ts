@@ -81,6 +81,13 @@ export const BEHIND_WORDS: Readonly<Record<OpeningRecord['behind'], string>> = {
   nothing: 'Nothing',
 };
 
+export const MATERIAL_WORDS: Readonly<Record<OpeningRecord['material'], string>> = {
+  sheetSteel: 'sheet steel',
+  aluminium: 'aluminium',
+  plastic: 'plastic',
+  board: 'board',
+};
+
 export const SECOND_PLUG_WORDS: Readonly<Record<OpeningRecord['secondPlug'], string>> = {
   none: 'No second plug',
   sound: 'Yes, ordinary sound',

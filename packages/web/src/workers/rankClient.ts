@@ -1,17 +1,33 @@
 /** The one ranking worker of this page, told the catalogue when it changes. */
+import type { Advice, AdviceOptions } from '@low-quarry/core/fit/advice';
 import type { Ranking } from '@low-quarry/core/fit/Ranking';
-import type { FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
 import { type Remote, wrap } from 'comlink';
 import type { RankWorker } from './rankWorker';
 
 let worker: Remote<RankWorker> | null = null;
 let known: FitCatalogue | null = null;
 
-export async function rankInWorker(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules): Promise<Ranking> {
+/** The worker with this catalogue in it. */
+async function workerFor(catalogue: FitCatalogue): Promise<Remote<RankWorker>> {
   worker ??= wrap<RankWorker>(new Worker(new URL('./rankWorker.ts', import.meta.url), { type: 'module' }));
   if (known !== catalogue) {
     known = catalogue;
     await worker.setCatalogue(catalogue);
   }
-  return worker.rank(opening, rules);
+  return worker;
+}
+
+export async function rankInWorker(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules): Promise<Ranking> {
+  return (await workerFor(catalogue)).rank(opening, rules);
+}
+
+export async function adviseInWorker(
+  opening: FitOpening,
+  catalogue: FitCatalogue,
+  rules: FitRules,
+  candidate: Candidate,
+  options: AdviceOptions,
+): Promise<Advice> {
+  return (await workerFor(catalogue)).advise(opening, rules, candidate, options);
 }

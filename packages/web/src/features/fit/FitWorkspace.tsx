@@ -7,11 +7,13 @@ import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/
 import { spacerWindow } from '@low-quarry/core/fit/spacerWindow';
 import { findSpacer } from '@low-quarry/core/fit/stackSearch';
 import { cautionsFor } from '@low-quarry/core/model/cautions';
+import { rimPlaceList } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { type PartRecord, partName } from '@low-quarry/core/model/parts';
 import type { Shop } from '@low-quarry/core/model/shop';
 import { degToRad, radToDeg } from '@low-quarry/core/units/angle';
-import { useMemo, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { planeThrough } from '../../drawing/cutPlane';
 import { FaceDrawing } from '../../drawing/FaceDrawing';
@@ -21,14 +23,19 @@ import { verdictLine } from '../../text/verdictLine';
 import { UNIT_WORDS } from '../../text/words';
 import { useSettings } from '../../ui/settings';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
+import { AdvicePanel } from './AdvicePanel';
 import { CandidateList, stackWords } from './CandidateList';
 import { CheckLedger } from './CheckLedger';
 import { ChoosePanel } from './ChoosePanel';
+import { ComparePanel } from './ComparePanel';
 import { readFilter, writeFilter } from './candidateFilter';
-import { measuringAdvice } from './measuringAdvice';
+import { differencesOf } from './compareView';
+import { adviceQuery, rankingQuery } from './fitQueries';
 import { SpacerSlider } from './SpacerSlider';
 import { spacerAt, suitableSpacers, WHAT_IF_ID } from './spacerChoices';
 import { ViewControls } from './ViewControls';
+import { WhatIfGrips, whatIfWords } from './WhatIfGrips';
+import { isWhatIf, NO_WHAT_IF, type WhatIf, withWhatIf } from './whatIf';
 
 type FitWorkspaceProps = {
   readonly jobId: string;
@@ -43,6 +50,9 @@ type FitWorkspaceProps = {
   readonly missing: readonly OpeningDimensionKey[];
 };
 
+/** Three.js comes only when somebody asks for it. */
+const SpaceView = lazy(() => import('../../drawing/SpaceView'));
+
 const SECTION_HEIGHT_PX = 430;
 const FACE_HEIGHT_PX = 330;
 
@@ -55,7 +65,7 @@ export function FitWorkspace({
   parts,
   rules,
   shop,
-  ranking,
+  ranking: realRanking,
   missing,
 }: FitWorkspaceProps) {
   const { unit } = useSettings();
@@ -64,14 +74,18 @@ export function FitWorkspace({
   /** null: where the deciding gap is. */
   const [cutDeg, setCutDeg] = useState<number | null>(null);
   const [windowUpMm, setWindowUpMm] = useState(0);
+  const [inSpace, setInSpace] = useState(false);
   const start = useMemo(
-    () => startingIds(search, opening, ranking, catalogue, rules),
-    [search, opening, ranking, catalogue, rules],
+    () => startingIds(search, opening, realRanking, catalogue, rules),
+    [search, opening, realRanking, catalogue, rules],
   );
   // The slider may stand where no stocked ring is; that is a what-if of this screen and goes with it.
   const [what, setWhat] = useState<{ readonly of: string; readonly heightMm: number } | null>(null);
 
-  const fitOpening = useMemo(() => toFit(opening), [toFit, opening]);
+  const measuredOpening = useMemo(() => toFit(opening), [toFit, opening]);
+  const [whatIf, setWhatIf] = useState<WhatIf>(NO_WHAT_IF);
+  const fitOpening = useMemo(() => withWhatIf(measuredOpening, whatIf), [measuredOpening, whatIf]);
+  const { data: ranking = realRanking } = useQuery(rankingQuery(fitOpening, catalogue, rules));
   const base = useMemo(() => findCandidate(catalogue, rules, start), [catalogue, rules, start]);
   const stocked = useMemo(
     () => suitableSpacers(fitOpening, base, catalogue, rules),
@@ -88,9 +102,17 @@ export function FitWorkspace({
   const nearest = deciding?.nearest ?? judgement.checks.find(({ id }) => id === 'depth')?.nearest ?? null;
   const tightPlane = nearest ? (planeThrough(nearest.onPart) ?? UPRIGHT) : UPRIGHT;
   const plane = cutDeg === null ? tightPlane : { angleRad: degToRad(cutDeg) };
-  const section = sectionGeometry(fitOpening, candidate, judgement, rules, { plane, windowUpMm });
+  const overId = search.get('over');
+  const over = useMemo(() => {
+    const ranked = ranking.speakers.find(({ speakerId }) => speakerId === overId);
+    if (!ranked) return null;
+    const { bracketIds, spacerId } = ranked.best;
+    const other = findCandidate(catalogue, rules, { speakerId: ranked.speakerId, bracketIds, spacerId });
+    return { candidate: other, judgement: judgeCandidate(fitOpening, other, catalogue.adapters, rules, unit) };
+  }, [overId, ranking, catalogue, rules, fitOpening, unit]);
+  const section = sectionGeometry(fitOpening, candidate, judgement, rules, { plane, windowUpMm, over });
+  const differences = over ? differencesOf({ candidate, judgement }, over, opening.record.behind) : [];
   const speaker = parts.get(candidate.speaker.id);
-  const advice = measuringAdvice(judgement);
   const { behind } = opening.record;
   const otherJudged = other && {
     opening: other,
@@ -98,19 +120,13 @@ export function FitWorkspace({
   };
   const cautions = cautionsFor(opening.record);
 
-  const select = ({ speakerId, best }: RankedSpeaker) => {
+  const show = (speakerId: string, bracketIds: readonly string[], spacerId: string | null) => {
     setWhat(null);
-    setSearch(
-      (before) =>
-        withParams(before, {
-          speaker: speakerId,
-          bracket: best.bracketIds.length > 0 ? best.bracketIds.join(' ') : null,
-          spacer: best.spacerId,
-        }),
-      {
-        replace: true,
-      },
-    );
+    const bracket = bracketIds.length > 0 ? bracketIds.join(' ') : null;
+    setSearch((before) => withParams(before, { speaker: speakerId, bracket, spacer: spacerId }), { replace: true });
+  };
+  const select = ({ speakerId, best }: RankedSpeaker) => {
+    show(speakerId, best.bracketIds, best.spacerId);
     if (window.matchMedia('(max-width: 1023px)').matches)
       document.querySelector('main')?.scrollIntoView({ behavior: 'instant' });
   };
@@ -147,7 +163,6 @@ export function FitWorkspace({
             )}
           </p>
           <p>{deciding?.sentence}</p>
-          {advice && <p className="font-semibold">{advice}</p>}
           <a href="#candidates" className="inline-flex min-h-12 items-center text-action underline lg:hidden">
             Other candidates
           </a>
@@ -167,17 +182,32 @@ export function FitWorkspace({
             lit={lit}
             maxHeightPx={SECTION_HEIGHT_PX}
             label={`Section. ${deciding?.sentence ?? ''}`}
-          />
+          >
+            <WhatIfGrips opening={fitOpening} whatIf={whatIf} unit={unit} onChange={setWhatIf} />
+          </SectionDrawing>
           <FaceDrawing
             opening={fitOpening}
             candidate={candidate}
             mount={judgement.mount}
+            over={over && { candidate: over.candidate, mount: over.judgement.mount }}
             plane={plane}
             maxHeightPx={FACE_HEIGHT_PX}
             lit={lit === 'bolts'}
             label="Face with the bolt pattern at its best rotation"
           />
         </div>
+        {isWhatIf(whatIf) && (
+          <p role="status" className="flex flex-wrap items-center gap-x-4 border-l-4 border-action bg-paper px-3 py-1">
+            What if: {whatIfWords(measuredOpening, whatIf, unit)}. Nothing of it is saved.
+            <button
+              type="button"
+              onClick={() => setWhatIf(NO_WHAT_IF)}
+              className="min-h-10 text-action underline underline-offset-2"
+            >
+              Back to what was measured
+            </button>
+          </p>
+        )}
         <ViewControls
           cutDeg={cutDeg}
           tightDeg={Math.round(radToDeg(tightPlane.angleRad))}
@@ -195,6 +225,29 @@ export function FitWorkspace({
           unit={unit}
           onChange={(next) => setWhat({ of: stackKey, heightMm: next })}
         />
+        <ComparePanel
+          speakers={ranking.speakers}
+          parts={parts}
+          shownId={candidate.speaker.id}
+          overId={over ? overId : null}
+          differences={differences}
+          unit={unit}
+          onOver={(id) => setSearch((before) => withParams(before, { over: id }), { replace: true })}
+        />
+        <details onToggle={({ currentTarget }) => setInSpace(currentTarget.open)}>
+          <summary className="min-h-10 py-2 font-semibold text-action">Show it in space</summary>
+          {inSpace && (
+            <Suspense fallback={<p className="text-muted">Loading the view …</p>}>
+              <SpaceView
+                opening={fitOpening}
+                candidate={candidate}
+                mount={judgement.mount}
+                nearest={nearest}
+                label={`View in space. ${deciding?.sentence ?? ''}`}
+              />
+            </Suspense>
+          )}
+        </details>
         <p className="text-[13px] leading-4 text-muted">
           {section.stack?.isStated
             ? 'The body’s sections are the catalogue’s.'
@@ -203,6 +256,18 @@ export function FitWorkspace({
         </p>
       </section>
       <div className="flex min-w-0 flex-col gap-3">
+        <AdvicePanel
+          query={adviceQuery(fitOpening, catalogue, rules, candidate, {
+            halfWidthsMm: shop.halfWidthsMm,
+            places: rimPlaceList(opening.record, fitOpening),
+            returnCostMinor: shop.returnCostMinor,
+            minuteCostMinor: shop.minuteCostMinor,
+          })}
+          parts={parts}
+          currency={shop.currency}
+          unit={unit}
+          onChange={({ speakerId, bracketIds, spacerId }) => show(speakerId, bracketIds, spacerId)}
+        />
         <CheckLedger judgement={judgement} behind={behind} unit={unit} lit={lit} onLight={setLit} />
         <ChoosePanel
           key={`${stackKey}/${heightMm}`}
@@ -216,9 +281,11 @@ export function FitWorkspace({
           }}
           speakerName={candidate.speaker.name}
           notOrderable={
-            spacer?.id === WHAT_IF_ID
-              ? 'No ring of this height is in stock: move the spacer to a stocked height to choose.'
-              : null
+            isWhatIf(whatIf)
+              ? 'The drawing shows a what-if: go back to what was measured to choose.'
+              : spacer?.id === WHAT_IF_ID
+                ? 'No ring of this height is in stock: move the spacer to a stocked height to choose.'
+                : null
           }
           unit={unit}
         />
@@ -240,7 +307,7 @@ export function FitWorkspace({
           unit={unit}
           currency={shop.currency}
           selectedId={candidate.speaker.id}
-          comparedId={null}
+          comparedId={over ? overId : null}
           filter={readFilter(search)}
           onFilter={(filter) => setSearch((before) => withParams(before, writeFilter(filter)), { replace: true })}
           onSelect={select}

@@ -1,9 +1,10 @@
 /** Queries and changes of the fit screen. */
 import { deleteChoice, type NewChoice, putChoices } from '@low-quarry/core/contracts/choices';
-import type { FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import type { AdviceOptions } from '@low-quarry/core/fit/advice';
+import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
-import { rankInWorker } from '../../workers/rankClient';
+import { adviseInWorker, rankInWorker } from '../../workers/rankClient';
 import { jobKeys } from '../jobs/jobsQueries';
 import { openingKeys } from '../openings/openingQueries';
 
@@ -15,6 +16,23 @@ export function rankingQuery(opening: FitOpening, catalogue: FitCatalogue, rules
     staleTime: Number.POSITIVE_INFINITY,
     // While a what-if is being dragged the list shows the last answer, not an empty screen.
     placeholderData: keepPreviousData,
+  });
+}
+
+/** What to do about one candidate; it is worked out again for every candidate, opening and setting. */
+export function adviceQuery(
+  opening: FitOpening,
+  catalogue: FitCatalogue,
+  rules: FitRules,
+  candidate: Candidate,
+  options: AdviceOptions,
+) {
+  const { speaker, brackets, spacer } = candidate;
+  const stack = [speaker.id, brackets.map(({ id }) => id), spacer?.id ?? null, spacer?.height.valueMm ?? 0];
+  return queryOptions({
+    queryKey: ['advice', opening, rules, options, stack, catalogue.speakers.length],
+    queryFn: () => adviseInWorker(opening, catalogue, rules, candidate, options),
+    staleTime: Number.POSITIVE_INFINITY,
   });
 }
 

@@ -5,6 +5,7 @@ import { vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
 import { shopQuery } from '../../api/sharedQueries';
+import { LinkButton } from '../../ui/Button';
 import { INPUT } from '../../ui/Field';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
@@ -22,7 +23,16 @@ export function JobsScreen() {
   const [search, setSearch] = useSearchParams();
   const words = search.get('find') ?? '';
   return (
-    <Shell title="Jobs" crumbs={[{ to: '/', label: shop.data?.name ?? 'Jobs' }]} aside={<BookIn />}>
+    <Shell
+      title="Jobs"
+      crumbs={[{ to: '/', label: shop.data?.name ?? 'Jobs' }]}
+      aside={
+        <span className="flex flex-wrap gap-2">
+          <LinkButton to="/will-it-fit">Will this one fit?</LinkButton>
+          <BookIn />
+        </span>
+      }
+    >
       <Answered query={jobs} what="the jobs">
         {({ jobs: all }) =>
           all.length === 0 ? (

@@ -1,0 +1,72 @@
+/** What to do next about the shown candidate: worked out beside the screen, so it comes a moment after the verdict. */
+
+import { type Change, changeKey } from '@low-quarry/core/fit/advice';
+import type { PartRecord } from '@low-quarry/core/model/parts';
+import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import { useQuery } from '@tanstack/react-query';
+import { candidateQuestionWords, chanceLine, changeWords, costLine, openingQuestionWords } from './adviceView';
+import { stackWords } from './CandidateList';
+import type { adviceQuery } from './fitQueries';
+
+type AdvicePanelProps = {
+  readonly query: ReturnType<typeof adviceQuery>;
+  readonly parts: ReadonlyMap<string, PartRecord>;
+  readonly currency: string;
+  readonly unit: LengthUnit;
+  readonly onChange: (change: Change) => void;
+};
+
+/** These need a hand and a tool, not another part: there is nothing to show in their place. */
+const BY_HAND: ReadonlySet<Change['kind']> = new Set(['cutCloth', 'drill']);
+
+export function AdvicePanel({ query, parts, currency, unit, onChange }: AdvicePanelProps) {
+  const { data, isError, error } = useQuery(query);
+  if (isError) return <p role="alert">The advice could not be worked out: {error.message}</p>;
+  if (!data) return <p className="text-muted">Working out what to measure …</p>;
+  const lines = [
+    data.forOpening && openingQuestionWords(data.forOpening),
+    data.forCandidate && data.forOpening && data.forCandidate.key !== data.forOpening.key
+      ? candidateQuestionWords(data.forCandidate)
+      : null,
+  ].filter((line) => line !== null);
+  const details = [chanceLine(data), costLine(data, currency)].filter((line) => line !== null);
+  if (lines.length + details.length + data.changes.length === 0) return null;
+  return (
+    <section aria-label="What next" className="flex flex-col gap-1">
+      {lines.map((line) => (
+        <p key={line} className="font-semibold">
+          {line}
+        </p>
+      ))}
+      {details.map((line) => (
+        <p key={line}>{line}</p>
+      ))}
+      {data.changes.length > 0 && (
+        <>
+          <h3 className="mt-1 font-semibold">What would make it clear</h3>
+          <ul className="flex flex-col border-t border-hairline">
+            {data.changes.map((change) => (
+              <li key={changeKey(change)} className="border-b border-hairline">
+                {BY_HAND.has(change.kind) ? (
+                  <p className="py-2">{words(change, parts, unit)}</p>
+                ) : (
+                  <button
+                    type="button"
+                    onClick={() => onChange(change)}
+                    className="min-h-10 w-full py-1 text-left text-action underline"
+                  >
+                    {words(change, parts, unit)}
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+function words(change: Change, parts: ReadonlyMap<string, PartRecord>, unit: LengthUnit): string {
+  return changeWords(change, parts, stackWords(change.bracketIds, change.spacerId, parts), unit);
+}

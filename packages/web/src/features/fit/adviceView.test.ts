@@ -1,0 +1,57 @@
+import { describe, expect, test } from '@jest/globals';
+import type { Advice, Change } from '@low-quarry/core/fit/advice';
+import { candidateQuestionWords, chanceLine, changeWords, costLine, openingQuestionWords } from './adviceView';
+
+const NOTHING: Advice = { chance: null, forOpening: null, forCandidate: null, costs: null, changes: [] };
+
+test('what to measure says with what, and how many it settles, rounded down', () => {
+  expect(openingQuestionWords({ key: 'depthTop', instrument: 'depthStick', settled: 31.9, open: 44 })).toBe(
+    'Measure the depth at the top with the depth stick: 31 of 44 open candidates are settled.',
+  );
+  expect(openingQuestionWords({ key: 'frontGap', instrument: 'depthStick', settled: 0.62, open: 1 })).toBe(
+    'Measure the front gap with the depth stick: that settles it with a chance of 62 %.',
+  );
+  expect(candidateQuestionWords({ key: 'obstacle.beam.depth', instrument: 'depthStick', settled: 0.99, open: 1 })).toBe(
+    'For this one: measure the depth of the beam with the depth stick; that settles it almost surely.',
+  );
+});
+
+test('a chance is cut, never rounded up, and a disagreement is said', () => {
+  const line = (chance: number, firstOrder: number, differ: boolean) =>
+    chanceLine({ ...NOTHING, chance: { chance, firstOrder, differ } });
+  expect(line(0.758, 0.76, false)).toBe('Fits as a whole with a chance of 75 %.');
+  expect(line(1, 1, false)).toContain('over 99 %');
+  expect(line(0.001, 0, false)).toContain('under 1 %');
+  expect(line(0.4, 0.62, true)).toContain('first-order slopes alone would say 62 %');
+  expect(chanceLine(NOTHING)).toBeNull();
+});
+
+test('what is cheaper, in money', () => {
+  const costs = { orderNowMinor: 1800, measureMinor: 512.4, better: 'measure' as const };
+  expect(costLine({ ...NOTHING, costs }, 'EUR')).toBe(
+    'Expected cost of a return when ordered now €18.00, of measuring first €5.12: measuring first is cheaper.',
+  );
+});
+
+describe('changes', () => {
+  const change = (more: Partial<Change>): Change => ({
+    kind: 'spacer',
+    speakerId: 's',
+    bracketIds: [],
+    spacerId: 'ring-6',
+    holes: 0,
+    material: 'sheetSteel',
+    missingMm: 0,
+    ...more,
+  });
+  test.each<[Partial<Change>, string]>([
+    [{}, 'Other spacer: ring.'],
+    [{ spacerId: null }, 'Leave the spacer out.'],
+    [{ kind: 'bracket' }, 'Other bracket: ring.'],
+    [{ kind: 'drill', holes: 2, material: 'plastic' }, 'Drill 2 new holes in the plastic'],
+    [{ kind: 'cutCloth', missingMm: 2 }, '2 mm are missing there and nowhere else'],
+    [{ kind: 'smaller' }, 'Smaller size: s, ring.'],
+  ])('%j', (more, says) => {
+    expect(changeWords(change(more), new Map(), 'ring', 'mm')).toContain(says);
+  });
+});

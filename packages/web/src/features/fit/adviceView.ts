@@ -1,0 +1,82 @@
+/** Advice in words: what to measure and what it settles, what ordering now costs, and what would make it clear. */
+import type { Advice, Change, Question } from '@low-quarry/core/fit/advice';
+import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
+import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
+import { orderedId, type PartRecord, partName } from '@low-quarry/core/model/parts';
+import { SOURCES } from '@low-quarry/core/model/source';
+import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import { printLength } from '@low-quarry/core/units/printLength';
+import { printMoney } from '../../text/money';
+import { termWords } from '../../text/termWords';
+import { MATERIAL_WORDS } from '../../text/words';
+
+/** "Measure the depth at the top with the depth stick: 31 of 44 open candidates are settled." */
+export function openingQuestionWords({ key, instrument, settled, open }: Question): string {
+  const what = `Measure the ${dimensionWords(key)} with the ${instrumentWords(instrument)}`;
+  const whole = Math.floor(settled);
+  if (open === 1) return `${what}: that settles it ${chanceWords(settled)}.`;
+  return `${what}: ${whole} of ${open} open candidates ${whole === 1 ? 'is' : 'are'} settled.`;
+}
+
+export function candidateQuestionWords({ key, instrument, settled }: Question): string {
+  return `For this one: measure the ${dimensionWords(key)} with the ${instrumentWords(instrument)}; that settles it ${chanceWords(settled)}.`;
+}
+
+export function chanceLine({ chance }: Advice): string | null {
+  if (!chance) return null;
+  const all = `Fits as a whole with a chance of ${percent(chance.chance)}`;
+  return chance.differ
+    ? `${all}; first-order slopes alone would say ${percent(chance.firstOrder)}, and the shapes are not that straight.`
+    : `${all}.`;
+}
+
+export function costLine({ costs }: Advice, currency: string): string | null {
+  if (!costs) return null;
+  const now = printMoney(Math.round(costs.orderNowMinor), currency);
+  const measured = printMoney(Math.round(costs.measureMinor), currency);
+  const verdict = costs.better === 'order' ? 'ordering now is cheaper' : 'measuring first is cheaper';
+  return `Expected cost of a return when ordered now ${now}, of measuring first ${measured}: ${verdict}.`;
+}
+
+export function changeWords(
+  change: Change,
+  parts: ReadonlyMap<string, PartRecord>,
+  stack: string,
+  unit: LengthUnit,
+): string {
+  switch (change.kind) {
+    case 'spacer':
+      return change.spacerId === null ? 'Leave the spacer out.' : `Other spacer: ${stack}.`;
+    case 'bracket':
+      return `Other bracket: ${stack}.`;
+    case 'cutCloth':
+      return `Cut the grille’s cloth behind the tallest part: ${printLength(change.missingMm, unit)} are missing there and nowhere else.`;
+    case 'drill':
+      return `Drill ${change.holes} new ${change.holes === 1 ? 'hole' : 'holes'} in the ${MATERIAL_WORDS[change.material]}: a decision, and nothing else is in the way.`;
+    case 'smaller': {
+      const speaker = parts.get(orderedId(change.speakerId));
+      const size = speaker?.kind === 'speaker' ? `, ${speaker.nominalSize}` : '';
+      return `Smaller size: ${speaker ? partName(speaker) : change.speakerId}${size}, ${stack}.`;
+    }
+  }
+}
+
+function dimensionWords(key: string): string {
+  const known = OPENING_DIMENSIONS[key as OpeningDimensionKey];
+  return (known?.label ?? termWords(`opening.${key}`)).toLowerCase();
+}
+
+function instrumentWords(instrument: string): string {
+  return (SOURCES[instrument as keyof typeof SOURCES]?.label ?? instrument).toLowerCase();
+}
+
+function chanceWords(share: number): string {
+  return share > 0.95 ? 'almost surely' : `with a chance of ${percent(share)}`;
+}
+
+/** Down, so that a chance is never made to look better; "over 99 %" and "under 1 %" at the ends. */
+function percent(share: number): string {
+  const whole = Math.floor(share * 100);
+  if (whole >= 99) return 'over 99 %';
+  return whole < 1 ? 'under 1 %' : `${whole} %`;
+}
