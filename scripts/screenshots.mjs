@@ -32,6 +32,20 @@ const PICTURES = [
     '/fit',
     (page) => page.getByRole('button', { name: /Dark for the bay/ }).click(),
   ],
+  [
+    'fit-over',
+    COUNTER,
+    4,
+    1,
+    '/fit?speaker=spk-wrackline-shoal-68&over=spk-wrackline-shoal-65-slim',
+    (page) =>
+      page
+        .getByText('Show it in space')
+        .click()
+        .then(() => page.mouse.wheel(0, 700)),
+  ],
+  ['will-it-fit', COUNTER, 0, 0, 'will-it-fit?vehicle=veh-ostrand-longshore&speaker=spk-wrackline-shoal-65-slim'],
+  ['fit-phone', PHONE, 4, 1, '/fit?speaker=spk-wrackline-shoal-68'],
   ['order', COUNTER, 3, 0, '/order'],
   ['order-sheet', { width: 794, height: 1123 }, 3, 0, '/order', (page) => page.emulateMedia({ media: 'print' })],
 ];

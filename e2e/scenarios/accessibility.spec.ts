@@ -37,6 +37,24 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
       await fitter.page.getByText('Why not the other').click();
     },
   },
+  {
+    name: 'fit, laid over, in space',
+    open: async (fitter) => {
+      await fitter.whatFits('Ostrand Longshore, PILOT 1', 'Front door, left');
+      await fitter.page.getByLabel('Lay another one over it').selectOption({ index: 3 });
+      await fitter.page.getByText('Show it in space').click();
+      await expect(fitter.page.locator('canvas')).toBeVisible();
+    },
+  },
+  {
+    name: 'will it fit, by hand',
+    open: async (fitter) => {
+      await fitter.openJobs();
+      await fitter.page.getByRole('link', { name: 'Will this one fit?' }).click();
+      await fitter.page.getByLabel('Speaker').selectOption({ label: 'Typed in by hand' });
+      await fitter.page.getByLabel('Mounting depth').fill('deep');
+    },
+  },
   { name: 'order list', open: (fitter) => fitter.orderList('Brackwell Ferryman, FERRY 16') },
   { name: 'order list, empty', open: (fitter) => fitter.orderList('Tarnhill Packhorse, HIVE 2') },
 ];

@@ -441,6 +441,22 @@ describe('properties', () => {
     );
   });
 
+  test('a turn by a pattern’s own symmetry changes nothing', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 3, max: 8 }), fc.integer({ min: 0, max: 8 }), (count, turns) => {
+        const screws = (firstAngleRad: number) => ({
+          ...circlePattern(count, exact(156), 4),
+          shape: { kind: 'circle' as const, count, diameter: exact(156), firstAngleRad },
+        });
+        const what = candidate({ speaker: speaker({ bolts: circlePattern(count, exact(157), 5) }) });
+        const margins = (angle: number) =>
+          judge(opening({ bolts: screws(angle) }), what).checks.map(({ margin }) => margin?.valueMm.toFixed(6));
+        expect(margins(Math.PI / 4 + (turns * 2 * Math.PI) / count)).toEqual(margins(Math.PI / 4));
+      }),
+      { numRuns: 30 },
+    );
+  });
+
   test('a surer measurement never turns "clears" into anything else', () => {
     fc.assert(
       fc.property(

@@ -33,6 +33,24 @@ function integral(t: number): number {
 
 const grids = new Map<number, Float64Array>();
 
+/** The quantiles of a probability for shares from 0 to 1 in equal steps, for a loop that reads them in between. */
+export function rectangularNormalGrid(probability: number): Float64Array {
+  let grid = grids.get(probability);
+  if (!grid) {
+    grid = Float64Array.from({ length: GRID + 1 }, (_, at) => exactQuantile(probability, at / GRID));
+    grids.set(probability, grid);
+  }
+  return grid;
+}
+
+/** The value of a grid at a share, straight between its neighbours. */
+export function readGrid(grid: Float64Array, share: number): number {
+  const place = Math.min(1, Math.max(0, share)) * GRID;
+  const at = Math.min(GRID - 1, Math.floor(place));
+  const below = grid[at] as number;
+  return below + (place - at) * ((grid[at + 1] as number) - below);
+}
+
 /**
  * The value that X stays below with the given probability. Read off a grid of 65 shares, straight between them: within
  * 0.001 of the exact one.
@@ -40,15 +58,7 @@ const grids = new Map<number, Float64Array>();
  * @param probability 0.5 to 1 exclusive
  */
 export function rectangularNormalQuantile(probability: number, share: number): number {
-  let grid = grids.get(probability);
-  if (!grid) {
-    grid = Float64Array.from({ length: GRID + 1 }, (_, at) => exactQuantile(probability, at / GRID));
-    grids.set(probability, grid);
-  }
-  const place = Math.min(1, Math.max(0, share)) * GRID;
-  const at = Math.min(GRID - 1, Math.floor(place));
-  const below = grid[at] as number;
-  return below + (place - at) * ((grid[at + 1] as number) - below);
+  return readGrid(rectangularNormalGrid(probability), share);
 }
 
 function exactQuantile(probability: number, share: number): number {

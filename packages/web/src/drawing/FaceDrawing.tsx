@@ -144,7 +144,7 @@ function ObstacleShadows({ opening: { obstacles }, reach }: { readonly opening: 
     <g className="fill-none stroke-muted" strokeWidth={px} strokeDasharray={`${5 * px} ${4 * px}`}>
       {obstacles.map(({ id, label, xMm, yMm, angleRad, shape }) => {
         const [length, width] =
-          shape.kind === 'rod' ? [2.4 * reach, shape.diameterMm] : [shape.lengthMm, shape.widthMm];
+          shape.kind === 'rod' ? [1.7 * reach, shape.diameterMm] : [shape.lengthMm, shape.widthMm];
         return (
           <g key={id} transform={`translate(${xMm} ${-yMm}) rotate(${-radToDeg(angleRad)})`}>
             <title>{label}</title>

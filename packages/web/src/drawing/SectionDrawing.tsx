@@ -162,12 +162,12 @@ function Obstacles({ section: { obstacles } }: { readonly section: Section }) {
       {obstacles.map(({ id, label, outline }) => {
         const [first] = outline;
         if (!first || outline.length < 3) return null;
-        const right = outline.reduce((best, each) => (each.x > best.x ? each : best), first);
+        const lowest = outline.reduce((best, each) => (each.y > best.y ? each : best), first);
         return (
           <g key={id}>
             <path d={pathOf(outline, true)} className="fill-ground" />
             <path d={pathOf(outline, true)} fill={hatch('metal')} className="stroke-ink" strokeWidth={1.6 * px} />
-            <Label x={right.x} y={right.y + 16 * px} anchor="end">
+            <Label x={lowest.x} y={lowest.y + 13 * px} anchor="middle">
               {label}
             </Label>
           </g>
@@ -257,7 +257,15 @@ export function Label({
 }) {
   const { px } = usePen();
   return (
-    <text x={x} y={y} fontSize={12 * px} textAnchor={anchor} className="fill-muted" stroke="none">
+    <text
+      x={x}
+      y={y}
+      fontSize={12 * px}
+      textAnchor={anchor}
+      className="fill-muted stroke-ground"
+      strokeWidth={3 * px}
+      paintOrder="stroke"
+    >
       {children}
     </text>
   );

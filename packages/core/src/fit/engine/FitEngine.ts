@@ -66,7 +66,7 @@ class Column {
 
 export class FitEngine {
   private readonly margins: StackMargins;
-  private readonly keys = { mounts: '', hole: '', depth: '', obstacles: '' };
+  private readonly keys = { mounts: '', hole: '', depth: '', obstacles: '', rest: '' };
   private mounts: readonly (readonly ClassMount[])[] = [];
   private spacers: readonly SpacerOption[] = [];
   private opening: FitOpening | null = null;
@@ -96,6 +96,8 @@ export class FitEngine {
   private readonly cost: Float64Array;
   private readonly stacks: Int32Array;
   private readonly own: Uint8Array;
+  /** How much nearer what stands behind may come before it takes part in a speaker's answer, mm; 0 where it does. */
+  private readonly depthSlack: Float64Array;
   /** The speakers, best first. */
   order: number[];
 
@@ -125,14 +127,20 @@ export class FitEngine {
     this.cost = new Float64Array(count);
     this.stacks = new Int32Array(count);
     this.own = new Uint8Array(count);
+    this.depthSlack = new Float64Array(count);
     this.order = Array.from({ length: count }, (_, at) => at);
   }
 
   /** Judges every speaker for an opening and puts them in order; afterwards the columns and `order` are the answer. */
   rank(opening: FitOpening): void {
-    this.takeOver(opening);
+    const movedMm = this.takeOver(opening);
+    const { depthSlack } = this;
     const { speakers } = this.index;
-    for (let at = 0; at < speakers.length; at++) this.judgeSpeaker(at);
+    for (let at = 0; at < speakers.length; at++) {
+      // Where only what stands behind has moved, and by less than it was farther off than what decides, nothing changes.
+      if ((depthSlack[at] as number) > movedMm) depthSlack[at] = (depthSlack[at] as number) - movedMm;
+      else this.judgeSpeaker(at);
+    }
     this.sort();
   }
 
@@ -189,15 +197,22 @@ export class FitEngine {
     return mount;
   }
 
-  /** Notes what has changed since the last opening, and lets go of what that reaches. */
-  private takeOver(opening: FitOpening): void {
+  /**
+   * Notes what has changed since the last opening, and lets go of what that reaches.
+   *
+   * @returns how far what stands behind has moved where nothing else has changed, mm; Infinity otherwise
+   */
+  private takeOver(opening: FitOpening): number {
     const { keys, columns } = this;
+    const before = this.margins.fitted;
     const next = {
       mounts: mountsKey(opening),
       hole: JSON.stringify([opening.hole, opening.recess, opening.wallMm, opening.material]),
       depth: JSON.stringify([opening.behind, opening.depths, opening.sheet, opening.lowerEdge]),
       obstacles: JSON.stringify(opening.obstacles),
+      rest: JSON.stringify([opening.frontGap, opening.wiring, opening.secondPlug, opening.nominalSize]),
     };
+    const onlyDepth = (['mounts', 'hole', 'obstacles', 'rest'] as const).every((key) => next[key] === keys[key]);
     this.opening = opening;
     this.margins.setOpening(opening);
     if (next.mounts !== keys.mounts) {
@@ -210,7 +225,10 @@ export class FitEngine {
     }
     this.readFacts(opening);
     this.noteOwnSize(opening);
+    const depthChanged = next.depth !== keys.depth;
     Object.assign(keys, next);
+    if (!onlyDepth || this.margins.needsChecks) return Number.POSITIVE_INFINITY;
+    return depthChanged ? this.margins.sheetMovedMm(before) : 0;
   }
 
   /** New chains; the columns stay where the same chains sit in the same pose. */
@@ -288,17 +306,16 @@ export class FitEngine {
     const mounts = this.mounts[speakerClass] as readonly ClassMount[];
     const plain = this.margins.needsChecks || this.index.hasBoxes[speaker] === 1;
     this.bestMount[speaker] = NONE;
-    let lostWith = NONE;
+    this.depthSlack[speaker] = plain ? 0 : Number.POSITIVE_INFINITY;
     for (let at = 0; at < mounts.length; at++) {
       const mount = mounts[at] as ClassMount;
       const parts = mount.brackets.length;
-      if (parts === lostWith) continue;
       if ((this.bestMount[speaker] as number) !== NONE) {
         // Mounts come with few parts first: what clears with fewer cannot be beaten any more.
         if (this.best.gravest === CLEARS && parts > (this.parts[speaker] as number)) break;
         // Then the lowest first: where the front loses, every higher one does.
         if (this.frontLoses(speaker, mount.raisedMm, parts)) {
-          lostWith = parts;
+          at = (mounts[at] as ClassMount).lastAlike;
           continue;
         }
       }
@@ -468,20 +485,31 @@ export class FitEngine {
     const { scratch, margin, margins } = this;
     const column = this.columns.depth;
     const at = CHECK_AT.depth;
-    if (this.opening?.behind === 'nothing') scratch.setFact(at, CLEARS);
-    else if (!margins.sheetKnown) scratch.setFact(at, MEASURE, 1);
-    else if (!option && column.made[stack] === column.now) {
-      scratch.setMargin(at, column.value[stack] as number, column.expanded[stack] as number);
-    } else if (
-      scratch.gravest === HITS &&
-      margins.depthBound(speaker, mount, raisedMm) > scratch.worstMm + SAME_FIGURE
-    ) {
+    const { depthSlack } = this;
+    if (this.opening?.behind === 'nothing') {
       scratch.setFact(at, CLEARS);
-    } else {
-      margins.depth(margin, speaker, mount, raisedMm, variance, fourth);
-      if (!option) this.keepColumn(column, stack);
-      scratch.setMargin(at, margin.value, margin.expanded);
+      return;
     }
+    if (!margins.sheetKnown) {
+      scratch.setFact(at, MEASURE, 1);
+      return;
+    }
+    if (scratch.gravest === HITS && (option !== null || column.made[stack] !== column.now)) {
+      const slack = margins.depthBound(speaker, mount, raisedMm) - scratch.worstMm - SAME_FIGURE;
+      if (slack > 0) {
+        scratch.setFact(at, CLEARS);
+        if (slack < (depthSlack[speaker] as number)) depthSlack[speaker] = slack;
+        return;
+      }
+    }
+    depthSlack[speaker] = 0;
+    if (!option && column.made[stack] === column.now) {
+      scratch.setMargin(at, column.value[stack] as number, column.expanded[stack] as number);
+      return;
+    }
+    margins.depth(margin, speaker, mount, raisedMm, variance, fourth);
+    if (!option) this.keepColumn(column, stack);
+    scratch.setMargin(at, margin.value, margin.expanded);
   }
 
   private setObstacles(

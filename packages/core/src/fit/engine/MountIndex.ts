@@ -44,6 +44,8 @@ export type ClassMount = {
   readonly ids: string;
   /** Height of the brackets from the metal up to and with each, mm, and the variance of what lies above it. */
   readonly throats: readonly ThroatPlace[];
+  /** Place in its list of the last mount with as many brackets. */
+  readonly lastAlike: number;
 };
 
 export type ThroatPlace = {
@@ -225,6 +227,7 @@ export class MountIndex {
         brackets.map(({ id }) => id),
         null,
       ),
+      lastAlike: 0,
       throats: throatPlaces(brackets, joints, variance, fourth),
     };
   }
@@ -261,14 +264,19 @@ function throatPlaces(
   });
 }
 
+/** Fewest brackets first, then the lowest, then the cheapest. */
 function sorted(mounts: readonly ClassMount[]): readonly ClassMount[] {
-  return [...mounts].sort(
+  const list = [...mounts].sort(
     (a, b) =>
       a.brackets.length - b.brackets.length ||
       a.raisedMm - b.raisedMm ||
       a.costMinor - b.costMinor ||
       (a.ids < b.ids ? -1 : a.ids > b.ids ? 1 : 0),
   );
+  return list.map((mount) => ({
+    ...mount,
+    lastAlike: list.findLastIndex(({ brackets }) => brackets.length === mount.brackets.length),
+  }));
 }
 
 /**

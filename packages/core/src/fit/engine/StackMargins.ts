@@ -8,6 +8,7 @@ import { type OutlineMm, outlineLengths, outlineMm } from '../../geometry/Outlin
 import { type OutlineRoom, outlineRoom } from '../../geometry/outlineRoom';
 import { PlacedBody } from '../../geometry/PlacedBody';
 import { type Rod, rodGap } from '../../geometry/rodGap';
+import { readGrid, rectangularNormalGrid } from '../../math/rectangularNormal';
 import type { Dimension } from '../../uncertainty/Dimension';
 import { coverageFactor } from '../../uncertainty/Margin';
 import { behindClearanceMm } from '../checks/depthCheck';
@@ -41,6 +42,8 @@ type RodPlace = {
   readonly last: [number, number, number];
 };
 
+/** No body reaches farther from the axis, mm. */
+const REACH_MM = 250;
 /** How far beyond a ring the foot on a steep sheet may lie, mm; for a bound only. */
 const BOUND_ROOM_MM = 60;
 
@@ -61,6 +64,7 @@ export class StackMargins {
   private rods: readonly RodPlace[] = [];
   private opening: FitOpening | null = null;
   private behindAskedMm = 0;
+  private readonly grid: Float64Array;
   /** Front gap less its clearance, with its variance and what that adds to the Welch–Satterthwaite sum. */
   private frontLeftMm = 0;
   private frontPart = 0;
@@ -73,7 +77,9 @@ export class StackMargins {
   constructor(
     private readonly index: CatalogueIndex,
     private readonly rules: FitRules,
-  ) {}
+  ) {
+    this.grid = rectangularNormalGrid(rules.confidence);
+  }
 
   setOpening(opening: FitOpening): void {
     const holeChanged = JSON.stringify(this.opening?.hole) !== JSON.stringify(opening.hole);
@@ -103,6 +109,18 @@ export class StackMargins {
           place: obstacle.place,
           last: [...obstacleRod(obstacle).across[0]],
         }));
+  }
+
+  /** How far anything behind can have come nearer since another opening was set, mm; Infinity when it is another thing. */
+  sheetMovedMm(before: FittedSheet | null): number {
+    const now = this.sheet;
+    if (!before || !now || before.sheet.lowerEdgeMm !== now.sheet.lowerEdgeMm) return Number.POSITIVE_INFINITY;
+    const off = (key: 'c0' | 'c1' | 'c2' | 'c3') => Math.abs(now.sheet[key] - before.sheet[key]);
+    return off('c0') + (off('c1') + off('c2')) * REACH_MM + off('c3') * REACH_MM * REACH_MM;
+  }
+
+  get fitted(): FittedSheet | null {
+    return this.sheet;
   }
 
   get holeKnown(): boolean {
@@ -445,7 +463,8 @@ export class StackMargins {
   /** @param rectangular sum of the squares of the rectangular parts of the variance */
   private expand(variance: number, fourth: number, rectangular: number): number {
     const share = variance > 0 ? Math.sqrt(rectangular) / variance : 0;
-    const freedom = fourth > 0 ? Math.max(1, Math.floor((variance * variance) / fourth)) : null;
+    if (fourth === 0) return Math.sqrt(variance) * readGrid(this.grid, share);
+    const freedom = Math.max(1, Math.floor((variance * variance) / fourth));
     return Math.sqrt(variance) * coverageFactor(this.rules.confidence, freedom, share);
   }
 }

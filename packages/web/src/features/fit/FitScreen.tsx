@@ -15,6 +15,7 @@ import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { jobQuery } from '../jobs/jobsQueries';
 import { jobTitle } from '../jobs/jobTitle';
+import { otherSide } from '../openings/otherSide';
 import { FitWorkspace } from './FitWorkspace';
 import { rankingQuery } from './fitQueries';
 
@@ -112,14 +113,5 @@ function Ranked({ job, openings, openingId, shop, catalogue }: RankedProps) {
       ranking={ranking.data}
       missing={missingDimensions(opening.record)}
     />
-  );
-}
-
-/** The same place on the other side of the car. */
-function otherSide({ id, record }: OpeningWithState, openings: readonly OpeningWithState[]): OpeningWithState | null {
-  if (record.side === 'centre') return null;
-  return (
-    openings.find((each) => each.id !== id && each.record.place === record.place && each.record.side !== 'centre') ??
-    null
   );
 }

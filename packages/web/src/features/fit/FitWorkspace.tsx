@@ -183,7 +183,7 @@ export function FitWorkspace({
             maxHeightPx={SECTION_HEIGHT_PX}
             label={`Section. ${deciding?.sentence ?? ''}`}
           >
-            <WhatIfGrips opening={fitOpening} whatIf={whatIf} unit={unit} onChange={setWhatIf} />
+            <WhatIfGrips opening={fitOpening} section={section} whatIf={whatIf} unit={unit} onChange={setWhatIf} />
           </SectionDrawing>
           <FaceDrawing
             opening={fitOpening}

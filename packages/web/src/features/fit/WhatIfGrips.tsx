@@ -4,25 +4,33 @@ import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printLength } from '@low-quarry/core/units/printLength';
 import { DragGrip } from '../../drawing/DragGrip';
+import type { Section } from '../../drawing/sectionGeometry';
 import type { WhatIf } from './whatIf';
 
 type WhatIfGripsProps = {
   readonly opening: FitOpening;
+  readonly section: Section;
   readonly whatIf: WhatIf;
   readonly unit: LengthUnit;
   readonly onChange: (whatIf: WhatIf) => void;
 };
 
-export function WhatIfGrips({ opening, whatIf, unit, onChange }: WhatIfGripsProps) {
+/** How far down between the axis and the drawing's edge. */
+const GRIP_AT = 0.82;
+
+export function WhatIfGrips({ opening, section, whatIf, unit, onChange }: WhatIfGripsProps) {
   const depth = opening.behind === 'nothing' ? null : opening.depths.find(({ key }) => key === 'depthBehind')?.depth;
   const { frontGap } = opening;
+  // Low in the drawing, where no margin's number stands; on glass that ends higher, at its end.
+  const low = section.extent.bottom * GRIP_AT;
+  const place = section.sheet.find(({ y }) => y <= low) ?? section.sheet[0];
   const text = (mm: number, moved: boolean) => `${printLength(mm, unit)}${moved ? ', what if' : ', as measured'}`;
   return (
     <>
-      {depth && (
+      {depth && place && (
         <DragGrip
-          x={depth.valueMm}
-          y={0}
+          x={place.x}
+          y={place.y}
           label="What if the depth behind were"
           valueMm={depth.valueMm}
           valueText={text(depth.valueMm, whatIf.depthBehind !== null)}
@@ -35,7 +43,7 @@ export function WhatIfGrips({ opening, whatIf, unit, onChange }: WhatIfGripsProp
       {frontGap && (
         <DragGrip
           x={-frontGap.valueMm}
-          y={0}
+          y={low}
           label="What if the front gap were"
           valueMm={frontGap.valueMm}
           valueText={text(frontGap.valueMm, whatIf.frontGap !== null)}

@@ -24,8 +24,9 @@ import { ConflictPanel } from './ConflictPanel';
 import { FactFields } from './FactFields';
 import { MeasureField } from './MeasureField';
 import { OpeningDrawing } from './OpeningDrawing';
-import { missingInDraft, setSource, toRecord, typeInto } from './openingDraft';
+import { carryOver, missingInDraft, setSource, toRecord, typeInto } from './openingDraft';
 import { conflictOf, openingQuery, useSaveOpening } from './openingQueries';
+import { otherSide } from './otherSide';
 import { useDraft } from './useDraft';
 
 export function OpeningScreen() {
@@ -55,7 +56,15 @@ export function OpeningScreen() {
           <Answered query={shop} what="the shop’s settings">
             {(settings) => (
               <Answered query={catalogue} what="the catalogue">
-                {(parts) => <Filled key={stored.id} opening={stored} shop={settings} catalogue={parts} />}
+                {(parts) => (
+                  <Filled
+                    key={stored.id}
+                    opening={stored}
+                    other={otherSide(stored, job.data?.openings ?? [])}
+                    shop={settings}
+                    catalogue={parts}
+                  />
+                )}
               </Answered>
             )}
           </Answered>
@@ -67,10 +76,12 @@ export function OpeningScreen() {
 
 function Filled({
   opening,
+  other,
   shop,
   catalogue,
 }: {
   readonly opening: Opening;
+  readonly other: Pick<Opening, 'record'> | null;
   readonly shop: Shop;
   readonly catalogue: Catalogue;
 }) {
@@ -124,6 +135,15 @@ function Filled({
               Drop it
             </button>
           </p>
+        )}
+        {other && (
+          <button
+            type="button"
+            className="min-h-10 self-start text-left text-action underline underline-offset-2"
+            onClick={() => change((before) => carryOver(before, other.record))}
+          >
+            Carry over from the {placeLabel(other.record).toLowerCase()}, mirrored
+          </button>
         )}
         <div className="border-t border-ink">
           {wanted.map((key) => (

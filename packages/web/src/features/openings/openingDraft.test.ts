@@ -1,6 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
-import { differences, missingInDraft, readDraft, setSource, toDraft, toRecord, typeInto } from './openingDraft';
+import {
+  carryOver,
+  differences,
+  missingInDraft,
+  readDraft,
+  setSource,
+  toDraft,
+  toRecord,
+  typeInto,
+} from './openingDraft';
 
 const stored: OpeningRecord = openingRecordSchema.parse({
   place: 'frontDoorLow',
@@ -108,4 +117,37 @@ test('differences name the field and both sides, and equal records have none', (
     { label: 'Behind it', mine: 'glass', theirs: 'metal' },
   ]);
   expect(differences(stored, stored)).toEqual([]);
+});
+
+test('the other side is carried over mirrored, and what was measured here stays', () => {
+  const measured = (mm: number) => ({
+    readingsMm: [mm],
+    source: 'depthStick',
+    entered: String(mm),
+    takenBy: null,
+    takenAt: null,
+  });
+  const there = openingRecordSchema.parse({
+    ...stored,
+    side: 'right',
+    plugDeg: 30,
+    obstacles: [
+      {
+        id: 'beam',
+        label: 'beam',
+        kind: 'beam',
+        xMm: 20,
+        yMm: -50,
+        depth: measured(60),
+        angleDeg: 10,
+        shape: { kind: 'rod', diameterMm: 30 },
+      },
+    ],
+    dimensions: { depthBehind: measured(64), frontGap: measured(21) },
+  });
+  const here = typeInto(toDraft({ ...stored, dimensions: {} }, 1), 'frontGap', '23', 'mm');
+  const draft = carryOver(here, there);
+  expect(draft.facts).toMatchObject({ side: 'left', plugDeg: 150, obstacles: [{ xMm: -20, angleDeg: -10 }] });
+  expect(draft.fields.depthBehind).toMatchObject({ source: 'carriedOver', readingsMm: [64], touched: true });
+  expect(draft.fields.frontGap).toMatchObject({ text: '23', readingsMm: [23] });
 });

@@ -3,6 +3,7 @@
  * unit that is set then, so switching the unit later changes nothing. Plain data: it is kept on the device as it is.
  */
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
+import { fromSide } from '@low-quarry/core/model/fromSide';
 import {
   helpfulDimensions,
   type Measurement,
@@ -71,6 +72,32 @@ export function typeInto(draft: OpeningDraft, key: OpeningDimensionKey, text: st
 
 export function setSource(draft: OpeningDraft, key: OpeningDimensionKey, source: SourceId): OpeningDraft {
   return { ...draft, fields: { ...draft.fields, [key]: { ...draft.fields[key], source, touched: true } } };
+}
+
+/**
+ * The draft after carrying over what is known of the same place on the other side, mirrored. Every figure counts as carried
+ * over, however it was taken there; what was measured on this side stays.
+ */
+export function carryOver(draft: OpeningDraft, other: OpeningRecord): OpeningDraft {
+  const { dimensions, side: _side, note: _note, ...facts } = fromSide(other);
+  const fields = Object.fromEntries(
+    OPENING_DIMENSION_KEYS.map((key) => {
+      const here = draft.fields[key];
+      const there = dimensions[key];
+      const isMeasured = here.readingsMm.length > 0 && SOURCES[here.source].origin === 'takenHere';
+      if (!there || isMeasured) return [key, here];
+      const field: FieldDraft = {
+        text: there.entered,
+        source: 'carriedOver',
+        readingsMm: [...there.readingsMm],
+        error: null,
+        touched: true,
+      };
+      return [key, field];
+    }),
+  ) as OpeningDraft['fields'];
+  const { side, note } = draft.facts;
+  return { ...draft, fields, facts: { ...facts, side, note } };
 }
 
 /** The dimensions without a reading, in the order of measuring. */
