@@ -7,7 +7,7 @@ test('moving the spacer moves drawing, ledger and verdict together', async ({ fi
   const { page } = fitter;
   await fitter.whatFits(JOB, DOOR);
   await fitter.pick('Wrackline Shoal 65');
-  const section = page.getByRole('img', { name: /^Section/ });
+  const section = page.getByRole('group', { name: /^Section/ });
   await fitter.slider().focus();
   await page.keyboard.press('Home');
   await expect(fitter.verdict()).toHaveText(/^Hits at the glass: 10\.\d mm ± \d\.\d too little$/);

@@ -7,7 +7,7 @@ test('a leaning glass and a beam are drawn, the cut turns, and the window winds'
   const { page } = fitter;
   await fitter.whatFits(PILOT, DOOR);
   await fitter.pick('Wrackline Shoal 68');
-  const section = page.getByRole('img', { name: /^Section/ });
+  const section = page.getByRole('group', { name: /^Section/ });
   await expect(section).toContainText('crash beam');
   await expect(page.getByText('Section upright, cabin on the left')).toBeVisible();
   const cut = page.getByRole('slider', { name: /^Cut at/ });

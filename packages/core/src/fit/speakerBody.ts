@@ -19,6 +19,8 @@ export type Body = {
   /** The rings' values for the kernels, with their convex pieces. */
   readonly ringsMm: RingsMm;
   readonly pieces: Int32Array;
+  /** 1 for rings that are nearly the widest along or across: the others can never be what is tight in a hole. */
+  readonly isWide: Uint8Array;
   /** Whether the sections are the catalogue's own. */
   readonly isStated: boolean;
 };
@@ -26,6 +28,8 @@ export type Body = {
 export const TYPICAL_SHOULDERS = { basketTo: 0.35, magnetFrom: 0.65 } as const;
 /** Standard uncertainty of the shoulders as a part of the depth: half of 25 % as a rectangular distribution. */
 export const SHOULDER_DOUBT = 0.125 / Math.sqrt(3);
+
+const NEARLY = 0.9;
 
 const known = new WeakMap<FitSpeaker, Body>();
 
@@ -45,7 +49,22 @@ function toBody(speaker: FitSpeaker): Body {
   rings.forEach(({ depth, halfLength, halfWidth }, index) => {
     ringsMm.set([depth.valueMm, halfLength.valueMm, halfWidth.valueMm], index * RING_STRIDE);
   });
-  return { rings, ringsMm, pieces: convexPieces(ringsMm), isStated: speaker.profile.length > 0 };
+  return {
+    rings,
+    ringsMm,
+    pieces: convexPieces(ringsMm),
+    isWide: wideRings(rings),
+    isStated: speaker.profile.length > 0,
+  };
+}
+
+function wideRings(rings: readonly BodyRing[]): Uint8Array {
+  const most = (of: (ring: BodyRing) => number) => Math.max(...rings.map(of));
+  const longest = most(({ halfLength }) => halfLength.valueMm);
+  const widest = most(({ halfWidth }) => halfWidth.valueMm);
+  return Uint8Array.from(rings, ({ halfLength, halfWidth }) =>
+    halfLength.valueMm >= NEARLY * longest || halfWidth.valueMm >= NEARLY * widest ? 1 : 0,
+  );
 }
 
 function typicalRings(speaker: FitSpeaker): readonly BodyRing[] {

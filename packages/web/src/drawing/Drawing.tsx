@@ -27,10 +27,12 @@ type DrawingProps = {
   readonly maxHeightPx: number;
   readonly label: string;
   readonly caption: string;
+  /** Whether something inside can be focused: then it is a group, and no picture. */
+  readonly hasControls?: boolean;
   readonly children: ReactNode;
 };
 
-export function Drawing({ extent, maxHeightPx, label, caption, children }: DrawingProps) {
+export function Drawing({ extent, maxHeightPx, label, caption, hasControls = false, children }: DrawingProps) {
   const box = useRef<HTMLDivElement>(null);
   const id = useId();
   const [widthPx, setWidthPx] = useState(520);
@@ -50,7 +52,7 @@ export function Drawing({ extent, maxHeightPx, label, caption, children }: Drawi
     <figure className="m-0">
       <div ref={box} className="w-full">
         <svg
-          role="img"
+          role={hasControls ? 'group' : 'img'}
           aria-label={label}
           width={widthMm / px}
           height={heightMm / px}

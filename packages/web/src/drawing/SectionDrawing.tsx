@@ -15,19 +15,29 @@ type SectionDrawingProps = {
   readonly lit: CheckId | null;
   readonly maxHeightPx: number;
   readonly label: string;
+  readonly hasControls?: boolean;
   readonly children?: ReactNode;
 };
 
 const GLASS_MM = 4;
 const METAL_MM = 6;
 
-export function SectionDrawing({ section, unit, lit, maxHeightPx, label, children }: SectionDrawingProps) {
+export function SectionDrawing({
+  section,
+  unit,
+  lit,
+  maxHeightPx,
+  label,
+  hasControls = false,
+  children,
+}: SectionDrawingProps) {
   const degrees = Math.round(radToDeg(section.plane.angleRad));
   return (
     <Drawing
       extent={section.extent}
       maxHeightPx={maxHeightPx}
       label={label}
+      hasControls={hasControls}
       caption={`Section ${degrees === 90 ? 'upright' : degrees === 0 ? 'level' : `at ${degrees}°`}, cabin on the left`}
     >
       <Clearances section={section} />

@@ -135,11 +135,11 @@ function passagesOf(
   return passages;
 }
 
-/** The sections at a depth and beyond it: the one in its plane, between its neighbours, and every ring behind. */
-function sectionsBehind({ rings }: Body, depth: Quantity): readonly BodyRing[] {
+/** The section in the plane of a plate, between its neighbours, and every ring behind it that is wide enough to be tight. */
+function sectionsBehind({ rings, isWide }: Body, depth: Quantity): readonly BodyRing[] {
   const after = rings.findIndex((ring) => ring.depth.valueMm > depth.valueMm);
   if (after < 0) return [];
-  const behind = rings.slice(after);
+  const behind = rings.filter((_, at) => at >= after && isWide[at] === 1);
   const before = rings[after - 1];
   const next = rings[after];
   return before && next ? [sectionBetween(before, next, depth), ...behind] : behind;

@@ -38,6 +38,8 @@ export class CatalogueIndex {
   readonly firstRing: Int32Array;
   /** Sensitivity times standard uncertainty, for each ring's three lengths and each body dimension. */
   readonly ringDoubts: Float64Array;
+  /** For each ring, whether it can be what is tight in a hole. */
+  readonly isWide: Uint8Array;
   /** Flange and front height together, and their variance. */
   readonly frontMm: Float64Array;
   readonly frontVariance: Float64Array;
@@ -68,6 +70,7 @@ export class CatalogueIndex {
     const total = counts.reduce((sum, each) => sum + each, 0);
     const all = new Float64Array(total * 3);
     this.ringDoubts = new Float64Array(total * RING_DOUBTS);
+    this.isWide = new Uint8Array(total);
     this.firstRing = new Int32Array(speakers.length);
     const rings: Float64Array[] = [];
     const pieces = new Map<string, Int32Array>();
@@ -77,6 +80,7 @@ export class CatalogueIndex {
       this.firstRing[index] = at;
       const view = all.subarray(at * 3, (at + body.rings.length) * 3);
       view.set(body.ringsMm);
+      this.isWide.set(body.isWide, at);
       rings.push(view);
       const key = body.pieces.join();
       const shared = pieces.get(key) ?? body.pieces;

@@ -689,7 +689,14 @@ function sitAlike(a: readonly ClassMount[], b: readonly ClassMount[]): boolean {
     a.length === b.length &&
     a.every((each, at) => {
       const other = b[at] as ClassMount;
-      return each.ids === other.ids && JSON.stringify(each.mount.pose) === JSON.stringify(other.mount.pose);
+      const [here, there] = [each.mount.pose, other.mount.pose];
+      return (
+        each.ids === other.ids &&
+        here.xMm === there.xMm &&
+        here.yMm === there.yMm &&
+        here.angleRad === there.angleRad &&
+        here.raisedMm === there.raisedMm
+      );
     })
   );
 }

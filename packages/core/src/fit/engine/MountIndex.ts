@@ -22,8 +22,7 @@ import {
   speakerToVehicle,
 } from '../mount';
 import { stackIds } from '../Ranking';
-import type { FitBracket, FitOpening, FitRules, FitSpeaker } from '../shapes';
-import { raised } from '../stack';
+import type { Candidate, FitBracket, FitOpening, FitRules, FitSpeaker } from '../shapes';
 import { mates } from '../stackSearch';
 import type { CatalogueIndex } from './CatalogueIndex';
 import { type CheckFigures, figuresOf } from './CheckFigures';
@@ -63,7 +62,10 @@ export type ThroatPlace = {
 const MOST_KEPT = 24;
 
 export class MountIndex {
-  private readonly sideJoints = new Map<string, BoltJoint | null>();
+  /** By place, speaker side and speaker class; and between two brackets by their sides: as one whole number. */
+  private readonly sideJoints = new Map<number, BoltJoint | null>();
+  private readonly betweenJoints = new Map<number, BoltJoint | null>();
+  private readonly figures = new WeakMap<BoltJoint, Map<BoltJoint, CheckFigures>>();
   private readonly mounted = new Map<string, readonly (readonly ClassMount[])[]>();
 
   constructor(
@@ -165,7 +167,8 @@ export class MountIndex {
   /** The joint of a speaker class on a bracket's speaker side when they mate; turned once for all openings. */
   private sideJoint(place: 0 | 1, bracketAt: number, speakerClass: number): BoltJoint | null {
     const side = this.index.speakerSide[bracketAt] as number;
-    return this.known(`${place}/${side}/${speakerClass}`, () => {
+    const key = (place * this.index.speakerSides.length + side) * this.index.speakerClasses.length + speakerClass;
+    return known(this.sideJoints, key, () => {
       const bracket = this.index.speakerSides[side]?.first as FitBracket;
       const speaker = this.index.speakerClasses[speakerClass]?.first as FitSpeaker;
       return canMate(bracket.speakerBolts, speaker.bolts, this.rules)
@@ -177,7 +180,7 @@ export class MountIndex {
   private betweenJoint(lowerAt: number, upperAt: number): BoltJoint | null {
     const lowerSide = this.index.speakerSide[lowerAt] as number;
     const upperSide = this.index.vehicleSide[upperAt] as number;
-    return this.known(`between/${lowerSide}/${upperSide}`, () => {
+    return known(this.betweenJoints, lowerSide * this.index.vehicleSides.length + upperSide, () => {
       const lower = this.index.speakerSides[lowerSide]?.first as FitBracket;
       const upper = this.index.vehicleSides[upperSide]?.first as FitBracket;
       return canMate(lower.speakerBolts, upper.vehicleBolts, this.rules)
@@ -186,13 +189,22 @@ export class MountIndex {
     });
   }
 
-  private known(key: string, find: () => BoltJoint | null): BoltJoint | null {
-    let joint = this.sideJoints.get(key);
-    if (joint === undefined) {
-      joint = find();
-      this.sideJoints.set(key, joint);
+  /** The same two joints meet under every bracket of a kind: their figures are worked out once. */
+  private boltFigures(opening: FitOpening, candidate: Candidate, mount: Mount): CheckFigures {
+    const [first, second, third] = mount.joints;
+    const judge = () => figuresOf(boltsCheck(opening, candidate, mount, this.rules, 'mm'));
+    if (!first || !second || third) return judge();
+    let ofFirst = this.figures.get(first.joint);
+    if (!ofFirst) {
+      ofFirst = new Map();
+      this.figures.set(first.joint, ofFirst);
     }
-    return joint;
+    let figures = ofFirst.get(second.joint);
+    if (!figures) {
+      figures = judge();
+      ofFirst.set(second.joint, figures);
+    }
+    return figures;
   }
 
   private mated(joint: BoltJoint): BoltJoint | null {
@@ -217,10 +229,10 @@ export class MountIndex {
       mount,
       cos: Math.cos(angleRad),
       sin: Math.sin(angleRad),
-      raisedMm: raised(candidate).valueMm,
+      raisedMm: mount.pose.raisedMm,
       raisedVariance: variance(0),
       raisedFourth: fourth(0),
-      bolts: figuresOf(boltsCheck(opening, candidate, mount, this.rules, 'mm')),
+      bolts: this.boltFigures(opening, candidate, mount),
       wireWay: figuresOf(wireWayCheck(opening, mount)),
       costMinor: brackets.reduce((sum, { pieceCostMinor }) => sum + pieceCostMinor, 0),
       ids: stackIds(
@@ -231,6 +243,15 @@ export class MountIndex {
       throats: throatPlaces(brackets, joints, variance, fourth),
     };
   }
+}
+
+function known(joints: Map<number, BoltJoint | null>, key: number, find: () => BoltJoint | null): BoltJoint | null {
+  let joint = joints.get(key);
+  if (joint === undefined) {
+    joint = find();
+    joints.set(key, joint);
+  }
+  return joint;
 }
 
 /** What of an opening the mounts hang on. */

@@ -191,7 +191,8 @@ export class StackMargins {
     const yy = y * y;
     let variance = 0;
     let fourth = 0;
-    let rectangular = gap.nz ** 4 * raisedFourth;
+    const square = gap.nz * gap.nz;
+    let rectangular = square * square * raisedFourth;
     for (const { k0, k1, k2, k3, uncertaintyMm, degreesOfFreedom, isRectangular } of this.sheetTerms) {
       const part = (gap.nz * (k0 + k1 * x + k2 * y + k3 * yy) * uncertaintyMm) ** 2;
       variance += part;
@@ -239,7 +240,8 @@ export class StackMargins {
       if (place.degreesOfFreedom !== null) fourth += (placePart * placePart) / place.degreesOfFreedom;
       this.addRing(speaker);
       const variance = depthPart + placePart + gap.nz * gap.nz * raisedVariance + this.ringVariance;
-      let rectangular = gap.nz ** 4 * raisedFourth + this.ringFourth;
+      const square = gap.nz * gap.nz;
+      let rectangular = square * square * raisedFourth + this.ringFourth;
       if (depth.isRectangular) rectangular += depthPart * depthPart;
       if (place.isRectangular) rectangular += placePart * placePart;
       keepWorse(out, gap.gapMm - askedMm, this.expand(variance, fourth, rectangular));
@@ -330,11 +332,13 @@ export class StackMargins {
     if (after === count) return;
     if (after > 0)
       this.sectionBetween(out, speaker, mount, plate, xMm, yMm, angleRad, depthMm, depthVariance, depthFourth, after);
+    const first = this.index.firstRing[speaker] as number;
     for (let ring = after; ring < count; ring++) {
+      if (this.index.isWide[first + ring] === 0) continue;
       const a = rings[ring * 3 + 1] as number;
       const b = rings[ring * 3 + 2] as number;
       const room = this.room(plate, mount, xMm, yMm, angleRad, a, b, true);
-      const base = ((this.index.firstRing[speaker] as number) + ring) * RING_DOUBTS;
+      const base = (first + ring) * RING_DOUBTS;
       this.fillDoubts(base + DOUBTS, room.innerAlong, base + 2 * DOUBTS, room.innerAcross);
       this.keepRoom(out, plate, room, 0, 0);
     }
@@ -363,8 +367,14 @@ export class StackMargins {
     const b = value(after - 1, 2) + share * (value(after, 2) - value(after - 1, 2));
     const room = this.room(plate, mount, xMm, yMm, angleRad, a, b, riseA === 0 && riseB === 0);
     const { innerAlong, innerAcross } = room;
-    const steep = innerAlong * riseA + innerAcross * riseB;
     const before = ((this.index.firstRing[speaker] as number) + after - 1) * RING_DOUBTS;
+    if (riseA === 0 && riseB === 0) {
+      // Straight walls: the section is as sure as the ring before it, wherever it lies.
+      this.fillDoubts(before + DOUBTS, innerAlong, before + 2 * DOUBTS, innerAcross);
+      this.keepRoom(out, plate, room, 0, 0);
+      return;
+    }
+    const steep = innerAlong * riseA + innerAcross * riseB;
     const next = before + RING_DOUBTS;
     const rows = this.index.ringDoubts;
     for (let at = 0; at < DOUBTS; at++) {
@@ -376,7 +386,7 @@ export class StackMargins {
           (innerAlong * (rows[next + DOUBTS + at] as number) + innerAcross * (rows[next + 2 * DOUBTS + at] as number)) -
         steep * ((1 - share) * (rows[before + at] as number) + share * (rows[next + at] as number));
     }
-    this.keepRoom(out, plate, room, steep * steep * depthVariance, steep ** 4 * depthFourth);
+    this.keepRoom(out, plate, room, steep * steep * depthVariance, (steep * steep) ** 2 * depthFourth);
   }
 
   private fillDoubts(first: number, by: number, second: number, bySecond: number): void {

@@ -182,6 +182,7 @@ export function FitWorkspace({
             lit={lit}
             maxHeightPx={SECTION_HEIGHT_PX}
             label={`Section. ${deciding?.sentence ?? ''}`}
+            hasControls
           >
             <WhatIfGrips opening={fitOpening} section={section} whatIf={whatIf} unit={unit} onChange={setWhatIf} />
           </SectionDrawing>
