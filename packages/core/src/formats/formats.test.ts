@@ -146,7 +146,7 @@ describe('fuzz', () => {
           expect(fitReportSchema.safeParse(JSON.parse(report)).success).toBe(true);
         },
       ),
-      { numRuns: 120 },
+      { numRuns: 400 },
     );
   });
 });

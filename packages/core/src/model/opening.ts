@@ -22,6 +22,12 @@ export const measurementSchema = z.strictObject({
 });
 export type Measurement = z.infer<typeof measurementSchema>;
 
+/** No reading at a vehicle's opening is longer; named dimensions have ranges of their own. */
+const MOST_MM = 1000;
+const freeMeasurementSchema = measurementSchema.extend({
+  readingsMm: z.array(z.number().min(-MOST_MM).max(MOST_MM)).min(1, 'at least one reading').max(MOST_READINGS),
+});
+
 export const BEHIND = ['glass', 'metal', 'nothing'] as const;
 export const SECOND_PLUGS = ['none', 'sound', 'warning', 'unexplained', 'notLooked'] as const;
 export const FIXINGS = ['screws', 'rivets', 'tabs'] as const;
@@ -72,7 +78,7 @@ export const obstacleSchema = z.strictObject({
   /** Its nearest place, from the hole's centre, seen from the cabin. */
   xMm: placeMm,
   yMm: placeMm,
-  depth: measurementSchema,
+  depth: freeMeasurementSchema,
   /** How far its place on the face may be off. */
   placeHalfWidthMm: z.number().min(0).max(100).default(5),
   /** Direction of its length from the right, anticlockwise. */
@@ -88,7 +94,7 @@ export const obstacleSchema = z.strictObject({
 });
 export type ObstacleRecord = z.infer<typeof obstacleSchema>;
 
-const depthReadingSchema = z.strictObject({ xMm: placeMm, yMm: placeMm, measurement: measurementSchema });
+const depthReadingSchema = z.strictObject({ xMm: placeMm, yMm: placeMm, measurement: freeMeasurementSchema });
 
 export const MOUNT_MATERIALS = ['sheetSteel', 'aluminium', 'plastic', 'board'] as const;
 

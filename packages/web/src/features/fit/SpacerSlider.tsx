@@ -101,7 +101,14 @@ function windowWords(window: SpacerWindow | null, behind: Behind, unit: LengthUn
   if (mostMm < 0) return `Window empty: the front is ${printLength(-mostMm, unit)} in the grille without a spacer`;
   if (leastMm === null) return 'Window empty: no height clears what is behind';
   if (intervals.length === 0)
-    return `Window empty: at least ${printLength(leastMm, unit)} for behind, at most ${printLength(mostMm, unit)} in front`;
-  const words = intervals.map(({ fromMm, toMm }) => `${printNumber(fromMm, unit)} to ${printLength(toMm, unit)}`);
+    return `Window empty: at least ${printLength(upwards(leastMm), unit)} for behind, at most ${printLength(-upwards(-mostMm), unit)} in front`;
+  const words = intervals.map(
+    ({ fromMm, toMm }) => `${printNumber(upwards(fromMm), unit)} to ${printLength(-upwards(-toMm), unit)}`,
+  );
   return `Window ${words.join(' and ')}`;
+}
+
+/** To the next tenth above: a window is never made to look wider than it is. */
+function upwards(mm: number): number {
+  return Math.ceil(mm * 10 - 1e-6) / 10;
 }
