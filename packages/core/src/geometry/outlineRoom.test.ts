@@ -9,6 +9,9 @@ import { type OutlineMm, polygonPoints } from './Outline';
 import { outlineRadiusMm } from './outlineRadius';
 import { type EllipseMm, ellipseDistance, outlineRoom } from './outlineRoom';
 
+// Seeded: what a run finds must be found again by the next one.
+fc.configureGlobal({ seed: 20 });
+
 const ellipse = (changes: Partial<EllipseMm> = {}): EllipseMm => ({
   xMm: 0,
   yMm: 0,
@@ -105,7 +108,7 @@ test('grown by less than its room a section stays inside, by more it does not', 
       expect(outsideMm2(outline, inner, roomMm - SLACK_MM)).toBeLessThan(1e-3);
       expect(outsideMm2(outline, inner, roomMm + 0.1)).toBeGreaterThan(1e-4);
     }),
-    { numRuns: 60, seed: 20 },
+    { numRuns: 60 },
   );
   expect(asked).toBeGreaterThan(25);
 });
@@ -165,14 +168,14 @@ test('turning hole and section together changes nothing; mirroring twice is wher
     fc.property(sections, fc.double({ min: 100, max: 240, noNaN: true }), (inner, diameter) => {
       const hole = { kind: 'circle', diameter } as const;
       const mirrored = { ...inner, xMm: -inner.xMm, angleRad: Math.PI - inner.angleRad };
-      expect(outlineRoom(hole, mirrored).roomMm).toBeCloseTo(outlineRoom(hole, inner).roomMm, 7);
+      expect(outlineRoom(hole, mirrored).roomMm).toBeCloseTo(outlineRoom(hole, inner).roomMm, 6);
       const turned = {
         ...inner,
         xMm: inner.xMm * Math.cos(1) - inner.yMm * Math.sin(1),
         yMm: inner.xMm * Math.sin(1) + inner.yMm * Math.cos(1),
         angleRad: inner.angleRad + 1,
       };
-      expect(outlineRoom(hole, turned).roomMm).toBeCloseTo(outlineRoom(hole, inner).roomMm, 7);
+      expect(outlineRoom(hole, turned).roomMm).toBeCloseTo(outlineRoom(hole, inner).roomMm, 6);
     }),
   );
 });
