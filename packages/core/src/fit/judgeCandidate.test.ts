@@ -189,17 +189,31 @@ describe('spacer window', () => {
     expect(window?.mostMm).toBe(2);
   });
 
-  test('a magnet that passes under the lower edge of the glass clears low and high, and hits between', () => {
-    // Glass at 40 mm above y = 48; the magnet of 45 mm radius ends at 60, 3 mm beside the edge: 5 are asked.
-    const under = opening({
-      depths: depthAt(exact(58)),
-      lowerEdge: exact(51),
-      frontGap: exact(60),
-      sheet: { ...FLAT, curvature: exact(0) },
+  test('a magnet wider than the waist before it, beside a rail: clears low and high, hits between', () => {
+    const waisted = speaker({
+      profile: [
+        { depthMm: 0, lengthMm: 142, widthMm: 142 },
+        { depthMm: 15, lengthMm: 142, widthMm: 142 },
+        { depthMm: 20, lengthMm: 80, widthMm: 80 },
+        { depthMm: 45, lengthMm: 80, widthMm: 80 },
+        { depthMm: 46, lengthMm: 110, widthMm: 110 },
+        { depthMm: 60, lengthMm: 110, widthMm: 110 },
+      ],
     });
-    const window = spacerWindow(under, candidate({ speaker: speaker({ magnetDiameter: exact(90) }) }), RULES);
-    expect(window?.intervals.length).toBeGreaterThanOrEqual(1);
-    expect(window?.intervals[0]?.fromMm).toBe(0);
+    const beside = opening({
+      depths: depthAt(exact(120)),
+      frontGap: exact(80),
+      hole: { kind: 'circle', diameter: exact(190) },
+      // Its axis lies 33 mm in and 55 mm up: 5 mm thick and asked 4, so 9 mm off its axis are free.
+      obstacles: [rodAt({ xMm: 0, yMm: 55, depth: exact(28), diameterMm: 10 })],
+    });
+    const window = spacerWindow(beside, candidate({ speaker: waisted }), RULES);
+    // The slope from the waist (40, 45) to the magnet (55, 46) comes within 9 mm of (55, 33) when (13 − H) · 15/√226 = 9; the
+    // magnet's end, 60 mm deep, is 9 mm past the axis when 60 − H = 24.
+    expect(window?.intervals).toEqual([
+      { fromMm: 0, toMm: expect.closeTo(13 - (9 * Math.sqrt(226)) / 15, 6) },
+      { fromMm: expect.closeTo(36, 6), toMm: 45 },
+    ]);
   });
 
   test('a beam beside the body forbids the heights at which the basket passes it, and no others', () => {

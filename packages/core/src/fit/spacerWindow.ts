@@ -1,7 +1,7 @@
 /**
  * The heights of spacer at which everything keeps its clearance. What the glass asks from behind the grille takes away in
- * front, so there may be none; and a body that passes under a glass's lower edge or beside a beam may clear at low
- * heights and at great ones and hit in between, so there may be two.
+ * front, so there may be none; and a body whose magnet is wider than the waist before it may have a rail beside the waist at
+ * low heights, in its way when raised, and past it at great ones, so there may be two.
  *
  * Every gap behind is a convex function of the height (two convex solids moved past each other), so a forbidden stretch
  * of one obstacle is one interval: steps of half a millimetre, a look into each dip, and halving at each change find it.
