@@ -6,7 +6,7 @@ import { orderedId, type PartRecord, partName, STATE_MARK } from '@low-quarry/co
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printMargin, printPlusMinus } from '@low-quarry/core/units/printLength';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { printMoney } from '../../text/money';
 import { checkLabel, FALL_OUT_WORDS, VERDICT_WORDS, VERDICTS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';
@@ -22,7 +22,7 @@ type CandidateListProps = {
   readonly selectedId: string | null;
   readonly comparedId: string | null;
   readonly filter: CandidateFilter;
-  readonly onFilter: (filter: CandidateFilter) => void;
+  readonly onFilter: (changes: Partial<CandidateFilter>) => void;
   readonly onSelect: (candidate: RankedSpeaker) => void;
 };
 
@@ -36,7 +36,7 @@ export function CandidateList(props: CandidateListProps) {
     const passing = ranking.speakers.filter((candidate) => passesFilter(candidate, all, parts));
     return { matching: passing, shown: passing.filter((candidate) => passesFilter(candidate, filter, parts)) };
   }, [ranking, filter, parts]);
-  const show = (next: Shown) => onFilter({ ...filter, shown: next });
+  const show = (next: Shown) => onFilter({ shown: next });
   return (
     <section aria-label="Candidates" className="flex min-h-0 flex-col gap-2">
       <h2>
@@ -124,28 +124,44 @@ function Filters({ filter, parts, onFilter }: Pick<CandidateListProps, 'filter' 
   const { sizes, makers, kinds } = useMemo(() => filterChoices(parts), [parts]);
   return (
     <div className="grid grid-cols-2 gap-2">
-      <Choice label="Size" value={filter.size} choices={sizes} onChange={(size) => onFilter({ ...filter, size })} />
-      <Choice
-        label="Maker"
-        value={filter.maker}
-        choices={makers}
-        onChange={(maker) => onFilter({ ...filter, maker })}
-      />
-      <Choice label="Kind" value={filter.kind} choices={kinds} onChange={(kind) => onFilter({ ...filter, kind })} />
-      <label className="flex flex-col text-[13px] leading-4 text-muted">
-        Price up to
-        <input
-          inputMode="decimal"
-          className="min-h-10 border border-ink bg-paper px-2 text-[15px] text-ink"
-          value={filter.mostMinor === null ? '' : String(filter.mostMinor / 100)}
-          onChange={({ target }) => {
-            const most = Number(target.value.replace(',', '.'));
-            onFilter({ ...filter, mostMinor: Number.isFinite(most) && most > 0 ? Math.round(most * 100) : null });
-          }}
-        />
-      </label>
+      <Choice label="Size" value={filter.size} choices={sizes} onChange={(size) => onFilter({ size })} />
+      <Choice label="Maker" value={filter.maker} choices={makers} onChange={(maker) => onFilter({ maker })} />
+      <Choice label="Kind" value={filter.kind} choices={kinds} onChange={(kind) => onFilter({ kind })} />
+      <PriceField mostMinor={filter.mostMinor} onChange={(mostMinor) => onFilter({ mostMinor })} />
     </div>
   );
+}
+
+/** Keeps what is typed as it is typed: “12.” is on its way to 12.5. */
+function PriceField({
+  mostMinor,
+  onChange,
+}: {
+  readonly mostMinor: number | null;
+  readonly onChange: (mostMinor: number | null) => void;
+}) {
+  const [typed, setTyped] = useState('');
+  const text = readPrice(typed) === mostMinor ? typed : mostMinor === null ? '' : String(mostMinor / 100);
+  return (
+    <label className="flex flex-col text-[13px] leading-4 text-muted">
+      Price up to
+      <input
+        inputMode="decimal"
+        className="min-h-10 border border-ink bg-paper px-2 text-[15px] text-ink"
+        value={text}
+        onChange={({ target }) => {
+          setTyped(target.value);
+          onChange(readPrice(target.value));
+        }}
+      />
+    </label>
+  );
+}
+
+/** Minor units; null where no price above nothing can be read. */
+function readPrice(text: string): number | null {
+  const most = Number(text.replace(',', '.'));
+  return Number.isFinite(most) && most > 0 ? Math.round(most * 100) : null;
 }
 
 function Choice({

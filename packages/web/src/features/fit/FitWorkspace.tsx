@@ -14,13 +14,14 @@ import type { Shop } from '@low-quarry/core/model/shop';
 import { degToRad, radToDeg } from '@low-quarry/core/units/angle';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { planeThrough } from '../../drawing/cutPlane';
 import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
 import { sectionGeometry, UPRIGHT } from '../../drawing/sectionGeometry';
 import { verdictLine } from '../../text/verdictLine';
 import { UNIT_WORDS } from '../../text/words';
+import { useAddress, withParams } from '../../ui/address';
 import { useSettings } from '../../ui/settings';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { AdvicePanel } from './AdvicePanel';
@@ -69,7 +70,7 @@ export function FitWorkspace({
   missing,
 }: FitWorkspaceProps) {
   const { unit } = useSettings();
-  const [search, setSearch] = useSearchParams();
+  const [search, changeAddress] = useAddress();
   const [lit, setLit] = useState<CheckId | null>(null);
   /** null: where the deciding gap is. */
   const [cutDeg, setCutDeg] = useState<number | null>(null);
@@ -123,7 +124,7 @@ export function FitWorkspace({
   const show = (speakerId: string, bracketIds: readonly string[], spacerId: string | null) => {
     setWhat(null);
     const bracket = bracketIds.length > 0 ? bracketIds.join(' ') : null;
-    setSearch((before) => withParams(before, { speaker: speakerId, bracket, spacer: spacerId }), { replace: true });
+    changeAddress((before) => withParams(before, { speaker: speakerId, bracket, spacer: spacerId }));
   };
   const select = ({ speakerId, best }: RankedSpeaker) => {
     show(speakerId, best.bracketIds, best.spacerId);
@@ -233,7 +234,7 @@ export function FitWorkspace({
           overId={over ? overId : null}
           differences={differences}
           unit={unit}
-          onOver={(id) => setSearch((before) => withParams(before, { over: id }), { replace: true })}
+          onOver={(id) => changeAddress((before) => withParams(before, { over: id }))}
         />
         <details onToggle={({ currentTarget }) => setInSpace(currentTarget.open)}>
           <summary className="min-h-10 py-2 font-semibold text-action">Show it in space</summary>
@@ -310,7 +311,9 @@ export function FitWorkspace({
           selectedId={candidate.speaker.id}
           comparedId={over ? overId : null}
           filter={readFilter(search)}
-          onFilter={(filter) => setSearch((before) => withParams(before, writeFilter(filter)), { replace: true })}
+          onFilter={(changes) =>
+            changeAddress((before) => withParams(before, writeFilter({ ...readFilter(before), ...changes })))
+          }
           onSelect={select}
         />
       </div>
@@ -354,13 +357,4 @@ function findCandidate(catalogue: FitCatalogue, rules: FitRules, { speakerId, br
     brackets: bracketIds.flatMap((id) => catalogue.brackets.find((bracket) => bracket.id === id) ?? []),
     spacer: findSpacer(catalogue, rules, spacerId) ?? null,
   };
-}
-
-function withParams(before: URLSearchParams, changes: Readonly<Record<string, string | null>>): URLSearchParams {
-  const next = new URLSearchParams(before);
-  for (const [name, value] of Object.entries(changes)) {
-    if (value === null) next.delete(name);
-    else next.set(name, value);
-  }
-  return next;
 }

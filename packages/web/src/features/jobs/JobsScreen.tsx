@@ -3,8 +3,9 @@ import type { JobInList, OpeningState } from '@low-quarry/core/contracts/jobs';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { shopQuery } from '../../api/sharedQueries';
+import { useAddress, withParams } from '../../ui/address';
 import { LinkButton } from '../../ui/Button';
 import { INPUT } from '../../ui/Field';
 import { Shell } from '../../ui/Shell';
@@ -20,7 +21,7 @@ import { openingStateView } from './openingStateView';
 export function JobsScreen() {
   const jobs = useQuery(jobsQuery);
   const shop = useQuery(shopQuery);
-  const [search, setSearch] = useSearchParams();
+  const [search, changeAddress] = useAddress();
   const words = search.get('find') ?? '';
   return (
     <Shell
@@ -47,7 +48,9 @@ export function JobsScreen() {
                   type="search"
                   value={words}
                   placeholder="Number, customer, vehicle, registration"
-                  onChange={({ target }) => setSearch(target.value ? { find: target.value } : {}, { replace: true })}
+                  onChange={({ target }) =>
+                    changeAddress((before) => withParams(before, { find: target.value || null }))
+                  }
                   className={INPUT}
                 />
               </label>

@@ -9,12 +9,12 @@ import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import { type VehicleRecord, vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
 import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
 import { sectionGeometry } from '../../drawing/sectionGeometry';
 import { verdictLine } from '../../text/verdictLine';
+import { useAddress, withParams } from '../../ui/address';
 import { Field, INPUT } from '../../ui/Field';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
@@ -60,18 +60,11 @@ type QuestionProps = {
 
 function Question({ vehicles, shop, catalogue }: QuestionProps) {
   const { unit } = useSettings();
-  const [search, setSearch] = useSearchParams();
+  const [search, changeAddress] = useAddress();
   const [hand, setHand] = useState<HandForm>(EMPTY_HAND);
   const set = (name: string, value: string) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        if (value === '') next.delete(name);
-        else next.set(name, value);
-        if (name === 'vehicle') next.delete('opening');
-        return next;
-      },
-      { replace: true },
+    changeAddress((before) =>
+      withParams(before, { ...(name === 'vehicle' ? { opening: null } : {}), [name]: value === '' ? null : value }),
     );
   const vehicle = vehicles.find(({ id }) => id === search.get('vehicle')) ?? vehicles[0];
   const openingAt = Math.min(Number(search.get('opening') ?? 0) || 0, (vehicle?.openings.length ?? 1) - 1);
