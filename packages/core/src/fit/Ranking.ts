@@ -43,8 +43,19 @@ export type StackScore = {
 
 export const VERDICT_RANK: Readonly<Record<Verdict, number>> = { clears: 0, measure: 1, hold: 2, hits: 3 };
 
-/** Figures that differ by less are the same: two ways of adding up must not decide an order. */
-export const SAME_FIGURE = 1e-9;
+/** Steps in which figures are compared. */
+const STEPS_PER_MM = 1e6;
+/** Figures that differ by more than this are never the same to `figureOf`. */
+export const SAME_FIGURE = 1 / STEPS_PER_MM;
+
+/**
+ * A figure as it is compared: two ways of adding up must not decide an order. Whole steps and not "nearly the same", which
+ * has no order: a may be the same as b, and b as c, but not a as c.
+ */
+export function figureOf(value: number): number {
+  const steps = Math.round(value * STEPS_PER_MM);
+  return Math.max(-Number.MAX_SAFE_INTEGER, Math.min(Number.MAX_SAFE_INTEGER, steps));
+}
 
 /** Negative when a is better. */
 export function compareScores(a: StackScore, b: StackScore): number {
@@ -58,9 +69,8 @@ export function compareScores(a: StackScore, b: StackScore): number {
 }
 
 function byFigure(a: StackScore, b: StackScore): number {
-  const off =
-    a.verdict === 'measure' ? b.leastSureness - a.leastSureness : a.verdict === 'hits' ? b.worstMm - a.worstMm : 0;
-  return Math.abs(off) > SAME_FIGURE ? off : 0;
+  if (a.verdict === 'measure') return figureOf(b.leastSureness) - figureOf(a.leastSureness);
+  return a.verdict === 'hits' ? figureOf(b.worstMm) - figureOf(a.worstMm) : 0;
 }
 
 export function stackIds(bracketIds: readonly string[], spacerId: string | null): string {

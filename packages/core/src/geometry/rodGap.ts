@@ -4,7 +4,7 @@
  */
 import { searchArc } from './arcSearch';
 import { copyGap, type Gap, newGap } from './Gap';
-import type { PlacedBody } from './PlacedBody';
+import { newReach, type PlacedBody } from './PlacedBody';
 import { cross, unit, type Vec3 } from './vector';
 
 export type Rod = {
@@ -25,8 +25,14 @@ export function rod(at: Vec3, direction: Vec3, radiusMm: number): Rod {
 }
 
 const pieceGap = newGap();
+const asked = newReach();
 
-/** Gap of a body to a rod, written into `out`: the least over the body's convex pieces. */
+/**
+ * Gap of a body to a rod, written into `out`: the least over the body's convex pieces.
+ *
+ * The separation in any direction across the rod is a bound of a piece's gap from below. Most pieces are passed over by
+ * it: in the direction that leads to the rod, and in that which parted the pieces before.
+ */
 export function rodGap(out: Gap, body: PlacedBody, { at, across, radiusMm }: Rod): void {
   const [e1, e2] = across;
   out.gapMm = Number.POSITIVE_INFINITY;
@@ -34,15 +40,65 @@ export function rodGap(out: Gap, body: PlacedBody, { at, across, radiusMm }: Rod
   for (let index = 0; index < pieces.length; index += 2) {
     const from = pieces[index] as number;
     const to = pieces[index + 1] as number;
-    // Start from the direction that leads from the piece's middle to the rod; the best lies within a quarter turn.
+    if (index > 0 && separation(body, from, to, at, out.nx, out.ny, out.nz) - radiusMm >= out.gapMm) continue;
     const middle = ((rings[from * 3] as number) + (rings[to * 3] as number)) / 2 - body.raised;
     const dx = at[0] - body.x;
     const dy = at[1] - body.y;
     const dz = at[2] - middle;
     const towards = Math.atan2(dx * e2[0] + dy * e2[1] + dz * e2[2], dx * e1[0] + dy * e1[1] + dz * e1[2]);
-    bestSeparation(pieceGap, body, from, to, at, e1, e2, towards, radiusMm);
+    const first = separationAt(body, from, to, at, e1, e2, towards);
+    if (first - radiusMm >= out.gapMm) continue;
+    // Outside of a convex piece there is one peak, and uphill leads to it; within, there may be several.
+    if (first > 0) climb(pieceGap, body, from, to, at, e1, e2, towards, radiusMm);
+    else scan(pieceGap, body, from, to, at, e1, e2, towards, radiusMm);
     if (pieceGap.gapMm < out.gapMm) copyGap(out, pieceGap);
   }
+}
+
+/** How far the piece and the rod's axis lie apart in a direction across the axis, mm. */
+function separation(body: PlacedBody, from: number, to: number, at: Vec3, nx: number, ny: number, nz: number): number {
+  body.reach(asked, from, to, nx, ny, nz);
+  return at[0] * nx + at[1] * ny + at[2] * nz - asked.valueMm;
+}
+
+function separationAt(body: PlacedBody, from: number, to: number, at: Vec3, e1: Vec3, e2: Vec3, angle: number): number {
+  const cos = Math.cos(angle);
+  const sin = Math.sin(angle);
+  const nx = cos * e1[0] + sin * e2[0];
+  const ny = cos * e1[1] + sin * e2[1];
+  const nz = cos * e1[2] + sin * e2[2];
+  return separation(body, from, to, at, nx, ny, nz);
+}
+
+const UPHILL_RAD = 0.2;
+
+/** From a direction that parts the two uphill to the one that parts them most. */
+function climb(
+  best: Gap,
+  body: PlacedBody,
+  from: number,
+  to: number,
+  at: Vec3,
+  e1: Vec3,
+  e2: Vec3,
+  startRad: number,
+  radiusMm: number,
+): void {
+  let before = separationAt(body, from, to, at, e1, e2, startRad);
+  let step = UPHILL_RAD;
+  let next = separationAt(body, from, to, at, e1, e2, startRad + step);
+  if (next < before) {
+    step = -UPHILL_RAD;
+    next = separationAt(body, from, to, at, e1, e2, startRad + step);
+  }
+  let angle = startRad;
+  while (next > before) {
+    angle += step;
+    before = next;
+    next = separationAt(body, from, to, at, e1, e2, angle + step);
+  }
+  best.gapMm = Number.POSITIVE_INFINITY;
+  searchArc(best, body, from, to, e1, e2, at, angle - UPHILL_RAD, angle + UPHILL_RAD, radiusMm);
 }
 
 /** The half circle towards the rod is looked through in so many steps. */
@@ -57,7 +113,7 @@ const scanned = newGap();
  * The greatest separation over the half circle towards the rod. Where it is negative the separation may rise again, past
  * the body's other corners, so the search may not start at the half circle's ends: it starts at the peaks of a scan.
  */
-function bestSeparation(
+function scan(
   best: Gap,
   body: PlacedBody,
   from: number,
@@ -72,13 +128,7 @@ function bestSeparation(
   const start = towardsRad - Math.PI / 2;
   let most = Number.NEGATIVE_INFINITY;
   for (let index = 0; index <= SCAN_STEPS; index++) {
-    const cos = Math.cos(start + index * step);
-    const sin = Math.sin(start + index * step);
-    const nx = cos * e1[0] + sin * e2[0];
-    const ny = cos * e1[1] + sin * e2[1];
-    const nz = cos * e1[2] + sin * e2[2];
-    body.reach(scanned.reach, from, to, nx, ny, nz);
-    const value = at[0] * nx + at[1] * ny + at[2] * nz - scanned.reach.valueMm;
+    const value = separationAt(body, from, to, at, e1, e2, start + index * step);
     values[index] = value;
     if (value > most) most = value;
   }

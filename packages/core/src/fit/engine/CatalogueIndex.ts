@@ -46,6 +46,11 @@ export class CatalogueIndex {
   /** Sum of the squares of its parts. */
   readonly frontFourth: Float64Array;
   readonly costMinor: Float64Array;
+  /** Of each body the most that its own doubt can add to a variance, mm², and the steepest rise of its sides, mm a mm. */
+  readonly bodyDoubt: Float64Array;
+  readonly bodySteep: Float64Array;
+  /** No body, however a bracket offsets it, reaches farther from the hole's centre than this, mm. */
+  readonly farthestMm: number;
   readonly hasBoxes: Uint8Array;
   /** Depth to which the body keeps the width it has at the flange, mm. */
   readonly fullWidthTo: Float64Array;
@@ -57,6 +62,11 @@ export class CatalogueIndex {
   readonly vehicleSides: readonly PatternClass<FitBracket>[];
   readonly speakerSide: Int32Array;
   readonly speakerSides: readonly PatternClass<FitBracket>[];
+  /** Speakers with the same terminals, and of the same nominal size. */
+  readonly terminalsClass: Int32Array;
+  readonly terminalsClasses: readonly PatternClass<FitSpeaker>[];
+  readonly sizeClass: Int32Array;
+  readonly sizeClasses: readonly PatternClass<FitSpeaker>[];
   /** Place of each speaker in the order of names. */
   readonly nameRank: Int32Array;
 
@@ -103,6 +113,9 @@ export class CatalogueIndex {
     this.frontFourth = column(
       ({ flangeThickness, frontHeight }) => flangeThickness.uncertaintyMm ** 4 + frontHeight.uncertaintyMm ** 4,
     );
+    this.bodySteep = Float64Array.from(this.rings, steepest);
+    this.bodyDoubt = Float64Array.from(speakers, (_, speaker) => this.mostDoubt(speaker));
+    this.farthestMm = farthest(all) + farthestOffset(brackets);
     this.costMinor = column(({ pieceCostMinor }) => pieceCostMinor);
     this.fullWidthTo = Float64Array.from(this.rings, fullWidthTo);
     this.hasBoxes = Uint8Array.from(speakers, ({ boxes }) => (boxes.length > 0 ? 1 : 0));
@@ -111,7 +124,26 @@ export class CatalogueIndex {
       patternKey(vehicleBolts, `${throat.kind}/${notchRad}`),
     );
     [this.speakerSide, this.speakerSides] = classify(brackets, ({ speakerBolts }) => patternKey(speakerBolts, ''));
+    [this.terminalsClass, this.terminalsClasses] = classify(speakers, ({ terminals }) => terminals);
+    [this.sizeClass, this.sizeClasses] = classify(speakers, ({ nominalSize }) => nominalSize);
     this.nameRank = nameRanks(speakers);
+  }
+
+  private mostDoubt(speaker: number): number {
+    const steep = Math.max(1, this.bodySteep[speaker] as number);
+    const first = this.firstRing[speaker] as number;
+    const count = (this.rings[speaker] as Float64Array).length / 3;
+    let most = 0;
+    for (let column = 0; column < DOUBTS; column++) {
+      let widest = 0;
+      for (let ring = first; ring < first + count; ring++) {
+        const at = ring * RING_DOUBTS + column;
+        const row = (each: number) => Math.abs(this.ringDoubts[at + each * DOUBTS] as number);
+        widest = Math.max(widest, steep * row(0) + row(1) + row(2));
+      }
+      most += widest * widest;
+    }
+    return most;
   }
 
   private setDoubts(at: number, { terms }: Quantity): void {
@@ -177,6 +209,29 @@ function fullWidthTo(rings: Float64Array): number {
     to = rings[at] as number;
   }
   return to;
+}
+
+/** How fast a body's half length and half width together grow or shrink with the depth, at the steepest. */
+function steepest(rings: Float64Array): number {
+  let most = 0;
+  for (let at = 3; at < rings.length; at += 3) {
+    const off = (column: number) => Math.abs((rings[at + column] as number) - (rings[at - 3 + column] as number));
+    if (off(0) > 0) most = Math.max(most, (off(1) + off(2)) / off(0));
+  }
+  return most;
+}
+
+function farthest(rings: Float64Array): number {
+  let most = 0;
+  for (let at = 0; at < rings.length; at += 3) {
+    most = Math.max(most, rings[at + 1] as number, rings[at + 2] as number);
+  }
+  return most;
+}
+
+/** Two brackets may be offset the same way. */
+function farthestOffset(brackets: readonly FitBracket[]): number {
+  return 2 * brackets.reduce((most, { offsetXMm, offsetYMm }) => Math.max(most, Math.hypot(offsetXMm, offsetYMm)), 0);
 }
 
 function nameRanks(speakers: readonly FitSpeaker[]): Int32Array {

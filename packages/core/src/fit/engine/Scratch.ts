@@ -16,6 +16,8 @@ export class Scratch {
   readonly verdict = new Uint8Array(CHECKS);
   readonly value = new Float64Array(CHECKS);
   readonly expanded = new Float64Array(CHECKS);
+  /** The least of the lengths that the margin is the worst of; as a rule the margin itself. */
+  readonly least = new Float64Array(CHECKS);
   /** 1 where a length decides. */
   readonly hasMargin = new Uint8Array(CHECKS);
   readonly missing = new Uint8Array(CHECKS);
@@ -23,24 +25,40 @@ export class Scratch {
   gravest = CLEARS;
   worstMm = 0;
   leastSureness = Number.MAX_VALUE;
+  /** The checks that these two come from; -1 for none. */
+  worstAt = -1;
+  sureAt = -1;
 
   begin(): void {
     this.gravest = CLEARS;
     this.worstMm = 0;
     this.leastSureness = Number.MAX_VALUE;
+    this.worstAt = -1;
+    this.sureAt = -1;
+    // What comes late may not be reached at all.
+    this.setFact(CHECK_AT.hole, CLEARS);
+    this.setFact(CHECK_AT.depth, CLEARS);
+    this.setFact(CHECK_AT.obstacles, CLEARS);
   }
 
-  setMargin(at: number, value: number, expanded: number): void {
+  setMargin(at: number, value: number, expanded: number, least = value): void {
     const verdict = verdictOf(value, expanded);
     this.hasMargin[at] = 1;
     this.missing[at] = 0;
     this.value[at] = value;
     this.expanded[at] = expanded;
+    this.least[at] = least;
     this.verdict[at] = verdict;
     if (verdict > this.gravest) this.gravest = verdict;
-    if (verdict === HITS && value < this.worstMm) this.worstMm = value;
+    if (verdict === HITS && value < this.worstMm) {
+      this.worstMm = value;
+      this.worstAt = at;
+    }
     const sure = surenessOf(value, expanded);
-    if (sure < this.leastSureness) this.leastSureness = sure;
+    if (sure < this.leastSureness) {
+      this.leastSureness = sure;
+      this.sureAt = at;
+    }
   }
 
   setFact(at: number, verdict: number, missing: 0 | 1 = 0): void {

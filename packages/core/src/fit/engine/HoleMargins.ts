@@ -1,0 +1,245 @@
+/**
+ * The margin of the hole in numbers: everything that must enter passes the vehicle's hole, the ring of a bought spacer and
+ * the throats of the brackets, each judged where its plate lies along the body.
+ */
+import { type OutlineMm, outlineLengths, outlineMm } from '../../geometry/Outline';
+import { type OutlineRoom, outlineRoom } from '../../geometry/outlineRoom';
+import type { Dimension } from '../../uncertainty/Dimension';
+import { measured } from '../checks/holeCheck';
+import type { FitOpening, FitRules, FitSpacer } from '../shapes';
+import { type CatalogueIndex, DOUBTS, RING_DOUBTS } from './CatalogueIndex';
+import type { Expansion } from './Expansion';
+import { clearMargin, keepWorse, type MarginMm } from './MarginMm';
+import type { ClassMount } from './MountIndex';
+
+/** A plate's opening with what its lengths are worth. */
+type Plate = {
+  readonly outline: OutlineMm;
+  readonly lengths: readonly Dimension[];
+  readonly askedMm: number;
+  /** Rooms of sections that were asked before, by half length and half width. */
+  readonly rooms: Map<number, OutlineRoom>;
+};
+
+export class HoleMargins {
+  private readonly doubts = new Float64Array(DOUBTS);
+  private readonly plates = new Map<unknown, Plate>();
+  private readonly roundRoom = { roomMm: 0, nx: 1, ny: 0, outer: [0.5], innerAlong: 0, innerAcross: 0 };
+  private hole: Plate | null = null;
+  private holeKey = '';
+
+  constructor(
+    private readonly index: CatalogueIndex,
+    private readonly rules: FitRules,
+    private readonly expansion: Expansion,
+  ) {}
+
+  setOpening(opening: FitOpening): void {
+    const key = JSON.stringify(opening.hole);
+    if (key === this.holeKey) return;
+    this.holeKey = key;
+    const hole = measured(opening.hole);
+    const outline = hole && outlineMm(hole);
+    this.hole = hole && outline && toPlate(outline, hole, this.rules.clearancesMm.hole);
+  }
+
+  get isKnown(): boolean {
+    return this.hole !== null;
+  }
+
+  /** The worst of all passages of a stack: vehicle's hole, spacer, throats. */
+  holes(
+    out: MarginMm,
+    speaker: number,
+    mount: ClassMount,
+    spacer: FitSpacer | null,
+    raisedMm: number,
+    raisedVariance: number,
+    raisedFourth: number,
+  ): void {
+    const { hole } = this;
+    if (!hole) throw new Error('HoleMargins.holes: expected a measured hole');
+    clearMargin(out);
+    this.throughPlate(out, speaker, mount, hole, 0, 0, 0, raisedMm, raisedVariance, raisedFourth);
+    if (spacer && !spacer.made) this.throughSpacer(out, speaker, mount, spacer, raisedMm);
+    for (const { bracket, xMm, yMm, angleRad, depthMm, depthVariance, depthFourth } of mount.throats) {
+      const plate = this.plateOf(bracket, () => toPlate(mustMm(bracket.throat), bracket.throat, 0));
+      this.throughPlate(out, speaker, mount, plate, xMm, yMm, angleRad, depthMm, depthVariance, depthFourth);
+    }
+  }
+
+  /** Takes the hole of a bought spacer into a margin that holds the other passages already. */
+  throughSpacer(out: MarginMm, speaker: number, mount: ClassMount, spacer: FitSpacer, raisedMm: number): void {
+    const plate = this.plateOf(spacer, () => toPlate(mustMm(spacer.inner), spacer.inner, 0));
+    const depth = raisedMm - spacer.height.valueMm;
+    this.throughPlate(out, speaker, mount, plate, 0, 0, 0, depth, mount.raisedVariance, mount.raisedFourth);
+  }
+
+  private throughPlate(
+    out: MarginMm,
+    speaker: number,
+    mount: ClassMount,
+    plate: Plate,
+    xMm: number,
+    yMm: number,
+    angleRad: number,
+    depthMm: number,
+    depthVariance: number,
+    depthFourth: number,
+  ): void {
+    const rings = this.index.rings[speaker] as Float64Array;
+    const count = rings.length / 3;
+    let after = 0;
+    while (after < count && (rings[after * 3] as number) <= depthMm) after++;
+    if (after === count) return;
+    if (after > 0)
+      this.sectionBetween(out, speaker, mount, plate, xMm, yMm, angleRad, depthMm, depthVariance, depthFourth, after);
+    const first = this.index.firstRing[speaker] as number;
+    for (let ring = after; ring < count; ring++) {
+      if (this.index.isWide[first + ring] === 0) continue;
+      const a = rings[ring * 3 + 1] as number;
+      const b = rings[ring * 3 + 2] as number;
+      const room = this.room(plate, mount, xMm, yMm, angleRad, a, b, true);
+      const base = (first + ring) * RING_DOUBTS;
+      this.fillDoubts(base + DOUBTS, room.innerAlong, base + 2 * DOUBTS, room.innerAcross);
+      this.keepRoom(out, plate, room, 0, 0);
+    }
+  }
+
+  private sectionBetween(
+    out: MarginMm,
+    speaker: number,
+    mount: ClassMount,
+    plate: Plate,
+    xMm: number,
+    yMm: number,
+    angleRad: number,
+    depthMm: number,
+    depthVariance: number,
+    depthFourth: number,
+    after: number,
+  ): void {
+    const rings = this.index.rings[speaker] as Float64Array;
+    const value = (ring: number, column: number) => rings[ring * 3 + column] as number;
+    const span = value(after, 0) - value(after - 1, 0);
+    const share = (depthMm - value(after - 1, 0)) / span;
+    const riseA = (value(after, 1) - value(after - 1, 1)) / span;
+    const riseB = (value(after, 2) - value(after - 1, 2)) / span;
+    const a = value(after - 1, 1) + share * (value(after, 1) - value(after - 1, 1));
+    const b = value(after - 1, 2) + share * (value(after, 2) - value(after - 1, 2));
+    const room = this.room(plate, mount, xMm, yMm, angleRad, a, b, riseA === 0 && riseB === 0);
+    const { innerAlong, innerAcross } = room;
+    const before = ((this.index.firstRing[speaker] as number) + after - 1) * RING_DOUBTS;
+    if (riseA === 0 && riseB === 0) {
+      // Straight walls: the section is as sure as the ring before it, wherever it lies.
+      this.fillDoubts(before + DOUBTS, innerAlong, before + 2 * DOUBTS, innerAcross);
+      this.keepRoom(out, plate, room, 0, 0);
+      return;
+    }
+    const steep = innerAlong * riseA + innerAcross * riseB;
+    const next = before + RING_DOUBTS;
+    const rows = this.index.ringDoubts;
+    for (let at = 0; at < DOUBTS; at++) {
+      this.doubts[at] =
+        (1 - share) *
+          (innerAlong * (rows[before + DOUBTS + at] as number) +
+            innerAcross * (rows[before + 2 * DOUBTS + at] as number)) +
+        share *
+          (innerAlong * (rows[next + DOUBTS + at] as number) + innerAcross * (rows[next + 2 * DOUBTS + at] as number)) -
+        steep * ((1 - share) * (rows[before + at] as number) + share * (rows[next + at] as number));
+    }
+    this.keepRoom(out, plate, room, steep * steep * depthVariance, (steep * steep) ** 2 * depthFourth);
+  }
+
+  private fillDoubts(first: number, by: number, second: number, bySecond: number): void {
+    const rows = this.index.ringDoubts;
+    for (let at = 0; at < DOUBTS; at++) {
+      this.doubts[at] = by * (rows[first + at] as number) + bySecond * (rows[second + at] as number);
+    }
+  }
+
+  private keepRoom(
+    out: MarginMm,
+    { lengths, askedMm }: Plate,
+    room: OutlineRoom,
+    moreVariance: number,
+    moreFourth: number,
+  ): void {
+    let variance = moreVariance;
+    let rectangular = moreFourth;
+    let fourth = 0;
+    for (let at = 0; at < lengths.length; at++) {
+      const { uncertaintyMm, degreesOfFreedom, isRectangular } = lengths[at] as Dimension;
+      const part = ((room.outer[at] ?? 0) * uncertaintyMm) ** 2;
+      variance += part;
+      if (isRectangular) rectangular += part * part;
+      if (degreesOfFreedom !== null) fourth += (part * part) / degreesOfFreedom;
+    }
+    for (let at = 0; at < DOUBTS; at++) {
+      const part = (this.doubts[at] as number) ** 2;
+      variance += part;
+      rectangular += part * part;
+    }
+    keepWorse(out, room.roomMm - askedMm, this.expansion.expand(variance, fourth, rectangular));
+  }
+
+  private room(
+    plate: Plate,
+    { mount: { pose } }: ClassMount,
+    xMm: number,
+    yMm: number,
+    angleRad: number,
+    a: number,
+    b: number,
+    keep: boolean,
+  ): OutlineRoom {
+    const dx = pose.xMm - xMm;
+    const dy = pose.yMm - yMm;
+    const turn = pose.angleRad - angleRad;
+    if (dx === 0 && dy === 0 && plate.outline.kind === 'circle') {
+      // A centred ellipse in a round hole is tight at the ends of its long axis.
+      const { roundRoom } = this;
+      roundRoom.roomMm = plate.outline.diameter / 2 - Math.max(a, b);
+      roundRoom.innerAlong = a >= b ? -1 : 0;
+      roundRoom.innerAcross = a >= b ? 0 : -1;
+      return roundRoom;
+    }
+    const aligned = Math.abs(Math.sin(turn)) < 1e-12;
+    const plain = dx === 0 && dy === 0 && (aligned || a === b);
+    // Half axes in units of 0.1 µm as one whole number: sizes up to 400 mm stay exact.
+    const key = plain && keep ? Math.round(a * 1e4) * 1e7 + Math.round(b * 1e4) : -1;
+    const known = key >= 0 ? plate.rooms.get(key) : undefined;
+    if (known) return known;
+    const cos = Math.cos(angleRad);
+    const sin = Math.sin(angleRad);
+    const room = outlineRoom(plate.outline, {
+      xMm: dx * cos + dy * sin,
+      yMm: dy * cos - dx * sin,
+      halfLengthMm: a,
+      halfWidthMm: b,
+      angleRad: aligned ? 0 : turn,
+    });
+    if (key >= 0) plate.rooms.set(key, room);
+    return room;
+  }
+
+  private plateOf(part: unknown, make: () => Plate): Plate {
+    let plate = this.plates.get(part);
+    if (!plate) {
+      plate = make();
+      this.plates.set(part, plate);
+    }
+    return plate;
+  }
+}
+
+function toPlate(outline: OutlineMm, of: Parameters<typeof measured>[0], askedMm: number): Plate {
+  const lengths = outlineLengths(of).flatMap(([, length]) => (length ? [length] : []));
+  return { outline, lengths, askedMm, rooms: new Map() };
+}
+
+function mustMm(outline: Parameters<typeof outlineMm>[0]): OutlineMm {
+  const mm = outlineMm(outline);
+  if (!mm) throw new Error('HoleMargins: expected a measured outline');
+  return mm;
+}

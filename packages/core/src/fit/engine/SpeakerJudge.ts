@@ -1,0 +1,395 @@
+/**
+ * The best stack of one speaker: what `judgeCandidate` says of every stack that `stackSearch` names, with early exits. The
+ * cheap checks come first, and a stack is let go as soon as it can no longer beat the best of its speaker. Where a part
+ * already hits by so much, a bound of the dear distances is enough to know that nothing misses by more. Whatever loses
+ * leaves behind by how much it lost.
+ */
+import { judgeWithHarness } from '../judgeCandidate';
+import { figureOf, SAME_FIGURE, stackIds } from '../Ranking';
+import type { Candidate, FitRules, FitSpacer, FitSpeaker } from '../shapes';
+import type { CatalogueIndex } from './CatalogueIndex';
+import { type MarginMm, newMargin } from './MarginMm';
+import type { ClassMount } from './MountIndex';
+import type { OpeningFacts } from './OpeningFacts';
+import { CHECK_AT, CLEARS, HITS, isWorseAlike, MEASURE, Scratch, surenessOf, verdictOf } from './Scratch';
+import type { Slack } from './Slack';
+import type { SpacerOption } from './SpacerOption';
+import type { Column, StackColumns } from './StackColumns';
+import type { StackMargins } from './StackMargins';
+import type { Standings } from './Standings';
+
+const NO_SPACER = -1;
+const NONE = -1;
+
+export class SpeakerJudge {
+  private scratch = new Scratch();
+  private best = new Scratch();
+  private readonly margin: MarginMm = newMargin();
+  /** Of the speaker that is being judged. */
+  private speaker = 0;
+  private isPlain = false;
+  private bestMount = NONE;
+  private bestSpacer = NO_SPACER;
+  private bestParts = 0;
+  private bestCost = 0;
+
+  constructor(
+    private readonly index: CatalogueIndex,
+    private readonly rules: FitRules,
+    private readonly facts: OpeningFacts,
+    private readonly margins: StackMargins,
+    private readonly columns: StackColumns,
+    private readonly standings: Standings,
+    private readonly slack: Slack,
+  ) {}
+
+  /** Judges a speaker anew and writes down where it stands. */
+  judge(speaker: number): void {
+    const mounts = this.facts.mountsOf(speaker);
+    this.speaker = speaker;
+    this.isPlain = this.margins.needsChecks || this.index.hasBoxes[speaker] === 1;
+    this.bestMount = NONE;
+    this.slack.begin(speaker);
+    for (let at = 0; at < mounts.length; at++) {
+      const mount = mounts[at] as ClassMount;
+      const parts = mount.brackets.length;
+      if (this.bestMount !== NONE) {
+        // Mounts come with few parts first: what clears with fewer cannot be beaten any more.
+        if (this.best.gravest === CLEARS && parts > this.bestParts) break;
+        // Then the lowest first: where the front loses, every higher one does.
+        if (this.frontLoses(mount.raisedMm, parts)) {
+          at = mount.lastAlike;
+          continue;
+        }
+      }
+      this.tryStack(mount, at, NO_SPACER);
+      this.trySpacers(mount, at);
+    }
+    this.writeDown();
+  }
+
+  private trySpacers(mount: ClassMount, mountAt: number): void {
+    const { spacers } = this.facts;
+    const { bolts } = mount;
+    const parts = mount.brackets.length + 1;
+    if (bolts.gravity === HITS || spacers.length === 0) return;
+    if (this.best.gravest === CLEARS && parts > this.bestParts) return;
+    if (bolts.hasMargin && this.losesBy(CHECK_AT.bolts, bolts.valueMm, bolts.expandedMm, parts)) return;
+    if (this.frontLoses(mount.raisedMm + (spacers[0] as SpacerOption).heightMm, parts)) return;
+    const fullWidth = this.index.fullWidthTo[this.speaker] as number;
+    const isStuckInHole = !this.isPlain && this.holeLoses(mount, mountAt, parts);
+    for (let option = 0; option < spacers.length; option++) {
+      const raisedMm = mount.raisedMm + (spacers[option] as SpacerOption).heightMm;
+      if (raisedMm > this.rules.mostRaisedMm) return;
+      if (isStuckInHole && raisedMm <= fullWidth) continue;
+      // The lowest come first: where the front loses, every higher one does.
+      if (this.frontLoses(raisedMm, parts)) return;
+      this.tryStack(mount, mountAt, option);
+    }
+  }
+
+  /**
+   * Whether the front alone keeps every stack that is at least so high from being the best. Heights differ in how sure
+   * they are, so it must lose with the surest and with the least sure of them.
+   */
+  private frontLoses(raisedMm: number, parts: number): boolean {
+    const { margin, margins } = this;
+    if (!margins.frontKnown || this.bestMount === NONE) return false;
+    margins.front(margin, this.speaker, raisedMm, this.facts.mostRaisedVariance, 0);
+    if (!this.marginLoses(margin.value, margin.expanded, parts)) return false;
+    const { value, expanded } = margin;
+    margins.front(margin, this.speaker, raisedMm, 0, 0);
+    if (!this.losesBy(CHECK_AT.front, margin.value, margin.expanded, parts)) return false;
+    this.slack.lostBy(CHECK_AT.front, value, expanded, this.best);
+    return true;
+  }
+
+  /** Whether the hole of the bare stack, which a spacer leaves as it is, does so. */
+  private holeLoses(mount: ClassMount, mountAt: number, parts: number): boolean {
+    if (!this.margins.hole.isKnown) return false;
+    this.readHole(mount, (this.columns.first[this.speaker] as number) + mountAt);
+    return this.losesBy(CHECK_AT.hole, this.margin.value, this.margin.expanded, parts);
+  }
+
+  private losesBy(check: number, value: number, expanded: number, parts: number): boolean {
+    if (!this.marginLoses(value, expanded, parts)) return false;
+    this.slack.lostBy(check, value, expanded, this.best);
+    return true;
+  }
+
+  /** Whether a stack that has this margin among its own cannot be better than the best. */
+  private marginLoses(value: number, expanded: number, parts: number): boolean {
+    const { best } = this;
+    const verdict = verdictOf(value, expanded);
+    if (verdict !== best.gravest) return verdict > best.gravest;
+    if (verdict === HITS) return this.isNoBetter(value, best.worstMm, parts);
+    return verdict === MEASURE && this.isNoBetter(surenessOf(value, expanded), best.leastSureness, parts);
+  }
+
+  private isNoBetter(value: number, best: number, parts: number): boolean {
+    const off = figureOf(value) - figureOf(best);
+    return off < 0 || (off === 0 && parts > this.bestParts);
+  }
+
+  /** Judges one stack and keeps it when it is the speaker's best so far; gives up where it cannot be. Cheap checks first. */
+  private tryStack(mount: ClassMount, mountAt: number, optionAt: number): void {
+    const { scratch } = this;
+    const option = optionAt === NO_SPACER ? null : (this.facts.spacers[optionAt] as SpacerOption);
+    const parts = mount.brackets.length + (option?.parts ?? 0);
+    scratch.begin();
+    if (this.isPlain) this.judgePlainly(mount, option?.spacer ?? null);
+    else if (!this.judgeQuickly(mount, mountAt, option, parts)) {
+      this.slack.lost(scratch, this.best);
+      return;
+    }
+    this.keepIfBetter(mountAt, optionAt, mount, option?.spacer ?? null, parts);
+  }
+
+  /** Fills the scratch; false as soon as the stack has lost. */
+  private judgeQuickly(mount: ClassMount, mountAt: number, option: SpacerOption | null, parts: number): boolean {
+    const { scratch, margin, margins, facts } = this;
+    const raisedMm = mount.raisedMm + (option?.heightMm ?? 0);
+    const variance = mount.raisedVariance + (option?.variance ?? 0);
+    const fourth = mount.raisedFourth + (option?.fourth ?? 0);
+    const stack = (this.columns.first[this.speaker] as number) + mountAt;
+    scratch.setFigures(CHECK_AT.bolts, mount.bolts);
+    if (option && !option.spacer.made) this.addRing(option);
+    scratch.setFigures(CHECK_AT.wireWay, mount.wireWay);
+    scratch.setFact(CHECK_AT.terminals, CLEARS);
+    scratch.setFact(CHECK_AT.connector, facts.terminalsOf(this.speaker).connector);
+    scratch.setFact(CHECK_AT.chime, facts.chime);
+    if (margins.frontKnown) {
+      margins.front(margin, this.speaker, raisedMm, variance, fourth);
+      scratch.setMargin(CHECK_AT.front, margin.value, margin.expanded);
+    } else scratch.setFact(CHECK_AT.front, MEASURE, 1);
+    if (this.hasLost(parts)) return false;
+    this.setHole(mount, stack, option, raisedMm, variance, fourth);
+    if (this.hasLost(parts)) return false;
+    this.setDepth(mount, stack, option, raisedMm, variance, fourth);
+    if (this.hasLost(parts)) return false;
+    this.setObstacles(mount, stack, option, raisedMm, variance, fourth);
+    return true;
+  }
+
+  private setHole(
+    mount: ClassMount,
+    stack: number,
+    option: SpacerOption | null,
+    raisedMm: number,
+    variance: number,
+    fourth: number,
+  ): void {
+    const { scratch, margin, margins, speaker } = this;
+    if (!margins.hole.isKnown) {
+      scratch.setFact(CHECK_AT.hole, MEASURE, 1);
+      return;
+    }
+    if (option && raisedMm > (this.index.fullWidthTo[speaker] as number)) {
+      margins.hole.holes(margin, speaker, mount, option.spacer, raisedMm, variance, fourth);
+      this.setRoom();
+      return;
+    }
+    this.readHole(mount, stack);
+    // As far as the body keeps its full width, a spacer changes nothing but that there is one more plate to pass.
+    if (option && !option.spacer.made) margins.hole.throughSpacer(margin, speaker, mount, option.spacer, raisedMm);
+    this.setRoom();
+  }
+
+  /** A body that ends in front of every plate has no room to ask for. */
+  private setRoom(): void {
+    const { scratch, margin } = this;
+    if (margin.value === Number.POSITIVE_INFINITY) scratch.setFact(CHECK_AT.hole, CLEARS);
+    else scratch.setMargin(CHECK_AT.hole, margin.value, margin.expanded, margin.least);
+  }
+
+  /** The hole of the bare stack, worked out when first asked. */
+  private readHole(mount: ClassMount, stack: number): void {
+    const { margin } = this;
+    const { hole } = this.columns;
+    if (hole.made[stack] !== hole.now) {
+      const { raisedMm, raisedVariance, raisedFourth } = mount;
+      this.margins.hole.holes(margin, this.speaker, mount, null, raisedMm, raisedVariance, raisedFourth);
+      hole.keep(stack, margin);
+    }
+    margin.value = hole.value[stack] as number;
+    margin.expanded = hole.expanded[stack] as number;
+    margin.least = hole.least[stack] as number;
+  }
+
+  private setDepth(
+    mount: ClassMount,
+    stack: number,
+    option: SpacerOption | null,
+    raisedMm: number,
+    variance: number,
+    fourth: number,
+  ): void {
+    const { scratch, margin, margins, speaker } = this;
+    const at = CHECK_AT.depth;
+    if (this.facts.opening?.behind === 'nothing') scratch.setFact(at, CLEARS);
+    else if (!margins.sheetKnown) scratch.setFact(at, MEASURE, 1);
+    else if (this.isKnown(this.columns.depth, stack, option)) this.setKnown(at, this.columns.depth, stack);
+    else if (!this.isFarOff(at, mount, raisedMm)) {
+      margins.depth(margin, speaker, mount, raisedMm, variance, fourth);
+      if (!option) this.columns.depth.keep(stack, margin);
+      scratch.setMargin(at, margin.value, margin.expanded, margin.least);
+    }
+  }
+
+  private setObstacles(
+    mount: ClassMount,
+    stack: number,
+    option: SpacerOption | null,
+    raisedMm: number,
+    variance: number,
+    fourth: number,
+  ): void {
+    const { scratch, margin, margins, speaker } = this;
+    const at = CHECK_AT.obstacles;
+    if (!margins.hasRods) scratch.setFact(at, CLEARS);
+    else if (this.isKnown(this.columns.obstacles, stack, option)) this.setKnown(at, this.columns.obstacles, stack);
+    else if (!this.isFarOff(at, mount, raisedMm)) {
+      margins.obstacles(margin, speaker, mount, raisedMm, variance, fourth);
+      if (!option) this.columns.obstacles.keep(stack, margin);
+      scratch.setMargin(at, margin.value, margin.expanded, margin.least);
+    }
+  }
+
+  private isKnown(column: Column, stack: number, option: SpacerOption | null): boolean {
+    return option === null && column.made[stack] === column.now;
+  }
+
+  private setKnown(check: number, column: Column, stack: number): void {
+    const { value, expanded, least } = column;
+    this.scratch.setMargin(check, value[stack] as number, expanded[stack] as number, least[stack] as number);
+  }
+
+  /** Whether a bound shows that the check cannot be what misses most; it then stands in the scratch as no matter. */
+  private isFarOff(check: number, mount: ClassMount, raisedMm: number): boolean {
+    const { scratch, margins, speaker } = this;
+    if (scratch.gravest !== HITS) return false;
+    const bound =
+      check === CHECK_AT.depth
+        ? margins.depthBound(speaker, mount, raisedMm)
+        : margins.obstaclesBound(speaker, mount, raisedMm);
+    const farther = bound - scratch.worstMm - SAME_FIGURE;
+    if (!(farther > 0)) return false;
+    scratch.setFact(check, CLEARS);
+    this.slack.limit(check, farther);
+    return true;
+  }
+
+  /** Whether what is known of the stack in the scratch already keeps it from being its speaker's best. */
+  private hasLost(parts: number): boolean {
+    if (this.bestMount === NONE) return false;
+    const { scratch, best } = this;
+    if (scratch.gravest !== best.gravest) return scratch.gravest > best.gravest;
+    if (scratch.gravest === HITS) return this.isNoBetter(scratch.worstMm, best.worstMm, parts);
+    if (scratch.gravest === MEASURE) return this.isNoBetter(scratch.leastSureness, best.leastSureness, parts);
+    return parts > this.bestParts;
+  }
+
+  /** The ring's own room takes part in the bolts: the worse of both. */
+  private addRing({ ringValue, ringExpanded }: SpacerOption): void {
+    const { scratch } = this;
+    const at = CHECK_AT.bolts;
+    if (scratch.hasMargin[at] === 0) return;
+    const before = scratch.verdict[at] as number;
+    const ring = verdictOf(ringValue, ringExpanded);
+    const value = scratch.value[at] as number;
+    const isWorse =
+      before !== ring
+        ? ring > before
+        : isWorseAlike(ringValue, ringExpanded, value, scratch.expanded[at] as number, ring);
+    if (isWorse) scratch.setMargin(at, ringValue, ringExpanded);
+  }
+
+  private judgePlainly(mount: ClassMount, spacer: FitSpacer | null): void {
+    const { opening } = this.facts;
+    if (!opening) throw new Error('SpeakerJudge: expected an opening');
+    const candidate = { speaker: this.index.speakers[this.speaker] as FitSpeaker, brackets: mount.brackets, spacer };
+    const { chain } = this.facts.terminalsOf(this.speaker);
+    const heightMm = spacer?.height.valueMm ?? 0;
+    const placed = { ...mount.mount, pose: { ...mount.mount.pose, raisedMm: mount.raisedMm + heightMm } };
+    const { checks } = judgeWithHarness(opening, candidate, chain, this.rules, 'mm', placed);
+    checks.forEach((check, at) => {
+      this.scratch.setCheck(at, check);
+    });
+  }
+
+  private keepIfBetter(
+    mountAt: number,
+    optionAt: number,
+    mount: ClassMount,
+    spacer: FitSpacer | null,
+    parts: number,
+  ): void {
+    const { best, scratch, slack } = this;
+    const cost =
+      (this.index.costMinor[this.speaker] as number) +
+      mount.costMinor +
+      (spacer?.pieceCostMinor ?? 0) +
+      this.facts.terminalsOf(this.speaker).costMinor;
+    const isFirst = this.bestMount === NONE;
+    if (!isFirst && !this.isBetter(mount, spacer, parts, cost)) {
+      slack.lost(scratch, best);
+      return;
+    }
+    if (!isFirst) slack.lost(best, scratch);
+    this.best = scratch;
+    this.scratch = best;
+    this.bestMount = mountAt;
+    this.bestSpacer = optionAt;
+    this.bestParts = parts;
+    this.bestCost = cost;
+  }
+
+  /** As `compareScores`; the ids are only put together where all else is equal. */
+  private isBetter(mount: ClassMount, spacer: FitSpacer | null, parts: number, cost: number): boolean {
+    const { scratch, best } = this;
+    if (scratch.gravest !== best.gravest) return scratch.gravest < best.gravest;
+    const off =
+      scratch.gravest === MEASURE
+        ? figureOf(best.leastSureness) - figureOf(scratch.leastSureness)
+        : scratch.gravest === HITS
+          ? figureOf(best.worstMm) - figureOf(scratch.worstMm)
+          : 0;
+    if (off !== 0) return off < 0;
+    if (parts !== this.bestParts) return parts < this.bestParts;
+    if (cost !== this.bestCost) return cost < this.bestCost;
+    const before = this.facts.mountsOf(this.speaker)[this.bestMount] as ClassMount;
+    const beforeSpacer = this.facts.spacers[this.bestSpacer]?.spacer ?? null;
+    return idsOf(mount.brackets, spacer) < idsOf(before.brackets, beforeSpacer);
+  }
+
+  private writeDown(): void {
+    const { best, standings, speaker } = this;
+    const at = best.decidingCheck();
+    const hasMargin = best.hasMargin[at] === 1;
+    standings.verdict[speaker] = best.gravest;
+    standings.decidedBy[speaker] = at;
+    standings.marginMm[speaker] = hasMargin ? (best.value[at] as number) : Number.NaN;
+    standings.expandedMm[speaker] = hasMargin ? (best.expanded[at] as number) : Number.NaN;
+    standings.mount[speaker] = this.bestMount;
+    standings.spacer[speaker] = this.bestSpacer;
+    standings.worstMm[speaker] = best.worstMm;
+    standings.leastSureness[speaker] = best.leastSureness;
+    standings.parts[speaker] = this.bestParts;
+    standings.costMinor[speaker] = this.bestCost;
+    standings.stacks[speaker] = this.facts.stackCounts[this.index.speakerClass[speaker] as number] as number;
+    if (this.isPlain) this.slack.finishWithout();
+    else {
+      // A bought ring has a margin beside that of the joints.
+      const spacer = this.facts.spacers[this.bestSpacer]?.spacer;
+      if (spacer && !spacer.made) this.slack.limit(CHECK_AT.bolts, 0);
+      this.slack.finish(best, at);
+    }
+  }
+}
+
+function idsOf(brackets: Candidate['brackets'], spacer: FitSpacer | null): string {
+  return stackIds(
+    brackets.map(({ id }) => id),
+    spacer?.id ?? null,
+  );
+}
