@@ -64,12 +64,12 @@ export function bestRotation(
   const at = (angle: number) => rotationAt(screws, holes, angle, toleranceMm);
   if (anglesRad) return bestOf(anglesRad.map(at));
   const worst = (angle: number) => worstMisalignmentMm(screws, holes, angle);
-  const landedAt = (angle: number) => at(angle).landed;
+  const probe = (angle: number) => probeAt(screws, holes, angle, toleranceMm);
   const aligned = alignedAngles(screws, holes);
-  const first = [...aligned, ...searchGaps(aligned, landedAt, worst)].map(at);
+  const first = [...aligned, ...searchGaps(aligned, probe, worst)].map(at);
   if (first.some(({ landed }) => landed === screws.length)) return bestOf(first);
   const limits = landingLimits(screws, holes, toleranceMm);
-  return bestOf([...first, ...searchGaps(limits, landedAt, worst).map(at)]);
+  return bestOf([...first, ...searchGaps(limits, probe, worst).map(at)]);
 }
 
 function bestFor(rotations: readonly Rotation[], prefer: RotationOptions['prefer']): Rotation {
@@ -98,7 +98,7 @@ export function rotationAt(
     landed: misalignmentsMm.filter((each) => each <= toleranceMm).length,
     misalignmentsMm,
     worstMm: Math.max(...misalignmentsMm),
-    offCentreMm: screws.reduce((sum, screw) => sum + misalignmentMm(screw, holes, angleRad, distanceToMiddle), 0),
+    offCentreMm: screws.reduce((sum, screw) => sum + offCentreMm(screw, holes, angleRad), 0),
   };
 }
 
@@ -146,16 +146,41 @@ function landingHalfAngle(screw: HoleMm, hole: HoleMm, aligned: number, toleranc
   return inside;
 }
 
+/** How many screws land at a turn and how far the worst of them is off; written over and over. */
+const probed = { landed: 0, worstMm: 0 };
+
+function probeAt(
+  screws: readonly HoleMm[],
+  holes: readonly HoleMm[],
+  angle: number,
+  toleranceMm: number,
+): typeof probed {
+  probed.landed = 0;
+  probed.worstMm = 0;
+  for (const screw of screws) {
+    const off = misalignmentMm(screw, holes, angle);
+    if (off <= toleranceMm) probed.landed++;
+    if (off > probed.worstMm) probed.worstMm = off;
+  }
+  return probed;
+}
+
 /** The most promising gaps between neighbouring angles, searched for the least worst misalignment. */
 function searchGaps(
   angles: readonly number[],
-  landedAt: (angle: number) => number,
+  probe: (angle: number) => typeof probed,
   worst: (angle: number) => number,
 ): readonly number[] {
   const gaps = angles.map((from, index) => {
     const to = angles[index + 1] ?? (angles[0] ?? 0) + FULL_TURN;
-    const probes = PROBES.map((part) => from + part * (to - from));
-    return { from, to, landed: Math.max(...probes.map(landedAt)), promise: Math.min(...probes.map(worst)) };
+    let landed = 0;
+    let promise = Number.POSITIVE_INFINITY;
+    for (const part of PROBES) {
+      const at = probe(from + part * (to - from));
+      landed = Math.max(landed, at.landed);
+      promise = Math.min(promise, at.worstMm);
+    }
+    return { from, to, landed, promise };
   });
   gaps.sort((a, b) => b.landed - a.landed || a.promise - b.promise);
   return gaps.slice(0, SEARCHED_GAPS).flatMap(({ from, to }) => [(from + to) / 2, leastBetween(worst, from, to)]);
@@ -169,14 +194,28 @@ function tidyAngle(angle: number): number {
   return Math.round((((angle % FULL_TURN) + FULL_TURN) % FULL_TURN) * SAME_ANGLE) / SAME_ANGLE;
 }
 
+/** Golden section: of the two places asked, one is asked again in the next round and kept. */
 function leastBetween(of: (angle: number) => number, from: number, to: number): number {
   let low = from;
   let high = to;
+  let left = high - GOLDEN * (high - low);
+  let right = low + GOLDEN * (high - low);
+  let atLeft = of(left);
+  let atRight = of(right);
   while (high - low > ANGLE_TOLERANCE_RAD) {
-    const left = high - GOLDEN * (high - low);
-    const right = low + GOLDEN * (high - low);
-    if (of(left) <= of(right)) high = right;
-    else low = left;
+    if (atLeft <= atRight) {
+      high = right;
+      right = left;
+      atRight = atLeft;
+      left = high - GOLDEN * (high - low);
+      atLeft = of(left);
+    } else {
+      low = left;
+      left = right;
+      atLeft = atRight;
+      right = low + GOLDEN * (high - low);
+      atRight = of(right);
+    }
   }
   return (low + high) / 2;
 }
@@ -188,24 +227,39 @@ function worstMisalignmentMm(screws: readonly HoleMm[], holes: readonly HoleMm[]
 }
 
 /** Distance from a screw to the middle line of the nearest hole or slot, the part turned by `angle`. */
-function misalignmentMm(screw: HoleMm, holes: readonly HoleMm[], angle: number, distance = distanceToSlot): number {
+function misalignmentMm(screw: HoleMm, holes: readonly HoleMm[], angle: number): number {
   // Turning the screw back is the same as turning every hole, and cheaper.
   const cos = Math.cos(angle);
   const sin = Math.sin(angle);
   const x = screw.xMm * cos + screw.yMm * sin;
   const y = screw.yMm * cos - screw.xMm * sin;
   let least = Number.POSITIVE_INFINITY;
-  for (const hole of holes) least = Math.min(least, distance(x - hole.xMm, y - hole.yMm, hole));
-  return least;
+  for (let at = 0; at < holes.length; at++) {
+    const { xMm, yMm, slotXMm, slotYMm } = holes[at] as HoleMm;
+    let offX = x - xMm;
+    let offY = y - yMm;
+    const square = slotXMm * slotXMm + slotYMm * slotYMm;
+    if (square > 0) {
+      const along = Math.max(-1, Math.min(1, (offX * slotXMm + offY * slotYMm) / square));
+      offX -= along * slotXMm;
+      offY -= along * slotYMm;
+    }
+    const off = offX * offX + offY * offY;
+    if (off < least) least = off;
+  }
+  return Math.sqrt(least);
 }
 
-function distanceToMiddle(x: number, y: number): number {
-  return Math.hypot(x, y);
-}
-
-function distanceToSlot(x: number, y: number, { slotXMm, slotYMm }: HoleMm): number {
-  const square = slotXMm * slotXMm + slotYMm * slotYMm;
-  if (square === 0) return Math.hypot(x, y);
-  const along = Math.max(-1, Math.min(1, (x * slotXMm + y * slotYMm) / square));
-  return Math.hypot(x - along * slotXMm, y - along * slotYMm);
+/** Distance from a screw to the middle of the nearest hole or slot. */
+function offCentreMm(screw: HoleMm, holes: readonly HoleMm[], angle: number): number {
+  const cos = Math.cos(angle);
+  const sin = Math.sin(angle);
+  const x = screw.xMm * cos + screw.yMm * sin;
+  const y = screw.yMm * cos - screw.xMm * sin;
+  let least = Number.POSITIVE_INFINITY;
+  for (const { xMm, yMm } of holes) {
+    const off = (x - xMm) * (x - xMm) + (y - yMm) * (y - yMm);
+    if (off < least) least = off;
+  }
+  return Math.sqrt(least);
 }

@@ -49,7 +49,10 @@ export class CatalogueIndex {
   /** Of each body the most that its own doubt can add to a variance, mm², and the steepest rise of its sides, mm a mm. */
   readonly bodyDoubt: Float64Array;
   readonly bodySteep: Float64Array;
-  /** No body, however a bracket offsets it, reaches farther from the hole's centre than this, mm. */
+  /** How far each body reaches from its axis, mm. */
+  readonly bodyReachMm: Float64Array;
+  /** How far brackets can offset an axis, and the farthest that any body reaches from the hole's centre, mm. */
+  readonly farthestOffsetMm: number;
   readonly farthestMm: number;
   readonly hasBoxes: Uint8Array;
   /** Depth to which the body keeps the width it has at the flange, mm. */
@@ -115,7 +118,9 @@ export class CatalogueIndex {
     );
     this.bodySteep = Float64Array.from(this.rings, steepest);
     this.bodyDoubt = Float64Array.from(speakers, (_, speaker) => this.mostDoubt(speaker));
-    this.farthestMm = farthest(all) + farthestOffset(brackets);
+    this.bodyReachMm = Float64Array.from(this.rings, farthest);
+    this.farthestOffsetMm = farthestOffset(brackets);
+    this.farthestMm = farthest(all) + this.farthestOffsetMm;
     this.costMinor = column(({ pieceCostMinor }) => pieceCostMinor);
     this.fullWidthTo = Float64Array.from(this.rings, fullWidthTo);
     this.hasBoxes = Uint8Array.from(speakers, ({ boxes }) => (boxes.length > 0 ? 1 : 0));

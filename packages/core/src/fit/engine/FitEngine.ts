@@ -20,7 +20,7 @@ import { type ClassMount, MountIndex } from './MountIndex';
 import { OpeningFacts } from './OpeningFacts';
 import { behindMovedMm, frontShiftMm, holeMovedMm, obstaclesMovedMm } from './openingMoves';
 import { CHECK_AT, VERDICT_OF } from './Scratch';
-import { Slack } from './Slack';
+import { OWN_CHANGED, Slack, STAYS } from './Slack';
 import { SpeakerJudge } from './SpeakerJudge';
 import { StackColumns } from './StackColumns';
 import { BOUND_ROOM_MM, StackMargins } from './StackMargins';
@@ -51,7 +51,7 @@ export class FitEngine {
   ) {
     this.standings = new Standings(index.nameRank);
     this.facts = new OpeningFacts(index, rules, mountIndex);
-    this.margins = new StackMargins(index, rules);
+    this.margins = new StackMargins(index, rules, this.facts);
     this.slack = new Slack(index.speakers.length, (check, speaker) => this.margins.widestMm(check, speaker));
     this.speakerJudge = new SpeakerJudge(
       index,
@@ -84,9 +84,7 @@ export class FitEngine {
       return;
     }
     for (let speaker = 0; speaker < this.index.speakers.length; speaker++) {
-      const fate = this.fateOf(speaker, moves);
-      this.standings.fate[speaker] = fate;
-      if (fate === JUDGED) this.speakerJudge.judge(speaker);
+      this.standings.fate[speaker] = this.bringUpToDate(speaker, moves);
     }
     if (isOtherSize) this.standings.sort();
     else this.standings.mend();
@@ -152,7 +150,6 @@ export class FitEngine {
       const counts = facts.mounts.map((list) => list.length);
       columns.resize(index.speakerClass, counts, facts.isKept);
     }
-    this.margins.raisedVariance = facts.mostRaisedVariance;
     this.margins.setOpening(opening);
     const holeMm = before ? holeMovedMm(before, opening) : Number.POSITIVE_INFINITY;
     const depthMm = before
@@ -175,19 +172,25 @@ export class FitEngine {
     };
   }
 
-  /** Whether a speaker's answer stays, moves with the front, or has to be found anew. */
-  private fateOf(speaker: number, { checks, frontMm, bolts }: Moves): number {
-    const { slack, facts, index, standings } = this;
-    for (const [check, mm] of checks) if (!slack.bears(speaker, check, mm)) return JUDGED;
+  /** Brings a speaker's answer up to date, with as little as the moves ask, and says what that was. */
+  private bringUpToDate(speaker: number, { checks, frontMm, bolts }: Moves): number {
+    const { slack, facts, index, standings, speakerJudge } = this;
+    let left = STAYS;
+    for (const [check, mm] of checks) left = Math.max(left, slack.move(speaker, check, mm));
     if (bolts) {
       const mm = facts.boltsMovedMm[index.speakerClass[speaker] as number] as number;
-      if (mm > 0 && !slack.bears(speaker, CHECK_AT.bolts, mm)) return JUDGED;
+      if (mm > 0) left = Math.max(left, slack.move(speaker, CHECK_AT.bolts, mm));
     }
-    if (frontMm === 0 || slack.bears(speaker, CHECK_AT.front, Math.abs(frontMm))) return KEPT;
-    if (!slack.bearsShift(speaker, Math.abs(frontMm))) return JUDGED;
-    standings.marginMm[speaker] = (standings.marginMm[speaker] as number) + frontMm;
-    standings.worstMm[speaker] = (standings.worstMm[speaker] as number) + frontMm;
-    return SHIFTED;
+    if (frontMm !== 0 && left === STAYS && slack.shift(speaker, Math.abs(frontMm))) {
+      standings.marginMm[speaker] = (standings.marginMm[speaker] as number) + frontMm;
+      standings.worstMm[speaker] = (standings.worstMm[speaker] as number) + frontMm;
+      return SHIFTED;
+    }
+    if (frontMm !== 0) left = Math.max(left, slack.move(speaker, CHECK_AT.front, Math.abs(frontMm)));
+    if (left === STAYS) return KEPT;
+    if (left === OWN_CHANGED) speakerJudge.judgeAgain(speaker);
+    else speakerJudge.judge(speaker);
+    return JUDGED;
   }
 
   private noteOwnSize({ nominalSize }: FitOpening, before: FitOpening | null): boolean {

@@ -5,9 +5,6 @@
  * Before two patterns are turned on each other their radii are compared: a screw can only land in a hole that lies about
  * as far from the centre, so most pairs are settled without a search over angles.
  */
-import type { BoltPattern } from '../../geometry/BoltPattern';
-import { enoughScrews, patternDimensions, patternHoles } from '../../geometry/BoltPattern';
-import { coverageFactor } from '../../uncertainty/Margin';
 import type { BoltJoint } from '../boltJoint';
 import { boltsCheck } from '../checks/boltsCheck';
 import { wireWayCheck } from '../checks/wireWayCheck';
@@ -26,6 +23,7 @@ import type { Candidate, FitBracket, FitOpening, FitRules, FitSpeaker } from '..
 import { mates } from '../stackSearch';
 import type { CatalogueIndex } from './CatalogueIndex';
 import { type CheckFigures, figuresOf } from './CheckFigures';
+import { canMate } from './canMate';
 
 /** A chain under the speakers of one bolt class. */
 export type ClassMount = {
@@ -58,13 +56,17 @@ export type ThroatPlace = {
   readonly depthFourth: number;
 };
 
+/** A second bracket, with the joints below and above it. */
+type Upper = { readonly at: number; readonly between: BoltJoint; readonly top: BoltJoint };
+
 /** A bolt circle that is dragged leaves its mounts behind; beyond so many the old ones go. */
 const MOST_KEPT = 24;
 
 export class MountIndex {
-  /** By place, speaker side and speaker class; and between two brackets by their sides: as one whole number. */
+  /** By place, speaker side and speaker class as one whole number. */
   private readonly sideJoints = new Map<number, BoltJoint | null>();
-  private readonly betweenJoints = new Map<number, BoltJoint | null>();
+  private readonly sides = new Map<number, readonly { readonly side: number; readonly joint: BoltJoint }[]>();
+  private readonly uppers = new Map<number, readonly Upper[]>();
   private readonly figures = new WeakMap<BoltJoint, Map<BoltJoint, CheckFigures>>();
   private readonly mounted = new Map<string, readonly (readonly ClassMount[])[]>();
 
@@ -136,32 +138,47 @@ export class MountIndex {
     speakerClass: number,
     onMetal: readonly { readonly at: number; readonly joint: BoltJoint }[],
   ): readonly ClassMount[] {
-    const { brackets } = this.index;
-    const uppers = brackets.flatMap((_, at) => {
-      const top = this.sideJoint(1, at, speakerClass);
-      return top ? [{ at, top }] : [];
-    });
-    return onMetal.flatMap(({ at: lowerAt, joint }) =>
-      uppers.flatMap(({ at: upperAt, top }) => {
-        const lower = brackets[lowerAt] as FitBracket;
+    const { brackets, speakerSide } = this.index;
+    return onMetal.flatMap(({ at: lowerAt, joint }) => {
+      const lower = brackets[lowerAt] as FitBracket;
+      return this.uppersOn(speakerSide[lowerAt] as number, speakerClass).flatMap(({ at: upperAt, between, top }) => {
         const upper = brackets[upperAt] as FitBracket;
         if (lower.height.valueMm + upper.height.valueMm > this.rules.mostRaisedMm) return [];
-        const between = this.betweenJoint(lowerAt, upperAt);
-        if (!between) return [];
-        return [
-          this.toMount(
-            opening,
-            speaker,
-            [lower, upper],
-            [
-              { between: JOINT_WORDS.bracket, joint },
-              { between: JOINT_WORDS.bracketOnBracket, joint: between },
-              { between: JOINT_WORDS.speakerOnBracket, joint: top },
-            ],
-          ),
+        const joints = [
+          { between: JOINT_WORDS.bracket, joint },
+          { between: JOINT_WORDS.bracketOnBracket, joint: between },
+          { between: JOINT_WORDS.speakerOnBracket, joint: top },
         ];
-      }),
+        return [this.toMount(opening, speaker, [lower, upper], joints)];
+      });
+    });
+  }
+
+  /** The brackets that go between a bracket's speaker side and a speaker class; found once for all openings. */
+  private uppersOn(lowerSide: number, speakerClass: number): readonly Upper[] {
+    const { vehicleSides, speakerClasses } = this.index;
+    return known(this.uppers, lowerSide * speakerClasses.length + speakerClass, () =>
+      this.sidesOn(lowerSide).flatMap(({ side, joint }) =>
+        (vehicleSides[side]?.members ?? []).flatMap((at): readonly Upper[] => {
+          const top = this.sideJoint(1, at, speakerClass);
+          return top ? [{ at, between: joint, top }] : [];
+        }),
+      ),
     );
+  }
+
+  /** The vehicle sides of brackets that mate with a bracket's speaker side. */
+  private sidesOn(lowerSide: number): readonly { readonly side: number; readonly joint: BoltJoint }[] {
+    const { speakerSides, vehicleSides } = this.index;
+    return known(this.sides, lowerSide, () => {
+      const lower = speakerSides[lowerSide]?.first as FitBracket;
+      return vehicleSides.flatMap(({ first: upper }, side) => {
+        const joint = canMate(lower.speakerBolts, upper.vehicleBolts, this.rules)
+          ? this.mated(bracketToBracket(lower, upper))
+          : null;
+        return joint ? [{ side, joint }] : [];
+      });
+    });
   }
 
   /** The joint of a speaker class on a bracket's speaker side when they mate; turned once for all openings. */
@@ -173,18 +190,6 @@ export class MountIndex {
       const speaker = this.index.speakerClasses[speakerClass]?.first as FitSpeaker;
       return canMate(bracket.speakerBolts, speaker.bolts, this.rules)
         ? this.mated(speakerToBracket(place, bracket, speaker))
-        : null;
-    });
-  }
-
-  private betweenJoint(lowerAt: number, upperAt: number): BoltJoint | null {
-    const lowerSide = this.index.speakerSide[lowerAt] as number;
-    const upperSide = this.index.vehicleSide[upperAt] as number;
-    return known(this.betweenJoints, lowerSide * this.index.vehicleSides.length + upperSide, () => {
-      const lower = this.index.speakerSides[lowerSide]?.first as FitBracket;
-      const upper = this.index.vehicleSides[upperSide]?.first as FitBracket;
-      return canMate(lower.speakerBolts, upper.vehicleBolts, this.rules)
-        ? this.mated(bracketToBracket(lower, upper))
         : null;
     });
   }
@@ -245,13 +250,13 @@ export class MountIndex {
   }
 }
 
-function known(joints: Map<number, BoltJoint | null>, key: number, find: () => BoltJoint | null): BoltJoint | null {
-  let joint = joints.get(key);
-  if (joint === undefined) {
-    joint = find();
-    joints.set(key, joint);
+function known<Found>(all: Map<number, Found>, key: number, find: () => Found): Found {
+  let found = all.get(key);
+  if (found === undefined) {
+    found = find();
+    all.set(key, found);
   }
-  return joint;
+  return found;
 }
 
 /** What of an opening the mounts hang on. */
@@ -298,28 +303,4 @@ function sorted(mounts: readonly ClassMount[]): readonly ClassMount[] {
     ...mount,
     lastAlike: list.findLastIndex(({ brackets }) => brackets.length === mount.brackets.length),
   }));
-}
-
-/**
- * Whether enough screws can land at all, by their distance from the centre alone: a bound, so that only pairs worth a
- * search are turned. False is certain.
- */
-export function canMate(screwSide: BoltPattern, holeSide: BoltPattern, { confidence }: FitRules): boolean {
-  const dimensions = [...patternDimensions(screwSide.shape), ...patternDimensions(holeSide.shape)];
-  const freedom = dimensions.map(({ dimension }) => dimension.degreesOfFreedom).filter((each) => each !== null);
-  const least = freedom.length > 0 ? Math.max(1, Math.floor(Math.min(...freedom))) : null;
-  const doubt = dimensions.reduce((sum, { dimension }) => sum + dimension.uncertaintyMm, 0);
-  const allowed =
-    Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2) +
-    doubt * coverageFactor(confidence, least, 0);
-  const holes = patternHoles(holeSide).map(({ xMm, yMm, slotXMm, slotYMm }) => ({
-    radius: Math.hypot(xMm, yMm),
-    reach: Math.hypot(slotXMm, slotYMm),
-  }));
-  const screws = patternHoles(screwSide);
-  const landing = screws.filter(({ xMm, yMm }) => {
-    const radius = Math.hypot(xMm, yMm);
-    return holes.some((hole) => Math.abs(radius - hole.radius) - hole.reach <= allowed);
-  });
-  return landing.length >= enoughScrews(screws.length);
 }

@@ -48,7 +48,10 @@ export class OpeningFacts {
     this.chime = GRAVITY_OF[chimeCheck(opening.secondPlug).verdict];
     this.readTerminals(opening);
     const key = mountsKey(opening);
-    if (key === this.mountsKey) return false;
+    if (key === this.mountsKey) {
+      this.boltsMovedMm.fill(0);
+      return false;
+    }
     this.mountsKey = key;
     const mounts = this.mountIndex.mountsFor(opening);
     const spacers = spacerOptions(opening, this.index.catalogue.spacers, this.rules);

@@ -11,11 +11,11 @@ import type { CatalogueIndex } from './CatalogueIndex';
 import { type MarginMm, newMargin } from './MarginMm';
 import type { ClassMount } from './MountIndex';
 import type { OpeningFacts } from './OpeningFacts';
-import { CHECK_AT, CLEARS, HITS, isWorseAlike, MEASURE, Scratch, surenessOf, verdictOf } from './Scratch';
+import { CHECK_AT, CLEARS, HITS, HOLD, isWorseAlike, MEASURE, Scratch, surenessOf, verdictOf } from './Scratch';
 import type { Slack } from './Slack';
 import type { SpacerOption } from './SpacerOption';
 import type { Column, StackColumns } from './StackColumns';
-import type { StackMargins } from './StackMargins';
+import type { BoundsMm, FrontBounds, StackMargins } from './StackMargins';
 import type { Standings } from './Standings';
 
 const NO_SPACER = -1;
@@ -25,11 +25,16 @@ export class SpeakerJudge {
   private scratch = new Scratch();
   private best = new Scratch();
   private readonly margin: MarginMm = newMargin();
+  private readonly bounds: BoundsMm = { lowerMm: 0, upperMm: 0 };
+  private readonly front: FrontBounds = { leftMm: 0, surestMm: 0, widestMm: 0 };
   /** Of the speaker that is being judged. */
   private speaker = 0;
   private isPlain = false;
   private bestMount = NONE;
   private bestSpacer = NO_SPACER;
+  /** The stack that was tried first. */
+  private formerMount = NONE;
+  private formerSpacer = NO_SPACER;
   private bestParts = 0;
   private bestCost = 0;
 
@@ -49,7 +54,10 @@ export class SpeakerJudge {
     this.speaker = speaker;
     this.isPlain = this.margins.needsChecks || this.index.hasBoxes[speaker] === 1;
     this.bestMount = NONE;
+    this.formerMount = NONE;
+    this.margins.frontBounds(this.front, speaker);
     this.slack.begin(speaker);
+    this.tryFormerBest(mounts);
     for (let at = 0; at < mounts.length; at++) {
       const mount = mounts[at] as ClassMount;
       const parts = mount.brackets.length;
@@ -62,10 +70,45 @@ export class SpeakerJudge {
           continue;
         }
       }
-      this.tryStack(mount, at, NO_SPACER);
+      if (!this.isFormer(at, NO_SPACER)) this.tryStack(mount, at, NO_SPACER);
       this.trySpacers(mount, at);
     }
     this.writeDown();
+  }
+
+  /** What was best before is likely so again; with it to beat, the others fall sooner. */
+  private tryFormerBest(mounts: readonly ClassMount[]): void {
+    const { standings, facts, index, speaker } = this;
+    const movedMm = facts.boltsMovedMm[index.speakerClass[speaker] as number] as number;
+    if (movedMm === Number.POSITIVE_INFINITY || standings.stacks[speaker] === 0) return;
+    this.formerMount = standings.mount[speaker] as number;
+    this.formerSpacer = standings.spacer[speaker] as number;
+    this.tryStack(mounts[this.formerMount] as ClassMount, this.formerMount, this.formerSpacer);
+  }
+
+  /** Judges a speaker's best stack again where the others still lose to what it was; anew where it has become worse. */
+  judgeAgain(speaker: number): void {
+    const { standings, facts, slack } = this;
+    this.speaker = speaker;
+    this.isPlain = this.margins.needsChecks || this.index.hasBoxes[speaker] === 1;
+    const mountAt = standings.mount[speaker] as number;
+    const optionAt = standings.spacer[speaker] as number;
+    this.bestMount = NONE;
+    slack.beginAgain(speaker);
+    this.tryStack(facts.mountsOf(speaker)[mountAt] as ClassMount, mountAt, optionAt);
+    const { verdict, worstMm, leastSureness } = standings;
+    const holds = slack.holds(
+      this.best,
+      verdict[speaker] as number,
+      worstMm[speaker] as number,
+      leastSureness[speaker] as number,
+    );
+    if (holds) this.writeDown();
+    else this.judge(speaker);
+  }
+
+  private isFormer(mountAt: number, optionAt: number): boolean {
+    return mountAt === this.formerMount && optionAt === this.formerSpacer;
   }
 
   private trySpacers(mount: ClassMount, mountAt: number): void {
@@ -84,7 +127,7 @@ export class SpeakerJudge {
       if (isStuckInHole && raisedMm <= fullWidth) continue;
       // The lowest come first: where the front loses, every higher one does.
       if (this.frontLoses(raisedMm, parts)) return;
-      this.tryStack(mount, mountAt, option);
+      if (!this.isFormer(mountAt, option)) this.tryStack(mount, mountAt, option);
     }
   }
 
@@ -93,14 +136,12 @@ export class SpeakerJudge {
    * they are, so it must lose with the surest and with the least sure of them.
    */
   private frontLoses(raisedMm: number, parts: number): boolean {
-    const { margin, margins } = this;
-    if (!margins.frontKnown || this.bestMount === NONE) return false;
-    margins.front(margin, this.speaker, raisedMm, this.facts.mostRaisedVariance, 0);
-    if (!this.marginLoses(margin.value, margin.expanded, parts)) return false;
-    const { value, expanded } = margin;
-    margins.front(margin, this.speaker, raisedMm, 0, 0);
-    if (!this.losesBy(CHECK_AT.front, margin.value, margin.expanded, parts)) return false;
-    this.slack.lostBy(CHECK_AT.front, value, expanded, this.best);
+    const { front } = this;
+    if (!this.margins.frontKnown || this.bestMount === NONE) return false;
+    const value = front.leftMm - raisedMm;
+    if (!this.marginLoses(value, front.widestMm, parts)) return false;
+    if (!this.losesBy(CHECK_AT.front, value, front.surestMm, parts)) return false;
+    this.slack.lostBy(CHECK_AT.front, value, front.widestMm, this.best);
     return true;
   }
 
@@ -136,13 +177,30 @@ export class SpeakerJudge {
     const { scratch } = this;
     const option = optionAt === NO_SPACER ? null : (this.facts.spacers[optionAt] as SpacerOption);
     const parts = mount.brackets.length + (option?.parts ?? 0);
+    const cost = this.costOf(mount, option?.spacer ?? null);
+    if (this.isDearer(parts, cost)) return;
     scratch.begin();
     if (this.isPlain) this.judgePlainly(mount, option?.spacer ?? null);
     else if (!this.judgeQuickly(mount, mountAt, option, parts)) {
       this.slack.lost(scratch, this.best);
       return;
     }
-    this.keepIfBetter(mountAt, optionAt, mount, option?.spacer ?? null, parts);
+    this.keepIfBetter(mountAt, optionAt, mount, option?.spacer ?? null, parts, cost);
+  }
+
+  /** Whether a stack is more trouble than the best one, which clears: it need not be asked whether it clears too. */
+  private isDearer(parts: number, cost: number): boolean {
+    if (this.bestMount === NONE || this.best.gravest !== CLEARS) return false;
+    return parts > this.bestParts || (parts === this.bestParts && cost > this.bestCost);
+  }
+
+  private costOf(mount: ClassMount, spacer: FitSpacer | null): number {
+    return (
+      (this.index.costMinor[this.speaker] as number) +
+      mount.costMinor +
+      (spacer?.pieceCostMinor ?? 0) +
+      this.facts.terminalsOf(this.speaker).costMinor
+    );
   }
 
   /** Fills the scratch; false as soon as the stack has lost. */
@@ -165,10 +223,11 @@ export class SpeakerJudge {
     if (this.hasLost(parts)) return false;
     this.setHole(mount, stack, option, raisedMm, variance, fourth);
     if (this.hasLost(parts)) return false;
-    this.setDepth(mount, stack, option, raisedMm, variance, fourth);
-    if (this.hasLost(parts)) return false;
-    this.setObstacles(mount, stack, option, raisedMm, variance, fourth);
-    return true;
+    return (
+      this.setDepth(mount, stack, option, raisedMm, variance, fourth, parts) &&
+      !this.hasLost(parts) &&
+      this.setObstacles(mount, stack, option, raisedMm, variance, fourth, parts)
+    );
   }
 
   private setHole(
@@ -216,6 +275,7 @@ export class SpeakerJudge {
     margin.least = hole.least[stack] as number;
   }
 
+  /** @returns false where a bound shows that the stack has lost */
   private setDepth(
     mount: ClassMount,
     stack: number,
@@ -223,19 +283,25 @@ export class SpeakerJudge {
     raisedMm: number,
     variance: number,
     fourth: number,
-  ): void {
-    const { scratch, margin, margins, speaker } = this;
+    parts: number,
+  ): boolean {
+    const { scratch, margin, margins, speaker, bounds } = this;
     const at = CHECK_AT.depth;
     if (this.facts.opening?.behind === 'nothing') scratch.setFact(at, CLEARS);
     else if (!margins.sheetKnown) scratch.setFact(at, MEASURE, 1);
     else if (this.isKnown(this.columns.depth, stack, option)) this.setKnown(at, this.columns.depth, stack);
-    else if (!this.isFarOff(at, mount, raisedMm)) {
+    else {
+      margins.depthBounds(bounds, speaker, mount, raisedMm);
+      if (this.boundLoses(at, parts)) return false;
+      if (this.isFarOff(at)) return true;
       margins.depth(margin, speaker, mount, raisedMm, variance, fourth);
       if (!option) this.columns.depth.keep(stack, margin);
       scratch.setMargin(at, margin.value, margin.expanded, margin.least);
     }
+    return true;
   }
 
+  /** @returns false where a bound shows that the stack has lost */
   private setObstacles(
     mount: ClassMount,
     stack: number,
@@ -243,16 +309,21 @@ export class SpeakerJudge {
     raisedMm: number,
     variance: number,
     fourth: number,
-  ): void {
-    const { scratch, margin, margins, speaker } = this;
+    parts: number,
+  ): boolean {
+    const { scratch, margin, margins, speaker, bounds } = this;
     const at = CHECK_AT.obstacles;
     if (!margins.hasRods) scratch.setFact(at, CLEARS);
     else if (this.isKnown(this.columns.obstacles, stack, option)) this.setKnown(at, this.columns.obstacles, stack);
-    else if (!this.isFarOff(at, mount, raisedMm)) {
+    else {
+      margins.obstaclesBounds(bounds, speaker, mount, raisedMm);
+      if (this.boundLoses(at, parts)) return false;
+      if (this.isFarOff(at)) return true;
       margins.obstacles(margin, speaker, mount, raisedMm, variance, fourth);
       if (!option) this.columns.obstacles.keep(stack, margin);
       scratch.setMargin(at, margin.value, margin.expanded, margin.least);
     }
+    return true;
   }
 
   private isKnown(column: Column, stack: number, option: SpacerOption | null): boolean {
@@ -264,19 +335,30 @@ export class SpeakerJudge {
     this.scratch.setMargin(check, value[stack] as number, expanded[stack] as number, least[stack] as number);
   }
 
-  /** Whether a bound shows that the check cannot be what misses most; it then stands in the scratch as no matter. */
-  private isFarOff(check: number, mount: ClassMount, raisedMm: number): boolean {
-    const { scratch, margins, speaker } = this;
-    if (scratch.gravest !== HITS) return false;
-    const bound =
-      check === CHECK_AT.depth
-        ? margins.depthBound(speaker, mount, raisedMm)
-        : margins.obstaclesBound(speaker, mount, raisedMm);
-    const farther = bound - scratch.worstMm - SAME_FIGURE;
+  /** Whether a bound shows that the check cannot take part in the answer; it then stands in the scratch as no matter. */
+  private isFarOff(check: number): boolean {
+    const farther = this.bounds.lowerMm - this.leastThatMatters(check) - SAME_FIGURE;
     if (!(farther > 0)) return false;
-    scratch.setFact(check, CLEARS);
+    this.scratch.setFact(check, CLEARS);
     this.slack.limit(check, farther);
     return true;
+  }
+
+  /** Whether a bound shows that the check hits, whatever its interval, and that the stack loses by it. */
+  private boundLoses(check: number, parts: number): boolean {
+    if (this.bestMount === NONE) return false;
+    const { upperMm } = this.bounds;
+    if (upperMm >= 0) return false;
+    const widest = this.slack.widestMm(check);
+    return upperMm + widest <= 0 && this.losesBy(check, upperMm, widest, parts);
+  }
+
+  /** A margin above this changes nothing of the stack in the scratch, mm: it misses by less, or is surer, than others. */
+  private leastThatMatters(check: number): number {
+    const { gravest, worstMm, leastSureness } = this.scratch;
+    if (gravest === HITS) return worstMm;
+    if (gravest === HOLD) return 0;
+    return leastSureness > 0 ? leastSureness * this.slack.widestMm(check) : 0;
   }
 
   /** Whether what is known of the stack in the scratch already keeps it from being its speaker's best. */
@@ -323,13 +405,9 @@ export class SpeakerJudge {
     mount: ClassMount,
     spacer: FitSpacer | null,
     parts: number,
+    cost: number,
   ): void {
     const { best, scratch, slack } = this;
-    const cost =
-      (this.index.costMinor[this.speaker] as number) +
-      mount.costMinor +
-      (spacer?.pieceCostMinor ?? 0) +
-      this.facts.terminalsOf(this.speaker).costMinor;
     const isFirst = this.bestMount === NONE;
     if (!isFirst && !this.isBetter(mount, spacer, parts, cost)) {
       slack.lost(scratch, best);

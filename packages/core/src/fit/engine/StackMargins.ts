@@ -17,6 +17,7 @@ import { Expansion } from './Expansion';
 import { HoleMargins } from './HoleMargins';
 import { clearMargin, keepWorse, type MarginMm, setMargin } from './MarginMm';
 import type { ClassMount } from './MountIndex';
+import type { OpeningFacts } from './OpeningFacts';
 import { CHECK_AT, CHECKS } from './Scratch';
 
 type OpeningTerm = Pick<Dimension, 'uncertaintyMm' | 'degreesOfFreedom'> & { readonly isRectangular: boolean };
@@ -34,6 +35,15 @@ type RodPlace = {
 
 /** How far beyond a body the foot on a steep sheet may lie, mm; for bounds only. */
 export const BOUND_ROOM_MM = 60;
+
+/** A gap beyond this is nobody's question, mm. */
+const FARTHEST_GAP_MM = 300;
+
+/** Two figures between which a margin lies. */
+export type BoundsMm = { lowerMm: number; upperMm: number };
+
+/** What the front leaves to a speaker before any stack, with the limits of its interval. */
+export type FrontBounds = { leftMm: number; surestMm: number; widestMm: number };
 
 export class StackMargins {
   readonly hole: HoleMargins;
@@ -55,8 +65,8 @@ export class StackMargins {
   /** For `widestMm`: what the opening's own dimensions add at the most, by check, and the least degrees of freedom. */
   private readonly openingVariance = new Float64Array(CHECKS);
   private leastFreedom: number | null = null;
-  /** Of the highest stack; set when the chains are known. */
-  raisedVariance = 0;
+  /** How far beyond a body its nearest place on the sheet can lie, mm. */
+  private footRoomMm = 0;
   frontKnown = false;
   /** Whether obstacles or the recess need the checks themselves. */
   needsChecks = false;
@@ -64,6 +74,7 @@ export class StackMargins {
   constructor(
     private readonly index: CatalogueIndex,
     private readonly rules: FitRules,
+    private readonly facts: Pick<OpeningFacts, 'mostRaisedVariance'>,
   ) {
     this.expansion = new Expansion(rules.confidence);
     this.hole = new HoleMargins(index, rules, this.expansion);
@@ -183,53 +194,100 @@ export class StackMargins {
   }
 
   /**
-   * A figure that the depth margin is never below, for little: the sheet's least depth over the circle around each ring,
-   * taken along the steepest normal. A lower edge only takes glass away.
+   * Two figures between which the depth margin lies, for little. From below: the sheet's least depth over the circle around
+   * each ring, taken along the steepest normal; a lower edge only takes glass away. From above: how far one point of each
+   * ring, the one uphill of the sheet, lies from the place of the sheet straight behind it.
    */
-  depthBound(speaker: number, { mount: { pose } }: ClassMount, raisedMm: number): number {
+  depthBounds(out: BoundsMm, speaker: number, { mount: { pose }, cos, sin }: ClassMount, raisedMm: number): void {
     const { sheet } = this;
-    if (!sheet) return Number.NEGATIVE_INFINITY;
-    const { c0, c1, c2, c3 } = sheet.sheet;
+    if (!sheet) throw new Error('StackMargins.depthBounds: expected a measured sheet');
+    const { c0, c1, c2, c3, lowerEdgeMm } = sheet.sheet;
     const rings = this.index.rings[speaker] as Float64Array;
     const lean = Math.sqrt(c1 * c1 + c2 * c2);
     const level = c0 + c1 * pose.xMm + c2 * pose.yMm + raisedMm;
-    let least = Number.POSITIVE_INFINITY;
-    let widest = 0;
-    for (let at = 0; at < rings.length; at += 3) {
-      const radius = Math.max(rings[at + 1] as number, rings[at + 2] as number);
-      const high = Math.abs(pose.yMm) + radius;
-      const gap = level - (rings[at] as number) - lean * radius + Math.min(0, c3) * high * high;
-      if (gap < least) least = gap;
-      if (high > widest) widest = high;
-    }
-    const steepest = Math.abs(c2) + 2 * Math.abs(c3) * (widest + BOUND_ROOM_MM);
+    const reach = Math.abs(pose.yMm) + (this.index.bodyReachMm[speaker] as number);
+    const steepest = Math.abs(c2) + 2 * Math.abs(c3) * (reach + BOUND_ROOM_MM);
     const by = 1 / Math.sqrt(1 + c1 * c1 + steepest * steepest);
-    return (least >= 0 ? least * by : least) - this.behindAskedMm;
+    // Uphill, along and across the body.
+    const x = lean > 0 ? -c1 / lean : 0;
+    const y = lean > 0 ? -c2 / lean : 1;
+    const along = x * cos + y * sin;
+    const across = y * cos - x * sin;
+    let lower = Number.POSITIVE_INFINITY;
+    let upper = Number.POSITIVE_INFINITY;
+    for (let at = 0; at < rings.length; at += 3) {
+      const a = rings[at + 1] as number;
+      const b = rings[at + 2] as number;
+      const radius = a > b ? a : b;
+      const high = Math.abs(pose.yMm) + radius;
+      const depth = level - (rings[at] as number);
+      const least = depth - lean * radius + (c3 < 0 ? c3 * high * high : 0);
+      if (least < lower) lower = least;
+      const px = along * a * cos - across * b * sin;
+      const py = along * a * sin + across * b * cos;
+      const height = pose.yMm + py;
+      if (lowerEdgeMm !== null && height < lowerEdgeMm) continue;
+      const straight = depth + c1 * px + c2 * py + c3 * height * height;
+      if (straight >= upper) continue;
+      // What is behind the sheet comes out the near way, or under the edge.
+      upper = straight >= 0 ? straight : straight * by;
+      if (lowerEdgeMm !== null && upper < 0) upper = Math.max(upper, lowerEdgeMm - height);
+    }
+    out.lowerMm = (lower >= 0 ? lower * by : lower) - this.behindAskedMm;
+    out.upperMm = upper - this.behindAskedMm;
   }
 
-  /** A figure that the margin to every rod is never below: the separation in the direction that was best last time. */
-  obstaclesBound(speaker: number, mount: ClassMount, raisedMm: number): number {
+  /**
+   * The same for the margin to the rods: the separation in the direction that parted the last body from each, and the
+   * distance of the point that reaches farthest there.
+   */
+  obstaclesBounds(out: BoundsMm, speaker: number, mount: ClassMount, raisedMm: number): void {
     const { pose } = mount.mount;
     const { body, gap } = this;
+    const { reach } = gap;
     this.placeBody(speaker, mount, pose.xMm, pose.yMm, raisedMm);
-    let least = Number.POSITIVE_INFINITY;
+    out.lowerMm = Number.POSITIVE_INFINITY;
+    out.upperMm = Number.POSITIVE_INFINITY;
     for (const { rod, askedMm, last } of this.rods) {
-      body.reach(gap.reach, 0, body.lastRing, last[0], last[1], last[2]);
-      const q = rod.at[0] * last[0] + rod.at[1] * last[1] + rod.at[2] * last[2];
-      least = Math.min(least, q - gap.reach.valueMm - rod.radiusMm - askedMm);
+      const { at, direction, radiusMm } = rod;
+      body.reach(reach, 0, body.lastRing, last[0], last[1], last[2]);
+      const q = at[0] * last[0] + at[1] * last[1] + at[2] * last[2];
+      out.lowerMm = Math.min(out.lowerMm, q - reach.valueMm - radiusMm - askedMm);
+      const [x, y, z] = [reach.x - at[0], reach.y - at[1], reach.z - at[2]];
+      const along = x * direction[0] + y * direction[1] + z * direction[2];
+      const off = Math.sqrt(Math.max(0, x * x + y * y + z * z - along * along));
+      out.upperMm = Math.min(out.upperMm, off - radiusMm - askedMm);
     }
-    return least;
   }
 
   /** The widest interval that a check of a speaker can have, mm: every sensitivity at its greatest. */
   widestMm(check: number, speaker: number): number {
     const { bodyDoubt, bodySteep } = this.index;
     const steep = bodySteep[speaker] as number;
+    const opening = check === CHECK_AT.depth ? this.sheetVariance(speaker) : (this.openingVariance[check] as number);
     const variance =
-      (this.openingVariance[check] as number) +
-      (bodyDoubt[speaker] as number) +
-      Math.max(1, steep * steep) * this.raisedVariance;
+      opening + (bodyDoubt[speaker] as number) + Math.max(1, steep * steep) * this.facts.mostRaisedVariance;
     return this.expansion.widest(variance, this.leastFreedom);
+  }
+
+  /** Front margins of a speaker are never surer, and never less sure, than these. */
+  frontBounds(out: FrontBounds, speaker: number): void {
+    const variance = this.frontPart + (this.index.frontVariance[speaker] as number);
+    const rectangular = this.frontRectangular + (this.index.frontFourth[speaker] as number);
+    out.leftMm = this.frontLeftMm - (this.index.frontMm[speaker] as number);
+    out.surestMm = this.expansion.expand(variance, this.frontFourth, rectangular);
+    out.widestMm = this.expansion.expand(variance + this.facts.mostRaisedVariance, this.frontFourth, 0);
+  }
+
+  /** The most that the sheet's own dimensions can add, wherever a speaker's body comes nearest to it, mm². */
+  private sheetVariance(speaker: number): number {
+    const reach = (this.index.bodyReachMm[speaker] as number) + this.footRoomMm;
+    let variance = this.openingVariance[CHECK_AT.depth] as number;
+    for (const { k0, k1, k2, k3, uncertaintyMm } of this.sheetTerms) {
+      const most = Math.abs(k0) + (Math.abs(k1) + Math.abs(k2)) * reach + Math.abs(k3) * reach * reach;
+      variance += (most * uncertaintyMm) ** 2;
+    }
+    return variance;
   }
 
   private placeRod(obstacle: FitObstacle, before: RodPlace | undefined): RodPlace {
@@ -247,18 +305,12 @@ export class StackMargins {
 
   private noteWidest({ hole, lowerEdge, obstacles }: FitOpening): void {
     const lengths = outlineLengths(hole).flatMap(([, length]) => (length ? [length] : []));
-    const reach = this.index.farthestMm + BOUND_ROOM_MM;
-    const slope = this.sheet
-      ? Math.abs(this.sheet.sheet.c2) + 2 * Math.abs(this.sheet.sheet.c3) * Math.abs(lowerEdge?.valueMm ?? 0)
-      : 0;
+    const { c1 = 0, c2 = 0, c3 = 0 } = this.sheet?.sheet ?? {};
+    const slope = Math.abs(c1) + Math.abs(c2) + 2 * Math.abs(c3) * (this.index.farthestMm + BOUND_ROOM_MM);
+    this.footRoomMm = this.index.farthestOffsetMm + slope * FARTHEST_GAP_MM;
     const { openingVariance } = this;
     openingVariance[CHECK_AT.hole] = lengths.reduce((sum, { uncertaintyMm }) => sum + uncertaintyMm ** 2, 0);
-    openingVariance[CHECK_AT.depth] =
-      this.sheetTerms.reduce((sum, { k0, k1, k2, k3, uncertaintyMm }) => {
-        const most = Math.abs(k0) + (Math.abs(k1) + Math.abs(k2)) * reach + Math.abs(k3) * reach * reach;
-        return sum + (most * uncertaintyMm) ** 2;
-      }, 0) +
-      ((1 + slope) * (lowerEdge?.uncertaintyMm ?? 0)) ** 2;
+    openingVariance[CHECK_AT.depth] = ((1 + slope) * (lowerEdge?.uncertaintyMm ?? 0)) ** 2;
     openingVariance[CHECK_AT.obstacles] = obstacles.reduce(
       (most, { depth, place }) => Math.max(most, depth.uncertaintyMm ** 2 + place.uncertaintyMm ** 2),
       0,
