@@ -132,17 +132,17 @@ test.describe('what does not clear', () => {
 test.describe('addresses that lead nowhere', () => {
   test.use({ allowedErrors: /status of 404/ });
 
-  for (const path of [
-    '/jobs/00000000-0000-4000-8000-ffffffffffff',
-    '/jobs/nonsense',
-    '/nowhere',
-    '/jobs/nonsense/openings/x/fit',
-  ]) {
-    test(path, async ({ fitter, shop }) => {
+  test('each says so, and leads back', async ({ fitter, shop }) => {
+    for (const path of [
+      '/jobs/00000000-0000-4000-8000-ffffffffffff',
+      '/jobs/nonsense',
+      '/nowhere',
+      '/jobs/nonsense/openings/x/fit',
+    ]) {
       await fitter.page.goto(shop.url + path);
       await expect(fitter.page.getByRole('alert')).toContainText('There is no such page');
       await fitter.page.getByRole('link', { name: 'All jobs' }).click();
       await expect(fitter.page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
-    });
-  }
+    }
+  });
 });

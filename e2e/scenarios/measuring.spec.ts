@@ -5,7 +5,9 @@ const JOB = 'Corran Tern, HDS 4';
 const DOOR = 'Front door, left';
 const REFUSED = /Failed to load resource.*(409|422|400)/;
 
-test.describe('nonsense is answered at the field, and nothing typed is lost', () => {
+test('nonsense is answered at the field, and nothing typed is lost', async ({ fitter }) => {
+  await fitter.measure(JOB, DOOR);
+  await fitter.type('Front gap', '24');
   for (const [text, says] of [
     ['abc', '"abc" was not understood'],
     ['-5', '−5 mm was read; 8 mm to 400 mm would do.'],
@@ -15,17 +17,14 @@ test.describe('nonsense is answered at the field, and nothing typed is lost', ()
     ['3/0', 'cannot have 0 below the line'],
     ['58; x; 60', '"x" was not understood'],
   ] as const) {
-    test(text, async ({ fitter }) => {
-      await fitter.measure(JOB, DOOR);
-      await fitter.type('Depth behind', text);
-      await fitter.type('Front gap', '24');
-      await expect(fitter.entry('Depth behind')).toContainText(says);
-      await fitter.save();
-      await expect(fitter.page.getByText('Not saved: one field cannot be read')).toBeVisible();
-      await expect(fitter.field('Depth behind')).toBeFocused();
-      await expect(fitter.field('Depth behind')).toHaveValue(text);
-      await expect(fitter.field('Front gap')).toHaveValue('24');
-    });
+    await fitter.type('Depth behind', text);
+    await fitter.field('Front gap').focus();
+    await expect(fitter.entry('Depth behind')).toContainText(says);
+    await fitter.save();
+    await expect(fitter.page.getByText('Not saved: one field cannot be read')).toBeVisible();
+    await expect(fitter.field('Depth behind')).toBeFocused();
+    await expect(fitter.field('Depth behind')).toHaveValue(text);
+    await expect(fitter.field('Front gap')).toHaveValue('24');
   }
 });
 

@@ -78,16 +78,22 @@ export class FitEngine {
     const before = this.facts.opening;
     const moves = this.takeOver(opening);
     const isOtherSize = this.noteOwnSize(opening, before);
-    if (!moves) {
-      for (let speaker = 0; speaker < this.index.speakers.length; speaker++) this.speakerJudge.judge(speaker);
-      this.standings.sort();
-      return;
-    }
-    for (let speaker = 0; speaker < this.index.speakers.length; speaker++) {
-      this.standings.fate[speaker] = this.bringUpToDate(speaker, moves);
-    }
-    if (isOtherSize) this.standings.sort();
+    if (!moves) this.judgeAll();
+    else this.bringAllUpToDate(moves);
+    if (!moves || isOtherSize) this.standings.sort();
     else this.standings.mend();
+  }
+
+  // The loops stand alone: a machine that compiles a loop while it runs must not find unknown code behind it.
+  private judgeAll(): void {
+    const { length } = this.index.speakers;
+    for (let speaker = 0; speaker < length; speaker++) this.speakerJudge.judge(speaker);
+  }
+
+  private bringAllUpToDate(moves: Moves): void {
+    const { length } = this.index.speakers;
+    const { fate } = this.standings;
+    for (let speaker = 0; speaker < length; speaker++) fate[speaker] = this.bringUpToDate(speaker, moves);
   }
 
   /** The candidate that stands for a speaker. */

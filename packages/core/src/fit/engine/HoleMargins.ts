@@ -2,11 +2,11 @@
  * The margin of the hole in numbers: everything that must enter passes the vehicle's hole, the ring of a bought spacer and
  * the throats of the brackets, each judged where its plate lies along the body.
  */
-import { type OutlineMm, outlineLengths, outlineMm } from '../../geometry/Outline';
+import { type OutlineMm, outlineLengths, outlineMm, type PartOutline } from '../../geometry/Outline';
 import { type OutlineRoom, outlineRoom } from '../../geometry/outlineRoom';
 import type { Dimension } from '../../uncertainty/Dimension';
 import { measured } from '../checks/holeCheck';
-import type { FitOpening, FitRules, FitSpacer } from '../shapes';
+import type { FitBracket, FitOpening, FitRules, FitSpacer } from '../shapes';
 import { type CatalogueIndex, DOUBTS, RING_DOUBTS } from './CatalogueIndex';
 import type { Expansion } from './Expansion';
 import { clearMargin, keepWorse, type MarginMm } from './MarginMm';
@@ -23,7 +23,7 @@ type Plate = {
 
 export class HoleMargins {
   private readonly doubts = new Float64Array(DOUBTS);
-  private readonly plates = new Map<unknown, Plate>();
+  private readonly plates = new Map<FitSpacer | FitBracket, Plate>();
   private readonly roundRoom = { roomMm: 0, nx: 1, ny: 0, outer: [0.5], innerAlong: 0, innerAcross: 0 };
   private hole: Plate | null = null;
   private holeKey = '';
@@ -63,16 +63,94 @@ export class HoleMargins {
     this.throughPlate(out, speaker, mount, hole, 0, 0, 0, raisedMm, raisedVariance, raisedFourth);
     if (spacer && !spacer.made) this.throughSpacer(out, speaker, mount, spacer, raisedMm);
     for (const { bracket, xMm, yMm, angleRad, depthMm, depthVariance, depthFourth } of mount.throats) {
-      const plate = this.plateOf(bracket, () => toPlate(mustMm(bracket.throat), bracket.throat, 0));
+      const plate = this.throatPlate(bracket);
       this.throughPlate(out, speaker, mount, plate, xMm, yMm, angleRad, depthMm, depthVariance, depthFourth);
     }
   }
 
   /** Takes the hole of a bought spacer into a margin that holds the other passages already. */
   throughSpacer(out: MarginMm, speaker: number, mount: ClassMount, spacer: FitSpacer, raisedMm: number): void {
-    const plate = this.plateOf(spacer, () => toPlate(mustMm(spacer.inner), spacer.inner, 0));
+    const plate = this.ringPlate(spacer);
     const depth = raisedMm - spacer.height.valueMm;
     this.throughPlate(out, speaker, mount, plate, 0, 0, 0, depth, mount.raisedVariance, mount.raisedFourth);
+  }
+
+  /** The least room of all passages of a stack less what is asked, mm: the margin's length without its uncertainty. */
+  leastMm(speaker: number, mount: ClassMount, spacer: FitSpacer | null, raisedMm: number): number {
+    const { hole } = this;
+    if (!hole) throw new Error('HoleMargins.leastMm: expected a measured hole');
+    let least = this.leastThrough(speaker, mount, hole, 0, 0, 0, raisedMm);
+    if (spacer && !spacer.made) {
+      const depthMm = raisedMm - spacer.height.valueMm;
+      least = Math.min(least, this.leastThrough(speaker, mount, this.ringPlate(spacer), 0, 0, 0, depthMm));
+    }
+    for (const { bracket, xMm, yMm, angleRad, depthMm } of mount.throats) {
+      const plate = this.throatPlate(bracket);
+      least = Math.min(least, this.leastThrough(speaker, mount, plate, xMm, yMm, angleRad, depthMm));
+    }
+    return least;
+  }
+
+  private leastThrough(
+    speaker: number,
+    mount: ClassMount,
+    plate: Plate,
+    xMm: number,
+    yMm: number,
+    angleRad: number,
+    depthMm: number,
+  ): number {
+    const rings = this.index.rings[speaker] as Float64Array;
+    const { isWide } = this.index;
+    const first = this.index.firstRing[speaker] as number;
+    const count = rings.length / 3;
+    let after = 0;
+    while (after < count && (rings[after * 3] as number) <= depthMm) after++;
+    if (after === count) return Number.POSITIVE_INFINITY;
+    let least = Number.POSITIVE_INFINITY;
+    if (after > 0) {
+      const at = after * 3;
+      const share = (depthMm - (rings[at - 3] as number)) / ((rings[at] as number) - (rings[at - 3] as number));
+      const a = (rings[at - 2] as number) + share * ((rings[at + 1] as number) - (rings[at - 2] as number));
+      const b = (rings[at - 1] as number) + share * ((rings[at + 2] as number) - (rings[at - 1] as number));
+      const isStraight = rings[at + 1] === rings[at - 2] && rings[at + 2] === rings[at - 1];
+      least = this.roomMm(plate, mount, xMm, yMm, angleRad, a, b, isStraight);
+    }
+    for (let ring = after; ring < count; ring++) {
+      if (isWide[first + ring] === 0) continue;
+      const a = rings[ring * 3 + 1] as number;
+      const b = rings[ring * 3 + 2] as number;
+      least = Math.min(least, this.roomMm(plate, mount, xMm, yMm, angleRad, a, b, true));
+    }
+    return least - plate.askedMm;
+  }
+
+  private roomMm(
+    plate: Plate,
+    mount: ClassMount,
+    xMm: number,
+    yMm: number,
+    angleRad: number,
+    a: number,
+    b: number,
+    keep: boolean,
+  ): number {
+    const { outline } = plate;
+    if (a === b && outline.kind === 'circle') {
+      const { pose } = mount.mount;
+      const dx = pose.xMm - xMm;
+      const dy = pose.yMm - yMm;
+      return outline.diameter / 2 - Math.sqrt(dx * dx + dy * dy) - a;
+    }
+    return this.room(plate, mount, xMm, yMm, angleRad, a, b, keep).roomMm;
+  }
+
+  private ringPlate(spacer: FitSpacer): Plate {
+    return this.plates.get(spacer) ?? this.newPlate(spacer, spacer.inner);
+  }
+
+  private throatPlate(bracket: FitBracket): Plate {
+    return this.plates.get(bracket) ?? this.newPlate(bracket, bracket.throat);
   }
 
   private throughPlate(
@@ -223,12 +301,9 @@ export class HoleMargins {
     return room;
   }
 
-  private plateOf(part: unknown, make: () => Plate): Plate {
-    let plate = this.plates.get(part);
-    if (!plate) {
-      plate = make();
-      this.plates.set(part, plate);
-    }
+  private newPlate(part: FitSpacer | FitBracket, outline: PartOutline): Plate {
+    const plate = toPlate(mustMm(outline), outline, 0);
+    this.plates.set(part, plate);
     return plate;
   }
 }

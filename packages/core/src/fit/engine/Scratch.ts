@@ -25,6 +25,8 @@ export class Scratch {
   gravest = CLEARS;
   worstMm = 0;
   leastSureness = Number.MAX_VALUE;
+  /** The hole's length is known and hits whatever its interval; the interval was not worked out. */
+  isHoleRough = false;
   /** The checks that these two come from; -1 for none. */
   worstAt = -1;
   sureAt = -1;
@@ -35,6 +37,7 @@ export class Scratch {
     this.leastSureness = Number.MAX_VALUE;
     this.worstAt = -1;
     this.sureAt = -1;
+    this.isHoleRough = false;
     // What comes late may not be reached at all.
     this.setFact(CHECK_AT.hole, CLEARS);
     this.setFact(CHECK_AT.depth, CLEARS);

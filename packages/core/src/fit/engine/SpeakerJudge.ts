@@ -4,6 +4,7 @@
  * already hits by so much, a bound of the dear distances is enough to know that nothing misses by more. Whatever loses
  * leaves behind by how much it lost.
  */
+import { CHECK_IDS } from '../Check';
 import { judgeWithHarness } from '../judgeCandidate';
 import { figureOf, SAME_FIGURE, stackIds } from '../Ranking';
 import type { Candidate, FitRules, FitSpacer, FitSpeaker } from '../shapes';
@@ -18,6 +19,9 @@ import type { Column, StackColumns } from './StackColumns';
 import type { BoundsMm, FrontBounds, StackMargins } from './StackMargins';
 import type { Standings } from './Standings';
 
+/** The checks that cost a search, cheapest first. */
+const DEAR = [CHECK_AT.hole, CHECK_AT.depth, CHECK_AT.obstacles];
+
 const NO_SPACER = -1;
 const NONE = -1;
 
@@ -25,7 +29,10 @@ export class SpeakerJudge {
   private scratch = new Scratch();
   private best = new Scratch();
   private readonly margin: MarginMm = newMargin();
-  private readonly bounds: BoundsMm = { lowerMm: 0, upperMm: 0 };
+  /** Of the dear checks, by their numbers. */
+  private readonly bounds: readonly BoundsMm[] = CHECK_IDS.map(() => ({ lowerMm: 0, upperMm: 0 }));
+  /** The stack in the scratch surely misses by this much, mm; 0 where nobody knows. */
+  private surelyMm = 0;
   private readonly front: FrontBounds = { leftMm: 0, surestMm: 0, widestMm: 0 };
   /** Of the speaker that is being judged. */
   private speaker = 0;
@@ -120,7 +127,7 @@ export class SpeakerJudge {
     if (bolts.hasMargin && this.losesBy(CHECK_AT.bolts, bolts.valueMm, bolts.expandedMm, parts)) return;
     if (this.frontLoses(mount.raisedMm + (spacers[0] as SpacerOption).heightMm, parts)) return;
     const fullWidth = this.index.fullWidthTo[this.speaker] as number;
-    const isStuckInHole = !this.isPlain && this.holeLoses(mount, mountAt, parts);
+    const isStuckInHole = !this.isPlain && this.holeLoses(mount, parts);
     for (let option = 0; option < spacers.length; option++) {
       const raisedMm = mount.raisedMm + (spacers[option] as SpacerOption).heightMm;
       if (raisedMm > this.rules.mostRaisedMm) return;
@@ -146,10 +153,13 @@ export class SpeakerJudge {
   }
 
   /** Whether the hole of the bare stack, which a spacer leaves as it is, does so. */
-  private holeLoses(mount: ClassMount, mountAt: number, parts: number): boolean {
-    if (!this.margins.hole.isKnown) return false;
-    this.readHole(mount, (this.columns.first[this.speaker] as number) + mountAt);
-    return this.losesBy(CHECK_AT.hole, this.margin.value, this.margin.expanded, parts);
+  private holeLoses(mount: ClassMount, parts: number): boolean {
+    const { hole } = this.margins;
+    if (!hole.isKnown || this.bestMount === NONE) return false;
+    const at = CHECK_AT.hole;
+    const valueMm = hole.leastMm(this.speaker, mount, null, mount.raisedMm);
+    const widest = this.slack.widestMm(at);
+    return valueMm + widest <= 0 && this.losesBy(at, valueMm, widest, parts);
   }
 
   private losesBy(check: number, value: number, expanded: number, parts: number): boolean {
@@ -221,88 +231,39 @@ export class SpeakerJudge {
       scratch.setMargin(CHECK_AT.front, margin.value, margin.expanded);
     } else scratch.setFact(CHECK_AT.front, MEASURE, 1);
     if (this.hasLost(parts)) return false;
-    this.setHole(mount, stack, option, raisedMm, variance, fourth);
-    if (this.hasLost(parts)) return false;
     return (
-      this.setDepth(mount, stack, option, raisedMm, variance, fourth, parts) &&
-      !this.hasLost(parts) &&
-      this.setObstacles(mount, stack, option, raisedMm, variance, fourth, parts)
+      this.boundDearChecks(mount, stack, option, raisedMm, parts) &&
+      this.setDearChecks(mount, stack, option, raisedMm, variance, fourth, parts)
     );
   }
 
-  private setHole(
+  /** Notes between which lengths the dear checks lie; false where one of them shows that the stack has lost. */
+  private boundDearChecks(
     mount: ClassMount,
     stack: number,
     option: SpacerOption | null,
     raisedMm: number,
-    variance: number,
-    fourth: number,
-  ): void {
-    const { scratch, margin, margins, speaker } = this;
-    if (!margins.hole.isKnown) {
-      scratch.setFact(CHECK_AT.hole, MEASURE, 1);
-      return;
-    }
-    if (option && raisedMm > (this.index.fullWidthTo[speaker] as number)) {
-      margins.hole.holes(margin, speaker, mount, option.spacer, raisedMm, variance, fourth);
-      this.setRoom();
-      return;
-    }
-    this.readHole(mount, stack);
-    // As far as the body keeps its full width, a spacer changes nothing but that there is one more plate to pass.
-    if (option && !option.spacer.made) margins.hole.throughSpacer(margin, speaker, mount, option.spacer, raisedMm);
-    this.setRoom();
-  }
-
-  /** A body that ends in front of every plate has no room to ask for. */
-  private setRoom(): void {
-    const { scratch, margin } = this;
-    if (margin.value === Number.POSITIVE_INFINITY) scratch.setFact(CHECK_AT.hole, CLEARS);
-    else scratch.setMargin(CHECK_AT.hole, margin.value, margin.expanded, margin.least);
-  }
-
-  /** The hole of the bare stack, worked out when first asked. */
-  private readHole(mount: ClassMount, stack: number): void {
-    const { margin } = this;
-    const { hole } = this.columns;
-    if (hole.made[stack] !== hole.now) {
-      const { raisedMm, raisedVariance, raisedFourth } = mount;
-      this.margins.hole.holes(margin, this.speaker, mount, null, raisedMm, raisedVariance, raisedFourth);
-      hole.keep(stack, margin);
-    }
-    margin.value = hole.value[stack] as number;
-    margin.expanded = hole.expanded[stack] as number;
-    margin.least = hole.least[stack] as number;
-  }
-
-  /** @returns false where a bound shows that the stack has lost */
-  private setDepth(
-    mount: ClassMount,
-    stack: number,
-    option: SpacerOption | null,
-    raisedMm: number,
-    variance: number,
-    fourth: number,
     parts: number,
   ): boolean {
-    const { scratch, margin, margins, speaker, bounds } = this;
-    const at = CHECK_AT.depth;
-    if (this.facts.opening?.behind === 'nothing') scratch.setFact(at, CLEARS);
-    else if (!margins.sheetKnown) scratch.setFact(at, MEASURE, 1);
-    else if (this.isKnown(this.columns.depth, stack, option)) this.setKnown(at, this.columns.depth, stack);
-    else {
-      margins.depthBounds(bounds, speaker, mount, raisedMm);
-      if (this.boundLoses(at, parts)) return false;
-      if (this.isFarOff(at)) return true;
-      margins.depth(margin, speaker, mount, raisedMm, variance, fourth);
-      if (!option) this.columns.depth.keep(stack, margin);
-      scratch.setMargin(at, margin.value, margin.expanded, margin.least);
+    const { margins, speaker, bounds, slack } = this;
+    this.surelyMm = 0;
+    for (const check of DEAR) {
+      const of = bounds[check] as BoundsMm;
+      if (!this.isAsked(check) || this.isKnown(this.columnOf(check), stack, option)) continue;
+      if (check === CHECK_AT.hole) {
+        of.lowerMm = margins.hole.leastMm(speaker, mount, option?.spacer ?? null, raisedMm);
+        of.upperMm = of.lowerMm;
+      } else if (check === CHECK_AT.depth) margins.depthBounds(of, speaker, mount, raisedMm);
+      else margins.obstaclesBounds(of, speaker, mount, raisedMm);
+      if (of.upperMm >= 0 || of.upperMm + slack.widestMm(check) > 0) continue;
+      if (this.bestMount !== NONE && this.losesBy(check, of.upperMm, slack.widestMm(check), parts)) return false;
+      this.surelyMm = Math.min(this.surelyMm, of.upperMm);
     }
     return true;
   }
 
-  /** @returns false where a bound shows that the stack has lost */
-  private setObstacles(
+  /** Hole, depth and obstacles, each no more exactly than the answer needs; false as soon as the stack has lost. */
+  private setDearChecks(
     mount: ClassMount,
     stack: number,
     option: SpacerOption | null,
@@ -311,18 +272,49 @@ export class SpeakerJudge {
     fourth: number,
     parts: number,
   ): boolean {
-    const { scratch, margin, margins, speaker, bounds } = this;
-    const at = CHECK_AT.obstacles;
-    if (!margins.hasRods) scratch.setFact(at, CLEARS);
-    else if (this.isKnown(this.columns.obstacles, stack, option)) this.setKnown(at, this.columns.obstacles, stack);
-    else {
-      margins.obstaclesBounds(bounds, speaker, mount, raisedMm);
-      if (this.boundLoses(at, parts)) return false;
-      if (this.isFarOff(at)) return true;
-      margins.obstacles(margin, speaker, mount, raisedMm, variance, fourth);
-      if (!option) this.columns.obstacles.keep(stack, margin);
-      scratch.setMargin(at, margin.value, margin.expanded, margin.least);
+    const { scratch, margin, margins, speaker } = this;
+    for (const check of DEAR) {
+      const column = this.columnOf(check);
+      if (!this.isAsked(check)) this.setUnasked(check);
+      else if (this.isKnown(column, stack, option)) this.setKnown(check, column, stack);
+      else if (!this.isFarOff(check) && !this.isRoughHole(check)) {
+        if (check === CHECK_AT.hole)
+          margins.hole.holes(margin, speaker, mount, option?.spacer ?? null, raisedMm, variance, fourth);
+        else if (check === CHECK_AT.depth) margins.depth(margin, speaker, mount, raisedMm, variance, fourth);
+        else margins.obstacles(margin, speaker, mount, raisedMm, variance, fourth);
+        if (!option) column.keep(stack, margin);
+        scratch.setMargin(check, margin.value, margin.expanded, margin.least);
+      }
+      if (check !== CHECK_AT.obstacles && this.hasLost(parts)) return false;
     }
+    return true;
+  }
+
+  private columnOf(check: number): Column {
+    const { hole, depth, obstacles } = this.columns;
+    return check === CHECK_AT.hole ? hole : check === CHECK_AT.depth ? depth : obstacles;
+  }
+
+  /** Whether there is a length to ask for at all. */
+  private isAsked(check: number): boolean {
+    const { margins } = this;
+    if (check === CHECK_AT.hole) return margins.hole.isKnown;
+    return check === CHECK_AT.depth ? margins.sheetKnown : margins.hasRods;
+  }
+
+  private setUnasked(check: number): void {
+    const isMissing = check === CHECK_AT.hole || (check === CHECK_AT.depth && this.facts.opening?.behind !== 'nothing');
+    this.scratch.setFact(check, isMissing ? MEASURE : CLEARS, isMissing ? 1 : 0);
+  }
+
+  /** A hole that hits whatever its interval: the interval is worked out only if it decides in the end. */
+  private isRoughHole(check: number): boolean {
+    if (check !== CHECK_AT.hole) return false;
+    const { upperMm } = this.bounds[check] as BoundsMm;
+    const widest = this.slack.widestMm(check);
+    if (upperMm + widest > 0) return false;
+    this.scratch.isHoleRough = true;
+    this.scratch.setMargin(check, upperMm, widest);
     return true;
   }
 
@@ -337,26 +329,18 @@ export class SpeakerJudge {
 
   /** Whether a bound shows that the check cannot take part in the answer; it then stands in the scratch as no matter. */
   private isFarOff(check: number): boolean {
-    const farther = this.bounds.lowerMm - this.leastThatMatters(check) - SAME_FIGURE;
+    const { lowerMm } = this.bounds[check] as BoundsMm;
+    const farther = lowerMm - this.leastThatMatters(check) - SAME_FIGURE;
     if (!(farther > 0)) return false;
     this.scratch.setFact(check, CLEARS);
     this.slack.limit(check, farther);
     return true;
   }
 
-  /** Whether a bound shows that the check hits, whatever its interval, and that the stack loses by it. */
-  private boundLoses(check: number, parts: number): boolean {
-    if (this.bestMount === NONE) return false;
-    const { upperMm } = this.bounds;
-    if (upperMm >= 0) return false;
-    const widest = this.slack.widestMm(check);
-    return upperMm + widest <= 0 && this.losesBy(check, upperMm, widest, parts);
-  }
-
   /** A margin above this changes nothing of the stack in the scratch, mm: it misses by less, or is surer, than others. */
   private leastThatMatters(check: number): number {
     const { gravest, worstMm, leastSureness } = this.scratch;
-    if (gravest === HITS) return worstMm;
+    if (gravest === HITS || this.surelyMm < 0) return Math.min(worstMm, this.surelyMm);
     if (gravest === HOLD) return 0;
     return leastSureness > 0 ? leastSureness * this.slack.widestMm(check) : 0;
   }
@@ -440,9 +424,27 @@ export class SpeakerJudge {
     return idsOf(mount.brackets, spacer) < idsOf(before.brackets, beforeSpacer);
   }
 
+  /** Works out the interval of the best stack's hole, which decides. */
+  private refineHole(): void {
+    const { best, margin, facts } = this;
+    const mount = facts.mountsOf(this.speaker)[this.bestMount] as ClassMount;
+    const option = facts.spacers[this.bestSpacer];
+    this.margins.hole.holes(
+      margin,
+      this.speaker,
+      mount,
+      option?.spacer ?? null,
+      mount.raisedMm + (option?.heightMm ?? 0),
+      mount.raisedVariance + (option?.variance ?? 0),
+      mount.raisedFourth + (option?.fourth ?? 0),
+    );
+    best.setMargin(CHECK_AT.hole, margin.value, margin.expanded, margin.least);
+  }
+
   private writeDown(): void {
     const { best, standings, speaker } = this;
     const at = best.decidingCheck();
+    if (at === CHECK_AT.hole && best.isHoleRough) this.refineHole();
     const hasMargin = best.hasMargin[at] === 1;
     standings.verdict[speaker] = best.gravest;
     standings.decidedBy[speaker] = at;

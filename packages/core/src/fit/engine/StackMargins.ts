@@ -218,7 +218,7 @@ export class StackMargins {
     for (let at = 0; at < rings.length; at += 3) {
       const a = rings[at + 1] as number;
       const b = rings[at + 2] as number;
-      const radius = a > b ? a : b;
+      const radius = Math.max(a, b);
       const high = Math.abs(pose.yMm) + radius;
       const depth = level - (rings[at] as number);
       const least = depth - lean * radius + (c3 < 0 ? c3 * high * high : 0);

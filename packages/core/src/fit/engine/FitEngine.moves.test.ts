@@ -1,0 +1,121 @@
+/**
+ * An engine that has followed a hand through many changes against one that starts from nothing. What the first one passes
+ * over it must have been right to pass over: the same stack, verdict and figures for every speaker, in the same order.
+ */
+import { describe, expect, test } from '@jest/globals';
+import { seededRandom } from '../../math/seededRandom';
+import { LARGE_RULES, largeCatalogue, largeVehicle } from '../../testing/largeCatalogue';
+import type { Dimension } from '../../uncertainty/Dimension';
+import type { FitOpening } from '../shapes';
+import { CatalogueIndex } from './CatalogueIndex';
+import { FitEngine } from './FitEngine';
+import { MountIndex } from './MountIndex';
+import { JUDGED, KEPT, SHIFTED } from './Standings';
+
+const index = new CatalogueIndex(largeCatalogue({ speakers: 160, brackets: 90, seed: 3 }));
+const mounts = new MountIndex(index, LARGE_RULES);
+const vehicle = largeVehicle();
+const STEPS = 14;
+
+/** One change as a hand makes it: mostly small, at times a jump; now and then two lengths at once, or what no length is. */
+function changed(opening: FitOpening, random: () => number): FitOpening {
+  const by = (random() - 0.5) * (random() < 0.3 ? 8 : 1);
+  const moved = (dimension: Dimension) => ({ ...dimension, valueMm: dimension.valueMm + by });
+  const depths = opening.depths.map((each) => ({ ...each, depth: moved(each.depth) }));
+  const frontGap = opening.frontGap && moved(opening.frontGap);
+  switch (Math.floor(random() * 9)) {
+    case 0:
+      return { ...opening, depths: opening.depths.map((each, at) => (at === 0 ? (depths[0] ?? each) : each)) };
+    case 1:
+      return { ...opening, frontGap };
+    case 2:
+      return {
+        ...opening,
+        obstacles: opening.obstacles.map((each) => ({ ...each, depth: moved(each.depth), xMm: each.xMm + by })),
+      };
+    case 3:
+      return opening.hole.kind === 'circle' && opening.hole.diameter
+        ? { ...opening, hole: { kind: 'circle', diameter: moved(opening.hole.diameter) } }
+        : opening;
+    case 4:
+      return opening.bolts?.shape.kind === 'circle'
+        ? {
+            ...opening,
+            bolts: {
+              ...opening.bolts,
+              shape: { ...opening.bolts.shape, diameter: moved(opening.bolts.shape.diameter) },
+            },
+          }
+        : opening;
+    case 5:
+      return { ...opening, frontGap, depths };
+    case 6:
+      // Read again with a better instrument: not the same length any more.
+      return { ...opening, frontGap: frontGap && { ...frontGap, uncertaintyMm: 0.1 + random() * 0.4 } };
+    case 7:
+      return { ...opening, secondPlug: random() < 0.5 ? 'none' : 'warning' };
+    default:
+      return { ...opening, nominalSize: random() < 0.5 ? '6.5 in' : '5.25 in' };
+  }
+}
+
+function answers(engine: FitEngine) {
+  const round = (value: number | null) => (value === null ? null : value.toFixed(7));
+  return engine.ranking().speakers.map(({ best, ...speaker }) => ({
+    ...speaker,
+    ...best,
+    marginMm: round(best.marginMm),
+    expandedMm: round(best.expandedMm),
+  }));
+}
+
+describe.each([0, 2, 4, 7, 11].map((at) => [vehicle[at]?.label, vehicle[at]] as const))('%s', (_, start) => {
+  test.each([1, 2])('a hand at work, seed %d', (seed) => {
+    const random = seededRandom(seed);
+    const engine = new FitEngine(index, LARGE_RULES, mounts);
+    let opening = start as FitOpening;
+    engine.rank(opening);
+    for (let step = 0; step < STEPS; step++) {
+      opening = changed(opening, random);
+      engine.rank(opening);
+      const fresh = new FitEngine(index, LARGE_RULES, mounts);
+      fresh.rank(opening);
+      expect(answers(engine)).toEqual(answers(fresh));
+    }
+  });
+});
+
+describe('passes over what a change cannot reach', () => {
+  const door = vehicle[0] as FitOpening;
+  const fates = (change: (opening: FitOpening) => FitOpening) => {
+    const engine = new FitEngine(index, LARGE_RULES, mounts);
+    engine.rank(door);
+    engine.rank(change(door));
+    return [KEPT, SHIFTED, JUDGED].map((fate) => engine.standings.fate.filter((each) => each === fate).length);
+  };
+  const moved = (dimension: Dimension | null, by: number) =>
+    dimension && { ...dimension, valueMm: dimension.valueMm + by };
+
+  test('nothing changed: nobody is judged', () => {
+    expect(fates((opening) => ({ ...opening, label: 'another name' }))).toEqual([160, 0, 0]);
+  });
+
+  test('the front gap a little wider: where it decides a hit the answer moves along', () => {
+    const [kept = 0, shifted = 0, judged = 0] = fates((opening) => ({
+      ...opening,
+      frontGap: moved(opening.frontGap, 0.2),
+    }));
+    expect(shifted).toBeGreaterThan(10);
+    expect(kept).toBeGreaterThan(10);
+    expect(judged).toBeLessThan(80);
+  });
+
+  test('another instrument: everybody whose front counts is judged anew', () => {
+    const [, shifted, judged = 0] = fates((opening) => ({
+      ...opening,
+      frontGap: opening.frontGap && { ...opening.frontGap, uncertaintyMm: 0.05 },
+    }));
+    expect(shifted).toBe(0);
+    expect(judged).toBe(160);
+  });
+});
