@@ -21,6 +21,8 @@ const common = {
 export default {
   // A busy machine may be ten times slower, and what is tested is what happens, not how fast.
   testTimeout: 120_000,
+  // Left to itself Jest keeps one of two processors free.
+  maxWorkers: 2,
   projects: [
     { ...common, displayName: 'core', rootDir: 'packages/core' },
     { ...common, displayName: 'web', rootDir: 'packages/web' },

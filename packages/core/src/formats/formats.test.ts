@@ -119,14 +119,14 @@ describe('fuzz', () => {
         const result = readFile(JSON.stringify(value), schema);
         if (!result.ok) expect(explainFileFailure('f', result.failure).length).toBeLessThan(2000);
       }),
-      { numRuns: 300 },
+      { numRuns: 200 },
     );
   });
 
   test('no text makes a reader throw', () => {
     fc.assert(
       fc.property(fc.string({ unit: 'binary' }), (any) => void readFile(any, openingFileSchema)),
-      { numRuns: 300 },
+      { numRuns: 200 },
     );
   });
 
@@ -149,7 +149,7 @@ describe('fuzz', () => {
           expect(fitReportSchema.safeParse(JSON.parse(report)).success).toBe(true);
         },
       ),
-      { numRuns: 400 },
+      { numRuns: 120 },
     );
   });
 });

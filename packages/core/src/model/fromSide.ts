@@ -3,6 +3,7 @@
  * the front stays in front. What is no matter of geometry stays as it is: where the wheel is, the plug, the fixing; and an
  * obstacle that stands on one side only does not come along.
  */
+import { type CornerMm, reversedCorners } from './corners';
 import type { OpeningRecord } from './opening';
 
 const HALF_TURN_DEG = 180;
@@ -41,16 +42,9 @@ function mirroredBolts(bolts: OpeningRecord['bolts']): OpeningRecord['bolts'] {
   }
 }
 
-/** Mirrored and in the other direction, so that "to the right of the way" stays outwards; each side keeps its bulge. */
-function mirroredCorners<Corner extends { readonly xMm: number; readonly yMm: number; readonly bulgeMm: number }>(
-  corners: readonly Corner[],
-): Corner[] {
-  const { length } = corners;
-  return corners.map((_, at) => {
-    const corner = corners[length - 1 - at] as Corner;
-    const side = corners[(2 * length - 2 - at) % length] as Corner;
-    return { ...corner, xMm: negative(corner.xMm), bulgeMm: side.bulgeMm };
-  });
+/** Mirrored and in the other direction, so that "to the right of the way" stays outwards. */
+function mirroredCorners<Corner extends CornerMm>(corners: readonly Corner[]): Corner[] {
+  return reversedCorners(corners.map((corner) => ({ ...corner, xMm: negative(corner.xMm) })));
 }
 
 /** A direction in the face, mirrored at the upright: 0 to 360. */

@@ -1,5 +1,6 @@
 /** Words shown to people, one for each thing. */
 import type { CheckId, Verdict } from '@low-quarry/core/fit/Check';
+import type { ObstacleKind } from '@low-quarry/core/fit/shapes';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
@@ -81,6 +82,14 @@ export const BEHIND_WORDS: Readonly<Record<OpeningRecord['behind'], string>> = {
   nothing: 'Nothing',
 };
 
+export const OBSTACLE_WORDS: Readonly<Record<ObstacleKind, string>> = {
+  beam: 'crash beam',
+  rail: 'window rail',
+  wiring: 'wiring',
+  skin: 'second skin',
+  other: 'something else',
+};
+
 export const MATERIAL_WORDS: Readonly<Record<OpeningRecord['material'], string>> = {
   sheetSteel: 'sheet steel',
   aluminium: 'aluminium',
@@ -101,3 +110,8 @@ export const FIXING_WORDS: Readonly<Record<OpeningRecord['fixing'], string>> = {
   rivets: 'Rivets',
   tabs: 'Snap tabs',
 };
+
+/** Words that begin a line. */
+export function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}

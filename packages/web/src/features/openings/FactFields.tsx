@@ -3,6 +3,7 @@
 import { BEHIND, FIXINGS, type OpeningRecord, SECOND_PLUGS } from '@low-quarry/core/model/opening';
 import type { ConnectorRecord } from '@low-quarry/core/model/parts';
 import { BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';
+import { Choice } from '../../ui/Choice';
 import { Field, INPUT } from '../../ui/Field';
 import type { OpeningFacts } from './openingDraft';
 
@@ -24,7 +25,7 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
           ['circle', 'Round'],
           ['oval', 'Oval'],
           ['roundedRectangle', 'Rectangle, rounded'],
-          ...(facts.holeKind === 'polygon' ? ([['polygon', 'Free shape, traced']] as const) : []),
+          ['polygon', 'Free shape, traced'],
         ]}
         onChange={(holeKind) => onChange({ holeKind })}
       />
@@ -40,7 +41,7 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
         options={[
           ...[2, 3, 4, 5, 6, 8].map((count) => [String(count), `${count} on a circle`] as const),
           ['rectangle', '4 at the corners of a rectangle'],
-          ...(bolts.kind === 'free' ? ([['free', `${bolts.holes.length} traced`]] as const) : []),
+          ['free', bolts.kind === 'free' ? `${bolts.holes.length} traced` : 'Anywhere, traced'],
         ]}
         onChange={(value) => onChange({ bolts: toBolts(value, bolts) })}
       />
@@ -90,33 +91,11 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
   );
 }
 
-type ChoiceProps<Value extends string> = {
-  readonly label: string;
-  readonly value: Value;
-  readonly options: readonly (readonly [Value, string])[];
-  readonly error?: string | null;
-  readonly onChange: (value: Value) => void;
-};
-
-function Choice<Value extends string>({ label, value, options, error = null, onChange }: ChoiceProps<Value>) {
-  return (
-    <Field label={label} error={error}>
-      {(ids) => (
-        <select {...ids} value={value} onChange={({ target }) => onChange(target.value as Value)} className={INPUT}>
-          {options.map(([each, words]) => (
-            <option key={each} value={each}>
-              {words}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
-  );
-}
-
 /** The first hole stands at 12 o'clock for an odd number, between the axes for four and more: what most doors have. */
-function toBolts(value: string, { screwDiameterMm }: OpeningRecord['bolts']): OpeningRecord['bolts'] {
+function toBolts(value: string, before: OpeningRecord['bolts']): OpeningRecord['bolts'] {
+  const { screwDiameterMm } = before;
   if (value === 'rectangle') return { kind: 'rectangle', screwDiameterMm };
+  if (value === 'free') return before.kind === 'free' ? before : { kind: 'free', screwDiameterMm, ...FIRST_TRACE };
   const count = Number(value);
   return {
     kind: 'circle',
@@ -125,3 +104,12 @@ function toBolts(value: string, { screwDiameterMm }: OpeningRecord['bolts']): Op
     screwDiameterMm,
   };
 }
+
+/** Something to change: two screws at the sides, as nobody has traced any. */
+const FIRST_TRACE: Pick<Extract<OpeningRecord['bolts'], { kind: 'free' }>, 'source' | 'holes'> = {
+  source: 'guess',
+  holes: [
+    { xMm: 70, yMm: 0 },
+    { xMm: -70, yMm: 0 },
+  ],
+};

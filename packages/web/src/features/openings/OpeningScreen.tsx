@@ -14,6 +14,7 @@ import { AwayError, ProblemError } from '../../api/call';
 import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
 import { Button, LinkButton } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';
+import { unreadNumber } from '../../ui/NumberField';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered } from '../../ui/states';
@@ -23,10 +24,13 @@ import { jobTitle } from '../jobs/jobTitle';
 import { ConflictPanel } from './ConflictPanel';
 import { FactFields } from './FactFields';
 import { MeasureField } from './MeasureField';
+import { ObstacleFields } from './ObstacleFields';
 import { OpeningDrawing } from './OpeningDrawing';
-import { carryOver, missingInDraft, setSource, toRecord, typeInto } from './openingDraft';
+import { carryOver, missingInDraft, type OpeningFacts, setSource, toRecord, typeInto } from './openingDraft';
 import { conflictOf, openingQuery, useSaveOpening } from './openingQueries';
 import { otherSide } from './otherSide';
+import { SurroundingFields } from './SurroundingFields';
+import { TraceFields } from './TraceFields';
 import { useDraft } from './useDraft';
 
 export function OpeningScreen() {
@@ -89,6 +93,7 @@ function Filled({
   const { draft, dirty, broughtBack, change, startFrom, saved } = useDraft(opening);
   const [takenBy, setTakenBy] = useState(readStored('takenBy') ?? '');
   const [refused, setRefused] = useState(false);
+  const [unread, setUnread] = useState(false);
   const [lit, setLit] = useState<OpeningDimensionKey | null>(null);
   const save = useSaveOpening(opening.id, saved);
 
@@ -108,7 +113,16 @@ function Filled({
     return toFitOpening({ ...draft.facts, dimensions }, shop.halfWidthsMm, (id) => id);
   }, [draft, wanted, shop]);
 
+  const changeFacts = (facts: Partial<OpeningFacts>) =>
+    change((before) => ({ ...before, facts: { ...before.facts, ...facts } }));
+
   const send = (version: number) => {
+    const unread = unreadNumber(document);
+    setUnread(unread !== null);
+    if (unread) {
+      unread.focus();
+      return;
+    }
     const record = toRecord(draft, opening.record, { takenBy, now: new Date() });
     setRefused(!record.ok);
     if (record.ok) save.mutate({ version, record: record.value, draft });
@@ -121,74 +135,108 @@ function Filled({
   };
 
   return (
-    <form onSubmit={submit} className="grid gap-6 lg:grid-cols-[5fr_6fr] lg:grid-rows-[auto_1fr]" noValidate>
-      <section aria-label="Measurements" className="flex flex-col gap-3 lg:row-span-2">
-        <p className={missing.length > 0 ? 'font-semibold text-measure' : 'font-semibold text-clears'}>
-          {missing.length > 0
-            ? `Still to take: ${missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.`
-            : 'Every dimension is known.'}
-        </p>
-        {broughtBack && (
-          <p role="status" className="border-l-4 border-action bg-paper px-3 py-2">
-            What was typed on this device and not saved is back.{' '}
-            <button type="button" className="text-action underline" onClick={() => startFrom(opening)}>
-              Drop it
-            </button>
+    <form onSubmit={submit} className="flex flex-col gap-6 lg:grid lg:grid-cols-[5fr_6fr] lg:items-start" noValidate>
+      {/* On a narrow screen one list: drawing, measurements, facts, what stands behind. */}
+      <div className="contents lg:flex lg:flex-col lg:gap-6">
+        <section aria-label="Measurements" className="flex flex-col gap-3">
+          <p className={missing.length > 0 ? 'font-semibold text-measure' : 'font-semibold text-clears'}>
+            {missing.length > 0
+              ? `Still to take: ${missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.`
+              : 'Every dimension is known.'}
           </p>
-        )}
-        {other && (
-          <button
-            type="button"
-            className="min-h-10 self-start text-left text-action underline underline-offset-2"
-            onClick={() => change((before) => carryOver(before, other.record))}
-          >
-            Carry over from the {placeLabel(other.record).toLowerCase()}, mirrored
-          </button>
-        )}
-        <div className="border-t border-ink">
-          {wanted.map((key) => (
-            <MeasureField
-              key={key}
-              name={key}
-              field={draft.fields[key]}
-              shop={shop}
-              taken={takenWords(opening, key, draft.fields[key].touched)}
-              error={errorAt(`record.dimensions.${key}`)}
-              onType={(text) => change((before) => typeInto(before, key, text, unit))}
-              onSource={(source) => change((before) => setSource(before, key, source))}
-              onFocus={() => setLit(key)}
-            />
-          ))}
-        </div>
-        <Field
-          label="Taken by"
-          hint={`A bare number is read in ${unit}; a fraction is inches. Several readings: 57,5; 58; 58`}
-        >
-          {(ids) => (
-            <input
-              {...ids}
-              value={takenBy}
-              maxLength={80}
-              autoComplete="off"
-              onChange={({ target }) => {
-                setTakenBy(target.value);
-                writeStored('takenBy', target.value);
-              }}
-              className={INPUT}
-            />
+          {broughtBack && (
+            <p role="status" className="border-l-4 border-action bg-paper px-3 py-2">
+              What was typed on this device and not saved is back.{' '}
+              <button type="button" className="text-action underline" onClick={() => startFrom(opening)}>
+                Drop it
+              </button>
+            </p>
           )}
-        </Field>
-        <div className="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3">
-          <Button kind="main" type="submit" data-save disabled={!dirty || save.isPending}>
-            {save.isPending ? 'Saving …' : 'Save measurements'}
-          </Button>
-          <SaveState
-            dirty={dirty}
-            save={save}
-            hasErrors={refused && wanted.some((key) => draft.fields[key].error !== null)}
-          />
-        </div>
-        {conflict && (
+          {other && (
+            <button
+              type="button"
+              className="min-h-10 self-start text-left text-action underline underline-offset-2"
+              onClick={() => change((before) => carryOver(before, other.record))}
+            >
+              Carry over from the {placeLabel(other.record).toLowerCase()}, mirrored
+            </button>
+          )}
+          <div className="border-t border-ink">
+            {wanted.map((key) => (
+              <MeasureField
+                key={key}
+                name={key}
+                field={draft.fields[key]}
+                shop={shop}
+                taken={takenWords(opening, key, draft.fields[key].touched)}
+                error={errorAt(`record.dimensions.${key}`)}
+                onType={(text) => change((before) => typeInto(before, key, text, unit))}
+                onSource={(source) => change((before) => setSource(before, key, source))}
+                onFocus={() => setLit(key)}
+              />
+            ))}
+          </div>
+          <Field
+            label="Taken by"
+            hint={`A bare number is read in ${unit}; a fraction is inches. Several readings: 57,5; 58; 58`}
+          >
+            {(ids) => (
+              <input
+                {...ids}
+                value={takenBy}
+                maxLength={80}
+                autoComplete="off"
+                onChange={({ target }) => {
+                  setTakenBy(target.value);
+                  writeStored('takenBy', target.value);
+                }}
+                className={INPUT}
+              />
+            )}
+          </Field>
+        </section>
+        <section aria-label="What stands behind" className="order-2">
+          <h2 className="mb-2 border-b border-ink text-[18px] font-bold">Beams, rails and wires behind it</h2>
+          <div className="flex flex-col gap-3">
+            <ObstacleFields
+              obstacles={draft.facts.obstacles}
+              errorAt={errorAt}
+              onChange={(obstacles) => changeFacts({ obstacles })}
+            />
+          </div>
+          <h2 className="mt-6 mb-2 border-b border-ink text-[18px] font-bold">More of the opening</h2>
+          <div className="flex flex-col gap-3">
+            <TraceFields facts={draft.facts} onChange={changeFacts} />
+            <SurroundingFields facts={draft.facts} errorAt={errorAt} onChange={changeFacts} />
+          </div>
+        </section>
+      </div>
+      <div className="contents lg:sticky lg:top-2 lg:flex lg:flex-col lg:gap-6">
+        <section aria-label="Drawing" className="-order-1 flex flex-col gap-2 lg:order-none">
+          <OpeningDrawing opening={preview} rules={toFitRules(shop)} unit={unit} lit={lit} />
+          {/* Only beside the fields: above them it would push away the one that was just focused. */}
+          {lit && (
+            <p className="hidden border-l-4 border-action bg-paper px-3 py-2 lg:block">
+              <strong>{OPENING_DIMENSIONS[lit].label}.</strong> {OPENING_DIMENSIONS[lit].hint}
+            </p>
+          )}
+        </section>
+        <section aria-label="Facts" className="order-1 lg:order-none">
+          <FactFields facts={draft.facts} connectors={catalogue.connectors} errorAt={errorAt} onChange={changeFacts} />
+        </section>
+      </div>
+      <div className="sticky bottom-0 z-10 order-3 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3 lg:col-span-2">
+        <Button kind="main" type="submit" data-save disabled={!dirty || save.isPending}>
+          {save.isPending ? 'Saving …' : 'Save measurements'}
+        </Button>
+        <SaveState
+          dirty={dirty}
+          save={save}
+          hasErrors={unread || (refused && wanted.some((key) => draft.fields[key].error !== null))}
+        />
+      </div>
+      {conflict && (
+        <div className="order-4 lg:col-span-2">
           <ConflictPanel
             mine={mineOf(draft, opening, takenBy)}
             current={conflict}
@@ -198,28 +246,8 @@ function Filled({
               startFrom(conflict);
             }}
           />
-        )}
-      </section>
-      <section
-        aria-label="Drawing"
-        className="-order-1 flex flex-col gap-2 lg:order-none lg:col-start-2 lg:row-start-1"
-      >
-        <OpeningDrawing opening={preview} rules={toFitRules(shop)} unit={unit} lit={lit} />
-        {/* Only beside the fields: above them it would push away the one that was just focused. */}
-        {lit && (
-          <p className="hidden border-l-4 border-action bg-paper px-3 py-2 lg:block">
-            <strong>{OPENING_DIMENSIONS[lit].label}.</strong> {OPENING_DIMENSIONS[lit].hint}
-          </p>
-        )}
-      </section>
-      <section aria-label="Facts" className="lg:col-start-2">
-        <FactFields
-          facts={draft.facts}
-          connectors={catalogue.connectors}
-          errorAt={errorAt}
-          onChange={(facts) => change((before) => ({ ...before, facts: { ...before.facts, ...facts } }))}
-        />
-      </section>
+        </div>
+      )}
     </form>
   );
 }

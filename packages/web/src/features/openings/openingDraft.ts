@@ -165,6 +165,13 @@ const FACT_LABELS = {
   behind: 'Behind it',
   wiring: 'Connector',
   secondPlug: 'Second plug',
+  trace: 'Corners of the hole',
+  depthReadings: 'Depths at other places',
+  obstacles: 'Beams, rails and wires',
+  plugDeg: 'Plug comes from',
+  material: 'Screwed to',
+  wallMm: 'Thickness of it',
+  recess: 'Recess',
   note: 'Note',
 } as const;
 
@@ -180,7 +187,8 @@ function toField(key: OpeningDimensionKey, measurement: Measurement | undefined)
 }
 
 function usualInstrument(key: OpeningDimensionKey): SourceId {
-  return key === 'depthBehind' || key === 'frontGap' ? 'depthStick' : 'calliper';
+  if (key === 'lowerEdge') return 'tapeMm';
+  return key.startsWith('depth') || key === 'frontGap' ? 'depthStick' : 'calliper';
 }
 
 function measurementWords(measurement: Measurement | undefined): string {
@@ -191,8 +199,11 @@ function measurementWords(measurement: Measurement | undefined): string {
 }
 
 function factWords(fact: unknown): string {
-  if (typeof fact !== 'object' || fact === null) return fact === '' ? 'nothing' : String(fact);
+  if (fact === null || fact === '') return 'nothing';
+  if (Array.isArray(fact)) return fact.length === 0 ? 'nothing' : fact.map(factWords).join(' | ');
+  if (typeof fact !== 'object') return String(fact);
+  if ('readingsMm' in fact) return measurementWords(fact as Measurement);
   return Object.entries(fact)
-    .map(([name, value]) => `${name} ${String(value)}`)
+    .map(([name, value]) => `${name} ${factWords(value)}`)
     .join(', ');
 }

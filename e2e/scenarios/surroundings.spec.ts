@@ -1,0 +1,60 @@
+/** What stands behind an opening, noted by hand: beams, more depths, a traced hole. */
+import { expect, test } from '../driver/test';
+
+const JOB = 'Corran Tern, HDS 3';
+const DOOR = 'Front door, left';
+
+test('a crash bar is noted, drawn, and takes part in the verdict', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await page.getByRole('button', { name: 'Add a beam, rail or wire' }).click();
+  const bar = page.getByRole('group', { name: 'crash beam' });
+  await expect(bar.getByLabel('Depth to it, taken with')).toHaveValue('guess');
+  await bar.getByLabel('Depth to it, mm').fill('14');
+  await expect(bar.getByLabel('Depth to it, taken with')).toHaveValue('depthStick');
+  await bar.getByLabel('Above the centre, mm').fill('-30');
+  await bar.getByLabel('Diameter, mm').fill('1 1/4"');
+  await bar.getByLabel('Runs at, °').fill('8');
+  await expect(bar.getByLabel('Diameter, mm')).toHaveValue('31.8');
+  await fitter.save();
+  await fitter.saved();
+  await page.reload();
+  await expect(bar.getByLabel('Depth to it, mm')).toHaveValue('14');
+  await page.getByRole('link', { name: 'What fits here' }).click();
+  await expect(fitter.check('Beam, rail, wiring')).toContainText('crash beam');
+  await expect(fitter.verdict()).not.toContainText('Clears');
+});
+
+test('a number that cannot be read keeps the whole from being saved, and its place is shown', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await page.getByRole('button', { name: 'Add a depth at another place' }).click();
+  const depth = page.getByRole('group', { name: 'Depth 1 at another place' });
+  await depth.getByLabel('To the right of the centre, mm').fill('far');
+  await depth.getByLabel('Above the centre, mm').fill('900');
+  await expect(depth).toContainText('"far" was not understood');
+  await expect(depth).toContainText('900 mm was read; -300 mm to 300 mm would do.');
+  await fitter.save();
+  await expect(page.getByText('Not saved: one field cannot be read')).toBeVisible();
+  await expect(depth.getByLabel('To the right of the centre, mm')).toBeFocused();
+  await depth.getByLabel('To the right of the centre, mm').fill('50');
+  await depth.getByLabel('Above the centre, mm').fill('-20');
+  await fitter.save();
+  await fitter.saved();
+});
+
+test('a hole of no regular shape is traced, whichever way round', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await page.getByLabel('Shape of the hole').selectOption('Free shape, traced');
+  const corners = page.getByLabel('Corners of the hole, mm', { exact: true });
+  await corners.fill('70; 70\n70; -70');
+  await expect(page.getByText('2 places were read; 3 to 400 would do.')).toBeVisible();
+  await corners.fill('70; 70\n70; -70; 10\n-70; -70\n-70; 70');
+  await fitter.save();
+  await fitter.saved();
+  await page.reload();
+  await expect(corners).toHaveValue('-70; 70\n-70; -70; 10\n70; -70\n70; 70');
+  await page.getByRole('link', { name: 'What fits here' }).click();
+  await expect(fitter.check('Hole')).toContainText('mm');
+});

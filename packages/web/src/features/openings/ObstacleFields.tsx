@@ -1,0 +1,195 @@
+/** Beams, rails, wires and whatever else stands behind the hole: where, how deep, how thick, which way it runs. */
+import { OBSTACLE_KINDS } from '@low-quarry/core/fit/shapes';
+import type { ObstacleRecord } from '@low-quarry/core/model/opening';
+import { capital, OBSTACLE_WORDS } from '../../text/words';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Field, INPUT } from '../../ui/Field';
+import { NumberField } from '../../ui/NumberField';
+import { NotedLengthField } from './NotedLengthField';
+import { newObstacle, toShape } from './surroundings';
+
+type ObstacleFieldsProps = {
+  readonly obstacles: readonly ObstacleRecord[];
+  readonly errorAt: (path: string) => string | null;
+  readonly onChange: (obstacles: ObstacleRecord[]) => void;
+};
+
+const MOST = 12;
+const PLACE = { kind: 'length', least: -300, most: 300 } as const;
+
+export function ObstacleFields({ obstacles, errorAt, onChange }: ObstacleFieldsProps) {
+  return (
+    <>
+      {obstacles.map((obstacle, at) => (
+        <OneObstacle
+          key={obstacle.id}
+          obstacle={obstacle}
+          errorAt={(path) => errorAt(`record.obstacles.${at}.${path}`)}
+          onChange={(changes) =>
+            onChange(obstacles.map((each, index) => (index === at ? { ...each, ...changes } : each)))
+          }
+          onRemove={() => onChange(obstacles.filter((_, index) => index !== at))}
+        />
+      ))}
+      {obstacles.length < MOST && (
+        <Button className="self-start" onClick={() => onChange([...obstacles, newObstacle(obstacles)])}>
+          Add a beam, rail or wire
+        </Button>
+      )}
+    </>
+  );
+}
+
+type OneObstacleProps = {
+  readonly obstacle: ObstacleRecord;
+  readonly errorAt: (path: string) => string | null;
+  readonly onChange: (changes: Partial<ObstacleRecord>) => void;
+  readonly onRemove: () => void;
+};
+
+function OneObstacle({ obstacle, errorAt, onChange, onRemove }: OneObstacleProps) {
+  const { label, kind, xMm, yMm, depth, placeHalfWidthMm, angleDeg, tiltDeg, shape, thisSideOnly } = obstacle;
+  return (
+    <fieldset className="grid gap-3 border border-hairline p-3 sm:grid-cols-2">
+      <legend className="px-1 font-semibold">{label}</legend>
+      <Choice
+        label="What it is"
+        value={kind}
+        options={OBSTACLE_KINDS.map((each) => [each, capital(OBSTACLE_WORDS[each])])}
+        hint={kind === 'wiring' ? 'Asked to keep the clearance of wiring.' : 'Asked to keep the clearance of metal.'}
+        onChange={(next) =>
+          // A name that was never changed goes with the kind.
+          onChange({ kind: next, ...(label === OBSTACLE_WORDS[kind] ? { label: OBSTACLE_WORDS[next] } : {}) })
+        }
+      />
+      <Field label="Its name" error={label === '' ? 'Nothing was typed. A name such as "crash beam" would do.' : null}>
+        {(ids) => (
+          <input
+            {...ids}
+            data-number
+            value={label}
+            maxLength={60}
+            autoComplete="off"
+            onChange={({ target }) => onChange({ label: target.value })}
+            className={INPUT}
+          />
+        )}
+      </Field>
+      <NotedLengthField
+        label="Depth to it"
+        hint="From the metal the speaker is screwed to, straight in, to its nearest place."
+        length={depth}
+        error={errorAt('depth.readingsMm.0')}
+        onChange={(next) => onChange({ depth: next })}
+      />
+      <NumberField
+        label="To the right of the centre"
+        hint="Of that nearest place, seen from the cabin; to the left with a minus."
+        {...PLACE}
+        value={xMm}
+        onChange={(value) => onChange({ xMm: value })}
+      />
+      <NumberField
+        label="Above the centre"
+        hint="Of that nearest place; below with a minus."
+        {...PLACE}
+        value={yMm}
+        onChange={(value) => onChange({ yMm: value })}
+      />
+      <NumberField
+        label="Its place may be off by"
+        kind="length"
+        least={0}
+        most={100}
+        value={placeHalfWidthMm}
+        onChange={(value) => onChange({ placeHalfWidthMm: value })}
+      />
+      <Choice
+        label="Shape"
+        value={shape.kind}
+        options={[
+          ['rod', 'Round, across the whole door'],
+          ['box', 'Box'],
+        ]}
+        onChange={(next) => onChange({ shape: toShape(next, shape) })}
+      />
+      <ShapeFields shape={shape} onChange={(next) => onChange({ shape: next })} />
+      <NumberField
+        label="Runs at"
+        hint="Against the level, anticlockwise as seen from the cabin."
+        kind="angle"
+        least={-180}
+        most={180}
+        value={angleDeg}
+        onChange={(value) => onChange({ angleDeg: value })}
+      />
+      <NumberField
+        label="Gets deeper at"
+        hint="Along its length; 0 stays as deep."
+        kind="angle"
+        least={-80}
+        most={80}
+        value={tiltDeg}
+        onChange={(value) => onChange({ tiltDeg: value })}
+      />
+      <label className="flex min-h-12 items-center gap-3 sm:col-span-2">
+        <input
+          type="checkbox"
+          className="size-6"
+          checked={thisSideOnly}
+          onChange={({ target }) => onChange({ thisSideOnly: target.checked })}
+        />
+        On this side of the vehicle only
+      </label>
+      <Button kind="quiet" className="justify-self-start" onClick={onRemove}>
+        Remove {label || 'it'}
+      </Button>
+    </fieldset>
+  );
+}
+
+type Shape = ObstacleRecord['shape'];
+
+function ShapeFields({ shape, onChange }: { readonly shape: Shape; readonly onChange: (shape: Shape) => void }) {
+  if (shape.kind === 'rod') {
+    return (
+      <NumberField
+        label="Diameter"
+        kind="length"
+        least={1}
+        most={200}
+        value={shape.diameterMm}
+        onChange={(diameterMm) => onChange({ ...shape, diameterMm })}
+      />
+    );
+  }
+  return (
+    <>
+      <NumberField
+        label="Length"
+        kind="length"
+        least={1}
+        most={2000}
+        value={shape.lengthMm}
+        onChange={(lengthMm) => onChange({ ...shape, lengthMm })}
+      />
+      <NumberField
+        label="Height across it"
+        kind="length"
+        least={1}
+        most={2000}
+        value={shape.widthMm}
+        onChange={(widthMm) => onChange({ ...shape, widthMm })}
+      />
+      <NumberField
+        label="Thickness, into the door"
+        kind="length"
+        least={1}
+        most={300}
+        value={shape.thicknessMm}
+        onChange={(thicknessMm) => onChange({ ...shape, thicknessMm })}
+      />
+    </>
+  );
+}

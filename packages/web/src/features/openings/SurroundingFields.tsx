@@ -1,0 +1,154 @@
+/** What few openings need: more depths, a recess, the metal, and where the factory plug comes from. */
+import { MOUNT_MATERIALS, type OpeningRecord } from '@low-quarry/core/model/opening';
+import { capital, MATERIAL_WORDS } from '../../text/words';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { NumberField } from '../../ui/NumberField';
+import { NotedLengthField } from './NotedLengthField';
+import { type DepthRecord, newDepth } from './surroundings';
+
+type Facts = Omit<OpeningRecord, 'dimensions'>;
+
+type SurroundingFieldsProps = {
+  readonly facts: Facts;
+  readonly errorAt: (path: string) => string | null;
+  readonly onChange: (changes: Partial<Facts>) => void;
+};
+
+const MOST_DEPTHS = 40;
+const NO_RECESS = { depthMm: 4, diameterMm: 180 };
+
+export function SurroundingFields({ facts, errorAt, onChange }: SurroundingFieldsProps) {
+  const { recess, plugDeg, material, wallMm, depthReadings, behind } = facts;
+  return (
+    <>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Choice
+          label="Plug comes from"
+          hint="Seen from the cabin; a bracket’s wire notch has to point there."
+          value={plugDeg === null ? 'none' : String(plugDeg)}
+          options={plugOptions(plugDeg)}
+          onChange={(value) => onChange({ plugDeg: value === 'none' ? null : Number(value) })}
+        />
+        <Choice
+          label="Screwed to"
+          value={material}
+          options={MOUNT_MATERIALS.map((each) => [each, capital(MATERIAL_WORDS[each])])}
+          onChange={(next) => onChange({ material: next })}
+        />
+        <NumberField
+          label="Thickness of it"
+          kind="length"
+          least={0.3}
+          most={40}
+          value={wallMm}
+          onChange={(value) => onChange({ wallMm: value })}
+        />
+        <Choice
+          label="Recess around the hole"
+          value={recess ? 'yes' : 'no'}
+          options={[
+            ['no', 'None'],
+            ['yes', 'A step the flange must go into'],
+          ]}
+          onChange={(value) => onChange({ recess: value === 'yes' ? (recess ?? NO_RECESS) : null })}
+        />
+        {recess && (
+          <>
+            <NumberField
+              label="Recess diameter"
+              kind="length"
+              least={20}
+              most={400}
+              value={recess.diameterMm}
+              error={errorAt('record.recess.diameterMm')}
+              onChange={(diameterMm) => onChange({ recess: { ...recess, diameterMm } })}
+            />
+            <NumberField
+              label="Recess depth"
+              kind="length"
+              least={0.1}
+              most={60}
+              value={recess.depthMm}
+              error={errorAt('record.recess.depthMm')}
+              onChange={(depthMm) => onChange({ recess: { ...recess, depthMm } })}
+            />
+          </>
+        )}
+      </div>
+      {behind !== 'nothing' && (
+        <MoreDepths
+          depths={depthReadings}
+          errorAt={errorAt}
+          onChange={(depths) => onChange({ depthReadings: depths })}
+        />
+      )}
+    </>
+  );
+}
+
+type MoreDepthsProps = {
+  readonly depths: readonly DepthRecord[];
+  readonly errorAt: (path: string) => string | null;
+  readonly onChange: (depths: DepthRecord[]) => void;
+};
+
+function MoreDepths({ depths, errorAt, onChange }: MoreDepthsProps) {
+  const change = (at: number, changes: Partial<DepthRecord>) =>
+    onChange(depths.map((each, index) => (index === at ? { ...each, ...changes } : each)));
+  return (
+    <>
+      {depths.map(({ xMm, yMm, measurement }, at) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a reading has no name; it is its place in the list.
+        <fieldset key={at} className="grid gap-3 border border-hairline p-3 sm:grid-cols-2">
+          <legend className="px-1 font-semibold">Depth {at + 1} at another place</legend>
+          <NotedLengthField
+            label="Depth there"
+            hint="From the metal the speaker is screwed to, straight in."
+            length={measurement}
+            error={errorAt(`record.depthReadings.${at}.measurement.readingsMm.0`)}
+            onChange={(next) => change(at, { measurement: next })}
+          />
+          <NumberField
+            label="To the right of the centre"
+            kind="length"
+            least={-300}
+            most={300}
+            value={xMm}
+            onChange={(value) => change(at, { xMm: value })}
+          />
+          <NumberField
+            label="Above the centre"
+            kind="length"
+            least={-300}
+            most={300}
+            value={yMm}
+            onChange={(value) => change(at, { yMm: value })}
+          />
+          <Button
+            kind="quiet"
+            className="justify-self-start"
+            onClick={() => onChange(depths.filter((_, index) => index !== at))}
+          >
+            Remove depth {at + 1}
+          </Button>
+        </fieldset>
+      ))}
+      {depths.length < MOST_DEPTHS && (
+        <Button className="self-start" onClick={() => onChange([...depths, newDepth()])}>
+          Add a depth at another place
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** As on a clock's face, which is how a hand points; what was noted otherwise is kept as it is. */
+function plugOptions(plugDeg: number | null): readonly (readonly [string, string])[] {
+  const hours = Array.from({ length: 12 }, (_, at) => {
+    const hour = at === 0 ? 12 : at;
+    return [String((((90 - at * 30) % 360) + 360) % 360), `${hour} o’clock`] as const;
+  });
+  const own = plugDeg === null || hours.some(([value]) => Number(value) === plugDeg);
+  return [['none', 'Not noted'], ...hours, ...(own ? [] : ([[String(plugDeg), `${plugDeg}°`]] as const))];
+}

@@ -1,0 +1,110 @@
+/** A hole or screws of no regular shape, as they were traced: one place a line. */
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import { type Place, readPlaces } from '@low-quarry/core/model/readPlaces';
+import { SOURCE_IDS, SOURCES, type SourceId } from '@low-quarry/core/model/source';
+import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import { printNumber } from '@low-quarry/core/units/printLength';
+import { useState } from 'react';
+import { Choice } from '../../ui/Choice';
+import { Field, INPUT } from '../../ui/Field';
+import { useSettings } from '../../ui/settings';
+import { cornersOf, placesError } from './surroundings';
+
+type Facts = Omit<OpeningRecord, 'dimensions'>;
+
+type TraceFieldsProps = {
+  readonly facts: Pick<Facts, 'holeKind' | 'trace' | 'bolts'>;
+  readonly onChange: (changes: Partial<Facts>) => void;
+};
+
+const CORNERS = { least: 3, most: 400, farthestMm: 300 };
+const SCREWS = { least: 2, most: 12, farthestMm: 250 };
+
+export function TraceFields({ facts: { holeKind, trace, bolts }, onChange }: TraceFieldsProps) {
+  return (
+    <>
+      {holeKind === 'polygon' && (
+        <PlacesField
+          label="Corners of the hole"
+          hint="One a line, in their order around the hole: to the right; upwards from the centre. A third length is how far the edge that follows bulges outwards."
+          places={trace?.corners ?? []}
+          columns={3}
+          limits={CORNERS}
+          source={trace?.source ?? 'tapeMm'}
+          onChange={(places, source) => onChange({ trace: { source, corners: cornersOf(places) } })}
+        />
+      )}
+      {bolts.kind === 'free' && (
+        <PlacesField
+          label="Screws"
+          hint="One a line: to the right; upwards from the hole’s centre, seen from the cabin."
+          places={bolts.holes.map((each) => ({ ...each, bulgeMm: 0 }))}
+          columns={2}
+          limits={SCREWS}
+          source={bolts.source}
+          onChange={(places, source) =>
+            onChange({ bolts: { ...bolts, source, holes: places.map(({ xMm, yMm }) => ({ xMm, yMm })) } })
+          }
+        />
+      )}
+    </>
+  );
+}
+
+type PlacesFieldProps = {
+  readonly label: string;
+  readonly hint: string;
+  readonly places: readonly Place[];
+  readonly columns: 2 | 3;
+  readonly limits: typeof CORNERS;
+  readonly source: SourceId;
+  readonly onChange: (places: readonly Place[], source: SourceId) => void;
+};
+
+function PlacesField({ label, hint, places, columns, limits, source, onChange }: PlacesFieldProps) {
+  const { unit } = useSettings();
+  const [typed, setTyped] = useState<string | null>(null);
+  const read = (text: string) => {
+    const found = readPlaces(text, unit, columns);
+    if (!found.ok) return { places: null, error: found.failure };
+    const error = placesError(found.value, limits);
+    return { places: error ? null : found.value, error };
+  };
+  const error = typed === null ? null : read(typed).error;
+  return (
+    <div className="grid gap-3 sm:grid-cols-2">
+      <Field label={`${label}, ${unit}`} hint={hint} error={error}>
+        {(ids) => (
+          <textarea
+            {...ids}
+            data-number
+            rows={6}
+            value={typed ?? printPlaces(places, columns, unit)}
+            onChange={({ target }) => {
+              setTyped(target.value);
+              const found = read(target.value).places;
+              if (found) onChange(found, source);
+            }}
+            className={`${INPUT} py-2`}
+          />
+        )}
+      </Field>
+      <Choice
+        label={`${label}, taken with`}
+        value={source}
+        options={SOURCE_IDS.map((each) => [each, SOURCES[each].label])}
+        onChange={(next) => onChange(places, next)}
+      />
+    </div>
+  );
+}
+
+function printPlaces(places: readonly Place[], columns: 2 | 3, unit: LengthUnit): string {
+  return places
+    .map(({ xMm, yMm, bulgeMm }) =>
+      (columns === 3 && bulgeMm !== 0 ? [xMm, yMm, bulgeMm] : [xMm, yMm])
+        .map((each) => printNumber(each, unit))
+        .join('; '),
+    )
+    .join('\n');
+}

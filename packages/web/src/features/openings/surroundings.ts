@@ -1,0 +1,87 @@
+/** What a person adds to an opening beside its dimensions: starting values, and figures noted by hand. */
+import { anticlockwise } from '@low-quarry/core/model/corners';
+import type { ObstacleRecord, OpeningRecord } from '@low-quarry/core/model/opening';
+import type { Place } from '@low-quarry/core/model/readPlaces';
+import { SOURCES, type SourceId } from '@low-quarry/core/model/source';
+
+export type NotedLength = ObstacleRecord['depth'];
+export type DepthRecord = OpeningRecord['depthReadings'][number];
+export type Corner = NonNullable<OpeningRecord['trace']>['corners'][number];
+
+/** A first figure, so that there is something to draw; a guess until somebody measures. */
+function guessed(valueMm: number): NotedLength {
+  return { readingsMm: [valueMm], source: 'guess', entered: String(valueMm), takenBy: null, takenAt: null };
+}
+
+/** The figure typed over another one. Over a guess it counts as taken here, as with any other dimension. */
+export function noted(before: NotedLength, valueMm: number, typed: string): NotedLength {
+  const isTaken = SOURCES[before.source].origin === 'takenHere';
+  return {
+    readingsMm: [valueMm],
+    source: isTaken ? before.source : 'depthStick',
+    entered: typed,
+    takenBy: null,
+    takenAt: null,
+  };
+}
+
+export function withSource(before: NotedLength, source: SourceId): NotedLength {
+  return { ...before, source };
+}
+
+export function meanMm({ readingsMm }: NotedLength): number {
+  return readingsMm.reduce((sum, each) => sum + each, 0) / readingsMm.length;
+}
+
+/** A crash beam where most doors have theirs: level, below the middle. */
+export function newObstacle(others: readonly ObstacleRecord[]): ObstacleRecord {
+  return {
+    id: freeId(others),
+    label: 'crash beam',
+    kind: 'beam',
+    xMm: 0,
+    yMm: -50,
+    depth: guessed(55),
+    placeHalfWidthMm: 5,
+    angleDeg: 0,
+    tiltDeg: 0,
+    shape: { kind: 'rod', diameterMm: 32 },
+    thisSideOnly: false,
+  };
+}
+
+function freeId(others: readonly ObstacleRecord[]): string {
+  for (let number = 1; ; number++) {
+    const id = `behind-${number}`;
+    if (others.every((each) => each.id !== id)) return id;
+  }
+}
+
+export function newDepth(): DepthRecord {
+  return { xMm: 0, yMm: 40, measurement: guessed(60) };
+}
+
+/** A shape of the other kind, about as large. */
+export function toShape(
+  kind: ObstacleRecord['shape']['kind'],
+  before: ObstacleRecord['shape'],
+): ObstacleRecord['shape'] {
+  if (kind === before.kind) return before;
+  if (kind === 'rod') return { kind, diameterMm: 30 };
+  return { kind, lengthMm: 300, widthMm: 40, thicknessMm: 20 };
+}
+
+export function cornersOf(places: readonly Place[]): Corner[] {
+  return anticlockwise(places);
+}
+
+/** Why the places of a tracing will not do, in words; null when they will. */
+export function placesError(
+  places: readonly Place[],
+  { least, most, farthestMm }: { readonly least: number; readonly most: number; readonly farthestMm: number },
+): string | null {
+  if (places.length < least || places.length > most)
+    return `${places.length} places were read; ${least} to ${most} would do.`;
+  const far = places.findIndex(({ xMm, yMm }) => Math.max(Math.abs(xMm), Math.abs(yMm)) > farthestMm);
+  return far < 0 ? null : `Place ${far + 1} lies more than ${farthestMm} mm from the centre; nearer would do.`;
+}

@@ -1,0 +1,73 @@
+/**
+ * A field for one number that is kept as typed while it is typed: a length in the set unit, or an angle. What cannot be read
+ * stays in the field with its message, and the last number that could be read stays underneath.
+ */
+import { explainLengthFailure, type LengthUnit, parseLength } from '@low-quarry/core/units/parseLength';
+import { printLength, printNumber } from '@low-quarry/core/units/printLength';
+import { useState } from 'react';
+import { Field, INPUT } from './Field';
+import { useSettings } from './settings';
+
+type Limits = { readonly least: number; readonly most: number };
+
+type NumberFieldProps = Limits & {
+  readonly label: string;
+  readonly hint?: string;
+  /** mm or degrees. */
+  readonly value: number;
+  readonly kind: 'length' | 'angle';
+  /** What the server said of this field. */
+  readonly error?: string | null;
+  readonly onChange: (value: number, typed: string) => void;
+};
+
+type Read = { readonly value: number; readonly error: null } | { readonly value: null; readonly error: string };
+
+export function NumberField({ label, hint, value, kind, least, most, error = null, onChange }: NumberFieldProps) {
+  const { unit } = useSettings();
+  const [typed, setTyped] = useState<string | null>(null);
+  const read = typed === null ? null : readNumber(typed, kind, unit, { least, most });
+  const shown = kind === 'length' ? printNumber(value, unit) : String(value);
+  return (
+    <Field label={`${label}, ${kind === 'length' ? unit : '°'}`} hint={hint} error={read?.error ?? error}>
+      {(ids) => (
+        <input
+          {...ids}
+          data-number
+          value={typed ?? shown}
+          autoComplete="off"
+          onChange={({ target }) => {
+            setTyped(target.value);
+            const next = readNumber(target.value, kind, unit, { least, most });
+            if (next.error === null) onChange(next.value, target.value);
+          }}
+          // What was understood is shown as it was understood.
+          onBlur={() => setTyped((text) => (text !== null && read?.error ? text : null))}
+          className={INPUT}
+        />
+      )}
+    </Field>
+  );
+}
+
+/** A number field of the page that cannot be read; saving waits for it. */
+export function unreadNumber(within: ParentNode): HTMLElement | null {
+  return within.querySelector<HTMLElement>('[data-number][aria-invalid="true"]');
+}
+
+function readNumber(text: string, kind: NumberFieldProps['kind'], unit: LengthUnit, limits: Limits): Read {
+  if (kind === 'length') {
+    const length = parseLength(text, unit);
+    if (!length.ok) return { value: null, error: explainLengthFailure(length.failure) };
+    return within(length.value.valueMm, limits, (valueMm) => printLength(valueMm, unit));
+  }
+  const value = Number(text.trim().replace(',', '.').replace(/°$/, ''));
+  if (text.trim() === '' || !Number.isFinite(value))
+    return { value: null, error: `"${text.slice(0, 40)}" was not understood. Degrees such as 15 would do.` };
+  return within(value, limits, (degrees) => `${degrees}°`);
+}
+
+function within(value: number, { least, most }: Limits, print: (value: number) => string): Read {
+  if (value >= least && value <= most) return { value, error: null };
+  return { value: null, error: `${print(value)} was read; ${print(least)} to ${print(most)} would do.` };
+}
