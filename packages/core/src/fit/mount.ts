@@ -72,22 +72,36 @@ export function mountOf(opening: FitOpening, candidate: Candidate): Mount {
   return composeMount(candidate, opening.bolts ? jointsOf(opening, candidate) : []);
 }
 
-/** How a candidate sits when its joints are known, from the vehicle to the speaker. */
-export function composeMount(candidate: Candidate, joints: readonly NamedJoint[]): Mount {
+/** Where the middle of a bracket's speaker side lies, and how the bracket is turned. */
+export type BracketPlace = { readonly xMm: number; readonly yMm: number; readonly angleRad: number };
+
+/** The places of the brackets of a chain, from the vehicle to the speaker: turns add up, and each offset turns with them. */
+export function bracketPlaces(
+  brackets: readonly Pick<FitBracket, 'offsetXMm' | 'offsetYMm'>[],
+  joints: readonly NamedJoint[],
+): readonly BracketPlace[] {
   let angleRad = 0;
   let xMm = 0;
   let yMm = 0;
-  let notchRad: number | null = null;
-  candidate.brackets.forEach(({ offsetXMm, offsetYMm, notchRad: notch }, index) => {
+  return brackets.map(({ offsetXMm, offsetYMm }, index) => {
     angleRad += joints[index]?.joint.rotation.angleRad ?? 0;
     const cos = Math.cos(angleRad);
     const sin = Math.sin(angleRad);
     xMm += offsetXMm * cos - offsetYMm * sin;
     yMm += offsetXMm * sin + offsetYMm * cos;
-    if (notch !== null && notchRad === null) notchRad = angleRad + notch;
+    return { xMm, yMm, angleRad };
   });
-  angleRad += joints[candidate.brackets.length]?.joint.rotation.angleRad ?? 0;
-  return { joints, notchRad, pose: { xMm, yMm, angleRad: tidyTurn(angleRad), raisedMm: raised(candidate).valueMm } };
+}
+
+/** How a candidate sits when its joints are known, from the vehicle to the speaker. */
+export function composeMount(candidate: Candidate, joints: readonly NamedJoint[]): Mount {
+  const { brackets } = candidate;
+  const places = bracketPlaces(brackets, joints);
+  const { xMm, yMm, angleRad } = places.at(-1) ?? { xMm: 0, yMm: 0, angleRad: 0 };
+  const notched = brackets.findIndex(({ notchRad }) => notchRad !== null);
+  const notchRad = notched < 0 ? null : (places[notched]?.angleRad ?? 0) + (brackets[notched]?.notchRad ?? 0);
+  const turn = tidyTurn(angleRad + (joints[brackets.length]?.joint.rotation.angleRad ?? 0));
+  return { joints, notchRad, pose: { xMm, yMm, angleRad: turn, raisedMm: raised(candidate).valueMm } };
 }
 
 function jointsOf(opening: FitOpening, { speaker, brackets }: Candidate): readonly NamedJoint[] {

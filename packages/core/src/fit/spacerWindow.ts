@@ -6,6 +6,7 @@
  * Every gap behind is a convex function of the height (two convex solids moved past each other), so a forbidden stretch
  * of one obstacle is one interval: steps of half a millimetre, a look into each dip, and halving at each change find it.
  */
+import { leastBetween } from '../math/leastBetween';
 import { exactly } from '../uncertainty/Dimension';
 import type { Check, CheckId } from './Check';
 import { depthCheck } from './checks/depthCheck';
@@ -32,7 +33,8 @@ export type SpacerWindow = {
 export const HIGHEST_MM = 45;
 const STEP_MM = 0.5;
 const HALVINGS = 30;
-const GOLDEN = (Math.sqrt(5) - 1) / 2;
+/** The bottom of a dip between two samples is found to this, mm. */
+const DIP_MM = 1e-6;
 
 /**
  * The window for a speaker on its brackets, whatever spacer the candidate has.
@@ -103,7 +105,7 @@ function clearStretches(marginAt: (heightMm: number) => number): readonly Height
     const after = samples[index + 1];
     const isDip = before && after && marginMm > 0 && marginMm < before.marginMm && marginMm < after.marginMm;
     if (!isDip) return [];
-    const bottom = leastBetween(marginAt, before.heightMm, after.heightMm);
+    const bottom = leastBetween(marginAt, before.heightMm, after.heightMm, DIP_MM);
     return [{ heightMm: bottom, marginMm: marginAt(bottom) }];
   });
   const all = [...samples, ...dips].sort((a, b) => a.heightMm - b.heightMm);
@@ -132,16 +134,4 @@ function edgeBetween(marginAt: (heightMm: number) => number, hits: number, clear
     else bad = middle;
   }
   return good;
-}
-
-function leastBetween(of: (x: number) => number, from: number, to: number): number {
-  let low = from;
-  let high = to;
-  for (let step = 0; step < HALVINGS; step++) {
-    const left = high - GOLDEN * (high - low);
-    const right = low + GOLDEN * (high - low);
-    if (of(left) <= of(right)) high = right;
-    else low = left;
-  }
-  return (low + high) / 2;
 }

@@ -8,7 +8,7 @@
  * consist of, it is the answer at once. Where that leads outside the bracket, or the body overlaps q, the bracket is cut
  * at the chord's normal or halved.
  */
-import type { Gap } from './Gap';
+import { copyGap, type Gap, newGap } from './Gap';
 import { copyReach, newReach, type PlacedBody } from './PlacedBody';
 import type { Vec3 } from './vector';
 
@@ -77,6 +77,80 @@ export function searchArc(
   out.ny = cos * a[1] + sin * b[1];
   out.nz = cos * a[2] + sin * b[2];
   copyReach(out.reach, trial);
+}
+
+const values = new Float64Array(65);
+const found = newGap();
+
+/** Peaks of a scan this close to the highest are all searched: a step beside a flat flank costs some millimetres. */
+const PEAK_MM = 10;
+
+/**
+ * The greatest separation on an arc, written into `out`, whatever its sign. Where the two overlap the separation may rise
+ * again past the body's other corners, so the search starts at the peaks of a scan.
+ *
+ * @param steps the arc is looked through in so many steps, up to 64
+ */
+export function scanArc(
+  out: Gap,
+  body: PlacedBody,
+  from: number,
+  to: number,
+  a: Vec3,
+  b: Vec3,
+  q: Vec3,
+  lowRad: number,
+  highRad: number,
+  steps: number,
+  thicknessMm: number,
+): void {
+  const step = (highRad - lowRad) / steps;
+  let most = Number.NEGATIVE_INFINITY;
+  for (let index = 0; index <= steps; index++) {
+    const value = separationAt(body, from, to, a, b, q, lowRad + index * step);
+    values[index] = value;
+    if (value > most) most = value;
+  }
+  out.gapMm = Number.NEGATIVE_INFINITY;
+  for (let index = 0; index <= steps; index++) {
+    const value = values[index] as number;
+    const isPeak =
+      value >= (values[Math.max(0, index - 1)] as number) && value >= (values[Math.min(steps, index + 1)] as number);
+    if (!isPeak || value < most - PEAK_MM) continue;
+    const low = Math.max(0, index - 1);
+    const high = Math.min(steps, index + 1);
+    found.gapMm = Number.POSITIVE_INFINITY;
+    searchArc(found, body, from, to, a, b, q, lowRad + low * step, lowRad + high * step, thicknessMm);
+    if (found.gapMm > out.gapMm) copyGap(out, found);
+  }
+}
+
+/** How far the rings and the axis through q lie apart in the direction at an angle, mm. */
+export function separationAt(
+  body: PlacedBody,
+  from: number,
+  to: number,
+  a: Vec3,
+  b: Vec3,
+  q: Vec3,
+  angle: number,
+): number {
+  const cos = Math.cos(angle);
+  const sin = Math.sin(angle);
+  return separation(body, from, to, q, cos * a[0] + sin * b[0], cos * a[1] + sin * b[1], cos * a[2] + sin * b[2]);
+}
+
+export function separation(
+  body: PlacedBody,
+  from: number,
+  to: number,
+  q: Vec3,
+  nx: number,
+  ny: number,
+  nz: number,
+): number {
+  body.reach(trial, from, to, nx, ny, nz);
+  return q[0] * nx + q[1] * ny + q[2] * nz - trial.valueMm;
 }
 
 function setEnd(end: typeof low, angle: number, u: number, v: number): void {

@@ -7,6 +7,7 @@
  * gaps between the angles at which screws enter and leave their holes. A plain scan in fixed steps would miss
  * the minimum by up to half a step times the radius (0.3 mm at 80 mm and 0.5°), as much as the play in a hole.
  */
+import { leastBetween } from '../math/leastBetween';
 import type { HoleMm } from './BoltPattern';
 
 export type Rotation = {
@@ -31,7 +32,6 @@ export type RotationOptions = {
 };
 
 const FULL_TURN = 2 * Math.PI;
-const GOLDEN = (Math.sqrt(5) - 1) / 2;
 /** Angles that agree to this many parts of a radian are one start: symmetric patterns give each several times. */
 const SAME_ANGLE = 1e9;
 const ANGLE_TOLERANCE_RAD = 1e-7;
@@ -183,7 +183,9 @@ function searchGaps(
     return { from, to, landed, promise };
   });
   gaps.sort((a, b) => b.landed - a.landed || a.promise - b.promise);
-  return gaps.slice(0, SEARCHED_GAPS).flatMap(({ from, to }) => [(from + to) / 2, leastBetween(worst, from, to)]);
+  return gaps
+    .slice(0, SEARCHED_GAPS)
+    .flatMap(({ from, to }) => [(from + to) / 2, leastBetween(worst, from, to, ANGLE_TOLERANCE_RAD)]);
 }
 
 function alignment(screw: HoleMm, hole: HoleMm): number {
@@ -192,32 +194,6 @@ function alignment(screw: HoleMm, hole: HoleMm): number {
 
 function tidyAngle(angle: number): number {
   return Math.round((((angle % FULL_TURN) + FULL_TURN) % FULL_TURN) * SAME_ANGLE) / SAME_ANGLE;
-}
-
-/** Golden section: of the two places asked, one is asked again in the next round and kept. */
-function leastBetween(of: (angle: number) => number, from: number, to: number): number {
-  let low = from;
-  let high = to;
-  let left = high - GOLDEN * (high - low);
-  let right = low + GOLDEN * (high - low);
-  let atLeft = of(left);
-  let atRight = of(right);
-  while (high - low > ANGLE_TOLERANCE_RAD) {
-    if (atLeft <= atRight) {
-      high = right;
-      right = left;
-      atRight = atLeft;
-      left = high - GOLDEN * (high - low);
-      atLeft = of(left);
-    } else {
-      low = left;
-      left = right;
-      atLeft = atRight;
-      right = low + GOLDEN * (high - low);
-      atRight = of(right);
-    }
-  }
-  return (low + high) / 2;
 }
 
 function worstMisalignmentMm(screws: readonly HoleMm[], holes: readonly HoleMm[], angle: number): number {

@@ -8,7 +8,8 @@
  * the face one normal for each height, at the lower edge a fan of directions from the face's normal to straight up the
  * sheet. No mesh, no sampling of the sheet.
  */
-import { searchArc } from './arcSearch';
+import { leastBetween } from '../math/leastBetween';
+import { scanArc, searchArc } from './arcSearch';
 import { copyGap, type Gap, newGap } from './Gap';
 import type { PlacedBody } from './PlacedBody';
 
@@ -26,11 +27,16 @@ export type GlassSheet = {
 const SHEET_REACH_MM = 260;
 const FOOT_STEPS = 14;
 const SAME_FOOT_MM = 1e-9;
+/** Between two heights of a search over tangent planes. */
+const HEIGHT_STEP_MM = 10;
 /** Below this the sheet is flat for every purpose: under a hundredth of a millimetre over 400 mm. */
 const FLAT_CURVATURE = 1e-9;
 
 const other = newGap();
 const trial = newGap();
+const fan = newGap();
+/** The fan of directions at the lower edge is looked through in so many steps where the body overlaps. */
+const FAN_STEPS = 12;
 
 /**
  * Gap between a body and the sheet, written into `out`. Exact to rounding for a flat sheet; on a curved one to the
@@ -128,7 +134,8 @@ function atHeight(out: Gap, body: PlacedBody, from: number, to: number, sheet: G
 
 /**
  * Moves the tangent's height to the foot of the body's nearest point until both agree. Each step shrinks the error by
- * gap times curvature, a few hundredths for a car's window.
+ * gap times curvature, a few hundredths for a car's window. Where the sheet lies almost level with a flat end the nearest
+ * point runs around the end's edge instead of coming to rest; then the height is searched for.
  */
 function followFoot(out: Gap, body: PlacedBody, from: number, to: number, sheet: GlassSheet, startMm: number): void {
   let y = startMm;
@@ -138,6 +145,29 @@ function followFoot(out: Gap, body: PlacedBody, from: number, to: number, sheet:
     if (Math.abs(next - y) < SAME_FOOT_MM) return;
     y = next;
   }
+  searchHeight(out, body, from, to, sheet);
+}
+
+/**
+ * The gap as a search over tangent planes: what lies beyond a sheet that bulges towards the body is convex, and the plane
+ * that parts them most tells the distance; a hollow sheet has the body in a convex room, and the nearest of its planes
+ * tells it.
+ */
+function searchHeight(out: Gap, body: PlacedBody, from: number, to: number, sheet: GlassSheet): void {
+  const sign = sheet.c3 > 0 ? -1 : 1;
+  const at = (y: number) => {
+    atHeight(out, body, from, to, sheet, y);
+    return sign * out.gapMm;
+  };
+  let best = 0;
+  let least = Number.POSITIVE_INFINITY;
+  for (let y = -SHEET_REACH_MM; y <= SHEET_REACH_MM; y += HEIGHT_STEP_MM) {
+    const value = at(y);
+    if (value >= least) continue;
+    best = y;
+    least = value;
+  }
+  at(leastBetween(at, best - HEIGHT_STEP_MM, best + HEIGHT_STEP_MM, SAME_FOOT_MM));
 }
 
 function footY({ reach, gapMm, ny }: Gap): number {
@@ -154,7 +184,13 @@ function edgeGap(out: Gap, body: PlacedBody, from: number, to: number, sheet: Gl
   const [ex, ez] = [along, c1 * along];
   const up = [ny * ez, nz * ex - nx * ez, -ny * ex] as const;
   const depth = c0 + c2 * edge + c3 * edge * edge;
-  searchArc(out, body, from, to, [nx, ny, nz], up, [0, edge, depth], 0, Math.PI / 2, 0);
+  const normal = [nx, ny, nz] as const;
+  const at = [0, edge, depth] as const;
+  fan.gapMm = Number.POSITIVE_INFINITY;
+  searchArc(fan, body, from, to, normal, up, at, 0, Math.PI / 2, 0);
+  // Within the body the separation has more than one peak: it may come out under the edge sooner than off the face.
+  if (fan.gapMm <= 0) scanArc(fan, body, from, to, normal, up, at, 0, Math.PI / 2, FAN_STEPS, 0);
+  if (fan.gapMm < out.gapMm) copyGap(out, fan);
 }
 
 /** Depth of the sheet at a place of the face, mm. */

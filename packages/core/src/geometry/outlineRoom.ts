@@ -10,6 +10,7 @@
  *
  * @see Schneider, Convex Bodies: The Brunn–Minkowski Theory, section 1.7 (support functions), from memory
  */
+import { leastBetween } from '../math/leastBetween';
 import type { OutlineMm } from './Outline';
 import { polygonPoints } from './Outline';
 
@@ -36,7 +37,6 @@ export type OutlineRoom = {
 };
 
 const STEPS = 120;
-const GOLDEN = (Math.sqrt(5) - 1) / 2;
 const DIRECTION_TOLERANCE_RAD = 1e-9;
 
 /**
@@ -130,33 +130,8 @@ function leastAngle(gap: (angle: number) => number, quarter: boolean): number {
     }
   }
   const [from, to] = quarter ? [Math.max(0, best - step), Math.min(turn, best + step)] : [best - step, best + step];
-  const inside = goldenLeast(gap, from, to, DIRECTION_TOLERANCE_RAD);
+  const inside = leastBetween(gap, from, to, DIRECTION_TOLERANCE_RAD);
   return gap(inside) < bestGap ? inside : best;
-}
-
-function goldenLeast(of: (x: number) => number, from: number, to: number, tolerance: number): number {
-  let low = from;
-  let high = to;
-  let left = high - GOLDEN * (high - low);
-  let right = low + GOLDEN * (high - low);
-  let atLeft = of(left);
-  let atRight = of(right);
-  while (high - low > tolerance) {
-    if (atLeft <= atRight) {
-      high = right;
-      right = left;
-      atRight = atLeft;
-      left = high - GOLDEN * (high - low);
-      atLeft = of(left);
-    } else {
-      low = left;
-      left = right;
-      atLeft = atRight;
-      right = low + GOLDEN * (high - low);
-      atRight = of(right);
-    }
-  }
-  return (low + high) / 2;
 }
 
 function polygonRoom(outer: Extract<OutlineMm, { kind: 'polygon' }>, inner: EllipseMm): OutlineRoom {
@@ -192,7 +167,7 @@ function nearestOfSide(
   // The circle around the ellipse bounds the distance from below: most sides are not worth a search.
   const bound = pointToSegment(inner.xMm, inner.yMm, from, to) - Math.max(inner.halfLengthMm, inner.halfWidthMm);
   if (bound >= least) return null;
-  return at(goldenLeast((t) => at(t).distanceMm, 0, 1, 1e-10));
+  return at(leastBetween((t) => at(t).distanceMm, 0, 1, 1e-10));
 }
 
 function pointToSegment(x: number, y: number, from: readonly [number, number], to: readonly [number, number]): number {

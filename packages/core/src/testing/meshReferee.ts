@@ -40,6 +40,13 @@ export function randomCase(kind: 'glass' | 'curvedGlass' | 'rod' | 'box', seed: 
     ...[depth * between(0.45, 0.7), magnet, magnet],
     ...[depth, magnet * between(0.85, 1), magnet * between(0.85, 1)],
   );
+  // A third of the bodies have a waist behind the basket, as deep ones with a cooling ring do.
+  const waisted = random() < 1 / 3;
+  if (waisted) {
+    rings[7] = rings[8] = magnet * between(0.45, 0.75);
+    rings[9] = depth * between(0.75, 0.85);
+    rings[10] = rings[11] = magnet;
+  }
   const pose = {
     xMm: between(-6, 6),
     yMm: between(-6, 6),
@@ -60,7 +67,8 @@ function randomOther(
       c0: depth + between(0, 30),
       c1: between(-0.12, 0.12),
       c2: between(-0.3, 0.1),
-      c3: kind === 'glass' ? 0 : -1 / (2 * between(700, 2500)),
+      // Mostly hollow towards the cabin as windows are; some bulge towards it.
+      c3: kind === 'glass' ? 0 : (between(0, 1) < 0.25 ? 1 : -1) / (2 * between(700, 2500)),
       lowerEdgeMm: between(0, 1) < 0.4 ? null : between(-40, wide),
     };
     return { kind: 'sheet', sheet };
@@ -98,9 +106,11 @@ function bodyMesh(rings: RingsMm, pose: Pose, corners = CORNERS): Mesh {
   for (let ring = 0; ring < count; ring++) {
     const [z = 0, a = 0, b = 0] = rings.subarray(ring * 3, ring * 3 + 3);
     for (let corner = 0; corner < corners; corner++) {
+      // By the direction of the normal: the straight lines of the hull of two rings join points whose normals agree.
       const angle = (2 * Math.PI * corner) / corners;
-      const x = a * Math.cos(angle);
-      const y = b * Math.sin(angle);
+      const reach = Math.hypot(a * Math.cos(angle), b * Math.sin(angle));
+      const x = (a * a * Math.cos(angle)) / reach;
+      const y = (b * b * Math.sin(angle)) / reach;
       points.push(pose.xMm + x * cos - y * sin, pose.yMm + x * sin + y * cos, z - pose.raisedMm);
     }
   }

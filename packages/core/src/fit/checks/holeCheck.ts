@@ -17,7 +17,7 @@ import type { LengthUnit } from '../../units/parseLength';
 import { printLength } from '../../units/printLength';
 import { type Check, factCheck, type GapOption, missingCheck, type OpeningDimensionKey, worstGapCheck } from '../Check';
 import { bracketPrefix } from '../dimensionNames';
-import type { Mount } from '../mount';
+import { bracketPlaces, type Mount } from '../mount';
 import type { Candidate, FitOpening, FitRules } from '../shapes';
 import { type Body, type BodyRing, speakerBody } from '../speakerBody';
 import { raised } from '../stack';
@@ -112,22 +112,15 @@ function passagesOf(
         zMm: -height.valueMm,
       });
   }
-  let angleRad = 0;
-  let xMm = 0;
-  let yMm = 0;
+  const places = bracketPlaces(brackets, joints);
   brackets.forEach((bracket, index) => {
-    angleRad += joints[index]?.joint.rotation.angleRad ?? 0;
-    xMm += bracket.offsetXMm * Math.cos(angleRad) - bracket.offsetYMm * Math.sin(angleRad);
-    yMm += bracket.offsetXMm * Math.sin(angleRad) + bracket.offsetYMm * Math.cos(angleRad);
     height = raised({ brackets: brackets.slice(0, index + 1), spacer });
     passages.push({
       word: index === 0 ? "bracket's throat" : "second bracket's throat",
       prefix: `${bracketPrefix(index)}throat`,
       outline: bracket.throat,
       askedMm: 0,
-      xMm,
-      yMm,
-      angleRad,
+      ...(places[index] ?? centred),
       depth: sumOf(all, scaled(height, -1)),
       zMm: -height.valueMm,
     });

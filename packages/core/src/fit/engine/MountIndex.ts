@@ -9,6 +9,7 @@ import type { BoltJoint } from '../boltJoint';
 import { boltsCheck } from '../checks/boltsCheck';
 import { wireWayCheck } from '../checks/wireWayCheck';
 import {
+  bracketPlaces,
   bracketToBracket,
   bracketToVehicle,
   composeMount,
@@ -270,19 +271,11 @@ function throatPlaces(
   variance: (from: number) => number,
   fourth: (from: number) => number,
 ): readonly ThroatPlace[] {
-  let angleRad = 0;
-  let xMm = 0;
-  let yMm = 0;
-  return brackets.map((bracket, index) => {
-    angleRad += joints[index]?.joint.rotation.angleRad ?? 0;
-    xMm += bracket.offsetXMm * Math.cos(angleRad) - bracket.offsetYMm * Math.sin(angleRad);
-    yMm += bracket.offsetXMm * Math.sin(angleRad) + bracket.offsetYMm * Math.cos(angleRad);
+  return bracketPlaces(brackets, joints).map((place, index) => {
     const above = brackets.slice(index + 1).reduce((sum, { height }) => sum + height.valueMm, 0);
     return {
-      bracket,
-      xMm,
-      yMm,
-      angleRad,
+      bracket: brackets[index] as FitBracket,
+      ...place,
       depthMm: above,
       depthVariance: variance(index + 1),
       depthFourth: fourth(index + 1),
