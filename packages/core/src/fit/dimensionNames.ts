@@ -18,6 +18,10 @@ export function mapOpening(opening: FitOpening, of: DimensionMap): FitOpening {
   return {
     ...opening,
     hole: mapOutline(opening.hole, (length, ending) => maybe(`hole${ending}`, length)),
+    recess: opening.recess && {
+      ...opening.recess,
+      outline: mapOutline(opening.recess.outline, (length, ending) => at(`recess${ending}`, length)),
+    },
     bolts: opening.bolts && mapPatternNames(opening.bolts, 'opening.', of),
     depths: opening.depths.map((reading) => ({ ...reading, depth: at(reading.key, reading.depth) })),
     sheet: {
@@ -48,6 +52,7 @@ function mapSpeaker(speaker: FitSpeaker, of: DimensionMap): FitSpeaker {
   return {
     ...speaker,
     basket: mapPartOutline(speaker.basket, (length, ending) => at(`basket${ending}`, length)),
+    flange: mapPartOutline(speaker.flange, (length, ending) => at(`flange${ending}`, length)),
     flangeThickness: at('flangeThickness', speaker.flangeThickness),
     mountingDepth: at('mountingDepth', speaker.mountingDepth),
     depthDoubt: at('depthDatum', speaker.depthDoubt),
@@ -65,6 +70,7 @@ function mapBracket(bracket: FitBracket, prefix: string, of: DimensionMap): FitB
     vehicleBolts: mapPatternNames(bracket.vehicleBolts, `${prefix}vehicle.`, of),
     speakerBolts: mapPatternNames(bracket.speakerBolts, `${prefix}speaker.`, of),
     throat: mapPartOutline(bracket.throat, (length, ending) => of(`${prefix}throat${ending}`, length)),
+    plate: mapPartOutline(bracket.plate, (length, ending) => of(`${prefix}plate${ending}`, length)),
     height: of(`${prefix}height`, bracket.height),
   };
 }

@@ -365,6 +365,26 @@ describe('shapes of a hole', () => {
   });
 });
 
+describe('recess', () => {
+  const recess = { depthMm: 4, outline: { kind: 'circle' as const, diameter: within(176, 0.2) } };
+
+  test('a 170 mm plate in a 176 mm recess leaves 3 mm; both diameters count half', () => {
+    const plate = { kind: 'circle' as const, diameter: within(170, 0.5) };
+    // The throat leaves 1 mm that is exactly known: the recess is less sure, and decides.
+    const { margin } = check('hole', opening({ recess }), candidate({ brackets: [bracket({ plate })] }));
+    expect(margin?.valueMm).toBe(3);
+    expect(margin?.standardUncertaintyMm).toBeCloseTo((0.5 * Math.hypot(0.2, 0.5)) / Math.sqrt(3), 12);
+    expect(margin?.terms.map(({ name }) => name)).toEqual(['opening.recessDiameter', 'bracket.plateDiameter']);
+  });
+
+  test('a flange that is wider hits', () => {
+    const what = candidate({ speaker: speaker({ flange: { kind: 'circle', diameter: exact(180) } }) });
+    const { verdict, sentence } = check('hole', opening({ recess }), what);
+    expect(verdict).toBe('hits');
+    expect(sentence).toBe('The plate is wider than the recess by 2 mm on one side.');
+  });
+});
+
 describe('plugs', () => {
   test('an adapter leads to the terminals', () => {
     expect(check('connector')).toMatchObject({

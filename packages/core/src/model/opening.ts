@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { OpeningDimensionKey } from '../fit/Check';
 import { type FitObstacle, type FitOpening, OBSTACLE_KINDS } from '../fit/shapes';
 import { halfExtentsMm, type Outline, outlineMm } from '../geometry/Outline';
-import { type Dimension, exactly } from '../uncertainty/Dimension';
+import type { Dimension } from '../uncertainty/Dimension';
 import { fromReadings } from '../uncertainty/fromReadings';
 import { degToRad } from '../units/angle';
 import { dimensionRangeError, OPENING_DIMENSION_KEYS } from './openingDimensions';
@@ -122,7 +122,11 @@ export const openingRecordSchema = z.strictObject({
   material: z.enum(MOUNT_MATERIALS).default('sheetSteel'),
   /** A step around the hole into which the plate must go. */
   recess: z
-    .strictObject({ depthMm: z.number().positive().max(60), diameterMm: z.number().positive().max(400) })
+    .strictObject({
+      depthMm: z.number().positive().max(60),
+      diameterMm: z.number().positive().max(400),
+      source: sourceSchema.default('calliper'),
+    })
     .nullable()
     .default(null),
   bolts: boltsSchema,
@@ -210,7 +214,14 @@ export function toFitOpening(
     material: record.material,
     recess: record.recess && {
       depthMm: record.recess.depthMm,
-      outline: { kind: 'circle', diameter: exactly(record.recess.diameterMm, 'takenHere') },
+      outline: {
+        kind: 'circle',
+        diameter: fromReadings(
+          [record.recess.diameterMm],
+          halfWidthsMm[record.recess.source],
+          SOURCES[record.recess.source].origin,
+        ),
+      },
     },
     bolts: toBolts(record.bolts, dimension, halfWidthsMm),
     behind: record.behind,

@@ -1,5 +1,5 @@
 /**
- * A grip on a dimension line: dragged along the depth, or moved by arrow keys in half millimetres. What it changes is a
+ * A grip on a dimension line: dragged along the depth or up and down, or moved by arrow keys in half millimetres. What it changes is a
  * what-if and says so.
  */
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
@@ -13,25 +13,26 @@ type DragGripProps = {
   readonly valueText: string;
   readonly leastMm: number;
   readonly mostMm: number;
-  /** 1 when a drag to the right makes the dimension greater, −1 when it makes it less. */
-  readonly sense: 1 | -1;
+  /** Which way it is dragged, and by how much a millimetre to the right or downwards changes the dimension. */
+  readonly along: 'depth' | 'height';
+  readonly factor: number;
   readonly onChange: (valueMm: number) => void;
 };
 
 const STEP_MM = 0.5;
 const GRIP_PX = 11;
 
-export function DragGrip({ x, y, label, valueMm, valueText, leastMm, mostMm, sense, onChange }: DragGripProps) {
+export function DragGrip({ x, y, label, valueMm, valueText, leastMm, mostMm, along, factor, onChange }: DragGripProps) {
   const { px } = usePen();
-  const start = useRef<{ readonly clientX: number; readonly valueMm: number; readonly mmPerPx: number } | null>(null);
+  const start = useRef<{ readonly at: number; readonly valueMm: number; readonly mmPerPx: number } | null>(null);
   const set = (next: number) => onChange(Math.min(mostMm, Math.max(leastMm, Math.round(next / STEP_MM) * STEP_MM)));
   const begin = (event: PointerEvent<SVGGElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId);
-    start.current = { clientX: event.clientX, valueMm, mmPerPx: px };
+    start.current = { at: along === 'depth' ? event.clientX : event.clientY, valueMm, mmPerPx: px };
   };
-  const move = ({ clientX }: PointerEvent<SVGGElement>) => {
+  const move = ({ clientX, clientY }: PointerEvent<SVGGElement>) => {
     const from = start.current;
-    if (from) set(from.valueMm + sense * (clientX - from.clientX) * from.mmPerPx);
+    if (from) set(from.valueMm + factor * ((along === 'depth' ? clientX : clientY) - from.at) * from.mmPerPx);
   };
   const key = (event: KeyboardEvent<SVGGElement>) => {
     const step = { ArrowRight: STEP_MM, ArrowUp: STEP_MM, ArrowLeft: -STEP_MM, ArrowDown: -STEP_MM }[event.key];
@@ -48,7 +49,7 @@ export function DragGrip({ x, y, label, valueMm, valueText, leastMm, mostMm, sen
       aria-valuemin={leastMm}
       aria-valuemax={mostMm}
       aria-valuetext={valueText}
-      className="cursor-ew-resize touch-none text-action"
+      className={`touch-none text-action ${along === 'depth' ? 'cursor-ew-resize' : 'cursor-ns-resize'}`}
       onPointerDown={begin}
       onPointerMove={move}
       onPointerUp={() => {
@@ -63,6 +64,7 @@ export function DragGrip({ x, y, label, valueMm, valueText, leastMm, mostMm, sen
         stroke="currentColor"
         strokeWidth={1.6 * px}
         fill="none"
+        transform={along === 'depth' ? undefined : `rotate(90 ${x} ${y})`}
       />
     </g>
   );

@@ -17,7 +17,14 @@ const WORDS: Readonly<Record<string, string>> = {
   'opening.lowerEdge': 'Lower edge of the glass',
   'opening.holeEdgeOffset': 'Trace of the hole',
   'opening.boltPosition': 'Trace of the screws',
+  'opening.recessDiameter': 'Recess diameter',
   'opening.frontGap': 'Front gap',
+  'speaker.flangeDiameter': 'Flange diameter',
+  'speaker.flangeLength': 'Flange length',
+  'speaker.flangeWidth': 'Flange width',
+  'bracket.plateDiameter': 'Plate of the bracket',
+  'bracket.plateLength': 'Plate length of the bracket',
+  'bracket.plateWidth': 'Plate width of the bracket',
   'speaker.magnetDiameter': 'Magnet diameter',
   'speaker.profile': 'Shoulders of the body',
   'speaker.widths': 'Widths of the body',
@@ -55,7 +62,10 @@ export function termWords(name: string): string {
   const known = WORDS[name];
   if (known) return known;
   const obstacle = /^opening\.obstacle\.(.+)\.(depth|place)$/.exec(name);
-  if (obstacle) return `${obstacle[2] === 'depth' ? 'Depth' : 'Place'} of the ${obstacle[1]}`;
+  if (obstacle) {
+    const words = (obstacle[1] ?? '').replaceAll('-', ' ');
+    return obstacle[2] === 'depth' ? `Depth to the ${words}` : `Place of the ${words}`;
+  }
   const reading = /^opening\.depth(\d+)$/.exec(name);
   if (reading) return `Depth reading ${reading[1]}`;
   return name.startsWith('bracket2.') ? `${termWords(name.replace('bracket2.', 'bracket.'))}, second` : name;

@@ -243,11 +243,22 @@ function recessOption(
     halfWidthMm: (size[1]?.valueMm ?? 0) / 2,
     angleRad: 0,
   });
-  const terms = outlineLengths(recess.outline).map(([ending, dimension], index) => ({
-    name: `opening.recess${ending}`,
-    dimension,
-    sensitivity: room.outer[index] ?? 0,
-  }));
+  const plateName = brackets[0] ? `${bracketPrefix(0)}plate` : 'speaker.flange';
+  const [along, across] = [room.innerAlong / 2, room.innerAcross / 2];
+  // A round plate grows both ways at once.
+  const ofPlate = plate.kind === 'circle' ? [along + across] : [along, across];
+  const terms = [
+    ...outlineLengths(recess.outline).map(([ending, dimension], index) => ({
+      name: `opening.recess${ending}`,
+      dimension,
+      sensitivity: room.outer[index] ?? 0,
+    })),
+    ...outlineLengths(plate).map(([ending, dimension], index) => ({
+      name: `${plateName}${ending}`,
+      dimension,
+      sensitivity: ofPlate[index] ?? 0,
+    })),
+  ];
   return {
     quantity: quantity(room.roomMm, terms),
     nearest: null,

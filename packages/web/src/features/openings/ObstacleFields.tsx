@@ -7,7 +7,7 @@ import { Choice } from '../../ui/Choice';
 import { Field, INPUT } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
 import { NotedLengthField } from './NotedLengthField';
-import { newObstacle, toShape } from './surroundings';
+import { newObstacle, obstacleId, toShape } from './surroundings';
 
 type ObstacleFieldsProps = {
   readonly obstacles: readonly ObstacleRecord[];
@@ -29,6 +29,7 @@ export function ObstacleFields({ obstacles, errorAt, onChange }: ObstacleFieldsP
           onChange={(changes) =>
             onChange(obstacles.map((each, index) => (index === at ? { ...each, ...changes } : each)))
           }
+          idFor={(kind) => obstacleId(kind, obstacles)}
           onRemove={() => onChange(obstacles.filter((_, index) => index !== at))}
         />
       ))}
@@ -45,10 +46,11 @@ type OneObstacleProps = {
   readonly obstacle: ObstacleRecord;
   readonly errorAt: (path: string) => string | null;
   readonly onChange: (changes: Partial<ObstacleRecord>) => void;
+  readonly idFor: (kind: ObstacleRecord['kind']) => string;
   readonly onRemove: () => void;
 };
 
-function OneObstacle({ obstacle, errorAt, onChange, onRemove }: OneObstacleProps) {
+function OneObstacle({ obstacle, errorAt, onChange, idFor, onRemove }: OneObstacleProps) {
   const { label, kind, xMm, yMm, depth, placeHalfWidthMm, angleDeg, tiltDeg, shape, thisSideOnly } = obstacle;
   return (
     <fieldset className="grid gap-3 border border-hairline p-3 sm:grid-cols-2">
@@ -60,7 +62,11 @@ function OneObstacle({ obstacle, errorAt, onChange, onRemove }: OneObstacleProps
         hint={kind === 'wiring' ? 'Asked to keep the clearance of wiring.' : 'Asked to keep the clearance of metal.'}
         onChange={(next) =>
           // A name that was never changed goes with the kind.
-          onChange({ kind: next, ...(label === OBSTACLE_WORDS[kind] ? { label: OBSTACLE_WORDS[next] } : {}) })
+          onChange({
+            kind: next,
+            id: idFor(next),
+            ...(label === OBSTACLE_WORDS[kind] ? { label: OBSTACLE_WORDS[next] } : {}),
+          })
         }
       />
       <Field label="Its name" error={label === '' ? 'Nothing was typed. A name such as "crash beam" would do.' : null}>

@@ -1,5 +1,6 @@
 /** What few openings need: more depths, a recess, the metal, and where the factory plug comes from. */
 import { MOUNT_MATERIALS, type OpeningRecord } from '@low-quarry/core/model/opening';
+import { SOURCE_IDS, SOURCES } from '@low-quarry/core/model/source';
 import { capital, MATERIAL_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -16,7 +17,7 @@ type SurroundingFieldsProps = {
 };
 
 const MOST_DEPTHS = 40;
-const NO_RECESS = { depthMm: 4, diameterMm: 180 };
+const FIRST_RECESS = { depthMm: 4, diameterMm: 180, source: 'guess' } as const;
 
 export function SurroundingFields({ facts, errorAt, onChange }: SurroundingFieldsProps) {
   const { recess, plugDeg, material, wallMm, depthReadings, behind } = facts;
@@ -51,7 +52,7 @@ export function SurroundingFields({ facts, errorAt, onChange }: SurroundingField
             ['no', 'None'],
             ['yes', 'A step the flange must go into'],
           ]}
-          onChange={(value) => onChange({ recess: value === 'yes' ? (recess ?? NO_RECESS) : null })}
+          onChange={(value) => onChange({ recess: value === 'yes' ? (recess ?? FIRST_RECESS) : null })}
         />
         {recess && (
           <>
@@ -62,7 +63,17 @@ export function SurroundingFields({ facts, errorAt, onChange }: SurroundingField
               most={400}
               value={recess.diameterMm}
               error={errorAt('record.recess.diameterMm')}
-              onChange={(diameterMm) => onChange({ recess: { ...recess, diameterMm } })}
+              onChange={(diameterMm) =>
+                onChange({
+                  recess: { ...recess, diameterMm, source: recess.source === 'guess' ? 'calliper' : recess.source },
+                })
+              }
+            />
+            <Choice
+              label="Recess diameter, taken with"
+              value={recess.source}
+              options={SOURCE_IDS.map((source) => [source, SOURCES[source].label])}
+              onChange={(source) => onChange({ recess: { ...recess, source } })}
             />
             <NumberField
               label="Recess depth"

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { obstacleSchema } from '@low-quarry/core/model/opening';
-import { meanMm, newDepth, newObstacle, noted, placesError, toShape, withSource } from './surroundings';
+import { meanMm, newDepth, newObstacle, noted, obstacleId, placesError, toShape, withSource } from './surroundings';
 
 describe('a new beam', () => {
   test('is one that the shop would take, marked as a guess, under a name nobody has', () => {
@@ -8,7 +8,8 @@ describe('a new beam', () => {
     const second = newObstacle([first]);
     expect(obstacleSchema.parse(first)).toEqual(first);
     expect(first.depth.source).toBe('guess');
-    expect(second.id).not.toBe(first.id);
+    expect([first.id, second.id]).toEqual(['crash-beam', 'crash-beam-2']);
+    expect(obstacleId('wiring', [first])).toBe('wiring');
     expect(newObstacle([second]).id).toBe(first.id);
   });
 

@@ -3,6 +3,7 @@ import { anticlockwise } from '@low-quarry/core/model/corners';
 import type { ObstacleRecord, OpeningRecord } from '@low-quarry/core/model/opening';
 import type { Place } from '@low-quarry/core/model/readPlaces';
 import { SOURCES, type SourceId } from '@low-quarry/core/model/source';
+import { OBSTACLE_WORDS } from '../../text/words';
 
 export type NotedLength = ObstacleRecord['depth'];
 export type DepthRecord = OpeningRecord['depthReadings'][number];
@@ -36,8 +37,8 @@ export function meanMm({ readingsMm }: NotedLength): number {
 /** A crash beam where most doors have theirs: level, below the middle. */
 export function newObstacle(others: readonly ObstacleRecord[]): ObstacleRecord {
   return {
-    id: freeId(others),
-    label: 'crash beam',
+    id: obstacleId('beam', others),
+    label: OBSTACLE_WORDS.beam,
     kind: 'beam',
     xMm: 0,
     yMm: -50,
@@ -50,9 +51,11 @@ export function newObstacle(others: readonly ObstacleRecord[]): ObstacleRecord {
   };
 }
 
-function freeId(others: readonly ObstacleRecord[]): string {
+/** An id that reads as what it is, for it names the obstacle's lengths in every budget: crash-beam, crash-beam-2. */
+export function obstacleId(kind: ObstacleRecord['kind'], others: readonly ObstacleRecord[]): string {
+  const words = OBSTACLE_WORDS[kind].replaceAll(' ', '-');
   for (let number = 1; ; number++) {
-    const id = `behind-${number}`;
+    const id = number === 1 ? words : `${words}-${number}`;
     if (others.every((each) => each.id !== id)) return id;
   }
 }
