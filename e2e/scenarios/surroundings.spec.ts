@@ -33,7 +33,7 @@ test('a number that cannot be read keeps the whole from being saved, and its pla
   await depth.getByLabel('To the right of the centre, mm').fill('far');
   await depth.getByLabel('Above the centre, mm').fill('900');
   await expect(depth).toContainText('"far" was not understood');
-  await expect(depth).toContainText('900 mm was read; -300 mm to 300 mm would do.');
+  await expect(depth).toContainText('900 mm was read; −300 mm to 300 mm would do.');
   await fitter.save();
   await expect(page.getByText('Not saved: one field cannot be read')).toBeVisible();
   await expect(depth.getByLabel('To the right of the centre, mm')).toBeFocused();
@@ -54,7 +54,7 @@ test('a hole of no regular shape is traced, whichever way round', async ({ fitte
   await fitter.save();
   await fitter.saved();
   await page.reload();
-  await expect(corners).toHaveValue('-70; 70\n-70; -70; 10\n70; -70\n70; 70');
+  await expect(corners).toHaveValue('−70; 70\n−70; −70; 10\n70; −70\n70; 70');
   await page.getByRole('link', { name: 'What fits here' }).click();
   await expect(fitter.check('Hole')).toContainText('mm');
 });
