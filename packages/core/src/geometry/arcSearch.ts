@@ -13,8 +13,9 @@ import { copyReach, newReach, type PlacedBody } from './PlacedBody';
 import type { Vec3 } from './vector';
 
 const MOST_STEPS = 60;
-const SAME_RAD = 1e-11;
-const SAME_MM = 1e-11;
+/** A direction that is off by this, or a slope so small, costs the gap less than 1e-7 mm: a kink is worst, with its two slopes. */
+const SAME_RAD = 1e-9;
+const SAME_MM = 1e-6;
 
 const trial = newReach();
 

@@ -26,7 +26,10 @@ export type GlassSheet = {
 /** Beyond this height from the centre no body reaches, mm. */
 const SHEET_REACH_MM = 260;
 const FOOT_STEPS = 14;
-const SAME_FOOT_MM = 1e-9;
+/** A foot that is off by this is off by less than 1e-10 in the gap: the curvature times its square, mm. */
+const SAME_FOOT_MM = 3e-4;
+/** To this the height is searched for where following does not come to rest, mm. */
+const SEARCHED_FOOT_MM = 1e-6;
 /** Between two heights of a search over tangent planes. */
 const HEIGHT_STEP_MM = 10;
 /** Below this the sheet is flat for every purpose: under a hundredth of a millimetre over 400 mm. */
@@ -167,7 +170,7 @@ function searchHeight(out: Gap, body: PlacedBody, from: number, to: number, shee
     best = y;
     least = value;
   }
-  at(leastBetween(at, best - HEIGHT_STEP_MM, best + HEIGHT_STEP_MM, SAME_FOOT_MM));
+  at(leastBetween(at, best - HEIGHT_STEP_MM, best + HEIGHT_STEP_MM, SEARCHED_FOOT_MM));
 }
 
 function footY({ reach, gapMm, ny }: Gap): number {
