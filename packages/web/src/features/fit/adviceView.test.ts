@@ -12,7 +12,7 @@ test('what to measure says with what, and how many it settles, rounded down', ()
     'Measure the front gap with the depth stick: that settles it with a chance of 62 %.',
   );
   expect(candidateQuestionWords({ key: 'obstacle.beam.depth', instrument: 'depthStick', settled: 0.99, open: 1 })).toBe(
-    'For this one: measure the depth of the beam with the depth stick; that settles it almost surely.',
+    'For this one: measure the depth to the beam with the depth stick; that settles it almost surely.',
   );
 });
 
