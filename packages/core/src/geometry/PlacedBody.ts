@@ -75,6 +75,15 @@ export class PlacedBody {
     return this;
   }
 
+  /** What a level direction is along the body's length, and across it. */
+  along(x: number, y: number): number {
+    return x * this.cos + y * this.sin;
+  }
+
+  across(x: number, y: number): number {
+    return y * this.cos - x * this.sin;
+  }
+
   get lastRing(): number {
     return this.rings.length / RING_STRIDE - 1;
   }

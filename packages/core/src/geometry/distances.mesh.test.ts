@@ -16,6 +16,11 @@ import { rod, rodGap } from './rodGap';
 import { length, subtract } from './vector';
 
 const CASES = { glass: 55, curvedGlass: 120, rod: 55, box: 55 } as const;
+/**
+ * Rare ones that a search through thousands found: a foot on either side of the lower edge, and a flat end before a sheet
+ * that bulges towards it.
+ */
+const RARE: Readonly<Record<string, readonly number[]>> = { curvedGlass: [743, 954, 1174, 1251, 3082] };
 
 function placed({ rings, pose }: Pick<MeshCase, 'rings' | 'pose'>): PlacedBody {
   return new PlacedBody().set(rings, convexPieces(rings), pose);
@@ -36,11 +41,12 @@ function distancesByMesh(cases: readonly MeshCase[]): Promise<readonly number[]>
 describe('against mesh distances', () => {
   for (const [kind, count] of Object.entries(CASES) as [keyof typeof CASES, number][]) {
     test(`${kind}: ${count} random bodies`, async () => {
-      const cases = Array.from({ length: count }, (_, index) => randomCase(kind, index + 1));
+      const seeds = [...Array.from({ length: count }, (_, index) => index + 1), ...(RARE[kind] ?? [])];
+      const cases = seeds.map((seed) => randomCase(kind, seed));
       const meshDistances = await distancesByMesh(cases);
       let apart = 0;
-      for (let seed = 1; seed <= count; seed++) {
-        const each = cases[seed - 1] as MeshCase;
+      for (const [at, seed] of seeds.entries()) {
+        const each = cases[at] as MeshCase;
         const body = placed(each);
         const gap = newGap();
         let distanceMm: number;
@@ -58,7 +64,7 @@ describe('against mesh distances', () => {
             distanceMm = Math.min(distanceMm, convexDistance(piece, box).distanceMm);
           }
         }
-        const mesh = meshDistances[seed - 1] as number;
+        const mesh = meshDistances[at] as number;
         if (distanceMm <= 0) {
           expect({ seed, mesh: mesh < SAGITTA_MM }).toEqual({ seed, mesh: true });
           continue;

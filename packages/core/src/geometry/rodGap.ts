@@ -1,10 +1,12 @@
 /**
  * Gap between a body and a round rod that crosses the whole door: a crash beam, a rail, a cable. Taken as endless along
- * its axis, so the separating direction is one angle around it.
+ * its axis, so the separating direction is one angle around it: found in closed form where the rod lies level, by a search
+ * where it is tilted into the door.
  */
 import { scanArc, searchArc, separation, separationAt } from './arcSearch';
 import { copyGap, type Gap, newGap } from './Gap';
 import type { PlacedBody } from './PlacedBody';
+import { isLevel, lineGap } from './silhouette';
 import { cross, unit, type Vec3 } from './vector';
 
 export type Rod = {
@@ -26,15 +28,27 @@ export function rod(at: Vec3, direction: Vec3, radiusMm: number): Rod {
 
 const pieceGap = newGap();
 
+/** Gap of a body to a rod, written into `out`: the least over the body's convex pieces. */
+export function rodGap(out: Gap, body: PlacedBody, rod: Rod): void {
+  out.gapMm = Number.POSITIVE_INFINITY;
+  if (isLevel(rod.direction)) levelRodGap(out, body, rod);
+  else tiltedRodGap(out, body, rod);
+}
+
+function levelRodGap(out: Gap, body: PlacedBody, { at, direction, radiusMm }: Rod): void {
+  const { pieces } = body;
+  for (let index = 0; index < pieces.length; index += 2) {
+    const from = pieces[index] as number;
+    lineGap(out, body, from, pieces[index + 1] as number, at, direction[1], -direction[0], radiusMm);
+  }
+}
+
 /**
- * Gap of a body to a rod, written into `out`: the least over the body's convex pieces.
- *
  * The separation in any direction across the rod is a bound of a piece's gap from below. Most pieces are passed over by
  * it: in the direction that leads to the rod, and in that which parted the pieces before.
  */
-export function rodGap(out: Gap, body: PlacedBody, { at, across, radiusMm }: Rod): void {
+function tiltedRodGap(out: Gap, body: PlacedBody, { at, across, radiusMm }: Rod): void {
   const [e1, e2] = across;
-  out.gapMm = Number.POSITIVE_INFINITY;
   const { pieces, rings } = body;
   for (let index = 0; index < pieces.length; index += 2) {
     const from = pieces[index] as number;

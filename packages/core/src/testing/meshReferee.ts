@@ -65,7 +65,8 @@ function randomOther(
   if (kind === 'glass' || kind === 'curvedGlass') {
     const sheet = {
       c0: depth + between(0, 30),
-      c1: between(-0.12, 0.12),
+      // Read above the centre and in it, a window leans one way only.
+      c1: between(0, 1) < 0.4 ? 0 : between(-0.12, 0.12),
       c2: between(-0.3, 0.1),
       // Mostly hollow towards the cabin as windows are; some bulge towards it.
       c3: kind === 'glass' ? 0 : (between(0, 1) < 0.25 ? 1 : -1) / (2 * between(700, 2500)),
@@ -76,7 +77,8 @@ function randomOther(
   if (kind === 'rod') {
     const angle = between(0, Math.PI);
     const at: Vec3 = [between(-30, 30), between(-wide, wide), depth + between(-25, 40)];
-    return { kind: 'rod', rod: rod(at, [Math.cos(angle), Math.sin(angle), between(-0.3, 0.3)], between(4, 22)) };
+    const tilt = between(0, 1) < 0.5 ? 0 : between(-0.3, 0.3);
+    return { kind: 'rod', rod: rod(at, [Math.cos(angle), Math.sin(angle), tilt], between(4, 22)) };
   }
   const first = unit([between(-1, 1), between(-1, 1), between(-1, 1)]);
   const second = unit(cross(first, [between(-1, 1), between(-1, 1), 2]));

@@ -40,6 +40,12 @@ export class CatalogueIndex {
   readonly ringDoubts: Float64Array;
   /** For each ring, whether it can be what is tight in a hole. */
   readonly isWide: Uint8Array;
+  /** For each ring, whether it is round and as sure along as across; then what its radius adds to a variance, with the square. */
+  readonly isRound: Uint8Array;
+  readonly radiusVariance: Float64Array;
+  readonly radiusFourth: Float64Array;
+  /** For each speaker, whether all its rings are round. */
+  readonly isAllRound: Uint8Array;
   /** Flange and front height together, and their variance. */
   readonly frontMm: Float64Array;
   readonly frontVariance: Float64Array;
@@ -84,6 +90,9 @@ export class CatalogueIndex {
     const all = new Float64Array(total * 3);
     this.ringDoubts = new Float64Array(total * RING_DOUBTS);
     this.isWide = new Uint8Array(total);
+    this.isRound = new Uint8Array(total);
+    this.radiusVariance = new Float64Array(total);
+    this.radiusFourth = new Float64Array(total);
     this.firstRing = new Int32Array(speakers.length);
     const rings: Float64Array[] = [];
     const pieces = new Map<string, Int32Array>();
@@ -103,6 +112,7 @@ export class CatalogueIndex {
         [depth, halfLength, halfWidth].forEach((each, row) => {
           this.setDoubts(at * RING_DOUBTS + row * DOUBTS, each);
         });
+        this.noteRadius(at, halfLength.valueMm === halfWidth.valueMm);
         at++;
       });
     });
@@ -123,6 +133,10 @@ export class CatalogueIndex {
     this.farthestMm = farthest(all) + this.farthestOffsetMm;
     this.costMinor = column(({ pieceCostMinor }) => pieceCostMinor);
     this.fullWidthTo = Float64Array.from(this.rings, fullWidthTo);
+    this.isAllRound = Uint8Array.from(speakers, (_, speaker) => {
+      const first = this.firstRing[speaker] as number;
+      return this.isRound.subarray(first, first + (counts[speaker] as number)).every((each) => each === 1) ? 1 : 0;
+    });
     this.hasBoxes = Uint8Array.from(speakers, ({ boxes }) => (boxes.length > 0 ? 1 : 0));
     [this.speakerClass, this.speakerClasses] = classify(speakers, speakerKey);
     [this.vehicleSide, this.vehicleSides] = classify(brackets, ({ vehicleBolts, throat, notchRad }) =>
@@ -149,6 +163,19 @@ export class CatalogueIndex {
       most += widest * widest;
     }
     return most;
+  }
+
+  private noteRadius(ring: number, isCircle: boolean): void {
+    const along = ring * RING_DOUBTS + DOUBTS;
+    let isRound = isCircle;
+    for (let column = 0; column < DOUBTS; column++) {
+      const doubt = this.ringDoubts[along + column] as number;
+      if (doubt !== this.ringDoubts[along + DOUBTS + column]) isRound = false;
+      const part = doubt * doubt;
+      this.radiusVariance[ring] = (this.radiusVariance[ring] as number) + part;
+      this.radiusFourth[ring] = (this.radiusFourth[ring] as number) + part * part;
+    }
+    this.isRound[ring] = isRound ? 1 : 0;
   }
 
   private setDoubts(at: number, { terms }: Quantity): void {

@@ -4,6 +4,7 @@
  */
 import { type OutlineMm, outlineLengths, outlineMm, type PartOutline } from '../../geometry/Outline';
 import { type OutlineRoom, outlineRoom } from '../../geometry/outlineRoom';
+import type { Pose } from '../../geometry/PlacedBody';
 import type { Dimension } from '../../uncertainty/Dimension';
 import { measured } from '../checks/holeCheck';
 import type { FitBracket, FitOpening, FitRules, FitSpacer } from '../shapes';
@@ -11,6 +12,8 @@ import { type CatalogueIndex, DOUBTS, RING_DOUBTS } from './CatalogueIndex';
 import type { Expansion } from './Expansion';
 import { clearMargin, keepWorse, type MarginMm } from './MarginMm';
 import type { ClassMount } from './MountIndex';
+
+type CircleMm = Extract<OutlineMm, { kind: 'circle' }>;
 
 /** A plate's opening with what its lengths are worth. */
 type Plate = {
@@ -113,8 +116,7 @@ export class HoleMargins {
       const share = (depthMm - (rings[at - 3] as number)) / ((rings[at] as number) - (rings[at - 3] as number));
       const a = (rings[at - 2] as number) + share * ((rings[at + 1] as number) - (rings[at - 2] as number));
       const b = (rings[at - 1] as number) + share * ((rings[at + 2] as number) - (rings[at - 1] as number));
-      const isStraight = rings[at + 1] === rings[at - 2] && rings[at + 2] === rings[at - 1];
-      least = this.roomMm(plate, mount, xMm, yMm, angleRad, a, b, isStraight);
+      least = this.roomMm(plate, mount, xMm, yMm, angleRad, a, b, isStraight(rings, after));
     }
     for (let ring = after; ring < count; ring++) {
       if (isWide[first + ring] === 0) continue;
@@ -137,10 +139,7 @@ export class HoleMargins {
   ): number {
     const { outline } = plate;
     if (a === b && outline.kind === 'circle') {
-      const { pose } = mount.mount;
-      const dx = pose.xMm - xMm;
-      const dy = pose.yMm - yMm;
-      return outline.diameter / 2 - Math.sqrt(dx * dx + dy * dy) - a;
+      return outline.diameter / 2 - centresApart(mount.mount.pose, xMm, yMm) - a;
     }
     return this.room(plate, mount, xMm, yMm, angleRad, a, b, keep).roomMm;
   }
@@ -166,22 +165,53 @@ export class HoleMargins {
     depthFourth: number,
   ): void {
     const rings = this.index.rings[speaker] as Float64Array;
+    const { isRound } = this.index;
     const count = rings.length / 3;
     let after = 0;
     while (after < count && (rings[after * 3] as number) <= depthMm) after++;
     if (after === count) return;
-    if (after > 0)
-      this.sectionBetween(out, speaker, mount, plate, xMm, yMm, angleRad, depthMm, depthVariance, depthFourth, after);
     const first = this.index.firstRing[speaker] as number;
+    const isCircle = plate.outline.kind === 'circle';
+    if (after > 0) {
+      if (isCircle && isRound[first + after - 1] === 1 && isStraight(rings, after))
+        this.keepRound(out, plate, mount, xMm, yMm, first + after - 1, rings[after * 3 - 2] as number);
+      else
+        this.sectionBetween(out, speaker, mount, plate, xMm, yMm, angleRad, depthMm, depthVariance, depthFourth, after);
+    }
     for (let ring = after; ring < count; ring++) {
       if (this.index.isWide[first + ring] === 0) continue;
       const a = rings[ring * 3 + 1] as number;
+      if (isCircle && isRound[first + ring] === 1) {
+        this.keepRound(out, plate, mount, xMm, yMm, first + ring, a);
+        continue;
+      }
       const b = rings[ring * 3 + 2] as number;
       const room = this.room(plate, mount, xMm, yMm, angleRad, a, b, true);
       const base = (first + ring) * RING_DOUBTS;
       this.fillDoubts(base + DOUBTS, room.innerAlong, base + 2 * DOUBTS, room.innerAcross);
       this.keepRoom(out, plate, room, 0, 0);
     }
+  }
+
+  /** A round section in a round hole: the radii and the distance of their centres are all that counts. */
+  private keepRound(
+    out: MarginMm,
+    { outline, lengths, askedMm }: Plate,
+    { mount: { pose } }: ClassMount,
+    xMm: number,
+    yMm: number,
+    ring: number,
+    radiusMm: number,
+  ): void {
+    const roomMm = (outline as CircleMm).diameter / 2 - centresApart(pose, xMm, yMm) - radiusMm;
+    const { uncertaintyMm, degreesOfFreedom, isRectangular } = lengths[0] as Dimension;
+    const part = 0.25 * uncertaintyMm * uncertaintyMm;
+    const square = part * part;
+    const { radiusVariance, radiusFourth } = this.index;
+    const variance = part + (radiusVariance[ring] as number);
+    const rectangular = (radiusFourth[ring] as number) + (isRectangular ? square : 0);
+    const fourth = degreesOfFreedom === null ? 0 : square / degreesOfFreedom;
+    keepWorse(out, roomMm - askedMm, this.expansion.expand(variance, fourth, rectangular));
   }
 
   private sectionBetween(
@@ -306,6 +336,18 @@ export class HoleMargins {
     this.plates.set(part, plate);
     return plate;
   }
+}
+
+function centresApart(pose: Pose, xMm: number, yMm: number): number {
+  const dx = pose.xMm - xMm;
+  const dy = pose.yMm - yMm;
+  return Math.sqrt(dx * dx + dy * dy);
+}
+
+/** Whether the body keeps its size from the ring before to this one. */
+function isStraight(rings: Float64Array, ring: number): boolean {
+  const at = ring * 3;
+  return rings[at + 1] === rings[at - 2] && rings[at + 2] === rings[at - 1];
 }
 
 function toPlate(outline: OutlineMm, of: Parameters<typeof measured>[0], askedMm: number): Plate {
