@@ -4,9 +4,10 @@
  * every opening.
  */
 import type { BoltPattern } from '../../geometry/BoltPattern';
+import { outlineLengths, type PartOutline } from '../../geometry/Outline';
 import type { Dimension } from '../../uncertainty/Dimension';
 import type { Quantity } from '../../uncertainty/Quantity';
-import type { FitBracket, FitCatalogue, FitSpeaker } from '../shapes';
+import type { FitBracket, FitCatalogue, FitOpening, FitSpeaker } from '../shapes';
 import { speakerBody } from '../speakerBody';
 
 /** The dimensions of a speaker that its body can depend on, in the order of a doubt row. */
@@ -52,9 +53,19 @@ export class CatalogueIndex {
   /** Sum of the squares of its parts. */
   readonly frontFourth: Float64Array;
   readonly costMinor: Float64Array;
-  /** Of each body the most that its own doubt can add to a variance, mm², and the steepest rise of its sides, mm a mm. */
-  readonly bodyDoubt: Float64Array;
+  /** What a ring can add to the variance of a gap, whatever the direction, and to that of a room by its widths alone, mm². */
+  readonly ringGapVariance: Float64Array;
+  readonly ringWidthVariance: Float64Array;
+  /** The most of these that a ring of each body can add; and what one can where its sides run aslant through a hole. */
+  readonly mostGapVariance: Float64Array;
+  readonly mostWidthVariance: Float64Array;
+  readonly aslantVariance: Float64Array;
+  /** The most that the lengths of a bracket's or spacer's own hole can add to the variance of a room, mm². */
+  readonly plateVariance: number;
+  /** The steepest rise of each body's sides, mm a mm. */
   readonly bodySteep: Float64Array;
+  /** Half width of the narrowest ring, mm. */
+  readonly narrowestMm: Float64Array;
   /** How far each body reaches from its axis, mm. */
   readonly bodyReachMm: Float64Array;
   /** How far brackets can offset an axis, and the farthest that any body reaches from the hole's centre, mm. */
@@ -93,6 +104,8 @@ export class CatalogueIndex {
     this.isRound = new Uint8Array(total);
     this.radiusVariance = new Float64Array(total);
     this.radiusFourth = new Float64Array(total);
+    this.ringGapVariance = new Float64Array(total);
+    this.ringWidthVariance = new Float64Array(total);
     this.firstRing = new Int32Array(speakers.length);
     const rings: Float64Array[] = [];
     const pieces = new Map<string, Int32Array>();
@@ -113,6 +126,7 @@ export class CatalogueIndex {
           this.setDoubts(at * RING_DOUBTS + row * DOUBTS, each);
         });
         this.noteRadius(at, halfLength.valueMm === halfWidth.valueMm);
+        this.noteVariances(at);
         at++;
       });
     });
@@ -127,7 +141,19 @@ export class CatalogueIndex {
       ({ flangeThickness, frontHeight }) => flangeThickness.uncertaintyMm ** 4 + frontHeight.uncertaintyMm ** 4,
     );
     this.bodySteep = Float64Array.from(this.rings, steepest);
-    this.bodyDoubt = Float64Array.from(speakers, (_, speaker) => this.mostDoubt(speaker));
+    const mostOf = (of: Float64Array) =>
+      Float64Array.from(speakers, (_, speaker) => {
+        const first = this.firstRing[speaker] as number;
+        return of.subarray(first, first + (counts[speaker] as number)).reduce((a, b) => Math.max(a, b), 0);
+      });
+    this.mostGapVariance = mostOf(this.ringGapVariance);
+    this.mostWidthVariance = mostOf(this.ringWidthVariance);
+    this.aslantVariance = Float64Array.from(speakers, (_, speaker) => this.aslant(speaker));
+    this.plateVariance = [
+      ...brackets.map(({ throat }) => throat),
+      ...catalogue.spacers.map(({ inner }) => inner),
+    ].reduce((most, outline) => Math.max(most, lengthsVariance(outline)), 0);
+    this.narrowestMm = Float64Array.from(this.rings, narrowest);
     this.bodyReachMm = Float64Array.from(this.rings, farthest);
     this.farthestOffsetMm = farthestOffset(brackets);
     this.farthestMm = farthest(all) + this.farthestOffsetMm;
@@ -148,21 +174,37 @@ export class CatalogueIndex {
     this.nameRank = nameRanks(speakers);
   }
 
-  private mostDoubt(speaker: number): number {
-    const steep = Math.max(1, this.bodySteep[speaker] as number);
+  /** Two neighbouring rings take part in a section between them, each by no more than the whole of its doubts. */
+  private aslant(speaker: number): number {
     const first = this.firstRing[speaker] as number;
     const count = (this.rings[speaker] as Float64Array).length / 3;
+    const steep = this.bodySteep[speaker] as number;
     let most = 0;
     for (let column = 0; column < DOUBTS; column++) {
       let widest = 0;
       for (let ring = first; ring < first + count; ring++) {
-        const at = ring * RING_DOUBTS + column;
-        const row = (each: number) => Math.abs(this.ringDoubts[at + each * DOUBTS] as number);
-        widest = Math.max(widest, steep * row(0) + row(1) + row(2));
+        widest = Math.max(widest, steep * this.doubt(ring, column, 0) + this.widthDoubt(ring, column));
       }
       most += widest * widest;
     }
     return most;
+  }
+
+  private doubt(ring: number, column: number, row: number): number {
+    return Math.abs(this.ringDoubts[ring * RING_DOUBTS + row * DOUBTS + column] as number);
+  }
+
+  /** Along and across share one direction: of the two doubts the greater is a bound for both. */
+  private widthDoubt(ring: number, column: number): number {
+    return Math.max(this.doubt(ring, column, 1), this.doubt(ring, column, 2));
+  }
+
+  private noteVariances(ring: number): void {
+    for (let column = 0; column < DOUBTS; column++) {
+      const width = this.widthDoubt(ring, column) ** 2;
+      this.ringWidthVariance[ring] = (this.ringWidthVariance[ring] as number) + width;
+      this.ringGapVariance[ring] = (this.ringGapVariance[ring] as number) + width + this.doubt(ring, column, 0) ** 2;
+    }
   }
 
   private noteRadius(ring: number, isCircle: boolean): void {
@@ -186,6 +228,11 @@ export class CatalogueIndex {
       this.ringDoubts[at + column] = sensitivity * dimension.uncertaintyMm;
     }
   }
+}
+
+/** A room depends on each length of its outline by half at the most. */
+export function lengthsVariance(outline: PartOutline | FitOpening['hole']): number {
+  return outlineLengths(outline).reduce((sum, [, length]) => sum + ((length?.uncertaintyMm ?? 0) / 2) ** 2, 0);
 }
 
 /** Part figures come from catalogues, whose rounding is exactly known; repeated readings of a part would need more room here. */
@@ -259,6 +306,14 @@ function farthest(rings: Float64Array): number {
     most = Math.max(most, rings[at + 1] as number, rings[at + 2] as number);
   }
   return most;
+}
+
+function narrowest(rings: Float64Array): number {
+  let least = Number.POSITIVE_INFINITY;
+  for (let at = 0; at < rings.length; at += 3) {
+    least = Math.min(least, rings[at + 1] as number, rings[at + 2] as number);
+  }
+  return least;
 }
 
 /** Two brackets may be offset the same way. */

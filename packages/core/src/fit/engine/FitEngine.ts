@@ -5,7 +5,8 @@
  * How it is quick. Joints and chains belong to classes of patterns, not to parts, and change with the screws only
  * (`MountIndex`). The margins of stacks without a spacer are kept in columns, one for each dear check, and go out of date
  * only with what they depend on (`StackColumns`). Of every speaker it is known how far the margins of each check may move
- * before its answer changes (`Slack`): a changed length passes most of the catalogue over. What is left is judged anew
+ * before its answer changes (`Slack`), and of every opening how far they have moved since earlier ones (`Epochs`): a
+ * changed length passes most of the catalogue over. What is left is judged anew
  * with the cheap checks first (`SpeakerJudge`), and put into the order of the others (`Standings`).
  *
  * What it says is held against the plain ranking, check for check, by a test and by the benchmark.
@@ -16,30 +17,27 @@ import { type Judgement, judgeWithHarness } from '../judgeCandidate';
 import type { RankedSpeaker, Ranking } from '../Ranking';
 import type { Candidate, FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { CatalogueIndex } from './CatalogueIndex';
+import { Epochs } from './Epochs';
 import { type ClassMount, MountIndex } from './MountIndex';
 import { OpeningFacts } from './OpeningFacts';
-import { behindMovedMm, frontShiftMm, holeMovedMm, obstaclesMovedMm } from './openingMoves';
-import { CHECK_AT, VERDICT_OF } from './Scratch';
-import { OWN_CHANGED, Slack, STAYS } from './Slack';
+import { CHECK_AT, HITS, VERDICT_OF } from './Scratch';
+import { OWN_CHANGED, SHIFTS, Slack, STAYS, type Worth } from './Slack';
 import { SpeakerJudge } from './SpeakerJudge';
 import { StackColumns } from './StackColumns';
 import { BOUND_ROOM_MM, StackMargins } from './StackMargins';
 import { JUDGED, KEPT, SHIFTED, Standings } from './Standings';
-
-/** How far the margins have moved with a change of the opening, mm. */
-type Moves = {
-  readonly checks: readonly (readonly [number, number])[];
-  readonly frontMm: number;
-  readonly bolts: boolean;
-};
 
 export class FitEngine {
   readonly standings: Standings;
   private readonly facts: OpeningFacts;
   private readonly margins: StackMargins;
   private readonly columns = new StackColumns();
+  private readonly epochs: Epochs;
   private readonly slack: Slack;
+  private readonly worth: Worth = { verdict: 0, worstMm: 0, leastSureness: 0 };
   private readonly speakerJudge: SpeakerJudge;
+  /** By how much the front gap has grown with the last opening, mm. */
+  private frontStepMm = 0;
 
   /**
    * @param mountIndex shared by the engines of one vehicle: what mates with what is found once
@@ -52,7 +50,14 @@ export class FitEngine {
     this.standings = new Standings(index.nameRank);
     this.facts = new OpeningFacts(index, rules, mountIndex);
     this.margins = new StackMargins(index, rules, this.facts);
-    this.slack = new Slack(index.speakers.length, (check, speaker) => this.margins.widestMm(check, speaker));
+    this.epochs = new Epochs(index.speakerClasses.length, index.farthestMm + BOUND_ROOM_MM);
+    const { margins } = this;
+    this.slack = new Slack(
+      this.epochs,
+      index.speakerClass,
+      (check, speaker, isShort) => margins.widestMm(check, speaker, isShort),
+      (speaker, isWidest) => margins.frontIntervalMm(speaker, isWidest),
+    );
     this.speakerJudge = new SpeakerJudge(
       index,
       rules,
@@ -76,11 +81,11 @@ export class FitEngine {
   /** Judges every speaker for an opening and puts them in order; afterwards the standings are the answer. */
   rank(opening: FitOpening): void {
     const before = this.facts.opening;
-    const moves = this.takeOver(opening);
+    const hasAnswers = this.takeOver(opening);
     const isOtherSize = this.noteOwnSize(opening, before);
-    if (!moves) this.judgeAll();
-    else this.bringAllUpToDate(moves);
-    if (!moves || isOtherSize) this.standings.sort();
+    if (hasAnswers) this.bringAllUpToDate();
+    else this.judgeAll();
+    if (!hasAnswers || isOtherSize) this.standings.sort();
     else this.standings.mend();
   }
 
@@ -90,10 +95,10 @@ export class FitEngine {
     for (let speaker = 0; speaker < length; speaker++) this.speakerJudge.judge(speaker);
   }
 
-  private bringAllUpToDate(moves: Moves): void {
+  private bringAllUpToDate(): void {
     const { length } = this.index.speakers;
     const { fate } = this.standings;
-    for (let speaker = 0; speaker < length; speaker++) fate[speaker] = this.bringUpToDate(speaker, moves);
+    for (let speaker = 0; speaker < length; speaker++) fate[speaker] = this.bringUpToDate(speaker);
   }
 
   /** The candidate that stands for a speaker. */
@@ -146,10 +151,10 @@ export class FitEngine {
   /**
    * Notes what has changed since the last opening, and lets go of the columns that it reaches.
    *
-   * @returns null where every speaker has to be judged anew
+   * @returns whether the answers that stand there may hold still
    */
-  private takeOver(opening: FitOpening): Moves | null {
-    const { facts, columns, index } = this;
+  private takeOver(opening: FitOpening): boolean {
+    const { facts, columns, index, epochs } = this;
     const before = facts.opening;
     const areNewBolts = facts.takeOver(opening);
     if (areNewBolts && facts.isKept.includes(false)) {
@@ -157,46 +162,40 @@ export class FitEngine {
       columns.resize(index.speakerClass, counts, facts.isKept);
     }
     this.margins.setOpening(opening);
-    const holeMm = before ? holeMovedMm(before, opening) : Number.POSITIVE_INFINITY;
-    const depthMm = before
-      ? behindMovedMm(before, opening, index.farthestMm + BOUND_ROOM_MM)
-      : Number.POSITIVE_INFINITY;
-    const obstaclesMm = before ? obstaclesMovedMm(before, opening) : Number.POSITIVE_INFINITY;
-    if (holeMm > 0) columns.hole.now++;
-    if (depthMm > 0) columns.depth.now++;
-    if (obstaclesMm > 0) columns.obstacles.now++;
-    if (!before || factsKey(before) !== factsKey(opening)) return null;
-    const checks = [
-      [CHECK_AT.hole, holeMm],
-      [CHECK_AT.depth, depthMm],
-      [CHECK_AT.obstacles, obstaclesMm],
-    ] as const;
-    return {
-      checks: checks.filter(([, mm]) => mm > 0),
-      frontMm: frontShiftMm(before, opening),
-      bolts: areNewBolts,
-    };
+    const former = epochs.latest;
+    this.slack.leave(epochs.next);
+    epochs.begin(opening, facts.boltsMovedMm);
+    if (!before) return false;
+    for (const [check, column] of columns.each) if (epochs.hasMoved(former, check)) column.now++;
+    this.frontStepMm = epochs.frontMm(former);
+    return factsKey(before) === factsKey(opening);
   }
 
   /** Brings a speaker's answer up to date, with as little as the moves ask, and says what that was. */
-  private bringUpToDate(speaker: number, { checks, frontMm, bolts }: Moves): number {
-    const { slack, facts, index, standings, speakerJudge } = this;
-    let left = STAYS;
-    for (const [check, mm] of checks) left = Math.max(left, slack.move(speaker, check, mm));
-    if (bolts) {
-      const mm = facts.boltsMovedMm[index.speakerClass[speaker] as number] as number;
-      if (mm > 0) left = Math.max(left, slack.move(speaker, CHECK_AT.bolts, mm));
+  private bringUpToDate(speaker: number): number {
+    const { slack, facts, index, standings, speakerJudge, worth, frontStepMm } = this;
+    if (facts.boltsMovedMm[index.speakerClass[speaker] as number] === Number.POSITIVE_INFINITY) {
+      speakerJudge.judge(speaker);
+      return JUDGED;
     }
-    if (frontMm !== 0 && left === STAYS && slack.shift(speaker, Math.abs(frontMm))) {
-      standings.marginMm[speaker] = (standings.marginMm[speaker] as number) + frontMm;
-      standings.worstMm[speaker] = (standings.worstMm[speaker] as number) + frontMm;
-      return SHIFTED;
+    worth.verdict = standings.verdict[speaker] as number;
+    worth.worstMm = standings.worstMm[speaker] as number;
+    worth.leastSureness = standings.leastSureness[speaker] as number;
+    const isFrontHit = worth.verdict === HITS && standings.decidedBy[speaker] === CHECK_AT.front;
+    const own = slack.ownFate(speaker, isFrontHit);
+    if (own === OWN_CHANGED) {
+      speakerJudge.judgeAgain(speaker);
+      return JUDGED;
     }
-    if (frontMm !== 0) left = Math.max(left, slack.move(speaker, CHECK_AT.front, Math.abs(frontMm)));
-    if (left === STAYS) return KEPT;
-    if (left === OWN_CHANGED) speakerJudge.judgeAgain(speaker);
-    else speakerJudge.judge(speaker);
-    return JUDGED;
+    if (own === SHIFTS) worth.worstMm += frontStepMm;
+    if (!slack.losersHold(speaker, worth)) {
+      speakerJudge.judge(speaker);
+      return JUDGED;
+    }
+    if (own === STAYS || frontStepMm === 0) return KEPT;
+    standings.worstMm[speaker] = worth.worstMm;
+    standings.marginMm[speaker] = (standings.marginMm[speaker] as number) + frontStepMm;
+    return SHIFTED;
   }
 
   private noteOwnSize({ nominalSize }: FitOpening, before: FitOpening | null): boolean {

@@ -83,15 +83,18 @@ export class HoleMargins {
     const { hole } = this;
     if (!hole) throw new Error('HoleMargins.leastMm: expected a measured hole');
     let least = this.leastThrough(speaker, mount, hole, 0, 0, 0, raisedMm);
-    if (spacer && !spacer.made) {
-      const depthMm = raisedMm - spacer.height.valueMm;
-      least = Math.min(least, this.leastThrough(speaker, mount, this.ringPlate(spacer), 0, 0, 0, depthMm));
-    }
+    if (spacer) least = Math.min(least, this.ringMm(speaker, mount, spacer, raisedMm));
     for (const { bracket, xMm, yMm, angleRad, depthMm } of mount.throats) {
       const plate = this.throatPlate(bracket);
       least = Math.min(least, this.leastThrough(speaker, mount, plate, xMm, yMm, angleRad, depthMm));
     }
     return least;
+  }
+
+  /** The room in the spacer of a stack; Infinity in a ring that is cut to suit. */
+  ringMm(speaker: number, mount: ClassMount, spacer: FitSpacer, raisedMm: number): number {
+    if (spacer.made) return Number.POSITIVE_INFINITY;
+    return this.leastThrough(speaker, mount, this.ringPlate(spacer), 0, 0, 0, raisedMm - spacer.height.valueMm);
   }
 
   private leastThrough(

@@ -25,6 +25,8 @@ export class OpeningFacts {
   /** How many stacks the speakers of each bolt class have. */
   stackCounts = new Int32Array(0);
   mostRaisedVariance = 0;
+  /** How far the chains of each class set the axis off the hole's centre at the most, mm. */
+  offsetMm = new Float64Array(0);
   terminals: readonly TerminalFacts[] = [];
   chime = CLEARS;
   /** Classes of bolts whose chains sit as they did before the last change. */
@@ -83,6 +85,9 @@ export class OpeningFacts {
       for (const mount of mounts) count += 1 + (mount.bolts.gravity === HITS ? 0 : this.suiting(mount));
       return count;
     });
+    this.offsetMm = Float64Array.from(this.mounts, (mounts) =>
+      mounts.reduce((most, { mount: { pose } }) => Math.max(most, Math.hypot(pose.xMm, pose.yMm)), 0),
+    );
     let mostOfMounts = 0;
     for (const list of this.mounts) {
       for (const { raisedVariance } of list) mostOfMounts = Math.max(mostOfMounts, raisedVariance);

@@ -22,11 +22,16 @@ export class Scratch {
   readonly hasMargin = new Uint8Array(CHECKS);
   readonly missing = new Uint8Array(CHECKS);
 
+  /** How far a check that was passed over is from taking part, mm; Infinity for all others. */
+  readonly fartherMm = new Float64Array(CHECKS);
+
   gravest = CLEARS;
   worstMm = 0;
   leastSureness = Number.MAX_VALUE;
   /** The hole's length is known and hits whatever its interval; the interval was not worked out. */
   isHoleRough = false;
+  /** Whether the body runs aslant through a hole: then its interval is as wide as any. */
+  isAslant = false;
   /** The checks that these two come from; -1 for none. */
   worstAt = -1;
   sureAt = -1;
@@ -38,6 +43,7 @@ export class Scratch {
     this.worstAt = -1;
     this.sureAt = -1;
     this.isHoleRough = false;
+    this.fartherMm.fill(Number.POSITIVE_INFINITY);
     // What comes late may not be reached at all.
     this.setFact(CHECK_AT.hole, CLEARS);
     this.setFact(CHECK_AT.depth, CLEARS);

@@ -2,162 +2,267 @@
  * How far margins may move before a speaker's answer changes.
  *
  * A speaker's answer is its best stack with what decides there. Two things keep it. Its own lengths: as long as what
- * decides has not moved, and no other check of the best stack has come so far as to take part, its figures stay. And the
+ * decides has not moved, and no other check of the best stack has sunk so far as to take part, its figures stay. And the
  * losers' lengths: every other stack lost by one check at the least; the check by which it lost farthest is taken for the
- * reason, and how far that would have to come back is noted with the check. A later change that moves a check by less
- * than both lengths passes the speaker over. Where only its own length is used up, its best stack alone is judged again.
+ * reason, and how far that would have to rise is noted with the check. A later change that moves the checks by less than
+ * both lengths passes the speaker over. Where only its own length is used up, its best stack alone is judged again.
+ *
+ * Lengths are not used up bit by bit: they are compared with how far the margins are now from where they were (`Epochs`).
+ * The losers' rest on the ranking that judged all stacks, the own ones on the last that judged the best.
  *
  * How wide an interval is can change with where bodies touch, so for hole, depths and obstacles an interval is never
  * taken for narrower than nothing or wider than a bound. Front and bolts keep theirs.
  *
- * Where the front itself decides a hit, a moved front gap moves the answer by as much: that has lengths of its own.
+ * All stacks of a speaker have the same front gap before them: where the front decides a hit, a moved gap moves the answer
+ * by as much.
  */
-import { CHECK_AT, CLEARS, HITS, HOLD, MEASURE, type Scratch } from './Scratch';
+import { type Epochs, MOVING_CHECKS } from './Epochs';
+import { CHECK_AT, CLEARS, HITS, HOLD, MEASURE, type Scratch, surenessOf, verdictOf } from './Scratch';
 
 const FRONT = CHECK_AT.front;
 const BOLTS = CHECK_AT.bolts;
-/** The checks that move by lengths; their numbers are their places. */
-export const MOVING = [CHECK_AT.hole, BOLTS, CHECK_AT.depth, CHECK_AT.obstacles, FRONT];
 
-/** Places of a speaker's lengths: the losers' by check, their shift, their lead; then its own by check, and its shift. */
-const SHIFT = 5;
-/** By how much the best stack that hits misses less than the next one. */
-const LEAD = 6;
-const OWN = 7;
-const LENGTHS = OWN + SHIFT + 1;
+/** Places of a speaker's lengths: by how much the best leads over losers of its verdict, by check: mm, or sureness; */
+const LEAD = 0;
+/** how far the losers are from losing no longer whatever the best does; the best's own; and its own when the front shifts. */
+const HELD = LEAD + MOVING_CHECKS;
+const OWN = HELD + MOVING_CHECKS;
+const SHIFT = OWN + MOVING_CHECKS;
+const LENGTHS = SHIFT + 1;
 
 /** Figures are compared in steps; a length is used up this much before it ends, mm. */
 const RESERVE_MM = 1e-4;
+const RESERVE_SURENESS = 1e-4;
+/** The own length of what decides: it may not move at all. */
+const DECIDES = -1;
+/** Moves below this are rounding, mm. */
+const ROUNDING_MM = 1e-9;
 
-/** What a move leaves of an answer. */
+/** What has become of a best stack's figures. */
 export const STAYS = 0;
-/** The best stack stays the best, but its figures may be others. */
-export const OWN_CHANGED = 1;
-/** Another stack may be the best. */
-export const OPEN = 2;
+/** The front decides a hit, and they have moved with it. */
+export const SHIFTS = 1;
+/** They may be others. */
+export const OWN_CHANGED = 2;
 
-/** The widest interval that a check of a speaker can have, mm. */
-export type WidestMm = (check: number, speaker: number) => number;
+/** The widest interval that a check of a speaker can have, mm; where it is short, that of margins not above 0. */
+export type WidestMm = (check: number, speaker: number, isShort: boolean) => number;
+
+/** The widest, or else the narrowest, interval that the front margins of a speaker have, mm. */
+export type FrontIntervalMm = (speaker: number, isWidest: boolean) => number;
+
+/** What a speaker's best stack is worth. */
+export type Worth = { verdict: number; worstMm: number; leastSureness: number };
 
 export class Slack {
-  private readonly mm: Float64Array;
+  private readonly mm: Float32Array;
   private readonly now = new Float64Array(LENGTHS);
+  /** What the best was worth when the losers lost: verdict, and worst margin or least sureness. */
+  private readonly wasVerdict: Uint8Array;
+  private readonly wasFigure: Float64Array;
+  /** 1 where a stack that hits without a length lost: the best must not get worse. */
+  private readonly isTight: Uint8Array;
+  /** The epochs that the losers' and the own lengths rest on. */
+  private readonly losersEpoch: Uint8Array;
+  private readonly ownEpoch: Uint8Array;
   private speaker = 0;
+  /** Whether the stack that is being judged passes a hole with sides that run aslant. */
+  isAslant = false;
+  private isTightNow = false;
   /** Widest intervals of the speaker, by check; NaN until asked. */
-  private readonly widest = new Float64Array(SHIFT);
+  private readonly widest = new Float64Array(MOVING_CHECKS);
+  private readonly widestShort = new Float64Array(MOVING_CHECKS);
 
   constructor(
-    speakers: number,
+    private readonly epochs: Epochs,
+    private readonly boltClass: Int32Array,
     private readonly widestOf: WidestMm,
+    private readonly frontIntervalMm: FrontIntervalMm,
   ) {
-    this.mm = new Float64Array(speakers * LENGTHS);
+    const speakers = boltClass.length;
+    this.mm = new Float32Array(speakers * LENGTHS);
+    this.wasVerdict = new Uint8Array(speakers);
+    this.wasFigure = new Float64Array(speakers);
+    this.isTight = new Uint8Array(speakers);
+    this.losersEpoch = new Uint8Array(speakers);
+    this.ownEpoch = new Uint8Array(speakers);
   }
 
-  /** Before the stacks of a speaker are judged. */
+  /** Before the stacks of a speaker are judged, or its best one again. */
   begin(speaker: number): void {
     this.speaker = speaker;
     this.now.fill(Number.POSITIVE_INFINITY);
     this.widest.fill(Number.NaN);
+    this.widestShort.fill(Number.NaN);
+    this.isTightNow = false;
   }
 
   /** The widest interval that a check of the speaker can have, mm. */
   widestMm(check: number): number {
-    let mm = this.widest[check] as number;
+    return this.known(this.widest, check, false);
+  }
+
+  /** The widest interval of a margin that is not above 0, mm. */
+  widestShortMm(check: number): number {
+    if (check === CHECK_AT.hole && this.isAslant) return this.widestMm(check);
+    return this.known(this.widestShort, check, true);
+  }
+
+  private known(all: Float64Array, check: number, isShort: boolean): number {
+    let mm = all[check] as number;
     if (Number.isNaN(mm)) {
-      mm = this.widestOf(check, this.speaker);
-      this.widest[check] = mm;
+      mm = this.widestOf(check, this.speaker, isShort);
+      all[check] = mm;
     }
     return mm;
   }
 
-  /** Before the best stack of a speaker is judged again by itself. */
-  beginAgain(speaker: number): void {
-    this.begin(speaker);
-    const at = speaker * LENGTHS;
-    for (let each = 0; each < OWN; each++) this.now[each] = this.mm[at + each] as number;
+  /** Of the best stack, this check decides whatever comes. */
+  pin(check: number): void {
+    this.now[OWN + check] = DECIDES;
   }
 
-  /** Of the stack that is being judged, a check may move by no more than this. */
-  limit(check: number, mm: number): void {
-    this.least(OWN + check, mm);
-  }
-
-  /** After the last stack of a speaker: what the best of them allows. */
+  /** After the last stack of a speaker: what the best of them allows, and by how much the others lost. */
   finish(best: Scratch, decidedBy: number): void {
-    if (best.gravest === HITS) this.finishHit(best, decidedBy);
-    else {
-      this.now[OWN + SHIFT] = 0;
-      if (best.gravest === HOLD) this.finishHeld(best);
-      else this.finishOpen(best, decidedBy);
-    }
-    this.mm.set(this.now, this.speaker * LENGTHS);
+    this.finishOwn(best, decidedBy);
+    this.keep(best);
+  }
+
+  /** After the best stack alone was judged again: the losers' lengths stay what they are. */
+  finishAgain(best: Scratch, decidedBy: number): void {
+    const { speaker, now, mm } = this;
+    this.finishOwn(best, decidedBy);
+    const at = speaker * LENGTHS;
+    for (let place = OWN; place < LENGTHS; place++) mm[at + place] = now[place] as number;
+    this.ownEpoch[speaker] = this.epochs.latest;
   }
 
   /** Lets a speaker be judged again whatever moves. */
-  finishWithout(): void {
-    this.mm.fill(0, this.speaker * LENGTHS, (this.speaker + 1) * LENGTHS);
+  finishWithout(best: Scratch): void {
+    this.now.fill(0);
+    for (let check = 0; check < MOVING_CHECKS; check++) this.pin(check);
+    this.isTightNow = true;
+    this.keep(best);
   }
 
-  /** Takes a move of one check off a speaker's lengths, and says what it leaves of the answer. */
-  move(speaker: number, check: number, mm: number): number {
+  /** What the latest opening has made of the best stack's figures. */
+  ownFate(speaker: number, isFrontHit: boolean): number {
+    const { mm, epochs } = this;
+    const epoch = this.ownEpoch[speaker] as number;
     const at = speaker * LENGTHS;
-    const lost = (this.mm[at + check] as number) - mm;
-    if (!(lost > RESERVE_MM)) return OPEN;
-    this.mm[at + check] = lost;
-    this.take(at + SHIFT, mm);
-    this.take(at + LEAD, mm);
-    const own = (this.mm[at + OWN + check] as number) - mm;
-    if (!(own > RESERVE_MM)) return OWN_CHANGED;
-    this.mm[at + OWN + check] = own;
-    this.take(at + OWN + SHIFT, mm);
-    return STAYS;
-  }
-
-  /** Takes a shift of the front off, where the front decides a hit; false where the answer may be another one. */
-  shift(speaker: number, mm: number): boolean {
-    const at = speaker * LENGTHS;
-    for (let each = at; each < at + LENGTHS; each++) {
-      if (each === at + FRONT || each === at + OWN + FRONT || each === at + LEAD) continue;
-      if (!((this.mm[each] as number) > mm + RESERVE_MM)) return false;
+    const count = epochs.movedCount[epoch] as number;
+    if (count === 0) return isFrontHit ? SHIFTS : STAYS;
+    const frontMm = epochs.frontMm(epoch);
+    // Where the front decides a hit its rise brings the others nearer to deciding.
+    const risen = isFrontHit ? Math.max(0, frontMm) : 0;
+    if (risen > 0 && !((mm[at + SHIFT] as number) > risen + RESERVE_MM)) return OWN_CHANGED;
+    if (risen > 0) {
+      for (let check = 0; check < MOVING_CHECKS; check++) {
+        if (check !== FRONT && !((mm[at + OWN + check] as number) > risen + RESERVE_MM)) return OWN_CHANGED;
+      }
     }
-    for (let each = at; each < at + LENGTHS; each++) this.take(each, mm);
+    for (let place = 0; place < count; place++) {
+      const check = epochs.moved[epoch * MOVING_CHECKS + place] as number;
+      if (check === FRONT && isFrontHit) continue;
+      const length = mm[at + OWN + check] as number;
+      const sunk = this.sunkMm(speaker, epoch, check) + risen;
+      const moved = length === DECIDES ? Math.max(sunk, this.risenMm(speaker, epoch, check)) : sunk;
+      if (moved > 0 && !(length > moved + RESERVE_MM)) return OWN_CHANGED;
+    }
+    if (!isFrontHit) return STAYS;
+    return Number.isNaN(frontMm) ? OWN_CHANGED : SHIFTS;
+  }
+
+  /** Whether every other stack of a speaker still loses against its best, which is now worth this. */
+  losersHold(speaker: number, { verdict, worstMm, leastSureness }: Worth): boolean {
+    const { mm, epochs } = this;
+    const was = this.wasVerdict[speaker] as number;
+    if (verdict > was) return false;
+    const figure = this.wasFigure[speaker] as number;
+    if (verdict === was && verdict === MEASURE && leastSureness < figure)
+      return this.surestHolds(speaker, figure - leastSureness);
+    const isCompared = verdict === was && verdict === HITS;
+    const lost = isCompared ? figure - worstMm : 0;
+    if (isCompared && lost > 0 && this.isTight[speaker] === 1) return false;
+    const epoch = this.losersEpoch[speaker] as number;
+    const at = speaker * LENGTHS;
+    if (lost > ROUNDING_MM) {
+      for (let check = 0; check < MOVING_CHECKS; check++) {
+        const nearer = (check === FRONT ? epochs.frontMm(epoch) : 0) + lost;
+        if (nearer > ROUNDING_MM && !((mm[at + LEAD + check] as number) > nearer + RESERVE_MM)) return false;
+      }
+    }
+    const count = epochs.movedCount[epoch] as number;
+    for (let place = 0; place < count; place++) {
+      const check = epochs.moved[epoch * MOVING_CHECKS + place] as number;
+      const up = this.risenMm(speaker, epoch, check);
+      if (up > ROUNDING_MM && !((mm[at + HELD + check] as number) > up + RESERVE_MM)) return false;
+      if (!isCompared) continue;
+      const nearer = (check === FRONT ? epochs.frontMm(epoch) : up) + lost;
+      if (nearer > ROUNDING_MM && !((mm[at + LEAD + check] as number) > nearer + RESERVE_MM)) return false;
+    }
     return true;
   }
 
   /**
-   * After the best stack of a speaker was judged again by itself, whether it is the best still.
-   *
-   * @param best as it is now
-   * @param gravest its verdict before
-   * @param worstMm its worst margin before
-   * @param sureness its least sureness before
+   * Whether an open stack is still surer than the others, though less sure than it was. Where the front alone has moved,
+   * the other lengths are as sure as they were, and those that the front holds have moved with it.
    */
-  holds(best: Scratch, gravest: number, worstMm: number, sureness: number): boolean {
-    const { now } = this;
-    if (best.gravest !== gravest) {
-      now[LEAD] = 0;
-      now[SHIFT] = 0;
-      return best.gravest < gravest;
+  private surestHolds(speaker: number, lostSureness: number): boolean {
+    const { mm, epochs } = this;
+    const epoch = this.losersEpoch[speaker] as number;
+    const at = speaker * LENGTHS;
+    const count = epochs.movedCount[epoch] as number;
+    for (let place = 0; place < count; place++) {
+      if (epochs.moved[epoch * MOVING_CHECKS + place] !== FRONT) return false;
     }
-    if (gravest === MEASURE) return best.leastSureness >= sureness;
-    if (gravest !== HITS || best.worstMm >= worstMm) return true;
-    // It misses by more than before: so much nearer have the others come.
-    const mm = worstMm - best.worstMm;
-    for (let each = 0; each < OWN; each++) {
-      const left = (now[each] as number) - mm;
-      if (each === LEAD && !(left > RESERVE_MM)) return false;
-      now[each] = Math.max(0, left);
+    const frontMm = epochs.frontMm(epoch);
+    if (!Number.isFinite(frontMm)) return false;
+    if (frontMm > 0 && !((mm[at + HELD + FRONT] as number) > frontMm + RESERVE_MM)) return false;
+    for (let check = 0; check < MOVING_CHECKS; check++) {
+      let nearer = lostSureness;
+      if (check === FRONT) nearer += frontMm / this.frontIntervalMm(speaker, frontMm < 0);
+      if (!((mm[at + LEAD + check] as number) > nearer + RESERVE_SURENESS)) return false;
     }
     return true;
+  }
+
+  /**
+   * Brings what rests on an epoch to the latest one: only of speakers whose answers hold there.
+   *
+   * @param epoch is about to be forgotten
+   */
+  leave(epoch: number): void {
+    const { losersEpoch, ownEpoch, epochs, mm } = this;
+    const { latest } = epochs;
+    if (latest === epoch) return;
+    for (let speaker = 0; speaker < losersEpoch.length; speaker++) {
+      const at = speaker * LENGTHS;
+      if (losersEpoch[speaker] === epoch) {
+        for (let check = 0; check < MOVING_CHECKS; check++) {
+          const up = this.risenMm(speaker, epoch, check);
+          this.take(at + HELD + check, up);
+          this.leaveLead(speaker, check, check === FRONT ? epochs.frontMm(epoch) : up);
+        }
+        losersEpoch[speaker] = latest;
+      }
+      if (ownEpoch[speaker] !== epoch) continue;
+      for (let check = 0; check < MOVING_CHECKS; check++) {
+        if (mm[at + OWN + check] !== DECIDES) this.take(at + OWN + check, this.sunkMm(speaker, epoch, check));
+      }
+      this.take(at + SHIFT, Math.max(0, epochs.frontMm(epoch)));
+      ownEpoch[speaker] = latest;
+    }
   }
 
   /** A stack has lost against the best so far; of what is known of it the check that keeps it down is noted. */
   lost(loser: Scratch, best: Scratch): void {
     if (loser.gravest === CLEARS || loser.gravest === HOLD) return;
+    this.isAslant = loser.isAslant;
     if (loser.gravest === best.gravest) {
       const at = loser.gravest === HITS ? loser.worstAt : loser.sureAt;
       if (at >= 0) this.lostBy(at, loser.value[at] as number, loser.expanded[at] as number, best);
-      else this.now[LEAD] = 0;
+      else this.isTightNow = true;
       return;
     }
     let reason = -1;
@@ -171,67 +276,102 @@ export class Slack {
       reason = at;
       most = mm;
     }
-    if (reason >= 0) this.least(reason, most);
+    if (reason >= 0) this.least(HELD + reason, most);
   }
 
   /** A stack has lost by this margin alone. */
   lostBy(check: number, value: number, expanded: number, best: Scratch): void {
-    const mm = this.heldMm(check, value, expanded, best);
-    this.least(check, mm);
-    if (best.gravest !== HITS) return;
-    this.least(LEAD, best.worstMm - value);
-    // When the front shifts, what else loses by the front shifts with it, as long as it hits at all.
-    this.least(SHIFT, check === FRONT ? -(value + expanded) : mm);
+    this.least(HELD + check, this.heldMm(check, value, expanded, best));
+    if (best.gravest === HITS) this.least(LEAD + check, best.worstMm - value);
+    else if (best.gravest === MEASURE && verdictOf(value, expanded) === MEASURE)
+      this.least(LEAD + check, best.leastSureness - surenessOf(value, expanded));
   }
 
-  private least(place: number, mm: number): void {
-    if (!(mm > 0)) this.now[place] = 0;
-    else if (mm < (this.now[place] as number)) this.now[place] = mm;
-  }
-
-  private take(place: number, mm: number): void {
-    this.mm[place] = Math.max(0, (this.mm[place] as number) - mm);
-  }
-
-  /** How far a margin that loses may come back before it does no longer. */
+  /** How far a margin that loses may rise before it does so no longer, whatever the best one that hits misses by. */
   private heldMm(check: number, value: number, expanded: number, best: Scratch): number {
     const isExact = check === FRONT || check === BOLTS;
     if (best.gravest === CLEARS) return isExact ? expanded - value : -value;
-    const widest = isExact ? expanded : this.widestMm(check);
-    if (best.gravest === HOLD) return -(value + widest);
-    if (best.gravest === HITS) return Math.min(best.worstMm - value, -(value + widest));
+    const widest = isExact ? expanded : this.widestShortMm(check);
+    if (best.gravest === HOLD || best.gravest === HITS) return -(value + widest);
     const sure = best.leastSureness;
     if (isExact) return (sure * expanded - value) / Math.max(1, Math.abs(sure));
     return sure > 0 ? -value : sure * widest - value;
   }
 
+  private keep(best: Scratch): void {
+    const { speaker, epochs } = this;
+    this.mm.set(this.now, speaker * LENGTHS);
+    this.wasVerdict[speaker] = best.gravest;
+    this.wasFigure[speaker] = best.gravest === MEASURE ? best.leastSureness : best.worstMm;
+    this.isTight[speaker] = this.isTightNow ? 1 : 0;
+    this.losersEpoch[speaker] = epochs.latest;
+    this.ownEpoch[speaker] = epochs.latest;
+  }
+
+  /** Of the best stack, a check may sink by no more than this. */
+  private limit(check: number, mm: number): void {
+    this.least(OWN + check, mm);
+  }
+
+  private least(place: number, mm: number): void {
+    if (!(mm > 0)) this.now[place] = Math.min(0, this.now[place] as number);
+    else if (mm < (this.now[place] as number)) this.now[place] = mm;
+  }
+
+  /** What the front holds has moved with it, down as well as up. A lead in sureness is not known after a move. */
+  private leaveLead(speaker: number, check: number, nearerMm: number): void {
+    const place = speaker * LENGTHS + LEAD + check;
+    if (this.wasVerdict[speaker] === HITS) this.take(place, nearerMm);
+    else if (nearerMm !== 0) this.mm[place] = 0;
+  }
+
+  private take(place: number, mm: number): void {
+    if (mm !== 0) this.mm[place] = Math.max(0, (this.mm[place] as number) - mm);
+  }
+
+  private risenMm(speaker: number, epoch: number, check: number): number {
+    if (check === BOLTS) return this.epochs.boltsMm(epoch, this.boltClass[speaker] as number);
+    return this.epochs.up[epoch * MOVING_CHECKS + check] as number;
+  }
+
+  private sunkMm(speaker: number, epoch: number, check: number): number {
+    if (check === BOLTS) return this.epochs.boltsMm(epoch, this.boltClass[speaker] as number);
+    return this.epochs.down[epoch * MOVING_CHECKS + check] as number;
+  }
+
+  private finishOwn(best: Scratch, decidedBy: number): void {
+    for (let check = 0; check < MOVING_CHECKS; check++) this.limit(check, best.fartherMm[check] as number);
+    if (best.gravest === HITS) this.finishHit(best, decidedBy);
+    else if (best.gravest === HOLD) this.finishHeld(best);
+    else this.finishOpen(best, decidedBy);
+  }
+
   private finishHit(best: Scratch, decidedBy: number): void {
-    for (const check of MOVING) {
+    for (let check = 0; check < MOVING_CHECKS; check++) {
       if (best.hasMargin[check] === 0 || check === decidedBy) continue;
-      const mm = (best.least[check] as number) - best.worstMm;
-      this.limit(check, mm);
-      this.limit(SHIFT, mm);
+      this.limit(check, (best.least[check] as number) - best.worstMm);
     }
-    if (decidedBy === FRONT) this.limit(SHIFT, -((best.value[FRONT] as number) + (best.expanded[FRONT] as number)));
-    else this.limit(SHIFT, 0);
-    if (decidedBy < SHIFT) this.limit(decidedBy, 0);
+    if (decidedBy === FRONT) this.least(SHIFT, -((best.value[FRONT] as number) + (best.expanded[FRONT] as number)));
+    if (decidedBy < MOVING_CHECKS) this.pin(decidedBy);
   }
 
   /** What is held stays held until a length hits. */
   private finishHeld(best: Scratch): void {
-    for (const check of MOVING) if (best.hasMargin[check] === 1) this.limit(check, best.least[check] as number);
+    for (let check = 0; check < MOVING_CHECKS; check++) {
+      if (best.hasMargin[check] === 1) this.limit(check, best.least[check] as number);
+    }
   }
 
   private finishOpen(best: Scratch, decidedBy: number): void {
     const sure = best.leastSureness;
-    for (const check of MOVING) {
+    for (let check = 0; check < MOVING_CHECKS; check++) {
       if (best.hasMargin[check] === 0) continue;
       const value = best.least[check] as number;
       const isExact = check === FRONT || check === BOLTS;
       const expanded = isExact ? (best.expanded[check] as number) : this.widestMm(check);
       this.limit(check, sure > 0 ? (value - sure * expanded) / Math.max(1, sure) : value);
     }
-    if (decidedBy < SHIFT) this.limit(decidedBy, 0);
-    if (best.sureAt >= 0 && best.sureAt < SHIFT) this.limit(best.sureAt, 0);
+    if (decidedBy < MOVING_CHECKS) this.pin(decidedBy);
+    if (best.sureAt >= 0 && best.sureAt < MOVING_CHECKS) this.pin(best.sureAt);
   }
 }

@@ -13,7 +13,7 @@ import { type MarginMm, newMargin } from './MarginMm';
 import type { ClassMount } from './MountIndex';
 import type { OpeningFacts } from './OpeningFacts';
 import { CHECK_AT, CLEARS, HITS, HOLD, isWorseAlike, MEASURE, Scratch, surenessOf, verdictOf } from './Scratch';
-import type { Slack } from './Slack';
+import type { Slack, Worth } from './Slack';
 import type { SpacerOption } from './SpacerOption';
 import type { Column, StackColumns } from './StackColumns';
 import type { BoundsMm, FrontBounds, StackMargins } from './StackMargins';
@@ -31,8 +31,11 @@ export class SpeakerJudge {
   private readonly margin: MarginMm = newMargin();
   /** Of the dear checks, by their numbers. */
   private readonly bounds: readonly BoundsMm[] = CHECK_IDS.map(() => ({ lowerMm: 0, upperMm: 0 }));
+  /** Length of the hole margin of the mount that is being tried, without a spacer, mm; NaN until asked. */
+  private bareHoleMm = Number.NaN;
   /** The stack in the scratch surely misses by this much, mm; 0 where nobody knows. */
   private surelyMm = 0;
+  private readonly worth: Worth = { verdict: 0, worstMm: 0, leastSureness: 0 };
   private readonly front: FrontBounds = { leftMm: 0, surestMm: 0, widestMm: 0 };
   /** Of the speaker that is being judged. */
   private speaker = 0;
@@ -62,6 +65,7 @@ export class SpeakerJudge {
     this.isPlain = this.margins.needsChecks || this.index.hasBoxes[speaker] === 1;
     this.bestMount = NONE;
     this.formerMount = NONE;
+    this.bareHoleMm = Number.NaN;
     this.margins.frontBounds(this.front, speaker);
     this.slack.begin(speaker);
     this.tryFormerBest(mounts);
@@ -77,10 +81,11 @@ export class SpeakerJudge {
           continue;
         }
       }
+      this.bareHoleMm = Number.NaN;
       if (!this.isFormer(at, NO_SPACER)) this.tryStack(mount, at, NO_SPACER);
       this.trySpacers(mount, at);
     }
-    this.writeDown();
+    this.writeDown(false);
   }
 
   /** What was best before is likely so again; with it to beat, the others fall sooner. */
@@ -101,16 +106,14 @@ export class SpeakerJudge {
     const mountAt = standings.mount[speaker] as number;
     const optionAt = standings.spacer[speaker] as number;
     this.bestMount = NONE;
-    slack.beginAgain(speaker);
+    this.bareHoleMm = Number.NaN;
+    slack.begin(speaker);
     this.tryStack(facts.mountsOf(speaker)[mountAt] as ClassMount, mountAt, optionAt);
-    const { verdict, worstMm, leastSureness } = standings;
-    const holds = slack.holds(
-      this.best,
-      verdict[speaker] as number,
-      worstMm[speaker] as number,
-      leastSureness[speaker] as number,
-    );
-    if (holds) this.writeDown();
+    const { worth, best } = this;
+    worth.verdict = best.gravest;
+    worth.worstMm = best.worstMm;
+    worth.leastSureness = best.leastSureness;
+    if (slack.losersHold(speaker, worth)) this.writeDown(true);
     else this.judge(speaker);
   }
 
@@ -154,12 +157,31 @@ export class SpeakerJudge {
 
   /** Whether the hole of the bare stack, which a spacer leaves as it is, does so. */
   private holeLoses(mount: ClassMount, parts: number): boolean {
-    const { hole } = this.margins;
-    if (!hole.isKnown || this.bestMount === NONE) return false;
+    if (!this.margins.hole.isKnown || this.bestMount === NONE) return false;
     const at = CHECK_AT.hole;
-    const valueMm = hole.leastMm(this.speaker, mount, null, mount.raisedMm);
-    const widest = this.slack.widestMm(at);
+    const valueMm = this.bareMm(mount);
+    this.slack.isAslant = this.isAslant(mount.raisedMm);
+    const widest = this.slack.widestShortMm(at);
     return valueMm + widest <= 0 && this.losesBy(at, valueMm, widest, parts);
+  }
+
+  private bareMm(mount: ClassMount): number {
+    if (Number.isNaN(this.bareHoleMm))
+      this.bareHoleMm = this.margins.hole.leastMm(this.speaker, mount, null, mount.raisedMm);
+    return this.bareHoleMm;
+  }
+
+  /** Length of the hole margin of a stack, mm. A body that is as wide as at its flange passes the metal alike at every height. */
+  private holeMm(mount: ClassMount, option: SpacerOption | null, raisedMm: number): number {
+    if (!option) return this.bareMm(mount);
+    const { hole } = this.margins;
+    if (this.isAslant(raisedMm)) return hole.leastMm(this.speaker, mount, option.spacer, raisedMm);
+    return Math.min(this.bareMm(mount), hole.ringMm(this.speaker, mount, option.spacer, raisedMm));
+  }
+
+  /** Whether a body that is raised so far passes the metal, or a plate above it, with sides that run aslant. */
+  private isAslant(raisedMm: number): boolean {
+    return raisedMm > (this.index.fullWidthTo[this.speaker] as number);
   }
 
   private losesBy(check: number, value: number, expanded: number, parts: number): boolean {
@@ -189,9 +211,14 @@ export class SpeakerJudge {
     const parts = mount.brackets.length + (option?.parts ?? 0);
     const cost = this.costOf(mount, option?.spacer ?? null);
     if (this.isDearer(parts, cost)) return;
+    const raisedMm = mount.raisedMm + (option?.heightMm ?? 0);
+    const stack = (this.columns.first[this.speaker] as number) + mountAt;
+    scratch.isAslant = this.isAslant(raisedMm);
+    this.slack.isAslant = scratch.isAslant;
+    if (!this.isPlain && !this.boundDearChecks(mount, stack, option, raisedMm, parts)) return;
     scratch.begin();
     if (this.isPlain) this.judgePlainly(mount, option?.spacer ?? null);
-    else if (!this.judgeQuickly(mount, mountAt, option, parts)) {
+    else if (!this.judgeQuickly(mount, stack, option, raisedMm, parts)) {
       this.slack.lost(scratch, this.best);
       return;
     }
@@ -214,12 +241,16 @@ export class SpeakerJudge {
   }
 
   /** Fills the scratch; false as soon as the stack has lost. */
-  private judgeQuickly(mount: ClassMount, mountAt: number, option: SpacerOption | null, parts: number): boolean {
+  private judgeQuickly(
+    mount: ClassMount,
+    stack: number,
+    option: SpacerOption | null,
+    raisedMm: number,
+    parts: number,
+  ): boolean {
     const { scratch, margin, margins, facts } = this;
-    const raisedMm = mount.raisedMm + (option?.heightMm ?? 0);
     const variance = mount.raisedVariance + (option?.variance ?? 0);
     const fourth = mount.raisedFourth + (option?.fourth ?? 0);
-    const stack = (this.columns.first[this.speaker] as number) + mountAt;
     scratch.setFigures(CHECK_AT.bolts, mount.bolts);
     if (option && !option.spacer.made) this.addRing(option);
     scratch.setFigures(CHECK_AT.wireWay, mount.wireWay);
@@ -231,10 +262,7 @@ export class SpeakerJudge {
       scratch.setMargin(CHECK_AT.front, margin.value, margin.expanded);
     } else scratch.setFact(CHECK_AT.front, MEASURE, 1);
     if (this.hasLost(parts)) return false;
-    return (
-      this.boundDearChecks(mount, stack, option, raisedMm, parts) &&
-      this.setDearChecks(mount, stack, option, raisedMm, variance, fourth, parts)
-    );
+    return this.setDearChecks(mount, stack, option, raisedMm, variance, fourth, parts);
   }
 
   /** Notes between which lengths the dear checks lie; false where one of them shows that the stack has lost. */
@@ -249,14 +277,20 @@ export class SpeakerJudge {
     this.surelyMm = 0;
     for (const check of DEAR) {
       const of = bounds[check] as BoundsMm;
-      if (!this.isAsked(check) || this.isKnown(this.columnOf(check), stack, option)) continue;
+      if (!this.isAsked(check)) continue;
+      const column = this.columnOf(check);
+      if (this.isKnown(column, stack, option)) {
+        if (this.bestMount === NONE) continue;
+        if (this.losesBy(check, column.value[stack] as number, column.expanded[stack] as number, parts)) return false;
+        continue;
+      }
       if (check === CHECK_AT.hole) {
-        of.lowerMm = margins.hole.leastMm(speaker, mount, option?.spacer ?? null, raisedMm);
+        of.lowerMm = this.holeMm(mount, option, raisedMm);
         of.upperMm = of.lowerMm;
       } else if (check === CHECK_AT.depth) margins.depthBounds(of, speaker, mount, raisedMm);
       else margins.obstaclesBounds(of, speaker, mount, raisedMm);
-      if (of.upperMm >= 0 || of.upperMm + slack.widestMm(check) > 0) continue;
-      if (this.bestMount !== NONE && this.losesBy(check, of.upperMm, slack.widestMm(check), parts)) return false;
+      if (of.upperMm >= 0 || of.upperMm + slack.widestShortMm(check) > 0) continue;
+      if (this.bestMount !== NONE && this.losesBy(check, of.upperMm, slack.widestShortMm(check), parts)) return false;
       this.surelyMm = Math.min(this.surelyMm, of.upperMm);
     }
     return true;
@@ -311,7 +345,7 @@ export class SpeakerJudge {
   private isRoughHole(check: number): boolean {
     if (check !== CHECK_AT.hole) return false;
     const { upperMm } = this.bounds[check] as BoundsMm;
-    const widest = this.slack.widestMm(check);
+    const widest = this.slack.widestShortMm(check);
     if (upperMm + widest > 0) return false;
     this.scratch.isHoleRough = true;
     this.scratch.setMargin(check, upperMm, widest);
@@ -333,7 +367,7 @@ export class SpeakerJudge {
     const farther = lowerMm - this.leastThatMatters(check) - SAME_FIGURE;
     if (!(farther > 0)) return false;
     this.scratch.setFact(check, CLEARS);
-    this.slack.limit(check, farther);
+    this.scratch.fartherMm[check] = farther;
     return true;
   }
 
@@ -441,7 +475,8 @@ export class SpeakerJudge {
     best.setMargin(CHECK_AT.hole, margin.value, margin.expanded, margin.least);
   }
 
-  private writeDown(): void {
+  /** @param isAgain whether only the best stack was judged, and the others hold */
+  private writeDown(isAgain: boolean): void {
     const { best, standings, speaker } = this;
     const at = best.decidingCheck();
     if (at === CHECK_AT.hole && best.isHoleRough) this.refineHole();
@@ -457,12 +492,13 @@ export class SpeakerJudge {
     standings.parts[speaker] = this.bestParts;
     standings.costMinor[speaker] = this.bestCost;
     standings.stacks[speaker] = this.facts.stackCounts[this.index.speakerClass[speaker] as number] as number;
-    if (this.isPlain) this.slack.finishWithout();
+    if (this.isPlain && !isAgain) this.slack.finishWithout(best);
     else {
       // A bought ring has a margin beside that of the joints.
       const spacer = this.facts.spacers[this.bestSpacer]?.spacer;
-      if (spacer && !spacer.made) this.slack.limit(CHECK_AT.bolts, 0);
-      this.slack.finish(best, at);
+      if (spacer && !spacer.made) this.slack.pin(CHECK_AT.bolts);
+      if (isAgain) this.slack.finishAgain(best, at);
+      else this.slack.finish(best, at);
     }
   }
 }

@@ -3,6 +3,7 @@
  * out, one place for each mount of each speaker. A column goes out of date as a whole, by its number.
  */
 import type { MarginMm } from './MarginMm';
+import { CHECK_AT } from './Scratch';
 
 /** Margins of one check, and with which state of the opening each was worked out. */
 export class Column {
@@ -28,9 +29,12 @@ export class StackColumns {
   /** First stack of each speaker; one more at the end. */
   first = new Int32Array(1);
 
-  get each(): readonly Column[] {
-    return [this.hole, this.depth, this.obstacles];
-  }
+  /** With the checks that they belong to. */
+  readonly each = [
+    [CHECK_AT.hole, this.hole],
+    [CHECK_AT.depth, this.depth],
+    [CHECK_AT.obstacles, this.obstacles],
+  ] as const;
 
   /**
    * Makes room for other numbers of mounts.
@@ -49,7 +53,7 @@ export class StackColumns {
     });
     first[speakerClass.length] = stacks;
     this.first = first;
-    for (const column of this.each) {
+    for (const [, column] of this.each) {
       const { value, expanded, least, made } = column;
       column.value = new Float64Array(stacks);
       column.expanded = new Float64Array(stacks);

@@ -12,7 +12,7 @@ import { behindClearanceMm } from '../checks/depthCheck';
 import { obstacleClearanceMm, obstacleRod } from '../checks/obstaclesCheck';
 import type { FitObstacle, FitOpening, FitRules } from '../shapes';
 import { type FittedSheet, sheetFit } from '../sheetFit';
-import { type CatalogueIndex, DOUBTS, RING_DOUBTS } from './CatalogueIndex';
+import { type CatalogueIndex, DOUBTS, lengthsVariance, RING_DOUBTS } from './CatalogueIndex';
 import { Expansion } from './Expansion';
 import { HoleMargins } from './HoleMargins';
 import { clearMargin, keepWorse, type MarginMm, setMargin } from './MarginMm';
@@ -50,6 +50,19 @@ export class StackMargins {
   private readonly expansion: Expansion;
   private readonly body = new PlacedBody();
   private readonly gap = newGap();
+  /** Bounds along the axis for the last body and pose that was asked. */
+  private readonly flat = {
+    speaker: -1,
+    x: 0,
+    y: 0,
+    cos: 1,
+    sin: 0,
+    isRound: false,
+    by: 1,
+    lowerMm: 0,
+    upperMm: 0,
+    underMm: 0,
+  };
   private ringVariance = 0;
   private ringFourth = 0;
   private sheet: FittedSheet | null = null;
@@ -65,8 +78,6 @@ export class StackMargins {
   /** For `widestMm`: what the opening's own dimensions add at the most, by check, and the least degrees of freedom. */
   private readonly openingVariance = new Float64Array(CHECKS);
   private leastFreedom: number | null = null;
-  /** How far beyond a body its nearest place on the sheet can lie, mm. */
-  private footRoomMm = 0;
   frontKnown = false;
   /** Whether obstacles or the recess need the checks themselves. */
   needsChecks = false;
@@ -74,7 +85,7 @@ export class StackMargins {
   constructor(
     private readonly index: CatalogueIndex,
     private readonly rules: FitRules,
-    private readonly facts: Pick<OpeningFacts, 'mostRaisedVariance'>,
+    private readonly facts: Pick<OpeningFacts, 'mostRaisedVariance' | 'offsetMm'>,
   ) {
     this.expansion = new Expansion(rules.confidence);
     this.hole = new HoleMargins(index, rules, this.expansion);
@@ -84,6 +95,7 @@ export class StackMargins {
     this.opening = opening;
     this.hole.setOpening(opening);
     this.sheet = sheetFit(opening);
+    this.flat.speaker = -1;
     this.sheetTerms = this.sheet ? sheetTermsOf(this.sheet) : [];
     this.behindAskedMm = behindClearanceMm(opening.behind, this.rules);
     const { frontGap } = opening;
@@ -193,21 +205,37 @@ export class StackMargins {
     }
   }
 
+  /** Two figures between which the depth margin of a stack lies, for little. */
+  depthBounds(out: BoundsMm, speaker: number, mount: ClassMount, raisedMm: number): void {
+    const { flat } = this;
+    this.placeFlat(speaker, mount);
+    const lower = flat.lowerMm + raisedMm;
+    const upper = flat.upperMm + raisedMm;
+    out.lowerMm = (lower >= 0 ? lower * flat.by : lower) - this.behindAskedMm;
+    // What is behind the sheet comes out the near way, or under the edge.
+    let near = upper >= 0 ? upper : upper * flat.by;
+    if (upper < 0) near = Math.max(near, flat.underMm);
+    out.upperMm = near - this.behindAskedMm;
+  }
+
   /**
-   * Two figures between which the depth margin lies, for little. From below: the sheet's least depth over the circle around
-   * each ring, taken along the steepest normal; a lower edge only takes glass away. From above: how far one point of each
-   * ring, the one uphill of the sheet, lies from the place of the sheet straight behind it.
+   * Along the axis, the least that a body on the metal can be off the sheet and the most that it can be. From below: the
+   * sheet's least depth over the circle around each ring; a lower edge only takes glass away. From above: how far one point
+   * of each ring, the one uphill of the sheet, lies from the place of the sheet straight behind it. A raised body is as
+   * much farther off, and all chains with the same axis share these.
    */
-  depthBounds(out: BoundsMm, speaker: number, { mount: { pose }, cos, sin }: ClassMount, raisedMm: number): void {
-    const { sheet } = this;
+  private placeFlat(speaker: number, { mount: { pose }, cos, sin }: ClassMount): void {
+    const { sheet, flat } = this;
+    const { xMm, yMm } = pose;
+    const isTurned = flat.cos !== cos || flat.sin !== sin;
+    if (flat.speaker === speaker && flat.x === xMm && flat.y === yMm && !(isTurned && !flat.isRound)) return;
     if (!sheet) throw new Error('StackMargins.depthBounds: expected a measured sheet');
     const { c0, c1, c2, c3, lowerEdgeMm } = sheet.sheet;
     const rings = this.index.rings[speaker] as Float64Array;
     const lean = Math.sqrt(c1 * c1 + c2 * c2);
-    const level = c0 + c1 * pose.xMm + c2 * pose.yMm + raisedMm;
-    const reach = Math.abs(pose.yMm) + (this.index.bodyReachMm[speaker] as number);
+    const level = c0 + c1 * xMm + c2 * yMm;
+    const reach = Math.abs(yMm) + (this.index.bodyReachMm[speaker] as number);
     const steepest = Math.abs(c2) + 2 * Math.abs(c3) * (reach + BOUND_ROOM_MM);
-    const by = 1 / Math.sqrt(1 + c1 * c1 + steepest * steepest);
     // Uphill, along and across the body.
     const x = lean > 0 ? -c1 / lean : 0;
     const y = lean > 0 ? -c2 / lean : 1;
@@ -215,26 +243,33 @@ export class StackMargins {
     const across = y * cos - x * sin;
     let lower = Number.POSITIVE_INFINITY;
     let upper = Number.POSITIVE_INFINITY;
+    let under = Number.NEGATIVE_INFINITY;
     for (let at = 0; at < rings.length; at += 3) {
       const a = rings[at + 1] as number;
       const b = rings[at + 2] as number;
       const radius = Math.max(a, b);
-      const high = Math.abs(pose.yMm) + radius;
+      const high = Math.abs(yMm) + radius;
       const depth = level - (rings[at] as number);
-      const least = depth - lean * radius + (c3 < 0 ? c3 * high * high : 0);
-      if (least < lower) lower = least;
+      lower = Math.min(lower, depth - lean * radius + (c3 < 0 ? c3 * high * high : 0));
       const px = along * a * cos - across * b * sin;
       const py = along * a * sin + across * b * cos;
-      const height = pose.yMm + py;
-      if (lowerEdgeMm !== null && height < lowerEdgeMm) continue;
-      const straight = depth + c1 * px + c2 * py + c3 * height * height;
-      if (straight >= upper) continue;
-      // What is behind the sheet comes out the near way, or under the edge.
-      upper = straight >= 0 ? straight : straight * by;
-      if (lowerEdgeMm !== null && upper < 0) upper = Math.max(upper, lowerEdgeMm - height);
+      const height = yMm + py;
+      if (lowerEdgeMm !== null) {
+        if (height < lowerEdgeMm) continue;
+        under = Math.max(under, lowerEdgeMm - height);
+      }
+      upper = Math.min(upper, depth + c1 * px + c2 * py + c3 * height * height);
     }
-    out.lowerMm = (lower >= 0 ? lower * by : lower) - this.behindAskedMm;
-    out.upperMm = upper - this.behindAskedMm;
+    flat.speaker = speaker;
+    flat.x = xMm;
+    flat.y = yMm;
+    flat.cos = cos;
+    flat.sin = sin;
+    flat.isRound = this.index.isAllRound[speaker] === 1;
+    flat.by = 1 / Math.sqrt(1 + c1 * c1 + steepest * steepest);
+    flat.lowerMm = lower;
+    flat.upperMm = upper;
+    flat.underMm = under;
   }
 
   /**
@@ -260,34 +295,96 @@ export class StackMargins {
     }
   }
 
-  /** The widest interval that a check of a speaker can have, mm: every sensitivity at its greatest. */
-  widestMm(check: number, speaker: number): number {
-    const { bodyDoubt, bodySteep } = this.index;
-    const steep = bodySteep[speaker] as number;
-    const opening = check === CHECK_AT.depth ? this.sheetVariance(speaker) : (this.openingVariance[check] as number);
+  /**
+   * The widest interval that a check of a speaker can have, mm: every sensitivity at its greatest.
+   *
+   * @param isShort whether only margins are asked that are not above 0: what is nearest then lies close behind the body;
+   *   and of holes only those that the body passes with the width that it has at the flange
+   */
+  widestMm(check: number, speaker: number, isShort: boolean): number {
+    const { index, expansion, leastFreedom } = this;
+    const { mostRaisedVariance } = this.facts;
+    if (check === CHECK_AT.hole) {
+      const plate = Math.max(index.plateVariance, this.openingVariance[check] as number);
+      const width = index.mostWidthVariance[speaker] as number;
+      if (isShort) return expansion.widest(plate + width, leastFreedom);
+      const steep = index.bodySteep[speaker] as number;
+      const aslant = (index.aslantVariance[speaker] as number) + steep * steep * mostRaisedVariance;
+      return expansion.widest(plate + Math.max(width, aslant), leastFreedom);
+    }
     const variance =
-      opening + (bodyDoubt[speaker] as number) + Math.max(1, steep * steep) * this.facts.mostRaisedVariance;
-    return this.expansion.widest(variance, this.leastFreedom);
+      check === CHECK_AT.depth
+        ? this.sheetVariance(speaker, isShort)
+        : (this.openingVariance[check] as number) + (index.mostGapVariance[speaker] as number);
+    return expansion.widest(variance + mostRaisedVariance, leastFreedom);
   }
 
   /** Front margins of a speaker are never surer, and never less sure, than these. */
   frontBounds(out: FrontBounds, speaker: number): void {
-    const variance = this.frontPart + (this.index.frontVariance[speaker] as number);
-    const rectangular = this.frontRectangular + (this.index.frontFourth[speaker] as number);
     out.leftMm = this.frontLeftMm - (this.index.frontMm[speaker] as number);
-    out.surestMm = this.expansion.expand(variance, this.frontFourth, rectangular);
-    out.widestMm = this.expansion.expand(variance + this.facts.mostRaisedVariance, this.frontFourth, 0);
+    out.surestMm = this.frontIntervalMm(speaker, false);
+    out.widestMm = this.frontIntervalMm(speaker, true);
   }
 
-  /** The most that the sheet's own dimensions can add, wherever a speaker's body comes nearest to it, mm². */
-  private sheetVariance(speaker: number): number {
-    const reach = (this.index.bodyReachMm[speaker] as number) + this.footRoomMm;
-    let variance = this.openingVariance[CHECK_AT.depth] as number;
-    for (const { k0, k1, k2, k3, uncertaintyMm } of this.sheetTerms) {
-      const most = Math.abs(k0) + (Math.abs(k1) + Math.abs(k2)) * reach + Math.abs(k3) * reach * reach;
-      variance += (most * uncertaintyMm) ** 2;
+  /** The widest, or else the narrowest, interval of a speaker's front margins, mm. */
+  frontIntervalMm(speaker: number, isWidest: boolean): number {
+    const variance = this.frontPart + (this.index.frontVariance[speaker] as number);
+    if (isWidest) return this.expansion.expand(variance + this.facts.mostRaisedVariance, this.frontFourth, 0);
+    const rectangular = this.frontRectangular + (this.index.frontFourth[speaker] as number);
+    return this.expansion.expand(variance, this.frontFourth, rectangular);
+  }
+
+  /** The most that the sheet's own dimensions and a body's can add, wherever the body comes nearest to it, mm². */
+  private sheetVariance(speaker: number, isShort: boolean): number {
+    const { index, sheet } = this;
+    if (!sheet) return 0;
+    const { c0, c1, c2, c3, lowerEdgeMm } = sheet.sheet;
+    const rings = index.rings[speaker] as Float64Array;
+    const offset = this.facts.offsetMm[index.speakerClass[speaker] as number] as number;
+    const reach = (index.bodyReachMm[speaker] as number) + offset;
+    const steepest = Math.abs(c2) + 2 * Math.abs(c3) * (reach + BOUND_ROOM_MM);
+    const high = reach + steepest * (isShort ? Math.max(0, this.behindAskedMm) : FARTHEST_GAP_MM);
+    let low = -high;
+    let lengths = this.openingVariance[CHECK_AT.depth] as number;
+    let body = index.mostGapVariance[speaker] as number;
+    // A sheet that comes nearer all the way up, and is level across, is met by the upper ends of the rings; by a body that
+    // stands in it as much lower as the sheet leans over its depth.
+    if (c1 === 0 && c2 - 2 * c3 * high < 0 && c2 + 2 * c3 * high < 0) {
+      const within = (rings[rings.length - 3] as number) + Math.max(0, -c0);
+      const lowest = (index.narrowestMm[speaker] as number) - offset - steepest * within;
+      if (lowerEdgeMm === null || lowest > lowerEdgeMm) {
+        low = Math.max(low, lowest);
+        lengths = 0;
+        body = this.mostAtSheet(speaker, steepest);
+      }
     }
-    return variance;
+    for (const { k0, k1, k2, k3, uncertaintyMm } of this.sheetTerms) {
+      const at = (y: number) => Math.abs(k0 + k2 * y + k3 * y * y);
+      const vertex = k3 === 0 ? low : Math.max(low, Math.min(high, -k2 / (2 * k3)));
+      const most = Math.max(at(low), at(high), at(vertex)) + Math.abs(k1) * high;
+      lengths += (most * uncertaintyMm) ** 2;
+    }
+    return lengths + body;
+  }
+
+  /**
+   * The most that a ring can add which can come nearest to a sheet no steeper than this: one that lies before the last
+   * ring, and is not so much wider that the lean makes up for it, never does.
+   */
+  private mostAtSheet(speaker: number, steepest: number): number {
+    const { index } = this;
+    const rings = index.rings[speaker] as Float64Array;
+    const first = index.firstRing[speaker] as number;
+    const last = rings.length - 3;
+    const end = rings[last] as number;
+    const narrow = Math.min(rings[last + 1] as number, rings[last + 2] as number);
+    let most = 0;
+    for (let at = 0; at <= last; at += 3) {
+      const wide = Math.max(rings[at + 1] as number, rings[at + 2] as number);
+      if (at < last && (rings[at] as number) - end + steepest * Math.max(0, wide - narrow) < 0) continue;
+      most = Math.max(most, index.ringGapVariance[first + at / 3] as number);
+    }
+    return most;
   }
 
   private placeRod(obstacle: FitObstacle, before: RodPlace | undefined): RodPlace {
@@ -307,12 +404,12 @@ export class StackMargins {
     const lengths = outlineLengths(hole).flatMap(([, length]) => (length ? [length] : []));
     const { c1 = 0, c2 = 0, c3 = 0 } = this.sheet?.sheet ?? {};
     const slope = Math.abs(c1) + Math.abs(c2) + 2 * Math.abs(c3) * (this.index.farthestMm + BOUND_ROOM_MM);
-    this.footRoomMm = this.index.farthestOffsetMm + slope * FARTHEST_GAP_MM;
     const { openingVariance } = this;
-    openingVariance[CHECK_AT.hole] = lengths.reduce((sum, { uncertaintyMm }) => sum + uncertaintyMm ** 2, 0);
+    openingVariance[CHECK_AT.hole] = lengthsVariance(hole);
     openingVariance[CHECK_AT.depth] = ((1 + slope) * (lowerEdge?.uncertaintyMm ?? 0)) ** 2;
     openingVariance[CHECK_AT.obstacles] = obstacles.reduce(
-      (most, { depth, place }) => Math.max(most, depth.uncertaintyMm ** 2 + place.uncertaintyMm ** 2),
+      // Depth counts along the axis and place across it: together no more than the greater of the two.
+      (most, { depth, place }) => Math.max(most, depth.uncertaintyMm ** 2, place.uncertaintyMm ** 2),
       0,
     );
     const all = [
