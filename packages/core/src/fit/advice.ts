@@ -71,7 +71,7 @@ export function advise(
   const open = engine.order.filter((at) => engine.verdict[at] === OPEN).slice(0, MOST_OPEN);
   const [forOpening] = nextMeasurements(
     opening,
-    open.map((at) => engine.judgementOf(at)),
+    Array.from(open, (at) => engine.judgementOf(at)),
     options,
   );
   const [forCandidate] = nextMeasurements(opening, [judgement], options);

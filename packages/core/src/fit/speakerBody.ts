@@ -37,13 +37,14 @@ const known = new WeakMap<FitSpeaker, Body>();
 export function speakerBody(speaker: FitSpeaker): Body {
   let body = known.get(speaker);
   if (!body) {
-    body = toBody(speaker);
+    body = newBody(speaker);
     known.set(speaker, body);
   }
   return body;
 }
 
-function toBody(speaker: FitSpeaker): Body {
+/** The same without keeping it: a whole catalogue's bodies, with all that they depend on, are a hundred megabytes. */
+export function newBody(speaker: FitSpeaker): Body {
   const rings = speaker.profile.length > 0 ? statedRings(speaker) : typicalRings(speaker);
   const ringsMm = new Float64Array(rings.length * RING_STRIDE);
   rings.forEach(({ depth, halfLength, halfWidth }, index) => {

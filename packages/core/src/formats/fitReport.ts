@@ -75,7 +75,7 @@ export function fitReport(
   const opening = toFitOpening(record, rules.halfWidthsMm, (id) => names.get(id) ?? id);
   const engine = new FitEngine(new CatalogueIndex(toFitCatalogue(parts)), rules);
   engine.rank(opening);
-  const judged = engine.order.map((at) => ({
+  const judged = Array.from(engine.order, (at) => ({
     at,
     judgement: engine.judgementOf(at),
     candidate: engine.candidateOf(at),

@@ -44,6 +44,8 @@ const trial = newGap();
 const fan = newGap();
 /** The fan of directions at the lower edge is looked through in so many steps where the body overlaps. */
 const FAN_STEPS = 12;
+/** A body that stands in the sheet is sure to part by the face when it reaches so many times as far over the edge. */
+export const OVER_EDGE = 1.2;
 /** Two directions are one when they are off by no more than this, rad. */
 const SAME_DIRECTION = 1e-9;
 
@@ -56,7 +58,7 @@ const SAME_DIRECTION = 1e-9;
 export function sheetGap(out: Gap, body: PlacedBody, sheet: GlassSheet): boolean {
   const edge = sheet.lowerEdgeMm;
   const foot = faceGap(out, body, 0, body.lastRing, sheet);
-  if (edge === null || foot >= edge) return false;
+  if (edge === null || isOffFace(out, foot, edge)) return false;
   const pieces = body.pieces;
   let atEdge = false;
   copyGap(other, out);
@@ -65,7 +67,19 @@ export function sheetGap(out: Gap, body: PlacedBody, sheet: GlassSheet): boolean
     const from = pieces[at] as number;
     const to = pieces[at + 1] as number;
     // A piece whose own nearest place lies above the edge has its gap to the face.
-    const isAbove = faceGap(out, body, from, to, sheet) >= edge;
+    const ownFoot = faceGap(out, body, from, to, sheet);
+    const isAbove = ownFoot >= edge;
+    if (isAbove && !isOffFace(out, ownFoot, edge)) {
+      // It stands in the window: out under the edge may be a shorter way than off the face.
+      edgeGap(fan, body, from, to, sheet, edge);
+      const isUnder = fan.gapMm > out.gapMm;
+      if (isUnder) copyGap(out, fan);
+      if (out.gapMm < other.gapMm) {
+        copyGap(other, out);
+        atEdge = isUnder;
+      }
+      continue;
+    }
     const hasFoot = isAbove || (sheet.c3 < 0 && upperFoot(out, body, from, to, sheet, edge));
     if (hasFoot && out.gapMm < other.gapMm) {
       copyGap(other, out);
@@ -81,6 +95,15 @@ export function sheetGap(out: Gap, body: PlacedBody, sheet: GlassSheet): boolean
   }
   copyGap(out, other);
   return atEdge;
+}
+
+/**
+ * Whether a body with its nearest place so high parts from the sheet by its face: apart from it, or standing in it by less
+ * than it reaches over the edge. In any direction between the face's normal and straight up it comes out by no more than
+ * the longer way of these two.
+ */
+function isOffFace({ gapMm }: Gap, footMm: number, edgeMm: number): boolean {
+  return footMm >= edgeMm && footMm - edgeMm >= -gapMm * OVER_EDGE;
 }
 
 /**

@@ -8,7 +8,7 @@ import { outlineLengths, type PartOutline } from '../../geometry/Outline';
 import type { Dimension } from '../../uncertainty/Dimension';
 import type { Quantity } from '../../uncertainty/Quantity';
 import type { FitBracket, FitCatalogue, FitOpening, FitSpeaker } from '../shapes';
-import { speakerBody } from '../speakerBody';
+import { newBody } from '../speakerBody';
 
 /** The dimensions of a speaker that its body can depend on, in the order of a doubt row. */
 const BODY_DIMENSIONS = [
@@ -25,6 +25,9 @@ const BODY_DIMENSIONS = [
 export const DOUBTS = BODY_DIMENSIONS.length;
 /** Doubt rows of a ring: its depth, half length and half width. */
 export const RING_DOUBTS = 3 * DOUBTS;
+
+/** Windows lean less than this, mm a mm; for bounds that are worked out once. */
+export const STEEP_SHEET = 0.35;
 
 export type PatternClass<Part> = { readonly first: Part; readonly members: readonly number[] };
 
@@ -64,8 +67,13 @@ export class CatalogueIndex {
   readonly plateVariance: number;
   /** The steepest rise of each body's sides, mm a mm. */
   readonly bodySteep: Float64Array;
-  /** Half width of the narrowest ring, mm. */
-  readonly narrowestMm: Float64Array;
+  /**
+   * Of the rings that can come nearest to a sheet no steeper than `STEEP_SHEET` the least and the greatest half width, and
+   * how deep the body reaches, mm.
+   */
+  readonly endNarrowMm: Float64Array;
+  readonly endWideMm: Float64Array;
+  readonly deepMm: Float64Array;
   /** How far each body reaches from its axis, mm. */
   readonly bodyReachMm: Float64Array;
   /** How far brackets can offset an axis, and the farthest that any body reaches from the hole's centre, mm. */
@@ -95,7 +103,7 @@ export class CatalogueIndex {
     const speakers = neighbours(catalogue.speakers, speakerKey);
     this.speakers = speakers;
     this.brackets = brackets;
-    const bodies = speakers.map(speakerBody);
+    const bodies = speakers.map(newBody);
     const counts = bodies.map(({ rings }) => rings.length);
     const total = counts.reduce((sum, each) => sum + each, 0);
     const all = new Float64Array(total * 3);
@@ -153,7 +161,9 @@ export class CatalogueIndex {
       ...brackets.map(({ throat }) => throat),
       ...catalogue.spacers.map(({ inner }) => inner),
     ].reduce((most, outline) => Math.max(most, lengthsVariance(outline)), 0);
-    this.narrowestMm = Float64Array.from(this.rings, narrowest);
+    this.endNarrowMm = Float64Array.from(this.rings, (each) => endRings(each, Math.min));
+    this.endWideMm = Float64Array.from(this.rings, (each) => endRings(each, Math.max));
+    this.deepMm = Float64Array.from(this.rings, (each) => each[each.length - 3] ?? 0);
     this.bodyReachMm = Float64Array.from(this.rings, farthest);
     this.farthestOffsetMm = farthestOffset(brackets);
     this.farthestMm = farthest(all) + this.farthestOffsetMm;
@@ -308,12 +318,29 @@ function farthest(rings: Float64Array): number {
   return most;
 }
 
-function narrowest(rings: Float64Array): number {
-  let least = Number.POSITIVE_INFINITY;
+/** The least or the greatest half width of the rings that can come nearest to a sheet of usual steepness. */
+function endRings(rings: Float64Array, extreme: (...values: number[]) => number): number {
+  let found = Number.NaN;
   for (let at = 0; at < rings.length; at += 3) {
-    least = Math.min(least, rings[at + 1] as number, rings[at + 2] as number);
+    if (!canMeetSheet(rings, at, STEEP_SHEET)) continue;
+    const [a, b] = [rings[at + 1] as number, rings[at + 2] as number];
+    found = Number.isNaN(found) ? extreme(a, b) : extreme(found, a, b);
   }
-  return least;
+  return found;
+}
+
+/**
+ * Whether a ring can come nearest to a sheet no steeper than this: one that lies before the last ring, and is not so much
+ * wider that the lean makes up for it, never does.
+ *
+ * @param at place of the ring's first number
+ */
+export function canMeetSheet(rings: Float64Array, at: number, steepest: number): boolean {
+  const last = rings.length - 3;
+  if (at === last) return true;
+  const narrow = Math.min(rings[last + 1] as number, rings[last + 2] as number);
+  const wide = Math.max(rings[at + 1] as number, rings[at + 2] as number);
+  return (rings[at] as number) - (rings[last] as number) + steepest * Math.max(0, wide - narrow) >= 0;
 }
 
 /** Two brackets may be offset the same way. */

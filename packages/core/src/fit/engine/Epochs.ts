@@ -4,6 +4,7 @@
  * opening to opening and not summed up: a hand that goes there and back has moved nothing.
  */
 import type { FitOpening } from '../shapes';
+import type { DepthMoves } from './DepthMoves';
 import { behindMoved, frontShiftMm, holeMoved, type MoveMm, obstaclesMoved } from './openingMoves';
 import { CHECK_AT } from './Scratch';
 
@@ -24,6 +25,8 @@ export class Epochs {
   readonly moved = new Uint8Array(MOST_EPOCHS * MOVING_CHECKS);
   /** The epoch of the latest opening. */
   latest = 0;
+  /** The clearance that the latest opening asks for behind the body, mm. */
+  behindAskedMm = 0;
   private readonly openings: (FitOpening | null)[] = Array.from({ length: MOST_EPOCHS }, () => null);
   /** How far the bolts' margins of each class have moved in all: by class, and as it was in each epoch. */
   private readonly boltsPath: Float64Array;
@@ -33,6 +36,7 @@ export class Epochs {
   constructor(
     private readonly classes: number,
     private readonly reachMm: number,
+    private readonly depthMoves: Pick<DepthMoves, 'compare'>,
   ) {
     this.boltsPath = new Float64Array(classes);
     this.boltsPaths = new Float64Array(MOST_EPOCHS * classes);
@@ -44,8 +48,9 @@ export class Epochs {
   }
 
   /** Begins an epoch with an opening. */
-  begin(opening: FitOpening, boltsMovedMm: Float64Array): void {
+  begin(opening: FitOpening, boltsMovedMm: Float64Array, behindAskedMm: number): void {
     const { classes, boltsPath } = this;
+    this.behindAskedMm = behindAskedMm;
     for (let each = 0; each < classes; each++) {
       boltsPath[each] = (boltsPath[each] as number) + Math.min(ANYTHING_MM, boltsMovedMm[each] as number);
     }
@@ -67,6 +72,12 @@ export class Epochs {
     return (this.up[at] as number) > 0 || (this.down[at] as number) > 0;
   }
 
+  /** Whether more than lengths have changed since an epoch: then no answer of that time holds. */
+  isAnything(epoch: number): boolean {
+    const at = epoch * MOVING_CHECKS;
+    return this.up.subarray(at, at + MOVING_CHECKS).includes(Number.POSITIVE_INFINITY);
+  }
+
   /** By how much the front gap has grown since an epoch, mm. */
   frontMm(epoch: number): number {
     const at = epoch * MOVING_CHECKS + CHECK_AT.front;
@@ -80,6 +91,7 @@ export class Epochs {
       : { up: Math.max(0, shift), down: Math.max(0, -shift) };
     this.note(epoch, CHECK_AT.hole, holeMoved(before, now));
     this.note(epoch, CHECK_AT.depth, behindMoved(before, now, this.reachMm));
+    this.depthMoves.compare(epoch, before, now);
     this.note(epoch, CHECK_AT.obstacles, obstaclesMoved(before, now));
     this.note(epoch, CHECK_AT.front, front);
     let count = 0;

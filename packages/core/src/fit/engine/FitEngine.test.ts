@@ -12,7 +12,7 @@ const index = new CatalogueIndex(catalogue);
 /** What both say, rounded to what two ways of adding up may differ by. */
 function compare(engine: FitEngine, opening: FitOpening): void {
   const round = (value: number | null | undefined) => (value === null || value === undefined ? null : value.toFixed(8));
-  const fast = engine.order.map((at) => {
+  const fast = Array.from(engine.order, (at) => {
     const { speakerId, best, stacksJudged } = engine.rankedSpeaker(at);
     return { speakerId, ...best, marginMm: round(best.marginMm), expandedMm: round(best.expandedMm), stacksJudged };
   });
@@ -101,10 +101,10 @@ describe('says what the plain ranking says', () => {
     const engine = new FitEngine(new CatalogueIndex(boxed), LARGE_RULES);
     engine.rank(opening);
     const plain = plainRanking(opening, boxed, LARGE_RULES);
-    expect(engine.order.map((at) => engine.rankedSpeaker(at).speakerId)).toEqual(
+    expect(Array.from(engine.order, (at) => engine.rankedSpeaker(at).speakerId)).toEqual(
       plain.map(({ candidate }) => candidate.speaker.id),
     );
-    expect(engine.order.map((at) => engine.rankedSpeaker(at).best.verdict)).toEqual(
+    expect(Array.from(engine.order, (at) => engine.rankedSpeaker(at).best.verdict)).toEqual(
       plain.map(({ judgement }) => judgement.verdict),
     );
   });

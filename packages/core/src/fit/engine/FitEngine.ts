@@ -17,21 +17,23 @@ import { type Judgement, judgeWithHarness } from '../judgeCandidate';
 import type { RankedSpeaker, Ranking } from '../Ranking';
 import type { Candidate, FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { CatalogueIndex } from './CatalogueIndex';
+import { DepthMoves } from './DepthMoves';
 import { Epochs } from './Epochs';
 import { type ClassMount, MountIndex } from './MountIndex';
 import { OpeningFacts } from './OpeningFacts';
-import { CHECK_AT, HITS, VERDICT_OF } from './Scratch';
+import { CHECK_AT, HITS, surenessOf, VERDICT_OF, verdictOf } from './Scratch';
+import { BOUND_ROOM_MM } from './SheetEnds';
 import { OWN_CHANGED, SHIFTS, Slack, STAYS, type Worth } from './Slack';
 import { SpeakerJudge } from './SpeakerJudge';
 import { StackColumns } from './StackColumns';
-import { BOUND_ROOM_MM, StackMargins } from './StackMargins';
+import { StackMargins } from './StackMargins';
 import { JUDGED, KEPT, SHIFTED, Standings } from './Standings';
 
 export class FitEngine {
   readonly standings: Standings;
   private readonly facts: OpeningFacts;
   private readonly margins: StackMargins;
-  private readonly columns = new StackColumns();
+  private readonly columns: StackColumns;
   private readonly epochs: Epochs;
   private readonly slack: Slack;
   private readonly worth: Worth = { verdict: 0, worstMm: 0, leastSureness: 0 };
@@ -48,12 +50,15 @@ export class FitEngine {
     mountIndex: MountIndex = new MountIndex(index, rules),
   ) {
     this.standings = new Standings(index.nameRank);
+    this.columns = new StackColumns(index.speakers.length);
     this.facts = new OpeningFacts(index, rules, mountIndex);
     this.margins = new StackMargins(index, rules, this.facts);
-    this.epochs = new Epochs(index.speakerClasses.length, index.farthestMm + BOUND_ROOM_MM);
+    const depthMoves = new DepthMoves(index, this.facts);
+    this.epochs = new Epochs(index.speakerClasses.length, index.farthestMm + BOUND_ROOM_MM, depthMoves);
     const { margins } = this;
     this.slack = new Slack(
       this.epochs,
+      depthMoves,
       index.speakerClass,
       (check, speaker, isShort) => margins.widestMm(check, speaker, isShort),
       (speaker, isWidest) => margins.frontIntervalMm(speaker, isWidest),
@@ -70,7 +75,7 @@ export class FitEngine {
   }
 
   /** Speakers by their place in the index, best first. */
-  get order(): readonly number[] {
+  get order(): Int32Array {
     return this.standings.order;
   }
 
@@ -143,7 +148,7 @@ export class FitEngine {
 
   ranking(): Ranking {
     return {
-      speakers: this.order.map((at) => this.rankedSpeaker(at)),
+      speakers: Array.from(this.order, (at) => this.rankedSpeaker(at)),
       stacksJudged: this.standings.stacks.reduce((sum, each) => sum + each, 0),
     };
   }
@@ -164,11 +169,11 @@ export class FitEngine {
     this.margins.setOpening(opening);
     const former = epochs.latest;
     this.slack.leave(epochs.next);
-    epochs.begin(opening, facts.boltsMovedMm);
+    epochs.begin(opening, facts.boltsMovedMm, this.margins.behindAskedMm);
     if (!before) return false;
     for (const [check, column] of columns.each) if (epochs.hasMoved(former, check)) column.now++;
     this.frontStepMm = epochs.frontMm(former);
-    return factsKey(before) === factsKey(opening);
+    return !epochs.isAnything(former) && factsKey(before) === factsKey(opening);
   }
 
   /** Brings a speaker's answer up to date, with as little as the moves ask, and says what that was. */
@@ -181,21 +186,37 @@ export class FitEngine {
     worth.verdict = standings.verdict[speaker] as number;
     worth.worstMm = standings.worstMm[speaker] as number;
     worth.leastSureness = standings.leastSureness[speaker] as number;
-    const isFrontHit = worth.verdict === HITS && standings.decidedBy[speaker] === CHECK_AT.front;
-    const own = slack.ownFate(speaker, isFrontHit);
-    if (own === OWN_CHANGED) {
+    const isByFront = standings.decidedBy[speaker] === CHECK_AT.front;
+    const isHit = worth.verdict === HITS;
+    const own = isByFront && !isHit ? slack.openFate(speaker) : slack.ownFate(speaker, isByFront);
+    if (own === OWN_CHANGED || (own === SHIFTS && !this.shiftWorth(speaker))) {
       speakerJudge.judgeAgain(speaker);
       return JUDGED;
     }
-    if (own === SHIFTS) worth.worstMm += frontStepMm;
     if (!slack.losersHold(speaker, worth)) {
       speakerJudge.judge(speaker);
       return JUDGED;
     }
     if (own === STAYS || frontStepMm === 0) return KEPT;
     standings.worstMm[speaker] = worth.worstMm;
+    standings.leastSureness[speaker] = worth.leastSureness;
     standings.marginMm[speaker] = (standings.marginMm[speaker] as number) + frontStepMm;
-    return SHIFTED;
+    // Those that hit have moved alike; how much surer the others are hangs on their intervals.
+    return isHit ? SHIFTED : JUDGED;
+  }
+
+  /** What a speaker whose front decides is worth after the step; false where its verdict is another one. */
+  private shiftWorth(speaker: number): boolean {
+    const { worth, standings, frontStepMm } = this;
+    if (frontStepMm === 0) return true;
+    if (worth.verdict === HITS) {
+      worth.worstMm += frontStepMm;
+      return true;
+    }
+    const valueMm = (standings.marginMm[speaker] as number) + frontStepMm;
+    const expandedMm = standings.expandedMm[speaker] as number;
+    worth.leastSureness = surenessOf(valueMm, expandedMm);
+    return verdictOf(valueMm, expandedMm) === worth.verdict;
   }
 
   private noteOwnSize({ nominalSize }: FitOpening, before: FitOpening | null): boolean {

@@ -42,8 +42,8 @@ export type ClassMount = {
   readonly ids: string;
   /** Height of the brackets from the metal up to and with each, mm, and the variance of what lies above it. */
   readonly throats: readonly ThroatPlace[];
-  /** Place in its list of the last mount with as many brackets. */
-  readonly lastAlike: number;
+  /** Place in its list of the last mount with as many brackets; noted when the list is sorted. */
+  lastAlike: number;
 };
 
 export type ThroatPlace = {
@@ -138,7 +138,7 @@ export class MountIndex {
     speaker: FitSpeaker,
     speakerClass: number,
     onMetal: readonly { readonly at: number; readonly joint: BoltJoint }[],
-  ): readonly ClassMount[] {
+  ): ClassMount[] {
     const { brackets, speakerSide } = this.index;
     return onMetal.flatMap(({ at: lowerAt, joint }) => {
       const lower = brackets[lowerAt] as FitBracket;
@@ -284,16 +284,19 @@ function throatPlaces(
 }
 
 /** Fewest brackets first, then the lowest, then the cheapest. */
-function sorted(mounts: readonly ClassMount[]): readonly ClassMount[] {
-  const list = [...mounts].sort(
+function sorted(mounts: ClassMount[]): readonly ClassMount[] {
+  mounts.sort(
     (a, b) =>
       a.brackets.length - b.brackets.length ||
       a.raisedMm - b.raisedMm ||
       a.costMinor - b.costMinor ||
       (a.ids < b.ids ? -1 : a.ids > b.ids ? 1 : 0),
   );
-  return list.map((mount) => ({
-    ...mount,
-    lastAlike: list.findLastIndex(({ brackets }) => brackets.length === mount.brackets.length),
-  }));
+  let last = mounts.length - 1;
+  for (let at = last; at >= 0; at--) {
+    const mount = mounts[at] as ClassMount;
+    if (mount.brackets.length !== mounts[last]?.brackets.length) last = at;
+    mount.lastAlike = last;
+  }
+  return mounts;
 }

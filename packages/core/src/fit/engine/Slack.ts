@@ -16,11 +16,13 @@
  * All stacks of a speaker have the same front gap before them: where the front decides a hit, a moved gap moves the answer
  * by as much.
  */
+import type { DepthMoves } from './DepthMoves';
 import { type Epochs, MOVING_CHECKS } from './Epochs';
 import { CHECK_AT, CLEARS, HITS, HOLD, MEASURE, type Scratch, surenessOf, verdictOf } from './Scratch';
 
 const FRONT = CHECK_AT.front;
 const BOLTS = CHECK_AT.bolts;
+const DEPTH = CHECK_AT.depth;
 
 /** Places of a speaker's lengths: by how much the best leads over losers of its verdict, by check: mm, or sureness; */
 const LEAD = 0;
@@ -75,6 +77,7 @@ export class Slack {
 
   constructor(
     private readonly epochs: Epochs,
+    private readonly depthMoves: Pick<DepthMoves, 'riseMm' | 'sunkMm'>,
     private readonly boltClass: Int32Array,
     private readonly widestOf: WidestMm,
     private readonly frontIntervalMm: FrontIntervalMm,
@@ -166,16 +169,33 @@ export class Slack {
       if (check === FRONT && isFrontHit) continue;
       const length = mm[at + OWN + check] as number;
       const sunk = this.sunkMm(speaker, epoch, check) + risen;
-      const moved = length === DECIDES ? Math.max(sunk, this.risenMm(speaker, epoch, check)) : sunk;
-      if (moved > 0 && !(length > moved + RESERVE_MM)) return OWN_CHANGED;
+      if (length === DECIDES) return OWN_CHANGED;
+      if (sunk > 0 && !(length > sunk + RESERVE_MM)) return OWN_CHANGED;
     }
     if (!isFrontHit) return STAYS;
     return Number.isNaN(frontMm) ? OWN_CHANGED : SHIFTS;
   }
 
+  /**
+   * The same for a stack that does not hit and whose front decides. Where the front alone has moved, it decides as long as
+   * no other check is less sure.
+   */
+  openFate(speaker: number): number {
+    const { epochs } = this;
+    const epoch = this.ownEpoch[speaker] as number;
+    const count = epochs.movedCount[epoch] as number;
+    if (count === 0) return SHIFTS;
+    const isAlone = count === 1 && epochs.moved[epoch * MOVING_CHECKS] === FRONT;
+    const length = this.mm[speaker * LENGTHS + SHIFT] as number;
+    // Where the front stands where it stood, the figures come back with its step.
+    if (!isAlone || length === DECIDES) return this.ownFate(speaker, false) === STAYS ? SHIFTS : OWN_CHANGED;
+    const frontMm = epochs.frontMm(epoch);
+    return frontMm <= 0 || length > frontMm + RESERVE_MM ? SHIFTS : OWN_CHANGED;
+  }
+
   /** Whether every other stack of a speaker still loses against its best, which is now worth this. */
   losersHold(speaker: number, { verdict, worstMm, leastSureness }: Worth): boolean {
-    const { mm, epochs } = this;
+    const { mm } = this;
     const was = this.wasVerdict[speaker] as number;
     if (verdict > was) return false;
     const figure = this.wasFigure[speaker] as number;
@@ -186,20 +206,12 @@ export class Slack {
     if (isCompared && lost > 0 && this.isTight[speaker] === 1) return false;
     const epoch = this.losersEpoch[speaker] as number;
     const at = speaker * LENGTHS;
-    if (lost > ROUNDING_MM) {
-      for (let check = 0; check < MOVING_CHECKS; check++) {
-        const nearer = (check === FRONT ? epochs.frontMm(epoch) : 0) + lost;
-        if (nearer > ROUNDING_MM && !((mm[at + LEAD + check] as number) > nearer + RESERVE_MM)) return false;
-      }
-    }
-    const count = epochs.movedCount[epoch] as number;
-    for (let place = 0; place < count; place++) {
-      const check = epochs.moved[epoch * MOVING_CHECKS + place] as number;
-      const up = this.risenMm(speaker, epoch, check);
-      if (up > ROUNDING_MM && !((mm[at + HELD + check] as number) > up + RESERVE_MM)) return false;
-      if (!isCompared) continue;
-      const nearer = (check === FRONT ? epochs.frontMm(epoch) : up) + lost;
-      if (nearer > ROUNDING_MM && !((mm[at + LEAD + check] as number) > nearer + RESERVE_MM)) return false;
+    for (let check = 0; check < MOVING_CHECKS; check++) {
+      const rise = this.riseMm(speaker, epoch, check);
+      if (rise > ROUNDING_MM && !((mm[at + HELD + check] as number) > rise + RESERVE_MM)) return false;
+      const nearer = rise + lost;
+      if (isCompared && nearer > ROUNDING_MM && !((mm[at + LEAD + check] as number) > nearer + RESERVE_MM))
+        return false;
     }
     return true;
   }
@@ -240,9 +252,9 @@ export class Slack {
       const at = speaker * LENGTHS;
       if (losersEpoch[speaker] === epoch) {
         for (let check = 0; check < MOVING_CHECKS; check++) {
-          const up = this.risenMm(speaker, epoch, check);
-          this.take(at + HELD + check, up);
-          this.leaveLead(speaker, check, check === FRONT ? epochs.frontMm(epoch) : up);
+          const rise = this.riseMm(speaker, epoch, check);
+          this.take(at + HELD + check, Math.max(0, rise));
+          this.leaveLead(speaker, check, rise);
         }
         losersEpoch[speaker] = latest;
       }
@@ -250,7 +262,7 @@ export class Slack {
       for (let check = 0; check < MOVING_CHECKS; check++) {
         if (mm[at + OWN + check] !== DECIDES) this.take(at + OWN + check, this.sunkMm(speaker, epoch, check));
       }
-      this.take(at + SHIFT, Math.max(0, epochs.frontMm(epoch)));
+      if (mm[at + SHIFT] !== DECIDES) this.take(at + SHIFT, Math.max(0, epochs.frontMm(epoch)));
       ownEpoch[speaker] = latest;
     }
   }
@@ -318,7 +330,7 @@ export class Slack {
     else if (mm < (this.now[place] as number)) this.now[place] = mm;
   }
 
-  /** What the front holds has moved with it, down as well as up. A lead in sureness is not known after a move. */
+  /** What a check holds has moved with it, down as well as up. A lead in sureness is not known after a move. */
   private leaveLead(speaker: number, check: number, nearerMm: number): void {
     const place = speaker * LENGTHS + LEAD + check;
     if (this.wasVerdict[speaker] === HITS) this.take(place, nearerMm);
@@ -329,14 +341,22 @@ export class Slack {
     if (mm !== 0) this.mm[place] = Math.max(0, (this.mm[place] as number) - mm);
   }
 
-  private risenMm(speaker: number, epoch: number, check: number): number {
-    if (check === BOLTS) return this.epochs.boltsMm(epoch, this.boltClass[speaker] as number);
-    return this.epochs.up[epoch * MOVING_CHECKS + check] as number;
+  /** How far the margins of losers may have risen since an epoch, mm; negative where they have surely sunk. */
+  private riseMm(speaker: number, epoch: number, check: number): number {
+    const { epochs } = this;
+    if (check === BOLTS) return epochs.boltsMm(epoch, this.boltClass[speaker] as number);
+    if (check === FRONT) return epochs.frontMm(epoch);
+    const up = epochs.up[epoch * MOVING_CHECKS + check] as number;
+    if (check !== DEPTH || !epochs.hasMoved(epoch, DEPTH)) return up;
+    return this.depthMoves.riseMm(speaker, epoch, epochs.behindAskedMm, up);
   }
 
+  /** How far margins may have sunk since an epoch, mm. */
   private sunkMm(speaker: number, epoch: number, check: number): number {
-    if (check === BOLTS) return this.epochs.boltsMm(epoch, this.boltClass[speaker] as number);
-    return this.epochs.down[epoch * MOVING_CHECKS + check] as number;
+    const { epochs } = this;
+    if (check === BOLTS) return epochs.boltsMm(epoch, this.boltClass[speaker] as number);
+    const down = epochs.down[epoch * MOVING_CHECKS + check] as number;
+    return check === DEPTH && down > 0 ? this.depthMoves.sunkMm(speaker, epoch, down) : down;
   }
 
   private finishOwn(best: Scratch, decidedBy: number): void {
@@ -373,5 +393,21 @@ export class Slack {
     }
     if (decidedBy < MOVING_CHECKS) this.pin(decidedBy);
     if (best.sureAt >= 0 && best.sureAt < MOVING_CHECKS) this.pin(best.sureAt);
+    this.now[SHIFT] = decidedBy === FRONT && best.sureAt === FRONT ? this.otherSurer(best) : DECIDES;
+  }
+
+  /** How far the front of an open stack, which decides, may rise until another check is less sure, mm. */
+  private otherSurer(best: Scratch): number {
+    const { leastSureness, hasMargin, value, expanded, fartherMm } = best;
+    let surer = Number.POSITIVE_INFINITY;
+    for (let check = 0; check < hasMargin.length; check++) {
+      if (check === FRONT) continue;
+      if (hasMargin[check] === 1) {
+        const sure = surenessOf(value[check] as number, expanded[check] as number);
+        surer = Math.min(surer, sure - leastSureness);
+      } else if ((fartherMm[check] as number) < Number.POSITIVE_INFINITY)
+        surer = Math.min(surer, (fartherMm[check] as number) / this.widestMm(check));
+    }
+    return surer * (expanded[FRONT] as number);
   }
 }

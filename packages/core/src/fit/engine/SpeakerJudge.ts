@@ -19,8 +19,9 @@ import type { Column, StackColumns } from './StackColumns';
 import type { BoundsMm, FrontBounds, StackMargins } from './StackMargins';
 import type { Standings } from './Standings';
 
-/** The checks that cost a search, cheapest first. */
+/** The checks that cost a search, cheapest first; and in the order in which their bounds cost. */
 const DEAR = [CHECK_AT.hole, CHECK_AT.depth, CHECK_AT.obstacles];
+const DEAR_BOUNDS = [CHECK_AT.depth, CHECK_AT.hole, CHECK_AT.obstacles];
 
 const NO_SPACER = -1;
 const NONE = -1;
@@ -33,6 +34,8 @@ export class SpeakerJudge {
   private readonly bounds: readonly BoundsMm[] = CHECK_IDS.map(() => ({ lowerMm: 0, upperMm: 0 }));
   /** Length of the hole margin of the mount that is being tried, without a spacer, mm; NaN until asked. */
   private bareHoleMm = Number.NaN;
+  /** The greatest that the depth margin of a stack can be that was passed over for standing too low, mm. */
+  private tooLowMm = Number.NEGATIVE_INFINITY;
   /** The stack in the scratch surely misses by this much, mm; 0 where nobody knows. */
   private surelyMm = 0;
   private readonly worth: Worth = { verdict: 0, worstMm: 0, leastSureness: 0 };
@@ -42,7 +45,10 @@ export class SpeakerJudge {
   private isPlain = false;
   private bestMount = NONE;
   private bestSpacer = NO_SPACER;
-  /** The stack that was tried first. */
+  /** Place of the margin that `knownColumn` found. */
+  private knownAt = 0;
+  /** Whether the stack that is being tried was the best before; that one is tried first. */
+  private isFormerBest = false;
   private formerMount = NONE;
   private formerSpacer = NO_SPACER;
   private bestParts = 0;
@@ -66,6 +72,7 @@ export class SpeakerJudge {
     this.bestMount = NONE;
     this.formerMount = NONE;
     this.bareHoleMm = Number.NaN;
+    this.tooLowMm = Number.NEGATIVE_INFINITY;
     this.margins.frontBounds(this.front, speaker);
     this.slack.begin(speaker);
     this.tryFormerBest(mounts);
@@ -82,9 +89,12 @@ export class SpeakerJudge {
         }
       }
       this.bareHoleMm = Number.NaN;
-      if (!this.isFormer(at, NO_SPACER)) this.tryStack(mount, at, NO_SPACER);
+      if (mount.raisedMm < this.lowestMm(mount)) this.noteTooLow(mount.raisedMm);
+      else if (!this.isFormer(at, NO_SPACER)) this.tryStack(mount, at, NO_SPACER);
       this.trySpacers(mount, at);
     }
+    if (this.tooLowMm > Number.NEGATIVE_INFINITY)
+      this.slack.lostBy(CHECK_AT.depth, this.tooLowMm, this.slack.widestShortMm(CHECK_AT.depth), this.best);
     this.writeDown(false);
   }
 
@@ -95,7 +105,9 @@ export class SpeakerJudge {
     if (movedMm === Number.POSITIVE_INFINITY || standings.stacks[speaker] === 0) return;
     this.formerMount = standings.mount[speaker] as number;
     this.formerSpacer = standings.spacer[speaker] as number;
+    this.isFormerBest = true;
     this.tryStack(mounts[this.formerMount] as ClassMount, this.formerMount, this.formerSpacer);
+    this.isFormerBest = false;
   }
 
   /** Judges a speaker's best stack again where the others still lose to what it was; anew where it has become worse. */
@@ -108,7 +120,9 @@ export class SpeakerJudge {
     this.bestMount = NONE;
     this.bareHoleMm = Number.NaN;
     slack.begin(speaker);
+    this.isFormerBest = true;
     this.tryStack(facts.mountsOf(speaker)[mountAt] as ClassMount, mountAt, optionAt);
+    this.isFormerBest = false;
     const { worth, best } = this;
     worth.verdict = best.gravest;
     worth.worstMm = best.worstMm;
@@ -129,16 +143,28 @@ export class SpeakerJudge {
     if (this.best.gravest === CLEARS && parts > this.bestParts) return;
     if (bolts.hasMargin && this.losesBy(CHECK_AT.bolts, bolts.valueMm, bolts.expandedMm, parts)) return;
     if (this.frontLoses(mount.raisedMm + (spacers[0] as SpacerOption).heightMm, parts)) return;
-    const fullWidth = this.index.fullWidthTo[this.speaker] as number;
-    const isStuckInHole = !this.isPlain && this.holeLoses(mount, parts);
+    let lowestMm = this.lowestMm(mount);
+    let known = this.best;
+    let tooLowMm = Number.NEGATIVE_INFINITY;
+    const highestMm = mount.raisedMm + (spacers[spacers.length - 1] as SpacerOption).heightMm;
+    const isStuckInHole = !this.isPlain && highestMm >= lowestMm && this.holeLoses(mount, mountAt, parts);
     for (let option = 0; option < spacers.length; option++) {
       const raisedMm = mount.raisedMm + (spacers[option] as SpacerOption).heightMm;
-      if (raisedMm > this.rules.mostRaisedMm) return;
-      if (isStuckInHole && raisedMm <= fullWidth) continue;
+      if (raisedMm > this.rules.mostRaisedMm) break;
+      if (raisedMm < lowestMm) {
+        tooLowMm = raisedMm;
+        continue;
+      }
+      if (isStuckInHole && !this.isAslant(raisedMm)) continue;
       // The lowest come first: where the front loses, every higher one does.
-      if (this.frontLoses(raisedMm, parts)) return;
-      if (!this.isFormer(mountAt, option)) this.tryStack(mount, mountAt, option);
+      if (this.frontLoses(raisedMm, parts)) break;
+      if (this.isFormer(mountAt, option)) continue;
+      this.tryStack(mount, mountAt, option);
+      if (known === this.best) continue;
+      known = this.best;
+      lowestMm = this.lowestMm(mount);
     }
+    if (tooLowMm > Number.NEGATIVE_INFINITY) this.noteTooLow(tooLowMm);
   }
 
   /**
@@ -155,33 +181,52 @@ export class SpeakerJudge {
     return true;
   }
 
+  /** Below this height a stack surely hits what stands behind, and by more than the best does. */
+  private lowestMm(mount: ClassMount): number {
+    const { best, slack, margins } = this;
+    if (this.bestMount === NONE || this.isPlain || !margins.sheetKnown) return Number.NEGATIVE_INFINITY;
+    const hitsMm = -slack.widestShortMm(CHECK_AT.depth);
+    const worseMm = best.gravest === HITS ? best.worstMm - SAME_FIGURE * 2 : 0;
+    return margins.heightForDepthMm(this.speaker, mount, Math.min(hitsMm, worseMm));
+  }
+
+  /** A stack of the mount that was asked last is passed over for standing so low. */
+  private noteTooLow(raisedMm: number): void {
+    this.tooLowMm = Math.max(this.tooLowMm, this.margins.depthUpperMm(raisedMm));
+  }
+
   /** Whether the hole of the bare stack, which a spacer leaves as it is, does so. */
-  private holeLoses(mount: ClassMount, parts: number): boolean {
+  private holeLoses(mount: ClassMount, mountAt: number, parts: number): boolean {
     if (!this.margins.hole.isKnown || this.bestMount === NONE) return false;
     const at = CHECK_AT.hole;
-    const valueMm = this.bareMm(mount);
+    const valueMm = this.bareMm(mount, (this.columns.first[this.speaker] as number) + mountAt);
     this.slack.isAslant = this.isAslant(mount.raisedMm);
     const widest = this.slack.widestShortMm(at);
     return valueMm + widest <= 0 && this.losesBy(at, valueMm, widest, parts);
   }
 
-  private bareMm(mount: ClassMount): number {
-    if (Number.isNaN(this.bareHoleMm))
-      this.bareHoleMm = this.margins.hole.leastMm(this.speaker, mount, null, mount.raisedMm);
+  private bareMm(mount: ClassMount, stack: number): number {
+    if (Number.isNaN(this.bareHoleMm)) {
+      const { hole } = this.columns;
+      this.bareHoleMm =
+        hole.made[stack] === hole.now
+          ? (hole.least[stack] as number)
+          : this.margins.hole.leastMm(this.speaker, mount, null, mount.raisedMm);
+    }
     return this.bareHoleMm;
   }
 
   /** Length of the hole margin of a stack, mm. A body that is as wide as at its flange passes the metal alike at every height. */
-  private holeMm(mount: ClassMount, option: SpacerOption | null, raisedMm: number): number {
-    if (!option) return this.bareMm(mount);
+  private holeMm(mount: ClassMount, stack: number, option: SpacerOption | null, raisedMm: number): number {
+    if (!option) return this.bareMm(mount, stack);
     const { hole } = this.margins;
     if (this.isAslant(raisedMm)) return hole.leastMm(this.speaker, mount, option.spacer, raisedMm);
-    return Math.min(this.bareMm(mount), hole.ringMm(this.speaker, mount, option.spacer, raisedMm));
+    return Math.min(this.bareMm(mount, stack), hole.ringMm(this.speaker, mount, option.spacer, raisedMm));
   }
 
   /** Whether a body that is raised so far passes the metal, or a plate above it, with sides that run aslant. */
   private isAslant(raisedMm: number): boolean {
-    return raisedMm > (this.index.fullWidthTo[this.speaker] as number);
+    return raisedMm >= (this.index.fullWidthTo[this.speaker] as number);
   }
 
   private losesBy(check: number, value: number, expanded: number, parts: number): boolean {
@@ -209,8 +254,7 @@ export class SpeakerJudge {
     const { scratch } = this;
     const option = optionAt === NO_SPACER ? null : (this.facts.spacers[optionAt] as SpacerOption);
     const parts = mount.brackets.length + (option?.parts ?? 0);
-    const cost = this.costOf(mount, option?.spacer ?? null);
-    if (this.isDearer(parts, cost)) return;
+    if (this.isDearer(mount, option, parts)) return;
     const raisedMm = mount.raisedMm + (option?.heightMm ?? 0);
     const stack = (this.columns.first[this.speaker] as number) + mountAt;
     scratch.isAslant = this.isAslant(raisedMm);
@@ -222,13 +266,14 @@ export class SpeakerJudge {
       this.slack.lost(scratch, this.best);
       return;
     }
-    this.keepIfBetter(mountAt, optionAt, mount, option?.spacer ?? null, parts, cost);
+    this.keepIfBetter(mountAt, optionAt, mount, option?.spacer ?? null, parts);
   }
 
   /** Whether a stack is more trouble than the best one, which clears: it need not be asked whether it clears too. */
-  private isDearer(parts: number, cost: number): boolean {
+  private isDearer(mount: ClassMount, option: SpacerOption | null, parts: number): boolean {
     if (this.bestMount === NONE || this.best.gravest !== CLEARS) return false;
-    return parts > this.bestParts || (parts === this.bestParts && cost > this.bestCost);
+    if (parts !== this.bestParts) return parts > this.bestParts;
+    return this.costOf(mount, option?.spacer ?? null) > this.bestCost;
   }
 
   private costOf(mount: ClassMount, spacer: FitSpacer | null): number {
@@ -275,17 +320,18 @@ export class SpeakerJudge {
   ): boolean {
     const { margins, speaker, bounds, slack } = this;
     this.surelyMm = 0;
-    for (const check of DEAR) {
+    for (const check of DEAR_BOUNDS) {
       const of = bounds[check] as BoundsMm;
       if (!this.isAsked(check)) continue;
-      const column = this.columnOf(check);
-      if (this.isKnown(column, stack, option)) {
+      const known = this.knownColumn(check, stack, option);
+      if (known) {
         if (this.bestMount === NONE) continue;
-        if (this.losesBy(check, column.value[stack] as number, column.expanded[stack] as number, parts)) return false;
+        const { knownAt } = this;
+        if (this.losesBy(check, known.value[knownAt] as number, known.expanded[knownAt] as number, parts)) return false;
         continue;
       }
       if (check === CHECK_AT.hole) {
-        of.lowerMm = this.holeMm(mount, option, raisedMm);
+        of.lowerMm = this.holeMm(mount, stack, option, raisedMm);
         of.upperMm = of.lowerMm;
       } else if (check === CHECK_AT.depth) margins.depthBounds(of, speaker, mount, raisedMm);
       else margins.obstaclesBounds(of, speaker, mount, raisedMm);
@@ -308,15 +354,15 @@ export class SpeakerJudge {
   ): boolean {
     const { scratch, margin, margins, speaker } = this;
     for (const check of DEAR) {
-      const column = this.columnOf(check);
+      const known = this.isAsked(check) ? this.knownColumn(check, stack, option) : null;
       if (!this.isAsked(check)) this.setUnasked(check);
-      else if (this.isKnown(column, stack, option)) this.setKnown(check, column, stack);
+      else if (known) this.setKnown(check, known);
       else if (!this.isFarOff(check) && !this.isRoughHole(check)) {
         if (check === CHECK_AT.hole)
           margins.hole.holes(margin, speaker, mount, option?.spacer ?? null, raisedMm, variance, fourth);
         else if (check === CHECK_AT.depth) margins.depth(margin, speaker, mount, raisedMm, variance, fourth);
         else margins.obstacles(margin, speaker, mount, raisedMm, variance, fourth);
-        if (!option) column.keep(stack, margin);
+        if (!option) this.columnOf(check).keep(stack, margin);
         scratch.setMargin(check, margin.value, margin.expanded, margin.least);
       }
       if (check !== CHECK_AT.obstacles && this.hasLost(parts)) return false;
@@ -352,13 +398,41 @@ export class SpeakerJudge {
     return true;
   }
 
-  private isKnown(column: Column, stack: number, option: SpacerOption | null): boolean {
-    return option === null && column.made[stack] === column.now;
+  /** Where a margin of the stack is kept that is up to date, with its place in `knownAt`. */
+  private knownColumn(check: number, stack: number, option: SpacerOption | null): Column | null {
+    const column = this.columnOf(check);
+    if (!option && column.made[stack] === column.now) {
+      this.knownAt = stack;
+      return column;
+    }
+    if (!this.isFormerBest) return null;
+    const best = this.bestColumnOf(check);
+    if (best.made[this.speaker] !== column.now) return null;
+    this.knownAt = this.speaker;
+    return best;
   }
 
-  private setKnown(check: number, column: Column, stack: number): void {
-    const { value, expanded, least } = column;
-    this.scratch.setMargin(check, value[stack] as number, expanded[stack] as number, least[stack] as number);
+  private bestColumnOf(check: number): Column {
+    const { bestHole, bestDepth, bestObstacles } = this.columns;
+    return check === CHECK_AT.hole ? bestHole : check === CHECK_AT.depth ? bestDepth : bestObstacles;
+  }
+
+  /** Keeps the margins of the best stack that were worked out. */
+  private keepBest(): void {
+    const { best, speaker } = this;
+    for (const check of DEAR) {
+      const column = this.bestColumnOf(check);
+      const isExact = best.hasMargin[check] === 1 && !(check === CHECK_AT.hole && best.isHoleRough);
+      column.made[speaker] = isExact && !this.isPlain ? this.columnOf(check).now : 0;
+      column.value[speaker] = best.value[check] as number;
+      column.expanded[speaker] = best.expanded[check] as number;
+      column.least[speaker] = best.least[check] as number;
+    }
+  }
+
+  private setKnown(check: number, { value, expanded, least }: Column): void {
+    const { knownAt } = this;
+    this.scratch.setMargin(check, value[knownAt] as number, expanded[knownAt] as number, least[knownAt] as number);
   }
 
   /** Whether a bound shows that the check cannot take part in the answer; it then stands in the scratch as no matter. */
@@ -423,9 +497,9 @@ export class SpeakerJudge {
     mount: ClassMount,
     spacer: FitSpacer | null,
     parts: number,
-    cost: number,
   ): void {
     const { best, scratch, slack } = this;
+    const cost = this.costOf(mount, spacer);
     const isFirst = this.bestMount === NONE;
     if (!isFirst && !this.isBetter(mount, spacer, parts, cost)) {
       slack.lost(scratch, best);
@@ -473,6 +547,7 @@ export class SpeakerJudge {
       mount.raisedFourth + (option?.fourth ?? 0),
     );
     best.setMargin(CHECK_AT.hole, margin.value, margin.expanded, margin.least);
+    best.isHoleRough = false;
   }
 
   /** @param isAgain whether only the best stack was judged, and the others hold */
@@ -480,6 +555,7 @@ export class SpeakerJudge {
     const { best, standings, speaker } = this;
     const at = best.decidingCheck();
     if (at === CHECK_AT.hole && best.isHoleRough) this.refineHole();
+    this.keepBest();
     const hasMargin = best.hasMargin[at] === 1;
     standings.verdict[speaker] = best.gravest;
     standings.decidedBy[speaker] = at;

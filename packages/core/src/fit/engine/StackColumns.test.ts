@@ -5,7 +5,7 @@ const CLASSES = Int32Array.of(0, 0, 1, 2);
 const margin = (value: number) => ({ value, expanded: value / 10, least: value - 1 });
 
 test('a class that keeps its mounts keeps its margins, wherever its stacks move', () => {
-  const columns = new StackColumns();
+  const columns = new StackColumns(CLASSES.length);
   columns.resize(CLASSES, [2, 1, 3], [false, false, false]);
   expect([...columns.first]).toEqual([0, 2, 4, 5, 8]);
   for (let stack = 0; stack < 8; stack++) columns.depth.keep(stack, margin(stack));
@@ -19,7 +19,7 @@ test('a class that keeps its mounts keeps its margins, wherever its stacks move'
 });
 
 test('out of date by its number', () => {
-  const columns = new StackColumns();
+  const columns = new StackColumns(CLASSES.length);
   columns.resize(CLASSES, [1, 1, 1], [false, false, false]);
   columns.hole.keep(2, margin(5));
   expect(columns.hole.made[2]).toBe(columns.hole.now);

@@ -14,6 +14,16 @@ export class Column {
   least = new Float64Array(0);
   made = new Int32Array(0);
 
+  /** Makes room for so many places, all out of date. */
+  static of(places: number): Column {
+    const column = new Column();
+    column.value = new Float64Array(places);
+    column.expanded = new Float64Array(places);
+    column.least = new Float64Array(places);
+    column.made = new Int32Array(places);
+    return column;
+  }
+
   keep(stack: number, { value, expanded, least }: MarginMm): void {
     this.value[stack] = value;
     this.expanded[stack] = expanded;
@@ -28,6 +38,17 @@ export class StackColumns {
   readonly obstacles = new Column();
   /** First stack of each speaker; one more at the end. */
   first = new Int32Array(1);
+
+  /** The same of each speaker's best stack, which may have a spacer: one place for each speaker. Out of date by `now` above. */
+  readonly bestHole: Column;
+  readonly bestDepth: Column;
+  readonly bestObstacles: Column;
+
+  constructor(speakers: number) {
+    this.bestHole = Column.of(speakers);
+    this.bestDepth = Column.of(speakers);
+    this.bestObstacles = Column.of(speakers);
+  }
 
   /** With the checks that they belong to. */
   readonly each = [

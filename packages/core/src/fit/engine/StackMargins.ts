@@ -12,13 +12,14 @@ import { behindClearanceMm } from '../checks/depthCheck';
 import { obstacleClearanceMm, obstacleRod } from '../checks/obstaclesCheck';
 import type { FitObstacle, FitOpening, FitRules } from '../shapes';
 import { type FittedSheet, sheetFit } from '../sheetFit';
-import { type CatalogueIndex, DOUBTS, lengthsVariance, RING_DOUBTS } from './CatalogueIndex';
+import { type CatalogueIndex, canMeetSheet, DOUBTS, lengthsVariance, RING_DOUBTS } from './CatalogueIndex';
 import { Expansion } from './Expansion';
 import { HoleMargins } from './HoleMargins';
 import { clearMargin, keepWorse, type MarginMm, setMargin } from './MarginMm';
 import type { ClassMount } from './MountIndex';
 import type { OpeningFacts } from './OpeningFacts';
 import { CHECK_AT, CHECKS } from './Scratch';
+import { BOUND_ROOM_MM, FARTHEST_GAP_MM, limitsOf, SheetEnds, type SheetLimits } from './SheetEnds';
 
 type OpeningTerm = Pick<Dimension, 'uncertaintyMm' | 'degreesOfFreedom'> & { readonly isRectangular: boolean };
 
@@ -32,12 +33,6 @@ type RodPlace = {
   /** The direction that parted the last body from it: across the axis, so always a bound. */
   readonly last: [number, number, number];
 };
-
-/** How far beyond a body the foot on a steep sheet may lie, mm; for bounds only. */
-export const BOUND_ROOM_MM = 60;
-
-/** A gap beyond this is nobody's question, mm. */
-const FARTHEST_GAP_MM = 300;
 
 /** Two figures between which a margin lies. */
 export type BoundsMm = { lowerMm: number; upperMm: number };
@@ -67,9 +62,12 @@ export class StackMargins {
   private ringFourth = 0;
   private sheet: FittedSheet | null = null;
   private sheetTerms: readonly SheetTerm[] = [];
+  private readonly ends: SheetEnds;
+  private limits: SheetLimits | null = null;
   private rods: readonly RodPlace[] = [];
   private opening: FitOpening | null = null;
-  private behindAskedMm = 0;
+  /** Clearance that what stands behind asks for, mm. */
+  behindAskedMm = 0;
   /** Front gap less its clearance, with its variance and what that adds to the Welch–Satterthwaite sum. */
   private frontLeftMm = 0;
   private frontPart = 0;
@@ -89,6 +87,7 @@ export class StackMargins {
   ) {
     this.expansion = new Expansion(rules.confidence);
     this.hole = new HoleMargins(index, rules, this.expansion);
+    this.ends = new SheetEnds(index);
   }
 
   setOpening(opening: FitOpening): void {
@@ -96,6 +95,7 @@ export class StackMargins {
     this.hole.setOpening(opening);
     this.sheet = sheetFit(opening);
     this.flat.speaker = -1;
+    this.limits = this.sheet && limitsOf(this.sheet.sheet);
     this.sheetTerms = this.sheet ? sheetTermsOf(this.sheet) : [];
     this.behindAskedMm = behindClearanceMm(opening.behind, this.rules);
     const { frontGap } = opening;
@@ -210,12 +210,25 @@ export class StackMargins {
     const { flat } = this;
     this.placeFlat(speaker, mount);
     const lower = flat.lowerMm + raisedMm;
-    const upper = flat.upperMm + raisedMm;
     out.lowerMm = (lower >= 0 ? lower * flat.by : lower) - this.behindAskedMm;
+    out.upperMm = this.depthUpperMm(raisedMm);
+  }
+
+  /** The upper one for the body and pose that were asked last. */
+  depthUpperMm(raisedMm: number): number {
+    const { flat } = this;
+    const upper = flat.upperMm + raisedMm;
     // What is behind the sheet comes out the near way, or under the edge.
-    let near = upper >= 0 ? upper : upper * flat.by;
-    if (upper < 0) near = Math.max(near, flat.underMm);
-    out.upperMm = near - this.behindAskedMm;
+    return (upper >= 0 ? upper : Math.max(upper * flat.by, flat.underMm)) - this.behindAskedMm;
+  }
+
+  /** How high a body must stand on a chain with the axis of this one for its depth margin not to be surely below a figure, mm. */
+  heightForDepthMm(speaker: number, mount: ClassMount, marginMm: number): number {
+    const { flat } = this;
+    this.placeFlat(speaker, mount);
+    const gapMm = marginMm + this.behindAskedMm;
+    if (gapMm < 0 && flat.underMm >= gapMm) return Number.NEGATIVE_INFINITY;
+    return (gapMm >= 0 ? gapMm : gapMm / flat.by) - flat.upperMm;
   }
 
   /**
@@ -336,53 +349,40 @@ export class StackMargins {
 
   /** The most that the sheet's own dimensions and a body's can add, wherever the body comes nearest to it, mm². */
   private sheetVariance(speaker: number, isShort: boolean): number {
-    const { index, sheet } = this;
+    const { index, sheet, limits, ends } = this;
     if (!sheet) return 0;
-    const { c0, c1, c2, c3, lowerEdgeMm } = sheet.sheet;
-    const rings = index.rings[speaker] as Float64Array;
+    const { c1, c2, c3 } = sheet.sheet;
     const offset = this.facts.offsetMm[index.speakerClass[speaker] as number] as number;
+    const gap = isShort ? Math.max(0, this.behindAskedMm) : FARTHEST_GAP_MM;
     const reach = (index.bodyReachMm[speaker] as number) + offset;
-    const steepest = Math.abs(c2) + 2 * Math.abs(c3) * (reach + BOUND_ROOM_MM);
-    const high = reach + steepest * (isShort ? Math.max(0, this.behindAskedMm) : FARTHEST_GAP_MM);
+    const steepest = Math.abs(c1) + Math.abs(c2) + 2 * Math.abs(c3) * (reach + BOUND_ROOM_MM);
+    let high = reach + steepest * gap;
     let low = -high;
     let lengths = this.openingVariance[CHECK_AT.depth] as number;
     let body = index.mostGapVariance[speaker] as number;
-    // A sheet that comes nearer all the way up, and is level across, is met by the upper ends of the rings; by a body that
-    // stands in it as much lower as the sheet leans over its depth.
-    if (c1 === 0 && c2 - 2 * c3 * high < 0 && c2 + 2 * c3 * high < 0) {
-      const within = (rings[rings.length - 3] as number) + Math.max(0, -c0);
-      const lowest = (index.narrowestMm[speaker] as number) - offset - steepest * within;
-      if (lowerEdgeMm === null || lowest > lowerEdgeMm) {
-        low = Math.max(low, lowest);
-        lengths = 0;
-        body = this.mostAtSheet(speaker, steepest);
-      }
+    if (limits && ends.place(speaker, offset, limits, gap)) {
+      low = ends.lowMm;
+      high = ends.highMm;
+      lengths = 0;
+      body = this.mostAtSheet(speaker, ends.steep);
     }
     for (const { k0, k1, k2, k3, uncertaintyMm } of this.sheetTerms) {
       const at = (y: number) => Math.abs(k0 + k2 * y + k3 * y * y);
       const vertex = k3 === 0 ? low : Math.max(low, Math.min(high, -k2 / (2 * k3)));
-      const most = Math.max(at(low), at(high), at(vertex)) + Math.abs(k1) * high;
+      const most = Math.max(at(low), at(high), at(vertex)) + Math.abs(k1) * Math.max(-low, high);
       lengths += (most * uncertaintyMm) ** 2;
     }
     return lengths + body;
   }
 
-  /**
-   * The most that a ring can add which can come nearest to a sheet no steeper than this: one that lies before the last
-   * ring, and is not so much wider that the lean makes up for it, never does.
-   */
+  /** The most that a ring can add which can come nearest to a sheet no steeper than this, mm². */
   private mostAtSheet(speaker: number, steepest: number): number {
     const { index } = this;
     const rings = index.rings[speaker] as Float64Array;
     const first = index.firstRing[speaker] as number;
-    const last = rings.length - 3;
-    const end = rings[last] as number;
-    const narrow = Math.min(rings[last + 1] as number, rings[last + 2] as number);
     let most = 0;
-    for (let at = 0; at <= last; at += 3) {
-      const wide = Math.max(rings[at + 1] as number, rings[at + 2] as number);
-      if (at < last && (rings[at] as number) - end + steepest * Math.max(0, wide - narrow) < 0) continue;
-      most = Math.max(most, index.ringGapVariance[first + at / 3] as number);
+    for (let at = 0; at < rings.length; at += 3) {
+      if (canMeetSheet(rings, at, steepest)) most = Math.max(most, index.ringGapVariance[first + at / 3] as number);
     }
     return most;
   }

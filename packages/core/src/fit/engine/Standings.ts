@@ -7,7 +7,7 @@ export const KEPT = 0;
 export const SHIFTED = 1;
 export const JUDGED = 2;
 
-/** Widths of the parts of a rough key: 53 bits are whole in a double. */
+/** Widths of the parts of a key with its speaker: 53 bits are whole in a double. */
 const SPEAKER_RANGE = 2 ** 18;
 const FIGURE_RANGE = 2 ** 32;
 const PARTS_RANGE = 2 ** 28;
@@ -32,8 +32,13 @@ export class Standings {
   /** What the last ranking did with each speaker. */
   readonly fate: Uint8Array;
   /** The speakers, best first. */
-  order: number[];
+  order: Int32Array;
   private readonly compare: (a: number, b: number) => number;
+  /** Of each speaker the whole number that orders it but for ties. */
+  private readonly keys: Float64Array;
+  /** What the merging writes into, and the parts that it merges. */
+  private spare: Int32Array;
+  private readonly lists: readonly Int32Array[];
 
   /** @param nameRank place of each speaker in the order of names, the last of all ties */
   constructor(readonly nameRank: Int32Array) {
@@ -51,65 +56,105 @@ export class Standings {
     this.stacks = new Int32Array(count);
     this.own = new Uint8Array(count);
     this.fate = new Uint8Array(count);
-    this.order = Array.from({ length: count }, (_, at) => at);
+    this.order = Int32Array.from({ length: count }, (_, at) => at);
+    this.keys = new Float64Array(count);
+    this.spare = new Int32Array(count);
+    this.lists = [KEPT, SHIFTED, JUDGED].map(() => new Int32Array(count));
     this.compare = this.comparison();
   }
 
   /** Puts all in order, whatever stood before. */
   sort(): void {
-    this.sortRoughly();
-    this.order.sort(this.compare);
+    const { keys, order } = this;
+    for (let at = 0; at < keys.length; at++) keys[at] = this.key(at);
+    this.order = this.sorted(order, order.length);
   }
 
   /**
    * Puts those that were judged again into the order of the others. Those that were shifted have all moved alike, so they
-   * still stand in order among themselves.
+   * still stand in order among themselves; but for figures that rounding has made the same.
    */
   mend(): void {
-    const kept: number[] = [];
-    const shifted: number[] = [];
-    const judged: number[] = [];
-    const lists = [kept, shifted, judged];
-    for (const at of this.order) (lists[this.fate[at] as number] as number[]).push(at);
-    if (judged.length + shifted.length === 0) return;
-    judged.sort(this.compare);
-    this.order = this.merged(this.merged(kept, shifted), judged);
+    const { fate, lists, keys, order } = this;
+    const [kept, shifted, judged] = lists as [Int32Array, Int32Array, Int32Array];
+    const counts = [0, 0, 0] as [number, number, number];
+    for (let rank = 0; rank < order.length; rank++) {
+      const at = order[rank] as number;
+      const what = fate[at] as 0 | 1 | 2;
+      if (what !== KEPT) keys[at] = this.key(at);
+      (lists[what] as Int32Array)[counts[what]++] = at;
+    }
+    if (counts[KEPT] === order.length) return;
+    const sortedJudged = this.sorted(judged, counts[JUDGED]);
+    if (counts[SHIFTED] === 0) this.merge(kept, counts[KEPT], sortedJudged, counts[JUDGED]);
+    else {
+      const moved = counts[SHIFTED] + counts[JUDGED];
+      const alike = this.isSorted(shifted, counts[SHIFTED]) ? shifted : this.sorted(shifted, counts[SHIFTED]);
+      this.merge(alike, counts[SHIFTED], sortedJudged, counts[JUDGED]);
+      shifted.set(this.order.subarray(0, moved));
+      this.merge(kept, counts[KEPT], shifted, moved);
+    }
   }
 
-  private merged(a: readonly number[], b: number[]): number[] {
-    if (a.length === 0) return b;
-    if (b.length === 0) return a as number[];
-    const { compare } = this;
-    const all: number[] = [];
+  private isSorted(list: Int32Array, count: number): boolean {
+    for (let place = 1; place < count; place++) {
+      if (this.off(list[place - 1] as number, list[place] as number) > 0) return false;
+    }
+    return true;
+  }
+
+  private off(a: number, b: number): number {
+    return (this.keys[a] as number) - (this.keys[b] as number) || this.compare(a, b);
+  }
+
+  /** Merges two sorted lists into `order`. */
+  private merge(a: Int32Array, aCount: number, b: Int32Array, bCount: number): void {
+    const { spare: all } = this;
     let i = 0;
     let j = 0;
-    while (i < a.length && j < b.length) {
-      all.push(compare(a[i] as number, b[j] as number) <= 0 ? (a[i++] as number) : (b[j++] as number));
+    let to = 0;
+    while (i < aCount && j < bCount) {
+      const x = a[i] as number;
+      const y = b[j] as number;
+      if (this.off(x, y) <= 0) {
+        all[to++] = x;
+        i++;
+      } else {
+        all[to++] = y;
+        j++;
+      }
     }
-    while (i < a.length) all.push(a[i++] as number);
-    while (j < b.length) all.push(b[j++] as number);
-    return all;
+    while (i < aCount) all[to++] = a[i++] as number;
+    while (j < bCount) all[to++] = b[j++] as number;
+    this.spare = this.order;
+    this.order = all;
   }
 
-  /** By one whole number each, which a sort without a comparison does at once; the comparison then finds little to do. */
-  private sortRoughly(): void {
-    const { verdict, own, order } = this;
-    if (order.length > SPEAKER_RANGE) return;
-    const keys = new Float64Array(order.length);
-    for (let at = 0; at < keys.length; at++) {
-      const group = (verdict[at] as number) * 2 + (own[at] as number);
-      keys[at] = (group * FIGURE_RANGE + this.roughFigure(at)) * SPEAKER_RANGE + at;
+  /** The first of a list in order. By their keys first, which a sort without a comparison does at once. */
+  private sorted(list: Int32Array, count: number): Int32Array {
+    const { keys } = this;
+    if (this.order.length > SPEAKER_RANGE) return Int32Array.from([...list.subarray(0, count)].sort(this.compare));
+    const coarse = new Float64Array(count);
+    for (let place = 0; place < count; place++) {
+      const at = list[place] as number;
+      coarse[place] = (keys[at] as number) * SPEAKER_RANGE + at;
     }
-    keys.sort();
-    this.order = Array.from(keys, (key) => key % SPEAKER_RANGE);
+    coarse.sort();
+    return Int32Array.from(Array.from(coarse, (key) => key % SPEAKER_RANGE).sort(this.compare));
   }
 
-  private roughFigure(at: number): number {
+  /** What `compare` looks at, down to the cost, as one whole number; where it is at its limits, ties. */
+  private key(at: number): number {
+    const group = (this.verdict[at] as number) * 2 + (this.own[at] as number);
+    return group * FIGURE_RANGE + this.keyFigure(at);
+  }
+
+  private keyFigure(at: number): number {
     const kind = this.verdict[at] as number;
-    if (kind === HITS) return Math.min(FIGURE_RANGE - 1, Math.round(-(this.worstMm[at] as number) * 1e5));
+    if (kind === HITS) return Math.min(FIGURE_RANGE - 1, -figureOf(this.worstMm[at] as number));
     if (kind === MEASURE) {
-      const sureness = this.leastSureness[at] as number;
-      return Math.round((MOST_SURENESS - Math.max(-MOST_SURENESS, Math.min(MOST_SURENESS, sureness))) * 1e6);
+      const sureness = figureOf(Math.max(-MOST_SURENESS, Math.min(MOST_SURENESS, this.leastSureness[at] as number)));
+      return figureOf(MOST_SURENESS) - sureness;
     }
     const cost = Math.min(PARTS_RANGE - 1, Math.round(this.costMinor[at] as number));
     return Math.min(15, this.parts[at] as number) * PARTS_RANGE + cost;

@@ -52,6 +52,7 @@ describe('hole', () => {
 describe('what stands behind', () => {
   const read = (centreMm: number, topMm: number): FitOpening => ({
     ...door,
+    lowerEdge: null,
     depths: door.depths.map((each, at) => ({
       ...each,
       depth: { ...each.depth, valueMm: at === 0 ? centreMm : topMm },
@@ -79,6 +80,12 @@ describe('what stands behind', () => {
     expect(bound.up - up).toBeGreaterThanOrEqual(-1e-9);
     expect(bound.down - down).toBeGreaterThanOrEqual(-1e-9);
     expect(bound.up - up + bound.down - down).toBeLessThan(1e-6);
+  });
+
+  test('a window that ends within reach: as far either way', () => {
+    const bound = behindMoved(door, { ...read(68.75, 61.75), lowerEdge: door.lowerEdge }, 120);
+    expect(bound.up).toBeGreaterThan(0.7);
+    expect(bound.down).toBe(bound.up);
   });
 
   test('one reading more, another lower edge or nothing read: anything', () => {

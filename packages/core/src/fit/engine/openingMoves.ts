@@ -58,8 +58,8 @@ export function holeMoved(before: FitOpening, now: FitOpening): MoveMm {
 }
 
 /**
- * What stands behind, within so many mm of the hole's centre. A sheet that is nowhere nearer than it was leaves every body
- * at least the gap it had.
+ * What stands behind, within so many mm of the hole's centre. A sheet without an edge that is nowhere nearer than it was
+ * leaves every body at least the gap it had.
  *
  * @see the sheet's equation in `sheetFit`: the difference of two sheets is one itself, and greatest at a corner or vertex
  */
@@ -75,6 +75,8 @@ export function behindMoved(before: FitOpening, now: FitOpening, reachMm: number
   const inside = Math.max(-reachMm, Math.min(reachMm, vertex));
   const offs = [at(-reachMm), at(reachMm), at(inside)] as const;
   const aside = Math.abs(off('c1')) * reachMm;
+  // Under its lower edge a window ends at right angles to itself: what leaves the face may come nearer there.
+  if (now.lowerEdge) return anyWay(Math.max(...offs.map(Math.abs)) + aside);
   return bothWays(Math.max(...offs) + aside, Math.min(...offs) - aside);
 }
 

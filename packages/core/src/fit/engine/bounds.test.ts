@@ -1,0 +1,149 @@
+/**
+ * What the engine takes for granted so as not to work it out: every bound against the margins themselves, for all stacks
+ * of a catalogue in openings of different kinds. A bound that is broken anywhere would let a wrong answer stand.
+ */
+import { describe, expect, test } from '@jest/globals';
+import { seededRandom } from '../../math/seededRandom';
+import { LARGE_RULES, largeCatalogue, largeVehicle } from '../../testing/largeCatalogue';
+import type { Dimension } from '../../uncertainty/Dimension';
+import type { FitOpening } from '../shapes';
+import { CatalogueIndex } from './CatalogueIndex';
+import { DepthMoves } from './DepthMoves';
+import { type MarginMm, newMargin } from './MarginMm';
+import { type ClassMount, MountIndex } from './MountIndex';
+import { OpeningFacts } from './OpeningFacts';
+import { behindMoved } from './openingMoves';
+import { CHECK_AT } from './Scratch';
+import { BOUND_ROOM_MM } from './SheetEnds';
+import { type BoundsMm, StackMargins } from './StackMargins';
+
+const index = new CatalogueIndex(largeCatalogue({ speakers: 500, brackets: 160, seed: 21 }));
+const mountIndex = new MountIndex(index, LARGE_RULES);
+const [frontDoor, , rearDoor, , dash, , , kick] = largeVehicle() as FitOpening[];
+const ROUNDING_MM = 1e-7;
+const HEIGHTS_MM = [0, 6, 18];
+
+const moved = (dimension: Dimension, by: number) => ({ ...dimension, valueMm: dimension.valueMm + by });
+
+/** The door as it is, and with windows that the quick bounds do not expect. */
+const OPENINGS: Readonly<Record<string, FitOpening | undefined>> = {
+  'front door': frontDoor,
+  'rear door': rearDoor,
+  'a window with its edge in the middle': frontDoor && {
+    ...frontDoor,
+    lowerEdge: frontDoor.lowerEdge && moved(frontDoor.lowerEdge, 55),
+  },
+  'a window that leans aside too': frontDoor && {
+    ...frontDoor,
+    depths: [
+      ...frontDoor.depths,
+      { key: 'depthRight', xMm: 60, yMm: 0, depth: moved(frontDoor.depths[0]?.depth as Dimension, 5) },
+    ],
+  },
+  dash,
+  'kick panel': kick,
+};
+
+type Stack = { readonly speaker: number; readonly mount: ClassMount; readonly raisedMm: number };
+
+function atWork(opening: FitOpening) {
+  const facts = new OpeningFacts(index, LARGE_RULES, mountIndex);
+  facts.takeOver(opening);
+  const margins = new StackMargins(index, LARGE_RULES, facts);
+  margins.setOpening(opening);
+  return { facts, margins };
+}
+
+function everyStack(facts: OpeningFacts, of: (stack: Stack) => void): void {
+  for (let speaker = 0; speaker < index.speakers.length; speaker++) {
+    facts.mountsOf(speaker).forEach((mount, at) => {
+      if (at > 4) return;
+      for (const height of HEIGHTS_MM) of({ speaker, mount, raisedMm: mount.raisedMm + height });
+    });
+  }
+}
+
+/** The depth margins of every stack, in the order of `everyStack`. */
+function depths(opening: FitOpening): readonly number[] {
+  const { facts, margins } = atWork(opening);
+  const out = newMargin();
+  const found: number[] = [];
+  everyStack(facts, ({ speaker, mount, raisedMm }) => {
+    margins.depth(out, speaker, mount, raisedMm, mount.raisedVariance, mount.raisedFourth);
+    found.push(out.value);
+  });
+  return found;
+}
+
+/** What is wrong, in words, so that a failure says where. */
+function wrong(isRight: boolean, what: string, { speaker, mount, raisedMm }: Stack, figures: object): string[] {
+  if (isRight) return [];
+  return [`${what}: ${index.speakers[speaker]?.id} ${mount.ids} at ${raisedMm} mm, ${JSON.stringify(figures)}`];
+}
+
+describe.each(Object.entries(OPENINGS))('%s', (_, opening) => {
+  if (!opening) throw new Error('expected an opening');
+
+  test('margins lie between their bounds, and intervals are no wider than theirs', () => {
+    const { facts, margins } = atWork(opening);
+    const out: MarginMm = newMargin();
+    const bounds: BoundsMm = { lowerMm: 0, upperMm: 0 };
+    const faults: string[] = [];
+    let [short, asked] = [0, 0];
+    everyStack(facts, (stack) => {
+      const { speaker, mount, raisedMm } = stack;
+      const spread = [mount.raisedVariance, mount.raisedFourth] as const;
+      const inBounds = () => bounds.lowerMm - ROUNDING_MM <= out.value && out.value <= bounds.upperMm + ROUNDING_MM;
+      const isNarrow = (check: number, isShort: boolean) =>
+        out.expanded <= margins.widestMm(check, speaker, isShort) + ROUNDING_MM;
+      asked++;
+      margins.depth(out, speaker, mount, raisedMm, ...spread);
+      margins.depthBounds(bounds, speaker, mount, raisedMm);
+      faults.push(...wrong(inBounds(), 'depth', stack, { ...out, ...bounds }));
+      const belowMm = margins.heightForDepthMm(speaker, mount, out.value);
+      faults.push(...wrong(belowMm <= raisedMm + ROUNDING_MM, 'height', stack, { belowMm }));
+      if (out.value <= 0) short++;
+      faults.push(...wrong(isNarrow(CHECK_AT.depth, out.value <= 0), 'depth interval', stack, out));
+      if (margins.hasRods) {
+        margins.obstacles(out, speaker, mount, raisedMm, ...spread);
+        margins.obstaclesBounds(bounds, speaker, mount, raisedMm);
+        faults.push(...wrong(inBounds(), 'obstacles', stack, { ...out, ...bounds }));
+        faults.push(...wrong(isNarrow(CHECK_AT.obstacles, false), 'obstacles interval', stack, out));
+      }
+      margins.hole.holes(out, speaker, mount, null, raisedMm, ...spread);
+      const isAslant = raisedMm >= (index.fullWidthTo[speaker] as number);
+      if (out.value < Number.POSITIVE_INFINITY)
+        faults.push(...wrong(isNarrow(CHECK_AT.hole, !isAslant), 'hole interval', stack, out));
+    });
+    expect(faults.slice(0, 5)).toEqual([]);
+    expect(short).toBeGreaterThan(asked / 50);
+  });
+
+  test('depth margins move by no more than is said, up and down', () => {
+    const random = seededRandom(5);
+    const before = depths(opening);
+    const { facts, margins } = atWork(opening);
+    const moves = new DepthMoves(index, facts);
+    const faults: string[] = [];
+    for (let round = 0; round < 4; round++) {
+      const now = {
+        ...opening,
+        depths: opening.depths.map((each) => ({ ...each, depth: moved(each.depth, (random() - 0.5) * 6) })),
+      };
+      const anywhere = behindMoved(opening, now, index.farthestMm + BOUND_ROOM_MM);
+      moves.compare(0, opening, now);
+      const after = depths(now);
+      let at = 0;
+      everyStack(facts, (stack) => {
+        const off = (after[at] as number) - (before[at] as number);
+        const isShort = (after[at] as number) <= 0 && (before[at] as number) <= 0;
+        at++;
+        const rise = moves.riseMm(stack.speaker, 0, margins.behindAskedMm, anywhere.up);
+        const sunk = moves.sunkMm(stack.speaker, 0, anywhere.down);
+        faults.push(...wrong(off >= -sunk - ROUNDING_MM, 'sunk', stack, { off, sunk }));
+        if (isShort) faults.push(...wrong(off <= rise + ROUNDING_MM, 'risen', stack, { off, rise }));
+      });
+    }
+    expect(faults.slice(0, 5)).toEqual([]);
+  });
+});
