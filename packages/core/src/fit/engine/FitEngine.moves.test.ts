@@ -8,6 +8,7 @@ import { LARGE_RULES, largeCatalogue, largeVehicle } from '../../testing/largeCa
 import type { Dimension } from '../../uncertainty/Dimension';
 import type { FitOpening } from '../shapes';
 import { CatalogueIndex } from './CatalogueIndex';
+import { MOST_EPOCHS } from './Epochs';
 import { FitEngine } from './FitEngine';
 import { MountIndex } from './MountIndex';
 import { JUDGED, KEPT, SHIFTED } from './Standings';
@@ -76,7 +77,8 @@ describe.each([0, 2, 4, 7, 11].map((at) => [vehicle[at]?.label, vehicle[at]] as 
     let opening = start as FitOpening;
     engine.rank(opening);
     for (let step = 0; step < STEPS; step++) {
-      opening = changed(opening, random);
+      // Now and then all the way back, several lengths at once.
+      opening = random() < 0.15 ? { ...(start as FitOpening) } : changed(opening, random);
       engine.rank(opening);
       const fresh = new FitEngine(index, LARGE_RULES, mounts);
       fresh.rank(opening);
@@ -108,6 +110,41 @@ describe('passes over what a change cannot reach', () => {
     expect(shifted).toBeGreaterThan(10);
     expect(kept).toBeGreaterThan(10);
     expect(judged).toBeLessThan(80);
+  });
+
+  test('the front there and back, and back while the glass moves: figures that moved along come back', () => {
+    const engine = new FitEngine(index, LARGE_RULES, mounts);
+    const wider = { ...door, frontGap: moved(door.frontGap, 1.5) };
+    const deeper = {
+      ...door,
+      depths: door.depths.map((each) => ({ ...each, depth: moved(each.depth, 2) as Dimension })),
+    };
+    for (const opening of [
+      door,
+      wider,
+      { ...door },
+      wider,
+      deeper,
+      { ...deeper, frontGap: moved(door.frontGap, -0.5) },
+    ]) {
+      engine.rank(opening);
+      const fresh = new FitEngine(index, LARGE_RULES, mounts);
+      fresh.rank(opening);
+      expect(answers(engine)).toEqual(answers(fresh));
+    }
+  });
+
+  test('more rankings than openings are kept: what rested on the forgotten ones still stands', () => {
+    const engine = new FitEngine(index, LARGE_RULES, mounts);
+    engine.rank(door);
+    for (let step = 1; step <= MOST_EPOCHS + 5; step++) {
+      engine.rank({ ...door, frontGap: moved(door.frontGap, 0.01 * (step % 7)) });
+    }
+    const last = { ...door, frontGap: moved(door.frontGap, 0.4) };
+    engine.rank(last);
+    const fresh = new FitEngine(index, LARGE_RULES, mounts);
+    fresh.rank(last);
+    expect(answers(engine)).toEqual(answers(fresh));
   });
 
   test('another instrument: everybody whose front counts is judged anew', () => {

@@ -98,6 +98,7 @@ export class FitEngine {
   private judgeAll(): void {
     const { length } = this.index.speakers;
     for (let speaker = 0; speaker < length; speaker++) this.speakerJudge.judge(speaker);
+    this.standings.fate.fill(JUDGED);
   }
 
   private bringAllUpToDate(): void {
