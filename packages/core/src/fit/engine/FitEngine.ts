@@ -169,7 +169,7 @@ export class FitEngine {
     }
     this.margins.setOpening(opening);
     const former = epochs.latest;
-    this.slack.leave(epochs.next);
+    this.slack.leave(epochs.next, this.standings);
     epochs.begin(opening, facts.boltsMovedMm, this.margins.behindAskedMm);
     if (!before) return false;
     for (const [check, column] of columns.each) if (epochs.hasMoved(former, check)) column.now++;

@@ -19,6 +19,7 @@
 import type { DepthMoves } from './DepthMoves';
 import { type Epochs, MOVING_CHECKS } from './Epochs';
 import { CHECK_AT, CLEARS, HITS, HOLD, MEASURE, type Scratch, surenessOf, verdictOf } from './Scratch';
+import type { Standings } from './Standings';
 
 const FRONT = CHECK_AT.front;
 const BOLTS = CHECK_AT.bolts;
@@ -42,7 +43,7 @@ const ROUNDING_MM = 1e-9;
 
 /** What has become of a best stack's figures. */
 export const STAYS = 0;
-/** The front decides a hit, and they have moved with it. */
+/** The front decides, and they have moved with it. */
 export const SHIFTS = 1;
 /** They may be others. */
 export const OWN_CHANGED = 2;
@@ -62,7 +63,7 @@ export class Slack {
   /** What the best was worth when the losers lost: verdict, and worst margin or least sureness. */
   private readonly wasVerdict: Uint8Array;
   private readonly wasFigure: Float64Array;
-  /** 1 where a stack that hits without a length lost: the best must not get worse. */
+  /** 1 where a stack lost that no length holds down: the best must not get worse. */
   private readonly isTight: Uint8Array;
   /** The epochs that the losers' and the own lengths rest on. */
   private readonly losersEpoch: Uint8Array;
@@ -140,10 +141,15 @@ export class Slack {
     this.ownEpoch[speaker] = this.epochs.latest;
   }
 
+  /** Lets the best stack of a speaker be judged again whatever moves. */
+  pinAll(): void {
+    for (let check = 0; check < MOVING_CHECKS; check++) this.pin(check);
+  }
+
   /** Lets a speaker be judged again whatever moves. */
   finishWithout(best: Scratch): void {
     this.now.fill(0);
-    for (let check = 0; check < MOVING_CHECKS; check++) this.pin(check);
+    this.pinAll();
     this.isTightNow = true;
     this.keep(best);
   }
@@ -168,8 +174,8 @@ export class Slack {
       const check = epochs.moved[epoch * MOVING_CHECKS + place] as number;
       if (check === FRONT && isFrontHit) continue;
       const length = mm[at + OWN + check] as number;
-      const sunk = this.sunkMm(speaker, epoch, check) + risen;
       if (length === DECIDES) return OWN_CHANGED;
+      const sunk = this.sunkMm(speaker, epoch, check) + risen;
       if (sunk > 0 && !(length > sunk + RESERVE_MM)) return OWN_CHANGED;
     }
     if (!isFrontHit) return STAYS;
@@ -222,6 +228,7 @@ export class Slack {
    */
   private surestHolds(speaker: number, lostSureness: number): boolean {
     const { mm, epochs } = this;
+    if (this.isTight[speaker] === 1) return false;
     const epoch = this.losersEpoch[speaker] as number;
     const at = speaker * LENGTHS;
     const count = epochs.movedCount[epoch] as number;
@@ -240,31 +247,53 @@ export class Slack {
   }
 
   /**
-   * Brings what rests on an epoch to the latest one: only of speakers whose answers hold there.
+   * Brings what rests on an epoch to the latest one: the answers all hold there.
    *
    * @param epoch is about to be forgotten
    */
-  leave(epoch: number): void {
-    const { losersEpoch, ownEpoch, epochs, mm } = this;
-    const { latest } = epochs;
-    if (latest === epoch) return;
+  leave(epoch: number, standings: Pick<Standings, 'verdict' | 'worstMm' | 'leastSureness'>): void {
+    const { losersEpoch, ownEpoch, epochs } = this;
+    if (epochs.latest === epoch) return;
     for (let speaker = 0; speaker < losersEpoch.length; speaker++) {
-      const at = speaker * LENGTHS;
       if (losersEpoch[speaker] === epoch) {
-        for (let check = 0; check < MOVING_CHECKS; check++) {
-          const rise = this.riseMm(speaker, epoch, check);
-          this.take(at + HELD + check, Math.max(0, rise));
-          this.leaveLead(speaker, check, rise);
-        }
-        losersEpoch[speaker] = latest;
+        const verdict = standings.verdict[speaker] as number;
+        const figures = verdict === MEASURE ? standings.leastSureness : standings.worstMm;
+        this.leaveLosers(speaker, epoch, verdict, figures[speaker] as number);
       }
-      if (ownEpoch[speaker] !== epoch) continue;
-      for (let check = 0; check < MOVING_CHECKS; check++) {
-        if (mm[at + OWN + check] !== DECIDES) this.take(at + OWN + check, this.sunkMm(speaker, epoch, check));
-      }
-      if (mm[at + SHIFT] !== DECIDES) this.take(at + SHIFT, Math.max(0, epochs.frontMm(epoch)));
-      ownEpoch[speaker] = latest;
+      if (ownEpoch[speaker] === epoch) this.leaveOwn(speaker, epoch);
     }
+  }
+
+  /** Leads are taken from what the best is worth now. One in sureness is known only where nothing has moved. */
+  private leaveLosers(speaker: number, epoch: number, verdict: number, figure: number): void {
+    const at = speaker * LENGTHS;
+    const lost = (this.wasFigure[speaker] as number) - figure;
+    const isHit = verdict === HITS && this.wasVerdict[speaker] === HITS;
+    const isAlike = verdict === this.wasVerdict[speaker] && lost === 0 && this.epochs.movedCount[epoch] === 0;
+    for (let check = 0; check < MOVING_CHECKS; check++) {
+      const rise = this.riseMm(speaker, epoch, check);
+      this.take(at + HELD + check, Math.max(0, rise));
+      if (isHit) this.take(at + LEAD + check, rise + lost);
+      else if (!isAlike) this.mm[at + LEAD + check] = 0;
+    }
+    this.wasVerdict[speaker] = verdict;
+    this.wasFigure[speaker] = figure;
+    this.losersEpoch[speaker] = this.epochs.latest;
+  }
+
+  private leaveOwn(speaker: number, epoch: number): void {
+    const { mm, epochs } = this;
+    const at = speaker * LENGTHS;
+    const frontMm = epochs.frontMm(epoch);
+    // Where the front decides and has risen, the others are nearer to deciding by nobody knows how much.
+    const isNearer = mm[at + OWN + FRONT] === DECIDES && frontMm > 0;
+    for (let check = 0; check < MOVING_CHECKS; check++) {
+      if (mm[at + OWN + check] === DECIDES) continue;
+      if (isNearer) mm[at + OWN + check] = 0;
+      else this.take(at + OWN + check, this.sunkMm(speaker, epoch, check));
+    }
+    if (mm[at + SHIFT] !== DECIDES) this.take(at + SHIFT, Math.max(0, frontMm));
+    this.ownEpoch[speaker] = epochs.latest;
   }
 
   /** A stack has lost against the best so far; of what is known of it the check that keeps it down is noted. */
@@ -330,13 +359,6 @@ export class Slack {
     else if (mm < (this.now[place] as number)) this.now[place] = mm;
   }
 
-  /** What a check holds has moved with it, down as well as up. A lead in sureness is not known after a move. */
-  private leaveLead(speaker: number, check: number, nearerMm: number): void {
-    const place = speaker * LENGTHS + LEAD + check;
-    if (this.wasVerdict[speaker] === HITS) this.take(place, nearerMm);
-    else if (nearerMm !== 0) this.mm[place] = 0;
-  }
-
   private take(place: number, mm: number): void {
     if (mm !== 0) this.mm[place] = Math.max(0, (this.mm[place] as number) - mm);
   }
@@ -347,7 +369,7 @@ export class Slack {
     if (check === BOLTS) return epochs.boltsMm(epoch, this.boltClass[speaker] as number);
     if (check === FRONT) return epochs.frontMm(epoch);
     const up = epochs.up[epoch * MOVING_CHECKS + check] as number;
-    if (check !== DEPTH || !epochs.hasMoved(epoch, DEPTH)) return up;
+    if (check !== DEPTH || !epochs.hasMoved(epoch, DEPTH) || !Number.isFinite(up)) return up;
     return this.depthMoves.riseMm(speaker, epoch, epochs.behindAskedMm, up);
   }
 
@@ -356,7 +378,7 @@ export class Slack {
     const { epochs } = this;
     if (check === BOLTS) return epochs.boltsMm(epoch, this.boltClass[speaker] as number);
     const down = epochs.down[epoch * MOVING_CHECKS + check] as number;
-    return check === DEPTH && down > 0 ? this.depthMoves.sunkMm(speaker, epoch, down) : down;
+    return check === DEPTH && down > 0 && Number.isFinite(down) ? this.depthMoves.sunkMm(speaker, epoch, down) : down;
   }
 
   private finishOwn(best: Scratch, decidedBy: number): void {

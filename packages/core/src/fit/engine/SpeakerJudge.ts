@@ -573,6 +573,7 @@ export class SpeakerJudge {
       // A bought ring has a margin beside that of the joints.
       const spacer = this.facts.spacers[this.bestSpacer]?.spacer;
       if (spacer && !spacer.made) this.slack.pin(CHECK_AT.bolts);
+      if (this.isPlain) this.slack.pinAll();
       if (isAgain) this.slack.finishAgain(best, at);
       else this.slack.finish(best, at);
     }
