@@ -34,7 +34,7 @@ const PICTURES = [
   ],
   [
     'fit-over',
-    COUNTER,
+    { width: 1280, height: 1000 },
     4,
     1,
     '/fit?speaker=spk-wrackline-shoal-68&over=spk-wrackline-shoal-65-slim',
@@ -42,7 +42,7 @@ const PICTURES = [
       page
         .getByText('Show it in space')
         .click()
-        .then(() => page.mouse.wheel(0, 900)),
+        .then(() => page.mouse.wheel(0, 1100)),
   ],
   ['will-it-fit', COUNTER, 0, 0, 'will-it-fit?vehicle=veh-ostrand-longshore&speaker=spk-wrackline-shoal-65-slim'],
   ['fit-phone', PHONE, 4, 1, '/fit?speaker=spk-wrackline-shoal-68'],

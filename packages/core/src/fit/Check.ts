@@ -51,6 +51,8 @@ const NOTHING_MISSING: readonly OpeningDimensionKey[] = [];
 export type Check = {
   readonly id: CheckId;
   readonly verdict: Verdict;
+  /** False where nobody knows enough to ask, and it is left to the fitter's eye: nothing is claimed, and nothing is held. */
+  readonly isJudged: boolean;
   /** null where the answer is no length, or a dimension is missing. */
   readonly margin: Margin | null;
   /** Where the margin is; null where it has no place in space. */
@@ -108,6 +110,7 @@ function isWorse(a: GapCheck, b: GapCheck): boolean {
 }
 
 class GapCheck implements Check {
+  readonly isJudged = true;
   readonly missing = NOTHING_MISSING;
 
   constructor(
@@ -128,10 +131,15 @@ class GapCheck implements Check {
 
 /** A check that cannot be answered yet: measure first. */
 export function missingCheck(id: CheckId, missing: readonly OpeningDimensionKey[], sentence: string): Check {
-  return { id, verdict: 'measure', margin: null, nearest: null, missing, sentence };
+  return { id, verdict: 'measure', isJudged: true, margin: null, nearest: null, missing, sentence };
 }
 
 /** A check that is decided without a length. */
 export function factCheck(id: CheckId, verdict: 'clears' | 'measure' | 'hold', sentence: string): Check {
-  return { id, verdict, margin: null, nearest: null, missing: NOTHING_MISSING, sentence };
+  return { id, verdict, isJudged: true, margin: null, nearest: null, missing: NOTHING_MISSING, sentence };
+}
+
+/** A check that is left to the fitter's eye: what it would need is not in a catalogue, or was not noted. */
+export function unjudgedCheck(id: CheckId, sentence: string): Check {
+  return { ...factCheck(id, 'clears', sentence), isJudged: false };
 }

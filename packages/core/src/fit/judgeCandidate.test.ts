@@ -309,7 +309,8 @@ describe('terminals', () => {
 
   test('in a plastic carrier there is no metal; where the catalogue is silent nothing is claimed', () => {
     expect(check('terminals', opening({ material: 'plastic' }), what).margin).toBeNull();
-    expect(check('terminals').sentence).toContain('Not judged');
+    expect(check('terminals', opening(), what).isJudged).toBe(true);
+    expect(check('terminals')).toMatchObject({ verdict: 'clears', isJudged: false });
   });
 
   test('one that stands outside the hole by little may be tilted in, by much it may not', () => {
@@ -328,6 +329,13 @@ describe('wire way', () => {
     const judged = judge(at, candidate({ brackets: [notched] }));
     expect(Math.cos(judged.mount.notchRad ?? 0)).toBeCloseTo(-1, 6);
     expect(judged.checks.find(({ id }) => id === 'wireWay')?.verdict).toBe('clears');
+  });
+
+  test('where nobody noted where the plug comes from it is left to the eye', () => {
+    expect(check('wireWay', opening({ plugRad: null }), candidate({ brackets: [notched] }))).toMatchObject({
+      verdict: 'clears',
+      isJudged: false,
+    });
   });
 
   test('three screws leave three turns: a plug between two of them is up to 60° away, and then held', () => {

@@ -19,6 +19,8 @@ const verdict = z.enum(['clears', 'measure', 'hits', 'hold']);
 const checkSchema = z.strictObject({
   id: z.enum(CHECK_IDS),
   verdict,
+  /** False where it is left to the fitter's eye. */
+  judged: z.boolean(),
   sentence: z.string(),
   marginMm: z.number().nullable(),
   standardUncertaintyMm: z.number().nullable(),
@@ -114,9 +116,10 @@ export function fitReport(
         addedParts: best.addedParts,
         costMinor: best.costMinor,
         chance: whole && tidy(whole.chance),
-        checks: judgement.checks.map(({ id, verdict: each, sentence, margin, nearest, missing }) => ({
+        checks: judgement.checks.map(({ id, verdict: each, isJudged, sentence, margin, nearest, missing }) => ({
           id,
           verdict: each,
+          judged: isJudged,
           sentence,
           marginMm: margin && tidy(margin.valueMm),
           standardUncertaintyMm: margin && tidy(margin.standardUncertaintyMm),

@@ -10,6 +10,9 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   hold: 'Hold',
 };
 
+/** Of a check that is left to the fitter's eye. */
+export const UNJUDGED_WORDS = 'Not judged';
+
 export const VERDICTS = ['clears', 'measure', 'hold', 'hits'] as const satisfies readonly Verdict[];
 
 /** The name of a check; what stands behind the opening names the depth. */

@@ -35,6 +35,15 @@ export function VerdictMark({
   );
 }
 
+/** An empty ring: nothing is claimed. The words beside it say so. */
+export function UnjudgedMark() {
+  return (
+    <svg className="text-muted" width={16} height={16} viewBox="0 0 16 16" aria-hidden="true">
+      <circle cx="8" cy="8" r="5" fill="none" stroke="currentColor" strokeWidth="1.5" strokeDasharray="2 2" />
+    </svg>
+  );
+}
+
 function shape(verdict: Verdict) {
   switch (verdict) {
     case 'clears':

@@ -12,7 +12,7 @@ import { chained, quantity } from '../../uncertainty/Quantity';
 import type { LengthUnit } from '../../units/parseLength';
 import { printLength } from '../../units/printLength';
 import { type PlacedBox, placedBoxes } from '../bodyBoxes';
-import { type Check, factCheck, type GapOption, worstGapCheck } from '../Check';
+import { type Check, factCheck, type GapOption, unjudgedCheck, worstGapCheck } from '../Check';
 import type { Mount } from '../mount';
 import type { Candidate, FitOpening, FitRules } from '../shapes';
 import { raised } from '../stack';
@@ -28,10 +28,9 @@ export function terminalsCheck(
 ): Check {
   const live = placedBoxes(candidate.speaker, mount.pose).filter((box) => box.live);
   if (live.length === 0) {
-    return factCheck(
+    return unjudgedCheck(
       'terminals',
-      'clears',
-      'Not judged: the catalogue does not say where the terminals sit. Look before the last screw.',
+      'The catalogue does not say where the terminals sit. Look before the last screw.',
     );
   }
   const options = live.flatMap((box) => [

@@ -3,7 +3,7 @@
  * that has to go round the flange is pinched under it or ends before the terminals.
  */
 import { radToDeg } from '../../units/angle';
-import { type Check, factCheck } from '../Check';
+import { type Check, factCheck, unjudgedCheck } from '../Check';
 import { type Mount, turnBetween } from '../mount';
 import type { FitOpening } from '../shapes';
 
@@ -19,10 +19,9 @@ export function wireWayCheck({ plugRad }: FitOpening, { notchRad }: Mount): Chec
     );
   }
   if (plugRad === null) {
-    return factCheck(
+    return unjudgedCheck(
       'wireWay',
-      'clears',
-      'Not judged: nobody noted where the plug comes from. The bracket has a wire notch.',
+      'Nobody noted where the plug comes from, and the bracket has a wire notch. Look at it.',
     );
   }
   const off = turnBetween(notchRad, plugRad);

@@ -6,10 +6,10 @@ import { type Margin, marginChance } from '@low-quarry/core/uncertainty/Margin';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printLength, printMargin, printPlusMinus } from '@low-quarry/core/units/printLength';
 import { termWords } from '../../text/termWords';
-import { checkLabel, UNIT_WORDS, VERDICT_WORDS } from '../../text/words';
+import { checkLabel, UNIT_WORDS, UNJUDGED_WORDS, VERDICT_WORDS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';
 import { OriginMark } from '../../ui/OriginMark';
-import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
+import { UnjudgedMark, VerdictMark, verdictColour } from '../../ui/VerdictMark';
 
 type CheckLedgerProps = {
   readonly judgement: Judgement;
@@ -44,21 +44,21 @@ export function CheckLedger({ judgement, behind, unit, lit, onLight }: CheckLedg
 }
 
 function Row({ check, label, unit }: { readonly check: Check; readonly label: string; readonly unit: LengthUnit }) {
-  const { verdict, margin, sentence } = check;
+  const { verdict, isJudged, margin, sentence } = check;
   return (
     <details>
       <summary className="grid min-h-12 list-none grid-cols-[16px_1fr_auto_auto] items-center gap-x-2 px-1 py-1 [&::-webkit-details-marker]:hidden">
-        <VerdictMark verdict={verdict} />
+        {isJudged ? <VerdictMark verdict={verdict} /> : <UnjudgedMark />}
         <span className="font-semibold">{label}</span>
         <MarginRail marginMm={margin?.valueMm ?? null} expandedMm={margin?.expandedMm ?? null} verdict={verdict} />
-        <span className={`min-w-20 text-right font-bold ${verdictColour(verdict)}`}>
+        <span className={`min-w-20 text-right font-bold ${isJudged ? verdictColour(verdict) : 'text-muted'}`}>
           {margin ? (
             <>
               {printMargin(margin.valueMm, unit)}{' '}
               <span className="text-[13px] font-normal">± {printPlusMinus(margin.expandedMm, unit)}</span>
             </>
           ) : (
-            <span className="text-[13px]">{VERDICT_WORDS[verdict]}</span>
+            <span className="text-[13px]">{isJudged ? VERDICT_WORDS[verdict] : UNJUDGED_WORDS}</span>
           )}
         </span>
         <span className="col-span-3 col-start-2 text-[13px] leading-4 text-muted">{sentence}</span>
