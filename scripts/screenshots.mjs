@@ -38,11 +38,12 @@ const PICTURES = [
     4,
     1,
     '/fit?speaker=spk-wrackline-shoal-68&over=spk-wrackline-shoal-65-slim',
-    (page) =>
-      page
-        .getByText('Show it in space')
-        .click()
-        .then(() => page.mouse.wheel(0, 1100)),
+    async (page) => {
+      await page.getByText('Show it in space').click();
+      const view = page.locator('canvas').first();
+      await view.waitFor();
+      await view.evaluate((canvas) => canvas.scrollIntoView({ block: 'end' }));
+    },
   ],
   ['will-it-fit', COUNTER, 0, 0, 'will-it-fit?vehicle=veh-ostrand-longshore&speaker=spk-wrackline-shoal-65-slim'],
   ['fit-phone', PHONE, 4, 1, '/fit?speaker=spk-wrackline-shoal-68'],
