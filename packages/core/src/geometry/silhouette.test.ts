@@ -77,6 +77,10 @@ describe('by hand', () => {
     rodGap(gap, placed(cone), rod([25 + 8, 0, 20 + 6], [0, 1, 0], 2));
     expect(gap.gapMm).toBeCloseTo(8, 12);
     expect([gap.nx, gap.nz].map((each) => each.toFixed(9))).toEqual(['0.800000000', '0.600000000']);
+    // The nearest point is the middle of the flank, not one of its ends.
+    const { onBody, onOther } = closestPoints(gap);
+    expect(onBody.map((each) => each.toFixed(9))).toEqual(['25.000000000', '0.000000000', '20.000000000']);
+    expect(onOther.map((each) => each.toFixed(9))).toEqual(['31.400000000', '0.000000000', '24.800000000']);
   });
 
   test('beside the corner, before the flange and behind the magnet', () => {

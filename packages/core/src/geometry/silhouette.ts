@@ -29,8 +29,11 @@ let half = new Float64Array(16);
 let depth = new Float64Array(16);
 const reach = newReach();
 
-/** The best direction so far: across the line to the side, and into the door. */
-const best = { value: 0, side: 0, deep: 0 };
+/**
+ * The best direction so far: across the line to the side, and into the door; and whether it is at right angles to a side,
+ * whose nearest place lies between its corners.
+ */
+const best = { value: 0, side: 0, deep: 0, isSide: false };
 
 /**
  * Keeps in `out` the gap of the rings `from` to `to` to the line through q when it is less than what stands there.
@@ -76,8 +79,8 @@ export function edgeLineGap(
   if (!isWithin(best.side, best.deep)) {
     const isApart = best.value > 0;
     best.value = Number.NEGATIVE_INFINITY;
-    tryDirection(last, off, q[2], normalSide, normalDeep);
-    tryDirection(last, off, q[2], upSide, upDeep);
+    tryDirection(last, off, q[2], normalSide, normalDeep, false);
+    tryDirection(last, off, q[2], upSide, upDeep, false);
     // Apart there is one peak, which lies beyond one end of the quarter. Overlapping there is one at every side.
     if (!isApart || best.value <= 0) {
       for (let at = 0; at < last; at++) {
@@ -85,11 +88,11 @@ export function edgeLineGap(
         if (length < NO_LENGTH_MM) continue;
         const side = ((depth[at + 1] as number) - (depth[at] as number)) / length;
         const deep = ((half[at] as number) - (half[at + 1] as number)) / length;
-        if (isWithin(side, deep)) tryDirection(last, off, q[2], side, deep);
-        if (isWithin(-side, deep)) tryDirection(last, off, q[2], -side, deep);
+        if (isWithin(side, deep)) tryDirection(last, off, q[2], side, deep, true);
+        if (isWithin(-side, deep)) tryDirection(last, off, q[2], -side, deep, true);
       }
-      if (isWithin(0, 1)) tryDirection(last, off, q[2], 0, 1);
-      if (isWithin(0, -1)) tryDirection(last, off, q[2], 0, -1);
+      if (isWithin(0, 1)) tryDirection(last, off, q[2], 0, 1, true);
+      if (isWithin(0, -1)) tryDirection(last, off, q[2], 0, -1, true);
     }
   }
   keep(out, body, from, to, q, sideX, sideY, 0);
@@ -158,17 +161,20 @@ function nearest(last: number, x: number, z: number): void {
       const by = 1 / Math.sqrt(square);
       best.side = dz * by;
       best.deep = -dx * by;
+      best.isSide = true;
     } else {
       const by = 1 / Math.sqrt(distance);
       best.side = offX * by;
       best.deep = offZ * by;
+      best.isSide = false;
     }
   }
 }
 
-function offSide(value: number, side: number, deep: number): void {
+function offSide(value: number, side: number, deep: number, isSide = true): void {
   if (value <= best.value) return;
   best.value = value;
+  best.isSide = isSide;
   best.side = side;
   best.deep = deep;
 }
@@ -180,13 +186,13 @@ function sideOf(at: number): number {
 }
 
 /** Takes a direction where it parts point and polygon more than the best so far. */
-function tryDirection(last: number, off: number, z: number, side: number, deep: number): void {
+function tryDirection(last: number, off: number, z: number, side: number, deep: number, isSide: boolean): void {
   let value = Number.POSITIVE_INFINITY;
   for (let at = 0; at <= last; at++) {
     const each = off * side - (half[at] as number) * Math.abs(side) + (z - (depth[at] as number)) * deep;
     if (each < value) value = each;
   }
-  offSide(value, side, deep);
+  offSide(value, side, deep, isSide);
 }
 
 function keep(
@@ -209,4 +215,13 @@ function keep(
   out.ny = ny;
   out.nz = best.deep;
   copyReach(out.reach, reach);
+  if (best.isSide) moveAlongSide(out, q, sideX, sideY, gapMm + thicknessMm);
+}
+
+/** On a side the nearest point lies between the rings: straight across from the line. */
+function moveAlongSide({ reach: at }: Gap, q: Vec3, sideX: number, sideY: number, offMm: number): void {
+  const by = (q[0] - at.x) * sideX + (q[1] - at.y) * sideY - offMm * best.side;
+  at.x += by * sideX;
+  at.y += by * sideY;
+  at.z = q[2] - offMm * best.deep;
 }
