@@ -76,8 +76,7 @@ export class CatalogueIndex {
   readonly deepMm: Float64Array;
   /** How far each body reaches from its axis, mm. */
   readonly bodyReachMm: Float64Array;
-  /** How far brackets can offset an axis, and the farthest that any body reaches from the hole's centre, mm. */
-  readonly farthestOffsetMm: number;
+  /** The farthest that any body reaches from the hole's centre, offset by brackets as far as they can, mm. */
   readonly farthestMm: number;
   readonly hasBoxes: Uint8Array;
   /** Depth to which the body keeps the width it has at the flange, mm. */
@@ -165,8 +164,7 @@ export class CatalogueIndex {
     this.endWideMm = Float64Array.from(this.rings, (each) => endRings(each, Math.max));
     this.deepMm = Float64Array.from(this.rings, (each) => each[each.length - 3] ?? 0);
     this.bodyReachMm = Float64Array.from(this.rings, farthest);
-    this.farthestOffsetMm = farthestOffset(brackets);
-    this.farthestMm = farthest(all) + this.farthestOffsetMm;
+    this.farthestMm = farthest(all) + farthestOffset(brackets);
     this.costMinor = column(({ pieceCostMinor }) => pieceCostMinor);
     this.fullWidthTo = Float64Array.from(this.rings, fullWidthTo);
     this.isAllRound = Uint8Array.from(speakers, (_, speaker) => {

@@ -25,7 +25,7 @@ import { CHECK_AT, HITS, surenessOf, VERDICT_OF, verdictOf } from './Scratch';
 import { BOUND_ROOM_MM } from './SheetEnds';
 import { OWN_CHANGED, SHIFTS, Slack, STAYS, type Worth } from './Slack';
 import { SpeakerJudge } from './SpeakerJudge';
-import { StackColumns } from './StackColumns';
+import { DEAR, StackColumns } from './StackColumns';
 import { StackMargins } from './StackMargins';
 import { JUDGED, KEPT, SHIFTED, Standings } from './Standings';
 
@@ -172,7 +172,7 @@ export class FitEngine {
     this.slack.leave(epochs.next, this.standings);
     epochs.begin(opening, facts.boltsMovedMm, this.margins.behindAskedMm);
     if (!before) return false;
-    for (const [check, column] of columns.each) if (epochs.hasMoved(former, check)) column.now++;
+    for (const check of DEAR) if (epochs.hasMoved(former, check)) columns.of(check).now++;
     this.frontStepMm = epochs.frontMm(former);
     return !epochs.isAnything(former) && factsKey(before) === factsKey(opening);
   }

@@ -15,12 +15,11 @@ import type { OpeningFacts } from './OpeningFacts';
 import { CHECK_AT, CLEARS, HITS, HOLD, isWorseAlike, MEASURE, Scratch, surenessOf, verdictOf } from './Scratch';
 import type { Slack, Worth } from './Slack';
 import type { SpacerOption } from './SpacerOption';
-import type { Column, StackColumns } from './StackColumns';
+import { type Column, DEAR, type StackColumns } from './StackColumns';
 import type { BoundsMm, FrontBounds, StackMargins } from './StackMargins';
 import type { Standings } from './Standings';
 
-/** The checks that cost a search, cheapest first; and in the order in which their bounds cost. */
-const DEAR = [CHECK_AT.hole, CHECK_AT.depth, CHECK_AT.obstacles];
+/** The dear checks in the order in which their bounds cost. */
 const DEAR_BOUNDS = [CHECK_AT.depth, CHECK_AT.hole, CHECK_AT.obstacles];
 
 const NO_SPACER = -1;
@@ -45,8 +44,6 @@ export class SpeakerJudge {
   private isPlain = false;
   private bestMount = NONE;
   private bestSpacer = NO_SPACER;
-  /** Place of the margin that `knownColumn` found. */
-  private knownAt = 0;
   /** Whether the stack that is being tried was the best before; that one is tried first. */
   private isFormerBest = false;
   private formerMount = NONE;
@@ -207,7 +204,7 @@ export class SpeakerJudge {
 
   private bareMm(mount: ClassMount, stack: number): number {
     if (Number.isNaN(this.bareHoleMm)) {
-      const { hole } = this.columns;
+      const hole = this.columns.of(CHECK_AT.hole);
       this.bareHoleMm =
         hole.made[stack] === hole.now
           ? (hole.least[stack] as number)
@@ -322,11 +319,11 @@ export class SpeakerJudge {
     this.surelyMm = 0;
     for (const check of DEAR_BOUNDS) {
       const of = bounds[check] as BoundsMm;
-      if (!this.isAsked(check)) continue;
-      const known = this.knownColumn(check, stack, option);
+      if (!margins.isAsked(check)) continue;
+      const known = this.known(check, stack, option);
       if (known) {
         if (this.bestMount === NONE) continue;
-        const { knownAt } = this;
+        const { knownAt } = this.columns;
         if (this.losesBy(check, known.value[knownAt] as number, known.expanded[knownAt] as number, parts)) return false;
         continue;
       }
@@ -354,32 +351,20 @@ export class SpeakerJudge {
   ): boolean {
     const { scratch, margin, margins, speaker } = this;
     for (const check of DEAR) {
-      const known = this.isAsked(check) ? this.knownColumn(check, stack, option) : null;
-      if (!this.isAsked(check)) this.setUnasked(check);
+      const known = margins.isAsked(check) ? this.known(check, stack, option) : null;
+      if (!margins.isAsked(check)) this.setUnasked(check);
       else if (known) this.setKnown(check, known);
       else if (!this.isFarOff(check) && !this.isRoughHole(check)) {
         if (check === CHECK_AT.hole)
           margins.hole.holes(margin, speaker, mount, option?.spacer ?? null, raisedMm, variance, fourth);
         else if (check === CHECK_AT.depth) margins.depth(margin, speaker, mount, raisedMm, variance, fourth);
         else margins.obstacles(margin, speaker, mount, raisedMm, variance, fourth);
-        if (!option) this.columnOf(check).keep(stack, margin);
+        if (!option) this.columns.of(check).keep(stack, margin);
         scratch.setMargin(check, margin.value, margin.expanded, margin.least);
       }
       if (check !== CHECK_AT.obstacles && this.hasLost(parts)) return false;
     }
     return true;
-  }
-
-  private columnOf(check: number): Column {
-    const { hole, depth, obstacles } = this.columns;
-    return check === CHECK_AT.hole ? hole : check === CHECK_AT.depth ? depth : obstacles;
-  }
-
-  /** Whether there is a length to ask for at all. */
-  private isAsked(check: number): boolean {
-    const { margins } = this;
-    if (check === CHECK_AT.hole) return margins.hole.isKnown;
-    return check === CHECK_AT.depth ? margins.sheetKnown : margins.hasRods;
   }
 
   private setUnasked(check: number): void {
@@ -398,40 +383,13 @@ export class SpeakerJudge {
     return true;
   }
 
-  /** Where a margin of the stack is kept that is up to date, with its place in `knownAt`. */
-  private knownColumn(check: number, stack: number, option: SpacerOption | null): Column | null {
-    const column = this.columnOf(check);
-    if (!option && column.made[stack] === column.now) {
-      this.knownAt = stack;
-      return column;
-    }
-    if (!this.isFormerBest) return null;
-    const best = this.bestColumnOf(check);
-    if (best.made[this.speaker] !== column.now) return null;
-    this.knownAt = this.speaker;
-    return best;
-  }
-
-  private bestColumnOf(check: number): Column {
-    const { bestHole, bestDepth, bestObstacles } = this.columns;
-    return check === CHECK_AT.hole ? bestHole : check === CHECK_AT.depth ? bestDepth : bestObstacles;
-  }
-
-  /** Keeps the margins of the best stack that were worked out. */
-  private keepBest(): void {
-    const { best, speaker } = this;
-    for (const check of DEAR) {
-      const column = this.bestColumnOf(check);
-      const isExact = best.hasMargin[check] === 1 && !(check === CHECK_AT.hole && best.isHoleRough);
-      column.made[speaker] = isExact && !this.isPlain ? this.columnOf(check).now : 0;
-      column.value[speaker] = best.value[check] as number;
-      column.expanded[speaker] = best.expanded[check] as number;
-      column.least[speaker] = best.least[check] as number;
-    }
+  /** Where a margin of the stack is kept that is up to date. */
+  private known(check: number, stack: number, option: SpacerOption | null): Column | null {
+    return this.columns.known(check, option ? NONE : stack, this.isFormerBest ? this.speaker : NONE);
   }
 
   private setKnown(check: number, { value, expanded, least }: Column): void {
-    const { knownAt } = this;
+    const { knownAt } = this.columns;
     this.scratch.setMargin(check, value[knownAt] as number, expanded[knownAt] as number, least[knownAt] as number);
   }
 
@@ -555,7 +513,7 @@ export class SpeakerJudge {
     const { best, standings, speaker } = this;
     const at = best.decidingCheck();
     if (at === CHECK_AT.hole && best.isHoleRough) this.refineHole();
-    this.keepBest();
+    this.columns.keepBest(speaker, best, this.isPlain);
     const hasMargin = best.hasMargin[at] === 1;
     standings.verdict[speaker] = best.gravest;
     standings.decidedBy[speaker] = at;

@@ -3,7 +3,10 @@
  * out, one place for each mount of each speaker. A column goes out of date as a whole, by its number.
  */
 import type { MarginMm } from './MarginMm';
-import { CHECK_AT } from './Scratch';
+import { CHECK_AT, type Scratch } from './Scratch';
+
+/** The checks that cost a search, cheapest first. */
+export const DEAR = [CHECK_AT.hole, CHECK_AT.depth, CHECK_AT.obstacles];
 
 /** Margins of one check, and with which state of the opening each was worked out. */
 export class Column {
@@ -33,29 +36,55 @@ export class Column {
 }
 
 export class StackColumns {
-  readonly hole = new Column();
-  readonly depth = new Column();
-  readonly obstacles = new Column();
   /** First stack of each speaker; one more at the end. */
   first = new Int32Array(1);
-
-  /** The same of each speaker's best stack, which may have a spacer: one place for each speaker. Out of date by `now` above. */
-  readonly bestHole: Column;
-  readonly bestDepth: Column;
-  readonly bestObstacles: Column;
+  /** Place of the margin that `known` found. */
+  knownAt = 0;
+  /** By check: of stacks without a spacer, and of each speaker's best stack, which may have one. These go by the others' `now`. */
+  private readonly bare: readonly Column[];
+  private readonly best: readonly Column[];
 
   constructor(speakers: number) {
-    this.bestHole = Column.of(speakers);
-    this.bestDepth = Column.of(speakers);
-    this.bestObstacles = Column.of(speakers);
+    const columns = (of: () => Column) => Array.from({ length: Math.max(...DEAR) + 1 }, of);
+    this.bare = columns(() => new Column());
+    this.best = columns(() => Column.of(speakers));
   }
 
-  /** With the checks that they belong to. */
-  readonly each = [
-    [CHECK_AT.hole, this.hole],
-    [CHECK_AT.depth, this.depth],
-    [CHECK_AT.obstacles, this.obstacles],
-  ] as const;
+  /** The margins of a check for the stacks without a spacer. */
+  of(check: number): Column {
+    return this.bare[check] as Column;
+  }
+
+  /**
+   * Where a margin is kept that is up to date, with its place in `knownAt`; null where there is none.
+   *
+   * @param stack its place, for one without a spacer; -1 for others
+   * @param bestOf the speaker whose best it was; -1 where it was not
+   */
+  known(check: number, stack: number, bestOf: number): Column | null {
+    const bare = this.of(check);
+    if (stack >= 0 && bare.made[stack] === bare.now) {
+      this.knownAt = stack;
+      return bare;
+    }
+    if (bestOf < 0) return null;
+    const best = this.best[check] as Column;
+    if (best.made[bestOf] !== bare.now) return null;
+    this.knownAt = bestOf;
+    return best;
+  }
+
+  /** Keeps the margins of a speaker's best stack that were worked out. */
+  keepBest(speaker: number, best: Scratch, isPlain: boolean): void {
+    for (const check of DEAR) {
+      const column = this.best[check] as Column;
+      const isExact = best.hasMargin[check] === 1 && !(check === CHECK_AT.hole && best.isHoleRough);
+      column.made[speaker] = isExact && !isPlain ? this.of(check).now : 0;
+      column.value[speaker] = best.value[check] as number;
+      column.expanded[speaker] = best.expanded[check] as number;
+      column.least[speaker] = best.least[check] as number;
+    }
+  }
 
   /**
    * Makes room for other numbers of mounts.
@@ -74,7 +103,8 @@ export class StackColumns {
     });
     first[speakerClass.length] = stacks;
     this.first = first;
-    for (const [, column] of this.each) {
+    for (const check of DEAR) {
+      const column = this.of(check);
       const { value, expanded, least, made } = column;
       column.value = new Float64Array(stacks);
       column.expanded = new Float64Array(stacks);

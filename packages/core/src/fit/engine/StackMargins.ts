@@ -115,6 +115,12 @@ export class StackMargins {
     return this.sheet !== null;
   }
 
+  /** Whether there is a length to ask of a dear check at all. */
+  isAsked(check: number): boolean {
+    if (check === CHECK_AT.hole) return this.hole.isKnown;
+    return check === CHECK_AT.depth ? this.sheetKnown : this.hasRods;
+  }
+
   get hasRods(): boolean {
     return this.rods.length > 0;
   }
