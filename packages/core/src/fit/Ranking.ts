@@ -29,6 +29,15 @@ export type Ranking = {
   readonly stacksJudged: number;
 };
 
+/** What is known of a ranking before all its figures are: enough for a list while a hand moves. */
+export type FirstLook = {
+  /** Of each speaker of the catalogue, in its order, the place of its verdict in `VERDICTS_BY_RANK`. */
+  readonly verdicts: Uint8Array;
+  /** The first of those that clear, best first. */
+  readonly best: readonly RankedSpeaker[];
+  readonly stacksJudged: number;
+};
+
 /** What a stack is compared by. */
 export type StackScore = {
   readonly verdict: Verdict;
@@ -41,6 +50,8 @@ export type StackScore = {
   readonly ids: string;
 };
 
+/** The best first, which is the least grave. */
+export const VERDICTS_BY_RANK = ['clears', 'measure', 'hold', 'hits'] as const satisfies readonly Verdict[];
 export const VERDICT_RANK: Readonly<Record<Verdict, number>> = { clears: 0, measure: 1, hold: 2, hits: 3 };
 
 /** Steps in which figures are compared. */

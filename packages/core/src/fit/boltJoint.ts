@@ -2,7 +2,7 @@
  * One joint of a stack: screws on one side, holes on the other, and the best rotation between them.
  */
 import { type BoltPattern, enoughScrews, type HoleMm, patternDimensions, patternHoles } from '../geometry/BoltPattern';
-import { bestRotation, type Rotation, type RotationOptions, rotationAt } from '../geometry/bestRotation';
+import { bestOf, promisingRotations, type Rotation, type RotationOptions, rotationAt } from '../geometry/bestRotation';
 import { type Quantity, type QuantityTerm, quantity } from '../uncertainty/Quantity';
 
 export type BoltJoint = {
@@ -20,22 +20,40 @@ export type BoltJoint = {
 /** Step of the one-sided differences, mm: small against a hole's play, large against rounding. */
 const STEP_MM = 1e-3;
 
+/** The rotations of which one becomes the joint's, so that joints of patterns that are alike need not search again. */
+export function turnsOf(
+  screwSide: BoltPattern,
+  holeSide: BoltPattern,
+  options: Pick<RotationOptions, 'anglesRad'>,
+): readonly Rotation[] {
+  return promisingRotations(patternHoles(screwSide), patternHoles(holeSide), {
+    toleranceMm: toleranceOf(screwSide, holeSide),
+    ...options,
+  });
+}
+
+function toleranceOf(screwSide: BoltPattern, holeSide: BoltPattern): number {
+  return Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2);
+}
+
 /**
  * @param screwSide the pattern whose `holeDiameterMm` is the screw's diameter
  * @param holeSide the pattern that is turned
  * @param names prefixes for the dimensions of either side, such as `opening.` and `speaker.`
  * @param options the only turns allowed (any when left out), and which of equal ones is liked best
+ * @param turns of these two patterns; searched when left out
  */
 export function boltJoint(
   screwSide: BoltPattern,
   holeSide: BoltPattern,
   names: { readonly screws: string; readonly holes: string },
-  options: Pick<RotationOptions, 'anglesRad' | 'prefer'> = {},
+  { prefer, ...options }: Pick<RotationOptions, 'anglesRad' | 'prefer'> = {},
+  turns: readonly Rotation[] = turnsOf(screwSide, holeSide, options),
 ): BoltJoint {
-  const toleranceMm = Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2);
+  const toleranceMm = toleranceOf(screwSide, holeSide);
   const screws = patternHoles(screwSide);
   const holes = patternHoles(holeSide);
-  const rotation = bestRotation(screws, holes, { toleranceMm, ...options });
+  const rotation = bestOf(turns, prefer);
   const enough = enoughScrews(screws.length);
   const decidingMm = ({ misalignmentsMm }: Pick<Rotation, 'misalignmentsMm'>) =>
     [...misalignmentsMm].sort((a, b) => a - b)[enough - 1] ?? 0;

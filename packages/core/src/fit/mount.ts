@@ -3,10 +3,11 @@
  * is turned, and where the wire notch points.
  */
 import type { BoltPattern } from '../geometry/BoltPattern';
+import type { Rotation } from '../geometry/bestRotation';
 import type { PartOutline } from '../geometry/Outline';
 import type { Pose } from '../geometry/PlacedBody';
 import { pairCache } from '../math/pairCache';
-import { type BoltJoint, boltJoint } from './boltJoint';
+import { type BoltJoint, boltJoint, turnsOf } from './boltJoint';
 import { bracketPrefix } from './dimensionNames';
 import type { Candidate, FitBracket, FitOpening, FitSpeaker } from './shapes';
 import { raised } from './stack';
@@ -29,13 +30,20 @@ export const speakerToVehicle = pairCache((opening: FitOpening, speaker: FitSpea
   boltJoint(boltsOf(opening), speaker.bolts, { screws: 'opening.', holes: 'speaker.' }, turns(speaker.basket)),
 );
 export const bracketToVehicle = pairCache((opening: FitOpening, bracket: FitBracket) =>
-  boltJoint(
-    boltsOf(opening),
-    bracket.vehicleBolts,
-    { screws: 'opening.', holes: 'bracket.vehicle.' },
-    { ...turns(bracket.throat), ...notchTurns(opening, bracket) },
-  ),
+  bracketJoint(opening, bracket, bracketTurns(opening, bracket)),
 );
+
+/** What brackets have in common whose vehicle sides differ in the direction of the notch alone. */
+export function bracketTurns(opening: FitOpening, { vehicleBolts, throat }: FitBracket): readonly Rotation[] {
+  return turnsOf(boltsOf(opening), vehicleBolts, turns(throat));
+}
+
+/** The joint of a bracket on the vehicle, from the rotations that are promising for its pattern. */
+export function bracketJoint(opening: FitOpening, bracket: FitBracket, rotations: readonly Rotation[]): BoltJoint {
+  const names = { screws: 'opening.', holes: 'bracket.vehicle.' };
+  return boltJoint(boltsOf(opening), bracket.vehicleBolts, names, notchTurns(opening, bracket), rotations);
+}
+
 export const bracketToBracket = pairCache((lower: FitBracket, upper: FitBracket) =>
   boltJoint(
     lower.speakerBolts,
@@ -75,33 +83,50 @@ export function mountOf(opening: FitOpening, candidate: Candidate): Mount {
 /** Where the middle of a bracket's speaker side lies, and how the bracket is turned. */
 export type BracketPlace = { readonly xMm: number; readonly yMm: number; readonly angleRad: number };
 
+const ON_CENTRE: BracketPlace = { xMm: 0, yMm: 0, angleRad: 0 };
+
 /** The places of the brackets of a chain, from the vehicle to the speaker: turns add up, and each offset turns with them. */
 export function bracketPlaces(
   brackets: readonly Pick<FitBracket, 'offsetXMm' | 'offsetYMm'>[],
   joints: readonly NamedJoint[],
 ): readonly BracketPlace[] {
+  const places: BracketPlace[] = [];
   let angleRad = 0;
   let xMm = 0;
   let yMm = 0;
-  return brackets.map(({ offsetXMm, offsetYMm }, index) => {
+  for (let index = 0; index < brackets.length; index++) {
+    const { offsetXMm, offsetYMm } = brackets[index] as FitBracket;
     angleRad += joints[index]?.joint.rotation.angleRad ?? 0;
     const cos = Math.cos(angleRad);
     const sin = Math.sin(angleRad);
     xMm += offsetXMm * cos - offsetYMm * sin;
     yMm += offsetXMm * sin + offsetYMm * cos;
-    return { xMm, yMm, angleRad };
-  });
+    places.push({ xMm, yMm, angleRad });
+  }
+  return places;
 }
 
 /** How a candidate sits when its joints are known, from the vehicle to the speaker. */
 export function composeMount(candidate: Candidate, joints: readonly NamedJoint[]): Mount {
   const { brackets } = candidate;
-  const places = bracketPlaces(brackets, joints);
-  const { xMm, yMm, angleRad } = places.at(-1) ?? { xMm: 0, yMm: 0, angleRad: 0 };
-  const notched = brackets.findIndex(({ notchRad }) => notchRad !== null);
-  const notchRad = notched < 0 ? null : (places[notched]?.angleRad ?? 0) + (brackets[notched]?.notchRad ?? 0);
+  return placeMount(brackets, joints, bracketPlaces(brackets, joints), raised(candidate).valueMm);
+}
+
+/** The same where the places of the brackets, and how high they and the spacer are, are known too. */
+export function placeMount(
+  brackets: readonly FitBracket[],
+  joints: readonly NamedJoint[],
+  places: readonly BracketPlace[],
+  raisedMm: number,
+): Mount {
+  const { xMm, yMm, angleRad } = places[places.length - 1] ?? ON_CENTRE;
+  let notchRad: number | null = null;
+  for (let index = 0; index < brackets.length && notchRad === null; index++) {
+    const notch = brackets[index]?.notchRad ?? null;
+    if (notch !== null) notchRad = (places[index]?.angleRad ?? 0) + notch;
+  }
   const turn = tidyTurn(angleRad + (joints[brackets.length]?.joint.rotation.angleRad ?? 0));
-  return { joints, notchRad, pose: { xMm, yMm, angleRad: turn, raisedMm: raised(candidate).valueMm } };
+  return { joints, notchRad, pose: { xMm, yMm, angleRad: turn, raisedMm } };
 }
 
 function jointsOf(opening: FitOpening, { speaker, brackets }: Candidate): readonly NamedJoint[] {

@@ -96,18 +96,16 @@ export function patternHoles(
   const [first = 0, second = 0] = lengthsMm;
   const { shape } = pattern;
   if (shape.kind === 'rectangle') {
-    return [
-      [1, 1],
-      [-1, 1],
-      [-1, -1],
-      [1, -1],
-    ].map(([x = 0, y = 0]) => withSlot(pattern, (x * first) / 2, (y * second) / 2));
+    const [x, y] = [first / 2, second / 2];
+    return [withSlot(pattern, x, y), withSlot(pattern, -x, y), withSlot(pattern, -x, -y), withSlot(pattern, x, -y)];
   }
   if (shape.kind === 'free') return shape.holes.map((hole) => freeHole(hole, first));
-  return Array.from({ length: shape.count }, (_, index) => {
+  const holes: HoleMm[] = [];
+  for (let index = 0; index < shape.count; index++) {
     const angle = shape.firstAngleRad + (2 * Math.PI * index) / shape.count;
-    return withSlot(pattern, (first / 2) * Math.cos(angle), (first / 2) * Math.sin(angle));
-  });
+    holes.push(withSlot(pattern, (first / 2) * Math.cos(angle), (first / 2) * Math.sin(angle)));
+  }
+  return holes;
 }
 
 /**

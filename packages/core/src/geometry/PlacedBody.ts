@@ -57,21 +57,18 @@ export class PlacedBody {
   x = 0;
   y = 0;
   raised = 0;
-  private cos = 1;
-  private sin = 0;
+  /** Of its turn. */
+  cos = 1;
+  sin = 0;
 
   set(rings: RingsMm, pieces: Int32Array, pose: Pose): this {
     this.rings = rings;
     this.pieces = pieces;
-    return this.place(pose.xMm, pose.yMm, pose.raisedMm, Math.cos(pose.angleRad), Math.sin(pose.angleRad));
-  }
-
-  place(x: number, y: number, raised: number, cos: number, sin: number): this {
-    this.x = x;
-    this.y = y;
-    this.raised = raised;
-    this.cos = cos;
-    this.sin = sin;
+    this.x = pose.xMm;
+    this.y = pose.yMm;
+    this.raised = pose.raisedMm;
+    this.cos = Math.cos(pose.angleRad);
+    this.sin = Math.sin(pose.angleRad);
     return this;
   }
 

@@ -60,19 +60,28 @@ export function bestRotation(
   holes: readonly HoleMm[],
   { toleranceMm, anglesRad, prefer }: RotationOptions,
 ): Rotation {
-  const bestOf = (rotations: readonly Rotation[]) => bestFor(rotations, prefer);
+  return bestOf(promisingRotations(screws, holes, { toleranceMm, ...(anglesRad ? { anglesRad } : {}) }), prefer);
+}
+
+/** The rotations of which one is the best, whatever is preferred among equals: the dear part of the search. */
+export function promisingRotations(
+  screws: readonly HoleMm[],
+  holes: readonly HoleMm[],
+  { toleranceMm, anglesRad }: Omit<RotationOptions, 'prefer'>,
+): readonly Rotation[] {
   const at = (angle: number) => rotationAt(screws, holes, angle, toleranceMm);
-  if (anglesRad) return bestOf(anglesRad.map(at));
+  if (anglesRad) return anglesRad.map(at);
   const worst = (angle: number) => worstMisalignmentMm(screws, holes, angle);
   const probe = (angle: number) => probeAt(screws, holes, angle, toleranceMm);
   const aligned = alignedAngles(screws, holes);
   const first = [...aligned, ...searchGaps(aligned, probe, worst)].map(at);
-  if (first.some(({ landed }) => landed === screws.length)) return bestOf(first);
+  if (first.some(({ landed }) => landed === screws.length)) return first;
   const limits = landingLimits(screws, holes, toleranceMm);
-  return bestOf([...first, ...searchGaps(limits, probe, worst).map(at)]);
+  return [...first, ...searchGaps(limits, probe, worst).map(at)];
 }
 
-function bestFor(rotations: readonly Rotation[], prefer: RotationOptions['prefer']): Rotation {
+/** Most screws landing, then the least worst misalignment, then what is preferred, then the best centred. */
+export function bestOf(rotations: readonly Rotation[], prefer?: RotationOptions['prefer']): Rotation {
   const landed = Math.max(...rotations.map((rotation) => rotation.landed));
   const landing = rotations.filter((rotation) => rotation.landed === landed);
   const worstMm = Math.min(...landing.map((rotation) => rotation.worstMm));
@@ -92,13 +101,23 @@ export function rotationAt(
   angleRad: number,
   toleranceMm: number,
 ): Rotation {
-  const misalignmentsMm = screws.map((screw) => misalignmentMm(screw, holes, angleRad));
+  const misalignmentsMm: number[] = [];
+  let landed = 0;
+  let worstMm = Number.NEGATIVE_INFINITY;
+  let offMm = 0;
+  for (const screw of screws) {
+    const off = misalignmentMm(screw, holes, angleRad);
+    misalignmentsMm.push(off);
+    if (off <= toleranceMm) landed++;
+    worstMm = Math.max(worstMm, off);
+    offMm += offCentreMm(screw, holes, angleRad);
+  }
   return {
     angleRad: ((angleRad % FULL_TURN) + FULL_TURN) % FULL_TURN,
-    landed: misalignmentsMm.filter((each) => each <= toleranceMm).length,
+    landed,
     misalignmentsMm,
-    worstMm: Math.max(...misalignmentsMm),
-    offCentreMm: screws.reduce((sum, screw) => sum + offCentreMm(screw, holes, angleRad), 0),
+    worstMm,
+    offCentreMm: offMm,
   };
 }
 

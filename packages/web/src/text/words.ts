@@ -13,8 +13,6 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
 /** Of a check that is left to the fitter's eye. */
 export const UNJUDGED_WORDS = 'Not judged';
 
-export const VERDICTS = ['clears', 'measure', 'hold', 'hits'] as const satisfies readonly Verdict[];
-
 /** The name of a check; what stands behind the opening names the depth. */
 export function checkLabel(id: CheckId, behind: OpeningRecord['behind']): string {
   switch (id) {

@@ -24,13 +24,17 @@ export function wireWayCheck({ plugRad }: FitOpening, { notchRad }: Mount): Chec
       'Nobody noted where the plug comes from, and the bracket has a wire notch. Look at it.',
     );
   }
-  const off = turnBetween(notchRad, plugRad);
-  const degrees = Math.round(radToDeg(off));
-  return off <= NOTCH_REACH_RAD
+  const degrees = Math.round(radToDeg(turnBetween(notchRad, plugRad)));
+  return reachesNotch(plugRad, notchRad)
     ? factCheck('wireWay', 'clears', `The wire notch lies ${degrees}° from where the plug comes.`)
     : factCheck(
         'wireWay',
         'hold',
         `At the turn at which the screws land the wire notch lies ${degrees}° from where the plug comes: cut a new notch, or lengthen the wire.`,
       );
+}
+
+/** Whether the wire gets from the plug to a notch that points there. */
+export function reachesNotch(plugRad: number, notchRad: number): boolean {
+  return turnBetween(notchRad, plugRad) <= NOTCH_REACH_RAD;
 }

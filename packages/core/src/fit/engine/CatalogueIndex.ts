@@ -9,6 +9,8 @@ import type { Dimension } from '../../uncertainty/Dimension';
 import type { Quantity } from '../../uncertainty/Quantity';
 import type { FitBracket, FitCatalogue, FitOpening, FitSpeaker } from '../shapes';
 import { newBody } from '../speakerBody';
+import { BracketColumns } from './BracketColumns';
+import { SpeakerRows } from './SpeakerRows';
 
 /** The dimensions of a speaker that its body can depend on, in the order of a doubt row. */
 const BODY_DIMENSIONS = [
@@ -34,63 +36,57 @@ export type PatternClass<Part> = { readonly first: Part; readonly members: reado
 export class CatalogueIndex {
   /** In an order of its own: those of one bolt class side by side. */
   readonly speakers: readonly FitSpeaker[];
+  /** Place of each in the catalogue. */
+  readonly catalogueAt: Int32Array;
   readonly brackets: readonly FitBracket[];
-  /** Rings of each speaker, as views of one array, and their convex pieces. */
+  readonly bracketColumns: BracketColumns;
+  /** Rings of all speakers, one after the other; of each speaker as a view of it, and their convex pieces. */
+  readonly allRings: Float64Array;
   readonly rings: readonly Float64Array[];
   readonly pieces: readonly Int32Array[];
-  /** Where a speaker's rings begin in `ringDoubts`, counted in rings. */
+  /** Where a speaker's rings begin in `allRings` and `ringDoubts`, counted in rings; one place more than speakers. */
   readonly firstRing: Int32Array;
   /** Sensitivity times standard uncertainty, for each ring's three lengths and each body dimension. */
   readonly ringDoubts: Float64Array;
+  /** The body dimensions that a speaker's rings depend on, as places in a doubt row. */
+  readonly doubtColumns: readonly Int32Array[];
   /** For each ring, whether it can be what is tight in a hole. */
   readonly isWide: Uint8Array;
   /** For each ring, whether it is round and as sure along as across; then what its radius adds to a variance, with the square. */
   readonly isRound: Uint8Array;
   readonly radiusVariance: Float64Array;
   readonly radiusFourth: Float64Array;
-  /** For each speaker, whether all its rings are round. */
-  readonly isAllRound: Uint8Array;
-  /** Flange and front height together, and their variance. */
-  readonly frontMm: Float64Array;
+  /** What the whole catalogue is asked first. */
+  readonly row: SpeakerRows;
+  /** Variance of flange and front height together, and the sum of the squares of its parts. */
   readonly frontVariance: Float64Array;
-  /** Sum of the squares of its parts. */
   readonly frontFourth: Float64Array;
-  readonly costMinor: Float64Array;
+  /** How many kinds of doubt about a front there are. */
+  readonly frontDoubts: number;
   /** What a ring can add to the variance of a gap, whatever the direction, and to that of a room by its widths alone, mm². */
   readonly ringGapVariance: Float64Array;
   readonly ringWidthVariance: Float64Array;
-  /** The most of these that a ring of each body can add; and what one can where its sides run aslant through a hole. */
-  readonly mostGapVariance: Float64Array;
-  readonly mostWidthVariance: Float64Array;
+  /** The most of the former that a ring of any body can add. */
+  readonly greatestGapVariance: number;
+  /** What a section of each body can add to the variance of a room where its sides run aslant through a hole, mm². */
   readonly aslantVariance: Float64Array;
   /** The most that the lengths of a bracket's or spacer's own hole can add to the variance of a room, mm². */
   readonly plateVariance: number;
   /** The steepest rise of each body's sides, mm a mm. */
   readonly bodySteep: Float64Array;
-  /**
-   * Of the rings that can come nearest to a sheet no steeper than `STEEP_SHEET` the least and the greatest half width, and
-   * how deep the body reaches, mm.
-   */
-  readonly endNarrowMm: Float64Array;
-  readonly endWideMm: Float64Array;
-  readonly deepMm: Float64Array;
-  /** How far each body reaches from its axis, mm. */
-  readonly bodyReachMm: Float64Array;
   /** The farthest that any body reaches from the hole's centre, offset by brackets as far as they can, mm. */
   readonly farthestMm: number;
   readonly hasBoxes: Uint8Array;
-  /** Depth to which the body keeps the width it has at the flange, mm. */
-  readonly fullWidthTo: Float64Array;
   /** Bolt class of each speaker; speakers of one class turn alike on every pattern. */
   readonly speakerClass: Int32Array;
   readonly speakerClasses: readonly PatternClass<FitSpeaker>[];
-  /** Brackets whose vehicle side, or speaker side, is alike. */
+  /** Brackets whose vehicle side, or speaker side, is alike; and the number of the pattern that vehicle sides share. */
   readonly vehicleSide: Int32Array;
   readonly vehicleSides: readonly PatternClass<FitBracket>[];
+  readonly vehiclePattern: Int32Array;
   readonly speakerSide: Int32Array;
   readonly speakerSides: readonly PatternClass<FitBracket>[];
   /** Speakers with the same terminals, and of the same nominal size. */
-  readonly terminalsClass: Int32Array;
   readonly terminalsClasses: readonly PatternClass<FitSpeaker>[];
   readonly sizeClass: Int32Array;
   readonly sizeClasses: readonly PatternClass<FitSpeaker>[];
@@ -101,7 +97,10 @@ export class CatalogueIndex {
     const { brackets } = catalogue;
     const speakers = neighbours(catalogue.speakers, speakerKey);
     this.speakers = speakers;
+    const places = new Map(catalogue.speakers.map((speaker, at) => [speaker, at]));
+    this.catalogueAt = Int32Array.from(speakers, (speaker) => places.get(speaker) ?? -1);
     this.brackets = brackets;
+    this.bracketColumns = new BracketColumns(brackets);
     const bodies = speakers.map(newBody);
     const counts = bodies.map(({ rings }) => rings.length);
     const total = counts.reduce((sum, each) => sum + each, 0);
@@ -113,7 +112,7 @@ export class CatalogueIndex {
     this.radiusFourth = new Float64Array(total);
     this.ringGapVariance = new Float64Array(total);
     this.ringWidthVariance = new Float64Array(total);
-    this.firstRing = new Int32Array(speakers.length);
+    this.firstRing = new Int32Array(speakers.length + 1);
     const rings: Float64Array[] = [];
     const pieces = new Map<string, Int32Array>();
     const piecesOf: Int32Array[] = [];
@@ -137,47 +136,74 @@ export class CatalogueIndex {
         at++;
       });
     });
+    this.firstRing[speakers.length] = at;
+    this.allRings = all;
     this.rings = rings;
+    const columns = new Map<string, Int32Array>();
+    this.doubtColumns = rings.map((_, speaker) => {
+      const used = this.usedColumns(speaker);
+      const shared = columns.get(used.join()) ?? used;
+      columns.set(used.join(), shared);
+      return shared;
+    });
     this.pieces = piecesOf;
     const column = (of: (speaker: FitSpeaker) => number) => Float64Array.from(speakers, of);
-    this.frontMm = column(({ flangeThickness, frontHeight }) => flangeThickness.valueMm + frontHeight.valueMm);
     this.frontVariance = column(
       ({ flangeThickness, frontHeight }) => flangeThickness.uncertaintyMm ** 2 + frontHeight.uncertaintyMm ** 2,
     );
     this.frontFourth = column(
       ({ flangeThickness, frontHeight }) => flangeThickness.uncertaintyMm ** 4 + frontHeight.uncertaintyMm ** 4,
     );
+    const [frontDoubt, frontDoubts] = classify(
+      speakers,
+      ({ flangeThickness, frontHeight }) => `${flangeThickness.uncertaintyMm}/${frontHeight.uncertaintyMm}`,
+    );
+    this.frontDoubts = frontDoubts.length;
     this.bodySteep = Float64Array.from(this.rings, steepest);
     const mostOf = (of: Float64Array) =>
       Float64Array.from(speakers, (_, speaker) => {
         const first = this.firstRing[speaker] as number;
         return of.subarray(first, first + (counts[speaker] as number)).reduce((a, b) => Math.max(a, b), 0);
       });
-    this.mostGapVariance = mostOf(this.ringGapVariance);
-    this.mostWidthVariance = mostOf(this.ringWidthVariance);
+    const mostGapVariance = mostOf(this.ringGapVariance);
+    this.greatestGapVariance = mostGapVariance.reduce((a, b) => Math.max(a, b), 0);
     this.aslantVariance = Float64Array.from(speakers, (_, speaker) => this.aslant(speaker));
     this.plateVariance = [
       ...brackets.map(({ throat }) => throat),
       ...catalogue.spacers.map(({ inner }) => inner),
     ].reduce((most, outline) => Math.max(most, lengthsVariance(outline)), 0);
-    this.endNarrowMm = Float64Array.from(this.rings, (each) => endRings(each, Math.min));
-    this.endWideMm = Float64Array.from(this.rings, (each) => endRings(each, Math.max));
-    this.deepMm = Float64Array.from(this.rings, (each) => each[each.length - 3] ?? 0);
-    this.bodyReachMm = Float64Array.from(this.rings, farthest);
     this.farthestMm = farthest(all) + farthestOffset(brackets);
-    this.costMinor = column(({ pieceCostMinor }) => pieceCostMinor);
-    this.fullWidthTo = Float64Array.from(this.rings, fullWidthTo);
-    this.isAllRound = Uint8Array.from(speakers, (_, speaker) => {
-      const first = this.firstRing[speaker] as number;
-      return this.isRound.subarray(first, first + (counts[speaker] as number)).every((each) => each === 1) ? 1 : 0;
-    });
     this.hasBoxes = Uint8Array.from(speakers, ({ boxes }) => (boxes.length > 0 ? 1 : 0));
     [this.speakerClass, this.speakerClasses] = classify(speakers, speakerKey);
     [this.vehicleSide, this.vehicleSides] = classify(brackets, ({ vehicleBolts, throat, notchRad }) =>
       patternKey(vehicleBolts, `${throat.kind}/${notchRad}`),
     );
+    [this.vehiclePattern] = classify(
+      this.vehicleSides.map(({ first }) => first),
+      ({ vehicleBolts, throat }) => patternKey(vehicleBolts, throat.kind),
+    );
     [this.speakerSide, this.speakerSides] = classify(brackets, ({ speakerBolts }) => patternKey(speakerBolts, ''));
-    [this.terminalsClass, this.terminalsClasses] = classify(speakers, ({ terminals }) => terminals);
+    const [terminalsClass, terminalsClasses] = classify(speakers, ({ terminals }) => terminals);
+    this.terminalsClasses = terminalsClasses;
+    const ofRings = (of: (rings: Float64Array) => number) => Float64Array.from(rings, of);
+    this.row = new SpeakerRows({
+      terminalsClass,
+      frontMm: column(({ flangeThickness, frontHeight }) => flangeThickness.valueMm + frontHeight.valueMm),
+      frontDoubt,
+      isAllRound: rings.map((_, speaker) => (this.isRoundThroughout(speaker) ? 1 : 0)),
+      bodyReachMm: ofRings(farthest),
+      mostWidthVariance: mostOf(this.ringWidthVariance),
+      fullWidthTo: ofRings(fullWidthTo),
+      firstRing: this.firstRing,
+      firstEndRing: rings.map((each, speaker) => (this.firstRing[speaker] as number) + firstEnd(each)),
+      endRing: this.firstRing.subarray(1),
+      deepMm: ofRings((each) => each[each.length - 3] ?? 0),
+      endNarrowMm: ofRings((each) => endRings(each, Math.min)),
+      endWideMm: ofRings((each) => endRings(each, Math.max)),
+      endGapVariance: rings.map((_, speaker) => this.mostAtEnd(speaker)),
+      mostGapVariance,
+      costMinor: column(({ pieceCostMinor }) => pieceCostMinor),
+    });
     [this.sizeClass, this.sizeClasses] = classify(speakers, ({ nominalSize }) => nominalSize);
     this.nameRank = nameRanks(speakers);
   }
@@ -194,6 +220,29 @@ export class CatalogueIndex {
         widest = Math.max(widest, steep * this.doubt(ring, column, 0) + this.widthDoubt(ring, column));
       }
       most += widest * widest;
+    }
+    return most;
+  }
+
+  private isRoundThroughout(speaker: number): boolean {
+    const [from, to] = [this.firstRing[speaker], this.firstRing[speaker + 1]];
+    return this.isRound.subarray(from, to).every((each) => each === 1);
+  }
+
+  private usedColumns(speaker: number): Int32Array {
+    const from = (this.firstRing[speaker] as number) * RING_DOUBTS;
+    const rows = this.ringDoubts.subarray(from, (this.firstRing[speaker + 1] as number) * RING_DOUBTS);
+    return Int32Array.from({ length: DOUBTS }, (_, column) => column).filter((column) =>
+      rows.some((doubt, at) => doubt !== 0 && at % DOUBTS === column),
+    );
+  }
+
+  private mostAtEnd(speaker: number): number {
+    const rings = this.rings[speaker] as Float64Array;
+    const first = this.firstRing[speaker] as number;
+    let most = 0;
+    for (let at = 0; at < rings.length; at += 3) {
+      if (canMeetSheet(rings, at, STEEP_SHEET)) most = Math.max(most, this.ringGapVariance[first + at / 3] as number);
     }
     return most;
   }
@@ -314,6 +363,12 @@ function farthest(rings: Float64Array): number {
     most = Math.max(most, rings[at + 1] as number, rings[at + 2] as number);
   }
   return most;
+}
+
+function firstEnd(rings: Float64Array): number {
+  let at = 0;
+  while (!canMeetSheet(rings, at, STEEP_SHEET)) at += 3;
+  return at / 3;
 }
 
 /** The least or the greatest half width of the rings that can come nearest to a sheet of usual steepness. */

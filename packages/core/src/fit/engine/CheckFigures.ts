@@ -1,8 +1,5 @@
 /** A check in plain figures, for a loop that reads it a hundred thousand times. */
-import type { Check } from '../Check';
-
-/** Verdicts as numbers, in the order of gravity: the greater, the graver. It is also their order in a ranking. */
-export const GRAVITY_OF = { clears: 0, measure: 1, hold: 2, hits: 3 } as const;
+import { VERDICT_RANK } from '../Ranking';
 
 export type CheckFigures = {
   readonly gravity: number;
@@ -12,12 +9,15 @@ export type CheckFigures = {
   readonly expandedMm: number;
 };
 
-export function figuresOf({ verdict, margin, missing }: Check): CheckFigures {
-  return {
-    gravity: GRAVITY_OF[verdict],
-    hasMargin: margin !== null,
-    isMissing: missing.length > 0,
-    valueMm: margin?.valueMm ?? 0,
-    expandedMm: margin?.expandedMm ?? 0,
-  };
-}
+const fact = (gravity: number, isMissing = false): CheckFigures => ({
+  gravity,
+  hasMargin: false,
+  isMissing,
+  valueMm: 0,
+  expandedMm: 0,
+});
+
+/** Checks that no length decides. */
+export const FACT_CLEARS = fact(VERDICT_RANK.clears);
+export const FACT_HOLD = fact(VERDICT_RANK.hold);
+export const FACT_MISSING = fact(VERDICT_RANK.measure, true);

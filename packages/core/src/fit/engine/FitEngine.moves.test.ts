@@ -4,6 +4,7 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../../math/seededRandom';
+import { changedByHand } from '../../testing/changedByHand';
 import { LARGE_RULES, largeCatalogue, largeVehicle } from '../../testing/largeCatalogue';
 import type { Dimension } from '../../uncertainty/Dimension';
 import type { FitOpening } from '../shapes';
@@ -17,48 +18,6 @@ const index = new CatalogueIndex(largeCatalogue({ speakers: 160, brackets: 90, s
 const mounts = new MountIndex(index, LARGE_RULES);
 const vehicle = largeVehicle();
 const STEPS = 14;
-
-/** One change as a hand makes it: mostly small, at times a jump; now and then two lengths at once, or what no length is. */
-function changed(opening: FitOpening, random: () => number): FitOpening {
-  const by = (random() - 0.5) * (random() < 0.3 ? 8 : 1);
-  const moved = (dimension: Dimension) => ({ ...dimension, valueMm: dimension.valueMm + by });
-  const depths = opening.depths.map((each) => ({ ...each, depth: moved(each.depth) }));
-  const frontGap = opening.frontGap && moved(opening.frontGap);
-  switch (Math.floor(random() * 9)) {
-    case 0:
-      return { ...opening, depths: opening.depths.map((each, at) => (at === 0 ? (depths[0] ?? each) : each)) };
-    case 1:
-      return { ...opening, frontGap };
-    case 2:
-      return {
-        ...opening,
-        obstacles: opening.obstacles.map((each) => ({ ...each, depth: moved(each.depth), xMm: each.xMm + by })),
-      };
-    case 3:
-      return opening.hole.kind === 'circle' && opening.hole.diameter
-        ? { ...opening, hole: { kind: 'circle', diameter: moved(opening.hole.diameter) } }
-        : opening;
-    case 4:
-      return opening.bolts?.shape.kind === 'circle'
-        ? {
-            ...opening,
-            bolts: {
-              ...opening.bolts,
-              shape: { ...opening.bolts.shape, diameter: moved(opening.bolts.shape.diameter) },
-            },
-          }
-        : opening;
-    case 5:
-      return { ...opening, frontGap, depths };
-    case 6:
-      // Read again with a better instrument: not the same length any more.
-      return { ...opening, frontGap: frontGap && { ...frontGap, uncertaintyMm: 0.1 + random() * 0.4 } };
-    case 7:
-      return { ...opening, secondPlug: random() < 0.5 ? 'none' : 'warning' };
-    default:
-      return { ...opening, nominalSize: random() < 0.5 ? '6.5 in' : '5.25 in' };
-  }
-}
 
 function answers(engine: FitEngine) {
   const round = (value: number | null) => (value === null ? null : value.toFixed(7));
@@ -78,7 +37,7 @@ describe.each([0, 2, 4, 7, 11].map((at) => [vehicle[at]?.label, vehicle[at]] as 
     engine.rank(opening);
     for (let step = 0; step < STEPS; step++) {
       // Now and then all the way back, several lengths at once.
-      opening = random() < 0.15 ? { ...(start as FitOpening) } : changed(opening, random);
+      opening = random() < 0.15 ? { ...(start as FitOpening) } : changedByHand(opening, random);
       engine.rank(opening);
       const fresh = new FitEngine(index, LARGE_RULES, mounts);
       fresh.rank(opening);
@@ -142,7 +101,7 @@ describe('passes over what a change cannot reach', () => {
       let opening = door;
       engine.rank(opening);
       for (let step = 1; step <= MOST_EPOCHS + 20; step++) {
-        opening = random() < 0.1 ? { ...door } : changed(opening, random);
+        opening = random() < 0.1 ? { ...door } : changedByHand(opening, random);
         engine.rank(opening);
         if (step < MOST_EPOCHS || step % 4 !== 0) continue;
         const fresh = new FitEngine(index, LARGE_RULES, mounts);

@@ -14,14 +14,16 @@
 
 import { CHECK_IDS } from '../Check';
 import { type Judgement, judgeWithHarness } from '../judgeCandidate';
-import type { RankedSpeaker, Ranking } from '../Ranking';
+import { type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from '../Ranking';
 import type { Candidate, FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { CatalogueIndex } from './CatalogueIndex';
+import type { ClassMount } from './ClassMount';
 import { DepthMoves } from './DepthMoves';
 import { Epochs } from './Epochs';
-import { type ClassMount, MountIndex } from './MountIndex';
+import { MountIndex } from './MountIndex';
+import { MountMoves } from './MountMoves';
 import { OpeningFacts } from './OpeningFacts';
-import { CHECK_AT, HITS, surenessOf, VERDICT_OF, verdictOf } from './Scratch';
+import { CHECK_AT, HITS, surenessOf, verdictOf } from './Scratch';
 import { BOUND_ROOM_MM } from './SheetEnds';
 import { OWN_CHANGED, SHIFTS, Slack, STAYS, type Worth } from './Slack';
 import { SpeakerJudge } from './SpeakerJudge';
@@ -32,6 +34,7 @@ import { JUDGED, KEPT, SHIFTED, Standings } from './Standings';
 export class FitEngine {
   readonly standings: Standings;
   private readonly facts: OpeningFacts;
+  private readonly mountMoves: MountMoves;
   private readonly margins: StackMargins;
   private readonly columns: StackColumns;
   private readonly epochs: Epochs;
@@ -51,6 +54,7 @@ export class FitEngine {
   ) {
     this.standings = new Standings(index.nameRank);
     this.columns = new StackColumns(index.speakers.length);
+    this.mountMoves = new MountMoves(index.speakerClasses.length);
     this.facts = new OpeningFacts(index, rules, mountIndex);
     this.margins = new StackMargins(index, rules, this.facts);
     const depthMoves = new DepthMoves(index, this.facts);
@@ -67,6 +71,7 @@ export class FitEngine {
       index,
       rules,
       this.facts,
+      this.mountMoves,
       this.margins,
       this.columns,
       this.standings,
@@ -85,9 +90,8 @@ export class FitEngine {
 
   /** Judges every speaker for an opening and puts them in order; afterwards the standings are the answer. */
   rank(opening: FitOpening): void {
-    const before = this.facts.opening;
     const hasAnswers = this.takeOver(opening);
-    const isOtherSize = this.noteOwnSize(opening, before);
+    const isOtherSize = this.standings.setOwnSize(this.index, opening.nominalSize);
     if (hasAnswers) this.bringAllUpToDate();
     else this.judgeAll();
     if (!hasAnswers || isOtherSize) this.standings.sort();
@@ -137,7 +141,7 @@ export class FitEngine {
       best: {
         bracketIds: brackets.map(({ id }) => id),
         spacerId: spacer?.id ?? null,
-        verdict: VERDICT_OF[standings.verdict[speaker] as number] ?? 'hits',
+        verdict: VERDICTS_BY_RANK[standings.verdict[speaker] as number] ?? 'hits',
         decidedBy: CHECK_IDS[standings.decidedBy[speaker] as number] ?? 'hole',
         addedParts: standings.parts[speaker] as number,
         costMinor: standings.costMinor[speaker] as number,
@@ -160,17 +164,18 @@ export class FitEngine {
    * @returns whether the answers that stand there may hold still
    */
   private takeOver(opening: FitOpening): boolean {
-    const { facts, columns, index, epochs } = this;
+    const { facts, columns, index, epochs, mountMoves } = this;
     const before = facts.opening;
-    const areNewBolts = facts.takeOver(opening);
-    if (areNewBolts && facts.isKept.includes(false)) {
-      const counts = facts.mounts.map((list) => list.length);
-      columns.resize(index.speakerClass, counts, facts.isKept);
+    facts.takeOver(opening);
+    const { mounts } = facts;
+    if (mountMoves.compare(mounts, facts.spacers) && mountMoves.isKept.includes(false)) {
+      const counts = index.speakerClasses.map((_, speakerClass) => mounts.count(speakerClass));
+      columns.resize(index.speakerClass, counts, mountMoves.isKept);
     }
     this.margins.setOpening(opening);
     const former = epochs.latest;
     this.slack.leave(epochs.next, this.standings);
-    epochs.begin(opening, facts.boltsMovedMm, this.margins.behindAskedMm);
+    epochs.begin(opening, mountMoves.boltsMovedMm, this.margins.behindAskedMm);
     if (!before) return false;
     for (const check of DEAR) if (epochs.hasMoved(former, check)) columns.of(check).now++;
     this.frontStepMm = epochs.frontMm(former);
@@ -179,8 +184,8 @@ export class FitEngine {
 
   /** Brings a speaker's answer up to date, with as little as the moves ask, and says what that was. */
   private bringUpToDate(speaker: number): number {
-    const { slack, facts, index, standings, speakerJudge, worth, frontStepMm } = this;
-    if (facts.boltsMovedMm[index.speakerClass[speaker] as number] === Number.POSITIVE_INFINITY) {
+    const { slack, mountMoves, index, standings, speakerJudge, worth, frontStepMm } = this;
+    if (mountMoves.boltsMovedMm[index.speakerClass[speaker] as number] === Number.POSITIVE_INFINITY) {
       speakerJudge.judge(speaker);
       return JUDGED;
     }
@@ -218,18 +223,6 @@ export class FitEngine {
     const expandedMm = standings.expandedMm[speaker] as number;
     worth.leastSureness = surenessOf(valueMm, expandedMm);
     return verdictOf(valueMm, expandedMm) === worth.verdict;
-  }
-
-  private noteOwnSize({ nominalSize }: FitOpening, before: FitOpening | null): boolean {
-    if (before?.nominalSize === nominalSize) return false;
-    const { sizeClass, sizeClasses, speakers } = this.index;
-    const isOther = Uint8Array.from(sizeClasses, ({ members }) =>
-      speakers[members[0] as number]?.nominalSize === nominalSize ? 0 : 1,
-    );
-    sizeClass.forEach((each, speaker) => {
-      this.standings.own[speaker] = isOther[each] as number;
-    });
-    return true;
   }
 }
 

@@ -9,9 +9,10 @@ import type { Dimension } from '../../uncertainty/Dimension';
 import { measured } from '../checks/holeCheck';
 import type { FitBracket, FitOpening, FitRules, FitSpacer } from '../shapes';
 import { type CatalogueIndex, DOUBTS, RING_DOUBTS } from './CatalogueIndex';
+import type { ClassMount, ThroatPlace } from './ClassMount';
 import type { Expansion } from './Expansion';
 import { clearMargin, keepWorse, type MarginMm } from './MarginMm';
-import type { ClassMount } from './MountIndex';
+import type { Raise } from './Raise';
 
 type CircleMm = Extract<OutlineMm, { kind: 'circle' }>;
 
@@ -24,7 +25,12 @@ type Plate = {
   readonly rooms: Map<number, OutlineRoom>;
 };
 
+/** Where a plate lies along and across the body; a machine calls with such an object quicker than with six numbers. */
+type PlatePlace = Omit<ThroatPlace, 'bracket'>;
+
 export class HoleMargins {
+  /** The place of the vehicle's hole and of a spacer, written over and over. */
+  private readonly onMetal = { xMm: 0, yMm: 0, angleRad: 0, depthMm: 0, depthVariance: 0, depthFourth: 0 };
   private readonly doubts = new Float64Array(DOUBTS);
   private readonly plates = new Map<FitSpacer | FitBracket, Plate>();
   private readonly roundRoom = { roomMm: 0, nx: 1, ny: 0, outer: [0.5], innerAlong: 0, innerAcross: 0 };
@@ -50,64 +56,65 @@ export class HoleMargins {
     return this.hole !== null;
   }
 
-  /** The worst of all passages of a stack: vehicle's hole, spacer, throats. */
-  holes(
-    out: MarginMm,
-    speaker: number,
-    mount: ClassMount,
-    spacer: FitSpacer | null,
-    raisedMm: number,
-    raisedVariance: number,
-    raisedFourth: number,
-  ): void {
+  /** Of a round hole, what is left of its radius beside the clearance, mm; NaN for any other. */
+  get roundRadiusMm(): number {
     const { hole } = this;
+    return hole?.outline.kind === 'circle' ? hole.outline.diameter / 2 - hole.askedMm : Number.NaN;
+  }
+
+  /** The worst of all passages of a stack: vehicle's hole, spacer, throats. */
+  holes(out: MarginMm, speaker: number, mount: ClassMount, spacer: FitSpacer | null, raise: Raise): void {
+    const { hole, onMetal } = this;
     if (!hole) throw new Error('HoleMargins.holes: expected a measured hole');
     clearMargin(out);
-    this.throughPlate(out, speaker, mount, hole, 0, 0, 0, raisedMm, raisedVariance, raisedFourth);
-    if (spacer && !spacer.made) this.throughSpacer(out, speaker, mount, spacer, raisedMm);
-    for (const { bracket, xMm, yMm, angleRad, depthMm, depthVariance, depthFourth } of mount.throats) {
-      const plate = this.throatPlate(bracket);
-      this.throughPlate(out, speaker, mount, plate, xMm, yMm, angleRad, depthMm, depthVariance, depthFourth);
+    onMetal.depthMm = raise.mm;
+    onMetal.depthVariance = raise.variance;
+    onMetal.depthFourth = raise.fourth;
+    this.throughPlate(out, speaker, mount, hole, onMetal);
+    if (spacer && !spacer.made) this.throughSpacer(out, speaker, mount, spacer, raise);
+    const { throats } = mount;
+    for (let at = 0; at < throats.length; at++) {
+      const place = throats[at] as ThroatPlace;
+      this.throughPlate(out, speaker, mount, this.throatPlate(place.bracket), place);
     }
   }
 
   /** Takes the hole of a bought spacer into a margin that holds the other passages already. */
-  throughSpacer(out: MarginMm, speaker: number, mount: ClassMount, spacer: FitSpacer, raisedMm: number): void {
-    const plate = this.ringPlate(spacer);
-    const depth = raisedMm - spacer.height.valueMm;
-    this.throughPlate(out, speaker, mount, plate, 0, 0, 0, depth, mount.raisedVariance, mount.raisedFourth);
+  throughSpacer(out: MarginMm, speaker: number, mount: ClassMount, spacer: FitSpacer, raise: Raise): void {
+    const { onMetal } = this;
+    onMetal.depthMm = raise.mm - spacer.height.valueMm;
+    onMetal.depthVariance = mount.raisedVariance;
+    onMetal.depthFourth = mount.raisedFourth;
+    this.throughPlate(out, speaker, mount, this.ringPlate(spacer), onMetal);
   }
 
   /** The least room of all passages of a stack less what is asked, mm: the margin's length without its uncertainty. */
-  leastMm(speaker: number, mount: ClassMount, spacer: FitSpacer | null, raisedMm: number): number {
-    const { hole } = this;
+  leastMm(speaker: number, mount: ClassMount, spacer: FitSpacer | null, raise: Pick<Raise, 'mm'>): number {
+    const { hole, onMetal } = this;
     if (!hole) throw new Error('HoleMargins.leastMm: expected a measured hole');
-    let least = this.leastThrough(speaker, mount, hole, 0, 0, 0, raisedMm);
-    if (spacer) least = Math.min(least, this.ringMm(speaker, mount, spacer, raisedMm));
-    for (const { bracket, xMm, yMm, angleRad, depthMm } of mount.throats) {
-      const plate = this.throatPlate(bracket);
-      least = Math.min(least, this.leastThrough(speaker, mount, plate, xMm, yMm, angleRad, depthMm));
+    onMetal.depthMm = raise.mm;
+    let least = this.leastThrough(speaker, mount, hole, onMetal);
+    if (spacer) least = Math.min(least, this.ringMm(speaker, mount, spacer, raise));
+    const { throats } = mount;
+    for (let at = 0; at < throats.length; at++) {
+      const place = throats[at] as ThroatPlace;
+      least = Math.min(least, this.leastThrough(speaker, mount, this.throatPlate(place.bracket), place));
     }
     return least;
   }
 
   /** The room in the spacer of a stack; Infinity in a ring that is cut to suit. */
-  ringMm(speaker: number, mount: ClassMount, spacer: FitSpacer, raisedMm: number): number {
+  ringMm(speaker: number, mount: ClassMount, spacer: FitSpacer, raise: Pick<Raise, 'mm'>): number {
     if (spacer.made) return Number.POSITIVE_INFINITY;
-    return this.leastThrough(speaker, mount, this.ringPlate(spacer), 0, 0, 0, raisedMm - spacer.height.valueMm);
+    const { onMetal } = this;
+    onMetal.depthMm = raise.mm - spacer.height.valueMm;
+    return this.leastThrough(speaker, mount, this.ringPlate(spacer), onMetal);
   }
 
-  private leastThrough(
-    speaker: number,
-    mount: ClassMount,
-    plate: Plate,
-    xMm: number,
-    yMm: number,
-    angleRad: number,
-    depthMm: number,
-  ): number {
+  private leastThrough(speaker: number, mount: ClassMount, plate: Plate, place: PlatePlace): number {
     const rings = this.index.rings[speaker] as Float64Array;
     const { isWide } = this.index;
+    const { depthMm } = place;
     const first = this.index.firstRing[speaker] as number;
     const count = rings.length / 3;
     let after = 0;
@@ -119,32 +126,21 @@ export class HoleMargins {
       const share = (depthMm - (rings[at - 3] as number)) / ((rings[at] as number) - (rings[at - 3] as number));
       const a = (rings[at - 2] as number) + share * ((rings[at + 1] as number) - (rings[at - 2] as number));
       const b = (rings[at - 1] as number) + share * ((rings[at + 2] as number) - (rings[at - 1] as number));
-      least = this.roomMm(plate, mount, xMm, yMm, angleRad, a, b, isStraight(rings, after));
+      least = this.roomMm(plate, mount, place, a, b, isStraight(rings, after));
     }
     for (let ring = after; ring < count; ring++) {
       if (isWide[first + ring] === 0) continue;
       const a = rings[ring * 3 + 1] as number;
       const b = rings[ring * 3 + 2] as number;
-      least = Math.min(least, this.roomMm(plate, mount, xMm, yMm, angleRad, a, b, true));
+      least = Math.min(least, this.roomMm(plate, mount, place, a, b, true));
     }
     return least - plate.askedMm;
   }
 
-  private roomMm(
-    plate: Plate,
-    mount: ClassMount,
-    xMm: number,
-    yMm: number,
-    angleRad: number,
-    a: number,
-    b: number,
-    keep: boolean,
-  ): number {
+  private roomMm(plate: Plate, mount: ClassMount, place: PlatePlace, a: number, b: number, keep: boolean): number {
     const { outline } = plate;
-    if (a === b && outline.kind === 'circle') {
-      return outline.diameter / 2 - centresApart(mount.mount.pose, xMm, yMm) - a;
-    }
-    return this.room(plate, mount, xMm, yMm, angleRad, a, b, keep).roomMm;
+    if (a === b && outline.kind === 'circle') return outline.diameter / 2 - centresApart(mount.mount.pose, place) - a;
+    return this.room(plate, mount, place, a, b, keep).roomMm;
   }
 
   private ringPlate(spacer: FitSpacer): Plate {
@@ -155,20 +151,10 @@ export class HoleMargins {
     return this.plates.get(bracket) ?? this.newPlate(bracket, bracket.throat);
   }
 
-  private throughPlate(
-    out: MarginMm,
-    speaker: number,
-    mount: ClassMount,
-    plate: Plate,
-    xMm: number,
-    yMm: number,
-    angleRad: number,
-    depthMm: number,
-    depthVariance: number,
-    depthFourth: number,
-  ): void {
+  private throughPlate(out: MarginMm, speaker: number, mount: ClassMount, plate: Plate, place: PlatePlace): void {
     const rings = this.index.rings[speaker] as Float64Array;
     const { isRound } = this.index;
+    const { depthMm } = place;
     const count = rings.length / 3;
     let after = 0;
     while (after < count && (rings[after * 3] as number) <= depthMm) after++;
@@ -177,19 +163,18 @@ export class HoleMargins {
     const isCircle = plate.outline.kind === 'circle';
     if (after > 0) {
       if (isCircle && isRound[first + after - 1] === 1 && isStraight(rings, after))
-        this.keepRound(out, plate, mount, xMm, yMm, first + after - 1, rings[after * 3 - 2] as number);
-      else
-        this.sectionBetween(out, speaker, mount, plate, xMm, yMm, angleRad, depthMm, depthVariance, depthFourth, after);
+        this.keepRound(out, plate, mount, place, first + after - 1);
+      else this.sectionBetween(out, speaker, mount, plate, place, after);
     }
     for (let ring = after; ring < count; ring++) {
       if (this.index.isWide[first + ring] === 0) continue;
-      const a = rings[ring * 3 + 1] as number;
       if (isCircle && isRound[first + ring] === 1) {
-        this.keepRound(out, plate, mount, xMm, yMm, first + ring, a);
+        this.keepRound(out, plate, mount, place, first + ring);
         continue;
       }
+      const a = rings[ring * 3 + 1] as number;
       const b = rings[ring * 3 + 2] as number;
-      const room = this.room(plate, mount, xMm, yMm, angleRad, a, b, true);
+      const room = this.room(plate, mount, place, a, b, true);
       const base = (first + ring) * RING_DOUBTS;
       this.fillDoubts(base + DOUBTS, room.innerAlong, base + 2 * DOUBTS, room.innerAcross);
       this.keepRoom(out, plate, room, 0, 0);
@@ -201,12 +186,11 @@ export class HoleMargins {
     out: MarginMm,
     { outline, lengths, askedMm }: Plate,
     { mount: { pose } }: ClassMount,
-    xMm: number,
-    yMm: number,
+    place: PlatePlace,
     ring: number,
-    radiusMm: number,
   ): void {
-    const roomMm = (outline as CircleMm).diameter / 2 - centresApart(pose, xMm, yMm) - radiusMm;
+    const radiusMm = this.index.allRings[ring * 3 + 1] as number;
+    const roomMm = (outline as CircleMm).diameter / 2 - centresApart(pose, place) - radiusMm;
     const { uncertaintyMm, degreesOfFreedom, isRectangular } = lengths[0] as Dimension;
     const part = 0.25 * uncertaintyMm * uncertaintyMm;
     const square = part * part;
@@ -222,14 +206,10 @@ export class HoleMargins {
     speaker: number,
     mount: ClassMount,
     plate: Plate,
-    xMm: number,
-    yMm: number,
-    angleRad: number,
-    depthMm: number,
-    depthVariance: number,
-    depthFourth: number,
+    place: PlatePlace,
     after: number,
   ): void {
+    const { depthMm, depthVariance, depthFourth } = place;
     const rings = this.index.rings[speaker] as Float64Array;
     const value = (ring: number, column: number) => rings[ring * 3 + column] as number;
     const span = value(after, 0) - value(after - 1, 0);
@@ -238,7 +218,7 @@ export class HoleMargins {
     const riseB = (value(after, 2) - value(after - 1, 2)) / span;
     const a = value(after - 1, 1) + share * (value(after, 1) - value(after - 1, 1));
     const b = value(after - 1, 2) + share * (value(after, 2) - value(after - 1, 2));
-    const room = this.room(plate, mount, xMm, yMm, angleRad, a, b, riseA === 0 && riseB === 0);
+    const room = this.room(plate, mount, place, a, b, riseA === 0 && riseB === 0);
     const { innerAlong, innerAcross } = room;
     const before = ((this.index.firstRing[speaker] as number) + after - 1) * RING_DOUBTS;
     if (riseA === 0 && riseB === 0) {
@@ -297,9 +277,7 @@ export class HoleMargins {
   private room(
     plate: Plate,
     { mount: { pose } }: ClassMount,
-    xMm: number,
-    yMm: number,
-    angleRad: number,
+    { xMm, yMm, angleRad }: PlatePlace,
     a: number,
     b: number,
     keep: boolean,
@@ -341,9 +319,9 @@ export class HoleMargins {
   }
 }
 
-function centresApart(pose: Pose, xMm: number, yMm: number): number {
-  const dx = pose.xMm - xMm;
-  const dy = pose.yMm - yMm;
+function centresApart(pose: Pose, place: PlatePlace): number {
+  const dx = pose.xMm - place.xMm;
+  const dy = pose.yMm - place.yMm;
   return Math.sqrt(dx * dx + dy * dy);
 }
 

@@ -1,16 +1,16 @@
 /** The checks of one stack while it is being judged, written over and over. */
 import { CHECK_IDS, type Check, type CheckId } from '../Check';
-import { type CheckFigures, GRAVITY_OF } from './CheckFigures';
+import { VERDICT_RANK } from '../Ranking';
+import type { CheckFigures } from './CheckFigures';
 
 export const CHECKS = CHECK_IDS.length;
 export const CHECK_AT = Object.fromEntries(CHECK_IDS.map((id, at) => [id, at])) as Readonly<Record<CheckId, number>>;
 
-/** The numbers of `GRAVITY_OF`. */
+/** The numbers of `VERDICT_RANK`. */
 export const CLEARS = 0;
 export const MEASURE = 1;
 export const HOLD = 2;
 export const HITS = 3;
-export const VERDICT_OF = ['clears', 'measure', 'hold', 'hits'] as const;
 
 export class Scratch {
   readonly verdict = new Uint8Array(CHECKS);
@@ -79,7 +79,7 @@ export class Scratch {
 
   setCheck(at: number, { verdict, margin, missing }: Check): void {
     if (margin) this.setMargin(at, margin.valueMm, margin.expandedMm);
-    else this.setFact(at, GRAVITY_OF[verdict], missing.length > 0 ? 1 : 0);
+    else this.setFact(at, VERDICT_RANK[verdict], missing.length > 0 ? 1 : 0);
   }
 
   setFigures(at: number, { gravity, hasMargin, isMissing, valueMm, expandedMm }: CheckFigures): void {

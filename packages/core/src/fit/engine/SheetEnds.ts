@@ -56,17 +56,17 @@ export class SheetEnds {
    */
   place(speaker: number, offsetMm: number, limits: SheetLimits, gapMm: number): boolean {
     const { index } = this;
-    const reach = (index.bodyReachMm[speaker] as number) + offsetMm;
+    const reach = index.row.bodyReachMm(speaker) + offsetMm;
     const steep = limits.steepest + limits.bend * (reach + BOUND_ROOM_MM);
     const high = reach + steep * gapMm;
     if (steep > STEEP_SHEET || !(limits.leastSteep + limits.bend * high < 0)) return false;
     // A body that stands in the sheet is met as much lower as the sheet leans over what stands in it.
     const nearest = limits.c0 + (limits.c2 + limits.c3 * high) * high;
-    const standsIn = Math.max(0, (index.deepMm[speaker] as number) - nearest);
-    const low = (index.endNarrowMm[speaker] as number) - offsetMm - steep * standsIn;
+    const standsIn = Math.max(0, index.row.deepMm(speaker) - nearest);
+    const low = index.row.endNarrowMm(speaker) - offsetMm - steep * standsIn;
     if (limits.edgeMm !== null && low - limits.edgeMm <= OVER_EDGE * standsIn) return false;
     this.lowMm = low;
-    this.highMm = (index.endWideMm[speaker] as number) + offsetMm + steep * gapMm;
+    this.highMm = index.row.endWideMm(speaker) + offsetMm + steep * gapMm;
     this.steep = steep;
     return true;
   }

@@ -5,13 +5,15 @@
  * leaves behind by how much it lost.
  */
 import { CHECK_IDS } from '../Check';
-import { judgeWithHarness } from '../judgeCandidate';
-import { figureOf, SAME_FIGURE, stackIds } from '../Ranking';
-import type { Candidate, FitRules, FitSpacer, FitSpeaker } from '../shapes';
+import { figureOf, SAME_FIGURE } from '../Ranking';
+import type { FitRules, FitSpacer } from '../shapes';
 import type { CatalogueIndex } from './CatalogueIndex';
+import { type ClassMount, idsOf } from './ClassMount';
+import { judgeStack } from './judgeStack';
 import { type MarginMm, newMargin } from './MarginMm';
-import type { ClassMount } from './MountIndex';
+import type { MountMoves } from './MountMoves';
 import type { OpeningFacts } from './OpeningFacts';
+import { newRaise, setRaise } from './Raise';
 import { CHECK_AT, CLEARS, HITS, HOLD, isWorseAlike, MEASURE, Scratch, surenessOf, verdictOf } from './Scratch';
 import type { Slack, Worth } from './Slack';
 import type { SpacerOption } from './SpacerOption';
@@ -29,6 +31,9 @@ export class SpeakerJudge {
   private scratch = new Scratch();
   private best = new Scratch();
   private readonly margin: MarginMm = newMargin();
+  /** Of the stack that is being tried, and of its chain without a spacer. */
+  private readonly raise = newRaise();
+  private readonly bare = newRaise();
   /** Of the dear checks, by their numbers. */
   private readonly bounds: readonly BoundsMm[] = CHECK_IDS.map(() => ({ lowerMm: 0, upperMm: 0 }));
   /** Length of the hole margin of the mount that is being tried, without a spacer, mm; NaN until asked. */
@@ -55,6 +60,7 @@ export class SpeakerJudge {
     private readonly index: CatalogueIndex,
     private readonly rules: FitRules,
     private readonly facts: OpeningFacts,
+    private readonly mountMoves: MountMoves,
     private readonly margins: StackMargins,
     private readonly columns: StackColumns,
     private readonly standings: Standings,
@@ -97,8 +103,8 @@ export class SpeakerJudge {
 
   /** What was best before is likely so again; with it to beat, the others fall sooner. */
   private tryFormerBest(mounts: readonly ClassMount[]): void {
-    const { standings, facts, index, speaker } = this;
-    const movedMm = facts.boltsMovedMm[index.speakerClass[speaker] as number] as number;
+    const { standings, mountMoves, index, speaker } = this;
+    const movedMm = mountMoves.boltsMovedMm[index.speakerClass[speaker] as number] as number;
     if (movedMm === Number.POSITIVE_INFINITY || standings.stacks[speaker] === 0) return;
     this.formerMount = standings.mount[speaker] as number;
     this.formerSpacer = standings.spacer[speaker] as number;
@@ -204,26 +210,28 @@ export class SpeakerJudge {
 
   private bareMm(mount: ClassMount, stack: number): number {
     if (Number.isNaN(this.bareHoleMm)) {
+      setRaise(this.bare, mount, null);
       const hole = this.columns.of(CHECK_AT.hole);
       this.bareHoleMm =
         hole.made[stack] === hole.now
           ? (hole.least[stack] as number)
-          : this.margins.hole.leastMm(this.speaker, mount, null, mount.raisedMm);
+          : this.margins.hole.leastMm(this.speaker, mount, null, this.bare);
     }
     return this.bareHoleMm;
   }
 
   /** Length of the hole margin of a stack, mm. A body that is as wide as at its flange passes the metal alike at every height. */
-  private holeMm(mount: ClassMount, stack: number, option: SpacerOption | null, raisedMm: number): number {
+  private holeMm(mount: ClassMount, stack: number, option: SpacerOption | null): number {
     if (!option) return this.bareMm(mount, stack);
+    const { raise } = this;
     const { hole } = this.margins;
-    if (this.isAslant(raisedMm)) return hole.leastMm(this.speaker, mount, option.spacer, raisedMm);
-    return Math.min(this.bareMm(mount, stack), hole.ringMm(this.speaker, mount, option.spacer, raisedMm));
+    if (this.isAslant(raise.mm)) return hole.leastMm(this.speaker, mount, option.spacer, raise);
+    return Math.min(this.bareMm(mount, stack), hole.ringMm(this.speaker, mount, option.spacer, raise));
   }
 
   /** Whether a body that is raised so far passes the metal, or a plate above it, with sides that run aslant. */
   private isAslant(raisedMm: number): boolean {
-    return raisedMm >= (this.index.fullWidthTo[this.speaker] as number);
+    return raisedMm >= this.index.row.fullWidthTo(this.speaker);
   }
 
   private losesBy(check: number, value: number, expanded: number, parts: number): boolean {
@@ -252,14 +260,14 @@ export class SpeakerJudge {
     const option = optionAt === NO_SPACER ? null : (this.facts.spacers[optionAt] as SpacerOption);
     const parts = mount.brackets.length + (option?.parts ?? 0);
     if (this.isDearer(mount, option, parts)) return;
-    const raisedMm = mount.raisedMm + (option?.heightMm ?? 0);
+    setRaise(this.raise, mount, option);
     const stack = (this.columns.first[this.speaker] as number) + mountAt;
-    scratch.isAslant = this.isAslant(raisedMm);
+    scratch.isAslant = this.isAslant(this.raise.mm);
     this.slack.isAslant = scratch.isAslant;
-    if (!this.isPlain && !this.boundDearChecks(mount, stack, option, raisedMm, parts)) return;
+    if (!this.isPlain && !this.boundDearChecks(mount, stack, option, parts)) return;
     scratch.begin();
     if (this.isPlain) this.judgePlainly(mount, option?.spacer ?? null);
-    else if (!this.judgeQuickly(mount, stack, option, raisedMm, parts)) {
+    else if (!this.judgeQuickly(mount, stack, option, parts)) {
       this.slack.lost(scratch, this.best);
       return;
     }
@@ -275,7 +283,7 @@ export class SpeakerJudge {
 
   private costOf(mount: ClassMount, spacer: FitSpacer | null): number {
     return (
-      (this.index.costMinor[this.speaker] as number) +
+      this.index.row.costMinor(this.speaker) +
       mount.costMinor +
       (spacer?.pieceCostMinor ?? 0) +
       this.facts.terminalsOf(this.speaker).costMinor
@@ -283,16 +291,8 @@ export class SpeakerJudge {
   }
 
   /** Fills the scratch; false as soon as the stack has lost. */
-  private judgeQuickly(
-    mount: ClassMount,
-    stack: number,
-    option: SpacerOption | null,
-    raisedMm: number,
-    parts: number,
-  ): boolean {
+  private judgeQuickly(mount: ClassMount, stack: number, option: SpacerOption | null, parts: number): boolean {
     const { scratch, margin, margins, facts } = this;
-    const variance = mount.raisedVariance + (option?.variance ?? 0);
-    const fourth = mount.raisedFourth + (option?.fourth ?? 0);
     scratch.setFigures(CHECK_AT.bolts, mount.bolts);
     if (option && !option.spacer.made) this.addRing(option);
     scratch.setFigures(CHECK_AT.wireWay, mount.wireWay);
@@ -300,22 +300,16 @@ export class SpeakerJudge {
     scratch.setFact(CHECK_AT.connector, facts.terminalsOf(this.speaker).connector);
     scratch.setFact(CHECK_AT.chime, facts.chime);
     if (margins.frontKnown) {
-      margins.front(margin, this.speaker, raisedMm, variance, fourth);
+      margins.front(margin, this.speaker, this.raise);
       scratch.setMargin(CHECK_AT.front, margin.value, margin.expanded);
     } else scratch.setFact(CHECK_AT.front, MEASURE, 1);
     if (this.hasLost(parts)) return false;
-    return this.setDearChecks(mount, stack, option, raisedMm, variance, fourth, parts);
+    return this.setDearChecks(mount, stack, option, parts);
   }
 
   /** Notes between which lengths the dear checks lie; false where one of them shows that the stack has lost. */
-  private boundDearChecks(
-    mount: ClassMount,
-    stack: number,
-    option: SpacerOption | null,
-    raisedMm: number,
-    parts: number,
-  ): boolean {
-    const { margins, speaker, bounds, slack } = this;
+  private boundDearChecks(mount: ClassMount, stack: number, option: SpacerOption | null, parts: number): boolean {
+    const { margins, speaker, bounds, slack, raise } = this;
     this.surelyMm = 0;
     for (const check of DEAR_BOUNDS) {
       const of = bounds[check] as BoundsMm;
@@ -328,10 +322,10 @@ export class SpeakerJudge {
         continue;
       }
       if (check === CHECK_AT.hole) {
-        of.lowerMm = this.holeMm(mount, stack, option, raisedMm);
+        of.lowerMm = this.holeMm(mount, stack, option);
         of.upperMm = of.lowerMm;
-      } else if (check === CHECK_AT.depth) margins.depthBounds(of, speaker, mount, raisedMm);
-      else margins.obstaclesBounds(of, speaker, mount, raisedMm);
+      } else if (check === CHECK_AT.depth) margins.depthBounds(of, speaker, mount, raise);
+      else margins.obstaclesBounds(of, speaker, mount, raise);
       if (of.upperMm >= 0 || of.upperMm + slack.widestShortMm(check) > 0) continue;
       if (this.bestMount !== NONE && this.losesBy(check, of.upperMm, slack.widestShortMm(check), parts)) return false;
       this.surelyMm = Math.min(this.surelyMm, of.upperMm);
@@ -340,25 +334,16 @@ export class SpeakerJudge {
   }
 
   /** Hole, depth and obstacles, each no more exactly than the answer needs; false as soon as the stack has lost. */
-  private setDearChecks(
-    mount: ClassMount,
-    stack: number,
-    option: SpacerOption | null,
-    raisedMm: number,
-    variance: number,
-    fourth: number,
-    parts: number,
-  ): boolean {
-    const { scratch, margin, margins, speaker } = this;
+  private setDearChecks(mount: ClassMount, stack: number, option: SpacerOption | null, parts: number): boolean {
+    const { scratch, margin, margins, speaker, raise } = this;
     for (const check of DEAR) {
       const known = margins.isAsked(check) ? this.known(check, stack, option) : null;
       if (!margins.isAsked(check)) this.setUnasked(check);
       else if (known) this.setKnown(check, known);
       else if (!this.isFarOff(check) && !this.isRoughHole(check)) {
-        if (check === CHECK_AT.hole)
-          margins.hole.holes(margin, speaker, mount, option?.spacer ?? null, raisedMm, variance, fourth);
-        else if (check === CHECK_AT.depth) margins.depth(margin, speaker, mount, raisedMm, variance, fourth);
-        else margins.obstacles(margin, speaker, mount, raisedMm, variance, fourth);
+        if (check === CHECK_AT.hole) margins.hole.holes(margin, speaker, mount, option?.spacer ?? null, raise);
+        else if (check === CHECK_AT.depth) margins.depth(margin, speaker, mount, raise);
+        else margins.obstacles(margin, speaker, mount, raise);
         if (!option) this.columns.of(check).keep(stack, margin);
         scratch.setMargin(check, margin.value, margin.expanded, margin.least);
       }
@@ -437,13 +422,7 @@ export class SpeakerJudge {
   }
 
   private judgePlainly(mount: ClassMount, spacer: FitSpacer | null): void {
-    const { opening } = this.facts;
-    if (!opening) throw new Error('SpeakerJudge: expected an opening');
-    const candidate = { speaker: this.index.speakers[this.speaker] as FitSpeaker, brackets: mount.brackets, spacer };
-    const { chain } = this.facts.terminalsOf(this.speaker);
-    const heightMm = spacer?.height.valueMm ?? 0;
-    const placed = { ...mount.mount, pose: { ...mount.mount.pose, raisedMm: mount.raisedMm + heightMm } };
-    const { checks } = judgeWithHarness(opening, candidate, chain, this.rules, 'mm', placed);
+    const { checks } = judgeStack(this.index, this.rules, this.facts, this.speaker, mount, spacer);
     checks.forEach((check, at) => {
       this.scratch.setCheck(at, check);
     });
@@ -487,23 +466,16 @@ export class SpeakerJudge {
     if (cost !== this.bestCost) return cost < this.bestCost;
     const before = this.facts.mountsOf(this.speaker)[this.bestMount] as ClassMount;
     const beforeSpacer = this.facts.spacers[this.bestSpacer]?.spacer ?? null;
-    return idsOf(mount.brackets, spacer) < idsOf(before.brackets, beforeSpacer);
+    return idsOf(mount, spacer) < idsOf(before, beforeSpacer);
   }
 
   /** Works out the interval of the best stack's hole, which decides. */
   private refineHole(): void {
     const { best, margin, facts } = this;
     const mount = facts.mountsOf(this.speaker)[this.bestMount] as ClassMount;
-    const option = facts.spacers[this.bestSpacer];
-    this.margins.hole.holes(
-      margin,
-      this.speaker,
-      mount,
-      option?.spacer ?? null,
-      mount.raisedMm + (option?.heightMm ?? 0),
-      mount.raisedVariance + (option?.variance ?? 0),
-      mount.raisedFourth + (option?.fourth ?? 0),
-    );
+    const option = facts.spacers[this.bestSpacer] ?? null;
+    setRaise(this.raise, mount, option);
+    this.margins.hole.holes(margin, this.speaker, mount, option?.spacer ?? null, this.raise);
     best.setMargin(CHECK_AT.hole, margin.value, margin.expanded, margin.least);
     best.isHoleRough = false;
   }
@@ -536,11 +508,4 @@ export class SpeakerJudge {
       else this.slack.finish(best, at);
     }
   }
-}
-
-function idsOf(brackets: Candidate['brackets'], spacer: FitSpacer | null): string {
-  return stackIds(
-    brackets.map(({ id }) => id),
-    spacer?.id ?? null,
-  );
 }

@@ -12,18 +12,16 @@ import { behindClearanceMm } from '../checks/depthCheck';
 import { obstacleClearanceMm, obstacleRod } from '../checks/obstaclesCheck';
 import type { FitObstacle, FitOpening, FitRules } from '../shapes';
 import { type FittedSheet, sheetFit } from '../sheetFit';
-import { type CatalogueIndex, canMeetSheet, DOUBTS, lengthsVariance, RING_DOUBTS } from './CatalogueIndex';
+import { type CatalogueIndex, DOUBTS, lengthsVariance, RING_DOUBTS, STEEP_SHEET } from './CatalogueIndex';
+import type { ClassMount } from './ClassMount';
 import { Expansion } from './Expansion';
 import { HoleMargins } from './HoleMargins';
 import { clearMargin, keepWorse, type MarginMm, setMargin } from './MarginMm';
-import type { ClassMount } from './MountIndex';
 import type { OpeningFacts } from './OpeningFacts';
+import type { Raise } from './Raise';
 import { CHECK_AT, CHECKS } from './Scratch';
+import { mostAround, SheetDoubts, type SheetTerm } from './SheetDoubts';
 import { BOUND_ROOM_MM, FARTHEST_GAP_MM, limitsOf, SheetEnds, type SheetLimits } from './SheetEnds';
-
-type OpeningTerm = Pick<Dimension, 'uncertaintyMm' | 'degreesOfFreedom'> & { readonly isRectangular: boolean };
-
-type SheetTerm = OpeningTerm & { readonly k0: number; readonly k1: number; readonly k2: number; readonly k3: number };
 
 type RodPlace = {
   readonly rod: Rod;
@@ -62,6 +60,7 @@ export class StackMargins {
   private ringFourth = 0;
   private sheet: FittedSheet | null = null;
   private sheetTerms: readonly SheetTerm[] = [];
+  private readonly doubts = new SheetDoubts();
   private readonly ends: SheetEnds;
   private limits: SheetLimits | null = null;
   private rods: readonly RodPlace[] = [];
@@ -77,6 +76,11 @@ export class StackMargins {
   private readonly openingVariance = new Float64Array(CHECKS);
   private leastFreedom: number | null = null;
   frontKnown = false;
+  /** Of each kind of doubt about a speaker's front, the narrowest and the widest interval, mm; NaN until asked. */
+  private readonly surestFrontMm: Float64Array;
+  private readonly widestFrontMm: Float64Array;
+  /** The widest interval that any depth margin of the catalogue can have, mm. */
+  widestDepthMm = 0;
   /** Whether obstacles or the recess need the checks themselves. */
   needsChecks = false;
 
@@ -88,6 +92,8 @@ export class StackMargins {
     this.expansion = new Expansion(rules.confidence);
     this.hole = new HoleMargins(index, rules, this.expansion);
     this.ends = new SheetEnds(index);
+    this.surestFrontMm = new Float64Array(index.frontDoubts);
+    this.widestFrontMm = new Float64Array(index.frontDoubts);
   }
 
   setOpening(opening: FitOpening): void {
@@ -97,6 +103,7 @@ export class StackMargins {
     this.flat.speaker = -1;
     this.limits = this.sheet && limitsOf(this.sheet.sheet);
     this.sheetTerms = this.sheet ? sheetTermsOf(this.sheet) : [];
+    this.doubts.setTerms(this.sheetTerms);
     this.behindAskedMm = behindClearanceMm(opening.behind, this.rules);
     const { frontGap } = opening;
     this.frontKnown = frontGap !== null;
@@ -105,10 +112,12 @@ export class StackMargins {
     const freedom = frontGap?.degreesOfFreedom ?? null;
     this.frontFourth = freedom === null ? 0 : this.frontPart ** 2 / freedom;
     this.frontRectangular = frontGap?.isRectangular ? this.frontPart ** 2 : 0;
+    this.surestFrontMm.fill(Number.NaN);
     this.needsChecks = opening.recess !== null || opening.obstacles.some(({ shape }) => shape.kind === 'box');
     const before = this.rods;
     this.rods = this.needsChecks ? [] : opening.obstacles.map((obstacle, at) => this.placeRod(obstacle, before[at]));
     this.noteWidest(opening);
+    this.widestDepthMm = this.widestDepth();
   }
 
   get sheetKnown(): boolean {
@@ -126,26 +135,19 @@ export class StackMargins {
   }
 
   /** Front gap less stack, flange and front height. */
-  front(out: MarginMm, speaker: number, raisedMm: number, raisedVariance: number, raisedFourth: number): void {
-    const value = this.frontLeftMm - raisedMm - (this.index.frontMm[speaker] as number);
-    const variance = this.frontPart + raisedVariance + (this.index.frontVariance[speaker] as number);
-    const rectangular = this.frontRectangular + raisedFourth + (this.index.frontFourth[speaker] as number);
+  front(out: MarginMm, speaker: number, raise: Raise): void {
+    const value = this.frontLeftMm - raise.mm - this.index.row.frontMm(speaker);
+    const variance = this.frontPart + raise.variance + (this.index.frontVariance[speaker] as number);
+    const rectangular = this.frontRectangular + raise.fourth + (this.index.frontFourth[speaker] as number);
     setMargin(out, value, this.expansion.expand(variance, this.frontFourth, rectangular));
   }
 
   /** Body to the sheet behind. */
-  depth(
-    out: MarginMm,
-    speaker: number,
-    mount: ClassMount,
-    raisedMm: number,
-    raisedVariance: number,
-    raisedFourth: number,
-  ): void {
+  depth(out: MarginMm, speaker: number, mount: ClassMount, raise: Raise): void {
     const { sheet: fitted, gap } = this;
     if (!fitted) throw new Error('StackMargins.depth: expected a measured sheet');
-    const { pose } = mount.mount;
-    this.placeBody(speaker, mount, pose.xMm, pose.yMm, raisedMm);
+    this.placeBody(mount, raise);
+    this.showRings(speaker);
     const atEdge = sheetGap(gap, this.body, fitted.sheet);
     const x = gap.reach.x + gap.gapMm * gap.nx;
     const y = gap.reach.y + gap.gapMm * gap.ny;
@@ -153,7 +155,7 @@ export class StackMargins {
     let variance = 0;
     let fourth = 0;
     const square = gap.nz * gap.nz;
-    let rectangular = square * square * raisedFourth;
+    let rectangular = square * square * raise.fourth;
     for (const { k0, k1, k2, k3, uncertaintyMm, degreesOfFreedom, isRectangular } of this.sheetTerms) {
       const part = (gap.nz * (k0 + k1 * x + k2 * y + k3 * yy) * uncertaintyMm) ** 2;
       variance += part;
@@ -170,7 +172,7 @@ export class StackMargins {
       if (edge.degreesOfFreedom !== null) fourth += (part * part) / edge.degreesOfFreedom;
     }
     this.addRing(speaker);
-    variance += gap.nz * gap.nz * raisedVariance + this.ringVariance;
+    variance += gap.nz * gap.nz * raise.variance + this.ringVariance;
     setMargin(
       out,
       gap.gapMm - this.behindAskedMm,
@@ -179,17 +181,10 @@ export class StackMargins {
   }
 
   /** Body to the rods: the worst of them. */
-  obstacles(
-    out: MarginMm,
-    speaker: number,
-    mount: ClassMount,
-    raisedMm: number,
-    raisedVariance: number,
-    raisedFourth: number,
-  ): void {
+  obstacles(out: MarginMm, speaker: number, mount: ClassMount, raise: Raise): void {
     const { gap } = this;
-    const { pose } = mount.mount;
-    this.placeBody(speaker, mount, pose.xMm, pose.yMm, raisedMm);
+    this.placeBody(mount, raise);
+    this.showRings(speaker);
     clearMargin(out);
     for (const { rod, askedMm, depth, place, last } of this.rods) {
       rodGap(gap, this.body, rod);
@@ -202,9 +197,9 @@ export class StackMargins {
       if (depth.degreesOfFreedom !== null) fourth += (depthPart * depthPart) / depth.degreesOfFreedom;
       if (place.degreesOfFreedom !== null) fourth += (placePart * placePart) / place.degreesOfFreedom;
       this.addRing(speaker);
-      const variance = depthPart + placePart + gap.nz * gap.nz * raisedVariance + this.ringVariance;
+      const variance = depthPart + placePart + gap.nz * gap.nz * raise.variance + this.ringVariance;
       const square = gap.nz * gap.nz;
-      let rectangular = square * square * raisedFourth + this.ringFourth;
+      let rectangular = square * square * raise.fourth + this.ringFourth;
       if (depth.isRectangular) rectangular += depthPart * depthPart;
       if (place.isRectangular) rectangular += placePart * placePart;
       keepWorse(out, gap.gapMm - askedMm, this.expansion.expand(variance, fourth, rectangular));
@@ -212,12 +207,12 @@ export class StackMargins {
   }
 
   /** Two figures between which the depth margin of a stack lies, for little. */
-  depthBounds(out: BoundsMm, speaker: number, mount: ClassMount, raisedMm: number): void {
+  depthBounds(out: BoundsMm, speaker: number, mount: ClassMount, raise: Pick<Raise, 'mm'>): void {
     const { flat } = this;
     this.placeFlat(speaker, mount);
-    const lower = flat.lowerMm + raisedMm;
+    const lower = flat.lowerMm + raise.mm;
     out.lowerMm = (lower >= 0 ? lower * flat.by : lower) - this.behindAskedMm;
-    out.upperMm = this.depthUpperMm(raisedMm);
+    out.upperMm = this.depthUpperMm(raise.mm);
   }
 
   /** The upper one for the body and pose that were asked last. */
@@ -250,10 +245,10 @@ export class StackMargins {
     if (flat.speaker === speaker && flat.x === xMm && flat.y === yMm && !(isTurned && !flat.isRound)) return;
     if (!sheet) throw new Error('StackMargins.depthBounds: expected a measured sheet');
     const { c0, c1, c2, c3, lowerEdgeMm } = sheet.sheet;
-    const rings = this.index.rings[speaker] as Float64Array;
+    const { allRings: rings, row } = this.index;
     const lean = Math.sqrt(c1 * c1 + c2 * c2);
     const level = c0 + c1 * xMm + c2 * yMm;
-    const reach = Math.abs(yMm) + (this.index.bodyReachMm[speaker] as number);
+    const reach = Math.abs(yMm) + this.index.row.bodyReachMm(speaker);
     const steepest = Math.abs(c2) + 2 * Math.abs(c3) * (reach + BOUND_ROOM_MM);
     // Uphill, along and across the body.
     const x = lean > 0 ? -c1 / lean : 0;
@@ -263,7 +258,10 @@ export class StackMargins {
     let lower = Number.POSITIVE_INFINITY;
     let upper = Number.POSITIVE_INFINITY;
     let under = Number.NEGATIVE_INFINITY;
-    for (let at = 0; at < rings.length; at += 3) {
+    // On a sheet of usual steepness the rings before the ends take no part.
+    const from = Math.abs(c1) + steepest <= STEEP_SHEET ? row.firstEndRing(speaker) : row.firstRing(speaker);
+    const end = row.endRing(speaker) * 3;
+    for (let at = from * 3; at < end; at += 3) {
       const a = rings[at + 1] as number;
       const b = rings[at + 2] as number;
       const radius = Math.max(a, b);
@@ -284,7 +282,7 @@ export class StackMargins {
     flat.y = yMm;
     flat.cos = cos;
     flat.sin = sin;
-    flat.isRound = this.index.isAllRound[speaker] === 1;
+    flat.isRound = this.index.row.isAllRound(speaker);
     flat.by = 1 / Math.sqrt(1 + c1 * c1 + steepest * steepest);
     flat.lowerMm = lower;
     flat.upperMm = upper;
@@ -295,16 +293,18 @@ export class StackMargins {
    * The same for the margin to the rods: the separation in the direction that parted the last body from each, and the
    * distance of the point that reaches farthest there.
    */
-  obstaclesBounds(out: BoundsMm, speaker: number, mount: ClassMount, raisedMm: number): void {
-    const { pose } = mount.mount;
-    const { body, gap } = this;
+  obstaclesBounds(out: BoundsMm, speaker: number, mount: ClassMount, raise: Pick<Raise, 'mm'>): void {
+    const { body, gap, index } = this;
     const { reach } = gap;
-    this.placeBody(speaker, mount, pose.xMm, pose.yMm, raisedMm);
+    this.placeBody(mount, raise);
+    body.rings = index.allRings;
+    const first = index.row.firstRing(speaker);
+    const end = index.row.endRing(speaker) - 1;
     out.lowerMm = Number.POSITIVE_INFINITY;
     out.upperMm = Number.POSITIVE_INFINITY;
     for (const { rod, askedMm, last } of this.rods) {
       const { at, direction, radiusMm } = rod;
-      body.reach(reach, 0, body.lastRing, last[0], last[1], last[2]);
+      body.reach(reach, first, end, last[0], last[1], last[2]);
       const q = at[0] * last[0] + at[1] * last[1] + at[2] * last[2];
       out.lowerMm = Math.min(out.lowerMm, q - reach.valueMm - radiusMm - askedMm);
       const [x, y, z] = [reach.x - at[0], reach.y - at[1], reach.z - at[2]];
@@ -325,7 +325,7 @@ export class StackMargins {
     const { mostRaisedVariance } = this.facts;
     if (check === CHECK_AT.hole) {
       const plate = Math.max(index.plateVariance, this.openingVariance[check] as number);
-      const width = index.mostWidthVariance[speaker] as number;
+      const width = index.row.mostWidthVariance(speaker);
       if (isShort) return expansion.widest(plate + width, leastFreedom);
       const steep = index.bodySteep[speaker] as number;
       const aslant = (index.aslantVariance[speaker] as number) + steep * steep * mostRaisedVariance;
@@ -334,15 +334,22 @@ export class StackMargins {
     const variance =
       check === CHECK_AT.depth
         ? this.sheetVariance(speaker, isShort)
-        : (this.openingVariance[check] as number) + (index.mostGapVariance[speaker] as number);
+        : (this.openingVariance[check] as number) + index.row.mostGapVariance(speaker);
     return expansion.widest(variance + mostRaisedVariance, leastFreedom);
   }
 
   /** Front margins of a speaker are never surer, and never less sure, than these. */
   frontBounds(out: FrontBounds, speaker: number): void {
-    out.leftMm = this.frontLeftMm - (this.index.frontMm[speaker] as number);
-    out.surestMm = this.frontIntervalMm(speaker, false);
-    out.widestMm = this.frontIntervalMm(speaker, true);
+    const { index, surestFrontMm, widestFrontMm } = this;
+    const doubt = index.row.frontDoubt(speaker);
+    out.leftMm = this.frontLeftMm - index.row.frontMm(speaker);
+    // Most catalogues round all their lengths alike: what is the same for thousands is worked out once.
+    if (Number.isNaN(surestFrontMm[doubt] as number)) {
+      surestFrontMm[doubt] = this.frontIntervalMm(speaker, false);
+      widestFrontMm[doubt] = this.frontIntervalMm(speaker, true);
+    }
+    out.surestMm = surestFrontMm[doubt] as number;
+    out.widestMm = widestFrontMm[doubt] as number;
   }
 
   /** The widest, or else the narrowest, interval of a speaker's front margins, mm. */
@@ -353,6 +360,24 @@ export class StackMargins {
     return this.expansion.expand(variance, this.frontFourth, rectangular);
   }
 
+  private widestDepth(): number {
+    const { sheet, index } = this;
+    if (!sheet) return 0;
+    const { c1, c2, c3 } = sheet.sheet;
+    const steepest = Math.abs(c1) + Math.abs(c2) + 2 * Math.abs(c3) * (index.farthestMm + BOUND_ROOM_MM);
+    const reach = index.farthestMm + Math.max(BOUND_ROOM_MM, steepest * FARTHEST_GAP_MM);
+    const variance = this.sheetSpread(-reach, reach) + (this.openingVariance[CHECK_AT.depth] as number);
+    return this.expansion.widest(
+      variance + index.greatestGapVariance + this.facts.mostRaisedVariance,
+      this.leastFreedom,
+    );
+  }
+
+  private sheetSpread(lowMm: number, highMm: number): number {
+    const spread = this.doubts.most(lowMm, highMm);
+    return Number.isFinite(spread) ? spread : mostAround(this.sheetTerms, Math.max(-lowMm, highMm));
+  }
+
   /** The most that the sheet's own dimensions and a body's can add, wherever the body comes nearest to it, mm². */
   private sheetVariance(speaker: number, isShort: boolean): number {
     const { index, sheet, limits, ends } = this;
@@ -360,37 +385,19 @@ export class StackMargins {
     const { c1, c2, c3 } = sheet.sheet;
     const offset = this.facts.offsetMm[index.speakerClass[speaker] as number] as number;
     const gap = isShort ? Math.max(0, this.behindAskedMm) : FARTHEST_GAP_MM;
-    const reach = (index.bodyReachMm[speaker] as number) + offset;
+    const reach = index.row.bodyReachMm(speaker) + offset;
     const steepest = Math.abs(c1) + Math.abs(c2) + 2 * Math.abs(c3) * (reach + BOUND_ROOM_MM);
     let high = reach + steepest * gap;
     let low = -high;
     let lengths = this.openingVariance[CHECK_AT.depth] as number;
-    let body = index.mostGapVariance[speaker] as number;
+    let body = index.row.mostGapVariance(speaker);
     if (limits && ends.place(speaker, offset, limits, gap)) {
       low = ends.lowMm;
       high = ends.highMm;
       lengths = 0;
-      body = this.mostAtSheet(speaker, ends.steep);
+      body = index.row.endGapVariance(speaker);
     }
-    for (const { k0, k1, k2, k3, uncertaintyMm } of this.sheetTerms) {
-      const at = (y: number) => Math.abs(k0 + k2 * y + k3 * y * y);
-      const vertex = k3 === 0 ? low : Math.max(low, Math.min(high, -k2 / (2 * k3)));
-      const most = Math.max(at(low), at(high), at(vertex)) + Math.abs(k1) * Math.max(-low, high);
-      lengths += (most * uncertaintyMm) ** 2;
-    }
-    return lengths + body;
-  }
-
-  /** The most that a ring can add which can come nearest to a sheet no steeper than this, mm². */
-  private mostAtSheet(speaker: number, steepest: number): number {
-    const { index } = this;
-    const rings = index.rings[speaker] as Float64Array;
-    const first = index.firstRing[speaker] as number;
-    let most = 0;
-    for (let at = 0; at < rings.length; at += 3) {
-      if (canMeetSheet(rings, at, steepest)) most = Math.max(most, index.ringGapVariance[first + at / 3] as number);
-    }
-    return most;
+    return lengths + body + this.sheetSpread(low, high);
   }
 
   private placeRod(obstacle: FitObstacle, before: RodPlace | undefined): RodPlace {
@@ -428,10 +435,18 @@ export class StackMargins {
     this.leastFreedom = freedoms.length > 0 ? Math.min(...freedoms) : null;
   }
 
-  private placeBody(speaker: number, { cos, sin }: ClassMount, xMm: number, yMm: number, raisedMm: number): void {
+  private placeBody({ cos, sin, mount: { pose } }: ClassMount, raise: Pick<Raise, 'mm'>): void {
+    const { body } = this;
+    body.x = pose.xMm;
+    body.y = pose.yMm;
+    body.raised = raise.mm;
+    body.cos = cos;
+    body.sin = sin;
+  }
+
+  private showRings(speaker: number): void {
     this.body.rings = this.index.rings[speaker] as Float64Array;
     this.body.pieces = this.index.pieces[speaker] as Int32Array;
-    this.body.place(xMm, yMm, raisedMm, cos, sin);
   }
 
   /** What the nearest ring of the last gap adds: variance, and the sum of the squares of its parts. */
@@ -441,7 +456,9 @@ export class StackMargins {
     const base = ((this.index.firstRing[speaker] as number) + reach.ring) * RING_DOUBTS;
     let variance = 0;
     let fourth = 0;
-    for (let at = 0; at < DOUBTS; at++) {
+    const columns = this.index.doubtColumns[speaker] as Int32Array;
+    for (let column = 0; column < columns.length; column++) {
+      const at = columns[column] as number;
       const doubt =
         nz * (rows[base + at] as number) +
         reach.alongRatio * (rows[base + DOUBTS + at] as number) +

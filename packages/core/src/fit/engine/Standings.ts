@@ -1,6 +1,7 @@
 /** Where each speaker stands: its best stack in columns, and the order of all of them. */
 import { figureOf } from '../Ranking';
-import { HITS, MEASURE } from './Scratch';
+import type { CatalogueIndex } from './CatalogueIndex';
+import { CLEARS, HITS, MEASURE } from './Scratch';
 
 /** What a ranking did with a speaker. */
 export const KEPT = 0;
@@ -38,6 +39,7 @@ export class Standings {
   private readonly keys: Float64Array;
   /** What the merging writes into, and the parts that it merges. */
   private spare: Int32Array;
+  private ownSize: string | null = null;
   private readonly lists: readonly Int32Array[];
 
   /** @param nameRank place of each speaker in the order of names, the last of all ties */
@@ -61,6 +63,32 @@ export class Standings {
     this.spare = new Int32Array(count);
     this.lists = [KEPT, SHIFTED, JUDGED].map(() => new Int32Array(count));
     this.compare = this.comparison();
+  }
+
+  /** @returns whether the opening's own size is another one than before */
+  setOwnSize({ sizeClass, sizeClasses, speakers }: CatalogueIndex, nominalSize: string): boolean {
+    if (this.ownSize === nominalSize) return false;
+    this.ownSize = nominalSize;
+    const isOther = Uint8Array.from(sizeClasses, ({ members }) =>
+      speakers[members[0] as number]?.nominalSize === nominalSize ? 0 : 1,
+    );
+    sizeClass.forEach((each, speaker) => {
+      this.own[speaker] = isOther[each] as number;
+    });
+    return true;
+  }
+
+  /** Those that clear, best first. */
+  clearing(): Int32Array {
+    const { verdict, keys } = this;
+    const list = new Int32Array(verdict.length);
+    let count = 0;
+    for (let at = 0; at < verdict.length; at++) {
+      if (verdict[at] !== CLEARS) continue;
+      keys[at] = this.key(at);
+      list[count++] = at;
+    }
+    return this.sorted(list, count);
   }
 
   /** Puts all in order, whatever stood before. */

@@ -8,11 +8,13 @@ import { LARGE_RULES, largeCatalogue, largeVehicle } from '../../testing/largeCa
 import type { Dimension } from '../../uncertainty/Dimension';
 import type { FitOpening } from '../shapes';
 import { CatalogueIndex } from './CatalogueIndex';
+import type { ClassMount } from './ClassMount';
 import { DepthMoves } from './DepthMoves';
 import { type MarginMm, newMargin } from './MarginMm';
-import { type ClassMount, MountIndex } from './MountIndex';
+import { MountIndex } from './MountIndex';
 import { OpeningFacts } from './OpeningFacts';
 import { behindMoved } from './openingMoves';
+import type { Raise } from './Raise';
 import { CHECK_AT } from './Scratch';
 import { BOUND_ROOM_MM } from './SheetEnds';
 import { type BoundsMm, StackMargins } from './StackMargins';
@@ -63,13 +65,19 @@ function everyStack(facts: OpeningFacts, of: (stack: Stack) => void): void {
   }
 }
 
+const raiseOf = ({ raisedVariance, raisedFourth }: ClassMount, mm: number): Raise => ({
+  mm,
+  variance: raisedVariance,
+  fourth: raisedFourth,
+});
+
 /** The depth margins of every stack, in the order of `everyStack`. */
 function depths(opening: FitOpening): readonly number[] {
   const { facts, margins } = atWork(opening);
   const out = newMargin();
   const found: number[] = [];
   everyStack(facts, ({ speaker, mount, raisedMm }) => {
-    margins.depth(out, speaker, mount, raisedMm, mount.raisedVariance, mount.raisedFourth);
+    margins.depth(out, speaker, mount, raiseOf(mount, raisedMm));
     found.push(out.value);
   });
   return found;
@@ -92,26 +100,26 @@ describe.each(Object.entries(OPENINGS))('%s', (_, opening) => {
     let [short, asked] = [0, 0];
     everyStack(facts, (stack) => {
       const { speaker, mount, raisedMm } = stack;
-      const spread = [mount.raisedVariance, mount.raisedFourth] as const;
+      const raise = raiseOf(mount, raisedMm);
       const inBounds = () => bounds.lowerMm - ROUNDING_MM <= out.value && out.value <= bounds.upperMm + ROUNDING_MM;
       const isNarrow = (check: number, isShort: boolean) =>
         out.expanded <= margins.widestMm(check, speaker, isShort) + ROUNDING_MM;
       asked++;
-      margins.depth(out, speaker, mount, raisedMm, ...spread);
-      margins.depthBounds(bounds, speaker, mount, raisedMm);
+      margins.depth(out, speaker, mount, raise);
+      margins.depthBounds(bounds, speaker, mount, raise);
       faults.push(...wrong(inBounds(), 'depth', stack, { ...out, ...bounds }));
       const belowMm = margins.heightForDepthMm(speaker, mount, out.value);
       faults.push(...wrong(belowMm <= raisedMm + ROUNDING_MM, 'height', stack, { belowMm }));
       if (out.value <= 0) short++;
       faults.push(...wrong(isNarrow(CHECK_AT.depth, out.value <= 0), 'depth interval', stack, out));
       if (margins.hasRods) {
-        margins.obstacles(out, speaker, mount, raisedMm, ...spread);
-        margins.obstaclesBounds(bounds, speaker, mount, raisedMm);
+        margins.obstacles(out, speaker, mount, raise);
+        margins.obstaclesBounds(bounds, speaker, mount, raise);
         faults.push(...wrong(inBounds(), 'obstacles', stack, { ...out, ...bounds }));
         faults.push(...wrong(isNarrow(CHECK_AT.obstacles, false), 'obstacles interval', stack, out));
       }
-      margins.hole.holes(out, speaker, mount, null, raisedMm, ...spread);
-      const isAslant = raisedMm >= (index.fullWidthTo[speaker] as number);
+      margins.hole.holes(out, speaker, mount, null, raise);
+      const isAslant = raisedMm >= index.row.fullWidthTo(speaker);
       if (out.value < Number.POSITIVE_INFINITY)
         faults.push(...wrong(isNarrow(CHECK_AT.hole, !isAslant), 'hole interval', stack, out));
     });

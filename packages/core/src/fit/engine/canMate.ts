@@ -30,6 +30,23 @@ export function canMate(screwSide: BoltPattern, holeSide: BoltPattern, { confide
   return landing >= enoughScrews(screws.radiiMm.length);
 }
 
+/**
+ * What the margin of two patterns is not above, mm: the tolerance less what the worst of the screws that must land is off
+ * the nearest hole along the radius alone, whatever the turn.
+ */
+export function leastMissMm(screwSide: BoltPattern, holeSide: BoltPattern): number {
+  const { radiiMm } = radiiOf(screwSide);
+  const holes = radiiOf(holeSide);
+  const offMm = radiiMm.map((radius) =>
+    holes.radiiMm.reduce(
+      (least, each, at) => Math.min(least, Math.max(0, Math.abs(radius - each) - (holes.slotsMm[at] as number))),
+      Number.POSITIVE_INFINITY,
+    ),
+  );
+  const toleranceMm = Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2);
+  return toleranceMm - (offMm.sort((a, b) => a - b)[enoughScrews(radiiMm.length) - 1] ?? 0);
+}
+
 function isNear(radiusMm: number, { radiiMm, slotsMm }: Radii, allowedMm: number): boolean {
   for (let at = 0; at < radiiMm.length; at++) {
     if (Math.abs(radiusMm - (radiiMm[at] as number)) - (slotsMm[at] as number) <= allowedMm) return true;

@@ -1,6 +1,6 @@
 /** The whole catalogue ranked for this opening: who fits, and at which check the others fall out. */
 import { CHECK_IDS, type CheckId } from '@low-quarry/core/fit/Check';
-import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/Ranking';
+import { type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from '@low-quarry/core/fit/Ranking';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { orderedId, type PartRecord, partName, STATE_MARK } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
@@ -8,7 +8,7 @@ import { printMargin, printPlusMinus } from '@low-quarry/core/units/printLength'
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
 import { printMoney } from '../../text/money';
-import { checkLabel, FALL_OUT_WORDS, VERDICT_WORDS, VERDICTS } from '../../text/words';
+import { checkLabel, FALL_OUT_WORDS, VERDICT_WORDS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { type CandidateFilter, filterChoices, passesFilter, type Shown } from './candidateFilter';
@@ -50,7 +50,7 @@ export function CandidateList(props: CandidateListProps) {
           <span className="font-bold">{matching.length.toLocaleString('en')}</span>
           <span>all</span>
         </FilterButton>
-        {VERDICTS.map((verdict) => (
+        {VERDICTS_BY_RANK.map((verdict) => (
           <FilterButton
             key={verdict}
             pressed={filter.shown.kind === 'verdict' && filter.shown.verdict === verdict}

@@ -1,8 +1,7 @@
 /** Which candidates the list shows, as it stands in the address bar. */
 import { CHECK_IDS, type CheckId, type Verdict } from '@low-quarry/core/fit/Check';
-import type { RankedSpeaker } from '@low-quarry/core/fit/Ranking';
+import { type RankedSpeaker, VERDICTS_BY_RANK } from '@low-quarry/core/fit/Ranking';
 import type { PartRecord, SpeakerRecord } from '@low-quarry/core/model/parts';
-import { VERDICTS } from '../../text/words';
 
 export type Shown =
   | { readonly kind: 'all' }
@@ -77,7 +76,7 @@ export function filterChoices(parts: ReadonlyMap<string, PartRecord>) {
 }
 
 function readShown(text: string | null): Shown {
-  const verdict = VERDICTS.find((each) => each === text);
+  const verdict = VERDICTS_BY_RANK.find((each) => each === text);
   if (verdict) return { kind: 'verdict', verdict };
   const check = CHECK_IDS.find((each) => `not-${each}` === text);
   return check ? { kind: 'check', check } : { kind: 'all' };

@@ -1,0 +1,45 @@
+/** Changes of an opening as a hand makes them, for tests that follow one. */
+import type { FitOpening } from '../fit/shapes';
+import type { Dimension } from '../uncertainty/Dimension';
+
+/** One change: mostly small, at times a jump; now and then two lengths at once, or what no length is. */
+export function changedByHand(opening: FitOpening, random: () => number): FitOpening {
+  const by = (random() - 0.5) * (random() < 0.3 ? 8 : 1);
+  const moved = (dimension: Dimension) => ({ ...dimension, valueMm: dimension.valueMm + by });
+  const depths = opening.depths.map((each) => ({ ...each, depth: moved(each.depth) }));
+  const frontGap = opening.frontGap && moved(opening.frontGap);
+  switch (Math.floor(random() * 9)) {
+    case 0:
+      return { ...opening, depths: opening.depths.map((each, at) => (at === 0 ? (depths[0] ?? each) : each)) };
+    case 1:
+      return { ...opening, frontGap };
+    case 2:
+      return {
+        ...opening,
+        obstacles: opening.obstacles.map((each) => ({ ...each, depth: moved(each.depth), xMm: each.xMm + by })),
+      };
+    case 3:
+      return opening.hole.kind === 'circle' && opening.hole.diameter
+        ? { ...opening, hole: { kind: 'circle', diameter: moved(opening.hole.diameter) } }
+        : opening;
+    case 4:
+      return opening.bolts?.shape.kind === 'circle'
+        ? {
+            ...opening,
+            bolts: {
+              ...opening.bolts,
+              shape: { ...opening.bolts.shape, diameter: moved(opening.bolts.shape.diameter) },
+            },
+          }
+        : opening;
+    case 5:
+      return { ...opening, frontGap, depths };
+    case 6:
+      // Read again with a better instrument: not the same length any more.
+      return { ...opening, frontGap: frontGap && { ...frontGap, uncertaintyMm: 0.1 + random() * 0.4 } };
+    case 7:
+      return { ...opening, secondPlug: random() < 0.5 ? 'none' : 'warning' };
+    default:
+      return { ...opening, nominalSize: random() < 0.5 ? '6.5 in' : '5.25 in' };
+  }
+}
