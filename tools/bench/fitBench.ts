@@ -1,12 +1,17 @@
 /**
- * Times of the fit, side by side in one run: (a) the engine against the plain ranking, with every difference counted;
+ * Times of the fit, side by side in one run: (a) the engine against the plain ranking, with every difference counted; first
+ * the sweep, which gives every verdict and the first of what clears, then the engine that puts all figures in order;
  * (b) the distance kernels against mesh distances of three-mesh-bvh on the same solids; (c) the growth with the number of
  * speakers. Prints a table and a last line of JSON. Everything is seeded.
  */
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import { CatalogueIndex } from '@low-quarry/core/fit/engine/CatalogueIndex';
+import { CatalogueSweep } from '@low-quarry/core/fit/engine/CatalogueSweep';
 import { FitEngine } from '@low-quarry/core/fit/engine/FitEngine';
+import { MountIndex } from '@low-quarry/core/fit/engine/MountIndex';
+import { PartMates } from '@low-quarry/core/fit/engine/PartMates';
+import { type RankedSpeaker, VERDICTS_BY_RANK } from '@low-quarry/core/fit/Ranking';
 import type { FitCatalogue, FitOpening } from '@low-quarry/core/fit/shapes';
 import { newGap } from '@low-quarry/core/geometry/Gap';
 import { sheetGap } from '@low-quarry/core/geometry/glassSheet';
@@ -15,7 +20,7 @@ import { rodGap } from '@low-quarry/core/geometry/rodGap';
 import { LARGE_RULES, largeCatalogue, largeVehicle } from '@low-quarry/core/testing/largeCatalogue';
 import { meshDistance, toTree } from '@low-quarry/core/testing/meshDistances.mjs';
 import { type MeshCase, meshesOf, randomCase } from '@low-quarry/core/testing/meshReferee';
-import { plainRanking } from '@low-quarry/core/testing/plainRanking';
+import { type PlainBest, plainRanking } from '@low-quarry/core/testing/plainRanking';
 import type { Dimension } from '@low-quarry/core/uncertainty/Dimension';
 
 const SPEAKERS = 20_000;
@@ -27,6 +32,8 @@ const VEHICLES = 7;
 const PLAIN = { speakers: 400, brackets: 120, seed: 5 };
 const KERNEL_CASES = 60;
 const GROWTH = [1_000, 10_000, 100_000];
+/** So many candidates a screen shows at once, with all their figures. */
+const SHOWN = 60;
 
 // The flag makes the collector callable in a context that is made after it.
 setFlagsFromString('--expose_gc');
@@ -81,38 +88,63 @@ if (!door) throw new Error('fitBench: expected an opening');
 
 say(`catalogue: ${SPEAKERS} speakers, ${BRACKETS} brackets, seed 1`);
 const index = new CatalogueIndex(largeCatalogue({ speakers: SPEAKERS, brackets: BRACKETS, seed: 1 }));
-const engine = new FitEngine(index, LARGE_RULES);
-const firstMs = timeMs(() => engine.rank(door));
+// What of the catalogue's own parts mates is known with the catalogue, whatever the vehicle.
+const mates = new PartMates(index, LARGE_RULES);
+const mounts = new MountIndex(index, LARGE_RULES, mates);
+const sweep = new CatalogueSweep(index, LARGE_RULES, mounts);
+const engine = new FitEngine(index, LARGE_RULES, mounts);
+const firstMs = timeMs(() => sweep.sweep(door));
+const firstFiguresMs = timeMs(() => engine.rank(door));
 const clears = engine.standings.verdict.reduce((sum, verdict) => sum + (verdict === 0 ? 1 : 0), 0);
-say(`first ranking of one opening ${firstMs.toFixed(0)} ms; ${clears} speakers clear`);
-
-const kinds = Object.values(CHANGES);
-for (let step = 0; step < WARM_UP; step++) {
-  engine.rank((kinds[step % kinds.length] as (typeof kinds)[number])(door, ((step % 9) - 4) * 0.25));
-}
-
-const rerank: Record<string, number> = {};
-for (const [name, change] of Object.entries(CHANGES)) {
-  const times = Array.from({ length: RERANKS }, (_, step) => {
-    // Never the same value twice: nothing may be found ready.
-    const opening = change(door, ((step % 9) - 4) * 0.25 + step * 0.003);
-    return timeMs(() => engine.rank(opening));
-  });
-  rerank[name] = median(times.slice(RERANKS / 4));
-  say(`  ${name.padEnd(7)} changed: ranked again in ${rerank[name].toFixed(1)} ms (median of ${times.length})`);
-}
-
-const vehicleTimes = Array.from({ length: VEHICLES }, () =>
-  timeMs(() => {
-    // One engine after another opening, as the page's worker has it. Openings that nobody has seen: what is kept for an
-    // opening is kept by the object.
-    const fresh = new FitEngine(index, LARGE_RULES);
-    for (const opening of structuredClone(vehicle)) fresh.rank(opening);
-  }),
+say(
+  `one opening, cold: verdicts ${firstMs.toFixed(0)} ms, all figures ${firstFiguresMs.toFixed(0)} ms; ${clears} clear`,
 );
-const vehicleMs = median(vehicleTimes.slice(2));
-say(`whole vehicle, ${vehicle.length} openings from nothing: ${vehicleMs.toFixed(0)} ms`);
-// What stays alive: catalogue, index and one engine, with its typed arrays. What weak maps held goes in the second round.
+
+/** Judges the catalogue again after each kind of change, and says how long it took, ms. */
+function timeChanges(what: string, judge: (opening: FitOpening) => void): Record<string, number> {
+  const kinds = Object.values(CHANGES);
+  for (let step = 0; step < WARM_UP; step++) {
+    judge((kinds[step % kinds.length] as (typeof kinds)[number])(door as FitOpening, ((step % 9) - 4) * 0.25));
+  }
+  const found: Record<string, number> = {};
+  for (const [name, change] of Object.entries(CHANGES)) {
+    const times = Array.from({ length: RERANKS }, (_, step) => {
+      // Never the same value twice: nothing may be found ready.
+      const opening = change(door as FitOpening, ((step % 9) - 4) * 0.25 + step * 0.003);
+      return timeMs(() => judge(opening));
+    });
+    found[name] = median(times.slice(RERANKS / 4));
+    say(`  ${name.padEnd(7)} changed: ${what} in ${found[name].toFixed(1)} ms (median of ${times.length})`);
+  }
+  return found;
+}
+
+const judgeAgain = (by: CatalogueSweep) => (opening: FitOpening) => {
+  by.sweep(opening);
+  by.look(SHOWN);
+};
+const rerank = timeChanges('judged again', judgeAgain(sweep));
+const rerankFigures = timeChanges('all figures in order', (opening) => engine.rank(opening));
+
+/** A whole vehicle from nothing, one opening after another. Openings that nobody has seen: what is kept is kept by the object. */
+function timeVehicle(newJudge: () => (opening: FitOpening) => void): number {
+  const times = Array.from({ length: VEHICLES }, () =>
+    timeMs(() => {
+      const judge = newJudge();
+      for (const opening of structuredClone(vehicle)) judge(opening);
+    }),
+  );
+  return median(times.slice(2));
+}
+const newMounts = () => new MountIndex(index, LARGE_RULES, mates);
+const vehicleMs = timeVehicle(() => judgeAgain(new CatalogueSweep(index, LARGE_RULES, newMounts())));
+say(`whole vehicle, ${vehicle.length} openings from nothing: judged in ${vehicleMs.toFixed(0)} ms`);
+const vehicleFiguresMs = timeVehicle(() => {
+  const fresh = new FitEngine(index, LARGE_RULES, newMounts());
+  return (opening) => fresh.rank(opening);
+});
+say(`  all figures of all openings in order in ${vehicleFiguresMs.toFixed(0)} ms`);
+// What stays alive: catalogue, index, sweep and engine, with their typed arrays. What weak maps held goes in the second round.
 collectGarbage();
 collectGarbage();
 const { heapUsed, arrayBuffers } = process.memoryUsage();
@@ -121,6 +153,7 @@ const heapMb = (heapUsed + arrayBuffers) / 1e6;
 // (a) the engine against the plain ranking
 const small = largeCatalogue(PLAIN);
 const smallIndex = new CatalogueIndex(small);
+const smallSweep = new CatalogueSweep(smallIndex, LARGE_RULES);
 let mismatches = 0;
 let compared = 0;
 let plainMs = 0;
@@ -133,29 +166,44 @@ for (const opening of vehicle) {
     plain = plainRanking(opening, small, LARGE_RULES);
   });
   compared += plain.length;
-  mismatches += differences(fast, plain);
+  smallSweep.sweep(opening);
+  mismatches += differences(fast, plain) + sweepDifferences(plain);
 }
 say(
   `(a) ${compared} speakers in ${vehicle.length} openings: plain ${plainMs.toFixed(0)} ms, engine ${fastMs.toFixed(0)} ms (${(plainMs / fastMs).toFixed(0)} times), ${mismatches} differ`,
 );
 
+/** Verdicts that differ, and of what clears the place, stack and figures. */
+function sweepDifferences(plain: ReturnType<typeof plainRanking>): number {
+  const { verdicts, best } = smallSweep.look(small.speakers.length);
+  const plainVerdicts = new Map(plain.map(({ candidate, judgement }) => [candidate.speaker.id, judgement.verdict]));
+  const other = small.speakers.filter(
+    ({ id }, at) => VERDICTS_BY_RANK[verdicts[at] as number] !== plainVerdicts.get(id),
+  );
+  return (
+    other.length + plain.slice(0, best.length).filter((each, rank) => isOther(best[rank] as RankedSpeaker, each)).length
+  );
+}
+
 function differences(fast: FitEngine, plain: ReturnType<typeof plainRanking>): number {
+  return plain.filter((each, rank) => isOther(fast.rankedSpeaker(fast.order[rank] as number), each)).length;
+}
+
+function isOther({ speakerId, best, stacksJudged }: RankedSpeaker, plain: PlainBest): boolean {
+  const { candidate, judgement } = plain;
   const same = (a: number | null, b: number | undefined) =>
     a === null ? b === undefined : Math.abs(a - (b ?? Number.NaN)) < 1e-8;
-  return plain.filter(({ candidate, judgement, stacksJudged }, rank) => {
-    const { speakerId, best, stacksJudged: judged } = fast.rankedSpeaker(fast.order[rank] as number);
-    const margin = judgement.checks.find(({ id }) => id === judgement.decidedBy)?.margin;
-    return !(
-      speakerId === candidate.speaker.id &&
-      best.verdict === judgement.verdict &&
-      best.decidedBy === judgement.decidedBy &&
-      best.bracketIds.join() === candidate.brackets.map(({ id }) => id).join() &&
-      best.spacerId === (candidate.spacer?.id ?? null) &&
-      judged === stacksJudged &&
-      same(best.marginMm, margin?.valueMm) &&
-      same(best.expandedMm, margin?.expandedMm)
-    );
-  }).length;
+  const margin = judgement.checks.find(({ id }) => id === judgement.decidedBy)?.margin;
+  return !(
+    speakerId === candidate.speaker.id &&
+    best.verdict === judgement.verdict &&
+    best.decidedBy === judgement.decidedBy &&
+    best.bracketIds.join() === candidate.brackets.map(({ id }) => id).join() &&
+    best.spacerId === (candidate.spacer?.id ?? null) &&
+    stacksJudged === plain.stacksJudged &&
+    same(best.marginMm, margin?.valueMm) &&
+    same(best.expandedMm, margin?.expandedMm)
+  );
 }
 
 // (b) the kernels against meshes
@@ -191,11 +239,11 @@ say(
 // (c) growth
 const growth = GROWTH.map((speakers) => {
   const grown: FitCatalogue = largeCatalogue({ speakers, brackets: BRACKETS, seed: 1 });
-  const grownEngine = new FitEngine(new CatalogueIndex(grown), LARGE_RULES);
-  grownEngine.rank(door);
+  const judge = judgeAgain(new CatalogueSweep(new CatalogueIndex(grown), LARGE_RULES));
+  judge(door);
   const times = Array.from({ length: 15 }, (_, step) => {
     const opening = (CHANGES.glass as (typeof CHANGES)[string])(door, (step % 7) * 0.25);
-    return timeMs(() => grownEngine.rank(opening));
+    return timeMs(() => judge(opening));
   });
   const ms = median(times.slice(4));
   say(`(c) ${speakers} speakers: ${ms.toFixed(1)} ms`);
@@ -210,7 +258,9 @@ say(
   JSON.stringify({
     rerankMs: round(median(Object.values(rerank))),
     rerankWorstMs: round(Math.max(...Object.values(rerank))),
+    rerankFiguresMs: round(median(Object.values(rerankFigures))),
     vehicleMs: round(vehicleMs),
+    vehicleFiguresMs: round(vehicleFiguresMs),
     heapMb: round(heapMb),
     speakers: SPEAKERS,
     brackets: BRACKETS,

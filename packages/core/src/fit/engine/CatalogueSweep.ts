@@ -5,15 +5,17 @@
  *
  * The verdicts, and the stacks of what clears, are those of `FitEngine`, which goes on to the figures of all the others.
  */
-import type { FirstLook, RankedSpeaker } from '../Ranking';
+import { CHECK_IDS } from '../Check';
+import { type FirstLook, type RankedSpeaker, VERDICTS_BY_RANK } from '../Ranking';
 import type { FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { CatalogueIndex } from './CatalogueIndex';
 import { type ClassMount, idsOf } from './ClassMount';
 import { judgeStack } from './judgeStack';
 import { MountIndex } from './MountIndex';
 import { OpeningFacts } from './OpeningFacts';
-import { CHECK_AT, CLEARS, HITS, MEASURE, verdictOf } from './Scratch';
+import { CHECK_AT, CLEARS, HITS, MEASURE, Scratch, verdictOf } from './Scratch';
 import type { SpacerOption } from './SpacerOption';
+import { StackFigures } from './StackFigures';
 import { StackMargins } from './StackMargins';
 import { StackVerdict } from './StackVerdict';
 import { Standings } from './Standings';
@@ -29,6 +31,8 @@ export class CatalogueSweep {
   private readonly facts: OpeningFacts;
   private readonly margins: StackMargins;
   private readonly stack: StackVerdict;
+  private readonly stackFigures: StackFigures;
+  private readonly figures = new Scratch();
   /** Of the speaker that is asked: the verdict of its best stack so far, and which that is. */
   private speaker = 0;
   private verdict = HITS;
@@ -53,6 +57,7 @@ export class CatalogueSweep {
     this.failsAt = new Uint8Array(index.speakers.length);
     this.facts = new OpeningFacts(index, rules, mountIndex);
     this.margins = new StackMargins(index, rules, this.facts);
+    this.stackFigures = new StackFigures(index, this.facts, this.margins);
     this.stack = new StackVerdict(index, rules, this.facts, this.margins);
   }
 
@@ -109,26 +114,40 @@ export class CatalogueSweep {
   }
 
   private ranked(speaker: number): RankedSpeaker {
-    const { index, rules, facts, standings } = this;
+    const { index, facts, standings, figures } = this;
     const speakerClass = index.speakerClass[speaker] as number;
-    const mount = facts.mounts.list(speakerClass)[standings.mount[speaker] as number] as ClassMount;
-    const spacer = facts.spacers[standings.spacer[speaker] as number]?.spacer ?? null;
-    const { verdict, decidedBy, checks } = judgeStack(index, rules, facts, speaker, mount, spacer);
-    const margin = checks.find(({ id }) => id === decidedBy)?.margin;
+    const { mounts, spacers } = facts;
+    const at = (mounts.first[speakerClass] as number) + (standings.mount[speaker] as number);
+    const mount = mounts.mountAt(speakerClass, at);
+    const option = spacers[standings.spacer[speaker] as number] ?? null;
+    this.setFigures(speaker, mount, option);
+    const decidedBy = figures.decidingCheck();
+    const hasMargin = figures.hasMargin[decidedBy] === 1;
     return {
       speakerId: (index.speakers[speaker] as FitSpeaker).id,
       stacksJudged: facts.stackCounts[speakerClass] as number,
       best: {
         bracketIds: mount.brackets.map(({ id }) => id),
-        spacerId: spacer?.id ?? null,
-        verdict,
-        decidedBy,
+        spacerId: option?.spacer.id ?? null,
+        verdict: VERDICTS_BY_RANK[figures.gravest] ?? 'hits',
+        decidedBy: CHECK_IDS[decidedBy] ?? 'hole',
         addedParts: standings.parts[speaker] as number,
         costMinor: standings.costMinor[speaker] as number,
-        marginMm: margin?.valueMm ?? null,
-        expandedMm: margin?.expandedMm ?? null,
+        marginMm: hasMargin ? (figures.value[decidedBy] as number) : null,
+        expandedMm: hasMargin ? (figures.expanded[decidedBy] as number) : null,
       },
     };
+  }
+
+  private setFigures(speaker: number, mount: ClassMount, option: SpacerOption | null): void {
+    const { figures, margins, index, rules, facts } = this;
+    if (!margins.needsChecks && index.hasBoxes[speaker] === 0) {
+      this.stackFigures.setAll(figures, speaker, mount, option);
+      return;
+    }
+    figures.begin();
+    const { checks } = judgeStack(index, rules, facts, speaker, mount, option?.spacer ?? null);
+    for (const [at, check] of checks.entries()) figures.setCheck(at, check);
   }
 
   private ask(speaker: number, speakerClass: number): void {

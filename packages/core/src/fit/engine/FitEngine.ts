@@ -28,6 +28,7 @@ import { BOUND_ROOM_MM } from './SheetEnds';
 import { OWN_CHANGED, SHIFTS, Slack, STAYS, type Worth } from './Slack';
 import { SpeakerJudge } from './SpeakerJudge';
 import { DEAR, StackColumns } from './StackColumns';
+import { StackFigures } from './StackFigures';
 import { StackMargins } from './StackMargins';
 import { JUDGED, KEPT, SHIFTED, Standings } from './Standings';
 
@@ -73,6 +74,7 @@ export class FitEngine {
       this.facts,
       this.mountMoves,
       this.margins,
+      new StackFigures(index, this.facts, this.margins),
       this.columns,
       this.standings,
       this.slack,

@@ -14,10 +14,11 @@ import { type MarginMm, newMargin } from './MarginMm';
 import type { MountMoves } from './MountMoves';
 import type { OpeningFacts } from './OpeningFacts';
 import { newRaise, setRaise } from './Raise';
-import { CHECK_AT, CLEARS, HITS, HOLD, isWorseAlike, MEASURE, Scratch, surenessOf, verdictOf } from './Scratch';
+import { CHECK_AT, CLEARS, HITS, HOLD, MEASURE, Scratch, surenessOf, verdictOf } from './Scratch';
 import type { Slack, Worth } from './Slack';
 import type { SpacerOption } from './SpacerOption';
 import { type Column, DEAR, type StackColumns } from './StackColumns';
+import type { StackFigures } from './StackFigures';
 import type { BoundsMm, FrontBounds, StackMargins } from './StackMargins';
 import type { Standings } from './Standings';
 
@@ -62,6 +63,7 @@ export class SpeakerJudge {
     private readonly facts: OpeningFacts,
     private readonly mountMoves: MountMoves,
     private readonly margins: StackMargins,
+    private readonly figures: StackFigures,
     private readonly columns: StackColumns,
     private readonly standings: Standings,
     private readonly slack: Slack,
@@ -271,38 +273,19 @@ export class SpeakerJudge {
       this.slack.lost(scratch, this.best);
       return;
     }
-    this.keepIfBetter(mountAt, optionAt, mount, option?.spacer ?? null, parts);
+    this.keepIfBetter(mountAt, optionAt, mount, option, parts);
   }
 
   /** Whether a stack is more trouble than the best one, which clears: it need not be asked whether it clears too. */
   private isDearer(mount: ClassMount, option: SpacerOption | null, parts: number): boolean {
     if (this.bestMount === NONE || this.best.gravest !== CLEARS) return false;
     if (parts !== this.bestParts) return parts > this.bestParts;
-    return this.costOf(mount, option?.spacer ?? null) > this.bestCost;
-  }
-
-  private costOf(mount: ClassMount, spacer: FitSpacer | null): number {
-    return (
-      this.index.row.costMinor(this.speaker) +
-      mount.costMinor +
-      (spacer?.pieceCostMinor ?? 0) +
-      this.facts.terminalsOf(this.speaker).costMinor
-    );
+    return this.figures.costOf(this.speaker, mount, option) > this.bestCost;
   }
 
   /** Fills the scratch; false as soon as the stack has lost. */
   private judgeQuickly(mount: ClassMount, stack: number, option: SpacerOption | null, parts: number): boolean {
-    const { scratch, margin, margins, facts } = this;
-    scratch.setFigures(CHECK_AT.bolts, mount.bolts);
-    if (option && !option.spacer.made) this.addRing(option);
-    scratch.setFigures(CHECK_AT.wireWay, mount.wireWay);
-    scratch.setFact(CHECK_AT.terminals, CLEARS);
-    scratch.setFact(CHECK_AT.connector, facts.terminalsOf(this.speaker).connector);
-    scratch.setFact(CHECK_AT.chime, facts.chime);
-    if (margins.frontKnown) {
-      margins.front(margin, this.speaker, this.raise);
-      scratch.setMargin(CHECK_AT.front, margin.value, margin.expanded);
-    } else scratch.setFact(CHECK_AT.front, MEASURE, 1);
+    this.figures.setCheap(this.scratch, this.speaker, mount, option, this.raise);
     if (this.hasLost(parts)) return false;
     return this.setDearChecks(mount, stack, option, parts);
   }
@@ -335,26 +318,19 @@ export class SpeakerJudge {
 
   /** Hole, depth and obstacles, each no more exactly than the answer needs; false as soon as the stack has lost. */
   private setDearChecks(mount: ClassMount, stack: number, option: SpacerOption | null, parts: number): boolean {
-    const { scratch, margin, margins, speaker, raise } = this;
+    const { scratch, margin, margins, speaker, raise, figures } = this;
     for (const check of DEAR) {
       const known = margins.isAsked(check) ? this.known(check, stack, option) : null;
-      if (!margins.isAsked(check)) this.setUnasked(check);
+      if (!margins.isAsked(check)) figures.setUnasked(scratch, check);
       else if (known) this.setKnown(check, known);
       else if (!this.isFarOff(check) && !this.isRoughHole(check)) {
-        if (check === CHECK_AT.hole) margins.hole.holes(margin, speaker, mount, option?.spacer ?? null, raise);
-        else if (check === CHECK_AT.depth) margins.depth(margin, speaker, mount, raise);
-        else margins.obstacles(margin, speaker, mount, raise);
+        figures.dear(margin, check, speaker, mount, option, raise);
         if (!option) this.columns.of(check).keep(stack, margin);
         scratch.setMargin(check, margin.value, margin.expanded, margin.least);
       }
       if (check !== CHECK_AT.obstacles && this.hasLost(parts)) return false;
     }
     return true;
-  }
-
-  private setUnasked(check: number): void {
-    const isMissing = check === CHECK_AT.hole || (check === CHECK_AT.depth && this.facts.opening?.behind !== 'nothing');
-    this.scratch.setFact(check, isMissing ? MEASURE : CLEARS, isMissing ? 1 : 0);
   }
 
   /** A hole that hits whatever its interval: the interval is worked out only if it decides in the end. */
@@ -406,21 +382,6 @@ export class SpeakerJudge {
     return parts > this.bestParts;
   }
 
-  /** The ring's own room takes part in the bolts: the worse of both. */
-  private addRing({ ringValue, ringExpanded }: SpacerOption): void {
-    const { scratch } = this;
-    const at = CHECK_AT.bolts;
-    if (scratch.hasMargin[at] === 0) return;
-    const before = scratch.verdict[at] as number;
-    const ring = verdictOf(ringValue, ringExpanded);
-    const value = scratch.value[at] as number;
-    const isWorse =
-      before !== ring
-        ? ring > before
-        : isWorseAlike(ringValue, ringExpanded, value, scratch.expanded[at] as number, ring);
-    if (isWorse) scratch.setMargin(at, ringValue, ringExpanded);
-  }
-
   private judgePlainly(mount: ClassMount, spacer: FitSpacer | null): void {
     const { checks } = judgeStack(this.index, this.rules, this.facts, this.speaker, mount, spacer);
     checks.forEach((check, at) => {
@@ -432,13 +393,13 @@ export class SpeakerJudge {
     mountAt: number,
     optionAt: number,
     mount: ClassMount,
-    spacer: FitSpacer | null,
+    option: SpacerOption | null,
     parts: number,
   ): void {
     const { best, scratch, slack } = this;
-    const cost = this.costOf(mount, spacer);
+    const cost = this.figures.costOf(this.speaker, mount, option);
     const isFirst = this.bestMount === NONE;
-    if (!isFirst && !this.isBetter(mount, spacer, parts, cost)) {
+    if (!isFirst && !this.isBetter(mount, option?.spacer ?? null, parts, cost)) {
       slack.lost(scratch, best);
       return;
     }
