@@ -83,7 +83,9 @@ function differences(sweep: CatalogueSweep, engine: FitEngine): { faults: string
     } else if (verdict === HITS && missesMm > ROUNDING_MM - (full.worstMm[at] as number))
       faults.push(`${id}: misses by ${missesMm} mm at the least, but ${full.worstMm[at]}`);
   }
-  const order = Array.from(quick.clearing());
+  const order = Array.from(quick.clearing(EVERYBODY));
+  const first = Array.from(quick.clearing(7));
+  if (first.join() !== order.slice(0, 7).join()) faults.push('the first of what clears');
   if (order.some((at, rank) => engine.order[rank] !== at)) faults.push('the order of what clears');
   return { faults: faults.slice(0, 5), counts };
 }

@@ -108,7 +108,7 @@ export class CatalogueSweep {
     }
     return {
       verdicts,
-      best: Array.from(standings.clearing().subarray(0, most), (at) => this.ranked(at)),
+      best: Array.from(standings.clearing(most), (at) => this.ranked(at)),
       stacksJudged,
     };
   }
@@ -208,8 +208,7 @@ export class CatalogueSweep {
     if (freeMm > tallestMm) return;
     let lowestMm = Number.NEGATIVE_INFINITY;
     if (margins.sheetKnown) {
-      lowestMm = margins.heightForDepthMm(speaker, mount, -margins.widestDepthMm);
-      if (lowestMm <= tallestMm) lowestMm = this.lowestMm(mount);
+      lowestMm = this.lowestMm(mount);
       if (lowestMm > tallestMm) {
         stack.noteMiss(margins.depthUpperMm(tallestMm), CHECK_AT.depth);
         return;
@@ -246,7 +245,7 @@ export class CatalogueSweep {
 
   /** Below this height a stack surely hits what stands behind or, where that is asked, surely does not clear it, mm. */
   private lowestMm(mount: ClassMount): number {
-    const marginMm = this.verdict <= MEASURE ? 0 : -this.margins.widestDepthMm;
+    const marginMm = this.verdict <= MEASURE ? 0 : -this.stack.shortDepthMm();
     return this.margins.heightForDepthMm(this.speaker, mount, marginMm);
   }
 

@@ -24,18 +24,18 @@ test('two readings, at the middle and 60 mm above: by hand', () => {
   // The depth at y is (1 − y/60)·d0 + (y/60)·d1, each reading 0.5 mm.
   const doubts = new SheetDoubts();
   doubts.setTerms([term(1, 0, -1 / 60, 0, 0.5), term(0, 0, 1 / 60, 0, 0.5)]);
-  expect(doubts.most(0, 0)).toBeCloseTo(0.25, 3);
-  expect(doubts.most(0, 60)).toBeCloseTo(0.25, 3);
+  expect(doubts.most(0, 0, 0)).toBeCloseTo(0.25, 3);
+  expect(doubts.most(0, 60, 0)).toBeCloseTo(0.25, 3);
   // Within a millimetre each term is taken at its most: a little more than at the ends. At −60 mm: 2 · d0 − d1.
-  expect(doubts.most(-60, 30)).toBeCloseTo(1.25, 1);
-  expect(doubts.most(-30, 120)).toBeCloseTo(1.25, 1);
+  expect(doubts.most(-60, 30, 20)).toBeCloseTo(1.25, 1);
+  expect(doubts.most(-30, 120, 0)).toBeCloseTo(1.25, 1);
 });
 
 test('beyond all bodies nothing is said', () => {
   const doubts = new SheetDoubts();
   doubts.setTerms([term(1, 0, 0, 0)]);
-  expect(doubts.most(-400, 513)).toBe(Number.POSITIVE_INFINITY);
-  expect(doubts.most(Number.NaN, 1)).toBe(Number.POSITIVE_INFINITY);
+  expect(doubts.most(-400, 513, 0)).toBe(Number.POSITIVE_INFINITY);
+  expect(doubts.most(Number.NaN, 1, 0)).toBe(Number.POSITIVE_INFINITY);
 });
 
 describe.each([1, 2, 3, 4])('random sheets, seed %d', (seed) => {
@@ -59,8 +59,9 @@ describe.each([1, 2, 3, 4])('random sheets, seed %d', (seed) => {
       const low = between(-150, 60);
       const high = between(low, 160);
       const far = Math.max(Math.abs(low), Math.abs(high));
-      const there = varianceAt(terms, between(-far, far), between(low, high));
-      const bound = doubts.most(low, high);
+      const aside = between(0, far);
+      const there = varianceAt(terms, between(-aside, aside), between(low, high));
+      const bound = doubts.most(low, high, aside);
       expect(there).toBeLessThanOrEqual(bound + 1e-9);
       expect(there).toBeLessThanOrEqual(mostAround(terms, far) + 1e-9);
       tightest = Math.min(tightest, bound / there);

@@ -20,13 +20,17 @@ export class SheetDoubts {
   /** The most between the centre and each whole millimetre above it, and below it, mm². */
   private readonly above = new Float64Array(REACH_MM + 1);
   private readonly below = new Float64Array(REACH_MM + 1);
-  /** What terms add on which the sheet's lean aside depends, no farther from the centre than each whole millimetre, mm². */
+  /** What readings to the side of the middle add, no farther from the centre than each whole millimetre, mm². */
   private readonly around = new Float64Array(REACH_MM + 1);
+  /** What an unknown lean aside adds for each square millimetre to the side. */
+  private leanVariance = 0;
 
   setTerms(terms: readonly SheetTerm[]): void {
     const { above, below, around } = this;
     const level = terms.filter(({ k1 }) => k1 === 0);
-    const aside = terms.filter(({ k1 }) => k1 !== 0);
+    const leans = terms.filter((term) => term.k1 !== 0 && isLean(term));
+    const aside = terms.filter((term) => term.k1 !== 0 && !isLean(term));
+    this.leanVariance = leans.reduce((sum, { k1, uncertaintyMm }) => sum + (k1 * uncertaintyMm) ** 2, 0);
     above[0] = mostOver(level, 0, 0);
     below[0] = above[0];
     for (let mm = 0; mm <= REACH_MM; mm++) {
@@ -38,17 +42,22 @@ export class SheetDoubts {
   }
 
   /**
-   * Bound over the places no farther to the side than up or down, between these heights, mm²; Infinity beyond all bodies.
+   * Bound over the places between two heights and no farther to the side than this, mm²; Infinity beyond all bodies.
    *
    * @param lowMm the centre is always taken to lie between the two
    */
-  most(lowMm: number, highMm: number): number {
+  most(lowMm: number, highMm: number, asideMm: number): number {
     const down = Math.max(0, Math.ceil(-lowMm));
     const up = Math.max(0, Math.ceil(highMm));
-    const far = Math.max(down, up);
+    const far = Math.max(down, up, Math.ceil(asideMm));
     if (!(far <= REACH_MM)) return Number.POSITIVE_INFINITY;
-    return Math.max(this.below[down] as number, this.above[up] as number) + (this.around[far] as number);
+    const level = Math.max(this.below[down] as number, this.above[up] as number);
+    return level + (this.around[far] as number) + this.leanVariance * asideMm * asideMm;
   }
+}
+
+function isLean({ k0, k2, k3 }: SheetTerm): boolean {
+  return k0 === 0 && k2 === 0 && k3 === 0;
 }
 
 /** A term runs between two heights as a parabola: off its chord by a quarter of k3 at the most, one millimetre apart. */

@@ -79,8 +79,6 @@ export class StackMargins {
   /** Of each kind of doubt about a speaker's front, the narrowest and the widest interval, mm; NaN until asked. */
   private readonly surestFrontMm: Float64Array;
   private readonly widestFrontMm: Float64Array;
-  /** The widest interval that any depth margin of the catalogue can have, mm. */
-  widestDepthMm = 0;
   /** Whether obstacles or the recess need the checks themselves. */
   needsChecks = false;
 
@@ -117,7 +115,6 @@ export class StackMargins {
     const before = this.rods;
     this.rods = this.needsChecks ? [] : opening.obstacles.map((obstacle, at) => this.placeRod(obstacle, before[at]));
     this.noteWidest(opening);
-    this.widestDepthMm = this.widestDepth();
   }
 
   get sheetKnown(): boolean {
@@ -331,11 +328,15 @@ export class StackMargins {
       const aslant = (index.aslantVariance[speaker] as number) + steep * steep * mostRaisedVariance;
       return expansion.widest(plate + Math.max(width, aslant), leastFreedom);
     }
-    const variance =
-      check === CHECK_AT.depth
-        ? this.sheetVariance(speaker, isShort)
-        : (this.openingVariance[check] as number) + index.row.mostGapVariance(speaker);
+    if (check === CHECK_AT.depth)
+      return this.widestDepthMm(speaker, isShort ? Math.max(0, this.behindAskedMm) : FARTHEST_GAP_MM);
+    const variance = (this.openingVariance[check] as number) + index.row.mostGapVariance(speaker);
     return expansion.widest(variance + mostRaisedVariance, leastFreedom);
+  }
+
+  /** The widest interval of a depth margin whose gap is no wider than this, mm; the clearance is part of the gap. */
+  widestDepthMm(speaker: number, gapMm: number): number {
+    return this.expansion.widest(this.sheetVariance(speaker, gapMm) + this.facts.mostRaisedVariance, this.leastFreedom);
   }
 
   /** Front margins of a speaker are never surer, and never less sure, than these. */
@@ -360,44 +361,31 @@ export class StackMargins {
     return this.expansion.expand(variance, this.frontFourth, rectangular);
   }
 
-  private widestDepth(): number {
-    const { sheet, index } = this;
+  /** The most that the sheet's own dimensions and a body's can add where they come no farther apart than this gap, mm². */
+  private sheetVariance(speaker: number, gapMm: number): number {
+    const { index, sheet, limits, ends, doubts } = this;
     if (!sheet) return 0;
     const { c1, c2, c3 } = sheet.sheet;
-    const steepest = Math.abs(c1) + Math.abs(c2) + 2 * Math.abs(c3) * (index.farthestMm + BOUND_ROOM_MM);
-    const reach = index.farthestMm + Math.max(BOUND_ROOM_MM, steepest * FARTHEST_GAP_MM);
-    const variance = this.sheetSpread(-reach, reach) + (this.openingVariance[CHECK_AT.depth] as number);
-    return this.expansion.widest(
-      variance + index.greatestGapVariance + this.facts.mostRaisedVariance,
-      this.leastFreedom,
-    );
-  }
-
-  private sheetSpread(lowMm: number, highMm: number): number {
-    const spread = this.doubts.most(lowMm, highMm);
-    return Number.isFinite(spread) ? spread : mostAround(this.sheetTerms, Math.max(-lowMm, highMm));
-  }
-
-  /** The most that the sheet's own dimensions and a body's can add, wherever the body comes nearest to it, mm². */
-  private sheetVariance(speaker: number, isShort: boolean): number {
-    const { index, sheet, limits, ends } = this;
-    if (!sheet) return 0;
-    const { c1, c2, c3 } = sheet.sheet;
+    const { row } = index;
     const offset = this.facts.offsetMm[index.speakerClass[speaker] as number] as number;
-    const gap = isShort ? Math.max(0, this.behindAskedMm) : FARTHEST_GAP_MM;
-    const reach = index.row.bodyReachMm(speaker) + offset;
+    const reach = row.bodyReachMm(speaker) + offset;
     const steepest = Math.abs(c1) + Math.abs(c2) + 2 * Math.abs(c3) * (reach + BOUND_ROOM_MM);
-    let high = reach + steepest * gap;
+    let high = reach + steepest * gapMm;
     let low = -high;
+    let aside = high;
     let lengths = this.openingVariance[CHECK_AT.depth] as number;
-    let body = index.row.mostGapVariance(speaker);
-    if (limits && ends.place(speaker, offset, limits, gap)) {
+    let body = row.mostGapVariance(speaker);
+    if (limits && ends.place(speaker, offset, limits, gapMm)) {
       low = ends.lowMm;
       high = ends.highMm;
+      // A round body meets a sheet that is level across straight above its axis.
+      aside = row.isAllRound(speaker) ? offset : Math.max(reach, high);
       lengths = 0;
-      body = index.row.endGapVariance(speaker);
+      body = row.endGapVariance(speaker);
     }
-    return lengths + body + this.sheetSpread(low, high);
+    const spread = doubts.most(low, high, aside);
+    const known = Number.isFinite(spread) ? spread : mostAround(this.sheetTerms, Math.max(-low, high, aside));
+    return lengths + body + known;
   }
 
   private placeRod(obstacle: FitObstacle, before: RodPlace | undefined): RodPlace {

@@ -168,9 +168,8 @@ export class StackVerdict {
       return this.unasked(CHECK_AT.depth, facts.opening?.behind === 'nothing' ? CLEARS : MEASURE);
     margins.depthBounds(bounds, speaker, mount, this.raise);
     const { lowerMm, upperMm } = bounds;
-    // No interval of the catalogue is wider than this one: far off, a speaker's own need not be asked.
-    if (lowerMm >= margins.widestDepthMm) return this.unasked(CHECK_AT.depth, CLEARS);
-    const widestMm = lowerMm >= 0 ? margins.widestMm(CHECK_AT.depth, speaker, false) : this.shortDepthMm();
+    const widestMm =
+      lowerMm >= 0 ? margins.widestDepthMm(speaker, upperMm + margins.behindAskedMm) : this.shortDepthMm();
     return this.bound(CHECK_AT.depth, lowerMm, upperMm, widestMm);
   }
 

@@ -78,8 +78,8 @@ export class Standings {
     return true;
   }
 
-  /** Those that clear, best first. */
-  clearing(): Int32Array {
+  /** The first of those that clear, best first. */
+  clearing(most: number): Int32Array {
     const { verdict, keys } = this;
     const list = new Int32Array(verdict.length);
     let count = 0;
@@ -88,7 +88,7 @@ export class Standings {
       keys[at] = this.key(at);
       list[count++] = at;
     }
-    return this.sorted(list, count);
+    return this.sorted(list, count, most).subarray(0, most);
   }
 
   /** Puts all in order, whatever stood before. */
@@ -158,8 +158,12 @@ export class Standings {
     this.order = all;
   }
 
-  /** The first of a list in order. By their keys first, which a sort without a comparison does at once. */
-  private sorted(list: Int32Array, count: number): Int32Array {
+  /**
+   * The first of a list in order. By their keys first, which a sort without a comparison does at once.
+   *
+   * @param most no more are needed; those that tie with the last of them come too
+   */
+  private sorted(list: Int32Array, count: number, most = count): Int32Array {
     const { keys } = this;
     if (this.order.length > SPEAKER_RANGE) return Int32Array.from([...list.subarray(0, count)].sort(this.compare));
     const coarse = new Float64Array(count);
@@ -168,7 +172,10 @@ export class Standings {
       coarse[place] = (keys[at] as number) * SPEAKER_RANGE + at;
     }
     coarse.sort();
-    return Int32Array.from(Array.from(coarse, (key) => key % SPEAKER_RANGE).sort(this.compare));
+    const at = (place: number) => (coarse[place] as number) % SPEAKER_RANGE;
+    let end = Math.min(most, count);
+    while (end > 0 && end < count && keys[at(end)] === keys[at(end - 1)]) end++;
+    return Int32Array.from(Array.from({ length: end }, (_, place) => at(place)).sort(this.compare));
   }
 
   /** What `compare` looks at, down to the cost, as one whole number; where it is at its limits, ties. */
