@@ -1,21 +1,15 @@
 /** A margin in plain numbers, written over and over. */
 import { isWorseAlike, verdictOf } from './Scratch';
 
-export type MarginMm = {
-  value: number;
-  expanded: number;
-  /** The least of the lengths that this is the worst of. */
-  least: number;
-};
+export type MarginMm = { value: number; expanded: number };
 
 export function newMargin(): MarginMm {
-  return { value: 0, expanded: 0, least: 0 };
+  return { value: 0, expanded: 0 };
 }
 
 export function setMargin(out: MarginMm, value: number, expanded: number): void {
   out.value = value;
   out.expanded = expanded;
-  out.least = value;
 }
 
 /** Nothing to ask for yet; to be filled by `keepWorse`. */
@@ -29,7 +23,6 @@ export function keepWorse(out: MarginMm, value: number, expanded: number): void 
     setMargin(out, value, expanded);
     return;
   }
-  if (value < out.least) out.least = value;
   const now = verdictOf(out.value, out.expanded);
   const next = verdictOf(value, expanded);
   if (now !== next ? next < now : !isWorseAlike(value, expanded, out.value, out.expanded, next)) return;

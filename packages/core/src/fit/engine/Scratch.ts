@@ -16,58 +16,36 @@ export class Scratch {
   readonly verdict = new Uint8Array(CHECKS);
   readonly value = new Float64Array(CHECKS);
   readonly expanded = new Float64Array(CHECKS);
-  /** The least of the lengths that the margin is the worst of; as a rule the margin itself. */
-  readonly least = new Float64Array(CHECKS);
   /** 1 where a length decides. */
   readonly hasMargin = new Uint8Array(CHECKS);
   readonly missing = new Uint8Array(CHECKS);
-
-  /** How far a check that was passed over is from taking part, mm; Infinity for all others. */
-  readonly fartherMm = new Float64Array(CHECKS);
 
   gravest = CLEARS;
   worstMm = 0;
   leastSureness = Number.MAX_VALUE;
   /** The hole's length is known and hits whatever its interval; the interval was not worked out. */
   isHoleRough = false;
-  /** Whether the body runs aslant through a hole: then its interval is as wide as any. */
-  isAslant = false;
-  /** The checks that these two come from; -1 for none. */
-  worstAt = -1;
-  sureAt = -1;
-
   begin(): void {
     this.gravest = CLEARS;
     this.worstMm = 0;
     this.leastSureness = Number.MAX_VALUE;
-    this.worstAt = -1;
-    this.sureAt = -1;
     this.isHoleRough = false;
-    this.fartherMm.fill(Number.POSITIVE_INFINITY);
     // What comes late may not be reached at all.
     this.setFact(CHECK_AT.hole, CLEARS);
     this.setFact(CHECK_AT.depth, CLEARS);
     this.setFact(CHECK_AT.obstacles, CLEARS);
   }
 
-  setMargin(at: number, value: number, expanded: number, least = value): void {
+  setMargin(at: number, value: number, expanded: number): void {
     const verdict = verdictOf(value, expanded);
     this.hasMargin[at] = 1;
     this.missing[at] = 0;
     this.value[at] = value;
     this.expanded[at] = expanded;
-    this.least[at] = least;
     this.verdict[at] = verdict;
     if (verdict > this.gravest) this.gravest = verdict;
-    if (verdict === HITS && value < this.worstMm) {
-      this.worstMm = value;
-      this.worstAt = at;
-    }
-    const sure = surenessOf(value, expanded);
-    if (sure < this.leastSureness) {
-      this.leastSureness = sure;
-      this.sureAt = at;
-    }
+    if (verdict === HITS && value < this.worstMm) this.worstMm = value;
+    this.leastSureness = Math.min(this.leastSureness, surenessOf(value, expanded));
   }
 
   setFact(at: number, verdict: number, missing: 0 | 1 = 0): void {

@@ -33,22 +33,6 @@ export function spacerOptions(
   return [...bought, ...made].sort((a, b) => a.heightMm - b.heightMm);
 }
 
-/** How far the rooms of the rings have moved between two lists, mm; Infinity where the lists hold other spacers. */
-export function ringsMovedMm(before: readonly SpacerOption[], now: readonly SpacerOption[]): number {
-  if (before.length !== now.length) return Number.POSITIVE_INFINITY;
-  let most = 0;
-  for (const [at, option] of now.entries()) {
-    const other = before[at] as SpacerOption;
-    if (other.spacer !== option.spacer) return Number.POSITIVE_INFINITY;
-    if (option.spacer.made) continue;
-    most = Math.max(
-      most,
-      Math.abs(option.ringValue - other.ringValue) + Math.abs(option.ringExpanded - other.ringExpanded),
-    );
-  }
-  return most;
-}
-
 function optionOf(spacer: FitSpacer, ringValue: number, ringExpanded: number): SpacerOption {
   const { valueMm, uncertaintyMm } = spacer.height;
   return {

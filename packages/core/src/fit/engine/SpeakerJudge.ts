@@ -1,8 +1,7 @@
 /**
  * The best stack of one speaker: what `judgeCandidate` says of every stack that `stackSearch` names, with early exits. The
  * cheap checks come first, and a stack is let go as soon as it can no longer beat the best of its speaker. Where a part
- * already hits by so much, a bound of the dear distances is enough to know that nothing misses by more. Whatever loses
- * leaves behind by how much it lost.
+ * already hits by so much, a bound of the dear distances is enough to know that nothing misses by more.
  */
 import { CHECK_IDS } from '../Check';
 import { figureOf, SAME_FIGURE } from '../Ranking';
@@ -11,14 +10,11 @@ import type { CatalogueIndex } from './CatalogueIndex';
 import { type ClassMount, idsOf } from './ClassMount';
 import { judgeStack } from './judgeStack';
 import { type MarginMm, newMargin } from './MarginMm';
-import type { MountMoves } from './MountMoves';
 import type { OpeningFacts } from './OpeningFacts';
 import { newRaise, setRaise } from './Raise';
-import { CHECK_AT, CLEARS, HITS, HOLD, MEASURE, Scratch, surenessOf, verdictOf } from './Scratch';
-import type { Slack, Worth } from './Slack';
+import { CHECK_AT, CHECKS, CLEARS, HITS, HOLD, MEASURE, Scratch, surenessOf, verdictOf } from './Scratch';
 import type { SpacerOption } from './SpacerOption';
-import { type Column, DEAR, type StackColumns } from './StackColumns';
-import type { StackFigures } from './StackFigures';
+import { DEAR, type StackFigures } from './StackFigures';
 import type { BoundsMm, FrontBounds, StackMargins } from './StackMargins';
 import type { Standings } from './Standings';
 
@@ -39,19 +35,20 @@ export class SpeakerJudge {
   private readonly bounds: readonly BoundsMm[] = CHECK_IDS.map(() => ({ lowerMm: 0, upperMm: 0 }));
   /** Length of the hole margin of the mount that is being tried, without a spacer, mm; NaN until asked. */
   private bareHoleMm = Number.NaN;
-  /** The greatest that the depth margin of a stack can be that was passed over for standing too low, mm. */
-  private tooLowMm = Number.NEGATIVE_INFINITY;
   /** The stack in the scratch surely misses by this much, mm; 0 where nobody knows. */
   private surelyMm = 0;
-  private readonly worth: Worth = { verdict: 0, worstMm: 0, leastSureness: 0 };
   private readonly front: FrontBounds = { leftMm: 0, surestMm: 0, widestMm: 0 };
+  /** The widest intervals of the speaker's dear checks, mm: of any margin, and of one that is not above 0; NaN until asked. */
+  private readonly widest = new Float64Array(CHECKS);
+  private readonly widestShort = new Float64Array(CHECKS);
+  /** Whether the body of the stack that is being tried runs aslant through a hole. */
+  private isAslant = false;
   /** Of the speaker that is being judged. */
   private speaker = 0;
   private isPlain = false;
   private bestMount = NONE;
   private bestSpacer = NO_SPACER;
-  /** Whether the stack that is being tried was the best before; that one is tried first. */
-  private isFormerBest = false;
+  /** The best before; that one is tried first. */
   private formerMount = NONE;
   private formerSpacer = NO_SPACER;
   private bestParts = 0;
@@ -61,26 +58,27 @@ export class SpeakerJudge {
     private readonly index: CatalogueIndex,
     private readonly rules: FitRules,
     private readonly facts: OpeningFacts,
-    private readonly mountMoves: MountMoves,
     private readonly margins: StackMargins,
     private readonly figures: StackFigures,
-    private readonly columns: StackColumns,
     private readonly standings: Standings,
-    private readonly slack: Slack,
   ) {}
 
-  /** Judges a speaker anew and writes down where it stands. */
-  judge(speaker: number): void {
+  /**
+   * Judges a speaker and writes down where it stands.
+   *
+   * @param hasFormer whether the chains and spacers are those of the answer that stands there
+   */
+  judge(speaker: number, hasFormer: boolean): void {
     const mounts = this.facts.mountsOf(speaker);
     this.speaker = speaker;
     this.isPlain = this.margins.needsChecks || this.index.hasBoxes[speaker] === 1;
     this.bestMount = NONE;
     this.formerMount = NONE;
     this.bareHoleMm = Number.NaN;
-    this.tooLowMm = Number.NEGATIVE_INFINITY;
+    this.widest.fill(Number.NaN);
+    this.widestShort.fill(Number.NaN);
     this.margins.frontBounds(this.front, speaker);
-    this.slack.begin(speaker);
-    this.tryFormerBest(mounts);
+    if (hasFormer) this.tryFormerBest(mounts);
     for (let at = 0; at < mounts.length; at++) {
       const mount = mounts[at] as ClassMount;
       const parts = mount.brackets.length;
@@ -94,46 +92,18 @@ export class SpeakerJudge {
         }
       }
       this.bareHoleMm = Number.NaN;
-      if (mount.raisedMm < this.lowestMm(mount)) this.noteTooLow(mount.raisedMm);
-      else if (!this.isFormer(at, NO_SPACER)) this.tryStack(mount, at, NO_SPACER);
+      if (mount.raisedMm >= this.lowestMm(mount) && !this.isFormer(at, NO_SPACER)) this.tryStack(mount, at, NO_SPACER);
       this.trySpacers(mount, at);
     }
-    if (this.tooLowMm > Number.NEGATIVE_INFINITY)
-      this.slack.lostBy(CHECK_AT.depth, this.tooLowMm, this.slack.widestShortMm(CHECK_AT.depth), this.best);
-    this.writeDown(false);
+    this.writeDown();
   }
 
   /** What was best before is likely so again; with it to beat, the others fall sooner. */
   private tryFormerBest(mounts: readonly ClassMount[]): void {
-    const { standings, mountMoves, index, speaker } = this;
-    const movedMm = mountMoves.boltsMovedMm[index.speakerClass[speaker] as number] as number;
-    if (movedMm === Number.POSITIVE_INFINITY || standings.stacks[speaker] === 0) return;
+    const { standings, speaker } = this;
     this.formerMount = standings.mount[speaker] as number;
     this.formerSpacer = standings.spacer[speaker] as number;
-    this.isFormerBest = true;
     this.tryStack(mounts[this.formerMount] as ClassMount, this.formerMount, this.formerSpacer);
-    this.isFormerBest = false;
-  }
-
-  /** Judges a speaker's best stack again where the others still lose to what it was; anew where it has become worse. */
-  judgeAgain(speaker: number): void {
-    const { standings, facts, slack } = this;
-    this.speaker = speaker;
-    this.isPlain = this.margins.needsChecks || this.index.hasBoxes[speaker] === 1;
-    const mountAt = standings.mount[speaker] as number;
-    const optionAt = standings.spacer[speaker] as number;
-    this.bestMount = NONE;
-    this.bareHoleMm = Number.NaN;
-    slack.begin(speaker);
-    this.isFormerBest = true;
-    this.tryStack(facts.mountsOf(speaker)[mountAt] as ClassMount, mountAt, optionAt);
-    this.isFormerBest = false;
-    const { worth, best } = this;
-    worth.verdict = best.gravest;
-    worth.worstMm = best.worstMm;
-    worth.leastSureness = best.leastSureness;
-    if (slack.losersHold(speaker, worth)) this.writeDown(true);
-    else this.judge(speaker);
   }
 
   private isFormer(mountAt: number, optionAt: number): boolean {
@@ -146,21 +116,16 @@ export class SpeakerJudge {
     const parts = mount.brackets.length + 1;
     if (bolts.gravity === HITS || spacers.length === 0) return;
     if (this.best.gravest === CLEARS && parts > this.bestParts) return;
-    if (bolts.hasMargin && this.losesBy(CHECK_AT.bolts, bolts.valueMm, bolts.expandedMm, parts)) return;
+    if (bolts.hasMargin && this.marginLoses(bolts.valueMm, bolts.expandedMm, parts)) return;
     if (this.frontLoses(mount.raisedMm + (spacers[0] as SpacerOption).heightMm, parts)) return;
     let lowestMm = this.lowestMm(mount);
     let known = this.best;
-    let tooLowMm = Number.NEGATIVE_INFINITY;
     const highestMm = mount.raisedMm + (spacers[spacers.length - 1] as SpacerOption).heightMm;
-    const isStuckInHole = !this.isPlain && highestMm >= lowestMm && this.holeLoses(mount, mountAt, parts);
+    const isStuckInHole = !this.isPlain && highestMm >= lowestMm && this.holeLoses(mount, parts);
     for (let option = 0; option < spacers.length; option++) {
       const raisedMm = mount.raisedMm + (spacers[option] as SpacerOption).heightMm;
       if (raisedMm > this.rules.mostRaisedMm) break;
-      if (raisedMm < lowestMm) {
-        tooLowMm = raisedMm;
-        continue;
-      }
-      if (isStuckInHole && !this.isAslant(raisedMm)) continue;
+      if (raisedMm < lowestMm || (isStuckInHole && !this.runsAslant(raisedMm))) continue;
       // The lowest come first: where the front loses, every higher one does.
       if (this.frontLoses(raisedMm, parts)) break;
       if (this.isFormer(mountAt, option)) continue;
@@ -169,7 +134,6 @@ export class SpeakerJudge {
       known = this.best;
       lowestMm = this.lowestMm(mount);
     }
-    if (tooLowMm > Number.NEGATIVE_INFINITY) this.noteTooLow(tooLowMm);
   }
 
   /**
@@ -180,66 +144,47 @@ export class SpeakerJudge {
     const { front } = this;
     if (!this.margins.frontKnown || this.bestMount === NONE) return false;
     const value = front.leftMm - raisedMm;
-    if (!this.marginLoses(value, front.widestMm, parts)) return false;
-    if (!this.losesBy(CHECK_AT.front, value, front.surestMm, parts)) return false;
-    this.slack.lostBy(CHECK_AT.front, value, front.widestMm, this.best);
-    return true;
+    return this.marginLoses(value, front.widestMm, parts) && this.marginLoses(value, front.surestMm, parts);
   }
 
   /** Below this height a stack surely hits what stands behind, and by more than the best does. */
   private lowestMm(mount: ClassMount): number {
-    const { best, slack, margins } = this;
+    const { best, margins } = this;
     if (this.bestMount === NONE || this.isPlain || !margins.sheetKnown) return Number.NEGATIVE_INFINITY;
-    const hitsMm = -slack.widestShortMm(CHECK_AT.depth);
+    const hitsMm = -this.widestShortMm(CHECK_AT.depth);
     const worseMm = best.gravest === HITS ? best.worstMm - SAME_FIGURE * 2 : 0;
     return margins.heightForDepthMm(this.speaker, mount, Math.min(hitsMm, worseMm));
   }
 
-  /** A stack of the mount that was asked last is passed over for standing so low. */
-  private noteTooLow(raisedMm: number): void {
-    this.tooLowMm = Math.max(this.tooLowMm, this.margins.depthUpperMm(raisedMm));
-  }
-
   /** Whether the hole of the bare stack, which a spacer leaves as it is, does so. */
-  private holeLoses(mount: ClassMount, mountAt: number, parts: number): boolean {
+  private holeLoses(mount: ClassMount, parts: number): boolean {
     if (!this.margins.hole.isKnown || this.bestMount === NONE) return false;
-    const at = CHECK_AT.hole;
-    const valueMm = this.bareMm(mount, (this.columns.first[this.speaker] as number) + mountAt);
-    this.slack.isAslant = this.isAslant(mount.raisedMm);
-    const widest = this.slack.widestShortMm(at);
-    return valueMm + widest <= 0 && this.losesBy(at, valueMm, widest, parts);
+    const valueMm = this.bareMm(mount);
+    this.isAslant = this.runsAslant(mount.raisedMm);
+    const widest = this.widestShortMm(CHECK_AT.hole);
+    return valueMm + widest <= 0 && this.marginLoses(valueMm, widest, parts);
   }
 
-  private bareMm(mount: ClassMount, stack: number): number {
+  private bareMm(mount: ClassMount): number {
     if (Number.isNaN(this.bareHoleMm)) {
       setRaise(this.bare, mount, null);
-      const hole = this.columns.of(CHECK_AT.hole);
-      this.bareHoleMm =
-        hole.made[stack] === hole.now
-          ? (hole.least[stack] as number)
-          : this.margins.hole.leastMm(this.speaker, mount, null, this.bare);
+      this.bareHoleMm = this.margins.hole.leastMm(this.speaker, mount, null, this.bare);
     }
     return this.bareHoleMm;
   }
 
   /** Length of the hole margin of a stack, mm. A body that is as wide as at its flange passes the metal alike at every height. */
-  private holeMm(mount: ClassMount, stack: number, option: SpacerOption | null): number {
-    if (!option) return this.bareMm(mount, stack);
+  private holeMm(mount: ClassMount, option: SpacerOption | null): number {
+    if (!option) return this.bareMm(mount);
     const { raise } = this;
     const { hole } = this.margins;
-    if (this.isAslant(raise.mm)) return hole.leastMm(this.speaker, mount, option.spacer, raise);
-    return Math.min(this.bareMm(mount, stack), hole.ringMm(this.speaker, mount, option.spacer, raise));
+    if (this.isAslant) return hole.leastMm(this.speaker, mount, option.spacer, raise);
+    return Math.min(this.bareMm(mount), hole.ringMm(this.speaker, mount, option.spacer, raise));
   }
 
   /** Whether a body that is raised so far passes the metal, or a plate above it, with sides that run aslant. */
-  private isAslant(raisedMm: number): boolean {
+  private runsAslant(raisedMm: number): boolean {
     return raisedMm >= this.index.row.fullWidthTo(this.speaker);
-  }
-
-  private losesBy(check: number, value: number, expanded: number, parts: number): boolean {
-    if (!this.marginLoses(value, expanded, parts)) return false;
-    this.slack.lostBy(check, value, expanded, this.best);
-    return true;
   }
 
   /** Whether a stack that has this margin among its own cannot be better than the best. */
@@ -263,16 +208,11 @@ export class SpeakerJudge {
     const parts = mount.brackets.length + (option?.parts ?? 0);
     if (this.isDearer(mount, option, parts)) return;
     setRaise(this.raise, mount, option);
-    const stack = (this.columns.first[this.speaker] as number) + mountAt;
-    scratch.isAslant = this.isAslant(this.raise.mm);
-    this.slack.isAslant = scratch.isAslant;
-    if (!this.isPlain && !this.boundDearChecks(mount, stack, option, parts)) return;
+    this.isAslant = this.runsAslant(this.raise.mm);
+    if (!this.isPlain && !this.boundDearChecks(mount, option, parts)) return;
     scratch.begin();
     if (this.isPlain) this.judgePlainly(mount, option?.spacer ?? null);
-    else if (!this.judgeQuickly(mount, stack, option, parts)) {
-      this.slack.lost(scratch, this.best);
-      return;
-    }
+    else if (!this.judgeQuickly(mount, option, parts)) return;
     this.keepIfBetter(mountAt, optionAt, mount, option, parts);
   }
 
@@ -284,49 +224,39 @@ export class SpeakerJudge {
   }
 
   /** Fills the scratch; false as soon as the stack has lost. */
-  private judgeQuickly(mount: ClassMount, stack: number, option: SpacerOption | null, parts: number): boolean {
+  private judgeQuickly(mount: ClassMount, option: SpacerOption | null, parts: number): boolean {
     this.figures.setCheap(this.scratch, this.speaker, mount, option, this.raise);
     if (this.hasLost(parts)) return false;
-    return this.setDearChecks(mount, stack, option, parts);
+    return this.setDearChecks(mount, option, parts);
   }
 
   /** Notes between which lengths the dear checks lie; false where one of them shows that the stack has lost. */
-  private boundDearChecks(mount: ClassMount, stack: number, option: SpacerOption | null, parts: number): boolean {
-    const { margins, speaker, bounds, slack, raise } = this;
+  private boundDearChecks(mount: ClassMount, option: SpacerOption | null, parts: number): boolean {
+    const { margins, speaker, bounds, raise } = this;
     this.surelyMm = 0;
     for (const check of DEAR_BOUNDS) {
       const of = bounds[check] as BoundsMm;
       if (!margins.isAsked(check)) continue;
-      const known = this.known(check, stack, option);
-      if (known) {
-        if (this.bestMount === NONE) continue;
-        const { knownAt } = this.columns;
-        if (this.losesBy(check, known.value[knownAt] as number, known.expanded[knownAt] as number, parts)) return false;
-        continue;
-      }
       if (check === CHECK_AT.hole) {
-        of.lowerMm = this.holeMm(mount, stack, option);
+        of.lowerMm = this.holeMm(mount, option);
         of.upperMm = of.lowerMm;
       } else if (check === CHECK_AT.depth) margins.depthBounds(of, speaker, mount, raise);
       else margins.obstaclesBounds(of, speaker, mount, raise);
-      if (of.upperMm >= 0 || of.upperMm + slack.widestShortMm(check) > 0) continue;
-      if (this.bestMount !== NONE && this.losesBy(check, of.upperMm, slack.widestShortMm(check), parts)) return false;
+      if (of.upperMm >= 0 || of.upperMm + this.widestShortMm(check) > 0) continue;
+      if (this.bestMount !== NONE && this.marginLoses(of.upperMm, this.widestShortMm(check), parts)) return false;
       this.surelyMm = Math.min(this.surelyMm, of.upperMm);
     }
     return true;
   }
 
   /** Hole, depth and obstacles, each no more exactly than the answer needs; false as soon as the stack has lost. */
-  private setDearChecks(mount: ClassMount, stack: number, option: SpacerOption | null, parts: number): boolean {
+  private setDearChecks(mount: ClassMount, option: SpacerOption | null, parts: number): boolean {
     const { scratch, margin, margins, speaker, raise, figures } = this;
     for (const check of DEAR) {
-      const known = margins.isAsked(check) ? this.known(check, stack, option) : null;
       if (!margins.isAsked(check)) figures.setUnasked(scratch, check);
-      else if (known) this.setKnown(check, known);
       else if (!this.isFarOff(check) && !this.isRoughHole(check)) {
         figures.dear(margin, check, speaker, mount, option, raise);
-        if (!option) this.columns.of(check).keep(stack, margin);
-        scratch.setMargin(check, margin.value, margin.expanded, margin.least);
+        scratch.setMargin(check, margin.value, margin.expanded);
       }
       if (check !== CHECK_AT.obstacles && this.hasLost(parts)) return false;
     }
@@ -337,30 +267,18 @@ export class SpeakerJudge {
   private isRoughHole(check: number): boolean {
     if (check !== CHECK_AT.hole) return false;
     const { upperMm } = this.bounds[check] as BoundsMm;
-    const widest = this.slack.widestShortMm(check);
+    const widest = this.widestShortMm(check);
     if (upperMm + widest > 0) return false;
     this.scratch.isHoleRough = true;
     this.scratch.setMargin(check, upperMm, widest);
     return true;
   }
 
-  /** Where a margin of the stack is kept that is up to date. */
-  private known(check: number, stack: number, option: SpacerOption | null): Column | null {
-    return this.columns.known(check, option ? NONE : stack, this.isFormerBest ? this.speaker : NONE);
-  }
-
-  private setKnown(check: number, { value, expanded, least }: Column): void {
-    const { knownAt } = this.columns;
-    this.scratch.setMargin(check, value[knownAt] as number, expanded[knownAt] as number, least[knownAt] as number);
-  }
-
   /** Whether a bound shows that the check cannot take part in the answer; it then stands in the scratch as no matter. */
   private isFarOff(check: number): boolean {
     const { lowerMm } = this.bounds[check] as BoundsMm;
-    const farther = lowerMm - this.leastThatMatters(check) - SAME_FIGURE;
-    if (!(farther > 0)) return false;
+    if (!(lowerMm - this.leastThatMatters(check) > SAME_FIGURE)) return false;
     this.scratch.setFact(check, CLEARS);
-    this.scratch.fartherMm[check] = farther;
     return true;
   }
 
@@ -369,7 +287,7 @@ export class SpeakerJudge {
     const { gravest, worstMm, leastSureness } = this.scratch;
     if (gravest === HITS || this.surelyMm < 0) return Math.min(worstMm, this.surelyMm);
     if (gravest === HOLD) return 0;
-    return leastSureness > 0 ? leastSureness * this.slack.widestMm(check) : 0;
+    return leastSureness > 0 ? leastSureness * this.widestMm(check) : 0;
   }
 
   /** Whether what is known of the stack in the scratch already keeps it from being its speaker's best. */
@@ -396,14 +314,9 @@ export class SpeakerJudge {
     option: SpacerOption | null,
     parts: number,
   ): void {
-    const { best, scratch, slack } = this;
+    const { best, scratch } = this;
     const cost = this.figures.costOf(this.speaker, mount, option);
-    const isFirst = this.bestMount === NONE;
-    if (!isFirst && !this.isBetter(mount, option?.spacer ?? null, parts, cost)) {
-      slack.lost(scratch, best);
-      return;
-    }
-    if (!isFirst) slack.lost(best, scratch);
+    if (this.bestMount !== NONE && !this.isBetter(mount, option?.spacer ?? null, parts, cost)) return;
     this.best = scratch;
     this.scratch = best;
     this.bestMount = mountAt;
@@ -437,16 +350,14 @@ export class SpeakerJudge {
     const option = facts.spacers[this.bestSpacer] ?? null;
     setRaise(this.raise, mount, option);
     this.margins.hole.holes(margin, this.speaker, mount, option?.spacer ?? null, this.raise);
-    best.setMargin(CHECK_AT.hole, margin.value, margin.expanded, margin.least);
+    best.setMargin(CHECK_AT.hole, margin.value, margin.expanded);
     best.isHoleRough = false;
   }
 
-  /** @param isAgain whether only the best stack was judged, and the others hold */
-  private writeDown(isAgain: boolean): void {
+  private writeDown(): void {
     const { best, standings, speaker } = this;
     const at = best.decidingCheck();
     if (at === CHECK_AT.hole && best.isHoleRough) this.refineHole();
-    this.columns.keepBest(speaker, best, this.isPlain);
     const hasMargin = best.hasMargin[at] === 1;
     standings.verdict[speaker] = best.gravest;
     standings.decidedBy[speaker] = at;
@@ -459,14 +370,25 @@ export class SpeakerJudge {
     standings.parts[speaker] = this.bestParts;
     standings.costMinor[speaker] = this.bestCost;
     standings.stacks[speaker] = this.facts.stackCounts[this.index.speakerClass[speaker] as number] as number;
-    if (this.isPlain && !isAgain) this.slack.finishWithout(best);
-    else {
-      // A bought ring has a margin beside that of the joints.
-      const spacer = this.facts.spacers[this.bestSpacer]?.spacer;
-      if (spacer && !spacer.made) this.slack.pin(CHECK_AT.bolts);
-      if (this.isPlain) this.slack.pinAll();
-      if (isAgain) this.slack.finishAgain(best, at);
-      else this.slack.finish(best, at);
+  }
+
+  private widestMm(check: number): number {
+    return this.known(this.widest, check, false);
+  }
+
+  /** The widest interval of a margin that is not above 0, mm. */
+  private widestShortMm(check: number): number {
+    return this.known(this.widestShort, check, !(check === CHECK_AT.hole && this.isAslant));
+  }
+
+  private known(all: Float64Array, check: number, isShort: boolean): number {
+    // A hole has two of them: straight through, and aslant.
+    if (check === CHECK_AT.hole) return this.margins.widestMm(check, this.speaker, isShort);
+    let mm = all[check] as number;
+    if (Number.isNaN(mm)) {
+      mm = this.margins.widestMm(check, this.speaker, isShort);
+      all[check] = mm;
     }
+    return mm;
   }
 }

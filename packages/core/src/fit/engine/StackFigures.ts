@@ -6,8 +6,10 @@ import type { OpeningFacts } from './OpeningFacts';
 import { newRaise, type Raise, setRaise } from './Raise';
 import { CHECK_AT, CLEARS, isWorseAlike, MEASURE, type Scratch, verdictOf } from './Scratch';
 import type { SpacerOption } from './SpacerOption';
-import { DEAR } from './StackColumns';
 import type { StackMargins } from './StackMargins';
+
+/** The checks that cost a search, cheapest first. */
+export const DEAR = [CHECK_AT.hole, CHECK_AT.depth, CHECK_AT.obstacles];
 
 export class StackFigures {
   private readonly margin: MarginMm = newMargin();
@@ -29,7 +31,7 @@ export class StackFigures {
       if (!margins.isAsked(check)) this.setUnasked(scratch, check);
       else {
         this.dear(margin, check, speaker, mount, option, raise);
-        scratch.setMargin(check, margin.value, margin.expanded, margin.least);
+        scratch.setMargin(check, margin.value, margin.expanded);
       }
     }
   }

@@ -1,8 +1,8 @@
-/** The mended order against a whole sort, for random standings and random changes of them. */
+/** The order of random standings against the ranking's own words. */
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../../math/seededRandom';
-import { HITS, MEASURE } from './Scratch';
-import { JUDGED, KEPT, SHIFTED, Standings } from './Standings';
+import { CLEARS, HITS, MEASURE } from './Scratch';
+import { Standings } from './Standings';
 
 const COUNT = 300;
 
@@ -51,40 +51,9 @@ describe('the order', () => {
     expect(new Set(standings.order).size).toBe(COUNT);
   });
 
-  test.each([1, 2, 3])('mended after some were judged again, seed %d', (seed) => {
-    const random = seededRandom(seed);
-    const standings = make(random);
-    for (let round = 0; round < 10; round++) {
-      standings.fate.fill(KEPT);
-      for (let at = 0; at < COUNT; at++) {
-        if (random() > 0.2) continue;
-        standings.fate[at] = JUDGED;
-        judge(standings, at, random);
-      }
-      standings.mend();
-      expect(isInOrder(standings)).toBe(true);
-    }
-  });
-
-  test('those that hit by the front move among the others, in their own order', () => {
-    const random = seededRandom(9);
-    const standings = make(random);
-    standings.fate.fill(KEPT);
-    for (let at = 0; at < COUNT; at++) {
-      if (standings.verdict[at] !== HITS || random() < 0.5) continue;
-      standings.fate[at] = SHIFTED;
-      standings.worstMm[at] = (standings.worstMm[at] as number) - 0.75;
-    }
-    standings.mend();
-    expect(isInOrder(standings)).toBe(true);
-    expect(new Set(standings.order).size).toBe(COUNT);
-  });
-
-  test('nothing judged: the order stays the very same', () => {
-    const standings = make(seededRandom(4));
-    const { order } = standings;
-    standings.fate.fill(KEPT);
-    standings.mend();
-    expect(standings.order).toBe(order);
+  test.each([1, 2, 3])('the first of what clears, ties and all, seed %d', (seed) => {
+    const standings = make(seededRandom(seed));
+    const clearing = [...standings.order].filter((at) => standings.verdict[at] === CLEARS);
+    for (const most of [0, 1, 5, 17, COUNT]) expect([...standings.clearing(most)]).toEqual(clearing.slice(0, most));
   });
 });

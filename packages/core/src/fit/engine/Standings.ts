@@ -3,11 +3,6 @@ import { figureOf } from '../Ranking';
 import type { CatalogueIndex } from './CatalogueIndex';
 import { CLEARS, HITS, MEASURE } from './Scratch';
 
-/** What a ranking did with a speaker. */
-export const KEPT = 0;
-export const SHIFTED = 1;
-export const JUDGED = 2;
-
 /** Widths of the parts of a key with its speaker: 53 bits are whole in a double. */
 const SPEAKER_RANGE = 2 ** 18;
 const FIGURE_RANGE = 2 ** 32;
@@ -30,17 +25,12 @@ export class Standings {
   readonly stacks: Int32Array;
   /** 0 for the opening's own size, 1 for any other. */
   readonly own: Uint8Array;
-  /** What the last ranking did with each speaker. */
-  readonly fate: Uint8Array;
   /** The speakers, best first. */
   order: Int32Array;
   private readonly compare: (a: number, b: number) => number;
   /** Of each speaker the whole number that orders it but for ties. */
   private readonly keys: Float64Array;
-  /** What the merging writes into, and the parts that it merges. */
-  private spare: Int32Array;
   private ownSize: string | null = null;
-  private readonly lists: readonly Int32Array[];
 
   /** @param nameRank place of each speaker in the order of names, the last of all ties */
   constructor(readonly nameRank: Int32Array) {
@@ -57,17 +47,14 @@ export class Standings {
     this.costMinor = new Float64Array(count);
     this.stacks = new Int32Array(count);
     this.own = new Uint8Array(count);
-    this.fate = new Uint8Array(count);
     this.order = Int32Array.from({ length: count }, (_, at) => at);
     this.keys = new Float64Array(count);
-    this.spare = new Int32Array(count);
-    this.lists = [KEPT, SHIFTED, JUDGED].map(() => new Int32Array(count));
     this.compare = this.comparison();
   }
 
-  /** @returns whether the opening's own size is another one than before */
-  setOwnSize({ sizeClass, sizeClasses, speakers }: CatalogueIndex, nominalSize: string): boolean {
-    if (this.ownSize === nominalSize) return false;
+  /** Those of the opening's own size come first within a verdict. */
+  setOwnSize({ sizeClass, sizeClasses, speakers }: CatalogueIndex, nominalSize: string): void {
+    if (this.ownSize === nominalSize) return;
     this.ownSize = nominalSize;
     const isOther = Uint8Array.from(sizeClasses, ({ members }) =>
       speakers[members[0] as number]?.nominalSize === nominalSize ? 0 : 1,
@@ -75,7 +62,6 @@ export class Standings {
     sizeClass.forEach((each, speaker) => {
       this.own[speaker] = isOther[each] as number;
     });
-    return true;
   }
 
   /** The first of those that clear, best first. */
@@ -96,66 +82,6 @@ export class Standings {
     const { keys, order } = this;
     for (let at = 0; at < keys.length; at++) keys[at] = this.key(at);
     this.order = this.sorted(order, order.length);
-  }
-
-  /**
-   * Puts those that were judged again into the order of the others. Those that were shifted have all moved alike, so they
-   * still stand in order among themselves; but for figures that rounding has made the same.
-   */
-  mend(): void {
-    const { fate, lists, keys, order } = this;
-    const [kept, shifted, judged] = lists as [Int32Array, Int32Array, Int32Array];
-    const counts = [0, 0, 0] as [number, number, number];
-    for (let rank = 0; rank < order.length; rank++) {
-      const at = order[rank] as number;
-      const what = fate[at] as 0 | 1 | 2;
-      if (what !== KEPT) keys[at] = this.key(at);
-      (lists[what] as Int32Array)[counts[what]++] = at;
-    }
-    if (counts[KEPT] === order.length) return;
-    const sortedJudged = this.sorted(judged, counts[JUDGED]);
-    if (counts[SHIFTED] === 0) this.merge(kept, counts[KEPT], sortedJudged, counts[JUDGED]);
-    else {
-      const moved = counts[SHIFTED] + counts[JUDGED];
-      const alike = this.isSorted(shifted, counts[SHIFTED]) ? shifted : this.sorted(shifted, counts[SHIFTED]);
-      this.merge(alike, counts[SHIFTED], sortedJudged, counts[JUDGED]);
-      shifted.set(this.order.subarray(0, moved));
-      this.merge(kept, counts[KEPT], shifted, moved);
-    }
-  }
-
-  private isSorted(list: Int32Array, count: number): boolean {
-    for (let place = 1; place < count; place++) {
-      if (this.off(list[place - 1] as number, list[place] as number) > 0) return false;
-    }
-    return true;
-  }
-
-  private off(a: number, b: number): number {
-    return (this.keys[a] as number) - (this.keys[b] as number) || this.compare(a, b);
-  }
-
-  /** Merges two sorted lists into `order`. */
-  private merge(a: Int32Array, aCount: number, b: Int32Array, bCount: number): void {
-    const { spare: all } = this;
-    let i = 0;
-    let j = 0;
-    let to = 0;
-    while (i < aCount && j < bCount) {
-      const x = a[i] as number;
-      const y = b[j] as number;
-      if (this.off(x, y) <= 0) {
-        all[to++] = x;
-        i++;
-      } else {
-        all[to++] = y;
-        j++;
-      }
-    }
-    while (i < aCount) all[to++] = a[i++] as number;
-    while (j < bCount) all[to++] = b[j++] as number;
-    this.spare = this.order;
-    this.order = all;
   }
 
   /**

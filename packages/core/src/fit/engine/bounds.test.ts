@@ -3,20 +3,16 @@
  * of a catalogue in openings of different kinds. A bound that is broken anywhere would let a wrong answer stand.
  */
 import { describe, expect, test } from '@jest/globals';
-import { seededRandom } from '../../math/seededRandom';
 import { LARGE_RULES, largeCatalogue, largeVehicle } from '../../testing/largeCatalogue';
 import type { Dimension } from '../../uncertainty/Dimension';
 import type { FitOpening } from '../shapes';
 import { CatalogueIndex } from './CatalogueIndex';
 import type { ClassMount } from './ClassMount';
-import { DepthMoves } from './DepthMoves';
 import { type MarginMm, newMargin } from './MarginMm';
 import { MountIndex } from './MountIndex';
 import { OpeningFacts } from './OpeningFacts';
-import { behindMoved } from './openingMoves';
 import type { Raise } from './Raise';
 import { CHECK_AT } from './Scratch';
-import { BOUND_ROOM_MM } from './SheetEnds';
 import { type BoundsMm, StackMargins } from './StackMargins';
 
 const index = new CatalogueIndex(largeCatalogue({ speakers: 500, brackets: 160, seed: 21 }));
@@ -71,18 +67,6 @@ const raiseOf = ({ raisedVariance, raisedFourth }: ClassMount, mm: number): Rais
   fourth: raisedFourth,
 });
 
-/** The depth margins of every stack, in the order of `everyStack`. */
-function depths(opening: FitOpening): readonly number[] {
-  const { facts, margins } = atWork(opening);
-  const out = newMargin();
-  const found: number[] = [];
-  everyStack(facts, ({ speaker, mount, raisedMm }) => {
-    margins.depth(out, speaker, mount, raiseOf(mount, raisedMm));
-    found.push(out.value);
-  });
-  return found;
-}
-
 /** What is wrong, in words, so that a failure says where. */
 function wrong(isRight: boolean, what: string, { speaker, mount, raisedMm }: Stack, figures: object): string[] {
   if (isRight) return [];
@@ -125,33 +109,5 @@ describe.each(Object.entries(OPENINGS))('%s', (_, opening) => {
     });
     expect(faults.slice(0, 5)).toEqual([]);
     expect(short).toBeGreaterThan(asked / 50);
-  });
-
-  test('depth margins move by no more than is said, up and down', () => {
-    const random = seededRandom(5);
-    const before = depths(opening);
-    const { facts, margins } = atWork(opening);
-    const moves = new DepthMoves(index, facts);
-    const faults: string[] = [];
-    for (let round = 0; round < 4; round++) {
-      const now = {
-        ...opening,
-        depths: opening.depths.map((each) => ({ ...each, depth: moved(each.depth, (random() - 0.5) * 6) })),
-      };
-      const anywhere = behindMoved(opening, now, index.farthestMm + BOUND_ROOM_MM);
-      moves.compare(0, opening, now);
-      const after = depths(now);
-      let at = 0;
-      everyStack(facts, (stack) => {
-        const off = (after[at] as number) - (before[at] as number);
-        const isShort = (after[at] as number) <= 0 && (before[at] as number) <= 0;
-        at++;
-        const rise = moves.riseMm(stack.speaker, 0, margins.behindAskedMm, anywhere.up);
-        const sunk = moves.sunkMm(stack.speaker, 0, anywhere.down);
-        faults.push(...wrong(off >= -sunk - ROUNDING_MM, 'sunk', stack, { off, sunk }));
-        if (isShort) faults.push(...wrong(off <= rise + ROUNDING_MM, 'risen', stack, { off, rise }));
-      });
-    }
-    expect(faults.slice(0, 5)).toEqual([]);
   });
 });
