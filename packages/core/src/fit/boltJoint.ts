@@ -2,7 +2,7 @@
  * One joint of a stack: screws on one side, holes on the other, and the best rotation between them.
  */
 import { type BoltPattern, enoughScrews, type HoleMm, patternDimensions, patternHoles } from '../geometry/BoltPattern';
-import { bestOf, promisingRotations, type Rotation, type RotationOptions, rotationAt } from '../geometry/bestRotation';
+import { bestOf, type Rotation, type RotationOptions, rotationAt, type Turns, turnsOf } from '../geometry/bestRotation';
 import { type Quantity, type QuantityTerm, quantity } from '../uncertainty/Quantity';
 
 export type BoltJoint = {
@@ -21,15 +21,12 @@ export type BoltJoint = {
 const STEP_MM = 1e-3;
 
 /** The rotations of which one becomes the joint's, so that joints of patterns that are alike need not search again. */
-export function turnsOf(
+export function jointTurns(
   screwSide: BoltPattern,
   holeSide: BoltPattern,
-  options: Pick<RotationOptions, 'anglesRad'>,
-): readonly Rotation[] {
-  return promisingRotations(patternHoles(screwSide), patternHoles(holeSide), {
-    toleranceMm: toleranceOf(screwSide, holeSide),
-    ...options,
-  });
+  { anglesRad }: Pick<RotationOptions, 'anglesRad'>,
+): Turns {
+  return turnsOf(patternHoles(screwSide), patternHoles(holeSide), toleranceOf(screwSide, holeSide), anglesRad);
 }
 
 function toleranceOf(screwSide: BoltPattern, holeSide: BoltPattern): number {
@@ -48,12 +45,12 @@ export function boltJoint(
   holeSide: BoltPattern,
   names: { readonly screws: string; readonly holes: string },
   { prefer, ...options }: Pick<RotationOptions, 'anglesRad' | 'prefer'> = {},
-  turns: readonly Rotation[] = turnsOf(screwSide, holeSide, options),
+  turns: Turns = jointTurns(screwSide, holeSide, options),
 ): BoltJoint {
   const toleranceMm = toleranceOf(screwSide, holeSide);
   const screws = patternHoles(screwSide);
   const holes = patternHoles(holeSide);
-  const rotation = bestOf(turns, prefer);
+  const rotation = bestOf(screws, holes, toleranceMm, turns, prefer);
   const enough = enoughScrews(screws.length);
   const decidingMm = ({ misalignmentsMm }: Pick<Rotation, 'misalignmentsMm'>) =>
     [...misalignmentsMm].sort((a, b) => a - b)[enough - 1] ?? 0;

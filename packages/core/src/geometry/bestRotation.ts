@@ -35,6 +35,8 @@ const FULL_TURN = 2 * Math.PI;
 /** Angles that agree to this many parts of a radian are one start: symmetric patterns give each several times. */
 const SAME_ANGLE = 1e9;
 const ANGLE_TOLERANCE_RAD = 1e-7;
+/** Holes that are off each other by less are in one place: far below what a drawing or a drill can do. */
+const SAME_PLACE_MM = 1e-9;
 /** Where a gap between two aligned angles is looked into, and how many of the gaps are then searched. */
 const PROBES = [0.25, 0.5, 0.75];
 const SEARCHED_GAPS = 3;
@@ -60,38 +62,99 @@ export function bestRotation(
   holes: readonly HoleMm[],
   { toleranceMm, anglesRad, prefer }: RotationOptions,
 ): Rotation {
-  return bestOf(promisingRotations(screws, holes, { toleranceMm, ...(anglesRad ? { anglesRad } : {}) }), prefer);
+  return bestOf(screws, holes, toleranceMm, turnsOf(screws, holes, toleranceMm, anglesRad), prefer);
 }
 
-/** The rotations of which one is the best, whatever is preferred among equals: the dear part of the search. */
-export function promisingRotations(
+/** Rotations that serve the screws equally well, and after which part of a turn each of them comes again. */
+export type Turns = { readonly rotations: readonly Rotation[]; readonly partRad: number };
+
+/**
+ * The rotations of which one is the best, whatever is preferred among equals: the dear part of the search. What a pattern
+ * looks like after a part of a turn it looks like after every other such part, so only one is searched.
+ *
+ * @param anglesRad only these turns; every turn when left out
+ */
+export function turnsOf(
   screws: readonly HoleMm[],
   holes: readonly HoleMm[],
-  { toleranceMm, anglesRad }: Omit<RotationOptions, 'prefer'>,
-): readonly Rotation[] {
+  toleranceMm: number,
+  anglesRad?: readonly number[],
+): Turns {
   const at = (angle: number) => rotationAt(screws, holes, angle, toleranceMm);
-  if (anglesRad) return anglesRad.map(at);
+  if (anglesRad) return { rotations: equallyGood(anglesRad.map(at)), partRad: FULL_TURN };
+  const [screwParts, holeParts] = [symmetryOf(screws, false), symmetryOf(holes, true)];
+  const partRad = FULL_TURN / leastCommonMultiple(screwParts, holeParts);
+  // In a pattern whose holes are all alike one stands for the others.
+  const someScrews = screwParts === screws.length ? screws.slice(0, 1) : screws;
+  const someHoles = holeParts === holes.length ? holes.slice(0, 1) : holes;
   const worst = (angle: number) => worstMisalignmentMm(screws, holes, angle);
   const probe = (angle: number) => probeAt(screws, holes, angle, toleranceMm);
-  const aligned = alignedAngles(screws, holes);
-  const first = [...aligned, ...searchGaps(aligned, probe, worst)].map(at);
-  if (first.some(({ landed }) => landed === screws.length)) return first;
-  const limits = landingLimits(screws, holes, toleranceMm);
-  return [...first, ...searchGaps(limits, probe, worst).map(at)];
+  const aligned = alignedAngles(someScrews, someHoles, partRad);
+  const first = [...aligned, ...searchGaps(aligned, partRad, probe, worst)].map(at);
+  if (first.some(({ landed }) => landed === screws.length)) return { rotations: equallyGood(first), partRad };
+  const limits = landingLimits(someScrews, someHoles, toleranceMm, partRad);
+  return { rotations: equallyGood([...first, ...searchGaps(limits, partRad, probe, worst).map(at)]), partRad };
 }
 
-/** Most screws landing, then the least worst misalignment, then what is preferred, then the best centred. */
-export function bestOf(rotations: readonly Rotation[], prefer?: RotationOptions['prefer']): Rotation {
+/** Of some rotations those at which most screws land and, of these, the worst is off the least. */
+function equallyGood(rotations: readonly Rotation[]): readonly Rotation[] {
   const landed = Math.max(...rotations.map((rotation) => rotation.landed));
   const landing = rotations.filter((rotation) => rotation.landed === landed);
   const worstMm = Math.min(...landing.map((rotation) => rotation.worstMm));
-  const equal = landing.filter((rotation) => rotation.worstMm <= worstMm + SAME_MM);
-  const [best] = equal.sort((a, b) => {
+  return landing.filter((rotation) => rotation.worstMm <= worstMm + SAME_MM);
+}
+
+/** Of rotations that are equally good the one that is preferred, then the best centred one, then the smallest angle. */
+export function bestOf(
+  screws: readonly HoleMm[],
+  holes: readonly HoleMm[],
+  toleranceMm: number,
+  { rotations, partRad }: Turns,
+  prefer?: RotationOptions['prefer'],
+): Rotation {
+  const parts = prefer ? Math.round(FULL_TURN / partRad) : 1;
+  const copies = rotations.flatMap(({ angleRad, offCentreMm }) =>
+    Array.from({ length: parts }, (_, part) => ({ angleRad: angleRad + part * partRad, offCentreMm })),
+  );
+  const [best] = copies.sort((a, b) => {
     const off = prefer ? prefer(a.angleRad) - prefer(b.angleRad) : 0;
     return Math.abs(off) > SAME_RAD ? off : byCentring(a, b);
   });
   if (!best) throw new Error('bestRotation: expected at least one angle, got none');
-  return best;
+  const known = rotations.find(({ angleRad }) => angleRad === best.angleRad);
+  return known ?? rotationAt(screws, holes, best.angleRad, toleranceMm);
+}
+
+/** Into how many equal parts a turn can be divided so that each maps the holes onto themselves. */
+function symmetryOf(holes: readonly HoleMm[], hasSlots: boolean): number {
+  for (let parts = holes.length; parts > 1; parts--) {
+    const [cos, sin] = [Math.cos(FULL_TURN / parts), Math.sin(FULL_TURN / parts)];
+    const isAlike = holes.every(({ xMm, yMm, slotXMm, slotYMm }) => {
+      const [x, y] = [xMm * cos - yMm * sin, xMm * sin + yMm * cos];
+      const [slotX, slotY] = hasSlots ? [slotXMm * cos - slotYMm * sin, slotXMm * sin + slotYMm * cos] : [0, 0];
+      return holes.some(
+        (other) =>
+          isSame(other.xMm, x) &&
+          isSame(other.yMm, y) &&
+          // A slot has no front and no back.
+          (!hasSlots ||
+            (isSame(other.slotXMm, slotX) && isSame(other.slotYMm, slotY)) ||
+            (isSame(other.slotXMm, -slotX) && isSame(other.slotYMm, -slotY))),
+      );
+    });
+    if (isAlike) return parts;
+  }
+  return 1;
+}
+
+function isSame(a: number, b: number): boolean {
+  return Math.abs(a - b) < SAME_PLACE_MM;
+}
+
+function leastCommonMultiple(a: number, b: number): number {
+  let [greater, less] = [a, b];
+  while (less > 0) [greater, less] = [less, greater % less];
+  return (a * b) / greater;
 }
 
 /** The state at one given turn, mm. */
@@ -121,14 +184,16 @@ export function rotationAt(
   };
 }
 
-function byCentring(a: Rotation, b: Rotation): number {
+type Centring = Pick<Rotation, 'angleRad' | 'offCentreMm'>;
+
+function byCentring(a: Centring, b: Centring): number {
   return Math.abs(a.offCentreMm - b.offCentreMm) > SAME_MM ? a.offCentreMm - b.offCentreMm : a.angleRad - b.angleRad;
 }
 
-/** Angles at which a screw stands in the direction of a hole, once each, in order. */
-function alignedAngles(screws: readonly HoleMm[], holes: readonly HoleMm[]): readonly number[] {
+/** Angles within a part of a turn at which a screw stands in the direction of a hole, once each, in order. */
+function alignedAngles(screws: readonly HoleMm[], holes: readonly HoleMm[], partRad: number): readonly number[] {
   const aligned = new Set<number>();
-  for (const screw of screws) for (const hole of holes) aligned.add(tidyAngle(alignment(screw, hole)));
+  for (const screw of screws) for (const hole of holes) aligned.add(tidyAngle(alignment(screw, hole), partRad));
   return [...aligned].sort((a, b) => a - b);
 }
 
@@ -136,15 +201,20 @@ function alignedAngles(screws: readonly HoleMm[], holes: readonly HoleMm[]): rea
  * The angles at which a screw enters or leaves a hole. Between two neighbours of them the number of screws that land is
  * constant, so looking into each of these gaps finds the most that can land.
  */
-function landingLimits(screws: readonly HoleMm[], holes: readonly HoleMm[], toleranceMm: number): readonly number[] {
+function landingLimits(
+  screws: readonly HoleMm[],
+  holes: readonly HoleMm[],
+  toleranceMm: number,
+  partRad: number,
+): readonly number[] {
   const limits = new Set<number>();
   for (const screw of screws) {
     for (const hole of holes) {
       const aligned = alignment(screw, hole);
       const half = landingHalfAngle(screw, hole, aligned, toleranceMm);
       if (half === null) continue;
-      limits.add(tidyAngle(aligned - half));
-      limits.add(tidyAngle(aligned + half));
+      limits.add(tidyAngle(aligned - half, partRad));
+      limits.add(tidyAngle(aligned + half, partRad));
     }
   }
   return [...limits].sort((a, b) => a - b);
@@ -187,11 +257,12 @@ function probeAt(
 /** The most promising gaps between neighbouring angles, searched for the least worst misalignment. */
 function searchGaps(
   angles: readonly number[],
+  partRad: number,
   probe: (angle: number) => typeof probed,
   worst: (angle: number) => number,
 ): readonly number[] {
   const gaps = angles.map((from, index) => {
-    const to = angles[index + 1] ?? (angles[0] ?? 0) + FULL_TURN;
+    const to = angles[index + 1] ?? (angles[0] ?? 0) + partRad;
     let landed = 0;
     let promise = Number.POSITIVE_INFINITY;
     for (const part of PROBES) {
@@ -211,8 +282,10 @@ function alignment(screw: HoleMm, hole: HoleMm): number {
   return Math.atan2(screw.yMm, screw.xMm) - Math.atan2(hole.yMm, hole.xMm);
 }
 
-function tidyAngle(angle: number): number {
-  return Math.round((((angle % FULL_TURN) + FULL_TURN) % FULL_TURN) * SAME_ANGLE) / SAME_ANGLE;
+/** The angle within a part of a turn, in steps that make the same angle the same number. */
+function tidyAngle(angle: number, partRad: number): number {
+  const tidy = Math.round((((angle % partRad) + partRad) % partRad) * SAME_ANGLE) / SAME_ANGLE;
+  return tidy > partRad - 1 / SAME_ANGLE ? 0 : tidy;
 }
 
 function worstMisalignmentMm(screws: readonly HoleMm[], holes: readonly HoleMm[], angle: number): number {

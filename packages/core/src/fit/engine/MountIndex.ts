@@ -3,7 +3,7 @@
  * by part.
  */
 import type { BoltPattern } from '../../geometry/BoltPattern';
-import type { Rotation } from '../../geometry/bestRotation';
+import type { Turns } from '../../geometry/bestRotation';
 import { bracketJoint, bracketTurns, JOINT_WORDS, speakerToVehicle } from '../mount';
 import type { FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { CatalogueIndex, PatternClass } from './CatalogueIndex';
@@ -72,7 +72,7 @@ export class MountIndex {
   private onVehicle(opening: FitOpening): readonly (JudgedJoint | null)[] {
     const { vehicleSides, vehiclePattern } = this.index;
     const { bolts } = opening;
-    const rotations = new Map<number, readonly Rotation[]>();
+    const rotations = new Map<number, Turns>();
     return vehicleSides.map(({ first }, side) => {
       if (!bolts || !canMate(bolts, first.vehicleBolts, this.rules)) return null;
       const pattern = vehiclePattern[side] as number;
