@@ -6,7 +6,7 @@
  */
 import type { FitCatalogue, FitOpening, FitRules, Terminals } from '../fit/shapes';
 import { seededRandom } from '../math/seededRandom';
-import type { BracketRecord, HarnessAdapterRecord, SpacerRecord, SpeakerRecord } from '../model/parts';
+import type { BracketRecord, HarnessAdapterRecord, PartRecord, SpacerRecord, SpeakerRecord } from '../model/parts';
 import { toFitCatalogue } from '../model/parts';
 import { sheetDefaults } from '../model/sheetDefaults';
 import { type Dimension, rectangular } from '../uncertainty/Dimension';
@@ -84,15 +84,18 @@ export const LARGE_RULES: FitRules = {
 
 export type LargeOptions = { readonly speakers: number; readonly brackets: number; readonly seed: number };
 
-export function largeCatalogue({ speakers, brackets, seed }: LargeOptions): FitCatalogue {
-  const random = seededRandom(seed);
-  const make = new Maker(random);
-  return toFitCatalogue([
+export function largeCatalogue(options: LargeOptions): FitCatalogue {
+  return toFitCatalogue(largeParts(options));
+}
+
+export function largeParts({ speakers, brackets, seed }: LargeOptions): PartRecord[] {
+  const make = new Maker(seededRandom(seed));
+  return [
     ...Array.from({ length: speakers }, (_, at) => make.speaker(at)),
     ...Array.from({ length: brackets }, (_, at) => make.bracket(at)),
     ...Array.from({ length: 16 }, (_, at) => make.spacer(at)),
     ...TERMINALS.map((terminals, at) => adapter(at, terminals)),
-  ]);
+  ];
 }
 
 class Maker {

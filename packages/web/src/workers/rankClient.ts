@@ -1,6 +1,6 @@
 /** The one ranking worker of this page, told the catalogue when it changes. */
 import type { Advice, AdviceOptions } from '@low-quarry/core/fit/advice';
-import type { Ranking } from '@low-quarry/core/fit/Ranking';
+import type { FirstLook, Ranking } from '@low-quarry/core/fit/Ranking';
 import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
 import { type Remote, wrap } from 'comlink';
 import type { RankWorker } from './rankWorker';
@@ -20,6 +20,16 @@ async function workerFor(catalogue: FitCatalogue): Promise<Remote<RankWorker>> {
 
 export async function rankInWorker(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules): Promise<Ranking> {
   return (await workerFor(catalogue)).rank(opening, rules);
+}
+
+/** @param most so many of what clears come with their figures */
+export async function lookInWorker(
+  opening: FitOpening,
+  catalogue: FitCatalogue,
+  rules: FitRules,
+  most: number,
+): Promise<FirstLook> {
+  return (await workerFor(catalogue)).look(opening, rules, most);
 }
 
 export async function adviseInWorker(

@@ -1,6 +1,6 @@
 /** The whole catalogue ranked for this opening: who fits, and at which check the others fall out. */
 import { CHECK_IDS, type CheckId } from '@low-quarry/core/fit/Check';
-import { type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from '@low-quarry/core/fit/Ranking';
+import { type FirstLook, type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from '@low-quarry/core/fit/Ranking';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { orderedId, type PartRecord, partName, STATE_MARK } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
@@ -11,10 +11,14 @@ import { printMoney } from '../../text/money';
 import { checkLabel, FALL_OUT_WORDS, VERDICT_WORDS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
-import { type CandidateFilter, filterChoices, passesFilter, type Shown } from './candidateFilter';
+import { type CandidateFilter, filterChoices, type Shown } from './candidateFilter';
+import { listAll, listFirst } from './listed';
 
 type CandidateListProps = {
   readonly ranking: Ranking;
+  /** Of the opening as it is now, where the ranking is not there yet; with the catalogue's speakers in its order. */
+  readonly firstLook: FirstLook | null;
+  readonly speakerIds: readonly string[];
   readonly parts: ReadonlyMap<string, PartRecord>;
   readonly behind: OpeningRecord['behind'];
   readonly unit: LengthUnit;
@@ -30,24 +34,23 @@ type CandidateListProps = {
 const ROW_PX = 88;
 
 export function CandidateList(props: CandidateListProps) {
-  const { ranking, filter, onFilter, parts } = props;
-  const { matching, shown } = useMemo(() => {
-    const all = { ...filter, shown: { kind: 'all' } as const };
-    const passing = ranking.speakers.filter((candidate) => passesFilter(candidate, all, parts));
-    return { matching: passing, shown: passing.filter((candidate) => passesFilter(candidate, filter, parts)) };
-  }, [ranking, filter, parts]);
+  const { ranking, firstLook, speakerIds, filter, onFilter, parts } = props;
+  const { counts, total, shown, toCome, matching, stacksJudged } = useMemo(
+    () => (firstLook && listFirst(firstLook, speakerIds, filter, parts)) ?? listAll(ranking, filter, parts),
+    [ranking, firstLook, speakerIds, filter, parts],
+  );
   const show = (next: Shown) => onFilter({ shown: next });
   return (
     <section aria-label="Candidates" className="flex min-h-0 flex-col gap-2">
       <h2>
         Candidates{' '}
-        <span className="font-normal text-muted">{ranking.stacksJudged.toLocaleString('en')} combinations judged</span>
+        <span className="font-normal text-muted">{stacksJudged.toLocaleString('en')} combinations judged</span>
       </h2>
       <Filters filter={filter} parts={parts} onFilter={onFilter} />
       <fieldset className="grid grid-cols-5">
         <legend className="sr-only">Show by verdict</legend>
         <FilterButton pressed={filter.shown.kind === 'all'} onPress={() => show({ kind: 'all' })}>
-          <span className="font-bold">{matching.length.toLocaleString('en')}</span>
+          <span className="font-bold">{total.toLocaleString('en')}</span>
           <span>all</span>
         </FilterButton>
         {VERDICTS_BY_RANK.map((verdict) => (
@@ -58,19 +61,24 @@ export function CandidateList(props: CandidateListProps) {
           >
             <span className="flex items-center gap-1 font-bold">
               <VerdictMark verdict={verdict} hidden size={12} />
-              {matching.filter(({ best }) => best.verdict === verdict).length.toLocaleString('en')}
+              {counts[verdict].toLocaleString('en')}
             </span>
             <span>{VERDICT_WORDS[verdict].toLowerCase()}</span>
           </FilterButton>
         ))}
       </fieldset>
-      <WhyNot matching={matching} behind={props.behind} shown={filter.shown} onShow={show} />
-      {shown.length === 0 ? (
+      {matching && <WhyNot matching={matching} behind={props.behind} shown={filter.shown} onShow={show} />}
+      {shown.length === 0 && toCome === 0 ? (
         <p className="border-y border-hairline py-4 text-muted">
           No speaker is in this group. “All” and empty filters show the whole catalogue.
         </p>
       ) : (
         <Rows {...props} shown={shown} />
+      )}
+      {toCome > 0 && (
+        <p className="text-[13px] leading-4 text-muted">
+          {toCome.toLocaleString('en')} more are put in order when nothing moves any more.
+        </p>
       )}
     </section>
   );

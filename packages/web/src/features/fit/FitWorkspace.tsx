@@ -23,6 +23,7 @@ import { verdictLine } from '../../text/verdictLine';
 import { UNIT_WORDS } from '../../text/words';
 import { useAddress, withParams } from '../../ui/address';
 import { useSettings } from '../../ui/settings';
+import { useRested } from '../../ui/useRested';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { AdvicePanel } from './AdvicePanel';
 import { CandidateList, stackWords } from './CandidateList';
@@ -31,7 +32,7 @@ import { ChoosePanel } from './ChoosePanel';
 import { ComparePanel } from './ComparePanel';
 import { readFilter, writeFilter } from './candidateFilter';
 import { differencesOf } from './compareView';
-import { adviceQuery, rankingQuery } from './fitQueries';
+import { adviceQuery, lookQuery, needsLook, REST_MS, rankingQuery } from './fitQueries';
 import { SpacerSlider } from './SpacerSlider';
 import { spacerAt, suitableSpacers, WHAT_IF_ID } from './spacerChoices';
 import { ViewControls } from './ViewControls';
@@ -86,7 +87,13 @@ export function FitWorkspace({
   const measuredOpening = useMemo(() => toFit(opening), [toFit, opening]);
   const [whatIf, setWhatIf] = useState<WhatIf>(NO_WHAT_IF);
   const fitOpening = useMemo(() => withWhatIf(measuredOpening, whatIf), [measuredOpening, whatIf]);
-  const { data: ranking = realRanking } = useQuery(rankingQuery(fitOpening, catalogue, rules));
+  const isLarge = needsLook(catalogue);
+  const restedOpening = useRested(fitOpening, isLarge ? REST_MS : 0);
+  const ranked = useQuery(rankingQuery(restedOpening, catalogue, rules));
+  const ranking = ranked.data ?? realRanking;
+  const isBehind = isLarge && (restedOpening !== fitOpening || ranked.isPlaceholderData);
+  const look = useQuery({ ...lookQuery(fitOpening, catalogue, rules), enabled: isBehind });
+  const speakerIds = useMemo(() => catalogue.speakers.map(({ id }) => id), [catalogue]);
   const base = useMemo(() => findCandidate(catalogue, rules, start), [catalogue, rules, start]);
   const stocked = useMemo(
     () => suitableSpacers(fitOpening, base, catalogue, rules),
@@ -259,12 +266,16 @@ export function FitWorkspace({
       </section>
       <div className="flex min-w-0 flex-col gap-3">
         <AdvicePanel
-          query={adviceQuery(fitOpening, catalogue, rules, candidate, {
-            halfWidthsMm: shop.halfWidthsMm,
-            places: rimPlaceList(opening.record, fitOpening),
-            returnCostMinor: shop.returnCostMinor,
-            minuteCostMinor: shop.minuteCostMinor,
-          })}
+          query={{
+            ...adviceQuery(fitOpening, catalogue, rules, candidate, {
+              halfWidthsMm: shop.halfWidthsMm,
+              places: rimPlaceList(opening.record, fitOpening),
+              returnCostMinor: shop.returnCostMinor,
+              minuteCostMinor: shop.minuteCostMinor,
+            }),
+            // Asked of what is shown, but not of all that is dragged past.
+            enabled: restedOpening === fitOpening,
+          }}
           parts={parts}
           currency={shop.currency}
           unit={unit}
@@ -304,6 +315,8 @@ export function FitWorkspace({
       <div id="candidates" className="scroll-mt-4 lg:col-span-2 xl:col-span-1 xl:col-start-3 xl:row-start-1">
         <CandidateList
           ranking={ranking}
+          firstLook={isBehind ? (look.data ?? null) : null}
+          speakerIds={speakerIds}
           parts={parts}
           behind={behind}
           unit={unit}

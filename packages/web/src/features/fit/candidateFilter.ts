@@ -50,18 +50,28 @@ export function writeFilter({ shown, size, maker, kind, mostMinor }: CandidateFi
 /** Whether a candidate is shown; the verdict is left out where the groups themselves are counted. */
 export function passesFilter(
   { speakerId, best }: RankedSpeaker,
-  { shown, size, maker, kind, mostMinor }: CandidateFilter,
+  filter: CandidateFilter,
+  parts: ReadonlyMap<string, PartRecord>,
+): boolean {
+  const { shown, mostMinor } = filter;
+  if (!passesPart(speakerId, filter, parts)) return false;
+  if (mostMinor !== null && best.costMinor > mostMinor) return false;
+  if (shown.kind === 'all') return true;
+  if (shown.kind === 'verdict') return best.verdict === shown.verdict;
+  return best.verdict !== 'clears' && best.decidedBy === shown.check;
+}
+
+/** Whether a speaker passes by what it is, whatever stack it would need. */
+export function passesPart(
+  speakerId: string,
+  { size, maker, kind }: Pick<CandidateFilter, 'size' | 'maker' | 'kind'>,
   parts: ReadonlyMap<string, PartRecord>,
 ): boolean {
   const speaker = parts.get(speakerId);
   if (speaker?.kind !== 'speaker') return false;
   if (size !== null && speaker.nominalSize !== size) return false;
   if (maker !== null && speaker.maker !== maker) return false;
-  if (kind !== null && speaker.speakerKind !== kind) return false;
-  if (mostMinor !== null && best.costMinor > mostMinor) return false;
-  if (shown.kind === 'all') return true;
-  if (shown.kind === 'verdict') return best.verdict === shown.verdict;
-  return best.verdict !== 'clears' && best.decidedBy === shown.check;
+  return kind === null || speaker.speakerKind === kind;
 }
 
 /** What can be chosen in each filter, in order. */

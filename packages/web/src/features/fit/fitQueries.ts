@@ -4,7 +4,7 @@ import type { AdviceOptions } from '@low-quarry/core/fit/advice';
 import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
-import { adviseInWorker, rankInWorker } from '../../workers/rankClient';
+import { adviseInWorker, lookInWorker, rankInWorker } from '../../workers/rankClient';
 import { jobKeys } from '../jobs/jobsQueries';
 import { openingKeys } from '../openings/openingQueries';
 
@@ -15,6 +15,30 @@ export function rankingQuery(opening: FitOpening, catalogue: FitCatalogue, rules
     queryFn: () => rankInWorker(opening, catalogue, rules),
     staleTime: Number.POSITIVE_INFINITY,
     // While a what-if is being dragged the list shows the last answer, not an empty screen.
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Up to so many speakers a whole ranking takes no longer than a frame. */
+const FRAME_SPEAKERS = 2_000;
+/** A hand that has not moved for so long rests, ms. */
+export const REST_MS = 200;
+/** So many candidates come with a first look. */
+const LOOKED_AT = 60;
+/** Looks of openings that were passed by are forgotten soon, ms. */
+const LOOK_KEPT_MS = 5_000;
+
+export function needsLook(catalogue: FitCatalogue): boolean {
+  return catalogue.speakers.length > FRAME_SPEAKERS;
+}
+
+/** Every verdict at once, for a catalogue that is too large to be put in order while a hand moves. */
+export function lookQuery(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules) {
+  return queryOptions({
+    queryKey: ['look', opening, rules, catalogue.speakers.length],
+    queryFn: () => lookInWorker(opening, catalogue, rules, LOOKED_AT),
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: LOOK_KEPT_MS,
     placeholderData: keepPreviousData,
   });
 }

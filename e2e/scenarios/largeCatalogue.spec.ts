@@ -1,0 +1,49 @@
+import { expect, test } from '../driver/test';
+
+const PILOT = 'Ostrand Longshore, PILOT 1';
+const DOOR = 'Front door, left';
+/** Every speaker of the demo so many times, each a little deeper than the one before. */
+const TIMES = 50;
+
+type Part = { readonly kind: string; readonly id: string; readonly name: string; readonly mountingDepthMm?: number };
+
+test('in a catalogue of thousands the verdicts follow the hand, and the order comes when it rests', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await page.route('**/api/catalogue', async (route) => {
+    const answer = await route.fetch();
+    const body: { readonly parts: readonly Part[] } = await answer.json();
+    const more = body.parts
+      .filter(({ kind }) => kind === 'speaker')
+      .flatMap((part) =>
+        Array.from({ length: TIMES }, (_, at) => ({
+          ...part,
+          id: `${part.id}-${at}`,
+          name: `${part.name} ${at}`,
+          mountingDepthMm: (part.mountingDepthMm ?? 0) + at * 0.2,
+        })),
+      );
+    await route.fulfill({ response: answer, json: { ...body, parts: [...body.parts, ...more] } });
+  });
+  await fitter.whatFits(PILOT, DOOR);
+  const list = page.getByRole('list', { name: 'Ranked speakers' });
+  const clears = page.getByRole('button', { name: /clears$/ });
+  const everybody = await list.getAttribute('data-count');
+  const before = await clears.textContent();
+  const toCome = page.getByText('more are put in order when nothing moves any more');
+  const grip = page.getByRole('slider', { name: 'What if the depth behind were' });
+  await grip.focus();
+  let isMoving = true;
+  const hand = (async () => {
+    while (isMoving) await page.keyboard.press('ArrowRight', { delay: 20 });
+  })();
+  await expect(toCome).toBeVisible();
+  await expect(clears).not.toHaveText(before ?? '');
+  isMoving = false;
+  await hand;
+  await expect(toCome).toBeHidden();
+  await expect(list).toHaveAttribute('data-count', everybody ?? '');
+  // What the first look said holds: nothing moves any more, and the order of all is there.
+  await expect(page.getByText('Why not the other')).toBeVisible();
+});
