@@ -68,16 +68,21 @@ export class CatalogueSweep {
     margins.setOpening(opening);
     stack.beginOpening();
     standings.setOwnSize(index, opening.nominalSize);
-    const { isHopeless, first, boltsMm } = facts.mounts;
+    const { isHopeless, first, boltsMm, lowestMm } = facts.mounts;
     for (let speaker = 0; speaker < missesMm.length; speaker++) {
       const speakerClass = index.speakerClass[speaker] as number;
+      stack.beginSpeaker(speaker);
+      // Where nothing mates, or the front is in the way of the lowest chain, there is nothing to try.
       if (isHopeless[speakerClass] === 1) {
-        standings.verdict[speaker] = HITS;
-        failsAt[speaker] = CHECK_AT.bolts;
-        missesMm[speaker] = Math.max(0, -(boltsMm[first[speakerClass] as number] as number));
-        continue;
-      }
-      this.ask(speaker, speakerClass);
+        stack.noteMiss(boltsMm[first[speakerClass] as number] as number, CHECK_AT.bolts);
+        this.verdict = HITS;
+      } else if (
+        margins.frontKnown &&
+        stack.front.leftMm + stack.front.widestMm <= (lowestMm[speakerClass] as number)
+      ) {
+        stack.noteMiss(stack.front.leftMm - (lowestMm[speakerClass] as number), CHECK_AT.front);
+        this.verdict = HITS;
+      } else this.ask(speaker, speakerClass);
       standings.verdict[speaker] = this.verdict;
       failsAt[speaker] = stack.missAt;
       if (this.verdict === HITS) {
@@ -156,7 +161,6 @@ export class CatalogueSweep {
     this.verdict = HITS;
     const gravity = facts.factsGravity[index.row.terminalsClass(speaker)] as number;
     this.floor = margins.frontKnown ? gravity : Math.max(gravity, MEASURE);
-    stack.beginSpeaker(speaker);
     if (margins.frontKnown) {
       const { leftMm, widestMm, surestMm } = stack.front;
       this.hitsFromMm = leftMm + widestMm;

@@ -39,6 +39,8 @@ export class MountColumns {
   readonly throatRadiusMm: Float64Array;
   /** Whether all its plates share the axis. */
   readonly isCentred: Uint8Array;
+  /** For each class, how high the lowest of its chains stands, mm. */
+  readonly lowestMm: Float64Array;
   /** For each class, whether nothing mates: then its one chain, the bare speaker, hits with its bolts. */
   readonly isHopeless: Uint8Array;
   private readonly chains: Chains;
@@ -72,14 +74,9 @@ export class MountColumns {
     this.made = new Array(count);
     this.lists = new Array(first.length - 1);
     for (let at = 0; at < count; at++) this.set(at);
-    this.noteAlike();
-    this.isHopeless = first.subarray(0, -1).reduce(
-      (all, from, at) => {
-        all[at] = this.gravity[from] === HITS ? 1 : 0;
-        return all;
-      },
-      new Uint8Array(first.length - 1),
-    );
+    this.isHopeless = new Uint8Array(first.length - 1);
+    this.lowestMm = new Float64Array(first.length - 1);
+    for (let speakerClass = 0; speakerClass < this.classes; speakerClass++) this.noteClass(speakerClass);
   }
 
   get classes(): number {
@@ -176,14 +173,18 @@ export class MountColumns {
     this.throatRadiusMm[at] = Math.min(...radii);
   }
 
-  private noteAlike(): void {
-    const { first, parts, lastAlike } = this;
-    for (let speakerClass = 0; speakerClass < this.classes; speakerClass++) {
-      let last = (first[speakerClass + 1] as number) - 1;
-      for (let at = last; at >= (first[speakerClass] as number); at--) {
-        if (parts[at] !== parts[last]) last = at;
-        lastAlike[at] = last;
-      }
+  private noteClass(speakerClass: number): void {
+    const { parts, lastAlike, raisedMm } = this;
+    const first = this.first[speakerClass] as number;
+    const end = this.first[speakerClass + 1] as number;
+    this.isHopeless[speakerClass] = this.gravity[first] === HITS ? 1 : 0;
+    let lowest = Number.POSITIVE_INFINITY;
+    let last = end - 1;
+    for (let at = last; at >= first; at--) {
+      if (parts[at] !== parts[last]) last = at;
+      lastAlike[at] = last;
+      lowest = Math.min(lowest, raisedMm[at] as number);
     }
+    this.lowestMm[speakerClass] = lowest;
   }
 }

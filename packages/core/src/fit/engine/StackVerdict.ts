@@ -25,6 +25,8 @@ export class StackVerdict {
   private speaker = 0;
   private readonly margin: MarginMm = newMargin();
   private readonly bounds: BoundsMm = { lowerMm: 0, upperMm: 0 };
+  /** The widest interval of the margin that lies between these bounds, mm. */
+  private widestMm = 0;
   /** Of the stack that is asked, and of a chain without a spacer. */
   private readonly raise = newRaise();
   private readonly bare = newRaise();
@@ -159,7 +161,10 @@ export class StackVerdict {
         leastMm = Math.min(leastMm, margins.hole.ringMm(speaker, mount, option.spacer, raise));
       widestMm = this.shortHoleMm();
     }
-    return this.bound(CHECK_AT.hole, leastMm, leastMm, widestMm);
+    this.bounds.lowerMm = leastMm;
+    this.bounds.upperMm = leastMm;
+    this.widestMm = widestMm;
+    return this.bound(CHECK_AT.hole);
   }
 
   private boundDepth(mount: ClassMount): number {
@@ -167,18 +172,19 @@ export class StackVerdict {
     if (!margins.sheetKnown)
       return this.unasked(CHECK_AT.depth, facts.opening?.behind === 'nothing' ? CLEARS : MEASURE);
     margins.depthBounds(bounds, speaker, mount, this.raise);
-    const { lowerMm, upperMm } = bounds;
-    const widestMm =
-      lowerMm >= 0 ? margins.widestDepthMm(speaker, upperMm + margins.behindAskedMm) : this.shortDepthMm();
-    return this.bound(CHECK_AT.depth, lowerMm, upperMm, widestMm);
+    this.widestMm =
+      bounds.lowerMm >= 0
+        ? margins.widestDepthMm(speaker, bounds.upperMm + margins.behindAskedMm)
+        : this.shortDepthMm();
+    return this.bound(CHECK_AT.depth);
   }
 
   private boundObstacles(mount: ClassMount): number {
     const { margins, speaker, bounds } = this;
     if (!margins.hasRods) return this.unasked(CHECK_AT.obstacles, CLEARS);
     margins.obstaclesBounds(bounds, speaker, mount, this.raise);
-    const widestMm = margins.widestMm(CHECK_AT.obstacles, speaker, false);
-    return this.bound(CHECK_AT.obstacles, bounds.lowerMm, bounds.upperMm, widestMm);
+    this.widestMm = margins.widestMm(CHECK_AT.obstacles, speaker, false);
+    return this.bound(CHECK_AT.obstacles);
   }
 
   private unasked(check: number, verdict: number): number {
@@ -186,8 +192,10 @@ export class StackVerdict {
     return verdict;
   }
 
-  /** What two bounds of a margin say, with the widest interval that it can have. */
-  private bound(check: number, lowerMm: number, upperMm: number, widestMm: number): number {
+  /** What the bounds of a margin say, with the widest interval that it can have. */
+  private bound(check: number): number {
+    const { widestMm } = this;
+    const { lowerMm, upperMm } = this.bounds;
     this.most[check] = lowerMm < 0 ? HITS : lowerMm >= widestMm ? CLEARS : MEASURE;
     if (upperMm >= 0) return CLEARS;
     if (upperMm + widestMm > 0) return MEASURE;
