@@ -67,7 +67,14 @@ export function CandidateList(props: CandidateListProps) {
           </FilterButton>
         ))}
       </fieldset>
-      {matching && <WhyNot matching={matching} behind={props.behind} shown={filter.shown} onShow={show} />}
+      {matching ? (
+        <WhyNot matching={matching} behind={props.behind} shown={filter.shown} onShow={show} />
+      ) : (
+        // In the place of what can be opened: the rows must not jump when the hand begins to move.
+        <p className="min-h-10 border-y border-hairline py-2 font-semibold text-muted">
+          {whyNotWords(total - counts.clears)}
+        </p>
+      )}
       {shown.length === 0 && toCome === 0 ? (
         <p className="border-y border-hairline py-4 text-muted">
           No speaker is in this group. “All” and empty filters show the whole catalogue.
@@ -240,7 +247,7 @@ function WhyNot({
   const isShown = (id: CheckId) => shown.kind === 'check' && shown.check === id;
   return (
     <details className="border-y border-hairline">
-      <summary className="min-h-10 py-2 font-semibold text-action">Why not the other {out.length}?</summary>
+      <summary className="min-h-10 py-2 font-semibold text-action">{whyNotWords(out.length)}</summary>
       <ul className="pb-2">
         {reasons
           .sort((a, b) => b.count - a.count)
@@ -252,7 +259,7 @@ function WhyNot({
                 onClick={() => onShow(isShown(id) ? { kind: 'all' } : { kind: 'check', check: id })}
                 className={`grid min-h-10 w-full grid-cols-[3rem_1fr_72px] items-center gap-2 text-left ${isShown(id) ? 'font-bold' : ''}`}
               >
-                <span className="text-right">{fallen}</span>
+                <span className="text-right">{fallen.toLocaleString('en')}</span>
                 <span>{id === 'depth' && behind === 'glass' ? 'at the glass' : FALL_OUT_WORDS[id]}</span>
                 <span
                   aria-hidden="true"
@@ -265,6 +272,10 @@ function WhyNot({
       </ul>
     </details>
   );
+}
+
+function whyNotWords(others: number): string {
+  return `Why not the other ${others.toLocaleString('en')}?`;
 }
 
 function CandidateRow({
