@@ -50,24 +50,38 @@ export function boltJoint(
   const toleranceMm = toleranceOf(screwSide, holeSide);
   const screws = patternHoles(screwSide);
   const holes = patternHoles(holeSide);
-  const rotation = bestOf(screws, holes, toleranceMm, turns, prefer);
+  const { rotation, base } = bestOf(screws, holes, toleranceMm, turns, prefer);
   const enough = enoughScrews(screws.length);
+  let margin = margins.get(base);
+  if (!margin) {
+    margin = marginOf(screwSide, holeSide, names, base, toleranceMm, enough);
+    margins.set(base, margin);
+  }
+  return { rotation, screws, holes, toleranceMm, enough, margin };
+}
+
+/** Joints of shared turns that come to the same place, or to one that looks like it, have the same margin. */
+const margins = new WeakMap<Rotation, Quantity>();
+
+function marginOf(
+  screwSide: BoltPattern,
+  holeSide: BoltPattern,
+  names: { readonly screws: string; readonly holes: string },
+  rotation: Rotation,
+  toleranceMm: number,
+  enough: number,
+): Quantity {
+  const screws = patternHoles(screwSide);
+  const holes = patternHoles(holeSide);
   const decidingMm = ({ misalignmentsMm }: Pick<Rotation, 'misalignmentsMm'>) =>
     [...misalignmentsMm].sort((a, b) => a - b)[enough - 1] ?? 0;
   const at = decidingMm(rotation);
   const moved = (a: readonly HoleMm[], b: readonly HoleMm[]) =>
     decidingMm(rotationAt(a, b, rotation.angleRad, toleranceMm));
-  return {
-    rotation,
-    screws,
-    holes,
-    toleranceMm,
-    enough,
-    margin: quantity(toleranceMm - at, [
-      ...slopes(screwSide, names.screws, (shifted) => moved(shifted, holes), at),
-      ...slopes(holeSide, names.holes, (shifted) => moved(screws, shifted), at),
-    ]),
-  };
+  return quantity(toleranceMm - at, [
+    ...slopes(screwSide, names.screws, (shifted) => moved(shifted, holes), at),
+    ...slopes(holeSide, names.holes, (shifted) => moved(screws, shifted), at),
+  ]);
 }
 
 /**

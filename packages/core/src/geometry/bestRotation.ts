@@ -62,7 +62,7 @@ export function bestRotation(
   holes: readonly HoleMm[],
   { toleranceMm, anglesRad, prefer }: RotationOptions,
 ): Rotation {
-  return bestOf(screws, holes, toleranceMm, turnsOf(screws, holes, toleranceMm, anglesRad), prefer);
+  return bestOf(screws, holes, toleranceMm, turnsOf(screws, holes, toleranceMm, anglesRad), prefer).rotation;
 }
 
 /** Rotations that serve the screws equally well, and after which part of a turn each of them comes again. */
@@ -104,25 +104,33 @@ function equallyGood(rotations: readonly Rotation[]): readonly Rotation[] {
   return landing.filter((rotation) => rotation.worstMm <= worstMm + SAME_MM);
 }
 
-/** Of rotations that are equally good the one that is preferred, then the best centred one, then the smallest angle. */
+/**
+ * Of rotations that are equally good the one that is preferred, then the best centred one, then the smallest angle.
+ *
+ * @returns the rotation, and the one of `turns` that it is or that comes again in it
+ */
 export function bestOf(
   screws: readonly HoleMm[],
   holes: readonly HoleMm[],
   toleranceMm: number,
   { rotations, partRad }: Turns,
   prefer?: RotationOptions['prefer'],
-): Rotation {
+): { readonly rotation: Rotation; readonly base: Rotation } {
   const parts = prefer ? Math.round(FULL_TURN / partRad) : 1;
-  const copies = rotations.flatMap(({ angleRad, offCentreMm }) =>
-    Array.from({ length: parts }, (_, part) => ({ angleRad: angleRad + part * partRad, offCentreMm })),
+  const copies = rotations.flatMap((base) =>
+    Array.from({ length: parts }, (_, part) => ({
+      base,
+      angleRad: base.angleRad + part * partRad,
+      offCentreMm: base.offCentreMm,
+    })),
   );
   const [best] = copies.sort((a, b) => {
     const off = prefer ? prefer(a.angleRad) - prefer(b.angleRad) : 0;
     return Math.abs(off) > SAME_RAD ? off : byCentring(a, b);
   });
   if (!best) throw new Error('bestRotation: expected at least one angle, got none');
-  const known = rotations.find(({ angleRad }) => angleRad === best.angleRad);
-  return known ?? rotationAt(screws, holes, best.angleRad, toleranceMm);
+  const { base, angleRad } = best;
+  return { base, rotation: base.angleRad === angleRad ? base : rotationAt(screws, holes, angleRad, toleranceMm) };
 }
 
 /** Into how many equal parts a turn can be divided so that each maps the holes onto themselves. */

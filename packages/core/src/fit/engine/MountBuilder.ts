@@ -43,7 +43,7 @@ export class MountBuilder {
   endClass(): void {
     const { now, done } = this;
     const count = now.lower.length;
-    const order = Array.from({ length: count }, (_, at) => at);
+    const order = now.lower.map((_, at) => at);
     if (count > 1) order.sort((a, b) => this.compare(a, b));
     for (let place = 0; place < count; place++) {
       const at = order[place] as number;
