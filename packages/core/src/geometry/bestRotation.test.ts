@@ -1,8 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { exactly } from '../uncertainty/Dimension';
-import type { BoltPattern } from './BoltPattern';
-import { patternHoles } from './BoltPattern';
+import { type BoltPattern, type HoleMm, patternHoles } from './BoltPattern';
 import { bestRotation, rotationAt, SAME_MM } from './bestRotation';
 
 function onCircle(
@@ -107,6 +106,63 @@ describe('against brute force in steps of 0.1°', () => {
       }),
       { numRuns: 50 },
     );
+  });
+});
+
+describe('patterns that look the same after a part of a turn are searched through that part only', () => {
+  /** The same holes, off by what no fitter sees: it looks like itself after a whole turn only. */
+  const spoilt = (holes: readonly HoleMm[]) =>
+    holes.map((hole, at) => ({ ...hole, xMm: hole.xMm + at * 1e-7, yMm: hole.yMm - at * at * 1e-7 }));
+
+  test('what a search through the whole turn finds lands as many and is off by no more', () => {
+    fc.assert(
+      fc.property(pattern, pattern, fc.double({ min: -2, max: 2, noNaN: true }), (a, b, off) => {
+        const screws = patternHoles(onCircle(a.count, a.diameterMm, a.firstAngleRad));
+        const holes = patternHoles(toPattern({ ...b, diameterMm: a.diameterMm + off }));
+        const part = bestRotation(screws, holes, { toleranceMm: 0.6 });
+        const whole = bestRotation(spoilt(screws), spoilt(holes), { toleranceMm: 0.6 });
+        // At the very edge of a hole a hair decides whether a screw lands.
+        const isEdge = [...part.misalignmentsMm, ...whole.misalignmentsMm].some((each) => Math.abs(each - 0.6) < 1e-4);
+        if (isEdge) return;
+        expect(part.landed).toBe(whole.landed);
+        if (part.landed === screws.length) expect(part.worstMm).toBeLessThanOrEqual(whole.worstMm + SAME_MM + 1e-5);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  test('what is preferred is looked for in every part', () => {
+    const screws = patternHoles(onCircle(4, 160, 0.2));
+    const holes = patternHoles(onCircle(4, 160, 0));
+    for (const quarter of [0, 1, 2, 3]) {
+      const wanted = 0.2 + (quarter * Math.PI) / 2;
+      const found = bestRotation(screws, holes, { toleranceMm: 0.5, prefer: (angle) => Math.abs(angle - wanted) });
+      expect(found.angleRad).toBeCloseTo(wanted, 6);
+      expect(found.landed).toBe(4);
+      expect(found.misalignmentsMm).toHaveLength(4);
+    }
+    // Three screws in four holes come round every twelfth of a turn.
+    const three = patternHoles(onCircle(3, 160, 0));
+    const angles = new Set(
+      Array.from({ length: 12 }, (_, part) => {
+        const wanted = (part * Math.PI) / 6;
+        const { angleRad } = bestRotation(three, holes, {
+          toleranceMm: 0.5,
+          prefer: (angle) => Math.abs(angle - wanted),
+        });
+        return Math.round((angleRad * 180) / Math.PI) % 360;
+      }),
+    );
+    expect(angles.size).toBe(12);
+  });
+
+  test('a slot that runs another way than the others is no repetition', () => {
+    const screws = patternHoles(onCircle(4, 163, 0));
+    const [first, ...others] = patternHoles(onCircle(4, 160, 0, 6, 'radial'));
+    if (!first) throw new Error('expected a hole');
+    const crosswise = { ...first, slotXMm: first.slotYMm, slotYMm: first.slotXMm };
+    expect(bestRotation(screws, [first, ...others], { toleranceMm: 0.5 }).landed).toBe(4);
+    expect(bestRotation(screws, [crosswise, ...others], { toleranceMm: 0.5 }).landed).toBe(3);
   });
 });
 

@@ -242,7 +242,7 @@ export class CatalogueIndex {
     const first = this.firstRing[speaker] as number;
     let most = 0;
     for (let at = 0; at < rings.length; at += 3) {
-      if (canMeetSheet(rings, at, STEEP_SHEET)) most = Math.max(most, this.ringGapVariance[first + at / 3] as number);
+      if (canMeetSheet(rings, at)) most = Math.max(most, this.ringGapVariance[first + at / 3] as number);
     }
     return most;
   }
@@ -367,7 +367,7 @@ function farthest(rings: Float64Array): number {
 
 function firstEnd(rings: Float64Array): number {
   let at = 0;
-  while (!canMeetSheet(rings, at, STEEP_SHEET)) at += 3;
+  while (!canMeetSheet(rings, at)) at += 3;
   return at / 3;
 }
 
@@ -375,7 +375,7 @@ function firstEnd(rings: Float64Array): number {
 function endRings(rings: Float64Array, extreme: (...values: number[]) => number): number {
   let found = Number.NaN;
   for (let at = 0; at < rings.length; at += 3) {
-    if (!canMeetSheet(rings, at, STEEP_SHEET)) continue;
+    if (!canMeetSheet(rings, at)) continue;
     const [a, b] = [rings[at + 1] as number, rings[at + 2] as number];
     found = Number.isNaN(found) ? extreme(a, b) : extreme(found, a, b);
   }
@@ -383,17 +383,17 @@ function endRings(rings: Float64Array, extreme: (...values: number[]) => number)
 }
 
 /**
- * Whether a ring can come nearest to a sheet no steeper than this: one that lies before the last ring, and is not so much
+ * Whether a ring can come nearest to a sheet no steeper than `STEEP_SHEET`: one that lies before the last ring, and is not so much
  * wider that the lean makes up for it, never does.
  *
  * @param at place of the ring's first number
  */
-export function canMeetSheet(rings: Float64Array, at: number, steepest: number): boolean {
+function canMeetSheet(rings: Float64Array, at: number): boolean {
   const last = rings.length - 3;
   if (at === last) return true;
   const narrow = Math.min(rings[last + 1] as number, rings[last + 2] as number);
   const wide = Math.max(rings[at + 1] as number, rings[at + 2] as number);
-  return (rings[at] as number) - (rings[last] as number) + steepest * Math.max(0, wide - narrow) >= 0;
+  return (rings[at] as number) - (rings[last] as number) + STEEP_SHEET * Math.max(0, wide - narrow) >= 0;
 }
 
 /** Two brackets may be offset the same way. */

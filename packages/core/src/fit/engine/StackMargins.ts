@@ -21,7 +21,7 @@ import type { OpeningFacts } from './OpeningFacts';
 import type { Raise } from './Raise';
 import { CHECK_AT, CHECKS } from './Scratch';
 import { mostAround, SheetDoubts, type SheetTerm } from './SheetDoubts';
-import { BOUND_ROOM_MM, FARTHEST_GAP_MM, limitsOf, SheetEnds, type SheetLimits } from './SheetEnds';
+import { BOUND_ROOM_MM, FARTHEST_GAP_MM, SheetEnds } from './SheetEnds';
 
 type RodPlace = {
   readonly rod: Rod;
@@ -62,7 +62,6 @@ export class StackMargins {
   private sheetTerms: readonly SheetTerm[] = [];
   private readonly doubts = new SheetDoubts();
   private readonly ends: SheetEnds;
-  private limits: SheetLimits | null = null;
   private rods: readonly RodPlace[] = [];
   private opening: FitOpening | null = null;
   /** Clearance that what stands behind asks for, mm. */
@@ -99,7 +98,6 @@ export class StackMargins {
     this.hole.setOpening(opening);
     this.sheet = sheetFit(opening);
     this.flat.speaker = -1;
-    this.limits = this.sheet && limitsOf(this.sheet.sheet);
     this.sheetTerms = this.sheet ? sheetTermsOf(this.sheet) : [];
     this.doubts.setTerms(this.sheetTerms);
     this.behindAskedMm = behindClearanceMm(opening.behind, this.rules);
@@ -363,7 +361,7 @@ export class StackMargins {
 
   /** The most that the sheet's own dimensions and a body's can add where they come no farther apart than this gap, mm². */
   private sheetVariance(speaker: number, gapMm: number): number {
-    const { index, sheet, limits, ends, doubts } = this;
+    const { index, sheet, ends, doubts } = this;
     if (!sheet) return 0;
     const { c1, c2, c3 } = sheet.sheet;
     const { row } = index;
@@ -375,11 +373,10 @@ export class StackMargins {
     let aside = high;
     let lengths = this.openingVariance[CHECK_AT.depth] as number;
     let body = row.mostGapVariance(speaker);
-    if (limits && ends.place(speaker, offset, limits, gapMm)) {
+    if (ends.place(speaker, offset, sheet.sheet, gapMm)) {
       low = ends.lowMm;
       high = ends.highMm;
-      // A round body meets a sheet that is level across straight above its axis.
-      aside = row.isAllRound(speaker) ? offset : Math.max(reach, high);
+      aside = ends.asideMm;
       lengths = 0;
       body = row.endGapVariance(speaker);
     }
