@@ -47,7 +47,7 @@ export function CandidateList(props: CandidateListProps) {
         <span className="font-normal text-muted">{stacksJudged.toLocaleString('en')} combinations judged</span>
       </h2>
       <Filters filter={filter} parts={parts} onFilter={onFilter} />
-      <fieldset className="grid grid-cols-5">
+      <fieldset className="grid grid-cols-5 gap-x-1">
         <legend className="sr-only">Show by verdict</legend>
         <FilterButton pressed={filter.shown.kind === 'all'} onPress={() => show({ kind: 'all' })}>
           <span className="font-bold">{total.toLocaleString('en')}</span>
