@@ -68,15 +68,22 @@ await runMain(async () => {
       PORT: '0',
       LQ_WEB_DIR: WEB_DIST,
       LQ_DEMO_DIR: DEMO_DIR,
+      LQ_DEMO: '1',
       LOG_LEVEL: 'warn',
     };
     server = spawn(process.execPath, [SERVER_MAIN], { env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
-    const [{ listening }] = await once(server, 'message');
+    const [{ listening, demoSignIns }] = await once(server, 'message');
     const browser = await chromium.launch({
       executablePath,
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking'],
     });
-    for (const picture of PICTURES) await take(browser, listening, picture);
+    const context = await browser.newContext();
+    const [{ name, password }] = demoSignIns;
+    await context.request.post(`${listening}/api/session`, {
+      data: { name, password },
+      headers: { Origin: listening },
+    });
+    for (const picture of PICTURES) await take(context, listening, picture);
     await browser.close();
   } finally {
     if (server) await end(server, 'SIGTERM');
@@ -85,9 +92,10 @@ await runMain(async () => {
   }
 });
 
-async function take(browser, url, [name, viewport, jobNumber, position, rest, act]) {
-  const page = await browser.newPage({ viewport });
-  const { jobs } = await (await fetch(`${url}/api/jobs`)).json();
+async function take(context, url, [name, viewport, jobNumber, position, rest, act]) {
+  const page = await context.newPage();
+  await page.setViewportSize(viewport);
+  const { jobs } = await (await context.request.get(`${url}/api/jobs`)).json();
   const job = jobs.find(({ number }) => number === jobNumber);
   const opening = job?.openings[position - 1];
   await page.goto(`${url}${job ? `/jobs/${job.id}` : '/'}${opening ? `/openings/${opening.id}` : ''}${rest}`);

@@ -1,6 +1,7 @@
 /**
  * npm start: installs what is missing, starts the private database, builds, and serves everything from one port on
- * 127.0.0.1. Honours PORT, DATABASE_URL and LQ_DATA_DIR. Ctrl-C stops the server, then the database.
+ * 127.0.0.1. Honours PORT, DATABASE_URL, LQ_DATA_DIR, and LQ_HOST once the shop has an owner. With --demo a new database
+ * becomes the demo shop without asking. Ctrl-C stops the server, then the database.
  */
 import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
@@ -31,11 +32,18 @@ await runMain(async () => {
         PORT: String(port),
         LQ_WEB_DIR: WEB_DIST,
         LQ_DEMO_DIR: DEMO_DIR,
+        LQ_DEMO: process.argv.includes('--demo') ? '1' : (process.env.LQ_DEMO ?? '0'),
         LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
       },
     });
     const ended = new Promise((resolve) => server.once('close', (code) => resolve({ code })));
-    server.once('message', ({ listening }) => say(`\nLow Quarry: ${listening}\nCtrl-C stops it.`));
+    server.once('message', ({ listening, demoSignIns }) => {
+      say(`\nLow Quarry: ${listening}`);
+      for (const { name, roles, password, pin } of demoSignIns ?? []) {
+        say(`  demo sign-in: ${name} (${roles.join(', ')}), password "${password}", PIN ${pin}`);
+      }
+      say('Ctrl-C stops it.');
+    });
     const first = await Promise.race([ended, stopAsked]);
     if (typeof first === 'string') {
       say('\nStopping …');

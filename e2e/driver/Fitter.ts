@@ -1,5 +1,19 @@
 /** A fitter at the screen, in the words of the shop. Every step waits for what it says. */
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
 import { expect, type Locator, type Page } from '@playwright/test';
+
+type SignIn = { readonly name: string; readonly password: string; readonly pin: string };
+const SIGN_INS: readonly SignIn[] = JSON.parse(
+  readFileSync(path.join(process.env.LQ_DEMO_DIR ?? 'demo', 'people.json'), 'utf8'),
+);
+
+/** How somebody of the demo shop signs in. */
+export function signInOf(name: string): SignIn {
+  const found = SIGN_INS.find((each) => each.name === name);
+  if (!found) throw new Error(`nobody of the demo shop is called ${name}`);
+  return found;
+}
 
 export class Fitter {
   constructor(
@@ -7,9 +21,26 @@ export class Fitter {
     private readonly url: string,
   ) {}
 
+  /** Comes in without the screen: what is tested is behind it. Jory is counter and fitter, Okke the owner. */
+  async comeIn(name: string): Promise<this> {
+    const { password } = signInOf(name);
+    const answer = await this.page.request.post(`${this.url}/api/session`, {
+      data: { name, password },
+      headers: { Origin: this.url },
+    });
+    expect(answer.status()).toBe(200);
+    return this;
+  }
+
   async openJobs(): Promise<this> {
     await this.page.goto(this.url);
     await expect(this.page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
+    return this;
+  }
+
+  async openPage(address: string, title: string): Promise<this> {
+    await this.page.goto(`${this.url}${address}`);
+    await expect(this.page.getByRole('heading', { name: title, level: 1 })).toBeVisible();
     return this;
   }
 

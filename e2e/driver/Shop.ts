@@ -16,12 +16,13 @@ export class Shop {
   }
 
   /** Starts the server; after a first start on the same port, as a browser that waits for it needs. */
-  async start(): Promise<void> {
+  async start({ demo = true } = {}): Promise<void> {
     const server = spawn(process.execPath, [required('LQ_SERVER_MAIN')], {
       env: {
         ...process.env,
         DATABASE_URL: urlOf(this.database),
         PORT: this.url ? new URL(this.url).port : '0',
+        LQ_DEMO: demo ? '1' : '0',
         LOG_LEVEL: 'warn',
       },
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],

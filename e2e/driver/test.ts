@@ -9,6 +9,8 @@ type Fixtures = {
   fitter: Fitter;
   /** What the console may say in this test: refused requests are logged there by the browser itself. */
   allowedErrors: RegExp | null;
+  /** Who is signed in when the test begins; nobody with null. */
+  person: string | null;
 };
 
 export const test = base.extend<Fixtures, { template: string }>({
@@ -31,9 +33,12 @@ export const test = base.extend<Fixtures, { template: string }>({
     await shop.drop();
   },
   allowedErrors: [null, { option: true }],
-  fitter: async ({ shop, page, allowedErrors }, use) => {
+  person: ['Okke', { option: true }],
+  fitter: async ({ shop, page, allowedErrors, person }, use) => {
     const errors = watchConsole(page, allowedErrors);
-    await use(new Fitter(page, shop.url));
+    const fitter = new Fitter(page, shop.url);
+    if (person) await fitter.comeIn(person);
+    await use(fitter);
     expect(errors, 'errors in the console').toEqual([]);
   },
 });

@@ -56,6 +56,23 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
       await fitter.page.getByLabel('Mounting depth').fill('deep');
     },
   },
+  { name: 'my sign-in', open: (fitter) => fitter.openPage('/me', 'My sign-in') },
+  { name: 'people', open: (fitter) => fitter.openPage('/people', 'People') },
+  {
+    name: 'person switch',
+    open: async (fitter) => {
+      await fitter.openJobs();
+      await fitter.page.getByRole('button', { name: /^Okke\b.*Change person/ }).click();
+      await fitter.page.getByRole('button', { name: 'Rieke', exact: true }).click();
+    },
+  },
+  {
+    name: 'sign-in',
+    open: async (fitter) => {
+      await fitter.page.context().clearCookies();
+      await fitter.openPage('/', 'Slipway Nine');
+    },
+  },
   { name: 'order list', open: (fitter) => fitter.orderList('Brackwell Ferryman, FERRY 16') },
   { name: 'order list, empty', open: (fitter) => fitter.orderList('Tarnhill Packhorse, HIVE 2') },
 ];

@@ -11,9 +11,15 @@ import { jobsRoutes } from './features/jobs/jobsRoutes';
 import { openingsRoutes } from './features/openings/openingsRoutes';
 import { ordersRoutes } from './features/orders/ordersRoutes';
 import { partsRoutes } from './features/parts/partsRoutes';
+import { peopleRoutes } from './features/people/peopleRoutes';
+import { type Demo, FirstStart } from './features/sessions/FirstStart';
+import { SessionsService } from './features/sessions/SessionsService';
+import { authenticate, sessionsRoutes } from './features/sessions/sessionsRoutes';
 import { shopRoutes } from './features/shop/shopRoutes';
 import { vehiclesRoutes } from './features/vehicles/vehiclesRoutes';
+import { guard } from './http/guard';
 import { problemHandler, unknownPath } from './http/problemHandler';
+import { sameOrigin } from './http/sameOrigin';
 
 export type AppDeps = {
   readonly db: DataSource;
@@ -22,16 +28,27 @@ export type AppDeps = {
   readonly newId: () => string;
   /** The built web application; none in server tests. */
   readonly webDir: string | null;
+  /** The demo shop, where it may run. */
+  readonly demo: Demo | null;
+  /** Wrong passwords and PINs from one address in a quarter of an hour. */
+  readonly mostTries?: number;
 };
 
+/** A shop of ten people behind one address stays below it. */
+const MOST_TRIES = 20;
 /** An opening's record is a few kB; a hundred times that is a mistake. */
 const BODY_LIMIT = '256kb';
 
-export function createApp({ db, log, now, newId, webDir }: AppDeps): Express {
+export function createApp({ db, log, now, newId, webDir, demo, mostTries = MOST_TRIES }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
-    pinoHttp({ logger: log, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api/') || url === '/api/health' } }),
+    pinoHttp({
+      logger: log,
+      autoLogging: { ignore: ({ url }) => !url?.startsWith('/api/') || url === '/api/health' },
+      // A log is read by more people than may sign in.
+      redact: ['req.headers.cookie', 'res.headers["set-cookie"]'],
+    }),
   );
   app.use(
     helmet({
@@ -48,17 +65,21 @@ export function createApp({ db, log, now, newId, webDir }: AppDeps): Express {
     }),
   );
   app.use(compression());
-  app.use('/api', express.json({ limit: BODY_LIMIT }));
+  app.use('/api', sameOrigin, express.json({ limit: BODY_LIMIT }));
   app.use('/api', (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
 
-  app.get('/api/health', async (_request, response) => {
+  app.get('/api/health', guard('anybody'), async (_request, response) => {
     await db.query('SELECT 1');
     response.json({ ok: true });
   });
+  const sessions = new SessionsService(db, now, newId);
+  app.use('/api', authenticate(sessions));
   const router = express.Router();
+  sessionsRoutes(router, sessions, new FirstStart(db, newId, demo), mostTries);
+  peopleRoutes(router, db, newId);
   shopRoutes(router, db);
   partsRoutes(router, db);
   vehiclesRoutes(router, db);
@@ -79,7 +100,7 @@ function serveWeb(app: Express, webDir: string): void {
   app.use('/assets', express.static(path.join(webDir, 'assets'), { immutable: true, maxAge: '1y', index: false }));
   app.use(express.static(webDir, { index: false }));
   // Any other page is the application; a missing asset is not.
-  app.get('/{*path}', (request, response, next) => {
+  app.get('/{*path}', guard('anybody'), (request, response, next) => {
     if (request.path.startsWith('/assets/')) return next();
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile('index.html', { root: webDir });

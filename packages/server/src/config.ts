@@ -4,14 +4,29 @@ import { z } from 'zod';
 const configSchema = z.object({
   DATABASE_URL: z.string().regex(/^postgres(ql)?:\/\//, 'must start with postgres:// or postgresql://'),
   PORT: z.coerce.number().int().min(0).max(65535).default(4780),
+  LQ_HOST: z
+    .union([z.ipv4(), z.ipv6(), z.literal('localhost')], 'an IP address of this machine would do')
+    .default('127.0.0.1'),
+  LQ_DEMO: z.enum(['1', '0']).default('0'),
   LQ_WEB_DIR: z.string().min(1),
   LQ_DEMO_DIR: z.string().min(1),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
 });
 
+const LOOPBACK = /^(127\.|::1$|localhost$)/;
+
+/** Whether only programs of this machine reach an address. */
+export function isLoopback(host: string): boolean {
+  return LOOPBACK.test(host);
+}
+
 export type Config = {
   readonly databaseUrl: string;
   readonly port: number;
+  /** The address to listen at. */
+  readonly host: string;
+  /** Fill a new database with the demo shop without asking. */
+  readonly startsDemo: boolean;
   readonly webDir: string;
   readonly demoDir: string;
   readonly logLevel: string;
@@ -30,6 +45,14 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     });
     throw new Error(`The environment is not usable.\n${lines.join('\n')}`);
   }
-  const { DATABASE_URL, PORT, LQ_WEB_DIR, LQ_DEMO_DIR, LOG_LEVEL } = parsed.data;
-  return { databaseUrl: DATABASE_URL, port: PORT, webDir: LQ_WEB_DIR, demoDir: LQ_DEMO_DIR, logLevel: LOG_LEVEL };
+  const { DATABASE_URL, PORT, LQ_HOST, LQ_DEMO, LQ_WEB_DIR, LQ_DEMO_DIR, LOG_LEVEL } = parsed.data;
+  return {
+    databaseUrl: DATABASE_URL,
+    port: PORT,
+    host: LQ_HOST,
+    startsDemo: LQ_DEMO === '1',
+    webDir: LQ_WEB_DIR,
+    demoDir: LQ_DEMO_DIR,
+    logLevel: LOG_LEVEL,
+  };
 }

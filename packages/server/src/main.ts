@@ -1,17 +1,18 @@
-/** Opens the database, brings it up to date, loads the demo shop into a new one, and serves. */
+/** Brings the database up to date as its owner, then serves as a role that may do less. */
 import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { type Logger, pino } from 'pino';
 import type { DataSource } from 'typeorm';
 import { createApp } from './app';
-import { readConfig } from './config';
-import { createDataSource } from './db/dataSource';
-import { loadDemo, resetDemo } from './demo/loadDemo';
+import { type Config, isLoopback, readConfig } from './config';
+import { prepareAppRole } from './db/appRole';
+import { createDataSource, createOwnerDataSource } from './db/dataSource';
+import { readDemoPeople } from './demo/demoFiles';
+import { addDemoPeople, type Identity, loadDemo, resetDemo } from './demo/loadDemo';
 import { ShopStore } from './features/shop/ShopStore';
 import { isDatabaseAway } from './http/isDatabaseAway';
 
-const HOST = '127.0.0.1';
 const CLOSE_TIMEOUT_MS = 5000;
 /** A database that is only just starting, or a busy machine, is waited for so long. */
 const CONNECT_PATIENCE_MS = 30_000;
@@ -20,29 +21,36 @@ const CONNECT_AGAIN_MS = 500;
 async function main(): Promise<void> {
   const config = readConfig(process.env);
   const log = pino({ level: config.logLevel });
+  const identity = { now: () => new Date(), newId: randomUUID };
+  const isDone = await prepareDatabase(config, log, identity);
+  if (isDone) return;
   const db = createDataSource(config.databaseUrl);
   await connect(db, log);
-  await db.runMigrations();
-  const identity = { now: () => new Date(), newId: randomUUID };
-  if (process.argv.includes('--reset-demo')) {
-    await resetDemo(db, config.demoDir, identity);
-    log.info('The demo shop is as new.');
-    await db.destroy();
-    return;
-  }
-  if (!(await new ShopStore(db.manager).find())) {
-    await loadDemo(db, config.demoDir, identity);
-    log.info('The database is new: the demo shop was loaded.');
-  }
+  const demo = {
+    signIns: () => readDemoPeople(config.demoDir),
+    load: () => loadDemo(db, config.demoDir, identity),
+  };
+  const shop = await new ShopStore(db.manager).findWithKind();
+  if (!isLoopback(config.host)) requireRealOwner(config.host, shop);
+  else if (!shop && config.startsDemo) await demo.load();
+  else if (shop?.isDemo) await addDemoPeople(db, config.demoDir, identity);
 
-  const server = createApp({ db, log, ...identity, webDir: config.webDir }).listen(config.port, HOST);
+  const app = createApp({
+    db,
+    log,
+    ...identity,
+    webDir: config.webDir,
+    demo: isLoopback(config.host) ? demo : null,
+  });
+  const server = app.listen(config.port, config.host);
   await new Promise<void>((resolve, reject) => {
     server.once('listening', resolve);
     server.once('error', reject);
   });
-  const url = `http://${HOST}:${(server.address() as AddressInfo).port}`;
+  const url = `http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${(server.address() as AddressInfo).port}`;
   log.info({ url }, 'listening');
-  process.send?.({ listening: url });
+  const isDemo = (await new ShopStore(db.manager).findWithKind())?.isDemo ?? false;
+  process.send?.({ listening: url, demoSignIns: isDemo ? await demo.signIns() : null });
 
   let closing = false;
   const close = async () => {
@@ -61,6 +69,33 @@ async function main(): Promise<void> {
   process.on('SIGINT', close);
   // The script that started this server is gone: nobody is left to stop it.
   process.on('disconnect', close);
+}
+
+/** Brings the database up to date as its owner; true when that was all that was asked. */
+async function prepareDatabase(config: Config, log: Logger, identity: Identity): Promise<boolean> {
+  const owner = createOwnerDataSource(config.databaseUrl);
+  await connect(owner, log);
+  try {
+    await owner.runMigrations();
+    await prepareAppRole(owner);
+    if (!process.argv.includes('--reset-demo')) return false;
+    await resetDemo(owner, config.demoDir, identity);
+    log.info('The demo shop is as new.');
+    return true;
+  } finally {
+    await owner.destroy();
+  }
+}
+
+/** Others may reach the shop only when they cannot come in with what everybody knows, or become its owner. */
+function requireRealOwner(host: string, shop: { readonly isDemo: boolean } | null): void {
+  const why = shop
+    ? 'this is the demo shop, and its passwords are known to everybody'
+    : 'the shop has no owner yet, and whoever came first would become it';
+  if (shop && !shop.isDemo) return;
+  throw new Error(
+    `LQ_HOST=${host} would let others in, and ${why}. Start without LQ_HOST, make the owner's account of your own shop, and then set it.`,
+  );
 }
 
 async function connect(db: DataSource, log: Logger): Promise<void> {

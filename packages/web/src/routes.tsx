@@ -4,14 +4,20 @@ import { JobScreen } from './features/jobs/JobScreen';
 import { JobsScreen } from './features/jobs/JobsScreen';
 import { OpeningScreen } from './features/openings/OpeningScreen';
 import { OrderScreen } from './features/orders/OrderScreen';
+import { PeopleScreen } from './features/people/PeopleScreen';
+import { Gate } from './features/session/Gate';
+import { MeScreen } from './features/session/MeScreen';
 import { WillFitScreen } from './features/willFit/WillFitScreen';
 import { ScreenFault } from './ui/states';
 
 export function createRoutes() {
   return createBrowserRouter([
     {
+      Component: Gate,
       ErrorBoundary: ScreenFault,
       children: [
+        { path: '/me', Component: MeScreen, ErrorBoundary: ScreenFault },
+        { path: '/people', Component: PeopleScreen, ErrorBoundary: ScreenFault },
         { path: '/', Component: JobsScreen, ErrorBoundary: ScreenFault },
         { path: '/will-it-fit', Component: WillFitScreen, ErrorBoundary: ScreenFault },
         { path: '/jobs/:jobId', Component: JobScreen, ErrorBoundary: ScreenFault },

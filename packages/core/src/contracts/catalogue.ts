@@ -8,6 +8,7 @@ import { contract, nothing } from './contract';
 export const getShop = contract({
   method: 'get',
   path: '/api/shop',
+  permission: 'read',
   params: z.object({}),
   body: nothing,
   answer: shopSchema,
@@ -16,6 +17,7 @@ export const getShop = contract({
 export const getCatalogue = contract({
   method: 'get',
   path: '/api/catalogue',
+  permission: 'read',
   params: z.object({}),
   body: nothing,
   answer: z.object({ parts: z.array(partSchema), connectors: z.array(connectorSchema) }),
@@ -25,6 +27,7 @@ export type Catalogue = z.infer<typeof getCatalogue.answer>;
 export const listVehicles = contract({
   method: 'get',
   path: '/api/vehicles',
+  permission: 'read',
   params: z.object({}),
   body: nothing,
   answer: z.object({ vehicles: z.array(vehicleSchema) }),

@@ -18,6 +18,7 @@ export type NewChoice = z.infer<typeof newChoiceSchema>;
 export const putChoices = contract({
   method: 'put',
   path: '/api/jobs/:jobId/choices',
+  permission: 'choose',
   params: z.object({ jobId: idSchema }),
   body: z.strictObject({ choices: z.array(newChoiceSchema).min(1).max(24) }),
   answer: z.object({ kept: z.int() }),
@@ -26,6 +27,7 @@ export const putChoices = contract({
 export const deleteChoice = contract({
   method: 'delete',
   path: '/api/openings/:openingId/choice',
+  permission: 'choose',
   params: z.object({ openingId: idSchema }),
   body: nothing,
   answer: z.object({ removed: z.boolean() }),

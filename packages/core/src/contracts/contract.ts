@@ -3,11 +3,14 @@
  * browser's query read the same one, so neither can drift from the other.
  */
 import { z } from 'zod';
+import type { Permission } from '../model/access';
 
 export type Contract<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType> = {
   readonly method: 'get' | 'post' | 'put' | 'delete';
   /** With `:name` for each parameter. */
   readonly path: string;
+  /** Who may: a route without this cannot be written down. */
+  readonly permission: Permission;
   readonly params: Params;
   readonly body: Body;
   readonly answer: Answer;

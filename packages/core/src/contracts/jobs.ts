@@ -59,6 +59,7 @@ export const newJobSchema = z.strictObject({
 export const listJobs = contract({
   method: 'get',
   path: '/api/jobs',
+  permission: 'read',
   params: z.object({}),
   body: nothing,
   answer: z.object({
@@ -72,6 +73,7 @@ export type JobInList = z.infer<typeof listJobs.answer>['jobs'][number];
 export const getJob = contract({
   method: 'get',
   path: '/api/jobs/:jobId',
+  permission: 'read',
   params: z.object({ jobId: idSchema }),
   body: nothing,
   answer: z.object({ job: jobSchema, openings: z.array(openingWithStateSchema) }),
@@ -80,6 +82,7 @@ export const getJob = contract({
 export const createJob = contract({
   method: 'post',
   path: '/api/jobs',
+  permission: 'jobs',
   params: z.object({}),
   body: newJobSchema,
   answer: z.object({ jobId: idSchema }),

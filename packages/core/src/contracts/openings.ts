@@ -26,6 +26,7 @@ export type Opening = z.infer<typeof openingSchema>;
 export const getOpening = contract({
   method: 'get',
   path: '/api/openings/:openingId',
+  permission: 'read',
   params: z.object({ openingId: idSchema }),
   body: nothing,
   answer: openingSchema,
@@ -34,6 +35,7 @@ export const getOpening = contract({
 export const putOpening = contract({
   method: 'put',
   path: '/api/openings/:openingId',
+  permission: 'measure',
   params: z.object({ openingId: idSchema }),
   body: z.strictObject({ version: z.int().min(1), record: openingRecordSchema }),
   answer: openingSchema,

@@ -45,6 +45,7 @@ export type OrderAnswer = z.infer<typeof orderSchema>;
 export const getOrder = contract({
   method: 'get',
   path: '/api/jobs/:jobId/order',
+  permission: 'read',
   params: z.object({ jobId: idSchema }),
   body: nothing,
   answer: orderSchema,

@@ -6,23 +6,51 @@ import { JobEntity } from '../features/jobs/JobEntity';
 import { OpeningEntity } from '../features/openings/OpeningEntity';
 import { ConnectorEntity } from '../features/parts/ConnectorEntity';
 import { PartEntity } from '../features/parts/PartEntity';
+import { PersonEntity } from '../features/people/PersonEntity';
+import { DeviceEntity } from '../features/sessions/DeviceEntity';
+import { SessionEntity } from '../features/sessions/SessionEntity';
 import { ShopEntity } from '../features/shop/ShopEntity';
 import { VehicleEntity } from '../features/vehicles/VehicleEntity';
+import { OnceEntity } from '../http/OnceEntity';
+import { APP_ROLE } from './appRole';
 import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
 import { BracketChains1764100000000 } from './migrations/1764100000000-BracketChains';
+import { PeopleAndSessions1764200000000 } from './migrations/1764200000000-PeopleAndSessions';
 
 /** Long enough for a busy two-core machine, short enough that a person is told before they give up. */
 const CONNECT_TIMEOUT_MS = 10_000;
 const MOST_CONNECTIONS = 10;
 
+/** As the database's owner, for migrations, and for what throws everything away. */
+export function createOwnerDataSource(url: string): DataSource {
+  return dataSource(url, 2, {});
+}
+
+/** As the role that the running server works under. */
 export function createDataSource(url: string): DataSource {
+  return dataSource(url, MOST_CONNECTIONS, { options: `-c role=${APP_ROLE}` });
+}
+
+function dataSource(url: string, max: number, extra: { readonly options?: string }): DataSource {
   return new DataSource({
     type: 'postgres',
     url,
-    entities: [ShopEntity, ConnectorEntity, PartEntity, VehicleEntity, JobEntity, OpeningEntity, ChoiceEntity],
-    migrations: [FirstTables1764000000000, BracketChains1764100000000],
+    entities: [
+      ShopEntity,
+      ConnectorEntity,
+      PartEntity,
+      VehicleEntity,
+      JobEntity,
+      OpeningEntity,
+      ChoiceEntity,
+      PersonEntity,
+      DeviceEntity,
+      SessionEntity,
+      OnceEntity,
+    ],
+    migrations: [FirstTables1764000000000, BracketChains1764100000000, PeopleAndSessions1764200000000],
     migrationsTransactionMode: 'each',
     synchronize: false,
-    extra: { max: MOST_CONNECTIONS, connectionTimeoutMillis: CONNECT_TIMEOUT_MS },
+    extra: { max, connectionTimeoutMillis: CONNECT_TIMEOUT_MS, ...extra },
   });
 }

@@ -1,6 +1,8 @@
 /** The demo shop's files under `demo/`, read through the same schemas as everything else. */
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
+import { passwordSchema, personNameSchema, pinSchema } from '@low-quarry/core/contracts/session';
+import { rolesSchema } from '@low-quarry/core/model/access';
 import { openingRecordSchema } from '@low-quarry/core/model/opening';
 import {
   bracketSchema,
@@ -39,8 +41,21 @@ const demoJobSchema = z.strictObject({
 });
 export type DemoJob = z.infer<typeof demoJobSchema>;
 
+const demoPersonSchema = z.strictObject({
+  name: personNameSchema,
+  roles: rolesSchema,
+  password: passwordSchema,
+  pin: pinSchema,
+});
+
+/** Who may sign in at the demo shop, with passwords that everybody may know. */
+export function readDemoPeople(dir: string) {
+  return read(dir, 'people.json', z.array(demoPersonSchema));
+}
+
 export async function readDemoFiles(dir: string) {
-  const [shop, connectors, vehicles, jobs, speakers, brackets, spacers, adapters] = await Promise.all([
+  const [people, shop, connectors, vehicles, jobs, speakers, brackets, spacers, adapters] = await Promise.all([
+    readDemoPeople(dir),
     read(dir, 'shop.json', shopSchema),
     read(dir, 'connectors.json', z.array(connectorSchema)),
     read(dir, 'vehicles.json', z.array(vehicleSchema)),
@@ -50,7 +65,7 @@ export async function readDemoFiles(dir: string) {
     read(dir, 'spacers.json', z.array(spacerSchema)),
     read(dir, 'harness-adapters.json', z.array(harnessAdapterSchema)),
   ]);
-  return { shop, connectors, vehicles, jobs, parts: [...speakers, ...brackets, ...spacers, ...adapters] };
+  return { people, shop, connectors, vehicles, jobs, parts: [...speakers, ...brackets, ...spacers, ...adapters] };
 }
 
 async function read<Schema extends z.ZodType>(dir: string, name: string, schema: Schema): Promise<z.output<Schema>> {

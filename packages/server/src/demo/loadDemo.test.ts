@@ -107,14 +107,15 @@ describe('the traps are in it', () => {
 });
 
 test('resetting gives the same shop again, whatever was done to it', async () => {
-  const snapshot = async () => (await app.http.get('/api/jobs').expect(200)).body;
+  // Sessions are reset with the rest: whoever was signed in signs in again.
+  const snapshot = async () => (await (await app.signedIn('Okke')).get('/api/jobs').expect(200)).body;
   const before = await snapshot();
   await app.db.query(`DELETE FROM job WHERE number > 2`);
   await app.db.query(`UPDATE job SET customer = 'changed'`);
-  await resetDemo(app.db, DEMO_DIR, { now: () => NOW, newId: countingIds() });
+  await resetDemo(app.owner, DEMO_DIR, { now: () => NOW, newId: countingIds() });
   expect(await snapshot()).toEqual(before);
 });
 
 test('a broken file is named with the place in it, and nothing of it is loaded', async () => {
-  await expect(readDemoFiles('/nowhere')).rejects.toThrow('shop.json');
+  await expect(readDemoFiles('/nowhere')).rejects.toThrow('people.json');
 });

@@ -6,11 +6,16 @@ import { readFitting } from '../features/fit/Fitting';
 import { JobsStore } from '../features/jobs/JobsStore';
 import { OpeningsStore } from '../features/openings/OpeningsStore';
 import { PartsStore } from '../features/parts/PartsStore';
+import { PeopleStore } from '../features/people/PeopleStore';
+import { hashSecret } from '../features/people/secrets';
 import { ShopStore } from '../features/shop/ShopStore';
 import { VehiclesStore } from '../features/vehicles/VehiclesStore';
-import { type DemoJob, readDemoFiles } from './demoFiles';
+import { type DemoJob, readDemoFiles, readDemoPeople } from './demoFiles';
 
 export type Identity = { readonly now: () => Date; readonly newId: () => string };
+
+/** Every table but the list of migrations. */
+const EVERYTHING = ['session', 'device', 'choice', 'opening', 'job', 'vehicle', 'part', 'connector', 'person', 'shop'];
 
 const DAY_MS = 86_400_000;
 
@@ -19,11 +24,23 @@ export async function loadDemo(db: DataSource, demoDir: string, identity: Identi
   await db.transaction((manager) => fill(manager, files, identity));
 }
 
-/** Throws everything in the database away and loads the demo shop again, in one transaction. */
+/** A demo shop from before there were people gets them. */
+export async function addDemoPeople(db: DataSource, demoDir: string, identity: Identity): Promise<void> {
+  const people = await readDemoPeople(demoDir);
+  await db.transaction(async (manager) => {
+    if ((await new PeopleStore(manager).count()) === 0) await insertPeople(manager, people, identity);
+  });
+}
+
+/**
+ * Throws everything in the database away and loads the demo shop again, in one transaction.
+ *
+ * @param db as the database's owner
+ */
 export async function resetDemo(db: DataSource, demoDir: string, identity: Identity): Promise<void> {
   const files = await readDemoFiles(demoDir);
   await db.transaction(async (manager) => {
-    await manager.query('TRUNCATE "choice", "opening", "job", "vehicle", "part", "connector", "shop" RESTART IDENTITY');
+    await manager.query(`TRUNCATE ${EVERYTHING.map((table) => `"${table}"`).join(', ')} RESTART IDENTITY`);
     await fill(manager, files, identity);
   });
 }
@@ -33,12 +50,25 @@ async function fill(
   files: Awaited<ReturnType<typeof readDemoFiles>>,
   identity: Identity,
 ): Promise<void> {
-  await new ShopStore(manager).save(files.shop);
+  await new ShopStore(manager).insert(files.shop, { isDemo: true });
+  await insertPeople(manager, files.people, identity);
   const parts = new PartsStore(manager);
   await parts.saveConnectors(files.connectors);
   await parts.saveParts(files.parts);
   await new VehiclesStore(manager).save(files.vehicles);
   for (const job of files.jobs) await insertJob(manager, job, files.vehicles, identity);
+}
+
+async function insertPeople(
+  manager: EntityManager,
+  people: Awaited<ReturnType<typeof readDemoPeople>>,
+  { newId }: Identity,
+): Promise<void> {
+  const store = new PeopleStore(manager);
+  for (const { name, roles, password, pin } of people) {
+    const [passwordHash, pinHash] = [await hashSecret(password), await hashSecret(pin)];
+    await store.insert({ id: newId(), name, roles, passwordHash, pinHash });
+  }
 }
 
 async function insertJob(

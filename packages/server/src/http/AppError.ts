@@ -29,3 +29,14 @@ export function notFound(what: string): AppError {
 export function refused(detail: string, errors: readonly FieldError[]): AppError {
   return new AppError(422, 'refused', 'Not possible', detail, { errors });
 }
+
+/** @param current what is stored now, so that both sides can be shown */
+export function versionConflict(what: string, current: unknown, by?: string): AppError {
+  return new AppError(
+    409,
+    'version-conflict',
+    'Changed by somebody else',
+    `${by ?? 'Somebody else'} saved ${what} in the meantime. Both versions are kept until you choose.`,
+    { current },
+  );
+}

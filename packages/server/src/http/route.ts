@@ -1,35 +1,90 @@
-/** Binds a contract to its handler: checks what comes in, answers what comes out. A route reads, calls, returns. */
+/**
+ * Binds a contract to its handler: who may, what comes in, what goes out. A route reads, calls, returns. There is no way
+ * to bind one without its permission.
+ */
 import type { Contract } from '@low-quarry/core/contracts/contract';
-import type { Router } from 'express';
+import type { Request, Response, Router } from 'express';
+import type { DataSource, EntityManager } from 'typeorm';
 import type { z } from 'zod';
+import type { Actor } from './Actor';
 import { AppError, notFound } from './AppError';
+import { actorOf, guard, signedOut } from './guard';
+import { once, readKey } from './once';
 
-export type Handler<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType> = (request: {
+type Asked<Params extends z.ZodType, Body extends z.ZodType> = {
   readonly params: z.output<Params>;
   readonly body: z.output<Body>;
-}) => Promise<z.input<Answer>>;
+};
+type Answering<Given, Answer extends z.ZodType> = (given: Given) => Promise<z.input<Answer>>;
 
+/** For people who are signed in. */
 export function route<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType>(
   router: Router,
   contract: Contract<Params, Body, Answer>,
-  handler: Handler<Params, Body, Answer>,
+  handler: Answering<Asked<Params, Body> & { readonly actor: Actor }, Answer>,
 ): void {
-  router[contract.method](contract.path, async (request, response) => {
-    const params = contract.params.safeParse(request.params);
-    if (!params.success) throw notFound('record');
-    const takesBody = contract.method === 'post' || contract.method === 'put';
-    if (takesBody && request.body === undefined) {
-      throw new AppError(
-        415,
-        'not-json',
-        'Not JSON',
-        'The request has no JSON body; Content-Type: application/json is expected.',
-      );
-    }
-    const body = contract.body.safeParse(takesBody ? request.body : undefined);
-    if (!body.success) throw invalid(body.error);
-    response.json(await handler({ params: params.data, body: body.data }));
+  router[contract.method](contract.path, guard(contract.permission), async (request, response) => {
+    response.json(await handler({ ...read(contract, request), actor: requireActor(response) }));
   });
+}
+
+/** For anybody: the handler is told who it is, if anybody, and looks after the cookies itself. */
+export function openRoute<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType>(
+  router: Router,
+  contract: Contract<Params, Body, Answer>,
+  handler: Answering<
+    Asked<Params, Body> & { readonly actor: Actor | null; readonly request: Request; readonly response: Response },
+    Answer
+  >,
+): void {
+  router[contract.method](contract.path, guard(contract.permission), async (request, response) => {
+    response.json(await handler({ ...read(contract, request), actor: actorOf(response), request, response }));
+  });
+}
+
+/**
+ * For what changes records: the handler works within one transaction. A request that comes again with the same
+ * Idempotency-Key, because its answer was lost on the way, gets the first answer and changes nothing.
+ */
+export function write<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType>(
+  router: Router,
+  db: DataSource,
+  contract: Contract<Params, Body, Answer>,
+  handler: Answering<Asked<Params, Body> & { readonly actor: Actor; readonly manager: EntityManager }, Answer>,
+): void {
+  router[contract.method](contract.path, guard(contract.permission), async (request, response) => {
+    const actor = requireActor(response);
+    const asked = read(contract, request);
+    const key = readKey(request, actor);
+    const answer = await db.transaction((manager) => once(manager, key, () => handler({ ...asked, actor, manager })));
+    response.json(answer);
+  });
+}
+
+function requireActor(response: Response): Actor {
+  const actor = actorOf(response);
+  if (!actor) throw signedOut();
+  return actor;
+}
+
+function read<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType>(
+  contract: Contract<Params, Body, Answer>,
+  request: Request,
+): Asked<Params, Body> {
+  const params = contract.params.safeParse(request.params);
+  if (!params.success) throw notFound('record');
+  const takesBody = contract.method === 'post' || contract.method === 'put';
+  if (takesBody && request.body === undefined) {
+    throw new AppError(
+      415,
+      'not-json',
+      'Not JSON',
+      'The request has no JSON body; Content-Type: application/json is expected.',
+    );
+  }
+  const body = contract.body.safeParse(takesBody ? request.body : undefined);
+  if (!body.success) throw invalid(body.error);
+  return { params: params.data, body: body.data };
 }
 
 function invalid(error: z.ZodError): AppError {

@@ -1,28 +1,70 @@
-/** The application over HTTP on a test database, and what tests ask of it. */
+/** The application over HTTP on a test database, with people signed in, and what tests ask of it. */
+import { once } from 'node:events';
+import type { AddressInfo } from 'node:net';
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { Place, Side } from '@low-quarry/core/model/place';
+import type { Express } from 'express';
 import { pino } from 'pino';
 import supertest from 'supertest';
 import { createApp } from '../app';
-import { countingIds, createTestDatabase, NOW, type TestDatabase } from './testDatabase';
+import { readDemoPeople } from '../demo/demoFiles';
+import { loadDemo } from '../demo/loadDemo';
+import { countingIds, createTestDatabase, DEMO_DIR, NOW, type TestDatabase } from './testDatabase';
+
+export type Http = ReturnType<typeof supertest.agent>;
 
 export type TestApp = TestDatabase & {
-  readonly http: ReturnType<typeof supertest>;
+  readonly app: Express;
+  /** Where it listens. */
+  readonly origin: string;
+  /** The owner's browser; nobody's in an empty shop. */
+  readonly http: Http;
+  /** A browser of its own, in which nobody is signed in. */
+  readonly browser: () => Http;
+  /** A browser in which this person of the demo shop is signed in. */
+  readonly signedIn: (name: string) => Promise<Http>;
+  /** Moves the server's clock, ms. */
+  readonly wait: (ms: number) => void;
   readonly jobNumber: (number: number) => Promise<{ job: Job; openings: OpeningWithState[] }>;
   readonly opening: (jobNumber: number, place: Place, side: Side) => Promise<OpeningWithState>;
 };
 
-export async function createTestApp(options: { readonly empty?: boolean } = {}): Promise<TestApp> {
+/** Tests try more than people do. */
+const MOST_TRIES = 1000;
+
+export async function createTestApp({
+  mostTries = MOST_TRIES,
+  ...options
+}: {
+  readonly empty?: boolean;
+  readonly mostTries?: number;
+} = {}): Promise<TestApp> {
   const database = await createTestDatabase(options);
-  const newId = countingIds();
+  const counted = countingIds();
+  const newId = () => counted().replace('4000', '4fff');
+  let late = 0;
+  const now = () => new Date(NOW.getTime() + late);
+  const people = await readDemoPeople(DEMO_DIR);
   const app = createApp({
     db: database.db,
     log: pino({ level: 'silent' }),
-    now: () => NOW,
-    newId: () => newId().replace('4000', '4fff'),
+    now,
+    newId,
     webDir: null,
+    mostTries,
+    demo: { signIns: async () => people, load: () => loadDemo(database.db, DEMO_DIR, { now, newId }) },
   });
-  const http = supertest(app);
+  const server = app.listen(0, '127.0.0.1');
+  await once(server, 'listening');
+  const origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const browser = () => supertest.agent(origin).set('Origin', origin);
+  const signedIn = async (name: string) => {
+    const http = browser();
+    const { password } = people.find((each) => each.name === name) ?? { password: '' };
+    await http.post('/api/session').send({ name, password }).expect(200);
+    return http;
+  };
+  const http = options.empty ? browser() : await signedIn('Okke');
   const jobNumber = async (number: number) => {
     const { body } = await http.get('/api/jobs').expect(200);
     const found = body.jobs.find((job: Job) => job.number === number);
@@ -34,5 +76,13 @@ export async function createTestApp(options: { readonly empty?: boolean } = {}):
     if (!found) throw new Error(`job ${number} has no ${place} ${side}`);
     return found;
   };
-  return { ...database, http, jobNumber, opening };
+  const drop = async () => {
+    server.closeAllConnections();
+    server.close();
+    await database.drop();
+  };
+  const wait = (ms: number) => {
+    late += ms;
+  };
+  return { ...database, app, origin, http, browser, signedIn, wait, jobNumber, opening, drop };
 }

@@ -6,7 +6,8 @@ import { randomBytes } from 'node:crypto';
 import path from 'node:path';
 import pg from 'pg';
 import type { DataSource } from 'typeorm';
-import { createDataSource } from '../db/dataSource';
+import { prepareAppRole } from '../db/appRole';
+import { createDataSource, createOwnerDataSource } from '../db/dataSource';
 import { loadDemo } from '../demo/loadDemo';
 
 const TEMPLATE = 'lq_template';
@@ -17,7 +18,10 @@ export const DEMO_DIR = process.env.LQ_DEMO_DIR ?? path.resolve('demo');
 export const NOW = new Date('2026-03-02T10:00:00.000Z');
 
 export type TestDatabase = {
+  /** As the running server. */
   readonly db: DataSource;
+  /** As the database's owner. */
+  readonly owner: DataSource;
   readonly url: string;
   readonly name: string;
   readonly drop: () => Promise<void>;
@@ -32,15 +36,19 @@ export async function createTestDatabase({ empty = false } = {}): Promise<TestDa
     await admin.query(`CREATE DATABASE ${name}${empty ? '' : ` TEMPLATE ${TEMPLATE}`}`);
   });
   const url = urlOf(name);
+  const owner = createOwnerDataSource(url);
+  await owner.initialize();
+  if (empty) await owner.runMigrations();
+  await prepareAppRole(owner);
   const db = createDataSource(url);
   await db.initialize();
-  if (empty) await db.runMigrations();
   return {
     db,
+    owner,
     url,
     name,
     drop: async () => {
-      if (db.isInitialized) await db.destroy();
+      for (const each of [db, owner]) if (each.isInitialized) await each.destroy();
       await asAdmin((admin) => admin.query(`DROP DATABASE ${name} WITH (FORCE)`));
     },
   };
@@ -69,7 +77,7 @@ async function ensureTemplate(admin: pg.Client): Promise<void> {
   const making = `${TEMPLATE}_making`;
   await admin.query(`DROP DATABASE IF EXISTS ${making}`);
   await admin.query(`CREATE DATABASE ${making}`);
-  const db = createDataSource(urlOf(making));
+  const db = createOwnerDataSource(urlOf(making));
   await db.initialize();
   await db.runMigrations();
   await loadDemo(db, DEMO_DIR, { now: () => NOW, newId: countingIds() });

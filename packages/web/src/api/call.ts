@@ -2,6 +2,7 @@
 import { type Contract, type Problem, problemSchema } from '@low-quarry/core/contracts/contract';
 import type { z } from 'zod';
 import { reportAnswered, reportAway } from './connection';
+import { reportSignedOut } from './signedOut';
 
 /** The server, or its database, does not answer: it passes by itself, and the same call may be made again. */
 export class AwayError extends Error {
@@ -30,16 +31,28 @@ export type Request<Params extends z.ZodType, Body extends z.ZodType> = {
   readonly params: z.input<Params>;
   readonly body?: z.input<Body>;
   readonly signal?: AbortSignal | undefined;
+  /** Sent as Idempotency-Key: however often this request is sent, it is done once. */
+  readonly key?: string | undefined;
 };
 
 const AWAY_STATUSES = new Set([502, 503, 504]);
 
 export async function call<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType>(
   contract: Contract<Params, Body, Answer>,
-  { params, body, signal }: Request<Params, Body>,
+  { params, body, signal, key }: Request<Params, Body>,
 ): Promise<z.output<Answer>> {
-  const response = await send(contract.method, fillPath(contract.path, params as Record<string, string>), body, signal);
-  if (!response.ok) throw await toProblem(response);
+  const response = await send(
+    contract.method,
+    fillPath(contract.path, params as Record<string, string>),
+    body,
+    signal,
+    key,
+  );
+  if (!response.ok) {
+    const problem = await toProblem(response);
+    if (problem.problem.type === '/problems/signed-out') reportSignedOut();
+    throw problem;
+  }
   return contract.answer.parse(await response.json());
 }
 
@@ -48,12 +61,23 @@ export function fillPath(path: string, params: Readonly<Record<string, string>>)
   return path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
 }
 
-async function send(method: string, path: string, body: unknown, signal: AbortSignal | undefined): Promise<Response> {
+async function send(
+  method: string,
+  path: string,
+  body: unknown,
+  signal: AbortSignal | undefined,
+  key: string | undefined,
+): Promise<Response> {
+  const headers = {
+    ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+    ...(key === undefined ? {} : { 'Idempotency-Key': key }),
+  };
   let response: Response;
   try {
     response = await fetch(path, {
       method: method.toUpperCase(),
-      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      headers,
       ...(signal ? { signal } : {}),
     });
   } catch (error) {

@@ -1,8 +1,9 @@
 /** The frame of every screen: where one is, the unit, the light, and the list of keys. */
 import { Dialog } from 'radix-ui';
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useContext, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { ConnectionBanner } from '../api/ConnectionBanner';
+import { HeaderSlot } from './headerSlot';
 import { useSettings } from './settings';
 
 export type Crumb = { readonly to: string; readonly label: string };
@@ -21,6 +22,7 @@ export function Shell({
   useEffect(() => {
     document.title = `${title} · Low Quarry`;
   }, [title]);
+  const person = useContext(HeaderSlot);
   return (
     <div className="flex min-h-dvh flex-col">
       <header className="only-screen flex flex-wrap items-center gap-x-4 border-b-2 border-ink px-4">
@@ -46,7 +48,10 @@ export function Shell({
             ))}
           </ol>
         </nav>
-        <Switches />
+        <div className="ml-auto flex items-center">
+          {person}
+          <Switches />
+        </div>
       </header>
       <ConnectionBanner />
       <main className="mx-auto flex w-full max-w-[1440px] flex-1 flex-col gap-4 p-4">
@@ -63,7 +68,7 @@ export function Shell({
 function Switches() {
   const { unit, setUnit, light, setLight } = useSettings();
   return (
-    <div className="ml-auto flex items-center">
+    <>
       <Switch
         label={`Lengths in ${unit}`}
         text={unit === 'mm' ? 'mm' : 'inch'}
@@ -75,7 +80,7 @@ function Switches() {
         onPress={() => setLight(light === 'bay' ? 'counter' : 'bay')}
       />
       <Keys />
-    </div>
+    </>
   );
 }
 

@@ -1,7 +1,7 @@
 import { deleteChoice, putChoices } from '@low-quarry/core/contracts/choices';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
-import { route } from '../../http/route';
+import { write } from '../../http/route';
 import { readFitting } from '../fit/Fitting';
 import { OpeningsStore } from '../openings/OpeningsStore';
 import { PartsStore } from '../parts/PartsStore';
@@ -17,8 +17,10 @@ export function choicesRoutes(router: Router, db: DataSource, now: () => Date): 
       () => readFitting(new ShopStore(manager), new PartsStore(manager)),
       now,
     );
-  route(router, putChoices, async ({ params, body }) => ({
-    kept: await db.transaction((manager) => service(manager).keep(params.jobId, body.choices)),
+  write(router, db, putChoices, async ({ params, body, manager }) => ({
+    kept: await service(manager).keep(params.jobId, body.choices),
   }));
-  route(router, deleteChoice, async ({ params }) => ({ removed: await service(db.manager).remove(params.openingId) }));
+  write(router, db, deleteChoice, async ({ params, manager }) => ({
+    removed: await service(manager).remove(params.openingId),
+  }));
 }

@@ -55,7 +55,8 @@ export class JobsService {
   }
 
   private async withStates(jobIds: readonly string[]): Promise<OpeningWithState[]> {
-    const [openings, fitting] = await Promise.all([this.openings.listOfJobs(jobIds), this.readFitting()]);
+    const openings = await this.openings.listOfJobs(jobIds);
+    const fitting = await this.readFitting();
     const choices = await this.choices.listOfOpenings(openings.map(({ id }) => id));
     return openings.map((opening) => {
       const stored = choices.get(opening.id);

@@ -27,9 +27,8 @@ describe('the list', () => {
   test('is empty in a shop without cars', async () => {
     const empty = await createTestApp({ empty: true });
     try {
-      await empty.db.query(`INSERT INTO shop (id, settings) SELECT 1, $1`, [
-        (await app.db.query('SELECT settings FROM shop'))[0].settings,
-      ]);
+      const owner = { kind: 'own', shopName: 'Boathouse', name: 'Tamsin', password: 'three short words' };
+      await empty.http.post('/api/first-start').send(owner).expect(200);
       expect((await empty.http.get('/api/jobs').expect(200)).body).toEqual({ jobs: [] });
       expect((await empty.http.get('/api/catalogue').expect(200)).body).toEqual({ parts: [], connectors: [] });
     } finally {

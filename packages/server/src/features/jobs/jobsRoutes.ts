@@ -1,7 +1,7 @@
 import { createJob, getJob, listJobs } from '@low-quarry/core/contracts/jobs';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
-import { route } from '../../http/route';
+import { route, write } from '../../http/route';
 import { ChoicesStore } from '../choices/ChoicesStore';
 import { readFitting } from '../fit/Fitting';
 import { OpeningsStore } from '../openings/OpeningsStore';
@@ -25,7 +25,7 @@ export function jobsRoutes(router: Router, db: DataSource, newId: () => string):
   const service = createJobsService(db.manager);
   route(router, listJobs, async () => ({ jobs: await service.list() }));
   route(router, getJob, ({ params }) => service.get(params.jobId));
-  route(router, createJob, async ({ body }) => ({
-    jobId: await db.transaction((manager) => createJobsService(manager).create(body, newId)),
+  write(router, db, createJob, async ({ body, manager }) => ({
+    jobId: await createJobsService(manager).create(body, newId),
   }));
 }

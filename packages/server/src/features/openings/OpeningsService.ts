@@ -1,7 +1,7 @@
 /** Reads and changes openings. */
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { AppError, notFound, refused } from '../../http/AppError';
+import { notFound, refused, versionConflict } from '../../http/AppError';
 import type { ChoicesStore } from '../choices/ChoicesStore';
 import type { PartsStore } from '../parts/PartsStore';
 import type { OpeningsStore } from './OpeningsStore';
@@ -14,18 +14,16 @@ export class OpeningsService {
   ) {}
 
   async get(openingId: string): Promise<Opening> {
-    const [opening, choices] = await Promise.all([
-      this.openings.find(openingId),
-      this.choices.listOfOpenings([openingId]),
-    ]);
+    const opening = await this.openings.find(openingId);
     if (!opening) throw notFound('opening');
+    const choices = await this.choices.listOfOpenings([openingId]);
     return { ...opening, choice: choices.get(openingId)?.choice ?? null };
   }
 
   /** Replaces what is known of an opening. Where it is in the vehicle stays: that is its identity. */
   async replace(openingId: string, version: number, record: OpeningRecord): Promise<Opening> {
     const before = await this.get(openingId);
-    if (before.version !== version) throw conflict(before);
+    if (before.version !== version) throw versionConflict('this opening', before);
     if (record.place !== before.record.place || record.side !== before.record.side) {
       throw refused('An opening cannot be moved to another place.', [
         { path: 'record.place', message: 'The place of an opening cannot be changed.' },
@@ -33,7 +31,8 @@ export class OpeningsService {
     }
     await this.requireKnownConnector(record);
     // Somebody else may have saved between the reading above and this writing: the condition in the update decides.
-    if (!(await this.openings.replace(openingId, version, record))) throw conflict(await this.get(openingId));
+    if (!(await this.openings.replace(openingId, version, record)))
+      throw versionConflict('this opening', await this.get(openingId));
     return this.get(openingId);
   }
 
@@ -44,14 +43,4 @@ export class OpeningsService {
     const message = `"${wiring.connectorId}" is not a connector of this shop.`;
     throw refused(message, [{ path: 'record.wiring.connectorId', message }]);
   }
-}
-
-function conflict(current: Opening): AppError {
-  return new AppError(
-    409,
-    'version-conflict',
-    'Changed by somebody else',
-    'Somebody else saved this opening in the meantime. Both versions are kept until you choose.',
-    { current },
-  );
 }

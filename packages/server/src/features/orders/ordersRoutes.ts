@@ -2,6 +2,7 @@ import { getOrder, ORDER_CSV_PATH } from '@low-quarry/core/contracts/orders';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { notFound } from '../../http/AppError';
+import { guard } from '../../http/guard';
 import { route } from '../../http/route';
 import { readFitting } from '../fit/Fitting';
 import { createJobsService } from '../jobs/jobsRoutes';
@@ -16,7 +17,7 @@ export function ordersRoutes(router: Router, db: DataSource): void {
     readFitting(new ShopStore(manager), new PartsStore(manager)),
   );
   route(router, getOrder, ({ params }) => service.get(params.jobId));
-  router.get(ORDER_CSV_PATH, async (request, response) => {
+  router.get(ORDER_CSV_PATH, guard(getOrder.permission), async (request, response) => {
     const params = getOrder.params.safeParse(request.params);
     if (!params.success) throw notFound('job');
     const order = await service.get(params.data.jobId);

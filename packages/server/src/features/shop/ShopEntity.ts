@@ -1,13 +1,14 @@
 import type { Shop } from '@low-quarry/core/model/shop';
 import { EntitySchema } from 'typeorm';
 
-export type ShopRow = { id: number; settings: Shop };
+export type ShopRow = { id: number; settings: Shop; is_demo: boolean };
 
 export const ShopEntity = new EntitySchema<ShopRow>({
   name: 'shop',
   columns: {
     id: { type: 'integer', primary: true, primaryKeyConstraintName: 'pk_shop' },
     settings: { type: 'jsonb' },
+    is_demo: { type: 'boolean', default: false },
   },
   checks: [{ name: 'one_shop', expression: '"id" = 1' }],
 });

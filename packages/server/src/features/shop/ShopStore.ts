@@ -10,8 +10,13 @@ export class ShopStore {
 
   /** null in a new database. */
   async find(): Promise<Shop | null> {
+    return (await this.findWithKind())?.settings ?? null;
+  }
+
+  /** The settings, and whether this is the demo shop. */
+  async findWithKind(): Promise<{ readonly settings: Shop; readonly isDemo: boolean } | null> {
     const row = await this.manager.findOneBy(ShopEntity, { id: THE_SHOP });
-    return row && shopSchema.parse(row.settings);
+    return row && { settings: shopSchema.parse(row.settings), isDemo: row.is_demo };
   }
 
   async get(): Promise<Shop> {
@@ -20,7 +25,7 @@ export class ShopStore {
     return shop;
   }
 
-  async save(settings: Shop): Promise<void> {
-    await this.manager.save(ShopEntity, { id: THE_SHOP, settings });
+  async insert(settings: Shop, { isDemo }: { readonly isDemo: boolean }): Promise<void> {
+    await this.manager.insert(ShopEntity, { id: THE_SHOP, settings, is_demo: isDemo });
   }
 }

@@ -4,6 +4,7 @@ import { placeLabel } from '@low-quarry/core/model/place';
 import { vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
+import { useMay } from '../../api/me';
 import { shopQuery } from '../../api/sharedQueries';
 import { useAddress, withParams } from '../../ui/address';
 import { LinkButton } from '../../ui/Button';
@@ -22,6 +23,7 @@ export function JobsScreen() {
   const jobs = useQuery(jobsQuery);
   const shop = useQuery(shopQuery);
   const [search, changeAddress] = useAddress();
+  const mayBook = useMay('jobs');
   const words = search.get('find') ?? '';
   return (
     <Shell
@@ -30,7 +32,7 @@ export function JobsScreen() {
       aside={
         <span className="flex flex-wrap gap-2">
           <LinkButton to="/will-it-fit">Will this one fit?</LinkButton>
-          <BookIn />
+          {mayBook && <BookIn />}
         </span>
       }
     >

@@ -11,14 +11,13 @@ import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { AwayError, ProblemError } from '../../api/call';
+import { useMay, useMe } from '../../api/me';
 import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
 import { Button, LinkButton } from '../../ui/Button';
-import { Field, INPUT } from '../../ui/Field';
 import { unreadNumber } from '../../ui/NumberField';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered } from '../../ui/states';
-import { readStored, writeStored } from '../../ui/stored';
 import { jobQuery } from '../jobs/jobsQueries';
 import { jobTitle } from '../jobs/jobTitle';
 import { ConflictPanel } from './ConflictPanel';
@@ -91,7 +90,8 @@ function Filled({
 }) {
   const { unit } = useSettings();
   const { draft, dirty, broughtBack, change, startFrom, saved } = useDraft(opening);
-  const [takenBy, setTakenBy] = useState(readStored('takenBy') ?? '');
+  const { name: takenBy } = useMe();
+  const mayMeasure = useMay('measure');
   const [refused, setRefused] = useState(false);
   const [unread, setUnread] = useState(false);
   const [lit, setLit] = useState<OpeningDimensionKey | null>(null);
@@ -176,24 +176,9 @@ function Filled({
               />
             ))}
           </div>
-          <Field
-            label="Taken by"
-            hint={`A bare number is read in ${unit}; a fraction is inches. Several readings: 57,5; 58; 58`}
-          >
-            {(ids) => (
-              <input
-                {...ids}
-                value={takenBy}
-                maxLength={80}
-                autoComplete="off"
-                onChange={({ target }) => {
-                  setTakenBy(target.value);
-                  writeStored('takenBy', target.value);
-                }}
-                className={INPUT}
-              />
-            )}
-          </Field>
+          <p className="text-[13px] leading-4 text-muted">
+            A bare number is read in {unit}; a fraction is inches. Several readings: 57,5; 58; 58
+          </p>
         </section>
         <section aria-label="What stands behind" className="order-2">
           <h2 className="mb-2 border-b border-ink text-[18px] font-bold">Beams, rails and wires behind it</h2>
@@ -226,9 +211,14 @@ function Filled({
         </section>
       </div>
       <div className="sticky bottom-0 z-10 order-3 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3 lg:col-span-2">
-        <Button kind="main" type="submit" data-save disabled={!dirty || save.isPending}>
+        <Button kind="main" type="submit" data-save disabled={!dirty || save.isPending || !mayMeasure}>
           {save.isPending ? 'Saving …' : 'Save measurements'}
         </Button>
+        {!mayMeasure && (
+          <p className="font-semibold text-hold">
+            You can look and try; saving measurements is for a fitter or the owner.
+          </p>
+        )}
         <SaveState
           dirty={dirty}
           save={save}

@@ -1,6 +1,7 @@
 /** The draft of one opening, kept on the device at every change until it is saved or given up. */
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import { useCallback, useState } from 'react';
+import { useMe } from '../../api/me';
 import { readStored, writeStored } from '../../ui/stored';
 import { type OpeningDraft, readDraft, toDraft } from './openingDraft';
 
@@ -20,7 +21,8 @@ export type DraftState = {
 type Held = { readonly draft: OpeningDraft; readonly dirty: boolean; readonly broughtBack: boolean };
 
 export function useDraft(opening: Opening): DraftState {
-  const key = `draft.opening.${opening.id}`;
+  // By person: at a shared tablet nobody finds what somebody else was typing.
+  const key = `draft.${useMe().id}.opening.${opening.id}`;
   const [held, setHeld] = useState<Held>(() => {
     const kept = readDraft(readStored(key) ?? '');
     if (kept) return { draft: kept, dirty: true, broughtBack: true };

@@ -1,0 +1,42 @@
+/**
+ * Who may do what: the one table that the server enforces and the screens read. The roles have the meanings they have in a
+ * shop; one person may have several, because in a small shop the same person stands at the counter and in the bay.
+ */
+import { z } from 'zod';
+
+export const ROLES = ['counter', 'fitter', 'owner'] as const;
+export const roleSchema = z.enum(ROLES);
+export type Role = z.infer<typeof roleSchema>;
+
+/** Roles of a person, in the order of `ROLES`, at least one. */
+export const rolesSchema = z
+  .array(roleSchema)
+  .min(1, 'At least one role would do.')
+  .transform((roles) => ROLES.filter((role) => roles.includes(role)));
+
+const EVERYBODY = ROLES;
+
+/** For each permission the roles that have it; null: nobody need be signed in. */
+const TABLE = {
+  /** Signing in, and whether the server lives. */
+  anybody: null,
+  /** What is one's own: signing out, PIN, password, undo. */
+  self: EVERYBODY,
+  read: EVERYBODY,
+  jobs: ['counter', 'owner'],
+  measure: ['fitter', 'owner'],
+  choose: EVERYBODY,
+  people: ['owner'],
+  settings: ['owner'],
+  library: ['owner'],
+  backup: ['owner'],
+} as const satisfies Readonly<Record<string, readonly Role[] | null>>;
+
+export type Permission = keyof typeof TABLE;
+export const PERMISSIONS: Readonly<Record<Permission, readonly Role[] | null>> = TABLE;
+
+/** @param roles null when nobody is signed in */
+export function mayDo(permission: Permission, roles: readonly Role[] | null): boolean {
+  const allowed = PERMISSIONS[permission];
+  return allowed === null || (roles?.some((role) => allowed.includes(role)) ?? false);
+}

@@ -1,0 +1,72 @@
+/**
+ * A new, empty database: the owner's account is made, or the demo shop is loaded to look around. Both only once, and by the
+ * database's own word, should two browsers ask at once.
+ */
+import type { DemoSignIn, SessionState, startShop } from '@low-quarry/core/contracts/session';
+import { SHOP_DEFAULTS } from '@low-quarry/core/model/shop';
+import type { DataSource } from 'typeorm';
+import type { z } from 'zod';
+import { AppError } from '../../http/AppError';
+import { PeopleStore } from '../people/PeopleStore';
+import { requireOwnPassword } from '../people/requireOwnPassword';
+import { hashSecret } from '../people/secrets';
+import { ShopStore } from '../shop/ShopStore';
+
+export type Demo = {
+  readonly signIns: () => Promise<readonly DemoSignIn[]>;
+  readonly load: () => Promise<void>;
+};
+
+const LOCK = 4782;
+
+export class FirstStart {
+  /** @param demo null where the demo shop may not run: at an address that others reach */
+  constructor(
+    private readonly db: DataSource,
+    private readonly newId: () => string,
+    private readonly demo: Demo | null,
+  ) {}
+
+  async start(body: z.output<typeof startShop.body>): Promise<void> {
+    if (body.kind === 'own') requireOwnPassword(body.name, body.password);
+    const lock = this.db.createQueryRunner();
+    try {
+      await lock.query('SELECT pg_advisory_lock($1)', [LOCK]);
+      if (await new ShopStore(this.db.manager).find()) throw alreadyStarted();
+      if (body.kind === 'own') await this.makeOwner(body);
+      else if (this.demo) await this.demo.load();
+      else throw noDemo();
+    } finally {
+      await lock.query('SELECT pg_advisory_unlock($1)', [LOCK]);
+      await lock.release();
+    }
+  }
+
+  private async makeOwner({
+    shopName,
+    name,
+    password,
+  }: Extract<z.output<typeof startShop.body>, { kind: 'own' }>): Promise<void> {
+    const passwordHash = await hashSecret(password);
+    await this.db.transaction(async (manager) => {
+      await new ShopStore(manager).insert({ ...SHOP_DEFAULTS, name: shopName }, { isDemo: false });
+      const owner = { id: this.newId(), name, roles: ['owner'] as const, passwordHash, pinHash: null };
+      await new PeopleStore(manager).insert(owner);
+    });
+  }
+
+  /** In the demo shop its sign-ins are no secret: they are on the screen where they are needed. */
+  async withDemo(state: SessionState): Promise<SessionState> {
+    if (state.kind !== 'signedOut' || !this.demo) return state;
+    const shop = await new ShopStore(this.db.manager).findWithKind();
+    return shop?.isDemo ? { ...state, demo: [...(await this.demo.signIns())] } : state;
+  }
+}
+
+function alreadyStarted(): AppError {
+  return new AppError(409, 'already-started', 'The shop is there', 'This shop has an owner already. Sign in.');
+}
+
+function noDemo(): AppError {
+  return new AppError(422, 'refused', 'Not possible', 'The demo shop runs on this machine’s own address only.');
+}

@@ -1,0 +1,11 @@
+/** Who asks: the person who is signed in, and the device at which they stand. */
+import type { Role } from '@low-quarry/core/model/access';
+
+export type Actor = {
+  readonly personId: string;
+  readonly name: string;
+  readonly roles: readonly Role[];
+  readonly sessionId: string;
+  readonly deviceId: string;
+  readonly deviceName: string;
+};

@@ -1,0 +1,54 @@
+/** Who is signed in, in the header of every screen; behind it the change of person and what is one's own. */
+import type { SessionState } from '@low-quarry/core/contracts/session';
+import { mayDo } from '@low-quarry/core/model/access';
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { rolesWords } from '../../text/roleWords';
+import { Button } from '../../ui/Button';
+import { Layer } from '../../ui/Shell';
+import { PinChange } from './PinChange';
+import { useSignOut } from './sessionQueries';
+import { SHOP_PAGES } from './shopPages';
+
+type SignedIn = Extract<SessionState, { kind: 'signedIn' }>;
+
+export function PersonMenu({ state: { me, byPin, deviceName } }: { readonly state: SignedIn }) {
+  const [open, setOpen] = useState(false);
+  const signOut = useSignOut();
+  const close = () => setOpen(false);
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger className="min-h-12 px-2 font-semibold text-action underline-offset-2 hover:underline">
+        {me.name}
+        <span className="sr-only">. Change person, sign out, people and settings</span>
+      </Dialog.Trigger>
+      <Layer title={`${me.name}, ${rolesWords(me.roles)}`}>
+        <div className="flex flex-col gap-5">
+          <p className="text-muted">Signed in at {deviceName}.</p>
+          {byPin.length > 0 && (
+            <section aria-label="Change person" className="flex flex-col gap-2">
+              <h2>Somebody else works here now</h2>
+              <PinChange people={byPin} onDone={close} />
+            </section>
+          )}
+          <nav aria-label="The shop">
+            <ul className="grid gap-x-4 border-t border-hairline sm:grid-cols-2">
+              {SHOP_PAGES.filter(({ permission }) => mayDo(permission, me.roles)).map(({ to, label, what }) => (
+                <li key={to} className="border-b border-hairline">
+                  <Link to={to} onClick={close} className="flex min-h-12 flex-col justify-center py-1 text-action">
+                    <span className="font-semibold">{label}</span>
+                    <span className="text-[13px] leading-4 text-muted">{what}</span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </nav>
+          <Button disabled={signOut.isPending} onClick={() => signOut.mutate(undefined)} className="self-start">
+            Sign out
+          </Button>
+        </div>
+      </Layer>
+    </Dialog.Root>
+  );
+}

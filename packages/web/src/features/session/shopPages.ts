@@ -1,0 +1,9 @@
+/** The pages of the shop itself, with who may open them. */
+import type { Permission } from '@low-quarry/core/model/access';
+
+type ShopPage = { readonly to: string; readonly label: string; readonly what: string; readonly permission: Permission };
+
+export const SHOP_PAGES: readonly ShopPage[] = [
+  { to: '/me', label: 'My sign-in', what: 'PIN, password, this device', permission: 'self' },
+  { to: '/people', label: 'People', what: 'who works here, and what they may do', permission: 'people' },
+];

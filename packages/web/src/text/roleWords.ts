@@ -1,0 +1,11 @@
+import type { Role } from '@low-quarry/core/model/access';
+
+export const ROLE_WORDS: Readonly<Record<Role, { readonly name: string; readonly may: string }>> = {
+  counter: { name: 'Counter', may: 'books cars in, chooses parts, makes lists' },
+  fitter: { name: 'Fitter', may: 'measures, chooses parts, installs' },
+  owner: { name: 'Owner', may: 'everything, people, settings and backups included' },
+};
+
+export function rolesWords(roles: readonly Role[]): string {
+  return roles.map((role) => ROLE_WORDS[role].name.toLowerCase()).join(' and ');
+}

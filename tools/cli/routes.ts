@@ -1,0 +1,24 @@
+/** Prints every route as one JSON object a line, read from the router; ends with status 1 when one has no permission. */
+import { createApp } from '@low-quarry/server/app';
+import { createDataSource } from '@low-quarry/server/db/dataSource';
+import { listRoutes } from '@low-quarry/server/http/listRoutes';
+import { pino } from 'pino';
+
+const app = createApp({
+  // Nothing is asked of the database: only the routes are bound.
+  db: createDataSource('postgres://localhost/none'),
+  log: pino({ level: 'silent' }),
+  now: () => new Date(),
+  newId: () => '',
+  webDir: process.cwd(),
+  demo: null,
+});
+const routes = listRoutes(app);
+for (const { method, path, permission } of routes) {
+  console.log(JSON.stringify({ method: method.toUpperCase(), path, permission }));
+}
+const bare = routes.filter(({ permission }) => permission === null);
+if (bare.length > 0) {
+  console.error(`Without a permission: ${bare.map(({ method, path }) => `${method} ${path}`).join(', ')}`);
+  process.exitCode = 1;
+}
