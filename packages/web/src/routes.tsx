@@ -1,5 +1,7 @@
 import { createBrowserRouter } from 'react-router';
+import { BinScreen } from './features/bin/BinScreen';
 import { FitScreen } from './features/fit/FitScreen';
+import { HistoryScreen } from './features/history/HistoryScreen';
 import { JobScreen } from './features/jobs/JobScreen';
 import { JobsScreen } from './features/jobs/JobsScreen';
 import { OpeningScreen } from './features/openings/OpeningScreen';
@@ -7,6 +9,7 @@ import { OrderScreen } from './features/orders/OrderScreen';
 import { PeopleScreen } from './features/people/PeopleScreen';
 import { Gate } from './features/session/Gate';
 import { MeScreen } from './features/session/MeScreen';
+import { SettingsScreen } from './features/settings/SettingsScreen';
 import { WillFitScreen } from './features/willFit/WillFitScreen';
 import { ScreenFault } from './ui/states';
 
@@ -17,6 +20,9 @@ export function createRoutes() {
       ErrorBoundary: ScreenFault,
       children: [
         { path: '/me', Component: MeScreen, ErrorBoundary: ScreenFault },
+        { path: '/settings', Component: SettingsScreen, ErrorBoundary: ScreenFault },
+        { path: '/history', Component: HistoryScreen, ErrorBoundary: ScreenFault },
+        { path: '/bin', Component: BinScreen, ErrorBoundary: ScreenFault },
         { path: '/people', Component: PeopleScreen, ErrorBoundary: ScreenFault },
         { path: '/', Component: JobsScreen, ErrorBoundary: ScreenFault },
         { path: '/will-it-fit', Component: WillFitScreen, ErrorBoundary: ScreenFault },

@@ -11,7 +11,16 @@ export const getShop = contract({
   permission: 'read',
   params: z.object({}),
   body: nothing,
-  answer: shopSchema,
+  answer: z.object({ version: z.int(), settings: shopSchema }),
+});
+
+export const putShop = contract({
+  method: 'put',
+  path: '/api/shop',
+  permission: 'settings',
+  params: z.object({}),
+  body: z.strictObject({ version: z.int().min(1), settings: shopSchema }),
+  answer: z.object({ version: z.int(), settings: shopSchema }),
 });
 
 export const getCatalogue = contract({

@@ -6,6 +6,8 @@ export const SHORTEST_REASON = 8;
 
 const newChoiceSchema = z.strictObject({
   openingId: idSchema,
+  /** The version of the choice that was seen, 0 where there was none; left out by who does not mind. */
+  version: z.int().min(0).optional(),
   speakerId: z.string().min(1).max(80),
   /** From the metal to the speaker; a bracket's snap-off state is part of its id. */
   bracketIds: z.array(z.string().min(1).max(120)).max(2),

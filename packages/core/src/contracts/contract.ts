@@ -7,7 +7,7 @@ import type { Permission } from '../model/access';
 
 export type Contract<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType> = {
   readonly method: 'get' | 'post' | 'put' | 'delete';
-  /** With `:name` for each parameter. */
+  /** With `:name` for each parameter; parameters that are not in it come as the query. */
   readonly path: string;
   /** Who may: a route without this cannot be written down. */
   readonly permission: Permission;

@@ -25,6 +25,10 @@ export const openingStateSchema = z.discriminatedUnion('kind', [
     speakerName: z.string(),
     summary: verdictSummarySchema,
     heldBack: z.string().nullable(),
+    verdictThen: verdictSchema,
+    sentenceThen: z.string().nullable(),
+    /** What the verdict hangs on and is not as it was when the choice was made. */
+    changedSince: z.array(z.object({ path: z.string(), label: z.string(), before: z.string(), after: z.string() })),
   }),
   /** Nothing is chosen and something no millimetre settles is in the way. */
   z.object({ kind: z.literal('hold'), sentence: z.string() }),
@@ -37,6 +41,7 @@ export type OpeningState = z.infer<typeof openingStateSchema>;
 export const jobSchema = z.object({
   id: idSchema,
   number: z.int(),
+  version: z.int(),
   customer: z.string(),
   registration: z.string(),
   wants: z.string(),
@@ -86,4 +91,46 @@ export const createJob = contract({
   params: z.object({}),
   body: newJobSchema,
   answer: z.object({ jobId: idSchema }),
+});
+
+export const putJob = contract({
+  method: 'put',
+  path: '/api/jobs/:jobId',
+  permission: 'jobs',
+  params: z.object({ jobId: idSchema }),
+  body: newJobSchema.omit({ vehicleId: true }).extend({ version: z.int().min(1) }),
+  answer: jobSchema,
+});
+
+/** Into the bin: out of every list, kept for `BIN_DAYS`. */
+export const deleteJob = contract({
+  method: 'post',
+  path: '/api/jobs/:jobId/delete',
+  permission: 'jobs',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1) }),
+  answer: z.object({ deletedAt: z.iso.datetime() }),
+});
+
+export const BIN_DAYS = 90;
+
+export const listBin = contract({
+  method: 'get',
+  path: '/api/bin',
+  permission: 'read',
+  params: z.object({}),
+  body: nothing,
+  answer: z.object({
+    jobs: z.array(jobSchema.extend({ deletedAt: z.iso.datetime(), deletedBy: z.string(), goneOn: z.iso.date() })),
+  }),
+});
+export type JobInBin = z.infer<typeof listBin.answer>['jobs'][number];
+
+export const restoreJob = contract({
+  method: 'post',
+  path: '/api/bin/:jobId/restore',
+  permission: 'jobs',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1) }),
+  answer: jobSchema,
 });

@@ -10,6 +10,7 @@ export const choiceSchema = z.object({
   /** Why it is ordered although it does not clear. */
   reason: z.string().nullable(),
   chosenAt: z.iso.datetime(),
+  version: z.int(),
 });
 export type Choice = z.infer<typeof choiceSchema>;
 

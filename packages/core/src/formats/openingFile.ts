@@ -18,8 +18,6 @@ export const openingFileSchema = z.strictObject({
   version: z.literal(1),
   opening: openingRecordSchema,
   /** Defaults are those a shop starts with. */
-  rules: rulesSchema.default(() => rulesSchema.parse(SHOP_DEFAULTS_OF_RULES)),
+  rules: rulesSchema.default(() => rulesSchema.strip().parse(SHOP_DEFAULTS)),
 });
 export type OpeningFile = z.infer<typeof openingFileSchema>;
-
-const { currency: _currency, unit: _unit, ...SHOP_DEFAULTS_OF_RULES } = SHOP_DEFAULTS;

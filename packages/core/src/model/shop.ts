@@ -1,7 +1,7 @@
 /** The shop's settings. */
 import { z } from 'zod';
 import type { FitRules } from '../fit/shapes';
-import { SOURCE_HALF_WIDTHS_MM, SOURCE_IDS } from './source';
+import { SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, type SourceId } from './source';
 
 const clearanceMm = z.number().min(0).max(50);
 
@@ -11,6 +11,11 @@ const STOCK_DEFAULTS = [3, 5, 6, 9, 12, 15, 18].map((thicknessMm) => ({
   halfWidthMm: 0.3,
   ringCostMinor: 1200 + 30 * thicknessMm,
 }));
+
+export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 08:00 would do');
+const OPEN_HOURS = { from: '08:00', to: '17:30', days: WEEKDAYS.slice(0, 5) };
+const SCHOOLS = { meter: 'belowNominal', splice: 'crimp', fit: 'tape' } as const;
 
 export const shopSchema = z.strictObject({
   name: z.string().min(1).max(80),
@@ -44,6 +49,21 @@ export const shopSchema = z.strictObject({
   returnCostMinor: z.int().min(0).default(4500),
   minuteCostMinor: z.int().min(0).default(110),
   halfWidthsMm: z.record(z.enum(SOURCE_IDS), z.number().min(0).max(100)),
+  /** The smallest step that is read off an instrument; 0 where its half-width counts it already. */
+  resolutionsMm: z.partialRecord(z.enum(SOURCE_IDS), z.number().min(0).max(20)).default({}),
+  paper: z.enum(['A4', 'Letter']).default('A4'),
+  workingHours: z
+    .strictObject({ from: clockSchema, to: clockSchema, days: z.array(z.enum(WEEKDAYS)) })
+    .refine(({ from, to }) => from < to, { path: ['to'], message: 'a closing time after the opening time would do' })
+    .default(OPEN_HOURS),
+  /** Where good shops differ: how an ohmmeter is read, how wires are joined, what is believed of a fit. */
+  schools: z
+    .strictObject({
+      meter: z.enum(['belowNominal', 'nearNominal']),
+      splice: z.enum(['solder', 'crimp', 'plugIn']),
+      fit: z.enum(['tape', 'catalogue']),
+    })
+    .default(SCHOOLS),
 });
 
 export type Shop = z.infer<typeof shopSchema>;
@@ -58,7 +78,26 @@ export const SHOP_DEFAULTS: Omit<Shop, 'name'> = {
   returnCostMinor: 4500,
   minuteCostMinor: 110,
   halfWidthsMm: SOURCE_HALF_WIDTHS_MM,
+  resolutionsMm: {},
+  paper: 'A4',
+  workingHours: OPEN_HOURS,
+  schools: SCHOOLS,
 };
+
+/**
+ * How far a reading may lie from the truth to either side, the reading off counted in: half-widths of two rectangles add up
+ * by their squares, as their variances do (JCGM 100:2008, 4.3.7 and F.2.2.1).
+ */
+export function readingHalfWidthsMm({
+  halfWidthsMm,
+  resolutionsMm,
+}: Pick<Shop, 'halfWidthsMm' | 'resolutionsMm'>): Readonly<Record<SourceId, number>> {
+  const entries = SOURCE_IDS.map((source) => [
+    source,
+    Math.hypot(halfWidthsMm[source], (resolutionsMm[source] ?? 0) / 2),
+  ]);
+  return Object.fromEntries(entries) as Record<SourceId, number>;
+}
 
 export function toFitRules({ clearancesMm, confidence, stock, mostRaisedMm }: Shop): FitRules {
   return { clearancesMm, confidence, stock, mostRaisedMm };

@@ -2,6 +2,7 @@
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
 import { ChoiceEntity } from '../features/choices/ChoiceEntity';
+import { ChangeEntity } from '../features/history/ChangeEntity';
 import { JobEntity } from '../features/jobs/JobEntity';
 import { OpeningEntity } from '../features/openings/OpeningEntity';
 import { ConnectorEntity } from '../features/parts/ConnectorEntity';
@@ -16,6 +17,7 @@ import { APP_ROLE } from './appRole';
 import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
 import { BracketChains1764100000000 } from './migrations/1764100000000-BracketChains';
 import { PeopleAndSessions1764200000000 } from './migrations/1764200000000-PeopleAndSessions';
+import { History1764300000000 } from './migrations/1764300000000-History';
 
 /** Long enough for a busy two-core machine, short enough that a person is told before they give up. */
 const CONNECT_TIMEOUT_MS = 10_000;
@@ -47,8 +49,14 @@ function dataSource(url: string, max: number, extra: { readonly options?: string
       DeviceEntity,
       SessionEntity,
       OnceEntity,
+      ChangeEntity,
     ],
-    migrations: [FirstTables1764000000000, BracketChains1764100000000, PeopleAndSessions1764200000000],
+    migrations: [
+      FirstTables1764000000000,
+      BracketChains1764100000000,
+      PeopleAndSessions1764200000000,
+      History1764300000000,
+    ],
     migrationsTransactionMode: 'each',
     synchronize: false,
     extra: { max, connectionTimeoutMillis: CONNECT_TIMEOUT_MS, ...extra },

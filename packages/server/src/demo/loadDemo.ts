@@ -1,9 +1,9 @@
 /** Fills a new database with the demo shop, whole or not at all. */
 import type { DataSource, EntityManager } from 'typeorm';
-import { ChoicesService } from '../features/choices/ChoicesService';
-import { ChoicesStore } from '../features/choices/ChoicesStore';
-import { readFitting } from '../features/fit/Fitting';
+import { createChoicesService } from '../features/choices/choicesRoutes';
+import { History, programAuthor } from '../features/history/History';
 import { JobsStore } from '../features/jobs/JobsStore';
+import { noteNewJob } from '../features/jobs/noteJob';
 import { OpeningsStore } from '../features/openings/OpeningsStore';
 import { PartsStore } from '../features/parts/PartsStore';
 import { PeopleStore } from '../features/people/PeopleStore';
@@ -15,7 +15,20 @@ import { type DemoJob, readDemoFiles, readDemoPeople } from './demoFiles';
 export type Identity = { readonly now: () => Date; readonly newId: () => string };
 
 /** Every table but the list of migrations. */
-const EVERYTHING = ['session', 'device', 'choice', 'opening', 'job', 'vehicle', 'part', 'connector', 'person', 'shop'];
+const EVERYTHING = [
+  'change',
+  'done_once',
+  'session',
+  'device',
+  'choice',
+  'opening',
+  'job',
+  'vehicle',
+  'part',
+  'connector',
+  'person',
+  'shop',
+];
 
 const DAY_MS = 86_400_000;
 
@@ -40,7 +53,9 @@ export async function addDemoPeople(db: DataSource, demoDir: string, identity: I
 export async function resetDemo(db: DataSource, demoDir: string, identity: Identity): Promise<void> {
   const files = await readDemoFiles(demoDir);
   await db.transaction(async (manager) => {
+    await manager.query('ALTER TABLE "change" DISABLE TRIGGER "changes_are_kept"');
     await manager.query(`TRUNCATE ${EVERYTHING.map((table) => `"${table}"`).join(', ')} RESTART IDENTITY`);
+    await manager.query('ALTER TABLE "change" ENABLE TRIGGER "changes_are_kept"');
     await fill(manager, files, identity);
   });
 }
@@ -86,22 +101,22 @@ async function insertJob(
   }));
   const jobId = newId();
   const dueOn = dueInDays === null ? null : new Date(now().getTime() + dueInDays * DAY_MS).toISOString().slice(0, 10);
-  await new JobsStore(manager).insert({ id: jobId, vehicleId, ...job, dueOn });
-  await new OpeningsStore(manager).insert(
-    jobId,
-    found.map(({ id, known, here }) => ({
-      id,
-      record: {
-        ...known,
-        wiring: here?.wiring ?? known.wiring,
-        secondPlug: here?.secondPlug ?? known.secondPlug,
-        note: here?.note ?? known.note,
-        dimensions: { ...known.dimensions, ...here?.dimensions },
-      },
-    })),
-  );
+  const newJob = { id: jobId, vehicleId, ...job, dueOn };
+  await new JobsStore(manager).insert(newJob);
+  const records = found.map(({ id, known, here }) => ({
+    id,
+    record: {
+      ...known,
+      wiring: here?.wiring ?? known.wiring,
+      secondPlug: here?.secondPlug ?? known.secondPlug,
+      note: here?.note ?? known.note,
+      dimensions: { ...known.dimensions, ...here?.dimensions },
+    },
+  }));
+  await new OpeningsStore(manager).insert(jobId, records);
+  const history = new History(manager, programAuthor('the demo shop'), now(), newId());
+  await noteNewJob(history, newJob, records);
   const choices = found.flatMap(({ id, here }) => (here?.choice ? [{ openingId: id, ...here.choice }] : []));
   if (choices.length === 0) return;
-  const fitting = () => readFitting(new ShopStore(manager), new PartsStore(manager));
-  await new ChoicesService(new OpeningsStore(manager), new ChoicesStore(manager), fitting, now).keep(jobId, choices);
+  await createChoicesService(manager, history).keep(jobId, choices);
 }

@@ -71,8 +71,12 @@ function read<Params extends z.ZodType, Body extends z.ZodType, Answer extends z
   contract: Contract<Params, Body, Answer>,
   request: Request,
 ): Asked<Params, Body> {
-  const params = contract.params.safeParse(request.params);
-  if (!params.success) throw notFound('record');
+  const params = contract.params.safeParse({ ...request.query, ...request.params });
+  if (!params.success) {
+    // A path that cannot be is no record; a query that cannot be is a mistake.
+    if (params.error.issues.some(({ path }) => String(path[0]) in request.params)) throw notFound('record');
+    throw invalid(params.error);
+  }
   const takesBody = contract.method === 'post' || contract.method === 'put';
   if (takesBody && request.body === undefined) {
     throw new AppError(

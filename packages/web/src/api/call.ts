@@ -43,7 +43,7 @@ export async function call<Params extends z.ZodType, Body extends z.ZodType, Ans
 ): Promise<z.output<Answer>> {
   const response = await send(
     contract.method,
-    fillPath(contract.path, params as Record<string, string>),
+    fillPath(contract.path, params as Record<string, unknown>),
     body,
     signal,
     key,
@@ -56,9 +56,17 @@ export async function call<Params extends z.ZodType, Body extends z.ZodType, Ans
   return contract.answer.parse(await response.json());
 }
 
-/** The path with its parameters filled in. */
-export function fillPath(path: string, params: Readonly<Record<string, string>>): string {
-  return path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
+/** The path with its parameters filled in; what it does not name follows as the query. */
+export function fillPath(path: string, params: Readonly<Record<string, unknown>>): string {
+  const named = new Set<string>();
+  const filled = path.replace(/:(\w+)/g, (_, name: string) => {
+    named.add(name);
+    return encodeURIComponent(String(params[name] ?? ''));
+  });
+  const others = Object.entries(params).filter(([name, value]) => !named.has(name) && value != null && value !== '');
+  return others.length === 0
+    ? filled
+    : `${filled}?${new URLSearchParams(others.map(([name, value]) => [name, String(value)]))}`;
 }
 
 async function send(

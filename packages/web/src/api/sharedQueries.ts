@@ -7,6 +7,7 @@ export const shopQuery = queryOptions({
   queryKey: ['shop'],
   queryFn: ({ signal }) => call(getShop, { params: {}, signal }),
   staleTime: 60_000,
+  select: ({ settings }) => settings,
 });
 
 export const catalogueQuery = queryOptions({

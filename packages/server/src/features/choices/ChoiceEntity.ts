@@ -1,4 +1,5 @@
 import type { Verdict } from '@low-quarry/core/fit/Check';
+import type { Snapshot } from '@low-quarry/core/records/snapshot';
 import { EntitySchema } from 'typeorm';
 import type { OpeningRow } from '../openings/OpeningEntity';
 import type { PartRow } from '../parts/PartEntity';
@@ -12,6 +13,9 @@ export type ChoiceRow = {
   reason: string | null;
   verdict_when_chosen: Verdict;
   chosen_at: Date;
+  version: number;
+  /** Every input of the verdict as it was; null for a choice from before they were kept. */
+  snapshot: Snapshot | null;
   opening?: OpeningRow;
   speaker?: PartRow;
 };
@@ -26,6 +30,8 @@ export const ChoiceEntity = new EntitySchema<ChoiceRow>({
     reason: { type: 'text', nullable: true },
     verdict_when_chosen: { type: 'text' },
     chosen_at: { type: 'timestamptz' },
+    version: { type: 'integer', default: 1 },
+    snapshot: { type: 'jsonb', nullable: true },
   },
   relations: {
     opening: {

@@ -1,10 +1,16 @@
 /** Choices in the database. */
 import type { Choice } from '@low-quarry/core/contracts/openings';
 import type { Verdict } from '@low-quarry/core/fit/Check';
+import { type Snapshot, snapshotSchema } from '@low-quarry/core/records/snapshot';
 import { type EntityManager, In } from 'typeorm';
 import { ChoiceEntity, type ChoiceRow } from './ChoiceEntity';
 
-export type StoredChoice = { readonly openingId: string; readonly choice: Choice; readonly verdictWhenChosen: Verdict };
+export type StoredChoice = {
+  readonly openingId: string;
+  readonly choice: Choice;
+  readonly verdictWhenChosen: Verdict;
+  readonly snapshot: Snapshot | null;
+};
 
 export class ChoicesStore {
   constructor(private readonly manager: EntityManager) {}
@@ -18,7 +24,7 @@ export class ChoicesStore {
   async save(choices: readonly StoredChoice[]): Promise<void> {
     await this.manager.upsert(
       ChoiceEntity,
-      choices.map(({ openingId, choice, verdictWhenChosen }) => ({
+      choices.map(({ openingId, choice, verdictWhenChosen, snapshot }) => ({
         opening_id: openingId,
         speaker_id: choice.speakerId,
         bracket_ids: choice.bracketIds,
@@ -26,6 +32,8 @@ export class ChoicesStore {
         reason: choice.reason,
         verdict_when_chosen: verdictWhenChosen,
         chosen_at: new Date(choice.chosenAt),
+        version: choice.version,
+        snapshot: snapshot as object | null,
       })),
       ['opening_id'],
     );
@@ -41,12 +49,14 @@ function toChoice(row: ChoiceRow): StoredChoice {
   return {
     openingId: row.opening_id,
     verdictWhenChosen: row.verdict_when_chosen,
+    snapshot: row.snapshot === null ? null : snapshotSchema.parse(row.snapshot),
     choice: {
       speakerId: row.speaker_id,
       bracketIds: row.bracket_ids,
       spacerId: row.spacer_id,
       reason: row.reason,
       chosenAt: row.chosen_at.toISOString(),
+      version: row.version,
     },
   };
 }

@@ -116,3 +116,45 @@ test('a measurement that changes later holds a clearing choice back, and says so
     why: expect.stringContaining('does not any more'),
   });
 });
+
+describe('the snapshot of a choice', () => {
+  test('tells what changed since and what the verdict would be now, and changes nothing by itself', async () => {
+    const opening = await app.opening(1, 'frontDoorLow', 'right');
+    await app.http.delete(`/api/openings/${opening.id}/choice`);
+    await keep([{ openingId: opening.id, ...SLIM }]).expect(200);
+    const fresh = await app.opening(1, 'frontDoorLow', 'right');
+    expect(fresh.state).toMatchObject({ kind: 'chosen', changedSince: [], verdictThen: 'clears' });
+
+    const { version, settings } = (await app.http.get('/api/shop').expect(200)).body;
+    const wider = { ...settings, clearancesMm: { ...settings.clearancesMm, glass: 25 }, name: 'Slipway Ten' };
+    await app.http.put('/api/shop').send({ version, settings: wider }).expect(200);
+    const depth = { readingsMm: [56], source: 'depthStick', entered: '56', takenBy: 'Rieke', takenAt: null };
+    const record = { ...fresh.record, dimensions: { ...fresh.record.dimensions, depthBehind: depth } };
+    await app.http.put(`/api/openings/${opening.id}`).send({ version: fresh.version, record }).expect(200);
+
+    const { state, choice } = await app.opening(1, 'frontDoorLow', 'right');
+    if (state.kind !== 'chosen') throw new Error('expected a choice');
+    expect(state.changedSince.map(({ label, before, after }) => [label, before, after])).toEqual([
+      ['Depth behind', expect.stringContaining('58.5 mm'), '56 mm, depth stick, Rieke'],
+      ['To the glass', '5 mm', '25 mm'],
+    ]);
+    expect(state).toMatchObject({
+      verdictThen: 'clears',
+      sentenceThen: fresh.state.kind === 'chosen' && fresh.state.summary.sentence,
+    });
+    expect(state.summary.verdict).not.toBe('clears');
+    expect(choice).toMatchObject({ ...SLIM, version: choice?.version });
+    const back = { version: version + 1, settings };
+    await app.http.put('/api/shop').send(back).expect(200);
+    await app.http.put('/api/shop').send(back).expect(409);
+  });
+
+  test('a choice on an old version is a conflict with what is chosen', async () => {
+    const opening = await app.opening(1, 'frontDoorLow', 'right');
+    const version = opening.choice?.version ?? 0;
+    await keep([{ openingId: opening.id, version: version - 1, ...SLIM }]).expect(409);
+    await keep([{ openingId: opening.id, version, ...SLIM }]).expect(200);
+    const { body } = await keep([{ openingId: opening.id, version, ...SLIM }]).expect(409);
+    expect(body.current).toMatchObject({ speakerId: SLIM.speakerId, version: version + 1 });
+  });
+});

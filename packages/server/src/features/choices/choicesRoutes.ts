@@ -3,24 +3,29 @@ import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { write } from '../../http/route';
 import { readFitting } from '../fit/Fitting';
+import type { History, OpenHistory } from '../history/History';
+import { HistoryStore } from '../history/HistoryStore';
 import { OpeningsStore } from '../openings/OpeningsStore';
 import { PartsStore } from '../parts/PartsStore';
 import { ShopStore } from '../shop/ShopStore';
 import { ChoicesService } from './ChoicesService';
 import { ChoicesStore } from './ChoicesStore';
 
-export function choicesRoutes(router: Router, db: DataSource, now: () => Date): void {
-  const service = (manager: EntityManager) =>
-    new ChoicesService(
-      new OpeningsStore(manager),
-      new ChoicesStore(manager),
-      () => readFitting(new ShopStore(manager), new PartsStore(manager)),
-      now,
-    );
-  write(router, db, putChoices, async ({ params, body, manager }) => ({
-    kept: await service(manager).keep(params.jobId, body.choices),
+export function createChoicesService(manager: EntityManager, history: History): ChoicesService {
+  return new ChoicesService(
+    new OpeningsStore(manager),
+    new ChoicesStore(manager),
+    () => readFitting(new ShopStore(manager), new PartsStore(manager)),
+    history,
+    (openingId) => new HistoryStore(manager).lastVersion('choice', openingId),
+  );
+}
+
+export function choicesRoutes(router: Router, db: DataSource, openHistory: OpenHistory): void {
+  write(router, db, putChoices, async ({ params, body, manager, actor }) => ({
+    kept: await createChoicesService(manager, openHistory(manager, actor)).keep(params.jobId, body.choices),
   }));
-  write(router, db, deleteChoice, async ({ params, manager }) => ({
-    removed: await service(manager).remove(params.openingId),
+  write(router, db, deleteChoice, async ({ params, manager, actor }) => ({
+    removed: await createChoicesService(manager, openHistory(manager, actor)).remove(params.openingId),
   }));
 }

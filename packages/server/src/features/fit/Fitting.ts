@@ -4,8 +4,9 @@ import { type Judgement, judgeCandidate } from '@low-quarry/core/fit/judgeCandid
 import type { Candidate, FitCatalogue } from '@low-quarry/core/fit/shapes';
 import { findSpacer } from '@low-quarry/core/fit/stackSearch';
 import { type OpeningRecord, toFitOpening } from '@low-quarry/core/model/opening';
-import { type ConnectorRecord, type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
-import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import { type ConnectorRecord, orderedId, type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
+import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import type { SnapshotNow } from '@low-quarry/core/records/snapshot';
 import type { PartsStore } from '../parts/PartsStore';
 import type { ShopStore } from '../shop/ShopStore';
 
@@ -40,8 +41,28 @@ export class Fitting {
     return { speaker, brackets: brackets.filter((bracket) => bracket !== undefined), spacer };
   }
 
+  /** What the parts are called; by its id what is not in the catalogue any more. */
+  namesOf(ids: CandidateIds): readonly string[] {
+    const candidate = this.findCandidate(ids);
+    if (typeof candidate === 'string')
+      return [ids.speakerId, ...ids.bracketIds, ...(ids.spacerId ? [ids.spacerId] : [])];
+    const { speaker, brackets, spacer } = candidate;
+    return [speaker, ...brackets, ...(spacer ? [spacer] : [])].map(({ name }) => name);
+  }
+
+  /** What a verdict on these parts in this opening hangs on, as it is now. */
+  snapshotInputs({ wiring, ...rest }: OpeningRecord, { speakerId, bracketIds, spacerId }: CandidateIds): SnapshotNow {
+    const ids = [speakerId, ...bracketIds.map(orderedId), ...(spacerId ? [spacerId] : [])];
+    const adapters = [...this.parts.values()].filter(
+      (part) =>
+        part.kind === 'harnessAdapter' && wiring.kind === 'connector' && part.fromConnectorId === wiring.connectorId,
+    );
+    const parts = ids.flatMap((id) => this.parts.get(id) ?? []);
+    return { opening: { wiring, ...rest }, parts: [...parts, ...adapters], settings: this.shop };
+  }
+
   judge(record: OpeningRecord, candidate: Candidate): Judgement {
-    const opening = toFitOpening(record, this.shop.halfWidthsMm, (id) => this.connectorNames.get(id) ?? id);
+    const opening = toFitOpening(record, readingHalfWidthsMm(this.shop), (id) => this.connectorNames.get(id) ?? id);
     return judgeCandidate(opening, candidate, this.catalogue.adapters, toFitRules(this.shop), this.shop.unit);
   }
 }

@@ -10,6 +10,10 @@ export type JobRow = {
   wants: string;
   due_on: string | null;
   created_at: Date;
+  version: number;
+  /** In the bin since; null for a job that is not. */
+  deleted_at: Date | null;
+  deleted_by: string | null;
   vehicle?: VehicleRow;
 };
 
@@ -24,6 +28,9 @@ export const JobEntity = new EntitySchema<JobRow>({
     wants: { type: 'text' },
     due_on: { type: 'date', nullable: true },
     created_at: { type: 'timestamptz', default: () => 'now()' },
+    version: { type: 'integer', default: 1 },
+    deleted_at: { type: 'timestamptz', nullable: true },
+    deleted_by: { type: 'text', nullable: true },
   },
   uniques: [{ name: 'job_number', columns: ['number'] }],
   relations: {

@@ -1,16 +1,31 @@
 /** Books cars in and reads jobs, with the state of each opening. */
-import type { Job, JobInList, newJobSchema, OpeningState, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import {
+  BIN_DAYS,
+  type Job,
+  type JobInBin,
+  type JobInList,
+  type newJobSchema,
+  type OpeningState,
+  type OpeningWithState,
+  type putJob,
+} from '@low-quarry/core/contracts/jobs';
 import { chimeCheck } from '@low-quarry/core/fit/checks/chimeCheck';
 import { isTakenHere, missingDimensions, type OpeningRecord, wantedDimensions } from '@low-quarry/core/model/opening';
 import { partName } from '@low-quarry/core/model/parts';
 import { heldBackBecause } from '@low-quarry/core/order/heldBack';
+import { isSame } from '@low-quarry/core/records/Field';
+import { changedSince } from '@low-quarry/core/records/snapshot';
 import type { z } from 'zod';
-import { notFound, refused } from '../../http/AppError';
+import { notFound, refused, versionConflict } from '../../http/AppError';
 import type { ChoicesStore, StoredChoice } from '../choices/ChoicesStore';
 import { type Fitting, summarise } from '../fit/Fitting';
+import type { History } from '../history/History';
 import type { OpeningsStore } from '../openings/OpeningsStore';
 import type { VehiclesStore } from '../vehicles/VehiclesStore';
-import type { JobsStore } from './JobsStore';
+import type { JobChange, JobsStore } from './JobsStore';
+import { jobLabel, noteNewJob, stateOf } from './noteJob';
+
+const DAY_MS = 86_400_000;
 
 export class JobsService {
   constructor(
@@ -39,7 +54,11 @@ export class JobsService {
   }
 
   /** A new job starts with what the library knows of the vehicle's openings. */
-  async create({ vehicleId, ...job }: z.output<typeof newJobSchema>, newId: () => string): Promise<string> {
+  async create(
+    { vehicleId, ...job }: z.output<typeof newJobSchema>,
+    newId: () => string,
+    history: History,
+  ): Promise<string> {
     const vehicle = await this.vehicles.find(vehicleId);
     if (!vehicle) {
       const message = `"${vehicleId}" is not a vehicle of the library.`;
@@ -47,11 +66,89 @@ export class JobsService {
     }
     const id = newId();
     await this.jobs.insert({ id, vehicleId, ...job });
-    await this.openings.insert(
-      id,
-      vehicle.openings.map((record) => ({ id: newId(), record })),
-    );
+    const openings = vehicle.openings.map((record) => ({ id: newId(), record }));
+    await this.openings.insert(id, openings);
+    await noteNewJob(history, { id, vehicleId, ...job }, openings);
     return id;
+  }
+
+  async change(jobId: string, { version, ...change }: z.output<typeof putJob.body>, history: History): Promise<Job> {
+    const before = await this.require(jobId);
+    if (before.version !== version || !(await this.jobs.update(jobId, version, change)))
+      throw versionConflict('this job', await this.require(jobId));
+    const after = await this.require(jobId);
+    await this.note(history, 'changed', before, after);
+    return after;
+  }
+
+  /** The same for who has the job as it is: nothing is written where nothing differs. */
+  async changeWhereNeeded(job: Job, change: JobChange, history: History): Promise<void> {
+    const { vehicleId: _, ...now } = stateOf(job);
+    if (!isSame(now, change)) await this.change(job.id, { version: job.version, ...change }, history);
+  }
+
+  async delete(jobId: string, version: number, history: History): Promise<Date> {
+    const before = await this.require(jobId);
+    if (before.version !== version || !(await this.jobs.delete(jobId, version, history.now, history.authorName)))
+      throw versionConflict('this job', await this.require(jobId));
+    await this.note(history, 'deleted', before, null);
+    return history.now;
+  }
+
+  async listBin(): Promise<JobInBin[]> {
+    return (await this.jobs.listDeleted()).map(({ deletedAt, ...job }) => ({
+      ...job,
+      deletedAt: deletedAt.toISOString(),
+      goneOn: new Date(deletedAt.getTime() + BIN_DAYS * DAY_MS).toISOString().slice(0, 10),
+    }));
+  }
+
+  async restore(jobId: string, version: number, history: History): Promise<Job> {
+    const inBin = await this.jobs.findDeleted(jobId);
+    if (!inBin) throw notFound('job in the bin');
+    if (inBin.version !== version || !(await this.jobs.restore(jobId, version)))
+      throw versionConflict('this job', await this.jobs.findDeleted(jobId));
+    const after = await this.require(jobId);
+    await this.note(history, 'broughtBack', null, after);
+    return after;
+  }
+
+  /** Takes what has been in the bin for longer than its grace away for good; tells how many jobs that were. */
+  async purgeBin(history: History): Promise<number> {
+    const over = (await this.jobs.listDeleted()).filter(
+      ({ deletedAt }) => history.now.getTime() - deletedAt.getTime() > BIN_DAYS * DAY_MS,
+    );
+    for (const job of over) {
+      await this.note(history, 'purged', job, null, job.version + 1);
+      await this.jobs.purge(job.id);
+    }
+    return over.length;
+  }
+
+  private async require(jobId: string): Promise<Job> {
+    const job = await this.jobs.find(jobId);
+    if (!job) throw notFound('job');
+    return job;
+  }
+
+  private note(
+    history: History,
+    action: 'changed' | 'deleted' | 'broughtBack' | 'purged',
+    before: Job | null,
+    after: Job | null,
+    version = after?.version ?? (before?.version ?? 0) + 1,
+  ): Promise<number> {
+    const job = (after ?? before) as Job;
+    return history.note({
+      kind: 'job',
+      recordId: job.id,
+      jobId: job.id,
+      label: jobLabel(job),
+      action,
+      version,
+      before: before && stateOf(before),
+      after: after && stateOf(after),
+    });
   }
 
   private async withStates(jobIds: readonly string[]): Promise<OpeningWithState[]> {
@@ -77,7 +174,17 @@ function openingState(record: OpeningRecord, stored: StoredChoice | undefined, f
       verdictWhenChosen: stored.verdictWhenChosen,
       reason: stored.choice.reason,
     });
-    return { kind: 'chosen', speakerName: partName(speaker), summary, heldBack };
+    return {
+      kind: 'chosen',
+      speakerName: partName(speaker),
+      summary,
+      heldBack,
+      verdictThen: stored.verdictWhenChosen,
+      sentenceThen: stored.snapshot?.sentence ?? null,
+      changedSince: stored.snapshot
+        ? [...changedSince(stored.snapshot, fitting.snapshotInputs(record, stored.choice))]
+        : [],
+    };
   }
   const hold = holdSentence(record);
   if (hold) return { kind: 'hold', sentence: hold };

@@ -1,5 +1,9 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { Job } from '@low-quarry/core/contracts/jobs';
 import { createTestApp, type TestApp } from '../../testing/testApp';
+import { NOW } from '../../testing/testDatabase';
+import { History, programAuthor } from '../history/History';
+import { createJobsService } from './jobsRoutes';
 
 let app: TestApp;
 beforeAll(async () => {
@@ -78,5 +82,53 @@ describe('booking in', () => {
 
   test('an unknown job is 404', async () => {
     await app.http.get('/api/jobs/00000000-0000-4000-8000-ffffffffffff').expect(404);
+  });
+});
+
+describe('changing and deleting', () => {
+  const DAY_MS = 86_400_000;
+  const facts = ({ customer, registration, wants, dueOn }: Job) => ({ customer, registration, wants, dueOn });
+
+  test('a change raises the version; an old one is a conflict with what is stored', async () => {
+    const { job } = await app.jobNumber(2);
+    const change = { ...facts(job), version: job.version, wants: 'louder' };
+    const { body } = await app.http.put(`/api/jobs/${job.id}`).send(change).expect(200);
+    expect(body).toMatchObject({ wants: 'louder', version: job.version + 1, vehicle: { id: job.vehicle.id } });
+    const again = await app.http.put(`/api/jobs/${job.id}`).send(change).expect(409);
+    expect(again.body.current).toMatchObject({ wants: 'louder', version: job.version + 1 });
+  });
+
+  test('the bin keeps a job with its openings for ninety days, out of every list', async () => {
+    const { job, openings } = await app.jobNumber(4);
+    await app.http
+      .post(`/api/jobs/${job.id}/delete`)
+      .send({ version: job.version + 1 })
+      .expect(409);
+    await app.http.post(`/api/jobs/${job.id}/delete`).send({ version: job.version }).expect(200);
+    for (const path of [`jobs/${job.id}`, `jobs/${job.id}/order`, `openings/${openings[0]?.id}`])
+      await app.http.get(`/api/${path}`).expect(404);
+    const { body } = await app.http.get('/api/bin').expect(200);
+    expect(body.jobs).toMatchObject([{ number: 4, deletedBy: 'Okke', goneOn: '2026-05-31' }]);
+    const { version } = body.jobs[0];
+    await app.http.post(`/api/bin/${job.id}/restore`).send({ version }).expect(200);
+    expect((await app.jobNumber(4)).openings).toEqual(openings);
+    await app.http.post(`/api/bin/${job.id}/restore`).send({ version }).expect(404);
+  });
+
+  test('what has been in it for longer is gone, and the history still tells what it was', async () => {
+    const { job } = await app.jobNumber(6);
+    await app.http.post(`/api/jobs/${job.id}/delete`).send({ version: job.version }).expect(200);
+    const purge = (days: number) =>
+      app.db.transaction((manager) => {
+        const at = new Date(NOW.getTime() + days * DAY_MS);
+        return createJobsService(manager).purgeBin(
+          new History(manager, programAuthor('the bin'), at, '00000000-0000-4000-8000-00000000aaaa'),
+        );
+      });
+    expect(await purge(89.9)).toBe(0);
+    expect(await purge(90.1)).toBe(1);
+    expect((await app.http.get('/api/bin')).body.jobs).toEqual([]);
+    const { body } = await app.http.get('/api/history').query({ record: job.id }).expect(200);
+    expect(body.changes.map(({ action }: { action: string }) => action)).toEqual(['purged', 'deleted', 'created']);
   });
 });

@@ -1,9 +1,10 @@
-import { createJob, getJob, listJobs } from '@low-quarry/core/contracts/jobs';
+import { createJob, deleteJob, getJob, listBin, listJobs, putJob, restoreJob } from '@low-quarry/core/contracts/jobs';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { route, write } from '../../http/route';
 import { ChoicesStore } from '../choices/ChoicesStore';
 import { readFitting } from '../fit/Fitting';
+import type { OpenHistory } from '../history/History';
 import { OpeningsStore } from '../openings/OpeningsStore';
 import { PartsStore } from '../parts/PartsStore';
 import { ShopStore } from '../shop/ShopStore';
@@ -21,11 +22,23 @@ export function createJobsService(manager: EntityManager): JobsService {
   );
 }
 
-export function jobsRoutes(router: Router, db: DataSource, newId: () => string): void {
+export function jobsRoutes(router: Router, db: DataSource, newId: () => string, openHistory: OpenHistory): void {
   const service = createJobsService(db.manager);
   route(router, listJobs, async () => ({ jobs: await service.list() }));
   route(router, getJob, ({ params }) => service.get(params.jobId));
-  write(router, db, createJob, async ({ body, manager }) => ({
-    jobId: await createJobsService(manager).create(body, newId),
+  route(router, listBin, async () => ({ jobs: await service.listBin() }));
+  write(router, db, createJob, async ({ body, manager, actor }) => ({
+    jobId: await createJobsService(manager).create(body, newId, openHistory(manager, actor)),
   }));
+  write(router, db, putJob, ({ params, body, manager, actor }) =>
+    createJobsService(manager).change(params.jobId, body, openHistory(manager, actor)),
+  );
+  write(router, db, deleteJob, async ({ params, body, manager, actor }) => {
+    const history = openHistory(manager, actor);
+    const deletedAt = await createJobsService(manager).delete(params.jobId, body.version, history);
+    return { deletedAt: deletedAt.toISOString() };
+  });
+  write(router, db, restoreJob, ({ params, body, manager, actor }) =>
+    createJobsService(manager).restore(params.jobId, body.version, openHistory(manager, actor)),
+  );
 }

@@ -1,8 +1,10 @@
 /** Reads and changes openings. */
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import { placeLabel } from '@low-quarry/core/model/place';
 import { notFound, refused, versionConflict } from '../../http/AppError';
 import type { ChoicesStore } from '../choices/ChoicesStore';
+import type { History } from '../history/History';
 import type { PartsStore } from '../parts/PartsStore';
 import type { OpeningsStore } from './OpeningsStore';
 
@@ -21,7 +23,7 @@ export class OpeningsService {
   }
 
   /** Replaces what is known of an opening. Where it is in the vehicle stays: that is its identity. */
-  async replace(openingId: string, version: number, record: OpeningRecord): Promise<Opening> {
+  async replace(openingId: string, version: number, record: OpeningRecord, history: History): Promise<Opening> {
     const before = await this.get(openingId);
     if (before.version !== version) throw versionConflict('this opening', before);
     if (record.place !== before.record.place || record.side !== before.record.side) {
@@ -33,7 +35,18 @@ export class OpeningsService {
     // Somebody else may have saved between the reading above and this writing: the condition in the update decides.
     if (!(await this.openings.replace(openingId, version, record)))
       throw versionConflict('this opening', await this.get(openingId));
-    return this.get(openingId);
+    const after = await this.get(openingId);
+    await history.note({
+      kind: 'opening',
+      recordId: openingId,
+      jobId: after.jobId,
+      label: placeLabel(after.record),
+      action: 'changed',
+      version: after.version,
+      before: before.record,
+      after: after.record,
+    });
+    return after;
   }
 
   private async requireKnownConnector({ wiring }: OpeningRecord): Promise<void> {

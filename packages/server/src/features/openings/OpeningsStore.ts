@@ -1,6 +1,6 @@
 /** Openings in the database. */
 import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
-import { type EntityManager, In } from 'typeorm';
+import { type EntityManager, In, IsNull } from 'typeorm';
 import { OpeningEntity, type OpeningRow } from './OpeningEntity';
 
 export type StoredOpening = {
@@ -13,15 +13,25 @@ export type StoredOpening = {
 export class OpeningsStore {
   constructor(private readonly manager: EntityManager) {}
 
+  /** Not those of a job that is in the bin. */
   async find(id: string): Promise<StoredOpening | null> {
-    const row = await this.manager.findOneBy(OpeningEntity, { id });
+    const row = await this.manager.findOneBy(OpeningEntity, { id, job: { deleted_at: IsNull() } });
     return row && toOpening(row);
+  }
+
+  /** Nobody else changes these openings, or what is chosen for them, until the transaction ends. */
+  async lock(ids: readonly string[]): Promise<void> {
+    await this.manager.find(OpeningEntity, {
+      where: { id: In([...ids]) },
+      order: { id: 'ASC' },
+      lock: { mode: 'pessimistic_write' },
+    });
   }
 
   /** In the order of the vehicle's list. */
   async listOfJobs(jobIds: readonly string[]): Promise<readonly StoredOpening[]> {
     const rows = await this.manager.find(OpeningEntity, {
-      where: { job_id: In([...jobIds]) },
+      where: { job_id: In([...jobIds]), job: { deleted_at: IsNull() } },
       order: { job_id: 'ASC', position: 'ASC' },
     });
     return rows.map(toOpening);

@@ -3,15 +3,18 @@ import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { route, write } from '../../http/route';
 import { ChoicesStore } from '../choices/ChoicesStore';
+import type { OpenHistory } from '../history/History';
 import { PartsStore } from '../parts/PartsStore';
 import { OpeningsService } from './OpeningsService';
 import { OpeningsStore } from './OpeningsStore';
 
-export function openingsRoutes(router: Router, db: DataSource): void {
-  const service = (manager: EntityManager) =>
-    new OpeningsService(new OpeningsStore(manager), new ChoicesStore(manager), new PartsStore(manager));
-  route(router, getOpening, ({ params }) => service(db.manager).get(params.openingId));
-  write(router, db, putOpening, ({ params, body, manager }) =>
-    service(manager).replace(params.openingId, body.version, body.record),
+export function createOpeningsService(manager: EntityManager): OpeningsService {
+  return new OpeningsService(new OpeningsStore(manager), new ChoicesStore(manager), new PartsStore(manager));
+}
+
+export function openingsRoutes(router: Router, db: DataSource, openHistory: OpenHistory): void {
+  route(router, getOpening, ({ params }) => createOpeningsService(db.manager).get(params.openingId));
+  write(router, db, putOpening, ({ params, body, manager, actor }) =>
+    createOpeningsService(manager).replace(params.openingId, body.version, body.record, openHistory(manager, actor)),
   );
 }

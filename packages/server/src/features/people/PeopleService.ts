@@ -1,8 +1,10 @@
 /** The owner's care for the people of the shop. A shop always keeps an owner who can sign in. */
 import type { createPerson, Person, PersonInList, putPerson } from '@low-quarry/core/contracts/people';
+import type { PersonState } from '@low-quarry/core/records/recordKinds';
 import type { EntityManager } from 'typeorm';
 import type { z } from 'zod';
 import { notFound, refused, versionConflict } from '../../http/AppError';
+import type { History } from '../history/History';
 import { SessionsStore } from '../sessions/SessionsStore';
 import { PeopleStore } from './PeopleStore';
 import { requireOwnPassword } from './requireOwnPassword';
@@ -12,7 +14,10 @@ export class PeopleService {
   private readonly people: PeopleStore;
   private readonly sessions: SessionsStore;
 
-  constructor(manager: EntityManager) {
+  constructor(
+    manager: EntityManager,
+    private readonly history: History,
+  ) {
     this.people = new PeopleStore(manager);
     this.sessions = new SessionsStore(manager);
   }
@@ -29,7 +34,9 @@ export class PeopleService {
     await this.requireFreeName(name, null);
     requireOwnPassword(name, password);
     await this.people.insert({ id, name, roles, passwordHash: await hashSecret(password), pinHash: null });
-    return this.get(id);
+    const person = await this.get(id);
+    await this.note('created', null, person);
+    return person;
   }
 
   async change(id: string, { version, ...change }: z.output<typeof putPerson.body>): Promise<Person> {
@@ -39,7 +46,9 @@ export class PeopleService {
     if (!change.active || !change.roles.includes('owner')) await this.requireOtherOwner(id);
     if (!(await this.people.update(id, version, change))) throw versionConflict('this person', await this.get(id));
     if (!change.active) await this.sessions.endAllOf(id);
-    return this.get(id);
+    const after = await this.get(id);
+    await this.note('changed', before, after);
+    return after;
   }
 
   async resetPassword(id: string, newPassword: string): Promise<number> {
@@ -55,6 +64,19 @@ export class PeopleService {
     return person;
   }
 
+  private note(action: 'created' | 'changed', before: Person | null, after: Person): Promise<number> {
+    return this.history.note({
+      kind: 'person',
+      recordId: after.id,
+      jobId: null,
+      label: after.name,
+      action,
+      version: after.version,
+      before: before && stateOf(before),
+      after: stateOf(after),
+    });
+  }
+
   private async requireFreeName(name: string, except: string | null): Promise<void> {
     const other = await this.people.findRowByName(name);
     if (!other || other.id === except) return;
@@ -68,4 +90,8 @@ export class PeopleService {
     const message = 'A shop needs an owner who can sign in; make somebody else an owner first.';
     throw refused(message, [{ path: 'roles', message }]);
   }
+}
+
+function stateOf({ name, roles, active }: Person): PersonState {
+  return { name, roles, active };
 }

@@ -1,14 +1,19 @@
 import { createPerson, listPeople, putPerson, resetPassword } from '@low-quarry/core/contracts/people';
 import type { Router } from 'express';
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
+import type { Actor } from '../../http/Actor';
 import { route, write } from '../../http/route';
+import type { OpenHistory } from '../history/History';
 import { PeopleService } from './PeopleService';
 
-export function peopleRoutes(router: Router, db: DataSource, newId: () => string): void {
-  route(router, listPeople, async () => ({ people: await new PeopleService(db.manager).list() }));
-  write(router, db, createPerson, ({ body, manager }) => new PeopleService(manager).create(body, newId()));
-  write(router, db, putPerson, ({ params, body, manager }) => new PeopleService(manager).change(params.personId, body));
-  write(router, db, resetPassword, async ({ params, body, manager }) => ({
-    ended: await new PeopleService(manager).resetPassword(params.personId, body.newPassword),
+export function peopleRoutes(router: Router, db: DataSource, newId: () => string, openHistory: OpenHistory): void {
+  const service = (manager: EntityManager, actor: Actor) => new PeopleService(manager, openHistory(manager, actor));
+  route(router, listPeople, async ({ actor }) => ({ people: await service(db.manager, actor).list() }));
+  write(router, db, createPerson, ({ body, manager, actor }) => service(manager, actor).create(body, newId()));
+  write(router, db, putPerson, ({ params, body, manager, actor }) =>
+    service(manager, actor).change(params.personId, body),
+  );
+  write(router, db, resetPassword, async ({ params, body, manager, actor }) => ({
+    ended: await service(manager, actor).resetPassword(params.personId, body.newPassword),
   }));
 }

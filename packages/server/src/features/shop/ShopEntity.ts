@@ -1,7 +1,7 @@
 import type { Shop } from '@low-quarry/core/model/shop';
 import { EntitySchema } from 'typeorm';
 
-export type ShopRow = { id: number; settings: Shop; is_demo: boolean };
+export type ShopRow = { id: number; settings: Shop; is_demo: boolean; version: number };
 
 export const ShopEntity = new EntitySchema<ShopRow>({
   name: 'shop',
@@ -9,6 +9,7 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     id: { type: 'integer', primary: true, primaryKeyConstraintName: 'pk_shop' },
     settings: { type: 'jsonb' },
     is_demo: { type: 'boolean', default: false },
+    version: { type: 'integer', default: 1 },
   },
   checks: [{ name: 'one_shop', expression: '"id" = 1' }],
 });

@@ -25,6 +25,18 @@ export class ShopStore {
     return shop;
   }
 
+  async getWithVersion(): Promise<{ readonly version: number; readonly settings: Shop }> {
+    const row = await this.manager.findOneBy(ShopEntity, { id: THE_SHOP });
+    if (!row) throw new Error('ShopStore.getWithVersion: expected a shop, got an empty database');
+    return { version: row.version, settings: shopSchema.parse(row.settings) };
+  }
+
+  /** Replaces the settings if they still have the given version; tells whether it did. */
+  async replace(version: number, settings: Shop): Promise<boolean> {
+    const change = { settings, version: version + 1 };
+    return (await this.manager.update(ShopEntity, { id: THE_SHOP, version }, change)).affected === 1;
+  }
+
   async insert(settings: Shop, { isDemo }: { readonly isDemo: boolean }): Promise<void> {
     await this.manager.insert(ShopEntity, { id: THE_SHOP, settings, is_demo: isDemo });
   }

@@ -4,7 +4,7 @@ import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { missingDimensions, toFitOpening } from '@low-quarry/core/model/opening';
 import { type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
-import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
@@ -88,7 +88,7 @@ function Ranked({ job, openings, openingId, shop, catalogue }: RankedProps) {
   const rules = useMemo(() => toFitRules(shop), [shop]);
   const toFit = useMemo(() => {
     const names = new Map(catalogue.connectors.map(({ id, name }) => [id, name]));
-    return (of: OpeningWithState) => toFitOpening(of.record, shop.halfWidthsMm, (id) => names.get(id) ?? id);
+    return (of: OpeningWithState) => toFitOpening(of.record, readingHalfWidthsMm(shop), (id) => names.get(id) ?? id);
   }, [catalogue, shop]);
   const fitOpening = useMemo(() => toFit(opening), [toFit, opening]);
   const ranking = useQuery(rankingQuery(fitOpening, fitCatalogue, rules));

@@ -10,7 +10,7 @@ import { cautionsFor } from '@low-quarry/core/model/cautions';
 import { rimPlaceList } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { type PartRecord, partName } from '@low-quarry/core/model/parts';
-import type { Shop } from '@low-quarry/core/model/shop';
+import { readingHalfWidthsMm, type Shop } from '@low-quarry/core/model/shop';
 import { degToRad, radToDeg } from '@low-quarry/core/units/angle';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -268,7 +268,7 @@ export function FitWorkspace({
         <AdvicePanel
           query={{
             ...adviceQuery(fitOpening, catalogue, rules, candidate, {
-              halfWidthsMm: shop.halfWidthsMm,
+              halfWidthsMm: readingHalfWidthsMm(shop),
               places: rimPlaceList(opening.record, fitOpening),
               returnCostMinor: shop.returnCostMinor,
               minuteCostMinor: shop.minuteCostMinor,

@@ -3,11 +3,13 @@ import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
+import { useMay } from '../../api/me';
 import { FIXING_WORDS } from '../../text/words';
 import { LinkButton } from '../../ui/Button';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
 import { CarPlan } from './CarPlan';
+import { ChangeJob } from './ChangeJob';
 import { dueWords } from './dueWords';
 import { jobQuery } from './jobsQueries';
 import { jobTitle } from './jobTitle';
@@ -17,6 +19,7 @@ export function JobScreen() {
   const { jobId = '' } = useParams();
   const query = useQuery(jobQuery(jobId));
   const job = query.data?.job;
+  const mayChange = useMay('jobs');
   const title = job ? jobTitle(job) : 'Job';
   return (
     <Shell
@@ -26,9 +29,13 @@ export function JobScreen() {
         { to: `/jobs/${jobId}`, label: title },
       ]}
       aside={
-        <LinkButton to={`/jobs/${jobId}/order`} kind="main">
-          Order list
-        </LinkButton>
+        <span className="flex flex-wrap gap-2">
+          <LinkButton to={`/history?job=${jobId}`}>History</LinkButton>
+          {mayChange && job && <ChangeJob job={job} />}
+          <LinkButton to={`/jobs/${jobId}/order`} kind="main">
+            Order list
+          </LinkButton>
+        </span>
       }
     >
       <Answered query={query} what="the job">

@@ -1,6 +1,6 @@
 /** Queries and changes of jobs. */
 import { listVehicles } from '@low-quarry/core/contracts/catalogue';
-import { createJob, getJob, listJobs } from '@low-quarry/core/contracts/jobs';
+import { createJob, deleteJob, getJob, listJobs, putJob } from '@low-quarry/core/contracts/jobs';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { call } from '../../api/call';
@@ -36,5 +36,23 @@ export function useCreateJob() {
     // Asked twice, it would book the car in twice: a failure is shown, and the person decides.
     retry: false,
     onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
+  });
+}
+
+export function usePutJob(jobId: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: z.input<typeof putJob.body>) => call(putJob, { params: { jobId }, body }),
+    retry: false,
+    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
+  });
+}
+
+export function useDeleteJob(jobId: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (version: number) => call(deleteJob, { params: { jobId }, body: { version } }),
+    retry: false,
+    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.list }),
   });
 }

@@ -37,7 +37,19 @@ describe('the state of an opening', () => {
   test('of a choice gives its present verdict, and that it is held back', () => {
     const summary = { verdict: 'hits', decidedBy: 'depth', marginMm: -2, expandedMm: 1, sentence: '' } as const;
     expect(
-      openingStateView({ kind: 'chosen', speakerName: 'S', summary, heldBack: 'No reason.' }, record, 'mm'),
+      openingStateView(
+        {
+          kind: 'chosen',
+          speakerName: 'S',
+          summary,
+          heldBack: 'No reason.',
+          verdictThen: 'hits',
+          sentenceThen: null,
+          changedSince: [],
+        },
+        record,
+        'mm',
+      ),
     ).toEqual({
       verdict: 'hits',
       headline: 'Hits at the glass: 2.0 mm ± 1.0 too little',

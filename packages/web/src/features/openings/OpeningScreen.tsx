@@ -6,7 +6,7 @@ import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import { helpfulDimensions, toFitOpening, wantedDimensions } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { placeLabel } from '@low-quarry/core/model/place';
-import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
@@ -110,7 +110,7 @@ function Filled({
           : [];
       }),
     );
-    return toFitOpening({ ...draft.facts, dimensions }, shop.halfWidthsMm, (id) => id);
+    return toFitOpening({ ...draft.facts, dimensions }, readingHalfWidthsMm(shop), (id) => id);
   }, [draft, wanted, shop]);
 
   const changeFacts = (facts: Partial<OpeningFacts>) =>

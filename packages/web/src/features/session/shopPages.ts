@@ -4,6 +4,9 @@ import type { Permission } from '@low-quarry/core/model/access';
 type ShopPage = { readonly to: string; readonly label: string; readonly what: string; readonly permission: Permission };
 
 export const SHOP_PAGES: readonly ShopPage[] = [
+  { to: '/history', label: 'History and undo', what: 'who changed what, and taking it back', permission: 'read' },
+  { to: '/bin', label: 'Bin', what: 'what was deleted and can come back', permission: 'read' },
   { to: '/me', label: 'My sign-in', what: 'PIN, password, this device', permission: 'self' },
   { to: '/people', label: 'People', what: 'who works here, and what they may do', permission: 'people' },
+  { to: '/settings', label: 'Settings', what: 'clearances, instruments, costs, ways of working', permission: 'read' },
 ];

@@ -5,7 +5,7 @@ import type { CheckId } from '@low-quarry/core/fit/Check';
 import { toFitOpening } from '@low-quarry/core/model/opening';
 import { partName, type SpeakerRecord, TERMINALS, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
-import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import { type VehicleRecord, vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -226,7 +226,7 @@ function Answer({
   const { opening, candidate, judgement, section } = useMemo(() => {
     const names = new Map(catalogue.connectors.map(({ id, name }) => [id, name]));
     const rules = toFitRules(shop);
-    const at = toFitOpening(record, shop.halfWidthsMm, (id) => names.get(id) ?? id);
+    const at = toFitOpening(record, readingHalfWidthsMm(shop), (id) => names.get(id) ?? id);
     const fitCatalogue = toFitCatalogue([...catalogue.parts.filter(({ id }) => id !== speaker.id), speaker]);
     const shape = fitCatalogue.speakers.find(({ id }) => id === speaker.id);
     if (!shape) throw new Error('WillFitScreen: expected the speaker among the shapes');

@@ -1,0 +1,58 @@
+/** The fields of an opening's record: each dimension, and each fact. Its place is its identity and no field. */
+import type { Measurement, OpeningRecord } from '../model/opening';
+import { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from '../model/openingDimensions';
+import { SOURCES } from '../model/source';
+import { type Field, keyField, plainWords } from './Field';
+
+const FACT_LABELS = {
+  nominalSize: 'Nominal size',
+  holeKind: 'Shape of the hole',
+  cornerRadiusMm: 'Radius of the corners',
+  trace: 'Corners of the hole',
+  bolts: 'Screw holes',
+  fixing: 'Fixing',
+  behind: 'Behind it',
+  wiring: 'Connector',
+  secondPlug: 'Second plug',
+  depthReadings: 'Depths at other places',
+  obstacles: 'Beams, rails and wires',
+  plugDeg: 'Plug comes from',
+  material: 'Screwed to',
+  wallMm: 'Thickness of it',
+  recess: 'Recess',
+  note: 'Note',
+} as const satisfies Readonly<Record<Exclude<keyof OpeningRecord, 'place' | 'side' | 'dimensions'>, string>>;
+
+export const OPENING_FIELDS: readonly Field<OpeningRecord>[] = [
+  ...OPENING_DIMENSION_KEYS.map(
+    (key): Field<OpeningRecord> => ({
+      path: `dimensions.${key}`,
+      label: OPENING_DIMENSIONS[key].label,
+      read: (record) => record.dimensions[key],
+      write: (record, value) => {
+        const { [key]: _, ...others } = record.dimensions;
+        return { ...record, dimensions: value ? { ...others, [key]: value as Measurement } : others };
+      },
+      words: (value) => measurementWords(value as Measurement | undefined),
+    }),
+  ),
+  ...Object.entries(FACT_LABELS).map(([key, label]) =>
+    keyField<OpeningRecord>(key as keyof typeof FACT_LABELS, label, factWords),
+  ),
+];
+
+function measurementWords(measurement: Measurement | undefined): string {
+  if (!measurement) return 'not taken';
+  const { readingsMm, source, takenBy } = measurement;
+  const figures = readingsMm.map((each) => Math.round(each * 100) / 100).join('; ');
+  return `${figures} mm, ${SOURCES[source].label.toLowerCase()}${takenBy ? `, ${takenBy}` : ''}`;
+}
+
+function factWords(fact: unknown): string {
+  if (Array.isArray(fact)) return fact.length === 0 ? 'nothing' : fact.map(factWords).join(' | ');
+  if (typeof fact !== 'object' || fact === null) return plainWords(fact);
+  if ('readingsMm' in fact) return measurementWords(fact as Measurement);
+  return Object.entries(fact)
+    .map(([name, value]) => `${name} ${factWords(value)}`)
+    .join(', ');
+}

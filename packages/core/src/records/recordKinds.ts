@@ -1,0 +1,79 @@
+/** The kinds of records whose changes are kept, and the fields of each. */
+import type { OpeningRecord } from '../model/opening';
+import type { Shop } from '../model/shop';
+import { type Difference, differencesOf, type Field, keyField, plainWords } from './Field';
+import { OPENING_FIELDS } from './openingFields';
+import { SETTING_FIELDS } from './settingFields';
+
+export const RECORD_KINDS = ['job', 'opening', 'choice', 'settings', 'person', 'part', 'vehicle'] as const;
+export type RecordKind = (typeof RECORD_KINDS)[number];
+
+export type JobState = {
+  readonly vehicleId: string;
+  readonly customer: string;
+  readonly registration: string;
+  readonly wants: string;
+  readonly dueOn: string | null;
+};
+
+/** What is chosen, and in words, because a part's name may change later. */
+export type ChoiceState = {
+  readonly speakerId: string;
+  readonly bracketIds: readonly string[];
+  readonly spacerId: string | null;
+  readonly reason: string | null;
+  readonly words: string;
+  readonly verdict: string;
+};
+
+export type PersonState = { readonly name: string; readonly roles: readonly string[]; readonly active: boolean };
+
+export const JOB_FIELDS: readonly Field<JobState>[] = [
+  keyField('customer', 'Customer'),
+  keyField('registration', 'Registration'),
+  keyField('wants', 'What is wanted'),
+  keyField('dueOn', 'Due on'),
+];
+const CHOICE_FIELDS: readonly Field<ChoiceState>[] = [
+  keyField('words', 'Parts'),
+  keyField('verdict', 'Verdict then'),
+  keyField('reason', 'Reason'),
+];
+const PERSON_FIELDS: readonly Field<PersonState>[] = [
+  keyField('name', 'Name'),
+  keyField('roles', 'Roles'),
+  keyField('active', 'Works here'),
+];
+
+const FIELDS = {
+  job: JOB_FIELDS,
+  opening: OPENING_FIELDS,
+  choice: CHOICE_FIELDS,
+  settings: SETTING_FIELDS,
+  person: PERSON_FIELDS,
+} as const;
+
+/** Where two states of a record differ; a part or a vehicle is taken key by key. */
+export function recordDifferences(kind: RecordKind, before: unknown, after: unknown): readonly Difference[] {
+  if (before === null || after === null) return [];
+  const fields = kind === 'part' || kind === 'vehicle' ? keysOf(before, after) : FIELDS[kind];
+  return differencesOf(fields as readonly Field<unknown>[], before, after);
+}
+
+function keysOf(before: unknown, after: unknown): readonly Field<Record<string, unknown>>[] {
+  const keys = new Set([...Object.keys(before as object), ...Object.keys(after as object)]);
+  return [...keys].map((key) => keyField<Record<string, unknown>>(key, key, plainWords));
+}
+
+/** A job's own facts out of a larger record. */
+export function toJobState({ vehicleId, customer, registration, wants, dueOn }: JobState): JobState {
+  return { vehicleId, customer, registration, wants, dueOn };
+}
+
+export type StateOf = {
+  readonly job: JobState;
+  readonly opening: OpeningRecord;
+  readonly choice: ChoiceState;
+  readonly settings: Shop;
+  readonly person: PersonState;
+};

@@ -1,0 +1,218 @@
+/** The shop's settings, each with what it changes: the settings screen and the history read the same list. */
+import { type Shop, WEEKDAYS } from '../model/shop';
+import { SOURCE_IDS, SOURCES } from '../model/source';
+import { type Field, keyField, plainWords } from './Field';
+
+/** How a setting is typed. */
+export type SettingInput =
+  | { readonly kind: 'text'; readonly most: number }
+  | { readonly kind: 'mm'; readonly least: number; readonly most: number }
+  | { readonly kind: 'money' }
+  | { readonly kind: 'percent'; readonly least: number; readonly most: number }
+  | { readonly kind: 'choice'; readonly options: readonly (readonly [string, string])[] }
+  | { readonly kind: 'clock' }
+  | { readonly kind: 'days' }
+  | { readonly kind: 'stock' };
+
+export type SettingField = Field<Shop> & {
+  readonly group: SettingGroup;
+  /** What changing it changes, in a sentence. */
+  readonly changes: string;
+  /** Whether verdicts hang on it. */
+  readonly judges: boolean;
+  readonly input: SettingInput;
+};
+
+export const SETTING_GROUPS = [
+  'Shop',
+  'Required clearances',
+  'Confidence',
+  'Instruments and sources',
+  'Costs',
+  'Ways of working',
+  'Sheet for rings',
+] as const;
+export type SettingGroup = (typeof SETTING_GROUPS)[number];
+
+type Extras = Pick<SettingField, 'group' | 'changes' | 'input'> & { readonly judges?: boolean };
+
+function setting(field: Field<Shop>, { judges = false, ...extras }: Extras): SettingField {
+  return { ...field, ...extras, judges };
+}
+
+/** A field inside one of the settings' objects. */
+function inside<Key extends keyof Shop & string>(
+  outer: Key,
+  inner: string,
+  label: string,
+  words: (value: unknown) => string = plainWords,
+): Field<Shop> {
+  return {
+    path: `${outer}.${inner}`,
+    label,
+    read: (shop) => (shop[outer] as Readonly<Record<string, unknown>>)[inner],
+    write: (shop, value) => ({ ...shop, [outer]: { ...(shop[outer] as object), [inner]: value } }),
+    words,
+  };
+}
+
+const mmWords = (value: unknown) => (typeof value === 'number' ? `${value} mm` : 'nothing');
+const chosenWords = (options: readonly (readonly [string, string])[]) => (value: unknown) =>
+  options.find(([each]) => each === value)?.[1] ?? plainWords(value);
+
+const CLEARANCES = [
+  ['glass', 'To the glass', 'How far a body must stay off the glass in all its travel.'],
+  ['metal', 'To beams and metal', 'How far a body must stay off beams, rails and the inner skin.'],
+  ['wiring', 'To wiring', 'How far a body must stay off looms and cables.'],
+  ['front', 'To the card or grille', 'How far cone and tweeter must stay behind the card.'],
+  ['hole', 'In the hole', 'How much smaller all round a body must be than the hole.'],
+  ['terminal', 'Terminals to metal', 'How far live terminals must stay off metal.'],
+] as const;
+
+const UNITS = [
+  ['mm', 'mm'],
+  ['in', 'inch'],
+] as const;
+const PAPERS = [
+  ['A4', 'A4'],
+  ['Letter', 'Letter'],
+] as const;
+const METER_RULES = [
+  ['belowNominal', 'DC resistance lies below the rating'],
+  ['nearNominal', 'the reading equals the rating'],
+] as const;
+const SPLICES = [
+  ['solder', 'solder and heat-shrink'],
+  ['crimp', 'crimp'],
+  ['plugIn', 'plug-in adapters'],
+] as const;
+const FIT_SCHOOLS = [
+  ['tape', 'the tape'],
+  ['catalogue', 'the catalogue’s vehicle list'],
+] as const;
+
+export const SETTING_FIELDS: readonly SettingField[] = [
+  setting(keyField('name', 'Name of the shop'), {
+    group: 'Shop',
+    changes: 'The name on the sign-in, the list of jobs and printed sheets.',
+    input: { kind: 'text', most: 80 },
+  }),
+  setting(keyField('currency', 'Currency'), {
+    group: 'Shop',
+    changes: 'The sign at every price. Prices are not converted.',
+    input: { kind: 'text', most: 3 },
+  }),
+  setting(keyField('unit', 'Lengths in sentences', chosenWords(UNITS)), {
+    group: 'Shop',
+    changes: 'The unit of lengths in verdicts and lists. What each device shows while measuring is set at the device.',
+    input: { kind: 'choice', options: UNITS },
+  }),
+  setting(keyField('paper', 'Paper', chosenWords(PAPERS)), {
+    group: 'Shop',
+    changes: 'The page that sheets are printed on.',
+    input: { kind: 'choice', options: PAPERS },
+  }),
+  setting(inside('workingHours', 'from', 'Opens at'), {
+    group: 'Shop',
+    changes: 'Together with the closing hour: the nightly backup is made while the shop is closed.',
+    input: { kind: 'clock' },
+  }),
+  setting(inside('workingHours', 'to', 'Closes at'), {
+    group: 'Shop',
+    changes: 'The nightly backup is made two hours later.',
+    input: { kind: 'clock' },
+  }),
+  setting(
+    inside(
+      'workingHours',
+      'days',
+      'Open on',
+      (value) => WEEKDAYS.filter((day) => (value as readonly string[]).includes(day)).join(', ') || 'no day',
+    ),
+    {
+      group: 'Shop',
+      changes: 'A job that is due on another day is marked in the list of jobs.',
+      input: { kind: 'days' },
+    },
+  ),
+  ...CLEARANCES.map(([key, label, changes]) =>
+    setting(inside('clearancesMm', key, label, mmWords), {
+      group: 'Required clearances',
+      changes,
+      judges: true,
+      input: { kind: 'mm', least: 0, most: 50 },
+    }),
+  ),
+  setting(keyField('mostRaisedMm', 'Highest stack', mmWords), {
+    group: 'Required clearances',
+    changes: 'Brackets and spacer together must not be higher.',
+    judges: true,
+    input: { kind: 'mm', least: 1, most: 150 },
+  }),
+  setting(
+    keyField('confidence', 'Sure enough', (value) => `${Math.round((value as number) * 1000) / 10} %`),
+    {
+      group: 'Confidence',
+      changes: 'How sure it must be that a part clears before its verdict says so; below that it says: measure first.',
+      judges: true,
+      input: { kind: 'percent', least: 0.51, most: 0.999 },
+    },
+  ),
+  ...SOURCE_IDS.map((source) =>
+    setting(inside('halfWidthsMm', source, `${SOURCES[source].label}, may be off by`, mmWords), {
+      group: 'Instruments and sources',
+      changes:
+        'How far a reading of this kind may lie from the truth to either side; it widens every margin that uses one.',
+      judges: true,
+      input: { kind: 'mm', least: 0, most: 100 },
+    }),
+  ),
+  ...SOURCE_IDS.filter((source) => SOURCES[source].origin === 'takenHere').map((source) =>
+    setting(inside('resolutionsMm', source, `${SOURCES[source].label}, reads to`, mmWords), {
+      group: 'Instruments and sources',
+      changes:
+        'The smallest step that is read off. Half of it is a doubt of its own beside how far the instrument may be off.',
+      judges: true,
+      input: { kind: 'mm', least: 0, most: 20 },
+    }),
+  ),
+  setting(keyField('returnCostMinor', 'A return costs'), {
+    group: 'Costs',
+    changes: 'What is weighed against measuring: freight, a second visit, a car in pieces.',
+    input: { kind: 'money' },
+  }),
+  setting(keyField('minuteCostMinor', 'A minute at the car costs'), {
+    group: 'Costs',
+    changes: 'What a measurement costs, when it is weighed against ordering now.',
+    input: { kind: 'money' },
+  }),
+  setting(inside('schools', 'meter', 'Old speakers are good when', chosenWords(METER_RULES)), {
+    group: 'Ways of working',
+    changes: 'Printed on the order sheet for whoever tests the old speakers. The program itself goes by IEC 60268-5.',
+    input: { kind: 'choice', options: METER_RULES },
+  }),
+  setting(inside('schools', 'splice', 'Wires are joined by', chosenWords(SPLICES)), {
+    group: 'Ways of working',
+    changes: 'Printed on the order sheet for whoever installs. No hot iron inside a dash either way.',
+    input: { kind: 'choice', options: SPLICES },
+  }),
+  setting(inside('schools', 'fit', 'Where they disagree, trusted is', chosenWords(FIT_SCHOOLS)), {
+    group: 'Ways of working',
+    changes: 'Printed on the order sheet. Verdicts go by measurements either way; a claim stays a claim.',
+    input: { kind: 'choice', options: FIT_SCHOOLS },
+  }),
+  setting(
+    keyField(
+      'stock',
+      'Sheet for rings',
+      (value) => (value as Shop['stock']).map(({ thicknessMm }) => `${thicknessMm} mm`).join(', ') || 'none',
+    ),
+    {
+      group: 'Sheet for rings',
+      changes:
+        'The thicknesses that rings are cut from when no bracket exists, with how far they may be off and what a ring costs.',
+      judges: true,
+      input: { kind: 'stock' },
+    },
+  ),
+];

@@ -1,0 +1,42 @@
+/**
+ * Every input of a verdict as it was when a fit was chosen, and what has changed since. The choice itself never changes
+ * with them: it is the person's to keep or to make anew.
+ */
+import { z } from 'zod';
+import { openingRecordSchema } from '../model/opening';
+import { partSchema } from '../model/parts';
+import { shopSchema } from '../model/shop';
+import { type Difference, differencesOf } from './Field';
+import { OPENING_FIELDS } from './openingFields';
+import { recordDifferences } from './recordKinds';
+import { SETTING_FIELDS } from './settingFields';
+
+export const snapshotSchema = z.object({
+  opening: openingRecordSchema,
+  /** Speaker, brackets, spacer (where it is bought) and harness adapters. */
+  parts: z.array(partSchema),
+  settings: shopSchema,
+  /** The verdict in a sentence, as it was. */
+  sentence: z.string(),
+});
+export type Snapshot = z.infer<typeof snapshotSchema>;
+
+export type SnapshotNow = Pick<Snapshot, 'opening' | 'parts' | 'settings'>;
+
+/** What hangs together with the verdict and is not as it was: in the opening, in the parts, in the shop's settings. */
+export function changedSince(then: Snapshot, now: SnapshotNow): readonly Difference[] {
+  const judging = SETTING_FIELDS.filter(({ judges }) => judges);
+  return [
+    ...differencesOf(OPENING_FIELDS, then.opening, now.opening).filter(({ path }) => path !== 'note'),
+    ...then.parts.flatMap((part) => partDifferences(part, now.parts)),
+    ...differencesOf(judging, then.settings, now.settings),
+  ];
+}
+
+function partDifferences(part: Snapshot['parts'][number], now: Snapshot['parts']): readonly Difference[] {
+  const same = now.find(({ id }) => id === part.id);
+  if (!same) {
+    return [{ path: part.id, label: part.name, before: 'in the catalogue', after: 'no longer in the catalogue' }];
+  }
+  return recordDifferences('part', part, same).map((each) => ({ ...each, label: `${part.name}, ${each.label}` }));
+}

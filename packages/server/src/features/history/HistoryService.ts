@@ -1,0 +1,162 @@
+/**
+ * Brings an earlier state back, as a new change through the same service that any change goes through: nothing that a
+ * person may not do, or that makes no sense any more, comes in by way of the history.
+ */
+import type { Change } from '@low-quarry/core/contracts/history';
+import { mayDo, type Permission, type Role } from '@low-quarry/core/model/access';
+import { openingRecordSchema } from '@low-quarry/core/model/opening';
+import { shopSchema } from '@low-quarry/core/model/shop';
+import type { ChoiceState, JobState, PersonState, RecordKind } from '@low-quarry/core/records/recordKinds';
+import type { EntityManager } from 'typeorm';
+import type { Actor } from '../../http/Actor';
+import { AppError, notFound, refused } from '../../http/AppError';
+import { createChoicesService } from '../choices/choicesRoutes';
+import { JobsStore } from '../jobs/JobsStore';
+import { createJobsService } from '../jobs/jobsRoutes';
+import { createOpeningsService } from '../openings/openingsRoutes';
+import { PeopleService } from '../people/PeopleService';
+import { ShopService } from '../shop/ShopService';
+import { ShopStore } from '../shop/ShopStore';
+import type { History } from './History';
+import { HistoryStore } from './HistoryStore';
+
+const HOUR_MS = 3_600_000;
+/** Older than a working day, it is looked up in the history. */
+const UNDO_MS = 12 * HOUR_MS;
+
+const NEEDS: Readonly<Record<RecordKind, Permission>> = {
+  job: 'jobs',
+  opening: 'measure',
+  choice: 'choose',
+  settings: 'settings',
+  person: 'people',
+  part: 'library',
+  vehicle: 'library',
+};
+
+export class HistoryService {
+  private readonly store: HistoryStore;
+
+  constructor(
+    private readonly manager: EntityManager,
+    private readonly history: History,
+  ) {
+    this.store = new HistoryStore(manager);
+  }
+
+  /** @returns the new change */
+  async bringBack(changeId: number, to: 'before' | 'after', actor: Actor): Promise<number> {
+    const change = await this.store.find(changeId);
+    if (!change) throw notFound('change');
+    await this.apply(change, to === 'before' ? change.before : change.after, actor.roles);
+    return this.latestOf(change);
+  }
+
+  listUndoable({ personId }: Actor): Promise<readonly Change[]> {
+    return this.store.lastUndoable(personId, new Date(this.history.now.getTime() - UNDO_MS));
+  }
+
+  /**
+   * Takes the person's last action back, if it is still the one they saw, and nobody has changed the same records since.
+   */
+  async undo(changeIds: readonly number[], actor: Actor): Promise<number> {
+    const changes = await this.listUndoable(actor);
+    if (changes.length !== changeIds.length || changes.some(({ id }) => !changeIds.includes(id))) {
+      throw new AppError(
+        409,
+        'undo-changed',
+        'Something else was done since',
+        'Your last action is another one by now.',
+      );
+    }
+    for (const change of changes) {
+      if (await this.store.isOvertaken(change)) throw overtaken(change);
+    }
+    for (const change of changes) {
+      // The openings of a new job go into the bin with it.
+      if (change.action === 'created' && change.kind === 'opening') continue;
+      await this.history.undoing(change.id, () => this.apply(change, change.before, actor.roles));
+    }
+    return changes.length;
+  }
+
+  private async latestOf({ kind, recordId }: Change): Promise<number> {
+    const [latest] = await this.store.list({ kind, record: recordId }, 1);
+    return latest?.id ?? 0;
+  }
+
+  /** Makes the record what `state` says; null: not there. */
+  private async apply({ kind, recordId, jobId, label }: Change, state: unknown, roles: readonly Role[]): Promise<void> {
+    if (!mayDo(NEEDS[kind], roles)) {
+      throw new AppError(403, 'not-allowed', 'Not allowed', `Changing "${label}" is for somebody with another role.`);
+    }
+    const { manager, history } = this;
+    switch (kind) {
+      case 'opening': {
+        if (state === null) throw cannot('an opening cannot be taken out of its job');
+        const openings = createOpeningsService(manager);
+        const { version } = await openings.get(recordId);
+        await openings.replace(recordId, version, openingRecordSchema.parse(state), history);
+        return;
+      }
+      case 'job':
+        return this.applyJob(recordId, state as JobState | null);
+      case 'choice': {
+        const choices = createChoicesService(manager, history);
+        if (state === null) await choices.remove(recordId);
+        else {
+          const { speakerId, bracketIds, spacerId, reason } = state as ChoiceState;
+          const choice = { openingId: recordId, speakerId, bracketIds: [...bracketIds], spacerId, reason };
+          await choices.keep(jobId ?? '', [choice]);
+        }
+        return;
+      }
+      case 'settings': {
+        if (state === null) throw cannot('a shop has settings');
+        const { version } = await new ShopStore(manager).getWithVersion();
+        await new ShopService(manager, history).change(version, shopSchema.parse(state));
+        return;
+      }
+      case 'person': {
+        if (state === null) throw cannot('a person is not taken out; they stop working here');
+        const people = new PeopleService(manager, history);
+        const { name, roles: theirs, active } = state as PersonState;
+        const { version } = await people.get(recordId);
+        await people.change(recordId, { version, name, roles: theirs as Role[], active });
+        return;
+      }
+      default:
+        throw cannot('the library is changed by its own import');
+    }
+  }
+
+  private async applyJob(jobId: string, state: JobState | null): Promise<void> {
+    const { manager, history } = this;
+    const jobs = createJobsService(manager);
+    const store = new JobsStore(manager);
+    const inBin = await store.findDeleted(jobId);
+    if (state === null) {
+      const here = await store.find(jobId);
+      if (here) await jobs.delete(jobId, here.version, history);
+      return;
+    }
+    const job = inBin ? await jobs.restore(jobId, inBin.version, history) : await store.find(jobId);
+    if (!job) throw cannot('the job is gone for good');
+    const { vehicleId: _, ...facts } = state;
+    await jobs.changeWhereNeeded(job, facts, history);
+  }
+}
+
+function overtaken({ label }: Change): AppError {
+  return new AppError(
+    409,
+    'overtaken',
+    'Changed since',
+    `"${label}" was changed again since. Look at its history and bring back what you need.`,
+  );
+}
+
+function cannot(why: string): AppError {
+  const message = `That state cannot be brought back: ${why}.`;
+  return refused(message, [{ path: 'to', message }]);
+}

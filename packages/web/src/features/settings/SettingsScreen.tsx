@@ -1,0 +1,194 @@
+/** What does this shop go by? Each setting says what it changes; verdicts are judged again when one is saved. */
+import { type Shop, WEEKDAYS } from '@low-quarry/core/model/shop';
+import { differencesOf, mergeChanges } from '@low-quarry/core/records/Field';
+import { SETTING_FIELDS, SETTING_GROUPS, type SettingField } from '@low-quarry/core/records/settingFields';
+import { useQuery } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import { useMay } from '../../api/me';
+import { Button, LinkButton } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { FormError } from '../../ui/FormError';
+import { problemFields, problemSentence } from '../../ui/problemFields';
+import { Shell } from '../../ui/Shell';
+import { Answered } from '../../ui/states';
+import { TextField } from '../../ui/TextField';
+import { StockField } from './StockField';
+import { settingsQuery, usePutShop } from './settingsQueries';
+import { fromText, toText } from './settingText';
+
+export function SettingsScreen() {
+  const settings = useQuery(settingsQuery);
+  return (
+    <Shell
+      title="Settings"
+      crumbs={[
+        { to: '/', label: 'Jobs' },
+        { to: '/settings', label: 'Settings' },
+      ]}
+      aside={<LinkButton to="/history?kind=settings">History of the settings</LinkButton>}
+    >
+      <Answered query={settings} what="the settings">
+        {({ version, settings: stored }) => <SettingsForm version={version} stored={stored} />}
+      </Answered>
+    </Shell>
+  );
+}
+
+type Started = { readonly version: number; readonly base: Shop };
+
+function SettingsForm({ version, stored }: { readonly version: number; readonly stored: Shop }) {
+  const maySet = useMay('settings');
+  const [started, setStarted] = useState<Started>({ version, base: stored });
+  const [shop, setShop] = useState(stored);
+  const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
+  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
+  const put = usePutShop();
+  // Somebody else saved: what they changed comes in, and what is typed here stays.
+  if (version !== started.version) {
+    setShop((mine) => mergeChanges(SETTING_FIELDS, started.base, mine, stored).merged);
+    setStarted({ version, base: stored });
+  }
+  const changes = differencesOf(SETTING_FIELDS, started.base, shop);
+  const judging = changes.some(({ path }) => SETTING_FIELDS.find((field) => field.path === path)?.judges);
+  const refusedFields = problemFields(put.error);
+  const errorOf = (field: SettingField) => errors[field.path] ?? refusedFields[`settings.${field.path}`] ?? null;
+
+  const type = (field: SettingField, text: string) => {
+    setTexts((before) => ({ ...before, [field.path]: text }));
+    const read = fromText(text, field.input);
+    setErrors(({ [field.path]: _, ...others }) => (read.ok ? others : { ...others, [field.path]: read.failure }));
+    if (read.ok) setShop((before) => field.write(before, read.value));
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (Object.keys(errors).length > 0) return;
+    put.mutate({ version: started.version, settings: shop }, { onSuccess: () => setTexts({}) });
+  };
+
+  return (
+    <form onSubmit={submit} className="flex flex-col gap-8" noValidate>
+      <fieldset disabled={!maySet} className="flex flex-col gap-8">
+        {SETTING_GROUPS.map((group) => (
+          <section key={group} aria-label={group} className="flex flex-col gap-3">
+            <h2 className="border-b border-ink text-[18px] font-bold">{group}</h2>
+            <div className="grid gap-x-6 gap-y-4 sm:grid-cols-2 lg:grid-cols-3">
+              {SETTING_FIELDS.filter((field) => field.group === group).map((field) => (
+                <Setting
+                  key={field.path}
+                  field={field}
+                  shop={shop}
+                  text={texts[field.path]}
+                  error={errorOf(field)}
+                  onType={(text) => type(field, text)}
+                  onChange={(value) => setShop((before) => field.write(before, value))}
+                />
+              ))}
+            </div>
+          </section>
+        ))}
+      </fieldset>
+      <div className="sticky bottom-0 z-10 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3">
+        {maySet ? (
+          <Button kind="main" type="submit" disabled={changes.length === 0 || put.isPending}>
+            {changes.length === 0
+              ? 'Nothing changed'
+              : `Save ${changes.length} ${changes.length === 1 ? 'setting' : 'settings'}`}
+          </Button>
+        ) : (
+          <p className="font-semibold text-hold">You can look; changing settings is for the owner.</p>
+        )}
+        <p role="status" className={Object.keys(errors).length > 0 ? 'font-semibold text-hits' : 'text-muted'}>
+          {Object.keys(errors).length > 0
+            ? 'One setting cannot be read, see its message.'
+            : judging
+              ? 'Every verdict is judged again with this. What is chosen stays chosen, and says when it no longer clears.'
+              : put.isSuccess && changes.length === 0
+                ? 'Saved in the shop.'
+                : ''}
+        </p>
+        <FormError>{problemSentence(put.error)}</FormError>
+      </div>
+    </form>
+  );
+}
+
+type SettingProps = {
+  readonly field: SettingField;
+  readonly shop: Shop;
+  readonly text: string | undefined;
+  readonly error: string | null;
+  readonly onType: (text: string) => void;
+  readonly onChange: (value: unknown) => void;
+};
+
+const UNIT_WORDS = { mm: ', mm', percent: ', %' } as const;
+
+function Setting({ field, shop, text, error, onType, onChange }: SettingProps) {
+  const { input, label, changes } = field;
+  const value = field.read(shop);
+  switch (input.kind) {
+    case 'choice':
+      return (
+        <Choice
+          label={label}
+          value={String(value)}
+          options={input.options}
+          hint={changes}
+          error={error}
+          onChange={onChange}
+        />
+      );
+    case 'days':
+      return <DaysField label={label} hint={changes} days={value as readonly string[]} onChange={onChange} />;
+    case 'stock':
+      return <StockField stock={value as Shop['stock']} hint={changes} currency={shop.currency} onChange={onChange} />;
+    default: {
+      const unit =
+        input.kind === 'money' ? `, ${shop.currency}` : input.kind in UNIT_WORDS ? UNIT_WORDS[input.kind as 'mm'] : '';
+      return (
+        <TextField
+          label={`${label}${unit}`}
+          value={text ?? toText(value, input)}
+          hint={changes}
+          error={error}
+          autoComplete="off"
+          onType={onType}
+        />
+      );
+    }
+  }
+}
+
+function DaysField({
+  label,
+  hint,
+  days,
+  onChange,
+}: {
+  readonly label: string;
+  readonly hint: string;
+  readonly days: readonly string[];
+  readonly onChange: (days: readonly string[]) => void;
+}) {
+  return (
+    <fieldset className="flex flex-col gap-1">
+      <legend className="mb-1 font-semibold">{label}</legend>
+      <div className="flex flex-wrap gap-x-4">
+        {WEEKDAYS.map((day) => (
+          <label key={day} className="flex min-h-12 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-6 accent-action"
+              checked={days.includes(day)}
+              onChange={({ target }) =>
+                onChange(WEEKDAYS.filter((each) => (each === day ? target.checked : days.includes(each))))
+              }
+            />
+            {day}
+          </label>
+        ))}
+      </div>
+      <p className="text-[13px] leading-4 text-muted">{hint}</p>
+    </fieldset>
+  );
+}

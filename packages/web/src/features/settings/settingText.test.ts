@@ -1,0 +1,48 @@
+import { describe, expect, test } from '@jest/globals';
+import { SHOP_DEFAULTS, shopSchema } from '@low-quarry/core/model/shop';
+import { SETTING_FIELDS, type SettingInput } from '@low-quarry/core/records/settingFields';
+import { fromText, toText } from './settingText';
+
+const MM: SettingInput = { kind: 'mm', least: 0, most: 50 };
+const PERCENT: SettingInput = { kind: 'percent', least: 0.51, most: 0.999 };
+
+test.each([
+  ['5', MM, 5],
+  ['5,5', MM, 5.5],
+  ['1/4"', MM, 6.35],
+  ['45', { kind: 'money' }, 4500],
+  ['1,10', { kind: 'money' }, 110],
+  ['97.5 %', PERCENT, 0.975],
+  ['08:00', { kind: 'clock' }, '08:00'],
+] as const)('%s is understood', (text, input, value) => {
+  const read = fromText(text, input);
+  expect(read.ok && read.value).toBe(value);
+});
+
+test.each([
+  ['51', MM, '0 to 50 mm would do'],
+  ['soon', MM, 'soon'],
+  ['-1', { kind: 'money' }, '"-1" was read'],
+  ['', { kind: 'money' }, '"" was read'],
+  ['40', PERCENT, '51 to 99.9 % would do'],
+  ['8', { kind: 'clock' }, 'a time such as 08:00'],
+] as const)('%s is told apart, with what would do', (text, input, says) => {
+  const read = fromText(text, input);
+  expect(!read.ok && read.failure).toContain(says);
+});
+
+describe('every setting', () => {
+  const shop = shopSchema.parse({ ...SHOP_DEFAULTS, name: 'Slipway Nine' });
+  test.each(SETTING_FIELDS.map((field) => [field.path, field] as const))('%s comes back as it was', (_, field) => {
+    if (field.input.kind === 'stock' || field.input.kind === 'days') return;
+    const read = fromText(toText(field.read(shop), field.input), field.input);
+    if (!read.ok) throw new Error(read.failure);
+    expect(shopSchema.safeParse(field.write(shop, read.value)).error).toBeUndefined();
+    expect(read.value).toEqual(field.read(shop) ?? 0);
+  });
+
+  test('none is forgotten', () => {
+    const covered = new Set(SETTING_FIELDS.map(({ path }) => path.split('.')[0]));
+    expect(covered).toEqual(new Set(Object.keys(shopSchema.shape)));
+  });
+});

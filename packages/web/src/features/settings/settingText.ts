@@ -1,0 +1,60 @@
+/** A setting between the record and what is typed: numbers as text, so that a half-typed one is no error of the record. */
+
+import type { SettingInput } from '@low-quarry/core/records/settingFields';
+import { fail, ok, type Result } from '@low-quarry/core/result';
+import { explainLengthFailure, parseLength } from '@low-quarry/core/units/parseLength';
+
+export function toText(value: unknown, input: SettingInput): string {
+  switch (input.kind) {
+    case 'money':
+      return ((value as number) / 100).toFixed(2);
+    case 'percent':
+      return String(Math.round((value as number) * 1000) / 10);
+    case 'mm':
+      return String(value ?? 0);
+    default:
+      return String(value ?? '');
+  }
+}
+
+/** @returns the value for the record, or what is wrong with the text and what would do */
+export function fromText(text: string, input: SettingInput): Result<unknown, string> {
+  switch (input.kind) {
+    case 'mm': {
+      const length = parseLength(text, 'mm');
+      if (!length.ok) return fail(explainLengthFailure(length.failure));
+      return within(length.value.valueMm, input.least, input.most, text, 'mm');
+    }
+    case 'money': {
+      const amount = toNumber(text);
+      if (amount === null || amount < 0) return fail(`"${text}" was read; an amount such as 45 or 45.50 would do.`);
+      return ok(Math.round(amount * 100));
+    }
+    case 'percent': {
+      const percent = toNumber(text.replace('%', ''));
+      if (percent === null) return fail(`"${text}" was read; a percentage such as 97.5 would do.`);
+      const read = within(percent, input.least * 100, input.most * 100, text, '%');
+      return read.ok ? ok((read.value as number) / 100) : read;
+    }
+    case 'clock':
+      return /^([01]\d|2[0-3]):[0-5]\d$/.test(text)
+        ? ok(text)
+        : fail(`"${text}" was read; a time such as 08:00 would do.`);
+    default:
+      return ok(text);
+  }
+}
+
+function within(value: number, least: number, most: number, text: string, unit: string): Result<unknown, string> {
+  if (value >= least && value <= most) return ok(value);
+  return fail(`"${text}" was read; ${tidy(least)} to ${tidy(most)} ${unit} would do.`);
+}
+
+function tidy(value: number): number {
+  return Math.round(value * 1000) / 1000;
+}
+
+function toNumber(text: string): number | null {
+  const value = Number(text.trim().replace(',', '.'));
+  return text.trim() === '' || !Number.isFinite(value) ? null : value;
+}
