@@ -31,6 +31,12 @@ module.exports = {
       from: { path: `${CORE}/model/` },
       to: { path: `${CORE}/contracts/` },
     },
+    {
+      name: 'records-below-contracts',
+      severity: 'error',
+      from: { path: `${CORE}/records/` },
+      to: { path: `${CORE}/contracts/` },
+    },
     { name: 'server-not-web', severity: 'error', from: { path: '^packages/server' }, to: { path: '^packages/web' } },
     { name: 'web-not-server', severity: 'error', from: { path: '^packages/web' }, to: { path: '^packages/server' } },
     {
@@ -42,7 +48,7 @@ module.exports = {
     {
       name: 'building-blocks-know-no-feature',
       severity: 'error',
-      from: { path: '^packages/web/src/(ui|api|text|workers)/' },
+      from: { path: '^packages/web/src/(ui|api|text|workers|outbox)/' },
       to: { path: '^packages/web/src/features/' },
     },
     {

@@ -109,7 +109,8 @@ test.describe('two tabs on one opening', () => {
   for (const keep of ['mine', 'theirs'] as const) {
     test(`the second to save sees both versions and keeps ${keep}`, async ({ fitter, shop, context }) => {
       const other = new Fitter(await context.newPage(), shop.url);
-      const errors = watchConsole(other.page, null);
+      // Whichever tab has the turn sends for both.
+      const errors = watchConsole(other.page, REFUSED);
       await fitter.measure(JOB, DOOR);
       // A tab of another person, on another device.
       await other.measure(JOB, DOOR);
@@ -123,9 +124,11 @@ test.describe('two tabs on one opening', () => {
       await expect(conflict).toContainText('64 mm, depth stick');
       await expect(conflict).toContainText('58 mm, depth stick');
       await expect(fitter.field('Front gap')).toHaveValue('24');
-      await conflict
-        .getByRole('button', { name: keep === 'mine' ? 'Save mine over theirs' : 'Take theirs, drop mine' })
-        .click();
+      if (keep === 'mine') {
+        await expect(conflict.getByRole('button', { name: 'Pick 1 more to save' })).toBeDisabled();
+        await conflict.getByLabel(/^Mine/).check();
+        await conflict.getByRole('button', { name: 'Save what is picked' }).click();
+      } else await conflict.getByRole('button', { name: 'Take all of theirs, drop mine' }).click();
       await expect(conflict).toBeHidden();
       await fitter.page.reload();
       await expect(fitter.field('Depth behind')).toHaveValue(keep === 'mine' ? '58' : '64');

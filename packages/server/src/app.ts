@@ -1,5 +1,6 @@
 /** The HTTP application, given what it works with. */
 import path from 'node:path';
+import { LIVE_PATH } from '@low-quarry/core/contracts/live';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -10,6 +11,8 @@ import { choicesRoutes } from './features/choices/choicesRoutes';
 import { authorOf, History } from './features/history/History';
 import { historyRoutes } from './features/history/historyRoutes';
 import { jobsRoutes } from './features/jobs/jobsRoutes';
+import type { ChangeFeed } from './features/live/ChangeFeed';
+import { liveRoutes } from './features/live/liveRoutes';
 import { openingsRoutes } from './features/openings/openingsRoutes';
 import { ordersRoutes } from './features/orders/ordersRoutes';
 import { partsRoutes } from './features/parts/partsRoutes';
@@ -33,6 +36,8 @@ export type AppDeps = {
   readonly webDir: string | null;
   /** The demo shop, where it may run. */
   readonly demo: Demo | null;
+  /** Tells open screens what others change; none where no screen is open. */
+  readonly feed?: ChangeFeed | null;
   /** Wrong passwords and PINs from one address in a quarter of an hour. */
   readonly mostTries?: number;
 };
@@ -42,9 +47,20 @@ const MOST_TRIES = 20;
 /** An opening's record is a few kB; a hundred times that is a mistake. */
 const BODY_LIMIT = '256kb';
 
-export function createApp({ db, log, now, newId, webDir, demo, mostTries = MOST_TRIES }: AppDeps): Express {
+export function createApp({
+  db,
+  log,
+  now,
+  newId,
+  webDir,
+  demo,
+  feed = null,
+  mostTries = MOST_TRIES,
+}: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
+  // A proxy on this machine that speaks https to the outside says so; nobody else is believed.
+  app.set('trust proxy', 'loopback');
   app.use(
     pinoHttp({
       logger: log,
@@ -67,7 +83,10 @@ export function createApp({ db, log, now, newId, webDir, demo, mostTries = MOST_
       strictTransportSecurity: false,
     }),
   );
-  app.use(compression());
+  // A stream that is pressed together arrives when it is over.
+  app.use(
+    compression({ filter: (request, response) => request.path !== LIVE_PATH && compression.filter(request, response) }),
+  );
   app.use('/api', sameOrigin, express.json({ limit: BODY_LIMIT }));
   app.use('/api', (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
@@ -91,6 +110,7 @@ export function createApp({ db, log, now, newId, webDir, demo, mostTries = MOST_
   openingsRoutes(router, db, openHistory);
   choicesRoutes(router, db, openHistory);
   historyRoutes(router, db, openHistory);
+  liveRoutes(router, feed);
   ordersRoutes(router, db);
   app.use(router);
   app.use('/api', unknownPath);

@@ -10,6 +10,7 @@ import { prepareAppRole } from './db/appRole';
 import { createDataSource, createOwnerDataSource } from './db/dataSource';
 import { readDemoPeople } from './demo/demoFiles';
 import { addDemoPeople, type Identity, loadDemo, resetDemo } from './demo/loadDemo';
+import { ChangeFeed } from './features/live/ChangeFeed';
 import { ShopStore } from './features/shop/ShopStore';
 import { isDatabaseAway } from './http/isDatabaseAway';
 
@@ -35,7 +36,10 @@ async function main(): Promise<void> {
   else if (!shop && config.startsDemo) await demo.load();
   else if (shop?.isDemo) await addDemoPeople(db, config.demoDir, identity);
 
+  const feed = new ChangeFeed(db, config.databaseUrl, log);
+  await feed.start();
   const app = createApp({
+    feed,
     db,
     log,
     ...identity,
@@ -57,6 +61,7 @@ async function main(): Promise<void> {
     if (closing) return;
     closing = true;
     // Browsers keep connections open; those without a request on them are closed at once, the others get some time.
+    await feed.stop();
     server.closeIdleConnections();
     const late = setTimeout(() => server.closeAllConnections(), CLOSE_TIMEOUT_MS);
     await new Promise((resolve) => server.close(resolve));

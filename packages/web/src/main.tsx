@@ -20,3 +20,8 @@ createRoot(root).render(
     </QueryClientProvider>
   </StrictMode>,
 );
+
+// In development the page is never the one that was kept. Elsewhere than on https and loopback browsers have no workers.
+if (import.meta.env.PROD && 'serviceWorker' in navigator) {
+  navigator.serviceWorker.register('/sw.js').catch(() => {});
+}

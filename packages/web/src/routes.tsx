@@ -10,6 +10,7 @@ import { PeopleScreen } from './features/people/PeopleScreen';
 import { Gate } from './features/session/Gate';
 import { MeScreen } from './features/session/MeScreen';
 import { SettingsScreen } from './features/settings/SettingsScreen';
+import { WaitingScreen } from './features/waiting/WaitingScreen';
 import { WillFitScreen } from './features/willFit/WillFitScreen';
 import { ScreenFault } from './ui/states';
 
@@ -23,6 +24,7 @@ export function createRoutes() {
         { path: '/settings', Component: SettingsScreen, ErrorBoundary: ScreenFault },
         { path: '/history', Component: HistoryScreen, ErrorBoundary: ScreenFault },
         { path: '/bin', Component: BinScreen, ErrorBoundary: ScreenFault },
+        { path: '/waiting', Component: WaitingScreen, ErrorBoundary: ScreenFault },
         { path: '/people', Component: PeopleScreen, ErrorBoundary: ScreenFault },
         { path: '/', Component: JobsScreen, ErrorBoundary: ScreenFault },
         { path: '/will-it-fit', Component: WillFitScreen, ErrorBoundary: ScreenFault },

@@ -2,18 +2,32 @@
  * The role under which the running server works: it may read and write the shop, and may only add to the history. Even a
  * fault of ours, or a statement that somebody smuggles in, cannot change there what was written.
  */
+import { setTimeout as sleep } from 'node:timers/promises';
 import type { DataSource } from 'typeorm';
 
 export const APP_ROLE = 'low_quarry_app';
 /** What the role may only read and add to. */
 const APPEND_ONLY = ['change'];
-const LOCK = 4781;
+const TRIES = 10;
+const AGAIN_MS = 200;
+/** Roles belong to the cluster, and locks to a database: two shops that start at once may both make or grant it. */
+const RACES = /tuple concurrently updated|already exists|duplicate key/;
 
 /** Makes the role where the cluster has none yet, and gives it what it needs in this database. Run after the migrations. */
 export async function prepareAppRole(owner: DataSource): Promise<void> {
+  for (let tries = 1; ; tries++) {
+    try {
+      await grant(owner);
+      return;
+    } catch (error) {
+      if (tries === TRIES || !(error instanceof Error) || !RACES.test(error.message)) throw error;
+      await sleep(AGAIN_MS);
+    }
+  }
+}
+
+async function grant(owner: DataSource): Promise<void> {
   await owner.transaction(async (manager) => {
-    // Roles belong to the cluster: two databases that start at once must not both make it.
-    await manager.query('SELECT pg_advisory_xact_lock($1)', [LOCK]);
     const [known] = await manager.query('SELECT 1 FROM pg_roles WHERE rolname = $1', [APP_ROLE]);
     if (!known) await manager.query(`CREATE ROLE "${APP_ROLE}" NOLOGIN`);
     const [member] = await manager.query(`SELECT pg_has_role(current_user, $1, 'MEMBER') AS is`, [APP_ROLE]);

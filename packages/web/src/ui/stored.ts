@@ -19,3 +19,12 @@ export function writeStored(key: string, value: string | null): boolean {
     return false;
   }
 }
+
+/** Told when another tab changes what is kept under a key. */
+export function subscribeToStored(key: string, listener: () => void): () => void {
+  const onStorage = (event: StorageEvent) => {
+    if (event.key === null || event.key === PREFIX + key) listener();
+  };
+  window.addEventListener('storage', onStorage);
+  return () => window.removeEventListener('storage', onStorage);
+}

@@ -4,13 +4,13 @@ import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { Judgement } from '@low-quarry/core/fit/judgeCandidate';
 import { placeLabel } from '@low-quarry/core/model/place';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { useState } from 'react';
-import { AwayError } from '../../api/call';
+import { useState, useSyncExternalStore } from 'react';
+import { isAway, subscribeToConnection } from '../../api/connection';
 import { verdictLine } from '../../text/verdictLine';
 import { Button, LinkButton } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
-import { useKeepChoices, useRemoveChoice } from './fitQueries';
+import { useChoosing } from './useChoosing';
 
 type Judged = { readonly opening: OpeningWithState; readonly judgement: Judgement };
 type CandidateIds = Pick<NewChoice, 'speakerId' | 'bracketIds' | 'spacerId'>;
@@ -32,8 +32,8 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
   const [withOther, setWithOther] = useState(other?.judgement.verdict === 'clears');
   const [reason, setReason] = useState('');
   const [touched, setTouched] = useState(false);
-  const keep = useKeepChoices(jobId);
-  const remove = useRemoveChoice();
+  const choosing = useChoosing(here.opening.id);
+  const away = useSyncExternalStore(subscribeToConnection, isAway);
 
   const chosen = [here, ...(other && withOther ? [other] : [])];
   const open = chosen.filter(({ judgement }) => judgement.verdict !== 'clears');
@@ -47,10 +47,14 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
   const choose = () => {
     setTouched(true);
     if (needsReason && reason.trim().length < SHORTEST_REASON) return;
-    keep.mutate(
+    choosing.keep(
+      jobId,
+      `${speakerName} for ${chosen.map(({ opening }) => placeLabel(opening.record).toLowerCase()).join(' and ')}`,
       chosen.map(({ opening, judgement }) => ({
         openingId: opening.id,
+        version: opening.choice?.version ?? 0,
         ...candidate,
+        bracketIds: [...candidate.bracketIds],
         reason: judgement.verdict === 'clears' ? null : reason.trim(),
       })),
     );
@@ -93,16 +97,16 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
           )}
         </Field>
       )}
-      <Button kind="main" onClick={choose} disabled={keep.isPending || notOrderable !== null}>
-        {keep.isPending
+      <Button kind="main" onClick={choose} disabled={choosing.isWaiting || notOrderable !== null}>
+        {choosing.isWaiting
           ? 'Choosing …'
           : `Choose for ${chosen.length === 2 ? 'both sides' : placeLabel(here.opening.record).toLowerCase()}`}
       </Button>
-      <p role="status" className={keep.isError ? 'font-semibold text-hits' : 'text-muted'}>
+      <p role="status" className={choosing.refusal ? 'font-semibold text-hits' : 'text-muted'}>
         {notOrderable ??
-          (keep.isError
-            ? `Not chosen: ${keep.error.message}`
-            : keep.isPending && keep.failureReason instanceof AwayError
+          (choosing.refusal
+            ? `Not chosen: ${choosing.refusal}`
+            : choosing.isWaiting && away
               ? 'The server does not answer. It is chosen as soon as it is back.'
               : isChosen
                 ? `${speakerName} is chosen here.`
@@ -113,7 +117,11 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
       {here.opening.choice && (
         <div className="flex flex-wrap items-center gap-2">
           <LinkButton to={`/jobs/${jobId}/order`}>Order list</LinkButton>
-          <Button kind="quiet" onClick={() => remove.mutate(here.opening.id)} disabled={remove.isPending}>
+          <Button
+            kind="quiet"
+            onClick={() => choosing.remove(placeLabel(here.opening.record))}
+            disabled={choosing.isWaiting}
+          >
             Take the choice back
           </Button>
         </div>

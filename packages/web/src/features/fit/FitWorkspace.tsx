@@ -27,6 +27,7 @@ import { useRested } from '../../ui/useRested';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { AdvicePanel } from './AdvicePanel';
 import { CandidateList, stackWords } from './CandidateList';
+import { ChangedSince } from './ChangedSince';
 import { CheckLedger } from './CheckLedger';
 import { ChoosePanel } from './ChoosePanel';
 import { ComparePanel } from './ComparePanel';
@@ -282,6 +283,7 @@ export function FitWorkspace({
           onChange={({ speakerId, bracketIds, spacerId }) => show(speakerId, bracketIds, spacerId)}
         />
         <CheckLedger judgement={judgement} behind={behind} unit={unit} lit={lit} onLight={setLit} />
+        {opening.state.kind === 'chosen' && <ChangedSince state={opening.state} record={opening.record} />}
         <ChoosePanel
           key={`${stackKey}/${heightMm}`}
           jobId={jobId}

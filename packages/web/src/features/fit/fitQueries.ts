@@ -1,12 +1,8 @@
 /** Queries and changes of the fit screen. */
-import { deleteChoice, type NewChoice, putChoices } from '@low-quarry/core/contracts/choices';
 import type { AdviceOptions } from '@low-quarry/core/fit/advice';
 import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
-import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import { call } from '../../api/call';
+import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { adviseInWorker, lookInWorker, rankInWorker } from '../../workers/rankClient';
-import { jobKeys } from '../jobs/jobsQueries';
-import { openingKeys } from '../openings/openingQueries';
 
 /** The key holds everything that the ranking depends on, so a changed measurement asks for a new one. */
 export function rankingQuery(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules) {
@@ -57,31 +53,5 @@ export function adviceQuery(
     queryKey: ['advice', opening, rules, options, stack, catalogue.speakers.length],
     queryFn: () => adviseInWorker(opening, catalogue, rules, candidate, options),
     staleTime: Number.POSITIVE_INFINITY,
-  });
-}
-
-export function useKeepChoices(jobId: string) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (choices: NewChoice[]) => call(putChoices, { params: { jobId }, body: { choices } }),
-    onSuccess: () =>
-      Promise.all([
-        queries.invalidateQueries({ queryKey: jobKeys.all }),
-        queries.invalidateQueries({ queryKey: ['orders'] }),
-        queries.invalidateQueries({ queryKey: ['openings'] }),
-      ]),
-  });
-}
-
-export function useRemoveChoice() {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (openingId: string) => call(deleteChoice, { params: { openingId } }),
-    onSuccess: (_, openingId) =>
-      Promise.all([
-        queries.invalidateQueries({ queryKey: jobKeys.all }),
-        queries.invalidateQueries({ queryKey: ['orders'] }),
-        queries.invalidateQueries({ queryKey: openingKeys.one(openingId) }),
-      ]),
   });
 }

@@ -1,58 +1,103 @@
 /** Books a car in: which vehicle, whose, what is wanted. */
-import { newJobSchema } from '@low-quarry/core/contracts/jobs';
+import { createJob, newJobSchema } from '@low-quarry/core/contracts/jobs';
 import { vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
-import { ProblemError } from '../../api/call';
+import { z } from 'zod';
+import { isAway, subscribeToConnection } from '../../api/connection';
+import { useMe } from '../../api/me';
+import { useOutbox } from '../../outbox/OutboxProvider';
 import { Button } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';
+import { FormError } from '../../ui/FormError';
 import { Layer } from '../../ui/Shell';
-import { useCreateJob, vehiclesQuery } from './jobsQueries';
+import { readStored, writeStored } from '../../ui/stored';
+import { vehiclesQuery } from './jobsQueries';
 
-const EMPTY = { vehicleId: '', customer: '', registration: '', wants: '', dueOn: '' };
-type Form = typeof EMPTY;
+const EMPTY: Form = { vehicleId: '', customer: '', registration: '', wants: '', dueOn: '' };
+const formSchema = z.object({
+  vehicleId: z.string(),
+  customer: z.string(),
+  registration: z.string(),
+  wants: z.string(),
+  dueOn: z.string(),
+});
+type Form = z.infer<typeof formSchema>;
 
 export function BookIn() {
   const [open, setOpen] = useState(false);
-  // Kept here, not in the sheet: closing it by a slip loses nothing.
-  const [form, setForm] = useState<Form>(EMPTY);
+  // Kept on the device, not in the sheet: closing it by a slip, or a dead battery, loses nothing.
+  const key = `draft.${useMe().id}.bookIn`;
+  const [form, setForm] = useState<Form>(() => readForm(readStored(key)));
+  const change = (next: Form) => {
+    writeStored(key, next === EMPTY ? null : JSON.stringify(next));
+    setForm(next);
+  };
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
         <Button kind="main">Book a car in</Button>
       </Dialog.Trigger>
       <Layer title="Book a car in">
-        <BookInForm form={form} onChange={(change) => setForm((before) => ({ ...before, ...change }))} />
+        <BookInForm form={form} onChange={(part) => change({ ...form, ...part })} onBooked={() => change(EMPTY)} />
       </Layer>
     </Dialog.Root>
   );
 }
 
-function BookInForm({ form, onChange }: { readonly form: Form; readonly onChange: (change: Partial<Form>) => void }) {
+function readForm(text: string | null): Form {
+  const parsed = formSchema.safeParse(text === null ? null : JSON.parse(text));
+  return parsed.success ? parsed.data : EMPTY;
+}
+
+function BookInForm({
+  form,
+  onChange,
+  onBooked,
+}: {
+  readonly form: Form;
+  readonly onChange: (change: Partial<Form>) => void;
+  readonly onBooked: () => void;
+}) {
   const vehicles = useQuery(vehiclesQuery);
-  const createJob = useCreateJob();
+  const { outbox, entries } = useOutbox();
+  const away = useSyncExternalStore(subscribeToConnection, isAway);
   const navigate = useNavigate();
-  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
+  const [wrong, setWrong] = useState<Readonly<Record<string, string>>>({});
+  const [sentId, setSentId] = useState<string | null>(null);
+  const sent = entries.find(({ id }) => id === sentId) ?? null;
+  const refusal = sent?.refused ?? null;
+  const errors = refusal ? Object.fromEntries(refusal.errors.map(({ path, message }) => [path, message])) : wrong;
+
+  const booked = useRef(onBooked);
+  booked.current = onBooked;
+  const isThere = sent !== null;
+  useEffect(() => {
+    if (sentId === null || isThere) return;
+    const answer = createJob.answer.safeParse(outbox.answerTo(sentId));
+    setSentId(null);
+    booked.current();
+    if (answer.success) void navigate(`/jobs/${answer.data.jobId}`);
+  }, [sentId, isThere, outbox, navigate]);
 
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const parsed = newJobSchema.safeParse({ ...form, dueOn: form.dueOn || null });
     if (!parsed.success) {
-      setErrors(Object.fromEntries(parsed.error.issues.map(({ path, message }) => [String(path[0]), message])));
+      setWrong(Object.fromEntries(parsed.error.issues.map(({ path, message }) => [String(path[0]), message])));
       return;
     }
-    setErrors({});
-    createJob.mutate(parsed.data, {
-      onSuccess: ({ jobId }) => navigate(`/jobs/${jobId}`),
-      onError: (error) => {
-        if (error instanceof ProblemError)
-          setErrors(Object.fromEntries((error.problem.errors ?? []).map(({ path, message }) => [path, message])));
-      },
-    });
+    setWrong({});
+    if (sent) outbox.remove(sent.id);
+    const id = crypto.randomUUID();
+    const label = `Book in ${parsed.data.customer}`;
+    outbox.add({ kind: 'bookIn', id, at: new Date().toISOString(), label, refused: null, job: parsed.data });
+    setSentId(id);
   };
 
+  const isBooking = sent !== null && refusal === null;
   const chosen = vehicles.data?.vehicles.find(({ id }) => id === form.vehicleId);
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
@@ -131,13 +176,14 @@ function BookInForm({ form, onChange }: { readonly form: Form; readonly onChange
           />
         )}
       </Field>
-      {createJob.isError && Object.keys(errors).length === 0 && (
-        <p role="alert" className="font-semibold text-hits">
-          Not booked in: {createJob.error.message} Nothing typed is lost; press the button again.
+      <FormError>{refusal && refusal.errors.length === 0 ? `Not booked in: ${refusal.message}` : null}</FormError>
+      {isBooking && away && (
+        <p role="status" className="font-semibold text-measure">
+          The server does not answer. The car is booked in as soon as it is back, once; you can close this.
         </p>
       )}
-      <Button kind="main" type="submit" disabled={createJob.isPending}>
-        {createJob.isPending ? 'Booking in …' : chosen ? `Book in with ${chosen.openings.length} openings` : 'Book in'}
+      <Button kind="main" type="submit" disabled={isBooking}>
+        {isBooking ? 'Booking in …' : chosen ? `Book in with ${chosen.openings.length} openings` : 'Book in'}
       </Button>
     </form>
   );

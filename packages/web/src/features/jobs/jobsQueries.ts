@@ -1,6 +1,6 @@
 /** Queries and changes of jobs. */
 import { listVehicles } from '@low-quarry/core/contracts/catalogue';
-import { createJob, deleteJob, getJob, listJobs, putJob } from '@low-quarry/core/contracts/jobs';
+import { deleteJob, getJob, listJobs, putJob } from '@low-quarry/core/contracts/jobs';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { call } from '../../api/call';
@@ -28,16 +28,6 @@ export const vehiclesQuery = queryOptions({
   queryFn: ({ signal }) => call(listVehicles, { params: {}, signal }),
   staleTime: 60_000,
 });
-
-export function useCreateJob() {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (body: z.input<typeof createJob.body>) => call(createJob, { params: {}, body }),
-    // Asked twice, it would book the car in twice: a failure is shown, and the person decides.
-    retry: false,
-    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
-  });
-}
 
 export function usePutJob(jobId: string) {
   const queries = useQueryClient();

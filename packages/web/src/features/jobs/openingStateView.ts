@@ -23,7 +23,12 @@ export function openingStateView(
       return {
         verdict: state.summary.verdict,
         headline: verdictLine(state.summary, behind, unit),
-        detail: state.heldBack ? `${state.speakerName}. Held back: ${state.heldBack}` : state.speakerName,
+        detail: [
+          state.heldBack ? `${state.speakerName}. Held back: ${state.heldBack}` : state.speakerName,
+          ...(state.changedSince.length > 0
+            ? [`Changed since it was chosen: ${state.changedSince.map(({ label }) => label.toLowerCase()).join(', ')}`]
+            : []),
+        ].join('. '),
       };
     case 'hold':
       return { verdict: 'hold', headline: 'Hold', detail: state.sentence };

@@ -1,23 +1,34 @@
-/** Somebody else saved first: both versions, field by field, and the choice. */
+/**
+ * Somebody else changed the same fields: mine, theirs and what both began with, field by field, to pick from. Everything that
+ * does not overlap is put together already.
+ */
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { useEffect, useRef } from 'react';
+import { mergeChanges, takeFields } from '@low-quarry/core/records/Field';
+import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
+import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/Button';
-import { differences } from './openingDraft';
 
 type ConflictPanelProps = {
+  readonly base: OpeningRecord;
   readonly mine: OpeningRecord;
-  readonly current: Opening;
-  readonly onKeepMine: () => void;
+  readonly theirs: Opening;
+  readonly onSave: (record: OpeningRecord) => void;
   readonly onTakeTheirs: () => void;
 };
 
-export function ConflictPanel({ mine, current, onKeepMine, onTakeTheirs }: ConflictPanelProps) {
+export function ConflictPanel({ base, mine, theirs, onSave, onTakeTheirs }: ConflictPanelProps) {
   const panel = useRef<HTMLElement>(null);
+  const [picked, setPicked] = useState<Readonly<Record<string, 'mine' | 'theirs'>>>({});
   useEffect(() => {
     panel.current?.scrollIntoView({ block: 'center' });
   }, []);
-  const rows = differences(mine, current.record);
+  const { merged, clashes, taken } = mergeChanges(OPENING_FIELDS, base, mine, theirs.record);
+  const open = clashes.filter(({ path }) => picked[path] === undefined).length;
+  const save = () => {
+    const paths = new Set(clashes.flatMap(({ path }) => (picked[path] === 'theirs' ? [path] : [])));
+    onSave(takeFields(OPENING_FIELDS, merged, theirs.record, paths));
+  };
   return (
     <section
       ref={panel}
@@ -26,32 +37,45 @@ export function ConflictPanel({ mine, current, onKeepMine, onTakeTheirs }: Confl
       className="border-2 border-measure bg-paper p-4"
     >
       <h2 className="text-measure">Somebody else saved this opening while you were typing</h2>
-      <p>Nothing is lost. Where the two differ:</p>
-      <div className="overflow-x-auto">
-        <table className="my-3 w-full text-left">
-          <thead className="border-b border-ink">
-            <tr>
-              <th className="py-1 pr-4">Field</th>
-              <th className="py-1 pr-4">Mine</th>
-              <th className="py-1">Theirs</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ label, mine: a, theirs: b }) => (
-              <tr key={label} className="border-b border-hairline">
-                <th scope="row" className="py-1 pr-4 font-normal">
-                  {label}
-                </th>
-                <td className="py-1 pr-4">{a}</td>
-                <td className="py-1">{b}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <p>
+        Nothing is lost.{' '}
+        {taken.length > 0 && `Theirs comes in where you changed nothing: ${taken.join(', ').toLowerCase()}. `}
+        Pick what is right where you both changed the same:
+      </p>
+      <ul className="my-3 flex flex-col gap-3">
+        {clashes.map(({ path, label, base: was, mine: here, theirs: there }) => (
+          <li key={path}>
+            <fieldset className="border-t border-ink pt-1">
+              <legend className="font-semibold">{label}</legend>
+              <p className="text-[13px] text-muted">Both began with: {was}</p>
+              {(
+                [
+                  ['mine', here],
+                  ['theirs', there],
+                ] as const
+              ).map(([side, words]) => (
+                <label key={side} className="flex min-h-12 items-center gap-3">
+                  <input
+                    type="radio"
+                    name={path}
+                    className="size-6 accent-action"
+                    checked={picked[path] === side}
+                    onChange={() => setPicked((before) => ({ ...before, [path]: side }))}
+                  />
+                  <span>
+                    {side === 'mine' ? 'Mine' : 'Theirs'}: {words}
+                  </span>
+                </label>
+              ))}
+            </fieldset>
+          </li>
+        ))}
+      </ul>
       <div className="flex flex-wrap gap-3">
-        <Button onClick={onKeepMine}>Save mine over theirs</Button>
-        <Button onClick={onTakeTheirs}>Take theirs, drop mine</Button>
+        <Button kind="main" disabled={open > 0} onClick={save}>
+          {open > 0 ? `Pick ${open} more to save` : 'Save what is picked'}
+        </Button>
+        <Button onClick={onTakeTheirs}>Take all of theirs, drop mine</Button>
       </div>
     </section>
   );

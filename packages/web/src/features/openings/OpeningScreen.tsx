@@ -3,16 +3,18 @@
 import type { Catalogue } from '@low-quarry/core/contracts/catalogue';
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import { helpfulDimensions, toFitOpening, wantedDimensions } from '@low-quarry/core/model/opening';
+import { helpfulDimensions, type OpeningRecord, toFitOpening, wantedDimensions } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import { useQuery } from '@tanstack/react-query';
-import { type FormEvent, useMemo, useState } from 'react';
+import { type FormEvent, useMemo, useState, useSyncExternalStore } from 'react';
 import { useParams } from 'react-router';
-import { AwayError, ProblemError } from '../../api/call';
+import { isAway, subscribeToConnection } from '../../api/connection';
 import { useMay, useMe } from '../../api/me';
 import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
+import { needsPerson, type SaveOpening } from '../../outbox/Entry';
+import { useOutbox } from '../../outbox/OutboxProvider';
 import { Button, LinkButton } from '../../ui/Button';
 import { unreadNumber } from '../../ui/NumberField';
 import { Shell } from '../../ui/Shell';
@@ -25,8 +27,16 @@ import { FactFields } from './FactFields';
 import { MeasureField } from './MeasureField';
 import { ObstacleFields } from './ObstacleFields';
 import { OpeningDrawing } from './OpeningDrawing';
-import { carryOver, missingInDraft, type OpeningFacts, setSource, toRecord, typeInto } from './openingDraft';
-import { conflictOf, openingQuery, useSaveOpening } from './openingQueries';
+import {
+  carryOver,
+  missingInDraft,
+  type OpeningDraft,
+  type OpeningFacts,
+  setSource,
+  toRecord,
+  typeInto,
+} from './openingDraft';
+import { openingQuery } from './openingQueries';
 import { otherSide } from './otherSide';
 import { SurroundingFields } from './SurroundingFields';
 import { TraceFields } from './TraceFields';
@@ -89,18 +99,21 @@ function Filled({
   readonly catalogue: Catalogue;
 }) {
   const { unit } = useSettings();
-  const { draft, dirty, broughtBack, change, startFrom, saved } = useDraft(opening);
+  const { draft, dirty, broughtBack, waiting, change, handOver, startFrom } = useDraft(opening);
+  const { outbox } = useOutbox();
   const { name: takenBy } = useMe();
   const mayMeasure = useMay('measure');
   const [refused, setRefused] = useState(false);
   const [unread, setUnread] = useState(false);
   const [lit, setLit] = useState<OpeningDimensionKey | null>(null);
-  const save = useSaveOpening(opening.id, saved);
+  const [sentOnce, setSentOnce] = useState(false);
 
   const wanted = useMemo(() => [...wantedDimensions(draft.facts), ...helpfulDimensions(draft.facts)], [draft.facts]);
   const missing = missingInDraft(draft);
-  const conflict = conflictOf(save.error);
-  const errorAt = (path: string) => (save.error instanceof ProblemError ? save.error.fieldMessage(path) : null);
+  const isSending = waiting.some((entry) => !needsPerson(entry));
+  const clashing = waiting.find(({ clash }) => clash !== null);
+  const refusal = waiting.find((entry) => entry.refused !== null)?.refused ?? null;
+  const errorAt = (path: string) => fieldMessage(refusal?.errors ?? [], path);
   const preview = useMemo(() => {
     const dimensions = Object.fromEntries(
       wanted.flatMap((key) => {
@@ -116,22 +129,28 @@ function Filled({
   const changeFacts = (facts: Partial<OpeningFacts>) =>
     change((before) => ({ ...before, facts: { ...before.facts, ...facts } }));
 
-  const send = (version: number) => {
+  const send = () => {
     const unread = unreadNumber(document);
     setUnread(unread !== null);
     if (unread) {
       unread.focus();
       return;
     }
-    const record = toRecord(draft, opening.record, { takenBy, now: new Date() });
+    const record = toRecord(draft, { takenBy, now: new Date() });
     setRefused(!record.ok);
-    if (record.ok) save.mutate({ version, record: record.value, draft });
-    else document.querySelector<HTMLElement>('[data-dimension] [aria-invalid="true"]')?.focus();
+    if (!record.ok) {
+      document.querySelector<HTMLElement>('[data-dimension] [aria-invalid="true"]')?.focus();
+      return;
+    }
+    // What was refused or clashed is sent as it is now, not as it was.
+    for (const entry of waiting) if (entry.refused || entry.clash) outbox.remove(entry.id);
+    handOver(toEntry(opening, draft, record.value));
+    setSentOnce(true);
   };
 
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    send(draft.version);
+    send();
   };
 
   return (
@@ -211,8 +230,8 @@ function Filled({
         </section>
       </div>
       <div className="sticky bottom-0 z-10 order-3 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3 lg:col-span-2">
-        <Button kind="main" type="submit" data-save disabled={!dirty || save.isPending || !mayMeasure}>
-          {save.isPending ? 'Saving …' : 'Save measurements'}
+        <Button kind="main" type="submit" data-save disabled={!dirty || isSending || !mayMeasure}>
+          {isSending ? 'Saving …' : 'Save measurements'}
         </Button>
         {!mayMeasure && (
           <p className="font-semibold text-hold">
@@ -221,19 +240,22 @@ function Filled({
         )}
         <SaveState
           dirty={dirty}
-          save={save}
+          isSending={isSending}
+          isSaved={sentOnce && waiting.length === 0}
+          refusal={refusal?.message ?? null}
           hasErrors={unread || (refused && wanted.some((key) => draft.fields[key].error !== null))}
         />
       </div>
-      {conflict && (
+      {clashing?.clash && (
         <div className="order-4 lg:col-span-2">
           <ConflictPanel
-            mine={mineOf(draft, opening, takenBy)}
-            current={conflict}
-            onKeepMine={() => send(conflict.version)}
+            base={clashing.base}
+            mine={clashing.record}
+            theirs={clashing.clash}
+            onSave={(record) => outbox.replace(clashing.id, pickedEntry(clashing, record))}
             onTakeTheirs={() => {
-              save.reset();
-              startFrom(conflict);
+              for (const entry of waiting) outbox.remove(entry.id);
+              startFrom(clashing.clash ?? opening);
             }}
           />
         </div>
@@ -242,9 +264,36 @@ function Filled({
   );
 }
 
-function mineOf(draft: Parameters<typeof toRecord>[0], opening: Opening, takenBy: string) {
-  const record = toRecord(draft, opening.record, { takenBy, now: new Date() });
-  return record.ok ? record.value : opening.record;
+function toEntry(
+  { id, jobId, record: { place, side } }: Opening,
+  draft: OpeningDraft,
+  record: OpeningRecord,
+): SaveOpening {
+  return {
+    kind: 'saveOpening',
+    id: crypto.randomUUID(),
+    at: new Date().toISOString(),
+    label: placeLabel({ place, side }),
+    refused: null,
+    jobId,
+    openingId: id,
+    version: draft.version,
+    base: draft.base,
+    record,
+    draft: JSON.stringify(draft),
+    clash: null,
+  };
+}
+
+/** What the person picked, as a request on the version that it was picked against. */
+function pickedEntry(entry: SaveOpening, record: OpeningRecord): SaveOpening {
+  const { clash } = entry;
+  if (!clash) return entry;
+  return { ...entry, id: crypto.randomUUID(), version: clash.version, base: clash.record, record, clash: null };
+}
+
+function fieldMessage(errors: readonly { path: string; message: string }[], path: string): string | null {
+  return errors.find((error) => error.path === path || error.path.startsWith(`${path}.`))?.message ?? null;
 }
 
 function takenWords({ record }: Opening, key: OpeningDimensionKey, touched: boolean): string | null {
@@ -256,31 +305,35 @@ function takenWords({ record }: Opening, key: OpeningDimensionKey, touched: bool
 
 function SaveState({
   dirty,
-  save,
+  isSending,
+  isSaved,
+  refusal,
   hasErrors,
 }: {
   readonly dirty: boolean;
-  readonly save: ReturnType<typeof useSaveOpening>;
+  readonly isSending: boolean;
+  readonly isSaved: boolean;
+  readonly refusal: string | null;
   readonly hasErrors: boolean;
 }) {
-  const waiting = save.isPending && save.failureReason instanceof AwayError;
-  const failed = save.isError && !conflictOf(save.error);
+  const away = useSyncExternalStore(subscribeToConnection, isAway);
+  const waits = isSending && away;
   const words = hasErrors
     ? 'Not saved: one field cannot be read, see its message.'
-    : waiting
+    : waits
       ? 'Not in the shop yet: the server does not answer. It is saved as soon as it is back.'
-      : failed
-        ? `Not saved: ${save.error?.message ?? ''}`
-        : dirty && !save.isPending
+      : refusal !== null
+        ? `Not saved: ${refusal}`
+        : dirty && !isSending
           ? 'Kept on this device, not in the shop yet.'
-          : save.isSuccess
+          : isSaved
             ? 'Saved in the shop.'
             : '';
   return (
     <p
       role="status"
       className={
-        hasErrors || failed ? 'font-semibold text-hits' : waiting ? 'font-semibold text-measure' : 'text-muted'
+        hasErrors || refusal !== null ? 'font-semibold text-hits' : waits ? 'font-semibold text-measure' : 'text-muted'
       }
     >
       {words}

@@ -1,15 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
-import {
-  carryOver,
-  differences,
-  missingInDraft,
-  readDraft,
-  setSource,
-  toDraft,
-  toRecord,
-  typeInto,
-} from './openingDraft';
+import { carryOver, missingInDraft, readDraft, rebase, setSource, toDraft, toRecord, typeInto } from './openingDraft';
 
 const stored: OpeningRecord = openingRecordSchema.parse({
   place: 'frontDoorLow',
@@ -66,7 +57,7 @@ describe('typing', () => {
 
 describe('saving', () => {
   test('leaves what was not touched as it is stored, with who took it', () => {
-    const record = toRecord(typeInto(draft, 'depthBehind', '57.5; 58', 'mm'), stored, by);
+    const record = toRecord(typeInto(draft, 'depthBehind', '57.5; 58', 'mm'), by);
     if (!record.ok) throw new Error('expected a record');
     expect(record.value.dimensions).toEqual({
       holeDiameter: stored.dimensions.holeDiameter,
@@ -81,9 +72,9 @@ describe('saving', () => {
   });
 
   test('an emptied field takes the figure out; a wrong one keeps everything from being saved', () => {
-    const emptied = toRecord(typeInto(draft, 'holeDiameter', '', 'mm'), stored, by);
+    const emptied = toRecord(typeInto(draft, 'holeDiameter', '', 'mm'), by);
     expect(emptied.ok && emptied.value.dimensions).toEqual({});
-    expect(toRecord(typeInto(draft, 'frontGap', 'x', 'mm'), stored, by)).toMatchObject({
+    expect(toRecord(typeInto(draft, 'frontGap', 'x', 'mm'), by)).toMatchObject({
       ok: false,
       failure: { frontGap: expect.stringContaining('"x"') },
     });
@@ -92,7 +83,7 @@ describe('saving', () => {
 
 test('a slip in a field that is not asked for any more stops nobody, and what was stored stays', () => {
   const oval = { ...typeInto(draft, 'holeDiameter', 'x', 'mm'), facts: { ...draft.facts, holeKind: 'oval' as const } };
-  const record = toRecord(oval, stored, by);
+  const record = toRecord(oval, by);
   expect(record.ok && record.value.dimensions).toEqual(stored.dimensions);
 });
 
@@ -103,20 +94,14 @@ test('a draft on the device is read again, and rubbish is not', () => {
     expect(readDraft(text)).toBeNull();
 });
 
-test('differences name the field and both sides, and equal records have none', () => {
-  const theirs: OpeningRecord = {
-    ...stored,
-    behind: 'metal',
-    dimensions: {
-      ...stored.dimensions,
-      frontGap: { readingsMm: [20.123], source: 'guess', entered: '', takenBy: null, takenAt: null },
-    },
-  };
-  expect(differences(stored, theirs)).toEqual([
-    { label: 'Front gap', mine: 'not taken', theirs: '20.12 mm, guess' },
-    { label: 'Behind it', mine: 'glass', theirs: 'metal' },
-  ]);
-  expect(differences(stored, stored)).toEqual([]);
+test('what was typed on after it was sent goes on top of what the shop has by then', () => {
+  const sent = typeInto(toDraft(stored, 1), 'depthBehind', '58', 'mm');
+  const later = typeInto(sent, 'frontGap', '24', 'mm');
+  const shop: OpeningRecord = { ...stored, note: 'theirs', dimensions: { ...stored.dimensions } };
+  const draft = rebase({ ...later, facts: { ...later.facts, fixing: 'rivets' } }, sent, { record: shop, version: 3 });
+  expect(draft).toMatchObject({ version: 3, base: shop, facts: { note: 'theirs', fixing: 'rivets' } });
+  expect(draft.fields.frontGap.text).toBe('24');
+  expect(draft.fields.depthBehind.touched).toBe(false);
 });
 
 test('the other side is carried over mirrored, and what was measured here stays', () => {

@@ -11,9 +11,10 @@ import {
   openingRecordSchema,
   wantedDimensions,
 } from '@low-quarry/core/model/opening';
-import { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
+import { OPENING_DIMENSION_KEYS } from '@low-quarry/core/model/openingDimensions';
 import { readMeasurement } from '@low-quarry/core/model/readMeasurement';
 import { SOURCES, type SourceId, sourceSchema } from '@low-quarry/core/model/source';
+import { isSame } from '@low-quarry/core/records/Field';
 import { fail, ok, type Result } from '@low-quarry/core/result';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { z } from 'zod';
@@ -31,6 +32,8 @@ export type FieldDraft = z.infer<typeof fieldSchema>;
 const draftSchema = z.object({
   /** The version of the opening that this was typed on. */
   version: z.number(),
+  /** The record of that version: what a change is told from. */
+  base: openingRecordSchema,
   fields: z.record(z.enum(OPENING_DIMENSION_KEYS), fieldSchema),
   facts: openingRecordSchema.omit({ dimensions: true }),
 });
@@ -42,7 +45,12 @@ export function toDraft(record: OpeningRecord, version: number): OpeningDraft {
   const fields = Object.fromEntries(
     OPENING_DIMENSION_KEYS.map((key) => [key, toField(key, dimensions[key])]),
   ) as OpeningDraft['fields'];
-  return { version, fields, facts };
+  return { version, base: record, fields, facts };
+}
+
+/** Where a draft is kept on the device. */
+export function draftKey(personId: string, openingId: string): string {
+  return `draft.${personId}.opening.${openingId}`;
 }
 
 /** A draft kept on the device, or null when it is not readable (an older program wrote it). */
@@ -106,13 +114,12 @@ export function missingInDraft({ facts, fields }: OpeningDraft): readonly Openin
 }
 
 /**
- * The record to save. Dimensions that were not touched stay as they are stored, with who took them and when.
+ * The record to save. Dimensions that were not touched stay as they were, with who took them and when.
  *
  * @returns the record, or the message of each field that cannot be saved
  */
 export function toRecord(
   draft: OpeningDraft,
-  stored: OpeningRecord,
   by: { readonly takenBy: string; readonly now: Date },
 ): Result<OpeningRecord, Readonly<Partial<Record<OpeningDimensionKey, string>>>> {
   const errors: Partial<Record<OpeningDimensionKey, string>> = {};
@@ -120,7 +127,7 @@ export function toRecord(
   const wanted = [...wantedDimensions(draft.facts), ...helpfulDimensions(draft.facts)];
   for (const key of OPENING_DIMENSION_KEYS) {
     const field = draft.fields[key];
-    const before = stored.dimensions[key];
+    const before = draft.base.dimensions[key];
     if (!field.touched) {
       if (before) dimensions[key] = before;
     } else if (field.error) {
@@ -141,39 +148,30 @@ export function toRecord(
   return ok({ ...draft.facts, dimensions });
 }
 
-export type Difference = { readonly label: string; readonly mine: string; readonly theirs: string };
-
-/** Field by field, where two records differ, in words. */
-export function differences(mine: OpeningRecord, theirs: OpeningRecord): readonly Difference[] {
-  const rows: Difference[] = [];
-  for (const key of OPENING_DIMENSION_KEYS) {
-    const [a, b] = [measurementWords(mine.dimensions[key]), measurementWords(theirs.dimensions[key])];
-    if (a !== b) rows.push({ label: OPENING_DIMENSIONS[key].label, mine: a, theirs: b });
-  }
-  for (const [name, label] of Object.entries(FACT_LABELS) as [keyof typeof FACT_LABELS, string][]) {
-    const [a, b] = [factWords(mine[name]), factWords(theirs[name])];
-    if (a !== b) rows.push({ label, mine: a, theirs: b });
-  }
-  return rows;
+/**
+ * A draft that was typed on after it was sent, on top of what the shop has now: what was not typed into since follows the
+ * shop.
+ *
+ * @param sent the draft as it was sent
+ */
+export function rebase(draft: OpeningDraft, sent: OpeningDraft, { record, version }: Stored): OpeningDraft {
+  const fresh = toDraft(record, version);
+  const fields = Object.fromEntries(
+    OPENING_DIMENSION_KEYS.map((key) => {
+      const isSameText = JSON.stringify(draft.fields[key]) === JSON.stringify(sent.fields[key]);
+      return [key, isSameText ? fresh.fields[key] : draft.fields[key]];
+    }),
+  ) as OpeningDraft['fields'];
+  const facts = Object.fromEntries(
+    Object.keys(draft.facts).map((name) => {
+      const key = name as keyof OpeningFacts;
+      return [key, isSame(draft.facts[key], sent.facts[key]) ? fresh.facts[key] : draft.facts[key]];
+    }),
+  ) as OpeningFacts;
+  return { ...fresh, fields, facts };
 }
 
-const FACT_LABELS = {
-  nominalSize: 'Nominal size',
-  holeKind: 'Shape of the hole',
-  bolts: 'Screw holes',
-  fixing: 'Fixing',
-  behind: 'Behind it',
-  wiring: 'Connector',
-  secondPlug: 'Second plug',
-  trace: 'Corners of the hole',
-  depthReadings: 'Depths at other places',
-  obstacles: 'Beams, rails and wires',
-  plugDeg: 'Plug comes from',
-  material: 'Screwed to',
-  wallMm: 'Thickness of it',
-  recess: 'Recess',
-  note: 'Note',
-} as const;
+type Stored = { readonly record: OpeningRecord; readonly version: number };
 
 function toField(key: OpeningDimensionKey, measurement: Measurement | undefined): FieldDraft {
   if (!measurement) return { text: '', source: usualInstrument(key), readingsMm: [], error: null, touched: false };
@@ -189,21 +187,4 @@ function toField(key: OpeningDimensionKey, measurement: Measurement | undefined)
 function usualInstrument(key: OpeningDimensionKey): SourceId {
   if (key === 'lowerEdge') return 'tapeMm';
   return key.startsWith('depth') || key === 'frontGap' ? 'depthStick' : 'calliper';
-}
-
-function measurementWords(measurement: Measurement | undefined): string {
-  if (!measurement) return 'not taken';
-  const { readingsMm, source, takenBy } = measurement;
-  const figures = readingsMm.map((each) => Math.round(each * 100) / 100).join('; ');
-  return `${figures} mm, ${SOURCES[source].label.toLowerCase()}${takenBy ? `, ${takenBy}` : ''}`;
-}
-
-function factWords(fact: unknown): string {
-  if (fact === null || fact === '') return 'nothing';
-  if (Array.isArray(fact)) return fact.length === 0 ? 'nothing' : fact.map(factWords).join(' | ');
-  if (typeof fact !== 'object') return String(fact);
-  if ('readingsMm' in fact) return measurementWords(fact as Measurement);
-  return Object.entries(fact)
-    .map(([name, value]) => `${name} ${factWords(value)}`)
-    .join(', ');
 }

@@ -1,9 +1,16 @@
-/** The draft of one opening, kept on the device at every change until it is saved or given up. */
+/**
+ * The draft of one opening, kept on the device at every change until the shop has it or it is given up. Saving hands it to
+ * the outbox; it is forgotten here once its entry is gone from there, whichever tab sent it.
+ */
 import type { Opening } from '@low-quarry/core/contracts/openings';
-import { useCallback, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useState } from 'react';
 import { useMe } from '../../api/me';
+import type { SaveOpening } from '../../outbox/Entry';
+import { useOutbox } from '../../outbox/OutboxProvider';
 import { readStored, writeStored } from '../../ui/stored';
-import { type OpeningDraft, readDraft, toDraft } from './openingDraft';
+import { draftKey, type OpeningDraft, readDraft, rebase, toDraft } from './openingDraft';
+import { openingKeys } from './openingQueries';
 
 export type DraftState = {
   readonly draft: OpeningDraft;
@@ -11,23 +18,58 @@ export type DraftState = {
   readonly dirty: boolean;
   /** The draft was found on the device when the screen opened. */
   readonly broughtBack: boolean;
+  /** What of this opening waits to be sent, in order. */
+  readonly waiting: readonly SaveOpening[];
   readonly change: (next: (before: OpeningDraft) => OpeningDraft) => void;
+  /** Saves: the entry is sent as soon as the server takes it. */
+  readonly handOver: (entry: SaveOpening) => void;
   /** Gives the draft up for what is stored. */
   readonly startFrom: (opening: Opening) => void;
-  /** Tells that a draft was saved. What was typed since stays a draft, on the version that is stored now. */
-  readonly saved: (opening: Opening, sent: OpeningDraft) => void;
 };
 
 type Held = { readonly draft: OpeningDraft; readonly dirty: boolean; readonly broughtBack: boolean };
 
 export function useDraft(opening: Opening): DraftState {
   // By person: at a shared tablet nobody finds what somebody else was typing.
-  const key = `draft.${useMe().id}.opening.${opening.id}`;
+  const key = draftKey(useMe().id, opening.id);
+  const queries = useQueryClient();
+  const { outbox, entries } = useOutbox();
+  const waiting = entries.filter(
+    (entry): entry is SaveOpening => entry.kind === 'saveOpening' && entry.openingId === opening.id,
+  );
+  const last = waiting.at(-1) ?? null;
   const [held, setHeld] = useState<Held>(() => {
     const kept = readDraft(readStored(key) ?? '');
-    if (kept) return { draft: kept, dirty: true, broughtBack: true };
+    if (kept) return { draft: kept, dirty: true, broughtBack: last === null };
     return clean(opening);
   });
+  /** The draft of the last entry that was handed over here. */
+  const [sent, setSent] = useState<string | null>(last?.draft ?? null);
+  /** A draft that was typed on while it was sent, until the shop's answer is here to put it on. */
+  const [typedOn, setTypedOn] = useState<string | null>(null);
+
+  const isGone = sent !== null && !waiting.some((entry) => entry.draft === sent);
+  useEffect(() => {
+    if (!isGone || sent === null) return;
+    setSent(null);
+    void queries.invalidateQueries({ queryKey: openingKeys.one(opening.id) });
+    setHeld((before) => {
+      if (JSON.stringify(before.draft) === sent) {
+        if (readStored(key) === sent) writeStored(key, null);
+        return { ...before, dirty: false, broughtBack: false };
+      }
+      return before;
+    });
+    setTypedOn(sent);
+  }, [isGone, sent, key, opening.id, queries]);
+
+  const handOver = useCallback(
+    (entry: SaveOpening) => {
+      setSent(entry.draft);
+      outbox.add(entry);
+    },
+    [outbox],
+  );
 
   const change = useCallback(
     (next: (before: OpeningDraft) => OpeningDraft) =>
@@ -47,25 +89,18 @@ export function useDraft(opening: Opening): DraftState {
     [key],
   );
 
-  const saved = useCallback(
-    (stored: Opening, sent: OpeningDraft) => {
-      // Done here and not below: the screen may have been left before the answer came.
-      if (readStored(key) === JSON.stringify(sent)) writeStored(key, null);
-      setHeld((before) => {
-        if (before.draft === sent) return clean(stored);
-        const draft = { ...before.draft, version: stored.version };
-        writeStored(key, JSON.stringify(draft));
-        return { ...before, draft };
-      });
-    },
-    [key],
-  );
-
-  // Nothing is typed here: show what others have saved in the meantime.
-  if (!held.dirty && held.draft.version !== opening.version) {
-    setHeld(clean(opening));
+  if (opening.version > held.draft.version) {
+    // Nothing is typed here: show what others have saved in the meantime.
+    if (!held.dirty) setHeld(clean(opening));
+    else if (typedOn !== null) {
+      const from = readDraft(typedOn);
+      const draft = from ? rebase(held.draft, from, opening) : held.draft;
+      writeStored(key, JSON.stringify(draft));
+      setHeld({ ...held, draft });
+      setTypedOn(null);
+    }
   }
-  return { ...held, change, startFrom, saved };
+  return { ...held, waiting, change, handOver, startFrom };
 }
 
 function clean({ record, version }: Opening): Held {

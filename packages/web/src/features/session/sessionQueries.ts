@@ -13,16 +13,31 @@ import {
 } from '@low-quarry/core/contracts/session';
 import { type QueryClient, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
-import { call } from '../../api/call';
+import { AwayError, call } from '../../api/call';
+import { forgetQueries } from '../../api/keptQueries';
+import { keepSession, readSession } from './keptSession';
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
-  queryFn: ({ signal }) => call(getSession, { params: {}, signal }),
+  queryFn: async ({ signal }) => {
+    try {
+      const state = await call(getSession, { params: {}, signal });
+      keepSession(state);
+      return state;
+    } catch (error) {
+      const kept = error instanceof AwayError ? readSession() : null;
+      if (kept) return kept;
+      throw error;
+    }
+  },
   staleTime: Number.POSITIVE_INFINITY,
 });
 
 /** What the person before was shown is not for the next one. */
 function comeIn(queries: QueryClient, state: SessionState): void {
+  const before = queries.getQueryData(sessionQuery.queryKey);
+  if (state.kind === 'signedOut' && before?.kind === 'signedIn') void forgetQueries(before.me.id);
+  keepSession(state);
   queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
   queries.setQueryData(sessionQuery.queryKey, state);
 }

@@ -1,0 +1,120 @@
+import type { Page } from '@playwright/test';
+import { Fitter } from '../driver/Fitter';
+import { expect, test } from '../driver/test';
+
+const JOB = 'Corran Tern, HDS 4';
+const DOOR = 'Front door, left';
+
+test.use({ allowedErrors: /ERR_|status of 409/, person: 'Rieke' });
+
+/** The application is kept on the device from the moment its worker has the page. */
+const kept = (page: Page) => page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+
+test('a tablet drops off the network in the middle of a measurement and its battery is pulled: the half-typed numbers are on it, and everything acknowledged is on the counter’s screen', async ({
+  fitter,
+  shop,
+  browser,
+}) => {
+  const { page } = fitter;
+  const context = page.context();
+  await fitter.measure(JOB, DOOR);
+  await kept(page);
+  await fitter.type('Depth behind', '58');
+  await fitter.save();
+  await fitter.saved();
+  const address = page.url();
+  // What was shown last is written to the device within a second.
+  await page.waitForTimeout(1500);
+
+  await context.setOffline(true);
+  await fitter.type('Front gap', '31');
+  await fitter.save();
+  await expect(page.getByText('Not in the shop yet: the server does not answer.')).toBeVisible();
+  await fitter.type('Hole diameter', '14');
+  await page.close();
+
+  const after = new Fitter(await context.newPage(), shop.url);
+  await after.page.goto(address);
+  await expect(after.field('Depth behind')).toHaveValue('58');
+  await expect(after.field('Front gap')).toHaveValue('31');
+  await expect(after.field('Hole diameter')).toHaveValue('14');
+  await expect(after.page.getByRole('link', { name: /^1 waiting/ })).toBeVisible();
+  await after.page.getByRole('link', { name: /^1 waiting/ }).click();
+  await expect(after.page.getByText('Measurements of Front door, left')).toBeVisible();
+
+  const counter = new Fitter(await (await browser.newContext()).newPage(), shop.url);
+  await counter.comeIn('Merle');
+  await counter.measure(JOB, DOOR);
+  await expect(counter.field('Depth behind')).toHaveValue('58');
+  await expect(counter.field('Front gap')).not.toHaveValue('31');
+
+  await context.setOffline(false);
+  await expect(after.page.getByText('Nothing waits: the shop has everything')).toBeVisible();
+  await expect(counter.field('Front gap')).toHaveValue('31');
+  await after.page.goto(address);
+  await expect(after.field('Hole diameter')).toHaveValue('14');
+  await counter.page.context().close();
+});
+
+test('a save whose answer is lost is sent again and done once', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  let lost = 0;
+  await page.route('**/api/openings/*', async (route) => {
+    if (route.request().method() !== 'PUT' || lost > 0) return route.continue();
+    lost++;
+    await route.fetch();
+    await route.abort('connectionreset');
+  });
+  await fitter.type('Front gap', '31');
+  await fitter.save();
+  await fitter.saved();
+  expect(lost).toBe(1);
+  const id = page.url().split('/').at(-1);
+  const answer = await page.request.get(new URL(`/api/history?record=${id}`, page.url()).href);
+  const { changes } = await answer.json();
+  expect(changes.filter(({ action }: { action: string }) => action === 'changed')).toHaveLength(1);
+});
+
+test('entries are sent in order, and a car that was booked in while the server was away is booked in once', async ({
+  fitter,
+  shop,
+}) => {
+  const { page } = fitter;
+  await fitter.comeIn('Okke');
+  await fitter.openJobs();
+  await page.getByRole('button', { name: 'Book a car in' }).click();
+  await page.getByLabel('Vehicle and trim').selectOption({ index: 1 });
+  await page.getByLabel('Whose car').fill('Lighthouse');
+  await shop.kill();
+  await page.getByRole('button', { name: /^Book in with/ }).click();
+  await expect(page.getByText('The car is booked in as soon as it is back, once')).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('link', { name: /^1 waiting/ })).toBeVisible();
+  await shop.start();
+  await expect(page.getByRole('link', { name: /waiting/ })).toHaveCount(0);
+  await fitter.openJobs();
+  await expect(page.getByText('Lighthouse')).toHaveCount(1);
+});
+
+test('the open job can be read while the network is away, after a reload too; signing out leaves nothing to read', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await fitter.openJob(JOB);
+  await kept(page);
+  await page.waitForTimeout(1500);
+  await page.context().setOffline(true);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: JOB, level: 1 })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Measure Front door, left' })).toBeVisible();
+  await expect(page.getByText('The shop’s server does not answer.')).toBeVisible();
+  await page.context().setOffline(false);
+  await expect(page.getByText('The shop’s server does not answer.')).toBeHidden();
+  await page.getByRole('button', { name: /^Rieke\b.*Change person/ }).click();
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByRole('heading', { name: 'Slipway Nine', level: 1 })).toBeVisible();
+  await page.context().setOffline(true);
+  await page.reload();
+  await expect(page.getByText('Waiting for the server, to load who is signed in.')).toBeVisible();
+});

@@ -1,0 +1,117 @@
+import { expect, test } from '../driver/test';
+
+// The browser logs a refused save, and a job that is gone, itself.
+test.use({ allowedErrors: /status of 404|status of 409/ });
+
+const JOB = 'Corran Tern, HDS 4';
+const DOOR = 'Front door, left';
+
+test('what is measured is in the history as a sentence, can be looked up, and is undone', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await fitter.type('Front gap', '31');
+  await fitter.save();
+  await fitter.saved();
+  await fitter.openPage('/history', 'History');
+  const lines = page.locator('ol[aria-label="Changes"] > li');
+  await expect(lines.first()).toContainText('Okke measured Front door, left');
+  await expect(lines.first()).toContainText('Front gap:');
+  await expect(lines.first()).toContainText('→ 31 mm, depth stick, Okke');
+  await page.getByLabel('What was changed').selectOption('settings');
+  await expect(page.getByText('Nothing in the history is like that.')).toBeVisible();
+  await page.getByLabel('What was changed').selectOption('all');
+  await page.getByLabel('Find').fill('31 okke');
+  await expect(page).toHaveURL(/find=31\+okke/);
+  await expect(lines).toHaveCount(1);
+  await page.getByRole('button', { name: 'Undo it' }).click();
+  await expect(page.getByText('Taken back.').first()).toBeAttached();
+  await fitter.measure(JOB, DOOR);
+  await expect(fitter.field('Front gap')).not.toHaveValue('31');
+});
+
+test('an earlier state is looked at and brought back', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  for (const gap of ['31', '32']) {
+    await fitter.type('Front gap', gap);
+    await fitter.save();
+    await fitter.saved();
+  }
+  await fitter.openPage('/history?find=Okke', 'History');
+  await page
+    .getByRole('button', { name: /^Look and bring back/ })
+    .first()
+    .click();
+  await expect(page.getByRole('region', { name: 'Before' })).toContainText('31');
+  await page.getByRole('button', { name: 'Bring back what it was before' }).click();
+  await expect(page.locator('ol[aria-label="Changes"] > li').first()).toContainText('32 mm');
+  await fitter.measure(JOB, DOOR);
+  await expect(fitter.field('Front gap')).toHaveValue('31');
+});
+
+test('a job is changed, deleted, and comes back out of the bin', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.openJob(JOB);
+  await page.getByRole('button', { name: 'Change the job' }).click();
+  await page.getByLabel('What is wanted').fill('Louder on the motorway');
+  await page.getByRole('button', { name: /^Save job/ }).click();
+  await expect(page.getByText('Louder on the motorway')).toBeVisible();
+  await page.getByRole('button', { name: 'Change the job' }).click();
+  await page.getByRole('button', { name: /into the bin$/ }).click();
+  await expect(page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
+  await expect(page.getByRole('link', { name: JOB, exact: true })).toHaveCount(0);
+  await fitter.openPage('/bin', 'Bin');
+  await expect(page.getByText('by Okke. Gone for good on')).toBeVisible();
+  await page.getByRole('button', { name: /out of the bin$/ }).click();
+  await expect(page.getByText('The bin is empty.')).toBeVisible();
+  await fitter.openJob(JOB);
+  await expect(page.getByText('Louder on the motorway')).toBeVisible();
+});
+
+test('a setting says what it changes; saved, every verdict is judged by it, and the choice says what changed', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await fitter.whatFits('Corran Tern, HDS 3', DOOR);
+  await fitter.pick('Wrackline Shoal 65 Slim');
+  await fitter.choose();
+  await expect(page.getByText('Wrackline Shoal 65 Slim is chosen here.')).toBeVisible();
+
+  await fitter.openPage('/settings', 'Settings');
+  await page.getByLabel('To the glass, mm').fill('soon');
+  await expect(page.getByText('One setting cannot be read')).toBeVisible();
+  await page.getByLabel('To the glass, mm').fill('20');
+  await expect(page.getByText('Every verdict is judged again with this.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save 1 setting' }).click();
+  await expect(page.getByText('Saved in the shop.')).toBeVisible();
+
+  await fitter.whatFits('Corran Tern, HDS 3', DOOR);
+  const since = page.getByRole('region', { name: 'Changed since it was chosen' });
+  await expect(since).toContainText('To the glass: 5 mm → 20 mm');
+  await expect(since).toContainText('Clears');
+});
+
+test('two people at one door: what does not overlap is put together by itself, and the other is named on the screen', async ({
+  fitter,
+  shop,
+  browser,
+}) => {
+  const context = await browser.newContext();
+  const { Fitter } = await import('../driver/Fitter');
+  const other = new Fitter(await context.newPage(), shop.url);
+  await other.comeIn('Rieke');
+  await fitter.measure(JOB, DOOR);
+  await other.measure(JOB, DOOR);
+  await fitter.type('Front gap', '31');
+  await other.type('Depth behind', '57');
+  await other.save();
+  await other.saved();
+  await expect(fitter.page.getByRole('status', { name: 'Changed by others' })).toContainText(
+    'Rieke measured Front door, left',
+  );
+  await fitter.save();
+  await fitter.saved();
+  await expect(fitter.field('Depth behind')).toHaveValue('57');
+  await expect(other.field('Front gap')).toHaveValue('31');
+  await context.close();
+});

@@ -1,0 +1,18 @@
+/** What is told to open screens when a record changes: a line of server-sent events a change. */
+import { z } from 'zod';
+import { RECORD_KINDS } from '../records/recordKinds';
+
+export const LIVE_PATH = '/api/events';
+
+export const liveChangeSchema = z.object({
+  id: z.int(),
+  personId: z.string().nullable(),
+  personName: z.string(),
+  deviceName: z.string(),
+  kind: z.enum(RECORD_KINDS),
+  recordId: z.string(),
+  jobId: z.string().nullable(),
+  /** Such as "measured Front door, left". */
+  headline: z.string(),
+});
+export type LiveChange = z.infer<typeof liveChangeSchema>;

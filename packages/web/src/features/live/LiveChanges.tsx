@@ -1,0 +1,68 @@
+/** Listens to what others change, so that an open screen shows it, and says who it was. */
+import { LIVE_PATH, type LiveChange, liveChangeSchema } from '@low-quarry/core/contracts/live';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { useMe } from '../../api/me';
+
+/** How long it is said who changed something, ms. */
+const SAID_MS = 12_000;
+
+export function LiveChanges() {
+  const queries = useQueryClient();
+  const me = useMe();
+  const [last, setLast] = useState<LiveChange | null>(null);
+  useEffect(() => {
+    const events = new EventSource(LIVE_PATH);
+    let wasOpen = false;
+    // What happened while nobody listened is not told again: everything is asked anew.
+    events.onopen = () => {
+      if (wasOpen) void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
+      wasOpen = true;
+    };
+    events.onmessage = ({ data }) => {
+      const change = liveChangeSchema.safeParse(JSON.parse(data));
+      if (!change.success) return;
+      void queries.invalidateQueries({ predicate: ({ queryKey }) => concerns(queryKey, change.data) });
+      if (change.data.personId !== me.id) setLast(change.data);
+    };
+    return () => events.close();
+  }, [queries, me.id]);
+  useEffect(() => {
+    if (!last) return;
+    const timer = setTimeout(() => setLast(null), SAID_MS);
+    return () => clearTimeout(timer);
+  }, [last]);
+  return (
+    <div role="status" aria-label="Changed by others" className="only-screen">
+      {last && (
+        <p className="border-b border-action bg-paper px-4 py-2">
+          <strong>{last.personName}</strong> {last.headline}, at {last.deviceName}.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Whether an answer may be another one after a change. */
+function concerns([name, id]: readonly unknown[], { kind, recordId }: LiveChange): boolean {
+  switch (name) {
+    case 'history':
+    case 'undo':
+      return true;
+    case 'shop':
+      return kind === 'settings';
+    case 'people':
+      return kind === 'person';
+    case 'catalogue':
+      return kind === 'part';
+    case 'vehicles':
+      return kind === 'vehicle';
+    case 'openings':
+      return kind === 'settings' || kind === 'job' || id === recordId;
+    case 'jobs':
+    case 'orders':
+      return kind !== 'person';
+    default:
+      return false;
+  }
+}

@@ -1,0 +1,73 @@
+/**
+ * Something a person did that the shop does not have yet. It is written to the device before anything is sent, and its id
+ * is the request's Idempotency-Key: sent twice, it is done once.
+ */
+
+import { putChoices } from '@low-quarry/core/contracts/choices';
+import { createJob } from '@low-quarry/core/contracts/jobs';
+import { openingSchema } from '@low-quarry/core/contracts/openings';
+import { openingRecordSchema } from '@low-quarry/core/model/opening';
+import { z } from 'zod';
+
+const common = {
+  id: z.uuid(),
+  /** When the person did it. */
+  at: z.iso.datetime(),
+  /** What it is, for the list of what waits. */
+  label: z.string(),
+  /** Why it cannot be sent as it is; null while it waits for its turn or for the server. */
+  refused: z
+    .object({ message: z.string(), errors: z.array(z.object({ path: z.string(), message: z.string() })) })
+    .nullable(),
+};
+
+export const entrySchema = z.discriminatedUnion('kind', [
+  z.object({
+    ...common,
+    kind: z.literal('saveOpening'),
+    jobId: z.string(),
+    openingId: z.string(),
+    /** What was typed on, with its version. */
+    version: z.int(),
+    base: openingRecordSchema,
+    record: openingRecordSchema,
+    /** The draft as it was sent, so that the device forgets just that one. */
+    draft: z.string(),
+    /** What the shop has by now, where both changed the same field. */
+    clash: openingSchema.nullable(),
+  }),
+  z.object({ ...common, kind: z.literal('keepChoices'), jobId: z.string(), choices: putChoices.body.shape.choices }),
+  z.object({ ...common, kind: z.literal('removeChoice'), openingId: z.string() }),
+  z.object({ ...common, kind: z.literal('bookIn'), job: createJob.body }),
+]);
+export type Entry = z.infer<typeof entrySchema>;
+export type SaveOpening = Extract<Entry, { kind: 'saveOpening' }>;
+
+/** The records that an entry changes: what is about the same one is sent in order. */
+export function recordsOf(entry: Entry): readonly string[] {
+  switch (entry.kind) {
+    case 'saveOpening':
+    case 'removeChoice':
+      return [entry.openingId];
+    case 'keepChoices':
+      return entry.choices.map(({ openingId }) => openingId);
+    case 'bookIn':
+      return [];
+  }
+}
+
+/** Whether it waits for the person, not for the server. */
+export function needsPerson(entry: Entry): boolean {
+  return entry.refused !== null || (entry.kind === 'saveOpening' && entry.clash !== null);
+}
+
+/** The first entry that may be sent: no earlier one about the same record is still there. */
+export function nextToSend(entries: readonly Entry[]): Entry | null {
+  const blocked = new Set<string>();
+  for (const entry of entries) {
+    const records = recordsOf(entry);
+    if (!needsPerson(entry) && !records.some((record) => blocked.has(record))) return entry;
+    for (const record of records) blocked.add(record);
+  }
+  return null;
+}

@@ -1,0 +1,85 @@
+/** Sends what waits, one after the other, in one tab at a time, and lets every screen see it. */
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
+import { subscribeToConnection } from '../api/connection';
+import { RETRY_MS } from '../api/queryClient';
+import { type Entry, nextToSend } from './Entry';
+import { Outbox } from './Outbox';
+import { rebased } from './rebased';
+import { type Sent, sendEntry } from './sendEntry';
+
+type Done = (entry: Entry, answer: unknown) => void;
+
+const OutboxContext = createContext<Outbox | null>(null);
+
+export function OutboxProvider({
+  personId,
+  onDone,
+  children,
+}: {
+  readonly personId: string;
+  /** Told of every entry that the shop has now. */
+  readonly onDone: Done;
+  readonly children: ReactNode;
+}) {
+  const outbox = useMemo(() => new Outbox(personId), [personId]);
+  const done = useRef(onDone);
+  done.current = onDone;
+  useEffect(() => keepSending(outbox, (entry, answer) => done.current(entry, answer)), [outbox]);
+  return <OutboxContext value={outbox}>{children}</OutboxContext>;
+}
+
+export function useOutbox(): { readonly outbox: Outbox; readonly entries: readonly Entry[] } {
+  const outbox = useContext(OutboxContext);
+  if (!outbox) throw new Error('useOutbox: expected to be inside OutboxProvider');
+  return { outbox, entries: useSyncExternalStore(outbox.subscribe, outbox.entries) };
+}
+
+/** @returns stops it */
+function keepSending(outbox: Outbox, onDone: Done): () => void {
+  let stopped = false;
+  let busy = false;
+  let again = false;
+  const run = async () => {
+    again = busy;
+    if (busy || stopped || !nextToSend(outbox.entries())) return;
+    busy = true;
+    // Another tab may be at it: the order is kept by whoever has the lock.
+    await withLock(() => sendAll(outbox, onDone, () => stopped));
+    busy = false;
+    if (again) void run();
+  };
+  const unsubscribe = [outbox.subscribe(() => void run()), subscribeToConnection(() => void run())];
+  const timer = setInterval(() => void run(), RETRY_MS);
+  void run();
+  return () => {
+    stopped = true;
+    clearInterval(timer);
+    for (const each of unsubscribe) each();
+  };
+}
+
+async function sendAll(outbox: Outbox, onDone: Done, isStopped: () => boolean): Promise<void> {
+  for (let entry = nextToSend(outbox.entries()); entry && !isStopped(); entry = nextToSend(outbox.entries())) {
+    const sent = await sendEntry(entry, () => crypto.randomUUID()).catch((error: unknown) =>
+      faultOf(entry as Entry, error),
+    );
+    if (sent.kind === 'later') return;
+    if (sent.kind === 'replaced') outbox.replace(entry.id, sent.entry);
+    else {
+      onDone(entry, sent.answer);
+      for (const later of rebased(outbox.entries(), entry, sent.answer)) outbox.replace(later.id, later);
+      outbox.settle(entry.id, sent.answer);
+    }
+  }
+}
+
+/** An answer that cannot be read is no reason to send for ever. */
+function faultOf(entry: Entry, error: unknown): Sent {
+  const message = error instanceof Error ? error.message : String(error);
+  return { kind: 'replaced', entry: { ...entry, refused: { message, errors: [] } } };
+}
+
+async function withLock(work: () => Promise<void>): Promise<void> {
+  if (!('locks' in navigator)) return work();
+  await navigator.locks.request('low-quarry.outbox', work);
+}

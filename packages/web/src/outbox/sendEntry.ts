@@ -1,0 +1,58 @@
+/** Sends one entry, and says what became of it. */
+
+import { deleteChoice, putChoices } from '@low-quarry/core/contracts/choices';
+import { createJob } from '@low-quarry/core/contracts/jobs';
+import { type Opening, openingSchema, putOpening } from '@low-quarry/core/contracts/openings';
+import { isSame, mergeChanges } from '@low-quarry/core/records/Field';
+import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
+import { AwayError, call, ProblemError } from '../api/call';
+import type { Entry, SaveOpening } from './Entry';
+
+export type Sent =
+  | { readonly kind: 'done'; readonly answer: unknown }
+  /** Put this in its place: it is sent again, or waits for the person. */
+  | { readonly kind: 'replaced'; readonly entry: Entry }
+  /** The server does not answer, or does not know who is signed in: later. */
+  | { readonly kind: 'later' };
+
+/** @param newId for a request that is another one than the refused */
+export async function sendEntry(entry: Entry, newId: () => string): Promise<Sent> {
+  try {
+    return { kind: 'done', answer: await perform(entry) };
+  } catch (error) {
+    if (error instanceof AwayError) return { kind: 'later' };
+    if (!(error instanceof ProblemError)) throw error;
+    const { status, type, detail, errors = [], current } = error.problem;
+    // Too many at once passes too; nobody is signed in: the gate asks, and then it goes on.
+    if (status === 401 || status === 429) return { kind: 'later' };
+    const theirs = openingSchema.safeParse(current);
+    if (entry.kind === 'saveOpening' && type === '/problems/version-conflict' && theirs.success)
+      return resolve(entry, theirs.data, newId);
+    return { kind: 'replaced', entry: { ...entry, refused: { message: detail, errors } } };
+  }
+}
+
+function perform(entry: Entry): Promise<unknown> {
+  const key = entry.id;
+  switch (entry.kind) {
+    case 'saveOpening': {
+      const { openingId, version, record } = entry;
+      return call(putOpening, { params: { openingId }, body: { version, record }, key });
+    }
+    case 'keepChoices':
+      return call(putChoices, { params: { jobId: entry.jobId }, body: { choices: entry.choices }, key });
+    case 'removeChoice':
+      return call(deleteChoice, { params: { openingId: entry.openingId }, key });
+    case 'bookIn':
+      return call(createJob, { params: {}, body: entry.job, key });
+  }
+}
+
+/** Somebody saved in between: what does not overlap is put together, what does waits for the person. */
+export function resolve(entry: SaveOpening, theirs: Opening, newId: () => string): Sent {
+  const { merged, clashes } = mergeChanges(OPENING_FIELDS, entry.base, entry.record, theirs.record);
+  if (clashes.length > 0) return { kind: 'replaced', entry: { ...entry, clash: theirs } };
+  if (isSame(merged, theirs.record)) return { kind: 'done', answer: theirs };
+  const again = { ...entry, id: newId(), version: theirs.version, base: theirs.record, record: merged, clash: null };
+  return { kind: 'replaced', entry: again };
+}
