@@ -6,7 +6,7 @@ import { ensurePackages } from './lib/install.mjs';
 import { freePort } from './lib/postgres.mjs';
 import { DEMO_DIR, ROOT, runMain, SERVER_MAIN, say, WEB_DIST } from './lib/project.mjs';
 import { end } from './lib/run.mjs';
-import { openShopDatabase } from './lib/shop.mjs';
+import { openShopDatabase, shopEnv } from './lib/shop.mjs';
 
 await runMain(async () => {
   await ensurePackages();
@@ -14,7 +14,7 @@ await runMain(async () => {
   const apiPort = await freePort();
   const env = {
     ...process.env,
-    DATABASE_URL: database.url,
+    ...shopEnv(database),
     PORT: String(apiPort),
     LQ_WEB_DIR: WEB_DIST,
     LQ_DEMO_DIR: DEMO_DIR,

@@ -9,7 +9,7 @@ import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
 import { DEMO_DIR, runMain, SERVER_MAIN, Stop, say, WEB_DIST } from './lib/project.mjs';
 import { end } from './lib/run.mjs';
-import { openShopDatabase } from './lib/shop.mjs';
+import { openShopDatabase, shopEnv } from './lib/shop.mjs';
 
 const DEFAULT_PORT = 4780;
 
@@ -28,7 +28,7 @@ await runMain(async () => {
       detached: true,
       env: {
         ...process.env,
-        DATABASE_URL: database.url,
+        ...shopEnv(database),
         PORT: String(port),
         LQ_WEB_DIR: WEB_DIST,
         LQ_DEMO_DIR: DEMO_DIR,

@@ -29,6 +29,7 @@ await runMain(async () => {
   const env = {
     ...process.env,
     LQ_TEST_DATABASE_URL: cluster.url('postgres'),
+    LQ_PG_BIN: cluster.binDir,
     LQ_DEMO_DIR: DEMO_DIR,
     LQ_WEB_DIR: WEB_DIST,
     LQ_SERVER_MAIN: SERVER_MAIN,

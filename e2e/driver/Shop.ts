@@ -1,6 +1,7 @@
 /** One shop for one test: a database of its own and a server process that can be killed and started again. */
 import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
+import path from 'node:path';
 import pg from 'pg';
 
 export class Shop {
@@ -23,6 +24,7 @@ export class Shop {
         DATABASE_URL: urlOf(this.database),
         PORT: this.url ? new URL(this.url).port : '0',
         LQ_DEMO: demo ? '1' : '0',
+        LQ_BACKUP_DIR: path.join(required('LQ_TEST_RESULTS'), 'backups', this.database),
         LOG_LEVEL: 'warn',
       },
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],

@@ -57,6 +57,21 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     },
   },
   { name: 'my sign-in', open: (fitter) => fitter.openPage('/me', 'My sign-in') },
+  { name: 'settings', open: (fitter) => fitter.openPage('/settings', 'Settings') },
+  { name: 'history', open: (fitter) => fitter.openPage('/history', 'History') },
+  {
+    name: 'history, a change opened',
+    open: async (fitter) => {
+      await fitter.openPage('/history?kind=choice', 'History');
+      await fitter.page
+        .getByRole('button', { name: /^Look and bring back/ })
+        .first()
+        .click();
+    },
+  },
+  { name: 'bin', open: (fitter) => fitter.openPage('/bin', 'Bin') },
+  { name: 'waiting entries', open: (fitter) => fitter.openPage('/waiting', 'Waiting entries') },
+  { name: 'backups', open: (fitter) => fitter.openPage('/backups', 'Backups') },
   { name: 'people', open: (fitter) => fitter.openPage('/people', 'People') },
   {
     name: 'person switch',

@@ -1,11 +1,29 @@
-/** What start, dev and reset-demo share: the shop's own database, and a lock so that only one of them uses it. */
+/** What start, dev, reset-demo, backup and restore share: the shop's own database, and a lock so that only one of them uses it. */
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { startPostgres } from './postgres.mjs';
+import { findBinaries, runningPostgres, startPostgres } from './postgres.mjs';
 import { DATA_DIR, Stop, say } from './project.mjs';
 
 const LOCK = path.join(DATA_DIR, 'in-use');
+
+/** Beside the database, so that a copy of the data folder has them too. */
+const BACKUP_DIR = process.env.LQ_BACKUP_DIR ?? path.join(DATA_DIR, 'backups');
+
+/** What a server is told of the shop's database and of where backups go. */
+export function shopEnv(database) {
+  const binDir = process.env.LQ_PG_BIN ?? findBinaries();
+  return { DATABASE_URL: database.url, LQ_BACKUP_DIR: BACKUP_DIR, ...(binDir ? { LQ_PG_BIN: binDir } : {}) };
+}
+
+/** The shop's database whether a shop is running on it or not; only for what a running shop is not disturbed by. */
+export async function reachShopDatabase() {
+  if (!process.env.DATABASE_URL && isInUse()) {
+    const running = await runningPostgres(DATA_DIR);
+    if (running) return { url: running.url('lowquarry'), stop: async () => {} };
+  }
+  return openShopDatabase();
+}
 
 const RESTART_MS = 1000;
 
@@ -73,12 +91,20 @@ function lock() {
   }
 }
 
+function isInUse() {
+  try {
+    return isRunning(Number(readFileSync(LOCK, 'utf8')));
+  } catch {
+    return false;
+  }
+}
+
 /** Alive, and one of our scripts: a pid may have been given to another program since. */
 function isRunning(pid) {
   try {
     process.kill(pid, 0);
     const command = readFileSync(`/proc/${pid}/cmdline`, 'utf8');
-    return /scripts\/(start|dev|reset-demo)\.mjs/.test(command);
+    return /scripts\/(start|dev|reset-demo|backup|restore)\.mjs/.test(command);
   } catch {
     return false;
   }

@@ -1,12 +1,15 @@
 /** The HTTP application, given what it works with. */
 import path from 'node:path';
 import { LIVE_PATH } from '@low-quarry/core/contracts/live';
+import { importShop } from '@low-quarry/core/contracts/shopFile';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { DataSource, EntityManager } from 'typeorm';
+import type { BackupService } from './features/backup/BackupService';
+import { backupRoutes } from './features/backup/backupRoutes';
 import { choicesRoutes } from './features/choices/choicesRoutes';
 import { authorOf, History } from './features/history/History';
 import { historyRoutes } from './features/history/historyRoutes';
@@ -21,6 +24,7 @@ import { type Demo, FirstStart } from './features/sessions/FirstStart';
 import { SessionsService } from './features/sessions/SessionsService';
 import { authenticate, sessionsRoutes } from './features/sessions/sessionsRoutes';
 import { shopRoutes } from './features/shop/shopRoutes';
+import { shopFileRoutes } from './features/shopFile/shopFileRoutes';
 import { vehiclesRoutes } from './features/vehicles/vehiclesRoutes';
 import type { Actor } from './http/Actor';
 import { guard } from './http/guard';
@@ -38,6 +42,8 @@ export type AppDeps = {
   readonly demo: Demo | null;
   /** Tells open screens what others change; none where no screen is open. */
   readonly feed?: ChangeFeed | null;
+  /** None where no folder for them is set. */
+  readonly backups?: BackupService | null;
   /** Wrong passwords and PINs from one address in a quarter of an hour. */
   readonly mostTries?: number;
 };
@@ -46,6 +52,8 @@ export type AppDeps = {
 const MOST_TRIES = 20;
 /** An opening's record is a few kB; a hundred times that is a mistake. */
 const BODY_LIMIT = '256kb';
+/** A whole shop with years of history. */
+const SHOP_FILE_LIMIT = '200mb';
 
 export function createApp({
   db,
@@ -55,6 +63,7 @@ export function createApp({
   webDir,
   demo,
   feed = null,
+  backups = null,
   mostTries = MOST_TRIES,
 }: AppDeps): Express {
   const app = express();
@@ -87,7 +96,9 @@ export function createApp({
   app.use(
     compression({ filter: (request, response) => request.path !== LIVE_PATH && compression.filter(request, response) }),
   );
-  app.use('/api', sameOrigin, express.json({ limit: BODY_LIMIT }));
+  app.use('/api', sameOrigin);
+  app.use(importShop.path, express.json({ limit: SHOP_FILE_LIMIT }));
+  app.use('/api', express.json({ limit: BODY_LIMIT }));
   app.use('/api', (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
@@ -111,6 +122,8 @@ export function createApp({
   choicesRoutes(router, db, openHistory);
   historyRoutes(router, db, openHistory);
   liveRoutes(router, feed);
+  backupRoutes(router, db, backups);
+  shopFileRoutes(router, db);
   ordersRoutes(router, db);
   app.use(router);
   app.use('/api', unknownPath);

@@ -11,6 +11,8 @@ test('what is not set has its default', () => {
     startsDemo: false,
     webDir: 'web',
     demoDir: 'demo',
+    backupDir: null,
+    postgresDir: null,
     logLevel: 'info',
   });
   expect(readConfig({ ...env, PORT: '0' }).port).toBe(0);

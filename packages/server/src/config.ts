@@ -10,6 +10,8 @@ const configSchema = z.object({
   LQ_DEMO: z.enum(['1', '0']).default('0'),
   LQ_WEB_DIR: z.string().min(1),
   LQ_DEMO_DIR: z.string().min(1),
+  LQ_BACKUP_DIR: z.string().min(1).optional(),
+  LQ_PG_BIN: z.string().min(1).optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
 });
 
@@ -29,6 +31,10 @@ export type Config = {
   readonly startsDemo: boolean;
   readonly webDir: string;
   readonly demoDir: string;
+  /** Where backups go; none are made where it is not set. */
+  readonly backupDir: string | null;
+  /** The folder of PostgreSQL's programs; those in the path where it is not set. */
+  readonly postgresDir: string | null;
   readonly logLevel: string;
 };
 
@@ -45,7 +51,8 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     });
     throw new Error(`The environment is not usable.\n${lines.join('\n')}`);
   }
-  const { DATABASE_URL, PORT, LQ_HOST, LQ_DEMO, LQ_WEB_DIR, LQ_DEMO_DIR, LOG_LEVEL } = parsed.data;
+  const { DATABASE_URL, PORT, LQ_HOST, LQ_DEMO, LQ_WEB_DIR, LQ_DEMO_DIR, LQ_BACKUP_DIR, LQ_PG_BIN, LOG_LEVEL } =
+    parsed.data;
   return {
     databaseUrl: DATABASE_URL,
     port: PORT,
@@ -53,6 +60,8 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     startsDemo: LQ_DEMO === '1',
     webDir: LQ_WEB_DIR,
     demoDir: LQ_DEMO_DIR,
+    backupDir: LQ_BACKUP_DIR ?? null,
+    postgresDir: LQ_PG_BIN ?? null,
     logLevel: LOG_LEVEL,
   };
 }

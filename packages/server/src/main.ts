@@ -1,6 +1,7 @@
 /** Brings the database up to date as its owner, then serves as a role that may do less. */
 import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
+import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { type Logger, pino } from 'pino';
 import type { DataSource } from 'typeorm';
@@ -10,6 +11,8 @@ import { prepareAppRole } from './db/appRole';
 import { createDataSource, createOwnerDataSource } from './db/dataSource';
 import { readDemoPeople } from './demo/demoFiles';
 import { addDemoPeople, type Identity, loadDemo, resetDemo } from './demo/loadDemo';
+import { BackupService } from './features/backup/BackupService';
+import { NightWork } from './features/backup/NightWork';
 import { ChangeFeed } from './features/live/ChangeFeed';
 import { ShopStore } from './features/shop/ShopStore';
 import { isDatabaseAway } from './http/isDatabaseAway';
@@ -23,6 +26,7 @@ async function main(): Promise<void> {
   const config = readConfig(process.env);
   const log = pino({ level: config.logLevel });
   const identity = { now: () => new Date(), newId: randomUUID };
+  if (await backUpOrRestore(config, identity.now)) return;
   const isDone = await prepareDatabase(config, log, identity);
   if (isDone) return;
   const db = createDataSource(config.databaseUrl);
@@ -38,8 +42,12 @@ async function main(): Promise<void> {
 
   const feed = new ChangeFeed(db, config.databaseUrl, log);
   await feed.start();
+  const backups = backupsOf(config, identity.now);
+  const nightWork = backups && new NightWork(db, backups, log, identity.now, identity.newId);
+  nightWork?.start();
   const app = createApp({
     feed,
+    backups,
     db,
     log,
     ...identity,
@@ -61,6 +69,7 @@ async function main(): Promise<void> {
     if (closing) return;
     closing = true;
     // Browsers keep connections open; those without a request on them are closed at once, the others get some time.
+    nightWork?.stop();
     await feed.stop();
     server.closeIdleConnections();
     const late = setTimeout(() => server.closeAllConnections(), CLOSE_TIMEOUT_MS);
@@ -74,6 +83,28 @@ async function main(): Promise<void> {
   process.on('SIGINT', close);
   // The script that started this server is gone: nobody is left to stop it.
   process.on('disconnect', close);
+}
+
+function backupsOf({ backupDir, postgresDir, databaseUrl }: Config, now: () => Date): BackupService | null {
+  return backupDir === null ? null : new BackupService({ dir: backupDir, binDir: postgresDir, databaseUrl }, now);
+}
+
+/** What `npm run backup` and `npm run restore` ask for; true when that was all. */
+async function backUpOrRestore(config: Config, now: () => Date): Promise<boolean> {
+  const [wish, file] = process.argv.slice(2);
+  if (wish !== '--backup' && wish !== '--restore') return false;
+  const backups = backupsOf(config, now);
+  if (!backups || !config.backupDir) throw new Error('LQ_BACKUP_DIR is not set: it says where backups are.');
+  if (wish === '--backup') {
+    const { name, bytes } = await backups.make('asked');
+    process.stdout.write(`${path.join(config.backupDir, name)} (${bytes} bytes)\n`);
+  } else if (file) {
+    const { manifest, keptAs } = await backups.restore(file);
+    process.stdout.write(
+      `The shop "${manifest.shopName}" is what it was on ${manifest.madeAt}. What was there before is kept as ${path.join(config.backupDir, keptAs)}.\n`,
+    );
+  } else throw new Error('Which backup? Give its file: npm run restore -- FILE');
+  return true;
 }
 
 /** Brings the database up to date as its owner; true when that was all that was asked. */

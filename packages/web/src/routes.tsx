@@ -1,4 +1,5 @@
 import { createBrowserRouter } from 'react-router';
+import { BackupScreen } from './features/backup/BackupScreen';
 import { BinScreen } from './features/bin/BinScreen';
 import { FitScreen } from './features/fit/FitScreen';
 import { HistoryScreen } from './features/history/HistoryScreen';
@@ -25,6 +26,7 @@ export function createRoutes() {
         { path: '/history', Component: HistoryScreen, ErrorBoundary: ScreenFault },
         { path: '/bin', Component: BinScreen, ErrorBoundary: ScreenFault },
         { path: '/waiting', Component: WaitingScreen, ErrorBoundary: ScreenFault },
+        { path: '/backups', Component: BackupScreen, ErrorBoundary: ScreenFault },
         { path: '/people', Component: PeopleScreen, ErrorBoundary: ScreenFault },
         { path: '/', Component: JobsScreen, ErrorBoundary: ScreenFault },
         { path: '/will-it-fit', Component: WillFitScreen, ErrorBoundary: ScreenFault },

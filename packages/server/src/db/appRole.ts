@@ -34,7 +34,7 @@ async function grant(owner: DataSource): Promise<void> {
     if (!member.is) await manager.query(`GRANT "${APP_ROLE}" TO CURRENT_USER`);
     await manager.query(`GRANT USAGE ON SCHEMA public TO "${APP_ROLE}"`);
     await manager.query(`GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO "${APP_ROLE}"`);
-    await manager.query(`GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO "${APP_ROLE}"`);
+    await manager.query(`GRANT USAGE, UPDATE ON ALL SEQUENCES IN SCHEMA public TO "${APP_ROLE}"`);
     const tables = await manager.query(
       `SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public' AND table_name = ANY($1)`,
       [APPEND_ONLY],

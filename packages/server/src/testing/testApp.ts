@@ -9,6 +9,8 @@ import supertest from 'supertest';
 import { createApp } from '../app';
 import { readDemoPeople } from '../demo/demoFiles';
 import { loadDemo } from '../demo/loadDemo';
+import { BackupService } from '../features/backup/BackupService';
+import { ChangeFeed } from '../features/live/ChangeFeed';
 import { countingIds, createTestDatabase, DEMO_DIR, NOW, type TestDatabase } from './testDatabase';
 
 export type Http = ReturnType<typeof supertest.agent>;
@@ -34,17 +36,22 @@ const MOST_TRIES = 1000;
 
 export async function createTestApp({
   mostTries = MOST_TRIES,
+  backupDir = null,
   ...options
 }: {
   readonly empty?: boolean;
   readonly mostTries?: number;
+  readonly backupDir?: string | null;
 } = {}): Promise<TestApp> {
   const database = await createTestDatabase(options);
   const counted = countingIds();
-  const newId = () => counted().replace('4000', '4fff');
+  // Apart from those of the template, and of another shop that is brought in.
+  const newId = () => counted().replace('4000', options.empty ? '4eee' : '4fff');
   let late = 0;
   const now = () => new Date(NOW.getTime() + late);
   const people = await readDemoPeople(DEMO_DIR);
+  const feed = new ChangeFeed(database.db, database.url, pino({ level: 'silent' }));
+  await feed.start();
   const app = createApp({
     db: database.db,
     log: pino({ level: 'silent' }),
@@ -52,6 +59,10 @@ export async function createTestApp({
     newId,
     webDir: null,
     mostTries,
+    backups: backupDir
+      ? new BackupService({ dir: backupDir, binDir: process.env.LQ_PG_BIN ?? null, databaseUrl: database.url }, now)
+      : null,
+    feed,
     demo: { signIns: async () => people, load: () => loadDemo(database.db, DEMO_DIR, { now, newId }) },
   });
   const server = app.listen(0, '127.0.0.1');
@@ -77,6 +88,7 @@ export async function createTestApp({
     return found;
   };
   const drop = async () => {
+    await feed.stop();
     server.closeAllConnections();
     server.close();
     await database.drop();

@@ -48,12 +48,19 @@ export async function call<Params extends z.ZodType, Body extends z.ZodType, Ans
     signal,
     key,
   );
-  if (!response.ok) {
-    const problem = await toProblem(response);
-    if (problem.problem.type === '/problems/signed-out') reportSignedOut();
-    throw problem;
-  }
+  if (!response.ok) throw await failureOf(response);
   return contract.answer.parse(await response.json());
+}
+
+/** Sends a file as it is, and gives back what the server answered. */
+export async function sendFile(path: string, file: Blob): Promise<unknown> {
+  const response = await request(path, {
+    method: 'POST',
+    body: file,
+    headers: { 'Content-Type': 'application/octet-stream' },
+  });
+  if (!response.ok) throw await failureOf(response);
+  return response.json();
 }
 
 /** The path with its parameters filled in; what it does not name follows as the query. */
@@ -80,16 +87,20 @@ async function send(
     ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
     ...(key === undefined ? {} : { 'Idempotency-Key': key }),
   };
+  return request(path, {
+    method: method.toUpperCase(),
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    headers,
+    ...(signal ? { signal } : {}),
+  });
+}
+
+async function request(path: string, init: RequestInit): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(path, {
-      method: method.toUpperCase(),
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-      headers,
-      ...(signal ? { signal } : {}),
-    });
+    response = await fetch(path, init);
   } catch (error) {
-    if (signal?.aborted) throw error;
+    if (init.signal?.aborted) throw error;
     reportAway();
     throw new AwayError(error);
   }
@@ -99,6 +110,12 @@ async function send(
   }
   reportAnswered();
   return response;
+}
+
+async function failureOf(response: Response): Promise<ProblemError> {
+  const problem = await toProblem(response);
+  if (problem.problem.type === '/problems/signed-out') reportSignedOut();
+  return problem;
 }
 
 async function toProblem(response: Response): Promise<ProblemError> {

@@ -9,4 +9,10 @@ export const SHOP_PAGES: readonly ShopPage[] = [
   { to: '/me', label: 'My sign-in', what: 'PIN, password, this device', permission: 'self' },
   { to: '/people', label: 'People', what: 'who works here, and what they may do', permission: 'people' },
   { to: '/settings', label: 'Settings', what: 'clearances, instruments, costs, ways of working', permission: 'read' },
+  {
+    to: '/backups',
+    label: 'Backups and files',
+    what: 'nightly backups, restoring, the shop as open files',
+    permission: 'backup',
+  },
 ];

@@ -1,0 +1,63 @@
+import { createReadStream } from 'node:fs';
+import { Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import {
+  BACKUP_FILE_PATH,
+  BACKUP_UPLOAD_PATH,
+  backupNameSchema,
+  listBackups,
+  makeBackup,
+  restoreBackup,
+} from '@low-quarry/core/contracts/backup';
+import type { Router } from 'express';
+import type { DataSource } from 'typeorm';
+import { AppError, notFound, refused } from '../../http/AppError';
+import { guard } from '../../http/guard';
+import { heavyLimit } from '../../http/heavyLimit';
+import { route } from '../../http/route';
+import { ShopStore } from '../shop/ShopStore';
+import { type BackupService, tooLarge } from './BackupService';
+
+/** A shop's database of years is some tens of megabytes. */
+const MOST_UPLOAD_BYTES = 2 * 1024 ** 3;
+
+/** @param backups null where none are made (a list of routes needs none) */
+export function backupRoutes(router: Router, db: DataSource, backups: BackupService | null): void {
+  const service = () => {
+    if (backups) return backups;
+    throw new AppError(503, 'no-backups', 'No backups', 'No folder for backups was set.');
+  };
+  router.use('/api/backups', heavyLimit());
+  route(router, listBackups, async () => ({
+    backups: await service().list(),
+    nightlyFault: service().nightlyFault,
+  }));
+  route(router, makeBackup, () => service().make('asked'));
+  route(router, restoreBackup, async ({ params, body }) => {
+    const shop = await new ShopStore(db.manager).get();
+    if (body.shopName.trim() !== shop.name) {
+      const message = `Type the name of the shop, "${shop.name}", to replace everything in it.`;
+      throw refused(message, [{ path: 'shopName', message }]);
+    }
+    const { manifest, keptAs } = await service().restore(await service().fileOf(params.name));
+    return { madeAt: manifest.madeAt, keptAs };
+  });
+  router.get(BACKUP_FILE_PATH, guard('backup'), async (request, response) => {
+    const name = backupNameSchema.safeParse(request.params.name);
+    if (!name.success) throw notFound('backup');
+    const file = await service().fileOf(name.data);
+    // To keep, never to open in the page.
+    response.type('application/octet-stream').attachment(name.data);
+    await pipeline(createReadStream(file), response);
+  });
+  router.post(BACKUP_UPLOAD_PATH, guard('backup'), async (request, response) => {
+    let bytes = 0;
+    const counted = new Transform({
+      transform(chunk: Buffer, _encoding, done) {
+        bytes += chunk.length;
+        done(bytes > MOST_UPLOAD_BYTES ? tooLarge() : null, chunk);
+      },
+    });
+    response.json(await service().keepUpload(request.pipe(counted)));
+  });
+}

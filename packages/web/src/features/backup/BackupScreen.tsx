@@ -1,0 +1,220 @@
+/** Is the shop safe, and how does it come back? */
+import { type Backup, EXPORT_PATH } from '@low-quarry/core/contracts/backup';
+import { useQuery } from '@tanstack/react-query';
+import { Dialog } from 'radix-ui';
+import { type FormEvent, useState } from 'react';
+import { shopQuery } from '../../api/sharedQueries';
+import { whenWords } from '../../text/whenWords';
+import { Button } from '../../ui/Button';
+import { FormError } from '../../ui/FormError';
+import { problemFields, problemSentence } from '../../ui/problemFields';
+import { Layer, Shell } from '../../ui/Shell';
+import { Answered, Empty } from '../../ui/states';
+import { TextField } from '../../ui/TextField';
+import { backupsQuery, useImportShop, useMakeBackup, useRestoreBackup, useUploadBackup } from './backupQueries';
+
+const WHY_WORDS: Readonly<Record<Backup['why'], string>> = {
+  nightly: 'made at night',
+  asked: 'asked for',
+  upload: 'brought in',
+  before: 'kept before a restore',
+};
+const TABLES = ['jobs', 'openings', 'parts', 'history'] as const;
+const FILE_LINK = 'inline-flex min-h-12 items-center text-action underline underline-offset-2';
+
+export function BackupScreen() {
+  const backups = useQuery(backupsQuery);
+  const make = useMakeBackup();
+  return (
+    <Shell
+      title="Backups"
+      crumbs={[
+        { to: '/', label: 'Jobs' },
+        { to: '/backups', label: 'Backups' },
+      ]}
+      aside={
+        <Button kind="main" disabled={make.isPending} onClick={() => make.mutate(undefined)}>
+          {make.isPending ? 'Making a backup …' : 'Make a backup now'}
+        </Button>
+      }
+    >
+      <p className="max-w-2xl">
+        One is made every night while the shop is closed; seven nights, four weeks and six months of them stay. Keep a
+        copy on another machine: a backup beside its shop burns with it.
+      </p>
+      <FormError>{make.error?.message ?? null}</FormError>
+      <Answered query={backups} what="the backups">
+        {({ backups: all, nightlyFault }) => (
+          <>
+            <FormError>{nightlyFault ? `The last nightly backup could not be made: ${nightlyFault}` : null}</FormError>
+            {all.length === 0 ? (
+              <Empty>There is no backup yet. Make the first one now.</Empty>
+            ) : (
+              <ul className="border-t border-ink">
+                {all.map((backup) => (
+                  <BackupRow key={backup.name} backup={backup} />
+                ))}
+              </ul>
+            )}
+          </>
+        )}
+      </Answered>
+      <Upload />
+      <OpenFiles />
+    </Shell>
+  );
+}
+
+function BackupRow({ backup: { name, madeAt, bytes, why } }: { readonly backup: Backup }) {
+  return (
+    <li className="flex flex-wrap items-center justify-between gap-x-6 border-b border-hairline py-1">
+      <span>
+        <strong>{capital(whenWords(madeAt, new Date()))}</strong>, {WHY_WORDS[why]}
+        <br />
+        <span className="text-muted">
+          {name}, {sizeWords(bytes)}
+        </span>
+      </span>
+      <span className="flex flex-wrap gap-4">
+        <a href={`/api/backups/${name}/file`} download className={FILE_LINK}>
+          Download<span className="sr-only"> {name}</span>
+        </a>
+        <Restore name={name} madeAt={madeAt} />
+      </span>
+    </li>
+  );
+}
+
+function Restore({ name, madeAt }: { readonly name: string; readonly madeAt: string }) {
+  const [open, setOpen] = useState(false);
+  const [typed, setTyped] = useState('');
+  const shop = useQuery(shopQuery);
+  const restore = useRestoreBackup(name);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    restore.mutate(typed, { onSuccess: () => setOpen(false) });
+  };
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger asChild>
+        <Button kind="quiet">
+          Restore<span className="sr-only"> {name}</span>
+        </Button>
+      </Dialog.Trigger>
+      <Layer title="Restore a backup">
+        <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+          <p>
+            Everything in the shop becomes what it was {whenWords(madeAt, new Date())}: jobs, measurements, people,
+            settings and the history. What is there now is kept as a backup of its own first. Everybody signs in again.
+          </p>
+          <TextField
+            label={`Type the shop’s name, ${shop.data?.name ?? ''}, to go on`}
+            value={typed}
+            autoComplete="off"
+            error={problemFields(restore.error).shopName ?? problemFields(restore.error).file}
+            onType={setTyped}
+          />
+          <FormError>{problemSentence(restore.error)}</FormError>
+          <Button kind="main" type="submit" disabled={restore.isPending || !typed.trim()}>
+            {restore.isPending ? 'Restoring …' : 'Replace everything with this backup'}
+          </Button>
+        </form>
+      </Layer>
+    </Dialog.Root>
+  );
+}
+
+function Upload() {
+  const upload = useUploadBackup();
+  return (
+    <section aria-label="Bring a backup in" className="flex flex-col gap-2 border-t border-ink pt-2">
+      <h2>Bring a backup in from elsewhere</h2>
+      <FilePick
+        label="Backup file"
+        accept=".lqbackup"
+        hint="It is checked whole when it is brought in; restoring it is a step of its own."
+        busy={upload.isPending}
+        onPick={(file) => upload.mutate(file)}
+      />
+      <FormError>{upload.error?.message ?? null}</FormError>
+      <p role="status" className="font-semibold text-clears">
+        {upload.isSuccess && `${upload.data.name} is in the list.`}
+      </p>
+    </section>
+  );
+}
+
+function OpenFiles() {
+  const bring = useImportShop();
+  return (
+    <section aria-label="Open files" className="flex flex-col gap-2 border-t border-ink pt-2">
+      <h2>The whole shop as open files</h2>
+      <p className="max-w-2xl text-muted">
+        For other programs, and for a new shop on another machine. Passwords and PINs are not in them.
+      </p>
+      <p className="flex flex-wrap gap-x-6">
+        <a href={EXPORT_PATH} download className={FILE_LINK}>
+          Everything as JSON
+        </a>
+        {TABLES.map((table) => (
+          <a key={table} href={`${EXPORT_PATH}/${table}.csv`} download className={FILE_LINK}>
+            {capital(table)} as CSV
+          </a>
+        ))}
+      </p>
+      <FilePick
+        label="Shop file to bring into this new shop, JSON"
+        accept=".json,application/json"
+        hint="Into a shop without jobs and library only. People come in without a password; you give them one."
+        busy={bring.isPending}
+        onPick={(file) => bring.mutate(file)}
+      />
+      <FormError>{bring.error?.message ?? null}</FormError>
+      <p role="status" className="font-semibold text-clears">
+        {bring.isSuccess &&
+          `Brought in: ${bring.data.jobs} jobs, ${bring.data.vehicles} vehicles, ${bring.data.parts} parts.`}
+      </p>
+    </section>
+  );
+}
+
+function FilePick({
+  label,
+  accept,
+  hint,
+  busy,
+  onPick,
+}: {
+  readonly label: string;
+  readonly accept: string;
+  readonly hint: string;
+  readonly busy: boolean;
+  readonly onPick: (file: File) => void;
+}) {
+  return (
+    <label className="flex max-w-xl flex-col gap-1">
+      <span className="font-semibold">{label}</span>
+      <input
+        type="file"
+        accept={accept}
+        disabled={busy}
+        className="min-h-12 border border-muted bg-paper p-2"
+        onChange={({ target }) => {
+          const [file] = target.files ?? [];
+          if (file) onPick(file);
+          // The same file can be picked again after it was mended.
+          target.value = '';
+        }}
+      />
+      <span className="text-[13px] leading-4 text-muted">{busy ? 'Being read …' : hint}</span>
+    </label>
+  );
+}
+
+function sizeWords(bytes: number): string {
+  return bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
+}
+
+function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}

@@ -1,0 +1,60 @@
+/** Queries of backups, making and restoring them, and the shop as a file. */
+import {
+  BACKUP_UPLOAD_PATH,
+  type Backup,
+  backupSchema,
+  listBackups,
+  makeBackup,
+  restoreBackup,
+} from '@low-quarry/core/contracts/backup';
+import { importShop } from '@low-quarry/core/contracts/shopFile';
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { call, sendFile } from '../../api/call';
+
+export const backupsQuery = queryOptions({
+  queryKey: ['backups'],
+  queryFn: ({ signal }) => call(listBackups, { params: {}, signal }),
+});
+
+function useChange<Input, Answer>(mutationFn: (input: Input) => Promise<Answer>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn,
+    retry: false,
+    onSuccess: () => queries.invalidateQueries({ queryKey: backupsQuery.queryKey }),
+  });
+}
+
+export const useMakeBackup = () => useChange((_: undefined) => call(makeBackup, { params: {}, body: {} }));
+
+export const useUploadBackup = () =>
+  useChange(async (file: File): Promise<Backup> => backupSchema.parse(await sendFile(BACKUP_UPLOAD_PATH, file)));
+
+/** Afterwards nothing that was shown is true, and everybody signs in again. */
+export function useRestoreBackup(name: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (shopName: string) => call(restoreBackup, { params: { name }, body: { shopName } }),
+    retry: false,
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['session'] }),
+  });
+}
+
+export function useImportShop() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: async (file: File) => call(importShop, { params: {}, body: readJson(await file.text()) }),
+    retry: false,
+    onSuccess: () => queries.invalidateQueries(),
+  });
+}
+
+function readJson(text: string): Record<string, unknown> {
+  try {
+    const json: unknown = JSON.parse(text);
+    if (typeof json === 'object' && json !== null && !Array.isArray(json)) return json as Record<string, unknown>;
+  } catch {
+    // Told below, like everything that is no such file.
+  }
+  throw new Error('The file is not a shop file: an object in JSON was expected.');
+}
