@@ -8,7 +8,11 @@ export class Shop {
   private server: ChildProcess | null = null;
   url = '';
 
-  constructor(private readonly database: string) {}
+  /** @param cluster where its database is; the tests' own unless another is given */
+  constructor(
+    private readonly database: string,
+    private readonly cluster: string = required('LQ_TEST_DATABASE_URL'),
+  ) {}
 
   /** A copy of `template`; with no template, a new database that the server fills with the demo shop. */
   static async create(name: string, template: string | null): Promise<Shop> {
@@ -21,13 +25,13 @@ export class Shop {
     const server = spawn(process.execPath, [required('LQ_SERVER_MAIN')], {
       env: {
         ...process.env,
-        DATABASE_URL: urlOf(this.database),
+        DATABASE_URL: urlOf(this.cluster, this.database),
         PORT: this.url ? new URL(this.url).port : '0',
         LQ_DEMO: demo ? '1' : '0',
         LQ_BACKUP_DIR: path.join(required('LQ_TEST_RESULTS'), 'backups', this.database),
         LOG_LEVEL: 'warn',
       },
-      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      stdio: ['ignore', process.env.LQ_SHOW_LOG ? 'inherit' : 'ignore', 'inherit', 'ipc'],
     });
     const listening = once(server, 'message').then(([message]) => (message as { listening: string }).listening);
     const died = once(server, 'exit').then(([code]) => Promise.reject(new Error(`the server ended with ${code}`)));
@@ -44,6 +48,17 @@ export class Shop {
     const exited = once(server, 'exit');
     server.kill('SIGKILL');
     await exited;
+  }
+
+  /** Runs something on the shop's own database, beside the server. */
+  async inDatabase<T>(work: (client: pg.Client) => Promise<T>): Promise<T> {
+    const client = new pg.Client({ connectionString: urlOf(this.cluster, this.database) });
+    await client.connect();
+    try {
+      return await work(client);
+    } finally {
+      await client.end();
+    }
   }
 
   async stopDatabase(): Promise<void> {
@@ -73,8 +88,8 @@ async function asAdmin<T>(work: (admin: pg.Client) => Promise<T>): Promise<T> {
   }
 }
 
-function urlOf(database: string): string {
-  const url = new URL(required('LQ_TEST_DATABASE_URL'));
+function urlOf(cluster: string, database: string): string {
+  const url = new URL(cluster);
   url.pathname = `/${database}`;
   return url.href;
 }

@@ -32,7 +32,7 @@ test('by name and password, then on by PIN; a wrong one says how many tries are 
   await expect(page.getByText('Rieke may not do this')).toBeVisible();
 });
 
-test('signed out in another tab: the next thing asked for leads to the sign-in, and what was typed is there afterwards', async ({
+test('signed out in another tab: the next thing asked for leads to the sign-in, and what was to be saved is saved afterwards', async ({
   fitter,
 }) => {
   const { page } = fitter;
@@ -48,7 +48,11 @@ test('signed out in another tab: the next thing asked for leads to the sign-in, 
   await page.getByLabel('PIN of Rieke').fill(signInOf('Rieke').pin);
   await page.keyboard.press('Enter');
   await expect(fitter.field('Depth behind')).toHaveValue('58');
-  await expect(page.getByText('What was typed on this device and not saved is back.')).toBeVisible();
+  // What was to be saved is saved now, by itself.
+  await expect(page.getByRole('link', { name: /waiting/ })).toHaveCount(0);
+  await page.reload();
+  await expect(fitter.field('Depth behind')).toHaveValue('58');
+  await expect(page.getByText('is back')).toBeHidden();
 });
 
 test('a draft is nobody else’s', async ({ fitter }) => {

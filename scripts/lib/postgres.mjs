@@ -107,6 +107,8 @@ export async function startPostgres({ dir, durable, port: wanted }) {
     },
     // SIGINT is PostgreSQL's fast shutdown: open connections are closed, what was committed is safe.
     stop: () => end(child, 'SIGINT'),
+    /** As a power cut would: its processes find out by themselves, and the next start recovers from the log. */
+    kill: () => end(child, 'SIGKILL'),
     onExit: (listener) => child.once('close', listener),
   };
 }

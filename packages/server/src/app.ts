@@ -75,7 +75,7 @@ export function createApp({
       logger: log,
       autoLogging: { ignore: ({ url }) => !url?.startsWith('/api/') || url === '/api/health' },
       // A log is read by more people than may sign in.
-      redact: ['req.headers.cookie', 'res.headers["set-cookie"]'],
+      redact: ['req.headers.cookie', 'res.headers["set-cookie"]', 'err.parameters'],
     }),
   );
   app.use(

@@ -1,5 +1,6 @@
 /** The connection to PostgreSQL. The schema is made by migrations only. */
 import 'reflect-metadata';
+import pg from 'pg';
 import { DataSource } from 'typeorm';
 import { ChoiceEntity } from '../features/choices/ChoiceEntity';
 import { ChangeEntity } from '../features/history/ChangeEntity';
@@ -33,6 +34,18 @@ export function createDataSource(url: string): DataSource {
   return dataSource(url, MOST_CONNECTIONS, { options: `-c role=${APP_ROLE}` });
 }
 
+/**
+ * A connection that the database ends says so by an event, and one that nobody listens to ends the process. The pool
+ * listens while a connection is idle and TypeORM while it is in use; between the two nobody does. The query that was on its
+ * way fails by itself, and the pool makes another connection.
+ */
+class HeardClient extends pg.Client {
+  constructor(config?: string | pg.ClientConfig) {
+    super(config);
+    this.on('error', () => {});
+  }
+}
+
 function dataSource(url: string, max: number, extra: { readonly options?: string }): DataSource {
   return new DataSource({
     type: 'postgres',
@@ -59,6 +72,6 @@ function dataSource(url: string, max: number, extra: { readonly options?: string
     ],
     migrationsTransactionMode: 'each',
     synchronize: false,
-    extra: { max, connectionTimeoutMillis: CONNECT_TIMEOUT_MS, ...extra },
+    extra: { max, connectionTimeoutMillis: CONNECT_TIMEOUT_MS, Client: HeardClient, ...extra },
   });
 }

@@ -1,5 +1,7 @@
+import { setTimeout as sleep } from 'node:timers/promises';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { createTestDatabase, type TestDatabase } from '../testing/testDatabase';
+import { createOwnerDataSource } from './dataSource';
 
 let database: TestDatabase;
 beforeAll(async () => {
@@ -27,4 +29,42 @@ test('the database itself refuses a second shop and an opening without a job', a
   await expect(database.owner.query(`INSERT INTO shop (id, settings) VALUES (2, '{}')`)).rejects.toThrow('one_shop');
   const orphan = `INSERT INTO opening (id, job_id, position, record) VALUES (gen_random_uuid(), gen_random_uuid(), 0, '{}')`;
   await expect(database.owner.query(orphan)).rejects.toThrow('opening_of_job');
+});
+
+test('a migration that is cut off in the middle leaves nothing behind, and the next start does it whole', async () => {
+  const half = await createTestDatabase({ empty: true });
+  try {
+    await half.owner.undoLastMigration();
+    // Somebody reads the shop's table: the migration has made its own and waits to change that one.
+    const reader = half.owner.createQueryRunner();
+    await reader.startTransaction();
+    await reader.query('SELECT * FROM "shop"');
+    const starting = createOwnerDataSource(half.url);
+    await starting.initialize();
+    const running = starting.runMigrations().then(
+      () => 'done',
+      (error: Error) => error.message,
+    );
+    const isWaiting = async () => {
+      const [found] = await reader.query(
+        `SELECT pid FROM pg_stat_activity WHERE datname = current_database() AND wait_event_type = 'Lock'`,
+      );
+      return found?.pid ?? null;
+    };
+    while ((await isWaiting()) === null) await sleep(50);
+    await reader.query('SELECT pg_terminate_backend($1)', [await isWaiting()]);
+    expect(await running).toMatch(/terminat/);
+    await reader.rollbackTransaction();
+    await reader.release();
+    await starting.destroy();
+
+    const tables = async () =>
+      (await half.owner.query(`SELECT 1 FROM information_schema.tables WHERE table_name = 'change'`)).length;
+    expect(await tables()).toBe(0);
+    await half.owner.runMigrations();
+    expect(await tables()).toBe(1);
+    expect(await half.owner.showMigrations()).toBe(false);
+  } finally {
+    await half.drop();
+  }
 });

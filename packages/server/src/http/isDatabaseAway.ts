@@ -4,8 +4,12 @@
 const AWAY_CODES = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', 'EPIPE', 'ETIMEDOUT', 'EHOSTUNREACH']);
 /** SQLSTATE: connection exception, insufficient resources, operator intervention; no such database, not accepting. */
 const AWAY_CLASSES = /^(08|53|57)|^(3D000|55000)$/;
-/** `pg` gives these no code. */
-const AWAY_MESSAGES = /connection terminated|timeout exceeded when trying to connect|connection timeout|not queryable/i;
+/**
+ * `pg` gives these no code; the last two are TypeORM's, which lets go of a connection that is lost in the middle of a
+ * transaction, so that the next statement of it finds none.
+ */
+const AWAY_MESSAGES =
+  /already released|transaction is not started|connection terminated|timeout exceeded when trying to connect|connection timeout|not queryable/i;
 
 export function isDatabaseAway(error: unknown): boolean {
   if (!(error instanceof Error)) return false;
