@@ -18,28 +18,28 @@ export function signInOf(name: string): SignIn {
 export class Fitter {
   constructor(
     readonly page: Page,
-    private readonly url: string,
+    readonly address: string,
   ) {}
 
   /** Comes in without the screen: what is tested is behind it. Jory is counter and fitter, Okke the owner. */
   async comeIn(name: string): Promise<this> {
     const { password } = signInOf(name);
-    const answer = await this.page.request.post(`${this.url}/api/session`, {
+    const answer = await this.page.request.post(`${this.address}/api/session`, {
       data: { name, password },
-      headers: { Origin: this.url },
+      headers: { Origin: this.address },
     });
     expect(answer.status()).toBe(200);
     return this;
   }
 
   async openJobs(): Promise<this> {
-    await this.page.goto(this.url);
+    await this.page.goto(this.address);
     await expect(this.page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
     return this;
   }
 
   async openPage(address: string, title: string): Promise<this> {
-    await this.page.goto(`${this.url}${address}`);
+    await this.page.goto(`${this.address}${address}`);
     await expect(this.page.getByRole('heading', { name: title, level: 1 })).toBeVisible();
     return this;
   }

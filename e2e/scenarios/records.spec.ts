@@ -115,3 +115,33 @@ test('two people at one door: what does not overlap is put together by itself, a
   await expect(other.field('Front gap')).toHaveValue('31');
   await context.close();
 });
+
+test('two owners at the settings: what overlaps is asked about field by field, what does not comes in', async ({
+  fitter,
+  browser,
+}) => {
+  const { page } = fitter;
+  const context = await browser.newContext();
+  const { Fitter } = await import('../driver/Fitter');
+  const other = new Fitter(await context.newPage(), fitter.address);
+  await other.comeIn('Okke');
+  await fitter.openPage('/settings', 'Settings');
+  await other.openPage('/settings', 'Settings');
+  await page.getByLabel('To the glass, mm').fill('7');
+  await page.getByLabel('To the card or grille, mm').fill('4');
+  await other.page.getByLabel('To the glass, mm').fill('9');
+  await other.page.getByLabel('In the hole, mm').fill('2');
+  await other.page.getByRole('button', { name: 'Save 2 settings' }).click();
+  await expect(other.page.getByText('Saved in the shop.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save 2 settings' }).click();
+  const conflict = page.getByRole('alert', { name: 'Changed by somebody else' });
+  await expect(conflict).toContainText('Both began with: 5 mm');
+  await expect(conflict).toContainText('Theirs comes in where you changed nothing: in the hole.');
+  await conflict.getByLabel('Theirs: 9 mm').check();
+  await conflict.getByRole('button', { name: 'Save what is picked' }).click();
+  await expect(conflict).toBeHidden();
+  await expect(page.getByLabel('To the glass, mm')).toHaveValue('9');
+  await expect(page.getByLabel('To the card or grille, mm')).toHaveValue('4');
+  await expect(page.getByLabel('In the hole, mm')).toHaveValue('2');
+  await context.close();
+});

@@ -1,14 +1,17 @@
 /** Changes what was written down when the car was booked in, or puts the job into the bin. */
-import { BIN_DAYS, type Job } from '@low-quarry/core/contracts/jobs';
+import { BIN_DAYS, type Job, jobSchema } from '@low-quarry/core/contracts/jobs';
+import { JOB_FIELDS, type JobState } from '@low-quarry/core/records/recordKinds';
 import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button';
+import { ConflictPanel } from '../../ui/ConflictPanel';
 import { Field, INPUT } from '../../ui/Field';
 import { FormError } from '../../ui/FormError';
 import { problemFields, problemSentence } from '../../ui/problemFields';
 import { Layer } from '../../ui/Shell';
 import { TextField } from '../../ui/TextField';
+import { useConflict } from '../../ui/useConflict';
 import { useDeleteJob, usePutJob } from './jobsQueries';
 
 export function ChangeJob({ job }: { readonly job: Job }) {
@@ -29,44 +32,82 @@ export function ChangeJob({ job }: { readonly job: Job }) {
 }
 
 function JobForm({ job, onDone }: { readonly job: Job; readonly onDone: () => void }) {
-  const [customer, setCustomer] = useState(job.customer);
-  const [registration, setRegistration] = useState(job.registration);
-  const [wants, setWants] = useState(job.wants);
-  const [dueOn, setDueOn] = useState(job.dueOn ?? '');
+  // What was typed on stays what it was, also when somebody else saves meanwhile.
+  const [base] = useState(() => toState(job));
+  const [version] = useState(job.version);
+  const [form, setForm] = useState(base);
   const put = usePutJob(job.id);
   const errors = problemFields(put.error);
+  const { conflict, send } = useConflict<JobState>({
+    fields: JOB_FIELDS,
+    read: (current) => {
+      const read = jobSchema.safeParse(current);
+      return read.success ? { version: read.data.version, record: toState(read.data) } : null;
+    },
+    save: (on, { vehicleId: _, ...facts }, onError) =>
+      put.mutate({ version: on, ...facts }, { onError, onSuccess: onDone }),
+  });
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    put.mutate({ version: job.version, customer, registration, wants, dueOn: dueOn || null }, { onSuccess: onDone });
+    send(version, base, form);
   };
+  const type = (change: Partial<JobState>) => setForm((before) => ({ ...before, ...change }));
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
-      <TextField label="Customer" value={customer} autoComplete="off" error={errors.customer} onType={setCustomer} />
+      <TextField
+        label="Customer"
+        value={form.customer}
+        autoComplete="off"
+        error={errors.customer}
+        onType={(customer) => type({ customer })}
+      />
       <TextField
         label="Registration"
-        value={registration}
+        value={form.registration}
         autoComplete="off"
         error={errors.registration}
-        onType={setRegistration}
+        onType={(registration) => type({ registration })}
       />
       <Field label="What is wanted" error={errors.wants}>
         {(ids) => (
           <textarea
             {...ids}
             rows={3}
-            value={wants}
-            onChange={({ target }) => setWants(target.value)}
+            value={form.wants}
+            onChange={({ target }) => type({ wants: target.value })}
             className={`${INPUT} py-2`}
           />
         )}
       </Field>
-      <TextField label="Due on" type="date" value={dueOn} error={errors.dueOn} onType={setDueOn} />
-      <FormError>{problemSentence(put.error)}</FormError>
-      <Button kind="main" type="submit" disabled={put.isPending}>
-        Save job {job.number}
-      </Button>
+      <TextField
+        label="Due on"
+        type="date"
+        value={form.dueOn ?? ''}
+        error={errors.dueOn}
+        onType={(dueOn) => type({ dueOn: dueOn || null })}
+      />
+      <FormError>{conflict ? null : problemSentence(put.error)}</FormError>
+      {conflict ? (
+        <ConflictPanel
+          what="this job"
+          fields={JOB_FIELDS}
+          base={conflict.base}
+          mine={conflict.mine}
+          theirs={conflict.theirs.record}
+          onSave={(record) => send(conflict.theirs.version, conflict.theirs.record, record)}
+          onTakeTheirs={onDone}
+        />
+      ) : (
+        <Button kind="main" type="submit" disabled={put.isPending}>
+          Save job {job.number}
+        </Button>
+      )}
     </form>
   );
+}
+
+function toState({ vehicle, customer, registration, wants, dueOn }: Job): JobState {
+  return { vehicleId: vehicle.id, customer, registration, wants, dueOn };
 }
 
 function DeleteJob({ job }: { readonly job: Job }) {

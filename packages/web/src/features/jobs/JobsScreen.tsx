@@ -1,6 +1,7 @@
 /** Which cars are here, and how far is each? */
 import type { JobInList, OpeningState } from '@low-quarry/core/contracts/jobs';
 import { placeLabel } from '@low-quarry/core/model/place';
+import { WEEKDAYS } from '@low-quarry/core/model/shop';
 import { vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
@@ -13,7 +14,7 @@ import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
 import { BookIn } from './BookIn';
-import { dueWords } from './dueWords';
+import { dueWords, isDueWhenClosed } from './dueWords';
 import { jobsQuery } from './jobsQueries';
 import { jobTitle } from './jobTitle';
 import { StateMark } from './OpeningStateLine';
@@ -56,7 +57,11 @@ export function JobsScreen() {
                   className={INPUT}
                 />
               </label>
-              <JobList jobs={all.filter((job) => matches(job, words))} words={words} />
+              <JobList
+                jobs={all.filter((job) => matches(job, words))}
+                words={words}
+                openOn={shop.data?.workingHours.days ?? WEEKDAYS}
+              />
             </>
           )
         }
@@ -65,7 +70,15 @@ export function JobsScreen() {
   );
 }
 
-function JobList({ jobs, words }: { readonly jobs: readonly JobInList[]; readonly words: string }) {
+function JobList({
+  jobs,
+  words,
+  openOn,
+}: {
+  readonly jobs: readonly JobInList[];
+  readonly words: string;
+  readonly openOn: readonly string[];
+}) {
   if (jobs.length === 0) return <Empty>No job has “{words}” in it.</Empty>;
   return (
     <ul className="border-t border-ink">
@@ -86,6 +99,9 @@ function JobList({ jobs, words }: { readonly jobs: readonly JobInList[]; readonl
             </p>
             <p className="text-muted">
               {job.vehicle.trim} · {dueWords(job.dueOn, new Date())}
+              {isDueWhenClosed(job.dueOn, openOn) && (
+                <strong className="text-measure">, when the shop is closed</strong>
+              )}
             </p>
           </div>
           <Openings job={job} />

@@ -1,3 +1,5 @@
+import { WEEKDAYS } from '@low-quarry/core/model/shop';
+
 /** When a car is due, in words: "due today", "due in 3 days", "2 days late". Days are counted by the calendar. */
 const DAY_MS = 86_400_000;
 
@@ -9,4 +11,11 @@ export function dueWords(dueOn: string | null, now: Date): string {
   if (days === 1) return 'due tomorrow';
   if (days > 1) return `due in ${days} days`;
   return days === -1 ? '1 day late' : `${-days} days late`;
+}
+
+/** Whether the shop is closed on the day a car is due. */
+export function isDueWhenClosed(dueOn: string | null, openOn: readonly string[]): boolean {
+  if (dueOn === null) return false;
+  const day = WEEKDAYS[(new Date(`${dueOn}T00:00:00Z`).getUTCDay() + 6) % 7];
+  return day !== undefined && !openOn.includes(day);
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { PLACE_LABELS, type Place, SIDES } from '@low-quarry/core/model/place';
 import { BODIES } from '@low-quarry/core/model/vehicle';
 import { PLAN, planPoint, planSides } from './carPlanLayout';
-import { dueWords } from './dueWords';
+import { dueWords, isDueWhenClosed } from './dueWords';
 import { openingStateView } from './openingStateView';
 
 test.each([
@@ -93,4 +93,14 @@ describe('the plan of a car', () => {
       }
     }
   });
+});
+
+test.each([
+  ['2026-03-06', false],
+  ['2026-03-07', true],
+  ['2026-03-08', true],
+  ['2026-03-09', false],
+  [null, false],
+])('a shop that opens from Monday to Friday is closed on %s: %s', (dueOn, closed) => {
+  expect(isDueWhenClosed(dueOn, ['Mon', 'Tue', 'Wed', 'Thu', 'Fri'])).toBe(closed);
 });

@@ -7,6 +7,7 @@ import { helpfulDimensions, type OpeningRecord, toFitOpening, wantedDimensions }
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useMemo, useState, useSyncExternalStore } from 'react';
 import { useParams } from 'react-router';
@@ -16,13 +17,13 @@ import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
 import { needsPerson, type SaveOpening } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
 import { Button, LinkButton } from '../../ui/Button';
+import { ConflictPanel } from '../../ui/ConflictPanel';
 import { unreadNumber } from '../../ui/NumberField';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered } from '../../ui/states';
 import { jobQuery } from '../jobs/jobsQueries';
 import { jobTitle } from '../jobs/jobTitle';
-import { ConflictPanel } from './ConflictPanel';
 import { FactFields } from './FactFields';
 import { MeasureField } from './MeasureField';
 import { ObstacleFields } from './ObstacleFields';
@@ -249,9 +250,11 @@ function Filled({
       {clashing?.clash && (
         <div className="order-4 lg:col-span-2">
           <ConflictPanel
+            what="this opening"
+            fields={OPENING_FIELDS}
             base={clashing.base}
             mine={clashing.record}
-            theirs={clashing.clash}
+            theirs={clashing.clash.record}
             onSave={(record) => outbox.replace(clashing.id, pickedEntry(clashing, record))}
             onTakeTheirs={() => {
               for (const entry of waiting) outbox.remove(entry.id);

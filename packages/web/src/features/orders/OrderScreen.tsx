@@ -3,6 +3,7 @@ import { ORDER_CSV_PATH, type OrderAnswer, type OrderLineAnswer } from '@low-qua
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { fillPath } from '../../api/call';
+import { shopQuery } from '../../api/sharedQueries';
 import { printMoney } from '../../text/money';
 import { verdictLine } from '../../text/verdictLine';
 import { Button } from '../../ui/Button';
@@ -18,6 +19,7 @@ import { orderQuery } from './orderQueries';
 export function OrderScreen() {
   const { jobId = '' } = useParams();
   const order = useQuery(orderQuery(jobId));
+  const shop = useQuery(shopQuery);
   const lines = order.data?.lines ?? [];
   const suppliers = new Set(lines.map(({ supplier }) => supplier)).size;
   return (
@@ -55,7 +57,7 @@ export function OrderScreen() {
             <div className="only-screen flex flex-col gap-6">
               <Filled order={answer} jobId={jobId} />
             </div>
-            <OrderSheet order={answer} />
+            {shop.data && <OrderSheet order={answer} shop={shop.data} />}
           </>
         )}
       </Answered>

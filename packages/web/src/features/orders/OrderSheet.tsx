@@ -1,16 +1,20 @@
 /** The order list on paper: black and white, large numbers, boxes to tick, by supplier. */
 import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
+import type { Shop } from '@low-quarry/core/model/shop';
 import { vehicleName } from '@low-quarry/core/model/vehicle';
+import { SETTING_FIELDS } from '@low-quarry/core/records/settingFields';
 import { printMoney } from '../../text/money';
 import { verdictLine } from '../../text/verdictLine';
 import { useSettings } from '../../ui/settings';
 
-export function OrderSheet({ order }: { readonly order: OrderAnswer }) {
+export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; readonly shop: Shop }) {
   const { job, lines, included, heldBack, cautions, currency, totalMinor } = order;
   const { unit } = useSettings();
   const suppliers = [...new Set(lines.map(({ supplier }) => supplier))].sort();
   return (
     <article className="only-print text-black" aria-hidden="true">
+      {/* Rules of a page cannot be set at an element. */}
+      <style>{`@page { size: ${shop.paper}; }`}</style>
       <header className="flex justify-between border-b-2 border-black pb-2">
         <div>
           <p className="text-[24px] font-bold leading-8">
@@ -83,6 +87,20 @@ export function OrderSheet({ order }: { readonly order: OrderAnswer }) {
           </ul>
         </section>
       )}
+      <section className="mt-4 break-inside-avoid">
+        <h2 className="font-bold">How this shop works</h2>
+        <ul>
+          {wayWords(shop).map((words) => (
+            <li key={words}>{words}</li>
+          ))}
+        </ul>
+      </section>
     </article>
+  );
+}
+
+function wayWords(shop: Shop): readonly string[] {
+  return SETTING_FIELDS.filter(({ group }) => group === 'Ways of working').map(
+    ({ label, read, words }) => `${label} ${words(read(shop))}.`,
   );
 }

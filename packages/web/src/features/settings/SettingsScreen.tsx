@@ -1,4 +1,5 @@
 /** What does this shop go by? Each setting says what it changes; verdicts are judged again when one is saved. */
+import { getShop } from '@low-quarry/core/contracts/catalogue';
 import { type Shop, WEEKDAYS } from '@low-quarry/core/model/shop';
 import { differencesOf, mergeChanges } from '@low-quarry/core/records/Field';
 import { SETTING_FIELDS, SETTING_GROUPS, type SettingField } from '@low-quarry/core/records/settingFields';
@@ -7,11 +8,13 @@ import { type FormEvent, useState } from 'react';
 import { useMay } from '../../api/me';
 import { Button, LinkButton } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
+import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
 import { problemFields, problemSentence } from '../../ui/problemFields';
 import { Shell } from '../../ui/Shell';
 import { Answered } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
+import { useConflict } from '../../ui/useConflict';
 import { StockField } from './StockField';
 import { settingsQuery, usePutShop } from './settingsQueries';
 import { fromText, toText } from './settingText';
@@ -43,10 +46,32 @@ function SettingsForm({ version, stored }: { readonly version: number; readonly 
   const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
   const put = usePutShop();
-  // Somebody else saved: what they changed comes in, and what is typed here stays.
-  if (version !== started.version) {
-    setShop((mine) => mergeChanges(SETTING_FIELDS, started.base, mine, stored).merged);
-    setStarted({ version, base: stored });
+  const { conflict, send, drop } = useConflict<Shop>({
+    fields: SETTING_FIELDS,
+    read: (current) => {
+      const read = getShop.answer.safeParse(current);
+      return read.success ? { version: read.data.version, record: read.data.settings } : null;
+    },
+    save: (on, settings, onError) =>
+      put.mutate(
+        { version: on, settings },
+        {
+          onError,
+          onSuccess: (answer) => {
+            setTexts({});
+            setShop(answer.settings);
+            setStarted({ version: answer.version, base: answer.settings });
+          },
+        },
+      ),
+  });
+  // Somebody else saved: what they changed comes in where nothing is typed here; where both did, saving asks.
+  if (version > started.version && !conflict && !put.isPending) {
+    const { merged, clashes } = mergeChanges(SETTING_FIELDS, started.base, shop, stored);
+    if (clashes.length === 0) {
+      setShop(merged);
+      setStarted({ version, base: stored });
+    }
   }
   const changes = differencesOf(SETTING_FIELDS, started.base, shop);
   const judging = changes.some(({ path }) => SETTING_FIELDS.find((field) => field.path === path)?.judges);
@@ -62,7 +87,7 @@ function SettingsForm({ version, stored }: { readonly version: number; readonly 
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (Object.keys(errors).length > 0) return;
-    put.mutate({ version: started.version, settings: shop }, { onSuccess: () => setTexts({}) });
+    send(started.version, started.base, shop);
   };
 
   return (
@@ -106,8 +131,24 @@ function SettingsForm({ version, stored }: { readonly version: number; readonly 
                 ? 'Saved in the shop.'
                 : ''}
         </p>
-        <FormError>{problemSentence(put.error)}</FormError>
+        <FormError>{conflict ? null : problemSentence(put.error)}</FormError>
       </div>
+      {conflict && (
+        <ConflictPanel
+          what="the settings"
+          fields={SETTING_FIELDS}
+          base={conflict.base}
+          mine={conflict.mine}
+          theirs={conflict.theirs.record}
+          onSave={(record) => send(conflict.theirs.version, conflict.theirs.record, record)}
+          onTakeTheirs={() => {
+            drop();
+            setTexts({});
+            setShop(conflict.theirs.record);
+            setStarted({ version: conflict.theirs.version, base: conflict.theirs.record });
+          }}
+        />
+      )}
     </form>
   );
 }

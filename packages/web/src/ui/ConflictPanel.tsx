@@ -2,32 +2,41 @@
  * Somebody else changed the same fields: mine, theirs and what both began with, field by field, to pick from. Everything that
  * does not overlap is put together already.
  */
-import type { Opening } from '@low-quarry/core/contracts/openings';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { mergeChanges, takeFields } from '@low-quarry/core/records/Field';
-import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
+import { type Field, mergeChanges, takeFields } from '@low-quarry/core/records/Field';
 import { useEffect, useRef, useState } from 'react';
-import { Button } from '../../ui/Button';
+import { Button } from './Button';
 
-type ConflictPanelProps = {
-  readonly base: OpeningRecord;
-  readonly mine: OpeningRecord;
-  readonly theirs: Opening;
-  readonly onSave: (record: OpeningRecord) => void;
+type ConflictPanelProps<Rec> = {
+  /** Such as "this opening". */
+  readonly what: string;
+  readonly fields: readonly Field<Rec>[];
+  /** What both began with. */
+  readonly base: Rec;
+  readonly mine: Rec;
+  readonly theirs: Rec;
+  readonly onSave: (record: Rec) => void;
   readonly onTakeTheirs: () => void;
 };
 
-export function ConflictPanel({ base, mine, theirs, onSave, onTakeTheirs }: ConflictPanelProps) {
+export function ConflictPanel<Rec>({
+  what,
+  fields,
+  base,
+  mine,
+  theirs,
+  onSave,
+  onTakeTheirs,
+}: ConflictPanelProps<Rec>) {
   const panel = useRef<HTMLElement>(null);
   const [picked, setPicked] = useState<Readonly<Record<string, 'mine' | 'theirs'>>>({});
   useEffect(() => {
     panel.current?.scrollIntoView({ block: 'center' });
   }, []);
-  const { merged, clashes, taken } = mergeChanges(OPENING_FIELDS, base, mine, theirs.record);
+  const { merged, clashes, taken } = mergeChanges(fields, base, mine, theirs);
   const open = clashes.filter(({ path }) => picked[path] === undefined).length;
   const save = () => {
     const paths = new Set(clashes.flatMap(({ path }) => (picked[path] === 'theirs' ? [path] : [])));
-    onSave(takeFields(OPENING_FIELDS, merged, theirs.record, paths));
+    onSave(takeFields(fields, merged, theirs, paths));
   };
   return (
     <section
@@ -36,7 +45,7 @@ export function ConflictPanel({ base, mine, theirs, onSave, onTakeTheirs }: Conf
       aria-label="Changed by somebody else"
       className="border-2 border-measure bg-paper p-4"
     >
-      <h2 className="text-measure">Somebody else saved this opening while you were typing</h2>
+      <h2 className="text-measure">Somebody else saved {what} while you were typing</h2>
       <p>
         Nothing is lost.{' '}
         {taken.length > 0 && `Theirs comes in where you changed nothing: ${taken.join(', ').toLowerCase()}. `}

@@ -1,0 +1,34 @@
+/**
+ * A save that somebody else was quicker with: what does not overlap is sent again at once, put together; what does is asked
+ * about. For records that are saved from a form; openings go through the outbox.
+ */
+import { type Field, mergeChanges } from '@low-quarry/core/records/Field';
+import { useState } from 'react';
+import { ProblemError } from '../api/call';
+
+type Versioned<Rec> = { readonly version: number; readonly record: Rec };
+export type Conflict<Rec> = { readonly base: Rec; readonly mine: Rec; readonly theirs: Versioned<Rec> };
+
+type Options<Rec> = {
+  readonly fields: readonly Field<Rec>[];
+  /** What is stored, out of the answer that refuses; null when that is not readable. */
+  readonly read: (current: unknown) => Versioned<Rec> | null;
+  /** Saves on a version; told of a refusal. */
+  readonly save: (version: number, record: Rec, onError: (error: Error) => void) => void;
+};
+
+export function useConflict<Rec>({ fields, read, save }: Options<Rec>) {
+  const [conflict, setConflict] = useState<Conflict<Rec> | null>(null);
+  const send = (version: number, base: Rec, record: Rec) => {
+    setConflict(null);
+    save(version, record, (error) => {
+      const isConflict = error instanceof ProblemError && error.problem.type === '/problems/version-conflict';
+      const theirs = isConflict ? read(error.problem.current) : null;
+      if (!theirs) return;
+      const { merged, clashes } = mergeChanges(fields, base, record, theirs.record);
+      if (clashes.length === 0) send(theirs.version, theirs.record, merged);
+      else setConflict({ base, mine: record, theirs });
+    });
+  };
+  return { conflict, send, drop: () => setConflict(null) };
+}
