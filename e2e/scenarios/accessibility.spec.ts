@@ -71,6 +71,15 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
   },
   { name: 'bin', open: (fitter) => fitter.openPage('/bin', 'Bin') },
   { name: 'waiting entries', open: (fitter) => fitter.openPage('/waiting', 'Waiting entries') },
+  { name: 'library', open: (fitter) => fitter.openPage('/library', 'Library') },
+  {
+    name: 'library, a correction that is refused',
+    open: async (fitter) => {
+      await fitter.openPage('/library/part/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');
+      await fitter.page.getByLabel('Record, JSON').fill('not json');
+      await fitter.page.getByRole('button', { name: 'Save the correction' }).click();
+    },
+  },
   { name: 'backups', open: (fitter) => fitter.openPage('/backups', 'Backups') },
   { name: 'people', open: (fitter) => fitter.openPage('/people', 'People') },
   {

@@ -14,6 +14,7 @@ import { choicesRoutes } from './features/choices/choicesRoutes';
 import { authorOf, History } from './features/history/History';
 import { historyRoutes } from './features/history/historyRoutes';
 import { jobsRoutes } from './features/jobs/jobsRoutes';
+import { libraryRoutes } from './features/library/libraryRoutes';
 import type { ChangeFeed } from './features/live/ChangeFeed';
 import { liveRoutes } from './features/live/liveRoutes';
 import { openingsRoutes } from './features/openings/openingsRoutes';
@@ -121,6 +122,7 @@ export function createApp({
   openingsRoutes(router, db, openHistory);
   choicesRoutes(router, db, openHistory);
   historyRoutes(router, db, openHistory);
+  libraryRoutes(router, db, openHistory);
   liveRoutes(router, feed);
   backupRoutes(router, db, backups);
   shopFileRoutes(router, db);

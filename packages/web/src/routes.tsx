@@ -5,6 +5,8 @@ import { FitScreen } from './features/fit/FitScreen';
 import { HistoryScreen } from './features/history/HistoryScreen';
 import { JobScreen } from './features/jobs/JobScreen';
 import { JobsScreen } from './features/jobs/JobsScreen';
+import { CorrectScreen } from './features/library/CorrectScreen';
+import { LibraryScreen } from './features/library/LibraryScreen';
 import { OpeningScreen } from './features/openings/OpeningScreen';
 import { OrderScreen } from './features/orders/OrderScreen';
 import { PeopleScreen } from './features/people/PeopleScreen';
@@ -27,6 +29,8 @@ export function createRoutes() {
         { path: '/bin', Component: BinScreen, ErrorBoundary: ScreenFault },
         { path: '/waiting', Component: WaitingScreen, ErrorBoundary: ScreenFault },
         { path: '/backups', Component: BackupScreen, ErrorBoundary: ScreenFault },
+        { path: '/library', Component: LibraryScreen, ErrorBoundary: ScreenFault },
+        { path: '/library/:kind/:id', Component: CorrectScreen, ErrorBoundary: ScreenFault },
         { path: '/people', Component: PeopleScreen, ErrorBoundary: ScreenFault },
         { path: '/', Component: JobsScreen, ErrorBoundary: ScreenFault },
         { path: '/will-it-fit', Component: WillFitScreen, ErrorBoundary: ScreenFault },

@@ -19,6 +19,7 @@ import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables
 import { BracketChains1764100000000 } from './migrations/1764100000000-BracketChains';
 import { PeopleAndSessions1764200000000 } from './migrations/1764200000000-PeopleAndSessions';
 import { History1764300000000 } from './migrations/1764300000000-History';
+import { LibraryVersions1764400000000 } from './migrations/1764400000000-LibraryVersions';
 
 /** Long enough for a busy two-core machine, short enough that a person is told before they give up. */
 const CONNECT_TIMEOUT_MS = 10_000;
@@ -69,6 +70,7 @@ function dataSource(url: string, max: number, extra: { readonly options?: string
       BracketChains1764100000000,
       PeopleAndSessions1764200000000,
       History1764300000000,
+      LibraryVersions1764400000000,
     ],
     migrationsTransactionMode: 'each',
     synchronize: false,

@@ -114,7 +114,7 @@ async function insertJob(
     },
   }));
   await new OpeningsStore(manager).insert(jobId, records);
-  const history = new History(manager, programAuthor('the demo shop'), now(), newId());
+  const history = new History(manager, programAuthor('The demo shop'), now(), newId());
   await noteNewJob(history, newJob, records);
   const choices = found.flatMap(({ id, here }) => (here?.choice ? [{ openingId: id, ...here.choice }] : []));
   if (choices.length === 0) return;

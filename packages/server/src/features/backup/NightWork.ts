@@ -47,7 +47,7 @@ export class NightWork {
     if (!isNightWorkDue(this.now(), last ? new Date(last.madeAt) : null, shop.workingHours)) return false;
     await this.backups.nightly();
     await this.db.transaction((manager) =>
-      createJobsService(manager).purgeBin(new History(manager, programAuthor('the bin'), this.now(), this.newId())),
+      createJobsService(manager).purgeBin(new History(manager, programAuthor('The bin'), this.now(), this.newId())),
     );
     const at = this.now().getTime();
     const sessions = new SessionsStore(this.db.manager);

@@ -5,7 +5,9 @@
 import type { Change } from '@low-quarry/core/contracts/history';
 import { mayDo, type Permission, type Role } from '@low-quarry/core/model/access';
 import { openingRecordSchema } from '@low-quarry/core/model/opening';
+import { partSchema } from '@low-quarry/core/model/parts';
 import { shopSchema } from '@low-quarry/core/model/shop';
+import { vehicleSchema } from '@low-quarry/core/model/vehicle';
 import type { ChoiceState, JobState, PersonState, RecordKind } from '@low-quarry/core/records/recordKinds';
 import type { EntityManager } from 'typeorm';
 import type { Actor } from '../../http/Actor';
@@ -13,6 +15,7 @@ import { AppError, notFound, refused } from '../../http/AppError';
 import { createChoicesService } from '../choices/choicesRoutes';
 import { JobsStore } from '../jobs/JobsStore';
 import { createJobsService } from '../jobs/jobsRoutes';
+import { LibraryService } from '../library/LibraryService';
 import { createOpeningsService } from '../openings/openingsRoutes';
 import { PeopleService } from '../people/PeopleService';
 import { ShopService } from '../shop/ShopService';
@@ -125,8 +128,18 @@ export class HistoryService {
         await people.change(recordId, { version, name, roles: theirs as Role[], active });
         return;
       }
-      default:
-        throw cannot('the library is changed by its own import');
+      case 'part': {
+        if (state === null) throw cannot('a part that jobs go by is not taken out');
+        const library = new LibraryService(manager, history);
+        await library.changePart(recordId, (await library.getPart(recordId)).version, partSchema.parse(state));
+        return;
+      }
+      case 'vehicle': {
+        if (state === null) throw cannot('a vehicle that jobs go by is not taken out');
+        const library = new LibraryService(manager, history);
+        await library.changeVehicle(recordId, (await library.getVehicle(recordId)).version, vehicleSchema.parse(state));
+        return;
+      }
     }
   }
 

@@ -47,7 +47,7 @@ describe('every change has its line', () => {
       before: { note: expect.not.stringContaining('glass sticks') },
       after: { note: 'glass sticks' },
     });
-    expect(changes[1]).toMatchObject({ action: 'created', personName: 'the demo shop', personId: null, before: null });
+    expect(changes[1]).toMatchObject({ action: 'created', personName: 'The demo shop', personId: null, before: null });
   });
 
   test('nothing is missing between a record’s versions, and each begins where the one before ended', async () => {

@@ -1,7 +1,7 @@
 import type { PartRecord } from '@low-quarry/core/model/parts';
 import { EntitySchema } from 'typeorm';
 
-export type PartRow = { id: string; kind: PartRecord['kind']; record: PartRecord };
+export type PartRow = { id: string; kind: PartRecord['kind']; record: PartRecord; version: number };
 
 export const PartEntity = new EntitySchema<PartRow>({
   name: 'part',
@@ -9,5 +9,6 @@ export const PartEntity = new EntitySchema<PartRow>({
     id: { type: 'text', primary: true, primaryKeyConstraintName: 'pk_part' },
     kind: { type: 'text' },
     record: { type: 'jsonb' },
+    version: { type: 'integer', default: 1 },
   },
 });

@@ -17,6 +17,17 @@ export class PartsStore {
     return rows.map(({ record }) => connectorSchema.parse(record));
   }
 
+  async findPart(id: string): Promise<{ readonly version: number; readonly record: PartRecord } | null> {
+    const row = await this.manager.findOneBy(PartEntity, { id });
+    return row && { version: row.version, record: partSchema.parse(row.record) };
+  }
+
+  /** Replaces a part that still has the given version; tells whether it did. */
+  async replacePart(id: string, version: number, record: PartRecord): Promise<boolean> {
+    const change = { record, kind: record.kind, version: version + 1 };
+    return (await this.manager.update(PartEntity, { id, version }, change)).affected === 1;
+  }
+
   async saveParts(parts: readonly PartRecord[]): Promise<void> {
     await this.manager.insert(
       PartEntity,

@@ -33,7 +33,7 @@ export const SESSION_LIMITS = {
   seenMs: MINUTE_MS,
 } as const;
 
-const NEW_DEVICE = 'a new device';
+const NEW_DEVICE = 'a device without a name';
 
 export type Resumed = { readonly actor: Actor; readonly newToken: string | null };
 /** Tokens for the cookies of somebody who has just come in. */

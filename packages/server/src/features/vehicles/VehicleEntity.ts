@@ -1,12 +1,13 @@
 import type { VehicleRecord } from '@low-quarry/core/model/vehicle';
 import { EntitySchema } from 'typeorm';
 
-export type VehicleRow = { id: string; record: VehicleRecord };
+export type VehicleRow = { id: string; record: VehicleRecord; version: number };
 
 export const VehicleEntity = new EntitySchema<VehicleRow>({
   name: 'vehicle',
   columns: {
     id: { type: 'text', primary: true, primaryKeyConstraintName: 'pk_vehicle' },
     record: { type: 'jsonb' },
+    version: { type: 'integer', default: 1 },
   },
 });

@@ -16,6 +16,16 @@ export class VehiclesStore {
     return row && vehicleSchema.parse(row.record);
   }
 
+  async findWithVersion(id: string): Promise<{ readonly version: number; readonly record: VehicleRecord } | null> {
+    const row = await this.manager.findOneBy(VehicleEntity, { id });
+    return row && { version: row.version, record: vehicleSchema.parse(row.record) };
+  }
+
+  /** Replaces a vehicle that still has the given version; tells whether it did. */
+  async replace(id: string, version: number, record: VehicleRecord): Promise<boolean> {
+    return (await this.manager.update(VehicleEntity, { id, version }, { record, version: version + 1 })).affected === 1;
+  }
+
   async save(vehicles: readonly VehicleRecord[]): Promise<void> {
     await this.manager.insert(
       VehicleEntity,

@@ -14,7 +14,7 @@ import { TextField } from '../../ui/TextField';
 import { backupsQuery, useImportShop, useMakeBackup, useRestoreBackup, useUploadBackup } from './backupQueries';
 
 const WHY_WORDS: Readonly<Record<Backup['why'], string>> = {
-  nightly: 'made at night',
+  nightly: 'made by itself',
   asked: 'asked for',
   upload: 'brought in',
   before: 'kept before a restore',

@@ -15,6 +15,7 @@ import { Layer, Shell } from '../../ui/Shell';
 import { Empty, Loading } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
 import { useRested } from '../../ui/useRested';
+import { useCarOf } from '../jobs/useCarOf';
 import { historyQuery, useBringBack } from './historyQueries';
 import { UndoPanel } from './UndoPanel';
 
@@ -29,6 +30,7 @@ export function HistoryScreen() {
   // Asked when the hand rests, not at each letter.
   const asked = useRested(find, REST_MS) ?? find;
   const pages = useInfiniteQuery(historyQuery({ find: asked || undefined, kind, record, job }));
+  const carOf = useCarOf();
   const changes = pages.data?.pages.flatMap((page) => page.changes) ?? [];
   return (
     <Shell
@@ -68,7 +70,7 @@ export function HistoryScreen() {
       ) : (
         <ol aria-label="Changes" className="border-t border-ink">
           {changes.map((change) => (
-            <ChangeRow key={change.id} change={change} />
+            <ChangeRow key={change.id} change={change} car={carOf(change.jobId)} />
           ))}
         </ol>
       )}
@@ -81,7 +83,7 @@ export function HistoryScreen() {
   );
 }
 
-function ChangeRow({ change }: { readonly change: Change }) {
+function ChangeRow({ change, car }: { readonly change: Change; readonly car: string | null }) {
   const sentences = changeSentences(change);
   return (
     <li className="grid gap-x-6 border-b border-hairline py-2 md:grid-cols-[230px_1fr_auto]">
@@ -93,6 +95,15 @@ function ChangeRow({ change }: { readonly change: Change }) {
       <div className="min-w-0">
         <p>
           <strong>{change.personName}</strong> {changeHeadline(change)}
+          {car && change.jobId && change.kind !== 'job' && (
+            <>
+              {' '}
+              of{' '}
+              <Link to={`/jobs/${change.jobId}`} className="text-action underline underline-offset-2">
+                {car}
+              </Link>
+            </>
+          )}
         </p>
         {sentences.length > 0 && (
           <ul className="text-[14px]">
@@ -109,9 +120,9 @@ function ChangeRow({ change }: { readonly change: Change }) {
   );
 }
 
-/** The library is not changed record by record, and a job that is gone for good is gone. */
+/** A job that is gone for good is gone, and an opening is not taken out of its job. */
 function canComeBack({ kind, action, before }: Change): boolean {
-  return kind !== 'part' && kind !== 'vehicle' && action !== 'purged' && !(before === null && kind === 'opening');
+  return action !== 'purged' && !(before === null && kind === 'opening');
 }
 
 function BringBack({ change }: { readonly change: Change }) {

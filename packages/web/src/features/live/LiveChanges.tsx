@@ -3,6 +3,7 @@ import { LIVE_PATH, type LiveChange, liveChangeSchema } from '@low-quarry/core/c
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useMe } from '../../api/me';
+import { useCarOf } from '../jobs/useCarOf';
 
 /** How long it is said who changed something, ms. */
 const SAID_MS = 12_000;
@@ -10,6 +11,7 @@ const SAID_MS = 12_000;
 export function LiveChanges() {
   const queries = useQueryClient();
   const me = useMe();
+  const carOf = useCarOf();
   const [last, setLast] = useState<LiveChange | null>(null);
   useEffect(() => {
     const events = new EventSource(LIVE_PATH);
@@ -32,11 +34,13 @@ export function LiveChanges() {
     const timer = setTimeout(() => setLast(null), SAID_MS);
     return () => clearTimeout(timer);
   }, [last]);
+  const car = carOf(last?.jobId ?? null);
   return (
     <div role="status" aria-label="Changed by others" className="only-screen">
       {last && (
         <p className="border-b border-action bg-paper px-4 py-2">
-          <strong>{last.personName}</strong> {last.headline}, at {last.deviceName}.
+          <strong>{last.personName}</strong> {last.headline}
+          {car && last.kind !== 'job' ? ` of ${car}` : ''}, at {last.deviceName}.
         </p>
       )}
     </div>

@@ -25,6 +25,7 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
           </p>
         </div>
         <div className="text-right">
+          <p>{shop.name}</p>
           <p className="text-[24px] font-bold leading-8">Job {job.number}</p>
           <p>{job.dueOn ? `Due ${job.dueOn}` : 'No day set'}</p>
         </div>

@@ -1,0 +1,79 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { createTestApp, type TestApp } from '../../testing/testApp';
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await createTestApp();
+});
+afterAll(() => app.drop());
+
+const PART = '/api/parts/spk-wrackline-shoal-65-slim';
+const VEHICLE = '/api/vehicles/veh-ostrand-longshore';
+
+test('a corrected part is judged by at once, and a choice says what changed', async () => {
+  const door = await app.opening(1, 'frontDoorLow', 'left');
+  const choice = {
+    openingId: door.id,
+    speakerId: 'spk-wrackline-shoal-65-slim',
+    bracketIds: ['brk-plate-3-166-to-6-5-6-mm'],
+    spacerId: null,
+    reason: null,
+  };
+  await app.http
+    .put(`/api/jobs/${door.jobId}/choices`)
+    .send({ choices: [choice] })
+    .expect(200);
+  const { version, record } = (await app.http.get(PART).expect(200)).body;
+  const deeper = { ...record, mountingDepthMm: record.mountingDepthMm + 30 };
+  await app.http.put(PART).send({ version, record: deeper }).expect(200);
+  const { state } = await app.opening(1, 'frontDoorLow', 'left');
+  if (state.kind !== 'chosen') throw new Error('expected a choice');
+  expect(state).toMatchObject({ verdictThen: 'clears', summary: { verdict: 'hits' } });
+  expect(state.heldBack).not.toBeNull();
+  expect(state.changedSince).toEqual([
+    {
+      path: 'mountingDepthMm',
+      label: `${record.name}, mountingDepthMm`,
+      before: String(record.mountingDepthMm),
+      after: String(deeper.mountingDepthMm),
+    },
+  ]);
+  const { body } = await app.http.get('/api/history').query({ kind: 'part' }).expect(200);
+  expect(body.changes).toMatchObject([{ action: 'changed', version: version + 1, before: record, after: deeper }]);
+  await app.http.post(`/api/history/${body.changes[0].id}/bring-back`).send({ to: 'before' }).expect(200);
+  expect((await app.http.get(PART)).body).toEqual({ version: version + 2, record });
+});
+
+test('a vehicle too; jobs keep what they began with', async () => {
+  const { version, record } = (await app.http.get(VEHICLE).expect(200)).body;
+  const before = await app.jobNumber(4);
+  await app.http
+    .put(VEHICLE)
+    .send({ version, record: { ...record, openings: [] } })
+    .expect(200);
+  expect((await app.jobNumber(4)).openings).toEqual(before.openings);
+  await app.http.put(VEHICLE).send({ version, record }).expect(409);
+  await app.http
+    .put(VEHICLE)
+    .send({ version: version + 1, record })
+    .expect(200);
+});
+
+test.each([
+  ['a depth that is none', { mountingDepthMm: -1 }, 400, 'record.mountingDepthMm'],
+  ['another id', { id: 'spk-other' }, 422, 'record.id'],
+])('%s is refused with its path', async (_, change, status, path) => {
+  const { version, record } = (await app.http.get(PART).expect(200)).body;
+  const { body } = await app.http
+    .put(PART)
+    .send({ version, record: { ...record, ...change } })
+    .expect(status);
+  expect(body.errors[0].path).toBe(path);
+});
+
+test('it is for the owner, and for parts that there are', async () => {
+  const { version, record } = (await app.http.get(PART).expect(200)).body;
+  await (await app.signedIn('Rieke')).put(PART).send({ version, record }).expect(403);
+  await app.http.get('/api/parts/nobody').expect(404);
+  await app.http.get('/api/vehicles/nobody').expect(404);
+});
