@@ -47,9 +47,38 @@ const PICTURES = [
   ],
   ['will-it-fit', COUNTER, 0, 0, 'will-it-fit?vehicle=veh-ostrand-longshore&speaker=spk-wrackline-shoal-65-slim'],
   ['fit-phone', PHONE, 4, 1, '/fit?speaker=spk-wrackline-shoal-68'],
+  ['history', COUNTER, 0, 0, 'history'],
+  ['settings', COUNTER, 0, 0, 'settings'],
+  ['waiting-phone', PHONE, 2, 1, '', waitingEntry],
   ['order', COUNTER, 3, 0, '/order'],
   ['order-sheet', { width: 794, height: 1123 }, 3, 0, '/order', (page) => page.emulateMedia({ media: 'print' })],
 ];
+
+/** Two entries that wait for a server that does not answer, and the list of them. */
+async function waitingEntry(page) {
+  await page.route('**/api/**', (route) => route.abort());
+  await page.getByRole('textbox').nth(2).fill('58');
+  await page.getByRole('button', { name: 'Save measurements' }).click();
+  await page.getByRole('link', { name: /waiting/ }).click();
+}
+
+/** Something to read in the history. */
+async function work(context, url) {
+  const headers = { Origin: url };
+  await context.request.put(`${url}/api/device`, { data: { name: 'Bay 1' }, headers });
+  const { jobs } = await (await context.request.get(`${url}/api/jobs`)).json();
+  const [{ id }] = jobs.find(({ number }) => number === 5).openings;
+  const { version, record } = await (await context.request.get(`${url}/api/openings/${id}`)).json();
+  const frontGap = {
+    readingsMm: [21.5],
+    source: 'depthStick',
+    entered: '21.5',
+    takenBy: 'Okke',
+    takenAt: new Date().toISOString(),
+  };
+  const changed = { ...record, dimensions: { ...record.dimensions, frontGap }, note: 'Glass sticks half-way down' };
+  await context.request.put(`${url}/api/openings/${id}`, { data: { version, record: changed }, headers });
+}
 
 await runMain(async () => {
   await ensurePackages();
@@ -83,6 +112,8 @@ await runMain(async () => {
       data: { name, password },
       headers: { Origin: listening },
     });
+    await work(context, listening);
+    await take(await browser.newContext(), listening, ['sign-in', COUNTER, 0, 0, '']);
     for (const picture of PICTURES) await take(context, listening, picture);
     await browser.close();
   } finally {
@@ -95,7 +126,7 @@ await runMain(async () => {
 async function take(context, url, [name, viewport, jobNumber, position, rest, act]) {
   const page = await context.newPage();
   await page.setViewportSize(viewport);
-  const { jobs } = await (await context.request.get(`${url}/api/jobs`)).json();
+  const { jobs = [] } = await (await context.request.get(`${url}/api/jobs`)).json();
   const job = jobs.find(({ number }) => number === jobNumber);
   const opening = job?.openings[position - 1];
   await page.goto(`${url}${job ? `/jobs/${job.id}` : '/'}${opening ? `/openings/${opening.id}` : ''}${rest}`);

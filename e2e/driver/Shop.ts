@@ -21,12 +21,13 @@ export class Shop {
   }
 
   /** Starts the server; after a first start on the same port, as a browser that waits for it needs. */
-  async start({ demo = true } = {}): Promise<void> {
+  async start({ demo = true, host = '127.0.0.1' } = {}): Promise<void> {
     const server = spawn(process.execPath, [required('LQ_SERVER_MAIN')], {
       env: {
         ...process.env,
         DATABASE_URL: urlOf(this.cluster, this.database),
         PORT: this.url ? new URL(this.url).port : '0',
+        LQ_HOST: host,
         LQ_DEMO: demo ? '1' : '0',
         LQ_BACKUP_DIR: path.join(required('LQ_TEST_RESULTS'), 'backups', this.database),
         LOG_LEVEL: 'warn',

@@ -160,3 +160,30 @@ test('an empty database asks for the owner’s account and opens the shop', asyn
     await shop.drop();
   }
 });
+
+test('others are not let in to the demo shop, nor to a shop without an owner; to a shop with one they are', async ({
+  browser,
+}) => {
+  const shop = await Shop.create(`lq_e2e_${randomBytes(5).toString('hex')}`, null);
+  const everywhere = { demo: false, host: '0.0.0.0' };
+  await expect(shop.start(everywhere)).rejects.toThrow('the server ended with 1');
+  await shop.start({ demo: false });
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  await page.goto(shop.url);
+  await page.getByLabel('Name of the shop').fill('Boathouse');
+  await page.getByLabel('Your name').fill('Tamsin');
+  await page.getByLabel('Password').fill('three short words');
+  await page.getByRole('button', { name: 'Open the shop' }).click();
+  await expect(page.getByText('No car is booked in.')).toBeVisible();
+  await shop.kill();
+  await shop.start(everywhere);
+  await context.close();
+  await shop.drop();
+
+  const demo = await Shop.create(`lq_e2e_${randomBytes(5).toString('hex')}`, null);
+  await demo.start();
+  await demo.kill();
+  await expect(demo.start(everywhere)).rejects.toThrow('the server ended with 1');
+  await demo.drop();
+});

@@ -3,9 +3,12 @@ import { z } from 'zod';
 import { fitReportSchema } from './fitReport';
 import { openingFileSchema } from './openingFile';
 import { partsFileSchema } from './partsFile';
+import { shopFileSchema } from './shopFile';
 
 export const JSON_SCHEMAS = {
   opening: z.toJSONSchema(openingFileSchema, { io: 'input' }),
   parts: z.toJSONSchema(partsFileSchema, { io: 'input' }),
+  // Records come in it several times: each is described once.
+  shop: z.toJSONSchema(shopFileSchema, { io: 'input', reused: 'ref' }),
   'fit-report': z.toJSONSchema(fitReportSchema, { io: 'output' }),
 };
