@@ -114,7 +114,9 @@ await runMain(async () => {
     });
     await work(context, listening);
     await take(await browser.newContext(), listening, ['sign-in', COUNTER, 0, 0, '']);
-    for (const picture of PICTURES) await take(context, listening, picture);
+    // A context for each: what is set at one device, such as the dark light, is not set at the next.
+    const storageState = await context.storageState();
+    for (const picture of PICTURES) await take(await browser.newContext({ storageState }), listening, picture);
     await browser.close();
   } finally {
     if (server) await end(server, 'SIGTERM');
@@ -135,6 +137,6 @@ async function take(context, url, [name, viewport, jobNumber, position, rest, ac
   await act?.(page);
   await page.waitForTimeout(1500);
   await page.screenshot({ path: path.join(OUT, `${name}.png`) });
-  await page.close();
+  await context.close();
   say(name);
 }

@@ -82,8 +82,8 @@ const METER_RULES = [
   ['nearNominal', 'the reading equals the rating'],
 ] as const;
 const SPLICES = [
-  ['solder', 'solder and heat-shrink'],
-  ['crimp', 'crimp'],
+  ['solder', 'soldering and heat-shrink'],
+  ['crimp', 'crimping'],
   ['plugIn', 'plug-in adapters'],
 ] as const;
 const FIT_SCHOOLS = [
@@ -196,7 +196,7 @@ export const SETTING_FIELDS: readonly SettingField[] = [
     changes: 'Printed on the order sheet for whoever installs. No hot iron inside a dash either way.',
     input: { kind: 'choice', options: SPLICES },
   }),
-  setting(inside('schools', 'fit', 'Where they disagree, trusted is', chosenWords(FIT_SCHOOLS)), {
+  setting(inside('schools', 'fit', 'Where catalogue and tape disagree, the shop trusts', chosenWords(FIT_SCHOOLS)), {
     group: 'Ways of working',
     changes: 'Printed on the order sheet. Verdicts go by measurements either way; a claim stays a claim.',
     input: { kind: 'choice', options: FIT_SCHOOLS },
