@@ -28,6 +28,23 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
       await fitter.type('Front gap', 'abc');
     },
   },
+  {
+    name: 'opening, somebody else changed the same',
+    open: async (fitter) => {
+      const { page } = fitter;
+      await fitter.measure('Corran Tern, HDS 4', 'Front door, left');
+      await fitter.type('Front gap', '31');
+      const path = `${fitter.address}/api/openings/${page.url().split('/').at(-1)}`;
+      const { version, record } = await (await page.request.get(path)).json();
+      const frontGap = { readingsMm: [29], source: 'depthStick', entered: '29', takenBy: 'Rieke', takenAt: null };
+      await page.request.put(path, {
+        data: { version, record: { ...record, dimensions: { ...record.dimensions, frontGap } } },
+        headers: { Origin: fitter.address },
+      });
+      await fitter.save();
+      await expect(page.getByRole('alert', { name: 'Changed by somebody else' })).toBeVisible();
+    },
+  },
   { name: 'fit', open: (fitter) => fitter.whatFits('Corran Tern, HDS 3', 'Front door, left') },
   {
     name: 'fit, a speaker that hits, opened up',
@@ -100,6 +117,9 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
   { name: 'order list', open: (fitter) => fitter.orderList('Brackwell Ferryman, FERRY 16') },
   { name: 'order list, empty', open: (fitter) => fitter.orderList('Tarnhill Packhorse, HIVE 2') },
 ];
+
+// The browser logs a refused save itself.
+test.use({ allowedErrors: /status of 409/ });
 
 for (const { name, open } of SCREENS) {
   test(`${name}: no serious finding, nothing wider than the screen`, async ({ fitter }) => {

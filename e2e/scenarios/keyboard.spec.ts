@@ -1,5 +1,9 @@
 import type { Locator, Page } from '@playwright/test';
+import { signInOf } from '../driver/Fitter';
 import { expect, test } from '../driver/test';
+
+// The browser logs who is not signed in, and a refused save, itself.
+test.use({ allowedErrors: /status of 401|status of 409/ });
 
 /** Presses Tab until the thing has the focus: it must be reachable, within a fair number of steps. */
 async function tabTo(page: Page, target: Locator): Promise<void> {
@@ -76,4 +80,50 @@ test('the list of keys opens with ? and closes with Escape, but not while typing
   await expect(page.getByRole('dialog')).toBeHidden();
   await page.getByRole('searchbox').press('?');
   await expect(page.getByRole('dialog')).toBeHidden();
+});
+
+test('signing in, changing person, undo and a conflict without a mouse', async ({ fitter }) => {
+  const { page } = fitter;
+  await page.context().clearCookies();
+  await page.goto(fitter.address);
+  await tabTo(page, page.getByLabel('Name', { exact: true }));
+  await page.keyboard.type('Okke');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type(signInOf('Okke').password);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
+
+  await tabTo(page, page.getByRole('button', { name: /^Okke\b.*Change person/ }));
+  await page.keyboard.press('Enter');
+  await tabTo(page, page.getByRole('button', { name: 'Rieke', exact: true }));
+  await page.keyboard.press('Enter');
+  // The digits come next: the field has the focus.
+  await expect(page.getByLabel('PIN of Rieke')).toBeFocused();
+  await page.keyboard.type(signInOf('Rieke').pin);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Rieke\b.*Change person/ })).toBeVisible();
+
+  await fitter.measure('Corran Tern, HDS 4', 'Front door, left');
+  const path = `${fitter.address}/api/openings/${page.url().split('/').at(-1)}`;
+  const { version, record } = await (await page.request.get(path)).json();
+  await fitter.type('Front gap', '31');
+  const frontGap = { readingsMm: [29], source: 'depthStick', entered: '29', takenBy: 'Rieke', takenAt: null };
+  const changed = { ...record, dimensions: { ...record.dimensions, frontGap } };
+  await page.request.put(path, { data: { version, record: changed }, headers: { Origin: fitter.address } });
+  await tabTo(page, page.getByRole('button', { name: 'Save measurements' }));
+  await page.keyboard.press('Enter');
+  const conflict = page.getByRole('alert', { name: 'Changed by somebody else' });
+  await tabTo(page, conflict.getByRole('radio').first());
+  await page.keyboard.press('Space');
+  await tabTo(page, conflict.getByRole('button', { name: 'Save what is picked' }));
+  await page.keyboard.press('Enter');
+  await expect(conflict).toBeHidden();
+  await fitter.saved();
+
+  await fitter.openPage('/history', 'History');
+  await tabTo(page, page.getByRole('button', { name: 'Undo it' }));
+  await page.keyboard.press('Enter');
+  await expect(page.locator('ol[aria-label="Changes"] > li').first()).toContainText(
+    'by undo, measured Front door, left',
+  );
 });

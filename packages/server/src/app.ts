@@ -97,20 +97,19 @@ export function createApp({
   app.use(
     compression({ filter: (request, response) => request.path !== LIVE_PATH && compression.filter(request, response) }),
   );
-  app.use('/api', sameOrigin);
-  app.use(importShop.path, express.json({ limit: SHOP_FILE_LIMIT }));
-  app.use('/api', express.json({ limit: BODY_LIMIT }));
-  app.use('/api', (_request, response, next) => {
+  app.use('/api', sameOrigin, (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
-
   app.get('/api/health', guard('anybody'), async (_request, response) => {
     await db.query('SELECT 1');
     response.json({ ok: true });
   });
   const sessions = new SessionsService(db, now, newId);
   app.use('/api', authenticate(sessions));
+  // Only who may bring a shop in has so much read.
+  app.use(importShop.path, guard(importShop.permission), express.json({ limit: SHOP_FILE_LIMIT }));
+  app.use('/api', express.json({ limit: BODY_LIMIT }));
   const router = express.Router();
   sessionsRoutes(router, sessions, new FirstStart(db, newId, demo), mostTries);
   const openHistory = (manager: EntityManager, actor: Actor) => new History(manager, authorOf(actor), now(), newId());
@@ -123,7 +122,7 @@ export function createApp({
   choicesRoutes(router, db, openHistory);
   historyRoutes(router, db, openHistory);
   libraryRoutes(router, db, openHistory);
-  liveRoutes(router, feed);
+  liveRoutes(router, feed, sessions);
   backupRoutes(router, db, backups);
   shopFileRoutes(router, db);
   ordersRoutes(router, db);

@@ -30,7 +30,8 @@ export const deleteChoice = contract({
   method: 'delete',
   path: '/api/openings/:openingId/choice',
   permission: 'choose',
-  params: z.object({ openingId: idSchema }),
+  /** With the version that was seen; left out by who does not mind. */
+  params: z.object({ openingId: idSchema, version: z.coerce.number().int().min(1).optional() }),
   body: nothing,
   answer: z.object({ removed: z.boolean() }),
 });

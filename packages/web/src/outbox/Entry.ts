@@ -37,7 +37,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
     clash: openingSchema.nullable(),
   }),
   z.object({ ...common, kind: z.literal('keepChoices'), jobId: z.string(), choices: putChoices.body.shape.choices }),
-  z.object({ ...common, kind: z.literal('removeChoice'), openingId: z.string() }),
+  z.object({ ...common, kind: z.literal('removeChoice'), openingId: z.string(), version: z.int() }),
   z.object({ ...common, kind: z.literal('bookIn'), job: createJob.body }),
 ]);
 export type Entry = z.infer<typeof entrySchema>;

@@ -53,6 +53,7 @@ describe('what is sent next', () => {
     label: '',
     refused: null,
     openingId,
+    version: 1,
   });
 
   test('the oldest; what is about the same opening waits for what comes before it', () => {

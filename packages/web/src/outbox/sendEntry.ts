@@ -42,7 +42,7 @@ function perform(entry: Entry): Promise<unknown> {
     case 'keepChoices':
       return call(putChoices, { params: { jobId: entry.jobId }, body: { choices: entry.choices }, key });
     case 'removeChoice':
-      return call(deleteChoice, { params: { openingId: entry.openingId }, key });
+      return call(deleteChoice, { params: { openingId: entry.openingId, version: entry.version }, key });
     case 'bookIn':
       return call(createJob, { params: {}, body: entry.job, key });
   }

@@ -48,15 +48,16 @@ export class ChoicesService {
     return stored.length;
   }
 
-  async remove(openingId: string): Promise<boolean> {
+  async remove(openingId: string, version?: number): Promise<boolean> {
     await this.openings.lock([openingId]);
     const opening = await this.openings.find(openingId);
     if (!opening) throw notFound('opening');
     const before = (await this.choices.listOfOpenings([openingId])).get(openingId);
     if (!before) return false;
+    if (version !== undefined && version !== before.choice.version) throw versionConflict('this choice', before.choice);
     await this.choices.remove(openingId);
-    const version = await this.nextVersion(openingId, before);
-    await this.note(await this.readFitting(), opening, before, undefined, version);
+    const next = await this.nextVersion(openingId, before);
+    await this.note(await this.readFitting(), opening, before, undefined, next);
     return true;
   }
 

@@ -156,5 +156,11 @@ describe('the snapshot of a choice', () => {
     await keep([{ openingId: opening.id, version, ...SLIM }]).expect(200);
     const { body } = await keep([{ openingId: opening.id, version, ...SLIM }]).expect(409);
     expect(body.current).toMatchObject({ speakerId: SLIM.speakerId, version: version + 1 });
+    const path = `/api/openings/${opening.id}/choice`;
+    await app.http.delete(path).query({ version }).expect(409);
+    await app.http
+      .delete(path)
+      .query({ version: version + 1 })
+      .expect(200, { removed: true });
   });
 });

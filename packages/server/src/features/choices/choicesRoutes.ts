@@ -26,6 +26,6 @@ export function choicesRoutes(router: Router, db: DataSource, openHistory: OpenH
     kept: await createChoicesService(manager, openHistory(manager, actor)).keep(params.jobId, body.choices),
   }));
   write(router, db, deleteChoice, async ({ params, manager, actor }) => ({
-    removed: await createChoicesService(manager, openHistory(manager, actor)).remove(params.openingId),
+    removed: await createChoicesService(manager, openHistory(manager, actor)).remove(params.openingId, params.version),
   }));
 }

@@ -53,15 +53,17 @@ export class SessionsService {
     const session = await store.findByToken(tokenHash);
     if (!session) return null;
     const now = this.now().getTime();
-    const isOver =
-      now - session.seen_at.getTime() > SESSION_LIMITS.idleMs ||
-      now - session.created_at.getTime() > SESSION_LIMITS.absoluteMs ||
-      !session.person.active;
-    if (isOver) {
+    if (isOver(session, now)) {
       await store.end(session.id);
       return null;
     }
     return { actor: toActor(session), newToken: await this.refresh(store, session, tokenHash, now) };
+  }
+
+  /** Whether a session is still good; asking does not keep it so. */
+  async isOpenSession(id: string): Promise<boolean> {
+    const session = await new SessionsStore(this.db.manager).find(id);
+    return session !== null && !isOver(session, this.now().getTime());
   }
 
   private async refresh(
@@ -215,6 +217,14 @@ export class SessionsService {
     const { name, roles } = toPerson(person);
     return { actor: { personId: person.id, name, roles, sessionId, deviceId, deviceName }, sessionToken, deviceToken };
   }
+}
+
+function isOver({ seen_at, created_at, person }: OpenSession, now: number): boolean {
+  return (
+    now - seen_at.getTime() > SESSION_LIMITS.idleMs ||
+    now - created_at.getTime() > SESSION_LIMITS.absoluteMs ||
+    !person.active
+  );
 }
 
 function notLetIn(detail: string): AppError {

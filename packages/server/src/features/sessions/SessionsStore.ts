@@ -17,6 +17,11 @@ export class SessionsStore {
     return row as OpenSession | null;
   }
 
+  async find(id: string): Promise<OpenSession | null> {
+    const row = await this.manager.findOne(SessionEntity, { where: { id }, relations: { person: true, device: true } });
+    return row as OpenSession | null;
+  }
+
   async insert(session: Omit<SessionRow, 'person' | 'device' | 'former_hash'>): Promise<void> {
     await this.manager.insert(SessionEntity, session);
   }

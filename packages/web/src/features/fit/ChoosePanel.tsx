@@ -119,7 +119,7 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
           <LinkButton to={`/jobs/${jobId}/order`}>Order list</LinkButton>
           <Button
             kind="quiet"
-            onClick={() => choosing.remove(placeLabel(here.opening.record))}
+            onClick={() => choosing.remove(placeLabel(here.opening.record), here.opening.choice?.version ?? 0)}
             disabled={choosing.isWaiting}
           >
             Take the choice back

@@ -7,7 +7,7 @@ export type Choosing = {
   readonly isWaiting: boolean;
   readonly refusal: string | null;
   readonly keep: (jobId: string, label: string, choices: NewChoice[]) => void;
-  readonly remove: (label: string) => void;
+  readonly remove: (label: string, version: number) => void;
 };
 
 export function useChoosing(openingId: string): Choosing {
@@ -23,6 +23,6 @@ export function useChoosing(openingId: string): Choosing {
     isWaiting: mine.some((entry) => !needsPerson(entry)),
     refusal: mine.find(({ refused }) => refused)?.refused?.message ?? null,
     keep: (jobId, label, choices) => add({ ...common(), kind: 'keepChoices', label, jobId, choices }),
-    remove: (label) => add({ ...common(), kind: 'removeChoice', label, openingId }),
+    remove: (label, version) => add({ ...common(), kind: 'removeChoice', label, openingId, version }),
   };
 }
