@@ -37,12 +37,12 @@ await runMain(async () => {
       },
     });
     const ended = new Promise((resolve) => server.once('close', (code) => resolve({ code })));
-    server.once('message', ({ listening, demoSignIns }) => {
-      say(`\nLow Quarry: ${listening}`);
+    server.on('message', ({ listening, demoSignIns }) => {
+      if (listening) say(`\nLow Quarry: ${listening}`);
       for (const { name, roles, password, pin } of demoSignIns ?? []) {
         say(`  demo sign-in: ${name} (${roles.join(', ')}), password "${password}", PIN ${pin}`);
       }
-      say('Ctrl-C stops it.');
+      if (listening) say('Ctrl-C stops it.');
     });
     const first = await Promise.race([ended, stopAsked]);
     if (typeof first === 'string') {

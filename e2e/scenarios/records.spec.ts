@@ -145,3 +145,55 @@ test('two owners at the settings: what overlaps is asked about field by field, w
   await expect(page.getByLabel('In the hole, mm')).toHaveValue('2');
   await context.close();
 });
+
+test('half-typed settings, a job’s wishes and a correction are there after a reload', async ({ fitter }) => {
+  const { page } = fitter;
+  const back = page.getByText('What was typed on this device and not saved is back.');
+  await fitter.openPage('/settings', 'Settings');
+  await page.getByLabel('To the glass, mm').fill('7,');
+  await page.getByLabel('To the card or grille, mm').fill('4');
+  await page.reload();
+  await expect(back).toBeVisible();
+  await expect(page.getByLabel('To the glass, mm')).toHaveValue('7,');
+  await expect(page.getByLabel('To the card or grille, mm')).toHaveValue('4');
+  await page.getByRole('button', { name: 'Drop it' }).click();
+  await expect(page.getByLabel('To the card or grille, mm')).toHaveValue('3');
+
+  await fitter.openJob(JOB);
+  await page.getByRole('button', { name: 'Change the job' }).click();
+  await page.getByLabel('What is wanted').fill('Half a sen');
+  await page.reload();
+  await page.getByRole('button', { name: 'Change the job' }).click();
+  await expect(page.getByLabel('What is wanted')).toHaveValue('Half a sen');
+  await page.getByRole('button', { name: /^Save job/ }).click();
+  await expect(page.getByText('Half a sen')).toBeVisible();
+
+  await fitter.openPage('/library/part/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');
+  const record = page.getByLabel('Record, JSON');
+  const text = await record.inputValue();
+  await record.fill(text.replace(/"mountingDepthMm": [\d.]+/, '"mountingDepthMm": 61'));
+  await page.reload();
+  await expect(back).toBeVisible();
+  await page.getByRole('button', { name: 'Save the correction' }).click();
+  await expect(page.getByText('Version 2.')).toBeVisible();
+  await fitter.openPage('/history?kind=part', 'History');
+  await expect(page.locator('ol[aria-label="Changes"] > li').first()).toContainText('→ 61');
+});
+
+test('two owners at one person: what both changed is asked about', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.openPage('/people', 'People');
+  await page.getByRole('button', { name: 'Change Jory' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Jory A');
+  const { people } = await (await page.request.get(`${fitter.address}/api/people`)).json();
+  const { id, version, roles, active } = people.find(({ name }: { name: string }) => name === 'Jory');
+  const other = { version, roles: [...roles, 'owner'], active, name: 'Jory B' };
+  const headers = { Origin: fitter.address };
+  await page.request.put(`${fitter.address}/api/people/${id}`, { data: other, headers });
+  await page.getByRole('button', { name: 'Save Jory A' }).click();
+  const conflict = page.getByRole('alert', { name: 'Changed by somebody else' });
+  await expect(conflict).toContainText('Theirs comes in where you changed nothing: roles.');
+  await conflict.getByLabel('Mine: Jory A').check();
+  await conflict.getByRole('button', { name: 'Save what is picked' }).click();
+  await expect(page.getByText('Jory A, counter, fitter and owner')).toBeVisible();
+});

@@ -33,11 +33,14 @@ async function main(): Promise<void> {
   await connect(db, log);
   const demo = {
     signIns: () => readDemoPeople(config.demoDir),
-    load: () => loadDemo(db, config.demoDir, identity),
+    load: async () => {
+      await loadDemo(db, config.demoDir, identity);
+      process.send?.({ demoSignIns: await readDemoPeople(config.demoDir) });
+    },
   };
   const shop = await new ShopStore(db.manager).findWithKind();
   if (!isLoopback(config.host)) requireRealOwner(config.host, shop);
-  else if (!shop && config.startsDemo) await demo.load();
+  else if (!shop && config.startsDemo) await loadDemo(db, config.demoDir, identity);
   else if (shop?.isDemo) await addDemoPeople(db, config.demoDir, identity);
 
   const feed = new ChangeFeed(db, config.databaseUrl, log);

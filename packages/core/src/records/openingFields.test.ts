@@ -1,28 +1,11 @@
 import { expect, test } from '@jest/globals';
 import { openingRecordSchema } from '../model/opening';
+import { measuredBy, PLAIN_OPENING } from '../testing/plainOpening';
 import { differencesOf, mergeChanges } from './Field';
 import { OPENING_FIELDS } from './openingFields';
 
-const measured = (...readingsMm: number[]) => ({
-  readingsMm,
-  source: 'depthStick' as const,
-  entered: readingsMm.join('; '),
-  takenBy: 'Rieke',
-  takenAt: null,
-});
-const BASE = openingRecordSchema.parse({
-  place: 'frontDoorLow',
-  side: 'left',
-  nominalSize: '6.5 in',
-  holeKind: 'circle',
-  bolts: { kind: 'circle', count: 4, firstAngleDeg: 45, screwDiameterMm: 4 },
-  fixing: 'screws',
-  behind: 'glass',
-  wiring: { kind: 'unknown' },
-  secondPlug: 'none',
-  dimensions: { depthBehind: measured(58) },
-  note: '',
-});
+const measured = (...readingsMm: number[]) => measuredBy('Rieke', ...readingsMm);
+const BASE = { ...PLAIN_OPENING, dimensions: { depthBehind: measured(58) } };
 
 test('every key of the record but its place is a field', () => {
   const paths = new Set(OPENING_FIELDS.map(({ path }) => path.split('.')[0]));

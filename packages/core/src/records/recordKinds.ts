@@ -39,7 +39,7 @@ const CHOICE_FIELDS: readonly Field<ChoiceState>[] = [
   keyField('verdict', 'Verdict then'),
   keyField('reason', 'Reason'),
 ];
-const PERSON_FIELDS: readonly Field<PersonState>[] = [
+export const PERSON_FIELDS: readonly Field<PersonState>[] = [
   keyField('name', 'Name'),
   keyField('roles', 'Roles'),
   keyField('active', 'Works here'),

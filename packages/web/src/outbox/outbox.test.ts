@@ -1,26 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Opening } from '@low-quarry/core/contracts/openings';
-import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
+import { PLAIN_OPENING } from '@low-quarry/core/testing/plainOpening';
 import fc from 'fast-check';
 import { type Entry, needsPerson, nextToSend, type SaveOpening } from './Entry';
 import { rebased } from './rebased';
 import { resolve } from './sendEntry';
 
 const ID = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
-const RECORD = openingRecordSchema.parse({
-  place: 'frontDoorLow',
-  side: 'left',
-  nominalSize: '6.5 in',
-  holeKind: 'circle',
-  bolts: { kind: 'circle', count: 4, firstAngleDeg: 45, screwDiameterMm: 4 },
-  fixing: 'screws',
-  behind: 'glass',
-  wiring: { kind: 'unknown' },
-  secondPlug: 'none',
-  dimensions: {},
-  note: '',
-});
+const RECORD = PLAIN_OPENING;
 const save = (id: number, change: Partial<SaveOpening> = {}): SaveOpening => ({
   kind: 'saveOpening',
   id: ID(id),

@@ -7,5 +7,6 @@ export const ROLE_WORDS: Readonly<Record<Role, { readonly name: string; readonly
 };
 
 export function rolesWords(roles: readonly Role[]): string {
-  return roles.map((role) => ROLE_WORDS[role].name.toLowerCase()).join(' and ');
+  const names = roles.map((role) => ROLE_WORDS[role].name.toLowerCase());
+  return [names.slice(0, -1).join(', '), ...names.slice(-1)].filter(Boolean).join(' and ');
 }

@@ -5,10 +5,12 @@ import type { Judgement } from '@low-quarry/core/fit/judgeCandidate';
 import { placeLabel } from '@low-quarry/core/model/place';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { useState, useSyncExternalStore } from 'react';
+import { z } from 'zod';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { verdictLine } from '../../text/verdictLine';
 import { Button, LinkButton } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';
+import { useKept } from '../../ui/useKept';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { useChoosing } from './useChoosing';
 
@@ -30,7 +32,8 @@ type ChoosePanelProps = {
 export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrderable, unit }: ChoosePanelProps) {
   // A side that does not clear is added only by hand: it would ask for a reason nobody thought of.
   const [withOther, setWithOther] = useState(other?.judgement.verdict === 'clears');
-  const [reason, setReason] = useState('');
+  const kept = useKept(`reason.${here.opening.id}`, z.string(), () => '');
+  const reason = kept.state;
   const [touched, setTouched] = useState(false);
   const choosing = useChoosing(here.opening.id);
   const away = useSyncExternalStore(subscribeToConnection, isAway);
@@ -47,6 +50,7 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
   const choose = () => {
     setTouched(true);
     if (needsReason && reason.trim().length < SHORTEST_REASON) return;
+    kept.settle(reason);
     choosing.keep(
       jobId,
       `${speakerName} for ${chosen.map(({ opening }) => placeLabel(opening.record).toLowerCase()).join(' and ')}`,
@@ -91,7 +95,7 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
               rows={2}
               maxLength={500}
               value={reason}
-              onChange={({ target }) => setReason(target.value)}
+              onChange={({ target }) => kept.keep(target.value)}
               className={`${INPUT} py-2`}
             />
           )}

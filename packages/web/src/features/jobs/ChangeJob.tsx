@@ -4,6 +4,8 @@ import { JOB_FIELDS, type JobState } from '@low-quarry/core/records/recordKinds'
 import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { z } from 'zod';
+import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { Field, INPUT } from '../../ui/Field';
@@ -12,7 +14,17 @@ import { problemFields, problemSentence } from '../../ui/problemFields';
 import { Layer } from '../../ui/Shell';
 import { TextField } from '../../ui/TextField';
 import { useConflict } from '../../ui/useConflict';
+import { useKept } from '../../ui/useKept';
 import { useDeleteJob, usePutJob } from './jobsQueries';
+
+const stateSchema = z.object({
+  vehicleId: z.string(),
+  customer: z.string(),
+  registration: z.string(),
+  wants: z.string(),
+  dueOn: z.string().nullable(),
+});
+const draftSchema = z.object({ version: z.int(), base: stateSchema, form: stateSchema });
 
 export function ChangeJob({ job }: { readonly job: Job }) {
   const [open, setOpen] = useState(false);
@@ -32,10 +44,10 @@ export function ChangeJob({ job }: { readonly job: Job }) {
 }
 
 function JobForm({ job, onDone }: { readonly job: Job; readonly onDone: () => void }) {
+  const fresh = () => ({ version: job.version, base: toState(job), form: toState(job) });
   // What was typed on stays what it was, also when somebody else saves meanwhile.
-  const [base] = useState(() => toState(job));
-  const [version] = useState(job.version);
-  const [form, setForm] = useState(base);
+  const kept = useKept(`job.${job.id}`, draftSchema, fresh);
+  const { version, base, form } = kept.state;
   const put = usePutJob(job.id);
   const errors = problemFields(put.error);
   const { conflict, send } = useConflict<JobState>({
@@ -45,15 +57,25 @@ function JobForm({ job, onDone }: { readonly job: Job; readonly onDone: () => vo
       return read.success ? { version: read.data.version, record: toState(read.data) } : null;
     },
     save: (on, { vehicleId: _, ...facts }, onError) =>
-      put.mutate({ version: on, ...facts }, { onError, onSuccess: onDone }),
+      put.mutate(
+        { version: on, ...facts },
+        {
+          onError,
+          onSuccess: (saved) => {
+            kept.settle({ version: saved.version, base: toState(saved), form: toState(saved) });
+            onDone();
+          },
+        },
+      ),
   });
   const submit = (event: FormEvent) => {
     event.preventDefault();
     send(version, base, form);
   };
-  const type = (change: Partial<JobState>) => setForm((before) => ({ ...before, ...change }));
+  const type = (change: Partial<JobState>) => kept.keep({ ...kept.state, form: { ...form, ...change } });
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+      <BroughtBack show={kept.broughtBack} onDrop={() => kept.settle(fresh())} />
       <TextField
         label="Customer"
         value={form.customer}
@@ -95,7 +117,10 @@ function JobForm({ job, onDone }: { readonly job: Job; readonly onDone: () => vo
           mine={conflict.mine}
           theirs={conflict.theirs.record}
           onSave={(record) => send(conflict.theirs.version, conflict.theirs.record, record)}
-          onTakeTheirs={onDone}
+          onTakeTheirs={() => {
+            kept.settle(fresh());
+            onDone();
+          }}
         />
       ) : (
         <Button kind="main" type="submit" disabled={put.isPending}>

@@ -2,13 +2,18 @@
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useParams } from 'react-router';
+import { z } from 'zod';
+import { BroughtBack } from '../../ui/BroughtBack';
 import { Button, LinkButton } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';
 import { FormError } from '../../ui/FormError';
 import { problemFields, problemSentence } from '../../ui/problemFields';
 import { Shell } from '../../ui/Shell';
 import { Answered } from '../../ui/states';
+import { useKept } from '../../ui/useKept';
 import { type LibraryKind, libraryQuery, useCorrect } from './libraryQueries';
+
+const draftSchema = z.object({ version: z.int(), text: z.string() });
 
 export function CorrectScreen() {
   const { kind = '', id = '' } = useParams();
@@ -25,7 +30,7 @@ export function CorrectScreen() {
       aside={<LinkButton to={`/history?kind=${known}&record=${id}`}>History</LinkButton>}
     >
       <Answered query={record} what="the record">
-        {(answer) => <Form key={answer.version} kind={known} id={id} version={answer.version} record={answer.record} />}
+        {(answer) => <Form kind={known} id={id} version={answer.version} record={answer.record} />}
       </Answered>
     </Shell>
   );
@@ -42,7 +47,9 @@ function Form({
   readonly version: number;
   readonly record: Readonly<Record<string, unknown>>;
 }) {
-  const [text, setText] = useState(() => JSON.stringify(record, null, 2));
+  const fresh = () => ({ version, text: JSON.stringify(record, null, 2) });
+  const { state, keep, settle, broughtBack } = useKept(`library.${id}`, draftSchema, fresh);
+  const { text } = state;
   const [unread, setUnread] = useState<string | null>(null);
   const correct = useCorrect(kind, id);
   const errors = Object.entries(problemFields(correct.error));
@@ -51,21 +58,37 @@ function Form({
     try {
       const json = JSON.parse(text) as Record<string, unknown>;
       setUnread(null);
-      correct.mutate({ version, record: json });
+      correct.mutate(
+        { version: state.version, record: json },
+        { onSuccess: (saved) => settle({ version: saved.version, text: JSON.stringify(saved.record, null, 2) }) },
+      );
     } catch (error) {
       setUnread(`This is not JSON: ${error instanceof Error ? error.message : ''}`);
     }
   };
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
-      <Field label="Record, JSON" hint={`Version ${version}. Lengths in mm, angles in degrees.`} error={unread}>
+      <BroughtBack show={broughtBack} onDrop={() => settle(fresh())} />
+      {version > state.version && !correct.isPending && (
+        <p className="border-l-4 border-measure bg-paper px-3 py-2">
+          Somebody else corrected it meanwhile; the history shows what. Yours is on version {state.version}.{' '}
+          <button type="button" className="text-action underline" onClick={() => settle(fresh())}>
+            Take theirs, drop mine
+          </button>{' '}
+          or{' '}
+          <button type="button" className="text-action underline" onClick={() => keep({ ...state, version })}>
+            put mine on top of it
+          </button>
+        </p>
+      )}
+      <Field label="Record, JSON" hint={`Version ${state.version}. Lengths in mm, angles in degrees.`} error={unread}>
         {(ids) => (
           <textarea
             {...ids}
             rows={24}
             spellCheck={false}
             value={text}
-            onChange={({ target }) => setText(target.value)}
+            onChange={({ target }) => keep({ ...state, text: target.value })}
             className={`${INPUT} py-2 font-mono text-[13px] leading-5`}
           />
         )}

@@ -16,6 +16,7 @@ import { useMay, useMe } from '../../api/me';
 import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
 import { needsPerson, type SaveOpening } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
+import { BroughtBack } from '../../ui/BroughtBack';
 import { Button, LinkButton } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { unreadNumber } from '../../ui/NumberField';
@@ -164,14 +165,7 @@ function Filled({
               ? `Still to take: ${missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.`
               : 'Every dimension is known.'}
           </p>
-          {broughtBack && (
-            <p role="status" className="border-l-4 border-action bg-paper px-3 py-2">
-              What was typed on this device and not saved is back.{' '}
-              <button type="button" className="text-action underline" onClick={() => startFrom(opening)}>
-                Drop it
-              </button>
-            </p>
-          )}
+          <BroughtBack show={broughtBack} onDrop={() => startFrom(opening)} />
           {other && (
             <button
               type="button"

@@ -1,18 +1,21 @@
 /** Who works here, and what may they do? */
-import type { PersonInList } from '@low-quarry/core/contracts/people';
+import { type PersonInList, personSchema } from '@low-quarry/core/contracts/people';
 import { SHORTEST_PASSWORD } from '@low-quarry/core/contracts/session';
 import type { Role } from '@low-quarry/core/model/access';
+import { PERSON_FIELDS, type PersonState } from '@low-quarry/core/records/recordKinds';
 import { useQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
 import { rolesWords } from '../../text/roleWords';
 import { whenWords } from '../../text/whenWords';
 import { Button } from '../../ui/Button';
+import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
 import { problemFields, problemSentence } from '../../ui/problemFields';
 import { Layer, Shell } from '../../ui/Shell';
 import { Answered } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
+import { useConflict } from '../../ui/useConflict';
 import { peopleQuery, useCreatePerson, usePutPerson, useResetPassword } from './peopleQueries';
 import { RolesField } from './RolesField';
 
@@ -120,15 +123,30 @@ function ChangePerson({ person }: { readonly person: PersonInList }) {
   );
 }
 
+function toState({ name, roles, active }: Pick<PersonInList, 'name' | 'roles' | 'active'>): PersonState {
+  return { name, roles, active };
+}
+
 function PersonForm({ person, onDone }: { readonly person: PersonInList; readonly onDone: () => void }) {
+  const [base] = useState(() => toState(person));
+  const [version] = useState(person.version);
   const [name, setName] = useState(person.name);
   const [roles, setRoles] = useState<readonly Role[]>(person.roles);
   const [active, setActive] = useState(person.active);
   const put = usePutPerson(person.id);
   const errors = problemFields(put.error);
+  const { conflict, send } = useConflict<PersonState>({
+    fields: PERSON_FIELDS,
+    read: (current) => {
+      const read = personSchema.safeParse(current);
+      return read.success ? { version: read.data.version, record: toState(read.data) } : null;
+    },
+    save: (on, state, onError) =>
+      put.mutate({ version: on, ...state, roles: state.roles as Role[] }, { onError, onSuccess: onDone }),
+  });
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    put.mutate({ version: person.version, name, roles: [...roles], active }, { onSuccess: onDone });
+    send(version, base, { name, roles, active });
   };
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
@@ -146,10 +164,22 @@ function PersonForm({ person, onDone }: { readonly person: PersonInList; readonl
           <span className="text-muted">· whoever does not is signed out at once; what they did stays theirs</span>
         </span>
       </label>
-      <FormError>{problemSentence(put.error)}</FormError>
-      <Button kind="main" type="submit" disabled={put.isPending}>
-        Save {name.trim() || 'the person'}
-      </Button>
+      <FormError>{conflict ? null : problemSentence(put.error)}</FormError>
+      {conflict ? (
+        <ConflictPanel
+          what={person.name}
+          fields={PERSON_FIELDS}
+          base={conflict.base}
+          mine={conflict.mine}
+          theirs={conflict.theirs.record}
+          onSave={(state) => send(conflict.theirs.version, conflict.theirs.record, state)}
+          onTakeTheirs={onDone}
+        />
+      ) : (
+        <Button kind="main" type="submit" disabled={put.isPending}>
+          Save {name.trim() || 'the person'}
+        </Button>
+      )}
     </form>
   );
 }

@@ -1,11 +1,13 @@
 /** What does this shop go by? Each setting says what it changes; verdicts are judged again when one is saved. */
 import { getShop } from '@low-quarry/core/contracts/catalogue';
 import { type Shop, WEEKDAYS } from '@low-quarry/core/model/shop';
-import { differencesOf, mergeChanges } from '@low-quarry/core/records/Field';
+import { differencesOf, isSame, mergeChanges } from '@low-quarry/core/records/Field';
 import { SETTING_FIELDS, SETTING_GROUPS, type SettingField } from '@low-quarry/core/records/settingFields';
 import { useQuery } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
+import type { FormEvent } from 'react';
+import { z } from 'zod';
 import { useMay } from '../../api/me';
+import { BroughtBack } from '../../ui/BroughtBack';
 import { Button, LinkButton } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { ConflictPanel } from '../../ui/ConflictPanel';
@@ -15,6 +17,7 @@ import { Shell } from '../../ui/Shell';
 import { Answered } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
 import { useConflict } from '../../ui/useConflict';
+import { useKept } from '../../ui/useKept';
 import { StockField } from './StockField';
 import { settingsQuery, usePutShop } from './settingsQueries';
 import { fromText, toText } from './settingText';
@@ -37,14 +40,25 @@ export function SettingsScreen() {
   );
 }
 
-type Started = { readonly version: number; readonly base: Shop };
+/** Half-typed settings may be none that a shop could have: they are read as they were kept. */
+const keptShop = z.custom<Shop>((value) => typeof value === 'object' && value !== null);
+const draftSchema = z.object({
+  version: z.int(),
+  base: keptShop,
+  shop: keptShop,
+  texts: z.record(z.string(), z.string()),
+});
+type Draft = z.infer<typeof draftSchema>;
+
+function toDraft(version: number, shop: Shop): Draft {
+  return { version, base: shop, shop, texts: {} };
+}
 
 function SettingsForm({ version, stored }: { readonly version: number; readonly stored: Shop }) {
   const maySet = useMay('settings');
-  const [started, setStarted] = useState<Started>({ version, base: stored });
-  const [shop, setShop] = useState(stored);
-  const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
-  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
+  const { state: draft, keep, settle, broughtBack } = useKept('settings', draftSchema, () => toDraft(version, stored));
+  const { base, shop, texts } = draft;
+  const errors = textErrors(texts);
   const put = usePutShop();
   const { conflict, send, drop } = useConflict<Shop>({
     fields: SETTING_FIELDS,
@@ -57,41 +71,35 @@ function SettingsForm({ version, stored }: { readonly version: number; readonly 
         { version: on, settings },
         {
           onError,
-          onSuccess: (answer) => {
-            setTexts({});
-            setShop(answer.settings);
-            setStarted({ version: answer.version, base: answer.settings });
-          },
+          onSuccess: (answer) => settle(toDraft(answer.version, answer.settings)),
         },
       ),
   });
   // Somebody else saved: what they changed comes in where nothing is typed here; where both did, saving asks.
-  if (version > started.version && !conflict && !put.isPending) {
-    const { merged, clashes } = mergeChanges(SETTING_FIELDS, started.base, shop, stored);
-    if (clashes.length === 0) {
-      setShop(merged);
-      setStarted({ version, base: stored });
-    }
+  if (version > draft.version && !conflict && !put.isPending) {
+    const { merged, clashes } = mergeChanges(SETTING_FIELDS, base, shop, stored);
+    const next = { ...draft, version, base: stored, shop: merged };
+    if (clashes.length === 0) (isSame(merged, stored) ? settle : keep)(next);
   }
-  const changes = differencesOf(SETTING_FIELDS, started.base, shop);
+  const changes = differencesOf(SETTING_FIELDS, base, shop);
   const judging = changes.some(({ path }) => SETTING_FIELDS.find((field) => field.path === path)?.judges);
   const refusedFields = problemFields(put.error);
   const errorOf = (field: SettingField) => errors[field.path] ?? refusedFields[`settings.${field.path}`] ?? null;
 
   const type = (field: SettingField, text: string) => {
-    setTexts((before) => ({ ...before, [field.path]: text }));
     const read = fromText(text, field.input);
-    setErrors(({ [field.path]: _, ...others }) => (read.ok ? others : { ...others, [field.path]: read.failure }));
-    if (read.ok) setShop((before) => field.write(before, read.value));
+    const typed = { ...draft, texts: { ...texts, [field.path]: text } };
+    keep(read.ok ? { ...typed, shop: field.write(shop, read.value) } : typed);
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (Object.keys(errors).length > 0) return;
-    send(started.version, started.base, shop);
+    send(draft.version, base, shop);
   };
 
   return (
     <form onSubmit={submit} className="flex flex-col gap-8" noValidate>
+      <BroughtBack show={broughtBack} onDrop={() => settle(toDraft(version, stored))} />
       <fieldset disabled={!maySet} className="flex flex-col gap-8">
         {SETTING_GROUPS.map((group) => (
           <section key={group} aria-label={group} className="flex flex-col gap-3">
@@ -105,7 +113,7 @@ function SettingsForm({ version, stored }: { readonly version: number; readonly 
                   text={texts[field.path]}
                   error={errorOf(field)}
                   onType={(text) => type(field, text)}
-                  onChange={(value) => setShop((before) => field.write(before, value))}
+                  onChange={(value) => keep({ ...draft, shop: field.write(shop, value) })}
                 />
               ))}
             </div>
@@ -143,14 +151,22 @@ function SettingsForm({ version, stored }: { readonly version: number; readonly 
           onSave={(record) => send(conflict.theirs.version, conflict.theirs.record, record)}
           onTakeTheirs={() => {
             drop();
-            setTexts({});
-            setShop(conflict.theirs.record);
-            setStarted({ version: conflict.theirs.version, base: conflict.theirs.record });
+            settle(toDraft(conflict.theirs.version, conflict.theirs.record));
           }}
         />
       )}
     </form>
   );
+}
+
+/** What is wrong with what is typed, by the setting's path. */
+function textErrors(texts: Readonly<Record<string, string>>): Readonly<Record<string, string>> {
+  const wrong = SETTING_FIELDS.flatMap(({ path, input }) => {
+    const text = texts[path];
+    const read = text === undefined ? null : fromText(text, input);
+    return read && !read.ok ? [[path, read.failure] as const] : [];
+  });
+  return Object.fromEntries(wrong);
 }
 
 type SettingProps = {

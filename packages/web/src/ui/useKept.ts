@@ -1,0 +1,44 @@
+/**
+ * A form's state, kept on the device by person from the first letter until the shop has it or it is given up: a reload, a
+ * crash or the end of a session loses nothing.
+ */
+import { useState } from 'react';
+import type { z } from 'zod';
+import { useMe } from '../api/me';
+import { readStored, writeStored } from './stored';
+
+export type Kept<State> = {
+  readonly state: State;
+  readonly keep: (next: State) => void;
+  /** The shop has it, or it was given up: this is what is shown from now on. */
+  readonly settle: (next: State) => void;
+  /** It was found on the device when the form opened. */
+  readonly broughtBack: boolean;
+};
+
+/** @param schema reads what an older page may have kept; what it cannot read is let go */
+export function useKept<State>(name: string, schema: z.ZodType<State>, initial: () => State): Kept<State> {
+  const key = `draft.${useMe().id}.${name}`;
+  const [held, setHeld] = useState(() => {
+    const found = readKept(readStored(key), schema);
+    return { state: found ?? initial(), broughtBack: found !== null };
+  });
+  const keep = (state: State) => {
+    writeStored(key, JSON.stringify(state));
+    setHeld((before) => ({ ...before, state }));
+  };
+  const settle = (state: State) => {
+    writeStored(key, null);
+    setHeld({ state, broughtBack: false });
+  };
+  return { ...held, keep, settle };
+}
+
+function readKept<State>(text: string | null, schema: z.ZodType<State>): State | null {
+  try {
+    const read = schema.safeParse(JSON.parse(text ?? ''));
+    return read.success ? read.data : null;
+  } catch {
+    return null;
+  }
+}
