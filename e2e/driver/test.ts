@@ -13,7 +13,7 @@ type Fixtures = {
   person: string | null;
 };
 
-export const test = base.extend<Fixtures, { template: string }>({
+export const test = base.extend<Fixtures, { template: string; sharedShop: Shop }>({
   template: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the names of the fixtures from the pattern.
     async ({}, use) => {
@@ -22,6 +22,16 @@ export const test = base.extend<Fixtures, { template: string }>({
       await shop.start();
       await shop.kill();
       await use(name);
+      await shop.drop();
+    },
+    { scope: 'worker' },
+  ],
+  /** For scenarios that only look: one shop for all of them in a worker. */
+  sharedShop: [
+    async ({ template }, use) => {
+      const shop = await Shop.create(`lq_e2e_${randomBytes(5).toString('hex')}`, template);
+      await shop.start();
+      await use(shop);
       await shop.drop();
     },
     { scope: 'worker' },
