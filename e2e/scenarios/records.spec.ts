@@ -136,7 +136,7 @@ test('two owners at the settings: what overlaps is asked about field by field, w
   await page.getByRole('button', { name: 'Save 2 settings' }).click();
   const conflict = page.getByRole('alert', { name: 'Changed by somebody else' });
   await expect(conflict).toContainText('Both began with: 5 mm');
-  await expect(conflict).toContainText('Theirs comes in where you changed nothing: in the hole.');
+  await expect(conflict).toContainText('Theirs comes in where you changed nothing: In the hole.');
   await conflict.getByLabel('Theirs: 9 mm').check();
   await conflict.getByRole('button', { name: 'Save what is picked' }).click();
   await expect(conflict).toBeHidden();
@@ -192,8 +192,31 @@ test('two owners at one person: what both changed is asked about', async ({ fitt
   await page.request.put(`${fitter.address}/api/people/${id}`, { data: other, headers });
   await page.getByRole('button', { name: 'Save Jory A' }).click();
   const conflict = page.getByRole('alert', { name: 'Changed by somebody else' });
-  await expect(conflict).toContainText('Theirs comes in where you changed nothing: roles.');
+  await expect(conflict).toContainText('Theirs comes in where you changed nothing: Roles.');
   await conflict.getByLabel('Mine: Jory A').check();
   await conflict.getByRole('button', { name: 'Save what is picked' }).click();
   await expect(page.getByText('Jory A, counter, fitter and owner')).toBeVisible();
+});
+
+test('two owners at one part: another field comes in by itself, the same one is asked about', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.openPage('/library/part/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');
+  const record = page.getByLabel('Record, JSON');
+  const text = await record.inputValue();
+  await record.fill(
+    text.replace(/"mountingDepthMm": [\d.]+/, '"mountingDepthMm": 61').replace(/"rmsW": \d+/, '"rmsW": 61'),
+  );
+  const path = `${fitter.address}/api/parts/spk-wrackline-shoal-65`;
+  const { version, record: stored } = await (await page.request.get(path)).json();
+  const theirs = { ...stored, mountingDepthMm: 63, frontHeightMm: stored.frontHeightMm + 1 };
+  await page.request.put(path, { data: { version, record: theirs }, headers: { Origin: fitter.address } });
+  await page.getByRole('button', { name: 'Save the correction' }).click();
+  const conflict = page.getByRole('alert', { name: 'Changed by somebody else' });
+  await expect(conflict).toContainText('Theirs comes in where you changed nothing: frontHeightMm.');
+  await conflict.getByLabel('Theirs: 63').check();
+  await conflict.getByRole('button', { name: 'Save what is picked' }).click();
+  await expect(conflict).toBeHidden();
+  await expect(page.getByText('Version 3.')).toBeVisible();
+  const { record: kept } = await (await page.request.get(path)).json();
+  expect(kept).toEqual({ ...theirs, rmsW: 61 });
 });

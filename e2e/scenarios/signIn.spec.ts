@@ -131,6 +131,7 @@ test('one’s own PIN and the device’s name', async ({ fitter, shop }) => {
 
 const SIZES = [
   { width: 1280, height: 800 },
+  { width: 800, height: 1280 },
   { width: 390, height: 844 },
 ];
 

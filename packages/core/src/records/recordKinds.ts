@@ -60,9 +60,10 @@ export function recordDifferences(kind: RecordKind, before: unknown, after: unkn
   return differencesOf(fields as readonly Field<unknown>[], before, after);
 }
 
-function keysOf(before: unknown, after: unknown): readonly Field<Record<string, unknown>>[] {
-  const keys = new Set([...Object.keys(before as object), ...Object.keys(after as object)]);
-  return [...keys].map((key) => keyField<Record<string, unknown>>(key, key, plainWords));
+/** Every key of records as a field: for those that have no list of their own. */
+export function keysOf(...records: readonly unknown[]): readonly Field<Readonly<Record<string, unknown>>>[] {
+  const keys = new Set(records.flatMap((record) => Object.keys(record as object)));
+  return [...keys].map((key) => keyField<Readonly<Record<string, unknown>>>(key, key, plainWords));
 }
 
 /** A job's own facts out of a larger record. */

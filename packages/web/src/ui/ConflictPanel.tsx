@@ -47,8 +47,7 @@ export function ConflictPanel<Rec>({
     >
       <h2 className="text-measure">Somebody else saved {what} while you were typing</h2>
       <p>
-        Nothing is lost.{' '}
-        {taken.length > 0 && `Theirs comes in where you changed nothing: ${taken.join(', ').toLowerCase()}. `}
+        Nothing is lost. {taken.length > 0 && `Theirs comes in where you changed nothing: ${taken.join(', ')}. `}
         Pick what is right where you both changed the same:
       </p>
       <ul className="my-3 flex flex-col gap-3">

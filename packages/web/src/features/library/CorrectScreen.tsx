@@ -1,19 +1,29 @@
 /** What is right of this part or vehicle? The record as the open formats describe it. */
+import { keysOf } from '@low-quarry/core/records/recordKinds';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useParams } from 'react-router';
 import { z } from 'zod';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button, LinkButton } from '../../ui/Button';
+import { ConflictPanel } from '../../ui/ConflictPanel';
 import { Field, INPUT } from '../../ui/Field';
 import { FormError } from '../../ui/FormError';
 import { problemFields, problemSentence } from '../../ui/problemFields';
 import { Shell } from '../../ui/Shell';
 import { Answered } from '../../ui/states';
+import { useConflict } from '../../ui/useConflict';
 import { useKept } from '../../ui/useKept';
 import { type LibraryKind, libraryQuery, useCorrect } from './libraryQueries';
 
-const draftSchema = z.object({ version: z.int(), text: z.string() });
+const recordSchema = z.record(z.string(), z.unknown());
+const versionedSchema = z.object({ version: z.int(), record: recordSchema });
+const draftSchema = z.object({ version: z.int(), base: recordSchema, text: z.string() });
+type Rec = z.infer<typeof recordSchema>;
+
+function toDraft(version: number, record: Rec): z.infer<typeof draftSchema> {
+  return { version, base: record, text: JSON.stringify(record, null, 2) };
+}
 
 export function CorrectScreen() {
   const { kind = '', id = '' } = useParams();
@@ -47,40 +57,31 @@ function Form({
   readonly version: number;
   readonly record: Readonly<Record<string, unknown>>;
 }) {
-  const fresh = () => ({ version, text: JSON.stringify(record, null, 2) });
+  const fresh = () => toDraft(version, record);
   const { state, keep, settle, broughtBack } = useKept(`library.${id}`, draftSchema, fresh);
   const { text } = state;
   const [unread, setUnread] = useState<string | null>(null);
   const correct = useCorrect(kind, id);
   const errors = Object.entries(problemFields(correct.error));
+  const typed = readRecord(text);
+  const fields = keysOf(state.base, typed ?? {});
+  const { conflict, send, drop } = useConflict<Rec>({
+    fields,
+    read: (current) => versionedSchema.safeParse(current).data ?? null,
+    save: (on, next, onError) =>
+      correct.mutate(
+        { version: on, record: next },
+        { onError, onSuccess: (saved) => settle(toDraft(saved.version, saved.record)) },
+      ),
+  });
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    try {
-      const json = JSON.parse(text) as Record<string, unknown>;
-      setUnread(null);
-      correct.mutate(
-        { version: state.version, record: json },
-        { onSuccess: (saved) => settle({ version: saved.version, text: JSON.stringify(saved.record, null, 2) }) },
-      );
-    } catch (error) {
-      setUnread(`This is not JSON: ${error instanceof Error ? error.message : ''}`);
-    }
+    setUnread(typed ? null : 'This is not an object in JSON. The record as it was, with what is right, would do.');
+    if (typed) send(state.version, state.base, typed);
   };
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
       <BroughtBack show={broughtBack} onDrop={() => settle(fresh())} />
-      {version > state.version && !correct.isPending && (
-        <p className="border-l-4 border-measure bg-paper px-3 py-2">
-          Somebody else corrected it meanwhile; the history shows what. Yours is on version {state.version}.{' '}
-          <button type="button" className="text-action underline" onClick={() => settle(fresh())}>
-            Take theirs, drop mine
-          </button>{' '}
-          or{' '}
-          <button type="button" className="text-action underline" onClick={() => keep({ ...state, version })}>
-            put mine on top of it
-          </button>
-        </p>
-      )}
       <Field label="Record, JSON" hint={`Version ${state.version}. Lengths in mm, angles in degrees.`} error={unread}>
         {(ids) => (
           <textarea
@@ -102,10 +103,32 @@ function Form({
           ))}
         </ul>
       )}
-      <FormError>{problemSentence(correct.error)}</FormError>
+      <FormError>{conflict ? null : problemSentence(correct.error)}</FormError>
+      {conflict && (
+        <ConflictPanel
+          what="this record"
+          fields={fields}
+          base={conflict.base}
+          mine={conflict.mine}
+          theirs={conflict.theirs.record}
+          onSave={(next) => send(conflict.theirs.version, conflict.theirs.record, next)}
+          onTakeTheirs={() => {
+            drop();
+            settle(toDraft(conflict.theirs.version, conflict.theirs.record));
+          }}
+        />
+      )}
       <Button kind="main" type="submit" className="self-start" disabled={correct.isPending}>
         Save the correction
       </Button>
     </form>
   );
+}
+
+function readRecord(text: string): Rec | null {
+  try {
+    return recordSchema.safeParse(JSON.parse(text)).data ?? null;
+  } catch {
+    return null;
+  }
 }
