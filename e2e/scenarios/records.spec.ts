@@ -37,7 +37,8 @@ test('an earlier state is looked at and brought back', async ({ fitter }) => {
     await fitter.save();
     await fitter.saved();
   }
-  await fitter.openPage('/history?find=Okke', 'History');
+  await page.getByRole('link', { name: 'History', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'History of Front door, left', level: 1 })).toBeVisible();
   await page
     .getByRole('button', { name: /^Look and bring back/ })
     .first()

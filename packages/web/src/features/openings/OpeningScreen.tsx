@@ -61,9 +61,10 @@ export function OpeningScreen() {
         { to: `/jobs/${jobId}/openings/${openingId}`, label: title },
       ]}
       aside={
-        <LinkButton to={`/jobs/${jobId}/openings/${openingId}/fit`} kind="other">
-          What fits here
-        </LinkButton>
+        <span className="flex flex-wrap gap-2">
+          <LinkButton to={`/history?kind=opening&record=${openingId}`}>History</LinkButton>
+          <LinkButton to={`/jobs/${jobId}/openings/${openingId}/fit`}>What fits here</LinkButton>
+        </span>
       }
     >
       <Answered query={opening} what="the opening">
