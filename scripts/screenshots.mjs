@@ -20,7 +20,7 @@ const PICTURES = [
   ['jobs', COUNTER, 0, 0, ''],
   ['job', COUNTER, 3, 0, ''],
   ['opening', COUNTER, 1, 1, '', (page) => page.getByRole('textbox').nth(2).focus()],
-  ['opening-phone', PHONE, 2, 1, '', (page) => page.getByRole('textbox').nth(2).fill('2 9/32"')],
+  ['opening-phone', PHONE, 2, 1, '', typedOnPhone],
   ['fit-hits', COUNTER, 1, 1, `/fit${SHOAL}`],
   ['fit-clears', COUNTER, 1, 1, '/fit?speaker=spk-wrackline-shoal-65-slim&bracket=brk-plate-3-166-to-6-5-6-mm'],
   ['fit-measure', COUNTER, 4, 1, '/fit?speaker=spk-wrackline-shoal-68&show=measure'],
@@ -53,6 +53,13 @@ const PICTURES = [
   ['order', COUNTER, 3, 0, '/order'],
   ['order-sheet', { width: 794, height: 1123 }, 3, 0, '/order', (page) => page.emulateMedia({ media: 'print' })],
 ];
+
+/** A reading in inches, with the field clear of the bar below it. */
+async function typedOnPhone(page) {
+  const field = page.getByRole('textbox').nth(2);
+  await field.fill('2 9/32"');
+  await field.evaluate((input) => input.scrollIntoView({ block: 'center' }));
+}
 
 /** Two entries that wait for a server that does not answer, and the list of them. */
 async function waitingEntry(page) {
