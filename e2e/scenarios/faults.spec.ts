@@ -29,6 +29,8 @@ async function whileWriting(writers: Writers, disturb: () => Promise<void>): Pro
   const writing = writers.write(PEOPLE, EACH).finally(() => {
     done = true;
   });
+  // A failure is told below, after the fault that is going on: so that what was started is also stopped.
+  writing.catch(() => {});
   while (faults === 0 || (!done && faults < FAULTS)) {
     await sleep(200 + Math.random() * 500);
     await disturb();
