@@ -1,3 +1,4 @@
+import { Fitter } from '../driver/Fitter';
 import { expect, test } from '../driver/test';
 
 const JOB = 'Corran Tern, HDS 4';
@@ -59,4 +60,29 @@ test('a choice made while the server is away is made once it is back', async ({ 
   await expect(page.getByText('It is chosen as soon as it is back.')).toBeVisible();
   await shop.start();
   await expect(page.getByText('Wrackline Shoal 65 Slim is chosen here.')).toBeVisible();
+});
+
+test('after the database was away an open screen hears again of what others change', async ({
+  fitter,
+  shop,
+  browser,
+}) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await shop.stopDatabase();
+  // The stream is cut, and asking for it again is answered 503.
+  await page.waitForResponse((response) => response.url().endsWith('/api/events') && response.status() === 503);
+  await shop.startDatabase();
+  await expect(page.getByText('The shop’s server does not answer.')).toBeHidden();
+  await page.waitForResponse((response) => response.url().endsWith('/api/events') && response.status() === 200);
+  const context = await browser.newContext();
+  const other = new Fitter(await context.newPage(), shop.url);
+  await other.comeIn('Rieke');
+  await other.measure(JOB, DOOR);
+  await other.type('Depth behind', '57');
+  await other.save();
+  await other.saved();
+  await expect(page.getByRole('status', { name: 'Changed by others' })).toContainText('Rieke measured');
+  await expect(fitter.field('Depth behind')).toHaveValue('57');
+  await context.close();
 });

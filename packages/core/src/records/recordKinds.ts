@@ -66,11 +66,6 @@ export function keysOf(...records: readonly unknown[]): readonly Field<Readonly<
   return [...keys].map((key) => keyField<Readonly<Record<string, unknown>>>(key, key, plainWords));
 }
 
-/** A job's own facts out of a larger record. */
-export function toJobState({ vehicleId, customer, registration, wants, dueOn }: JobState): JobState {
-  return { vehicleId, customer, registration, wants, dueOn };
-}
-
 export type StateOf = {
   readonly job: JobState;
   readonly opening: OpeningRecord;

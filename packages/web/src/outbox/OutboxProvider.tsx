@@ -44,8 +44,12 @@ function keepSending(outbox: Outbox, onDone: Done): () => void {
     if (busy || stopped || !nextToSend(outbox.entries())) return;
     busy = true;
     // Another tab may be at it: the order is kept by whoever has the lock.
-    await withLock(() => sendAll(outbox, onDone, () => stopped));
-    busy = false;
+    try {
+      await withLock(() => sendAll(outbox, onDone, () => stopped));
+    } finally {
+      // Whatever went wrong with one entry, what comes next is still sent.
+      busy = false;
+    }
     if (again) void run();
   };
   const unsubscribe = [outbox.subscribe(() => void run()), subscribeToConnection(() => void run())];

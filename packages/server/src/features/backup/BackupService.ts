@@ -27,7 +27,6 @@ export class BackupService {
   private busy: Promise<unknown> = Promise.resolve();
   nightlyFault: string | null = null;
 
-  /** @param db null on the command line, where no server works on the database */
   constructor(
     private readonly options: BackupOptions,
     private readonly now: () => Date,

@@ -3,6 +3,7 @@ import { LIVE_PATH, type LiveChange, liveChangeSchema } from '@low-quarry/core/c
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useMe } from '../../api/me';
+import { RETRY_MS } from '../../api/queryClient';
 import { useCarOf } from '../jobs/useCarOf';
 
 /** How long it is said who changed something, ms. */
@@ -14,20 +15,32 @@ export function LiveChanges() {
   const carOf = useCarOf();
   const [last, setLast] = useState<LiveChange | null>(null);
   useEffect(() => {
-    const events = new EventSource(LIVE_PATH);
+    let events: EventSource | null = null;
+    let again: ReturnType<typeof setTimeout> | null = null;
     let wasOpen = false;
-    // What happened while nobody listened is not told again: everything is asked anew.
-    events.onopen = () => {
-      if (wasOpen) void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
-      wasOpen = true;
+    const open = () => {
+      events = new EventSource(LIVE_PATH);
+      // What happened while nobody listened is not told again: everything is asked anew.
+      events.onopen = () => {
+        if (wasOpen) void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
+        wasOpen = true;
+      };
+      events.onmessage = ({ data }) => {
+        const change = liveChangeSchema.safeParse(JSON.parse(data));
+        if (!change.success) return;
+        void queries.invalidateQueries({ predicate: ({ queryKey }) => concerns(queryKey, change.data) });
+        if (change.data.personId !== me.id) setLast(change.data);
+      };
+      // A browser comes back by itself after a lost network, and never after an answer such as 503.
+      events.onerror = () => {
+        if (events?.readyState === EventSource.CLOSED) again = setTimeout(open, RETRY_MS);
+      };
     };
-    events.onmessage = ({ data }) => {
-      const change = liveChangeSchema.safeParse(JSON.parse(data));
-      if (!change.success) return;
-      void queries.invalidateQueries({ predicate: ({ queryKey }) => concerns(queryKey, change.data) });
-      if (change.data.personId !== me.id) setLast(change.data);
+    open();
+    return () => {
+      if (again) clearTimeout(again);
+      events?.close();
     };
-    return () => events.close();
   }, [queries, me.id]);
   useEffect(() => {
     if (!last) return;
