@@ -30,5 +30,13 @@ export function useConflict<Rec>({ fields, read, save }: Options<Rec>) {
       else setConflict({ base, mine: record, theirs });
     });
   };
-  return { conflict, send, drop: () => setConflict(null) };
+  // What the panel that asks is given; the caller says what "theirs" means to its form.
+  const panel = conflict && {
+    fields,
+    base: conflict.base,
+    mine: conflict.mine,
+    theirs: conflict.theirs.record,
+    onSave: (record: Rec) => send(conflict.theirs.version, conflict.theirs.record, record),
+  };
+  return { conflict, panel, send, drop: () => setConflict(null) };
 }

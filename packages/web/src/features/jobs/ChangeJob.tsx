@@ -50,7 +50,7 @@ function JobForm({ job, onDone }: { readonly job: Job; readonly onDone: () => vo
   const { version, base, form } = kept.state;
   const put = usePutJob(job.id);
   const errors = problemFields(put.error);
-  const { conflict, send } = useConflict<JobState>({
+  const { panel, send } = useConflict<JobState>({
     fields: JOB_FIELDS,
     read: (current) => {
       const read = jobSchema.safeParse(current);
@@ -108,15 +108,11 @@ function JobForm({ job, onDone }: { readonly job: Job; readonly onDone: () => vo
         error={errors.dueOn}
         onType={(dueOn) => type({ dueOn: dueOn || null })}
       />
-      <FormError>{conflict ? null : problemSentence(put.error)}</FormError>
-      {conflict ? (
+      <FormError>{panel ? null : problemSentence(put.error)}</FormError>
+      {panel ? (
         <ConflictPanel
           what="this job"
-          fields={JOB_FIELDS}
-          base={conflict.base}
-          mine={conflict.mine}
-          theirs={conflict.theirs.record}
-          onSave={(record) => send(conflict.theirs.version, conflict.theirs.record, record)}
+          {...panel}
           onTakeTheirs={() => {
             kept.settle(fresh());
             onDone();

@@ -65,7 +65,7 @@ function Form({
   const errors = Object.entries(problemFields(correct.error));
   const typed = readRecord(text);
   const fields = keysOf(state.base, typed ?? {});
-  const { conflict, send, drop } = useConflict<Rec>({
+  const { conflict, panel, send, drop } = useConflict<Rec>({
     fields,
     read: (current) => versionedSchema.safeParse(current).data ?? null,
     save: (on, next, onError) =>
@@ -104,14 +104,10 @@ function Form({
         </ul>
       )}
       <FormError>{conflict ? null : problemSentence(correct.error)}</FormError>
-      {conflict && (
+      {conflict && panel && (
         <ConflictPanel
           what="this record"
-          fields={fields}
-          base={conflict.base}
-          mine={conflict.mine}
-          theirs={conflict.theirs.record}
-          onSave={(next) => send(conflict.theirs.version, conflict.theirs.record, next)}
+          {...panel}
           onTakeTheirs={() => {
             drop();
             settle(toDraft(conflict.theirs.version, conflict.theirs.record));

@@ -135,7 +135,7 @@ function PersonForm({ person, onDone }: { readonly person: PersonInList; readonl
   const [active, setActive] = useState(person.active);
   const put = usePutPerson(person.id);
   const errors = problemFields(put.error);
-  const { conflict, send } = useConflict<PersonState>({
+  const { panel, send } = useConflict<PersonState>({
     fields: PERSON_FIELDS,
     read: (current) => {
       const read = personSchema.safeParse(current);
@@ -164,17 +164,9 @@ function PersonForm({ person, onDone }: { readonly person: PersonInList; readonl
           <span className="text-muted">· whoever does not is signed out at once; what they did stays theirs</span>
         </span>
       </label>
-      <FormError>{conflict ? null : problemSentence(put.error)}</FormError>
-      {conflict ? (
-        <ConflictPanel
-          what={person.name}
-          fields={PERSON_FIELDS}
-          base={conflict.base}
-          mine={conflict.mine}
-          theirs={conflict.theirs.record}
-          onSave={(state) => send(conflict.theirs.version, conflict.theirs.record, state)}
-          onTakeTheirs={onDone}
-        />
+      <FormError>{panel ? null : problemSentence(put.error)}</FormError>
+      {panel ? (
+        <ConflictPanel what={person.name} {...panel} onTakeTheirs={onDone} />
       ) : (
         <Button kind="main" type="submit" disabled={put.isPending}>
           Save {name.trim() || 'the person'}

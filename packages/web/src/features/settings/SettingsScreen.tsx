@@ -60,7 +60,7 @@ function SettingsForm({ version, stored }: { readonly version: number; readonly 
   const { base, shop, texts } = draft;
   const errors = textErrors(texts);
   const put = usePutShop();
-  const { conflict, send, drop } = useConflict<Shop>({
+  const { conflict, panel, send, drop } = useConflict<Shop>({
     fields: SETTING_FIELDS,
     read: (current) => {
       const read = getShop.answer.safeParse(current);
@@ -141,14 +141,10 @@ function SettingsForm({ version, stored }: { readonly version: number; readonly 
         </p>
         <FormError>{conflict ? null : problemSentence(put.error)}</FormError>
       </div>
-      {conflict && (
+      {conflict && panel && (
         <ConflictPanel
           what="the settings"
-          fields={SETTING_FIELDS}
-          base={conflict.base}
-          mine={conflict.mine}
-          theirs={conflict.theirs.record}
-          onSave={(record) => send(conflict.theirs.version, conflict.theirs.record, record)}
+          {...panel}
           onTakeTheirs={() => {
             drop();
             settle(toDraft(conflict.theirs.version, conflict.theirs.record));
