@@ -6,7 +6,6 @@ export class BracketColumns {
   readonly none: number;
   readonly heightMm: Float64Array;
   readonly heightVariance: Float64Array;
-  readonly heightFourth: Float64Array;
   readonly costMinor: Float64Array;
   /** Infinity for no bracket, NaN for a throat that is not round. */
   readonly throatRadiusMm: Float64Array;
@@ -23,7 +22,6 @@ export class BracketColumns {
       });
     this.heightMm = column(0, ({ height }) => height.valueMm);
     this.heightVariance = column(0, ({ height }) => height.uncertaintyMm ** 2);
-    this.heightFourth = column(0, ({ height }) => height.uncertaintyMm ** 4);
     this.costMinor = column(0, ({ pieceCostMinor }) => pieceCostMinor);
     this.throatRadiusMm = column(Number.POSITIVE_INFINITY, ({ throat }) =>
       throat.kind === 'circle' ? throat.diameter.valueMm / 2 : Number.NaN,

@@ -33,7 +33,6 @@ describe.each(OPENINGS)('%s', (_, opening) => {
         );
         expect(columns.raisedMm[at]).toBe(mount.raisedMm);
         expect(columns.raisedVariance[at]).toBeCloseTo(mount.raisedVariance, 12);
-        expect(columns.raisedFourth[at]).toBeCloseTo(mount.raisedFourth, 12);
         expect(columns.parts[at]).toBe(mount.brackets.length);
         expect(columns.costMinor[at]).toBe(mount.costMinor);
         expect(columns.gravity[at]).toBe(Math.max(mount.bolts.gravity, mount.wireWay.gravity));

@@ -7,23 +7,22 @@ import type { Turns } from '../../geometry/bestRotation';
 import { bracketJoint, bracketTurns, JOINT_WORDS, speakerToVehicle } from '../mount';
 import type { FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { CatalogueIndex, PatternClass } from './CatalogueIndex';
+import type { ChainTable } from './ChainTable';
+import { ChainTableBuilder } from './ChainTableBuilder';
 import { type JudgedJoint, judgedJoint } from './ClassMount';
 import { canMate, leastMissMm } from './canMate';
-import { MountBuilder } from './MountBuilder';
-import type { MountColumns } from './MountColumns';
-import { mated, PartMates, type Upper } from './PartMates';
+import { MountColumns, type VehicleJoints } from './MountColumns';
+import { mated, PartMates } from './PartMates';
 
-/** First brackets whose speaker sides are alike, each with its joint on the vehicle. */
-type OnMetal = {
-  readonly speakerSide: number;
-  readonly members: readonly { readonly at: number; readonly joint: JudgedJoint }[];
-};
+/** First brackets whose speaker sides are alike, by their places in the catalogue. */
+type OnMetal = { readonly speakerSide: number; readonly members: readonly number[] };
 
 /** A bolt circle that is dragged leaves its mounts behind; beyond so many the old ones go. */
 const MOST_KEPT = 24;
 
 export class MountIndex {
   private readonly mounted = new Map<string, MountColumns>();
+  private readonly tables = new Map<string, ChainTable>();
 
   /** @param mates may be shared by all indexes of the same catalogue and rules */
   constructor(
@@ -34,95 +33,109 @@ export class MountIndex {
 
   /** The mounts of each bolt class of speakers, simplest first; never empty. Left and right doors share theirs. */
   mountsFor(opening: FitOpening): MountColumns {
-    const key = mountsKey(opening);
-    let mounts = this.mounted.get(key);
-    if (!mounts) {
-      if (this.mounted.size >= MOST_KEPT) this.mounted.clear();
-      mounts = this.findMounts(opening);
-      this.mounted.set(key, mounts);
-    }
-    return mounts;
+    return kept(this.mounted, mountsKey(opening), () => {
+      const joints = opening.bolts && this.vehicleJoints(opening, opening.bolts);
+      return new MountColumns(this.tableFor(joints), opening, this.index, joints);
+    });
   }
 
-  private findMounts(opening: FitOpening): MountColumns {
-    const { speakerClasses, bracketColumns } = this.index;
-    const builder = new MountBuilder(opening, this.index);
-    const onMetal = opening.bolts ? this.onMetal(opening) : [];
-    for (let speakerClass = 0; speakerClass < speakerClasses.length; speakerClass++) {
-      if (opening.bolts) this.addClass(builder, opening, opening.bolts, speakerClass, onMetal);
-      else builder.add(bracketColumns.none, bracketColumns.none, []);
+  /** What mates decides which chains there are. */
+  private tableFor(joints: VehicleJoints | null): ChainTable {
+    if (!joints) return kept(this.tables, 'nobody knows', () => this.bareTable());
+    const holding = (all: readonly (JudgedJoint | null)[]) =>
+      all.flatMap((joint, at) => (joint && mated(joint) ? [at] : []));
+    const [sides, straight] = [holding(joints.ofSide), holding(joints.ofSpeaker)];
+    return kept(this.tables, `${sides.join()}|${straight.join()}`, () => this.newTable(sides, straight));
+  }
+
+  private vehicleJoints(opening: FitOpening, bolts: BoltPattern): VehicleJoints {
+    const { speakerClasses } = this.index;
+    const speaker = (speakerClass: number) => (speakerClasses[speakerClass] as PatternClass<FitSpeaker>).first;
+    const straight = (speakerClass: number) =>
+      judgedJoint(JOINT_WORDS.speaker, speakerToVehicle(opening, speaker(speakerClass)), this.rules);
+    return {
+      ofSide: this.onVehicle(opening, bolts),
+      ofSpeaker: speakerClasses.map(({ first }, speakerClass) =>
+        canMate(bolts, first.bolts, this.rules) ? straight(speakerClass) : null,
+      ),
+      leastMissMm: (speakerClass) => leastMissMm(bolts, speaker(speakerClass).bolts, this.rules),
+      straight,
+    };
+  }
+
+  /** The joint of each vehicle side, null where it surely does not mate. Sides that differ in their notch are turned once. */
+  private onVehicle(opening: FitOpening, bolts: BoltPattern): readonly (JudgedJoint | null)[] {
+    const { vehicleSides, vehiclePattern } = this.index;
+    const rotations = new Map<number, Turns | null>();
+    return vehicleSides.map(({ first }, side) => {
+      const pattern = vehiclePattern[side] as number;
+      let turns = rotations.get(pattern);
+      if (turns === undefined) {
+        turns = canMate(bolts, first.vehicleBolts, this.rules) ? bracketTurns(opening, first) : null;
+        rotations.set(pattern, turns);
+      }
+      return turns && judgedJoint(JOINT_WORDS.bracket, bracketJoint(opening, first, turns), this.rules);
+    });
+  }
+
+  private bareTable(): ChainTable {
+    const builder = new ChainTableBuilder(this.index);
+    for (const _ of this.index.speakerClasses) {
+      builder.addBare();
       builder.endClass();
     }
-    return builder.build((speakerClass) => [this.straight(opening, speakerClass)]);
+    return builder.build();
   }
 
-  private onMetal(opening: FitOpening): readonly OnMetal[] {
+  /**
+   * @param sides the vehicle sides that mate with the vehicle
+   * @param straight the bolt classes of speakers that do
+   */
+  private newTable(sides: readonly number[], straight: readonly number[]): ChainTable {
+    const builder = new ChainTableBuilder(this.index);
+    const onMetal = this.onMetal(new Set(sides));
+    const areStraight = new Set(straight);
+    this.index.speakerClasses.forEach((_, speakerClass) => {
+      if (areStraight.has(speakerClass)) builder.addBare();
+      this.addSingles(builder, speakerClass, onMetal);
+      if (builder.isEmpty) this.addDoubles(builder, speakerClass, onMetal);
+      // Where nothing mates the speaker is shown as it would sit on the metal.
+      if (builder.isEmpty) builder.addBare();
+      builder.endClass();
+    });
+    return builder.build();
+  }
+
+  /** The brackets that go onto the metal, by their speaker side. */
+  private onMetal(sides: ReadonlySet<number>): readonly OnMetal[] {
     const { vehicleSide, speakerSides, bracketColumns } = this.index;
-    const joints = this.onVehicle(opening);
     return speakerSides.flatMap(({ members }, speakerSide) => {
-      const mating = members.flatMap((at) => {
-        const joint = joints[vehicleSide[at] as number];
-        return joint && (bracketColumns.heightMm[at] as number) <= this.rules.mostRaisedMm ? [{ at, joint }] : [];
-      });
+      const mating = members.filter(
+        (at) =>
+          sides.has(vehicleSide[at] as number) && (bracketColumns.heightMm[at] as number) <= this.rules.mostRaisedMm,
+      );
       return mating.length > 0 ? [{ speakerSide, members: mating }] : [];
     });
   }
 
-  /** The joint of each vehicle side, null where it does not mate. Sides that differ in their notch are turned once. */
-  private onVehicle(opening: FitOpening): readonly (JudgedJoint | null)[] {
-    const { vehicleSides, vehiclePattern } = this.index;
-    const { bolts } = opening;
-    const rotations = new Map<number, Turns>();
-    return vehicleSides.map(({ first }, side) => {
-      if (!bolts || !canMate(bolts, first.vehicleBolts, this.rules)) return null;
-      const pattern = vehiclePattern[side] as number;
-      const known = rotations.get(pattern) ?? bracketTurns(opening, first);
-      rotations.set(pattern, known);
-      return mated(judgedJoint(JOINT_WORDS.bracket, bracketJoint(opening, first, known), this.rules));
-    });
-  }
-
-  private addClass(
-    builder: MountBuilder,
-    opening: FitOpening,
-    bolts: BoltPattern,
-    speakerClass: number,
-    onMetal: readonly OnMetal[],
-  ): void {
-    const { speakerClasses, bracketColumns } = this.index;
-    const { none } = bracketColumns;
-    const { bolts: holes } = (speakerClasses[speakerClass] as PatternClass<FitSpeaker>).first;
-    const straight = canMate(bolts, holes, this.rules) ? this.straight(opening, speakerClass) : null;
-    if (straight && mated(straight)) builder.add(none, none, [straight]);
+  private addSingles(builder: ChainTableBuilder, speakerClass: number, onMetal: readonly OnMetal[]): void {
+    const { none } = this.index.bracketColumns;
     for (const { speakerSide, members } of onMetal) {
       const top = this.mates.top(0, speakerSide, speakerClass);
       if (!top) continue;
-      for (let member = 0; member < members.length; member++) {
-        const { at, joint } = members[member] as (typeof members)[number];
-        builder.add(at, none, [joint, top]);
-      }
+      const above = [top];
+      for (const at of members) builder.add(at, none, above);
     }
-    if (builder.isEmpty) this.addDoubles(builder, speakerClass, onMetal);
-    if (!builder.isEmpty) return;
-    if (straight) builder.add(none, none, [straight]);
-    else builder.addHopeless(leastMissMm(bolts, holes));
   }
 
-  private straight(opening: FitOpening, speakerClass: number): JudgedJoint {
-    const { first } = this.index.speakerClasses[speakerClass] as PatternClass<FitSpeaker>;
-    return judgedJoint(JOINT_WORDS.speaker, speakerToVehicle(opening, first), this.rules);
-  }
-
-  private addDoubles(builder: MountBuilder, speakerClass: number, onMetal: readonly OnMetal[]): void {
+  private addDoubles(builder: ChainTableBuilder, speakerClass: number, onMetal: readonly OnMetal[]): void {
     const { heightMm } = this.index.bracketColumns;
     for (const { speakerSide, members } of onMetal) {
       const uppers = this.mates.uppersOn(speakerSide, speakerClass);
-      for (const { at: lowerAt, joint } of members) {
+      for (const lowerAt of members) {
         const lowerMm = heightMm[lowerAt] as number;
-        for (let place = 0; place < uppers.length; place++) {
-          const { at, between, top } = uppers[place] as Upper;
-          if (lowerMm + (heightMm[at] as number) > this.rules.mostRaisedMm) continue;
-          builder.add(lowerAt, at, [joint, between, top]);
+        for (const { at, above } of uppers) {
+          if (lowerMm + (heightMm[at] as number) <= this.rules.mostRaisedMm) builder.add(lowerAt, at, above);
         }
       }
     }
@@ -132,4 +145,14 @@ export class MountIndex {
 /** What of an opening the mounts hang on. */
 export function mountsKey({ bolts, plugRad }: FitOpening): string {
   return JSON.stringify([bolts, plugRad]);
+}
+
+function kept<Value>(all: Map<string, Value>, key: string, find: () => Value): Value {
+  let value = all.get(key);
+  if (value === undefined) {
+    if (all.size >= MOST_KEPT) all.clear();
+    value = find();
+    all.set(key, value);
+  }
+  return value;
 }

@@ -13,7 +13,7 @@ import { canMate } from './canMate';
 import { HITS } from './Scratch';
 
 /** A second bracket, with the joints below and above it. */
-export type Upper = { readonly at: number; readonly between: JudgedJoint; readonly top: JudgedJoint };
+type Upper = { readonly at: number; readonly above: readonly [JudgedJoint, JudgedJoint] };
 
 /** Second brackets whose speaker sides are alike. */
 type UpperSide = {
@@ -54,7 +54,7 @@ export class PartMates {
     return known(this.uppers, lowerSide * this.index.speakerClasses.length + speakerClass, () =>
       this.upperSidesOn(lowerSide).flatMap(({ speakerSide, members }): readonly Upper[] => {
         const top = this.top(1, speakerSide, speakerClass);
-        return top ? members.map(({ at, between }) => ({ at, between, top })) : [];
+        return top ? members.map(({ at, between }) => ({ at, above: [between, top] as const })) : [];
       }),
     );
   }

@@ -1,71 +1,124 @@
 /**
- * Whether two bolt patterns can go together at all, by the distances from their centres alone: a bound, so that only pairs
- * that are worth a search over angles are turned.
+ * Whether two bolt patterns can go together at all, by where their screws and holes lie about the centre: a bound, so that
+ * only pairs that are worth a search over angles are turned.
  */
 import { type BoltPattern, enoughScrews, patternDimensions, patternHoles } from '../../geometry/BoltPattern';
 import { coverageFactor } from '../../uncertainty/Margin';
 import type { FitRules } from '../shapes';
 
-/** What of a pattern the distances need. */
-type Radii = {
+/** Where the screws or holes of a pattern lie, and how sure that is. */
+type Places = {
   readonly radiiMm: readonly number[];
+  readonly anglesRad: readonly number[];
   /** How far a slot lets a screw off its middle, mm. */
   readonly slotsMm: readonly number[];
   readonly doubtMm: number;
   readonly leastFreedom: number;
 };
 
-const known = new WeakMap<BoltPattern, Radii>();
+/** Turns at which a screw may land in a hole: so far to both sides of the one at which they point the same way. */
+type Turns = { readonly screw: number; readonly middleRad: number; readonly halfRad: number };
 
-/** False is certain: too few screws lie as far from the centre as a hole does. */
-export function canMate(screwSide: BoltPattern, holeSide: BoltPattern, { confidence }: FitRules): boolean {
-  const screws = radiiOf(screwSide);
-  const holes = radiiOf(holeSide);
-  const freedom = Math.min(screws.leastFreedom, holes.leastFreedom);
-  const factor = coverageFactor(confidence, freedom < Infinity ? Math.max(1, Math.floor(freedom)) : null, 0);
-  const allowedMm =
-    Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2) + (screws.doubtMm + holes.doubtMm) * factor;
-  let landing = 0;
-  for (const radius of screws.radiiMm) if (isNear(radius, holes, allowedMm)) landing++;
-  return landing >= enoughScrews(screws.radiiMm.length);
+const FULL_TURN = 2 * Math.PI;
+/** Room for rounding: turns that only touch go together. */
+const ROUNDING_RAD = 1e-9;
+
+const known = new WeakMap<BoltPattern, Places>();
+
+/** False is certain: at no turn do enough screws lie where a hole, its slot and all doubt of both let them. */
+export function canMate(screwSide: BoltPattern, holeSide: BoltPattern, rules: FitRules): boolean {
+  const screws = placesOf(screwSide);
+  const holes = placesOf(holeSide);
+  const enough = enoughScrews(screws.radiiMm.length);
+  const turns = landingTurns(screws, holes, allowedMm(screwSide, holeSide, rules), enough);
+  return turns.some(({ middleRad, halfRad }) => landingAt(turns, middleRad - halfRad) >= enough);
 }
 
 /**
- * What the margin of two patterns is not above, mm: the tolerance less what the worst of the screws that must land is off
- * the nearest hole along the radius alone, whatever the turn.
+ * What the margin of two patterns that cannot mate is not above, mm. The worst of the screws that must land is off by more
+ * than the doubt allows; and by as much as it is off the nearest hole along the radius alone.
  */
-export function leastMissMm(screwSide: BoltPattern, holeSide: BoltPattern): number {
-  const { radiiMm } = radiiOf(screwSide);
-  const holes = radiiOf(holeSide);
+export function leastMissMm(screwSide: BoltPattern, holeSide: BoltPattern, rules: FitRules): number {
+  const { radiiMm } = placesOf(screwSide);
+  const holes = placesOf(holeSide);
   const offMm = radiiMm.map((radius) =>
     holes.radiiMm.reduce(
       (least, each, at) => Math.min(least, Math.max(0, Math.abs(radius - each) - (holes.slotsMm[at] as number))),
       Number.POSITIVE_INFINITY,
     ),
   );
-  const toleranceMm = Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2);
-  return toleranceMm - (offMm.sort((a, b) => a - b)[enoughScrews(radiiMm.length) - 1] ?? 0);
+  const radialMm = offMm.sort((a, b) => a - b)[enoughScrews(radiiMm.length) - 1] ?? 0;
+  return toleranceMm(screwSide, holeSide) - Math.max(radialMm, allowedMm(screwSide, holeSide, rules));
 }
 
-function isNear(radiusMm: number, { radiiMm, slotsMm }: Radii, allowedMm: number): boolean {
-  for (let at = 0; at < radiiMm.length; at++) {
-    if (Math.abs(radiusMm - (radiiMm[at] as number)) - (slotsMm[at] as number) <= allowedMm) return true;
+function toleranceMm(screwSide: BoltPattern, holeSide: BoltPattern): number {
+  return Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2);
+}
+
+/** How far a screw may seem to be off its hole or slot and still land, mm. */
+function allowedMm(screwSide: BoltPattern, holeSide: BoltPattern, { confidence }: FitRules): number {
+  const screws = placesOf(screwSide);
+  const holes = placesOf(holeSide);
+  const freedom = Math.min(screws.leastFreedom, holes.leastFreedom);
+  const factor = coverageFactor(confidence, freedom < Infinity ? Math.max(1, Math.floor(freedom)) : null, 0);
+  return toleranceMm(screwSide, holeSide) + (screws.doubtMm + holes.doubtMm) * factor;
+}
+
+/** Of all screws and holes; none where too few screws lie as far from the centre as a hole does. */
+function landingTurns(screws: Places, holes: Places, allowedMm: number, enough: number): readonly Turns[] {
+  const turns: Turns[] = [];
+  let landing = 0;
+  for (let screw = 0; screw < screws.radiiMm.length; screw++) {
+    const before = turns.length;
+    for (let hole = 0; hole < holes.radiiMm.length; hole++) addTurns(turns, screws, screw, holes, hole, allowedMm);
+    if (turns.length > before) landing++;
   }
-  return false;
+  return landing < enough ? [] : turns;
 }
 
-function radiiOf(pattern: BoltPattern): Radii {
-  let radii = known.get(pattern);
-  if (!radii) {
+/** By the law of cosines: two points are so near each other only while their directions are. */
+function addTurns(turns: Turns[], screws: Places, screw: number, holes: Places, hole: number, allowedMm: number): void {
+  const radius = screws.radiiMm[screw] as number;
+  const other = holes.radiiMm[hole] as number;
+  const nearMm = allowedMm + (holes.slotsMm[hole] as number);
+  if (Math.abs(radius - other) > nearMm) return;
+  const product = 2 * radius * other;
+  const cos = product > 0 ? (radius * radius + other * other - nearMm * nearMm) / product : -1;
+  turns.push({
+    screw,
+    middleRad: (screws.anglesRad[screw] as number) - (holes.anglesRad[hole] as number),
+    halfRad: Math.acos(Math.max(-1, Math.min(1, cos))),
+  });
+}
+
+/** How many screws may land at a turn. */
+function landingAt(turns: readonly Turns[], angleRad: number): number {
+  let landing = 0;
+  let last = -1;
+  for (let at = 0; at < turns.length; at++) {
+    const { screw, middleRad, halfRad } = turns[at] as Turns;
+    if (screw === last) continue;
+    const off = Math.abs(angleRad - middleRad) % FULL_TURN;
+    if (Math.min(off, FULL_TURN - off) > halfRad + ROUNDING_RAD) continue;
+    landing++;
+    last = screw;
+  }
+  return landing;
+}
+
+function placesOf(pattern: BoltPattern): Places {
+  let places = known.get(pattern);
+  if (!places) {
     const dimensions = patternDimensions(pattern.shape).map(({ dimension }) => dimension);
     const holes = patternHoles(pattern);
-    radii = {
+    places = {
       radiiMm: holes.map(({ xMm, yMm }) => Math.hypot(xMm, yMm)),
+      anglesRad: holes.map(({ xMm, yMm }) => Math.atan2(yMm, xMm)),
       slotsMm: holes.map(({ slotXMm, slotYMm }) => Math.hypot(slotXMm, slotYMm)),
       doubtMm: dimensions.reduce((sum, { uncertaintyMm }) => sum + uncertaintyMm, 0),
       leastFreedom: Math.min(...dimensions.map(({ degreesOfFreedom }) => degreesOfFreedom ?? Number.POSITIVE_INFINITY)),
     };
-    known.set(pattern, radii);
+    known.set(pattern, places);
   }
-  return radii;
+  return places;
 }

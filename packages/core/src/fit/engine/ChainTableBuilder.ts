@@ -1,38 +1,31 @@
 /** Gathers the chains of one bolt class after another and puts them into the order in which a search tries them. */
-import type { FitOpening } from '../shapes';
 import type { CatalogueIndex } from './CatalogueIndex';
+import { type Chains, ChainTable } from './ChainTable';
 import type { JudgedJoint } from './ClassMount';
-import { type Chains, MountColumns } from './MountColumns';
 
-export class MountBuilder {
+export class ChainTableBuilder {
   private readonly first: number[] = [0];
   private readonly done: Chains = noChains();
   /** Of the class at hand, in the order in which they were found. */
   private now: Chains = noChains();
 
-  constructor(
-    private readonly opening: FitOpening,
-    private readonly index: CatalogueIndex,
-  ) {}
+  constructor(private readonly index: CatalogueIndex) {}
 
   /**
    * @param lower place of the first bracket in the catalogue; and of the second
-   * @param joints empty where the vehicle's screws are not known
+   * @param above the joints above the one on the vehicle
    */
-  add(lower: number, upper: number, joints: readonly JudgedJoint[]): void {
+  add(lower: number, upper: number, above: readonly JudgedJoint[]): void {
     const { now } = this;
     now.lower.push(lower);
     now.upper.push(upper);
-    now.joints.push(joints);
+    now.above.push(above);
   }
 
-  /** The bare speaker of the class at hand, on which nothing mates: its bolts hit by a margin that is not above this. */
-  addHopeless(boltsMm: number): void {
+  /** The speaker straight on the metal. */
+  addBare(): void {
     const { none } = this.index.bracketColumns;
-    this.now.lower.push(none);
-    this.now.upper.push(none);
-    this.now.joints.push(null);
-    this.now.hopelessMm.push(boltsMm);
+    this.add(none, none, []);
   }
 
   get isEmpty(): boolean {
@@ -42,23 +35,19 @@ export class MountBuilder {
   /** The class at hand is complete: fewest brackets first, then the lowest, then the cheapest. */
   endClass(): void {
     const { now, done } = this;
-    const count = now.lower.length;
     const order = now.lower.map((_, at) => at);
-    if (count > 1) order.sort((a, b) => this.compare(a, b));
-    for (let place = 0; place < count; place++) {
-      const at = order[place] as number;
+    if (order.length > 1) order.sort((a, b) => this.compare(a, b));
+    for (const at of order) {
       done.lower.push(now.lower[at] as number);
       done.upper.push(now.upper[at] as number);
-      done.joints.push(now.joints[at] as readonly JudgedJoint[] | null);
-      done.hopelessMm.push(now.hopelessMm[at] ?? Number.NaN);
+      done.above.push(now.above[at] as readonly JudgedJoint[]);
     }
     this.first.push(done.lower.length);
     this.now = noChains();
   }
 
-  /** @param bare the joints of the bare speaker of a class, for chains that came without theirs */
-  build(bare: (speakerClass: number) => readonly JudgedJoint[]): MountColumns {
-    return new MountColumns(Int32Array.from(this.first), this.done, this.opening, this.index, bare);
+  build(): ChainTable {
+    return new ChainTable(Int32Array.from(this.first), this.done, this.index);
   }
 
   private compare(a: number, b: number): number {
@@ -84,5 +73,5 @@ export class MountBuilder {
 }
 
 function noChains(): Chains {
-  return { lower: [], upper: [], joints: [], hopelessMm: [] };
+  return { lower: [], upper: [], above: [] };
 }
