@@ -126,6 +126,17 @@ describe('says what the engine says', () => {
     expect(Math.min(...seen)).toBeGreaterThan(200);
   });
 
+  test('while a bolt circle is dragged out and back, in small steps and great ones', () => {
+    const { bolts } = must(frontDoor);
+    if (bolts?.shape.kind !== 'circle') throw new Error('expected screws on a circle');
+    const { shape } = bolts;
+    for (const byMm of [0, 0.2, 0.4, 0.9, 1.4, 2.2, 3, 2.8, 2.4, 0, -0.3, -5, -5.2, 11, 11.3, 0]) {
+      const diameter = { ...shape.diameter, valueMm: shape.diameter.valueMm + byMm };
+      const opening = { ...must(frontDoor), bolts: { ...bolts, shape: { ...shape, diameter } } };
+      expect({ byMm, faults: many.compare(many.sweep, opening).faults }).toEqual({ byMm, faults: [] });
+    }
+  });
+
   const door = must(frontDoor);
   const unsure = (valueMm: number) =>
     ({ valueMm, uncertaintyMm: 0.4, degreesOfFreedom: 3, origin: 'takenHere' }) as const;

@@ -1,7 +1,8 @@
 /**
  * A sweep over the whole catalogue while a hand moves: the verdict of every speaker in an opening, and the stack of those
- * that clear. It starts from nothing each time and asks for no figure that a verdict does not need: most stacks are settled
- * by the window of heights between front and glass, or by bounds. Of what hits it is known by how much at the least.
+ * that clear. It asks for no figure that a verdict does not need: most stacks are settled by the window of heights between
+ * front and glass, or by bounds. Of what hits it is known by how much at the least. Nothing is kept from one sweep to the
+ * next but the answers of bolt classes to which nothing has changed (`HeldClasses`).
  *
  * The verdicts, and the stacks of what clears, are those of `FitEngine`, which goes on to the figures of all the others.
  */
@@ -10,6 +11,7 @@ import { type FirstLook, type RankedSpeaker, VERDICTS_BY_RANK } from '../Ranking
 import type { FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { CatalogueIndex } from './CatalogueIndex';
 import { type ClassMount, idsOf } from './ClassMount';
+import { HeldClasses } from './HeldClasses';
 import { judgeStack } from './judgeStack';
 import { MountIndex } from './MountIndex';
 import { OpeningFacts } from './OpeningFacts';
@@ -33,6 +35,7 @@ export class CatalogueSweep {
   private readonly stack: StackVerdict;
   private readonly stackFigures: StackFigures;
   private readonly figures = new Scratch();
+  private readonly held = new HeldClasses();
   /** Of the speaker that is asked: the verdict of its best stack so far, and which that is. */
   private speaker = 0;
   private verdict = HITS;
@@ -63,39 +66,20 @@ export class CatalogueSweep {
 
   /** Asks every speaker; afterwards the standings are the answer. */
   sweep(opening: FitOpening): void {
-    const { facts, margins, standings, index, missesMm, failsAt, stack } = this;
+    const { facts, margins, standings, index, stack, held } = this;
     facts.takeOver(opening);
     margins.setOpening(opening);
     stack.beginOpening();
     standings.setOwnSize(index, opening.nominalSize);
-    const { isHopeless, first, boltsMm, lowestMm } = facts.mounts;
-    for (let speaker = 0; speaker < missesMm.length; speaker++) {
+    const isHeld = held.of(opening, facts);
+    held.forget();
+    for (let speaker = 0; speaker < index.speakers.length; speaker++) {
       const speakerClass = index.speakerClass[speaker] as number;
-      stack.beginSpeaker(speaker);
-      // Where nothing mates, or the front is in the way of the lowest chain, there is nothing to try.
-      if (isHopeless[speakerClass] === 1) {
-        stack.noteMiss(boltsMm[first[speakerClass] as number] as number, CHECK_AT.bolts);
-        this.verdict = HITS;
-      } else if (
-        margins.frontKnown &&
-        stack.front.leftMm + stack.front.widestMm <= (lowestMm[speakerClass] as number)
-      ) {
-        stack.noteMiss(stack.front.leftMm - (lowestMm[speakerClass] as number), CHECK_AT.front);
-        this.verdict = HITS;
-      } else this.ask(speaker, speakerClass);
-      standings.verdict[speaker] = this.verdict;
-      failsAt[speaker] = stack.missAt;
-      if (this.verdict === HITS) {
-        missesMm[speaker] = Math.max(0, -stack.missMm);
-        continue;
-      }
-      missesMm[speaker] = 0;
-      standings.mount[speaker] = this.mount;
-      standings.spacer[speaker] = this.spacer;
-      standings.parts[speaker] = this.parts;
-      standings.costMinor[speaker] =
-        index.row.costMinor(speaker) + facts.terminalsOf(speaker).costMinor + this.addedCost;
+      if (isHeld[speakerClass] === 1) continue;
+      this.ask(speaker, speakerClass);
+      this.writeDown(speaker);
     }
+    held.keep(opening, facts);
   }
 
   /**
@@ -156,20 +140,44 @@ export class CatalogueSweep {
   }
 
   private ask(speaker: number, speakerClass: number): void {
-    const { index, facts, margins, stack } = this;
+    const { facts, margins, stack } = this;
+    const { isHopeless, first, boltsMm, lowestMm } = facts.mounts;
+    stack.beginSpeaker(speaker);
     this.speaker = speaker;
     this.verdict = HITS;
-    const gravity = facts.factsGravity[index.row.terminalsClass(speaker)] as number;
-    this.floor = margins.frontKnown ? gravity : Math.max(gravity, MEASURE);
-    if (margins.frontKnown) {
-      const { leftMm, widestMm, surestMm } = stack.front;
-      this.hitsFromMm = leftMm + widestMm;
-      this.clearsToMm = leftMm - surestMm;
-    } else {
-      this.hitsFromMm = Number.POSITIVE_INFINITY;
-      this.clearsToMm = Number.POSITIVE_INFINITY;
+    // Where nothing mates, or the front is in the way of the lowest chain, there is nothing to try.
+    if (isHopeless[speakerClass] === 1) {
+      stack.noteMiss(boltsMm[first[speakerClass] as number] as number, CHECK_AT.bolts);
+      return;
     }
+    this.noteFront();
+    if ((lowestMm[speakerClass] as number) >= this.hitsFromMm) {
+      stack.noteMiss(stack.front.leftMm - (lowestMm[speakerClass] as number), CHECK_AT.front);
+      return;
+    }
+    const gravity = facts.factsGravity[this.index.row.terminalsClass(speaker)] as number;
+    this.floor = margins.frontKnown ? gravity : Math.max(gravity, MEASURE);
     this.askMounts(speakerClass);
+  }
+
+  private noteFront(): void {
+    const { frontKnown } = this.margins;
+    const { leftMm, widestMm, surestMm } = this.stack.front;
+    this.hitsFromMm = frontKnown ? leftMm + widestMm : Number.POSITIVE_INFINITY;
+    this.clearsToMm = frontKnown ? leftMm - surestMm : Number.POSITIVE_INFINITY;
+  }
+
+  private writeDown(speaker: number): void {
+    const { standings, stack, verdict } = this;
+    standings.verdict[speaker] = verdict;
+    this.failsAt[speaker] = stack.missAt;
+    this.missesMm[speaker] = verdict === HITS ? Math.max(0, -stack.missMm) : 0;
+    if (verdict === HITS) return;
+    standings.mount[speaker] = this.mount;
+    standings.spacer[speaker] = this.spacer;
+    standings.parts[speaker] = this.parts;
+    standings.costMinor[speaker] =
+      this.index.row.costMinor(speaker) + this.facts.terminalsOf(speaker).costMinor + this.addedCost;
   }
 
   private askMounts(speakerClass: number): void {

@@ -1,0 +1,60 @@
+/**
+ * Which bolt classes keep their answers when an opening changes. A bolt circle that is dragged leaves most chains as they
+ * were: the same brackets mate, turned as before, and by a margin with the same verdict; what their speakers were told about
+ * hole, depth and front then still holds.
+ */
+import type { FitOpening } from '../shapes';
+import type { MountColumns } from './MountColumns';
+import type { OpeningFacts } from './OpeningFacts';
+import { verdictOf } from './Scratch';
+import type { SpacerOption } from './SpacerOption';
+
+type Facts = Pick<OpeningFacts, 'mounts' | 'spacers'>;
+
+export class HeldClasses {
+  private mounts: MountColumns | null = null;
+  private spacers: readonly SpacerOption[] = [];
+  /** The opening but for its screws. */
+  private rest = '';
+
+  /** For each class of speakers 1 where the answers that were kept last hold for this opening too. */
+  of(opening: FitOpening, { mounts, spacers }: Facts): Uint8Array {
+    const held = new Uint8Array(mounts.classes);
+    const before = this.mounts;
+    if (!before || this.rest !== restOf(opening) || !areAlike(spacers, this.spacers)) return held;
+    for (let speakerClass = 0; speakerClass < held.length; speakerClass++)
+      if (mounts.areAlike(before, speakerClass)) held[speakerClass] = 1;
+    return held;
+  }
+
+  /** The answers of all classes are now those for this opening. */
+  keep(opening: FitOpening, { mounts, spacers }: Facts): void {
+    this.mounts = mounts;
+    this.spacers = spacers;
+    this.rest = restOf(opening);
+  }
+
+  /** The answers are about to be written over. */
+  forget(): void {
+    this.mounts = null;
+  }
+}
+
+function restOf(opening: FitOpening): string {
+  return JSON.stringify({ ...opening, bolts: null });
+}
+
+/** Whether the same spacers may be tried, with the same verdict of the screws in each. */
+function areAlike(spacers: readonly SpacerOption[], others: readonly SpacerOption[]): boolean {
+  return (
+    spacers.length === others.length &&
+    spacers.every(({ spacer, ringValue, ringExpanded }, at) => {
+      const other = others[at] as SpacerOption;
+      // Rings that are cut to suit are made anew for every opening.
+      return (
+        spacer.id === other.spacer.id &&
+        verdictOf(ringValue, ringExpanded) === verdictOf(other.ringValue, other.ringExpanded)
+      );
+    })
+  );
+}
