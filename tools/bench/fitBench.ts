@@ -55,7 +55,14 @@ function nudged(dimension: Dimension, byMm: number): Dimension {
   return { ...dimension, valueMm: dimension.valueMm + byMm };
 }
 
-/** A change of one dimension, as a hand on a slider makes it. */
+function screwsMoved(opening: FitOpening, byMm: number): FitOpening {
+  const { bolts } = opening;
+  if (bolts?.shape.kind !== 'circle') return opening;
+  const { shape } = bolts;
+  return { ...opening, bolts: { ...bolts, shape: { ...shape, diameter: nudged(shape.diameter, byMm) } } };
+}
+
+/** A change of one dimension: all but the last as a hand on a slider makes it. */
 const CHANGES: Readonly<Record<string, (opening: FitOpening, byMm: number) => FitOpening>> = {
   glass: (opening, byMm) => ({
     ...opening,
@@ -70,16 +77,9 @@ const CHANGES: Readonly<Record<string, (opening: FitOpening, byMm: number) => Fi
     opening.hole.kind === 'circle' && opening.hole.diameter
       ? { ...opening, hole: { kind: 'circle', diameter: nudged(opening.hole.diameter, byMm) } }
       : opening,
-  screws: (opening, byMm) =>
-    opening.bolts?.shape.kind === 'circle'
-      ? {
-          ...opening,
-          bolts: {
-            ...opening.bolts,
-            shape: { ...opening.bolts.shape, diameter: nudged(opening.bolts.shape.diameter, byMm) },
-          },
-        }
-      : opening,
+  screws: screwsMoved,
+  // From one size of speaker to another: what mates is then other parts.
+  circle: (opening, byMm) => screwsMoved(opening, 12 * byMm),
 };
 
 const vehicle = largeVehicle();

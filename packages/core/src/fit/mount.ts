@@ -109,24 +109,24 @@ export function bracketPlaces(
 /** How a candidate sits when its joints are known, from the vehicle to the speaker. */
 export function composeMount(candidate: Candidate, joints: readonly NamedJoint[]): Mount {
   const { brackets } = candidate;
-  return placeMount(brackets, joints, bracketPlaces(brackets, joints), raised(candidate).valueMm);
+  const places = bracketPlaces(brackets, joints);
+  const turnRad = joints[brackets.length]?.joint.rotation.angleRad ?? 0;
+  return { joints, notchRad: notchOn(brackets, places), pose: poseOn(places, turnRad, raised(candidate).valueMm) };
 }
 
-/** The same where the places of the brackets, and how high they and the spacer are, are known too. */
-export function placeMount(
-  brackets: readonly FitBracket[],
-  joints: readonly NamedJoint[],
-  places: readonly BracketPlace[],
-  raisedMm: number,
-): Mount {
-  const { xMm, yMm, angleRad } = places[places.length - 1] ?? ON_CENTRE;
-  let notchRad: number | null = null;
-  for (let index = 0; index < brackets.length && notchRad === null; index++) {
+/** Where the notch of the first bracket that has one points, rad; null for none. */
+export function notchOn(brackets: readonly FitBracket[], places: readonly BracketPlace[]): number | null {
+  for (let index = 0; index < brackets.length; index++) {
     const notch = brackets[index]?.notchRad ?? null;
-    if (notch !== null) notchRad = (places[index]?.angleRad ?? 0) + notch;
+    if (notch !== null) return (places[index]?.angleRad ?? 0) + notch;
   }
-  const turn = tidyTurn(angleRad + (joints[brackets.length]?.joint.rotation.angleRad ?? 0));
-  return { joints, notchRad, pose: { xMm, yMm, angleRad: turn, raisedMm } };
+  return null;
+}
+
+/** How a speaker sits on the last of some brackets, or straight on the metal, turned on it by so much. */
+export function poseOn(places: readonly BracketPlace[], turnRad: number, raisedMm: number): Pose {
+  const { xMm, yMm, angleRad } = places[places.length - 1] ?? ON_CENTRE;
+  return { xMm, yMm, angleRad: tidyTurn(angleRad + turnRad), raisedMm };
 }
 
 function jointsOf(opening: FitOpening, { speaker, brackets }: Candidate): readonly NamedJoint[] {

@@ -10,9 +10,10 @@ import { CHECK_IDS } from '../Check';
 import { type FirstLook, type RankedSpeaker, VERDICTS_BY_RANK } from '../Ranking';
 import type { FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { CatalogueIndex } from './CatalogueIndex';
-import { type ClassMount, idsOf } from './ClassMount';
+import type { ClassMount } from './ClassMount';
 import { HeldClasses } from './HeldClasses';
 import { judgeStack } from './judgeStack';
+import type { MountColumns } from './MountColumns';
 import { MountIndex } from './MountIndex';
 import { OpeningFacts } from './OpeningFacts';
 import { CHECK_AT, CLEARS, HITS, MEASURE, Scratch, verdictOf } from './Scratch';
@@ -71,12 +72,13 @@ export class CatalogueSweep {
     margins.setOpening(opening);
     stack.beginOpening();
     standings.setOwnSize(index, opening.nominalSize);
+    const { mounts } = facts;
     const isHeld = held.of(opening, facts);
     held.forget();
     for (let speaker = 0; speaker < index.speakers.length; speaker++) {
       const speakerClass = index.speakerClass[speaker] as number;
       if (isHeld[speakerClass] === 1) continue;
-      this.ask(speaker, speakerClass);
+      this.ask(speaker, speakerClass, mounts);
       this.writeDown(speaker);
     }
     held.keep(opening, facts);
@@ -139,9 +141,9 @@ export class CatalogueSweep {
     for (const [at, check] of checks.entries()) figures.setCheck(at, check);
   }
 
-  private ask(speaker: number, speakerClass: number): void {
+  private ask(speaker: number, speakerClass: number, columns: MountColumns): void {
     const { facts, margins, stack } = this;
-    const { isHopeless, first, boltsMm, lowestMm } = facts.mounts;
+    const { isHopeless, first, boltsMm, lowestMm } = columns;
     stack.beginSpeaker(speaker);
     this.speaker = speaker;
     this.verdict = HITS;
@@ -157,7 +159,7 @@ export class CatalogueSweep {
     }
     const gravity = facts.factsGravity[this.index.row.terminalsClass(speaker)] as number;
     this.floor = margins.frontKnown ? gravity : Math.max(gravity, MEASURE);
-    this.askMounts(speakerClass);
+    this.askMounts(speakerClass, columns);
   }
 
   private noteFront(): void {
@@ -180,8 +182,7 @@ export class CatalogueSweep {
       this.index.row.costMinor(speaker) + this.facts.terminalsOf(speaker).costMinor + this.addedCost;
   }
 
-  private askMounts(speakerClass: number): void {
-    const columns = this.facts.mounts;
+  private askMounts(speakerClass: number, columns: MountColumns): void {
     const { gravity, raisedMm, parts, costMinor, boltsMm, lastAlike } = columns;
     const first = columns.first[speakerClass] as number;
     const end = columns.first[speakerClass + 1] as number;
@@ -312,7 +313,7 @@ export class CatalogueSweep {
     const { mounts, spacers } = this.facts;
     const speakerClass = this.index.speakerClass[this.speaker] as number;
     const best = mounts.mountAt(speakerClass, (mounts.first[speakerClass] as number) + this.mount);
-    return idsOf(mount, option?.spacer ?? null) < idsOf(best, spacers[this.spacer]?.spacer ?? null);
+    return mount.idsWith(option?.spacer ?? null) < best.idsWith(spacers[this.spacer]?.spacer ?? null);
   }
 }
 

@@ -4,7 +4,8 @@
  * each chain stands in `MountColumns`.
  */
 import type { CatalogueIndex } from './CatalogueIndex';
-import type { JudgedJoint } from './ClassMount';
+import type { JudgedJoint } from './JudgedJoint';
+import { clearMargin, keepWorse, newMargin } from './MarginMm';
 
 /** Chains side by side: places of their brackets among the catalogue's, and their joints above the vehicle's own. */
 export type Chains = {
@@ -18,6 +19,11 @@ export class ChainTable {
   readonly raisedVariance: Float64Array;
   readonly parts: Uint8Array;
   readonly costMinor: Float64Array;
+  /** The vehicle side of its first bracket, -1 for none. */
+  readonly side: Int32Array;
+  /** The worst margin of the joints above the vehicle's own, and its interval, mm; Infinity where there is none. */
+  readonly aboveMm: Float64Array;
+  readonly aboveExpandedMm: Float64Array;
   /** Place of the last chain of the class with as many brackets; those between stand higher and higher. */
   readonly lastAlike: Int32Array;
   /** Whether one of its brackets is offset. */
@@ -26,34 +32,60 @@ export class ChainTable {
   readonly throatRadiusMm: Float64Array;
   /** For each class, how high the lowest of its chains stands, mm. */
   readonly lowestMm: Float64Array;
+  private readonly worst = newMargin();
 
   /** @param first where the chains of each class begin; one place more than classes */
   constructor(
     readonly first: Int32Array,
     readonly chains: Chains,
-    { bracketColumns }: CatalogueIndex,
+    index: CatalogueIndex,
   ) {
-    const { none, heightMm, heightVariance, costMinor, throatRadiusMm, isOffset } = bracketColumns;
-    const { lower, upper } = chains;
-    const sum = (of: Float64Array) =>
-      Float64Array.from(lower, (low, at) => (of[upper[at] as number] as number) + (of[low] as number));
-    this.raisedMm = sum(heightMm);
-    this.raisedVariance = sum(heightVariance);
-    this.costMinor = sum(costMinor);
-    this.parts = Uint8Array.from(lower, (low, at) => (low === none ? 0 : upper[at] === none ? 1 : 2));
-    this.throatRadiusMm = Float64Array.from(lower, (low, at) =>
-      Math.min(throatRadiusMm[low] as number, throatRadiusMm[upper[at] as number] as number),
-    );
-    this.isOffset = Uint8Array.from(lower, (low, at) =>
-      Math.max(isOffset[low] as number, isOffset[upper[at] as number] as number),
-    );
-    this.lastAlike = new Int32Array(lower.length);
+    const count = chains.lower.length;
+    this.raisedMm = new Float64Array(count);
+    this.raisedVariance = new Float64Array(count);
+    this.parts = new Uint8Array(count);
+    this.costMinor = new Float64Array(count);
+    this.side = new Int32Array(count);
+    this.aboveMm = new Float64Array(count);
+    this.aboveExpandedMm = new Float64Array(count);
+    this.isOffset = new Uint8Array(count);
+    this.throatRadiusMm = new Float64Array(count);
+    for (let at = 0; at < count; at++) {
+      this.setBrackets(at, index);
+      this.setAbove(at);
+    }
+    this.lastAlike = new Int32Array(count);
     this.lowestMm = new Float64Array(this.classes);
     for (let speakerClass = 0; speakerClass < this.classes; speakerClass++) this.noteClass(speakerClass);
   }
 
   get classes(): number {
     return this.first.length - 1;
+  }
+
+  private setBrackets(at: number, { bracketColumns, vehicleSide }: CatalogueIndex): void {
+    const { none, heightMm, heightVariance, costMinor, throatRadiusMm, isOffset } = bracketColumns;
+    const lower = this.chains.lower[at] as number;
+    const upper = this.chains.upper[at] as number;
+    this.raisedMm[at] = (heightMm[upper] as number) + (heightMm[lower] as number);
+    this.raisedVariance[at] = (heightVariance[upper] as number) + (heightVariance[lower] as number);
+    this.costMinor[at] = (costMinor[upper] as number) + (costMinor[lower] as number);
+    this.parts[at] = lower === none ? 0 : upper === none ? 1 : 2;
+    this.side[at] = lower === none ? -1 : (vehicleSide[lower] as number);
+    this.throatRadiusMm[at] = Math.min(throatRadiusMm[lower] as number, throatRadiusMm[upper] as number);
+    this.isOffset[at] = Math.max(isOffset[lower] as number, isOffset[upper] as number);
+  }
+
+  private setAbove(at: number): void {
+    const { worst } = this;
+    const joints = this.chains.above[at] as readonly JudgedJoint[];
+    clearMargin(worst);
+    for (let joint = 0; joint < joints.length; joint++) {
+      const { valueMm, expandedMm } = (joints[joint] as JudgedJoint).figures;
+      keepWorse(worst, valueMm, expandedMm);
+    }
+    this.aboveMm[at] = worst.value;
+    this.aboveExpandedMm[at] = worst.expanded;
   }
 
   private noteClass(speakerClass: number): void {

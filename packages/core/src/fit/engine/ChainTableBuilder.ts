@@ -1,7 +1,7 @@
 /** Gathers the chains of one bolt class after another and puts them into the order in which a search tries them. */
 import type { CatalogueIndex } from './CatalogueIndex';
 import { type Chains, ChainTable } from './ChainTable';
-import type { JudgedJoint } from './ClassMount';
+import type { JudgedJoint } from './JudgedJoint';
 
 export class ChainTableBuilder {
   private readonly first: number[] = [0];
@@ -53,16 +53,17 @@ export class ChainTableBuilder {
   private compare(a: number, b: number): number {
     const { lower, upper } = this.now;
     const { none, heightMm, costMinor } = this.index.bracketColumns;
-    const [lowerA, lowerB] = [lower[a] as number, lower[b] as number];
-    const [upperA, upperB] = [upper[a] as number, upper[b] as number];
-    const partsOf = (low: number, high: number) => (low === none ? 0 : high === none ? 1 : 2);
-    const sumOf = (of: Float64Array, low: number, high: number) => (of[high] as number) + (of[low] as number);
-    return (
-      partsOf(lowerA, upperA) - partsOf(lowerB, upperB) ||
-      sumOf(heightMm, lowerA, upperA) - sumOf(heightMm, lowerB, upperB) ||
-      sumOf(costMinor, lowerA, upperA) - sumOf(costMinor, lowerB, upperB) ||
-      (this.idsOf(lowerA, upperA) < this.idsOf(lowerB, upperB) ? -1 : 1)
-    );
+    const lowerA = lower[a] as number;
+    const lowerB = lower[b] as number;
+    const upperA = upper[a] as number;
+    const upperB = upper[b] as number;
+    const parts = partsOf(lowerA, upperA, none) - partsOf(lowerB, upperB, none);
+    if (parts !== 0) return parts;
+    const height = sumOf(heightMm, lowerA, upperA) - sumOf(heightMm, lowerB, upperB);
+    if (height !== 0) return height;
+    const cost = sumOf(costMinor, lowerA, upperA) - sumOf(costMinor, lowerB, upperB);
+    if (cost !== 0) return cost;
+    return this.idsOf(lowerA, upperA) < this.idsOf(lowerB, upperB) ? -1 : 1;
   }
 
   private idsOf(lower: number, upper: number): string {
@@ -70,6 +71,14 @@ export class ChainTableBuilder {
     const second = brackets[upper];
     return `${brackets[lower]?.id ?? ''}${second ? `+${second.id}` : ''}/`;
   }
+}
+
+function partsOf(lower: number, upper: number, none: number): number {
+  return lower === none ? 0 : upper === none ? 1 : 2;
+}
+
+function sumOf(of: Float64Array, lower: number, upper: number): number {
+  return (of[upper] as number) + (of[lower] as number);
 }
 
 function noChains(): Chains {

@@ -5,10 +5,14 @@ import { coverageFactor } from '../../uncertainty/Margin';
 export class Expansion {
   private readonly grid: Float64Array;
   private readonly greatest: number;
+  /** The last that `widest` was asked, because an opening asks for the same ten thousands of times. */
+  private freedom: number | null = null;
+  private factor: number;
 
   constructor(private readonly confidence: number) {
     this.grid = rectangularNormalGrid(confidence);
     this.greatest = this.grid.reduce((most, each) => Math.max(most, each), 0);
+    this.factor = this.greatest;
   }
 
   /**
@@ -25,10 +29,13 @@ export class Expansion {
 
   /** The most that `expand` can say of a variance whose parts have no fewer degrees of freedom; null for exactly known ones. */
   widest(variance: number, leastFreedom: number | null): number {
-    const factor =
-      leastFreedom === null
-        ? this.greatest
-        : Math.max(this.greatest, coverageFactor(this.confidence, Math.max(1, Math.floor(leastFreedom)), 0));
-    return Math.sqrt(variance) * factor;
+    if (leastFreedom !== this.freedom) {
+      this.freedom = leastFreedom;
+      this.factor =
+        leastFreedom === null
+          ? this.greatest
+          : Math.max(this.greatest, coverageFactor(this.confidence, Math.max(1, Math.floor(leastFreedom)), 0));
+    }
+    return Math.sqrt(variance) * this.factor;
   }
 }

@@ -57,11 +57,11 @@ export class FitEngine {
   rank(opening: FitOpening): void {
     const { facts, margins, index, standings, speakerJudge } = this;
     const hasAnswers = facts.opening !== null;
-    const areNewMounts = facts.takeOver(opening);
+    const areOtherStacks = facts.takeOver(opening);
     margins.setOpening(opening);
     standings.setOwnSize(index, opening.nominalSize);
     const { length } = index.speakers;
-    for (let speaker = 0; speaker < length; speaker++) speakerJudge.judge(speaker, hasAnswers && !areNewMounts);
+    for (let speaker = 0; speaker < length; speaker++) speakerJudge.judge(speaker, hasAnswers && !areOtherStacks);
     standings.sort();
   }
 

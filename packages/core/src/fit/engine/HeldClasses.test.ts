@@ -40,9 +40,11 @@ function chainsOf(opening: FitOpening): readonly string[] {
       ? ''
       : mounts
           .list(speakerClass)
-          .map(({ ids, bolts, wireWay, mount: { pose } }) =>
-            [ids, Math.max(bolts.gravity, wireWay.gravity), pose.angleRad, pose.xMm, pose.yMm].join(),
-          )
+          .map((mount) => {
+            const { bolts, wireWay, pose } = mount;
+            const gravity = Math.max(bolts.gravity, wireWay.gravity);
+            return [mount.idsWith(null), gravity, pose.angleRad, pose.xMm, pose.yMm].join();
+          })
           .join(' | '),
   );
 }

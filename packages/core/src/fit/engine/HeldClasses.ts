@@ -7,7 +7,7 @@ import type { FitOpening } from '../shapes';
 import type { MountColumns } from './MountColumns';
 import type { OpeningFacts } from './OpeningFacts';
 import { verdictOf } from './Scratch';
-import type { SpacerOption } from './SpacerOption';
+import { areSameSpacers, type SpacerOption } from './SpacerOption';
 
 type Facts = Pick<OpeningFacts, 'mounts' | 'spacers'>;
 
@@ -46,15 +46,9 @@ function restOf(opening: FitOpening): string {
 
 /** Whether the same spacers may be tried, with the same verdict of the screws in each. */
 function areAlike(spacers: readonly SpacerOption[], others: readonly SpacerOption[]): boolean {
-  return (
-    spacers.length === others.length &&
-    spacers.every(({ spacer, ringValue, ringExpanded }, at) => {
-      const other = others[at] as SpacerOption;
-      // Rings that are cut to suit are made anew for every opening.
-      return (
-        spacer.id === other.spacer.id &&
-        verdictOf(ringValue, ringExpanded) === verdictOf(other.ringValue, other.ringExpanded)
-      );
-    })
-  );
+  return areSameSpacers(spacers, others) && spacers.every((each, at) => ringVerdict(each) === ringVerdict(others[at]));
+}
+
+function ringVerdict(option: SpacerOption | undefined): number {
+  return option ? verdictOf(option.ringValue, option.ringExpanded) : Number.NaN;
 }

@@ -9,9 +9,10 @@ import type { Dimension } from '../../uncertainty/Dimension';
 import { measured } from '../checks/holeCheck';
 import type { FitBracket, FitOpening, FitRules, FitSpacer } from '../shapes';
 import { type CatalogueIndex, DOUBTS, RING_DOUBTS } from './CatalogueIndex';
-import type { ClassMount, ThroatPlace } from './ClassMount';
+import type { ClassMount } from './ClassMount';
 import type { Expansion } from './Expansion';
 import { clearMargin, keepWorse, type MarginMm } from './MarginMm';
+import type { ThroatPlace } from './PlacedBrackets';
 import type { Raise } from './Raise';
 
 type CircleMm = Extract<OutlineMm, { kind: 'circle' }>;
@@ -139,7 +140,7 @@ export class HoleMargins {
 
   private roomMm(plate: Plate, mount: ClassMount, place: PlatePlace, a: number, b: number, keep: boolean): number {
     const { outline } = plate;
-    if (a === b && outline.kind === 'circle') return outline.diameter / 2 - centresApart(mount.mount.pose, place) - a;
+    if (a === b && outline.kind === 'circle') return outline.diameter / 2 - centresApart(mount.pose, place) - a;
     return this.room(plate, mount, place, a, b, keep).roomMm;
   }
 
@@ -185,7 +186,7 @@ export class HoleMargins {
   private keepRound(
     out: MarginMm,
     { outline, lengths, askedMm }: Plate,
-    { mount: { pose } }: ClassMount,
+    { pose }: ClassMount,
     place: PlatePlace,
     ring: number,
   ): void {
@@ -276,7 +277,7 @@ export class HoleMargins {
 
   private room(
     plate: Plate,
-    { mount: { pose } }: ClassMount,
+    { pose }: ClassMount,
     { xMm, yMm, angleRad }: PlatePlace,
     a: number,
     b: number,

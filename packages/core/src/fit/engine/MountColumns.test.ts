@@ -26,7 +26,7 @@ describe.each(OPENINGS)('%s', (_, opening) => {
       const first = columns.first[speakerClass] as number;
       columns.list(speakerClass).forEach((mount, place) => {
         const at = first + place;
-        const { pose } = mount.mount;
+        const { pose } = mount;
         const apart = mount.throats.map(({ xMm, yMm }) => Math.hypot(pose.xMm - xMm, pose.yMm - yMm));
         const radii = mount.throats.map(({ bracket: { throat } }, each) =>
           throat.kind === 'circle' ? throat.diameter.valueMm / 2 - (apart[each] as number) : Number.NaN,

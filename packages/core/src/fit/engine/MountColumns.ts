@@ -3,13 +3,14 @@
  * reads of them. A chain becomes an object only where somebody asks for more.
  */
 import { reachesNotch } from '../checks/wireWayCheck';
-import { type BracketPlace, bracketPlaces } from '../mount';
-import type { FitBracket, FitOpening } from '../shapes';
+import type { FitOpening } from '../shapes';
 import type { CatalogueIndex } from './CatalogueIndex';
 import type { ChainTable } from './ChainTable';
 import { FACT_MISSING } from './CheckFigures';
-import { type ClassMount, classMount, type JudgedJoint } from './ClassMount';
+import { ClassMount } from './ClassMount';
+import { type JudgedJoint, turnOf } from './JudgedJoint';
 import { keepWorse, newMargin, setMargin } from './MarginMm';
+import { type PlacedBrackets, placedBrackets } from './PlacedBrackets';
 import { HITS, HOLD, verdictOf } from './Scratch';
 
 /** The joints on the vehicle's screws. */
@@ -48,6 +49,8 @@ export class MountColumns {
   /** For each class, whether nothing mates: then its one chain, the bare speaker, hits with its bolts. */
   readonly isHopeless: Uint8Array;
   private readonly made: (ClassMount | undefined)[];
+  /** By the places of both brackets as one whole number. */
+  private readonly placed = new Map<number, PlacedBrackets>();
   private readonly lists: (readonly ClassMount[] | undefined)[];
   private readonly worst = newMargin();
 
@@ -109,6 +112,11 @@ export class MountColumns {
     return this.made[at] ?? this.make(speakerClass, at);
   }
 
+  /** Whether there are the same chains in the same places, however they are turned. */
+  hasChainsOf({ table }: MountColumns): boolean {
+    return this.table === table;
+  }
+
   /**
    * Whether something mates with the speakers of a class, and their chains are as on other screws: the same brackets,
    * turned alike, and as grave. A stack on them then has the verdict that it has there.
@@ -134,17 +142,28 @@ export class MountColumns {
 
   private make(speakerClass: number, at: number): ClassMount {
     const lastAlike = (this.lastAlike[at] as number) - (this.first[speakerClass] as number);
-    const mount = classMount(this.opening, this.bracketsAt(at), this.jointsAt(speakerClass, at), lastAlike);
+    const placed = this.placedAt(speakerClass, at);
+    const mount = new ClassMount(placed, this.jointsAt(speakerClass, at), this.opening.plugRad, lastAlike);
     this.made[at] = mount;
     return mount;
   }
 
-  private bracketsAt(at: number): readonly FitBracket[] {
+  /** Chains of the same brackets share how they lie, whatever stands on them. */
+  private placedAt(speakerClass: number, at: number): PlacedBrackets {
     const { brackets } = this.index;
-    const { lower, upper } = this.table.chains;
-    const [first, second] = [brackets[lower[at] as number], brackets[upper[at] as number]];
-    if (!first) return [];
-    return second ? [first, second] : [first];
+    const lower = this.table.chains.lower[at] as number;
+    const upper = this.table.chains.upper[at] as number;
+    const key = lower * (brackets.length + 1) + upper;
+    let placed = this.placed.get(key);
+    if (!placed) {
+      const [first, second] = [brackets[lower], brackets[upper]];
+      placed = placedBrackets(
+        first ? (second ? [first, second] : [first]) : [],
+        this.jointsAt(speakerClass, at).map(({ named }) => named),
+      );
+      this.placed.set(key, placed);
+    }
+    return placed;
   }
 
   private jointsAt(speakerClass: number, at: number): readonly JudgedJoint[] {
@@ -155,34 +174,25 @@ export class MountColumns {
 
   /** The joint on the vehicle; null where it was not worked out because it surely does not hold. */
   private onMetal(speakerClass: number, at: number): JudgedJoint | null {
-    const { joints, index } = this;
-    const lower = this.table.chains.lower[at] as number;
-    if (lower === index.bracketColumns.none) return joints?.ofSpeaker[speakerClass] ?? null;
-    return joints?.ofSide[index.vehicleSide[lower] as number] ?? null;
+    const side = this.table.side[at] as number;
+    const { joints } = this;
+    return (side < 0 ? joints?.ofSpeaker[speakerClass] : joints?.ofSide[side]) ?? null;
   }
 
   private setBolts(speakerClass: number, at: number): void {
-    const { joints, worst } = this;
-    this.turnRad[at] = Number.NaN;
-    if (!joints) {
-      this.boltsMm[at] = Number.NaN;
-      this.gravity[at] = FACT_MISSING.gravity;
-      return;
-    }
+    const { joints, worst, table } = this;
     const onMetal = this.onMetal(speakerClass, at);
     if (!onMetal) {
-      this.boltsMm[at] = joints.leastMissMm(speakerClass);
-      this.gravity[at] = HITS;
+      this.turnRad[at] = Number.NaN;
+      this.boltsMm[at] = joints ? joints.leastMissMm(speakerClass) : Number.NaN;
+      this.gravity[at] = joints ? HITS : FACT_MISSING.gravity;
       return;
     }
-    const { named, figures } = onMetal;
-    const above = this.table.chains.above[at] as readonly JudgedJoint[];
+    const { figures } = onMetal;
     setMargin(worst, figures.valueMm, figures.expandedMm);
-    for (let joint = 0; joint < above.length; joint++) {
-      const { valueMm, expandedMm } = (above[joint] as JudgedJoint).figures;
-      keepWorse(worst, valueMm, expandedMm);
-    }
-    this.turnRad[at] = named.joint.rotation.angleRad;
+    const aboveMm = table.aboveMm[at] as number;
+    if (aboveMm < Number.POSITIVE_INFINITY) keepWorse(worst, aboveMm, table.aboveExpandedMm[at] as number);
+    this.turnRad[at] = turnOf(onMetal);
     this.boltsMm[at] = worst.value;
     const gravity = verdictOf(worst.value, worst.expanded);
     this.gravity[at] = this.isWireFree(at) ? gravity : Math.max(gravity, HOLD);
@@ -199,21 +209,13 @@ export class MountColumns {
     if (!Number.isNaN(first)) return reachesNotch(plugRad, turn + first);
     const second = notchRad[chains.upper[at] as number] as number;
     if (Number.isNaN(second)) return true;
-    return reachesNotch(plugRad, turn + (chains.above[at]?.[0]?.named.joint.rotation.angleRad ?? 0) + second);
+    return reachesNotch(plugRad, turn + turnOf(chains.above[at]?.[0] as JudgedJoint) + second);
   }
 
   private setOffset(speakerClass: number, at: number): void {
-    const { throatRadiusMm } = this.index.bracketColumns;
-    const { lower, upper } = this.table.chains;
-    const named = this.jointsAt(speakerClass, at).map((joint) => joint.named);
-    const places = bracketPlaces(this.bracketsAt(at), named);
-    const axis = places[places.length - 1] as BracketPlace;
-    this.offAxisMm[at] = Math.hypot(axis.xMm, axis.yMm);
-    const radii = places.map(({ xMm, yMm }, place) => {
-      const bracket = (place === 0 ? lower : upper)[at] as number;
-      return (throatRadiusMm[bracket] as number) - Math.hypot(axis.xMm - xMm, axis.yMm - yMm);
-    });
-    this.throatRadiusMm[at] = Math.min(...radii);
+    const { offAxisMm, throatRadiusMm } = this.placedAt(speakerClass, at);
+    this.offAxisMm[at] = offAxisMm;
+    this.throatRadiusMm[at] = throatRadiusMm;
     this.isCentred[at] = 0;
   }
 }

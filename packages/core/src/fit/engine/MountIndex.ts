@@ -9,13 +9,13 @@ import type { FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { CatalogueIndex, PatternClass } from './CatalogueIndex';
 import type { ChainTable } from './ChainTable';
 import { ChainTableBuilder } from './ChainTableBuilder';
-import { type JudgedJoint, judgedJoint } from './ClassMount';
 import { canMate, leastMissMm } from './canMate';
+import { type JudgedJoint, judgedJoint } from './JudgedJoint';
 import { MountColumns, type VehicleJoints } from './MountColumns';
 import { mated, PartMates } from './PartMates';
 
-/** First brackets whose speaker sides are alike, by their places in the catalogue. */
-type OnMetal = { readonly speakerSide: number; readonly members: readonly number[] };
+/** The first brackets of each speaker side, by their places in the catalogue. */
+type OnMetal = readonly (readonly number[])[];
 
 /** A bolt circle that is dragged leaves its mounts behind; beyond so many the old ones go. */
 const MOST_KEPT = 24;
@@ -107,30 +107,27 @@ export class MountIndex {
   }
 
   /** The brackets that go onto the metal, by their speaker side. */
-  private onMetal(sides: ReadonlySet<number>): readonly OnMetal[] {
+  private onMetal(sides: ReadonlySet<number>): OnMetal {
     const { vehicleSide, speakerSides, bracketColumns } = this.index;
-    return speakerSides.flatMap(({ members }, speakerSide) => {
-      const mating = members.filter(
+    return speakerSides.map(({ members }) =>
+      members.filter(
         (at) =>
           sides.has(vehicleSide[at] as number) && (bracketColumns.heightMm[at] as number) <= this.rules.mostRaisedMm,
-      );
-      return mating.length > 0 ? [{ speakerSide, members: mating }] : [];
-    });
+      ),
+    );
   }
 
-  private addSingles(builder: ChainTableBuilder, speakerClass: number, onMetal: readonly OnMetal[]): void {
+  private addSingles(builder: ChainTableBuilder, speakerClass: number, onMetal: OnMetal): void {
     const { none } = this.index.bracketColumns;
-    for (const { speakerSide, members } of onMetal) {
-      const top = this.mates.top(0, speakerSide, speakerClass);
-      if (!top) continue;
-      const above = [top];
-      for (const at of members) builder.add(at, none, above);
+    for (const { speakerSide, above } of this.mates.carriersOf(speakerClass)) {
+      for (const at of onMetal[speakerSide] as readonly number[]) builder.add(at, none, above);
     }
   }
 
-  private addDoubles(builder: ChainTableBuilder, speakerClass: number, onMetal: readonly OnMetal[]): void {
+  private addDoubles(builder: ChainTableBuilder, speakerClass: number, onMetal: OnMetal): void {
     const { heightMm } = this.index.bracketColumns;
-    for (const { speakerSide, members } of onMetal) {
+    onMetal.forEach((members, speakerSide) => {
+      if (members.length === 0) return;
       const uppers = this.mates.uppersOn(speakerSide, speakerClass);
       for (const lowerAt of members) {
         const lowerMm = heightMm[lowerAt] as number;
@@ -138,7 +135,7 @@ export class MountIndex {
           if (lowerMm + (heightMm[at] as number) <= this.rules.mostRaisedMm) builder.add(lowerAt, at, above);
         }
       }
-    }
+    });
   }
 }
 

@@ -12,7 +12,7 @@ import type { ClassMount } from './ClassMount';
 import type { MountColumns } from './MountColumns';
 import { type MountIndex, mountsKey } from './MountIndex';
 import { CLEARS, HITS } from './Scratch';
-import { type SpacerOption, spacerOptions } from './SpacerOption';
+import { areSameSpacers, type SpacerOption, spacerOptions } from './SpacerOption';
 
 export type TerminalFacts = {
   readonly connector: number;
@@ -44,7 +44,7 @@ export class OpeningFacts {
     private readonly mountIndex: MountIndex,
   ) {}
 
-  /** @returns whether mounts or spacers may have changed */
+  /** @returns whether there are other chains or spacers than before */
   takeOver(opening: FitOpening): boolean {
     this.opening = opening;
     this.chime = VERDICT_RANK[chimeCheck(opening.secondPlug).verdict];
@@ -53,11 +53,15 @@ export class OpeningFacts {
     const key = mountsKey(opening);
     if (key === this.mountsKey) return false;
     this.mountsKey = key;
-    this.columns = this.mountIndex.mountsFor(opening);
-    this.spacers = spacerOptions(opening, this.index.catalogue.spacers, this.rules);
-    this.spacerHeightsMm = Float64Array.from(this.spacers, ({ heightMm }) => heightMm);
-    this.countStacks(this.columns);
-    return true;
+    const before = this.columns;
+    const columns = this.mountIndex.mountsFor(opening);
+    const spacers = spacerOptions(opening, this.index.catalogue.spacers, this.rules);
+    const areOthers = !before?.hasChainsOf(columns) || !areSameSpacers(spacers, this.spacers);
+    this.columns = columns;
+    this.spacers = spacers;
+    this.spacerHeightsMm = Float64Array.from(spacers, ({ heightMm }) => heightMm);
+    this.countStacks(columns);
+    return areOthers;
   }
 
   /** The chains of each bolt class. */

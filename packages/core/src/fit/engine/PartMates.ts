@@ -8,8 +8,8 @@
 import { bracketToBracket, JOINT_WORDS, speakerToBracket } from '../mount';
 import type { FitBracket, FitRules, FitSpeaker } from '../shapes';
 import type { CatalogueIndex } from './CatalogueIndex';
-import { type JudgedJoint, judgedJoint } from './ClassMount';
 import { canMate } from './canMate';
+import { type JudgedJoint, judgedJoint } from './JudgedJoint';
 import { HITS } from './Scratch';
 
 /** A second bracket, with the joints below and above it. */
@@ -21,11 +21,15 @@ type UpperSide = {
   readonly members: readonly { readonly at: number; readonly between: JudgedJoint }[];
 };
 
+/** What carries a bolt class of speakers: a speaker side of brackets, with the joint between. */
+type Carrier = { readonly speakerSide: number; readonly above: readonly [JudgedJoint] };
+
 export class PartMates {
   /** By place, speaker side and speaker class as one whole number; undefined where nobody has asked. */
   private readonly tops: (JudgedJoint | null | undefined)[];
   private readonly upperSides: (readonly UpperSide[] | undefined)[];
   private readonly uppers: (readonly Upper[] | undefined)[];
+  private readonly carriers: (readonly Carrier[] | undefined)[];
 
   constructor(
     private readonly index: CatalogueIndex,
@@ -36,10 +40,21 @@ export class PartMates {
     this.tops = new Array(2 * pairs);
     this.upperSides = new Array(sides);
     this.uppers = new Array(pairs);
+    this.carriers = new Array(index.speakerClasses.length);
+  }
+
+  /** The speaker sides of first brackets on which a speaker class goes. */
+  carriersOf(speakerClass: number): readonly Carrier[] {
+    return known(this.carriers, speakerClass, () =>
+      this.index.speakerSides.flatMap((_, speakerSide): readonly Carrier[] => {
+        const top = this.top(0, speakerSide, speakerClass);
+        return top ? [{ speakerSide, above: [top] }] : [];
+      }),
+    );
   }
 
   /** The joint of a speaker class on the speaker side of a first (0) or second (1) bracket; null where they do not mate. */
-  top(place: 0 | 1, side: number, speakerClass: number): JudgedJoint | null {
+  private top(place: 0 | 1, side: number, speakerClass: number): JudgedJoint | null {
     const { speakerSides, speakerClasses } = this.index;
     return known(this.tops, (place * speakerSides.length + side) * speakerClasses.length + speakerClass, () => {
       const bracket = speakerSides[side]?.first as FitBracket;

@@ -33,6 +33,11 @@ export function spacerOptions(
   return [...bought, ...made].sort((a, b) => a.heightMm - b.heightMm);
 }
 
+/** Whether two lists hold the same spacers in the same order. Rings that are cut to suit are made anew for every opening. */
+export function areSameSpacers(spacers: readonly SpacerOption[], others: readonly SpacerOption[]): boolean {
+  return spacers.length === others.length && spacers.every(({ spacer }, at) => spacer.id === others[at]?.spacer.id);
+}
+
 function optionOf(spacer: FitSpacer, ringValue: number, ringExpanded: number): SpacerOption {
   const { valueMm, uncertaintyMm } = spacer.height;
   return {

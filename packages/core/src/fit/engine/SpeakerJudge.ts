@@ -7,7 +7,7 @@ import { CHECK_IDS } from '../Check';
 import { figureOf, SAME_FIGURE } from '../Ranking';
 import type { FitRules, FitSpacer } from '../shapes';
 import type { CatalogueIndex } from './CatalogueIndex';
-import { type ClassMount, idsOf } from './ClassMount';
+import type { ClassMount } from './ClassMount';
 import { judgeStack } from './judgeStack';
 import { type MarginMm, newMargin } from './MarginMm';
 import type { OpeningFacts } from './OpeningFacts';
@@ -340,7 +340,7 @@ export class SpeakerJudge {
     if (cost !== this.bestCost) return cost < this.bestCost;
     const before = this.facts.mountsOf(this.speaker)[this.bestMount] as ClassMount;
     const beforeSpacer = this.facts.spacers[this.bestSpacer]?.spacer ?? null;
-    return idsOf(mount, spacer) < idsOf(before, beforeSpacer);
+    return mount.idsWith(spacer) < before.idsWith(beforeSpacer);
   }
 
   /** Works out the interval of the best stack's hole, which decides. */

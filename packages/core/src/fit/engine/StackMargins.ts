@@ -233,7 +233,7 @@ export class StackMargins {
    * of each ring, the one uphill of the sheet, lies from the place of the sheet straight behind it. A raised body is as
    * much farther off, and all chains with the same axis share these.
    */
-  private placeFlat(speaker: number, { mount: { pose }, cos, sin }: ClassMount): void {
+  private placeFlat(speaker: number, { pose, cos, sin }: ClassMount): void {
     const { sheet, flat } = this;
     const { xMm, yMm } = pose;
     const isTurned = flat.cos !== cos || flat.sin !== sin;
@@ -420,7 +420,7 @@ export class StackMargins {
     this.leastFreedom = freedoms.length > 0 ? Math.min(...freedoms) : null;
   }
 
-  private placeBody({ cos, sin, mount: { pose } }: ClassMount, raise: Pick<Raise, 'mm'>): void {
+  private placeBody({ pose, cos, sin }: ClassMount, raise: Pick<Raise, 'mm'>): void {
     const { body } = this;
     body.x = pose.xMm;
     body.y = pose.yMm;

@@ -74,7 +74,7 @@ describe.each(OPENINGS.map((opening) => [opening?.label, opening] as const))('%s
       verdicts.beginMount();
       const verdict = verdicts.judge(mount, at, option, gravityOf(work, stack, scratch), HITS);
       seen[scratch.gravest] = (seen[scratch.gravest] as number) + 1;
-      const name = `${index.speakers[speaker]?.id} ${mount.ids}${option?.spacer.id ?? ''}`;
+      const name = `${index.speakers[speaker]?.id} ${mount.idsWith(null)}${option?.spacer.id ?? ''}`;
       if (verdict !== scratch.gravest) faults.push(`${name}: ${verdict}, not ${scratch.gravest}`);
       // No noted miss is above the worst margin: another check may be worse still.
       else if (verdict === HITS && verdicts.missMm < scratch.worstMm - ROUNDING_MM)
@@ -96,7 +96,7 @@ describe.each(OPENINGS.map((opening) => [opening?.label, opening] as const))('%s
         verdicts.beginMount();
         const verdict = verdicts.judge(mount, at, option, gravityOf(work, stack, scratch), limit);
         const isRight = scratch.gravest <= limit ? verdict === scratch.gravest : verdict > limit;
-        if (!isRight) faults.push(`${index.speakers[speaker]?.id} ${mount.ids} within ${limit}: ${verdict}`);
+        if (!isRight) faults.push(`${index.speakers[speaker]?.id} ${mount.idsWith(null)} within ${limit}: ${verdict}`);
       }
     });
     expect(faults.slice(0, 5)).toEqual([]);

@@ -70,7 +70,9 @@ const raiseOf = ({ raisedVariance, raisedFourth }: ClassMount, mm: number): Rais
 /** What is wrong, in words, so that a failure says where. */
 function wrong(isRight: boolean, what: string, { speaker, mount, raisedMm }: Stack, figures: object): string[] {
   if (isRight) return [];
-  return [`${what}: ${index.speakers[speaker]?.id} ${mount.ids} at ${raisedMm} mm, ${JSON.stringify(figures)}`];
+  return [
+    `${what}: ${index.speakers[speaker]?.id} ${mount.idsWith(null)} at ${raisedMm} mm, ${JSON.stringify(figures)}`,
+  ];
 }
 
 describe.each(Object.entries(OPENINGS))('%s', (_, opening) => {

@@ -8,6 +8,7 @@ import type { FitRules } from '../shapes';
 
 /** Where the screws or holes of a pattern lie, and how sure that is. */
 type Places = {
+  readonly diameterMm: number;
   readonly radiiMm: readonly number[];
   readonly anglesRad: readonly number[];
   /** How far a slot lets a screw off its middle, mm. */
@@ -30,7 +31,7 @@ export function canMate(screwSide: BoltPattern, holeSide: BoltPattern, rules: Fi
   const screws = placesOf(screwSide);
   const holes = placesOf(holeSide);
   const enough = enoughScrews(screws.radiiMm.length);
-  const turns = landingTurns(screws, holes, allowedMm(screwSide, holeSide, rules), enough);
+  const turns = landingTurns(screws, holes, allowedMm(screws, holes, rules), enough);
   return turns.some(({ middleRad, halfRad }) => landingAt(turns, middleRad - halfRad) >= enough);
 }
 
@@ -39,29 +40,27 @@ export function canMate(screwSide: BoltPattern, holeSide: BoltPattern, rules: Fi
  * than the doubt allows; and by as much as it is off the nearest hole along the radius alone.
  */
 export function leastMissMm(screwSide: BoltPattern, holeSide: BoltPattern, rules: FitRules): number {
-  const { radiiMm } = placesOf(screwSide);
+  const screws = placesOf(screwSide);
   const holes = placesOf(holeSide);
-  const offMm = radiiMm.map((radius) =>
+  const offMm = screws.radiiMm.map((radius) =>
     holes.radiiMm.reduce(
       (least, each, at) => Math.min(least, Math.max(0, Math.abs(radius - each) - (holes.slotsMm[at] as number))),
       Number.POSITIVE_INFINITY,
     ),
   );
-  const radialMm = offMm.sort((a, b) => a - b)[enoughScrews(radiiMm.length) - 1] ?? 0;
-  return toleranceMm(screwSide, holeSide) - Math.max(radialMm, allowedMm(screwSide, holeSide, rules));
+  const radialMm = offMm.sort((a, b) => a - b)[enoughScrews(offMm.length) - 1] ?? 0;
+  return toleranceMm(screws, holes) - Math.max(radialMm, allowedMm(screws, holes, rules));
 }
 
-function toleranceMm(screwSide: BoltPattern, holeSide: BoltPattern): number {
-  return Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2);
+function toleranceMm(screws: Places, holes: Places): number {
+  return Math.max(0, (holes.diameterMm - screws.diameterMm) / 2);
 }
 
 /** How far a screw may seem to be off its hole or slot and still land, mm. */
-function allowedMm(screwSide: BoltPattern, holeSide: BoltPattern, { confidence }: FitRules): number {
-  const screws = placesOf(screwSide);
-  const holes = placesOf(holeSide);
+function allowedMm(screws: Places, holes: Places, { confidence }: FitRules): number {
   const freedom = Math.min(screws.leastFreedom, holes.leastFreedom);
   const factor = coverageFactor(confidence, freedom < Infinity ? Math.max(1, Math.floor(freedom)) : null, 0);
-  return toleranceMm(screwSide, holeSide) + (screws.doubtMm + holes.doubtMm) * factor;
+  return toleranceMm(screws, holes) + (screws.doubtMm + holes.doubtMm) * factor;
 }
 
 /** Of all screws and holes; none where too few screws lie as far from the centre as a hole does. */
@@ -112,6 +111,7 @@ function placesOf(pattern: BoltPattern): Places {
     const dimensions = patternDimensions(pattern.shape).map(({ dimension }) => dimension);
     const holes = patternHoles(pattern);
     places = {
+      diameterMm: pattern.holeDiameterMm,
       radiiMm: holes.map(({ xMm, yMm }) => Math.hypot(xMm, yMm)),
       anglesRad: holes.map(({ xMm, yMm }) => Math.atan2(yMm, xMm)),
       slotsMm: holes.map(({ slotXMm, slotYMm }) => Math.hypot(slotXMm, slotYMm)),

@@ -1,0 +1,23 @@
+/** A joint with what it says as a check of its own. */
+import { marginVerdict, toMargin } from '../../uncertainty/Margin';
+import type { BoltJoint } from '../boltJoint';
+import type { NamedJoint } from '../mount';
+import { VERDICT_RANK } from '../Ranking';
+import type { FitRules } from '../shapes';
+import type { CheckFigures } from './CheckFigures';
+
+export type JudgedJoint = { readonly named: NamedJoint; readonly figures: CheckFigures };
+
+export function judgedJoint(between: string, joint: BoltJoint, { confidence }: FitRules): JudgedJoint {
+  const margin = toMargin(joint.margin, confidence);
+  const { valueMm, expandedMm } = margin;
+  return {
+    named: { between, joint },
+    figures: { gravity: VERDICT_RANK[marginVerdict(margin)], hasMargin: true, isMissing: false, valueMm, expandedMm },
+  };
+}
+
+/** How its upper part is turned on its lower one, rad. */
+export function turnOf({ named }: JudgedJoint): number {
+  return named.joint.rotation.angleRad;
+}
