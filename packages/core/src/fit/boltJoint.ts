@@ -20,17 +20,30 @@ export type BoltJoint = {
 /** Step of the one-sided differences, mm: small against a hole's play, large against rounding. */
 const STEP_MM = 1e-3;
 
-/** The rotations of which one becomes the joint's, so that joints of patterns that are alike need not search again. */
+/** What joints have in common whose patterns are alike, so that it is found once: above all the rotations of which one becomes theirs. */
+export type JointTurns = {
+  readonly screws: readonly HoleMm[];
+  readonly holes: readonly HoleMm[];
+  readonly toleranceMm: number;
+  readonly turns: Turns;
+  /** Joints that come to the same place, or to one that looks like it, have the same margin; kept where it is known. */
+  readonly margins: Map<Rotation, Quantity>;
+};
+
+/**
+ * @param screwSide the pattern whose `holeDiameterMm` is the screw's diameter
+ * @param holeSide the pattern that is turned
+ * @param anglesRad the only turns allowed; any when left out
+ */
 export function jointTurns(
   screwSide: BoltPattern,
   holeSide: BoltPattern,
   { anglesRad }: Pick<RotationOptions, 'anglesRad'>,
-): Turns {
-  return turnsOf(patternHoles(screwSide), patternHoles(holeSide), toleranceOf(screwSide, holeSide), anglesRad);
-}
-
-function toleranceOf(screwSide: BoltPattern, holeSide: BoltPattern): number {
-  return Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2);
+): JointTurns {
+  const toleranceMm = Math.max(0, (holeSide.holeDiameterMm - screwSide.holeDiameterMm) / 2);
+  const screws = patternHoles(screwSide);
+  const holes = patternHoles(holeSide);
+  return { screws, holes, toleranceMm, turns: turnsOf(screws, holes, toleranceMm, anglesRad), margins: new Map() };
 }
 
 /**
@@ -38,41 +51,34 @@ function toleranceOf(screwSide: BoltPattern, holeSide: BoltPattern): number {
  * @param holeSide the pattern that is turned
  * @param names prefixes for the dimensions of either side, such as `opening.` and `speaker.`
  * @param options the only turns allowed (any when left out), and which of equal ones is liked best
- * @param turns of these two patterns; searched when left out
+ * @param shared of two patterns that are like these; searched when left out
  */
 export function boltJoint(
   screwSide: BoltPattern,
   holeSide: BoltPattern,
   names: { readonly screws: string; readonly holes: string },
   { prefer, ...options }: Pick<RotationOptions, 'anglesRad' | 'prefer'> = {},
-  turns: Turns = jointTurns(screwSide, holeSide, options),
+  shared: JointTurns = jointTurns(screwSide, holeSide, options),
 ): BoltJoint {
-  const toleranceMm = toleranceOf(screwSide, holeSide);
-  const screws = patternHoles(screwSide);
-  const holes = patternHoles(holeSide);
+  const { screws, holes, toleranceMm, turns, margins } = shared;
   const { rotation, base } = bestOf(screws, holes, toleranceMm, turns, prefer);
   const enough = enoughScrews(screws.length);
   let margin = margins.get(base);
   if (!margin) {
-    margin = marginOf(screwSide, holeSide, names, base, toleranceMm, enough);
+    margin = marginOf(screwSide, holeSide, names, base, shared, enough);
     margins.set(base, margin);
   }
   return { rotation, screws, holes, toleranceMm, enough, margin };
 }
-
-/** Joints of shared turns that come to the same place, or to one that looks like it, have the same margin. */
-const margins = new WeakMap<Rotation, Quantity>();
 
 function marginOf(
   screwSide: BoltPattern,
   holeSide: BoltPattern,
   names: { readonly screws: string; readonly holes: string },
   rotation: Rotation,
-  toleranceMm: number,
+  { screws, holes, toleranceMm }: JointTurns,
   enough: number,
 ): Quantity {
-  const screws = patternHoles(screwSide);
-  const holes = patternHoles(holeSide);
   const decidingMm = ({ misalignmentsMm }: Pick<Rotation, 'misalignmentsMm'>) =>
     [...misalignmentsMm].sort((a, b) => a - b)[enough - 1] ?? 0;
   const at = decidingMm(rotation);

@@ -3,11 +3,10 @@
  * is turned, and where the wire notch points.
  */
 import type { BoltPattern } from '../geometry/BoltPattern';
-import type { Turns } from '../geometry/bestRotation';
 import type { PartOutline } from '../geometry/Outline';
 import type { Pose } from '../geometry/PlacedBody';
 import { pairCache } from '../math/pairCache';
-import { type BoltJoint, boltJoint, jointTurns } from './boltJoint';
+import { type BoltJoint, boltJoint, type JointTurns, jointTurns } from './boltJoint';
 import { bracketPrefix } from './dimensionNames';
 import type { Candidate, FitBracket, FitOpening, FitSpeaker } from './shapes';
 import { raised } from './stack';
@@ -34,12 +33,12 @@ export const bracketToVehicle = pairCache((opening: FitOpening, bracket: FitBrac
 );
 
 /** What brackets have in common whose vehicle sides differ in the direction of the notch alone. */
-export function bracketTurns(opening: FitOpening, { vehicleBolts, throat }: FitBracket): Turns {
+export function bracketTurns(opening: FitOpening, { vehicleBolts, throat }: FitBracket): JointTurns {
   return jointTurns(boltsOf(opening), vehicleBolts, turns(throat));
 }
 
 /** The joint of a bracket on the vehicle, from the rotations that are promising for its pattern. */
-export function bracketJoint(opening: FitOpening, bracket: FitBracket, rotations: Turns): BoltJoint {
+export function bracketJoint(opening: FitOpening, bracket: FitBracket, rotations: JointTurns): BoltJoint {
   const names = { screws: 'opening.', holes: 'bracket.vehicle.' };
   return boltJoint(boltsOf(opening), bracket.vehicleBolts, names, notchTurns(opening, bracket), rotations);
 }

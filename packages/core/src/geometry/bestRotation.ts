@@ -117,20 +117,25 @@ export function bestOf(
   prefer?: RotationOptions['prefer'],
 ): { readonly rotation: Rotation; readonly base: Rotation } {
   const parts = prefer ? Math.round(FULL_TURN / partRad) : 1;
-  const copies = rotations.flatMap((base) =>
-    Array.from({ length: parts }, (_, part) => ({
-      base,
-      angleRad: base.angleRad + part * partRad,
-      offCentreMm: base.offCentreMm,
-    })),
-  );
-  const [best] = copies.sort((a, b) => {
-    const off = prefer ? prefer(a.angleRad) - prefer(b.angleRad) : 0;
-    return Math.abs(off) > SAME_RAD ? off : byCentring(a, b);
-  });
+  let best: Candidate | null = null;
+  for (const base of rotations) {
+    for (let part = 0; part < parts; part++) {
+      const angleRad = base.angleRad + part * partRad;
+      const dislike = prefer ? prefer(angleRad) : 0;
+      if (!best || isBetter(dislike, base.offCentreMm, angleRad, best)) best = { base, angleRad, dislike };
+    }
+  }
   if (!best) throw new Error('bestRotation: expected at least one angle, got none');
   const { base, angleRad } = best;
   return { base, rotation: base.angleRad === angleRad ? base : rotationAt(screws, holes, angleRad, toleranceMm) };
+}
+
+type Candidate = { readonly base: Rotation; readonly angleRad: number; readonly dislike: number };
+
+function isBetter(dislike: number, offCentreMm: number, angleRad: number, than: Candidate): boolean {
+  if (Math.abs(dislike - than.dislike) > SAME_RAD) return dislike < than.dislike;
+  const off = offCentreMm - than.base.offCentreMm;
+  return Math.abs(off) > SAME_MM ? off < 0 : angleRad < than.angleRad;
 }
 
 /** Into how many equal parts a turn can be divided so that each maps the holes onto themselves. */
@@ -190,12 +195,6 @@ export function rotationAt(
     worstMm,
     offCentreMm: offMm,
   };
-}
-
-type Centring = Pick<Rotation, 'angleRad' | 'offCentreMm'>;
-
-function byCentring(a: Centring, b: Centring): number {
-  return Math.abs(a.offCentreMm - b.offCentreMm) > SAME_MM ? a.offCentreMm - b.offCentreMm : a.angleRad - b.angleRad;
 }
 
 /** Angles within a part of a turn at which a screw stands in the direction of a hole, once each, in order. */

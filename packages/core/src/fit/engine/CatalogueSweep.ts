@@ -73,15 +73,14 @@ export class CatalogueSweep {
     stack.beginOpening();
     standings.setOwnSize(index, opening.nominalSize);
     const { mounts } = facts;
-    const isHeld = held.of(opening, facts);
-    held.forget();
+    const isHeld = held.since(opening, facts);
     for (let speaker = 0; speaker < index.speakers.length; speaker++) {
       const speakerClass = index.speakerClass[speaker] as number;
       if (isHeld[speakerClass] === 1) continue;
       this.ask(speaker, speakerClass, mounts);
       this.writeDown(speaker);
     }
-    held.keep(opening, facts);
+    held.keep(facts);
   }
 
   /**
@@ -289,7 +288,7 @@ export class CatalogueSweep {
     gravest: number,
   ): boolean {
     let known = gravest;
-    if (option && !option.spacer.made && mount.bolts.hasMargin)
+    if (option && !option.spacer.made && !Number.isNaN(this.facts.mounts.boltsMm[at]))
       known = Math.max(known, verdictOf(option.ringValue, option.ringExpanded));
     const limit = this.isEasier(mount, option) ? this.verdict : this.verdict - 1;
     if (known > limit) return false;

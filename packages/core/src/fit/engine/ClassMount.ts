@@ -1,11 +1,11 @@
 /** A chain under the speakers of one bolt class: its brackets where they lie, and how the speaker sits on them. */
 import type { Pose } from '../../geometry/PlacedBody';
 import { reachesNotch } from '../checks/wireWayCheck';
-import { type Mount, type NamedJoint, poseOn } from '../mount';
+import { type Mount, poseOn } from '../mount';
 import type { FitBracket, FitOpening, FitSpacer } from '../shapes';
 import { type CheckFigures, FACT_CLEARS, FACT_HOLD, FACT_MISSING } from './CheckFigures';
-import { type JudgedJoint, turnOf } from './JudgedJoint';
-import { clearMargin, keepWorse, newMargin } from './MarginMm';
+import { type JudgedJoint, namedJoints, turnOf } from './JudgedJoint';
+import { keepWorse, newMargin, setMargin } from './MarginMm';
 import type { PlacedBrackets, ThroatPlace } from './PlacedBrackets';
 import { verdictOf } from './Scratch';
 
@@ -25,16 +25,18 @@ export class ClassMount {
 
   /**
    * @param placed shared by the mounts of all classes on the same brackets
-   * @param joints from the vehicle to the speaker, one more than brackets; empty where the vehicle's screws are not known
+   * @param onMetal the joint on the vehicle; null where the vehicle's screws are not known
+   * @param above the joints above it, one for each bracket
    * @param lastAlike place in its list of the last mount with as many brackets
    */
   constructor(
     private readonly placed: PlacedBrackets,
-    private readonly joints: readonly JudgedJoint[],
+    private readonly onMetal: JudgedJoint | null,
+    private readonly above: readonly JudgedJoint[],
     private readonly plugRad: FitOpening['plugRad'],
     readonly lastAlike: number,
   ) {
-    const top = joints[placed.brackets.length];
+    const top = above[above.length - 1] ?? onMetal;
     this.brackets = placed.brackets;
     this.raisedMm = placed.raisedMm;
     this.raisedVariance = placed.raisedVariance;
@@ -48,13 +50,12 @@ export class ClassMount {
 
   /** As the checks have it. */
   get mount(): Mount {
-    const joints = this.joints.map(({ named }): NamedJoint => named);
-    return { joints, notchRad: this.placed.notchRad, pose: this.pose };
+    return { joints: namedJoints(this.onMetal, this.above), notchRad: this.placed.notchRad, pose: this.pose };
   }
 
   /** The worst of its joints, as the bolts' check has it. */
   get bolts(): CheckFigures {
-    this.worst ??= this.joints.length === 0 ? FACT_MISSING : worstJoint(this.joints);
+    this.worst ??= this.onMetal ? worstJoint(this.onMetal, this.above) : FACT_MISSING;
     return this.worst;
   }
 
@@ -72,9 +73,9 @@ export class ClassMount {
 
 const worst = newMargin();
 
-function worstJoint(joints: readonly JudgedJoint[]): CheckFigures {
-  clearMargin(worst);
-  for (const { figures } of joints) keepWorse(worst, figures.valueMm, figures.expandedMm);
+function worstJoint({ figures }: JudgedJoint, above: readonly JudgedJoint[]): CheckFigures {
+  setMargin(worst, figures.valueMm, figures.expandedMm);
+  for (const joint of above) keepWorse(worst, joint.figures.valueMm, joint.figures.expandedMm);
   const { value: valueMm, expanded: expandedMm } = worst;
   return { gravity: verdictOf(valueMm, expandedMm), hasMargin: true, isMissing: false, valueMm, expandedMm };
 }

@@ -17,26 +17,27 @@ export class HeldClasses {
   /** The opening but for its screws. */
   private rest = '';
 
-  /** For each class of speakers 1 where the answers that were kept last hold for this opening too. */
-  of(opening: FitOpening, { mounts, spacers }: Facts): Uint8Array {
+  /**
+   * For each class of speakers 1 where the answers that were kept last hold for this opening too. Until answers are kept
+   * again nothing holds: they are about to be written over.
+   */
+  since(opening: FitOpening, { mounts, spacers }: Facts): Uint8Array {
     const held = new Uint8Array(mounts.classes);
     const before = this.mounts;
-    if (!before || this.rest !== restOf(opening) || !areAlike(spacers, this.spacers)) return held;
+    const rest = restOf(opening);
+    const isOnlyScrews = rest === this.rest && areAlike(spacers, this.spacers);
+    this.mounts = null;
+    this.rest = rest;
+    if (!before || !isOnlyScrews) return held;
     for (let speakerClass = 0; speakerClass < held.length; speakerClass++)
       if (mounts.areAlike(before, speakerClass)) held[speakerClass] = 1;
     return held;
   }
 
-  /** The answers of all classes are now those for this opening. */
-  keep(opening: FitOpening, { mounts, spacers }: Facts): void {
+  /** The answers of all classes are now those for the opening that was asked about last. */
+  keep({ mounts, spacers }: Facts): void {
     this.mounts = mounts;
     this.spacers = spacers;
-    this.rest = restOf(opening);
-  }
-
-  /** The answers are about to be written over. */
-  forget(): void {
-    this.mounts = null;
   }
 }
 

@@ -21,3 +21,8 @@ export function judgedJoint(between: string, joint: BoltJoint, { confidence }: F
 export function turnOf({ named }: JudgedJoint): number {
   return named.joint.rotation.angleRad;
 }
+
+/** The joints of a chain, from the vehicle to the speaker; none where the vehicle's screws are not known. */
+export function namedJoints(onMetal: JudgedJoint | null, above: readonly JudgedJoint[]): readonly NamedJoint[] {
+  return onMetal ? [onMetal.named, ...above.map(({ named }) => named)] : [];
+}

@@ -8,7 +8,7 @@ import type { CatalogueIndex } from './CatalogueIndex';
 import type { ChainTable } from './ChainTable';
 import { FACT_MISSING } from './CheckFigures';
 import { ClassMount } from './ClassMount';
-import { type JudgedJoint, turnOf } from './JudgedJoint';
+import { type JudgedJoint, namedJoints, turnOf } from './JudgedJoint';
 import { keepWorse, newMargin, setMargin } from './MarginMm';
 import { type PlacedBrackets, placedBrackets } from './PlacedBrackets';
 import { HITS, HOLD, verdictOf } from './Scratch';
@@ -143,7 +143,8 @@ export class MountColumns {
   private make(speakerClass: number, at: number): ClassMount {
     const lastAlike = (this.lastAlike[at] as number) - (this.first[speakerClass] as number);
     const placed = this.placedAt(speakerClass, at);
-    const mount = new ClassMount(placed, this.jointsAt(speakerClass, at), this.opening.plugRad, lastAlike);
+    const above = this.table.chains.above[at] as readonly JudgedJoint[];
+    const mount = new ClassMount(placed, this.jointAt(speakerClass, at), above, this.opening.plugRad, lastAlike);
     this.made[at] = mount;
     return mount;
   }
@@ -159,17 +160,16 @@ export class MountColumns {
       const [first, second] = [brackets[lower], brackets[upper]];
       placed = placedBrackets(
         first ? (second ? [first, second] : [first]) : [],
-        this.jointsAt(speakerClass, at).map(({ named }) => named),
+        namedJoints(this.jointAt(speakerClass, at), this.table.chains.above[at] as readonly JudgedJoint[]),
       );
       this.placed.set(key, placed);
     }
     return placed;
   }
 
-  private jointsAt(speakerClass: number, at: number): readonly JudgedJoint[] {
-    if (!this.joints) return [];
-    const onMetal = this.onMetal(speakerClass, at) ?? this.joints.straight(speakerClass);
-    return [onMetal, ...(this.table.chains.above[at] as readonly JudgedJoint[])];
+  /** The joint on the vehicle, whether it holds or not; null where the screws are not known. */
+  private jointAt(speakerClass: number, at: number): JudgedJoint | null {
+    return this.joints && (this.onMetal(speakerClass, at) ?? this.joints.straight(speakerClass));
   }
 
   /** The joint on the vehicle; null where it was not worked out because it surely does not hold. */

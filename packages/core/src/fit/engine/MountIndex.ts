@@ -3,7 +3,8 @@
  * by part.
  */
 import type { BoltPattern } from '../../geometry/BoltPattern';
-import type { Turns } from '../../geometry/bestRotation';
+import { AskedAgain } from '../../math/AskedAgain';
+import type { JointTurns } from '../boltJoint';
 import { bracketJoint, bracketTurns, JOINT_WORDS, speakerToVehicle } from '../mount';
 import type { FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { CatalogueIndex, PatternClass } from './CatalogueIndex';
@@ -17,12 +18,12 @@ import { mated, PartMates } from './PartMates';
 /** The first brackets of each speaker side, by their places in the catalogue. */
 type OnMetal = readonly (readonly number[])[];
 
-/** A bolt circle that is dragged leaves its mounts behind; beyond so many the old ones go. */
+/** A vehicle has about a dozen openings. */
 const MOST_KEPT = 24;
 
 export class MountIndex {
-  private readonly mounted = new Map<string, MountColumns>();
-  private readonly tables = new Map<string, ChainTable>();
+  private readonly mounted = new AskedAgain<MountColumns>(MOST_KEPT);
+  private readonly tables = new AskedAgain<ChainTable>(MOST_KEPT);
 
   /** @param mates may be shared by all indexes of the same catalogue and rules */
   constructor(
@@ -33,7 +34,7 @@ export class MountIndex {
 
   /** The mounts of each bolt class of speakers, simplest first; never empty. Left and right doors share theirs. */
   mountsFor(opening: FitOpening): MountColumns {
-    return kept(this.mounted, mountsKey(opening), () => {
+    return this.mounted.get(mountsKey(opening), () => {
       const joints = opening.bolts && this.vehicleJoints(opening, opening.bolts);
       return new MountColumns(this.tableFor(joints), opening, this.index, joints);
     });
@@ -41,11 +42,11 @@ export class MountIndex {
 
   /** What mates decides which chains there are. */
   private tableFor(joints: VehicleJoints | null): ChainTable {
-    if (!joints) return kept(this.tables, 'nobody knows', () => this.bareTable());
+    if (!joints) return this.tables.get('nobody knows', () => this.bareTable());
     const holding = (all: readonly (JudgedJoint | null)[]) =>
       all.flatMap((joint, at) => (joint && mated(joint) ? [at] : []));
     const [sides, straight] = [holding(joints.ofSide), holding(joints.ofSpeaker)];
-    return kept(this.tables, `${sides.join()}|${straight.join()}`, () => this.newTable(sides, straight));
+    return this.tables.get(`${sides.join()}|${straight.join()}`, () => this.newTable(sides, straight));
   }
 
   private vehicleJoints(opening: FitOpening, bolts: BoltPattern): VehicleJoints {
@@ -66,7 +67,7 @@ export class MountIndex {
   /** The joint of each vehicle side, null where it surely does not mate. Sides that differ in their notch are turned once. */
   private onVehicle(opening: FitOpening, bolts: BoltPattern): readonly (JudgedJoint | null)[] {
     const { vehicleSides, vehiclePattern } = this.index;
-    const rotations = new Map<number, Turns | null>();
+    const rotations = new Map<number, JointTurns | null>();
     return vehicleSides.map(({ first }, side) => {
       const pattern = vehiclePattern[side] as number;
       let turns = rotations.get(pattern);
@@ -142,14 +143,4 @@ export class MountIndex {
 /** What of an opening the mounts hang on. */
 export function mountsKey({ bolts, plugRad }: FitOpening): string {
   return JSON.stringify([bolts, plugRad]);
-}
-
-function kept<Value>(all: Map<string, Value>, key: string, find: () => Value): Value {
-  let value = all.get(key);
-  if (value === undefined) {
-    if (all.size >= MOST_KEPT) all.clear();
-    value = find();
-    all.set(key, value);
-  }
-  return value;
 }
