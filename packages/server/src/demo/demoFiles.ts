@@ -1,7 +1,8 @@
 /** The demo shop's files under `demo/`, read through the same schemas as everything else. */
-import { readFile } from 'node:fs/promises';
+import * as files from 'node:fs/promises';
 import path from 'node:path';
 import { passwordSchema, personNameSchema, pinSchema } from '@low-quarry/core/contracts/session';
+import { explainFileFailure, readFile } from '@low-quarry/core/formats/readFile';
 import { rolesSchema } from '@low-quarry/core/model/access';
 import { openingRecordSchema } from '@low-quarry/core/model/opening';
 import {
@@ -68,9 +69,9 @@ export async function readDemoFiles(dir: string) {
   return { people, shop, connectors, vehicles, jobs, parts: [...speakers, ...brackets, ...spacers, ...adapters] };
 }
 
+/** @throws when the file is not as expected, with the place in it */
 async function read<Schema extends z.ZodType>(dir: string, name: string, schema: Schema): Promise<z.output<Schema>> {
-  const parsed = schema.safeParse(JSON.parse(await readFile(path.join(dir, name), 'utf8')));
-  if (parsed.success) return parsed.data;
-  const lines = parsed.error.issues.slice(0, 5).map((issue) => `${issue.path.join('.')}: ${issue.message}`);
-  throw new Error(`demo/${name} is not as expected.\n${lines.join('\n')}`);
+  const read = readFile(await files.readFile(path.join(dir, name), 'utf8'), schema);
+  if (read.ok) return read.value;
+  throw new Error(explainFileFailure(`demo/${name}`, read.failure));
 }

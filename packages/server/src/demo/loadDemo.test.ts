@@ -1,4 +1,7 @@
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { cp, mkdtemp, readFile, rm, truncate, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { rankCandidates } from '@low-quarry/core/fit/rankCandidates';
 import { toFitOpening } from '@low-quarry/core/model/opening';
 import { NOMINAL_SIZES, toFitCatalogue } from '@low-quarry/core/model/parts';
@@ -116,6 +119,28 @@ test('resetting gives the same shop again, whatever was done to it', async () =>
   expect(await snapshot()).toEqual(before);
 });
 
-test('a broken file is named with the place in it, and nothing of it is loaded', async () => {
-  await expect(readDemoFiles('/nowhere')).rejects.toThrow('people.json');
+describe('a broken file is named with the place in it', () => {
+  let dir: string;
+  beforeEach(async () => {
+    dir = await mkdtemp(path.join(tmpdir(), 'demo-'));
+    await cp(DEMO_DIR, dir, { recursive: true });
+  });
+  afterEach(() => rm(dir, { recursive: true }));
+
+  test('a figure that is none', async () => {
+    const file = path.join(dir, 'spacers.json');
+    const [first, ...others] = JSON.parse(await readFile(file, 'utf8'));
+    await writeFile(file, JSON.stringify([...others, { ...first, heightMm: 'tall' }]));
+    await expect(readDemoFiles(dir)).rejects.toThrow(`demo/spacers.json at ${others.length}.heightMm: found "tall"; `);
+  });
+
+  test('a file that is cut short', async () => {
+    await truncate(path.join(dir, 'vehicles.json'), 100);
+    await expect(readDemoFiles(dir)).rejects.toThrow(/^demo\/vehicles\.json: found .*; JSON/);
+  });
+
+  test('a file that is not there', async () => {
+    await rm(path.join(dir, 'jobs.json'));
+    await expect(readDemoFiles(dir)).rejects.toThrow('jobs.json');
+  });
 });
