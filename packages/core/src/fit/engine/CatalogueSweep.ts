@@ -9,7 +9,7 @@
 import { CHECK_IDS } from '../Check';
 import { type FirstLook, type RankedSpeaker, VERDICTS_BY_RANK } from '../Ranking';
 import type { FitOpening, FitRules, FitSpeaker } from '../shapes';
-import type { CatalogueIndex } from './CatalogueIndex';
+import type { CatalogueIndex, PatternClass } from './CatalogueIndex';
 import type { ClassMount } from './ClassMount';
 import { HeldClasses } from './HeldClasses';
 import { judgeStack } from './judgeStack';
@@ -74,11 +74,11 @@ export class CatalogueSweep {
     standings.setOwnSize(index, opening.nominalSize);
     const { mounts } = facts;
     const isHeld = held.since(opening, facts);
-    for (let speaker = 0; speaker < index.speakers.length; speaker++) {
-      const speakerClass = index.speakerClass[speaker] as number;
+    for (let speakerClass = 0; speakerClass < mounts.classes; speakerClass++) {
       if (isHeld[speakerClass] === 1) continue;
-      this.ask(speaker, speakerClass, mounts);
-      this.writeDown(speaker);
+      const { members } = index.speakerClasses[speakerClass] as PatternClass<FitSpeaker>;
+      if (mounts.isHopeless[speakerClass] === 1) this.refuse(members, mounts, speakerClass);
+      else this.askClass(members, mounts, speakerClass);
     }
     held.keep(facts);
   }
@@ -140,20 +140,35 @@ export class CatalogueSweep {
     for (const [at, check] of checks.entries()) figures.setCheck(at, check);
   }
 
+  /** Nothing mates with the speakers of this class: there is nothing to try. */
+  private refuse(members: readonly number[], { first, boltsMm }: MountColumns, speakerClass: number): void {
+    const missesMm = Math.max(0, -(boltsMm[first[speakerClass] as number] as number));
+    for (let member = 0; member < members.length; member++) {
+      const speaker = members[member] as number;
+      this.standings.verdict[speaker] = HITS;
+      this.failsAt[speaker] = CHECK_AT.bolts;
+      this.missesMm[speaker] = missesMm;
+    }
+  }
+
+  private askClass(members: readonly number[], mounts: MountColumns, speakerClass: number): void {
+    for (let member = 0; member < members.length; member++) {
+      const speaker = members[member] as number;
+      this.ask(speaker, speakerClass, mounts);
+      this.writeDown(speaker);
+    }
+  }
+
   private ask(speaker: number, speakerClass: number, columns: MountColumns): void {
     const { facts, margins, stack } = this;
-    const { isHopeless, first, boltsMm, lowestMm } = columns;
     stack.beginSpeaker(speaker);
     this.speaker = speaker;
     this.verdict = HITS;
-    // Where nothing mates, or the front is in the way of the lowest chain, there is nothing to try.
-    if (isHopeless[speakerClass] === 1) {
-      stack.noteMiss(boltsMm[first[speakerClass] as number] as number, CHECK_AT.bolts);
-      return;
-    }
     this.noteFront();
-    if ((lowestMm[speakerClass] as number) >= this.hitsFromMm) {
-      stack.noteMiss(stack.front.leftMm - (lowestMm[speakerClass] as number), CHECK_AT.front);
+    const lowestMm = columns.lowestMm[speakerClass] as number;
+    // Where the front is in the way of the lowest chain it is in that of all.
+    if (lowestMm >= this.hitsFromMm) {
+      stack.noteMiss(stack.front.leftMm - lowestMm, CHECK_AT.front);
       return;
     }
     const gravity = facts.factsGravity[this.index.row.terminalsClass(speaker)] as number;
@@ -288,8 +303,7 @@ export class CatalogueSweep {
     gravest: number,
   ): boolean {
     let known = gravest;
-    if (option && !option.spacer.made && !Number.isNaN(this.facts.mounts.boltsMm[at]))
-      known = Math.max(known, verdictOf(option.ringValue, option.ringExpanded));
+    if (option && !option.spacer.made) known = Math.max(known, verdictOf(option.ringValue, option.ringExpanded));
     const limit = this.isEasier(mount, option) ? this.verdict : this.verdict - 1;
     if (known > limit) return false;
     const verdict = this.stack.judge(mount, at, option, known, limit);

@@ -15,7 +15,7 @@ import { HITS, HOLD, verdictOf } from './Scratch';
 
 /** The joints on the vehicle's screws. */
 export type VehicleJoints = {
-  /** Of each vehicle side of brackets; null where it does not mate. */
+  /** Of each vehicle side of brackets; null where it surely does not mate. */
   readonly ofSide: readonly (JudgedJoint | null)[];
   /** Of the bare speaker of each bolt class; null where it surely does not mate. */
   readonly ofSpeaker: readonly (JudgedJoint | null)[];
