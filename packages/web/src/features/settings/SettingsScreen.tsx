@@ -4,7 +4,7 @@ import { type Shop, WEEKDAYS } from '@low-quarry/core/model/shop';
 import { differencesOf, isSame, mergeChanges } from '@low-quarry/core/records/Field';
 import { SETTING_FIELDS, SETTING_GROUPS, type SettingField } from '@low-quarry/core/records/settingFields';
 import { useQuery } from '@tanstack/react-query';
-import type { FormEvent } from 'react';
+import { type FormEvent, useEffect } from 'react';
 import { z } from 'zod';
 import { useMay } from '../../api/me';
 import { BroughtBack } from '../../ui/BroughtBack';
@@ -76,11 +76,12 @@ function SettingsForm({ version, stored }: { readonly version: number; readonly 
       ),
   });
   // Somebody else saved: what they changed comes in where nothing is typed here; where both did, saving asks.
-  if (version > draft.version && !conflict && !put.isPending) {
+  useEffect(() => {
+    if (version <= draft.version || conflict || put.isPending) return;
     const { merged, clashes } = mergeChanges(SETTING_FIELDS, base, shop, stored);
     const next = { ...draft, version, base: stored, shop: merged };
     if (clashes.length === 0) (isSame(merged, stored) ? settle : keep)(next);
-  }
+  });
   const changes = differencesOf(SETTING_FIELDS, base, shop);
   const judging = changes.some(({ path }) => SETTING_FIELDS.find((field) => field.path === path)?.judges);
   const refusedFields = problemFields(put.error);
