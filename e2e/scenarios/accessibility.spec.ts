@@ -150,7 +150,7 @@ for (const { name, open } of SCREENS) {
 
 /** @param rules only these; all when left out */
 async function expectAccessible(page: Page, where: string, rules: readonly string[]): Promise<void> {
-  // Without frames of others there is nothing to put together on a page of its own, which costs most of the time.
+  // Without frames of others there is nothing to put together on a page of its own, which costs a third of the time.
   const axe = new AxeBuilder({ page }).setLegacyMode();
   const { violations } = await (rules.length > 0 ? axe.withRules([...rules]) : axe).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');

@@ -1,6 +1,6 @@
 /**
  * Remembers values by key, but only those that are asked for again: of a length that is dragged every step is asked for
- * once, and what is kept of such steps only makes the collector of garbage slow.
+ * once, and there is no use in keeping it.
  */
 export class AskedAgain<Value> {
   private readonly again = new Map<string, Value>();

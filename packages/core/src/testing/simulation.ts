@@ -10,11 +10,12 @@ import { type Judgement, judgeCandidate } from '../fit/judgeCandidate';
 import type { Candidate, FitOpening, FitRules } from '../fit/shapes';
 import { TYPICAL_SHOULDERS } from '../fit/speakerBody';
 import { seededRandom } from '../math/seededRandom';
-import { type Measurement, type OpeningRecord, openingRecordSchema, toFitOpening } from '../model/opening';
+import { type Measurement, type OpeningRecord, toFitOpening } from '../model/opening';
 import { type PartRecord, type SpeakerRecord, toFitCatalogue } from '../model/parts';
 import { sheetDefaults } from '../model/sheetDefaults';
 import { SOURCE_HALF_WIDTHS_MM, type SourceId } from '../model/source';
 import { exactly } from '../uncertainty/Dimension';
+import { PLAIN_OPENING } from './plainOpening';
 
 export type TrueOpening = {
   readonly holeMm: number;
@@ -144,19 +145,7 @@ function withReading(record: OpeningRecord, key: string, measurement: Measuremen
 /** Which figures a shop has before the order: some measured, some carried over, some from a class, some guessed. */
 function toRecord(truth: TrueOpening, random: () => number): OpeningRecord {
   const pick = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)] as T;
-  const base = openingRecordSchema.parse({
-    place: 'frontDoorLow',
-    side: 'left',
-    nominalSize: '6.5 in',
-    holeKind: 'circle',
-    bolts: { kind: 'circle', count: 4, firstAngleDeg: 45, screwDiameterMm: 4 },
-    fixing: 'screws',
-    behind: 'glass',
-    wiring: { kind: 'connector', connectorId: CONNECTOR },
-    secondPlug: 'none',
-    dimensions: {},
-    note: '',
-  });
+  const base: OpeningRecord = { ...PLAIN_OPENING, wiring: { kind: 'connector', connectorId: CONNECTOR } };
   const plan: readonly (readonly [string, readonly SourceId[]])[] = [
     ['holeDiameter', ['calliper', 'tapeMm', 'carriedOver']],
     ['boltCircle', ['calliper']],

@@ -53,8 +53,8 @@ export function ConflictPanel<Rec>({
       <ul className="my-3 flex flex-col gap-3">
         {clashes.map(({ path, label, base: was, mine: here, theirs: there }) => (
           <li key={path}>
-            <fieldset className="border-t border-ink pt-1">
-              <legend className="font-semibold">{label}</legend>
+            <fieldset>
+              <legend className="w-full border-t border-ink pt-1 font-semibold">{label}</legend>
               <p className="text-[13px] text-muted">Both began with: {was}</p>
               {(
                 [

@@ -4,8 +4,8 @@
  * each chain stands in `MountColumns`.
  */
 import type { CatalogueIndex } from './CatalogueIndex';
-import type { JudgedJoint } from './JudgedJoint';
-import { clearMargin, keepWorse, newMargin } from './MarginMm';
+import { type JudgedJoint, keepWorstJoint } from './JudgedJoint';
+import { clearMargin, newMargin } from './MarginMm';
 
 /** Chains side by side: places of their brackets among the catalogue's, and their joints above the vehicle's own. */
 export type Chains = {
@@ -78,12 +78,8 @@ export class ChainTable {
 
   private setAbove(at: number): void {
     const { worst } = this;
-    const joints = this.chains.above[at] as readonly JudgedJoint[];
     clearMargin(worst);
-    for (let joint = 0; joint < joints.length; joint++) {
-      const { valueMm, expandedMm } = (joints[joint] as JudgedJoint).figures;
-      keepWorse(worst, valueMm, expandedMm);
-    }
+    keepWorstJoint(worst, this.chains.above[at] as readonly JudgedJoint[]);
     this.aboveMm[at] = worst.value;
     this.aboveExpandedMm[at] = worst.expanded;
   }

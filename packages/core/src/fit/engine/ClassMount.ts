@@ -4,8 +4,8 @@ import { reachesNotch } from '../checks/wireWayCheck';
 import { type Mount, poseOn } from '../mount';
 import type { FitBracket, FitOpening, FitSpacer } from '../shapes';
 import { type CheckFigures, FACT_CLEARS, FACT_HOLD, FACT_MISSING } from './CheckFigures';
-import { type JudgedJoint, namedJoints, turnOf } from './JudgedJoint';
-import { keepWorse, newMargin, setMargin } from './MarginMm';
+import { type JudgedJoint, keepWorstJoint, namedJoints, turnOf } from './JudgedJoint';
+import { newMargin, setMargin } from './MarginMm';
 import type { PlacedBrackets, ThroatPlace } from './PlacedBrackets';
 import { verdictOf } from './Scratch';
 
@@ -75,7 +75,7 @@ const worst = newMargin();
 
 function worstJoint({ figures }: JudgedJoint, above: readonly JudgedJoint[]): CheckFigures {
   setMargin(worst, figures.valueMm, figures.expandedMm);
-  for (const joint of above) keepWorse(worst, joint.figures.valueMm, joint.figures.expandedMm);
+  keepWorstJoint(worst, above);
   const { value: valueMm, expanded: expandedMm } = worst;
   return { gravity: verdictOf(valueMm, expandedMm), hasMargin: true, isMissing: false, valueMm, expandedMm };
 }

@@ -5,6 +5,7 @@ import type { NamedJoint } from '../mount';
 import { VERDICT_RANK } from '../Ranking';
 import type { FitRules } from '../shapes';
 import type { CheckFigures } from './CheckFigures';
+import { keepWorse, type MarginMm } from './MarginMm';
 
 export type JudgedJoint = { readonly named: NamedJoint; readonly figures: CheckFigures };
 
@@ -20,6 +21,14 @@ export function judgedJoint(between: string, joint: BoltJoint, { confidence }: F
 /** How its upper part is turned on its lower one, rad. */
 export function turnOf({ named }: JudgedJoint): number {
   return named.joint.rotation.angleRad;
+}
+
+/** Takes the joints into a margin that holds the worst of others already. */
+export function keepWorstJoint(out: MarginMm, joints: readonly JudgedJoint[]): void {
+  for (let at = 0; at < joints.length; at++) {
+    const { valueMm, expandedMm } = (joints[at] as JudgedJoint).figures;
+    keepWorse(out, valueMm, expandedMm);
+  }
 }
 
 /** The joints of a chain, from the vehicle to the speaker; none where the vehicle's screws are not known. */
