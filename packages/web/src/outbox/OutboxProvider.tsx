@@ -2,6 +2,7 @@
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { subscribeToConnection } from '../api/connection';
 import { RETRY_MS } from '../api/queryClient';
+import { newId } from '../ui/newId';
 import { type Entry, nextToSend } from './Entry';
 import { Outbox } from './Outbox';
 import { rebased } from './rebased';
@@ -64,9 +65,7 @@ function keepSending(outbox: Outbox, onDone: Done): () => void {
 
 async function sendAll(outbox: Outbox, onDone: Done, isStopped: () => boolean): Promise<void> {
   for (let entry = nextToSend(outbox.entries()); entry && !isStopped(); entry = nextToSend(outbox.entries())) {
-    const sent = await sendEntry(entry, () => crypto.randomUUID()).catch((error: unknown) =>
-      faultOf(entry as Entry, error),
-    );
+    const sent = await sendEntry(entry, newId).catch((error: unknown) => faultOf(entry as Entry, error));
     if (sent.kind === 'later') return;
     if (sent.kind === 'replaced') outbox.replace(entry.id, sent.entry);
     else {

@@ -2,6 +2,7 @@
 import type { NewChoice } from '@low-quarry/core/contracts/choices';
 import { type Entry, needsPerson, recordsOf } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
+import { newId } from '../../ui/newId';
 
 export type Choosing = {
   readonly isWaiting: boolean;
@@ -18,7 +19,7 @@ export function useChoosing(openingId: string): Choosing {
     for (const each of mine) if (needsPerson(each)) outbox.remove(each.id);
     outbox.add(entry);
   };
-  const common = () => ({ id: crypto.randomUUID(), at: new Date().toISOString(), refused: null });
+  const common = () => ({ id: newId(), at: new Date().toISOString(), refused: null });
   return {
     isWaiting: mine.some((entry) => !needsPerson(entry)),
     refusal: mine.find(({ refused }) => refused)?.refused?.message ?? null,

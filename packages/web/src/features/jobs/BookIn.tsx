@@ -12,6 +12,7 @@ import { useOutbox } from '../../outbox/OutboxProvider';
 import { Button } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';
 import { FormError } from '../../ui/FormError';
+import { newId } from '../../ui/newId';
 import { Layer } from '../../ui/Shell';
 import { readStored, writeStored } from '../../ui/stored';
 import { vehiclesQuery } from './jobsQueries';
@@ -91,7 +92,7 @@ function BookInForm({
     }
     setWrong({});
     if (sent) outbox.remove(sent.id);
-    const id = crypto.randomUUID();
+    const id = newId();
     const label = `Book in ${parsed.data.customer}`;
     outbox.add({ kind: 'bookIn', id, at: new Date().toISOString(), label, refused: null, job: parsed.data });
     setSentId(id);

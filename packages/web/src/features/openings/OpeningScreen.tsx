@@ -20,6 +20,7 @@ import { BroughtBack } from '../../ui/BroughtBack';
 import { Button, LinkButton } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { unreadNumber } from '../../ui/NumberField';
+import { newId } from '../../ui/newId';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered } from '../../ui/states';
@@ -269,7 +270,7 @@ function toEntry(
 ): SaveOpening {
   return {
     kind: 'saveOpening',
-    id: crypto.randomUUID(),
+    id: newId(),
     at: new Date().toISOString(),
     label: placeLabel({ place, side }),
     refused: null,
@@ -287,7 +288,7 @@ function toEntry(
 function pickedEntry(entry: SaveOpening, record: OpeningRecord): SaveOpening {
   const { clash } = entry;
   if (!clash) return entry;
-  return { ...entry, id: crypto.randomUUID(), version: clash.version, base: clash.record, record, clash: null };
+  return { ...entry, id: newId(), version: clash.version, base: clash.record, record, clash: null };
 }
 
 function fieldMessage(errors: readonly { path: string; message: string }[], path: string): string | null {
