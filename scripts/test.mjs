@@ -28,7 +28,9 @@ await runMain(async () => {
   const cluster = await startPostgres({ dir, durable: false });
   const env = {
     ...process.env,
-    LQ_TEST_DATABASE_URL: cluster.url('postgres'),
+    LQ_TEST_DATABASE_URL: cluster.adminUrl('postgres'),
+    LQ_TEST_OWNER_URL: cluster.ownerUrl('postgres'),
+    LQ_TEST_APP_URL: cluster.appUrl('postgres'),
     LQ_PG_BIN: cluster.binDir,
     LQ_DEMO_DIR: DEMO_DIR,
     LQ_WEB_DIR: WEB_DIST,

@@ -13,26 +13,39 @@ const BACKUP_DIR = process.env.LQ_BACKUP_DIR ?? path.join(DATA_DIR, 'backups');
 /** What a server is told of the shop's database and of where backups go. */
 export function shopEnv(database) {
   const binDir = process.env.LQ_PG_BIN ?? findBinaries();
-  return { DATABASE_URL: database.url, LQ_BACKUP_DIR: BACKUP_DIR, ...(binDir ? { LQ_PG_BIN: binDir } : {}) };
+  return {
+    DATABASE_URL: database.ownerUrl,
+    ...(database.appUrl ? { LQ_APP_DATABASE_URL: database.appUrl } : {}),
+    LQ_BACKUP_DIR: BACKUP_DIR,
+    ...(binDir ? { LQ_PG_BIN: binDir } : {}),
+  };
 }
 
 /** The shop's database whether a shop is running on it or not; only for what a running shop is not disturbed by. */
 export async function reachShopDatabase() {
   if (!process.env.DATABASE_URL && isInUse()) {
     const running = await runningPostgres(DATA_DIR);
-    if (running) return { url: running.url('lowquarry'), stop: async () => {} };
+    if (running) return { ...addressesIn(running), stop: async () => {} };
   }
   return openShopDatabase();
 }
 
-const RESTART_MS = 1000;
+/** The shop is to be back within seconds: the first try follows at once, and each failed one is followed a little later. */
+const RESTART_MS = 100;
+const SLOWEST_RESTART_MS = 10_000;
+
+const NAME = 'lowquarry';
+
+function addressesIn(cluster) {
+  return { ownerUrl: cluster.ownerUrl(NAME), appUrl: cluster.appUrl(NAME) };
+}
 
 /**
  * The database to work with: the one of DATABASE_URL, or the private one of the data folder. Should the private one end
  * by itself, it is started again on the same port, so that server and pages find it where it was.
  */
 export async function openShopDatabase() {
-  if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, stop: async () => {} };
+  if (process.env.DATABASE_URL) return { ownerUrl: process.env.DATABASE_URL, stop: async () => {} };
   const unlock = lock();
   let stopping = false;
   let cluster = null;
@@ -45,8 +58,8 @@ export async function openShopDatabase() {
   };
   const restart = async (port) => {
     say('The database stopped. Starting it again …');
-    while (!stopping) {
-      await sleep(RESTART_MS);
+    for (let wait = RESTART_MS; !stopping; wait = Math.min(wait * 2, SLOWEST_RESTART_MS)) {
+      await sleep(wait);
       try {
         if (!stopping) await start(port);
         return;
@@ -57,7 +70,7 @@ export async function openShopDatabase() {
   };
   try {
     await start(undefined);
-    await cluster.createDatabase('lowquarry');
+    await cluster.createDatabase(NAME);
   } catch (error) {
     stopping = true;
     await cluster?.stop();
@@ -70,7 +83,7 @@ export async function openShopDatabase() {
     await cluster.stop();
     unlock();
   };
-  return { url: cluster.url('lowquarry'), stop };
+  return { ...addressesIn(cluster), stop };
 }
 
 function lock() {

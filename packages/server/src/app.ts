@@ -22,18 +22,24 @@ import { ordersRoutes } from './features/orders/ordersRoutes';
 import { partsRoutes } from './features/parts/partsRoutes';
 import { peopleRoutes } from './features/people/peopleRoutes';
 import { type Demo, FirstStart } from './features/sessions/FirstStart';
+import { Guesses } from './features/sessions/Guesses';
 import { SessionsService } from './features/sessions/SessionsService';
 import { authenticate, sessionsRoutes } from './features/sessions/sessionsRoutes';
 import { shopRoutes } from './features/shop/shopRoutes';
 import { shopFileRoutes } from './features/shopFile/shopFileRoutes';
 import { vehiclesRoutes } from './features/vehicles/vehiclesRoutes';
 import type { Actor } from './http/Actor';
+import { allowedHosts } from './http/allowedHosts';
 import { guard } from './http/guard';
+import { Hold } from './http/Hold';
+import { heardStreams } from './http/heardStreams';
 import { problemHandler, unknownPath } from './http/problemHandler';
 import { sameOrigin } from './http/sameOrigin';
 
 export type AppDeps = {
   readonly db: DataSource;
+  /** The same database for what takes long, on connections of its own. */
+  readonly heavy: DataSource;
   readonly log: Logger;
   readonly now: () => Date;
   readonly newId: () => string;
@@ -45,19 +51,24 @@ export type AppDeps = {
   readonly feed?: ChangeFeed | null;
   /** None where no folder for them is set. */
   readonly backups?: BackupService | null;
-  /** Wrong passwords and PINs from one address in a quarter of an hour. */
-  readonly mostTries?: number;
+  /** Held while another database takes the shop's place. */
+  readonly hold?: Hold;
+  /** Names under which the shop answers besides the addresses of this machine. */
+  readonly allowedHosts?: readonly string[];
+  /** Proxies that are believed what they say of the client. */
+  readonly trustedProxies?: readonly string[];
 };
 
-/** A shop of ten people behind one address stays below it. */
-const MOST_TRIES = 20;
 /** An opening's record is a few kB; a hundred times that is a mistake. */
 const BODY_LIMIT = '256kb';
 /** A whole shop with years of history. */
 const SHOP_FILE_LIMIT = '200mb';
+/** A year, as is usual (RFC 6797 leaves it to the site). */
+const HSTS = `max-age=${365 * 86_400}`;
 
 export function createApp({
   db,
+  heavy,
   log,
   now,
   newId,
@@ -65,12 +76,16 @@ export function createApp({
   demo,
   feed = null,
   backups = null,
-  mostTries = MOST_TRIES,
+  hold = new Hold(),
+  allowedHosts: names = [],
+  trustedProxies = [],
 }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
-  // A proxy on this machine that speaks https to the outside says so; nobody else is believed.
-  app.set('trust proxy', 'loopback');
+  // Forwarded headers are what anybody can write; only a proxy that was named is believed.
+  app.set('trust proxy', trustedProxies.length > 0 ? [...trustedProxies] : false);
+  app.locals.hold = hold;
+  app.use(heardStreams);
   app.use(
     pinoHttp({
       logger: log,
@@ -82,8 +97,8 @@ export function createApp({
   app.use(
     helmet({
       contentSecurityPolicy: {
-        // The application is served over plain http on loopback: no upgrade, no HSTS. Positions of drawings and of
-        // Radix' layers are set as inline styles by script.
+        // The application may be served over plain http: no upgrade. Positions of drawings and of Radix' layers are set as
+        // inline styles by script.
         directives: {
           'upgrade-insecure-requests': null,
           'style-src': ["'self'", "'unsafe-inline'"],
@@ -93,25 +108,34 @@ export function createApp({
       strictTransportSecurity: false,
     }),
   );
+  app.use((request, response, next) => {
+    // A browser that once came in by https never again sends a password in the open.
+    if (request.secure) response.setHeader('Strict-Transport-Security', HSTS);
+    next();
+  });
+  app.use(allowedHosts(names));
   // A stream that is pressed together arrives when it is over.
   app.use(
     compression({ filter: (request, response) => request.path !== LIVE_PATH && compression.filter(request, response) }),
   );
+  app.get('/api/health', guard('anybody'), async (_request, response) => {
+    hold.requireOpen();
+    await db.query('SELECT 1');
+    response.setHeader('Cache-Control', 'no-store');
+    response.json({ ok: true });
+  });
   app.use('/api', sameOrigin, (_request, response, next) => {
+    hold.requireOpen();
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
-  app.get('/api/health', guard('anybody'), async (_request, response) => {
-    await db.query('SELECT 1');
-    response.json({ ok: true });
-  });
-  const sessions = new SessionsService(db, now, newId);
+  const sessions = new SessionsService(db, now, newId, new Guesses(db, now));
   app.use('/api', authenticate(sessions));
   // Only who may bring a shop in has so much read.
   app.use(importShop.path, guard(importShop.permission), express.json({ limit: SHOP_FILE_LIMIT }));
   app.use('/api', express.json({ limit: BODY_LIMIT }));
   const router = express.Router();
-  sessionsRoutes(router, sessions, new FirstStart(db, newId, demo), mostTries);
+  sessionsRoutes(router, sessions, new FirstStart(db, newId, demo));
   const openHistory = (manager: EntityManager, actor: Actor) => new History(manager, authorOf(actor), now(), newId());
   peopleRoutes(router, db, newId, openHistory);
   shopRoutes(router, db, openHistory);
@@ -120,11 +144,11 @@ export function createApp({
   jobsRoutes(router, db, newId, openHistory);
   openingsRoutes(router, db, openHistory);
   choicesRoutes(router, db, openHistory);
-  historyRoutes(router, db, openHistory);
+  historyRoutes(router, db, heavy, openHistory);
   libraryRoutes(router, db, openHistory);
   liveRoutes(router, feed, sessions);
   backupRoutes(router, db, backups);
-  shopFileRoutes(router, db);
+  shopFileRoutes(router, db, heavy, backups);
   ordersRoutes(router, db);
   app.use(router);
   app.use('/api', unknownPath);

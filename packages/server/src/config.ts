@@ -1,12 +1,32 @@
 /** What the server is told by its environment, checked before anything is opened. */
 import { z } from 'zod';
 
+const databaseUrl = z.string().regex(/^postgres(ql)?:\/\//, 'must start with postgres:// or postgresql://');
+/** Comma or blanks between them. */
+const list = z.string().transform((text) => text.split(/[\s,]+/).filter(Boolean));
+
 const configSchema = z.object({
-  DATABASE_URL: z.string().regex(/^postgres(ql)?:\/\//, 'must start with postgres:// or postgresql://'),
+  DATABASE_URL: databaseUrl,
+  LQ_APP_DATABASE_URL: databaseUrl.optional(),
   PORT: z.coerce.number().int().min(0).max(65535).default(4780),
   LQ_HOST: z
     .union([z.ipv4(), z.ipv6(), z.literal('localhost')], 'an IP address of this machine would do')
     .default('127.0.0.1'),
+  LQ_ALLOWED_HOSTS: list
+    .pipe(
+      z.array(
+        z
+          .string()
+          .toLowerCase()
+          .regex(/^[a-z0-9][a-z0-9.-]*$/, 'host names without a port would do'),
+      ),
+    )
+    .prefault(''),
+  LQ_TRUSTED_PROXY: list
+    .pipe(z.array(z.union([z.ipv4(), z.ipv6(), z.cidrv4(), z.cidrv6()], 'IP addresses or networks would do')))
+    .prefault(''),
+  LQ_TLS_CERT: z.string().min(1).optional(),
+  LQ_TLS_KEY: z.string().min(1).optional(),
   LQ_DEMO: z.enum(['1', '0']).default('0'),
   LQ_WEB_DIR: z.string().min(1),
   LQ_DEMO_DIR: z.string().min(1),
@@ -23,10 +43,19 @@ export function isLoopback(host: string): boolean {
 }
 
 export type Config = {
+  /** As the database's owner. */
   readonly databaseUrl: string;
+  /** As the login under which the server runs; null where it has to be made. */
+  readonly appDatabaseUrl: string | null;
   readonly port: number;
   /** The address to listen at. */
   readonly host: string;
+  /** Further names under which the shop answers. */
+  readonly allowedHosts: readonly string[];
+  /** Proxies that are believed what they say of the client; of nobody else's word anything is taken. */
+  readonly trustedProxies: readonly string[];
+  /** The files with which the server speaks https itself; null for plain http. */
+  readonly tls: { readonly certFile: string; readonly keyFile: string } | null;
   /** Fill a new database with the demo shop without asking. */
   readonly startsDemo: boolean;
   readonly webDir: string;
@@ -45,23 +74,32 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     const lines = parsed.error.issues.map(({ path, message }) => {
       const name = path.join('.');
       // The address of a database holds its password and stays out of messages.
-      const read =
-        name === 'DATABASE_URL' ? (env[name] === undefined ? 'nothing' : 'an address') : JSON.stringify(env[name]);
+      const read = name.endsWith('DATABASE_URL')
+        ? env[name] === undefined
+          ? 'nothing'
+          : 'an address'
+        : JSON.stringify(env[name]);
       return `${name}: ${message} (read: ${read})`;
     });
     throw new Error(`The environment is not usable.\n${lines.join('\n')}`);
   }
-  const { DATABASE_URL, PORT, LQ_HOST, LQ_DEMO, LQ_WEB_DIR, LQ_DEMO_DIR, LQ_BACKUP_DIR, LQ_PG_BIN, LOG_LEVEL } =
-    parsed.data;
+  const { data } = parsed;
+  if ((data.LQ_TLS_CERT === undefined) !== (data.LQ_TLS_KEY === undefined)) {
+    throw new Error('The environment is not usable.\nLQ_TLS_CERT, LQ_TLS_KEY: one was read; both or none would do.');
+  }
   return {
-    databaseUrl: DATABASE_URL,
-    port: PORT,
-    host: LQ_HOST,
-    startsDemo: LQ_DEMO === '1',
-    webDir: LQ_WEB_DIR,
-    demoDir: LQ_DEMO_DIR,
-    backupDir: LQ_BACKUP_DIR ?? null,
-    postgresDir: LQ_PG_BIN ?? null,
-    logLevel: LOG_LEVEL,
+    databaseUrl: data.DATABASE_URL,
+    appDatabaseUrl: data.LQ_APP_DATABASE_URL ?? null,
+    port: data.PORT,
+    host: data.LQ_HOST,
+    allowedHosts: data.LQ_ALLOWED_HOSTS,
+    trustedProxies: data.LQ_TRUSTED_PROXY,
+    tls: data.LQ_TLS_CERT && data.LQ_TLS_KEY ? { certFile: data.LQ_TLS_CERT, keyFile: data.LQ_TLS_KEY } : null,
+    startsDemo: data.LQ_DEMO === '1',
+    webDir: data.LQ_WEB_DIR,
+    demoDir: data.LQ_DEMO_DIR,
+    backupDir: data.LQ_BACKUP_DIR ?? null,
+    postgresDir: data.LQ_PG_BIN ?? null,
+    logLevel: data.LOG_LEVEL,
   };
 }

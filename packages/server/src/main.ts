@@ -1,5 +1,6 @@
 /** Brings the database up to date as its owner, then serves as a role that may do less. */
 import { randomUUID } from 'node:crypto';
+import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -7,17 +8,25 @@ import { type Logger, pino } from 'pino';
 import type { DataSource } from 'typeorm';
 import { createApp } from './app';
 import { type Config, isLoopback, readConfig } from './config';
-import { prepareAppRole } from './db/appRole';
+import { makeAppLogin, prepareAppRole } from './db/appRole';
 import { createDataSource, createOwnerDataSource } from './db/dataSource';
+import { requireKnownSchema } from './db/requireKnownSchema';
+import type { Addresses } from './db/ShopDatabases';
 import { readDemoPeople } from './demo/demoFiles';
 import { addDemoPeople, type Identity, loadDemo, resetDemo } from './demo/loadDemo';
 import { BackupService } from './features/backup/BackupService';
 import { NightWork } from './features/backup/NightWork';
+import { type Open, ShopReplacement } from './features/backup/ShopReplacement';
 import { ChangeFeed } from './features/live/ChangeFeed';
 import { ShopStore } from './features/shop/ShopStore';
+import { createServer } from './http/createServer';
+import { Hold } from './http/Hold';
 import { isDatabaseAway } from './http/isDatabaseAway';
 
-const CLOSE_TIMEOUT_MS = 5000;
+const CLOSE_TIMEOUT_MS = 3000;
+const END_TIMEOUT_MS = 8000;
+/** Another than that of a wrong setting: the script that started the server starts it again. */
+const FAULT_EXIT = 70;
 /** A database that is only just starting, or a busy machine, is waited for so long. */
 const CONNECT_PATIENCE_MS = 30_000;
 const CONNECT_AGAIN_MS = 500;
@@ -26,11 +35,16 @@ async function main(): Promise<void> {
   const config = readConfig(process.env);
   const log = pino({ level: config.logLevel });
   const identity = { now: () => new Date(), newId: randomUUID };
-  if (await backUpOrRestore(config, identity.now)) return;
-  const isDone = await prepareDatabase(config, log, identity);
-  if (isDone) return;
-  const db = createDataSource(config.databaseUrl);
+  const appUrl = await prepareDatabase(config, log, identity);
+  const addresses = { ownerUrl: config.databaseUrl, appUrl };
+  const wish = process.argv[2];
+  if (wish === '--reset-demo') return;
+  if (wish === '--backup' || wish === '--restore') return backUpOrRestore(config, addresses, log, identity.now);
+
+  const db = createDataSource(appUrl);
+  const heavy = createDataSource(appUrl, 'heavy');
   await connect(db, log);
+  await connect(heavy, log);
   const demo = {
     signIns: () => readDemoPeople(config.demoDir),
     load: async () => {
@@ -43,84 +57,113 @@ async function main(): Promise<void> {
   else if (!shop && config.startsDemo) await loadDemo(db, config.demoDir, identity);
   else if (shop?.isDemo) await addDemoPeople(db, config.demoDir, identity);
 
-  const feed = new ChangeFeed(db, config.databaseUrl, log);
+  const feed = new ChangeFeed(db, appUrl, log);
   await feed.start();
-  const backups = backupsOf(config, identity.now);
-  const nightWork = backups && new NightWork(db, backups, log, identity.now, identity.newId);
+  const hold = new Hold();
+  const replacement = new ShopReplacement(addresses, hold, openingOf(db, heavy, feed), log);
+  const backups = backupsOf(config, addresses, replacement, identity.now);
+  await backups?.cleanUp();
+  const nightWork = backups && new NightWork({ db, hold, backups, log, ...identity });
   nightWork?.start();
   const app = createApp({
     feed,
     backups,
     db,
+    heavy,
+    hold,
     log,
     ...identity,
     webDir: config.webDir,
     demo: isLoopback(config.host) ? demo : null,
+    allowedHosts: config.allowedHosts,
+    trustedProxies: config.trustedProxies,
   });
-  const server = app.listen(config.port, config.host);
-  await new Promise<void>((resolve, reject) => {
-    server.once('listening', resolve);
-    server.once('error', reject);
-  });
-  const url = `http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${(server.address() as AddressInfo).port}`;
-  log.info({ url }, 'listening');
-  const isDemo = (await new ShopStore(db.manager).findWithKind())?.isDemo ?? false;
-  process.send?.({ listening: url, demoSignIns: isDemo ? await demo.signIns() : null });
-
-  let closing = false;
-  const close = async () => {
-    if (closing) return;
-    closing = true;
-    // Browsers keep connections open; those without a request on them are closed at once, the others get some time.
+  const server = createServer(app, config.tls);
+  const close = closing(server, async () => {
     nightWork?.stop();
     await feed.stop();
-    server.closeIdleConnections();
-    const late = setTimeout(() => server.closeAllConnections(), CLOSE_TIMEOUT_MS);
-    await new Promise((resolve) => server.close(resolve));
-    clearTimeout(late);
-    await db.destroy().catch((error: unknown) => log.warn({ err: error }, 'the database was gone already'));
+    for (const each of [db, heavy]) await each.destroy().catch(() => {});
     log.info('closed');
-    if (process.connected) process.disconnect();
-  };
-  process.on('SIGTERM', close);
-  process.on('SIGINT', close);
+  });
+  await listen(server, config);
+  const isDemo = (await new ShopStore(db.manager).findWithKind())?.isDemo ?? false;
+  const url = urlOf(server, config);
+  log.info({ url }, 'listening');
+  process.send?.({ listening: url, demoSignIns: isDemo ? await demo.signIns() : null });
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void close(0));
   // The script that started this server is gone: nobody is left to stop it.
-  process.on('disconnect', close);
+  process.on('disconnect', () => void close(0));
+  // What nobody foresaw may have left anything half done: it is written down, and another process goes on.
+  for (const event of ['uncaughtException', 'unhandledRejection'] as const) {
+    process.on(event, (error) => {
+      log.fatal({ err: error }, 'a fault that nobody caught; the server ends and is started again');
+      void close(FAULT_EXIT);
+    });
+  }
 }
 
-function backupsOf({ backupDir, postgresDir, databaseUrl }: Config, now: () => Date): BackupService | null {
-  return backupDir === null ? null : new BackupService({ dir: backupDir, binDir: postgresDir, databaseUrl }, now);
+/** What has the shop's database open, so that another can take its place. */
+function openingOf(db: DataSource, heavy: DataSource, feed: ChangeFeed): Open {
+  return {
+    close: async () => {
+      await feed.stop();
+      for (const each of [db, heavy]) await each.destroy();
+    },
+    open: async () => {
+      for (const each of [db, heavy]) await each.initialize();
+      await feed.start();
+    },
+  };
 }
 
-/** What `npm run backup` and `npm run restore` ask for; true when that was all. */
-async function backUpOrRestore(config: Config, now: () => Date): Promise<boolean> {
+function backupsOf(
+  { backupDir, postgresDir }: Config,
+  { appUrl }: Addresses,
+  replacement: ShopReplacement,
+  now: () => Date,
+): BackupService | null {
+  return backupDir === null
+    ? null
+    : new BackupService({ dir: backupDir, binDir: postgresDir, appUrl }, replacement, now);
+}
+
+/** What `npm run backup` and `npm run restore` ask for. */
+async function backUpOrRestore(config: Config, addresses: Addresses, log: Logger, now: () => Date): Promise<void> {
   const [wish, file] = process.argv.slice(2);
-  if (wish !== '--backup' && wish !== '--restore') return false;
-  const backups = backupsOf(config, now);
+  const nothingOpen: Open = { close: async () => {}, open: async () => {} };
+  const replacement = new ShopReplacement(addresses, new Hold(), nothingOpen, log);
+  const backups = backupsOf(config, addresses, replacement, now);
   if (!backups || !config.backupDir) throw new Error('LQ_BACKUP_DIR is not set: it says where backups are.');
   if (wish === '--backup') {
     const { name, bytes } = await backups.make('asked');
     process.stdout.write(`${path.join(config.backupDir, name)} (${bytes} bytes)\n`);
   } else if (file) {
-    const { manifest, keptAs } = await backups.restore(file);
+    const { manifest, keptAs, findings } = await backups.restore(file);
+    for (const finding of findings) process.stdout.write(`Look at this: ${finding}.\n`);
     process.stdout.write(
       `The shop "${manifest.shopName}" is what it was on ${manifest.madeAt}. What was there before is kept as ${path.join(config.backupDir, keptAs)}.\n`,
     );
   } else throw new Error('Which backup? Give its file: npm run restore -- FILE');
-  return true;
 }
 
-/** Brings the database up to date as its owner; true when that was all that was asked. */
-async function prepareDatabase(config: Config, log: Logger, identity: Identity): Promise<boolean> {
+/**
+ * Brings the database up to date as its owner, and makes the demo shop anew where that is asked.
+ *
+ * @returns the address of the login under which the server works
+ */
+async function prepareDatabase(config: Config, log: Logger, identity: Identity): Promise<string> {
   const owner = createOwnerDataSource(config.databaseUrl);
   await connect(owner, log);
   try {
+    await requireKnownSchema(owner);
     await owner.runMigrations();
-    await prepareAppRole(owner);
-    if (!process.argv.includes('--reset-demo')) return false;
-    await resetDemo(owner, config.demoDir, identity);
-    log.info('The demo shop is as new.');
-    return true;
+    const appUrl = config.appDatabaseUrl ?? (await makeAppLogin(owner, config.databaseUrl));
+    await prepareAppRole(owner, appUrl);
+    if (process.argv[2] === '--reset-demo') {
+      await resetDemo(owner, config.demoDir, identity);
+      log.info('The demo shop is as new.');
+    }
+    return appUrl;
   } finally {
     await owner.destroy();
   }
@@ -135,6 +178,39 @@ function requireRealOwner(host: string, shop: { readonly isDemo: boolean } | nul
   throw new Error(
     `LQ_HOST=${host} would let others in, and ${why}. Start without LQ_HOST, make the owner's account of your own shop, and then set it.`,
   );
+}
+
+async function listen(server: Server, { port, host }: Config): Promise<void> {
+  server.listen(port, host);
+  await new Promise<void>((resolve, reject) => {
+    server.once('listening', resolve);
+    server.once('error', reject);
+  });
+}
+
+function urlOf(server: Server, { host, tls }: Config): string {
+  const { port } = server.address() as AddressInfo;
+  return `${tls ? 'https' : 'http'}://${host.includes(':') ? `[${host}]` : host}:${port}`;
+}
+
+/**
+ * Ends the process in order: what is under way gets some time, and then everything ends, whoever still holds a connection.
+ */
+function closing(server: Server, closeRest: () => Promise<void>): (exitCode: number) => Promise<void> {
+  let isClosing = false;
+  return async (exitCode) => {
+    if (isClosing) return;
+    isClosing = true;
+    setTimeout(() => process.exit(exitCode), END_TIMEOUT_MS).unref();
+    // Browsers keep connections open; those without a request on them are closed at once, the others get some time.
+    server.closeIdleConnections();
+    const late = setTimeout(() => server.closeAllConnections(), CLOSE_TIMEOUT_MS);
+    const closed = new Promise((resolve) => server.close(resolve));
+    await closeRest().catch(() => {});
+    await closed;
+    clearTimeout(late);
+    process.exit(exitCode);
+  };
 }
 
 async function connect(db: DataSource, log: Logger): Promise<void> {

@@ -13,16 +13,29 @@ export const backupSchema = z.object({
 });
 export type Backup = z.infer<typeof backupSchema>;
 
+/** What came of restoring a backup into a database of its own, to see whether it can be done. */
+export const trialSchema = z.object({
+  name: backupNameSchema,
+  triedAt: z.iso.datetime(),
+  /** Null when it went well. */
+  fault: z.string().nullable(),
+  /** When the last one was made that could be restored. */
+  lastGoodMadeAt: z.iso.datetime().nullable(),
+});
+export type Trial = z.infer<typeof trialSchema>;
+
 export const listBackups = contract({
   method: 'get',
   path: '/api/backups',
-  permission: 'backup',
+  permission: 'readBackups',
   params: z.object({}),
   body: nothing,
   answer: z.object({
     backups: z.array(backupSchema),
     /** Why the last nightly one could not be made; null when it could. */
     nightlyFault: z.string().nullable(),
+    /** Null where none was tried yet. */
+    lastTrial: trialSchema.nullable(),
   }),
 });
 
@@ -42,7 +55,12 @@ export const restoreBackup = contract({
   permission: 'backup',
   params: z.object({ name: backupNameSchema }),
   body: z.strictObject({ shopName: z.string() }),
-  answer: z.object({ madeAt: z.iso.datetime(), keptAs: backupNameSchema }),
+  answer: z.object({
+    madeAt: z.iso.datetime(),
+    keptAs: backupNameSchema,
+    /** What in it does not go together and can be lived with. */
+    findings: z.array(z.string()),
+  }),
 });
 
 export const BACKUP_FILE_PATH = '/api/backups/:name/file';

@@ -5,13 +5,22 @@ import { shopSchema } from '../model/shop';
 import { vehicleSchema } from '../model/vehicle';
 import { contract, nothing } from './contract';
 
+/** A record that is kept and cannot be read, and why; its history can bring it back. */
+export const unreadableSchema = z.object({ id: z.string(), why: z.string() });
+export type Unreadable = z.infer<typeof unreadableSchema>;
+
 export const getShop = contract({
   method: 'get',
   path: '/api/shop',
   permission: 'read',
   params: z.object({}),
   body: nothing,
-  answer: z.object({ version: z.int(), settings: shopSchema }),
+  answer: z.object({
+    version: z.int(),
+    settings: shopSchema,
+    /** Why what is kept cannot be read; then the settings are what could be, and defaults, until somebody saves them. */
+    unreadable: z.string().nullable(),
+  }),
 });
 
 export const putShop = contract({
@@ -29,7 +38,11 @@ export const getCatalogue = contract({
   permission: 'read',
   params: z.object({}),
   body: nothing,
-  answer: z.object({ parts: z.array(partSchema), connectors: z.array(connectorSchema) }),
+  answer: z.object({
+    parts: z.array(partSchema),
+    connectors: z.array(connectorSchema),
+    unreadable: z.array(unreadableSchema),
+  }),
 });
 export type Catalogue = z.infer<typeof getCatalogue.answer>;
 
@@ -39,5 +52,5 @@ export const listVehicles = contract({
   permission: 'read',
   params: z.object({}),
   body: nothing,
-  answer: z.object({ vehicles: z.array(vehicleSchema) }),
+  answer: z.object({ vehicles: z.array(vehicleSchema), unreadable: z.array(unreadableSchema) }),
 });

@@ -16,6 +16,13 @@ export type Contract<Params extends z.ZodType, Body extends z.ZodType, Answer ex
   readonly answer: Answer;
 };
 
+/**
+ * Headers in which a page names whose screen it is: the person's id, and their roles in the order of `ROLES` with commas
+ * between. What is asked in the name of somebody else than who is signed in is refused.
+ */
+export const PERSON_HEADER = 'LQ-Person';
+export const ROLES_HEADER = 'LQ-Roles';
+
 export const nothing = z.undefined();
 export const idSchema = z.uuid();
 

@@ -29,6 +29,9 @@ export type Change = z.infer<typeof changeSchema>;
 
 export const CHANGES_A_PAGE = 40;
 
+/** As PostgreSQL's `integer` counts them. */
+const changeIdSchema = z.coerce.number().int().positive().max(2_147_483_647);
+
 export const listHistory = contract({
   method: 'get',
   path: '/api/history',
@@ -40,7 +43,7 @@ export const listHistory = contract({
     job: idSchema.optional(),
     person: idSchema.optional(),
     find: z.string().max(100).optional(),
-    before: z.coerce.number().int().positive().optional(),
+    before: changeIdSchema.optional(),
   }),
   body: nothing,
   answer: z.object({ changes: z.array(changeSchema), hasMore: z.boolean() }),
@@ -51,7 +54,7 @@ export const bringBack = contract({
   method: 'post',
   path: '/api/history/:changeId/bring-back',
   permission: 'self',
-  params: z.object({ changeId: z.coerce.number().int().positive() }),
+  params: z.object({ changeId: changeIdSchema }),
   body: z.strictObject({ to: z.enum(['before', 'after']) }),
   answer: z.object({ changeId: z.int() }),
 });

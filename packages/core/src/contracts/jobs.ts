@@ -32,6 +32,10 @@ export const openingStateSchema = z.discriminatedUnion('kind', [
   }),
   /** Nothing is chosen and something no millimetre settles is in the way. */
   z.object({ kind: z.literal('hold'), sentence: z.string() }),
+  /** Something is chosen and cannot be judged: it names what is not there any more, or cannot be read. */
+  z.object({ kind: z.literal('cannotJudge'), parts: z.string(), sentence: z.string() }),
+  /** What is kept of the opening cannot be read; what is shown of it is what could. */
+  z.object({ kind: z.literal('unreadable'), sentence: z.string() }),
   z.object({ kind: z.literal('toMeasure'), missing: z.array(z.enum(OPENING_DIMENSION_KEYS)) }),
   /** Nothing is chosen; every dimension has a figure, so many of them taken on this car. */
   z.object({ kind: z.literal('nothingChosen'), known: z.int(), takenHere: z.int() }),
@@ -58,7 +62,10 @@ export const newJobSchema = z.strictObject({
   customer: z.string().trim().min(1, 'Type whose car it is.').max(120, 'Up to 120 characters would do.'),
   registration: z.string().trim().max(20, 'Up to 20 characters would do.'),
   wants: z.string().trim().max(1000, 'Up to 1000 characters would do.'),
-  dueOn: z.iso.date().nullable(),
+  dueOn: z.iso
+    .date('A day such as 2026-11-27 would do.')
+    .refine((day) => day >= '2000' && day < '2200', 'A day from 2000 to 2199 would do.')
+    .nullable(),
 });
 
 export const listJobs = contract({

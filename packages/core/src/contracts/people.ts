@@ -18,7 +18,7 @@ export type Person = z.infer<typeof personSchema>;
 export const listPeople = contract({
   method: 'get',
   path: '/api/people',
-  permission: 'people',
+  permission: 'readPeople',
   params: z.object({}),
   body: nothing,
   answer: z.object({

@@ -104,6 +104,26 @@ export const signInByPin = contract({
   answer: sessionStateSchema,
 });
 
+/** The password again, for what asks for it; it counts for ten minutes in this session. */
+export const confirmPassword = contract({
+  method: 'post',
+  path: '/api/session/password',
+  permission: 'self',
+  params: z.object({}),
+  body: z.strictObject({ password: z.string().min(1, 'Type the password.').max(200) }),
+  answer: z.object({ until: z.iso.datetime() }),
+});
+
+/** Whether the password counts now; refused where it has to be typed again. */
+export const requirePassword = contract({
+  method: 'get',
+  path: '/api/session/password',
+  permission: 'backup',
+  params: z.object({}),
+  body: nothing,
+  answer: z.object({}),
+});
+
 export const signOut = contract({
   method: 'delete',
   path: '/api/session',

@@ -9,5 +9,11 @@ export const importShop = contract({
   permission: 'backup',
   params: z.object({}),
   body: z.record(z.string(), z.unknown()),
-  answer: z.object({ jobs: z.int(), parts: z.int(), vehicles: z.int(), changes: z.int() }),
+  answer: z.object({
+    jobs: z.int(),
+    parts: z.int(),
+    vehicles: z.int(),
+    changes: z.int(),
+    findings: z.array(z.string()),
+  }),
 });

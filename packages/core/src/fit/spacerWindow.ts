@@ -63,6 +63,14 @@ export function spacerWindow(opening: FitOpening, candidate: Candidate, rules: F
   };
 }
 
+const RING_ID = /^ring-(\d+(?:\.\d+)?)$/;
+
+/** The thickness of sheet, mm, that the id of a ring made from it names; null for the id of anything else. */
+export function ringThicknessMm(id: string): number | null {
+  const found = RING_ID.exec(id);
+  return found ? Number(found[1]) : null;
+}
+
 /** A ring of any height that fits whatever it stands between: for a what-if, and for a ring cut to measure. */
 export function ringOf(heightMm: number, like: Partial<FitSpacer> = {}): FitSpacer {
   return {

@@ -1,14 +1,17 @@
 /**
  * The whole shop as one open file: settings, people (without anything that would let anybody sign in), library, jobs with
- * their openings and choices, and the history. What goes out comes in again equal.
+ * their openings and choices, and the history. What goes out comes in again equal, with its numbers, ids and versions.
+ *
+ * Version 1 said nothing of the versions of settings, parts and vehicles; they follow from its history.
  */
 import { z } from 'zod';
 import { changeSchema } from '../contracts/history';
 import { verdictSchema } from '../contracts/jobs';
 import { choiceSchema } from '../contracts/openings';
+import { ringThicknessMm } from '../fit/spacerWindow';
 import { rolesSchema } from '../model/access';
 import { openingRecordSchema } from '../model/opening';
-import { connectorSchema, partSchema } from '../model/parts';
+import { connectorSchema, orderedId, partSchema } from '../model/parts';
 import { shopSchema } from '../model/shop';
 import { vehicleSchema } from '../model/vehicle';
 import { snapshotSchema } from '../records/snapshot';
@@ -37,8 +40,14 @@ const jobSchema = z.strictObject({
 
 export const shopFileSchema = z.strictObject({
   format: z.literal('shop'),
-  version: z.literal(1),
+  version: z.literal(2),
   settings: shopSchema,
+  /** How often the settings, a part, a vehicle were changed; what was not is left out. */
+  versions: z.strictObject({
+    settings: z.int().positive(),
+    parts: z.record(z.string(), z.int().positive()),
+    vehicles: z.record(z.string(), z.int().positive()),
+  }),
   people: z.array(
     z.strictObject({
       id: z.uuid(),
@@ -55,3 +64,96 @@ export const shopFileSchema = z.strictObject({
   history: z.array(changeSchema.extend({ batch: z.uuid() })),
 });
 export type ShopFile = z.infer<typeof shopFileSchema>;
+
+/** Brings a file of an earlier version to today's form; what is no such file stays as it is, for the schema to refuse. */
+export function upgradeShopFile(json: unknown): unknown {
+  const isVersion1 = z.looseObject({ format: z.literal('shop'), version: z.literal(1), history: z.array(z.unknown()) });
+  const file = isVersion1.safeParse(json);
+  if (!file.success) return json;
+  return { ...file.data, version: 2, versions: versionsIn(file.data.history) };
+}
+
+function versionsIn(history: readonly unknown[]): ShopFile['versions'] {
+  const line = z.looseObject({ kind: z.string(), recordId: z.string(), version: z.int().positive() });
+  const versions: ShopFile['versions'] = { settings: 1, parts: {}, vehicles: {} };
+  for (const each of history) {
+    const { data } = line.safeParse(each);
+    if (!data) continue;
+    const { kind, recordId, version } = data;
+    if (kind === 'settings') versions.settings = Math.max(versions.settings, version);
+    const of = kind === 'part' ? versions.parts : kind === 'vehicle' ? versions.vehicles : null;
+    if (of) of[recordId] = Math.max(of[recordId] ?? 1, version);
+  }
+  return versions;
+}
+
+export type BrokenReference = { readonly path: string; readonly message: string };
+
+/**
+ * What in a file refers to something that is not in it, or is there twice. A ring that is cut from sheet is no part: one that
+ * the shop no longer cuts is shown where it is chosen.
+ */
+export function brokenReferences(file: ShopFile): readonly BrokenReference[] {
+  const found: BrokenReference[] = [];
+  const parts = new Map(file.parts.map((part) => [part.id, part.kind]));
+  const vehicles = new Set(file.vehicles.map(({ id }) => id));
+  const require = (path: string, isThere: boolean, message: string) => {
+    if (!isThere) found.push({ path, message });
+  };
+  const once = (path: string, keys: readonly (string | number)[]) => {
+    const seen = new Set<string | number>();
+    for (const [at, key] of keys.entries()) {
+      require(`${path}.${at}`, !seen.has(key), `"${key}" is there twice.`);
+      seen.add(key);
+    }
+  };
+  once(
+    'people',
+    file.people.map(({ id }) => id),
+  );
+  once(
+    'parts',
+    file.parts.map(({ id }) => id),
+  );
+  once(
+    'connectors',
+    file.connectors.map(({ id }) => id),
+  );
+  once(
+    'vehicles',
+    file.vehicles.map(({ id }) => id),
+  );
+  once(
+    'jobs',
+    file.jobs.map(({ id }) => id),
+  );
+  once(
+    'jobs',
+    file.jobs.map(({ number }) => number),
+  );
+  once(
+    'history',
+    file.history.map(({ id }) => id),
+  );
+  const lines = new Set(file.history.map(({ id }) => id));
+  for (const [at, { undoes }] of file.history.entries()) {
+    require(`history.${at}.undoes`, undoes === null || lines.has(undoes), `Line ${undoes} is not in the file.`);
+  }
+  for (const [at, job] of file.jobs.entries()) {
+    const { vehicleId } = job;
+    require(`jobs.${at}.vehicleId`, vehicles.has(vehicleId), `"${vehicleId}" is not a vehicle of the file.`);
+    for (const [place, { choice }] of job.openings.entries()) {
+      if (!choice) continue;
+      const path = `jobs.${at}.openings.${place}.choice`;
+      const isA = (kind: string, id: string) => parts.get(orderedId(id)) === kind;
+      const { speakerId, bracketIds, spacerId } = choice;
+      require(`${path}.speakerId`, isA('speaker', speakerId), `"${speakerId}" is not a speaker of the file.`);
+      for (const [index, id] of bracketIds.entries()) {
+        require(`${path}.bracketIds.${index}`, isA('bracket', id), `"${id}" is not a bracket of the file.`);
+      }
+      const isFound = spacerId === null || ringThicknessMm(spacerId) !== null || isA('spacer', spacerId);
+      require(`${path}.spacerId`, isFound, `"${spacerId}" is not a spacer of the file.`);
+    }
+  }
+  return found;
+}

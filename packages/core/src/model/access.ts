@@ -26,14 +26,30 @@ const TABLE = {
   jobs: ['counter', 'owner'],
   measure: ['fitter', 'owner'],
   choose: EVERYBODY,
+  readPeople: ['owner'],
   people: ['owner'],
   settings: ['owner'],
   library: ['owner'],
+  readBackups: ['owner'],
+  /** Making, taking away and bringing back the whole shop. */
   backup: ['owner'],
 } as const satisfies Readonly<Record<string, readonly Role[] | null>>;
 
 export type Permission = keyof typeof TABLE;
 export const PERMISSIONS: Readonly<Record<Permission, readonly Role[] | null>> = TABLE;
+
+/**
+ * What asks for the password again, a PIN not being enough: whoever finds a tablet lying open must not be able to let others in or
+ * take the shop away.
+ */
+const ASKS_PASSWORD: ReadonlySet<Permission> = new Set<Permission>(['people', 'backup']);
+
+/** How long the password counts for that, from when it was typed, ms. */
+export const PASSWORD_COUNTS_MS = 10 * 60_000;
+
+export function asksPassword(permission: Permission): boolean {
+  return ASKS_PASSWORD.has(permission);
+}
 
 /** @param roles null when nobody is signed in */
 export function mayDo(permission: Permission, roles: readonly Role[] | null): boolean {

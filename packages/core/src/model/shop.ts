@@ -1,6 +1,7 @@
 /** The shop's settings. */
 import { z } from 'zod';
 import type { FitRules } from '../fit/shapes';
+import { currencySchema } from './currency';
 import { SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, type SourceId } from './source';
 
 const clearanceMm = z.number().min(0).max(50);
@@ -19,8 +20,7 @@ const SCHOOLS = { meter: 'belowNominal', splice: 'crimp', fit: 'tape' } as const
 
 export const shopSchema = z.strictObject({
   name: z.string().min(1).max(80),
-  /** ISO 4217. */
-  currency: z.string().length(3),
+  currency: currencySchema,
   unit: z.enum(['mm', 'in']),
   /** Defaults from memory, for the shop to set. */
   clearancesMm: z.strictObject({

@@ -22,10 +22,28 @@ export type Difference = {
 
 /** Where two records differ, field by field, in words. */
 export function differencesOf<Rec>(fields: readonly Field<Rec>[], before: Rec, after: Rec): readonly Difference[] {
-  return fields.flatMap(({ path, label, read, words }) => {
-    const [a, b] = [read(before), read(after)];
-    return isSame(a, b) ? [] : [{ path, label, before: words(a), after: words(b) }];
+  return fields.flatMap((field) => {
+    const { path, label } = field;
+    const [a, b] = [valueIn(field, before), valueIn(field, after)];
+    return isSame(a, b) ? [] : [{ path, label, before: wordsFor(field, a), after: wordsFor(field, b) }];
   });
+}
+
+/** A record that could not be brought to today's form may lack what a field looks into: it has nothing there. */
+function valueIn<Rec>({ read }: Field<Rec>, record: Rec): unknown {
+  try {
+    return read(record);
+  } catch {
+    return undefined;
+  }
+}
+
+function wordsFor<Rec>({ words }: Field<Rec>, value: unknown): string {
+  try {
+    return words(value);
+  } catch {
+    return plainWords(value);
+  }
 }
 
 /** A field that two people changed, each to something else. */

@@ -10,6 +10,7 @@ import { type Difference, differencesOf } from './Field';
 import { OPENING_FIELDS } from './openingFields';
 import { recordDifferences } from './recordKinds';
 import { SETTING_FIELDS } from './settingFields';
+import { readStored, toStored } from './storedRecord';
 
 export const snapshotSchema = z.object({
   opening: openingRecordSchema,
@@ -20,6 +21,37 @@ export const snapshotSchema = z.object({
   sentence: z.string(),
 });
 export type Snapshot = z.infer<typeof snapshotSchema>;
+
+/** A snapshot as it is kept: each record in it names its form. */
+export function toStoredSnapshot({ opening, parts, settings, sentence }: Snapshot): object {
+  return {
+    opening: toStored('opening', opening),
+    parts: parts.map((part) => toStored('part', part)),
+    settings: toStored('settings', settings),
+    sentence,
+  };
+}
+
+const keptSchema = z.looseObject({ parts: z.array(z.unknown()), sentence: z.string() });
+
+/**
+ * @param json what is kept, its records of whatever form
+ * @returns null where it cannot be read: what has changed since the choice is not known then
+ */
+export function readStoredSnapshot(json: unknown): Snapshot | null {
+  const kept = keptSchema.safeParse(json);
+  if (!kept.success) return null;
+  const opening = readStored('opening', kept.data.opening);
+  const settings = readStored('settings', kept.data.settings);
+  const parts = kept.data.parts.map((part) => readStored('part', part));
+  if (!opening.ok || !settings.ok || parts.some((part) => !part.ok)) return null;
+  return {
+    opening: opening.value,
+    settings: settings.value,
+    parts: parts.flatMap((part) => (part.ok ? [part.value] : [])),
+    sentence: kept.data.sentence,
+  };
+}
 
 export type SnapshotNow = Pick<Snapshot, 'opening' | 'parts' | 'settings'>;
 

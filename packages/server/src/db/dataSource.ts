@@ -1,4 +1,4 @@
-/** The connection to PostgreSQL. The schema is made by migrations only. */
+/** The connections to PostgreSQL. The schema is made by migrations only. */
 import 'reflect-metadata';
 import pg from 'pg';
 import { DataSource } from 'typeorm';
@@ -9,30 +9,60 @@ import { OpeningEntity } from '../features/openings/OpeningEntity';
 import { ConnectorEntity } from '../features/parts/ConnectorEntity';
 import { PartEntity } from '../features/parts/PartEntity';
 import { PersonEntity } from '../features/people/PersonEntity';
+import { AttemptEntity } from '../features/sessions/AttemptEntity';
 import { DeviceEntity } from '../features/sessions/DeviceEntity';
 import { SessionEntity } from '../features/sessions/SessionEntity';
 import { ShopEntity } from '../features/shop/ShopEntity';
 import { VehicleEntity } from '../features/vehicles/VehicleEntity';
 import { OnceEntity } from '../http/OnceEntity';
-import { APP_ROLE } from './appRole';
 import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
 import { BracketChains1764100000000 } from './migrations/1764100000000-BracketChains';
 import { PeopleAndSessions1764200000000 } from './migrations/1764200000000-PeopleAndSessions';
 import { History1764300000000 } from './migrations/1764300000000-History';
 import { LibraryVersions1764400000000 } from './migrations/1764400000000-LibraryVersions';
+import { Guards1764500000000 } from './migrations/1764500000000-Guards';
+
+/** In the order in which they are run. */
+const MIGRATIONS = [
+  FirstTables1764000000000,
+  BracketChains1764100000000,
+  PeopleAndSessions1764200000000,
+  History1764300000000,
+  LibraryVersions1764400000000,
+  Guards1764500000000,
+] as const;
+
+export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
+
+/** The schema that this program knows, as the `timestamp` of its last migration. */
+export const SCHEMA = Number(/\d+$/.exec(MIGRATION_NAMES.at(-1) ?? '')?.[0] ?? 0);
 
 /** Long enough for a busy two-core machine, short enough that a person is told before they give up. */
 const CONNECT_TIMEOUT_MS = 10_000;
-const MOST_CONNECTIONS = 10;
+const MINUTE_MS = 60_000;
+
+/**
+ * What a connection waits for at the most, by the kind of work. A wait without an end holds a connection, and ten of those
+ * hold the shop.
+ *
+ * - `work`: what people do; saves and reads of single records.
+ * - `heavy`: searches through the history and reads of everything, apart, so that none of them starves a save.
+ * - `owner`: migrations, which may take their time.
+ */
+const KINDS = {
+  work: { most: 10, statementMs: 15_000, lockMs: 5000, idleInTransactionMs: 30_000 },
+  heavy: { most: 3, statementMs: 20_000, lockMs: 5000, idleInTransactionMs: 10 * MINUTE_MS },
+  owner: { most: 2, statementMs: 0, lockMs: 0, idleInTransactionMs: 0 },
+} as const;
 
 /** As the database's owner, for migrations, and for what throws everything away. */
-export function createOwnerDataSource(url: string): DataSource {
-  return dataSource(url, 2, {});
+export function createOwnerDataSource(url: string, { upTo }: { readonly upTo?: string } = {}): DataSource {
+  return dataSource(url, 'owner', upTo);
 }
 
-/** As the role that the running server works under. */
-export function createDataSource(url: string): DataSource {
-  return dataSource(url, MOST_CONNECTIONS, { options: `-c role=${APP_ROLE}` });
+/** As the login that the running server works under. */
+export function createDataSource(appUrl: string, kind: 'work' | 'heavy' = 'work'): DataSource {
+  return dataSource(appUrl, kind);
 }
 
 /**
@@ -47,7 +77,14 @@ class HeardClient extends pg.Client {
   }
 }
 
-function dataSource(url: string, max: number, extra: { readonly options?: string }): DataSource {
+function dataSource(url: string, kind: keyof typeof KINDS, upTo = MIGRATION_NAMES.at(-1)): DataSource {
+  const { most, statementMs, lockMs, idleInTransactionMs } = KINDS[kind];
+  const settings = {
+    'lq.schema': SCHEMA,
+    statement_timeout: statementMs,
+    lock_timeout: lockMs,
+    idle_in_transaction_session_timeout: idleInTransactionMs,
+  };
   return new DataSource({
     type: 'postgres',
     url,
@@ -62,18 +99,21 @@ function dataSource(url: string, max: number, extra: { readonly options?: string
       PersonEntity,
       DeviceEntity,
       SessionEntity,
+      AttemptEntity,
       OnceEntity,
       ChangeEntity,
     ],
-    migrations: [
-      FirstTables1764000000000,
-      BracketChains1764100000000,
-      PeopleAndSessions1764200000000,
-      History1764300000000,
-      LibraryVersions1764400000000,
-    ],
+    migrations: MIGRATIONS.slice(0, MIGRATION_NAMES.indexOf(upTo ?? '') + 1),
     migrationsTransactionMode: 'each',
     synchronize: false,
-    extra: { max, connectionTimeoutMillis: CONNECT_TIMEOUT_MS, Client: HeardClient, ...extra },
+    extra: {
+      max: most,
+      connectionTimeoutMillis: CONNECT_TIMEOUT_MS,
+      Client: HeardClient,
+      keepAlive: true,
+      options: Object.entries(settings)
+        .map(([name, value]) => `-c ${name}=${value}`)
+        .join(' '),
+    },
   });
 }

@@ -41,7 +41,7 @@ test('a migration that is cut off in the middle leaves nothing behind, and the n
     const reader = half.owner.createQueryRunner();
     await reader.startTransaction();
     await reader.query('SELECT * FROM "shop"');
-    const starting = createOwnerDataSource(half.url);
+    const starting = createOwnerDataSource(half.addresses.ownerUrl);
     await starting.initialize();
     const running = starting.runMigrations().then(
       () => 'done',

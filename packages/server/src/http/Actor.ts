@@ -8,4 +8,6 @@ export type Actor = {
   readonly sessionId: string;
   readonly deviceId: string;
   readonly deviceName: string;
+  /** The password was typed in this session, and not long ago. */
+  readonly gavePassword: boolean;
 };

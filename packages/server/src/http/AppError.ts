@@ -5,6 +5,8 @@ export type AppErrorDetails = {
   readonly errors?: readonly FieldError[];
   /** What is stored now, for a conflict. */
   readonly current?: unknown;
+  /** After so many seconds it may be tried again. */
+  readonly retryAfterS?: number;
 };
 
 export class AppError extends Error {
@@ -28,6 +30,16 @@ export function notFound(what: string): AppError {
 /** Refuses fields that have the right form and make no sense here. */
 export function refused(detail: string, errors: readonly FieldError[]): AppError {
   return new AppError(422, 'refused', 'Not possible', detail, { errors });
+}
+
+/** What is kept is there and cannot be read: not a fault of whoever asks, and not one that passes. */
+export function unreadable(what: string, why: string): AppError {
+  return new AppError(
+    422,
+    'unreadable',
+    'Cannot be read',
+    `What is kept of ${what} cannot be read (${why}). Its history can bring an earlier state back.`,
+  );
 }
 
 /** @param current what is stored now, so that both sides can be shown */

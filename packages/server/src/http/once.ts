@@ -25,7 +25,7 @@ export function readKey(request: Request, { personId }: Actor): Key | null {
       `Idempotency-Key: "${key.slice(0, 60)}" was read; a UUID would do.`,
     );
   }
-  const what = `${request.method} ${request.baseUrl}${request.path} ${JSON.stringify(request.body ?? null)}`;
+  const what = `${request.method} ${request.originalUrl} ${JSON.stringify(request.body ?? null)}`;
   return { key, personId, requestHash: createHash('sha256').update(what).digest('base64url') };
 }
 

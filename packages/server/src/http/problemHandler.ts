@@ -2,9 +2,10 @@
 import type { Problem } from '@low-quarry/core/contracts/contract';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { AppError } from './AppError';
-import { isDatabaseAway } from './isDatabaseAway';
+import { databaseProblem } from './databaseProblem';
 
-type BodyParserError = { readonly type: string; readonly limit?: number };
+/** As the libraries that read requests throw it (`http-errors`, the router's path decoding). */
+type ReadingError = { readonly status: number; readonly type?: string; readonly limit?: number };
 
 export const unknownPath: RequestHandler = (request) => {
   throw new AppError(
@@ -15,30 +16,28 @@ export const unknownPath: RequestHandler = (request) => {
   );
 };
 
-export const problemHandler: ErrorRequestHandler = (error, request, response, next) => {
+export const problemHandler: ErrorRequestHandler = (error, request, response, _next) => {
   if (response.headersSent) {
-    next(error);
+    // Half of an answer is none: the connection is cut, so that nobody takes it for whole.
+    request.log.error({ err: error }, 'an answer was cut off');
+    response.destroy();
     return;
   }
   const problem = toProblem(error);
   if (problem.status >= 500) request.log.error({ err: error }, problem.title);
+  if (error instanceof AppError && error.details.retryAfterS !== undefined)
+    response.setHeader('Retry-After', error.details.retryAfterS);
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 };
 
 function toProblem(error: unknown): Problem {
-  if (error instanceof AppError) {
-    const { status, code, title, message, details } = error;
-    return { ...base(code, title, status, message), ...(details as Pick<Problem, 'errors' | 'current'>) };
+  const known = error instanceof AppError ? error : databaseProblem(error);
+  if (known) {
+    const { status, code, title, message, details } = known;
+    const { retryAfterS: _, ...told } = details;
+    return { ...base(code, title, status, message), ...(told as Pick<Problem, 'errors' | 'current'>) };
   }
-  if (isBodyParserError(error)) return bodyProblem(error);
-  if (isDatabaseAway(error)) {
-    return base(
-      'database-away',
-      'The database does not answer',
-      503,
-      'The database does not answer. Nothing was changed; try again shortly.',
-    );
-  }
+  if (isReadingError(error)) return readingProblem(error);
   return base('fault', 'A fault of ours', 500, 'Something went wrong in the program. Nothing was changed.');
 }
 
@@ -46,16 +45,17 @@ function base(code: string, title: string, status: number, detail: string): Prob
   return { type: `/problems/${code}`, title, status, detail };
 }
 
-function isBodyParserError(error: unknown): error is BodyParserError {
+function isReadingError(error: unknown): error is ReadingError {
   return (
     error instanceof Error &&
-    'type' in error &&
-    typeof error.type === 'string' &&
-    /^(entity|encoding|charset|request)\./.test(error.type)
+    'status' in error &&
+    typeof error.status === 'number' &&
+    error.status >= 400 &&
+    error.status < 500
   );
 }
 
-function bodyProblem({ type, limit }: BodyParserError): Problem {
+function readingProblem({ status, type, limit }: ReadingError): Problem {
   switch (type) {
     case 'entity.too.large':
       return base(
@@ -67,6 +67,6 @@ function bodyProblem({ type, limit }: BodyParserError): Problem {
     case 'entity.parse.failed':
       return base('malformed', 'Not JSON', 400, 'The request could not be read as JSON.');
     default:
-      return base('malformed', 'Not readable', 400, 'The request could not be read.');
+      return base('malformed', 'Not readable', status, 'The request could not be read.');
   }
 }

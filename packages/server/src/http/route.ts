@@ -9,7 +9,11 @@ import type { z } from 'zod';
 import type { Actor } from './Actor';
 import { AppError, notFound } from './AppError';
 import { actorOf, guard, signedOut } from './guard';
+import type { Hold } from './Hold';
+import { inTransaction } from './inTransaction';
 import { once, readKey } from './once';
+import { requireNamedPerson } from './requireNamedPerson';
+import { requireStorable } from './requireStorable';
 
 type Asked<Params extends z.ZodType, Body extends z.ZodType> = {
   readonly params: z.output<Params>;
@@ -24,7 +28,10 @@ export function route<Params extends z.ZodType, Body extends z.ZodType, Answer e
   handler: Answering<Asked<Params, Body> & { readonly actor: Actor }, Answer>,
 ): void {
   router[contract.method](contract.path, guard(contract.permission), async (request, response) => {
-    response.json(await handler({ ...read(contract, request), actor: requireActor(response) }));
+    const actor = requireActor(response);
+    requireNamedPerson(request, actor);
+    const asked = read(contract, request);
+    response.json(await unlessHeld(contract, response, () => handler({ ...asked, actor })));
   });
 }
 
@@ -38,7 +45,8 @@ export function openRoute<Params extends z.ZodType, Body extends z.ZodType, Answ
   >,
 ): void {
   router[contract.method](contract.path, guard(contract.permission), async (request, response) => {
-    response.json(await handler({ ...read(contract, request), actor: actorOf(response), request, response }));
+    const asked = { ...read(contract, request), actor: actorOf(response), request, response };
+    response.json(await unlessHeld(contract, response, () => handler(asked)));
   });
 }
 
@@ -54,11 +62,25 @@ export function write<Params extends z.ZodType, Body extends z.ZodType, Answer e
 ): void {
   router[contract.method](contract.path, guard(contract.permission), async (request, response) => {
     const actor = requireActor(response);
+    requireNamedPerson(request, actor);
     const asked = read(contract, request);
     const key = readKey(request, actor);
-    const answer = await db.transaction((manager) => once(manager, key, () => handler({ ...asked, actor, manager })));
-    response.json(answer);
+    const work = () => inTransaction(db, (manager) => once(manager, key, () => handler({ ...asked, actor, manager })));
+    response.json(await unlessHeld(contract, response, work));
   });
+}
+
+/**
+ * What changes the shop waits while another database takes its place. What brings that about is not held by it: the service
+ * that does it lets one in at a time.
+ */
+function unlessHeld<Answer>(
+  { method, permission }: Pick<Contract<z.ZodType, z.ZodType, z.ZodType>, 'method' | 'permission'>,
+  response: Response,
+  work: () => Promise<Answer>,
+): Promise<Answer> {
+  const { hold } = response.app.locals as { hold?: Hold };
+  return method === 'get' || permission === 'backup' || !hold ? work() : hold.during(work);
 }
 
 function requireActor(response: Response): Actor {
@@ -71,6 +93,7 @@ function read<Params extends z.ZodType, Body extends z.ZodType, Answer extends z
   contract: Contract<Params, Body, Answer>,
   request: Request,
 ): Asked<Params, Body> {
+  requireStorable({ ...request.query, ...request.params });
   const params = contract.params.safeParse({ ...request.query, ...request.params });
   if (!params.success) {
     // A path that cannot be is no record; a query that cannot be is a mistake.
@@ -86,6 +109,7 @@ function read<Params extends z.ZodType, Body extends z.ZodType, Answer extends z
       'The request has no JSON body; Content-Type: application/json is expected.',
     );
   }
+  if (takesBody) requireStorable(request.body);
   const body = contract.body.safeParse(takesBody ? request.body : undefined);
   if (!body.success) throw invalid(body.error);
   return { params: params.data, body: body.data };

@@ -8,7 +8,8 @@ import { AppError } from './AppError';
 const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 export const sameOrigin: RequestHandler = (request, _response, next) => {
-  if (READS.has(request.method) || isOwnPage(request.headers.origin, request.headers.host)) return next();
+  if (READS.has(request.method) || isOwnPage(request.headers.origin, request.headers.host, request.protocol))
+    return next();
   throw new AppError(
     403,
     'other-origin',
@@ -17,11 +18,12 @@ export const sameOrigin: RequestHandler = (request, _response, next) => {
   );
 };
 
-/** Browsers name the origin of every write; what names none is not a page. */
-function isOwnPage(origin: string | undefined, host: string | undefined): boolean {
+/** Browsers name the origin of every write; what names none is not a page. A page on http is another than one on https. */
+function isOwnPage(origin: string | undefined, host: string | undefined, protocol: string): boolean {
   if (origin === undefined || host === undefined) return false;
   try {
-    return new URL(origin).host === host;
+    const url = new URL(origin);
+    return url.host === new URL(`${protocol}://${host}`).host && url.protocol === `${protocol}:`;
   } catch {
     return false;
   }

@@ -1,22 +1,35 @@
 /** The application over HTTP on a test database, with people signed in, and what tests ask of it. */
 import { once } from 'node:events';
+import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { PERSON_HEADER, ROLES_HEADER } from '@low-quarry/core/contracts/contract';
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import type { Me } from '@low-quarry/core/contracts/session';
 import type { Place, Side } from '@low-quarry/core/model/place';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import supertest from 'supertest';
+import type { DataSource } from 'typeorm';
 import { createApp } from '../app';
+import { createDataSource } from '../db/dataSource';
 import { readDemoPeople } from '../demo/demoFiles';
 import { loadDemo } from '../demo/loadDemo';
 import { BackupService } from '../features/backup/BackupService';
+import { ShopReplacement } from '../features/backup/ShopReplacement';
 import { ChangeFeed } from '../features/live/ChangeFeed';
+import { createServer } from '../http/createServer';
+import { Hold } from '../http/Hold';
 import { countingIds, createTestDatabase, DEMO_DIR, NOW, type TestDatabase } from './testDatabase';
 
 export type Http = ReturnType<typeof supertest.agent>;
 
 export type TestApp = TestDatabase & {
   readonly app: Express;
+  readonly server: Server;
+  readonly backups: BackupService | null;
+  readonly hold: Hold;
+  readonly heavy: DataSource;
+  readonly now: () => Date;
   /** Where it listens. */
   readonly origin: string;
   /** The owner's browser; nobody's in an empty shop. */
@@ -24,56 +37,74 @@ export type TestApp = TestDatabase & {
   /** A browser of its own, in which nobody is signed in. */
   readonly browser: () => Http;
   /** A browser in which this person of the demo shop is signed in. */
-  readonly signedIn: (name: string) => Promise<Http>;
+  readonly signedIn: (name: string, password?: string) => Promise<Http>;
   /** Moves the server's clock, ms. */
   readonly wait: (ms: number) => void;
   readonly jobNumber: (number: number) => Promise<{ job: Job; openings: OpeningWithState[] }>;
   readonly opening: (jobNumber: number, place: Place, side: Side) => Promise<OpeningWithState>;
 };
 
-/** Tests try more than people do. */
-const MOST_TRIES = 1000;
-
 export async function createTestApp({
-  mostTries = MOST_TRIES,
   backupDir = null,
+  allowedHosts = [],
+  trustedProxies = [],
   ...options
 }: {
   readonly empty?: boolean;
-  readonly mostTries?: number;
   readonly backupDir?: string | null;
+  readonly allowedHosts?: readonly string[];
+  readonly trustedProxies?: readonly string[];
 } = {}): Promise<TestApp> {
   const database = await createTestDatabase(options);
+  const { db, addresses } = database;
   const counted = countingIds();
   // Apart from those of the template, and of another shop that is brought in.
   const newId = () => counted().replace('4000', options.empty ? '4eee' : '4fff');
   let late = 0;
   const now = () => new Date(NOW.getTime() + late);
   const people = await readDemoPeople(DEMO_DIR);
-  const feed = new ChangeFeed(database.db, database.url, pino({ level: 'silent' }));
+  const log = pino({ level: process.env.LQ_SHOW_LOG ? 'debug' : 'silent' });
+  const feed = new ChangeFeed(db, addresses.appUrl, log);
   await feed.start();
+  const heavy = await createDataSource(addresses.appUrl, 'heavy').initialize();
+  const hold = new Hold();
+  const open = {
+    close: async () => {
+      await feed.stop();
+      for (const each of [db, heavy, database.owner]) await each.destroy();
+    },
+    open: async () => {
+      for (const each of [db, heavy, database.owner]) await each.initialize();
+      await feed.start();
+    },
+  };
+  const replacement = new ShopReplacement(addresses, hold, open, log);
+  const tools = { binDir: process.env.LQ_PG_BIN ?? null, appUrl: addresses.appUrl };
+  const backups = backupDir ? new BackupService({ dir: backupDir, ...tools }, replacement, now) : null;
   const app = createApp({
-    db: database.db,
-    log: pino({ level: 'silent' }),
+    db,
+    heavy,
+    hold,
+    log,
     now,
     newId,
     webDir: null,
-    mostTries,
-    backups: backupDir
-      ? new BackupService({ dir: backupDir, binDir: process.env.LQ_PG_BIN ?? null, databaseUrl: database.url }, now)
-      : null,
+    backups,
     feed,
-    demo: { signIns: async () => people, load: () => loadDemo(database.db, DEMO_DIR, { now, newId }) },
+    demo: { signIns: async () => people, load: () => loadDemo(db, DEMO_DIR, { now, newId }) },
+    allowedHosts,
+    trustedProxies,
   });
-  const server = app.listen(0, '127.0.0.1');
+  const server = createServer(app, null);
+  server.listen(0, '127.0.0.1');
   await once(server, 'listening');
   const origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const browser = () => supertest.agent(origin).set('Origin', origin);
-  const signedIn = async (name: string) => {
+  const signedIn = async (name: string, own?: string) => {
     const http = browser();
-    const { password } = people.find((each) => each.name === name) ?? { password: '' };
-    await http.post('/api/session').send({ name, password }).expect(200);
-    return http;
+    const password = own ?? people.find((each) => each.name === name)?.password ?? '';
+    const { body } = await http.post('/api/session').send({ name, password }).expect(200);
+    return asPerson(http, body.me);
   };
   const http = options.empty ? browser() : await signedIn('Okke');
   const jobNumber = async (number: number) => {
@@ -91,10 +122,32 @@ export async function createTestApp({
     await feed.stop();
     server.closeAllConnections();
     server.close();
+    if (heavy.isInitialized) await heavy.destroy();
     await database.drop();
   };
   const wait = (ms: number) => {
     late += ms;
   };
-  return { ...database, app, origin, http, browser, signedIn, wait, jobNumber, opening, drop };
+  return {
+    ...database,
+    app,
+    backups,
+    hold,
+    heavy,
+    now,
+    server,
+    origin,
+    http,
+    browser,
+    signedIn,
+    wait,
+    jobNumber,
+    opening,
+    drop,
+  };
+}
+
+/** From now on every request of this browser says that it comes from that person's screen. */
+export function asPerson(http: Http, { id, roles }: Pick<Me, 'id' | 'roles'>): Http {
+  return http.set(PERSON_HEADER, id).set(ROLES_HEADER, roles.join(','));
 }

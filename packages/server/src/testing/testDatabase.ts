@@ -8,10 +8,12 @@ import pg from 'pg';
 import type { DataSource } from 'typeorm';
 import { prepareAppRole } from '../db/appRole';
 import { createDataSource, createOwnerDataSource } from '../db/dataSource';
+import type { Addresses } from '../db/ShopDatabases';
 import { loadDemo } from '../demo/loadDemo';
 
 const TEMPLATE = 'lq_template';
 const LOCK = 4780;
+const OWNER = new URL(process.env.LQ_TEST_OWNER_URL ?? 'postgres://low_quarry_owner@nowhere').username;
 
 export const DEMO_DIR = process.env.LQ_DEMO_DIR ?? path.resolve('demo');
 /** Set so that days and times in answers are known. */
@@ -22,7 +24,7 @@ export type TestDatabase = {
   readonly db: DataSource;
   /** As the database's owner. */
   readonly owner: DataSource;
-  readonly url: string;
+  readonly addresses: Addresses;
   readonly name: string;
   readonly drop: () => Promise<void>;
 };
@@ -33,30 +35,30 @@ export async function createTestDatabase({ empty = false } = {}): Promise<TestDa
   await asAdmin(async (admin) => {
     await admin.query('SELECT pg_advisory_lock($1)', [LOCK]);
     if (!empty) await ensureTemplate(admin);
-    await admin.query(`CREATE DATABASE ${name}${empty ? '' : ` TEMPLATE ${TEMPLATE}`}`);
+    await admin.query(`CREATE DATABASE ${name} OWNER ${OWNER}${empty ? '' : ` TEMPLATE ${TEMPLATE}`}`);
   });
-  const url = urlOf(name);
-  const owner = createOwnerDataSource(url);
+  const addresses = { ownerUrl: urlOf('LQ_TEST_OWNER_URL', name), appUrl: urlOf('LQ_TEST_APP_URL', name) };
+  const owner = createOwnerDataSource(addresses.ownerUrl);
   await owner.initialize();
   if (empty) await owner.runMigrations();
-  await prepareAppRole(owner);
-  const db = createDataSource(url);
+  await prepareAppRole(owner, addresses.appUrl);
+  const db = createDataSource(addresses.appUrl);
   await db.initialize();
   return {
     db,
     owner,
-    url,
+    addresses,
     name,
     drop: async () => {
       for (const each of [db, owner]) if (each.isInitialized) await each.destroy();
-      await asAdmin((admin) => admin.query(`DROP DATABASE ${name} WITH (FORCE)`));
+      await asAdmin((admin) => admin.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`));
     },
   };
 }
 
 /** Runs something on the server's own database. */
 export async function asAdmin<T>(work: (admin: pg.Client) => Promise<T>): Promise<T> {
-  const admin = new pg.Client({ connectionString: adminUrl() });
+  const admin = new pg.Client({ connectionString: required('LQ_TEST_DATABASE_URL') });
   await admin.connect();
   try {
     return await work(admin);
@@ -76,8 +78,8 @@ async function ensureTemplate(admin: pg.Client): Promise<void> {
   if (rowCount) return;
   const making = `${TEMPLATE}_making`;
   await admin.query(`DROP DATABASE IF EXISTS ${making}`);
-  await admin.query(`CREATE DATABASE ${making}`);
-  const db = createOwnerDataSource(urlOf(making));
+  await admin.query(`CREATE DATABASE ${making} OWNER ${OWNER}`);
+  const db = createOwnerDataSource(urlOf('LQ_TEST_OWNER_URL', making));
   await db.initialize();
   await db.runMigrations();
   await loadDemo(db, DEMO_DIR, { now: () => NOW, newId: countingIds() });
@@ -85,14 +87,14 @@ async function ensureTemplate(admin: pg.Client): Promise<void> {
   await admin.query(`ALTER DATABASE ${making} RENAME TO ${TEMPLATE}`);
 }
 
-function adminUrl(): string {
-  const url = process.env.LQ_TEST_DATABASE_URL;
-  if (!url) throw new Error('LQ_TEST_DATABASE_URL is not set; run the server tests with: npm test -- unit');
-  return url;
+function required(name: string): string {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is not set; run the server tests with: npm test -- unit`);
+  return value;
 }
 
-function urlOf(name: string): string {
-  const url = new URL(adminUrl());
-  url.pathname = `/${name}`;
+function urlOf(login: string, database: string): string {
+  const url = new URL(required(login));
+  url.pathname = `/${database}`;
   return url.href;
 }

@@ -1,27 +1,39 @@
-/** Makes, lists and restores backups of the whole shop. Only one of them works at a time. */
+/** Makes, lists, tries and restores backups of the whole shop. Only one of them is worked at at a time. */
 import { randomBytes } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
-import { mkdir, mkdtemp, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { mkdir, mkdtemp, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { type Backup, backupNameSchema, backupSchema } from '@low-quarry/core/contracts/backup';
-import type { DataSource } from 'typeorm';
-import { prepareAppRole } from '../../db/appRole';
-import { createOwnerDataSource } from '../../db/dataSource';
+import {
+  type Backup,
+  backupNameSchema,
+  backupSchema,
+  type Trial,
+  trialSchema,
+} from '@low-quarry/core/contracts/backup';
+import { MIGRATION_NAMES } from '../../db/dataSource';
+import type { Addresses } from '../../db/ShopDatabases';
 import { AppError, notFound, refused } from '../../http/AppError';
-import { ShopStore } from '../shop/ShopStore';
 import { ArchiveError, type Manifest, readArchive, writeArchive } from './archive';
-import { runTool, type Tools } from './postgresTools';
+import type { Tools } from './postgresTools';
+import { readDump } from './readDump';
 import { toTakeAway } from './rotation';
+import type { Fill, ShopReplacement } from './ShopReplacement';
+import { dumpTables, type Incoming, loadTables } from './tables';
 
 const DUMP = 'database.dump';
-/** Sessions and answers to lost requests belong to the moment, not to the shop. */
-const LEFT_OUT = ['session', 'done_once'];
+const TRIAL = 'last-trial.json';
+/** What a program that was killed leaves behind. */
+const LEFT_OVER = /^\.upload-[0-9a-f]+$|\.partial$/;
 
 export type Why = Backup['why'];
-export type BackupOptions = Tools & { readonly dir: string };
+export type BackupOptions = Tools & {
+  readonly dir: string;
+  /** As the login that the server works under. */
+  readonly appUrl: string;
+};
 
 export class BackupService {
   private busy: Promise<unknown> = Promise.resolve();
@@ -29,23 +41,45 @@ export class BackupService {
 
   constructor(
     private readonly options: BackupOptions,
+    private readonly replacement: ShopReplacement,
     private readonly now: () => Date,
   ) {}
 
+  /** Takes away what was left half done. */
+  async cleanUp(): Promise<void> {
+    await this.makeDir();
+    for (const name of await readdir(this.options.dir)) {
+      if (LEFT_OVER.test(name)) await rm(path.join(this.options.dir, name), { force: true });
+    }
+    await this.replacement.cleanUp();
+  }
+
+  /** The newest first. A file that somebody else put there is none of them. */
   async list(): Promise<Backup[]> {
-    await mkdir(this.options.dir, { recursive: true, mode: 0o700 });
-    const names = (await readdir(this.options.dir)).filter((name) => backupNameSchema.safeParse(name).success);
-    const backups = await Promise.all(names.map((name) => this.describe(name)));
-    return backups.sort((a, b) => (a.madeAt < b.madeAt ? 1 : -1));
+    await this.makeDir();
+    const names = await readdir(this.options.dir);
+    const backups = await Promise.all(names.map((name) => this.describe(name).catch(() => null)));
+    return backups.filter((each) => each !== null).sort((a, b) => (a.madeAt < b.madeAt ? 1 : -1));
+  }
+
+  /** The last time that a backup was restored for trial, null where none was yet. */
+  async lastTrial(): Promise<Trial | null> {
+    try {
+      return trialSchema.parse(JSON.parse(await readFile(path.join(this.options.dir, TRIAL), 'utf8')));
+    } catch {
+      return null;
+    }
   }
 
   make(why: Why): Promise<Backup> {
     return this.alone(() => this.dump(why));
   }
 
+  /** Makes one, restores it for trial, and takes away what the rotation does not keep. */
   async nightly(): Promise<Backup> {
     try {
       const made = await this.make('nightly');
+      await this.tryOut(made);
       const nightly = (await this.list()).filter((each) => each.why === 'nightly');
       for (const name of toTakeAway(nightly)) await rm(path.join(this.options.dir, name), { force: true });
       this.nightlyFault = null;
@@ -56,16 +90,37 @@ export class BackupService {
     }
   }
 
+  /** Brings a backup into a database of its own and looks at it; what was found is kept beside the backups. */
+  async tryOut({ name, madeAt }: Backup): Promise<Trial> {
+    const last = await this.lastTrial();
+    const triedAt = this.now().toISOString();
+    const fault = await this.alone(() =>
+      this.withArchive(path.join(this.options.dir, name), async ({ schema }, fill) => {
+        await this.replacement.tryOut(schema, fill);
+      }),
+    ).then(
+      () => null,
+      (error: unknown) => (error instanceof Error ? error.message : String(error)),
+    );
+    const lastGoodMadeAt = fault === null ? madeAt : (last?.lastGoodMadeAt ?? null);
+    const trial: Trial = { name, triedAt, fault, lastGoodMadeAt };
+    const file = path.join(this.options.dir, TRIAL);
+    await writeFile(`${file}.partial`, JSON.stringify(trial), { mode: 0o600 });
+    await rename(`${file}.partial`, file);
+    if (fault !== null) throw new Error(`the backup ${name} could not be restored for trial: ${fault}`);
+    return trial;
+  }
+
   /** Keeps an archive that came from elsewhere, when there is nothing wrong with it. */
-  async keepUpload(body: Readable): Promise<Backup> {
-    await mkdir(this.options.dir, { recursive: true, mode: 0o700 });
+  async keepUpload(body: readonly [Readable, ...NodeJS.ReadWriteStream[]]): Promise<Backup> {
+    await this.makeDir();
     const file = path.join(this.options.dir, `.upload-${randomBytes(6).toString('hex')}`);
     try {
-      await pipeline(body, createWriteStream(file, { mode: 0o600 }));
-      await withFolder((folder) => this.check(file, folder));
+      await pipeline([...body, createWriteStream(file, { mode: 0o600 })]);
+      await this.withArchive(file, async () => {});
       const name = this.newName('upload');
       await rename(file, path.join(this.options.dir, name));
-      return this.describe(name);
+      return await this.describe(name);
     } finally {
       await rm(file, { force: true });
     }
@@ -81,71 +136,84 @@ export class BackupService {
   }
 
   /**
-   * Makes the shop what an archive holds. It is read and checked whole first; then what is there is kept as a backup of its own;
-   * then everything is replaced in one transaction.
+   * Makes the shop what an archive holds. What was there until the last write before it is kept as a backup of its own.
    */
-  restore(file: string): Promise<{ readonly manifest: Manifest; readonly keptAs: string }> {
+  restore(
+    file: string,
+  ): Promise<{ readonly manifest: Manifest; readonly keptAs: string; readonly findings: readonly string[] }> {
     return this.alone(() =>
-      withFolder(async (folder) => {
-        const manifest = await this.check(file, folder);
-        const script = path.join(folder, 'restore.sql');
-        const listed = ['--no-owner', '--no-privileges', '--file', script, path.join(folder, DUMP)];
-        await runTool(this.options, 'pg_restore', listed, { connects: false });
-        const { name: keptAs } = await this.dump('before');
-        const first = path.join(folder, 'first.sql');
-        await writeFile(first, 'DROP SCHEMA public CASCADE; CREATE SCHEMA public;\n');
-        const quiet = ['--no-psqlrc', '--quiet', '--single-transaction', '--set', 'ON_ERROR_STOP=1'];
-        await runTool(this.options, 'psql', [...quiet, '--file', first, '--file', script]);
-        await this.bringUpToDate();
-        return { manifest, keptAs };
+      this.withArchive(file, async (manifest, fill) => {
+        let keptAs = '';
+        const { findings } = await this.replacement.replace(manifest.schema, fill, async () => {
+          keptAs = (await this.dump('before')).name;
+        });
+        return { manifest, keptAs, findings };
       }),
     );
   }
 
-  /** Reads an archive and finds out whether this program could take it. */
-  private async check(file: string, folder: string): Promise<Manifest> {
-    try {
-      const manifest = await readArchive(file, folder);
-      const known = createOwnerDataSource(this.options.databaseUrl).options.migrations as readonly { name: string }[];
-      if (!known.some(({ name }) => name === manifest.schema)) {
-        throw new ArchiveError(`The backup was made by a newer program: this one does not know "${manifest.schema}".`);
+  /** Puts in the shop's place what `fill` makes; what was there is kept as a backup first. */
+  replaceBy<Answer>(
+    fill: Fill<Answer>,
+    atRest: (incoming: Addresses) => Promise<void>,
+  ): Promise<{ readonly answer: Answer; readonly findings: readonly string[] }> {
+    return this.alone(() =>
+      this.replacement.replace(MIGRATION_NAMES.at(-1) as string, fill, async (incoming) => {
+        await atRest(incoming);
+        await this.dump('before');
+      }),
+    );
+  }
+
+  /** Reads an archive, finds out whether this program could take it, and hands on what fills a database with it. */
+  private async withArchive<Answer>(
+    file: string,
+    work: (manifest: Manifest, fill: Fill<void>) => Promise<Answer>,
+  ): Promise<Answer> {
+    return withFolder(async (folder) => {
+      try {
+        const manifest = await readArchive(file, folder);
+        if (!MIGRATION_NAMES.includes(manifest.schema)) {
+          throw new ArchiveError(
+            `The backup was made by a newer program: this one does not know "${manifest.schema}".`,
+          );
+        }
+        const incoming = await this.tablesOf(manifest, folder);
+        return await work(manifest, ({ appUrl }) => loadTables(appUrl, incoming));
+      } catch (error) {
+        if (!(error instanceof ArchiveError)) throw error;
+        throw refused(`${error.message} Nothing was changed.`, [{ path: 'file', message: error.message }]);
       }
-      await runTool(this.options, 'pg_restore', ['--list', path.join(folder, DUMP)], { connects: false }).catch(
-        (error: unknown) => {
-          throw new ArchiveError('The backup is damaged: its database cannot be read.', { cause: error });
-        },
-      );
-      return manifest;
-    } catch (error) {
-      if (!(error instanceof ArchiveError)) throw error;
-      throw refused(`${error.message} Nothing was changed.`, [{ path: 'file', message: error.message }]);
+    });
+  }
+
+  private async tablesOf(manifest: Manifest, folder: string): Promise<readonly Incoming[]> {
+    if (manifest.version === 1) {
+      const dump = manifest.parts.find(({ name }) => name === DUMP);
+      if (!dump) throw new ArchiveError(`The backup is damaged: "${DUMP}" is missing.`);
+      return readDump(this.options, path.join(folder, DUMP), folder);
     }
+    return manifest.parts.map(({ name, table, columns, rows, plainBytes }) => ({
+      table,
+      columns,
+      file: path.join(folder, name),
+      expected: { rows, plainBytes },
+    }));
   }
 
   private async dump(why: Why): Promise<Backup> {
-    const { dir, databaseUrl } = this.options;
-    await mkdir(dir, { recursive: true, mode: 0o700 });
+    await this.makeDir();
     return withFolder(async (folder) => {
-      const file = path.join(folder, DUMP);
-      const without = LEFT_OUT.map((table) => `--exclude-table-data=${table}`);
-      await runTool(this.options, 'pg_dump', ['--format=custom', '--no-owner', ...without, '--file', file]);
-      const owner = await createOwnerDataSource(databaseUrl).initialize();
-      const about = await describeShop(owner).finally(() => owner.destroy());
+      const { parts, shopName, schema } = await dumpTables(this.options.appUrl, folder);
       const name = this.newName(why);
       const madeAt = this.now().toISOString();
-      await writeArchive(path.join(dir, name), { madeAt, ...about }, [{ name: DUMP, file }]);
+      await writeArchive(path.join(this.options.dir, name), { madeAt, shopName, schema }, parts);
       return this.describe(name);
     });
   }
 
-  private async bringUpToDate(): Promise<void> {
-    const owner = await createOwnerDataSource(this.options.databaseUrl).initialize();
-    try {
-      await owner.runMigrations();
-      await prepareAppRole(owner);
-    } finally {
-      await owner.destroy();
-    }
+  private async makeDir(): Promise<void> {
+    await mkdir(this.options.dir, { recursive: true, mode: 0o700 });
   }
 
   private newName(why: Why): string {
@@ -154,6 +222,7 @@ export class BackupService {
   }
 
   private async describe(name: string): Promise<Backup> {
+    backupNameSchema.parse(name);
     const { size } = await stat(path.join(this.options.dir, name));
     const [why, day = '', clock = ''] = name.replace('.lqbackup', '').split('-');
     const madeAt = `${day.slice(0, 4)}-${day.slice(4, 6)}-${day.slice(6)}T${clock.slice(0, 2)}:${clock.slice(2, 4)}:${clock.slice(4)}Z`;
@@ -165,12 +234,6 @@ export class BackupService {
     this.busy = answer.catch(() => {});
     return answer;
   }
-}
-
-async function describeShop(owner: DataSource): Promise<Pick<Manifest, 'shopName' | 'schema'>> {
-  const shop = await new ShopStore(owner.manager).find();
-  const [last] = await owner.query(`SELECT "name" FROM "migrations" ORDER BY "id" DESC LIMIT 1`);
-  return { shopName: shop?.name ?? 'a new shop', schema: last.name };
 }
 
 async function withFolder<Answer>(work: (folder: string) => Promise<Answer>): Promise<Answer> {

@@ -4,8 +4,11 @@
  */
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
+import type { Hold } from '../../http/Hold';
+import { inTransaction } from '../../http/inTransaction';
 import { History, programAuthor } from '../history/History';
 import { createJobsService } from '../jobs/jobsRoutes';
+import { GUESSES_COUNT_MS } from '../sessions/Guesses';
 import { SESSION_LIMITS } from '../sessions/SessionsService';
 import { SessionsStore } from '../sessions/SessionsStore';
 import { ShopStore } from '../shop/ShopStore';
@@ -17,19 +20,23 @@ const DAY_MS = 86_400_000;
 /** How long a lost answer can still be asked for again. */
 const ANSWER_DAYS = 30;
 
+export type NightWorkDeps = {
+  readonly db: DataSource;
+  readonly hold: Hold;
+  readonly backups: BackupService;
+  readonly log: Logger;
+  readonly now: () => Date;
+  readonly newId: () => string;
+};
+
 export class NightWork {
   private timer: NodeJS.Timeout | null = null;
 
-  constructor(
-    private readonly db: DataSource,
-    private readonly backups: BackupService,
-    private readonly log: Logger,
-    private readonly now: () => Date,
-    private readonly newId: () => string,
-  ) {}
+  constructor(private readonly deps: NightWorkDeps) {}
 
   start(): void {
-    const look = () => this.look().catch((error: unknown) => this.log.error({ err: error }, 'the night work failed'));
+    const look = () =>
+      this.look().catch((error: unknown) => this.deps.log.error({ err: error }, 'the night work failed'));
     this.timer = setInterval(look, LOOK_MS);
     this.timer.unref();
     void look();
@@ -41,18 +48,38 @@ export class NightWork {
 
   /** Does it when it is due; tells whether it did. */
   async look(): Promise<boolean> {
-    const shop = await new ShopStore(this.db.manager).find();
+    const { db, backups, hold, now } = this.deps;
+    const shop = await new ShopStore(db.manager).find();
     if (!shop) return false;
-    const [last] = (await this.backups.list()).filter(({ why }) => why === 'nightly');
-    if (!isNightWorkDue(this.now(), last ? new Date(last.madeAt) : null, shop.workingHours)) return false;
-    await this.backups.nightly();
-    await this.db.transaction((manager) =>
-      createJobsService(manager).purgeBin(new History(manager, programAuthor('The bin'), this.now(), this.newId())),
+    if (!isNightWorkDue(now(), await this.lastNight(), shop.workingHours)) return false;
+    // Whatever becomes of the backup, what is over goes; its fault is told after that.
+    const backup = await backups.nightly().then(
+      () => null,
+      (error: unknown) => ({ error }),
     );
-    const at = this.now().getTime();
-    const sessions = new SessionsStore(this.db.manager);
-    await sessions.prune(new Date(at - SESSION_LIMITS.idleMs), new Date(at - SESSION_LIMITS.absoluteMs));
-    await this.db.query(`DELETE FROM "done_once" WHERE "at" < $1`, [new Date(at - ANSWER_DAYS * DAY_MS)]);
+    await hold.during(() => this.tidy());
+    if (backup) throw backup.error;
     return true;
+  }
+
+  /** Of a backup that is dated ahead nobody knows when it was made: the clock was wrong, or somebody gave it its name. */
+  private async lastNight(): Promise<Date | null> {
+    const now = this.deps.now().getTime();
+    const nights = (await this.deps.backups.list())
+      .filter(({ why }) => why === 'nightly')
+      .map(({ madeAt }) => new Date(madeAt));
+    return nights.find((madeAt) => madeAt.getTime() <= now) ?? null;
+  }
+
+  private async tidy(): Promise<void> {
+    const { db, now, newId } = this.deps;
+    await inTransaction(db, (manager) =>
+      createJobsService(manager).purgeBin(new History(manager, programAuthor('The bin'), now(), newId())),
+    );
+    const at = now().getTime();
+    const sessions = new SessionsStore(db.manager);
+    await sessions.prune(new Date(at - SESSION_LIMITS.idleMs), new Date(at - SESSION_LIMITS.absoluteMs));
+    await db.query(`DELETE FROM "done_once" WHERE "at" < $1`, [new Date(at - ANSWER_DAYS * DAY_MS)]);
+    await db.query(`DELETE FROM "attempt" WHERE "at" < $1`, [new Date(at - GUESSES_COUNT_MS)]);
   }
 }

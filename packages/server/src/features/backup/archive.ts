@@ -1,38 +1,50 @@
 /**
- * A backup as one file: a tar (POSIX.1-2001, ustar) with a manifest first, then the database as `pg_dump` wrote it. The
- * manifest holds size and SHA-256 of each part and the version of everything, so that a damaged or newer archive is known
- * before anything is touched.
+ * A backup as one file: a tar with a manifest first, then each table of the shop as PostgreSQL's COPY writes it (text format),
+ * pressed with gzip. The manifest holds size and SHA-256 of each part, how many rows it has, and the schema that they fit, so that a
+ * damaged or newer archive is known before anything is touched. Nothing in it is ever executed: it is data only.
+ *
+ * Version 1 held a dump of `pg_dump` instead; it is still read (`readDump`).
  */
 import { createHash } from 'node:crypto';
 import { createReadStream, createWriteStream } from 'node:fs';
-import { mkdir, open, rename, rm, stat } from 'node:fs/promises';
+import { type FileHandle, open, rename, rm, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { extract, pack } from 'tar-stream';
+import { pack } from 'tar-stream';
 import { z } from 'zod';
+import { listTar, type TarEntry, TarError } from './tarReader';
 
-export const ARCHIVE_VERSION = 1;
+export const ARCHIVE_VERSION = 2;
 const MANIFEST = 'manifest.json';
 const MOST_MANIFEST_BYTES = 1_000_000;
 
-const partSchema = z.object({
-  name: z
-    .string()
-    .regex(/^[a-z0-9][a-z0-9./-]*$/, 'a plain file name would do')
-    .refine((name) => !name.includes('..')),
-  bytes: z.int().min(0),
-  sha256: z.string().regex(/^[0-9a-f]{64}$/),
+const name = z
+  .string()
+  .max(100)
+  .regex(/^[a-z0-9][a-z0-9._-]*$/, 'a plain file name would do');
+const sized = { name, bytes: z.int().min(0), sha256: z.string().regex(/^[0-9a-f]{64}$/) };
+const identifier = z.string().regex(/^[a-z][a-z0-9_]{0,62}$/);
+const tableSchema = z.object({
+  ...sized,
+  table: identifier,
+  columns: z.array(identifier).min(1).max(100),
+  rows: z.int().min(0),
+  /** Before it was pressed: more than that is not unpacked. */
+  plainBytes: z.int().min(0),
 });
-const manifestSchema = z.object({
+const common = {
   format: z.literal('low-quarry-backup'),
-  version: z.int(),
   madeAt: z.iso.datetime(),
-  shopName: z.string(),
+  shopName: z.string().max(200),
   /** The last migration of the database that is in it. */
-  schema: z.string(),
-  parts: z.array(partSchema),
-});
+  schema: z.string().max(200),
+};
+const manifestSchema = z.discriminatedUnion('version', [
+  z.object({ ...common, version: z.literal(1), parts: z.array(z.object(sized)).max(10) }),
+  z.object({ ...common, version: z.literal(2), parts: z.array(tableSchema).max(100) }),
+]);
 export type Manifest = z.infer<typeof manifestSchema>;
+export type TablePart = z.infer<typeof tableSchema>;
 
 /** An archive that cannot be taken, and why. */
 export class ArchiveError extends Error {
@@ -42,7 +54,8 @@ export class ArchiveError extends Error {
   }
 }
 
-export type Part = { readonly name: string; readonly file: string };
+/** A part to be written: its file, and what the manifest says of it besides size and sum. */
+export type Part = { readonly file: string } & Pick<TablePart, 'name' | 'table' | 'columns' | 'rows' | 'plainBytes'>;
 
 /** Writes the archive whole or not at all: under another name until it is on the disk. */
 export async function writeArchive(
@@ -51,7 +64,12 @@ export async function writeArchive(
   parts: readonly Part[],
 ): Promise<void> {
   const described = await Promise.all(
-    parts.map(async ({ name, file }) => ({ name, bytes: (await stat(file)).size, sha256: await sha256Of(file) })),
+    parts.map(async ({ file, ...part }) => ({
+      ...part,
+      columns: [...part.columns],
+      bytes: (await stat(file)).size,
+      sha256: await sha256Of(file),
+    })),
   );
   const manifest: Manifest = { format: 'low-quarry-backup', version: ARCHIVE_VERSION, ...about, parts: described };
   const partial = `${to}.partial`;
@@ -61,14 +79,15 @@ export async function writeArchive(
   written.catch(() => {});
   try {
     tar.entry({ name: MANIFEST }, JSON.stringify(manifest, null, 1));
-    for (const [at, { name, bytes }] of described.entries()) {
-      const entry = tar.entry({ name, size: bytes });
+    for (const [at, part] of described.entries()) {
+      const entry = tar.entry({ name: part.name, size: part.bytes });
       await pipeline(createReadStream((parts[at] as Part).file), entry);
     }
     tar.finalize();
     await written;
     await flush(partial);
     await rename(partial, to);
+    await flush(path.dirname(to));
   } catch (error) {
     tar.destroy();
     await rm(partial, { force: true });
@@ -83,44 +102,38 @@ export async function writeArchive(
  * @throws ArchiveError when it is damaged, of another kind, or made by a newer program
  */
 export async function readArchive(file: string, into: string): Promise<Manifest> {
-  let manifest: Manifest | null = null;
-  const seen = new Set<string>();
-  const tar = extract();
-  const reading = (async () => {
-    for await (const entry of tar) {
-      const { name } = entry.header;
-      if (manifest === null) {
-        if (name !== MANIFEST) throw new ArchiveError(`This is no backup of Low Quarry: it begins with "${name}".`);
-        manifest = readManifest(await textOf(entry));
-        continue;
-      }
-      const part = manifest.parts.find((each) => each.name === name);
-      if (!part || seen.has(name)) throw new ArchiveError(`The backup is damaged: "${name}" does not belong in it.`);
-      seen.add(name);
-      const to = path.join(into, name);
-      await mkdir(path.dirname(to), { recursive: true });
-      const { bytes, sha256 } = await copyTo(to, entry);
-      if (bytes !== part.bytes || sha256 !== part.sha256) {
-        throw new ArchiveError(`The backup is damaged: "${name}" is not as it was written.`);
+  const handle = await open(file, 'r');
+  try {
+    const [first, ...rest] = await listTar(handle);
+    if (!first) throw new ArchiveError('This is no backup of Low Quarry: it is empty.');
+    if (first.name !== MANIFEST) {
+      throw new ArchiveError(`This is no backup of Low Quarry: it begins with "${first.name}".`);
+    }
+    const manifest = readManifest(await readText(handle, first));
+    requireSameParts(manifest, rest);
+    for (const [at, entry] of rest.entries()) {
+      const { sha256 } = manifest.parts[at] as { sha256: string };
+      if ((await copyOut(handle, entry, path.join(into, entry.name))) !== sha256) {
+        throw new ArchiveError(`The backup is damaged: "${entry.name}" is not as it was written.`);
       }
     }
-  })();
-  try {
-    await Promise.all([pipeline(createReadStream(file), tar), reading]);
+    return manifest;
   } catch (error) {
-    // Tearing the stream down makes the other side fail too; what the archive itself was found guilty of is told.
-    const found = await reading.then(
-      () => error,
-      (failure: unknown) => (failure instanceof ArchiveError ? failure : error),
-    );
-    if (found instanceof ArchiveError) throw found;
-    if (isOfTheSystem(found)) throw found;
-    throw new ArchiveError('The backup is damaged: it cannot be read to its end.', { cause: found });
+    if (error instanceof TarError) throw new ArchiveError(`The backup is damaged: ${error.message}`);
+    throw error;
+  } finally {
+    await handle.close();
   }
-  if (manifest === null) throw new ArchiveError('This is no backup of Low Quarry: it is empty.');
-  const missing = (manifest as Manifest).parts.find(({ name }) => !seen.has(name));
+}
+
+function requireSameParts({ parts }: Manifest, entries: readonly TarEntry[]): void {
+  for (const [at, { name: found, bytes }] of entries.entries()) {
+    const part = parts[at];
+    if (part?.name !== found) throw new ArchiveError(`The backup is damaged: "${found}" does not belong in it.`);
+    if (part.bytes !== bytes) throw new ArchiveError(`The backup is damaged: "${found}" is not as it was written.`);
+  }
+  const missing = parts[entries.length];
   if (missing) throw new ArchiveError(`The backup is damaged: "${missing.name}" is missing.`);
-  return manifest;
 }
 
 function readManifest(text: string): Manifest {
@@ -142,34 +155,31 @@ function readManifest(text: string): Manifest {
   throw new ArchiveError(`The backup is damaged: manifest, ${first?.path.join('.')}: ${first?.message}.`);
 }
 
-async function textOf(entry: AsyncIterable<unknown>): Promise<string> {
-  const chunks: Buffer[] = [];
-  let bytes = 0;
-  for await (const each of entry) {
-    const chunk = each as Buffer;
-    bytes += chunk.length;
-    if (bytes > MOST_MANIFEST_BYTES) throw new ArchiveError('The backup is damaged: its manifest is too large.');
-    chunks.push(chunk);
-  }
-  return Buffer.concat(chunks).toString('utf8');
+async function readText(handle: FileHandle, { start, bytes }: TarEntry): Promise<string> {
+  if (bytes > MOST_MANIFEST_BYTES) throw new ArchiveError('The backup is damaged: its manifest is too large.');
+  const buffer = Buffer.alloc(bytes);
+  await handle.read(buffer, 0, bytes, start);
+  return buffer.toString('utf8');
 }
 
-/** Writes an entry to a file, and says what was written. A torn stream fails here, where a pipeline would wait for its end. */
-async function copyTo(file: string, entry: AsyncIterable<unknown>): Promise<{ bytes: number; sha256: string }> {
+/** Writes an entry to a file; gives its sum. */
+async function copyOut(handle: FileHandle, { start, bytes }: TarEntry, to: string): Promise<string> {
   const hash = createHash('sha256');
-  const handle = await open(file, 'w', 0o600);
-  let bytes = 0;
+  const target = await open(to, 'w', 0o600);
+  const buffer = Buffer.alloc(Math.min(bytes, 1 << 20));
   try {
-    for await (const each of entry) {
-      const chunk = each as Buffer;
-      bytes += chunk.length;
+    for (let done = 0; done < bytes; ) {
+      const { bytesRead } = await handle.read(buffer, 0, Math.min(buffer.length, bytes - done), start + done);
+      if (bytesRead === 0) throw new TarError('it ends in the middle.');
+      const chunk = buffer.subarray(0, bytesRead);
       hash.update(chunk);
-      await handle.write(chunk);
+      await target.writeFile(chunk);
+      done += bytesRead;
     }
   } finally {
-    await handle.close();
+    await target.close();
   }
-  return { bytes, sha256: hash.digest('hex') };
+  return hash.digest('hex');
 }
 
 async function sha256Of(file: string): Promise<string> {
@@ -182,9 +192,4 @@ async function flush(file: string): Promise<void> {
   const handle = await open(file, 'r');
   await handle.sync();
   await handle.close();
-}
-
-/** No such file, no room, no right: nothing is wrong with the archive. */
-function isOfTheSystem(error: unknown): boolean {
-  return error instanceof Error && 'code' in error && /^(ENOENT|ENOSPC|EACCES|EIO|EMFILE)$/.test(String(error.code));
 }

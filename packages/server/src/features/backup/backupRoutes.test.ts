@@ -4,8 +4,9 @@ import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Backup } from '@low-quarry/core/contracts/backup';
 import { pack } from 'tar-stream';
-import { createTestApp, type TestApp } from '../../testing/testApp';
-import { readArchive } from './archive';
+import { asPerson, createTestApp, type TestApp } from '../../testing/testApp';
+import { type Manifest, readArchive } from './archive';
+import { TABLES } from './tables';
 
 let app: TestApp;
 let dir: string;
@@ -54,7 +55,10 @@ test('sessions and answers to lost requests are not in it', async () => {
   const { name } = await make();
   const into = mkdtempSync(path.join(os.tmpdir(), 'low-quarry-look-'));
   const manifest = await readArchive(fileOf(name), into);
-  expect(manifest).toMatchObject({ shopName: 'Slipway Nine', version: 1, parts: [{ name: 'database.dump' }] });
+  expect(manifest).toMatchObject({ shopName: 'Slipway Nine', version: 2 });
+  const tables = (manifest as Extract<Manifest, { version: 2 }>).parts.map(({ table }) => table);
+  expect(tables).toEqual([...TABLES]);
+  for (const left of ['session', 'done_once', 'attempt']) expect(tables).not.toContain(left);
   await restore(name);
   expect(await app.owner.query('SELECT count(*)::int AS n FROM "session"')).toEqual([{ n: 0 }]);
   rmSync(into, { recursive: true });
@@ -84,7 +88,7 @@ describe('what is refused before anything is touched', () => {
   test.each([
     ['another file', async () => Buffer.from('PK not a tar at all'.repeat(100)), 'damaged'],
     ['nothing', async () => Buffer.from(''), 'it is empty'],
-    ['a newer archive', () => archive({ ...manifest, version: 2 }), 'newer program (version 2'],
+    ['a newer archive', () => archive({ ...manifest, version: 3 }), 'newer program (version 3'],
     ['a newer database', () => archive({ ...manifest, schema: 'Later1999' }), 'does not know "Later1999"'],
     ['a manifest without a date', () => archive({ ...manifest, madeAt: 'soon' }), 'manifest, madeAt'],
     ['a part that is missing', () => archive({ ...manifest, parts: [dump] }), '"database.dump" is missing'],
@@ -158,14 +162,15 @@ test('an uploaded backup is kept, listed and handed out as a file to keep', asyn
 
 test('the whole shop as an open file: out, into a new shop, and out again equal', async () => {
   const out = await everything();
-  const fresh = await createTestApp({ empty: true });
+  const fresh = await createTestApp({ empty: true, backupDir: path.join(dir, 'fresh') });
   try {
     const own = { kind: 'own', shopName: 'Boathouse', name: 'Okke', password: 'three short words' };
-    await fresh.http.post('/api/first-start').send(own).expect(200);
+    asPerson(fresh.http, (await fresh.http.post('/api/first-start').send(own).expect(200)).body.me);
     const broken = { ...out, jobs: [{ ...out.jobs[0], number: 'one' }] };
     const refusal = await fresh.http.post('/api/import').send(broken).expect(400);
     expect(refusal.body.errors[0].path).toBe('jobs.0.number');
     await fresh.http.post('/api/import').send(out).expect(200);
+    asPerson(fresh.http, (await fresh.http.get('/api/session').expect(200)).body.me);
     const again = (await fresh.http.get('/api/export').expect(200)).body;
     const people = ({ people: list }: typeof out) => list.map(({ name }: { name: string }) => name).sort();
     expect({ ...again, people: [] }).toEqual({ ...out, people: [] });

@@ -1,6 +1,5 @@
 import { createReadStream } from 'node:fs';
 import { Transform } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
 import {
   BACKUP_FILE_PATH,
   BACKUP_UPLOAD_PATH,
@@ -15,6 +14,7 @@ import { AppError, notFound, refused } from '../../http/AppError';
 import { guard } from '../../http/guard';
 import { heavyLimit } from '../../http/heavyLimit';
 import { route } from '../../http/route';
+import { sendStream } from '../../http/sendStream';
 import { ShopStore } from '../shop/ShopStore';
 import { type BackupService, tooLarge } from './BackupService';
 
@@ -31,6 +31,7 @@ export function backupRoutes(router: Router, db: DataSource, backups: BackupServ
   route(router, listBackups, async () => ({
     backups: await service().list(),
     nightlyFault: service().nightlyFault,
+    lastTrial: await service().lastTrial(),
   }));
   route(router, makeBackup, () => service().make('asked'));
   route(router, restoreBackup, async ({ params, body }) => {
@@ -39,8 +40,8 @@ export function backupRoutes(router: Router, db: DataSource, backups: BackupServ
       const message = `Type the name of the shop, "${shop.name}", to replace everything in it.`;
       throw refused(message, [{ path: 'shopName', message }]);
     }
-    const { manifest, keptAs } = await service().restore(await service().fileOf(params.name));
-    return { madeAt: manifest.madeAt, keptAs };
+    const { manifest, keptAs, findings } = await service().restore(await service().fileOf(params.name));
+    return { madeAt: manifest.madeAt, keptAs, findings: [...findings] };
   });
   router.get(BACKUP_FILE_PATH, guard('backup'), async (request, response) => {
     const name = backupNameSchema.safeParse(request.params.name);
@@ -48,7 +49,7 @@ export function backupRoutes(router: Router, db: DataSource, backups: BackupServ
     const file = await service().fileOf(name.data);
     // To keep, never to open in the page.
     response.type('application/octet-stream').attachment(name.data);
-    await pipeline(createReadStream(file), response);
+    await sendStream(response, createReadStream(file));
   });
   router.post(BACKUP_UPLOAD_PATH, guard('backup'), async (request, response) => {
     let bytes = 0;
@@ -58,6 +59,6 @@ export function backupRoutes(router: Router, db: DataSource, backups: BackupServ
         done(bytes > MOST_UPLOAD_BYTES ? tooLarge() : null, chunk);
       },
     });
-    response.json(await service().keepUpload(request.pipe(counted)));
+    response.json(await service().keepUpload([request, counted]));
   });
 }

@@ -1,39 +1,30 @@
-/** PostgreSQL's own programs, as they stand beside the server or in the path. The password goes by the environment. */
+/** PostgreSQL's own program for reading its dumps, as it stands beside the server or in the path. It is given no database. */
 import { spawn } from 'node:child_process';
 import path from 'node:path';
 
-export type Tools = { readonly binDir: string | null; readonly databaseUrl: string };
+export type Tools = { readonly binDir: string | null };
 
-/** @throws with the program's own last words */
-export async function runTool(
-  { binDir, databaseUrl }: Tools,
-  name: 'pg_dump' | 'pg_restore' | 'psql',
-  args: readonly string[],
-  { connects = true } = {},
-): Promise<string> {
-  const url = new URL(databaseUrl);
-  const env = {
-    ...process.env,
-    PGHOST: url.hostname,
-    PGPORT: url.port || '5432',
-    PGUSER: decodeURIComponent(url.username),
-    PGPASSWORD: decodeURIComponent(url.password),
-    PGDATABASE: decodeURIComponent(url.pathname.slice(1)),
-  };
+const LONGEST_MS = 10 * 60_000;
+const MOST_WORDS = 4000;
+
+/** @throws with the program's own last words, also when it does not come to an end */
+export async function runTool({ binDir }: Tools, name: 'pg_restore', args: readonly string[]): Promise<void> {
   const child = spawn(binDir ? path.join(binDir, name) : name, args, {
-    env: connects ? env : process.env,
-    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { PATH: process.env.PATH },
+    stdio: ['ignore', 'ignore', 'pipe'],
+    timeout: LONGEST_MS,
+    killSignal: 'SIGKILL',
   });
-  const output: string[] = [];
-  const words: string[] = [];
-  child.stdout.on('data', (chunk: Buffer) => output.push(chunk.toString()));
-  child.stderr.on('data', (chunk: Buffer) => words.push(chunk.toString()));
-  const code = await new Promise<number | null>((resolve, reject) => {
+  let words = '';
+  child.stderr.on('data', (chunk: Buffer) => {
+    words = (words + chunk.toString()).slice(-MOST_WORDS);
+  });
+  const [code, signal] = await new Promise<[number | null, string | null]>((resolve, reject) => {
     child.once('error', reject);
-    child.once('close', resolve);
+    child.once('close', (exit, by) => resolve([exit, by]));
   }).catch((error: unknown) => {
     throw new Error(`${name} could not be started. It is in Debian's package postgresql-client.`, { cause: error });
   });
-  if (code !== 0) throw new Error(`${name} ended with ${code}: ${words.join('').trim().slice(-600)}`);
-  return output.join('');
+  if (signal) throw new Error(`${name} did not come to an end and was stopped.`);
+  if (code !== 0) throw new Error(`${name} ended with ${code}: ${words.trim().slice(-600)}`);
 }

@@ -1,5 +1,4 @@
 import type { Verdict } from '@low-quarry/core/fit/Check';
-import type { Snapshot } from '@low-quarry/core/records/snapshot';
 import { EntitySchema } from 'typeorm';
 import type { OpeningRow } from '../openings/OpeningEntity';
 import type { PartRow } from '../parts/PartEntity';
@@ -15,7 +14,7 @@ export type ChoiceRow = {
   chosen_at: Date;
   version: number;
   /** Every input of the verdict as it was; null for a choice from before they were kept. */
-  snapshot: Snapshot | null;
+  snapshot: object | null;
   opening?: OpeningRow;
   speaker?: PartRow;
 };

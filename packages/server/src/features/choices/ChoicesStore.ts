@@ -1,7 +1,7 @@
 /** Choices in the database. */
 import type { Choice } from '@low-quarry/core/contracts/openings';
 import type { Verdict } from '@low-quarry/core/fit/Check';
-import { type Snapshot, snapshotSchema } from '@low-quarry/core/records/snapshot';
+import { readStoredSnapshot, type Snapshot, toStoredSnapshot } from '@low-quarry/core/records/snapshot';
 import { type EntityManager, In } from 'typeorm';
 import { ChoiceEntity, type ChoiceRow } from './ChoiceEntity';
 
@@ -33,7 +33,7 @@ export class ChoicesStore {
         verdict_when_chosen: verdictWhenChosen,
         chosen_at: new Date(choice.chosenAt),
         version: choice.version,
-        snapshot: snapshot as object | null,
+        snapshot: snapshot && toStoredSnapshot(snapshot),
       })),
       ['opening_id'],
     );
@@ -45,11 +45,11 @@ export class ChoicesStore {
   }
 }
 
-function toChoice(row: ChoiceRow): StoredChoice {
+export function toChoice(row: ChoiceRow): StoredChoice {
   return {
     openingId: row.opening_id,
     verdictWhenChosen: row.verdict_when_chosen,
-    snapshot: row.snapshot === null ? null : snapshotSchema.parse(row.snapshot),
+    snapshot: row.snapshot === null ? null : readStoredSnapshot(row.snapshot),
     choice: {
       speakerId: row.speaker_id,
       bracketIds: row.bracket_ids,

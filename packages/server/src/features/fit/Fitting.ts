@@ -2,6 +2,7 @@
 import type { VerdictSummary } from '@low-quarry/core/contracts/jobs';
 import { type Judgement, judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
 import type { Candidate, FitCatalogue } from '@low-quarry/core/fit/shapes';
+import { ringThicknessMm } from '@low-quarry/core/fit/spacerWindow';
 import { findSpacer } from '@low-quarry/core/fit/stackSearch';
 import { type OpeningRecord, toFitOpening } from '@low-quarry/core/model/opening';
 import { type ConnectorRecord, orderedId, type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
@@ -25,6 +26,8 @@ export class Fitting {
     readonly shop: Shop,
     readonly parts: ReadonlyMap<string, PartRecord>,
     connectors: readonly ConnectorRecord[],
+    /** Why the settings cannot be read; then nothing is judged. */
+    private readonly unreadable: string | null = null,
   ) {
     this.catalogue = toFitCatalogue([...parts.values()]);
     this.connectorNames = new Map(connectors.map(({ id, name }) => [id, name]));
@@ -61,7 +64,19 @@ export class Fitting {
     return { opening: { wiring, ...rest }, parts: [...parts, ...adapters], settings: this.shop };
   }
 
+  /** What a choice names and is not there, in a sentence; null where all of it is. */
+  brokenBecause(ids: CandidateIds): string | null {
+    const missing = this.findCandidate(ids);
+    if (typeof missing !== 'string') return null;
+    const ringMm = missing === 'spacerId' && ids.spacerId !== null ? ringThicknessMm(ids.spacerId) : null;
+    if (ringMm !== null) return `This choice names a ring of ${ringMm} mm sheet, which is no longer cut: choose again.`;
+    const words = { speakerId: 'a speaker', bracketIds: 'a bracket', spacerId: 'a spacer' } as const;
+    return `This choice names ${words[missing]} that is no longer in the catalogue: choose again.`;
+  }
+
+  /** @throws when the settings cannot be read: their defaults are nobody's clearances */
   judge(record: OpeningRecord, candidate: Candidate): Judgement {
+    if (this.unreadable !== null) throw new Error(`the shop's settings cannot be read (${this.unreadable})`);
     const opening = toFitOpening(record, readingHalfWidthsMm(this.shop), (id) => this.connectorNames.get(id) ?? id);
     return judgeCandidate(opening, candidate, this.catalogue.adapters, toFitRules(this.shop), this.shop.unit);
   }
@@ -69,10 +84,10 @@ export class Fitting {
 
 export async function readFitting(shop: ShopStore, parts: PartsStore): Promise<Fitting> {
   // One after the other: inside a transaction they share a connection.
-  const settings = await shop.get();
+  const { settings, unreadable } = await shop.getWithVersion();
   const records = await parts.listParts();
   const connectors = await parts.listConnectors();
-  return new Fitting(settings, new Map(records.map((record) => [record.id, record])), connectors);
+  return new Fitting(settings, new Map(records.map((record) => [record.id, record])), connectors, unreadable);
 }
 
 /** What a list shows of a judgement. */

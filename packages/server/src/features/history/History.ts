@@ -4,6 +4,7 @@
  */
 import type { CHANGE_ACTIONS } from '@low-quarry/core/contracts/history';
 import type { RecordKind, StateOf } from '@low-quarry/core/records/recordKinds';
+import { toStored } from '@low-quarry/core/records/storedRecord';
 import type { EntityManager } from 'typeorm';
 import type { Actor } from '../../http/Actor';
 import { ChangeEntity } from './ChangeEntity';
@@ -46,8 +47,8 @@ export class History {
       label: change.label,
       action: change.action,
       version: change.version,
-      before: change.before as unknown as object,
-      after: change.after as unknown as object,
+      before: kept(change.kind, change.before) as object,
+      after: kept(change.kind, change.after) as object,
       undoes: this.undoes,
     });
     return (identifiers[0] as { id: number }).id;
@@ -70,6 +71,10 @@ export class History {
   get now(): Date {
     return this.at;
   }
+}
+
+function kept(kind: RecordKind, state: unknown): object | null {
+  return typeof state === 'object' && state !== null ? toStored(kind, state) : null;
 }
 
 /** The history for what one request changes. */

@@ -3,15 +3,13 @@
  * person may not do, or that makes no sense any more, comes in by way of the history.
  */
 import type { Change } from '@low-quarry/core/contracts/history';
-import { mayDo, type Permission, type Role } from '@low-quarry/core/model/access';
-import { openingRecordSchema } from '@low-quarry/core/model/opening';
-import { partSchema } from '@low-quarry/core/model/parts';
-import { shopSchema } from '@low-quarry/core/model/shop';
-import { vehicleSchema } from '@low-quarry/core/model/vehicle';
-import type { ChoiceState, JobState, PersonState, RecordKind } from '@low-quarry/core/records/recordKinds';
+import { mayDo, type Permission } from '@low-quarry/core/model/access';
+import type { JobState, RecordKind } from '@low-quarry/core/records/recordKinds';
+import { readStored, type Stored, type StoredKind } from '@low-quarry/core/records/storedRecord';
 import type { EntityManager } from 'typeorm';
 import type { Actor } from '../../http/Actor';
 import { AppError, notFound, refused } from '../../http/AppError';
+import { requirePasswordFor } from '../../http/guard';
 import { createChoicesService } from '../choices/choicesRoutes';
 import { JobsStore } from '../jobs/JobsStore';
 import { createJobsService } from '../jobs/jobsRoutes';
@@ -22,6 +20,7 @@ import { ShopService } from '../shop/ShopService';
 import { ShopStore } from '../shop/ShopStore';
 import type { History } from './History';
 import { HistoryStore } from './HistoryStore';
+import { maySee } from './maySee';
 
 const HOUR_MS = 3_600_000;
 /** Older than a working day, it is looked up in the history. */
@@ -50,8 +49,8 @@ export class HistoryService {
   /** @returns the new change */
   async bringBack(changeId: number, to: 'before' | 'after', actor: Actor): Promise<number> {
     const change = await this.store.find(changeId);
-    if (!change) throw notFound('change');
-    await this.apply(change, to === 'before' ? change.before : change.after, actor.roles);
+    if (!change || !maySee(change.kind, actor.roles)) throw notFound('change');
+    await this.apply(change, to === 'before' ? change.before : change.after, actor);
     return this.latestOf(change);
   }
 
@@ -78,7 +77,7 @@ export class HistoryService {
     for (const change of changes) {
       // The openings of a new job go into the bin with it.
       if (change.action === 'created' && change.kind === 'opening') continue;
-      await this.history.undoing(change.id, () => this.apply(change, change.before, actor.roles));
+      await this.history.undoing(change.id, () => this.apply(change, change.before, actor));
     }
     return changes.length;
   }
@@ -89,26 +88,27 @@ export class HistoryService {
   }
 
   /** Makes the record what `state` says; null: not there. */
-  private async apply({ kind, recordId, jobId, label }: Change, state: unknown, roles: readonly Role[]): Promise<void> {
-    if (!mayDo(NEEDS[kind], roles)) {
+  private async apply({ kind, recordId, jobId, label }: Change, state: unknown, actor: Actor): Promise<void> {
+    if (!mayDo(NEEDS[kind], actor.roles)) {
       throw new AppError(403, 'not-allowed', 'Not allowed', `Changing "${label}" is for somebody with another role.`);
     }
+    requirePasswordFor(NEEDS[kind], actor);
     const { manager, history } = this;
     switch (kind) {
       case 'opening': {
         if (state === null) throw cannot('an opening cannot be taken out of its job');
         const openings = createOpeningsService(manager);
-        const { version } = await openings.get(recordId);
-        await openings.replace(recordId, version, openingRecordSchema.parse(state), history);
+        const version = await openings.versionOf(recordId);
+        await openings.replace(recordId, version, required('opening', state), history);
         return;
       }
       case 'job':
-        return this.applyJob(recordId, state as JobState | null);
+        return this.applyJob(recordId, state === null ? null : required('job', state));
       case 'choice': {
         const choices = createChoicesService(manager, history);
         if (state === null) await choices.remove(recordId);
         else {
-          const { speakerId, bracketIds, spacerId, reason } = state as ChoiceState;
+          const { speakerId, bracketIds, spacerId, reason } = required('choice', state);
           const choice = { openingId: recordId, speakerId, bracketIds: [...bracketIds], spacerId, reason };
           await choices.keep(jobId ?? '', [choice]);
         }
@@ -117,27 +117,27 @@ export class HistoryService {
       case 'settings': {
         if (state === null) throw cannot('a shop has settings');
         const { version } = await new ShopStore(manager).getWithVersion();
-        await new ShopService(manager, history).change(version, shopSchema.parse(state));
+        await new ShopService(manager, history).change(version, required('settings', state));
         return;
       }
       case 'person': {
         if (state === null) throw cannot('a person is not taken out; they stop working here');
         const people = new PeopleService(manager, history);
-        const { name, roles: theirs, active } = state as PersonState;
+        const { name, roles: theirs, active } = required('person', state);
         const { version } = await people.get(recordId);
-        await people.change(recordId, { version, name, roles: theirs as Role[], active });
+        await people.change(recordId, { version, name, roles: theirs, active });
         return;
       }
       case 'part': {
         if (state === null) throw cannot('a part that jobs go by is not taken out');
         const library = new LibraryService(manager, history);
-        await library.changePart(recordId, (await library.getPart(recordId)).version, partSchema.parse(state));
+        await library.changePart(recordId, await library.versionOf('part', recordId), required('part', state));
         return;
       }
       case 'vehicle': {
         if (state === null) throw cannot('a vehicle that jobs go by is not taken out');
         const library = new LibraryService(manager, history);
-        await library.changeVehicle(recordId, (await library.getVehicle(recordId)).version, vehicleSchema.parse(state));
+        await library.changeVehicle(recordId, await library.versionOf('vehicle', recordId), required('vehicle', state));
         return;
       }
     }
@@ -158,6 +158,13 @@ export class HistoryService {
     const { vehicleId: _, ...facts } = state;
     await jobs.changeWhereNeeded(job, facts, history);
   }
+}
+
+/** A state of whatever form in today's. */
+function required<Kind extends StoredKind>(kind: Kind, state: unknown): Stored<Kind> {
+  const read = readStored(kind, state);
+  if (read.ok) return read.value;
+  throw cannot(`it cannot be read (${read.failure})`);
 }
 
 function overtaken({ label }: Change): AppError {

@@ -1,6 +1,7 @@
 /** Reads the history. Only `History` writes it. */
 import type { Change } from '@low-quarry/core/contracts/history';
 import type { RecordKind } from '@low-quarry/core/records/recordKinds';
+import { readStored } from '@low-quarry/core/records/storedRecord';
 import type { EntityManager } from 'typeorm';
 import { ChangeEntity, type ChangeRow } from './ChangeEntity';
 
@@ -11,14 +12,20 @@ export type HistoryQuery = {
   readonly person?: string | undefined;
   readonly find?: string | undefined;
   readonly before?: number | undefined;
+  /** Kinds that the reader may not see. */
+  readonly without?: readonly RecordKind[];
 };
 
 export class HistoryStore {
   constructor(private readonly manager: EntityManager) {}
 
   /** The last first. Words are looked for in what was changed, where, by whom and at which device. */
-  async list({ kind, record, job, person, find, before }: HistoryQuery, most: number): Promise<readonly Change[]> {
+  async list(
+    { kind, record, job, person, find, before, without = [] }: HistoryQuery,
+    most: number,
+  ): Promise<readonly Change[]> {
     const query = this.manager.createQueryBuilder(ChangeEntity, 'change').orderBy('change.id', 'DESC').limit(most);
+    if (without.length > 0) query.andWhere('change.kind NOT IN (:...without)', { without });
     if (kind) query.andWhere('change.kind = :kind', { kind });
     if (record) query.andWhere('change.record_id = :record', { record });
     if (job) query.andWhere('change.job_id = :job', { job });
@@ -90,8 +97,15 @@ export function toChange(row: ChangeRow): Change {
     label: row.label,
     action: row.action,
     version: row.version,
-    before: row.before,
-    after: row.after,
+    before: stateOf(row.kind, row.before),
+    after: stateOf(row.kind, row.after),
     undoes: row.undoes,
   };
+}
+
+/** In today's form; a state that cannot be brought to it stays as it is kept, for a person to read. */
+function stateOf(kind: RecordKind, state: unknown): unknown {
+  if (state === null) return null;
+  const read = readStored(kind, state);
+  return read.ok ? read.value : state;
 }

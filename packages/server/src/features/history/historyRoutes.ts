@@ -1,14 +1,22 @@
 import { bringBack, CHANGES_A_PAGE, getUndo, listHistory, undo } from '@low-quarry/core/contracts/history';
+import { RECORD_KINDS } from '@low-quarry/core/records/recordKinds';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { route, write } from '../../http/route';
 import type { OpenHistory } from './History';
 import { HistoryService } from './HistoryService';
 import { HistoryStore } from './HistoryStore';
+import { maySee } from './maySee';
+import { Searches } from './Searches';
 
-export function historyRoutes(router: Router, db: DataSource, openHistory: OpenHistory): void {
-  route(router, listHistory, async ({ params }) => {
-    const changes = await new HistoryStore(db.manager).list(params, CHANGES_A_PAGE + 1);
+export function historyRoutes(router: Router, db: DataSource, heavy: DataSource, openHistory: OpenHistory): void {
+  const searches = new Searches();
+  route(router, listHistory, async ({ params, actor }) => {
+    const without = RECORD_KINDS.filter((kind) => !maySee(kind, actor.roles));
+    const query = { ...params, without };
+    const changes = params.find
+      ? await searches.one(actor.personId, () => new HistoryStore(heavy.manager).list(query, CHANGES_A_PAGE + 1))
+      : await new HistoryStore(db.manager).list(query, CHANGES_A_PAGE + 1);
     return { changes: changes.slice(0, CHANGES_A_PAGE), hasMore: changes.length > CHANGES_A_PAGE };
   });
   route(router, getUndo, async ({ actor }) => ({

@@ -59,11 +59,14 @@ export class JobsService {
     newId: () => string,
     history: History,
   ): Promise<string> {
-    const vehicle = await this.vehicles.find(vehicleId);
-    if (!vehicle) {
-      const message = `"${vehicleId}" is not a vehicle of the library.`;
+    const found = await this.vehicles.find(vehicleId);
+    if (!found?.record.ok) {
+      const message = found
+        ? `What is kept of "${vehicleId}" cannot be read; its history in the library can bring it back.`
+        : `"${vehicleId}" is not a vehicle of the library.`;
       throw refused(message, [{ path: 'vehicleId', message }]);
     }
+    const vehicle = found.record.value;
     const id = newId();
     await this.jobs.insert({ id, vehicleId, ...job });
     const openings = vehicle.openings.map((record) => ({ id: newId(), record }));
@@ -155,37 +158,64 @@ export class JobsService {
     const openings = await this.openings.listOfJobs(jobIds);
     const fitting = await this.readFitting();
     const choices = await this.choices.listOfOpenings(openings.map(({ id }) => id));
-    return openings.map((opening) => {
+    return openings.map(({ unreadable, ...opening }) => {
       const stored = choices.get(opening.id);
-      return { ...opening, choice: stored?.choice ?? null, state: openingState(opening.record, stored, fitting) };
+      const state =
+        unreadable === null
+          ? openingState(opening.record, stored, fitting)
+          : ({ kind: 'unreadable', sentence: unreadableSentence(unreadable) } as const);
+      return { ...opening, choice: stored?.choice ?? null, state };
     });
   }
 }
 
-/** What a list says of an opening: its choice's present verdict, or what is in the way of choosing. */
+function unreadableSentence(why: string): string {
+  return `What is kept of this opening cannot be read (${why}). Its history can bring an earlier state back.`;
+}
+
+/** What a list says of an opening: its choice's present verdict, or what is in the way of choosing or judging. */
 function openingState(record: OpeningRecord, stored: StoredChoice | undefined, fitting: Fitting): OpeningState {
-  if (stored) {
-    const candidate = fitting.findCandidate(stored.choice);
-    const speaker = fitting.parts.get(stored.choice.speakerId);
-    if (typeof candidate === 'string' || !speaker)
-      throw new Error(`openingState: expected a part of the catalogue as ${String(candidate)}`);
-    const summary = summarise(fitting.judge(record, candidate));
-    const heldBack = heldBackBecause(summary.verdict, {
-      verdictWhenChosen: stored.verdictWhenChosen,
-      reason: stored.choice.reason,
-    });
-    return {
-      kind: 'chosen',
-      speakerName: partName(speaker),
-      summary,
-      heldBack,
-      verdictThen: stored.verdictWhenChosen,
-      sentenceThen: stored.snapshot?.sentence ?? null,
-      changedSince: stored.snapshot
-        ? [...changedSince(stored.snapshot, fitting.snapshotInputs(record, stored.choice))]
-        : [],
-    };
+  return stored ? choiceState(record, stored, fitting) : openState(record);
+}
+
+/** One choice that cannot be judged is a state of its own line: the other lines, and the list, are as they were. */
+function choiceState(record: OpeningRecord, stored: StoredChoice, fitting: Fitting): OpeningState {
+  const parts = fitting.namesOf(stored.choice).join(' + ');
+  const broken = fitting.brokenBecause(stored.choice);
+  if (broken !== null) return { kind: 'cannotJudge', parts, sentence: broken };
+  try {
+    return judgedState(record, stored, fitting);
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    return { kind: 'cannotJudge', parts, sentence: `This choice cannot be judged: ${why}.` };
   }
+}
+
+function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitting): OpeningState {
+  const candidate = fitting.findCandidate(stored.choice);
+  const speaker = fitting.parts.get(stored.choice.speakerId);
+  if (typeof candidate === 'string' || !speaker)
+    throw new Error(`judgedState: expected parts of the catalogue, got ${String(candidate)}`);
+  const summary = summarise(fitting.judge(record, candidate));
+  const heldBack = heldBackBecause(summary.verdict, {
+    verdictWhenChosen: stored.verdictWhenChosen,
+    reason: stored.choice.reason,
+  });
+  return {
+    kind: 'chosen',
+    speakerName: partName(speaker),
+    summary,
+    heldBack,
+    verdictThen: stored.verdictWhenChosen,
+    sentenceThen: stored.snapshot?.sentence ?? null,
+    changedSince: stored.snapshot
+      ? [...changedSince(stored.snapshot, fitting.snapshotInputs(record, stored.choice))]
+      : [],
+  };
+}
+
+/** Nothing is chosen. */
+function openState(record: OpeningRecord): OpeningState {
   const hold = holdSentence(record);
   if (hold) return { kind: 'hold', sentence: hold };
   const missing = missingDimensions(record);

@@ -1,6 +1,6 @@
 /** Jobs in the database, each with its vehicle. */
 import type { Job } from '@low-quarry/core/contracts/jobs';
-import { vehicleSchema } from '@low-quarry/core/model/vehicle';
+import { readStored, salvageVehicle } from '@low-quarry/core/records/storedRecord';
 import { type EntityManager, IsNull, Not } from 'typeorm';
 import { JobEntity, type JobRow } from './JobEntity';
 
@@ -77,7 +77,8 @@ export class JobsStore {
 
 function toJob({ id, number, version, customer, registration, wants, due_on, vehicle }: JobRow): Job {
   if (!vehicle) throw new Error('toJob: expected the row with its vehicle, got none');
-  const { openings: _, ...rest } = vehicleSchema.parse(vehicle.record);
+  const read = readStored('vehicle', vehicle.record);
+  const { openings: _, ...rest } = read.ok ? read.value : salvageVehicle(vehicle.record, vehicle.id);
   return { id, number, version, customer, registration, wants, dueOn: due_on, vehicle: rest };
 }
 

@@ -34,7 +34,11 @@ describe('the list', () => {
       const owner = { kind: 'own', shopName: 'Boathouse', name: 'Tamsin', password: 'three short words' };
       await empty.http.post('/api/first-start').send(owner).expect(200);
       expect((await empty.http.get('/api/jobs').expect(200)).body).toEqual({ jobs: [] });
-      expect((await empty.http.get('/api/catalogue').expect(200)).body).toEqual({ parts: [], connectors: [] });
+      expect((await empty.http.get('/api/catalogue').expect(200)).body).toEqual({
+        parts: [],
+        connectors: [],
+        unreadable: [],
+      });
     } finally {
       await empty.drop();
     }

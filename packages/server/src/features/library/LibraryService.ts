@@ -2,10 +2,11 @@
 import { type PartRecord, partName } from '@low-quarry/core/model/parts';
 import { type VehicleRecord, vehicleName } from '@low-quarry/core/model/vehicle';
 import type { EntityManager } from 'typeorm';
-import { notFound, refused, versionConflict } from '../../http/AppError';
+import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';
 import { PartsStore } from '../parts/PartsStore';
 import { VehiclesStore } from '../vehicles/VehiclesStore';
+import type { FoundRecord } from './readRecords';
 
 type Versioned<Rec> = { readonly version: number; readonly record: Rec };
 
@@ -22,34 +23,50 @@ export class LibraryService {
   }
 
   async getPart(id: string): Promise<Versioned<PartRecord>> {
+    return readable(await this.foundPart(id), 'part');
+  }
+
+  /** A part that cannot be read any more can be replaced by one that can: that is how it is brought back. */
+  async changePart(id: string, version: number, record: PartRecord): Promise<Versioned<PartRecord>> {
+    const before = await this.foundPart(id);
+    requireSame('id', id, record.id);
+    if (before.record.ok) requireSame('kind', before.record.value.kind, record.kind);
+    if (before.version !== version || !(await this.parts.replacePart(id, version, record)))
+      throw versionConflict('this part', await this.getPart(id));
+    const was = before.record.ok ? before.record.value : before.kept;
+    await this.note('part', id, partName(record), version + 1, was, record);
+    return { version: version + 1, record };
+  }
+
+  async getVehicle(id: string): Promise<Versioned<VehicleRecord>> {
+    return readable(await this.foundVehicle(id), 'vehicle');
+  }
+
+  async changeVehicle(id: string, version: number, record: VehicleRecord): Promise<Versioned<VehicleRecord>> {
+    const before = await this.foundVehicle(id);
+    requireSame('id', id, record.id);
+    if (before.version !== version || !(await this.vehicles.replace(id, version, record)))
+      throw versionConflict('this vehicle', await this.getVehicle(id));
+    const was = before.record.ok ? before.record.value : before.kept;
+    await this.note('vehicle', id, vehicleName(record), version + 1, was, record);
+    return { version: version + 1, record };
+  }
+
+  /** The version to change, also of a record that cannot be read. */
+  async versionOf(kind: 'part' | 'vehicle', id: string): Promise<number> {
+    return (kind === 'part' ? await this.foundPart(id) : await this.foundVehicle(id)).version;
+  }
+
+  private async foundPart(id: string): Promise<FoundRecord<PartRecord>> {
     const part = await this.parts.findPart(id);
     if (!part) throw notFound('part');
     return part;
   }
 
-  async changePart(id: string, version: number, record: PartRecord): Promise<Versioned<PartRecord>> {
-    const before = await this.getPart(id);
-    requireSame('id', before.record.id, record.id);
-    requireSame('kind', before.record.kind, record.kind);
-    if (before.version !== version || !(await this.parts.replacePart(id, version, record)))
-      throw versionConflict('this part', await this.getPart(id));
-    await this.note('part', id, partName(record), version + 1, before.record, record);
-    return { version: version + 1, record };
-  }
-
-  async getVehicle(id: string): Promise<Versioned<VehicleRecord>> {
-    const vehicle = await this.vehicles.findWithVersion(id);
+  private async foundVehicle(id: string): Promise<FoundRecord<VehicleRecord>> {
+    const vehicle = await this.vehicles.find(id);
     if (!vehicle) throw notFound('vehicle');
     return vehicle;
-  }
-
-  async changeVehicle(id: string, version: number, record: VehicleRecord): Promise<Versioned<VehicleRecord>> {
-    const before = await this.getVehicle(id);
-    requireSame('id', before.record.id, record.id);
-    if (before.version !== version || !(await this.vehicles.replace(id, version, record)))
-      throw versionConflict('this vehicle', await this.getVehicle(id));
-    await this.note('vehicle', id, vehicleName(record), version + 1, before.record, record);
-    return { version: version + 1, record };
   }
 
   private note(
@@ -62,6 +79,11 @@ export class LibraryService {
   ): Promise<number> {
     return this.history.note({ kind, recordId, jobId: null, label, action: 'changed', version, before, after });
   }
+}
+
+function readable<Rec>({ version, record }: FoundRecord<Rec>, what: string): Versioned<Rec> {
+  if (record.ok) return { version, record: record.value };
+  throw unreadable(`this ${what}`, record.failure);
 }
 
 function requireSame(key: string, before: string, after: string): void {

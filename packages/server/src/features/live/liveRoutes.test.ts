@@ -1,3 +1,4 @@
+import net from 'node:net';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { LiveChange } from '@low-quarry/core/contracts/live';
@@ -9,10 +10,14 @@ beforeAll(async () => {
 });
 afterAll(() => app.drop());
 
+async function cookieOf(name: string, password: string): Promise<string> {
+  const signIn = await app.browser().post('/api/session').send({ name, password }).expect(200);
+  return (signIn.headers['set-cookie'] as unknown as string[]).map((each) => each.split(';')[0]).join('; ');
+}
+
 /** Listens as a page does, and collects what it is told until `stop`. */
 async function listen(name: string, password: string) {
-  const signIn = await app.browser().post('/api/session').send({ name, password }).expect(200);
-  const cookie = (signIn.headers['set-cookie'] as unknown as string[]).map((each) => each.split(';')[0]).join('; ');
+  const cookie = await cookieOf(name, password);
   const stop = new AbortController();
   const response = await fetch(`${app.origin}/api/events`, { headers: { Cookie: cookie }, signal: stop.signal });
   expect(response.headers.get('content-type')).toBe('text/event-stream');
@@ -35,7 +40,7 @@ async function listen(name: string, password: string) {
     stop.abort();
     await reading;
   };
-  return { told, isOver: () => isOver, stop: leave };
+  return { told, isOver: () => isOver, stop: leave, cookie };
 }
 
 const until = async (what: () => boolean) => {
@@ -82,4 +87,76 @@ test('nobody who is signed out is told anything', async () => {
   const response = await fetch(`${app.origin}/api/events`);
   expect(response.status).toBe(401);
   await response.body?.cancel();
+});
+
+const signOut = (cookie: string) =>
+  fetch(`${app.origin}/api/session`, { method: 'DELETE', headers: { Cookie: cookie, Origin: app.origin } });
+const change = async (note: string) => {
+  const { id, version, record } = await app.opening(2, 'frontDoorLow', 'left');
+  await app.http
+    .put(`/api/openings/${id}`)
+    .send({ version, record: { ...record, note } })
+    .expect(200);
+};
+
+test('the end of a session ends its stream at once: what happens after it is not told', async () => {
+  const rieke = await listen('Rieke', 'slipway fitter demo');
+  await change('before');
+  await until(() => rieke.told.length === 1);
+  await signOut(rieke.cookie);
+  await until(rieke.isOver);
+  await change('after');
+  await sleep(200);
+  expect(rieke.told).toHaveLength(1);
+});
+
+test('changes to people are told to whoever looks after people only', async () => {
+  const [rieke, okke] = [await listen('Rieke', 'slipway fitter demo'), await listen('Okke', 'slipway owner demo')];
+  const person = { name: 'Edda', roles: ['counter'], password: 'three short words' };
+  await app.http.post('/api/people').send(person).expect(200);
+  await until(() => okke.told.length === 1);
+  await change('for everybody');
+  await until(() => rieke.told.length === 1);
+  expect(rieke.told.map(({ kind }) => kind)).toEqual(['opening']);
+  const { body } = await (await app.signedIn('Rieke')).get('/api/history?kind=person').expect(200);
+  expect(body.changes).toEqual([]);
+  expect((await app.http.get('/api/history?kind=person').expect(200)).body.changes).toHaveLength(1);
+  await rieke.stop();
+  await okke.stop();
+});
+
+test('a page whose person gets other roles is sent away, to come back with them', async () => {
+  const jory = await listen('Jory', 'slipway both demo');
+  const { body } = await app.http.get('/api/people').expect(200);
+  const { id, version, name, active } = body.people.find((each: { name: string }) => each.name === 'Jory');
+  await app.http
+    .put(`/api/people/${id}`)
+    .send({ version, name, active, roles: ['counter'] })
+    .expect(200);
+  await until(jory.isOver);
+});
+
+test('many answers and a stream asked for in one packet, never read, with the session over: the server goes on', async () => {
+  const cookie = await cookieOf('Rieke', 'slipway fitter demo');
+  const { hostname, port, host } = new URL(app.origin);
+  const sockets = Array.from({ length: 8 }, () => {
+    const socket = net.connect(Number(port), hostname);
+    socket.on('error', () => {});
+    socket.pause();
+    const get = (path: string) => `GET ${path} HTTP/1.1\r\nHost: ${host}\r\nCookie: ${cookie}\r\n\r\n`;
+    socket.write(get('/api/catalogue').repeat(40) + get('/api/events').repeat(3));
+    return socket;
+  });
+  await sleep(600);
+  await signOut(cookie);
+  for (let times = 0; times < 3; times++) await change(`while nobody reads ${times}`);
+  for (const socket of sockets) socket.destroy();
+  await change('after they left');
+  await fetch(`${app.origin}/api/health`).then(({ status }) => expect(status).toBe(200));
+});
+
+test('HEAD of the stream is answered', async () => {
+  const cookie = await cookieOf('Rieke', 'slipway fitter demo');
+  const answer = await fetch(`${app.origin}/api/events`, { method: 'HEAD', headers: { Cookie: cookie } });
+  expect([answer.status, answer.headers.get('content-type')]).toEqual([200, expect.stringContaining('event-stream')]);
 });

@@ -1,4 +1,3 @@
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { EntitySchema } from 'typeorm';
 import type { JobRow } from '../jobs/JobEntity';
 
@@ -7,7 +6,7 @@ export type OpeningRow = {
   job_id: string;
   position: number;
   version: number;
-  record: OpeningRecord;
+  record: object;
   job?: JobRow;
 };
 

@@ -2,11 +2,11 @@
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { placeLabel } from '@low-quarry/core/model/place';
-import { notFound, refused, versionConflict } from '../../http/AppError';
+import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
 import type { ChoicesStore } from '../choices/ChoicesStore';
 import type { History } from '../history/History';
 import type { PartsStore } from '../parts/PartsStore';
-import type { OpeningsStore } from './OpeningsStore';
+import type { OpeningsStore, StoredOpening } from './OpeningsStore';
 
 export class OpeningsService {
   constructor(
@@ -16,16 +16,16 @@ export class OpeningsService {
   ) {}
 
   async get(openingId: string): Promise<Opening> {
-    const opening = await this.openings.find(openingId);
-    if (!opening) throw notFound('opening');
+    const { unreadable: why, ...opening } = await this.found(openingId);
+    if (why !== null) throw unreadable('this opening', why);
     const choices = await this.choices.listOfOpenings([openingId]);
     return { ...opening, choice: choices.get(openingId)?.choice ?? null };
   }
 
   /** Replaces what is known of an opening. Where it is in the vehicle stays: that is its identity. */
   async replace(openingId: string, version: number, record: OpeningRecord, history: History): Promise<Opening> {
-    const before = await this.get(openingId);
-    if (before.version !== version) throw versionConflict('this opening', before);
+    const before = await this.found(openingId);
+    if (before.version !== version) throw versionConflict('this opening', await this.get(openingId));
     if (record.place !== before.record.place || record.side !== before.record.side) {
       throw refused('An opening cannot be moved to another place.', [
         { path: 'record.place', message: 'The place of an opening cannot be changed.' },
@@ -47,6 +47,17 @@ export class OpeningsService {
       after: after.record,
     });
     return after;
+  }
+
+  /** The version to change, also of one that cannot be read. */
+  async versionOf(openingId: string): Promise<number> {
+    return (await this.found(openingId)).version;
+  }
+
+  private async found(openingId: string): Promise<StoredOpening> {
+    const opening = await this.openings.find(openingId);
+    if (!opening) throw notFound('opening');
+    return opening;
   }
 
   private async requireKnownConnector({ wiring }: OpeningRecord): Promise<void> {

@@ -1,5 +1,6 @@
 /** Openings in the database. */
-import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import { readStored, salvageOpening, toStored } from '@low-quarry/core/records/storedRecord';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { OpeningEntity, type OpeningRow } from './OpeningEntity';
 
@@ -8,6 +9,8 @@ export type StoredOpening = {
   readonly jobId: string;
   readonly version: number;
   readonly record: OpeningRecord;
+  /** Why what is kept cannot be read; then the record is what could be, for showing where it is. */
+  readonly unreadable: string | null;
 };
 
 export class OpeningsStore {
@@ -43,17 +46,33 @@ export class OpeningsStore {
   ): Promise<void> {
     await this.manager.insert(
       OpeningEntity,
-      openings.map(({ id, record }, position) => ({ id, job_id: jobId, position, version: 1, record })),
+      openings.map(({ id, record }, position) => ({
+        id,
+        job_id: jobId,
+        position,
+        version: 1,
+        record: toStored('opening', record),
+      })),
     );
   }
 
   /** Replaces the record if it still has the given version; tells whether it did. */
   async replace(id: string, version: number, record: OpeningRecord): Promise<boolean> {
-    const result = await this.manager.update(OpeningEntity, { id, version }, { record, version: version + 1 });
+    const result = await this.manager.update(
+      OpeningEntity,
+      { id, version },
+      {
+        record: toStored('opening', record),
+        version: version + 1,
+      },
+    );
     return result.affected === 1;
   }
 }
 
-function toOpening({ id, job_id, version, record }: OpeningRow): StoredOpening {
-  return { id, jobId: job_id, version, record: openingRecordSchema.parse(record) };
+export function toOpening({ id, job_id, version, record }: OpeningRow): StoredOpening {
+  const read = readStored('opening', record);
+  return read.ok
+    ? { id, jobId: job_id, version, record: read.value, unreadable: null }
+    : { id, jobId: job_id, version, record: salvageOpening(record), unreadable: read.failure };
 }

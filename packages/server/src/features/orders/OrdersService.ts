@@ -71,6 +71,8 @@ function whyHeldBack({ state }: OpeningWithState): string {
   switch (state.kind) {
     case 'chosen':
       return `${state.heldBack ?? ''} ${state.summary.sentence}`.trim();
+    case 'cannotJudge':
+    case 'unreadable':
     case 'hold':
       return state.sentence;
     case 'toMeasure':

@@ -1,7 +1,6 @@
-import type { ConnectorRecord } from '@low-quarry/core/model/parts';
 import { EntitySchema } from 'typeorm';
 
-export type ConnectorRow = { id: string; record: ConnectorRecord };
+export type ConnectorRow = { id: string; record: object };
 
 export const ConnectorEntity = new EntitySchema<ConnectorRow>({
   name: 'connector',

@@ -1,7 +1,7 @@
 import type { PartRecord } from '@low-quarry/core/model/parts';
 import { EntitySchema } from 'typeorm';
 
-export type PartRow = { id: string; kind: PartRecord['kind']; record: PartRecord; version: number };
+export type PartRow = { id: string; kind: PartRecord['kind']; record: object; version: number };
 
 export const PartEntity = new EntitySchema<PartRow>({
   name: 'part',

@@ -7,7 +7,7 @@ import { PartsStore } from './PartsStore';
 export function partsRoutes(router: Router, db: DataSource): void {
   route(router, getCatalogue, async () => {
     const store = new PartsStore(db.manager);
-    const [parts, connectors] = await Promise.all([store.listParts(), store.listConnectors()]);
-    return { parts: [...parts], connectors: [...connectors] };
+    const [{ parts, unreadable }, connectors] = await Promise.all([store.listAllParts(), store.listConnectors()]);
+    return { parts: [...parts], connectors: [...connectors], unreadable: [...unreadable] };
   });
 }

@@ -67,3 +67,36 @@ test('a new password ends what was open', async () => {
   await merle.get('/api/jobs').expect(401);
   await app.browser().post('/api/session').send({ name: 'Merle', password: 'tide table nine' }).expect(200);
 });
+
+test('two owners who demote each other at the same moment: one stays', async () => {
+  for (let times = 0; times < 8; times++) {
+    const [okke, merle] = [await named('Okke'), await named('Merle')];
+    await change(merle, { roles: ['owner'] }).expect(200);
+    const [a, b] = [await app.signedIn('Okke'), await app.signedIn('Merle', 'tide table nine')];
+    const demote = (http: typeof a, { id, name, active }: PersonInList, version: number) =>
+      http.put(`/api/people/${id}`).send({ version, name, active, roles: ['counter'] });
+    const version = (await named('Merle')).version;
+    const answers = await Promise.all([demote(a, merle, version), demote(b, okke, okke.version)]);
+    const statuses = answers.map(({ status }) => status).sort();
+    // The second comes after the first, as somebody who may no longer do it, or at the same moment.
+    expect([
+      [200, 403],
+      [200, 422],
+    ]).toContainEqual(statuses);
+    const [still] = await app.db.query(
+      `SELECT count(*)::int AS n FROM "person" WHERE "roles" @> '["owner"]' AND "active"`,
+    );
+    expect(still.n).toBe(1);
+    await app.db.query(`UPDATE "person" SET "roles" = '["owner"]' WHERE "name" = 'Okke'`);
+    await app.db.query(`UPDATE "person" SET "roles" = '["counter"]' WHERE "name" = 'Merle'`);
+  }
+});
+
+test('the database itself keeps an owner, whoever asks', async () => {
+  for (const statement of [
+    `UPDATE "person" SET "active" = false`,
+    `UPDATE "person" SET "roles" = '["fitter"]'`,
+    `DELETE FROM "person"`,
+  ])
+    await expect(app.db.query(statement)).rejects.toThrow(/needs an owner|violates foreign key/);
+});

@@ -1,6 +1,6 @@
 /**
- * A new, empty database: the owner's account is made, or the demo shop is loaded to look around. Both only once, and by the
- * database's own word, should two browsers ask at once.
+ * A new, empty database: the owner's account is made, or the demo shop is loaded to look around. Both only once: should two
+ * servers be asked at the same moment, the second shop is refused by the table's key.
  */
 import type { DemoSignIn, SessionState, startShop } from '@low-quarry/core/contracts/session';
 import { SHOP_DEFAULTS } from '@low-quarry/core/model/shop';
@@ -17,9 +17,9 @@ export type Demo = {
   readonly load: () => Promise<void>;
 };
 
-const LOCK = 4782;
-
 export class FirstStart {
+  private isStarting = false;
+
   /** @param demo null where the demo shop may not run: at an address that others reach */
   constructor(
     private readonly db: DataSource,
@@ -28,17 +28,18 @@ export class FirstStart {
   ) {}
 
   async start(body: z.output<typeof startShop.body>): Promise<void> {
-    if (body.kind === 'own') requireOwnPassword(body.name, body.password);
-    const lock = this.db.createQueryRunner();
+    // Nobody waits here with a connection in hand: who comes second is told so.
+    if (this.isStarting) throw beingStarted();
+    this.isStarting = true;
     try {
-      await lock.query('SELECT pg_advisory_lock($1)', [LOCK]);
       if (await new ShopStore(this.db.manager).find()) throw alreadyStarted();
-      if (body.kind === 'own') await this.makeOwner(body);
-      else if (this.demo) await this.demo.load();
+      if (body.kind === 'own') {
+        requireOwnPassword(body.name, body.password);
+        await this.makeOwner(body);
+      } else if (this.demo) await this.demo.load();
       else throw noDemo();
     } finally {
-      await lock.query('SELECT pg_advisory_unlock($1)', [LOCK]);
-      await lock.release();
+      this.isStarting = false;
     }
   }
 
@@ -61,6 +62,15 @@ export class FirstStart {
     const shop = await new ShopStore(this.db.manager).findWithKind();
     return shop?.isDemo ? { ...state, demo: [...(await this.demo.signIns())] } : state;
   }
+}
+
+function beingStarted(): AppError {
+  return new AppError(
+    503,
+    'being-started',
+    'Being started',
+    'The shop is being started at this moment. Try again shortly.',
+  );
 }
 
 function alreadyStarted(): AppError {

@@ -12,6 +12,8 @@ export type SessionRow = {
   created_at: Date;
   rotated_at: Date;
   seen_at: Date;
+  /** When the password was last typed in this session; null after a PIN only. */
+  password_at: Date | null;
   person?: PersonRow;
   device?: DeviceRow;
 };
@@ -27,6 +29,7 @@ export const SessionEntity = new EntitySchema<SessionRow>({
     created_at: { type: 'timestamptz' },
     rotated_at: { type: 'timestamptz' },
     seen_at: { type: 'timestamptz' },
+    password_at: { type: 'timestamptz', nullable: true },
   },
   uniques: [{ name: 'session_token', columns: ['token_hash'] }],
   indices: [

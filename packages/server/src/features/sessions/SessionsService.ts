@@ -6,15 +6,17 @@
  * in by password, and five wrong ones in a row, wherever they were tried, end that person's PIN until they type their password.
  */
 import { MOST_PIN_TRIES, type SessionState } from '@low-quarry/core/contracts/session';
+import { PASSWORD_COUNTS_MS } from '@low-quarry/core/model/access';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { Actor } from '../../http/Actor';
 import { AppError, refused } from '../../http/AppError';
-import { PeopleStore, toPerson } from '../people/PeopleStore';
+import { PeopleStore, signInName, toPerson } from '../people/PeopleStore';
 import type { PersonRow } from '../people/PersonEntity';
 import { requireOwnPassword } from '../people/requireOwnPassword';
 import { hashSecret, hashToken, isSecret, newToken } from '../people/secrets';
 import { ShopStore } from '../shop/ShopStore';
 import type { DeviceRow } from './DeviceEntity';
+import type { Guesses, GuessKey } from './Guesses';
 import { type OpenSession, SessionsStore } from './SessionsStore';
 
 const MINUTE_MS = 60_000;
@@ -39,11 +41,15 @@ export type Resumed = { readonly actor: Actor; readonly newToken: string | null 
 /** Tokens for the cookies of somebody who has just come in. */
 export type CameIn = { readonly actor: Actor; readonly sessionToken: string; readonly deviceToken: string };
 
+/** From where somebody tries to come in. */
+export type At = { readonly deviceToken: string | null; readonly address: string };
+
 export class SessionsService {
   constructor(
     private readonly db: DataSource,
     private readonly now: () => Date,
     private readonly newId: () => string,
+    private readonly guesses: Guesses,
   ) {}
 
   /** Who has this token, null when it is nobody's any more. */
@@ -57,7 +63,7 @@ export class SessionsService {
       await store.end(session.id);
       return null;
     }
-    return { actor: toActor(session), newToken: await this.refresh(store, session, tokenHash, now) };
+    return { actor: this.toActor(session), newToken: await this.refresh(store, session, tokenHash, now) };
   }
 
   /** Whether a session is still good; asking does not keep it so. */
@@ -105,32 +111,39 @@ export class SessionsService {
     };
   }
 
-  async signIn(name: string, password: string, at: { readonly deviceToken: string | null }): Promise<CameIn> {
-    const people = new PeopleStore(this.db.manager);
-    const row = await people.findRowByName(name);
-    const right = await isSecret(row?.password_hash ?? null, password);
-    if (!row || !right || !row.active) throw notLetIn('Name and password do not belong together.');
+  async signIn(name: string, password: string, at: At): Promise<CameIn> {
+    const device = await this.findDevice(at.deviceToken);
+    const row = await this.guesses.guarded(guessKeys(device, at, signInName(name)), async () => {
+      const found = await new PeopleStore(this.db.manager).findRowByName(name);
+      const right = await isSecret(found?.password_hash ?? null, password);
+      return found && right && found.active ? found : null;
+    });
+    if (!row) throw notLetIn('Name and password do not belong together.');
     return this.db.transaction(async (manager) => {
       await new PeopleStore(manager).setPinFailures(row.id, 0);
       return this.open(manager, row, at.deviceToken, 'password');
     });
   }
 
-  async signInByPin(personId: string, pin: string, at: { readonly deviceToken: string | null }): Promise<CameIn> {
-    const device = at.deviceToken
-      ? await new SessionsStore(this.db.manager).findDevice(hashToken(at.deviceToken))
-      : null;
+  async signInByPin(personId: string, pin: string, at: At): Promise<CameIn> {
+    const device = await this.findDevice(at.deviceToken);
     if (!this.isOpen(device))
       throw notLetIn('A PIN is not enough at this device. Sign in with name and password first.');
-    const tried = await this.db.transaction((manager) => this.tryPin(manager, personId, pin));
-    if (typeof tried === 'number') {
+    let left = 0;
+    const person = await this.guesses.guarded(guessKeys(device, at, personId), async () => {
+      const tried = await this.db.transaction((manager) => this.tryPin(manager, personId, pin));
+      if (typeof tried !== 'number') return tried;
+      left = tried;
+      return null;
+    });
+    if (!person) {
       throw notLetIn(
-        tried > 0
-          ? `That is not the PIN. ${tried} more ${tried === 1 ? 'try' : 'tries'}, then the password is asked for.`
+        left > 0
+          ? `That is not the PIN. ${left} more ${left === 1 ? 'try' : 'tries'}, then the password is asked for.`
           : 'There were too many wrong PINs. Sign in with name and password; the PIN works again after that.',
       );
     }
-    return this.db.transaction((manager) => this.open(manager, tried, at.deviceToken, 'pin'));
+    return this.db.transaction((manager) => this.open(manager, person, at.deviceToken, 'pin'));
   }
 
   /** The person, or how many tries are left. The count is kept although the try fails. */
@@ -157,19 +170,29 @@ export class SessionsService {
     return this.db.transaction((manager) => new SessionsStore(manager).endAllOf(personId));
   }
 
-  async setPin({ personId }: Actor, password: string, pin: string | null): Promise<void> {
-    await this.requirePassword(personId, password);
+  /** The password again, for what asks for it. */
+  async confirmPassword(actor: Actor, password: string): Promise<Date> {
+    await this.requirePassword(actor, password);
+    const now = this.now();
+    await new SessionsStore(this.db.manager).setPasswordAt(actor.sessionId, now);
+    return new Date(now.getTime() + PASSWORD_COUNTS_MS);
+  }
+
+  async setPin(actor: Actor, password: string, pin: string | null): Promise<void> {
+    const { personId } = actor;
+    await this.requirePassword(actor, password);
     await new PeopleStore(this.db.manager).setPin(personId, pin === null ? null : await hashSecret(pin));
   }
 
-  /** Ends every session of the person but this one. */
-  async setPassword({ personId, sessionId }: Actor, password: string, next: string): Promise<number> {
-    const row = await this.requirePassword(personId, password);
+  /** Ends every session of the person but this one, and the leave that the old password gave to other devices. */
+  async setPassword(actor: Actor, password: string, next: string): Promise<number> {
+    const { personId, sessionId, deviceId } = actor;
+    const row = await this.requirePassword(actor, password);
     requireOwnPassword(row.name, next, 'newPassword');
     const passwordHash = await hashSecret(next);
     return this.db.transaction(async (manager) => {
       await new PeopleStore(manager).setPassword(personId, passwordHash);
-      return new SessionsStore(manager).endOthersOf(personId, sessionId);
+      return new SessionsStore(manager).endOthersOf(personId, { sessionId, deviceId });
     });
   }
 
@@ -177,10 +200,17 @@ export class SessionsService {
     await new SessionsStore(this.db.manager).nameDevice(deviceId, name);
   }
 
-  private async requirePassword(personId: string, password: string): Promise<PersonRow> {
-    const row = await new PeopleStore(this.db.manager).findRow(personId);
-    if (row && (await isSecret(row.password_hash, password))) return row;
+  private async requirePassword({ personId, sessionId }: Actor, password: string): Promise<PersonRow> {
+    const found = await this.guesses.guarded([{ by: 'session', id: sessionId }], async () => {
+      const row = await new PeopleStore(this.db.manager).findRow(personId);
+      return row && (await isSecret(row.password_hash, password)) ? row : null;
+    });
+    if (found) return found;
     throw refused('That is not the password.', [{ path: 'password', message: 'That is not the password.' }]);
+  }
+
+  private async findDevice(token: string | null): Promise<DeviceRow | null> {
+    return token ? new SessionsStore(this.db.manager).findDevice(hashToken(token)) : null;
   }
 
   private isOpen(device: DeviceRow | null): device is DeviceRow {
@@ -213,10 +243,41 @@ export class SessionsService {
       created_at: now,
       rotated_at: now,
       seen_at: now,
+      password_at: by === 'password' ? now : null,
     });
     const { name, roles } = toPerson(person);
-    return { actor: { personId: person.id, name, roles, sessionId, deviceId, deviceName }, sessionToken, deviceToken };
+    const actor = {
+      personId: person.id,
+      name,
+      roles,
+      sessionId,
+      deviceId,
+      deviceName,
+      gavePassword: by === 'password',
+    };
+    return { actor, sessionToken, deviceToken };
   }
+
+  private toActor({ id, person, device, password_at }: OpenSession): Actor {
+    return {
+      personId: person.id,
+      name: person.name,
+      roles: toPerson(person).roles,
+      sessionId: id,
+      deviceId: device.id,
+      deviceName: device.name,
+      gavePassword: password_at !== null && this.now().getTime() - password_at.getTime() <= PASSWORD_COUNTS_MS,
+    };
+  }
+}
+
+/** A device of the shop is counted by itself; of any other, the account and where it comes from. */
+function guessKeys(device: DeviceRow | null, { address }: At, account: string): readonly GuessKey[] {
+  if (device) return [{ by: 'device', id: device.id }];
+  return [
+    { by: 'account', id: account },
+    { by: 'address', id: address },
+  ];
 }
 
 function isOver({ seen_at, created_at, person }: OpenSession, now: number): boolean {
@@ -229,15 +290,4 @@ function isOver({ seen_at, created_at, person }: OpenSession, now: number): bool
 
 function notLetIn(detail: string): AppError {
   return new AppError(401, 'not-let-in', 'Not signed in', detail);
-}
-
-function toActor({ id, person, device }: OpenSession): Actor {
-  return {
-    personId: person.id,
-    name: person.name,
-    roles: person.roles,
-    sessionId: id,
-    deviceId: device.id,
-    deviceName: device.name,
-  };
 }

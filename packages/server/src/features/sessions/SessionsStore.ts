@@ -26,6 +26,10 @@ export class SessionsStore {
     await this.manager.insert(SessionEntity, session);
   }
 
+  async setPasswordAt(id: string, at: Date): Promise<void> {
+    await this.manager.update(SessionEntity, { id }, { password_at: at });
+  }
+
   async setSeen(id: string, at: Date): Promise<void> {
     await this.manager.update(SessionEntity, { id }, { seen_at: at });
   }
@@ -54,8 +58,16 @@ export class SessionsStore {
     return (await this.manager.delete(SessionEntity, { person_id: personId })).affected ?? 0;
   }
 
-  /** Every session of a person but one; tells how many that were. */
-  async endOthersOf(personId: string, sessionId: string): Promise<number> {
+  /** Every session of a person but one, and the leave they gave other devices; tells how many sessions that were. */
+  async endOthersOf(
+    personId: string,
+    { sessionId, deviceId }: { readonly sessionId: string; readonly deviceId: string },
+  ): Promise<number> {
+    await this.manager.update(
+      DeviceEntity,
+      { password_by: personId, id: Not(deviceId) },
+      { password_at: null, password_by: null },
+    );
     return (await this.manager.delete(SessionEntity, { person_id: personId, id: Not(sessionId) })).affected ?? 0;
   }
 

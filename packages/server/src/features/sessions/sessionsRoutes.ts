@@ -1,6 +1,8 @@
 import {
+  confirmPassword,
   getSession,
   nameDevice,
+  requirePassword,
   setPassword,
   setPin,
   signIn,
@@ -10,15 +12,12 @@ import {
   startShop,
 } from '@low-quarry/core/contracts/session';
 import type { Request, RequestHandler, Response, Router } from 'express';
-import { rateLimit } from 'express-rate-limit';
-import { AppError } from '../../http/AppError';
+import { ipKeyGenerator } from 'express-rate-limit';
 import { setActor } from '../../http/guard';
 import { openRoute, route } from '../../http/route';
 import { clearSessionCookie, readCookies, setDeviceCookie, setSessionCookie } from './cookies';
 import type { FirstStart } from './FirstStart';
-import type { CameIn, SessionsService } from './SessionsService';
-
-const WINDOW_MS = 15 * 60_000;
+import type { At, CameIn, SessionsService } from './SessionsService';
 
 /** Finds out who asks, before any route: by the session's cookie, which is renewed here when it is due. */
 export function authenticate(sessions: SessionsService): RequestHandler {
@@ -31,14 +30,7 @@ export function authenticate(sessions: SessionsService): RequestHandler {
   };
 }
 
-export function sessionsRoutes(
-  router: Router,
-  sessions: SessionsService,
-  firstStart: FirstStart,
-  mostTries: number,
-): void {
-  const limit = tryLimit(mostTries);
-  router.use([signIn.path, startShop.path], limit);
+export function sessionsRoutes(router: Router, sessions: SessionsService, firstStart: FirstStart): void {
   const stateFor = async (request: Request, response: Response, cameIn: CameIn) => {
     setSessionCookie(request, response, cameIn.sessionToken);
     setDeviceCookie(request, response, cameIn.deviceToken);
@@ -51,15 +43,15 @@ export function sessionsRoutes(
   openRoute(router, startShop, async ({ body, request, response }) => {
     await firstStart.start(body);
     if (body.kind === 'demo') return firstStart.withDemo(await sessions.state(null, null));
-    return stateFor(request, response, await sessions.signIn(body.name, body.password, readCookies(request)));
+    return stateFor(request, response, await sessions.signIn(body.name, body.password, atOf(request)));
   });
   openRoute(router, signIn, async ({ body, actor, request, response }) => {
-    const cameIn = await sessions.signIn(body.name, body.password, readCookies(request));
+    const cameIn = await sessions.signIn(body.name, body.password, atOf(request));
     if (actor) await sessions.signOut(actor);
     return stateFor(request, response, cameIn);
   });
   openRoute(router, signInByPin, async ({ body, actor, request, response }) => {
-    const cameIn = await sessions.signInByPin(body.personId, body.pin, readCookies(request));
+    const cameIn = await sessions.signInByPin(body.personId, body.pin, atOf(request));
     if (actor) await sessions.signOut(actor);
     return stateFor(request, response, cameIn);
   });
@@ -69,6 +61,10 @@ export function sessionsRoutes(
     return firstStart.withDemo(await sessions.state(null, readCookies(request).deviceToken));
   });
   route(router, signOutEverywhere, async ({ actor }) => ({ ended: await sessions.signOutEverywhere(actor.personId) }));
+  route(router, confirmPassword, async ({ actor, body }) => ({
+    until: (await sessions.confirmPassword(actor, body.password)).toISOString(),
+  }));
+  route(router, requirePassword, async () => ({}));
   route(router, setPin, async ({ actor, body }) => {
     await sessions.setPin(actor, body.password, body.pin);
     return { hasPin: body.pin !== null };
@@ -82,22 +78,7 @@ export function sessionsRoutes(
   });
 }
 
-/** Counts wrong tries from one address, of a password and of a PIN together. */
-function tryLimit(mostTries: number): RequestHandler {
-  return rateLimit({
-    windowMs: WINDOW_MS,
-    limit: mostTries,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    skip: ({ method }) => method !== 'POST',
-    skipSuccessfulRequests: true,
-    handler: () => {
-      throw new AppError(
-        429,
-        'too-many-tries',
-        'Too many tries',
-        'There were too many tries from here. Wait a quarter of an hour and try again.',
-      );
-    },
-  });
+/** An IPv6 address is counted by its network: a single household has more of them than anybody could count. */
+function atOf(request: Request): At {
+  return { deviceToken: readCookies(request).deviceToken, address: ipKeyGenerator(request.ip ?? '') };
 }

@@ -1,7 +1,6 @@
-import type { Shop } from '@low-quarry/core/model/shop';
 import { EntitySchema } from 'typeorm';
 
-export type ShopRow = { id: number; settings: Shop; is_demo: boolean; version: number };
+export type ShopRow = { id: number; settings: object; is_demo: boolean; version: number };
 
 export const ShopEntity = new EntitySchema<ShopRow>({
   name: 'shop',
@@ -11,5 +10,8 @@ export const ShopEntity = new EntitySchema<ShopRow>({
     is_demo: { type: 'boolean', default: false },
     version: { type: 'integer', default: 1 },
   },
-  checks: [{ name: 'one_shop', expression: '"id" = 1' }],
+  checks: [
+    { name: 'one_shop', expression: '"id" = 1' },
+    { name: 'shop_currency', expression: `coalesce("settings" ->> 'currency', 'XXX') ~ '^[A-Z]{3}$'` },
+  ],
 });

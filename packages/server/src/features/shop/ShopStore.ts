@@ -1,5 +1,6 @@
 /** The shop's settings in the database. */
-import { type Shop, shopSchema } from '@low-quarry/core/model/shop';
+import type { Shop } from '@low-quarry/core/model/shop';
+import { readStored, salvageSettings, toStored } from '@low-quarry/core/records/storedRecord';
 import type { EntityManager } from 'typeorm';
 import { ShopEntity } from './ShopEntity';
 
@@ -14,30 +15,38 @@ export class ShopStore {
   }
 
   /** The settings, and whether this is the demo shop. */
-  async findWithKind(): Promise<{ readonly settings: Shop; readonly isDemo: boolean } | null> {
+  async findWithKind(): Promise<(ReadSettings & { readonly isDemo: boolean }) | null> {
     const row = await this.manager.findOneBy(ShopEntity, { id: THE_SHOP });
-    return row && { settings: shopSchema.parse(row.settings), isDemo: row.is_demo };
+    return row && { ...readSettings(row.settings), isDemo: row.is_demo };
   }
 
   async get(): Promise<Shop> {
-    const shop = await this.find();
-    if (!shop) throw new Error('ShopStore.get: expected a shop, got an empty database');
-    return shop;
+    return (await this.getWithVersion()).settings;
   }
 
-  async getWithVersion(): Promise<{ readonly version: number; readonly settings: Shop }> {
+  async getWithVersion(): Promise<ReadSettings & { readonly version: number }> {
     const row = await this.manager.findOneBy(ShopEntity, { id: THE_SHOP });
     if (!row) throw new Error('ShopStore.getWithVersion: expected a shop, got an empty database');
-    return { version: row.version, settings: shopSchema.parse(row.settings) };
+    return { version: row.version, ...readSettings(row.settings) };
   }
 
   /** Replaces the settings if they still have the given version; tells whether it did. */
   async replace(version: number, settings: Shop): Promise<boolean> {
-    const change = { settings, version: version + 1 };
+    const change = { settings: toStored('settings', settings), version: version + 1 };
     return (await this.manager.update(ShopEntity, { id: THE_SHOP, version }, change)).affected === 1;
   }
 
   async insert(settings: Shop, { isDemo }: { readonly isDemo: boolean }): Promise<void> {
-    await this.manager.insert(ShopEntity, { id: THE_SHOP, settings, is_demo: isDemo });
+    await this.manager.insert(ShopEntity, { id: THE_SHOP, settings: toStored('settings', settings), is_demo: isDemo });
   }
+}
+
+/** Settings that cannot be read whole are shown and can be set right, but nothing is judged by them. */
+type ReadSettings = { readonly settings: Shop; readonly unreadable: string | null };
+
+function readSettings(json: unknown): ReadSettings {
+  const read = readStored('settings', json);
+  return read.ok
+    ? { settings: read.value, unreadable: null }
+    : { settings: salvageSettings(json), unreadable: read.failure };
 }

@@ -1,31 +1,75 @@
+import { Readable } from 'node:stream';
 import { EXPORT_CSV_PATH, EXPORT_PATH } from '@low-quarry/core/contracts/backup';
 import { importShop } from '@low-quarry/core/contracts/shopFile';
 import type { Router } from 'express';
-import type { DataSource } from 'typeorm';
-import { notFound } from '../../http/AppError';
+import type { DataSource, EntityManager } from 'typeorm';
+import { createDataSource } from '../../db/dataSource';
+import { AppError, notFound } from '../../http/AppError';
 import { guard } from '../../http/guard';
 import { heavyLimit } from '../../http/heavyLimit';
-import { write } from '../../http/route';
-import { ShopFileService } from './ShopFileService';
+import { route } from '../../http/route';
+import { sendStream } from '../../http/sendStream';
+import type { BackupService } from '../backup/BackupService';
+import { importShopFile, moveSession, readShopFile } from './importShopFile';
+import { writeShopJson } from './writeShopJson';
 import { CSV_TABLES, writeTableCsv } from './writeTableCsv';
 
-export function shopFileRoutes(router: Router, db: DataSource): void {
+/** @param heavy what is read whole is read apart from what people do */
+export function shopFileRoutes(router: Router, db: DataSource, heavy: DataSource, backups: BackupService | null): void {
   router.use([EXPORT_PATH, importShop.path], heavyLimit());
-  // All of it as it was at one moment.
-  const readAll = () => db.transaction('REPEATABLE READ', (manager) => new ShopFileService(manager).write());
   router.get(EXPORT_PATH, guard('backup'), async (_request, response) => {
-    response
-      .type('application/json')
-      .attachment('shop.json')
-      .send(JSON.stringify(await readAll()));
+    response.type('application/json').attachment('shop.json');
+    await sendStream(response, Readable.from(writeShopJson(heavy)));
   });
   router.get(EXPORT_CSV_PATH, guard('backup'), async (request, response) => {
     const table = CSV_TABLES.find((each) => `${each}.csv` === request.params.table);
     if (!table) throw notFound('table');
-    response
-      .type('text/csv')
-      .attachment(`${table}.csv`)
-      .send(writeTableCsv(await readAll(), table));
+    response.type('text/csv').attachment(`${table}.csv`);
+    await sendStream(response, Readable.from(writeTableCsv(heavy, table)));
   });
-  write(router, db, importShop, ({ body, manager, actor }) => new ShopFileService(manager).read(body, actor.personId));
+  route(router, importShop, async ({ body, actor }) => {
+    if (!backups) throw new AppError(503, 'no-backups', 'No backups', 'No folder for backups was set.');
+    await requireEmpty(db.manager);
+    const file = readShopFile(body);
+    const fill = async ({ appUrl }: { readonly appUrl: string }) => {
+      const into = await createDataSource(appUrl).initialize();
+      try {
+        return await into.transaction((manager) => importShopFile(manager, file, db.manager, actor.personId));
+      } finally {
+        await into.destroy();
+      }
+    };
+    let owner = actor.personId;
+    const { answer, findings } = await backups.replaceBy(
+      async (into) => {
+        const done = await fill(into);
+        owner = done.ownerId;
+        return done;
+      },
+      async ({ appUrl }) => {
+        await requireEmpty(db.manager);
+        const into = await createDataSource(appUrl).initialize();
+        try {
+          await into.transaction((manager) => moveSession(manager, db.manager, actor.sessionId, owner));
+        } finally {
+          await into.destroy();
+        }
+      },
+    );
+    return { ...answer.imported, findings: [...findings] };
+  });
+}
+
+async function requireEmpty(manager: EntityManager): Promise<void> {
+  const [found] = await manager.query(
+    `SELECT EXISTS (SELECT 1 FROM "job") OR EXISTS (SELECT 1 FROM "part") OR EXISTS (SELECT 1 FROM "vehicle")
+       OR EXISTS (SELECT 1 FROM "change") AS "full"`,
+  );
+  if (!found.full) return;
+  throw new AppError(
+    409,
+    'not-empty',
+    'Not a new shop',
+    'A shop file comes into a new shop only, one without jobs, library and history. Nothing was changed.',
+  );
 }

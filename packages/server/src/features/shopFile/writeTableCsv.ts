@@ -1,32 +1,90 @@
-/** Jobs, parts or the history as CSV (RFC 4180), one line a record, nested facts as JSON in their cell. */
-import type { ShopFile } from '@low-quarry/core/formats/shopFile';
+/** Jobs, openings, parts or the history as CSV (RFC 4180), one line a record, nested facts as JSON in their cell. */
 import { stringify } from 'csv-stringify/sync';
+import type { DataSource, EntityManager } from 'typeorm';
+import { atOneMoment } from './readRows';
+import { readHistory, readJobs, readRecords } from './shopFileRows';
 
 export const CSV_TABLES = ['jobs', 'openings', 'parts', 'history'] as const;
 export type CsvTable = (typeof CSV_TABLES)[number];
 
-const BYTE_ORDER_MARK = '\uFEFF';
+type Row = Readonly<Record<string, unknown>>;
 
-export function writeTableCsv(file: ShopFile, table: CsvTable): string {
-  const rows = rowsOf(file, table);
-  const columns = [...new Set(rows.flatMap((row) => Object.keys(row)))];
-  const cells = rows.map((row) => columns.map((column) => toCell(row[column])));
-  return BYTE_ORDER_MARK + stringify([columns, ...cells], { escape_formulas: true, record_delimiter: '\r\n' });
+const BYTE_ORDER_MARK = '\uFEFF';
+const OPTIONS = { escape_formulas: true, record_delimiter: '\r\n' } as const;
+
+const JOB_COLUMNS = [
+  'id',
+  'number',
+  'version',
+  'vehicleId',
+  'customer',
+  'registration',
+  'wants',
+  'dueOn',
+  'createdAt',
+  'deletedAt',
+  'deletedBy',
+  'openings',
+];
+const HISTORY_COLUMNS = [
+  'id',
+  'at',
+  'personId',
+  'personName',
+  'deviceName',
+  'kind',
+  'recordId',
+  'jobId',
+  'label',
+  'action',
+  'version',
+  'before',
+  'after',
+  'undoes',
+  'batch',
+];
+
+/** In bits of one line, read as they are asked for. */
+export function writeTableCsv(db: DataSource, table: CsvTable): AsyncGenerator<string> {
+  return atOneMoment(db, async function* (manager) {
+    const { columns, rows } = await tableOf(manager, table);
+    yield BYTE_ORDER_MARK + stringify([columns], OPTIONS);
+    for await (const row of rows) yield stringify([columns.map((column) => toCell(row[column]))], OPTIONS);
+  });
 }
 
-function rowsOf(file: ShopFile, table: CsvTable): readonly Readonly<Record<string, unknown>>[] {
+async function tableOf(manager: EntityManager, table: CsvTable) {
   switch (table) {
     case 'jobs':
-      return file.jobs.map(({ openings, ...job }) => ({ ...job, openings: openings.length }));
+      return { columns: JOB_COLUMNS, rows: jobRows(manager) };
     case 'openings':
-      return file.jobs.flatMap(({ number, openings }) =>
-        openings.map(({ id, version, record, choice }) => ({ job: number, id, version, ...record, choice })),
-      );
+      return {
+        columns: ['job', 'id', 'version', ...(await keysOf(manager, 'opening')), 'choice'],
+        rows: openingRows(manager),
+      };
     case 'parts':
-      return file.parts;
+      return { columns: await keysOf(manager, 'part'), rows: readRecords(manager, 'part') as AsyncGenerator<Row> };
     case 'history':
-      return file.history;
+      return { columns: HISTORY_COLUMNS, rows: readHistory(manager) as AsyncGenerator<Row> };
   }
+}
+
+async function* jobRows(manager: EntityManager): AsyncGenerator<Row> {
+  for await (const { openings, ...job } of readJobs(manager)) yield { ...job, openings: openings.length };
+}
+
+async function* openingRows(manager: EntityManager): AsyncGenerator<Row> {
+  for await (const { number, openings } of readJobs(manager)) {
+    for (const { id, version, record, choice } of openings) yield { job: number, id, version, ...record, choice };
+  }
+}
+
+/** Every key that a record of the table has. */
+async function keysOf(manager: EntityManager, table: 'opening' | 'part'): Promise<string[]> {
+  const rows: { key: string }[] = await manager.query(
+    `SELECT DISTINCT jsonb_object_keys("record") AS "key" FROM "${table}" ORDER BY 1`,
+  );
+  return rows.map(({ key }) => key);
 }
 
 function toCell(value: unknown): string {

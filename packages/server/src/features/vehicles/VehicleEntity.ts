@@ -1,7 +1,6 @@
-import type { VehicleRecord } from '@low-quarry/core/model/vehicle';
 import { EntitySchema } from 'typeorm';
 
-export type VehicleRow = { id: string; record: VehicleRecord; version: number };
+export type VehicleRow = { id: string; record: object; version: number };
 
 export const VehicleEntity = new EntitySchema<VehicleRow>({
   name: 'vehicle',

@@ -5,5 +5,8 @@ import { route } from '../../http/route';
 import { VehiclesStore } from './VehiclesStore';
 
 export function vehiclesRoutes(router: Router, db: DataSource): void {
-  route(router, listVehicles, async () => ({ vehicles: [...(await new VehiclesStore(db.manager).list())] }));
+  route(router, listVehicles, async () => {
+    const { vehicles, unreadable } = await new VehiclesStore(db.manager).list();
+    return { vehicles: [...vehicles], unreadable: [...unreadable] };
+  });
 }

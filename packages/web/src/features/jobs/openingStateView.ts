@@ -30,6 +30,10 @@ export function openingStateView(
             : []),
         ].join('. '),
       };
+    case 'cannotJudge':
+      return { verdict: 'hold', headline: 'Cannot be judged', detail: `${state.parts}. ${state.sentence}` };
+    case 'unreadable':
+      return { verdict: 'hold', headline: 'Cannot be read', detail: state.sentence };
     case 'hold':
       return { verdict: 'hold', headline: 'Hold', detail: state.sentence };
     case 'toMeasure':

@@ -1,0 +1,144 @@
+/**
+ * Records as they are kept, in a form that they name themselves, and how a record of an earlier form is brought to today's. A
+ * record without a form is of the first one. Whoever changes a record's schema so that what is kept would no longer be read adds an
+ * upgrade here; nothing that is kept is changed for it.
+ *
+ * Samples of every earlier form are in `samples/versions` and read by a test.
+ */
+import { z } from 'zod';
+import { roleSchema } from '../model/access';
+import { isCurrency, NO_CURRENCY } from '../model/currency';
+import { openingRecordSchema } from '../model/opening';
+import { connectorSchema, partSchema } from '../model/parts';
+import { SHOP_DEFAULTS, shopSchema } from '../model/shop';
+import { vehicleSchema } from '../model/vehicle';
+import { fail, ok, type Result } from '../result';
+
+/** Any record as it was read: not more is known of it. */
+type Raw = Readonly<Record<string, unknown>>;
+type Upgrade = (record: Raw) => Raw;
+
+const FORM = 'form';
+
+const jobStateSchema = z.strictObject({
+  vehicleId: z.string(),
+  customer: z.string(),
+  registration: z.string(),
+  wants: z.string(),
+  dueOn: z.string().nullable(),
+});
+const choiceStateSchema = z.strictObject({
+  speakerId: z.string(),
+  bracketIds: z.array(z.string()),
+  spacerId: z.string().nullable(),
+  reason: z.string().nullable(),
+  words: z.string(),
+  verdict: z.string(),
+});
+const personStateSchema = z.strictObject({ name: z.string(), roles: z.array(roleSchema), active: z.boolean() });
+
+/** A currency could be any three characters. */
+const withRealCurrency: Upgrade = (settings) =>
+  isCurrency(settings.currency) ? settings : { ...settings, currency: NO_CURRENCY };
+
+/** For each kind its schema and the upgrades from the first form on: there is one form more than there are upgrades. */
+const FORMS = {
+  opening: { schema: openingRecordSchema, upgrades: [] },
+  part: { schema: partSchema, upgrades: [] },
+  connector: { schema: connectorSchema, upgrades: [] },
+  vehicle: { schema: vehicleSchema, upgrades: [] },
+  settings: { schema: shopSchema, upgrades: [withRealCurrency] },
+  job: { schema: jobStateSchema, upgrades: [] },
+  choice: { schema: choiceStateSchema, upgrades: [] },
+  person: { schema: personStateSchema, upgrades: [] },
+} as const satisfies Readonly<Record<string, StoredForm>>;
+
+type StoredForm = { readonly schema: z.ZodType; readonly upgrades: readonly Upgrade[] };
+export type StoredKind = keyof typeof FORMS;
+export type Stored<Kind extends StoredKind> = z.output<(typeof FORMS)[Kind]['schema']>;
+
+/** The record as it is kept: with the number of its form. */
+export function toStored(kind: StoredKind, record: object): object {
+  return { ...record, [FORM]: FORMS[kind].upgrades.length + 1 };
+}
+
+/**
+ * @param json what is kept, of whatever form
+ * @returns the record in today's form, or why it cannot be read: the place in it and what would do
+ */
+export function readStored<Kind extends StoredKind>(kind: Kind, json: unknown): Result<Stored<Kind>, string> {
+  const { schema, upgrades } = FORMS[kind] as StoredForm;
+  const raw = upgradeRecord(json, upgrades);
+  if (!raw.ok) return raw;
+  const parsed = schema.safeParse(raw.value);
+  if (parsed.success) return ok(parsed.data as Stored<Kind>);
+  const [issue] = parsed.error.issues;
+  const path = issue?.path.join('.');
+  return fail(`${path ? `${path}: ` : ''}${issue?.message ?? 'not readable'}`);
+}
+
+/** Brings a record through the upgrades that it has not seen yet; its form's number is taken off. */
+export function upgradeRecord(json: unknown, upgrades: readonly Upgrade[]): Result<Raw, string> {
+  if (typeof json !== 'object' || json === null || Array.isArray(json)) return fail('it is no record');
+  const { [FORM]: form = 1, ...record } = json as Raw;
+  const latest = upgrades.length + 1;
+  if (typeof form !== 'number' || !Number.isInteger(form) || form < 1) return fail('its form has no number');
+  if (form > latest) return fail(`it was written by a newer program (form ${form}; this one reads up to ${latest})`);
+  try {
+    return ok(upgrades.slice(form - 1).reduce<Raw>((before, upgrade) => upgrade(before), record));
+  } catch {
+    return fail('it could not be brought to today’s form');
+  }
+}
+
+/** What can be read of the settings, with the defaults for the rest: for showing them and setting them right, not for judging. */
+export function salvageSettings(json: unknown): Stored<'settings'> {
+  return salvage(shopSchema, json, { ...SHOP_DEFAULTS, name: 'A shop' });
+}
+
+/** What can be read of an opening, and nothing known of the rest. */
+export function salvageOpening(json: unknown): Stored<'opening'> {
+  return salvage(openingRecordSchema, json, {
+    place: 'frontDoorLow',
+    side: 'left',
+    nominalSize: '',
+    holeKind: 'circle',
+    bolts: { kind: 'circle', count: 4, firstAngleDeg: 45, screwDiameterMm: 4 },
+    fixing: 'screws',
+    behind: 'glass',
+    wiring: { kind: 'unknown' },
+    secondPlug: 'notLooked',
+    dimensions: {},
+    note: '',
+  });
+}
+
+/** What can be read of a vehicle; its openings where all of them can. */
+export function salvageVehicle(json: unknown, id: string): Stored<'vehicle'> {
+  const fallback = {
+    id,
+    make: 'A vehicle',
+    model: 'that cannot be read',
+    years: 'unknown',
+    body: 'hatchback',
+    doors: 4,
+    trim: 'unknown',
+    audioPackage: 'unknown',
+    steeringSide: 'left',
+    openings: [],
+  } as const;
+  return salvage(vehicleSchema, json, { ...fallback, openings: [] });
+}
+
+function salvage<Shape extends z.ZodRawShape>(
+  schema: z.ZodObject<Shape>,
+  json: unknown,
+  fallback: z.input<z.ZodObject<Shape>>,
+): z.output<z.ZodObject<Shape>> {
+  const raw = typeof json === 'object' && json !== null ? (json as Raw) : {};
+  const read = Object.entries(schema.shape as unknown as Readonly<Record<string, z.ZodType>>).map(([key, field]) => {
+    const found = field.safeParse(raw[key]);
+    return [key, found.success ? found.data : field.parse((fallback as Raw)[key])];
+  });
+  return Object.fromEntries(read) as z.output<z.ZodObject<Shape>>;
+}

@@ -1,0 +1,160 @@
+/**
+ * The tables of a shop as data: written by COPY … TO, read by COPY … FROM STDIN, which takes values and nothing else. What is
+ * read comes in under the server's own login, which may not even make a table.
+ */
+import { createReadStream, createWriteStream } from 'node:fs';
+import path from 'node:path';
+import { Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { createGunzip, createGzip } from 'node:zlib';
+import pg from 'pg';
+import { from as copyFrom, to as copyTo } from 'pg-copy-streams';
+import { ArchiveError, type Part, type TablePart } from './archive';
+
+/**
+ * In an order in which every row finds what it refers to. Sessions, answers to lost requests and counted guesses belong to the
+ * moment, not to the shop.
+ */
+export const TABLES = [
+  'shop',
+  'person',
+  'device',
+  'connector',
+  'part',
+  'vehicle',
+  'job',
+  'opening',
+  'choice',
+  'change',
+] as const;
+
+/** What is counted up by the database itself. */
+const SEQUENCES = [
+  ['job', 'number'],
+  ['change', 'id'],
+] as const;
+
+const LONGEST_MS = 15 * 60_000;
+
+/** One connection, with an end to each statement. */
+export async function withClient<Answer>(url: string, work: (client: pg.Client) => Promise<Answer>): Promise<Answer> {
+  const client = new pg.Client({ connectionString: url, statement_timeout: LONGEST_MS, keepAlive: true });
+  // The statement that was on its way fails by itself; unheard, the event would end the process.
+  client.on('error', () => {});
+  await client.connect();
+  try {
+    return await work(client);
+  } finally {
+    await client.end().catch(() => {});
+  }
+}
+
+export type Dumped = { readonly parts: readonly Part[]; readonly shopName: string; readonly schema: string };
+
+/** Writes every table into a folder, all as they were at one moment. */
+export async function dumpTables(url: string, folder: string): Promise<Dumped> {
+  return withClient(url, async (client) => {
+    await client.query('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
+    const parts: Part[] = [];
+    for (const table of TABLES) {
+      const columns = await columnsOf(client, table);
+      if (columns.length > 0) parts.push(await dumpTable(client, table, columns, folder));
+    }
+    const { rows } = await client.query(`SELECT "settings" ->> 'name' AS "name" FROM "shop"`);
+    const last = await client.query(`SELECT "name" FROM "migrations" ORDER BY "timestamp" DESC LIMIT 1`);
+    await client.query('COMMIT');
+    return { parts, shopName: rows[0]?.name ?? 'a new shop', schema: last.rows[0]?.name ?? '' };
+  });
+}
+
+async function dumpTable(client: pg.Client, table: string, columns: string[], folder: string): Promise<Part> {
+  const name = `${table}.copy.gz`;
+  const file = path.join(folder, name);
+  const counted = countPlain();
+  const source = client.query(copyTo(`COPY "${table}" (${quoted(columns)}) TO STDOUT`));
+  await pipeline(source, counted.through, createGzip({ level: 6 }), createWriteStream(file, { mode: 0o600 }));
+  return { name, file, table, columns, rows: source.rowCount, plainBytes: counted.bytes() };
+}
+
+/** A table to be brought in: pressed when it comes from an archive of today's form. */
+export type Incoming = Pick<TablePart, 'table' | 'columns'> & {
+  readonly file: string;
+  /** How many rows and bytes are in it, where that is written down. */
+  readonly expected: { readonly rows: number; readonly plainBytes: number } | null;
+};
+
+/**
+ * Fills the tables of a new database, in one transaction.
+ *
+ * @throws ArchiveError where a value does not fit, a column is not there, or the rows are not as many as were written
+ */
+export async function loadTables(url: string, incoming: readonly Incoming[]): Promise<void> {
+  await withClient(url, async (client) => {
+    await client.query('BEGIN');
+    await client.query(`SET LOCAL "lq.schema" = '9223372036854775807'`);
+    for (const table of TABLES) {
+      const found = incoming.find((each) => each.table === table);
+      if (found) await loadTable(client, found);
+      else if ((await columnsOf(client, table)).length > 0)
+        throw new ArchiveError(`The backup is damaged: table ${table} is missing.`);
+    }
+    for (const [table, column] of SEQUENCES) {
+      await client.query(
+        `SELECT setval(pg_get_serial_sequence('${table}', '${column}'), coalesce((SELECT max("${column}") FROM "${table}"), 1),
+          EXISTS (SELECT 1 FROM "${table}"))`,
+      );
+    }
+    await client.query('COMMIT');
+  });
+}
+
+async function loadTable(client: pg.Client, { table, columns, file, expected }: Incoming): Promise<void> {
+  const known = new Set(await columnsOf(client, table));
+  const strange = columns.find((column) => !known.has(column));
+  if (strange) throw new ArchiveError(`The backup is damaged: table ${table} has no "${strange}".`);
+  const target = client.query(copyFrom(`COPY "${table}" (${quoted(columns)}) FROM STDIN`));
+  const most = countPlain(expected?.plainBytes ?? Number.POSITIVE_INFINITY);
+  const plain = expected ? [createReadStream(file), createGunzip()] : [createReadStream(file)];
+  try {
+    await pipeline([...plain, most.through, target]);
+  } catch (error) {
+    if (isOfTheSystem(error)) throw error;
+    const why = error instanceof Error ? error.message : String(error);
+    throw new ArchiveError(`The backup is damaged: table ${table} cannot be read (${why}).`, { cause: error });
+  }
+  if (expected && target.rowCount !== expected.rows) {
+    throw new ArchiveError(
+      `The backup is damaged: table ${table} has ${target.rowCount} rows, and ${expected.rows} were written.`,
+    );
+  }
+}
+
+async function columnsOf(client: pg.Client, table: string): Promise<string[]> {
+  const { rows } = await client.query(
+    `SELECT column_name AS name FROM information_schema.columns
+      WHERE table_schema = 'public' AND table_name = $1 ORDER BY ordinal_position`,
+    [table],
+  );
+  return rows.map(({ name }) => name);
+}
+
+function quoted(columns: readonly string[]): string {
+  return columns.map((column) => `"${column.replaceAll('"', '""')}"`).join(', ');
+}
+
+function countPlain(most = Number.POSITIVE_INFINITY): { readonly through: Transform; readonly bytes: () => number } {
+  let bytes = 0;
+  const through = new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      bytes += chunk.length;
+      done(bytes > most ? new Error('it is longer than it says') : null, chunk);
+    },
+  });
+  return { through, bytes: () => bytes };
+}
+
+/** No room, no right, no connection: nothing is wrong with the archive. */
+function isOfTheSystem(error: unknown): boolean {
+  const code = error instanceof Error && 'code' in error ? String(error.code) : '';
+  return /^(ENOENT|ENOSPC|EACCES|EIO|EMFILE|ECONNRESET|ECONNREFUSED|EPIPE|08...|53...|57P..)$/.test(code);
+}

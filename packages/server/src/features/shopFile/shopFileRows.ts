@@ -1,0 +1,90 @@
+/** The parts of a shop file, record by record, as the database has them. Records of earlier forms go out in today's. */
+import type { ShopFile } from '@low-quarry/core/formats/shopFile';
+import { readStored } from '@low-quarry/core/records/storedRecord';
+import { type EntityManager, In } from 'typeorm';
+import { ChoiceEntity, type ChoiceRow } from '../choices/ChoiceEntity';
+import { toChoice } from '../choices/ChoicesStore';
+import type { ChangeRow } from '../history/ChangeEntity';
+import { toChange } from '../history/HistoryStore';
+import type { JobRow } from '../jobs/JobEntity';
+import { OpeningEntity } from '../openings/OpeningEntity';
+import { toOpening } from '../openings/OpeningsStore';
+import { readRows } from './readRows';
+
+export type Element<Key extends 'people' | 'jobs' | 'history'> = ShopFile[Key][number];
+
+export async function* readPeople(manager: EntityManager): AsyncGenerator<Element<'people'>> {
+  yield* readRows<Element<'people'>>(
+    manager,
+    `SELECT "id", "version", "name", "roles", "active" FROM "person" ORDER BY "id"`,
+  );
+}
+
+/** Library records; one that cannot be read goes out as it is kept. */
+export async function* readRecords(
+  manager: EntityManager,
+  table: 'connector' | 'part' | 'vehicle',
+): AsyncGenerator<unknown> {
+  for await (const { record } of readRows<{ record: unknown }>(
+    manager,
+    `SELECT "record" FROM "${table}" ORDER BY "id"`,
+  )) {
+    const read = readStored(table, record);
+    yield read.ok ? read.value : record;
+  }
+}
+
+export async function readVersions(manager: EntityManager): Promise<ShopFile['versions']> {
+  const [shop] = await manager.query(`SELECT "version" FROM "shop"`);
+  const of = async (table: string) => {
+    const rows: { id: string; version: number }[] = await manager.query(
+      `SELECT "id", "version" FROM "${table}" WHERE "version" > 1 ORDER BY "id"`,
+    );
+    return Object.fromEntries(rows.map(({ id, version }) => [id, version]));
+  };
+  return { settings: shop?.version ?? 1, parts: await of('part'), vehicles: await of('vehicle') };
+}
+
+type JobColumns = Omit<JobRow, 'due_on' | 'vehicle'> & { readonly due_on: string | null };
+
+const JOBS = `SELECT "id", "number", "version", "vehicle_id", "customer", "registration", "wants", "due_on"::text,
+  "created_at", "deleted_at", "deleted_by" FROM "job" ORDER BY "number"`;
+
+export async function* readJobs(manager: EntityManager): AsyncGenerator<Element<'jobs'>> {
+  for await (const job of readRows<JobColumns>(manager, JOBS)) {
+    yield {
+      id: job.id,
+      number: job.number,
+      version: job.version,
+      vehicleId: job.vehicle_id,
+      customer: job.customer,
+      registration: job.registration,
+      wants: job.wants,
+      dueOn: job.due_on,
+      createdAt: job.created_at.toISOString(),
+      deletedAt: job.deleted_at?.toISOString() ?? null,
+      deletedBy: job.deleted_by,
+      openings: await readOpenings(manager, job.id),
+    };
+  }
+}
+
+async function readOpenings(manager: EntityManager, jobId: string): Promise<Element<'jobs'>['openings']> {
+  const openings = await manager.find(OpeningEntity, { where: { job_id: jobId }, order: { position: 'ASC' } });
+  const rows = await manager.findBy(ChoiceEntity, { opening_id: In(openings.map(({ id }) => id)) });
+  const choices = new Map(rows.map((row: ChoiceRow) => [row.opening_id, toChoice(row)]));
+  return openings.map((row) => {
+    const { id, version, record } = toOpening(row);
+    const stored = choices.get(id);
+    const choice = stored
+      ? { ...stored.choice, verdictWhenChosen: stored.verdictWhenChosen, snapshot: stored.snapshot }
+      : null;
+    return { id, version, record, choice };
+  });
+}
+
+export async function* readHistory(manager: EntityManager): AsyncGenerator<Element<'history'>> {
+  for await (const row of readRows<ChangeRow>(manager, `SELECT * FROM "change" ORDER BY "id"`)) {
+    yield { ...toChange(row), batch: row.batch };
+  }
+}
