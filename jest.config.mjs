@@ -11,6 +11,7 @@ const common = {
           target: 'es2022',
           parser: { syntax: 'typescript', tsx: true },
           transform: { react: { runtime: 'automatic' } },
+          experimental: { keepImportAttributes: true },
         },
         module: { type: 'es6' },
       },

@@ -1,10 +1,11 @@
 /** Browser tests in Debian's Chromium against the built application; `npm test` sets what they need. */
 import path from 'node:path';
 import { defineConfig } from '@playwright/test';
+import { PLAIN_HOST } from './driver/Shop';
 
 const results = process.env.LQ_TEST_RESULTS ?? 'test-results';
 
-export default defineConfig({
+export default defineConfig<{ plain: boolean }>({
   testDir: 'scenarios',
   outputDir: path.join(results, 'browser'),
   // Generous: a busy machine may be ten times slower, and what is tested is what happens, not how fast.
@@ -13,6 +14,15 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   forbidOnly: true,
+  projects: [
+    { name: 'loopback' },
+    // As most tablets of a shop reach it: neither https nor the machine's own address.
+    {
+      name: 'plain http',
+      testMatch: /(measuring|mainJob|surroundings|shapes|plainHttp)\.spec\.ts/,
+      use: { plain: true },
+    },
+  ],
   reporter: [['list'], ['json', { outputFile: path.join(results, 'playwright.json') }]],
   use: {
     viewport: { width: 1280, height: 800 },
@@ -28,6 +38,7 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        `--host-resolver-rules=MAP ${PLAIN_HOST} 127.0.0.1`,
       ],
     },
   },

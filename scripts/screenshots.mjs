@@ -70,8 +70,8 @@ async function waitingEntry(page) {
 }
 
 /** Something to read in the history. */
-async function work(context, url) {
-  const headers = { Origin: url };
+async function work(context, url, personId) {
+  const headers = { Origin: url, 'LQ-Person': personId };
   await context.request.put(`${url}/api/device`, { data: { name: 'Bay 1' }, headers });
   const { jobs } = await (await context.request.get(`${url}/api/jobs`)).json();
   const [{ id }] = jobs.find(({ number }) => number === 5).openings;
@@ -100,7 +100,8 @@ await runMain(async () => {
     await cluster.createDatabase('pictures');
     const env = {
       ...process.env,
-      DATABASE_URL: cluster.url('pictures'),
+      DATABASE_URL: cluster.ownerUrl('pictures'),
+      LQ_APP_DATABASE_URL: cluster.appUrl('pictures'),
       PORT: '0',
       LQ_WEB_DIR: WEB_DIST,
       LQ_DEMO_DIR: DEMO_DIR,
@@ -115,11 +116,11 @@ await runMain(async () => {
     });
     const context = await browser.newContext();
     const [{ name, password }] = demoSignIns;
-    await context.request.post(`${listening}/api/session`, {
+    const signedIn = await context.request.post(`${listening}/api/session`, {
       data: { name, password },
       headers: { Origin: listening },
     });
-    await work(context, listening);
+    await work(context, listening, (await signedIn.json()).me.id);
     await take(await browser.newContext(), listening, ['sign-in', COUNTER, 0, 0, '']);
     // A context for each: what is set at one device, such as the dark light, is not set at the next.
     const storageState = await context.storageState();

@@ -4,6 +4,20 @@ import { once } from 'node:events';
 import path from 'node:path';
 import pg from 'pg';
 
+/** A name that browsers do not take for their own machine: over plain http it is no secure context. */
+export const PLAIN_HOST = 'shop.test';
+
+/** How one comes in: as superuser, as the database's owner, as the server. */
+export type Cluster = { readonly adminUrl: string; readonly ownerUrl: string; readonly appUrl: string };
+
+function ownCluster(): Cluster {
+  return {
+    adminUrl: required('LQ_TEST_DATABASE_URL'),
+    ownerUrl: required('LQ_TEST_OWNER_URL'),
+    appUrl: required('LQ_TEST_APP_URL'),
+  };
+}
+
 export class Shop {
   private server: ChildProcess | null = null;
   url = '';
@@ -11,12 +25,13 @@ export class Shop {
   /** @param cluster where its database is; the tests' own unless another is given */
   constructor(
     private readonly database: string,
-    private readonly cluster: string = required('LQ_TEST_DATABASE_URL'),
+    private readonly cluster: Cluster = ownCluster(),
   ) {}
 
   /** A copy of `template`; with no template, a new database that the server fills with the demo shop. */
   static async create(name: string, template: string | null): Promise<Shop> {
-    await asAdmin((admin) => admin.query(`CREATE DATABASE ${name}${template ? ` TEMPLATE ${template}` : ''}`));
+    const from = template ? ` TEMPLATE ${template}` : '';
+    await asAdmin((admin) => admin.query(`CREATE DATABASE ${name} OWNER low_quarry_owner${from}`));
     return new Shop(name);
   }
 
@@ -25,7 +40,9 @@ export class Shop {
     const server = spawn(process.execPath, [required('LQ_SERVER_MAIN')], {
       env: {
         ...process.env,
-        DATABASE_URL: urlOf(this.cluster, this.database),
+        DATABASE_URL: urlOf(this.cluster.ownerUrl, this.database),
+        LQ_APP_DATABASE_URL: urlOf(this.cluster.appUrl, this.database),
+        LQ_ALLOWED_HOSTS: PLAIN_HOST,
         PORT: this.url ? new URL(this.url).port : '0',
         LQ_HOST: host,
         LQ_DEMO: demo ? '1' : '0',
@@ -53,7 +70,7 @@ export class Shop {
 
   /** Runs something on the shop's own database, beside the server. */
   async inDatabase<T>(work: (client: pg.Client) => Promise<T>): Promise<T> {
-    const client = new pg.Client({ connectionString: urlOf(this.cluster, this.database) });
+    const client = new pg.Client({ connectionString: urlOf(this.cluster.adminUrl, this.database) });
     await client.connect();
     try {
       return await work(client);
@@ -71,6 +88,13 @@ export class Shop {
 
   async startDatabase(): Promise<void> {
     await asAdmin((admin) => admin.query(`ALTER DATABASE ${this.database} ALLOW_CONNECTIONS true`));
+  }
+
+  /** The same server under the name that is no secure context. */
+  get plainUrl(): string {
+    const url = new URL(this.url);
+    url.hostname = PLAIN_HOST;
+    return url.origin;
   }
 
   async drop(): Promise<void> {

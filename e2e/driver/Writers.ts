@@ -30,7 +30,7 @@ export class Writers {
   private readonly figures: Figures = { sent: 0, tried: 0, acknowledged: 0, lost: 0, doubled: 0, gaps: 0 };
   private readonly noted = new Map<string, string[]>();
   private readonly booked: string[] = [];
-  private cookie = '';
+  private headers: Readonly<Record<string, string>> = {};
 
   private constructor(private readonly shop: Shop) {}
 
@@ -42,10 +42,12 @@ export class Writers {
       headers: { Origin: shop.url, 'Content-Type': 'application/json' },
       body: JSON.stringify({ name, password }),
     });
-    writers.cookie = answer.headers
+    const cookie = answer.headers
       .getSetCookie()
       .map((each) => each.split(';')[0])
       .join('; ');
+    const { me } = (await answer.json()) as { me: { id: string } };
+    writers.headers = { Cookie: cookie, 'LQ-Person': me.id };
     return writers;
   }
 
@@ -132,7 +134,7 @@ export class Writers {
       this.figures.sent++;
       const response = await fetch(`${this.shop.url}${path}`, {
         ...init,
-        headers: { ...init.headers, Cookie: this.cookie },
+        headers: { ...init.headers, ...this.headers },
       }).catch(() => null);
       if (response?.ok) {
         const answer = await response.json().catch(() => null);

@@ -11,6 +11,8 @@ type Fixtures = {
   allowedErrors: RegExp | null;
   /** Who is signed in when the test begins; nobody with null. */
   person: string | null;
+  /** Over plain http, under a name that is no secure context. */
+  plain: boolean;
 };
 
 export const test = base.extend<Fixtures, { template: string; sharedShop: Shop }>({
@@ -44,9 +46,10 @@ export const test = base.extend<Fixtures, { template: string; sharedShop: Shop }
   },
   allowedErrors: [null, { option: true }],
   person: ['Okke', { option: true }],
-  fitter: async ({ shop, page, allowedErrors, person }, use) => {
+  plain: [false, { option: true }],
+  fitter: async ({ shop, page, allowedErrors, person, plain }, use) => {
     const errors = watchConsole(page, allowedErrors);
-    const fitter = new Fitter(page, shop.url);
+    const fitter = new Fitter(page, plain ? shop.plainUrl : shop.url);
     if (person) await fitter.comeIn(person);
     await use(fitter);
     expect(errors, 'errors in the console').toEqual([]);

@@ -45,7 +45,7 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
       const frontGap = { readingsMm: [29], source: 'depthStick', entered: '29', takenBy: 'Rieke', takenAt: null };
       await page.request.put(path, {
         data: { version, record: { ...record, dimensions: { ...record.dimensions, frontGap } } },
-        headers: { Origin: fitter.address },
+        headers: fitter.headers,
       });
       await fitter.save();
       await expect(page.getByRole('alert', { name: 'Changed by somebody else' })).toBeVisible();

@@ -7,7 +7,7 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { Shop } from '../driver/Shop';
+import { type Cluster, Shop } from '../driver/Shop';
 import { expect, test } from '../driver/test';
 import { type Figures, Writers } from '../driver/Writers';
 
@@ -38,6 +38,12 @@ async function whileWriting(writers: Writers, disturb: () => Promise<void>): Pro
   }
   await writing;
   return faults;
+}
+
+type Started = Record<keyof Cluster, (database: string) => string>;
+
+function clusterOf({ adminUrl, ownerUrl, appUrl }: Started): Cluster {
+  return { adminUrl: adminUrl('postgres'), ownerUrl: ownerUrl('postgres'), appUrl: appUrl('postgres') };
 }
 
 /** What a killed PostgreSQL leaves running holds its memory for a moment: as the shop's own script does, it is tried again. */
@@ -77,7 +83,7 @@ test('PostgreSQL is killed and started again while eight people write', async ()
   let cluster = await startPostgres({ dir, durable: true });
   const name = `lq_faults_${randomBytes(4).toString('hex')}`;
   await cluster.createDatabase(name);
-  const shop = new Shop(name, cluster.url('postgres'));
+  const shop = new Shop(name, clusterOf(cluster));
   try {
     await shop.start();
     const writers = await Writers.comeIn(shop);

@@ -107,8 +107,8 @@ test.describe('two tabs on one opening', () => {
   test.use({ allowedErrors: REFUSED });
 
   for (const keep of ['mine', 'theirs'] as const) {
-    test(`the second to save sees both versions and keeps ${keep}`, async ({ fitter, shop, context }) => {
-      const other = new Fitter(await context.newPage(), shop.url);
+    test(`the second to save sees both versions and keeps ${keep}`, async ({ fitter, context }) => {
+      const other = new Fitter(await context.newPage(), fitter.address);
       // Whichever tab has the turn sends for both.
       const errors = watchConsole(other.page, REFUSED);
       await fitter.measure(JOB, DOOR);

@@ -189,8 +189,7 @@ test('two owners at one person: what both changed is asked about', async ({ fitt
   const { people } = await (await page.request.get(`${fitter.address}/api/people`)).json();
   const { id, version, roles, active } = people.find(({ name }: { name: string }) => name === 'Jory');
   const other = { version, roles: [...roles, 'owner'], active, name: 'Jory B' };
-  const headers = { Origin: fitter.address };
-  await page.request.put(`${fitter.address}/api/people/${id}`, { data: other, headers });
+  await page.request.put(`${fitter.address}/api/people/${id}`, { data: other, headers: fitter.headers });
   await page.getByRole('button', { name: 'Save Jory A' }).click();
   const conflict = page.getByRole('alert', { name: 'Changed by somebody else' });
   await expect(conflict).toContainText('Theirs comes in where you changed nothing: Roles.');
@@ -210,7 +209,7 @@ test('two owners at one part: another field comes in by itself, the same one is 
   const path = `${fitter.address}/api/parts/spk-wrackline-shoal-65`;
   const { version, record: stored } = await (await page.request.get(path)).json();
   const theirs = { ...stored, mountingDepthMm: 63, frontHeightMm: stored.frontHeightMm + 1 };
-  await page.request.put(path, { data: { version, record: theirs }, headers: { Origin: fitter.address } });
+  await page.request.put(path, { data: { version, record: theirs }, headers: fitter.headers });
   await page.getByRole('button', { name: 'Save the correction' }).click();
   const conflict = page.getByRole('alert', { name: 'Changed by somebody else' });
   await expect(conflict).toContainText('Theirs comes in where you changed nothing: frontHeightMm.');

@@ -8,6 +8,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { DataSource, EntityManager } from 'typeorm';
+import { isLoopback } from './config';
 import type { BackupService } from './features/backup/BackupService';
 import { backupRoutes } from './features/backup/backupRoutes';
 import { choicesRoutes } from './features/choices/choicesRoutes';
@@ -105,12 +106,17 @@ export function createApp({
           'worker-src': ["'self'"],
         },
       },
+      // These two mean something to a browser only where nobody on the way can have changed them: below.
       strictTransportSecurity: false,
+      crossOriginOpenerPolicy: false,
     }),
   );
   app.use((request, response, next) => {
     // A browser that once came in by https never again sends a password in the open.
     if (request.secure) response.setHeader('Strict-Transport-Security', HSTS);
+    if (request.secure || isLoopback(request.hostname)) {
+      response.setHeader('Cross-Origin-Opener-Policy', 'same-origin');
+    }
     next();
   });
   app.use(allowedHosts(names));

@@ -39,9 +39,9 @@ export class EventStream {
 
   /** A line that keeps proxies from closing a quiet stream. Who has not read the last one by now reads no more. */
   beat(): void {
-    if (this.response.writableLength === 0) this.isBehind = false;
-    else if (this.isBehind) return this.drop();
-    else this.isBehind = true;
+    const isBehind = this.response.writableLength > 0;
+    if (isBehind && this.isBehind) this.drop();
+    this.isBehind = isBehind;
     this.write(': still here\n\n');
   }
 

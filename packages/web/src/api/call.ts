@@ -1,7 +1,16 @@
 /** Calls the server by contract: sends what the contract asks, reads what it promises, and names what went wrong. */
-import { type Contract, type Problem, problemSchema } from '@low-quarry/core/contracts/contract';
+import {
+  type Contract,
+  PERSON_HEADER,
+  type Problem,
+  problemSchema,
+  ROLES_HEADER,
+} from '@low-quarry/core/contracts/contract';
 import type { z } from 'zod';
 import { reportAnswered, reportAway } from './connection';
+import { setNotice } from './notice';
+import { pageOwner } from './pageOwner';
+import { askPassword } from './passwordAsked';
 import { reportSignedOut } from './signedOut';
 
 /** The server, or its database, does not answer: it passes by itself, and the same call may be made again. */
@@ -33,34 +42,52 @@ export type Request<Params extends z.ZodType, Body extends z.ZodType> = {
   readonly signal?: AbortSignal | undefined;
   /** Sent as Idempotency-Key: however often this request is sent, it is done once. */
   readonly key?: string | undefined;
+  /** In whose name it is asked, where that is not who this page belongs to. */
+  readonly personId?: string | undefined;
 };
 
 const AWAY_STATUSES = new Set([502, 503, 504]);
 
 export async function call<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType>(
   contract: Contract<Params, Body, Answer>,
-  { params, body, signal, key }: Request<Params, Body>,
+  { params, body, signal, key, personId }: Request<Params, Body>,
 ): Promise<z.output<Answer>> {
-  const response = await send(
-    contract.method,
-    fillPath(contract.path, params as Record<string, unknown>),
-    body,
-    signal,
-    key,
-  );
-  if (!response.ok) throw await failureOf(response);
+  const response = await ask(fillPath(contract.path, params as Record<string, unknown>), {
+    method: contract.method.toUpperCase(),
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    headers: {
+      ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+      ...(key === undefined ? {} : { 'Idempotency-Key': key }),
+      ...whoseHeaders(personId),
+    },
+    ...(signal ? { signal } : {}),
+  });
   return contract.answer.parse(await response.json());
 }
 
 /** Sends a file as it is, and gives back what the server answered. */
 export async function sendFile(path: string, file: Blob): Promise<unknown> {
-  const response = await request(path, {
-    method: 'POST',
-    body: file,
-    headers: { 'Content-Type': 'application/octet-stream' },
-  });
-  if (!response.ok) throw await failureOf(response);
+  const headers = { 'Content-Type': 'application/octet-stream', ...whoseHeaders(undefined) };
+  const response = await ask(path, { method: 'POST', body: file, headers });
   return response.json();
+}
+
+/** Whose page this is: roles are told of one's own page only, where they decide what is shown. */
+function whoseHeaders(personId: string | undefined): Record<string, string> {
+  const owner = pageOwner();
+  if (personId !== undefined && personId !== owner?.id) return { [PERSON_HEADER]: personId };
+  return owner ? { [PERSON_HEADER]: owner.id, [ROLES_HEADER]: owner.roles.join(',') } : {};
+}
+
+/** Asks, and asks again once the password was typed where that is wanted. */
+async function ask(path: string, init: RequestInit): Promise<Response> {
+  const response = await request(path, init);
+  if (response.ok) return response;
+  const failure = await failureOf(response);
+  if (failure.problem.type !== '/problems/password-asked' || !(await askPassword())) throw failure;
+  const again = await request(path, init);
+  if (again.ok) return again;
+  throw await failureOf(again);
 }
 
 /** The path with its parameters filled in; what it does not name follows as the query. */
@@ -76,25 +103,6 @@ export function fillPath(path: string, params: Readonly<Record<string, unknown>>
     : `${filled}?${new URLSearchParams(others.map(([name, value]) => [name, String(value)]))}`;
 }
 
-async function send(
-  method: string,
-  path: string,
-  body: unknown,
-  signal: AbortSignal | undefined,
-  key: string | undefined,
-): Promise<Response> {
-  const headers = {
-    ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
-    ...(key === undefined ? {} : { 'Idempotency-Key': key }),
-  };
-  return request(path, {
-    method: method.toUpperCase(),
-    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    headers,
-    ...(signal ? { signal } : {}),
-  });
-}
-
 async function request(path: string, init: RequestInit): Promise<Response> {
   let response: Response;
   try {
@@ -105,7 +113,8 @@ async function request(path: string, init: RequestInit): Promise<Response> {
     throw new AwayError(error);
   }
   if (AWAY_STATUSES.has(response.status)) {
-    reportAway();
+    const { detail } = (await toProblem(response)).problem;
+    reportAway(/^The server answered \d+ and nothing/.test(detail) ? null : detail);
     throw new AwayError();
   }
   reportAnswered();
@@ -114,7 +123,12 @@ async function request(path: string, init: RequestInit): Promise<Response> {
 
 async function failureOf(response: Response): Promise<ProblemError> {
   const problem = await toProblem(response);
-  if (problem.problem.type === '/problems/signed-out') reportSignedOut();
+  const { type, detail } = problem.problem;
+  if (type === '/problems/signed-out') reportSignedOut();
+  if (type === '/problems/other-person') {
+    setNotice(`${detail} What was done here and is not in the shop yet waits for the one who did it.`);
+    reportSignedOut();
+  }
   return problem;
 }
 

@@ -11,6 +11,8 @@ import { z } from 'zod';
 
 const common = {
   id: z.uuid(),
+  /** Who did it: it is sent in their name, or not at all. */
+  personId: z.string(),
   /** When the person did it. */
   at: z.iso.datetime(),
   /** What it is, for the list of what waits. */

@@ -1,86 +1,169 @@
 /**
- * What one person did at this device and the shop does not have yet, kept on the device. Other tabs of the same person see
- * it too.
+ * What one person did at this device and the shop does not have yet, kept on the device. Each change is made to what is kept, not
+ * to what this tab has read of it, so that two tabs lose nothing of each other's; other tabs of the same person see it too.
+ *
+ * What the device does not keep stays in this page, is sent from here, and is reported as not kept.
  */
-import { readStored, subscribeToStored, writeStored } from '../ui/stored';
-import { type Entry, entrySchema } from './Entry';
+import type { DeviceStore } from '../device/DeviceStore';
+import { reportKept, reportNotKept } from '../device/notKept';
+import { readStored, writeStored } from '../device/stored';
+import { listenToTabs } from '../device/tabs';
+import type { Entry } from './Entry';
+import { type KeptEntry, type Read, readKeptEntries, toKept, type UnreadableEntry } from './keptEntries';
 
-type Listener = () => void;
+/** A change of the list that is on its way to the device. */
+type Change = { readonly of: Entry | null; readonly make: (list: readonly KeptEntry[]) => readonly KeptEntry[] };
+
+const NOTHING: Read = { entries: [], unreadable: [] };
 
 export class Outbox {
   private readonly key: string;
-  private readonly listeners = new Set<Listener>();
+  private readonly listeners = new Set<() => void>();
   /** What the server answered to entries that are done, as long as this page is open. */
   private readonly answers = new Map<string, unknown>();
-  private text: string | null = null;
-  private list: readonly Entry[] = [];
+  private readonly tabs: ReturnType<typeof listenToTabs>;
+  private kept: readonly KeptEntry[] = [];
+  private underWay: readonly Change[] = [];
+  /** Of what is under way, what the device would not take. */
+  private readonly failed = new WeakSet<Change>();
+  private shown: Read = NOTHING;
 
-  constructor(personId: string) {
+  constructor(
+    readonly personId: string,
+    private readonly store: DeviceStore,
+    listen = listenToTabs,
+  ) {
     this.key = `outbox.${personId}`;
+    this.tabs = listen((key) => {
+      if (key === this.key) void this.reload();
+    });
+  }
+
+  /** Reads what is kept, and takes over what an earlier program kept in local storage. */
+  async open(): Promise<void> {
+    await this.reload();
+    const old = readStored(this.key);
+    if (old === null) return;
+    const found = parseList(old);
+    const has = (list: readonly KeptEntry[], each: KeptEntry) => list.some((other) => isSameEntry(other, each));
+    await this.change(null, (list) => [...found.filter((each) => !has(list, each)), ...list]);
+    // Only what is safe in its new place is taken away from its old one.
+    if (this.underWay.length === 0) writeStored(this.key, null);
+  }
+
+  close(): void {
+    this.tabs.stop();
   }
 
   /** In the order in which they were done; the same array until something changes. */
-  entries = (): readonly Entry[] => {
-    const text = readStored(this.key);
-    if (text !== this.text) {
-      this.text = text;
-      this.list = readEntries(text);
-    }
-    return this.list;
-  };
+  entries = (): readonly Entry[] => this.shown.entries;
 
-  subscribe = (listener: Listener): (() => void) => {
+  /** What was kept by another program and cannot be read by this one. Nothing of it is thrown away by itself. */
+  unreadable = (): readonly UnreadableEntry[] => this.shown.unreadable;
+
+  /** Whether it would be found here after the page was closed. */
+  isKept(id: string): boolean {
+    return this.kept.some((each) => idOf(each) === id);
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
-    const unsubscribe = subscribeToStored(this.key, listener);
-    return () => {
-      this.listeners.delete(listener);
-      unsubscribe();
-    };
+    return () => this.listeners.delete(listener);
   };
 
-  add(entry: Entry): void {
-    this.write([...this.entries(), entry]);
+  /** @returns when it is kept, or is known not to be */
+  add(entry: Entry): Promise<void> {
+    return this.change(entry, (list) => [...list, toKept(entry)], 'once');
   }
 
   /** Puts another in an entry's place; nothing when that is gone. */
-  replace(id: string, next: Entry): void {
-    this.write(this.entries().map((entry) => (entry.id === id ? next : entry)));
+  replace(id: string, next: Entry): Promise<void> {
+    if (this.giveUp(id)) return this.add(next);
+    return this.change(next, (list) => list.map((each) => (idOf(each) === id ? toKept(next) : each)));
   }
 
-  remove(id: string): void {
-    this.write(this.entries().filter((entry) => entry.id !== id));
+  remove(id: string): Promise<void> {
+    this.giveUp(id);
+    return this.change(null, (list) => list.filter((each) => idOf(each) !== id));
+  }
+
+  dropUnreadable({ raw }: UnreadableEntry): Promise<void> {
+    return this.change(null, (list) => list.filter((each) => !isSameEntry(each, raw as KeptEntry)));
   }
 
   /** The shop has it: the entry is gone, its answer can be asked for. */
-  settle(id: string, answer: unknown): void {
+  settle(id: string, answer: unknown): Promise<void> {
     this.answers.set(id, answer);
-    this.remove(id);
+    return this.remove(id);
   }
 
   answerTo(id: string): unknown {
     return this.answers.get(id);
   }
 
-  private write(entries: readonly Entry[]): void {
-    if (!writeStored(this.key, entries.length === 0 ? null : JSON.stringify(entries))) {
-      // A device that keeps nothing: it is held in this page, and sent from here.
-      this.list = entries;
-      this.text = readStored(this.key);
+  /** Takes back an entry that the device did not keep; tells whether there was one. */
+  private giveUp(id: string): boolean {
+    const found = this.underWay.find((each) => each.of?.id === id && this.failed.has(each));
+    if (!found) return false;
+    this.underWay = this.underWay.filter((each) => each !== found);
+    reportKept(notKeptKey(id));
+    return true;
+  }
+
+  /** @param shownAt once: what somebody did is seen before it is kept; what is taken away is seen when it is gone for good */
+  private async change(of: Entry | null, make: Change['make'], shownAt: 'once' | 'kept' = 'kept'): Promise<void> {
+    const change = { of, make };
+    if (shownAt === 'once') this.underWay = [...this.underWay, change];
+    this.tell();
+    try {
+      this.kept = await this.store.update(this.key, (before) => make(listOf(before)));
+      this.underWay = this.underWay.filter((each) => each !== change);
+      if (of) reportKept(notKeptKey(of.id));
+      this.tabs.tell(this.key);
+    } catch {
+      // It stays among what is under way, which is shown and sent like the rest.
+      this.failed.add(change);
+      if (!this.underWay.includes(change)) this.underWay = [...this.underWay, change];
+      if (of) reportNotKept({ key: notKeptKey(of.id), label: of.label, value: of });
     }
+    this.tell();
+  }
+
+  private async reload(): Promise<void> {
+    try {
+      this.kept = listOf(await this.store.get(this.key));
+    } catch {
+      // Nothing was kept here.
+    }
+    this.tell();
+  }
+
+  private tell(): void {
+    const list = this.underWay.reduce<readonly KeptEntry[]>((before, { make }) => make(before), this.kept);
+    this.shown = readKeptEntries(list, this.personId);
     for (const listener of this.listeners) listener();
   }
 }
 
-/** What an older program wrote and this one cannot read is left out; it was shown when it was written. */
-function readEntries(text: string | null): readonly Entry[] {
+const notKeptKey = (id: string) => `entry.${id}`;
+
+function listOf(kept: unknown): readonly KeptEntry[] {
+  return Array.isArray(kept) ? kept : [];
+}
+
+function parseList(text: string): readonly KeptEntry[] {
   try {
-    const parsed: unknown = JSON.parse(text ?? '[]');
-    if (!Array.isArray(parsed)) return [];
-    return parsed.flatMap((each) => {
-      const entry = entrySchema.safeParse(each);
-      return entry.success ? [entry.data] : [];
-    });
+    return listOf(JSON.parse(text));
   } catch {
-    return [];
+    // Half of a text is kept as what it is: somebody may make sense of it.
+    return [{ text }];
   }
+}
+
+function idOf(entry: KeptEntry): unknown {
+  return (entry as { readonly id?: unknown } | null)?.id;
+}
+
+function isSameEntry(a: KeptEntry, b: KeptEntry): boolean {
+  return idOf(a) !== undefined ? idOf(a) === idOf(b) : JSON.stringify(a) === JSON.stringify(b);
 }

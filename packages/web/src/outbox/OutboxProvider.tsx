@@ -1,10 +1,12 @@
 /** Sends what waits, one after the other, in one tab at a time, and lets every screen see it. */
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
+import { createContext, type ReactNode, useContext, useEffect, useRef, useSyncExternalStore } from 'react';
 import { subscribeToConnection } from '../api/connection';
 import { RETRY_MS } from '../api/queryClient';
+import { deviceStore } from '../device/DeviceStore';
+import { withSendingLock } from '../device/sendingLock';
 import { newId } from '../ui/newId';
 import { type Entry, nextToSend } from './Entry';
-import { Outbox } from './Outbox';
+import type { Outbox } from './Outbox';
 import { rebased } from './rebased';
 import { type Sent, sendEntry } from './sendEntry';
 
@@ -13,16 +15,15 @@ type Done = (entry: Entry, answer: unknown) => void;
 const OutboxContext = createContext<Outbox | null>(null);
 
 export function OutboxProvider({
-  personId,
+  outbox,
   onDone,
   children,
 }: {
-  readonly personId: string;
+  readonly outbox: Outbox;
   /** Told of every entry that the shop has now. */
   readonly onDone: Done;
   readonly children: ReactNode;
 }) {
-  const outbox = useMemo(() => new Outbox(personId), [personId]);
   const done = useRef(onDone);
   done.current = onDone;
   useEffect(() => keepSending(outbox, (entry, answer) => done.current(entry, answer)), [outbox]);
@@ -35,6 +36,9 @@ export function useOutbox(): { readonly outbox: Outbox; readonly entries: readon
   return { outbox, entries: useSyncExternalStore(outbox.subscribe, outbox.entries) };
 }
 
+/** This tab, as it holds the lease. */
+const TAB = newId();
+
 /** @returns stops it */
 function keepSending(outbox: Outbox, onDone: Done): () => void {
   let stopped = false;
@@ -46,7 +50,7 @@ function keepSending(outbox: Outbox, onDone: Done): () => void {
     busy = true;
     // Another tab may be at it: the order is kept by whoever has the lock.
     try {
-      await withLock(() => sendAll(outbox, onDone, () => stopped));
+      await withSendingLock(deviceStore, TAB, (isMine) => sendAll(outbox, onDone, () => stopped || !isMine()));
     } finally {
       // Whatever went wrong with one entry, what comes next is still sent.
       busy = false;
@@ -67,11 +71,11 @@ async function sendAll(outbox: Outbox, onDone: Done, isStopped: () => boolean): 
   for (let entry = nextToSend(outbox.entries()); entry && !isStopped(); entry = nextToSend(outbox.entries())) {
     const sent = await sendEntry(entry, newId).catch((error: unknown) => faultOf(entry as Entry, error));
     if (sent.kind === 'later') return;
-    if (sent.kind === 'replaced') outbox.replace(entry.id, sent.entry);
+    if (sent.kind === 'replaced') await outbox.replace(entry.id, sent.entry);
     else {
       onDone(entry, sent.answer);
-      for (const later of rebased(outbox.entries(), entry, sent.answer)) outbox.replace(later.id, later);
-      outbox.settle(entry.id, sent.answer);
+      for (const later of rebased(outbox.entries(), entry, sent.answer)) await outbox.replace(later.id, later);
+      await outbox.settle(entry.id, sent.answer);
     }
   }
 }
@@ -80,9 +84,4 @@ async function sendAll(outbox: Outbox, onDone: Done, isStopped: () => boolean): 
 function faultOf(entry: Entry, error: unknown): Sent {
   const message = error instanceof Error ? error.message : String(error);
   return { kind: 'replaced', entry: { ...entry, refused: { message, errors: [] } } };
-}
-
-async function withLock(work: () => Promise<void>): Promise<void> {
-  if (!('locks' in navigator)) return work();
-  await navigator.locks.request('low-quarry.outbox', work);
 }

@@ -13,6 +13,7 @@ const RECORD = PLAIN_OPENING;
 const save = (id: number, change: Partial<SaveOpening> = {}): SaveOpening => ({
   kind: 'saveOpening',
   id: ID(id),
+  personId: ID(1),
   at: '2026-03-02T10:00:00.000Z',
   label: 'Front door, left',
   refused: null,
@@ -38,6 +39,7 @@ describe('what is sent next', () => {
   const remove = (id: number, openingId: string): Entry => ({
     kind: 'removeChoice',
     id: ID(id),
+    personId: ID(1),
     at: '2026-03-02T10:00:00.000Z',
     label: '',
     refused: null,

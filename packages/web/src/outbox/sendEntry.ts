@@ -23,8 +23,8 @@ export async function sendEntry(entry: Entry, newId: () => string): Promise<Sent
     if (error instanceof AwayError) return { kind: 'later' };
     if (!(error instanceof ProblemError)) throw error;
     const { status, type, detail, errors = [], current } = error.problem;
-    // Too many at once passes too; nobody is signed in: the gate asks, and then it goes on.
-    if (status === 401 || status === 429) return { kind: 'later' };
+    // Too many at once passes too; nobody, or somebody else, is signed in: it waits for the one who did it.
+    if (status === 401 || status === 429 || type === '/problems/other-person') return { kind: 'later' };
     const theirs = openingSchema.safeParse(current);
     if (entry.kind === 'saveOpening' && type === '/problems/version-conflict' && theirs.success)
       return resolve(entry, theirs.data, newId);
@@ -33,18 +33,18 @@ export async function sendEntry(entry: Entry, newId: () => string): Promise<Sent
 }
 
 function perform(entry: Entry): Promise<unknown> {
-  const key = entry.id;
+  const common = { key: entry.id, personId: entry.personId };
   switch (entry.kind) {
     case 'saveOpening': {
       const { openingId, version, record } = entry;
-      return call(putOpening, { params: { openingId }, body: { version, record }, key });
+      return call(putOpening, { params: { openingId }, body: { version, record }, ...common });
     }
     case 'keepChoices':
-      return call(putChoices, { params: { jobId: entry.jobId }, body: { choices: entry.choices }, key });
+      return call(putChoices, { params: { jobId: entry.jobId }, body: { choices: entry.choices }, ...common });
     case 'removeChoice':
-      return call(deleteChoice, { params: { openingId: entry.openingId, version: entry.version }, key });
+      return call(deleteChoice, { params: { openingId: entry.openingId, version: entry.version }, ...common });
     case 'bookIn':
-      return call(createJob, { params: {}, body: entry.job, key });
+      return call(createJob, { params: {}, body: entry.job, ...common });
   }
 }
 

@@ -1,7 +1,7 @@
 /** What a person sets on this device: the unit of lengths, and light for the counter or the bay. */
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
-import { readStored, writeStored } from './stored';
+import { readStored, writeStored } from '../device/stored';
 
 type Light = 'counter' | 'bay';
 type Settings = {

@@ -5,7 +5,8 @@
 import { useState } from 'react';
 import type { z } from 'zod';
 import { useMe } from '../api/me';
-import { readStored, writeStored } from './stored';
+import { deviceStore } from '../device/DeviceStore';
+import { draftPrefix, readDraftText, writeDraftText } from '../device/drafts';
 
 export type Kept<State> = {
   readonly state: State;
@@ -18,17 +19,17 @@ export type Kept<State> = {
 
 /** @param schema reads what an older page may have kept; what it cannot read is let go */
 export function useKept<State>(name: string, schema: z.ZodType<State>, initial: () => State): Kept<State> {
-  const key = `draft.${useMe().id}.${name}`;
+  const key = `${draftPrefix(useMe().id)}${name}`;
   const [held, setHeld] = useState(() => {
-    const found = readKept(readStored(key), schema);
+    const found = readKept(readDraftText(key), schema);
     return { state: found ?? initial(), broughtBack: found !== null };
   });
   const keep = (state: State) => {
-    writeStored(key, JSON.stringify(state));
+    writeDraftText(deviceStore, key, JSON.stringify(state));
     setHeld((before) => ({ ...before, state }));
   };
   const settle = (state: State) => {
-    writeStored(key, null);
+    writeDraftText(deviceStore, key, null);
     setHeld({ state, broughtBack: false });
   };
   return { ...held, keep, settle };

@@ -1,8 +1,10 @@
 /** Is the shop safe, and how does it come back? */
-import { type Backup, EXPORT_PATH } from '@low-quarry/core/contracts/backup';
+import { type Backup, EXPORT_PATH, type Trial } from '@low-quarry/core/contracts/backup';
+import { requirePassword } from '@low-quarry/core/contracts/session';
 import { useQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, type MouseEvent, type ReactNode, useState } from 'react';
+import { call } from '../../api/call';
 import { shopQuery } from '../../api/sharedQueries';
 import { whenWords } from '../../text/whenWords';
 import { Button } from '../../ui/Button';
@@ -12,6 +14,7 @@ import { Layer, Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
 import { backupsQuery, useImportShop, useMakeBackup, useRestoreBackup, useUploadBackup } from './backupQueries';
+import { trialView } from './trialView';
 
 const WHY_WORDS: Readonly<Record<Backup['why'], string>> = {
   nightly: 'made by itself',
@@ -44,9 +47,10 @@ export function BackupScreen() {
       </p>
       <FormError>{make.error?.message ?? null}</FormError>
       <Answered query={backups} what="the backups">
-        {({ backups: all, nightlyFault }) => (
+        {({ backups: all, nightlyFault, lastTrial }) => (
           <>
-            <FormError>{nightlyFault ? `The last nightly backup could not be made: ${nightlyFault}` : null}</FormError>
+            <FormError>{nightlyFault ? `The last nightly work failed: ${nightlyFault}` : null}</FormError>
+            <TrialLine trial={lastTrial} />
             {all.length === 0 ? (
               <Empty>There is no backup yet. Make the first one now.</Empty>
             ) : (
@@ -65,6 +69,12 @@ export function BackupScreen() {
   );
 }
 
+/** How old the last backup is that is known to come back: that one would be restored. */
+function TrialLine({ trial }: { readonly trial: Trial | null }) {
+  const { words, isWarning } = trialView(trial, new Date());
+  return <p className={`max-w-2xl font-semibold ${isWarning ? 'text-hits' : 'text-clears'}`}>{words}</p>;
+}
+
 function BackupRow({ backup: { name, madeAt, bytes, why } }: { readonly backup: Backup }) {
   return (
     <li className="flex flex-wrap items-center justify-between gap-x-6 border-b border-hairline py-1">
@@ -76,9 +86,9 @@ function BackupRow({ backup: { name, madeAt, bytes, why } }: { readonly backup: 
         </span>
       </span>
       <span className="flex flex-wrap gap-4">
-        <a href={`/api/backups/${name}/file`} download className={FILE_LINK}>
+        <Download href={`/api/backups/${name}/file`}>
           Download<span className="sr-only"> {name}</span>
-        </a>
+        </Download>
         <Restore name={name} madeAt={madeAt} />
       </span>
     </li>
@@ -153,13 +163,11 @@ function OpenFiles() {
         For other programs, and for a new shop on another machine. Passwords and PINs are not in them.
       </p>
       <p className="flex flex-wrap gap-x-6">
-        <a href={EXPORT_PATH} download className={FILE_LINK}>
-          Everything as JSON
-        </a>
+        <Download href={EXPORT_PATH}>Everything as JSON</Download>
         {TABLES.map((table) => (
-          <a key={table} href={`${EXPORT_PATH}/${table}.csv`} download className={FILE_LINK}>
+          <Download key={table} href={`${EXPORT_PATH}/${table}.csv`}>
             {capital(table)} as CSV
-          </a>
+          </Download>
         ))}
       </p>
       <FilePick
@@ -175,6 +183,32 @@ function OpenFiles() {
           `Brought in: ${bring.data.jobs} jobs, ${bring.data.vehicles} vehicles, ${bring.data.parts} parts.`}
       </p>
     </section>
+  );
+}
+
+/** A file that is handed out once the password counts: a browser that saves an answer would save the refusal too. */
+function Download({ href, children }: { readonly href: string; readonly children: ReactNode }) {
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const take = async (event: MouseEvent) => {
+    event.preventDefault();
+    try {
+      await call(requirePassword, { params: {} });
+      setRefusal(null);
+      const link = document.createElement('a');
+      link.href = href;
+      link.download = '';
+      link.click();
+    } catch (error) {
+      setRefusal(error instanceof Error ? error.message : String(error));
+    }
+  };
+  return (
+    <span>
+      <a href={href} download className={FILE_LINK} onClick={(event) => void take(event)}>
+        {children}
+      </a>
+      <FormError>{refusal}</FormError>
+    </span>
   );
 }
 

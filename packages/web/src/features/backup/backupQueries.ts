@@ -7,9 +7,11 @@ import {
   makeBackup,
   restoreBackup,
 } from '@low-quarry/core/contracts/backup';
+import { requirePassword } from '@low-quarry/core/contracts/session';
 import { importShop } from '@low-quarry/core/contracts/shopFile';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call, sendFile } from '../../api/call';
+import { setNotice } from '../../api/notice';
 
 export const backupsQuery = queryOptions({
   queryKey: ['backups'],
@@ -28,7 +30,11 @@ function useChange<Input, Answer>(mutationFn: (input: Input) => Promise<Answer>)
 export const useMakeBackup = () => useChange((_: undefined) => call(makeBackup, { params: {}, body: {} }));
 
 export const useUploadBackup = () =>
-  useChange(async (file: File): Promise<Backup> => backupSchema.parse(await sendFile(BACKUP_UPLOAD_PATH, file)));
+  useChange(async (file: File): Promise<Backup> => {
+    // Before a large file is on its way.
+    await call(requirePassword, { params: {} });
+    return backupSchema.parse(await sendFile(BACKUP_UPLOAD_PATH, file));
+  });
 
 /** Afterwards nothing that was shown is true, and everybody signs in again. */
 export function useRestoreBackup(name: string) {
@@ -36,7 +42,10 @@ export function useRestoreBackup(name: string) {
   return useMutation({
     mutationFn: (shopName: string) => call(restoreBackup, { params: { name }, body: { shopName } }),
     retry: false,
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['session'] }),
+    onSuccess: ({ findings }) => {
+      if (findings.length > 0) setNotice(`The shop was restored. In it, ${findings.join('; ')}.`);
+      return queries.invalidateQueries({ queryKey: ['session'] });
+    },
   });
 }
 

@@ -16,10 +16,10 @@ export function useChoosing(openingId: string): Choosing {
   const mine = entries.filter((entry) => entry.kind !== 'saveOpening' && recordsOf(entry).includes(openingId));
   const add = (entry: Entry) => {
     // What was refused is done anew, not again.
-    for (const each of mine) if (needsPerson(each)) outbox.remove(each.id);
-    outbox.add(entry);
+    for (const each of mine) if (needsPerson(each)) void outbox.remove(each.id);
+    void outbox.add(entry);
   };
-  const common = () => ({ id: newId(), at: new Date().toISOString(), refused: null });
+  const common = () => ({ id: newId(), personId: outbox.personId, at: new Date().toISOString(), refused: null });
   return {
     isWaiting: mine.some((entry) => !needsPerson(entry)),
     refusal: mine.find(({ refused }) => refused)?.refused?.message ?? null,

@@ -8,13 +8,14 @@ import { useNavigate } from 'react-router';
 import { z } from 'zod';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useMe } from '../../api/me';
+import { deviceStore } from '../../device/DeviceStore';
+import { draftPrefix, readDraftText, writeDraftText } from '../../device/drafts';
 import { useOutbox } from '../../outbox/OutboxProvider';
 import { Button } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';
 import { FormError } from '../../ui/FormError';
 import { newId } from '../../ui/newId';
 import { Layer } from '../../ui/Shell';
-import { readStored, writeStored } from '../../ui/stored';
 import { vehiclesQuery } from './jobsQueries';
 
 const EMPTY: Form = { vehicleId: '', customer: '', registration: '', wants: '', dueOn: '' };
@@ -30,10 +31,10 @@ type Form = z.infer<typeof formSchema>;
 export function BookIn() {
   const [open, setOpen] = useState(false);
   // Kept on the device, not in the sheet: closing it by a slip, or a dead battery, loses nothing.
-  const key = `draft.${useMe().id}.bookIn`;
-  const [form, setForm] = useState<Form>(() => readForm(readStored(key)));
+  const key = `${draftPrefix(useMe().id)}bookIn`;
+  const [form, setForm] = useState<Form>(() => readForm(readDraftText(key)));
   const change = (next: Form) => {
-    writeStored(key, next === EMPTY ? null : JSON.stringify(next));
+    writeDraftText(deviceStore, key, next === EMPTY ? null : JSON.stringify(next));
     setForm(next);
   };
   return (
@@ -91,10 +92,18 @@ function BookInForm({
       return;
     }
     setWrong({});
-    if (sent) outbox.remove(sent.id);
+    if (sent) void outbox.remove(sent.id);
     const id = newId();
     const label = `Book in ${parsed.data.customer}`;
-    outbox.add({ kind: 'bookIn', id, at: new Date().toISOString(), label, refused: null, job: parsed.data });
+    void outbox.add({
+      kind: 'bookIn',
+      id,
+      personId: outbox.personId,
+      at: new Date().toISOString(),
+      label,
+      refused: null,
+      job: parsed.data,
+    });
     setSentId(id);
   };
 

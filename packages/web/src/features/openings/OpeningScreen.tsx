@@ -14,6 +14,7 @@ import { useParams } from 'react-router';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useMay, useMe } from '../../api/me';
 import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
+import { listNotKept, subscribeToNotKept } from '../../device/notKept';
 import { needsPerson, type SaveOpening } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
 import { BroughtBack } from '../../ui/BroughtBack';
@@ -32,6 +33,7 @@ import { ObstacleFields } from './ObstacleFields';
 import { OpeningDrawing } from './OpeningDrawing';
 import {
   carryOver,
+  draftKey,
   missingInDraft,
   type OpeningDraft,
   type OpeningFacts,
@@ -147,8 +149,8 @@ function Filled({
       return;
     }
     // What was refused or clashed is sent as it is now, not as it was.
-    for (const entry of waiting) if (entry.refused || entry.clash) outbox.remove(entry.id);
-    handOver(toEntry(opening, draft, record.value));
+    for (const entry of waiting) if (entry.refused || entry.clash) void outbox.remove(entry.id);
+    handOver(toEntry(opening, draft, record.value, outbox.personId));
     setSentOnce(true);
   };
 
@@ -236,6 +238,7 @@ function Filled({
           </p>
         )}
         <SaveState
+          draftKey={draftKey(outbox.personId, opening.id)}
           dirty={dirty}
           isSending={isSending}
           isSaved={sentOnce && waiting.length === 0}
@@ -251,10 +254,10 @@ function Filled({
             base={clashing.base}
             mine={clashing.record}
             theirs={clashing.clash.record}
-            onSave={(record) => outbox.replace(clashing.id, pickedEntry(clashing, record))}
+            onSave={(record) => void outbox.replace(clashing.id, pickedEntry(clashing, record))}
             onTakeTheirs={() => {
-              for (const entry of waiting) outbox.remove(entry.id);
               startFrom(clashing.clash ?? opening);
+              for (const entry of waiting) void outbox.remove(entry.id);
             }}
           />
         </div>
@@ -267,10 +270,12 @@ function toEntry(
   { id, jobId, record: { place, side } }: Opening,
   draft: OpeningDraft,
   record: OpeningRecord,
+  personId: string,
 ): SaveOpening {
   return {
     kind: 'saveOpening',
     id: newId(),
+    personId,
     at: new Date().toISOString(),
     label: placeLabel({ place, side }),
     refused: null,
@@ -303,12 +308,14 @@ function takenWords({ record }: Opening, key: OpeningDimensionKey, touched: bool
 }
 
 function SaveState({
+  draftKey: key,
   dirty,
   isSending,
   isSaved,
   refusal,
   hasErrors,
 }: {
+  readonly draftKey: string;
   readonly dirty: boolean;
   readonly isSending: boolean;
   readonly isSaved: boolean;
@@ -316,6 +323,7 @@ function SaveState({
   readonly hasErrors: boolean;
 }) {
   const away = useSyncExternalStore(subscribeToConnection, isAway);
+  const isNotKept = useSyncExternalStore(subscribeToNotKept, listNotKept).some((each) => each.key === key);
   const waits = isSending && away;
   const words = hasErrors
     ? 'Not saved: one field cannot be read, see its message.'
@@ -324,7 +332,9 @@ function SaveState({
       : refusal !== null
         ? `Not saved: ${refusal}`
         : dirty && !isSending
-          ? 'Kept on this device, not in the shop yet.'
+          ? isNotKept
+            ? 'Not kept: this device has no room. It is in this page only.'
+            : 'Kept on this device, not in the shop yet.'
           : isSaved
             ? 'Saved in the shop.'
             : '';
@@ -332,7 +342,11 @@ function SaveState({
     <p
       role="status"
       className={
-        hasErrors || refusal !== null ? 'font-semibold text-hits' : waits ? 'font-semibold text-measure' : 'text-muted'
+        hasErrors || isNotKept || refusal !== null
+          ? 'font-semibold text-hits'
+          : waits
+            ? 'font-semibold text-measure'
+            : 'text-muted'
       }
     >
       {words}

@@ -18,6 +18,7 @@ import { isSame } from '@low-quarry/core/records/Field';
 import { fail, ok, type Result } from '@low-quarry/core/result';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { z } from 'zod';
+import { draftPrefix } from '../../device/drafts';
 
 const fieldSchema = z.object({
   text: z.string(),
@@ -50,7 +51,7 @@ export function toDraft(record: OpeningRecord, version: number): OpeningDraft {
 
 /** Where a draft is kept on the device. */
 export function draftKey(personId: string, openingId: string): string {
-  return `draft.${personId}.opening.${openingId}`;
+  return `${draftPrefix(personId)}opening.${openingId}`;
 }
 
 /** A draft kept on the device, or null when it is not readable (an older program wrote it). */

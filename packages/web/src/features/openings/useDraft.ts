@@ -6,9 +6,10 @@ import type { Opening } from '@low-quarry/core/contracts/openings';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { useMe } from '../../api/me';
+import { deviceStore } from '../../device/DeviceStore';
+import { forgetDraft, readDraftText, writeDraftText } from '../../device/drafts';
 import type { SaveOpening } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
-import { readStored, writeStored } from '../../ui/stored';
 import { draftKey, type OpeningDraft, readDraft, rebase, toDraft } from './openingDraft';
 import { openingKeys } from './openingQueries';
 
@@ -39,7 +40,7 @@ export function useDraft(opening: Opening): DraftState {
   );
   const last = waiting.at(-1) ?? null;
   const [held, setHeld] = useState<Held>(() => {
-    const kept = readDraft(readStored(key) ?? '');
+    const kept = readDraft(readDraftText(key) ?? '');
     if (kept) return { draft: kept, dirty: true, broughtBack: last === null };
     return clean(opening);
   });
@@ -55,7 +56,7 @@ export function useDraft(opening: Opening): DraftState {
     void queries.invalidateQueries({ queryKey: openingKeys.one(opening.id) });
     setHeld((before) => {
       if (JSON.stringify(before.draft) === sent) {
-        if (readStored(key) === sent) writeStored(key, null);
+        forgetDraft(deviceStore, key, sent);
         return { ...before, dirty: false, broughtBack: false };
       }
       return before;
@@ -66,7 +67,7 @@ export function useDraft(opening: Opening): DraftState {
   const handOver = useCallback(
     (entry: SaveOpening) => {
       setSent(entry.draft);
-      outbox.add(entry);
+      void outbox.add(entry);
     },
     [outbox],
   );
@@ -75,7 +76,7 @@ export function useDraft(opening: Opening): DraftState {
     (next: (before: OpeningDraft) => OpeningDraft) =>
       setHeld((before) => {
         const draft = next(before.draft);
-        writeStored(key, JSON.stringify(draft));
+        writeDraftText(deviceStore, key, JSON.stringify(draft));
         return { ...before, draft, dirty: true };
       }),
     [key],
@@ -83,7 +84,7 @@ export function useDraft(opening: Opening): DraftState {
 
   const startFrom = useCallback(
     (stored: Opening) => {
-      writeStored(key, null);
+      writeDraftText(deviceStore, key, null);
       setHeld(clean(stored));
     },
     [key],
@@ -95,7 +96,7 @@ export function useDraft(opening: Opening): DraftState {
     else if (typedOn !== null) {
       const from = readDraft(typedOn);
       const draft = from ? rebase(held.draft, from, opening) : held.draft;
-      writeStored(key, JSON.stringify(draft));
+      writeDraftText(deviceStore, key, JSON.stringify(draft));
       setHeld({ ...held, draft });
       setTypedOn(null);
     }

@@ -1,23 +1,31 @@
 /** Lets nobody past who is not signed in, and tells every screen behind it who is. */
 
 import type { Opening } from '@low-quarry/core/contracts/openings';
+import type { SessionState } from '@low-quarry/core/contracts/session';
 import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useEffect, useState } from 'react';
 import { Outlet } from 'react-router';
 import { keepQueries, restoreQueries } from '../../api/keptQueries';
 import { MeContext } from '../../api/me';
+import { pageOwner, setPageOwner } from '../../api/pageOwner';
 import { subscribeToSignedOut } from '../../api/signedOut';
+import { deviceStore } from '../../device/DeviceStore';
+import { forgetDraft, openDrafts } from '../../device/drafts';
+import { NotKeptBanner } from '../../device/NotKeptBanner';
 import type { Entry } from '../../outbox/Entry';
+import { Outbox } from '../../outbox/Outbox';
 import { OutboxProvider } from '../../outbox/OutboxProvider';
 import { HeaderSlot } from '../../ui/headerSlot';
+import { NoticeBanner } from '../../ui/NoticeBanner';
 import { Answered, Loading } from '../../ui/states';
-import { readStored, writeStored } from '../../ui/stored';
 import { jobKeys } from '../jobs/jobsQueries';
 import { LiveChanges } from '../live/LiveChanges';
 import { draftKey } from '../openings/openingDraft';
 import { openingKeys } from '../openings/openingQueries';
 import { WaitingLink } from '../waiting/WaitingLink';
 import { FirstStartScreen } from './FirstStartScreen';
+import { LeftScreen } from './LeftScreen';
+import { PasswordAsked } from './PasswordAsked';
 import { PersonMenu } from './PersonMenu';
 import { SignInScreen } from './SignInScreen';
 import { sessionQuery } from './sessionQueries';
@@ -30,56 +38,82 @@ export function Gate() {
     [queries],
   );
   return (
-    <Answered query={session} what="who is signed in">
-      {(state) => {
-        if (state.kind === 'firstStart') return <FirstStartScreen />;
-        if (state.kind === 'signedOut') return <SignInScreen state={state} />;
-        // By person: what one has open is nothing to the next.
-        return (
-          <MeContext value={state.me} key={state.me.id}>
-            <Kept personId={state.me.id}>
-              <OutboxProvider
-                personId={state.me.id}
-                onDone={(entry, answer) => takeOver(queries, state.me.id, entry, answer)}
-              >
-                <LiveChanges />
-                <HeaderSlot
-                  value={
-                    <>
-                      <WaitingLink />
-                      <PersonMenu state={state} />
-                    </>
-                  }
-                >
-                  <Outlet />
-                </HeaderSlot>
-              </OutboxProvider>
-            </Kept>
-          </MeContext>
-        );
-      }}
-    </Answered>
+    <>
+      <NoticeBanner />
+      <Answered query={session} what="who is signed in">
+        {(state) => {
+          if (state.kind === 'firstStart') return <FirstStartScreen />;
+          if (state.kind === 'left') return <LeftScreen left={state} />;
+          if (state.kind === 'signedOut') return <SignInScreen state={state} />;
+          // By person and by what they may do: what one has open is nothing to the next.
+          return <Inside state={state} key={`${state.me.id} ${state.me.roles.join(',')}`} />;
+        }}
+      </Answered>
+    </>
   );
 }
 
-/** What was kept of the shop's answers is there before the first screen asks. */
-function Kept({ personId, children }: { readonly personId: string; readonly children: ReactNode }) {
+function Inside({ state }: { readonly state: Extract<SessionState, { kind: 'signedIn' }> }) {
+  const { me } = state;
   const queries = useQueryClient();
-  const [isRestored, setRestored] = useState(false);
+  // Before anything below asks for something: the effects of what is below come before one's own.
+  setPageOwner(me);
   useEffect(() => {
+    setPageOwner(me);
+    return () => {
+      if (pageOwner() === me) setPageOwner(null);
+    };
+  }, [me]);
+  return (
+    <MeContext value={me}>
+      <Kept personId={me.id}>
+        {(outbox) => (
+          <OutboxProvider outbox={outbox} onDone={(entry, answer) => takeOver(queries, me.id, entry, answer)}>
+            <LiveChanges />
+            <NotKeptBanner />
+            <PasswordAsked />
+            <HeaderSlot
+              value={
+                <>
+                  <WaitingLink />
+                  <PersonMenu state={state} />
+                </>
+              }
+            >
+              <Outlet />
+            </HeaderSlot>
+          </OutboxProvider>
+        )}
+      </Kept>
+    </MeContext>
+  );
+}
+
+/** What this device keeps of a person is there before the first screen asks: the shop's answers, their drafts, what waits. */
+function Kept({ personId, children }: { readonly personId: string; readonly children: (outbox: Outbox) => ReactNode }) {
+  const queries = useQueryClient();
+  const [outbox, setOutbox] = useState<Outbox | null>(null);
+  useEffect(() => {
+    const opened = new Outbox(personId, deviceStore);
     let stop = () => {};
     let isGone = false;
-    void restoreQueries(queries, personId).then(() => {
-      if (isGone) return;
-      stop = keepQueries(queries, personId);
-      setRestored(true);
+    const read = Promise.all([openDrafts(deviceStore, personId), restoreQueries(queries, personId), opened.open()]);
+    void read.then(([closeDrafts]) => {
+      if (isGone) return closeDrafts();
+      const stopKeeping = keepQueries(queries, personId);
+      stop = () => {
+        stopKeeping();
+        closeDrafts();
+      };
+      setOutbox(opened);
     });
     return () => {
       isGone = true;
       stop();
+      opened.close();
     };
   }, [queries, personId]);
-  return isRestored ? children : <Loading what="what was kept here" />;
+  return outbox ? children(outbox) : <Loading what="what was kept here" />;
 }
 
 /** What the shop has now is what the screens show. */
@@ -88,7 +122,7 @@ function takeOver(queries: QueryClient, personId: string, entry: Entry, answer: 
     queries.setQueryData(openingKeys.one(entry.openingId), answer as Opening);
     // The screen may have been left before the answer came; what was typed on since stays a draft.
     const key = draftKey(personId, entry.openingId);
-    if (readStored(key) === entry.draft) writeStored(key, null);
+    forgetDraft(deviceStore, key, entry.draft);
   } else void queries.invalidateQueries({ queryKey: ['openings'] });
   for (const queryKey of [jobKeys.all, ['orders'], ['undo'], ['history']]) void queries.invalidateQueries({ queryKey });
 }

@@ -5,6 +5,7 @@ import { type FormEvent, type ReactNode, useState } from 'react';
 import { useMe } from '../../api/me';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
+import { PlainHttpNote } from '../../ui/PlainHttpNote';
 import { problemFields, problemSentence } from '../../ui/problemFields';
 import { Shell } from '../../ui/Shell';
 import { TextField } from '../../ui/TextField';
@@ -22,6 +23,7 @@ export function MeScreen() {
         { to: '/me', label: 'My sign-in' },
       ]}
     >
+      <PlainHttpNote />
       <div className="grid gap-8 md:grid-cols-2">
         <PinForm hasPin={me.hasPin} />
         <PasswordForm />

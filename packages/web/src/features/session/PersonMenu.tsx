@@ -4,8 +4,10 @@ import { mayDo } from '@low-quarry/core/model/access';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { useOutbox } from '../../outbox/OutboxProvider';
 import { rolesWords } from '../../text/roleWords';
 import { Button } from '../../ui/Button';
+import { FormError } from '../../ui/FormError';
 import { Layer } from '../../ui/Shell';
 import { PinChange } from './PinChange';
 import { useSignOut } from './sessionQueries';
@@ -16,6 +18,7 @@ type SignedIn = Extract<SessionState, { kind: 'signedIn' }>;
 export function PersonMenu({ state: { me, byPin, deviceName } }: { readonly state: SignedIn }) {
   const [open, setOpen] = useState(false);
   const signOut = useSignOut();
+  const { entries } = useOutbox();
   const close = () => setOpen(false);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
@@ -44,9 +47,14 @@ export function PersonMenu({ state: { me, byPin, deviceName } }: { readonly stat
               ))}
             </ul>
           </nav>
-          <Button disabled={signOut.isPending} onClick={() => signOut.mutate(undefined)} className="self-start">
+          <Button
+            disabled={signOut.isPending}
+            onClick={() => signOut.mutate({ name: me.name, waiting: entries.length })}
+            className="self-start"
+          >
             Sign out
           </Button>
+          <FormError>{signOut.error?.message ?? null}</FormError>
         </div>
       </Layer>
     </Dialog.Root>

@@ -1,5 +1,6 @@
 /** Who is signed in here, and coming and going. */
 import {
+  confirmPassword,
   getSession,
   nameDevice,
   type SessionState,
@@ -13,20 +14,33 @@ import {
 } from '@low-quarry/core/contracts/session';
 import { type QueryClient, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
-import { AwayError, call } from '../../api/call';
+import { AwayError, call, ProblemError } from '../../api/call';
 import { forgetQueries } from '../../api/keptQueries';
-import { keepSession, readSession } from './keptSession';
+import { keepLeft, keepSession, type Left, readLeft, readSession } from './keptSession';
+
+/** What the server says, or what the device knows while it is away. */
+export type Presence = SessionState | Left;
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
-  queryFn: async ({ signal }) => {
+  queryFn: async ({ signal }): Promise<Presence> => {
+    const left = readLeft();
     try {
+      if (left) {
+        await call(signOut, { params: {} }).catch((error: unknown) => {
+          // The session may have run out by itself.
+          if (!(error instanceof ProblemError)) throw error;
+        });
+        keepLeft(null);
+      }
       const state = await call(getSession, { params: {}, signal });
+      const before = readSession();
+      if (before && (state.kind !== 'signedIn' || state.me.id !== before.me.id)) await forgetQueries(before.me.id);
       keepSession(state);
       return state;
     } catch (error) {
-      const kept = error instanceof AwayError ? readSession() : null;
-      if (kept) return kept;
+      const known = error instanceof AwayError ? (left ?? readSession()) : null;
+      if (known) return known;
       throw error;
     }
   },
@@ -34,15 +48,17 @@ export const sessionQuery = queryOptions({
 });
 
 /** What the person before was shown is not for the next one. */
-function comeIn(queries: QueryClient, state: SessionState): void {
+function comeIn(queries: QueryClient, state: Presence): void {
   const before = queries.getQueryData(sessionQuery.queryKey);
-  if (state.kind === 'signedOut' && before?.kind === 'signedIn') void forgetQueries(before.me.id);
-  keepSession(state);
+  const isSame = before?.kind === 'signedIn' && state.kind === 'signedIn' && before.me.id === state.me.id;
+  if (before?.kind === 'signedIn' && !isSame) void forgetQueries(before.me.id);
+  if (state.kind === 'left') keepLeft(state);
+  keepSession(state.kind === 'left' ? { kind: 'firstStart' } : state);
   queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
   queries.setQueryData(sessionQuery.queryKey, state);
 }
 
-function useComing<Input>(mutationFn: (input: Input) => Promise<SessionState>) {
+function useComing<Input>(mutationFn: (input: Input) => Promise<Presence>) {
   const queries = useQueryClient();
   // A password is not sent again by itself.
   return useMutation({ mutationFn, retry: false, onSuccess: (state) => comeIn(queries, state) });
@@ -53,7 +69,23 @@ export const useSignInByPin = () =>
   useComing((body: z.input<typeof signInByPin.body>) => call(signInByPin, { params: {}, body }));
 export const useStartShop = () =>
   useComing((body: z.input<typeof startShop.body>) => call(startShop, { params: {}, body }));
-export const useSignOut = () => useComing((_: undefined) => call(signOut, { params: {} }));
+/** While the server is away it is told later; here it is done at once. */
+export const useSignOut = () =>
+  useComing(async ({ name, waiting }: { readonly name: string; readonly waiting: number }): Promise<Presence> => {
+    try {
+      return await call(signOut, { params: {} });
+    } catch (error) {
+      if (error instanceof AwayError) return { kind: 'left', name, waiting };
+      throw error;
+    }
+  });
+
+export function useConfirmPassword() {
+  return useMutation({
+    mutationFn: (body: z.input<typeof confirmPassword.body>) => call(confirmPassword, { params: {}, body }),
+    retry: false,
+  });
+}
 
 export const useSignOutEverywhere = () =>
   useComing(async (_: undefined) => {

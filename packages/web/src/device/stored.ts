@@ -9,6 +9,17 @@ export function readStored(key: string): string | null {
   }
 }
 
+/** The keys that begin so. */
+export function storedKeys(prefix: string): readonly string[] {
+  try {
+    return Object.keys(localStorage)
+      .filter((key) => key.startsWith(PREFIX + prefix))
+      .map((key) => key.slice(PREFIX.length));
+  } catch {
+    return [];
+  }
+}
+
 /** Tells whether it was kept. */
 export function writeStored(key: string, value: string | null): boolean {
   try {
@@ -18,13 +29,4 @@ export function writeStored(key: string, value: string | null): boolean {
   } catch {
     return false;
   }
-}
-
-/** Told when another tab changes what is kept under a key. */
-export function subscribeToStored(key: string, listener: () => void): () => void {
-  const onStorage = (event: StorageEvent) => {
-    if (event.key === null || event.key === PREFIX + key) listener();
-  };
-  window.addEventListener('storage', onStorage);
-  return () => window.removeEventListener('storage', onStorage);
 }
