@@ -1,15 +1,16 @@
 /**
  * npm start: installs what is missing, starts the private database, builds, and serves everything from one port on
  * 127.0.0.1. Honours PORT, DATABASE_URL, LQ_DATA_DIR, and LQ_HOST once the shop has an owner. With --demo a new database
- * becomes the demo shop without asking. Ctrl-C stops the server, then the database.
+ * becomes the demo shop without asking. A server or a database that ends by itself is started again. Ctrl-C stops the server,
+ * then the database.
  */
 import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
 import { DEMO_DIR, runMain, SERVER_MAIN, Stop, say, WEB_DIST } from './lib/project.mjs';
-import { end } from './lib/run.mjs';
 import { openShopDatabase, shopEnv } from './lib/shop.mjs';
+import { supervise } from './lib/supervise.mjs';
 
 const DEFAULT_PORT = 4780;
 
@@ -23,34 +24,38 @@ await runMain(async () => {
   await ensureBuild();
   const database = await openShopDatabase();
   try {
-    const server = spawn(process.execPath, ['--enable-source-maps', SERVER_MAIN], {
-      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-      detached: true,
-      env: {
-        ...process.env,
-        ...shopEnv(database),
-        PORT: String(port),
-        LQ_WEB_DIR: WEB_DIST,
-        LQ_DEMO_DIR: DEMO_DIR,
-        LQ_DEMO: process.argv.includes('--demo') ? '1' : (process.env.LQ_DEMO ?? '0'),
-        LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
-      },
-    });
-    const ended = new Promise((resolve) => server.once('close', (code) => resolve({ code })));
-    server.on('message', ({ listening, demoSignIns }) => {
-      if (listening) say(`\nLow Quarry: ${listening}`);
-      for (const { name, roles, password, pin } of demoSignIns ?? []) {
-        say(`  demo sign-in: ${name} (${roles.join(', ')}), password "${password}", PIN ${pin}`);
-      }
-      if (listening) say('Ctrl-C stops it.');
-    });
-    const first = await Promise.race([ended, stopAsked]);
-    if (typeof first === 'string') {
-      say('\nStopping …');
-      await end(server, 'SIGTERM');
-      return 0;
-    }
-    return first.code ?? 1;
+    const env = {
+      ...process.env,
+      ...shopEnv(database),
+      PORT: String(port),
+      LQ_WEB_DIR: WEB_DIST,
+      LQ_DEMO_DIR: DEMO_DIR,
+      LQ_DEMO: process.argv.includes('--demo') ? '1' : (process.env.LQ_DEMO ?? '0'),
+      LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+    };
+    let isFirst = true;
+    const startServer = () => {
+      const server = spawn(process.execPath, ['--enable-source-maps', SERVER_MAIN], {
+        stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+        detached: true,
+        // After a start on a free port the next one is where browsers look for it.
+        env: { ...env, PORT: String(served ?? port) },
+      });
+      server.on('message', ({ listening, demoSignIns }) => {
+        if (listening) {
+          served = new URL(listening).port || port;
+          say(isFirst ? `\nLow Quarry: ${listening}` : 'The server is back.');
+        }
+        for (const { name, roles, password, pin } of (isFirst && demoSignIns) || []) {
+          say(`  demo sign-in: ${name} (${roles.join(', ')}), password "${password}", PIN ${pin}`);
+        }
+        if (listening && isFirst) say('Ctrl-C stops it.');
+        if (listening) isFirst = false;
+      });
+      return server;
+    };
+    let served = null;
+    return await supervise(startServer, stopAsked);
   } finally {
     await database.stop();
   }

@@ -42,6 +42,12 @@ export class Fitter {
     return this;
   }
 
+  /** As whoever is signed in now, after somebody came in by the screen. */
+  async asWhoIsHere(): Promise<Readonly<Record<string, string>>> {
+    const { me } = await (await this.page.request.get(`${this.address}/api/session`)).json();
+    return { Origin: this.address, 'LQ-Person': me.id };
+  }
+
   async openJobs(): Promise<this> {
     await this.page.goto(this.address);
     await expect(this.page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();

@@ -18,6 +18,13 @@ function ownCluster(): Cluster {
   };
 }
 
+type StartOptions = {
+  readonly demo?: boolean;
+  readonly host?: string;
+  /** Files of a certificate and its key. */
+  readonly tls?: { readonly cert: string; readonly key: string } | null;
+};
+
 export class Shop {
   private server: ChildProcess | null = null;
   url = '';
@@ -36,7 +43,7 @@ export class Shop {
   }
 
   /** Starts the server; after a first start on the same port, as a browser that waits for it needs. */
-  async start({ demo = true, host = '127.0.0.1' } = {}): Promise<void> {
+  async start({ demo = true, host = '127.0.0.1', tls = null }: StartOptions = {}): Promise<void> {
     const server = spawn(process.execPath, [required('LQ_SERVER_MAIN')], {
       env: {
         ...process.env,
@@ -46,7 +53,8 @@ export class Shop {
         PORT: this.url ? new URL(this.url).port : '0',
         LQ_HOST: host,
         LQ_DEMO: demo ? '1' : '0',
-        LQ_BACKUP_DIR: path.join(required('LQ_TEST_RESULTS'), 'backups', this.database),
+        LQ_BACKUP_DIR: this.backupDir,
+        ...(tls ? { LQ_TLS_CERT: tls.cert, LQ_TLS_KEY: tls.key } : {}),
         LOG_LEVEL: 'warn',
       },
       stdio: ['ignore', process.env.LQ_SHOW_LOG ? 'inherit' : 'ignore', 'inherit', 'ipc'],
@@ -56,6 +64,22 @@ export class Shop {
     died.catch(() => {});
     this.url = await Promise.race([listening, died]);
     this.server = server;
+  }
+
+  get backupDir(): string {
+    return path.join(required('LQ_TEST_RESULTS'), 'backups', this.database);
+  }
+
+  /** Puts the database on another disk, or back where it was with null. The server is stopped for it. */
+  async moveTo(disk: string | null): Promise<void> {
+    await this.kill();
+    const space = `${this.database}_disk`;
+    await asAdmin(async (admin) => {
+      if (disk) await admin.query(`CREATE TABLESPACE ${space} LOCATION '${disk}'`);
+      await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [this.database]);
+      await admin.query(`ALTER DATABASE ${this.database} SET TABLESPACE ${disk ? space : 'pg_default'}`);
+      if (!disk) await admin.query(`DROP TABLESPACE ${space}`);
+    });
   }
 
   /** As a power cut would: no chance to close anything. */

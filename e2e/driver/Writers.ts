@@ -1,6 +1,6 @@
 /**
  * People who write without a pause, as a page does it: each write has a key of its own and is sent until it is acknowledged.
- * Afterwards what was acknowledged is held against what the shop has and what its history says.
+ * Afterwards what was acknowledged is held against what the shop has and what its history says, and by whom it says it was done.
  */
 import { randomUUID } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -22,32 +22,37 @@ export type Figures = {
   acknowledged: number;
   lost: number;
   doubled: number;
+  /** Done in the name of somebody else than who asked. */
+  misattributed: number;
   /** Versions of a record without a line in the history, or lines that do not follow each other. */
   gaps: number;
 };
 
+/** Who may both measure and book in. */
+const NAMES = ['Okke', 'Jory'] as const;
+
+type Person = { readonly name: string; headers: Readonly<Record<string, string>> };
+type Done = { readonly what: string; readonly by: string };
+
 export class Writers {
-  private readonly figures: Figures = { sent: 0, tried: 0, acknowledged: 0, lost: 0, doubled: 0, gaps: 0 };
-  private readonly noted = new Map<string, string[]>();
-  private readonly booked: string[] = [];
-  private headers: Readonly<Record<string, string>> = {};
+  private readonly figures: Figures = {
+    sent: 0,
+    tried: 0,
+    acknowledged: 0,
+    lost: 0,
+    doubled: 0,
+    misattributed: 0,
+    gaps: 0,
+  };
+  private readonly noted = new Map<string, Done[]>();
+  private readonly booked: Done[] = [];
+  private readonly people: readonly Person[] = NAMES.map((name) => ({ name, headers: {} }));
 
   private constructor(private readonly shop: Shop) {}
 
   static async comeIn(shop: Shop): Promise<Writers> {
     const writers = new Writers(shop);
-    const { name, password } = signInOf('Okke');
-    const answer = await fetch(`${shop.url}/api/session`, {
-      method: 'POST',
-      headers: { Origin: shop.url, 'Content-Type': 'application/json' },
-      body: JSON.stringify({ name, password }),
-    });
-    const cookie = answer.headers
-      .getSetCookie()
-      .map((each) => each.split(';')[0])
-      .join('; ');
-    const { me } = (await answer.json()) as { me: { id: string } };
-    writers.headers = { Cookie: cookie, 'LQ-Person': me.id };
+    for (const person of writers.people) await writers.signIn(person);
     return writers;
   }
 
@@ -58,33 +63,53 @@ export class Writers {
     await Promise.all(openings.map((id, person) => this.writeOne(id, person, each)));
   }
 
-  private async writeOne(id: string, person: number, each: number): Promise<void> {
+  private async writeOne(id: string, at: number, each: number): Promise<void> {
+    const person = this.people[at % this.people.length] as Person;
     let opening = await this.get<Opening>(`/api/openings/${id}`);
     for (let step = 0; step < each; step++) {
-      const note = `person ${person}, change ${step}`;
+      const note = `person ${at}, change ${step}`;
       const body = { version: opening.version, record: { ...opening.record, note } };
-      opening = await this.send<Opening>('PUT', `/api/openings/${id}`, body);
-      this.noted.set(id, [...(this.noted.get(id) ?? []), note]);
-      if (step % 5 === 0) {
-        const customer = `car ${person}-${step}`;
-        const job = { vehicleId: 'veh-ostrand-longshore', customer, registration: '', wants: '', dueOn: null };
-        await this.send('POST', '/api/jobs', job);
-        this.booked.push(customer);
-      }
+      opening = await this.send<Opening>(person, 'PUT', `/api/openings/${id}`, body);
+      this.noted.set(id, [...(this.noted.get(id) ?? []), { what: note, by: person.name }]);
+      if (step % 5 === 0) await this.bookIn(person, `car ${at}-${step}`);
     }
+  }
+
+  /** Books cars in, one after the other, until it is told to stop; gives those that were acknowledged. */
+  async bookInUntil(isOver: () => boolean, name: string): Promise<readonly string[]> {
+    const before = this.booked.length;
+    await Promise.all(
+      this.people.map(async (person, who) => {
+        for (let step = 0; !isOver(); step++) await this.bookIn(person, `${name} ${who}-${step}`);
+      }),
+    );
+    return this.booked.slice(before).map(({ what }) => what);
+  }
+
+  private async bookIn(person: Person, customer: string): Promise<void> {
+    const job = { vehicleId: 'veh-ostrand-longshore', customer, registration: '', wants: '', dueOn: null };
+    await this.send(person, 'POST', '/api/jobs', job);
+    this.booked.push({ what: customer, by: person.name });
   }
 
   /** What became of it all. */
   async count(): Promise<Figures> {
     const { figures } = this;
     const { jobs } = await this.listJobs();
-    for (const customer of this.booked) this.tally(jobs.filter((job) => job.customer === customer).length);
-    for (const [id, notes] of this.noted) {
-      const changes = await this.historyOf(id);
-      for (const note of notes)
-        this.tally(changes.filter(({ after }) => (after as { note?: string } | null)?.note === note).length);
+    for (const { what, by } of this.booked) {
+      const found = jobs.filter(({ customer }) => customer === what);
+      this.tally(found.length);
+      for (const { id } of found) this.tallyAuthors(await this.historyOf(id, 'job'), by);
+    }
+    for (const [id, done] of this.noted) {
+      const changes = await this.historyOf(id, 'opening');
+      for (const { what, by } of done) {
+        const found = changes.filter(({ after }) => (after as { note?: string } | null)?.note === what);
+        this.tally(found.length);
+        this.tallyAuthors(found, by);
+      }
       const { version, record } = await this.get<Opening>(`/api/openings/${id}`);
-      if (record.note !== notes.at(-1)) figures.lost++;
+      if (record.note !== done.at(-1)?.what) figures.lost++;
       figures.gaps += gapsIn(changes, version);
     }
     return figures;
@@ -95,12 +120,16 @@ export class Writers {
     if (found > 1) this.figures.doubled++;
   }
 
-  private async historyOf(record: string): Promise<readonly Change[]> {
+  private tallyAuthors(changes: readonly Change[], by: string): void {
+    this.figures.misattributed += changes.filter(({ personName }) => personName !== by).length;
+  }
+
+  private async historyOf(record: string, kind: 'opening' | 'job'): Promise<readonly Change[]> {
     const all: Change[] = [];
     for (let hasMore = true; hasMore; ) {
       const before = all.at(-1)?.id;
       const page = await this.get<{ changes: Change[]; hasMore: boolean }>(
-        `/api/history?kind=opening&record=${record}${before ? `&before=${before}` : ''}`,
+        `/api/history?kind=${kind}&record=${record}${before ? `&before=${before}` : ''}`,
       );
       all.push(...page.changes);
       hasMore = page.hasMore;
@@ -112,40 +141,85 @@ export class Writers {
     return this.get('/api/jobs');
   }
 
-  /** Sends one write until it is acknowledged, with the same key each time. */
-  async send<Answer>(method: 'PUT' | 'POST', path: string, body: object): Promise<Answer> {
-    this.figures.tried++;
-    const answer = await this.until<Answer>(path, {
+  /** The owner asks for something that is no record: a backup, a restore. */
+  asOwner<Answer>(method: 'POST' | 'GET', path: string, body?: object): Promise<Answer> {
+    return this.until(this.people[0] as Person, method, path, body);
+  }
+
+  /** Sends one write once, whatever is answered. */
+  async tryOnce(method: string, path: string, body: object): Promise<{ status: number; body: { type: string } }> {
+    const response = await fetch(`${this.shop.url}${path}`, {
       method,
-      headers: { Origin: this.shop.url, 'Content-Type': 'application/json', 'Idempotency-Key': randomUUID() },
+      headers: { Origin: this.shop.url, 'Content-Type': 'application/json', ...this.people[0]?.headers },
       body: JSON.stringify(body),
     });
+    return { status: response.status, body: await response.json() };
+  }
+
+  /** Sends one write until it is acknowledged, with the same key each time. */
+  private async send<Answer>(person: Person, method: 'PUT' | 'POST', path: string, body: object): Promise<Answer> {
+    this.figures.tried++;
+    const answer = await this.until<Answer>(person, method, path, body, randomUUID());
     this.figures.acknowledged++;
     return answer;
   }
 
   private get<Answer>(path: string): Promise<Answer> {
-    return this.until(path, { headers: {} });
+    return this.until(this.people[0] as Person, 'GET', path);
   }
 
-  private async until<Answer>(path: string, init: RequestInit): Promise<Answer> {
+  private async until<Answer>(
+    person: Person,
+    method: string,
+    path: string,
+    body?: object,
+    key?: string,
+  ): Promise<Answer> {
     const giveUp = Date.now() + PATIENCE_MS;
     for (;;) {
       this.figures.sent++;
       const response = await fetch(`${this.shop.url}${path}`, {
-        ...init,
-        headers: { ...init.headers, ...this.headers },
+        method,
+        headers: {
+          Origin: this.shop.url,
+          ...(body ? { 'Content-Type': 'application/json' } : {}),
+          ...(key ? { 'Idempotency-Key': key } : {}),
+          ...person.headers,
+        },
+        ...(body ? { body: JSON.stringify(body) } : {}),
       }).catch(() => null);
       if (response?.ok) {
         const answer = await response.json().catch(() => null);
         // An answer that was cut off in the middle is none.
         if (answer !== null) return answer as Answer;
-      } else if (response && response.status !== 503) {
-        throw new Error(`${init.method ?? 'GET'} ${path}: ${response.status} ${await response.text()}`);
+      } else if (response?.status === 401) await this.signIn(person).catch(() => {});
+      else if (response && response.status !== 503) {
+        throw new Error(`${method} ${path}: ${response.status} ${await response.text()}`);
       }
       if (Date.now() > giveUp) throw new Error(`${path} was not answered in ${PATIENCE_MS / 1000} s`);
       await sleep(AGAIN_MS);
     }
+  }
+
+  private async signIn(person: Person): Promise<void> {
+    const { password } = signInOf(person.name);
+    const answer = await fetch(`${this.shop.url}/api/session`, {
+      method: 'POST',
+      headers: { Origin: this.shop.url, 'Content-Type': 'application/json' },
+      body: JSON.stringify({ name: person.name, password }),
+    });
+    if (!answer.ok) throw new Error(`${person.name} could not sign in: ${answer.status}`);
+    const cookie = answer.headers
+      .getSetCookie()
+      .map((each) => each.split(';')[0])
+      .join('; ');
+    const { me } = (await answer.json()) as { me: { id: string } };
+    person.headers = { Cookie: cookie, 'LQ-Person': me.id };
+  }
+
+  /** The cookie of somebody who is signed in. */
+  get cookie(): string {
+    return this.people[0]?.headers.Cookie ?? '';
   }
 }
 

@@ -19,7 +19,7 @@ test('the server dies while a measurement is typed: it says so, keeps it, and sa
   await shop.kill();
   await fitter.type('Front gap', '24');
   await fitter.save();
-  await expect(page.getByText('The shop’s server does not answer. What you typed is kept')).toBeVisible();
+  await expect(page.getByText('The shop’s server does not answer. Trying again')).toBeVisible();
   await expect(page.getByText('Not in the shop yet')).toBeVisible();
   await expect(fitter.field('Front gap')).toHaveValue('24');
   await shop.start();

@@ -109,7 +109,7 @@ test('signing in, changing person, undo and a conflict without a mouse', async (
   await fitter.type('Front gap', '31');
   const frontGap = { readingsMm: [29], source: 'depthStick', entered: '29', takenBy: 'Rieke', takenAt: null };
   const changed = { ...record, dimensions: { ...record.dimensions, frontGap } };
-  await page.request.put(path, { data: { version, record: changed }, headers: fitter.headers });
+  await page.request.put(path, { data: { version, record: changed }, headers: await fitter.asWhoIsHere() });
   await tabTo(page, page.getByRole('button', { name: 'Save measurements' }));
   await page.keyboard.press('Enter');
   const conflict = page.getByRole('alert', { name: 'Changed by somebody else' });

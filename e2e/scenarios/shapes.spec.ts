@@ -106,12 +106,9 @@ test.describe('will this one fit?', () => {
     await expect(fitter.verdict()).toContainText('Clears by');
   });
 
-  test('one that lies on the counter, typed in by hand, with a slip answered at its field', async ({
-    fitter,
-    shop,
-  }) => {
+  test('one that lies on the counter, typed in by hand, with a slip answered at its field', async ({ fitter }) => {
     const { page } = fitter;
-    await page.goto(`${shop.url}/will-it-fit?vehicle=veh-ostrand-longshore&speaker=by-hand`);
+    await page.goto(`${fitter.address}/will-it-fit?vehicle=veh-ostrand-longshore&speaker=by-hand`);
     await page.getByLabel('Cutout').fill('127');
     await page.getByLabel('Mounting depth').fill('deep');
     await page.getByLabel('Magnet diameter').fill('80');

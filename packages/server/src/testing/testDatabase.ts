@@ -13,7 +13,6 @@ import { loadDemo } from '../demo/loadDemo';
 
 const TEMPLATE = 'lq_template';
 const LOCK = 4780;
-const OWNER = new URL(process.env.LQ_TEST_OWNER_URL ?? 'postgres://low_quarry_owner@nowhere').username;
 
 export const DEMO_DIR = process.env.LQ_DEMO_DIR ?? path.resolve('demo');
 /** Set so that days and times in answers are known. */
@@ -35,7 +34,7 @@ export async function createTestDatabase({ empty = false } = {}): Promise<TestDa
   await asAdmin(async (admin) => {
     await admin.query('SELECT pg_advisory_lock($1)', [LOCK]);
     if (!empty) await ensureTemplate(admin);
-    await admin.query(`CREATE DATABASE ${name} OWNER ${OWNER}${empty ? '' : ` TEMPLATE ${TEMPLATE}`}`);
+    await admin.query(`CREATE DATABASE ${name} OWNER ${ownerName()}${empty ? '' : ` TEMPLATE ${TEMPLATE}`}`);
   });
   const addresses = { ownerUrl: urlOf('LQ_TEST_OWNER_URL', name), appUrl: urlOf('LQ_TEST_APP_URL', name) };
   const owner = createOwnerDataSource(addresses.ownerUrl);
@@ -78,7 +77,7 @@ async function ensureTemplate(admin: pg.Client): Promise<void> {
   if (rowCount) return;
   const making = `${TEMPLATE}_making`;
   await admin.query(`DROP DATABASE IF EXISTS ${making}`);
-  await admin.query(`CREATE DATABASE ${making} OWNER ${OWNER}`);
+  await admin.query(`CREATE DATABASE ${making} OWNER ${ownerName()}`);
   const db = createOwnerDataSource(urlOf('LQ_TEST_OWNER_URL', making));
   await db.initialize();
   await db.runMigrations();
@@ -87,13 +86,19 @@ async function ensureTemplate(admin: pg.Client): Promise<void> {
   await admin.query(`ALTER DATABASE ${making} RENAME TO ${TEMPLATE}`);
 }
 
+/** The login that owns a shop's database. */
+export function ownerName(): string {
+  return new URL(required('LQ_TEST_OWNER_URL')).username;
+}
+
 function required(name: string): string {
   const value = process.env[name];
   if (!value) throw new Error(`${name} is not set; run the server tests with: npm test -- unit`);
   return value;
 }
 
-function urlOf(login: string, database: string): string {
+/** A database as one of the logins of the environment reaches it. */
+export function urlOf(login: string, database: string): string {
   const url = new URL(required(login));
   url.pathname = `/${database}`;
   return url.href;

@@ -21,11 +21,11 @@ const DATABASE = 'low-quarry-device';
 const STORE = 'kept';
 
 export const deviceStore: DeviceStore = {
-  get: (key) => get(key, useStrictly),
+  get: (key) => get(key, inStrictStore),
   set: (key, value) => write((store) => store.put(value, key)),
   remove: (key) => write((store) => store.delete(key)),
   update: (key, change) =>
-    useStrictly(
+    inStrictStore(
       'readwrite',
       (store) =>
         new Promise((resolve, reject) => {
@@ -46,13 +46,13 @@ export const deviceStore: DeviceStore = {
         }),
     ),
   list: async (prefix) =>
-    (await entries<string, unknown>(useStrictly)).filter(([key]) => String(key).startsWith(prefix)),
+    (await entries<string, unknown>(inStrictStore)).filter(([key]) => String(key).startsWith(prefix)),
 };
 
 let opening: Promise<IDBDatabase> | null = null;
 
 /** As the library's own, but written through to the disk: a battery that is pulled finds what was said to be kept. */
-const useStrictly: UseStore = async (mode, work) => {
+const inStrictStore: UseStore = async (mode, work) => {
   opening ??= open().catch((error: unknown) => {
     opening = null;
     throw error;
@@ -63,7 +63,7 @@ const useStrictly: UseStore = async (mode, work) => {
 
 /** Committed at once, not when the page comes to it: one that is being closed would take it back. */
 function write(make: (store: IDBObjectStore) => void): Promise<void> {
-  return useStrictly(
+  return inStrictStore(
     'readwrite',
     (store) =>
       new Promise((resolve, reject) => {

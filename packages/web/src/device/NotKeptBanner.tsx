@@ -5,23 +5,22 @@ import { listNotKept, subscribeToNotKept } from './notKept';
 
 export function NotKeptBanner() {
   const list = useSyncExternalStore(subscribeToNotKept, listNotKept);
+  if (list.length === 0) return null;
   return (
     <div role="alert" className="only-screen">
-      {list.length > 0 && (
-        <div className="flex flex-wrap items-center gap-x-4 border-b-2 border-hits bg-paper px-4 py-2 font-semibold text-hits">
-          <p>
-            Not kept: this device has no room for {wordsOf(list.map(({ label }) => label))}. It is in this page only.
-            Leave the page open until the shop has it, or take it away as a file.
-          </p>
-          <button
-            type="button"
-            className="min-h-12 text-action underline underline-offset-2"
-            onClick={() => downloadJson('not-kept.json', list)}
-          >
-            Download what is not kept
-          </button>
-        </div>
-      )}
+      <div className="flex flex-wrap items-center gap-x-4 border-b-2 border-hits bg-paper px-4 py-2 font-semibold text-hits">
+        <p>
+          Not kept: this device has no room for {wordsOf(list.map(({ label }) => label))}. It is in this page only.
+          Leave the page open until the shop has it, or take it away as a file.
+        </p>
+        <button
+          type="button"
+          className="min-h-12 text-action underline underline-offset-2"
+          onClick={() => downloadJson('not-kept.json', list)}
+        >
+          Download what is not kept
+        </button>
+      </div>
     </div>
   );
 }

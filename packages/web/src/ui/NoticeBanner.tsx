@@ -5,16 +5,15 @@ import { Button } from './Button';
 
 export function NoticeBanner() {
   const said = useSyncExternalStore(subscribeToNotice, currentNotice);
+  if (!said) return null;
   return (
     <div role="alert" className="only-screen">
-      {said && (
-        <div className="flex flex-wrap items-center gap-x-4 border-b border-hold bg-paper px-4 py-2 font-semibold text-hold">
-          <p>{said}</p>
-          <Button kind="quiet" onClick={() => setNotice(null)}>
-            I have read it
-          </Button>
-        </div>
-      )}
+      <div className="flex flex-wrap items-center gap-x-4 border-b border-hold bg-paper px-4 py-2 font-semibold text-hold">
+        <p>{said}</p>
+        <Button kind="quiet" onClick={() => setNotice(null)}>
+          I have read it
+        </Button>
+      </div>
     </div>
   );
 }

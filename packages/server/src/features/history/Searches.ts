@@ -1,38 +1,55 @@
 /**
- * Lets searches through the history in one after the other: a person has one at a time, and all together never have more than the
- * connections that are set apart for them, so that no search keeps anybody from saving.
+ * Lets searches through the history in one after the other: all together never have more than the connections that are set apart
+ * for them, so that no search keeps anybody from saving, and a person has one under way and one that waits. Whoever asks again
+ * while one waits has thought better of that: the newer takes its place.
  */
 import { AppError } from '../../http/AppError';
 
 /** Of the connections for heavy work one stays free for taking the shop out as files. */
 const MOST_AT_ONCE = 2;
-const MOST_WAITING = 20;
+
+type Waiting = { readonly begin: () => void; readonly giveUp: (why: AppError) => void };
 
 export class Searches {
-  private readonly searching = new Set<string>();
-  private readonly waiting: (() => void)[] = [];
-  private underWay = 0;
+  private readonly underWay = new Set<string>();
+  private readonly waiting = new Map<string, Waiting>();
 
-  /** @throws AppError 429 while the person's last search is not over, or too many others wait */
+  /** @throws AppError 429 when the person has asked for something else before this one's turn came */
   async one<Found>(personId: string, search: () => Promise<Found>): Promise<Found> {
-    if (this.searching.has(personId)) throw tooMany('Your last search is not over yet. Wait for it, and search again.');
-    if (this.waiting.length >= MOST_WAITING) throw tooMany('Many are searching at this moment. Try again shortly.');
-    this.searching.add(personId);
+    if (this.underWay.has(personId) || this.underWay.size >= MOST_AT_ONCE) await this.turnOf(personId);
+    this.underWay.add(personId);
     try {
-      if (this.underWay >= MOST_AT_ONCE) await new Promise<void>((resolve) => this.waiting.push(resolve));
-      this.underWay++;
-      try {
-        return await search();
-      } finally {
-        this.underWay--;
-        this.waiting.shift()?.();
-      }
+      return await search();
     } finally {
-      this.searching.delete(personId);
+      this.underWay.delete(personId);
+      this.next();
+    }
+  }
+
+  private turnOf(personId: string): Promise<void> {
+    this.waiting.get(personId)?.giveUp(overtaken());
+    this.waiting.delete(personId);
+    return new Promise((begin, giveUp) => this.waiting.set(personId, { begin, giveUp }));
+  }
+
+  /** The one that waits longest of those whose person has none under way. */
+  private next(): void {
+    for (const [personId, { begin }] of this.waiting) {
+      if (this.underWay.has(personId)) continue;
+      if (this.underWay.size >= MOST_AT_ONCE) return;
+      this.waiting.delete(personId);
+      // Taken from this moment, not from when the other side comes to it.
+      this.underWay.add(personId);
+      begin();
     }
   }
 }
 
-function tooMany(detail: string): AppError {
-  return new AppError(429, 'too-many', 'Too many', detail);
+function overtaken(): AppError {
+  return new AppError(
+    429,
+    'too-many',
+    'Too many',
+    'Another search of yours was asked for before this one had its turn.',
+  );
 }

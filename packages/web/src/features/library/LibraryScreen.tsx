@@ -1,4 +1,5 @@
 /** Which part or vehicle of the library is wrong, and what is right? */
+import type { Unreadable } from '@low-quarry/core/contracts/catalogue';
 import { partName } from '@low-quarry/core/model/parts';
 import { vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
@@ -39,8 +40,9 @@ export function LibraryScreen() {
         />
       </div>
       <Answered query={vehicles} what="the vehicles">
-        {({ vehicles: all }) => (
+        {({ vehicles: all, unreadable }) => (
           <Listed
+            unreadable={unreadable}
             title="Vehicles"
             kind="vehicle"
             find={find}
@@ -49,8 +51,9 @@ export function LibraryScreen() {
         )}
       </Answered>
       <Answered query={catalogue} what="the catalogue">
-        {({ parts }) => (
+        {({ parts, unreadable }) => (
           <Listed
+            unreadable={unreadable}
             title="Parts"
             kind="part"
             find={find}
@@ -69,11 +72,13 @@ function Listed({
   kind,
   find,
   rows,
+  unreadable,
 }: {
   readonly title: string;
   readonly kind: 'part' | 'vehicle';
   readonly find: string;
   readonly rows: readonly Row[];
+  readonly unreadable: readonly Unreadable[];
 }) {
   const words = find.toLowerCase().split(/\s+/);
   const found = rows.filter(({ id, name }) => words.every((word) => `${id} ${name}`.toLowerCase().includes(word)));
@@ -82,6 +87,23 @@ function Listed({
       <h2>
         {title}, {found.length} of {rows.length}
       </h2>
+      {unreadable.length > 0 && (
+        <ul aria-label={`${title} that cannot be read`} className="border-l-4 border-hits bg-paper px-3 py-2">
+          {unreadable.map(({ id, why }) => (
+            <li key={id} className="flex flex-wrap items-center gap-x-4">
+              <span className="font-semibold text-hits">
+                {id} cannot be read ({why}): nothing that names it is judged.
+              </span>
+              <Link
+                to={`/history?kind=${kind}&record=${id}`}
+                className="flex min-h-12 items-center text-action underline"
+              >
+                Bring an earlier state back
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
       {found.length === 0 ? (
         <Empty>{rows.length === 0 ? 'The library has none yet.' : `None has “${find}” in it.`}</Empty>
       ) : (

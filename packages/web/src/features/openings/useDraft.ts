@@ -28,7 +28,13 @@ export type DraftState = {
   readonly startFrom: (opening: Opening) => void;
 };
 
-type Held = { readonly draft: OpeningDraft; readonly dirty: boolean; readonly broughtBack: boolean };
+type Held = {
+  readonly draft: OpeningDraft;
+  readonly dirty: boolean;
+  readonly broughtBack: boolean;
+  /** What was sent of a draft that was typed on meanwhile, until the shop's answer is here to put it on. */
+  readonly typedOn: string | null;
+};
 
 export function useDraft(opening: Opening): DraftState {
   // By person: at a shared tablet nobody finds what somebody else was typing.
@@ -41,13 +47,11 @@ export function useDraft(opening: Opening): DraftState {
   const last = waiting.at(-1) ?? null;
   const [held, setHeld] = useState<Held>(() => {
     const kept = readDraft(readDraftText(key) ?? '');
-    if (kept) return { draft: kept, dirty: true, broughtBack: last === null };
+    if (kept) return { draft: kept, dirty: true, broughtBack: last === null, typedOn: null };
     return clean(opening);
   });
   /** The draft of the last entry that was handed over here. */
   const [sent, setSent] = useState<string | null>(last?.draft ?? null);
-  /** A draft that was typed on while it was sent, until the shop's answer is here to put it on. */
-  const [typedOn, setTypedOn] = useState<string | null>(null);
 
   const isGone = sent !== null && !waiting.some((entry) => entry.draft === sent);
   useEffect(() => {
@@ -57,11 +61,10 @@ export function useDraft(opening: Opening): DraftState {
     setHeld((before) => {
       if (JSON.stringify(before.draft) === sent) {
         forgetDraft(deviceStore, key, sent);
-        return { ...before, dirty: false, broughtBack: false };
+        return { ...before, dirty: false, broughtBack: false, typedOn: null };
       }
-      return before;
+      return { ...before, typedOn: sent };
     });
-    setTypedOn(sent);
   }, [isGone, sent, key, opening.id, queries]);
 
   const handOver = useCallback(
@@ -93,17 +96,16 @@ export function useDraft(opening: Opening): DraftState {
   if (opening.version > held.draft.version) {
     // Nothing is typed here: show what others have saved in the meantime.
     if (!held.dirty) setHeld(clean(opening));
-    else if (typedOn !== null) {
-      const from = readDraft(typedOn);
+    else if (held.typedOn !== null) {
+      const from = readDraft(held.typedOn);
       const draft = from ? rebase(held.draft, from, opening) : held.draft;
       writeDraftText(deviceStore, key, JSON.stringify(draft));
-      setHeld({ ...held, draft });
-      setTypedOn(null);
+      setHeld({ ...held, draft, typedOn: null });
     }
   }
   return { ...held, waiting, change, handOver, startFrom };
 }
 
 function clean({ record, version }: Opening): Held {
-  return { draft: toDraft(record, version), dirty: false, broughtBack: false };
+  return { draft: toDraft(record, version), dirty: false, broughtBack: false, typedOn: null };
 }

@@ -34,7 +34,9 @@ export function SettingsScreen() {
       aside={<LinkButton to="/history?kind=settings">History of the settings</LinkButton>}
     >
       <Answered query={settings} what="the settings">
-        {({ version, settings: stored }) => <SettingsForm version={version} stored={stored} />}
+        {({ version, settings: stored, unreadable }) => (
+          <SettingsForm version={version} stored={stored} unreadable={unreadable} />
+        )}
       </Answered>
     </Shell>
   );
@@ -54,7 +56,15 @@ function toDraft(version: number, shop: Shop): Draft {
   return { version, base: shop, shop, texts: {} };
 }
 
-function SettingsForm({ version, stored }: { readonly version: number; readonly stored: Shop }) {
+function SettingsForm({
+  version,
+  stored,
+  unreadable,
+}: {
+  readonly version: number;
+  readonly stored: Shop;
+  readonly unreadable: string | null;
+}) {
   const maySet = useMay('settings');
   const { state: draft, keep, settle, broughtBack } = useKept('settings', draftSchema, () => toDraft(version, stored));
   const { base, shop, texts } = draft;
@@ -101,6 +111,13 @@ function SettingsForm({ version, stored }: { readonly version: number; readonly 
   return (
     <form onSubmit={submit} className="flex flex-col gap-8" noValidate>
       <BroughtBack show={broughtBack} onDrop={() => settle(toDraft(version, stored))} />
+      {unreadable !== null && (
+        <p role="alert" className="max-w-2xl border-l-4 border-hits bg-paper px-3 py-2 font-semibold text-hits">
+          The settings that are kept cannot be read ({unreadable}). Nothing is judged until they are set right: look
+          through what stands here, where the default fills the gaps, and save it; or bring an earlier state back from
+          their history.
+        </p>
+      )}
       <fieldset disabled={!maySet} className="flex flex-col gap-8">
         {SETTING_GROUPS.map((group) => (
           <section key={group} aria-label={group} className="flex flex-col gap-3">
@@ -123,7 +140,7 @@ function SettingsForm({ version, stored }: { readonly version: number; readonly 
       </fieldset>
       <div className="sticky bottom-0 z-10 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3">
         {maySet ? (
-          <Button kind="main" type="submit" disabled={changes.length === 0 || put.isPending}>
+          <Button kind="main" type="submit" disabled={(changes.length === 0 && unreadable === null) || put.isPending}>
             {changes.length === 0
               ? 'Nothing changed'
               : `Save ${changes.length} ${changes.length === 1 ? 'setting' : 'settings'}`}
