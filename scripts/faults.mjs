@@ -1,35 +1,58 @@
-/** npm run faults: kills server and database while people write, many times, and prints what was tried, lost and doubled. */
-import { spawn } from 'node:child_process';
+/**
+ * npm run faults: kills server and database while people write, restores under load, fills the disk, stalls clients, changes archives
+ * and shop files at random, and prints what was tried, lost, doubled, done in another's name. Its last line is JSON.
+ */
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
 import path from 'node:path';
-import { createInterface } from 'node:readline';
 import { ensurePackages } from './lib/install.mjs';
 import { ROOT, runMain, say } from './lib/project.mjs';
+import { run } from './lib/run.mjs';
 
-const TIMES = 10;
+const TIMES = '10';
+const MUTATIONS = '100000';
 
 await runMain(async () => {
   await ensurePackages();
-  const child = spawn(process.execPath, [path.join(ROOT, 'scripts/test.mjs'), 'e2e', 'faults'], {
-    cwd: ROOT,
-    env: { ...process.env, LQ_FAULT_TIMES: process.env.LQ_FAULT_TIMES ?? String(TIMES) },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  const figures = [];
-  for await (const line of createInterface({ input: child.stdout })) {
-    const found = /^FIGURES (.*)$/.exec(line);
-    if (found) figures.push(JSON.parse(found[1]));
-    else say(line);
+  const dir = mkdtempSync(path.join(os.tmpdir(), 'low-quarry-figures-'));
+  const file = path.join(dir, 'figures');
+  writeFileSync(file, '');
+  const env = { LQ_FAULT_TIMES: TIMES, LQ_MUTATIONS: MUTATIONS, ...process.env, LQ_FIGURES: file };
+  const tests = (...args) => run(process.execPath, [path.join(ROOT, 'scripts/test.mjs'), ...args], { cwd: ROOT, env });
+  try {
+    const failed = (await tests('e2e', 'faults')) + (await tests('unit', 'mutations'));
+    const figures = readFileSync(file, 'utf8')
+      .split('\n')
+      .filter(Boolean)
+      .map((line) => JSON.parse(line));
+    tell(figures);
+    return failed === 0 ? 0 : 1;
+  } finally {
+    rmSync(dir, { recursive: true });
   }
-  const code = child.exitCode ?? (await new Promise((resolve) => child.once('close', resolve)));
-  say('\n| fault | times | writes tried | requests sent | acknowledged | lost | doubled | gaps in the history |');
-  say('| --- | --- | --- | --- | --- | --- | --- | --- |');
-  for (const { what, faults, tried, sent, acknowledged, lost, doubled, gaps } of figures)
-    say(`| ${what} | ${faults} | ${tried} | ${sent} | ${acknowledged} | ${lost} | ${doubled} | ${gaps} |`);
-  const sum = (key) => figures.reduce((total, each) => total + each[key], 0);
-  say(
-    JSON.stringify(
-      Object.fromEntries(['faults', 'tried', 'acknowledged', 'lost', 'doubled', 'gaps'].map((key) => [key, sum(key)])),
-    ),
-  );
-  return code;
 });
+
+function tell(figures) {
+  const columns = ['faults', 'tried', 'sent', 'acknowledged', 'lost', 'doubled', 'misattributed', 'gaps'];
+  say(`\n| fault | times | ${columns.slice(1).join(' | ')} |`);
+  say(`|${' --- |'.repeat(columns.length + 1)}`);
+  for (const each of figures.filter(({ tried }) => tried !== undefined))
+    say(`| ${each.what} | ${columns.map((column) => each[column] ?? '').join(' | ')} |`);
+  for (const each of figures.filter(({ tried }) => tried === undefined)) say(JSON.stringify(each));
+  const sum = (key) => figures.reduce((total, each) => total + (each[key] ?? 0), 0);
+  say(
+    JSON.stringify({
+      writes: sum('acknowledged') + sum('restoreAcknowledged'),
+      lost: sum('lost') + sum('restoreLost'),
+      doubled: sum('doubled'),
+      misattributed: sum('misattributed'),
+      gaps: sum('gaps'),
+      restoresUnderLoad: sum('restoresUnderLoad'),
+      restoreLost: sum('restoreLost'),
+      archivesMutated: sum('archivesMutated'),
+      archiveHangs: sum('archiveHangs'),
+      commandsRun: sum('commandsRun'),
+      backWithinS: Math.max(...figures.map(({ backWithinS = 0 }) => backWithinS)),
+    }),
+  );
+}

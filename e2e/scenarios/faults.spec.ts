@@ -17,7 +17,7 @@ const PEOPLE = 8;
 const EACH = TIMES === 1 ? 12 : 38 * TIMES;
 const FAULTS = 4 * TIMES;
 
-test.describe.configure({ mode: 'serial' });
+test.describe.configure({ mode: 'serial', ...(TIMES > 1 ? { timeout: 30 * 60_000 } : {}) });
 
 function tell(what: string, faults: number, figures: Figures): void {
   tellFigures({ what, faults, ...figures });

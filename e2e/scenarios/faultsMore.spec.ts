@@ -3,7 +3,7 @@
  * script that starts everything, whose server and database are killed. `npm run faults` prints their figures.
  */
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
-import { chmodSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import type { IncomingHttpHeaders } from 'node:http';
 import https from 'node:https';
 import net from 'node:net';
@@ -18,6 +18,8 @@ import { expect, test } from '../driver/test';
 import { Writers } from '../driver/Writers';
 
 const TIMES = Number(process.env.LQ_FAULT_TIMES ?? 1);
+
+test.describe.configure(TIMES > 1 ? { timeout: 30 * 60_000 } : {});
 
 test('the shop is restored again and again while people write: what was acknowledged is in the shop or in what was kept before', async ({
   shop,
@@ -217,24 +219,23 @@ async function startScript(dir: string): Promise<{ readonly script: ChildProcess
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   let text = '';
-  for await (const chunk of script.stdout as NodeJS.ReadableStream) {
-    text += chunk;
-    const found = /Low Quarry: (http:\/\/\S+)/.exec(text);
-    if (found?.[1]) {
-      script.stdout?.resume();
-      return { script, url: found[1] };
-    }
-  }
-  throw new Error(`the script ended: ${text}`);
+  const url = await new Promise<string>((resolve, reject) => {
+    script.stdout?.on('data', (chunk) => {
+      text += chunk;
+      const found = /Low Quarry: (http:\/\/\S+)/.exec(text)?.[1];
+      if (found) resolve(found);
+    });
+    script.once('close', () => reject(new Error(`the script ended: ${text}`)));
+  });
+  return { script, url };
 }
 
+/** Never 0: that would be everybody. */
 function pidOf(what: 'server' | 'database', dir: string, script: ChildProcess): number {
-  if (what === 'database') {
-    const home = readdirSync(dir).includes('postgres') ? dir : '/';
-    return Number(readFileSync(path.join(home, 'postgres/postmaster.pid'), 'utf8').split('\n')[0]);
-  }
   const children = readFileSync(`/proc/${script.pid}/task/${script.pid}/children`, 'utf8').trim().split(' ');
-  const found = children.find((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('server/dist/main.js'));
+  const command = what === 'server' ? 'server/dist/main.js' : path.join(dir, 'postgres');
+  const found = children.find((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(command));
+  if (!found) throw new Error(`the ${what} is not there`);
   return Number(found);
 }
 

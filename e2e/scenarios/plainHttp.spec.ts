@@ -86,7 +86,9 @@ test('a device that is full says so at once, in red, hands it out, and what was 
   await page.evaluate(() => sessionStorage.setItem('full', '1'));
   await fitter.type('Depth behind', '58');
   await expect(page.getByText('Not kept: this device has no room. It is in this page only.')).toBeVisible();
-  await expect(page.getByRole('alert').getByText('Not kept: this device has no room for')).toBeVisible();
+  await expect(
+    page.getByRole('alert').getByText('Not kept: this device has no room. In this page only:'),
+  ).toBeVisible();
   const downloading = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Download what is not kept' }).click();
   expect((await downloading).suggestedFilename()).toBe('not-kept.json');

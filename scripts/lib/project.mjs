@@ -8,6 +8,9 @@ export const SERVER_MAIN = path.join(ROOT, 'packages/server/dist/main.js');
 export const WEB_DIST = path.join(ROOT, 'packages/web/dist');
 export const DEMO_DIR = path.join(ROOT, 'demo');
 
+// Whoever read what is said may have gone, with the terminal or at the other end of a pipe: the shop goes on.
+process.stdout.on('error', () => {});
+
 export function say(text) {
   process.stdout.write(`${text}\n`);
 }

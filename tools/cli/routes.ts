@@ -4,9 +4,11 @@ import { createDataSource } from '@low-quarry/server/db/dataSource';
 import { listRoutes } from '@low-quarry/server/http/listRoutes';
 import { pino } from 'pino';
 
+// Nothing is asked of the database: only the routes are bound.
+const db = createDataSource('postgres://localhost/none');
 const app = createApp({
-  // Nothing is asked of the database: only the routes are bound.
-  db: createDataSource('postgres://localhost/none'),
+  db,
+  heavy: db,
   log: pino({ level: 'silent' }),
   now: () => new Date(),
   newId: () => '',

@@ -1,11 +1,21 @@
 /** Says in red what this device did not keep, at once, and hands it out as a file. */
-import { useSyncExternalStore } from 'react';
+import { useEffect, useSyncExternalStore } from 'react';
 import { downloadJson } from './downloadJson';
 import { listNotKept, subscribeToNotKept } from './notKept';
 
+const MOST_NAMED = 3;
+
 export function NotKeptBanner() {
   const list = useSyncExternalStore(subscribeToNotKept, listNotKept);
-  if (list.length === 0) return null;
+  const isAny = list.length > 0;
+  useEffect(() => {
+    if (!isAny) return;
+    // The browser asks before it closes the page.
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [isAny]);
+  if (!isAny) return null;
   return (
     <div role="alert" className="only-screen">
       <div className="flex flex-wrap items-center gap-x-4 border-b-2 border-hits bg-paper px-4 py-2 font-semibold text-hits">
@@ -26,6 +36,7 @@ export function NotKeptBanner() {
 }
 
 function wordsOf(labels: readonly string[]): string {
-  const [first = '', ...others] = [...new Set(labels)];
-  return others.length === 0 ? first : `${first} and ${others.length} more`;
+  const different = [...new Set(labels)];
+  const shown = different.slice(0, MOST_NAMED).join('; ');
+  return different.length > MOST_NAMED ? `${shown}; and ${different.length - MOST_NAMED} more` : shown;
 }

@@ -26,6 +26,11 @@ export function reportKept(key: string): void {
   if (list.some((each) => each.key === key)) tell(list.filter((each) => each.key !== key));
 }
 
+/** The person has gone, and what was in this page went with them. */
+export function forgetNotKept(): void {
+  tell([]);
+}
+
 function tell(next: readonly NotKept[]): void {
   list = next;
   for (const listener of listeners) listener();

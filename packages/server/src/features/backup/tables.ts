@@ -8,7 +8,7 @@ import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
 import pg from 'pg';
-import { from as copyFrom, to as copyTo } from 'pg-copy-streams';
+import * as copy from 'pg-copy-streams';
 import { ArchiveError, type Part, type TablePart } from './archive';
 
 /**
@@ -71,7 +71,7 @@ async function dumpTable(client: pg.Client, table: string, columns: string[], fo
   const name = `${table}.copy.gz`;
   const file = path.join(folder, name);
   const counted = countPlain();
-  const source = client.query(copyTo(`COPY "${table}" (${quoted(columns)}) TO STDOUT`));
+  const source = client.query(copy.to(`COPY "${table}" (${quoted(columns)}) TO STDOUT`));
   await pipeline(source, counted.through, createGzip({ level: 6 }), createWriteStream(file, { mode: 0o600 }));
   return { name, file, table, columns, rows: source.rowCount, plainBytes: counted.bytes() };
 }
@@ -112,7 +112,7 @@ async function loadTable(client: pg.Client, { table, columns, file, expected }: 
   const known = new Set(await columnsOf(client, table));
   const strange = columns.find((column) => !known.has(column));
   if (strange) throw new ArchiveError(`The backup is damaged: table ${table} has no "${strange}".`);
-  const target = client.query(copyFrom(`COPY "${table}" (${quoted(columns)}) FROM STDIN`));
+  const target = client.query(copy.from(`COPY "${table}" (${quoted(columns)}) FROM STDIN`));
   const most = countPlain(expected?.plainBytes ?? Number.POSITIVE_INFINITY);
   const plain = expected ? [createReadStream(file), createGunzip()] : [createReadStream(file)];
   try {

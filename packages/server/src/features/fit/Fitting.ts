@@ -44,13 +44,22 @@ export class Fitting {
     return { speaker, brackets: brackets.filter((bracket) => bracket !== undefined), spacer };
   }
 
-  /** What the parts are called; by its id what is not in the catalogue any more. */
-  namesOf(ids: CandidateIds): readonly string[] {
-    const candidate = this.findCandidate(ids);
-    if (typeof candidate === 'string')
-      return [ids.speakerId, ...ids.bracketIds, ...(ids.spacerId ? [ids.spacerId] : [])];
-    const { speaker, brackets, spacer } = candidate;
-    return [speaker, ...brackets, ...(spacer ? [spacer] : [])].map(({ name }) => name);
+  /** What the parts are called, in a trade's words where the catalogue has them no more. */
+  namesOf({ speakerId, bracketIds, spacerId }: CandidateIds): readonly string[] {
+    const candidate = this.findCandidate({ speakerId, bracketIds, spacerId });
+    if (typeof candidate !== 'string') {
+      const { speaker, brackets, spacer } = candidate;
+      return [speaker, ...brackets, ...(spacer ? [spacer] : [])].map(({ name }) => name);
+    }
+    const nameOf = (id: string, otherwise: string) => this.parts.get(orderedId(id))?.name ?? otherwise;
+    const ringMm = spacerId === null ? null : ringThicknessMm(spacerId);
+    return [
+      nameOf(speakerId, 'a speaker that is gone'),
+      ...bracketIds.map((id) => nameOf(id, 'a bracket that is gone')),
+      ...(spacerId === null
+        ? []
+        : [nameOf(spacerId, ringMm === null ? 'a spacer that is gone' : `ring cut from ${ringMm} mm sheet`)]),
+    ];
   }
 
   /** What a verdict on these parts in this opening hangs on, as it is now. */

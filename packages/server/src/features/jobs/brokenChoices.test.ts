@@ -49,7 +49,7 @@ test('a ring that is no longer cut holds its own opening back and nothing else; 
   await allAnswer(jobId);
   expect(await stateOf(id, jobId)).toEqual({
     kind: 'cannotJudge',
-    parts: expect.stringContaining('spk-wrackline-shoal-65'),
+    parts: expect.stringMatching(/^Shoal 65 \+ .* \+ ring cut from 9 mm sheet$/),
     sentence: 'This choice names a ring of 9 mm sheet, which is no longer cut: choose again.',
   });
   const { body: order } = await app.http.get(`/api/jobs/${jobId}/order`).expect(200);

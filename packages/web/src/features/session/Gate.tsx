@@ -12,6 +12,7 @@ import { subscribeToSignedOut } from '../../api/signedOut';
 import { deviceStore } from '../../device/DeviceStore';
 import { forgetDraft, openDrafts } from '../../device/drafts';
 import { NotKeptBanner } from '../../device/NotKeptBanner';
+import { forgetNotKept } from '../../device/notKept';
 import type { Entry } from '../../outbox/Entry';
 import { Outbox } from '../../outbox/Outbox';
 import { OutboxProvider } from '../../outbox/OutboxProvider';
@@ -111,6 +112,7 @@ function Kept({ personId, children }: { readonly personId: string; readonly chil
       isGone = true;
       stop();
       opened.close();
+      forgetNotKept();
     };
   }, [queries, personId]);
   return outbox ? children(outbox) : <Loading what="what was kept here" />;

@@ -2,8 +2,9 @@
 import type { SessionState } from '@low-quarry/core/contracts/session';
 import { mayDo } from '@low-quarry/core/model/access';
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { Link } from 'react-router';
+import { listNotKept, subscribeToNotKept } from '../../device/notKept';
 import { useOutbox } from '../../outbox/OutboxProvider';
 import { rolesWords } from '../../text/roleWords';
 import { Button } from '../../ui/Button';
@@ -18,7 +19,8 @@ type SignedIn = Extract<SessionState, { kind: 'signedIn' }>;
 export function PersonMenu({ state: { me, byPin, deviceName } }: { readonly state: SignedIn }) {
   const [open, setOpen] = useState(false);
   const signOut = useSignOut();
-  const { entries } = useOutbox();
+  const { outbox, entries } = useOutbox();
+  const notKept = useSyncExternalStore(subscribeToNotKept, listNotKept);
   const close = () => setOpen(false);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
@@ -47,12 +49,20 @@ export function PersonMenu({ state: { me, byPin, deviceName } }: { readonly stat
               ))}
             </ul>
           </nav>
+          {notKept.length > 0 && (
+            <p className="font-semibold text-hits">
+              Not kept on this device: {notKept.map(({ label }) => label).join('; ')}. Signing out loses it; take it
+              away as a file first.
+            </p>
+          )}
           <Button
             disabled={signOut.isPending}
-            onClick={() => signOut.mutate({ name: me.name, waiting: entries.length })}
+            onClick={() =>
+              signOut.mutate({ name: me.name, waiting: entries.filter(({ id }) => outbox.isKept(id)).length })
+            }
             className="self-start"
           >
-            Sign out
+            {notKept.length > 0 ? 'Sign out and lose what is not kept' : 'Sign out'}
           </Button>
           <FormError>{signOut.error?.message ?? null}</FormError>
         </div>
