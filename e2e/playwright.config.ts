@@ -12,7 +12,8 @@ export default defineConfig<{ plain: boolean }>({
   timeout: 240_000,
   expect: { timeout: 40_000 },
   fullyParallel: true,
-  workers: 2,
+  // What is measured is measured alone.
+  workers: process.env.LQ_FIGURES ? 1 : 2,
   forbidOnly: true,
   projects: [
     { name: 'loopback' },

@@ -48,8 +48,14 @@ module.exports = {
     {
       name: 'building-blocks-know-no-feature',
       severity: 'error',
-      from: { path: '^packages/web/src/(ui|api|text|workers|outbox)/' },
+      from: { path: '^packages/web/src/(ui|api|text|workers|outbox|device)/' },
       to: { path: '^packages/web/src/features/' },
+    },
+    {
+      name: 'device-knows-nothing-of-the-web-above-it',
+      severity: 'error',
+      from: { path: '^packages/web/src/device/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^packages/web/src/(ui|api|outbox|features)/' },
     },
     {
       name: 'http-and-db-know-no-feature',

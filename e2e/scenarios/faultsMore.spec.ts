@@ -203,6 +203,17 @@ test('the script that starts the shop starts server and database again when they
     const slowest = Math.round(Math.max(...backWithinS) * 100) / 100;
     tellFigures({ what: 'killed under npm start', faults: backWithinS.length, backWithinS: slowest });
     const server = pidOf('server', dir, started.script);
+    // A stream that somebody has open, and one that nobody reads, hold nothing up.
+    const { hostname, port, host } = new URL(started.url);
+    const cookie = await cookieOf(started.url);
+    for (const reads of [true, false]) {
+      const socket = net.connect(Number(port), hostname);
+      socket.on('error', () => {});
+      if (reads) socket.resume();
+      else socket.pause();
+      socket.write(`GET /api/events HTTP/1.1\r\nHost: ${host}\r\nCookie: ${cookie}\r\n\r\n`);
+    }
+    await sleep(300);
     const ended = new Promise((resolve) => started.script.once('close', resolve));
     started.script.kill('SIGINT');
     expect(await ended).toBe(0);
@@ -212,6 +223,19 @@ test('the script that starts the shop starts server and database again when they
     rmSync(dir, { recursive: true, force: true });
   }
 });
+
+async function cookieOf(url: string): Promise<string> {
+  const { name, password } = signInOf('Okke');
+  const answer = await fetch(`${url}/api/session`, {
+    method: 'POST',
+    headers: { Origin: url, 'Content-Type': 'application/json' },
+    body: JSON.stringify({ name, password }),
+  });
+  return answer.headers
+    .getSetCookie()
+    .map((each) => each.split(';')[0])
+    .join('; ');
+}
 
 async function startScript(dir: string): Promise<{ readonly script: ChildProcess; readonly url: string }> {
   const script = spawn(process.execPath, ['scripts/start.mjs', '--demo'], {

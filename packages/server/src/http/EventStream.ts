@@ -58,7 +58,9 @@ export class EventStream {
     else this.response.write(text);
   }
 
-  private drop(): void {
+  /** Cuts the connection: for a reader that does not read, an end in order would wait behind what it has not read. */
+  drop(): void {
+    if (this.ended) return;
     this.over();
     this.request.socket.destroy();
   }

@@ -188,6 +188,107 @@ test('the whole shop as an open file: out, into a new shop, and out again equal'
   }
 });
 
+test('a shop that was brought in keeps numbers, ids and links, and everything in it can be saved again', async () => {
+  const owner = await app.signedIn('Okke');
+  const shop = (await owner.get('/api/shop').expect(200)).body;
+  const settings = { ...shop.settings, minuteCostMinor: 111 };
+  await owner.put('/api/shop').send({ version: shop.version, settings }).expect(200);
+  const part = (await owner.get('/api/parts/spk-wrackline-shoal-65').expect(200)).body;
+  await owner
+    .put('/api/parts/spk-wrackline-shoal-65')
+    .send({ version: part.version, record: { ...part.record, rmsW: 61 } })
+    .expect(200);
+  const { body: undoable } = await owner.get('/api/undo').expect(200);
+  await owner
+    .post('/api/undo')
+    .send({ changeIds: undoable.changes.map(({ id }: { id: number }) => id) })
+    .expect(200);
+  const out = await everything();
+  const undoing = out.history.filter(({ undoes }: { undoes: number | null }) => undoes !== null);
+  expect(undoing.length).toBeGreaterThan(0);
+  // As a file may come: with gaps in its numbers, the last first.
+  const jumbled = { ...out, jobs: [...out.jobs].reverse().map((job, at) => ({ ...job, number: 1000 - 7 * at })) };
+  for (const file of [out, jumbled, versionOne(out)]) {
+    const fresh = await createTestApp({ empty: true, backupDir: path.join(dir, 'numbers') });
+    try {
+      const own = { kind: 'own', shopName: 'Boathouse', name: 'Tamsin', password: 'three short words' };
+      asPerson(fresh.http, (await fresh.http.post('/api/first-start').send(own).expect(200)).body.me);
+      const { body } = await fresh.http.post('/api/import').send(file).expect(200);
+      expect(body.findings).toEqual([]);
+      // Still signed in, and an owner beside those of the file.
+      const again = (await fresh.http.get('/api/export').expect(200)).body;
+      const byNumber = (jobs: { number: number }[]) => [...jobs].sort((a, b) => a.number - b.number);
+      expect(again.jobs).toEqual(byNumber(file.jobs));
+      expect(again.history).toEqual(file.history);
+      expect(again.versions).toEqual(out.versions);
+      const now = (await fresh.http.get('/api/shop').expect(200)).body;
+      await fresh.http.put('/api/shop').send({ version: now.version, settings: now.settings }).expect(200);
+      const speaker = (await fresh.http.get('/api/parts/spk-wrackline-shoal-65').expect(200)).body;
+      await fresh.http.put('/api/parts/spk-wrackline-shoal-65').send(speaker).expect(200);
+    } finally {
+      await fresh.drop();
+    }
+  }
+}, 120_000);
+
+/** As the first version wrote it. */
+function versionOne({
+  versions: _,
+  ...file
+}: Record<string, unknown> & { jobs: { number: number }[]; history: unknown }) {
+  return { ...file, version: 1 };
+}
+
+test('a file that refers to what is not in it is refused with the place', async () => {
+  const out = await everything();
+  const fresh = await createTestApp({ empty: true, backupDir: path.join(dir, 'refused') });
+  try {
+    const own = { kind: 'own', shopName: 'Boathouse', name: 'Tamsin', password: 'three short words' };
+    asPerson(fresh.http, (await fresh.http.post('/api/first-start').send(own).expect(200)).body.me);
+    const at = out.jobs.findIndex(({ openings }: { openings: { choice: unknown }[] }) =>
+      openings.some(({ choice }) => choice !== null),
+    );
+    const place = out.jobs[at].openings.findIndex(({ choice }: { choice: unknown }) => choice !== null);
+    const choice = out.jobs[at].openings[place].choice;
+    const withChoice = (change: object) => {
+      const file = structuredClone(out);
+      file.jobs[at].openings[place].choice = { ...choice, ...change };
+      return file;
+    };
+    for (const [file, where] of [
+      [withChoice({ bracketIds: ['brk-of-nobody'] }), `jobs.${at}.openings.${place}.choice.bracketIds.0`],
+      [withChoice({ speakerId: 'spk-of-nobody' }), `jobs.${at}.openings.${place}.choice.speakerId`],
+      [{ ...out, vehicles: [] }, 'jobs.0.vehicleId'],
+      [{ ...out, jobs: [...out.jobs, out.jobs[0]] }, `jobs.${out.jobs.length}`],
+      [{ ...out, history: [{ ...out.history[0], undoes: 999_999 }] }, 'history.0.undoes'],
+    ] as const) {
+      const { body } = await fresh.http.post('/api/import').send(file).expect(400);
+      expect(body.errors[0].path).toBe(where);
+    }
+    expect((await fresh.http.get('/api/jobs').expect(200)).body.jobs).toEqual([]);
+  } finally {
+    await fresh.drop();
+  }
+});
+
+test('a history of thousands of lines goes out bit by bit, as JSON and as a table', async () => {
+  await app.db.query(
+    `INSERT INTO "change" ("at", "batch", "person_name", "device_name", "kind", "record_id", "label", "action", "version", "after")
+      SELECT now(), gen_random_uuid(), 'Okke', 'x', 'job', 'r' || n, 'line ' || n, 'created', 1, jsonb_build_object('wants', repeat('w', 500))
+      FROM generate_series(1, 5000) AS n`,
+  );
+  const out = await everything();
+  expect(out.history.length).toBeGreaterThan(5000);
+  const owner = await app.signedIn('Okke');
+  const { text } = await owner.get('/api/export/history.csv').expect(200);
+  expect(text.split('\r\n').length).toBe(out.history.length + 2);
+  // Whoever leaves in the middle leaves no connection behind.
+  const session = await app.db.query(
+    `SELECT count(*)::int AS n FROM pg_stat_activity WHERE state LIKE 'idle in transaction%' AND datname = current_database()`,
+  );
+  expect(session[0].n).toBe(0);
+});
+
 test('and as tables', async () => {
   const owner = await app.signedIn('Okke');
   for (const table of ['jobs', 'openings', 'parts', 'history']) {

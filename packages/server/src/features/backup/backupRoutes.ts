@@ -10,9 +10,11 @@ import {
 } from '@low-quarry/core/contracts/backup';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
+import type { Actor } from '../../http/Actor';
 import { AppError, notFound, refused } from '../../http/AppError';
-import { guard } from '../../http/guard';
+import { actorOf, guard } from '../../http/guard';
 import { heavyLimit } from '../../http/heavyLimit';
+import { requireNamedPerson } from '../../http/requireNamedPerson';
 import { route } from '../../http/route';
 import { sendStream } from '../../http/sendStream';
 import { ShopStore } from '../shop/ShopStore';
@@ -52,6 +54,7 @@ export function backupRoutes(router: Router, db: DataSource, backups: BackupServ
     await sendStream(response, createReadStream(file));
   });
   router.post(BACKUP_UPLOAD_PATH, guard('backup'), async (request, response) => {
+    requireNamedPerson(request, actorOf(response) as Actor);
     let bytes = 0;
     const counted = new Transform({
       transform(chunk: Buffer, _encoding, done) {

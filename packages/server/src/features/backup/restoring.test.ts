@@ -10,7 +10,7 @@ import type { Backup } from '@low-quarry/core/contracts/backup';
 import type { JobInList } from '@low-quarry/core/contracts/jobs';
 import { pack } from 'tar-stream';
 import { MIGRATION_NAMES } from '../../db/dataSource';
-import { createTestApp, type TestApp } from '../../testing/testApp';
+import { createTestApp, type Http, type TestApp } from '../../testing/testApp';
 import { asAdmin } from '../../testing/testDatabase';
 import { type Manifest, readArchive } from './archive';
 import type { BackupService } from './BackupService';
@@ -223,7 +223,12 @@ test('an upload that is cut short leaves nothing behind, and what a killed progr
     body,
     duplex: 'half',
     signal: stop.signal,
-    headers: { Origin: app.origin, Cookie: cookies, 'Content-Type': 'application/octet-stream' },
+    headers: {
+      Origin: app.origin,
+      Cookie: cookies,
+      'LQ-Person': await personId(http),
+      'Content-Type': 'application/octet-stream',
+    },
   } as RequestInit).catch(() => {});
   const hidden = () => readdirSync(dir).filter((name) => name.startsWith('.upload'));
   for (let waited = 0; hidden().length === 0 && waited < 5000; waited += 20) await sleep(20);
@@ -263,6 +268,8 @@ test('files with other names in the folder are no backups', async () => {
   expect(names).not.toContain('nightly-99999999-999999.lqbackup');
   expect(names).not.toContain('other-20260101-000000.lqbackup');
 });
+
+const personId = async (http: Http) => (await http.get('/api/session').expect(200)).body.me.id as string;
 
 type Unpacked = Extract<Manifest, { version: 2 }>['parts'][number] & { readonly contents: Buffer };
 

@@ -160,3 +160,14 @@ test('HEAD of the stream is answered', async () => {
   const answer = await fetch(`${app.origin}/api/events`, { method: 'HEAD', headers: { Cookie: cookie } });
   expect([answer.status, answer.headers.get('content-type')]).toEqual([200, expect.stringContaining('event-stream')]);
 });
+
+test('of more streams than a session may have the oldest are let go', async () => {
+  const first = await listen('Rieke', 'slipway fitter demo');
+  const others = await Promise.all(
+    Array.from({ length: 30 }, () =>
+      fetch(`${app.origin}/api/events`, { headers: { Cookie: first.cookie } }).catch(() => null),
+    ),
+  );
+  await until(first.isOver);
+  for (const other of others) await other?.body?.cancel().catch(() => {});
+});

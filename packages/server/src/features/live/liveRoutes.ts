@@ -9,6 +9,8 @@ import type { ChangeFeed } from './ChangeFeed';
 
 /** A line now and then keeps proxies from closing a quiet stream; a session that ran out meanwhile is told no more. */
 const QUIET_MS = 25_000;
+/** A browser has six connections to a server; several of them at one device may share a session. */
+const MOST_A_SESSION = 24;
 
 /** @param feed null where nothing is told (a list of routes needs no database) */
 export function liveRoutes(
@@ -17,6 +19,21 @@ export function liveRoutes(
   sessions: SessionsService,
   quietMs = QUIET_MS,
 ): void {
+  /** By session, the oldest first. */
+  const streams = new Map<string, Set<EventStream>>();
+  const look = async () => {
+    const open = await sessions.listOpen([...streams.keys()]).catch(() => null);
+    // A database that is away is no reason to send anybody away.
+    if (open === null) return;
+    for (const [sessionId, its] of streams) {
+      for (const stream of its) {
+        if (open.has(sessionId)) stream.beat();
+        else stream.end();
+      }
+    }
+  };
+  setInterval(() => void look(), quietMs).unref();
+
   router.get(LIVE_PATH, guard('read'), async (request, response) => {
     const { sessionId, personId, roles } = actorOf(response) as Actor;
     if (!feed) throw new AppError(503, 'not-live', 'Not live', 'Changes are not told here.');
@@ -24,15 +41,11 @@ export function liveRoutes(
       response.type('text/event-stream').end();
       return;
     }
+    const its = streams.get(sessionId) ?? new Set();
     const cleanUp: (() => void)[] = [];
     const stream = new EventStream(request, response, () => {
       for (const each of cleanUp) each();
     });
-    const isOpen = () => sessions.isOpenSession(sessionId).catch(() => false);
-    const quiet = setInterval(async () => {
-      if (await isOpen()) stream.beat();
-      else stream.end();
-    }, quietMs).unref();
     const stop = feed.listen({
       sessionId,
       personId,
@@ -40,11 +53,16 @@ export function liveRoutes(
       tell: (change) => stream.send({ id: change.id, data: change }),
       end: () => stream.end(),
     });
-    cleanUp.push(() => clearInterval(quiet), stop);
-    // It may have ended between the guard and here.
-    if (stream.isOver || !(await isOpen())) {
-      stream.end();
-      for (const each of cleanUp) each();
-    }
+    cleanUp.push(stop, () => {
+      its.delete(stream);
+      if (its.size === 0 && streams.get(sessionId) === its) streams.delete(sessionId);
+    });
+    streams.set(sessionId, its.add(stream));
+    if (its.size > MOST_A_SESSION) [...its][0]?.drop();
+    // It, or its session, may have ended between the guard and here.
+    const isOver = stream.isOver || !(await sessions.listOpen([sessionId])).has(sessionId);
+    if (!isOver) return;
+    stream.end();
+    for (const each of cleanUp) each();
   });
 }

@@ -66,10 +66,11 @@ export class SessionsService {
     return { actor: this.toActor(session), newToken: await this.refresh(store, session, tokenHash, now) };
   }
 
-  /** Whether a session is still good; asking does not keep it so. */
-  async isOpenSession(id: string): Promise<boolean> {
-    const session = await new SessionsStore(this.db.manager).find(id);
-    return session !== null && !isOver(session, this.now().getTime());
+  /** Which of these sessions are still good; asking does not keep them so. */
+  async listOpen(ids: readonly string[]): Promise<ReadonlySet<string>> {
+    const now = this.now().getTime();
+    const sessions = await new SessionsStore(this.db.manager).list(ids);
+    return new Set(sessions.filter((session) => !isOver(session, now)).map(({ id }) => id));
   }
 
   private async refresh(

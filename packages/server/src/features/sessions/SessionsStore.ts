@@ -1,5 +1,5 @@
 /** Sessions and devices in the database; of tokens their hashes only. */
-import { type EntityManager, Not } from 'typeorm';
+import { type EntityManager, In, Not } from 'typeorm';
 import { DeviceEntity, type DeviceRow } from './DeviceEntity';
 import { SessionEntity, type SessionRow } from './SessionEntity';
 
@@ -17,9 +17,12 @@ export class SessionsStore {
     return row as OpenSession | null;
   }
 
-  async find(id: string): Promise<OpenSession | null> {
-    const row = await this.manager.findOne(SessionEntity, { where: { id }, relations: { person: true, device: true } });
-    return row as OpenSession | null;
+  async list(ids: readonly string[]): Promise<readonly OpenSession[]> {
+    const rows = await this.manager.find(SessionEntity, {
+      where: { id: In([...ids]) },
+      relations: { person: true, device: true },
+    });
+    return rows as OpenSession[];
   }
 
   async insert(session: Omit<SessionRow, 'person' | 'device' | 'former_hash'>): Promise<void> {

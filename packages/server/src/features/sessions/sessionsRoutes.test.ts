@@ -289,6 +289,24 @@ describe('guesses', () => {
     }
   });
 
+  test('through two proxies are counted by the client that the first one saw, whatever it says of itself', async () => {
+    const proxied = await createTestApp({ trustedProxies: ['127.0.0.1', '10.0.0.2'] });
+    try {
+      const from = (client: string, tries: number) =>
+        proxied
+          .browser()
+          .post('/api/session')
+          .set('X-Forwarded-For', `203.0.113.${tries}, ${client}, 10.0.0.2`)
+          .send({ ...wrong, name: `N${tries}` });
+      const statuses: number[] = [];
+      for (let tries = 0; tries < 24; tries++) statuses.push((await from('192.0.2.7', tries)).status);
+      expect(statuses).toContain(429);
+      expect((await from('192.0.2.8', 1)).status).toBe(401);
+    } finally {
+      await proxied.drop();
+    }
+  });
+
   test('of one’s own password are counted too', async () => {
     const http = await shop.signedIn('Rieke');
     const statuses: number[] = [];
@@ -374,6 +392,29 @@ describe('whose screen it is', () => {
     await bare.put('/api/device').send({ name: 'Bay 2' }).expect(400);
     expect((await http.get('/api/jobs').expect(200)).body.jobs).toHaveLength(list.jobs.length);
   });
+});
+
+test('asking a started shop to start again holds nobody up, however often', async () => {
+  const own = { kind: 'own', shopName: 'Another', name: 'Mallory', password: 'three short words' };
+  const asked = Array.from({ length: 60 }, () => app.browser().post('/api/first-start').send(own));
+  const http = await app.signedIn('Okke');
+  await http.get('/api/jobs').expect(200);
+  for (const { status } of await Promise.all(asked)) expect([409, 503]).toContain(status);
+});
+
+test('a clock that is set back and forward ends no session that is good, and keeps none that is over', async () => {
+  const shop = await createTestApp();
+  try {
+    const http = await shop.signedIn('Rieke');
+    shop.wait(-400 * 86_400_000);
+    await http.get('/api/jobs').expect(200);
+    shop.wait(400 * 86_400_000);
+    await http.get('/api/jobs').expect(200);
+    shop.wait(SESSION_LIMITS.absoluteMs + 1000);
+    await http.get('/api/jobs').expect(401);
+  } finally {
+    await shop.drop();
+  }
 });
 
 test('the demo shop shows its sign-ins, and a shop of one’s own never', async () => {

@@ -4,6 +4,7 @@ import { importShop } from '@low-quarry/core/contracts/shopFile';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { createDataSource } from '../../db/dataSource';
+import type { Addresses } from '../../db/ShopDatabases';
 import { AppError, notFound } from '../../http/AppError';
 import { guard } from '../../http/guard';
 import { heavyLimit } from '../../http/heavyLimit';
@@ -31,33 +32,34 @@ export function shopFileRoutes(router: Router, db: DataSource, heavy: DataSource
     if (!backups) throw new AppError(503, 'no-backups', 'No backups', 'No folder for backups was set.');
     await requireEmpty(db.manager);
     const file = readShopFile(body);
-    const fill = async ({ appUrl }: { readonly appUrl: string }) => {
-      const into = await createDataSource(appUrl).initialize();
-      try {
-        return await into.transaction((manager) => importShopFile(manager, file, db.manager, actor.personId));
-      } finally {
-        await into.destroy();
-      }
-    };
     let owner = actor.personId;
     const { answer, findings } = await backups.replaceBy(
+      (into) =>
+        inDatabase(into, async (manager) => {
+          const { imported, ownerId } = await importShopFile(manager, file, db.manager, actor.personId);
+          owner = ownerId;
+          return imported;
+        }),
       async (into) => {
-        const done = await fill(into);
-        owner = done.ownerId;
-        return done;
-      },
-      async ({ appUrl }) => {
+        // Somebody may have begun to work in the meantime.
         await requireEmpty(db.manager);
-        const into = await createDataSource(appUrl).initialize();
-        try {
-          await into.transaction((manager) => moveSession(manager, db.manager, actor.sessionId, owner));
-        } finally {
-          await into.destroy();
-        }
+        await inDatabase(into, (manager) => moveSession(manager, db.manager, actor.sessionId, owner));
       },
     );
-    return { ...answer.imported, findings: [...findings] };
+    return { ...answer, findings: [...findings] };
   });
+}
+
+async function inDatabase<Answer>(
+  { appUrl }: Addresses,
+  work: (manager: EntityManager) => Promise<Answer>,
+): Promise<Answer> {
+  const into = await createDataSource(appUrl).initialize();
+  try {
+    return await into.transaction(work);
+  } finally {
+    await into.destroy();
+  }
 }
 
 async function requireEmpty(manager: EntityManager): Promise<void> {

@@ -182,6 +182,9 @@ function OpenFiles() {
         {bring.isSuccess &&
           `Brought in: ${bring.data.jobs} jobs, ${bring.data.vehicles} vehicles, ${bring.data.parts} parts.`}
       </p>
+      <FormError>
+        {bring.isSuccess && bring.data.findings.length > 0 ? `In it, ${bring.data.findings.join('; ')}.` : null}
+      </FormError>
     </section>
   );
 }
