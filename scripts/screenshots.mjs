@@ -49,6 +49,7 @@ const PICTURES = [
   ['fit-phone', PHONE, 4, 1, '/fit?speaker=spk-wrackline-shoal-68'],
   ['history', COUNTER, 0, 0, 'history'],
   ['settings', COUNTER, 0, 0, 'settings'],
+  ['backups', COUNTER, 0, 0, 'backups'],
   ['waiting-phone', PHONE, 2, 1, '', waitingEntry],
   ['order', COUNTER, 3, 0, '/order'],
   ['order-sheet', { width: 794, height: 1123 }, 3, 0, '/order', (page) => page.emulateMedia({ media: 'print' })],
@@ -105,6 +106,7 @@ await runMain(async () => {
       PORT: '0',
       LQ_WEB_DIR: WEB_DIST,
       LQ_DEMO_DIR: DEMO_DIR,
+      LQ_BACKUP_DIR: path.join(dir, 'backups'),
       LQ_DEMO: '1',
       LOG_LEVEL: 'warn',
     };

@@ -131,6 +131,31 @@ function fill(file: string): void {
   }
 }
 
+test('beside another program that works PostgreSQL hard (pgbench), nothing is lost and everybody is answered', async ({
+  shop,
+}) => {
+  const writers = await Writers.comeIn(shop);
+  const bench = (...args: string[]) => [...args, '-h', url.hostname, '-p', url.port, '-U', url.username, 'postgres'];
+  const url = new URL(process.env.LQ_TEST_DATABASE_URL ?? '');
+  const env = { ...process.env, PGPASSWORD: decodeURIComponent(url.password) };
+  const pgbench = path.join(process.env.LQ_PG_BIN ?? '', 'pgbench');
+  execFileSync(pgbench, bench('-i', '-q', '-s', '1'), { env, stdio: 'ignore' });
+  const load = spawn(pgbench, bench('-c', '8', '-T', TIMES === 1 ? '5' : '30'), { env });
+  let report = '';
+  load.stdout.on('data', (chunk) => {
+    report += chunk;
+  });
+  const over = new Promise((resolve) => load.once('close', resolve));
+  await writers.write(8, TIMES === 1 ? 6 : 60);
+  await over;
+  execFileSync(pgbench, bench('-i', '-I', 'd', '-q'), { env, stdio: 'ignore' });
+  const figures = await writers.count();
+  const transactions = Number(/actually processed: (\d+)/.exec(report)?.[1]);
+  tellFigures({ what: 'beside pgbench', faults: 1, transactions, ...figures });
+  expect(transactions).toBeGreaterThan(0);
+  expect(figures).toMatchObject({ lost: 0, doubled: 0, misattributed: 0, gaps: 0 });
+});
+
 test('a thousand clients that ask and never read, and streams that nobody reads: the others are answered', async ({
   shop,
 }) => {

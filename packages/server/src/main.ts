@@ -10,6 +10,7 @@ import { createApp } from './app';
 import { type Config, isLoopback, readConfig } from './config';
 import { makeAppLogin, prepareAppRole } from './db/appRole';
 import { createDataSource, createOwnerDataSource } from './db/dataSource';
+import { beOnlyServer } from './db/onlyServer';
 import { requireKnownSchema } from './db/requireKnownSchema';
 import type { Addresses } from './db/ShopDatabases';
 import { readDemoPeople } from './demo/demoFiles';
@@ -41,6 +42,7 @@ async function main(): Promise<void> {
   if (wish === '--reset-demo') return;
   if (wish === '--backup' || wish === '--restore') return backUpOrRestore(config, addresses, log, identity.now);
 
+  const only = await beOnlyServer(appUrl, log);
   const db = createDataSource(appUrl);
   const heavy = createDataSource(appUrl, 'heavy');
   await connect(db, log);
@@ -83,6 +85,7 @@ async function main(): Promise<void> {
     nightWork?.stop();
     await feed.stop();
     for (const each of [db, heavy]) await each.destroy().catch(() => {});
+    await only.release();
     log.info('closed');
   });
   await listen(server, config);
@@ -133,6 +136,8 @@ async function backUpOrRestore(config: Config, addresses: Addresses, log: Logger
   const nothingOpen: Open = { close: async () => {}, open: async () => {} };
   const replacement = new ShopReplacement(addresses, new Hold(), nothingOpen, log);
   const backups = backupsOf(config, addresses, replacement, now);
+  // A server that is at work restores by itself: asked on its page, it holds back what is written meanwhile.
+  const only = wish === '--restore' ? await beOnlyServer(addresses.appUrl, log) : null;
   if (!backups || !config.backupDir) throw new Error('LQ_BACKUP_DIR is not set: it says where backups are.');
   if (wish === '--backup') {
     const { name, bytes } = await backups.make('asked');
@@ -144,6 +149,7 @@ async function backUpOrRestore(config: Config, addresses: Addresses, log: Logger
       `The shop "${manifest.shopName}" is what it was on ${manifest.madeAt}. What was there before is kept as ${path.join(config.backupDir, keptAs)}.\n`,
     );
   } else throw new Error('Which backup? Give its file: npm run restore -- FILE');
+  await only?.release();
 }
 
 /**

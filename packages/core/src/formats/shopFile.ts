@@ -139,10 +139,21 @@ export function brokenReferences(file: ShopFile): readonly BrokenReference[] {
   for (const [at, { undoes }] of file.history.entries()) {
     require(`history.${at}.undoes`, undoes === null || lines.has(undoes), `Line ${undoes} is not in the file.`);
   }
+  const connectors = new Set(file.connectors.map(({ id }) => id));
+  const connected = (path: string, id: string) =>
+    require(path, connectors.has(id), `"${id}" is not a connector of the file.`);
+  for (const [at, part] of file.parts.entries())
+    if (part.kind === 'harnessAdapter') connected(`parts.${at}.fromConnectorId`, part.fromConnectorId);
+  for (const [at, { openings }] of file.vehicles.entries()) {
+    for (const [place, { wiring }] of openings.entries())
+      if (wiring.kind === 'connector') connected(`vehicles.${at}.openings.${place}.wiring`, wiring.connectorId);
+  }
   for (const [at, job] of file.jobs.entries()) {
     const { vehicleId } = job;
     require(`jobs.${at}.vehicleId`, vehicles.has(vehicleId), `"${vehicleId}" is not a vehicle of the file.`);
-    for (const [place, { choice }] of job.openings.entries()) {
+    for (const [place, { record, choice }] of job.openings.entries()) {
+      if (record.wiring.kind === 'connector')
+        connected(`jobs.${at}.openings.${place}.record.wiring`, record.wiring.connectorId);
       if (!choice) continue;
       const path = `jobs.${at}.openings.${place}.choice`;
       const isA = (kind: string, id: string) => parts.get(orderedId(id)) === kind;

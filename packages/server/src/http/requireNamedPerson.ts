@@ -16,7 +16,8 @@ export function requireNamedPerson(request: Request, { personId, name, roles }: 
   if (named === undefined) {
     if (READS.has(request.method)) return;
     const detail = `${PERSON_HEADER}: nothing was read; the id of the person whose screen it is would do.`;
-    throw new AppError(400, 'person-not-named', 'Nobody is named', detail);
+    // A page of an earlier program names nobody; what it has to send waits, as it does for a sign-in, until the page is new.
+    throw new AppError(401, 'person-not-named', 'Nobody is named', detail);
   }
   const namedRoles = request.get(ROLES_HEADER);
   const isSame = named === personId && (namedRoles === undefined || namedRoles === roles.join(','));

@@ -1,6 +1,8 @@
 /** Restoring while people write, archives that were tampered with, and archives of the first version. */
+import { execFileSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { request as httpRequest } from 'node:http';
 import os from 'node:os';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -14,6 +16,7 @@ import { createTestApp, type Http, type TestApp } from '../../testing/testApp';
 import { asAdmin } from '../../testing/testDatabase';
 import { type Manifest, readArchive } from './archive';
 import type { BackupService } from './BackupService';
+import { readDump } from './readDump';
 import { TABLES } from './tables';
 
 const SAMPLE_1 = path.resolve(import.meta.dirname, '../../../../../samples/versions/backup-1.lqbackup');
@@ -151,6 +154,28 @@ describe('an archive of the first version', () => {
     await owner.post('/api/jobs').send(bookIn('after the old backup')).expect(200);
   });
 
+  test('gives the tables that pg_restore lists in it, each with as many rows', async () => {
+    const into = mkdtempSync(path.join(os.tmpdir(), 'low-quarry-list-'));
+    await readArchive(SAMPLE_1, into);
+    const dump = path.join(into, 'database.dump');
+    const binDir = process.env.LQ_PG_BIN ?? null;
+    const pgRestore = (...args: string[]) =>
+      execFileSync(binDir ? path.join(binDir, 'pg_restore') : 'pg_restore', args, { encoding: 'utf8' });
+    const listed = [...pgRestore('--list', dump).matchAll(/TABLE DATA public (\w+)/g)].map(
+      ([, table]) => table as string,
+    );
+    const found = await readDump({ binDir }, dump, into);
+    expect(found.map(({ table }) => table).sort()).toEqual(
+      listed.filter((table) => TABLES.some((each) => each === table)).sort(),
+    );
+    for (const { table, file } of found) {
+      const script = pgRestore('--data-only', '--table', table, '--file', '-', dump);
+      const rows = script.slice(script.indexOf('FROM stdin;\n') + 12, script.indexOf('\n\\.\n') + 1);
+      expect([table, readFileSync(file, 'utf8')]).toEqual([table, rows === '\n' ? '' : rows]);
+    }
+    rmSync(into, { recursive: true });
+  });
+
   test('whose dump holds commands runs none of them', async () => {
     const marker = path.join(os.tmpdir(), `low-quarry-ran-${process.pid}`);
     const into = mkdtempSync(path.join(os.tmpdir(), 'low-quarry-look-'));
@@ -211,30 +236,26 @@ test('an upload that is cut short leaves nothing behind, and what a killed progr
   const http = await app.signedIn('Okke');
   const session = (http as unknown as { jar: { getCookies: (access: object) => { toValueString: () => string } } }).jar;
   const cookies = session.getCookies({ path: '/', domain: '127.0.0.1', secure: false, script: false }).toValueString();
-  const stop = new AbortController();
-  const body = new ReadableStream({
-    async pull(controller) {
-      controller.enqueue(new Uint8Array(65_536));
-      await sleep(10);
-    },
-  });
-  const upload = fetch(`${app.origin}/api/backups/upload`, {
+  const { hostname, port } = new URL(app.origin);
+  const upload = httpRequest({
+    hostname,
+    port,
     method: 'POST',
-    body,
-    duplex: 'half',
-    signal: stop.signal,
+    path: '/api/backups/upload',
     headers: {
       Origin: app.origin,
       Cookie: cookies,
       'LQ-Person': await personId(http),
       'Content-Type': 'application/octet-stream',
+      'Content-Length': 1_000_000,
     },
-  } as RequestInit).catch(() => {});
+  });
+  upload.on('error', () => {});
+  upload.write(Buffer.alloc(100_000, 7));
   const hidden = () => readdirSync(dir).filter((name) => name.startsWith('.upload'));
   for (let waited = 0; hidden().length === 0 && waited < 5000; waited += 20) await sleep(20);
   expect(hidden()).toHaveLength(1);
-  stop.abort();
-  await upload;
+  upload.destroy();
   for (let waited = 0; hidden().length > 0 && waited < 5000; waited += 20) await sleep(20);
   expect(hidden()).toEqual([]);
   writeFileSync(path.join(dir, '.upload-abcdef'), 'x');

@@ -1,5 +1,5 @@
 /** Corrects parts and vehicles of the library. What they are (id and kind) stays: that is their identity. */
-import { type PartRecord, partName } from '@low-quarry/core/model/parts';
+import { type ConnectorRecord, type PartRecord, partName } from '@low-quarry/core/model/parts';
 import { type VehicleRecord, vehicleName } from '@low-quarry/core/model/vehicle';
 import type { EntityManager } from 'typeorm';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
@@ -13,6 +13,7 @@ type Versioned<Rec> = { readonly version: number; readonly record: Rec };
 export class LibraryService {
   private readonly parts: PartsStore;
   private readonly vehicles: VehiclesStore;
+  private connectors: readonly ConnectorRecord[] | null = null;
 
   constructor(
     manager: EntityManager,
@@ -31,6 +32,7 @@ export class LibraryService {
     const before = await this.foundPart(id);
     requireSame('id', id, record.id);
     if (before.record.ok) requireSame('kind', before.record.value.kind, record.kind);
+    if (record.kind === 'harnessAdapter') await this.requireConnector(record.fromConnectorId, 'record.fromConnectorId');
     if (before.version !== version || !(await this.parts.replacePart(id, version, record)))
       throw versionConflict('this part', await this.getPart(id));
     const was = before.record.ok ? before.record.value : before.kept;
@@ -45,6 +47,10 @@ export class LibraryService {
   async changeVehicle(id: string, version: number, record: VehicleRecord): Promise<Versioned<VehicleRecord>> {
     const before = await this.foundVehicle(id);
     requireSame('id', id, record.id);
+    for (const [at, { wiring }] of record.openings.entries()) {
+      if (wiring.kind === 'connector')
+        await this.requireConnector(wiring.connectorId, `record.openings.${at}.wiring.connectorId`);
+    }
     if (before.version !== version || !(await this.vehicles.replace(id, version, record)))
       throw versionConflict('this vehicle', await this.getVehicle(id));
     const was = before.record.ok ? before.record.value : before.kept;
@@ -55,6 +61,14 @@ export class LibraryService {
   /** The version to change, also of a record that cannot be read. */
   async versionOf(kind: 'part' | 'vehicle', id: string): Promise<number> {
     return (kind === 'part' ? await this.foundPart(id) : await this.foundVehicle(id)).version;
+  }
+
+  /** What a record refers to is there when it comes in; should it go later, that is shown where it is used. */
+  private async requireConnector(id: string, path: string): Promise<void> {
+    this.connectors ??= await this.parts.listConnectors();
+    if (this.connectors.some((connector) => connector.id === id)) return;
+    const message = `"${id}" is not a connector of this shop.`;
+    throw refused(message, [{ path, message }]);
   }
 
   private async foundPart(id: string): Promise<FoundRecord<PartRecord>> {

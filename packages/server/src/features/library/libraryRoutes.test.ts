@@ -77,3 +77,20 @@ test('it is for the owner, and for parts that there are', async () => {
   await app.http.get('/api/parts/nobody').expect(404);
   await app.http.get('/api/vehicles/nobody').expect(404);
 });
+
+test('what a correction refers to must be there: a connector of an adapter, of an opening', async () => {
+  const { body: catalogue } = await app.http.get('/api/catalogue').expect(200);
+  const adapter = catalogue.parts.find(({ kind }: { kind: string }) => kind === 'harnessAdapter');
+  const { body: part } = await app.http.get(`/api/parts/${adapter.id}`).expect(200);
+  const lost = { version: part.version, record: { ...part.record, fromConnectorId: 'con-of-nobody' } };
+  const { body: refusal } = await app.http.put(`/api/parts/${adapter.id}`).send(lost).expect(422);
+  expect(refusal.errors[0].path).toBe('record.fromConnectorId');
+  const { body: vehicles } = await app.http.get('/api/vehicles').expect(200);
+  const [{ id }] = vehicles.vehicles;
+  const { body: vehicle } = await app.http.get(`/api/vehicles/${id}`).expect(200);
+  const wiring = { kind: 'connector', connectorId: 'con-of-nobody' };
+  const [first, ...others] = vehicle.record.openings;
+  const record = { ...vehicle.record, openings: [{ ...first, wiring }, ...others] };
+  const { body } = await app.http.put(`/api/vehicles/${id}`).send({ version: vehicle.version, record }).expect(422);
+  expect(body.errors[0].path).toBe('record.openings.0.wiring.connectorId');
+});

@@ -389,7 +389,7 @@ describe('whose screen it is', () => {
     await http.get('/api/jobs').set(PERSON_HEADER, rieke).expect(409);
     const bare = app.browser();
     await bare.post('/api/session').send(BY_PASSWORD).expect(200);
-    await bare.put('/api/device').send({ name: 'Bay 2' }).expect(400);
+    await bare.put('/api/device').send({ name: 'Bay 2' }).expect(401);
     expect((await http.get('/api/jobs').expect(200)).body.jobs).toHaveLength(list.jobs.length);
   });
 });
