@@ -4,9 +4,10 @@
  * fails before that leaves nothing but a database that is taken away again.
  */
 import { randomBytes } from 'node:crypto';
-import pg from 'pg';
+import type pg from 'pg';
 import { prepareAppRole } from './appRole';
 import { createOwnerDataSource, MIGRATION_NAMES } from './dataSource';
+import { withClient } from './withClient';
 
 export type Addresses = {
   /** As the database's owner. */
@@ -17,7 +18,6 @@ export type Addresses = {
 
 /** Where databases are made from: one that every cluster has. */
 const MAINTENANCE = 'postgres';
-const STATEMENT_MS = 120_000;
 
 export class ShopDatabases {
   constructor(private readonly shop: Addresses) {}
@@ -83,16 +83,8 @@ export class ShopDatabases {
     return { ownerUrl: withName(this.shop.ownerUrl, name), appUrl: withName(this.shop.appUrl, name) };
   }
 
-  private async asOwner<Answer>(work: (client: pg.Client) => Promise<Answer>): Promise<Answer> {
-    const connectionString = withName(this.shop.ownerUrl, MAINTENANCE);
-    const client = new pg.Client({ connectionString, statement_timeout: STATEMENT_MS });
-    client.on('error', () => {});
-    await client.connect();
-    try {
-      return await work(client);
-    } finally {
-      await client.end().catch(() => {});
-    }
+  private asOwner<Answer>(work: (client: pg.Client) => Promise<Answer>): Promise<Answer> {
+    return withClient(withName(this.shop.ownerUrl, MAINTENANCE), work);
   }
 }
 

@@ -2,7 +2,7 @@
  * The login under which the server runs: it may read and write the shop, and may only add to the history. It is a member of
  * nothing else, so that even a statement that somebody smuggles in can neither change what was written nor become the owner.
  */
-import { randomBytes } from 'node:crypto';
+import { createHmac } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
 import type { DataSource } from 'typeorm';
 
@@ -25,16 +25,21 @@ export async function prepareAppRole(owner: DataSource, appUrl: string): Promise
 }
 
 /**
- * Makes the login where the set-up made none: on a database of somebody else's. Its password is another at each start, and
- * known to this process only.
+ * Makes the login where the set-up made none: on a database of somebody else's. Its password follows from the owner's, so that
+ * whatever else is started on the same database (a backup, say) comes in with the same one.
  *
  * @returns the address with which the server comes in
  * @throws with what to do when the owner may not make logins
  */
-export async function makeAppLogin(owner: DataSource, ownerUrl: string): Promise<string> {
+export async function makeAppLogin(owner: Pick<DataSource, 'query'>, ownerUrl: string): Promise<string> {
   const url = new URL(ownerUrl);
+  if (url.password === '') {
+    throw new Error(
+      `DATABASE_URL has no password, so none can follow from it for the login under which the server runs. Make that login, CREATE ROLE ${APP_ROLE} LOGIN, and set LQ_APP_DATABASE_URL to its address.`,
+    );
+  }
   url.username = APP_ROLE;
-  url.password = randomBytes(24).toString('hex');
+  url.password = createHmac('sha256', decodeURIComponent(url.password)).update(APP_ROLE).digest('hex');
   const login = `LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE PASSWORD '${url.password}'`;
   try {
     await tryAgain(async () => {

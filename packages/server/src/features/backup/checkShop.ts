@@ -2,8 +2,8 @@
  * Looks at a database that is to become the shop's: whether everything in it goes together. What the tables' own constraints
  * hold is not asked again.
  */
+import { withClient } from '../../db/withClient';
 import { ArchiveError } from './archive';
-import { withClient } from './tables';
 
 type Finding = {
   readonly asks: string;

@@ -7,8 +7,10 @@ import path from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
-import pg from 'pg';
+import type pg from 'pg';
 import * as copy from 'pg-copy-streams';
+import { countOn } from '../../db/countOn';
+import { withClient } from '../../db/withClient';
 import { ArchiveError, type Part, type TablePart } from './archive';
 
 /**
@@ -27,27 +29,6 @@ export const TABLES = [
   'choice',
   'change',
 ] as const;
-
-/** What is counted up by the database itself. */
-const SEQUENCES = [
-  ['job', 'number'],
-  ['change', 'id'],
-] as const;
-
-const LONGEST_MS = 15 * 60_000;
-
-/** One connection, with an end to each statement. */
-export async function withClient<Answer>(url: string, work: (client: pg.Client) => Promise<Answer>): Promise<Answer> {
-  const client = new pg.Client({ connectionString: url, statement_timeout: LONGEST_MS, keepAlive: true });
-  // The statement that was on its way fails by itself; unheard, the event would end the process.
-  client.on('error', () => {});
-  await client.connect();
-  try {
-    return await work(client);
-  } finally {
-    await client.end().catch(() => {});
-  }
-}
 
 export type Dumped = { readonly parts: readonly Part[]; readonly shopName: string; readonly schema: string };
 
@@ -98,12 +79,7 @@ export async function loadTables(url: string, incoming: readonly Incoming[]): Pr
       else if ((await columnsOf(client, table)).length > 0)
         throw new ArchiveError(`The backup is damaged: table ${table} is missing.`);
     }
-    for (const [table, column] of SEQUENCES) {
-      await client.query(
-        `SELECT setval(pg_get_serial_sequence('${table}', '${column}'), coalesce((SELECT max("${column}") FROM "${table}"), 1),
-          EXISTS (SELECT 1 FROM "${table}"))`,
-      );
-    }
+    await countOn((sql) => client.query(sql));
     await client.query('COMMIT');
   });
 }

@@ -3,6 +3,7 @@ import { brokenReferences, type ShopFile, shopFileSchema, upgradeShopFile } from
 import type { RecordKind } from '@low-quarry/core/records/recordKinds';
 import { readStored, toStored } from '@low-quarry/core/records/storedRecord';
 import type { EntityManager } from 'typeorm';
+import { countOn } from '../../db/countOn';
 import { AppError, type FieldError } from '../../http/AppError';
 import { requireStorable } from '../../http/requireStorable';
 import { ChoicesStore } from '../choices/ChoicesStore';
@@ -72,15 +73,7 @@ export async function importShopFile(
   );
   await insertJobs(into, file.jobs);
   await insertHistory(into, file.history);
-  for (const [table, column] of [
-    ['job', 'number'],
-    ['change', 'id'],
-  ]) {
-    await into.query(
-      `SELECT setval(pg_get_serial_sequence('${table}', '${column}'), coalesce((SELECT max("${column}") FROM "${table}"), 1),
-        EXISTS (SELECT 1 FROM "${table}"))`,
-    );
-  }
+  await countOn((sql) => into.query(sql));
   const imported = {
     jobs: file.jobs.length,
     parts: file.parts.length,

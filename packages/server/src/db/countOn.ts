@@ -1,0 +1,15 @@
+/** What the database counts up by itself. */
+const SEQUENCES = [
+  ['job', 'number'],
+  ['change', 'id'],
+] as const;
+
+/** After rows came in with numbers of their own: the next one follows the greatest. */
+export async function countOn(query: (sql: string) => Promise<unknown>): Promise<void> {
+  for (const [table, column] of SEQUENCES) {
+    await query(
+      `SELECT setval(pg_get_serial_sequence('${table}', '${column}'), coalesce((SELECT max("${column}") FROM "${table}"), 1),
+        EXISTS (SELECT 1 FROM "${table}"))`,
+    );
+  }
+}
