@@ -10,7 +10,7 @@ import { createApp } from './app';
 import { type Config, isLoopback, readConfig } from './config';
 import { makeAppLogin, prepareAppRole } from './db/appRole';
 import { createDataSource, createOwnerDataSource } from './db/dataSource';
-import { beOnlyServer } from './db/onlyServer';
+import { OnlyServer } from './db/OnlyServer';
 import { requireKnownSchema } from './db/requireKnownSchema';
 import type { Addresses } from './db/ShopDatabases';
 import { readDemoPeople } from './demo/demoFiles';
@@ -42,7 +42,8 @@ async function main(): Promise<void> {
   if (wish === '--reset-demo') return;
   if (wish === '--backup' || wish === '--restore') return backUpOrRestore(config, addresses, log, identity.now);
 
-  const only = await beOnlyServer(appUrl, log);
+  const only = new OnlyServer(appUrl, log);
+  await only.start();
   const db = createDataSource(appUrl);
   const heavy = createDataSource(appUrl, 'heavy');
   await connect(db, log);
@@ -62,7 +63,7 @@ async function main(): Promise<void> {
   const feed = new ChangeFeed(db, appUrl, log);
   await feed.start();
   const hold = new Hold();
-  const replacement = new ShopReplacement(addresses, hold, openingOf(db, heavy, feed), log);
+  const replacement = new ShopReplacement(addresses, hold, openingOf(db, heavy, feed, only), log);
   const backups = backupsOf(config, addresses, replacement, identity.now);
   await backups?.cleanUp();
   const nightWork = backups && new NightWork({ db, hold, backups, log, ...identity });
@@ -85,7 +86,7 @@ async function main(): Promise<void> {
     nightWork?.stop();
     await feed.stop();
     for (const each of [db, heavy]) await each.destroy().catch(() => {});
-    await only.release();
+    await only.stop();
     log.info('closed');
   });
   await listen(server, config);
@@ -106,14 +107,16 @@ async function main(): Promise<void> {
 }
 
 /** What has the shop's database open, so that another can take its place. */
-function openingOf(db: DataSource, heavy: DataSource, feed: ChangeFeed): Open {
+function openingOf(db: DataSource, heavy: DataSource, feed: ChangeFeed, only: OnlyServer): Open {
   return {
     close: async () => {
       await feed.stop();
+      await only.stop();
       for (const each of [db, heavy]) await each.destroy();
     },
     open: async () => {
       for (const each of [db, heavy]) await each.initialize();
+      await only.start();
       await feed.start();
     },
   };
@@ -133,11 +136,12 @@ function backupsOf(
 /** What `npm run backup` and `npm run restore` ask for. */
 async function backUpOrRestore(config: Config, addresses: Addresses, log: Logger, now: () => Date): Promise<void> {
   const [wish, file] = process.argv.slice(2);
-  const nothingOpen: Open = { close: async () => {}, open: async () => {} };
-  const replacement = new ShopReplacement(addresses, new Hold(), nothingOpen, log);
+  const only = new OnlyServer(addresses.appUrl, log);
+  const onlyOpen: Open = { close: () => only.stop(), open: () => only.start() };
+  const replacement = new ShopReplacement(addresses, new Hold(), onlyOpen, log);
   const backups = backupsOf(config, addresses, replacement, now);
   // A server that is at work restores by itself: asked on its page, it holds back what is written meanwhile.
-  const only = wish === '--restore' ? await beOnlyServer(addresses.appUrl, log) : null;
+  if (wish === '--restore') await only.start();
   if (!backups || !config.backupDir) throw new Error('LQ_BACKUP_DIR is not set: it says where backups are.');
   if (wish === '--backup') {
     const { name, bytes } = await backups.make('asked');
@@ -149,7 +153,7 @@ async function backUpOrRestore(config: Config, addresses: Addresses, log: Logger
       `The shop "${manifest.shopName}" is what it was on ${manifest.madeAt}. What was there before is kept as ${path.join(config.backupDir, keptAs)}.\n`,
     );
   } else throw new Error('Which backup? Give its file: npm run restore -- FILE');
-  await only?.release();
+  await only.stop();
 }
 
 /**

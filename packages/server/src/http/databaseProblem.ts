@@ -20,6 +20,7 @@ export function databaseProblem(error: unknown): AppError | null {
   if (code.startsWith('22')) return new AppError(400, 'invalid', 'Not valid', NOT_KEPT);
   if (code === '57014') return new AppError(422, 'too-slow', 'Took too long', TOO_SLOW);
   if (code === '53100') return new AppError(503, 'disk-full', 'The server’s disk is full', DISK_FULL);
+  if (code === '55006') return new AppError(409, 'in-use', 'In use', IN_USE);
   if (isBusy(code)) return new AppError(503, 'busy', 'Busy', BUSY);
   if (isDatabaseAway(error)) return new AppError(503, 'database-away', 'The database does not answer', AWAY);
   return null;
@@ -35,6 +36,8 @@ const NOT_TOGETHER = 'It names something that is not there, or does not go toget
 const NOT_KEPT = 'A value of the request cannot be kept: a day, a number or a text outside of what there is.';
 const TOO_SLOW = 'The answer took longer than the server waits for one. Ask for less: fewer words, one job, one kind.';
 const DISK_FULL = 'The server’s disk is full, so nothing can be saved until somebody makes room. Nothing was changed.';
+const IN_USE =
+  'Another program has the shop’s database open and cannot be sent away. Close it and try again. Nothing was changed.';
 const BUSY = 'Somebody else is changing the same at this moment. Nothing was changed; try again shortly.';
 const AWAY = 'The database does not answer. Nothing was changed; try again shortly.';
 

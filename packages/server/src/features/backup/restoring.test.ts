@@ -10,10 +10,11 @@ import { gzipSync } from 'node:zlib';
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Backup } from '@low-quarry/core/contracts/backup';
 import type { JobInList } from '@low-quarry/core/contracts/jobs';
+import pg from 'pg';
 import { pack } from 'tar-stream';
 import { MIGRATION_NAMES } from '../../db/dataSource';
 import { createTestApp, type Http, type TestApp } from '../../testing/testApp';
-import { asAdmin } from '../../testing/testDatabase';
+import { asAdmin, urlOf } from '../../testing/testDatabase';
 import { type Manifest, readArchive } from './archive';
 import type { BackupService } from './BackupService';
 import { readDump } from './readDump';
@@ -114,6 +115,20 @@ test('one that fails in the middle leaves the shop open as it was', async () => 
     await (await app.signedIn('Okke')).post('/api/jobs').send(bookIn(what)).expect(200);
     before.push(what);
   }
+});
+
+test('another program that has the database open keeps it from being exchanged, and is named; the shop goes on', async () => {
+  const { name } = await backups.make('asked');
+  await asAdmin(async (admin) => {
+    const other = new pg.Client({ connectionString: urlOf('LQ_TEST_DATABASE_URL', app.name) });
+    await other.connect();
+    const http = await app.signedIn('Okke');
+    const { body } = await http.post(`/api/backups/${name}/restore`).send({ shopName: 'Slipway Nine' }).expect(409);
+    expect(body).toMatchObject({ type: '/problems/in-use', detail: expect.stringContaining('Nothing was changed') });
+    await http.post('/api/jobs').send(bookIn('goes on')).expect(200);
+    await other.end();
+    expect((await admin.query('SELECT 1')).rowCount).toBe(1);
+  });
 });
 
 test.each([

@@ -35,9 +35,17 @@ export async function listTar(file: FileHandle): Promise<readonly TarEntry[]> {
     if (FILE.test(type)) entries.push({ name: readName(header), start, bytes });
     else if (!PASSED_OVER.test(type)) throw new TarError(`it holds something that is no file ("${readName(header)}").`);
     at = start + Math.ceil(bytes / BLOCK) * BLOCK;
+    await requirePadding(file, start + bytes, Math.min(at, size));
   }
   if (size === 0) return entries;
   throw new TarError('its end is missing.');
+}
+
+/** What fills an entry's last block is nothing: every byte of an archive is guarded by something. */
+async function requirePadding(file: FileHandle, from: number, to: number): Promise<void> {
+  const padding = Buffer.alloc(to - from);
+  if (padding.length > 0) await file.read(padding, 0, padding.length, from);
+  if (padding.some((byte) => byte !== 0)) throw new TarError('it cannot be read as an archive.');
 }
 
 /** The sum of all bytes, those of the sum itself counted as blanks. */

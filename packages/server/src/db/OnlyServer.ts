@@ -12,36 +12,42 @@ const LOCK = 4784;
 const PATIENCE_MS = 15_000;
 const AGAIN_MS = 250;
 
-export type OnlyServer = { readonly release: () => Promise<void> };
+export class OnlyServer {
+  private client: pg.Client | null = null;
+  private stopped = true;
 
-/**
- * @param url of the shop's database
- * @throws when another server has it and does not let go
- */
-export async function beOnlyServer(url: string, log: Logger): Promise<OnlyServer> {
-  let released = false;
-  let client = await take(url);
+  /** @param url of the shop's database */
+  constructor(
+    private readonly url: string,
+    private readonly log: Logger,
+  ) {}
+
+  /** @throws when another server has it and does not let go */
+  async start(): Promise<void> {
+    this.stopped = false;
+    this.client = await take(this.url);
+    this.client.once('end', () => void this.takeAgain());
+  }
+
+  async stop(): Promise<void> {
+    this.stopped = true;
+    const { client } = this;
+    this.client = null;
+    await client?.end().catch(() => {});
+  }
+
   /** The database was away: until it is back, and nobody else was quicker, it is asked again. */
-  const keep = () => {
-    client.once('end', async () => {
-      while (!released) {
-        try {
-          client = await take(url);
-          return keep();
-        } catch (error) {
-          log.warn({ err: error }, 'the lock of this shop’s only server is not to be had yet');
-          await sleep(AGAIN_MS);
-        }
+  private async takeAgain(): Promise<void> {
+    while (!this.stopped) {
+      try {
+        await this.start();
+        return;
+      } catch (error) {
+        this.log.warn({ err: error }, 'the lock of this shop’s only server is not to be had yet');
+        await sleep(AGAIN_MS);
       }
-    });
-  };
-  keep();
-  return {
-    release: async () => {
-      released = true;
-      await client.end().catch(() => {});
-    },
-  };
+    }
+  }
 }
 
 async function take(url: string): Promise<pg.Client> {

@@ -2,7 +2,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { pino } from 'pino';
 import { asAdmin, createTestDatabase, type TestDatabase } from '../testing/testDatabase';
-import { beOnlyServer } from './onlyServer';
+import { OnlyServer } from './OnlyServer';
 
 const log = pino({ level: 'silent' });
 let database: TestDatabase;
@@ -12,20 +12,25 @@ beforeAll(async () => {
 afterAll(() => database.drop());
 
 test('a second server waits for the first to end, and does not work beside it', async () => {
-  const first = await beOnlyServer(database.addresses.appUrl, log);
+  const [first, second] = [
+    new OnlyServer(database.addresses.appUrl, log),
+    new OnlyServer(database.addresses.appUrl, log),
+  ];
+  await first.start();
   let isSecondIn = false;
-  const second = beOnlyServer(database.addresses.appUrl, log).then((server) => {
+  const starting = second.start().then(() => {
     isSecondIn = true;
-    return server;
   });
   await sleep(600);
   expect(isSecondIn).toBe(false);
-  await first.release();
-  await (await second).release();
+  await first.stop();
+  await starting;
+  await second.stop();
 });
 
 test('a lock whose connection was cut is taken again', async () => {
-  const server = await beOnlyServer(database.addresses.appUrl, log);
+  const server = new OnlyServer(database.addresses.appUrl, log);
+  await server.start();
   const holders = () =>
     asAdmin(async (admin) => {
       const { rows } = await admin.query(
@@ -44,5 +49,5 @@ test('a lock whose connection was cut is taken again', async () => {
   }
   expect(after).toBeDefined();
   expect(after).not.toBe(before);
-  await server.release();
+  await server.stop();
 });
