@@ -63,7 +63,13 @@ async function main(): Promise<void> {
   const feed = new ChangeFeed(db, appUrl, log);
   await feed.start();
   const hold = new Hold();
-  const replacement = new ShopReplacement(addresses, hold, openingOf(db, heavy, feed, only), log);
+  const replacement = new ShopReplacement(
+    addresses,
+    hold,
+    openingOf(db, heavy, feed, only, log),
+    isLoopback(config.host),
+    log,
+  );
   const backups = backupsOf(config, addresses, replacement, identity.now);
   await backups?.cleanUp();
   const nightWork = backups && new NightWork({ db, hold, backups, log, ...identity });
@@ -107,7 +113,7 @@ async function main(): Promise<void> {
 }
 
 /** What has the shop's database open, so that another can take its place. */
-function openingOf(db: DataSource, heavy: DataSource, feed: ChangeFeed, only: OnlyServer): Open {
+function openingOf(db: DataSource, heavy: DataSource, feed: ChangeFeed, only: OnlyServer, log: Logger): Open {
   return {
     close: async () => {
       await feed.stop();
@@ -115,9 +121,16 @@ function openingOf(db: DataSource, heavy: DataSource, feed: ChangeFeed, only: On
       for (const each of [db, heavy]) await each.destroy();
     },
     open: async () => {
-      for (const each of [db, heavy]) await each.initialize();
-      await only.start();
-      await feed.start();
+      try {
+        for (const each of [db, heavy]) await connect(each, log);
+        await only.start();
+        await feed.start();
+      } catch (error) {
+        // Without its database this process is of no use: it ends, and the next one finds what there is.
+        setImmediate(() => {
+          throw error;
+        });
+      }
     },
   };
 }
@@ -138,7 +151,7 @@ async function backUpOrRestore(config: Config, addresses: Addresses, log: Logger
   const [wish, file] = process.argv.slice(2);
   const only = new OnlyServer(addresses.appUrl, log);
   const onlyOpen: Open = { close: () => only.stop(), open: () => only.start() };
-  const replacement = new ShopReplacement(addresses, new Hold(), onlyOpen, log);
+  const replacement = new ShopReplacement(addresses, new Hold(), onlyOpen, isLoopback(config.host), log);
   const backups = backupsOf(config, addresses, replacement, now);
   // A server that is at work restores by itself: asked on its page, it holds back what is written meanwhile.
   if (wish === '--restore') await only.start();
@@ -227,7 +240,7 @@ async function connect(db: DataSource, log: Logger): Promise<void> {
   const until = Date.now() + CONNECT_PATIENCE_MS;
   for (;;) {
     try {
-      await db.initialize();
+      if (!db.isInitialized) await db.initialize();
       return;
     } catch (error) {
       if (!isDatabaseAway(error) || Date.now() > until) throw error;

@@ -116,6 +116,7 @@ describe('text, numbers and days that cannot be kept are 4xx', () => {
     ['/api/history?find=%00', 400],
     ['/api/history?find=%ED%A0%80', 200],
     ['/api/history?kind=nonsense', 400],
+    ['/api/history?find=a&find=b', 400],
     ['/api/history?job=1', 400],
     ['/api/openings/1/choice?version=99999999999999999999', 404],
     ['/%ff', 404],

@@ -48,12 +48,14 @@ export async function createTestApp({
   backupDir = null,
   allowedHosts = [],
   trustedProxies = [],
+  mayBeDemo = true,
   ...options
 }: {
   readonly empty?: boolean;
   readonly backupDir?: string | null;
   readonly allowedHosts?: readonly string[];
   readonly trustedProxies?: readonly string[];
+  readonly mayBeDemo?: boolean;
 } = {}): Promise<TestApp> {
   const database = await createTestDatabase(options);
   const { db, addresses } = database;
@@ -78,7 +80,7 @@ export async function createTestApp({
       await feed.start();
     },
   };
-  const replacement = new ShopReplacement(addresses, hold, open, log);
+  const replacement = new ShopReplacement(addresses, hold, open, mayBeDemo, log);
   const tools = { binDir: process.env.LQ_PG_BIN ?? null, appUrl: addresses.appUrl };
   const backups = backupDir ? new BackupService({ dir: backupDir, ...tools }, replacement, now) : null;
   const app = createApp({

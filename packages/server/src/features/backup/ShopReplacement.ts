@@ -22,6 +22,8 @@ export class ShopReplacement {
     shop: Addresses,
     private readonly hold: Hold,
     private readonly opened: Open,
+    /** Whether a demo shop, whose passwords everybody knows, may be served here: at this machine's own address only. */
+    readonly mayBeDemo: boolean,
     private readonly log: Logger,
   ) {
     this.databases = new ShopDatabases(shop);
@@ -70,7 +72,7 @@ export class ShopReplacement {
     try {
       const answer = await fill(incoming);
       await this.databases.bringUpToDate(incoming);
-      return { incoming, answer, findings: await checkShop(incoming.appUrl) };
+      return { incoming, answer, findings: await checkShop(incoming.appUrl, this) };
     } catch (error) {
       await this.databases.drop(incoming);
       throw error;

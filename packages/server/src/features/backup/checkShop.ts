@@ -56,9 +56,16 @@ const FINDINGS: readonly Finding[] = [
  * @returns what does not go together and can be lived with, in words that follow "In it, "
  * @throws ArchiveError when the shop could not be opened
  */
-export async function checkShop(url: string): Promise<readonly string[]> {
+export async function checkShop(
+  url: string,
+  { mayBeDemo }: { readonly mayBeDemo: boolean },
+): Promise<readonly string[]> {
   return withClient(url, async (client) => {
     const found: string[] = [];
+    const demo = await client.query('SELECT 1 FROM "shop" WHERE "is_demo"');
+    if (demo.rowCount && !mayBeDemo) {
+      throw new ArchiveError('It is the demo shop, whose passwords everybody knows, and others reach this server.');
+    }
     for (const { asks, says, isGrave } of FINDINGS) {
       const { rows } = await client.query(asks);
       if (rows[0].n === 0) continue;

@@ -226,6 +226,18 @@ describe('an archive of the first version', () => {
   }, 120_000);
 });
 
+test('where others reach the server, the demo shop does not come in by a backup', async () => {
+  const open = await createTestApp({ backupDir: path.join(dir, 'open'), mayBeDemo: false });
+  try {
+    const { name } = await (open.backups as BackupService).make('asked');
+    const restoring = (open.backups as BackupService).restore(path.join(dir, 'open', name));
+    await expect(restoring).rejects.toThrow('It is the demo shop');
+    await open.http.get('/api/jobs').expect(200);
+  } finally {
+    await open.drop();
+  }
+});
+
 test('the login of the server is no superuser, owns nothing, and is a member of nothing', async () => {
   const [who] = await app.db.query(`SELECT current_user AS "user", session_user AS "session"`);
   expect(who).toEqual({ user: 'low_quarry_app', session: 'low_quarry_app' });
