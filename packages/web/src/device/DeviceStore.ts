@@ -49,6 +49,11 @@ export const deviceStore: DeviceStore = {
     (await entries<string, unknown>(inStrictStore)).filter(([key]) => String(key).startsWith(prefix)),
 };
 
+/** Asks the browser not to clear it away when the device runs out of room; over plain http it cannot be asked. */
+export async function askToKeep(): Promise<void> {
+  await globalThis.navigator?.storage?.persist?.().catch(() => false);
+}
+
 let opening: Promise<IDBDatabase> | null = null;
 
 /** As the library's own, but written through to the disk: a battery that is pulled finds what was said to be kept. */

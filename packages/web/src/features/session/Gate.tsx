@@ -9,7 +9,7 @@ import { keepQueries, restoreQueries } from '../../api/keptQueries';
 import { MeContext } from '../../api/me';
 import { pageOwner, setPageOwner } from '../../api/pageOwner';
 import { subscribeToSignedOut } from '../../api/signedOut';
-import { deviceStore } from '../../device/DeviceStore';
+import { askToKeep, deviceStore } from '../../device/DeviceStore';
 import { forgetDraft, openDrafts } from '../../device/drafts';
 import { NotKeptBanner } from '../../device/NotKeptBanner';
 import { forgetNotKept } from '../../device/notKept';
@@ -98,6 +98,7 @@ function Kept({ personId, children }: { readonly personId: string; readonly chil
     const opened = new Outbox(personId, deviceStore);
     let stop = () => {};
     let isGone = false;
+    void askToKeep();
     const read = Promise.all([openDrafts(deviceStore, personId), restoreQueries(queries, personId), opened.open()]);
     void read.then(([closeDrafts]) => {
       if (isGone) return closeDrafts();

@@ -9,6 +9,9 @@ export function LeftScreen({ left: { name, waiting } }: { readonly left: Left })
         {name} is signed out at this device. The shop’s server does not answer: it is told as soon as it is back, and
         signing in needs it too. What the shop had told this device is taken away from it.
       </p>
+      <p className="max-w-xl">
+        What {name} had typed and not saved stays on this device too, for when {name} signs in here again.
+      </p>
       <p className="max-w-xl font-semibold text-measure">
         {waiting === 0
           ? 'Nothing waits here to be sent.'
