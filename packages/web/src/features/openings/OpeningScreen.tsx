@@ -25,6 +25,7 @@ import { newId } from '../../ui/newId';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered } from '../../ui/states';
+import { useScreenAwake } from '../../ui/useScreenAwake';
 import { jobQuery } from '../jobs/jobsQueries';
 import { jobTitle } from '../jobs/jobTitle';
 import { FactFields } from './FactFields';
@@ -48,6 +49,7 @@ import { TraceFields } from './TraceFields';
 import { useDraft } from './useDraft';
 
 export function OpeningScreen() {
+  useScreenAwake();
   const { jobId = '', openingId = '' } = useParams();
   const job = useQuery(jobQuery(jobId));
   const opening = useQuery(openingQuery(openingId));
