@@ -239,6 +239,41 @@ function versionOne({
   return { ...file, version: 1 };
 }
 
+test('an import while somebody begins to work: either it is refused, or they are told to come again; nothing is lost', async () => {
+  const out = await everything();
+  const fresh = await createTestApp({ empty: true, backupDir: path.join(dir, 'under-load') });
+  try {
+    const own = { kind: 'own', shopName: 'Boathouse', name: 'Tamsin', password: 'three short words' };
+    asPerson(fresh.http, (await fresh.http.post('/api/first-start').send(own).expect(200)).body.me);
+    let isOver = false;
+    const importing = fresh.http
+      .post('/api/import')
+      .send(out)
+      .then(({ status }) => {
+        isOver = true;
+        return status;
+      });
+    const acknowledged: string[] = [];
+    for (let at = 0; !isOver && at < 400; at++) {
+      const name = `Hand ${at}`;
+      // Nobody at first, so that the import finds a new shop; then, at some moment of it, one after the other.
+      await new Promise((resolve) => setTimeout(resolve, at === 0 ? 250 : 5));
+      const { status } = await fresh.http
+        .post('/api/people')
+        .send({ name, roles: ['fitter'], password: 'three short words' });
+      if (status === 200) acknowledged.push(name);
+      else expect(status).toBe(503);
+    }
+    expect([200, 409]).toContain(await importing);
+    asPerson(fresh.http, (await fresh.http.get('/api/session').expect(200)).body.me);
+    const { body } = await fresh.http.get('/api/people').expect(200);
+    const names = body.people.map(({ name }: { name: string }) => name);
+    expect(names).toEqual(expect.arrayContaining(acknowledged));
+  } finally {
+    await fresh.drop();
+  }
+});
+
 test('a file that refers to what is not in it is refused with the place', async () => {
   const out = await everything();
   const fresh = await createTestApp({ empty: true, backupDir: path.join(dir, 'refused') });
