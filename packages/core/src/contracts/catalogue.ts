@@ -29,7 +29,12 @@ export const putShop = contract({
   permission: 'settings',
   params: z.object({}),
   body: z.strictObject({ version: z.int().min(1), settings: shopSchema }),
-  answer: z.object({ version: z.int(), settings: shopSchema }),
+  answer: z.object({
+    version: z.int(),
+    settings: shopSchema,
+    /** What is chosen and names something that these settings no longer have, in sentences. */
+    findings: z.array(z.string()),
+  }),
 });
 
 export const getCatalogue = contract({

@@ -21,6 +21,17 @@ export class ChoicesStore {
     return new Map(rows.map((row) => [row.opening_id, toChoice(row)]));
   }
 
+  /** How many choices of jobs that are not in the bin name each of these spacers. */
+  async countBySpacer(spacerIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
+    const rows: { id: string; count: number }[] = await this.manager.query(
+      `SELECT "choice"."spacer_id" AS "id", count(*)::int AS "count" FROM "choice"
+        JOIN "opening" ON "opening"."id" = "choice"."opening_id" JOIN "job" ON "job"."id" = "opening"."job_id"
+        WHERE "job"."deleted_at" IS NULL AND "choice"."spacer_id" = ANY($1) GROUP BY 1`,
+      [spacerIds],
+    );
+    return new Map(rows.map(({ id, count }) => [id, count]));
+  }
+
   async save(choices: readonly StoredChoice[]): Promise<void> {
     await this.manager.upsert(
       ChoiceEntity,

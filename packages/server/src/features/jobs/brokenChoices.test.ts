@@ -46,6 +46,7 @@ test('a ring that is no longer cut holds its own opening back and nothing else; 
     stock: before.settings.stock.filter((each: { thicknessMm: number }) => each.thicknessMm !== 9),
   };
   const { body: after } = await app.http.put('/api/shop').send({ version: before.version, settings }).expect(200);
+  expect(after.findings).toEqual(['1 choice names a ring cut from 9 mm sheet: no longer judged until chosen again.']);
   await allAnswer(jobId);
   expect(await stateOf(id, jobId)).toEqual({
     kind: 'cannotJudge',

@@ -1,20 +1,24 @@
 /** Changes the shop's settings; everything that is judged is judged by the new ones from then on. */
-import type { Shop } from '@low-quarry/core/model/shop';
+import { madeRings } from '@low-quarry/core/fit/stackSearch';
+import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import type { EntityManager } from 'typeorm';
 import { versionConflict } from '../../http/AppError';
+import { ChoicesStore } from '../choices/ChoicesStore';
 import type { History } from '../history/History';
 import { ShopStore } from './ShopStore';
 
-export type Settings = { readonly version: number; readonly settings: Shop };
+export type Settings = { readonly version: number; readonly settings: Shop; readonly findings: string[] };
 
 export class ShopService {
   private readonly store: ShopStore;
+  private readonly choices: ChoicesStore;
 
   constructor(
     manager: EntityManager,
     private readonly history: History,
   ) {
     this.store = new ShopStore(manager);
+    this.choices = new ChoicesStore(manager);
   }
 
   async change(version: number, settings: Shop): Promise<Settings> {
@@ -31,6 +35,21 @@ export class ShopService {
       before: before.settings,
       after: settings,
     });
-    return { version: version + 1, settings };
+    return { version: version + 1, settings, findings: await this.namedNoMore(before.settings, settings) };
+  }
+
+  /** A shop may well stop cutting rings from a sheet; whoever does so is told what was chosen with one. */
+  private async namedNoMore(before: Shop, after: Shop): Promise<string[]> {
+    const gone = madeRings(toFitRules(before)).filter(
+      ({ id }) => !madeRings(toFitRules(after)).some((ring) => ring.id === id),
+    );
+    const counts = await this.choices.countBySpacer(gone.map(({ id }) => id));
+    return gone.flatMap(({ id, name }) => {
+      const count = counts.get(id) ?? 0;
+      if (count === 0) return [];
+      return [
+        `${count} ${count === 1 ? 'choice names' : 'choices name'} a ${name}: no longer judged until chosen again.`,
+      ];
+    });
   }
 }

@@ -141,9 +141,11 @@ function SettingsForm({
       <div className="sticky bottom-0 z-10 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3">
         {maySet ? (
           <Button kind="main" type="submit" disabled={(changes.length === 0 && unreadable === null) || put.isPending}>
-            {changes.length === 0
-              ? 'Nothing changed'
-              : `Save ${changes.length} ${changes.length === 1 ? 'setting' : 'settings'}`}
+            {changes.length === 0 && unreadable !== null
+              ? 'Save what stands here'
+              : changes.length === 0
+                ? 'Nothing changed'
+                : `Save ${changes.length} ${changes.length === 1 ? 'setting' : 'settings'}`}
           </Button>
         ) : (
           <p className="font-semibold text-hold">You can look; changing settings is for the owner.</p>
@@ -154,7 +156,7 @@ function SettingsForm({
             : judging
               ? 'Every verdict is judged again with this. What is chosen stays chosen, and says when it no longer clears.'
               : put.isSuccess && changes.length === 0
-                ? 'Saved in the shop.'
+                ? ['Saved in the shop.', ...put.data.findings].join(' ')
                 : ''}
         </p>
         <FormError>{conflict ? null : problemSentence(put.error)}</FormError>

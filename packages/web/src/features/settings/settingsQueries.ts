@@ -16,7 +16,8 @@ export function usePutShop() {
     mutationFn: (body: z.input<typeof putShop.body>) => call(putShop, { params: {}, body }),
     retry: false,
     onSuccess: async (answer) => {
-      queries.setQueryData(settingsQuery.queryKey, { ...answer, unreadable: null });
+      const { version, settings } = answer;
+      queries.setQueryData(settingsQuery.queryKey, { version, settings, unreadable: null });
       // Every verdict hangs on them.
       await queries.invalidateQueries();
     },
