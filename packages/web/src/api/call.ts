@@ -46,6 +46,9 @@ export type Request<Params extends z.ZodType, Body extends z.ZodType> = {
   readonly personId?: string | undefined;
 };
 
+/** Of an answer that says nothing for a person, as a proxy's. */
+const UNREADABLE = '/problems/unreadable';
+
 const AWAY_STATUSES = new Set([502, 503, 504]);
 
 export async function call<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType>(
@@ -113,8 +116,8 @@ async function request(path: string, init: RequestInit): Promise<Response> {
     throw new AwayError(error);
   }
   if (AWAY_STATUSES.has(response.status)) {
-    const { detail } = (await toProblem(response)).problem;
-    reportAway(/^The server answered \d+ and nothing/.test(detail) ? null : detail);
+    const { type, detail } = (await toProblem(response)).problem;
+    reportAway(type === UNREADABLE ? null : detail);
     throw new AwayError();
   }
   reportAnswered();
@@ -138,7 +141,7 @@ async function toProblem(response: Response): Promise<ProblemError> {
     parsed.success
       ? parsed.data
       : {
-          type: '/problems/unreadable',
+          type: UNREADABLE,
           title: 'Unreadable answer',
           status: response.status,
           detail: `The server answered ${response.status} and nothing readable.`,
