@@ -18,6 +18,7 @@ export type Identity = { readonly now: () => Date; readonly newId: () => string 
 const EVERYTHING = [
   'change',
   'done_once',
+  'attempt',
   'session',
   'device',
   'choice',
