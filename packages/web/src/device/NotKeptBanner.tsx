@@ -20,8 +20,8 @@ export function NotKeptBanner() {
     <div role="alert" className="only-screen">
       <div className="flex flex-wrap items-center gap-x-4 border-b-2 border-hits bg-paper px-4 py-2 font-semibold text-hits">
         <p>
-          Not kept: this device has no room for {wordsOf(list.map(({ label }) => label))}. It is in this page only.
-          Leave the page open until the shop has it, or take it away as a file.
+          Not kept: this device has no room. In this page only: {wordsOf(list.map(({ label }) => label))}. Leave the
+          page open until the shop has it, or take it away as a file.
         </p>
         <button
           type="button"
