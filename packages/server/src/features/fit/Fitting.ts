@@ -1,7 +1,7 @@
 /** Judges stored choices with the same core function that the screens use. */
 import type { VerdictSummary } from '@low-quarry/core/contracts/jobs';
 import { type Judgement, judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
-import type { Candidate, FitCatalogue } from '@low-quarry/core/fit/shapes';
+import type { Candidate, FitCatalogue, FitRules } from '@low-quarry/core/fit/shapes';
 import { ringThicknessMm } from '@low-quarry/core/fit/spacerWindow';
 import { findSpacer } from '@low-quarry/core/fit/stackSearch';
 import { type OpeningRecord, toFitOpening } from '@low-quarry/core/model/opening';
@@ -20,6 +20,8 @@ export type CandidateIds = {
 /** One reading of the shop's settings and catalogue, to judge many choices with. */
 export class Fitting {
   private readonly catalogue: FitCatalogue;
+  /** One object for all choices: what is worked out from it, such as the rings, is worked out once. */
+  private readonly rules: FitRules;
   private readonly connectorNames: ReadonlyMap<string, string>;
 
   constructor(
@@ -30,6 +32,7 @@ export class Fitting {
     private readonly unreadable: string | null = null,
   ) {
     this.catalogue = toFitCatalogue([...parts.values()]);
+    this.rules = toFitRules(shop);
     this.connectorNames = new Map(connectors.map(({ id, name }) => [id, name]));
   }
 
@@ -37,7 +40,7 @@ export class Fitting {
   findCandidate({ speakerId, bracketIds, spacerId }: CandidateIds): Candidate | keyof CandidateIds {
     const speaker = this.catalogue.speakers.find(({ id }) => id === speakerId);
     const brackets = bracketIds.map((bracketId) => this.catalogue.brackets.find(({ id }) => id === bracketId));
-    const spacer = findSpacer(this.catalogue, toFitRules(this.shop), spacerId);
+    const spacer = findSpacer(this.catalogue, this.rules, spacerId);
     if (!speaker) return 'speakerId';
     if (brackets.some((bracket) => !bracket)) return 'bracketIds';
     if (spacer === undefined) return 'spacerId';
@@ -87,7 +90,7 @@ export class Fitting {
   judge(record: OpeningRecord, candidate: Candidate): Judgement {
     if (this.unreadable !== null) throw new Error(`the shop's settings cannot be read (${this.unreadable})`);
     const opening = toFitOpening(record, readingHalfWidthsMm(this.shop), (id) => this.connectorNames.get(id) ?? id);
-    return judgeCandidate(opening, candidate, this.catalogue.adapters, toFitRules(this.shop), this.shop.unit);
+    return judgeCandidate(opening, candidate, this.catalogue.adapters, this.rules, this.shop.unit);
   }
 }
 
