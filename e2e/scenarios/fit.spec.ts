@@ -146,3 +146,22 @@ test.describe('addresses that lead nowhere', () => {
     }
   });
 });
+
+test('settings that cannot be read judge nothing on any screen, until the owner saves what stands there', async ({
+  fitter,
+  shop,
+}) => {
+  const { page } = fitter;
+  await shop.inDatabase((client) =>
+    client.query(`UPDATE "shop" SET "settings" = jsonb_set("settings", '{confidence}', '7')`),
+  );
+  await fitter.openJob('Corran Tern, HDS 3');
+  await page.getByRole('link', { name: 'What fits Front door, left' }).click();
+  await expect(page.getByText('Nothing is judged until the owner has set them right')).toBeVisible();
+  await expect(fitter.verdict()).toHaveCount(0);
+  await fitter.openPage('/settings', 'Settings');
+  await page.getByRole('button', { name: 'Save what stands here' }).click();
+  await expect(page.getByText('Saved in the shop.')).toBeVisible();
+  await fitter.whatFits('Corran Tern, HDS 3', 'Front door, left');
+  await expect(fitter.verdict()).not.toHaveCount(0);
+});

@@ -7,7 +7,13 @@ export const shopQuery = queryOptions({
   queryKey: ['shop'],
   queryFn: ({ signal }) => call(getShop, { params: {}, signal }),
   staleTime: 60_000,
-  select: ({ settings }) => settings,
+  // What could be read of them, with defaults for the rest, is for setting them right; nobody's clearances are judged by.
+  select: ({ settings, unreadable }) => {
+    if (unreadable === null) return settings;
+    throw new Error(
+      `They cannot be read (${unreadable}). Nothing is judged until the owner has set them right, under Settings.`,
+    );
+  },
 });
 
 export const catalogueQuery = queryOptions({

@@ -8,6 +8,7 @@ import { type OpeningRecord, toFitOpening } from '@low-quarry/core/model/opening
 import { type ConnectorRecord, orderedId, type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import type { SnapshotNow } from '@low-quarry/core/records/snapshot';
+import { unreadable } from '../../http/AppError';
 import type { PartsStore } from '../parts/PartsStore';
 import type { ShopStore } from '../shop/ShopStore';
 
@@ -86,9 +87,9 @@ export class Fitting {
     return `This choice names ${words[missing]} that is no longer in the catalogue: choose again.`;
   }
 
-  /** @throws when the settings cannot be read: their defaults are nobody's clearances */
+  /** @throws AppError when the settings cannot be read: their defaults are nobody's clearances */
   judge(record: OpeningRecord, candidate: Candidate): Judgement {
-    if (this.unreadable !== null) throw new Error(`the shop's settings cannot be read (${this.unreadable})`);
+    if (this.unreadable !== null) throw unreadable('the shop’s settings', this.unreadable);
     const opening = toFitOpening(record, readingHalfWidthsMm(this.shop), (id) => this.connectorNames.get(id) ?? id);
     return judgeCandidate(opening, candidate, this.catalogue.adapters, this.rules, this.shop.unit);
   }

@@ -133,6 +133,12 @@ test('settings that cannot be read are shown as far as they can, judge nothing, 
     kind: 'cannotJudge',
     sentence: expect.stringContaining('confidence'),
   });
+  const choice = { openingId: id, speakerId: 'spk-wrackline-shoal-65', bracketIds: [], spacerId: null, reason: null };
+  const { body: refusal } = await app.http
+    .put(`/api/jobs/${jobId}/choices`)
+    .send({ choices: [choice] })
+    .expect(422);
+  expect(refusal.type).toBe('/problems/unreadable');
   await app.http.put('/api/shop').send({ version: shop.version, settings: shop.settings }).expect(200);
   expect((await app.http.get('/api/shop').expect(200)).body.unreadable).toBeNull();
   expect((await stateOf(id, jobId)).kind).toBe('chosen');
