@@ -10,7 +10,7 @@ test('from the car to the order list, by mouse, and back from a backup', async (
   const { page } = fitter;
   await fitter.measure(JOB, 'Front door, left');
   await fitter.type('Depth behind', '2 9/32"');
-  await expect(fitter.entry('Depth behind')).toContainText('57.9 mm ± 1.0 = 2 9/32 in');
+  await expect(fitter.entry('Depth behind')).toContainText('57.9 mm ± 1.1 = 2 9/32 in');
   await fitter.type('Depth behind', '57.5; 58; 58');
   await fitter.save();
   await fitter.saved();
@@ -19,7 +19,9 @@ test('from the car to the order list, by mouse, and back from a backup', async (
   // The speaker that was wanted first.
   await fitter.pick('Wrackline Shoal 65');
   await expect(fitter.verdict()).toContainText('Hits');
-  await expect(page.getByText(/Window empty: at least 10\.\d mm for behind, at most 2 mm in front/)).toBeVisible();
+  await expect(
+    page.getByText(/Height range empty: at least 10\.\d mm for behind, at most 2 mm in front/),
+  ).toBeVisible();
 
   // The one that fits.
   await fitter.pick('Wrackline Shoal 65 Slim');

@@ -46,5 +46,5 @@ test('in a catalogue of thousands the verdicts follow the hand, and the order co
   await expect(list).toHaveAttribute('data-count', everybody ?? '');
   // Nothing moves any more: the reasons of all the others are there too.
   await page.getByText('Why not the other').click();
-  await expect(page.getByRole('button', { name: /at the glass/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /at the (hole|front|bolts)/ }).first()).toBeVisible();
 });

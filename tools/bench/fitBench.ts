@@ -7,12 +7,9 @@
  */
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
-import { CatalogueIndex } from '@low-quarry/core/fit/engine/CatalogueIndex';
-import { CatalogueSweep } from '@low-quarry/core/fit/engine/CatalogueSweep';
-import { FitEngine } from '@low-quarry/core/fit/engine/FitEngine';
-import { MountIndex } from '@low-quarry/core/fit/engine/MountIndex';
-import { PartMates } from '@low-quarry/core/fit/engine/PartMates';
-import { type RankedSpeaker, VERDICTS_BY_RANK } from '@low-quarry/core/fit/Ranking';
+import { CatalogueIndex } from '@low-quarry/core/fit/search/CatalogueIndex';
+import { FitEngine } from '@low-quarry/core/fit/search/FitEngine';
+import { type RankedSpeaker, VERDICTS_BY_RANK } from '@low-quarry/core/fit/search/Ranking';
 import type { FitCatalogue, FitOpening } from '@low-quarry/core/fit/shapes';
 import { newGap } from '@low-quarry/core/geometry/Gap';
 import { sheetGap } from '@low-quarry/core/geometry/glassSheet';
@@ -39,6 +36,9 @@ const KERNEL_CASES = 60;
 const GROWTH = [1_000, 10_000, 100_000];
 /** So many candidates a screen shows at once, with all their figures. */
 const SHOWN = 60;
+
+/** While a hand moves nobody wants to know by how much something hits. */
+const VERDICTS = { figures: false };
 
 // The flag makes the collector callable in a context that is made after it.
 setFlagsFromString('--expose_gc');
@@ -94,12 +94,8 @@ if (!door) throw new Error('fitBench: expected an opening');
 
 say(`catalogue: ${SPEAKERS} speakers, ${BRACKETS} brackets, seed 1`);
 const index = new CatalogueIndex(largeCatalogue({ speakers: SPEAKERS, brackets: BRACKETS, seed: 1 }));
-// What of the catalogue's own parts mates is known with the catalogue, whatever the vehicle.
-const mates = new PartMates(index, LARGE_RULES);
-const mounts = new MountIndex(index, LARGE_RULES, mates);
-const sweep = new CatalogueSweep(index, LARGE_RULES, mounts);
-const engine = new FitEngine(index, LARGE_RULES, mounts);
-const firstMs = timeMs(() => sweep.sweep(door));
+const engine = new FitEngine(index, LARGE_RULES);
+const firstMs = timeMs(() => engine.rank(door, VERDICTS));
 const firstFiguresMs = timeMs(() => engine.rank(door));
 const clears = engine.standings.verdict.reduce((sum, verdict) => sum + (verdict === 0 ? 1 : 0), 0);
 say(
@@ -148,12 +144,12 @@ function timeChanges(
   return found;
 }
 
-const judgeAgain = (by: CatalogueSweep) => (opening: FitOpening) => {
-  by.sweep(opening);
+const judgeAgain = (by: FitEngine) => (opening: FitOpening) => {
+  by.rank(opening, VERDICTS);
   by.look(SHOWN);
 };
-const rerank = timeChanges('judged again', CHANGES, judgeAgain(sweep));
-const jump = timeChanges('judged again', JUMP, judgeAgain(sweep));
+const rerank = timeChanges('judged again', CHANGES, judgeAgain(engine));
+const jump = timeChanges('judged again', JUMP, judgeAgain(engine));
 const rerankFigures = timeChanges('all figures in order', CHANGES, (opening) => engine.rank(opening));
 
 /** A whole vehicle from nothing, one opening after another. Openings that nobody has seen: what is kept is kept by the object. */
@@ -166,11 +162,10 @@ function timeVehicle(newJudge: () => (opening: FitOpening) => void): number {
   );
   return median(times.slice(2));
 }
-const newMounts = () => new MountIndex(index, LARGE_RULES, mates);
-const vehicleMs = timeVehicle(() => judgeAgain(new CatalogueSweep(index, LARGE_RULES, newMounts())));
+const vehicleMs = timeVehicle(() => judgeAgain(new FitEngine(index, LARGE_RULES)));
 say(`whole vehicle, ${vehicle.length} openings from nothing: judged in ${vehicleMs.toFixed(0)} ms`);
 const vehicleFiguresMs = timeVehicle(() => {
-  const fresh = new FitEngine(index, LARGE_RULES, newMounts());
+  const fresh = new FitEngine(index, LARGE_RULES);
   return (opening) => fresh.rank(opening);
 });
 say(`  all figures of all openings in order in ${vehicleFiguresMs.toFixed(0)} ms`);
@@ -183,7 +178,7 @@ const heapMb = (heapUsed + arrayBuffers) / 1e6;
 // (a) the engine against the plain ranking
 const small = largeCatalogue(PLAIN);
 const smallIndex = new CatalogueIndex(small);
-const smallSweep = new CatalogueSweep(smallIndex, LARGE_RULES);
+const quick = new FitEngine(smallIndex, LARGE_RULES);
 let mismatches = 0;
 let compared = 0;
 let plainMs = 0;
@@ -196,16 +191,16 @@ for (const opening of vehicle) {
     plain = plainRanking(opening, small, LARGE_RULES);
   });
   compared += plain.length;
-  smallSweep.sweep(opening);
-  mismatches += differences(fast, plain) + sweepDifferences(plain);
+  quick.rank(opening, VERDICTS);
+  mismatches += differences(fast, plain) + verdictDifferences(plain);
 }
 say(
   `(a) ${compared} speakers in ${vehicle.length} openings: plain ${plainMs.toFixed(0)} ms, engine ${fastMs.toFixed(0)} ms (${(plainMs / fastMs).toFixed(0)} times), ${mismatches} differ`,
 );
 
 /** Verdicts that differ, and of what clears the place, stack and figures. */
-function sweepDifferences(plain: ReturnType<typeof plainRanking>): number {
-  const { verdicts, best } = smallSweep.look(small.speakers.length);
+function verdictDifferences(plain: ReturnType<typeof plainRanking>): number {
+  const { verdicts, best } = quick.look(small.speakers.length);
   const plainVerdicts = new Map(plain.map(({ candidate, judgement }) => [candidate.speaker.id, judgement.verdict]));
   const other = small.speakers.filter(
     ({ id }, at) => VERDICTS_BY_RANK[verdicts[at] as number] !== plainVerdicts.get(id),
@@ -219,7 +214,7 @@ function differences(fast: FitEngine, plain: ReturnType<typeof plainRanking>): n
   return plain.filter((each, rank) => isOther(fast.rankedSpeaker(fast.order[rank] as number), each)).length;
 }
 
-function isOther({ speakerId, best, stacksJudged }: RankedSpeaker, plain: PlainBest): boolean {
+function isOther({ speakerId, best }: RankedSpeaker, plain: PlainBest): boolean {
   const { candidate, judgement } = plain;
   const same = (a: number | null, b: number | undefined) =>
     a === null ? b === undefined : Math.abs(a - (b ?? Number.NaN)) < 1e-8;
@@ -228,9 +223,7 @@ function isOther({ speakerId, best, stacksJudged }: RankedSpeaker, plain: PlainB
     speakerId === candidate.speaker.id &&
     best.verdict === judgement.verdict &&
     best.decidedBy === judgement.decidedBy &&
-    best.bracketIds.join() === candidate.brackets.map(({ id }) => id).join() &&
-    best.spacerId === (candidate.spacer?.id ?? null) &&
-    stacksJudged === plain.stacksJudged &&
+    best.layerIds.join() === candidate.layers.map(({ id }) => id).join() &&
     same(best.marginMm, margin?.valueMm) &&
     same(best.expandedMm, margin?.expandedMm)
   );
@@ -269,7 +262,7 @@ say(
 // (c) growth
 const growth = GROWTH.map((speakers) => {
   const grown: FitCatalogue = largeCatalogue({ speakers, brackets: BRACKETS, seed: 1 });
-  const judge = judgeAgain(new CatalogueSweep(new CatalogueIndex(grown), LARGE_RULES));
+  const judge = judgeAgain(new FitEngine(new CatalogueIndex(grown), LARGE_RULES));
   judge(door);
   const times = Array.from({ length: 15 }, (_, step) => {
     const opening = (CHANGES.glass as (typeof CHANGES)[string])(door, (step % 7) * 0.25);

@@ -2,8 +2,9 @@
  * How often the engine is right: simulates openings whose true shapes are known, measures them as a shop would, and holds
  * what the engine says against the truth. Seeded; the same seed gives the same figures. Last line JSON.
  */
+
+import { nextMeasurements } from '@low-quarry/core/fit/advice/nextMeasurement';
 import type { CheckId } from '@low-quarry/core/fit/Check';
-import { nextMeasurements } from '@low-quarry/core/fit/nextMeasurement';
 import { rimPlaceList } from '@low-quarry/core/model/opening';
 import { SHOP_DEFAULTS, toFitRules } from '@low-quarry/core/model/shop';
 import { SOURCE_HALF_WIDTHS_MM } from '@low-quarry/core/model/source';

@@ -1,5 +1,6 @@
 /** Choices: which candidate goes into which opening. */
 import { z } from 'zod';
+import { layerIdsSchema, withLayerIds } from '../model/layers';
 import { contract, idSchema, nothing } from './contract';
 
 export const SHORTEST_REASON = 8;
@@ -9,9 +10,7 @@ const newChoiceSchema = z.strictObject({
   /** The version of the choice that was seen, 0 where there was none; left out by who does not mind. */
   version: z.int().min(0).optional(),
   speakerId: z.string().min(1).max(80),
-  /** From the metal to the speaker; a bracket's snap-off state is part of its id. */
-  bracketIds: z.array(z.string().min(1).max(120)).max(2),
-  spacerId: z.string().min(1).max(120).nullable(),
+  layerIds: layerIdsSchema,
   reason: z.string().trim().max(500, 'Up to 500 characters would do.').nullable(),
 });
 export type NewChoice = z.infer<typeof newChoiceSchema>;
@@ -22,7 +21,8 @@ export const putChoices = contract({
   path: '/api/jobs/:jobId/choices',
   permission: 'choose',
   params: z.object({ jobId: idSchema }),
-  body: z.strictObject({ choices: z.array(newChoiceSchema).min(1).max(24) }),
+  /** A device may have kept a choice in an earlier form. */
+  body: z.strictObject({ choices: z.array(z.preprocess(withLayerIds, newChoiceSchema)).min(1).max(24) }),
   answer: z.object({ kept: z.int() }),
 });
 

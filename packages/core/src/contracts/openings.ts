@@ -5,8 +5,8 @@ import { contract, idSchema, nothing } from './contract';
 
 export const choiceSchema = z.object({
   speakerId: z.string(),
-  bracketIds: z.array(z.string()),
-  spacerId: z.string().nullable(),
+  /** Brackets and rings from the metal to the speaker. */
+  layerIds: z.array(z.string()),
   /** Why it is ordered although it does not clear. */
   reason: z.string().nullable(),
   chosenAt: z.iso.datetime(),

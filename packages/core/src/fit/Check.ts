@@ -2,8 +2,7 @@
  * One question to one candidate, answered with a verdict, what is left, where, and a sentence.
  */
 import type { Vec3 } from '../geometry/vector';
-import { type Margin, type MarginVerdict, marginVerdict, sureness, toMargin } from '../uncertainty/Margin';
-import type { Quantity } from '../uncertainty/Quantity';
+import type { Margin } from '../uncertainty/Margin';
 
 /** The four words. Hold is for what no millimetre settles. */
 export type Verdict = 'clears' | 'measure' | 'hits' | 'hold';
@@ -15,6 +14,7 @@ export const CHECK_IDS = [
   'depth',
   'obstacles',
   'front',
+  'cover',
   'terminals',
   'wireWay',
   'connector',
@@ -46,8 +46,6 @@ export type Nearest = {
   readonly askedMm: number;
 };
 
-const NOTHING_MISSING: readonly OpeningDimensionKey[] = [];
-
 export type Check = {
   readonly id: CheckId;
   readonly verdict: Verdict;
@@ -62,84 +60,10 @@ export type Check = {
   readonly sentence: string;
 };
 
-/** One of the gaps that a check looks at: the worst of them is the check. */
-export type GapOption = {
-  readonly quantity: Quantity;
-  readonly nearest: Nearest | null;
-  /** Told the margin so that it can quote it; put into words only when read. */
-  readonly sentence: (margin: Margin, verdict: Verdict) => string;
-};
+/** What cannot be undone comes last: a hit is worse than an open question. */
+export const VERDICT_GRAVITY: Readonly<Record<Verdict, number>> = { clears: 0, measure: 1, hold: 2, hits: 3 };
 
-const GRAVITY: Readonly<Record<Verdict, number>> = { clears: 0, measure: 1, hold: 2, hits: 3 };
-
-/** The graver of two verdicts: what cannot be undone comes first, a hit is worse than an open question. */
+/** The graver of two verdicts. */
 export function graver(a: Verdict, b: Verdict): Verdict {
-  return GRAVITY[a] >= GRAVITY[b] ? a : b;
-}
-
-/**
- * A check decided by the worst of one or more gaps: of those that hit the one that misses most, otherwise the one that is
- * least sure, and of equally sure ones the one with less left. The first of equals is taken.
- */
-export function worstGapCheck(id: CheckId, options: readonly GapOption[], confidence: number): Check {
-  let worst: GapCheck | null = null;
-  for (const option of options) {
-    const margin = toMargin(option.quantity, confidence);
-    const each = new GapCheck(id, marginVerdict(margin), margin, option);
-    if (!worst || isWorse(each, worst)) worst = each;
-  }
-  if (!worst) throw new Error(`worstGapCheck: expected a gap for ${id}, got none`);
-  return worst;
-}
-
-/** A check decided by one length. */
-export function marginCheck(
-  id: CheckId,
-  quantity: Quantity,
-  confidence: number,
-  sentence: GapOption['sentence'],
-  nearest: Nearest | null = null,
-): Check {
-  return worstGapCheck(id, [{ quantity, nearest, sentence }], confidence);
-}
-
-function isWorse(a: GapCheck, b: GapCheck): boolean {
-  if (a.verdict !== b.verdict) return graver(a.verdict, b.verdict) === a.verdict;
-  const off = a.verdict === 'hits' ? 0 : sureness(a.margin) - sureness(b.margin);
-  return off !== 0 ? off < 0 : a.margin.valueMm < b.margin.valueMm;
-}
-
-class GapCheck implements Check {
-  readonly isJudged = true;
-  readonly missing = NOTHING_MISSING;
-
-  constructor(
-    readonly id: CheckId,
-    readonly verdict: MarginVerdict,
-    readonly margin: Margin,
-    private readonly option: GapOption,
-  ) {}
-
-  get nearest(): Nearest | null {
-    return this.option.nearest;
-  }
-
-  get sentence(): string {
-    return this.option.sentence(this.margin, this.verdict);
-  }
-}
-
-/** A check that cannot be answered yet: measure first. */
-export function missingCheck(id: CheckId, missing: readonly OpeningDimensionKey[], sentence: string): Check {
-  return { id, verdict: 'measure', isJudged: true, margin: null, nearest: null, missing, sentence };
-}
-
-/** A check that is decided without a length. */
-export function factCheck(id: CheckId, verdict: 'clears' | 'measure' | 'hold', sentence: string): Check {
-  return { id, verdict, isJudged: true, margin: null, nearest: null, missing: NOTHING_MISSING, sentence };
-}
-
-/** A check that is left to the fitter's eye: what it would need is not in a catalogue, or was not noted. */
-export function unjudgedCheck(id: CheckId, sentence: string): Check {
-  return { ...factCheck(id, 'clears', sentence), isJudged: false };
+  return VERDICT_GRAVITY[a] >= VERDICT_GRAVITY[b] ? a : b;
 }

@@ -1,7 +1,8 @@
 /** The best way to mount one speaker in one opening, by the same engine and order as a whole catalogue's ranking. */
-import { CatalogueIndex } from './engine/CatalogueIndex';
-import { FitEngine } from './engine/FitEngine';
-import type { Judgement } from './judgeCandidate';
+
+import type { Judgement } from './Judgement';
+import { CatalogueIndex } from './search/CatalogueIndex';
+import { FitEngine } from './search/FitEngine';
 import type { Candidate, FitCatalogue, FitOpening, FitRules, FitSpeaker } from './shapes';
 
 export function bestStack(

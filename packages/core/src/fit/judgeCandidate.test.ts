@@ -15,10 +15,10 @@ import {
   speaker,
   within,
 } from '../testing/shapes';
+import { heightRange } from './advice/heightRange';
 import type { CheckId } from './Check';
 import { judgeCandidate } from './judgeCandidate';
 import type { Candidate, FitOpening } from './shapes';
-import { spacerWindow } from './spacerWindow';
 
 const judge = (at: FitOpening, what: Candidate) => judgeCandidate(at, what, [adapter()], RULES);
 
@@ -111,10 +111,10 @@ describe('bolts', () => {
     expect(check('bolts', opening(), candidate({ brackets: [crooked] })).sentence).toContain('speaker on the bracket');
   });
 
-  test('screws beside the ring of a spacer are seen: 78 − 2 = 76 inside a ring that starts at 77', () => {
+  test('screws beside the ring of a spacer are seen: 78 − 2 = 76 inside a ring that starts at 77, and 1.5 mm of wall are asked', () => {
     const wide = spacer(6, { inner: { kind: 'circle', diameter: exact(154) } });
-    expect(marginOf('bolts', opening(), candidate({ spacer: wide }))).toBeCloseTo(-1, 6);
-    expect(check('bolts', opening(), candidate({ spacer: wide })).sentence).toContain('miss the spacer');
+    expect(marginOf('bolts', opening(), candidate({ spacer: wide }))).toBeCloseTo(-2.5, 6);
+    expect(check('bolts', opening(), candidate({ spacer: wide })).sentence).toContain('too little wall');
   });
 });
 
@@ -172,21 +172,21 @@ describe('front gap', () => {
   });
 });
 
-describe('spacer window', () => {
+describe('height range', () => {
   const shallow = opening({ depths: depthAt(exact(61)) });
 
   test('the glass asks 60 + 5 − 61 = 4 mm, the grille allows 5: one interval from 4 to 5', () => {
-    const window = spacerWindow(shallow, candidate(), RULES);
-    expect(window?.intervals).toEqual([{ fromMm: expect.closeTo(4, 6), toMm: 5 }]);
-    expect(window).toMatchObject({ mostMm: 5, behindBy: 'depth' });
+    const range = heightRange(shallow, candidate(), RULES);
+    expect(range?.intervals).toEqual([{ fromMm: expect.closeTo(4, 6), toMm: 5 }]);
+    expect(range).toMatchObject({ mostMm: 5, behindBy: 'depth' });
   });
 
   test('empty: the glass asks at least 7 mm, the grille allows 2', () => {
     const tight = opening({ depths: depthAt(exact(58)), frontGap: exact(17) });
-    const window = spacerWindow(tight, candidate(), RULES);
-    expect(window?.intervals).toEqual([]);
-    expect(window?.leastMm).toBeCloseTo(7, 6);
-    expect(window?.mostMm).toBe(2);
+    const range = heightRange(tight, candidate(), RULES);
+    expect(range?.intervals).toEqual([]);
+    expect(range?.leastMm).toBeCloseTo(7, 6);
+    expect(range?.mostMm).toBe(2);
   });
 
   test('a magnet wider than the waist before it, beside a rail: clears low and high, hits between', () => {
@@ -207,10 +207,10 @@ describe('spacer window', () => {
       // Its axis lies 33 mm in and 55 mm up: 5 mm thick and asked 4, so 9 mm off its axis are free.
       obstacles: [rodAt({ xMm: 0, yMm: 55, depth: exact(28), diameterMm: 10 })],
     });
-    const window = spacerWindow(beside, candidate({ speaker: waisted }), RULES);
+    const range = heightRange(beside, candidate({ speaker: waisted }), RULES);
     // The slope from the waist (40, 45) to the magnet (55, 46) comes within 9 mm of (55, 33) when (13 − H) · 15/√226 = 9; the
     // magnet's end, 60 mm deep, is 9 mm past the axis when 60 − H = 24.
-    expect(window?.intervals).toEqual([
+    expect(range?.intervals).toEqual([
       { fromMm: 0, toMm: expect.closeTo(13 - (9 * Math.sqrt(226)) / 15, 6) },
       { fromMm: expect.closeTo(36, 6), toMm: 45 },
     ]);
@@ -224,15 +224,15 @@ describe('spacer window', () => {
       obstacles: [rodAt({ xMm: 0, yMm: 66, depth: exact(28), diameterMm: 10 })],
     });
     const what = candidate({ speaker: speaker({ basket: { kind: 'circle', diameter: exact(142) } }) });
-    const window = spacerWindow(beside, what, RULES);
+    const range = heightRange(beside, what, RULES);
     // Deep in the door only the magnet (45 mm) is at the beam; raised, the basket (71 mm) never reaches it again.
-    expect(window?.intervals.at(-1)?.toMm).toBeCloseTo(45, 6);
-    expect(window?.intervals[0]?.fromMm).toBeGreaterThan(0);
+    expect(range?.intervals.at(-1)?.toMm).toBeCloseTo(45, 6);
+    expect(range?.intervals[0]?.fromMm).toBeGreaterThan(0);
   });
 
-  test('a spacer does not change its own window', () => {
-    expect(spacerWindow(shallow, candidate({ spacer: spacer(9) }), RULES)).toEqual(
-      spacerWindow(shallow, candidate(), RULES),
+  test('a spacer does not change its own range', () => {
+    expect(heightRange(shallow, candidate({ spacer: spacer(9) }), RULES)).toEqual(
+      heightRange(shallow, candidate(), RULES),
     );
   });
 });
@@ -259,7 +259,8 @@ describe('leaning glass', () => {
   });
 
   test('a window that stops above the body does not threaten it', () => {
-    const at = opening({ depths: depthAt(exact(30)), lowerEdge: exact(90) });
+    const top = { key: 'depthTop', xMm: 0, yMm: 100, depth: exact(30) };
+    const at = opening({ depths: [top], lowerEdge: exact(90) });
     expect(check('depth', at).verdict).toBe('clears');
     expect(check('depth', at).sentence).toContain('lower edge');
     expect(check('depth', opening({ depths: depthAt(exact(30)) })).verdict).toBe('hits');
@@ -327,7 +328,7 @@ describe('wire way', () => {
   test('of the turns that serve the screws the one with the notch at the plug is taken', () => {
     const at = opening({ plugRad: Math.PI });
     const judged = judge(at, candidate({ brackets: [notched] }));
-    expect(Math.cos(judged.mount.notchRad ?? 0)).toBeCloseTo(-1, 6);
+    expect(Math.cos(judged.mount.placement.notchesRad[0] ?? 0)).toBeCloseTo(-1, 6);
     expect(judged.checks.find(({ id }) => id === 'wireWay')?.verdict).toBe('clears');
   });
 
@@ -389,7 +390,7 @@ describe('recess', () => {
     const what = candidate({ speaker: speaker({ flange: { kind: 'circle', diameter: exact(180) } }) });
     const { verdict, sentence } = check('hole', opening({ recess }), what);
     expect(verdict).toBe('hits');
-    expect(sentence).toBe('The plate is wider than the recess by 2 mm on one side.');
+    expect(sentence).toBe('The flange is wider than the recess by 2 mm on one side.');
   });
 });
 
@@ -467,16 +468,16 @@ describe('properties', () => {
     );
   });
 
-  test('inside its window a spacer clears glass and grille, outside it does not', () => {
+  test('inside its range a spacer clears glass and grille, outside it does not', () => {
     fc.assert(
       fc.property(depthMm, gapMm, fc.double({ min: 0.5, max: 30, noNaN: true }), (depth, gap, height) => {
         const at = opening({ depths: depthAt(exact(depth)), frontGap: exact(gap) });
         const what = candidate({ spacer: spacer(height) });
-        const window = spacerWindow(at, what, RULES);
-        if (!window) throw new Error('expected a window');
-        const ends = window.intervals.flatMap(({ fromMm, toMm }) => [fromMm, toMm]);
+        const range = heightRange(at, what, RULES);
+        if (!range) throw new Error('expected a range');
+        const ends = range.intervals.flatMap(({ fromMm, toMm }) => [fromMm, toMm]);
         fc.pre(ends.every((end) => Math.abs(height - end) > 1e-6));
-        const inside = window.intervals.some(({ fromMm, toMm }) => height > fromMm && height < toMm);
+        const inside = range.intervals.some(({ fromMm, toMm }) => height > fromMm && height < toMm);
         const clears = ['depth', 'front'].every((id) => check(id as CheckId, at, what).verdict === 'clears');
         expect(clears).toBe(inside);
       }),
@@ -528,6 +529,7 @@ describe('properties', () => {
           candidate({
             speaker: speaker({
               basket: { kind: 'circle', diameter: exact(142 * k) },
+              flange: { kind: 'circle', diameter: exact(165 * k) },
               flangeThickness: exact(4 * k),
               mountingDepth: exact(60 * k),
               frontHeight: exact(8 * k),
@@ -535,7 +537,7 @@ describe('properties', () => {
               bolts: circlePattern(4, exact(157 * k), 5 * k),
             }),
           });
-        const { glass, metal, wiring, front, hole, terminal } = RULES.clearancesMm;
+        const { glass, metal, wiring, front, hole, terminal, cover, wall } = RULES.clearancesMm;
         const rules = {
           ...RULES,
           clearancesMm: {
@@ -545,6 +547,8 @@ describe('properties', () => {
             front: front * factor,
             hole: hole * factor,
             terminal: terminal * factor,
+            cover: cover * factor,
+            wall: wall * factor,
           },
         };
         const plain = judgeCandidate(at(1), what(1), [adapter()], RULES);

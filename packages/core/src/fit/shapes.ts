@@ -8,6 +8,7 @@
 import type { BoltPattern } from '../geometry/BoltPattern';
 import type { Outline, PartOutline } from '../geometry/Outline';
 import type { Dimension } from '../uncertainty/Dimension';
+import type { OpeningDimensionKey } from './Check';
 
 /** What lies behind the opening. */
 export type Behind = 'glass' | 'metal' | 'nothing';
@@ -55,8 +56,9 @@ export type FitObstacle = {
   readonly yMm: number;
   /** From the mounting plane straight in to its surface there. */
   readonly depth: Dimension;
-  /** How sure its place on the face is; its value is 0. */
-  readonly place: Dimension;
+  /** How far it may stand aside of there, to the right and upwards; values 0. */
+  readonly placeX: Dimension;
+  readonly placeY: Dimension;
   /** Direction of its length in the face from +x, anticlockwise, rad. */
   readonly angleRad: number;
   /** How much deeper it gets along its length, rad. */
@@ -79,6 +81,8 @@ export type FitOpening = {
   /** A step in the wall around the hole into which plate or flange must go; null for a flat wall. */
   readonly recess: { readonly depthMm: number; readonly outline: Outline } | null;
   readonly bolts: BoltPattern | null;
+  /** The lengths of the screw pattern that have not been measured. */
+  readonly boltsMissing: readonly OpeningDimensionKey[];
   readonly behind: Behind;
   /** From the mounting plane to what lies behind, with the window down, at any number of places. */
   readonly depths: readonly DepthReading[];
@@ -140,6 +144,8 @@ export type FitSpeaker = {
   /** How sure the widths of the sections are; value 0. */
   readonly widthDoubt: Dimension;
   readonly boxes: readonly BodyBox[];
+  /** How far the boxes' faces may lie off; value 0. */
+  readonly boxDoubt: Dimension;
   readonly bolts: BoltPattern;
   readonly terminals: Terminals;
   readonly pieceCostMinor: number;
@@ -147,6 +153,7 @@ export type FitSpeaker = {
 
 /** A bracket in one of its snap-off states. */
 export type FitBracket = {
+  readonly kind: 'bracket';
   readonly id: string;
   readonly name: string;
   /** Holes towards the vehicle. */
@@ -165,6 +172,7 @@ export type FitBracket = {
 };
 
 export type FitSpacer = {
+  readonly kind: 'spacer';
   readonly id: string;
   readonly name: string;
   readonly inner: PartOutline;
@@ -186,12 +194,13 @@ export type FitHarnessAdapter = {
   readonly pieceCostMinor: number;
 };
 
-/** Metal, spacer, brackets, flange, from the door to the cabin. */
+/** What may stand between the metal and the speaker. */
+export type FitLayer = FitBracket | FitSpacer;
+
 export type Candidate = {
   readonly speaker: FitSpeaker;
-  /** From the metal to the speaker; none, one, or one on the other. */
-  readonly brackets: readonly FitBracket[];
-  readonly spacer: FitSpacer | null;
+  /** From the metal to the speaker. */
+  readonly layers: readonly FitLayer[];
 };
 
 /** Sheet that rings are cut from. */
@@ -212,6 +221,10 @@ export type FitRules = {
     readonly hole: number;
     /** From a live terminal to metal. */
     readonly terminal: number;
+    /** How far plate, ring or flange reach over the hole under them. */
+    readonly cover: number;
+    /** Left beside a screw to the edge of a ring. */
+    readonly wall: number;
   };
   /** One-sided confidence for "clears" and "hits", 0.5 to 1 exclusive. */
   readonly confidence: number;

@@ -3,13 +3,13 @@
  * and the same numbers as on the screen.
  */
 import { z } from 'zod';
+import { candidateMeasurements, type NextMeasurement, nextMeasurements } from '../fit/advice/nextMeasurement';
 import { CHECK_IDS } from '../fit/Check';
-import { CatalogueIndex } from '../fit/engine/CatalogueIndex';
-import { FitEngine } from '../fit/engine/FitEngine';
-import { nextMeasurements } from '../fit/nextMeasurement';
-import { CHANCE_DEFAULTS, wholeChance } from '../fit/wholeChance';
+import { CatalogueIndex } from '../fit/search/CatalogueIndex';
+import { FitEngine } from '../fit/search/FitEngine';
 import { rimPlaceList, toFitOpening } from '../model/opening';
 import { toFitCatalogue } from '../model/parts';
+import { radToDeg } from '../units/angle';
 import type { OpeningFile } from './openingFile';
 import type { PartsFile } from './partsFile';
 
@@ -31,6 +31,13 @@ const checkSchema = z.strictObject({
   missing: z.array(z.string()),
 });
 
+const nextSchema = z.strictObject({
+  dimension: z.string(),
+  instrument: z.string(),
+  settled: z.number(),
+  open: z.int(),
+});
+
 export const fitReportSchema = z.strictObject({
   format: z.literal('fit report'),
   version: z.literal(1),
@@ -38,9 +45,7 @@ export const fitReportSchema = z.strictObject({
   confidence: z.number(),
   stacksJudged: z.int(),
   /** What to measure next, best first: how many open candidates it is expected to settle. */
-  measureNext: z.array(
-    z.strictObject({ dimension: z.string(), instrument: z.string(), settled: z.number(), open: z.int() }),
-  ),
+  measureNext: z.array(nextSchema),
   candidates: z.array(
     z.strictObject({
       speakerId: z.string(),
@@ -48,31 +53,33 @@ export const fitReportSchema = z.strictObject({
       verdict,
       decidedBy: z.enum(CHECK_IDS),
       chain: z.strictObject({
-        brackets: z.array(z.strictObject({ id: z.string(), name: z.string() })),
-        spacer: z.strictObject({ id: z.string(), name: z.string(), made: z.boolean() }).nullable(),
+        /** Brackets and rings from the metal to the speaker. */
+        layers: z.array(
+          z.strictObject({
+            id: z.string(),
+            name: z.string(),
+            kind: z.enum(['bracket', 'spacer']),
+            /** Cut from sheet for this opening. */
+            made: z.boolean(),
+          }),
+        ),
+        /** Turn of the speaker, anticlockwise as seen from the cabin. */
+        turnDeg: z.number(),
         harness: z.array(z.strictObject({ id: z.string(), name: z.string() })),
       }),
       addedParts: z.int(),
       costMinor: z.int(),
-      /** That everything clears at once; null where a dimension is missing, or where it was not asked for. */
+      /** That every length clears at once; null where a dimension is missing or something holds. */
       chance: z.number().nullable(),
       checks: z.array(checkSchema),
+      /** What would settle this one, the opening's and the parts' own dimensions; empty unless it is to be measured. */
+      measureNext: z.array(nextSchema),
     }),
   ),
 });
 export type FitReport = z.infer<typeof fitReportSchema>;
 
-export type ReportOptions = {
-  /** The whole chance is worked out for so many of the best; it costs some 50 ms each. */
-  readonly chancesFor: number;
-};
-export const REPORT_DEFAULTS: ReportOptions = { chancesFor: 20 };
-
-export function fitReport(
-  { opening: record, rules }: OpeningFile,
-  { parts, connectors }: PartsFile,
-  { chancesFor }: ReportOptions = REPORT_DEFAULTS,
-): FitReport {
+export function fitReport({ opening: record, rules }: OpeningFile, { parts, connectors }: PartsFile): FitReport {
   const names = new Map(connectors.map(({ id, name }) => [id, name]));
   const opening = toFitOpening(record, rules.halfWidthsMm, (id) => names.get(id) ?? id);
   const engine = new FitEngine(new CatalogueIndex(toFitCatalogue(parts)), rules);
@@ -82,40 +89,44 @@ export function fitReport(
     judgement: engine.judgementOf(at),
     candidate: engine.candidateOf(at),
   }));
+  const options = {
+    halfWidthsMm: rules.halfWidthsMm,
+    places: rimPlaceList(record, opening),
+    confidence: rules.confidence,
+  };
   const next = nextMeasurements(
     opening,
     judged.map(({ judgement }) => judgement),
-    { halfWidthsMm: rules.halfWidthsMm, places: rimPlaceList(record, opening), confidence: rules.confidence },
+    options,
   );
   return {
     format: 'fit report',
     version: 1,
     opening: opening.label,
     confidence: rules.confidence,
-    stacksJudged: judged.reduce((sum, { at }) => sum + engine.rankedSpeaker(at).stacksJudged, 0),
-    measureNext: next.map(({ action, settled, open }) => ({
-      dimension: action.key,
-      instrument: action.instrument,
-      settled: tidy(settled),
-      open,
-    })),
-    candidates: judged.map(({ at, judgement, candidate }, rank) => {
+    stacksJudged: engine.stacksJudged,
+    measureNext: next.map(toNext),
+    candidates: judged.map(({ at, judgement, candidate }) => {
       const { best } = engine.rankedSpeaker(at);
-      const { speaker, brackets, spacer } = candidate;
-      const whole = rank < chancesFor ? wholeChance(opening, candidate, judgement, rules, CHANCE_DEFAULTS) : null;
+      const { speaker, layers } = candidate;
       return {
         speakerId: speaker.id,
         speaker: speaker.name,
         verdict: judgement.verdict,
         decidedBy: judgement.decidedBy,
         chain: {
-          brackets: brackets.map(({ id, name }) => ({ id, name })),
-          spacer: spacer && { id: spacer.id, name: spacer.name, made: spacer.made },
+          layers: layers.map((layer) => ({
+            id: layer.id,
+            name: layer.name,
+            kind: layer.kind,
+            made: layer.kind === 'spacer' && layer.made,
+          })),
+          turnDeg: tidy(radToDeg(judgement.mount.pose.angleRad)),
           harness: judgement.harness.map(({ id, name }) => ({ id, name })),
         },
         addedParts: best.addedParts,
         costMinor: best.costMinor,
-        chance: whole && tidy(whole.chance),
+        chance: judgement.chance === null ? null : tidy(judgement.chance),
         checks: judgement.checks.map(({ id, verdict: each, isJudged, sentence, margin, nearest, missing }) => ({
           id,
           verdict: each,
@@ -131,9 +142,17 @@ export function fitReport(
           },
           missing: [...missing],
         })),
+        measureNext: candidateMeasurements(opening, judgement, options).slice(0, MOST_NEXT).map(toNext),
       };
     }),
   };
+}
+
+/** Of one candidate so many measurements are named, best first. */
+const MOST_NEXT = 3;
+
+function toNext({ action, settled, open }: NextMeasurement) {
+  return { dimension: action.key, instrument: action.instrument, settled: tidy(settled), open };
 }
 
 /** A micrometre and less is noise of the arithmetic, and would make every report differ. */

@@ -8,8 +8,9 @@ import { z } from 'zod';
 import { changeSchema } from '../contracts/history';
 import { verdictSchema } from '../contracts/jobs';
 import { choiceSchema } from '../contracts/openings';
-import { ringThicknessMm } from '../fit/spacerWindow';
+import { ringThicknessMm } from '../fit/layout/rings';
 import { rolesSchema } from '../model/access';
+import { withLayerIds } from '../model/layers';
 import { openingRecordSchema } from '../model/opening';
 import { connectorSchema, orderedId, partSchema } from '../model/parts';
 import { shopSchema } from '../model/shop';
@@ -33,7 +34,10 @@ const jobSchema = z.strictObject({
       id: z.uuid(),
       version: z.int().positive(),
       record: openingRecordSchema,
-      choice: choiceSchema.extend({ verdictWhenChosen: verdictSchema, snapshot: snapshotSchema.nullable() }).nullable(),
+      choice: z.preprocess(
+        withLayerIds,
+        choiceSchema.extend({ verdictWhenChosen: verdictSchema, snapshot: snapshotSchema.nullable() }).nullable(),
+      ),
     }),
   ),
 });
@@ -157,13 +161,12 @@ export function brokenReferences(file: ShopFile): readonly BrokenReference[] {
       if (!choice) continue;
       const path = `jobs.${at}.openings.${place}.choice`;
       const isA = (kind: string, id: string) => parts.get(orderedId(id)) === kind;
-      const { speakerId, bracketIds, spacerId } = choice;
+      const { speakerId, layerIds } = choice;
       require(`${path}.speakerId`, isA('speaker', speakerId), `"${speakerId}" is not a speaker of the file.`);
-      for (const [index, id] of bracketIds.entries()) {
-        require(`${path}.bracketIds.${index}`, isA('bracket', id), `"${id}" is not a bracket of the file.`);
+      for (const [index, id] of layerIds.entries()) {
+        const isFound = isA('bracket', id) || isA('spacer', id) || ringThicknessMm(id) !== null;
+        require(`${path}.layerIds.${index}`, isFound, `"${id}" is no bracket or spacer of the file.`);
       }
-      const isFound = spacerId === null || ringThicknessMm(spacerId) !== null || isA('spacer', spacerId);
-      require(`${path}.spacerId`, isFound, `"${spacerId}" is not a spacer of the file.`);
     }
   }
   return found;

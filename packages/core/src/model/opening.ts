@@ -3,8 +3,14 @@ import { z } from 'zod';
 import type { OpeningDimensionKey } from '../fit/Check';
 import { type FitObstacle, type FitOpening, OBSTACLE_KINDS } from '../fit/shapes';
 import { halfExtentsMm, type Outline, outlineMm } from '../geometry/Outline';
-import type { Dimension } from '../uncertainty/Dimension';
-import { fromReadings } from '../uncertainty/fromReadings';
+import { type Dimension, rectangular } from '../uncertainty/Dimension';
+import {
+  fromReadings,
+  type Instrument,
+  instrumentName,
+  pooledRepeatability,
+  type Repeatability,
+} from '../uncertainty/fromReadings';
 import { degToRad } from '../units/angle';
 import { dimensionRangeError, OPENING_DIMENSION_KEYS } from './openingDimensions';
 import { placeLabel, placeSchema, sideSchema } from './place';
@@ -183,12 +189,37 @@ export function isTakenHere(measurement: Measurement | undefined): boolean {
   return measurement !== undefined && SOURCES[measurement.source].origin === 'takenHere';
 }
 
+type HalfWidths = Readonly<Record<SourceId, number>>;
+/** How well each source's readings repeat, as far as an opening's own readings tell. */
+type Repeats = Partial<Record<SourceId, Repeatability>>;
+
+function instrumentOf(source: SourceId, halfWidthsMm: HalfWidths): Instrument {
+  return { name: instrumentName(source), halfWidthMm: halfWidthsMm[source], origin: SOURCES[source].origin };
+}
+
 /** A stored measurement as a dimension, with the shop's half-width for its source. */
 export function toDimension(
-  { readingsMm, source }: Measurement,
-  halfWidthsMm: Readonly<Record<SourceId, number>>,
+  { readingsMm, source }: Pick<Measurement, 'readingsMm' | 'source'>,
+  halfWidthsMm: HalfWidths,
+  repeats: Repeats = {},
 ): Dimension {
-  return fromReadings(readingsMm, halfWidthsMm[source], SOURCES[source].origin);
+  return fromReadings(readingsMm, instrumentOf(source, halfWidthsMm), repeats[source]);
+}
+
+/** The repeatability of each source, pooled over every place of an opening that was read more than once. */
+function repeatsOf({ dimensions, depthReadings, obstacles }: OpeningRecord, halfWidthsMm: HalfWidths): Repeats {
+  const all = [
+    ...Object.values(dimensions),
+    ...depthReadings.map(({ measurement }) => measurement),
+    ...obstacles.map(({ depth }) => depth),
+  ];
+  const sources = [...new Set(all.map(({ source }) => source))];
+  return Object.fromEntries(
+    sources.map((source) => {
+      const places = all.filter((each) => each.source === source).map(({ readingsMm }) => readingsMm);
+      return [source, pooledRepeatability({ halfWidthMm: halfWidthsMm[source] }, places)];
+    }),
+  );
 }
 
 /**
@@ -201,9 +232,11 @@ export function toFitOpening(
   halfWidthsMm: Readonly<Record<SourceId, number>>,
   connectorName: (connectorId: string) => string,
 ): FitOpening {
+  const repeats = repeatsOf(record, halfWidthsMm);
+  const toLength = (measurement: Measurement) => toDimension(measurement, halfWidthsMm, repeats);
   const dimension = (key: OpeningDimensionKey): Dimension | null => {
     const measurement = record.dimensions[key];
-    return measurement ? toDimension(measurement, halfWidthsMm) : null;
+    return measurement ? toLength(measurement) : null;
   };
   const hole = toHole(record, dimension, halfWidthsMm);
   return {
@@ -216,19 +249,16 @@ export function toFitOpening(
       depthMm: record.recess.depthMm,
       outline: {
         kind: 'circle',
-        diameter: fromReadings(
-          [record.recess.diameterMm],
-          halfWidthsMm[record.recess.source],
-          SOURCES[record.recess.source].origin,
-        ),
+        diameter: fromReadings([record.recess.diameterMm], instrumentOf(record.recess.source, halfWidthsMm)),
       },
     },
     bolts: toBolts(record.bolts, dimension, halfWidthsMm),
+    boltsMissing: BOLT_DIMENSIONS[record.bolts.kind].filter((key) => !record.dimensions[key]),
     behind: record.behind,
-    depths: toDepths(record, dimension, hole, halfWidthsMm),
+    depths: toDepths(record, dimension, hole, toLength),
     sheet: sheetDefaults(record.behind),
     lowerEdge: record.behind === 'glass' ? dimension('lowerEdge') : null,
-    obstacles: record.obstacles.map((obstacle) => toObstacle(obstacle, halfWidthsMm)),
+    obstacles: record.obstacles.map((obstacle) => toObstacle(obstacle, toLength)),
     frontGap: dimension('frontGap'),
     plugRad: record.plugDeg === null ? null : degToRad(record.plugDeg),
     wiring:
@@ -240,8 +270,6 @@ export function toFitOpening(
 }
 
 type Lookup = (key: OpeningDimensionKey) => Dimension | null;
-type HalfWidths = Readonly<Record<SourceId, number>>;
-
 function toHole(record: OpeningRecord, dimension: Lookup, halfWidthsMm: HalfWidths): Outline<Dimension | null> {
   switch (record.holeKind) {
     case 'circle':
@@ -266,7 +294,7 @@ function toHole(record: OpeningRecord, dimension: Lookup, halfWidthsMm: HalfWidt
 
 /** A trace's doubt: as far off as a reading with the same instrument, value 0. */
 function doubtOf(source: SourceId, halfWidthsMm: HalfWidths): Dimension {
-  return fromReadings([0], halfWidthsMm[source], SOURCES[source].origin);
+  return fromReadings([0], instrumentOf(source, halfWidthsMm));
 }
 
 /** A depth stick is as thick as this and cannot stand closer to the hole's edge, mm. */
@@ -309,7 +337,7 @@ function toDepths(
   record: OpeningRecord,
   dimension: Lookup,
   hole: Outline<Dimension | null>,
-  halfWidthsMm: HalfWidths,
+  toLength: (measurement: Measurement) => Dimension,
 ): FitOpening['depths'] {
   const places = rimPlaces(hole, record.side);
   const atRim = RIM_KEYS.flatMap((key) => {
@@ -320,13 +348,14 @@ function toDepths(
     key: `depth${index + 1}`,
     xMm,
     yMm,
-    depth: toDimension(measurement, halfWidthsMm),
+    depth: toLength(measurement),
   }));
   return [...atRim, ...elsewhere];
 }
 
-function toObstacle(record: ObstacleRecord, halfWidthsMm: HalfWidths): FitObstacle {
+function toObstacle(record: ObstacleRecord, toLength: (measurement: Measurement) => Dimension): FitObstacle {
   const { id, label, kind, xMm, yMm, shape } = record;
+  const place = rectangular(0, record.placeHalfWidthMm, SOURCES[record.depth.source].origin);
   return {
     id,
     label,
@@ -334,8 +363,9 @@ function toObstacle(record: ObstacleRecord, halfWidthsMm: HalfWidths): FitObstac
     xMm,
     yMm,
     shape,
-    depth: toDimension(record.depth, halfWidthsMm),
-    place: fromReadings([0], record.placeHalfWidthMm, SOURCES[record.depth.source].origin),
+    depth: toLength(record.depth),
+    placeX: place,
+    placeY: place,
     angleRad: degToRad(record.angleDeg),
     tiltRad: degToRad(record.tiltDeg),
   };

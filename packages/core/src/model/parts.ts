@@ -1,7 +1,7 @@
 /** The parts a shop can order, as records, and as the shapes that the checks work on. */
 import { z } from 'zod';
+import { SHOULDER_DOUBT } from '../fit/layout/SpeakerShape';
 import type { FitBracket, FitCatalogue, FitHarnessAdapter, FitSpacer, FitSpeaker } from '../fit/shapes';
-import { SHOULDER_DOUBT } from '../fit/speakerBody';
 import type { BoltPattern } from '../geometry/BoltPattern';
 import type { PartOutline } from '../geometry/Outline';
 import { type Dimension, rectangular } from '../uncertainty/Dimension';
@@ -218,6 +218,7 @@ function toFitSpeaker(record: SpeakerRecord): FitSpeaker {
         : { ...length(0), uncertaintyMm: SHOULDER_DOUBT * record.mountingDepthMm, origin: 'classDefault' },
     widthDoubt: length(0),
     boxes: record.boxes.map(({ angleDeg, ...box }) => ({ ...box, angleRad: degToRad(angleDeg) })),
+    boxDoubt: length(0),
     bolts: toPattern(record.bolts, length),
     terminals: record.terminals,
   };
@@ -235,6 +236,7 @@ export function orderedId(id: string): string {
 function toFitBrackets(record: BracketRecord): readonly FitBracket[] {
   const length = catalogueLength(record);
   const asItComes: FitBracket = {
+    kind: 'bracket',
     ...common(record),
     vehicleBolts: toPattern(record.vehicleBolts, length),
     speakerBolts: toPattern(record.speakerBolts, length),
@@ -259,6 +261,7 @@ function toFitBrackets(record: BracketRecord): readonly FitBracket[] {
 function toFitSpacer(record: SpacerRecord): FitSpacer {
   const length = catalogueLength(record);
   return {
+    kind: 'spacer',
     ...common(record),
     inner: toOutline(record.inner, length),
     outer: toOutline(record.outer, length),

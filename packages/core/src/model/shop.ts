@@ -30,6 +30,10 @@ export const shopSchema = z.strictObject({
     front: clearanceMm,
     hole: clearanceMm,
     terminal: clearanceMm.default(4),
+    /** How far plate, ring or flange reach over the hole under them (common practice, no source). */
+    cover: clearanceMm.default(2),
+    /** Left beside a screw to the edge of a ring (common practice, no source). */
+    wall: clearanceMm.default(1.5),
   }),
   confidence: z.number().gt(0.5).lt(1),
   /** Sheet that rings are cut from, with what a ring costs in minor units of the currency, time included. */
@@ -71,7 +75,7 @@ export type Shop = z.infer<typeof shopSchema>;
 export const SHOP_DEFAULTS: Omit<Shop, 'name'> = {
   currency: 'EUR',
   unit: 'mm',
-  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4 },
+  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4, cover: 2, wall: 1.5 },
   confidence: 0.975,
   stock: STOCK_DEFAULTS,
   mostRaisedMm: 45,

@@ -19,8 +19,7 @@ export type JobState = {
 /** What is chosen, and in words, because a part's name may change later. */
 export type ChoiceState = {
   readonly speakerId: string;
-  readonly bracketIds: readonly string[];
-  readonly spacerId: string | null;
+  readonly layerIds: readonly string[];
   readonly reason: string | null;
   readonly words: string;
   readonly verdict: string;

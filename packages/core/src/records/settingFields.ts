@@ -67,6 +67,8 @@ const CLEARANCES = [
   ['front', 'To the card or grille', 'How far cone and tweeter must stay behind the card.'],
   ['hole', 'In the hole', 'How much smaller all round a body must be than the hole.'],
   ['terminal', 'Terminals to metal', 'How far live terminals must stay off metal.'],
+  ['cover', 'Cover', 'How far plate, ring or flange must reach over the hole under them.'],
+  ['wall', 'Wall beside screws', 'How much of a ring must be left between a screw and its edge.'],
 ] as const;
 
 const UNITS = [

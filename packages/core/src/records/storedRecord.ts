@@ -8,6 +8,7 @@
 import { z } from 'zod';
 import { roleSchema } from '../model/access';
 import { isCurrency, NO_CURRENCY } from '../model/currency';
+import { withLayerIds } from '../model/layers';
 import { openingRecordSchema } from '../model/opening';
 import { connectorSchema, partSchema } from '../model/parts';
 import { SHOP_DEFAULTS, shopSchema } from '../model/shop';
@@ -29,8 +30,7 @@ const jobStateSchema = z.strictObject({
 });
 const choiceStateSchema = z.strictObject({
   speakerId: z.string(),
-  bracketIds: z.array(z.string()),
-  spacerId: z.string().nullable(),
+  layerIds: z.array(z.string()),
   reason: z.string().nullable(),
   words: z.string(),
   verdict: z.string(),
@@ -41,6 +41,9 @@ const personStateSchema = z.strictObject({ name: z.string(), roles: z.array(role
 const withRealCurrency: Upgrade = (settings) =>
   isCurrency(settings.currency) ? settings : { ...settings, currency: NO_CURRENCY };
 
+/** One spacer with brackets on it became layers in any order. */
+const withLayers: Upgrade = (choice) => withLayerIds(choice) as Raw;
+
 /** For each kind its schema and the upgrades from the first form on: there is one form more than there are upgrades. */
 const FORMS = {
   opening: { schema: openingRecordSchema, upgrades: [] },
@@ -49,7 +52,7 @@ const FORMS = {
   vehicle: { schema: vehicleSchema, upgrades: [] },
   settings: { schema: shopSchema, upgrades: [withRealCurrency] },
   job: { schema: jobStateSchema, upgrades: [] },
-  choice: { schema: choiceStateSchema, upgrades: [] },
+  choice: { schema: choiceStateSchema, upgrades: [withLayers] },
   person: { schema: personStateSchema, upgrades: [] },
 } as const satisfies Readonly<Record<string, StoredForm>>;
 

@@ -76,7 +76,7 @@ const VEHICLE_RECTANGLES = [
 ] as const;
 
 export const LARGE_RULES: FitRules = {
-  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4 },
+  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4, cover: 2, wall: 1.5 },
   confidence: 0.975,
   stock: [3, 6, 9, 12, 18].map((thicknessMm) => ({ thicknessMm, halfWidthMm: 0.3, ringCostMinor: 1200 })),
   mostRaisedMm: 45,
@@ -305,7 +305,8 @@ function door(
         xMm: 0,
         yMm: -holeMm / 2 + 12,
         depth: stick(depthMm - 14),
-        place: rectangular(0, 4, 'takenHere'),
+        placeX: rectangular(0, 4, 'takenHere'),
+        placeY: rectangular(0, 4, 'takenHere'),
         angleRad: 0.2,
         tiltRad: 0,
         shape: { kind: 'rod', diameterMm: 32 },
@@ -330,6 +331,7 @@ function plain(
     material: 'sheetSteel',
     recess: null,
     bolts: screws(circleMm, 4, 45),
+    boltsMissing: [],
     behind: 'metal',
     depths: [{ key: 'depthBehind', xMm: 0, yMm: 0, depth: stick(depthMm) }],
     sheet: sheetDefaults('metal'),

@@ -1,20 +1,16 @@
 /**
- * The plain ranking: every stack of every speaker judged in full, the best kept, no index, no early exit. What the fast
- * engine must agree with, check for check, and what it is measured against.
+ * The plain ranking: every stack of every speaker judged in full, the best kept, no class, no bound, no early exit. What the
+ * search must agree with, check for check, and what it is measured against.
  */
-import type { Verdict } from '../fit/Check';
-import { harnessFor, type Judgement, judgeWithHarness } from '../fit/judgeCandidate';
-import { compareScores, type StackScore, stackIds, VERDICT_RANK } from '../fit/Ranking';
-import type { Candidate, FitCatalogue, FitOpening, FitRules, FitSpeaker } from '../fit/shapes';
-import { addedParts, chainsFor, piecesCostMinor, spacersFor } from '../fit/stackSearch';
-import { sureness } from '../uncertainty/Margin';
+import { VERDICT_GRAVITY, type Verdict } from '../fit/Check';
+import type { Judgement } from '../fit/Judgement';
+import { askCandidate, harnessFor, judgeWithHarness } from '../fit/judgeCandidate';
+import { Judge } from '../fit/search/Judge';
+import { compareScores, type StackScore, stackIds } from '../fit/search/Ranking';
+import { addedParts, chainsFor, moreRingStacks, piecesCostMinor, ringStacks, ringsFor } from '../fit/search/stacks';
+import type { Candidate, FitCatalogue, FitLayer, FitOpening, FitRules, FitSpeaker } from '../fit/shapes';
 
-export type PlainBest = {
-  readonly candidate: Candidate;
-  readonly judgement: Judgement;
-  readonly score: StackScore;
-  readonly stacksJudged: number;
-};
+export type PlainBest = { readonly candidate: Candidate; readonly judgement: Judgement; readonly score: StackScore };
 
 export function plainBest(
   opening: FitOpening,
@@ -23,46 +19,44 @@ export function plainBest(
   rules: FitRules,
 ): PlainBest {
   const harness = harnessFor(opening, speaker, catalogue.adapters);
-  let best: Omit<PlainBest, 'stacksJudged'> | null = null;
-  let stacksJudged = 0;
-  const judge = (candidate: Candidate) => {
-    const judgement = judgeWithHarness(opening, candidate, harness, rules, 'mm');
-    const score = toScore(candidate, judgement, harness?.reduce((sum, each) => sum + each.pieceCostMinor, 0) ?? 0);
-    stacksJudged++;
-    if (!best || compareScores(score, best.score) < 0) best = { candidate, judgement, score };
-    return judgement;
+  const harnessMinor = harness?.reduce((sum, each) => sum + each.pieceCostMinor, 0) ?? 0;
+  const rings = opening.bolts ? ringsFor(catalogue, rules) : [];
+  const chains = chainsFor(opening, speaker, catalogue, rules);
+  const judge = new Judge(rules);
+  const scoreOf = (layers: readonly FitLayer[]): Scored => {
+    const candidate = { speaker, layers };
+    const { verdict, worstMm, leastSureness } = askCandidate(judge, opening, candidate, harness);
+    const score = {
+      verdict,
+      worstMm,
+      leastSureness,
+      addedParts: addedParts(layers),
+      costMinor: piecesCostMinor(candidate) + harnessMinor,
+      ids: stackIds(layers.map(({ id }) => id)),
+    };
+    return { candidate, score };
   };
-  for (const brackets of chainsFor(opening, speaker, catalogue, rules)) {
-    const { checks } = judge({ speaker, brackets, spacer: null });
-    // Only the speaker with which nothing mates has screws that miss.
-    if (checks.some((check) => check.id === 'bolts' && check.verdict === 'hits')) continue;
-    for (const spacer of spacersFor(opening, { brackets }, catalogue, rules)) judge({ speaker, brackets, spacer });
+  const simple = chains.flatMap((chain) => [chain, ...ringStacks(opening, chain, rings, rules)]).map(scoreOf);
+  let best = simple.reduce(better);
+  if (best.score.verdict !== 'clears') {
+    // More elaborate ones only in order to clear.
+    const more = chains.flatMap((chain) => moreRingStacks(opening, chain, rings, rules)).map(scoreOf);
+    best = more.filter(({ score }) => score.verdict === 'clears').reduce(better, best);
   }
-  if (!best) throw new Error('plainBest: expected at least the bare speaker');
-  return { ...(best as Omit<PlainBest, 'stacksJudged'>), stacksJudged };
+  return { ...best, judgement: judgeWithHarness(opening, best.candidate, harness, rules, 'mm') };
 }
 
-function toScore(candidate: Candidate, { verdict, checks }: Judgement, harnessMinor: number): StackScore {
-  const hits = checks.flatMap((check) => (check.verdict === 'hits' && check.margin ? [check.margin.valueMm] : []));
-  const sure = checks.flatMap(({ margin }) => (margin ? [sureness(margin)] : []));
-  return {
-    verdict,
-    addedParts: addedParts(candidate),
-    costMinor: piecesCostMinor(candidate) + harnessMinor,
-    worstMm: Math.min(0, ...hits),
-    leastSureness: Math.min(Number.MAX_VALUE, ...sure),
-    ids: stackIds(
-      candidate.brackets.map(({ id }) => id),
-      candidate.spacer?.id ?? null,
-    ),
-  };
+type Scored = { readonly candidate: Candidate; readonly score: StackScore };
+
+function better(a: Scored, b: Scored): Scored {
+  return compareScores(b.score, a.score) < 0 ? b : a;
 }
 
 /** All speakers with their best stacks, best first. */
 export function plainRanking(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules): readonly PlainBest[] {
   const own = ({ candidate }: PlainBest) => (candidate.speaker.nominalSize === opening.nominalSize ? 0 : 1);
   const text = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
-  const rank = ({ score }: PlainBest): number => VERDICT_RANK[score.verdict as Verdict];
+  const rank = ({ score }: PlainBest): number => VERDICT_GRAVITY[score.verdict as Verdict];
   return catalogue.speakers
     .map((speaker) => plainBest(opening, speaker, catalogue, rules))
     .sort(

@@ -15,7 +15,7 @@ import type { BoltPattern } from '../geometry/BoltPattern';
 import { type Dimension, exactly, rectangular } from '../uncertainty/Dimension';
 
 export const RULES: FitRules = {
-  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4 },
+  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4, cover: 2, wall: 1.5 },
   confidence: 0.975,
   stock: [],
   mostRaisedMm: 45,
@@ -53,7 +53,8 @@ export function rodAt(
     id: 'beam',
     label: 'beam',
     kind: 'beam',
-    place: exact(0),
+    placeX: exact(0),
+    placeY: exact(0),
     angleRad: 0,
     tiltRad: 0,
     shape: { kind: 'rod', diameterMm },
@@ -78,6 +79,7 @@ export function speaker(changes: Partial<FitSpeaker> = {}): FitSpeaker {
     profileDoubt: exact(0),
     widthDoubt: exact(0),
     boxes: [],
+    boxDoubt: exact(0),
     bolts: circlePattern(4, exact(156), 5),
     terminals: 'spades 2.8 + 4.8',
     pieceCostMinor: 5000,
@@ -94,6 +96,7 @@ export function opening(changes: Partial<FitOpening> = {}): FitOpening {
     material: 'sheetSteel',
     recess: null,
     bolts: circlePattern(4, exact(156), 4),
+    boltsMissing: [],
     behind: 'glass',
     depths: depthAt(exact(70)),
     sheet: FLAT,
@@ -109,6 +112,7 @@ export function opening(changes: Partial<FitOpening> = {}): FitOpening {
 
 export function bracket(changes: Partial<FitBracket> = {}): FitBracket {
   return {
+    kind: 'bracket',
     id: 'bracket',
     name: 'Bracket',
     vehicleBolts: circlePattern(4, exact(156), 5),
@@ -126,6 +130,7 @@ export function bracket(changes: Partial<FitBracket> = {}): FitBracket {
 
 export function spacer(heightMm: number, changes: Partial<FitSpacer> = {}): FitSpacer {
   return {
+    kind: 'spacer',
     id: `spacer-${heightMm}`,
     name: `Ring ${heightMm}`,
     inner: { kind: 'circle', diameter: exact(144) },
@@ -148,6 +153,17 @@ export function adapter(changes: Partial<FitHarnessAdapter> = {}): FitHarnessAda
   };
 }
 
-export function candidate(changes: Partial<Candidate> = {}): Candidate {
-  return { speaker: speaker(), brackets: [], spacer: null, ...changes };
+/** A ring lies on the metal and the brackets on it, unless the layers are given. */
+export function candidate({
+  speaker: on = speaker(),
+  brackets = [],
+  spacer: ring = null,
+  layers = ring ? [ring, ...brackets] : brackets,
+}: {
+  readonly speaker?: FitSpeaker;
+  readonly brackets?: readonly FitBracket[];
+  readonly spacer?: FitSpacer | null;
+  readonly layers?: Candidate['layers'];
+} = {}): Candidate {
+  return { speaker: on, layers };
 }

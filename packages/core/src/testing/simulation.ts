@@ -6,9 +6,10 @@
  * readings of one place share that and scatter by a third of it; a figure that was carried over, taken from a catalogue, a
  * class default or a guess is off by up to its half-width, evenly.
  */
-import { type Judgement, judgeCandidate } from '../fit/judgeCandidate';
+import type { Judgement } from '../fit/Judgement';
+import { judgeCandidate } from '../fit/judgeCandidate';
+import { TYPICAL_SHOULDERS } from '../fit/layout/SpeakerShape';
 import type { Candidate, FitOpening, FitRules } from '../fit/shapes';
-import { TYPICAL_SHOULDERS } from '../fit/speakerBody';
 import { seededRandom } from '../math/seededRandom';
 import { type Measurement, type OpeningRecord, toFitOpening } from '../model/opening';
 import { type PartRecord, type SpeakerRecord, toFitCatalogue } from '../model/parts';
@@ -300,7 +301,7 @@ function toReal(claimed: SpeakerRecord, shoulder: number, off: () => number, ran
 function bare(record: PartRecord): Candidate {
   const [speaker] = toFitCatalogue([record]).speakers;
   if (!speaker) throw new Error('simulation: expected a speaker');
-  return { speaker, brackets: [], spacer: null };
+  return { speaker, layers: [] };
 }
 
 const LEAD = {

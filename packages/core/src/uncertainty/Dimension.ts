@@ -3,11 +3,21 @@
  */
 export type Origin = 'takenHere' | 'carriedOver' | 'catalogue' | 'classDefault' | 'guess' | 'whatIf';
 
+/** An error that all readings with one instrument have in common: it is not averaged away by reading again. */
+export type SharedError = {
+  /** Of the instrument, as margins name it. */
+  readonly name: string;
+  /** Standard uncertainty, mm; rectangular, as an instrument's limits are. */
+  readonly uncertaintyMm: number;
+};
+
 export type Dimension = {
   /** Best estimate in mm. */
   readonly valueMm: number;
-  /** Standard uncertainty (one standard deviation) in mm, at least 0. */
+  /** Standard uncertainty (one standard deviation) in mm, at least 0, without the shared error. */
   readonly uncertaintyMm: number;
+  /** Left out where no other reading can share it. */
+  readonly shared?: SharedError;
   /** Degrees of freedom of the uncertainty; null where it is taken as exactly known (JCGM 100:2008, G.4.3). */
   readonly degreesOfFreedom: number | null;
   readonly origin: Origin;
@@ -29,4 +39,14 @@ export function exactly(valueMm: number, origin: Origin = 'whatIf'): Dimension {
  */
 export function rectangular(valueMm: number, halfWidthMm: number, origin: Origin): Dimension {
   return { valueMm, uncertaintyMm: halfWidthMm / Math.sqrt(3), degreesOfFreedom: null, origin, isRectangular: true };
+}
+
+/** Standard uncertainty, mm, the shared error counted in. */
+export function wholeUncertaintyMm({ uncertaintyMm, shared }: Pick<Dimension, 'uncertaintyMm' | 'shared'>): number {
+  return shared ? Math.hypot(uncertaintyMm, shared.uncertaintyMm) : uncertaintyMm;
+}
+
+/** A shared error as a dimension of its own, value 0. */
+export function sharedDimension({ uncertaintyMm }: SharedError, origin: Origin): Dimension {
+  return { valueMm: 0, uncertaintyMm, degreesOfFreedom: null, origin, isRectangular: true };
 }

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { rectangular } from './Dimension';
-import { fromReadings } from './fromReadings';
+import { fromReadings, pooledRepeatability } from './fromReadings';
 import { marginChance, marginVerdict, sureness, toMargin } from './Margin';
-import { linear, quantity, sumOf } from './Quantity';
+import { linear, named, quantity, sumOf } from './Quantity';
 
 const depth = { name: 'depth', dimension: rectangular(60, 1, 'takenHere') };
 const height = { name: 'height', dimension: rectangular(10, 0.5, 'catalogue') };
@@ -38,25 +38,40 @@ describe('a linear quantity', () => {
   });
 });
 
+const STICK = { name: 'instrument.depthStick', halfWidthMm: 1, origin: 'takenHere' as const };
+
 describe('readings', () => {
-  test('57.5, 58, 58: mean 57.833, type A 0.1667 with 2 degrees of freedom, with a ±1 mm stick 0.601', () => {
-    // s = √((0.3333² + 2 × 0.1667²)/2) = 0.28868; s/√3 = 0.16667; √(0.16667² + 1/3) = 0.60093
-    const { valueMm, uncertaintyMm, degreesOfFreedom } = fromReadings([57.5, 58, 58], 1, 'takenHere');
-    expect(valueMm).toBeCloseTo(57.83333, 5);
-    expect(uncertaintyMm).toBeCloseTo(0.60093, 5);
-    // ν_eff = u⁴ / (0.16667⁴ / 2) = 0.13041 / 0.00038580 = 338
-    expect(degreesOfFreedom).toBeCloseTo(338, 0);
+  test('one reading is as sure as its instrument: three quarters shared, a quarter the hand, 1/√3 together', () => {
+    const { valueMm, uncertaintyMm, degreesOfFreedom, shared } = fromReadings([60], STICK);
+    expect([valueMm, degreesOfFreedom]).toEqual([60, null]);
+    expect(uncertaintyMm).toBeCloseTo(Math.sqrt(1 / 12), 12);
+    expect(shared).toEqual({ name: 'instrument.depthStick', uncertaintyMm: 0.5 });
+    expect(Math.hypot(uncertaintyMm, 0.5)).toBeCloseTo(1 / Math.sqrt(3), 12);
+    expect(() => fromReadings([], STICK)).toThrow('at least one reading');
   });
 
-  test('one reading has the instrument only; no reading is a fault of the caller', () => {
-    expect(fromReadings([60], 1, 'takenHere')).toEqual({
-      valueMm: 60,
-      uncertaintyMm: 1 / Math.sqrt(3),
-      degreesOfFreedom: null,
-      origin: 'takenHere',
-      isRectangular: true,
-    });
-    expect(() => fromReadings([], 1, 'takenHere')).toThrow('at least one reading');
+  test('57.5, 58, 58: mean 57.833; the scatter is pooled with what a hand usually does', () => {
+    // Squares about the mean: 2 · 0.1667² + 0.3333² = 0.16667 with 2 degrees of freedom, and 10 of 1/12.
+    const { valueMm, uncertaintyMm, degreesOfFreedom } = fromReadings([57.5, 58, 58], STICK);
+    expect(valueMm).toBeCloseTo(57.83333, 5);
+    expect(uncertaintyMm).toBeCloseTo(Math.sqrt((10 / 12 + 0.166667) / 12 / 3), 6);
+    expect(degreesOfFreedom).toBe(12);
+  });
+
+  test('what is read again and comes out the same is surer, never less', () => {
+    const interval = (count: number) =>
+      toMargin(named('d', fromReadings(new Array<number>(count).fill(14.35), STICK)), 0.975).expandedMm;
+    expect(interval(2)).toBeLessThan(interval(1));
+    expect(interval(5)).toBeLessThan(interval(2));
+    // The instrument's own error stays.
+    expect(interval(1000)).toBeGreaterThan(0.5 * Math.sqrt(3) * 0.95);
+  });
+
+  test('repeatability is pooled over all places, as in JCGM 100:2008, H.1.3', () => {
+    const pooled = pooledRepeatability({ halfWidthMm: 1 }, [[60, 60.4], [58], [61, 61.2, 61.4]]);
+    // 2 · 0.2² + 2 · 0.2² = 0.16 with 3 degrees of freedom.
+    expect(pooled).toEqual({ deviationMm: expect.closeTo(Math.sqrt((10 / 12 + 0.16) / 13), 12), degreesOfFreedom: 13 });
+    expect(pooledRepeatability({ halfWidthMm: 1 }, [[60], [58]]).degreesOfFreedom).toBeNull();
   });
 });
 
@@ -80,7 +95,7 @@ describe('the verdict of a margin', () => {
     });
     fc.assert(
       fc.property(arbitrary, ({ valueMm, halfWidthMm, readings }) => {
-        const dimension = fromReadings(readings, halfWidthMm, 'takenHere');
+        const dimension = fromReadings(readings, { ...STICK, halfWidthMm });
         const margin = toMargin(linear(valueMm - dimension.valueMm, [[{ name: 'd', dimension }, 1]]), 0.975);
         const chance = marginChance(margin);
         const verdict = marginVerdict(margin);

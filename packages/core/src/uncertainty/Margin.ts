@@ -1,8 +1,10 @@
 /**
  * What is left of a gap after the shop's required clearance, and how sure that is.
  */
+
 import { rectangularNormalCdf, rectangularNormalQuantile } from '../math/rectangularNormal';
 import { studentTCdf, studentTQuantile } from '../math/studentT';
+import { ROUNDING_MM } from '../math/tolerances';
 import { type Quantity, type QuantityTerm, uncertaintyOf } from './Quantity';
 
 export type Margin = {
@@ -14,6 +16,9 @@ export type Margin = {
   readonly degreesOfFreedom: number | null;
   /** Half-width of the interval whose one-sided confidence is the shop's limit (97.5 % unless set), mm. */
   readonly expandedMm: number;
+  /** The interval itself, mm. It lies evenly about the value, unless several gaps are as near as this one: the least of all is less than each. */
+  readonly lowerMm: number;
+  readonly upperMm: number;
   /** How rectangular its distribution is, 0 to 1; see `combineUncertainty`. */
   readonly rectangularShare: number;
   readonly terms: readonly QuantityTerm[];
@@ -30,15 +35,23 @@ const quantiles = new Map<number, Map<number | null, number>>();
  */
 export function toMargin(of: Quantity, confidence: number): Margin {
   const { standardUncertainty, degreesOfFreedom, rectangularShare } = uncertaintyOf(of);
-  const whole = degreesOfFreedom === null ? null : Math.max(1, Math.floor(degreesOfFreedom));
+  const whole = degreesOfFreedom === null ? null : wholeFreedom(degreesOfFreedom);
+  const expandedMm = standardUncertainty * coverageFactor(confidence, whole, rectangularShare);
   return {
     valueMm: of.valueMm,
     standardUncertaintyMm: standardUncertainty,
     degreesOfFreedom: whole,
-    expandedMm: standardUncertainty * coverageFactor(confidence, whole, rectangularShare),
+    expandedMm,
+    lowerMm: of.valueMm - expandedMm,
+    upperMm: of.valueMm + expandedMm,
     rectangularShare,
     terms: of.terms,
   };
+}
+
+/** Effective degrees of freedom as they are used: cut to a whole number, at least 1 (JCGM 100:2008, G.4.1, note 1). */
+export function wholeFreedom(degreesOfFreedom: number): number {
+  return Math.max(1, Math.floor(degreesOfFreedom));
 }
 
 /**
@@ -46,7 +59,7 @@ export function toMargin(of: Quantity, confidence: number): Margin {
  * exactly zero that is exactly known clears: the required clearance is met.
  */
 export function marginVerdict({ valueMm, expandedMm }: Pick<Margin, 'valueMm' | 'expandedMm'>): MarginVerdict {
-  if (valueMm - expandedMm >= 0) return 'clears';
+  if (valueMm - expandedMm >= -ROUNDING_MM) return 'clears';
   return valueMm + expandedMm <= 0 ? 'hits' : 'measure';
 }
 
@@ -55,7 +68,7 @@ export function marginVerdict({ valueMm, expandedMm }: Pick<Margin, 'valueMm' | 
  * for every one whose chance is shown.
  */
 export function marginChance({ valueMm, standardUncertaintyMm, degreesOfFreedom, rectangularShare }: Margin): number {
-  if (standardUncertaintyMm === 0) return valueMm >= 0 ? 1 : 0;
+  if (standardUncertaintyMm === 0) return valueMm >= -ROUNDING_MM ? 1 : 0;
   const z = valueMm / standardUncertaintyMm;
   return degreesOfFreedom === null ? rectangularNormalCdf(z, rectangularShare) : studentTCdf(z, degreesOfFreedom);
 }
@@ -65,7 +78,7 @@ export function marginChance({ valueMm, standardUncertaintyMm, degreesOfFreedom,
  * margins of different checks by how sure they are. A margin known exactly is as sure as can be.
  */
 export function sureness({ valueMm, expandedMm }: Pick<Margin, 'valueMm' | 'expandedMm'>): number {
-  if (expandedMm === 0) return valueMm >= 0 ? Number.MAX_VALUE : -Number.MAX_VALUE;
+  if (expandedMm === 0) return valueMm >= -ROUNDING_MM ? Number.MAX_VALUE : -Number.MAX_VALUE;
   return valueMm / expandedMm;
 }
 

@@ -5,7 +5,7 @@
  * opposite signs, and must cancel there instead of being counted as two independent uncertainties.
  */
 import { combineUncertainty } from './combineUncertainty';
-import type { Dimension } from './Dimension';
+import { type Dimension, sharedDimension } from './Dimension';
 
 export type NamedDimension = { readonly name: string; readonly dimension: Dimension };
 
@@ -76,9 +76,12 @@ export function chained(parts: readonly (readonly [Quantity, number])[]): readon
   );
 }
 
-/** A dimension as a quantity. */
+/** A dimension as a quantity, an error that it shares with other readings as a term of its own. */
 export function named(name: string, dimension: Dimension): Quantity {
-  return { valueMm: dimension.valueMm, terms: [{ name, dimension, sensitivity: 1 }] };
+  const { valueMm, shared, origin } = dimension;
+  const own = { name, dimension, sensitivity: 1 };
+  if (!shared) return { valueMm, terms: [own] };
+  return { valueMm, terms: [own, { name: shared.name, dimension: sharedDimension(shared, origin), sensitivity: 1 }] };
 }
 
 /** Standard uncertainty in mm and effective degrees of freedom of a quantity. */

@@ -3,6 +3,8 @@
  *
  * @see JCGM 100:2008, equation (10) for u_c, (G.2b) for the effective degrees of freedom (Welch–Satterthwaite)
  */
+import { Variance } from './Variance';
+
 export type UncertaintyTerm = {
   /** ∂f/∂x, in units of the result per unit of the input. */
   readonly sensitivity: number;
@@ -19,8 +21,7 @@ export type CombinedUncertainty = {
   /** Effective degrees of freedom, not truncated; null where every input's are infinite. */
   readonly degreesOfFreedom: number | null;
   /**
-   * How much of the result is as good as one rectangular distribution, from 0 (normal) to 1: the share of the variance
-   * that a single one would need for the same kurtosis, √Σ(part²)/variance over the rectangular parts.
+   * How much of the result is as good as one rectangular distribution, from 0 (normal) to 1; see `Variance`.
    */
   readonly rectangularShare: number;
 };
@@ -30,18 +31,18 @@ export type CombinedUncertainty = {
  * twice must come as one term with the summed sensitivity (see `Quantity`), otherwise its correlation with itself is lost.
  */
 export function combineUncertainty(terms: readonly UncertaintyTerm[]): CombinedUncertainty {
-  let variance = 0;
-  let fourth = 0;
-  let rectangular = 0;
+  const variance = new Variance();
   for (const { sensitivity, standardUncertainty, degreesOfFreedom, isRectangular } of terms) {
-    const part = (sensitivity * standardUncertainty) ** 2;
-    variance += part;
-    if (isRectangular) rectangular += part * part;
-    if (degreesOfFreedom !== null) fourth += (part * part) / degreesOfFreedom;
+    variance.add(
+      (sensitivity * standardUncertainty) ** 2,
+      degreesOfFreedom ?? Number.POSITIVE_INFINITY,
+      isRectangular ?? false,
+    );
   }
+  const { sum, freedom, rectangularShare } = variance;
   return {
-    standardUncertainty: Math.sqrt(variance),
-    degreesOfFreedom: fourth > 0 ? (variance * variance) / fourth : null,
-    rectangularShare: variance > 0 ? Math.sqrt(rectangular) / variance : 0,
+    standardUncertainty: Math.sqrt(sum),
+    degreesOfFreedom: freedom === Number.POSITIVE_INFINITY ? null : freedom,
+    rectangularShare,
   };
 }

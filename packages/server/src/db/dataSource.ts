@@ -21,6 +21,7 @@ import { PeopleAndSessions1764200000000 } from './migrations/1764200000000-Peopl
 import { History1764300000000 } from './migrations/1764300000000-History';
 import { LibraryVersions1764400000000 } from './migrations/1764400000000-LibraryVersions';
 import { Guards1764500000000 } from './migrations/1764500000000-Guards';
+import { Layers1764600000000 } from './migrations/1764600000000-Layers';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -30,6 +31,7 @@ const MIGRATIONS = [
   History1764300000000,
   LibraryVersions1764400000000,
   Guards1764500000000,
+  Layers1764600000000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

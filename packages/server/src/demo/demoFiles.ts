@@ -18,8 +18,7 @@ import { z } from 'zod';
 
 const choiceSchema = z.strictObject({
   speakerId: z.string(),
-  bracketIds: z.array(z.string()),
-  spacerId: z.string().nullable(),
+  layerIds: z.array(z.string()),
   reason: z.string().nullable(),
 });
 

@@ -2,10 +2,10 @@ import { cp, mkdtemp, readFile, rm, truncate, writeFile } from 'node:fs/promises
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { rankCandidates } from '@low-quarry/core/fit/rankCandidates';
 import { toFitOpening } from '@low-quarry/core/model/opening';
 import { NOMINAL_SIZES, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { toFitRules } from '@low-quarry/core/model/shop';
+import { rankCandidates } from '@low-quarry/core/testing/rankCandidates';
 import { createTestApp, type TestApp } from '../testing/testApp';
 import { countingIds, DEMO_DIR, NOW } from '../testing/testDatabase';
 import { readDemoFiles } from './demoFiles';

@@ -1,6 +1,6 @@
 /** The face: the opening seen from the cabin, with the part's holes over the vehicle's at the best rotation. */
-import type { Mount } from '@low-quarry/core/fit/mount';
-import type { Candidate, FitOpening } from '@low-quarry/core/fit/shapes';
+import type { Mount } from '@low-quarry/core/fit/Judgement';
+import type { Candidate, FitBracket, FitOpening } from '@low-quarry/core/fit/shapes';
 import { type HoleMm, patternHoles } from '@low-quarry/core/geometry/BoltPattern';
 import { extents, halfExtentsMm, type OutlineMm, outlineMm, type PartOutline } from '@low-quarry/core/geometry/Outline';
 import { outlineRadiusMm } from '@low-quarry/core/geometry/outlineRadius';
@@ -43,13 +43,14 @@ export function FaceDrawing({
   children,
 }: FaceDrawingProps) {
   const joints = mount?.joints ?? [];
+  const turns = mount?.placement.turns ?? [];
   const [first, ...others] = joints;
   const screws = opening.bolts ? patternHoles(opening.bolts) : [];
-  const firstAngle = first?.joint.rotation.angleRad ?? 0;
-  const missed = first?.joint.rotation.misalignmentsMm.map((each) => each > first.joint.toleranceMm) ?? [];
+  const firstAngle = turns[0]?.turn.angleRad ?? 0;
+  const missed = turns[0]?.turn.misalignmentsMm.map((each) => each > (first?.playMm ?? 0)) ?? [];
   const hole = outlineMm(opening.hole);
   const half = hole ? halfExtentsMm(hole) : { x: UNKNOWN_HALF_MM, y: UNKNOWN_HALF_MM };
-  const plate = candidate?.brackets[0]?.plate;
+  const plate = lowestBracket(candidate)?.plate;
   const pose = mount?.pose ?? CENTRED;
   const reach = Math.max(
     ...screws.map(({ xMm, yMm }) => Math.hypot(xMm, yMm) + 8),
@@ -82,7 +83,7 @@ export function FaceDrawing({
       )}
       {candidate && <Terminals candidate={candidate} mount={mount} />}
       {over && <Over over={over} />}
-      {first?.joint.holes.map((each) => (
+      {first?.holes.map((each) => (
         <PartHole
           key={`${each.xMm},${each.yMm}`}
           at={{ hole: each, angleRad: firstAngle }}
@@ -90,7 +91,7 @@ export function FaceDrawing({
           lit={lit}
         />
       ))}
-      {others.at(-1)?.joint.holes.map((each) => (
+      {others.at(-1)?.holes.map((each) => (
         <PartHole
           key={`s${each.xMm},${each.yMm}`}
           at={{ hole: each, angleRad: pose.angleRad }}
@@ -107,7 +108,9 @@ export function FaceDrawing({
           missed={missed[index] ?? false}
         />
       ))}
-      {mount && mount.notchRad !== null && <Notch angleRad={mount.notchRad} at={reach - 14} />}
+      {mount?.placement.notchesRad.map((each) => (
+        <Notch key={each} angleRad={each} at={reach - 14} />
+      ))}
       {opening.lowerEdge && opening.behind === 'glass' && (
         <GlassEdge heightMm={opening.lowerEdge.valueMm} reach={reach} />
       )}
@@ -122,8 +125,13 @@ export function FaceDrawing({
   );
 }
 
+/** The bracket that is screwed to the metal; null where the speaker is. */
+function lowestBracket(candidate: Candidate | null): FitBracket | null {
+  return candidate?.layers.find((layer) => layer.kind === 'bracket') ?? null;
+}
+
 function partHoleDiameter(candidate: Candidate | null): number {
-  return (candidate?.brackets[0]?.vehicleBolts ?? candidate?.speaker.bolts)?.holeDiameterMm ?? 4;
+  return (lowestBracket(candidate)?.vehicleBolts ?? candidate?.speaker.bolts)?.holeDiameterMm ?? 4;
 }
 
 function HoleEdge({ hole }: { readonly hole: OutlineMm | null }) {

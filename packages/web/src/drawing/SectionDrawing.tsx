@@ -117,7 +117,7 @@ function Ring({
 }
 
 function Stack({
-  stack: { spacer, brackets, flange, body, deepestX, axisY, coneHalf, frontX },
+  stack: { layers, flange, body, deepestX, axisY, coneHalf, frontX },
 }: {
   readonly stack: SectionStack;
 }) {
@@ -133,9 +133,8 @@ function Stack({
         className="stroke-muted"
         strokeWidth={px}
       />
-      {spacer && <Ring slab={spacer} hatch="spacer" width={1.4} />}
-      {brackets.map((bracket) => (
-        <Ring key={bracket.left} slab={bracket} hatch="bracket" width={1.4} />
+      {layers.map((layer) => (
+        <Ring key={layer.left} slab={layer} hatch={layer.kind} width={1.4} />
       ))}
       <Ring slab={flange} hatch={null} width={1.6} />
       <path

@@ -4,11 +4,11 @@
  */
 
 import type { Nearest } from '@low-quarry/core/fit/Check';
-import { obstacleBox, obstacleRod } from '@low-quarry/core/fit/checks/obstaclesCheck';
-import type { Mount } from '@low-quarry/core/fit/mount';
+import type { Mount } from '@low-quarry/core/fit/Judgement';
+import { obstacleBox, obstacleRod } from '@low-quarry/core/fit/layout/obstacleSolids';
+import { speakerShape } from '@low-quarry/core/fit/layout/SpeakerShape';
+import { sheetFit } from '@low-quarry/core/fit/layout/sheetFit';
 import type { Candidate, FitOpening } from '@low-quarry/core/fit/shapes';
-import { sheetFit } from '@low-quarry/core/fit/sheetFit';
-import { speakerBody } from '@low-quarry/core/fit/speakerBody';
 import { sheetDepthMm } from '@low-quarry/core/geometry/glassSheet';
 import { outlineMm } from '@low-quarry/core/geometry/Outline';
 import { outlineRadiusMm } from '@low-quarry/core/geometry/outlineRadius';
@@ -184,7 +184,7 @@ function wall(opening: FitOpening): BufferGeometry {
 }
 
 function body(candidate: Candidate, { pose }: Mount): BufferGeometry {
-  const { ringsMm } = speakerBody(candidate.speaker);
+  const { ringsMm } = speakerShape(candidate.speaker);
   const flange = candidate.speaker.flangeThickness.valueMm;
   const first = ringsMm.subarray(0, RING_STRIDE);
   const outer = candidate.speaker.flange;

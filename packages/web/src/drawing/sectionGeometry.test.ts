@@ -24,8 +24,10 @@ function draw(at = opening(), what = candidate()) {
 describe('the section', () => {
   test('puts metal, spacer, bracket and flange one on the other towards the cabin', () => {
     const { stack } = draw(opening(), candidate({ brackets: [bracket()], spacer: spacer(9) }));
-    expect(stack?.spacer).toMatchObject({ left: -9, right: 0 });
-    expect(stack?.brackets[0]).toMatchObject({ left: -15, right: -9 });
+    expect(stack?.layers).toMatchObject([
+      { kind: 'spacer', left: -9, right: 0 },
+      { kind: 'bracket', left: -15, right: -9 },
+    ]);
     expect(stack?.flange).toMatchObject({ left: -19, right: -15 });
     // 60 mm below the flange's underside at −15; 8 mm of front above the flange
     expect(stack?.deepestX).toBe(45);

@@ -4,12 +4,13 @@
  * dimension from the part to the edge of the clearance that the shop asks: the same number as in the ledger.
  */
 import type { CheckId, Nearest, Verdict } from '@low-quarry/core/fit/Check';
-import { behindClearanceMm } from '@low-quarry/core/fit/checks/depthCheck';
-import type { Judgement } from '@low-quarry/core/fit/judgeCandidate';
+import type { Judgement, Mount } from '@low-quarry/core/fit/Judgement';
+import { holeOf, outsideOf } from '@low-quarry/core/fit/layout/LayerShape';
+import { speakerShape } from '@low-quarry/core/fit/layout/SpeakerShape';
+import { sheetFit } from '@low-quarry/core/fit/layout/sheetFit';
+import { behindClearanceMm } from '@low-quarry/core/fit/margins/checks/depth';
+import { raisedMm } from '@low-quarry/core/fit/search/stacks';
 import type { Candidate, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
-import { sheetFit } from '@low-quarry/core/fit/sheetFit';
-import { speakerBody } from '@low-quarry/core/fit/speakerBody';
-import { raised, reachInFront } from '@low-quarry/core/fit/stack';
 import { extents, outlineMm, type PartOutline } from '@low-quarry/core/geometry/Outline';
 import { outlineRadiusMm } from '@low-quarry/core/geometry/outlineRadius';
 import { CENTRED, type Pose } from '@low-quarry/core/geometry/PlacedBody';
@@ -26,9 +27,11 @@ export type Slab = {
   readonly lower: { readonly inner: number; readonly outer: number };
 };
 
+type LayerSlab = Slab & { readonly kind: 'bracket' | 'spacer' };
+
 export type SectionStack = {
-  readonly spacer: Slab | null;
-  readonly brackets: readonly Slab[];
+  /** Brackets and rings from the metal to the speaker. */
+  readonly layers: readonly LayerSlab[];
   readonly flange: Slab;
   readonly body: readonly Point[];
   /** Whether the body's sections are the catalogue's own. */
@@ -96,9 +99,8 @@ export function sectionGeometry(
   const hole = outlineMm(opening.hole);
   const half = (angle: number) => (hole ? outlineRadiusMm(hole, angle) : UNKNOWN_HOLE_MM / 2);
   const inner = { upper: half(plane.angleRad), lower: half(plane.angleRad + Math.PI) };
-  const pose = judgement?.mount.pose ?? CENTRED;
-  const stack = candidate && toStack(candidate, pose, plane);
-  const reach = stack ? [stack.flange, ...stack.brackets, ...(stack.spacer ? [stack.spacer] : [])] : [];
+  const stack = candidate && toStack(candidate, judgement?.mount ?? null, plane);
+  const reach = stack ? [stack.flange, ...stack.layers] : [];
   const widest = Math.max(
     Math.max(inner.upper, inner.lower) + WALL_BEYOND_MM,
     ...reach.flatMap(({ upper, lower }) => [upper.outer + 8, lower.outer + 8]),
@@ -131,7 +133,7 @@ export function sectionGeometry(
     grilleX,
     askedFrontMm: rules.clearancesMm.front,
     stack,
-    over: over && toStack(over.candidate, over.judgement.mount.pose, plane),
+    over: over && toStack(over.candidate, over.judgement.mount, plane),
     margins: judgement ? toMargins(judgement, plane) : [],
   };
 }
@@ -151,31 +153,29 @@ function woundUp(
   return cutSheet({ ...sheet, lowerEdgeMm: lowest + windowUpMm }, plane, -widest, widest);
 }
 
-function toStack(candidate: Candidate, pose: Pose, plane: CutPlane): SectionStack {
-  const { speaker, brackets, spacer } = candidate;
-  const body = speakerBody(speaker);
+function toStack(candidate: Candidate, mount: Mount | null, plane: CutPlane): SectionStack {
+  const { speaker, layers } = candidate;
+  const pose = mount?.pose ?? CENTRED;
+  const body = speakerShape(speaker);
   const points = cutBody(body.ringsMm, pose, plane);
-  const raisedMm = raised(candidate).valueMm;
-  const spacerHeight = spacer?.height.valueMm ?? 0;
-  const seat = { xMm: 0, yMm: 0, angleRad: 0 };
-  const spacerSlab = spacer && {
-    left: -spacerHeight,
-    right: 0,
-    ...(spacer.made ? madeRing(candidate, pose, plane) : slabOf(spacer.inner, spacer.outer, seat, plane)),
-  };
-  let height = spacerHeight;
-  const slabs = brackets.map((bracket): Slab => {
-    const right = -height;
-    height += bracket.height.valueMm;
-    return { left: -height, right, ...slabOf(bracket.throat, bracket.plate, pose, plane) };
+  const height = raisedMm(layers);
+  let below = 0;
+  let bracket = -1;
+  const slabs = layers.map((layer): LayerSlab => {
+    const right = 0 - below;
+    below += layer.height.valueMm;
+    if (layer.kind === 'bracket') bracket++;
+    const place = mount?.placement.places[bracket] ?? SEAT;
+    const isMade = layer.kind === 'spacer' && layer.made;
+    const cut = isMade ? madeRing(candidate, pose, plane) : slabOf(holeOf(layer), outsideOf(layer), place, plane);
+    return { kind: layer.kind, left: -below, right, ...cut };
   });
   const basket = extents(speaker.basket);
   return {
-    spacer: spacerSlab,
-    brackets: slabs,
+    layers: slabs,
     flange: {
-      left: -raisedMm - speaker.flangeThickness.valueMm,
-      right: -raisedMm,
+      left: -height - speaker.flangeThickness.valueMm,
+      right: -height,
       ...slabOf(speaker.basket, speaker.flange, pose, plane, 0.9),
     },
     body: points,
@@ -183,13 +183,16 @@ function toStack(candidate: Candidate, pose: Pose, plane: CutPlane): SectionStac
     deepestX: Math.max(...points.map(({ x }) => x)),
     axisY: toDrawing(plane, [pose.xMm, pose.yMm, 0]).y,
     coneHalf: Math.min(basket.length.valueMm, basket.width.valueMm) / 2,
-    frontX: -reachInFront(candidate).valueMm,
+    frontX: -height - body.frontMm,
   };
 }
 
+const SEAT = { xMm: 0, yMm: 0, angleRad: 0 };
+
 /** A ring cut to measure goes from the hole it must leave free to the edge of what sits on it. */
-function madeRing({ speaker, brackets }: Candidate, pose: Pose, plane: CutPlane) {
-  return slabOf(speaker.basket, brackets[0]?.plate ?? speaker.flange, pose, plane, 1.02);
+function madeRing({ speaker, layers }: Candidate, pose: Pose, plane: CutPlane) {
+  const plate = layers.find((layer) => layer.kind === 'bracket')?.plate;
+  return slabOf(speaker.basket, plate ?? speaker.flange, pose, plane, 1.02);
 }
 
 function slabOf(

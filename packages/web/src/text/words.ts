@@ -24,6 +24,8 @@ export function checkLabel(id: CheckId, behind: OpeningRecord['behind']): string
       return behind === 'glass' ? 'Glass' : 'Depth behind';
     case 'front':
       return 'Front';
+    case 'cover':
+      return 'Cover';
     case 'obstacles':
       return 'Beam, rail, wiring';
     case 'terminals':
@@ -48,6 +50,8 @@ export function checkPlace(id: CheckId, behind: OpeningRecord['behind']): string
       return behind === 'glass' ? 'at the glass' : 'at the metal behind';
     case 'front':
       return 'at the front';
+    case 'cover':
+      return 'at the edge that covers the hole';
     case 'obstacles':
       return 'at the beam, rail or wiring';
     case 'terminals':
@@ -70,6 +74,7 @@ export const FALL_OUT_WORDS: Readonly<Record<CheckId, string>> = {
   bolts: 'at the bolts',
   depth: 'at the depth behind',
   front: 'at the front',
+  cover: 'because they leave the hole open',
   obstacles: 'at a beam, rail or wiring',
   terminals: 'at the terminals',
   wireWay: 'at the wire notch',

@@ -1,6 +1,6 @@
 /** The one ranking worker of this page, told the catalogue when it changes. */
-import type { Advice, AdviceOptions } from '@low-quarry/core/fit/advice';
-import type { FirstLook, Ranking } from '@low-quarry/core/fit/Ranking';
+import type { Advice, AdviceOptions } from '@low-quarry/core/fit/advice/advice';
+import type { FirstLook, Ranking } from '@low-quarry/core/fit/search/Ranking';
 import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
 import { type Remote, wrap } from 'comlink';
 import type { RankWorker } from './rankWorker';
@@ -22,14 +22,30 @@ export async function rankInWorker(opening: FitOpening, catalogue: FitCatalogue,
   return (await workerFor(catalogue)).rank(opening, rules);
 }
 
-/** @param most so many of what clears come with their figures */
+/** The look that the worker is at; the next one waits for it. */
+let lookedAt: Promise<unknown> = Promise.resolve();
+
+/**
+ * One look at a time: a hand moves faster than a large catalogue is looked through, and what it has passed by meanwhile
+ * nobody wants to know any more.
+ *
+ * @param most so many of what clears come with their figures
+ * @param signal that the answer is not wanted any more
+ */
 export async function lookInWorker(
   opening: FitOpening,
   catalogue: FitCatalogue,
   rules: FitRules,
   most: number,
+  signal: AbortSignal,
 ): Promise<FirstLook> {
-  return (await workerFor(catalogue)).look(opening, rules, most);
+  const worker = await workerFor(catalogue);
+  const look = lookedAt.then(() => {
+    signal.throwIfAborted();
+    return worker.look(opening, rules, most);
+  });
+  lookedAt = look.catch(() => undefined);
+  return look;
 }
 
 export async function adviseInWorker(

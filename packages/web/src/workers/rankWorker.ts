@@ -1,52 +1,49 @@
 /** Ranks a catalogue for an opening, off the screen's thread. Only a wrapper: the work is the core's. */
 import '../schemaSetup';
-import { type Advice, type AdviceOptions, advise } from '@low-quarry/core/fit/advice';
-import { CatalogueIndex } from '@low-quarry/core/fit/engine/CatalogueIndex';
-import { CatalogueSweep } from '@low-quarry/core/fit/engine/CatalogueSweep';
-import { FitEngine } from '@low-quarry/core/fit/engine/FitEngine';
-import { MountIndex } from '@low-quarry/core/fit/engine/MountIndex';
+import { type Advice, type AdviceOptions, advise } from '@low-quarry/core/fit/advice/advice';
 import { harnessFor } from '@low-quarry/core/fit/judgeCandidate';
-import type { FirstLook, Ranking } from '@low-quarry/core/fit/Ranking';
+import { CatalogueIndex } from '@low-quarry/core/fit/search/CatalogueIndex';
+import { FitEngine } from '@low-quarry/core/fit/search/FitEngine';
+import type { FirstLook, Ranking } from '@low-quarry/core/fit/search/Ranking';
 import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
 import { expose } from 'comlink';
 
 let index: CatalogueIndex | null = null;
-/** For the rules that were asked last; both share what mates with what. */
-let judges: { readonly rulesKey: string; readonly sweep: CatalogueSweep; readonly engine: FitEngine } | null = null;
+/** For the rules that were asked last. */
+let judge: { readonly rulesKey: string; readonly engine: FitEngine } | null = null;
 let ranked: FitOpening | null = null;
 
-function judgesFor(rules: FitRules) {
+function engineFor(rules: FitRules): FitEngine {
   if (!index) throw new Error('rankWorker: expected setCatalogue before anything else');
   const rulesKey = JSON.stringify(rules);
-  if (judges?.rulesKey === rulesKey) return judges;
-  const mounts = new MountIndex(index, rules);
-  judges = { rulesKey, sweep: new CatalogueSweep(index, rules, mounts), engine: new FitEngine(index, rules, mounts) };
+  if (judge?.rulesKey !== rulesKey) judge = { rulesKey, engine: new FitEngine(index, rules) };
   ranked = null;
-  return judges;
+  return judge.engine;
 }
 
 const worker = {
   /** The catalogue stays here: what was worked out for it serves every opening after the first. */
   setCatalogue(next: FitCatalogue): void {
     index = new CatalogueIndex(next);
-    judges = null;
+    judge = null;
   },
   /** Every verdict and the first of what clears: what a list needs while a hand moves. */
   look(opening: FitOpening, rules: FitRules, most: number): FirstLook {
-    const { sweep } = judgesFor(rules);
-    sweep.sweep(opening);
-    return sweep.look(most);
+    const engine = engineFor(rules);
+    engine.rank(opening, { figures: false });
+    return engine.look(most);
   },
   rank(opening: FitOpening, rules: FitRules): Ranking {
-    const { engine } = judgesFor(rules);
+    const engine = engineFor(rules);
     engine.rank(opening);
     ranked = opening;
     return engine.ranking();
   },
   /** Advice on one candidate; ranks first when the last ranking was for another opening. */
   advise(opening: FitOpening, rules: FitRules, candidate: Candidate, options: AdviceOptions): Advice {
-    const { engine } = judgesFor(rules);
-    if (JSON.stringify(ranked) !== JSON.stringify(opening)) worker.rank(opening, rules);
+    const isRanked = JSON.stringify(ranked) === JSON.stringify(opening) && judge?.rulesKey === JSON.stringify(rules);
+    if (!isRanked) worker.rank(opening, rules);
+    const { engine } = judge as { readonly engine: FitEngine };
     const { adapters } = engine.index.catalogue;
     return advise(engine, opening, candidate, harnessFor(opening, candidate.speaker, adapters), options);
   },

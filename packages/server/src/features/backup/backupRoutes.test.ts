@@ -291,7 +291,7 @@ test('a file that refers to what is not in it is refused with the place', async 
       return file;
     };
     for (const [file, where] of [
-      [withChoice({ bracketIds: ['brk-of-nobody'] }), `jobs.${at}.openings.${place}.choice.bracketIds.0`],
+      [withChoice({ layerIds: ['brk-of-nobody'] }), `jobs.${at}.openings.${place}.choice.layerIds.0`],
       [withChoice({ speakerId: 'spk-of-nobody' }), `jobs.${at}.openings.${place}.choice.speakerId`],
       [{ ...out, vehicles: [] }, 'jobs.0.vehicleId'],
       [{ ...out, jobs: [...out.jobs, out.jobs[0]] }, `jobs.${out.jobs.length}`],

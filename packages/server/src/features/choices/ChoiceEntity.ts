@@ -6,9 +6,8 @@ import type { PartRow } from '../parts/PartEntity';
 export type ChoiceRow = {
   opening_id: string;
   speaker_id: string;
-  /** Of brackets in a snap-off state, which are no rows of their own. */
-  bracket_ids: string[];
-  spacer_id: string | null;
+  /** From the metal to the speaker; brackets in a snap-off state, and rings that are cut, are no rows of their own. */
+  layer_ids: string[];
   reason: string | null;
   verdict_when_chosen: Verdict;
   chosen_at: Date;
@@ -24,8 +23,7 @@ export const ChoiceEntity = new EntitySchema<ChoiceRow>({
   columns: {
     opening_id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'pk_choice' },
     speaker_id: { type: 'text' },
-    bracket_ids: { type: 'jsonb' },
-    spacer_id: { type: 'text', nullable: true },
+    layer_ids: { type: 'jsonb' },
     reason: { type: 'text', nullable: true },
     verdict_when_chosen: { type: 'text' },
     chosen_at: { type: 'timestamptz' },

@@ -108,15 +108,14 @@ export class ChoicesService {
       const message = `${VERDICT_WORDS[verdict]}: ${sentence} Write why it is ordered all the same, in at least ${SHORTEST_REASON} characters.`;
       throw refused('What does not clear needs a written reason.', [{ path: `${path}.reason`, message }]);
     }
-    const { openingId, speakerId, bracketIds, spacerId } = choice;
+    const { openingId, speakerId, layerIds } = choice;
     return {
       openingId,
       verdictWhenChosen: verdict,
       snapshot: { ...fitting.snapshotInputs(opening.record, choice), sentence },
       choice: {
         speakerId,
-        bracketIds,
-        spacerId,
+        layerIds,
         reason: verdict === 'clears' ? null : reason,
         chosenAt: this.history.now.toISOString(),
         version,
@@ -126,7 +125,7 @@ export class ChoicesService {
 }
 
 function stateOf(fitting: Fitting, { choice, verdictWhenChosen }: StoredChoice): ChoiceState {
-  const { speakerId, bracketIds, spacerId, reason } = choice;
+  const { speakerId, layerIds, reason } = choice;
   const words = fitting.namesOf(choice).join(' + ');
-  return { speakerId, bracketIds, spacerId, reason, words, verdict: VERDICT_WORDS[verdictWhenChosen] };
+  return { speakerId, layerIds, reason, words, verdict: VERDICT_WORDS[verdictWhenChosen] };
 }

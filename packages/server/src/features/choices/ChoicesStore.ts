@@ -21,13 +21,14 @@ export class ChoicesStore {
     return new Map(rows.map((row) => [row.opening_id, toChoice(row)]));
   }
 
-  /** How many choices of jobs that are not in the bin name each of these spacers. */
-  async countBySpacer(spacerIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  /** How many choices of jobs that are not in the bin name each of these rings. */
+  async countByLayer(layerIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
     const rows: { id: string; count: number }[] = await this.manager.query(
-      `SELECT "choice"."spacer_id" AS "id", count(*)::int AS "count" FROM "choice"
+      `SELECT "layer"."id", count(DISTINCT "choice"."opening_id")::int AS "count" FROM "choice"
+        CROSS JOIN LATERAL jsonb_array_elements_text("choice"."layer_ids") AS "layer"("id")
         JOIN "opening" ON "opening"."id" = "choice"."opening_id" JOIN "job" ON "job"."id" = "opening"."job_id"
-        WHERE "job"."deleted_at" IS NULL AND "choice"."spacer_id" = ANY($1) GROUP BY 1`,
-      [spacerIds],
+        WHERE "job"."deleted_at" IS NULL AND "layer"."id" = ANY($1) GROUP BY 1`,
+      [layerIds],
     );
     return new Map(rows.map(({ id, count }) => [id, count]));
   }
@@ -38,8 +39,7 @@ export class ChoicesStore {
       choices.map(({ openingId, choice, verdictWhenChosen, snapshot }) => ({
         opening_id: openingId,
         speaker_id: choice.speakerId,
-        bracket_ids: choice.bracketIds,
-        spacer_id: choice.spacerId,
+        layer_ids: choice.layerIds,
         reason: choice.reason,
         verdict_when_chosen: verdictWhenChosen,
         chosen_at: new Date(choice.chosenAt),
@@ -63,8 +63,7 @@ export function toChoice(row: ChoiceRow): StoredChoice {
     snapshot: row.snapshot === null ? null : readStoredSnapshot(row.snapshot),
     choice: {
       speakerId: row.speaker_id,
-      bracketIds: row.bracket_ids,
-      spacerId: row.spacer_id,
+      layerIds: row.layer_ids,
       reason: row.reason,
       chosenAt: row.chosen_at.toISOString(),
       version: row.version,

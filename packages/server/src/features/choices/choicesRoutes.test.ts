@@ -16,8 +16,7 @@ beforeEach(async () => {
 
 const SLIM = {
   speakerId: 'spk-wrackline-shoal-65-slim',
-  bracketIds: ['brk-plate-3-166-to-6-5-6-mm'],
-  spacerId: null,
+  layerIds: ['brk-plate-3-166-to-6-5-6-mm'],
   reason: null,
 };
 const DEEP = { ...SLIM, speakerId: 'spk-wrackline-shoal-65' };
@@ -66,8 +65,8 @@ describe('all or nothing', () => {
 
   test.each([
     ['an unknown speaker', { speakerId: 'spk-nobody' }, 'choices.0.speakerId'],
-    ['a bracket that is a speaker', { bracketIds: ['spk-wrackline-shoal-65'] }, 'choices.0.bracketIds'],
-    ['an unknown spacer', { spacerId: 'what-if' }, 'choices.0.spacerId'],
+    ['a bracket that is a speaker', { layerIds: ['spk-wrackline-shoal-65'] }, 'choices.0.layerIds'],
+    ['an unknown spacer', { layerIds: ['what-if'] }, 'choices.0.layerIds'],
   ])('%s', async (_, change, path) => {
     const { body } = await keep([{ openingId: left.id, ...SLIM, ...change }]).expect(422);
     expect(body.errors[0].path).toBe(path);

@@ -1,9 +1,10 @@
 /** Judges stored choices with the same core function that the screens use. */
 import type { VerdictSummary } from '@low-quarry/core/contracts/jobs';
-import { type Judgement, judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
+import type { Judgement } from '@low-quarry/core/fit/Judgement';
+import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
+import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
+import { findLayer } from '@low-quarry/core/fit/search/stacks';
 import type { Candidate, FitCatalogue, FitRules } from '@low-quarry/core/fit/shapes';
-import { ringThicknessMm } from '@low-quarry/core/fit/spacerWindow';
-import { findSpacer } from '@low-quarry/core/fit/stackSearch';
 import { type OpeningRecord, toFitOpening } from '@low-quarry/core/model/opening';
 import { type ConnectorRecord, orderedId, type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
@@ -14,8 +15,7 @@ import type { ShopStore } from '../shop/ShopStore';
 
 export type CandidateIds = {
   readonly speakerId: string;
-  readonly bracketIds: readonly string[];
-  readonly spacerId: string | null;
+  readonly layerIds: readonly string[];
 };
 
 /** One reading of the shop's settings and catalogue, to judge many choices with. */
@@ -38,37 +38,30 @@ export class Fitting {
   }
 
   /** The candidate of these ids, or the name of the id that is no such part. */
-  findCandidate({ speakerId, bracketIds, spacerId }: CandidateIds): Candidate | keyof CandidateIds {
+  findCandidate({ speakerId, layerIds }: CandidateIds): Candidate | keyof CandidateIds {
     const speaker = this.catalogue.speakers.find(({ id }) => id === speakerId);
-    const brackets = bracketIds.map((bracketId) => this.catalogue.brackets.find(({ id }) => id === bracketId));
-    const spacer = findSpacer(this.catalogue, this.rules, spacerId);
     if (!speaker) return 'speakerId';
-    if (brackets.some((bracket) => !bracket)) return 'bracketIds';
-    if (spacer === undefined) return 'spacerId';
-    return { speaker, brackets: brackets.filter((bracket) => bracket !== undefined), spacer };
+    const layers = layerIds.map((id) => findLayer(this.catalogue, this.rules, id));
+    return layers.every((layer) => layer !== null) ? { speaker, layers } : 'layerIds';
   }
 
   /** What the parts are called, in a trade's words where the catalogue has them no more. */
-  namesOf({ speakerId, bracketIds, spacerId }: CandidateIds): readonly string[] {
-    const candidate = this.findCandidate({ speakerId, bracketIds, spacerId });
-    if (typeof candidate !== 'string') {
-      const { speaker, brackets, spacer } = candidate;
-      return [speaker, ...brackets, ...(spacer ? [spacer] : [])].map(({ name }) => name);
-    }
+  namesOf(ids: CandidateIds): readonly string[] {
+    const candidate = this.findCandidate(ids);
+    if (typeof candidate !== 'string') return [candidate.speaker, ...candidate.layers].map(({ name }) => name);
     const nameOf = (id: string, otherwise: string) => this.parts.get(orderedId(id))?.name ?? otherwise;
-    const ringMm = spacerId === null ? null : ringThicknessMm(spacerId);
     return [
-      nameOf(speakerId, 'a speaker that is gone'),
-      ...bracketIds.map((id) => nameOf(id, 'a bracket that is gone')),
-      ...(spacerId === null
-        ? []
-        : [nameOf(spacerId, ringMm === null ? 'a spacer that is gone' : `ring cut from ${ringMm} mm sheet`)]),
+      nameOf(ids.speakerId, 'a speaker that is gone'),
+      ...ids.layerIds.map((id) => {
+        const ringMm = ringThicknessMm(id);
+        return ringMm === null ? nameOf(id, 'a part that is gone') : `ring cut from ${ringMm} mm sheet`;
+      }),
     ];
   }
 
   /** What a verdict on these parts in this opening hangs on, as it is now. */
-  snapshotInputs({ wiring, ...rest }: OpeningRecord, { speakerId, bracketIds, spacerId }: CandidateIds): SnapshotNow {
-    const ids = [speakerId, ...bracketIds.map(orderedId), ...(spacerId ? [spacerId] : [])];
+  snapshotInputs({ wiring, ...rest }: OpeningRecord, { speakerId, layerIds }: CandidateIds): SnapshotNow {
+    const ids = [speakerId, ...layerIds.map(orderedId)];
     const adapters = [...this.parts.values()].filter(
       (part) =>
         part.kind === 'harnessAdapter' && wiring.kind === 'connector' && part.fromConnectorId === wiring.connectorId,
@@ -81,10 +74,12 @@ export class Fitting {
   brokenBecause(ids: CandidateIds): string | null {
     const missing = this.findCandidate(ids);
     if (typeof missing !== 'string') return null;
-    const ringMm = missing === 'spacerId' && ids.spacerId !== null ? ringThicknessMm(ids.spacerId) : null;
-    if (ringMm !== null) return `This choice names a ring of ${ringMm} mm sheet, which is no longer cut: choose again.`;
-    const words = { speakerId: 'a speaker', bracketIds: 'a bracket', spacerId: 'a spacer' } as const;
-    return `This choice names ${words[missing]} that is no longer in the catalogue: choose again.`;
+    if (missing === 'speakerId') return 'This choice names a speaker that is no longer in the catalogue: choose again.';
+    const gone = ids.layerIds.find((id) => findLayer(this.catalogue, this.rules, id) === null) ?? '';
+    const ringMm = ringThicknessMm(gone);
+    return ringMm === null
+      ? 'This choice names a bracket or a spacer that is no longer in the catalogue: choose again.'
+      : `This choice names a ring of ${ringMm} mm sheet, which is no longer cut: choose again.`;
   }
 
   /** @throws AppError when the settings cannot be read: their defaults are nobody's clearances */

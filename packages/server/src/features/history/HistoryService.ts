@@ -108,8 +108,8 @@ export class HistoryService {
         const choices = createChoicesService(manager, history);
         if (state === null) await choices.remove(recordId);
         else {
-          const { speakerId, bracketIds, spacerId, reason } = required('choice', state);
-          const choice = { openingId: recordId, speakerId, bracketIds: [...bracketIds], spacerId, reason };
+          const { speakerId, layerIds, reason } = required('choice', state);
+          const choice = { openingId: recordId, speakerId, layerIds: [...layerIds], reason };
           await choices.keep(jobId ?? '', [choice]);
         }
         return;

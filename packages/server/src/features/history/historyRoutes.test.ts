@@ -27,8 +27,7 @@ const undo = async (http: Http) => {
 };
 const SLIM = {
   speakerId: 'spk-wrackline-shoal-65-slim',
-  bracketIds: ['brk-plate-3-166-to-6-5-6-mm'],
-  spacerId: null,
+  layerIds: ['brk-plate-3-166-to-6-5-6-mm'],
   reason: null,
 };
 

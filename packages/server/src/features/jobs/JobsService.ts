@@ -9,7 +9,7 @@ import {
   type OpeningWithState,
   type putJob,
 } from '@low-quarry/core/contracts/jobs';
-import { chimeCheck } from '@low-quarry/core/fit/checks/chimeCheck';
+import { secondPlugHold } from '@low-quarry/core/fit/margins/checks/facts';
 import { isTakenHere, missingDimensions, type OpeningRecord, wantedDimensions } from '@low-quarry/core/model/opening';
 import { partName } from '@low-quarry/core/model/parts';
 import { heldBackBecause } from '@low-quarry/core/order/heldBack';
@@ -229,8 +229,8 @@ function openState(record: OpeningRecord): OpeningState {
 }
 
 function holdSentence({ secondPlug, wiring }: OpeningRecord): string | null {
-  const chime = chimeCheck(secondPlug);
-  if (chime.verdict === 'hold') return chime.sentence;
+  const chime = secondPlugHold(secondPlug);
+  if (chime) return chime;
   if (wiring.kind === 'noWires') return 'This trim has no speaker wires here.';
   return wiring.kind === 'unknown' ? 'The factory plug has not been looked at.' : null;
 }

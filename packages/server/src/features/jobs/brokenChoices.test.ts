@@ -26,8 +26,7 @@ async function withRing(): Promise<OpeningWithState> {
   const choice = {
     openingId: opening.id,
     speakerId: 'spk-wrackline-shoal-65',
-    bracketIds: ['brk-plate-3-166-to-6-5-6-mm'],
-    spacerId: 'ring-9',
+    layerIds: ['ring-9', 'brk-plate-3-166-to-6-5-6-mm'],
     reason: 'the owner has heard it',
   };
   await app.http
@@ -50,7 +49,7 @@ test('a ring that is no longer cut holds its own opening back and nothing else; 
   await allAnswer(jobId);
   expect(await stateOf(id, jobId)).toEqual({
     kind: 'cannotJudge',
-    parts: expect.stringMatching(/^Shoal 65 \+ .* \+ ring cut from 9 mm sheet$/),
+    parts: expect.stringMatching(/^Shoal 65 \+ ring cut from 9 mm sheet \+ .*$/),
     sentence: 'This choice names a ring of 9 mm sheet, which is no longer cut: choose again.',
   });
   const { body: order } = await app.http.get(`/api/jobs/${jobId}/order`).expect(200);
@@ -61,7 +60,7 @@ test('a ring that is no longer cut holds its own opening back and nothing else; 
 
 test('a bracket that is not in the catalogue', async () => {
   const { id, jobId } = await withRing();
-  await app.db.query(`UPDATE "choice" SET "bracket_ids" = '["brk-of-nobody"]' WHERE "opening_id" = $1`, [id]);
+  await app.db.query(`UPDATE "choice" SET "layer_ids" = '["brk-of-nobody"]' WHERE "opening_id" = $1`, [id]);
   await allAnswer(jobId);
   expect(await stateOf(id, jobId)).toMatchObject({
     kind: 'cannotJudge',
@@ -133,7 +132,7 @@ test('settings that cannot be read are shown as far as they can, judge nothing, 
     kind: 'cannotJudge',
     sentence: expect.stringContaining('confidence'),
   });
-  const choice = { openingId: id, speakerId: 'spk-wrackline-shoal-65', bracketIds: [], spacerId: null, reason: null };
+  const choice = { openingId: id, speakerId: 'spk-wrackline-shoal-65', layerIds: [], reason: null };
   const { body: refusal } = await app.http
     .put(`/api/jobs/${jobId}/choices`)
     .send({ choices: [choice] })

@@ -15,8 +15,7 @@ test('a corrected part is judged by at once, and a choice says what changed', as
   const choice = {
     openingId: door.id,
     speakerId: 'spk-wrackline-shoal-65-slim',
-    bracketIds: ['brk-plate-3-166-to-6-5-6-mm'],
-    spacerId: null,
+    layerIds: ['brk-plate-3-166-to-6-5-6-mm'],
     reason: null,
   };
   await app.http

@@ -62,8 +62,8 @@ function needsOf({ record, choice }: Included, fitting: Fitting): readonly Need[
   if (typeof candidate === 'string') return [];
   const { harness } = fitting.judge(record, candidate);
   // A ring that is cut from sheet is made, not ordered.
-  const spacer = candidate.spacer && !candidate.spacer.made ? [candidate.spacer] : [];
-  const parts = [candidate.speaker, ...candidate.brackets, ...spacer, ...harness];
+  const bought = candidate.layers.filter((layer) => layer.kind === 'bracket' || !layer.made);
+  const parts = [candidate.speaker, ...bought, ...harness];
   return parts.map(({ id }) => ({ partId: orderedId(id), pieces: 1, forOpening: placeLabel(record) }));
 }
 

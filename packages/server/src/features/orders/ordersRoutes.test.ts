@@ -38,8 +38,7 @@ test('one side alone leaves one of a pair over', async () => {
   const choice = {
     openingId: left.id,
     speakerId: 'spk-wrackline-shoal-65-slim',
-    bracketIds: ['brk-plate-3-166-to-6-5-6-mm'],
-    spacerId: null,
+    layerIds: ['brk-plate-3-166-to-6-5-6-mm'],
     reason: null,
   };
   await app.http

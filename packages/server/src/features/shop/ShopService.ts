@@ -1,5 +1,5 @@
 /** Changes the shop's settings; everything that is judged is judged by the new ones from then on. */
-import { madeRings } from '@low-quarry/core/fit/stackSearch';
+import { madeRings } from '@low-quarry/core/fit/layout/rings';
 import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import type { EntityManager } from 'typeorm';
 import { versionConflict } from '../../http/AppError';
@@ -43,7 +43,7 @@ export class ShopService {
     const gone = madeRings(toFitRules(before)).filter(
       ({ id }) => !madeRings(toFitRules(after)).some((ring) => ring.id === id),
     );
-    const counts = await this.choices.countBySpacer(gone.map(({ id }) => id));
+    const counts = await this.choices.countByLayer(gone.map(({ id }) => id));
     return gone.flatMap(({ id, name }) => {
       const count = counts.get(id) ?? 0;
       if (count === 0) return [];

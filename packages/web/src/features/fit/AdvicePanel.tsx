@@ -1,6 +1,6 @@
 /** What to do next about the shown candidate: worked out beside the screen, so it comes a moment after the verdict. */
 
-import { type Change, changeKey } from '@low-quarry/core/fit/advice';
+import { type Change, changeKey } from '@low-quarry/core/fit/advice/advice';
 import type { PartRecord } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { useQuery } from '@tanstack/react-query';
@@ -68,5 +68,5 @@ export function AdvicePanel({ query, parts, currency, unit, onChange }: AdvicePa
 }
 
 function words(change: Change, parts: ReadonlyMap<string, PartRecord>, unit: LengthUnit): string {
-  return changeWords(change, parts, stackWords(change.bracketIds, change.spacerId, parts), unit);
+  return changeWords(change, parts, stackWords(change.layerIds, parts), unit);
 }

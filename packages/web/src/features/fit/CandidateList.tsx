@@ -1,6 +1,12 @@
 /** The whole catalogue ranked for this opening: who fits, and at which check the others fall out. */
 import { CHECK_IDS, type CheckId } from '@low-quarry/core/fit/Check';
-import { type FirstLook, type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from '@low-quarry/core/fit/Ranking';
+import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
+import {
+  type FirstLook,
+  type RankedSpeaker,
+  type Ranking,
+  VERDICTS_BY_RANK,
+} from '@low-quarry/core/fit/search/Ranking';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { orderedId, type PartRecord, partName, STATE_MARK } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
@@ -311,7 +317,7 @@ function CandidateRow({
       <span className="col-start-2 text-[13px] leading-4 text-muted">
         {speaker.nominalSize} {speaker.speakerKind}
         <br />
-        {stackWords(best.bracketIds, best.spacerId, parts)}
+        {stackWords(best.layerIds, parts)}
       </span>
       <span className="flex flex-col items-end justify-end">
         <MarginRail marginMm={marginMm} expandedMm={expandedMm} verdict={best.verdict} />
@@ -326,27 +332,16 @@ function CandidateRow({
   );
 }
 
-export function stackWords(
-  bracketIds: readonly string[],
-  spacerId: string | null,
-  parts: ReadonlyMap<string, PartRecord>,
-): string {
-  const names = [
-    ...bracketIds.map((id) => bracketWords(id, parts)),
-    ...(spacerId ? [spacerWords(spacerId, parts)] : []),
-  ];
-  return names.length > 0 ? names.join(' + ') : 'straight onto the metal';
+/** The layers of a stack from the metal to the speaker. */
+export function stackWords(layerIds: readonly string[], parts: ReadonlyMap<string, PartRecord>): string {
+  return layerIds.length > 0 ? layerIds.map((id) => layerWords(id, parts)).join(' + ') : 'straight onto the metal';
 }
 
-function bracketWords(id: string, parts: ReadonlyMap<string, PartRecord>): string {
+/** A bracket with its state; a ring cut from sheet has its thickness in its id. */
+function layerWords(id: string, parts: ReadonlyMap<string, PartRecord>): string {
+  const ringMm = ringThicknessMm(id);
+  if (ringMm !== null) return `ring cut from ${ringMm} mm sheet`;
   const part = parts.get(orderedId(id));
-  if (part?.kind !== 'bracket') return id;
-  const state = part.snapOffs.find((each) => id === `${part.id}${STATE_MARK}${each.id}`);
-  return state ? `${part.name}, ${state.name}` : part.name;
-}
-
-/** A ring cut from sheet has its thickness in its id. */
-function spacerWords(id: string, parts: ReadonlyMap<string, PartRecord>): string {
-  const made = /^ring-([\d.]+)$/.exec(id);
-  return made ? `ring cut from ${made[1]} mm sheet` : (parts.get(id)?.name ?? id);
+  const state = part?.kind === 'bracket' && part.snapOffs.find((each) => id === `${part.id}${STATE_MARK}${each.id}`);
+  return state ? `${part.name}, ${state.name}` : (part?.name ?? id);
 }

@@ -1,6 +1,6 @@
 /** Every check of one candidate with its margin rail; each opens to what went into its number. */
 import type { Check, CheckId } from '@low-quarry/core/fit/Check';
-import type { Judgement } from '@low-quarry/core/fit/judgeCandidate';
+import type { Judgement } from '@low-quarry/core/fit/Judgement';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { type Margin, marginChance } from '@low-quarry/core/uncertainty/Margin';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';

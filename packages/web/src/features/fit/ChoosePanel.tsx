@@ -1,7 +1,7 @@
 /** Chooses the shown candidate for this opening, and for the other side when that is wanted. */
 import { type NewChoice, SHORTEST_REASON } from '@low-quarry/core/contracts/choices';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import type { Judgement } from '@low-quarry/core/fit/judgeCandidate';
+import type { Judgement } from '@low-quarry/core/fit/Judgement';
 import { placeLabel } from '@low-quarry/core/model/place';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { useState, useSyncExternalStore } from 'react';
@@ -15,7 +15,7 @@ import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { useChoosing } from './useChoosing';
 
 type Judged = { readonly opening: OpeningWithState; readonly judgement: Judgement };
-type CandidateIds = Pick<NewChoice, 'speakerId' | 'bracketIds' | 'spacerId'>;
+type CandidateIds = Pick<NewChoice, 'speakerId' | 'layerIds'>;
 
 type ChoosePanelProps = {
   readonly jobId: string;
@@ -58,7 +58,7 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
         openingId: opening.id,
         version: opening.choice?.version ?? 0,
         ...candidate,
-        bracketIds: [...candidate.bracketIds],
+        layerIds: [...candidate.layerIds],
         reason: judgement.verdict === 'clears' ? null : reason.trim(),
       })),
     );
@@ -148,11 +148,6 @@ function lineOf({ opening, judgement }: Judged, unit: LengthUnit): string {
   );
 }
 
-function isSame({ choice }: OpeningWithState, { speakerId, bracketIds, spacerId }: CandidateIds): boolean {
-  return (
-    choice !== null &&
-    choice.speakerId === speakerId &&
-    choice.bracketIds.join() === bracketIds.join() &&
-    choice.spacerId === spacerId
-  );
+function isSame({ choice }: OpeningWithState, { speakerId, layerIds }: CandidateIds): boolean {
+  return choice !== null && choice.speakerId === speakerId && choice.layerIds.join() === layerIds.join();
 }

@@ -1,5 +1,5 @@
 /** Which other candidate is laid over the shown one, and their differences as numbers. */
-import type { RankedSpeaker } from '@low-quarry/core/fit/Ranking';
+import type { RankedSpeaker } from '@low-quarry/core/fit/search/Ranking';
 import { type PartRecord, partName } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printMargin, printNumber } from '@low-quarry/core/units/printLength';

@@ -1,11 +1,12 @@
 /** Drawings, spacer, ledger and list around one shown candidate; which one it is stands in the address bar. */
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { heightRange } from '@low-quarry/core/fit/advice/heightRange';
 import type { CheckId, OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
-import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/Ranking';
+import { MOST_LAYERS } from '@low-quarry/core/fit/layout/slots';
+import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/search/Ranking';
+import { findLayer } from '@low-quarry/core/fit/search/stacks';
 import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
-import { spacerWindow } from '@low-quarry/core/fit/spacerWindow';
-import { findSpacer } from '@low-quarry/core/fit/stackSearch';
 import { cautionsFor } from '@low-quarry/core/model/cautions';
 import { rimPlaceList } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
@@ -35,7 +36,7 @@ import { readFilter, writeFilter } from './candidateFilter';
 import { differencesOf } from './compareView';
 import { adviceQuery, lookQuery, needsLook, REST_MS, rankingQuery } from './fitQueries';
 import { SpacerSlider } from './SpacerSlider';
-import { spacerAt, suitableSpacers, WHAT_IF_ID } from './spacerChoices';
+import { groundRing, spacerAt, suitableSpacers, WHAT_IF_ID, withGroundRing } from './spacerChoices';
 import { ViewControls } from './ViewControls';
 import { WhatIfGrips, whatIfWords } from './WhatIfGrips';
 import { isWhatIf, NO_WHAT_IF, type WhatIf, withWhatIf } from './whatIf';
@@ -100,11 +101,12 @@ export function FitWorkspace({
     () => suitableSpacers(fitOpening, base, catalogue, rules),
     [fitOpening, base, catalogue, rules],
   );
-  const stackKey = `${start.speakerId}/${start.bracketIds.join()}/${start.spacerId ?? ''}`;
-  const heightMm = what?.of === stackKey ? what.heightMm : (base.spacer?.height.valueMm ?? 0);
-  const spacer =
-    base.spacer && Math.abs(base.spacer.height.valueMm - heightMm) < 0.05 ? base.spacer : spacerAt(heightMm, stocked);
-  const candidate: Candidate = { ...base, spacer };
+  const stackKey = `${start.speakerId}/${start.layerIds.join()}`;
+  const ground = groundRing(base);
+  const heightMm = what?.of === stackKey ? what.heightMm : (ground?.height.valueMm ?? 0);
+  const spacer = ground && Math.abs(ground.height.valueMm - heightMm) < 0.05 ? ground : spacerAt(heightMm, stocked);
+  const candidate = withGroundRing(base, spacer);
+  const layerIds = candidate.layers.map(({ id }) => id);
 
   const judgement = judgeCandidate(fitOpening, candidate, catalogue.adapters, rules, unit);
   const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
@@ -115,8 +117,8 @@ export function FitWorkspace({
   const over = useMemo(() => {
     const ranked = ranking.speakers.find(({ speakerId }) => speakerId === overId);
     if (!ranked) return null;
-    const { bracketIds, spacerId } = ranked.best;
-    const other = findCandidate(catalogue, rules, { speakerId: ranked.speakerId, bracketIds, spacerId });
+    const { layerIds: theirs } = ranked.best;
+    const other = findCandidate(catalogue, rules, { speakerId: ranked.speakerId, layerIds: theirs });
     return { candidate: other, judgement: judgeCandidate(fitOpening, other, catalogue.adapters, rules, unit) };
   }, [overId, ranking, catalogue, rules, fitOpening, unit]);
   const section = sectionGeometry(fitOpening, candidate, judgement, rules, { plane, windowUpMm, over });
@@ -129,13 +131,12 @@ export function FitWorkspace({
   };
   const cautions = cautionsFor(opening.record);
 
-  const show = (speakerId: string, bracketIds: readonly string[], spacerId: string | null) => {
+  const show = (speakerId: string, shown: readonly string[]) => {
     setWhat(null);
-    const bracket = bracketIds.length > 0 ? bracketIds.join(' ') : null;
-    changeAddress((before) => withParams(before, { speaker: speakerId, bracket, spacer: spacerId }));
+    changeAddress((before) => withParams(before, { speaker: speakerId, stack: shown.join(' ') }));
   };
   const select = ({ speakerId, best }: RankedSpeaker) => {
-    show(speakerId, best.bracketIds, best.spacerId);
+    show(speakerId, best.layerIds);
     if (window.matchMedia('(max-width: 1023px)').matches)
       document.querySelector('main')?.scrollIntoView({ behavior: 'instant' });
   };
@@ -150,8 +151,8 @@ export function FitWorkspace({
               {speaker?.kind === 'speaker' &&
                 `${speaker.nominalSize} ${speaker.speakerKind}, ${speaker.impedanceOhm} Ω, ${speaker.rmsW} W RMS, `}
               {spacer?.id === WHAT_IF_ID
-                ? `${stackWords(start.bracketIds, null, parts)} + a ring that is not in stock`
-                : stackWords(start.bracketIds, spacer?.id ?? null, parts)}
+                ? `a ring that is not in stock + ${stackWords(layerIds.slice(1), parts)}`
+                : stackWords(layerIds, parts)}
             </span>
           </h2>
           <p
@@ -230,7 +231,7 @@ export function FitWorkspace({
         <SpacerSlider
           heightMm={heightMm}
           stocked={stocked}
-          window={spacerWindow(fitOpening, candidate, rules)}
+          range={heightRange(fitOpening, candidate, rules)}
           behind={behind}
           unit={unit}
           onChange={(next) => setWhat({ of: stackKey, heightMm: next })}
@@ -280,7 +281,7 @@ export function FitWorkspace({
           parts={parts}
           currency={shop.currency}
           unit={unit}
-          onChange={({ speakerId, bracketIds, spacerId }) => show(speakerId, bracketIds, spacerId)}
+          onChange={({ speakerId, layerIds: theirs }) => show(speakerId, theirs)}
         />
         <CheckLedger judgement={judgement} behind={behind} unit={unit} lit={lit} onLight={setLit} />
         {opening.state.kind === 'chosen' && <ChangedSince state={opening.state} record={opening.record} />}
@@ -291,8 +292,7 @@ export function FitWorkspace({
           other={otherJudged}
           candidate={{
             speakerId: candidate.speaker.id,
-            bracketIds: [...start.bracketIds],
-            spacerId: spacer?.id ?? null,
+            layerIds,
           }}
           speakerName={candidate.speaker.name}
           notOrderable={
@@ -336,7 +336,7 @@ export function FitWorkspace({
   );
 }
 
-type Ids = { readonly speakerId: string; readonly bracketIds: readonly string[]; readonly spacerId: string | null };
+type Ids = { readonly speakerId: string; readonly layerIds: readonly string[] };
 
 /** What the address names; else what is chosen here; else the best candidate. Unknown parts are passed over. */
 function startingIds(
@@ -349,27 +349,25 @@ function startingIds(
   const named = search.get('speaker');
   const ranked = speakers.find(({ speakerId }) => speakerId === named);
   if (ranked) {
-    const bracketIds = (search.get('bracket') ?? '').split(' ').filter((id) => id !== '');
-    const spacerId = search.get('spacer');
-    const known =
-      bracketIds.length <= 2 &&
-      bracketIds.every((id) => catalogue.brackets.some((bracket) => bracket.id === id)) &&
-      findSpacer(catalogue, rules, spacerId) !== undefined;
-    if (known) return { speakerId: ranked.speakerId, bracketIds, spacerId };
-    return { speakerId: ranked.speakerId, bracketIds: ranked.best.bracketIds, spacerId: ranked.best.spacerId };
+    const stack = search.get('stack');
+    const layerIds = stack?.split(' ').filter((id) => id !== '') ?? [];
+    const isKnown =
+      stack !== null &&
+      layerIds.length <= MOST_LAYERS &&
+      layerIds.every((id) => findLayer(catalogue, rules, id) !== null);
+    return { speakerId: ranked.speakerId, layerIds: isKnown ? layerIds : ranked.best.layerIds };
   }
   if (choice) return choice;
   const [best] = speakers;
   if (!best) throw new Error('startingIds: expected a ranking with a speaker, got an empty one');
-  return { speakerId: best.speakerId, bracketIds: best.best.bracketIds, spacerId: best.best.spacerId };
+  return { speakerId: best.speakerId, layerIds: best.best.layerIds };
 }
 
-function findCandidate(catalogue: FitCatalogue, rules: FitRules, { speakerId, bracketIds, spacerId }: Ids): Candidate {
+function findCandidate(catalogue: FitCatalogue, rules: FitRules, { speakerId, layerIds }: Ids): Candidate {
   const speaker = catalogue.speakers.find(({ id }) => id === speakerId);
   if (!speaker) throw new Error(`findCandidate: expected a speaker of the catalogue, got ${speakerId}`);
   return {
     speaker,
-    brackets: bracketIds.flatMap((id) => catalogue.brackets.find((bracket) => bracket.id === id) ?? []),
-    spacer: findSpacer(catalogue, rules, spacerId) ?? null,
+    layers: layerIds.flatMap((id) => findLayer(catalogue, rules, id) ?? []),
   };
 }

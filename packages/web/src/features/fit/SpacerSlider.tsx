@@ -1,7 +1,7 @@
-/** The height of the spacer: a slider with the stocked heights on it and the window in which everything clears. */
+/** The height of the spacer: a slider with the stocked heights on it and the height range in which everything clears. */
 
+import type { HeightRange } from '@low-quarry/core/fit/advice/heightRange';
 import type { Behind, FitSpacer } from '@low-quarry/core/fit/shapes';
-import type { SpacerWindow } from '@low-quarry/core/fit/spacerWindow';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printLength, printNumber } from '@low-quarry/core/units/printLength';
 import { Slider } from 'radix-ui';
@@ -11,7 +11,7 @@ import { MOST_SPACER_MM } from './spacerChoices';
 type SpacerSliderProps = {
   readonly heightMm: number;
   readonly stocked: readonly FitSpacer[];
-  readonly window: SpacerWindow | null;
+  readonly range: HeightRange | null;
   readonly behind: Behind;
   readonly unit: LengthUnit;
   readonly onChange: (heightMm: number) => void;
@@ -19,7 +19,7 @@ type SpacerSliderProps = {
 
 const STEP_MM = 0.5;
 
-export function SpacerSlider({ heightMm, stocked, window, behind, unit, onChange }: SpacerSliderProps) {
+export function SpacerSlider({ heightMm, stocked, range, behind, unit, onChange }: SpacerSliderProps) {
   const heights = [0, ...stocked.map(({ height }) => height.valueMm)];
   const isStocked = heights.some((height) => Math.abs(height - heightMm) < STEP_MM / 10);
   const toNextStocked = (event: KeyboardEvent) => {
@@ -39,7 +39,7 @@ export function SpacerSlider({ heightMm, stocked, window, behind, unit, onChange
           Spacer {heightMm === 0 ? 'none' : printLength(heightMm, unit)}
           {!isStocked && <span className="font-normal text-muted"> (what if: not in stock)</span>}
         </span>
-        <span className="text-[13px] text-muted">{windowWords(window, behind, unit)}</span>
+        <span className="text-[13px] text-muted">{rangeWords(range, behind, unit)}</span>
       </p>
       <div className="relative px-3 pb-6">
         <Slider.Root
@@ -53,7 +53,7 @@ export function SpacerSlider({ heightMm, stocked, window, behind, unit, onChange
         >
           <Slider.Track className="relative h-1 w-full bg-hairline">
             <span aria-hidden="true" className="absolute inset-x-4 inset-y-0">
-              {window?.intervals.map(({ fromMm, toMm }) => (
+              {range?.intervals.map(({ fromMm, toMm }) => (
                 <span
                   key={fromMm}
                   aria-hidden="true"
@@ -94,21 +94,22 @@ function percent(heightMm: number): string {
   return `${(Math.min(MOST_SPACER_MM, Math.max(0, heightMm)) / MOST_SPACER_MM) * 100}%`;
 }
 
-function windowWords(window: SpacerWindow | null, behind: Behind, unit: LengthUnit): string {
+function rangeWords(range: HeightRange | null, behind: Behind, unit: LengthUnit): string {
   if (behind === 'nothing') return 'Nothing stands behind: no spacer is needed';
-  if (!window) return 'Window unknown until both gaps are taken';
-  const { intervals, leastMm, mostMm } = window;
-  if (mostMm < 0) return `Window empty: the front is ${printLength(-mostMm, unit)} in the grille without a spacer`;
-  if (leastMm === null) return 'Window empty: no height clears what is behind';
+  if (!range) return 'Height range unknown until both gaps are taken';
+  const { intervals, leastMm, mostMm } = range;
+  if (mostMm < 0)
+    return `Height range empty: the front is ${printLength(-mostMm, unit)} in the grille without a spacer`;
+  if (leastMm === null) return 'Height range empty: no height clears what is behind';
   if (intervals.length === 0)
-    return `Window empty: at least ${printLength(upwards(leastMm), unit)} for behind, at most ${printLength(-upwards(-mostMm), unit)} in front`;
+    return `Height range empty: at least ${printLength(upwards(leastMm), unit)} for behind, at most ${printLength(-upwards(-mostMm), unit)} in front`;
   const words = intervals.map(
     ({ fromMm, toMm }) => `${printNumber(upwards(fromMm), unit)} to ${printLength(-upwards(-toMm), unit)}`,
   );
-  return `Window ${words.join(' and ')}`;
+  return `Height range ${words.join(' and ')}`;
 }
 
-/** To the next tenth above: a window is never made to look wider than it is. */
+/** To the next tenth above: a range is never made to look wider than it is. */
 function upwards(mm: number): number {
   return Math.ceil(mm * 10 - 1e-6) / 10;
 }

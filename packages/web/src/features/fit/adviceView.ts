@@ -1,6 +1,7 @@
 /** Advice in words: what to measure and what it settles, what ordering now costs, and what would make it clear. */
-import type { Advice, Change, Question } from '@low-quarry/core/fit/advice';
+import type { Advice, Change, Question } from '@low-quarry/core/fit/advice/advice';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
+import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { orderedId, type PartRecord, partName } from '@low-quarry/core/model/parts';
 import { SOURCES } from '@low-quarry/core/model/source';
@@ -23,11 +24,7 @@ export function candidateQuestionWords({ key, instrument, settled }: Question): 
 }
 
 export function chanceLine({ chance }: Advice): string | null {
-  if (!chance) return null;
-  const all = `Fits as a whole with a chance of ${percent(chance.chance)}`;
-  return chance.differ
-    ? `${all}; first-order slopes alone would say ${percent(chance.firstOrder)}, and the shapes are not that straight.`
-    : `${all}.`;
+  return chance === null ? null : `Fits as a whole with a chance of ${percent(chance)}.`;
 }
 
 export function costLine({ costs }: Advice, currency: string): string | null {
@@ -46,7 +43,7 @@ export function changeWords(
 ): string {
   switch (change.kind) {
     case 'spacer':
-      return change.spacerId === null ? 'Leave the spacer out.' : `Other spacer: ${stack}.`;
+      return change.layerIds.some((id) => isRing(id, parts)) ? `Other rings: ${stack}.` : 'Leave the ring out.';
     case 'bracket':
       return `Other bracket: ${stack}.`;
     case 'cutCloth':
@@ -59,6 +56,10 @@ export function changeWords(
       return `Smaller size: ${speaker ? partName(speaker) : change.speakerId}${size}, ${stack}.`;
     }
   }
+}
+
+function isRing(id: string, parts: ReadonlyMap<string, PartRecord>): boolean {
+  return ringThicknessMm(id) !== null || parts.get(id)?.kind === 'spacer';
 }
 
 function dimensionWords(key: string): string {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { RankedSpeaker } from '@low-quarry/core/fit/Ranking';
+import type { RankedSpeaker } from '@low-quarry/core/fit/search/Ranking';
 import { type PartRecord, speakerSchema } from '@low-quarry/core/model/parts';
 import {
   type CandidateFilter,
@@ -57,10 +57,8 @@ describe('passing', () => {
   const parts = new Map<string, PartRecord>([['a', speaker]]);
   const ranked: RankedSpeaker = {
     speakerId: 'a',
-    stacksJudged: 1,
     best: {
-      bracketIds: [],
-      spacerId: null,
+      layerIds: [],
       verdict: 'hits',
       decidedBy: 'bolts',
       addedParts: 0,

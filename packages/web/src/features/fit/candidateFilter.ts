@@ -1,6 +1,6 @@
 /** Which candidates the list shows, as it stands in the address bar. */
 import { CHECK_IDS, type CheckId, type Verdict } from '@low-quarry/core/fit/Check';
-import { type RankedSpeaker, VERDICTS_BY_RANK } from '@low-quarry/core/fit/Ranking';
+import { type RankedSpeaker, VERDICTS_BY_RANK } from '@low-quarry/core/fit/search/Ranking';
 import type { PartRecord, SpeakerRecord } from '@low-quarry/core/model/parts';
 
 export type Shown =

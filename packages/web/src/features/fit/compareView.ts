@@ -1,7 +1,8 @@
 /** Two candidates beside each other: their differences as numbers. */
-import type { Judgement } from '@low-quarry/core/fit/judgeCandidate';
+import type { Judgement } from '@low-quarry/core/fit/Judgement';
+import { speakerShape } from '@low-quarry/core/fit/layout/SpeakerShape';
+import { raisedMm } from '@low-quarry/core/fit/search/stacks';
 import type { Candidate } from '@low-quarry/core/fit/shapes';
-import { reachBehind, reachInFront } from '@low-quarry/core/fit/stack';
 import { extents } from '@low-quarry/core/geometry/Outline';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { checkLabel } from '../../text/words';
@@ -12,8 +13,8 @@ export type Difference = { readonly label: string; readonly shownMm: number; rea
 /** Sizes first, then the margins that both have. */
 export function differencesOf(shown: Compared, over: Compared, behind: OpeningRecord['behind']): readonly Difference[] {
   const sizes: readonly (readonly [string, (of: Candidate) => number])[] = [
-    ['Reach into the door', (of) => reachBehind(of).valueMm],
-    ['Reach into the cabin', (of) => reachInFront(of).valueMm],
+    ['Reach into the door', ({ speaker, layers }) => speakerShape(speaker).depthMm - raisedMm(layers)],
+    ['Reach into the cabin', ({ speaker, layers }) => speakerShape(speaker).frontMm + raisedMm(layers)],
     ['Basket, across', ({ speaker }) => extents(speaker.basket).width.valueMm],
     ['Magnet', ({ speaker }) => speaker.magnetDiameter.valueMm],
   ];

@@ -1,5 +1,5 @@
 /** Queries and changes of the fit screen. */
-import type { AdviceOptions } from '@low-quarry/core/fit/advice';
+import type { AdviceOptions } from '@low-quarry/core/fit/advice/advice';
 import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { adviseInWorker, lookInWorker, rankInWorker } from '../../workers/rankClient';
@@ -32,7 +32,7 @@ export function needsLook(catalogue: FitCatalogue): boolean {
 export function lookQuery(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules) {
   return queryOptions({
     queryKey: ['look', opening, rules, catalogue.speakers.length],
-    queryFn: () => lookInWorker(opening, catalogue, rules, LOOKED_AT),
+    queryFn: ({ signal }) => lookInWorker(opening, catalogue, rules, LOOKED_AT, signal),
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: LOOK_KEPT_MS,
     placeholderData: keepPreviousData,
@@ -47,8 +47,8 @@ export function adviceQuery(
   candidate: Candidate,
   options: AdviceOptions,
 ) {
-  const { speaker, brackets, spacer } = candidate;
-  const stack = [speaker.id, brackets.map(({ id }) => id), spacer?.id ?? null, spacer?.height.valueMm ?? 0];
+  const { speaker, layers } = candidate;
+  const stack = [speaker.id, layers.map(({ id, height }) => [id, height.valueMm])];
   return queryOptions({
     queryKey: ['advice', opening, rules, options, stack, catalogue.speakers.length],
     queryFn: () => adviseInWorker(opening, catalogue, rules, candidate, options),

@@ -1,6 +1,11 @@
 /** What the list of candidates shows: of a whole ranking, or of a first look while a hand still moves. */
 import type { Verdict } from '@low-quarry/core/fit/Check';
-import { type FirstLook, type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from '@low-quarry/core/fit/Ranking';
+import {
+  type FirstLook,
+  type RankedSpeaker,
+  type Ranking,
+  VERDICTS_BY_RANK,
+} from '@low-quarry/core/fit/search/Ranking';
 import type { PartRecord } from '@low-quarry/core/model/parts';
 import { type CandidateFilter, passesFilter, passesPart } from './candidateFilter';
 

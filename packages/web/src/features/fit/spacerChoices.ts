@@ -1,8 +1,7 @@
 /** The spacers that suit a speaker in an opening, and what stands at a height where no stocked one does. */
 import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
+import { madeRings, ringOf } from '@low-quarry/core/fit/layout/rings';
 import type { Candidate, FitCatalogue, FitOpening, FitRules, FitSpacer } from '@low-quarry/core/fit/shapes';
-import { ringOf } from '@low-quarry/core/fit/spacerWindow';
-import { madeRings } from '@low-quarry/core/fit/stackSearch';
 
 export const WHAT_IF_ID = 'what-if';
 export const MOST_SPACER_MM = 30;
@@ -17,7 +16,7 @@ export function suitableSpacers(
   rules: FitRules,
 ): readonly FitSpacer[] {
   const suitable = [...spacers, ...madeRings(rules)].filter((spacer) => {
-    const { checks } = judgeCandidate(opening, { ...candidate, spacer }, adapters, rules);
+    const { checks } = judgeCandidate(opening, withGroundRing(candidate, spacer), adapters, rules);
     return checks.every(({ id, verdict }) => id !== 'bolts' || verdict !== 'hits');
   });
   const byHeight = [...suitable].sort(
@@ -25,6 +24,18 @@ export function suitableSpacers(
       a.height.valueMm - b.height.valueMm || Number(a.made) - Number(b.made) || a.pieceCostMinor - b.pieceCostMinor,
   );
   return byHeight.filter((spacer, index) => !isSameHeight(spacer, byHeight[index - 1]?.height.valueMm ?? -1));
+}
+
+/** The ring that lies on the metal itself, which the slider moves. */
+export function groundRing({ layers }: Pick<Candidate, 'layers'>): FitSpacer | null {
+  const [first] = layers;
+  return first?.kind === 'spacer' ? first : null;
+}
+
+/** The candidate with another ring, or none, on the metal. */
+export function withGroundRing(candidate: Candidate, ring: FitSpacer | null): Candidate {
+  const others = groundRing(candidate) ? candidate.layers.slice(1) : candidate.layers;
+  return { ...candidate, layers: ring ? [ring, ...others] : others };
 }
 
 /**

@@ -1,9 +1,9 @@
 /** One dimension: what was read, with what, and what it comes to in both units with its uncertainty. */
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
+import { toDimension } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { readingHalfWidthsMm, type Shop } from '@low-quarry/core/model/shop';
 import { SOURCE_IDS, SOURCES, type SourceId } from '@low-quarry/core/model/source';
-import { fromReadings } from '@low-quarry/core/uncertainty/fromReadings';
 import { toMargin } from '@low-quarry/core/uncertainty/Margin';
 import { named } from '@low-quarry/core/uncertainty/Quantity';
 import { printLength, printPlusMinus } from '@low-quarry/core/units/printLength';
@@ -89,7 +89,7 @@ export function MeasureField({ name, field, shop, taken, error, onType, onSource
 /** Both units and the interval, so that a slip of unit or comma is seen at once. */
 function echo({ readingsMm, source }: FieldDraft, shop: Shop): string | null {
   if (readingsMm.length === 0) return null;
-  const dimension = fromReadings(readingsMm, readingHalfWidthsMm(shop)[source], SOURCES[source].origin);
+  const dimension = toDimension({ readingsMm, source }, readingHalfWidthsMm(shop));
   const { valueMm, expandedMm } = toMargin(named('reading', dimension), shop.confidence);
   const plusMinus = printPlusMinus(expandedMm, 'mm');
   const mean = readingsMm.length > 1 ? `mean of ${readingsMm.length}: ` : '';

@@ -1,7 +1,7 @@
 /** The opening with nothing in it yet: section and face with every dimension that is asked for, the focused one lit. */
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
+import { sheetFit } from '@low-quarry/core/fit/layout/sheetFit';
 import type { FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
-import { sheetFit } from '@low-quarry/core/fit/sheetFit';
 import { patternDimensions } from '@low-quarry/core/geometry/BoltPattern';
 import type { Dimension } from '@low-quarry/core/uncertainty/Dimension';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';

@@ -242,8 +242,7 @@ function Answer({
           {partName(speaker)}
           <span className="block text-[14px] font-normal leading-5 text-muted">
             {stackWords(
-              candidate.brackets.map(({ id }) => id),
-              candidate.spacer?.id ?? null,
+              candidate.layers.map(({ id }) => id),
               parts,
             )}
           </span>

@@ -1,0 +1,26 @@
+/** What is said of one candidate in one opening. */
+import type { Pose } from '../geometry/PlacedBody';
+import type { Check, CheckId, Verdict } from './Check';
+import type { Joint } from './mates/Joint';
+import type { Placement } from './mates/placements';
+import type { FitHarnessAdapter } from './shapes';
+
+/** How a candidate sits in its opening. */
+export type Mount = {
+  /** Of the brackets and then of the speaker, from the vehicle up; empty where the vehicle's screws are not known. */
+  readonly joints: readonly Joint[];
+  readonly placement: Placement;
+  readonly pose: Pose;
+};
+
+export type Judgement = {
+  readonly verdict: Verdict;
+  /** In the order of `CHECK_IDS`, one of each. */
+  readonly checks: readonly Check[];
+  readonly decidedBy: CheckId;
+  /** That every length clears at once, 0 to 1; null where a dimension is missing or something holds: nobody can say. */
+  readonly chance: number | null;
+  readonly mount: Mount;
+  /** The adapters that the connector check found; empty when none is needed or none was found. */
+  readonly harness: readonly FitHarnessAdapter[];
+};

@@ -1,0 +1,119 @@
+/**
+ * For what does not clear: the smallest changes that make it clear. Only changes that the engine has judged are named, and
+ * each comes with its judgement.
+ *
+ * In the order in which a shop likes them: another spacer, another bracket, the grille's cloth cut behind the tallest part,
+ * new holes, the next smaller size.
+ */
+import type { Check, CheckId } from '../Check';
+import type { Judgement } from '../Judgement';
+import { bracketsOf, judgeWithHarness } from '../judgeCandidate';
+import { addedParts, chainsFor, moreRingStacks, piecesCostMinor, ringStacks, ringsFor } from '../search/stacks';
+import type { Candidate, FitCatalogue, FitHarnessAdapter, FitOpening, FitRules, MountMaterial } from '../shapes';
+
+export type NearMiss =
+  | { readonly kind: 'spacer' | 'bracket'; readonly candidate: Candidate; readonly judgement: Judgement }
+  | { readonly kind: 'cutCloth'; readonly candidate: Candidate; readonly missingMm: number }
+  | {
+      readonly kind: 'drill';
+      readonly candidate: Candidate;
+      /** New holes, and through what. */
+      readonly holes: number;
+      readonly material: MountMaterial;
+    }
+  | { readonly kind: 'smaller'; readonly candidate: Candidate; readonly judgement: Judgement };
+
+/** The tallest part may stand so far into the cloth once it is cut away there (common practice, no source), mm. */
+const CLOTH_MM = 6;
+const MOST_OF_A_KIND = 2;
+
+/**
+ * @param smaller best stacks of smaller speakers, best first; those that clear are offered
+ */
+export function nearMisses(
+  opening: FitOpening,
+  candidate: Candidate,
+  catalogue: FitCatalogue,
+  harness: readonly FitHarnessAdapter[] | null,
+  rules: FitRules,
+  smaller: readonly Candidate[] = [],
+): readonly NearMiss[] {
+  const judge = (each: Candidate) => judgeWithHarness(opening, each, harness, rules, 'mm');
+  const now = judge(candidate);
+  if (now.verdict === 'clears') return [];
+  return [
+    ...otherStacks(opening, candidate, catalogue, rules, judge),
+    ...cutCloth(opening, candidate, now, rules),
+    ...drilled(opening, candidate, now),
+    ...smaller
+      .map((each) => ({ kind: 'smaller' as const, candidate: each, judgement: judge(each) }))
+      .filter(({ judgement }) => judgement.verdict === 'clears')
+      .slice(0, MOST_OF_A_KIND),
+  ];
+}
+
+/** Other spacers on these brackets, then other brackets, that clear: fewest parts first, then the cheapest. */
+function otherStacks(
+  opening: FitOpening,
+  candidate: Candidate,
+  catalogue: FitCatalogue,
+  rules: FitRules,
+  judge: (each: Candidate) => Judgement,
+): readonly NearMiss[] {
+  const { speaker } = candidate;
+  const brackets = bracketsOf(candidate);
+  const clearing = (list: readonly Candidate[], kind: 'spacer' | 'bracket') =>
+    [...list]
+      .sort((a, b) => addedParts(a.layers) - addedParts(b.layers) || piecesCostMinor(a) - piecesCostMinor(b))
+      .map((each) => ({ kind, candidate: each, judgement: judge(each) }))
+      .filter(({ judgement }) => judgement.verdict === 'clears')
+      .slice(0, MOST_OF_A_KIND);
+  const rings = ringsFor(catalogue, rules);
+  const spaced = [brackets, ...ringStacks(opening, brackets, rings, rules)].map((layers) => ({ speaker, layers }));
+  const others = chainsFor(opening, speaker, catalogue, rules)
+    .filter((chain) => idsOf(chain) !== idsOf(brackets))
+    .map((chain) => ({ speaker, layers: chain }));
+  const one = clearing(spaced, 'spacer');
+  const more = () =>
+    clearing(
+      moreRingStacks(opening, brackets, rings, rules).map((layers) => ({ speaker, layers })),
+      'spacer',
+    );
+  return [...(one.length > 0 ? one : more()), ...clearing(others, 'bracket')];
+}
+
+function idsOf(layers: Candidate['layers']): string {
+  return layers.map(({ id }) => id).join('+');
+}
+
+/** Only where the front alone is in the way, and by little. */
+function cutCloth(opening: FitOpening, candidate: Candidate, now: Judgement, rules: FitRules): readonly NearMiss[] {
+  if (!onlyFails(now, 'front') || !opening.frontGap) return [];
+  const margin = checkOf(now, 'front').margin;
+  if (
+    !margin ||
+    margin.valueMm + rules.clearancesMm.front < -CLOTH_MM ||
+    -margin.valueMm > CLOTH_MM + rules.clearancesMm.front
+  )
+    return [];
+  return [{ kind: 'cutCloth', candidate, missingMm: -margin.valueMm }];
+}
+
+/** Only where the screws alone are in the way: how many of them need a new hole. */
+function drilled(opening: FitOpening, candidate: Candidate, now: Judgement): readonly NearMiss[] {
+  const [first] = now.mount.joints;
+  if (!onlyFails(now, 'bolts') || !first || bracketsOf(candidate).length > 0) return [];
+  const [turn] = now.mount.placement.turns;
+  const holes = turn?.turn.misalignmentsMm.filter((each) => each > first.playMm).length ?? 0;
+  return holes > 0 ? [{ kind: 'drill', candidate, holes, material: opening.material }] : [];
+}
+
+function onlyFails({ checks }: Judgement, id: CheckId): boolean {
+  return checks.every((check) => (check.id === id ? check.verdict !== 'clears' : check.verdict === 'clears'));
+}
+
+function checkOf({ checks }: Judgement, id: CheckId): Check {
+  const found = checks.find((check) => check.id === id);
+  if (!found) throw new Error(`nearMisses: expected a check ${id}`);
+  return found;
+}

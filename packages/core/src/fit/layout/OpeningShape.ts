@@ -1,0 +1,144 @@
+/**
+ * An opening in numbers: its dimensions by their slots, and what every check asks of it. Worked out once for each opening.
+ */
+import { type BoxSolid, boxSolid, type ConvexSolid } from '../../geometry/ConvexSolid';
+import type { GlassSheet } from '../../geometry/glassSheet';
+import { type OutlineMm, outlineLengths, outlineMm } from '../../geometry/Outline';
+import type { Rod } from '../../geometry/rodGap';
+import { type Dimension, sharedDimension } from '../../uncertainty/Dimension';
+import { mapOpening } from '../dimensionNames';
+import type { Doubts } from '../margins/Doubts';
+import type { FitObstacle, FitOpening } from '../shapes';
+import { obstacleBox, obstacleRod, rodSolid } from './obstacleSolids';
+import { type FittedSheet, sheetFit } from './sheetFit';
+import { OPENING_AT } from './slots';
+
+export type PlateShape = { readonly outline: OutlineMm; readonly firstSlot: number };
+
+export type ObstacleShape = {
+  readonly obstacle: FitObstacle;
+  readonly depthSlot: number;
+  readonly placeXSlot: number;
+  readonly placeYSlot: number;
+  /** null for a box. */
+  readonly rod: Rod | null;
+  readonly box: BoxSolid | null;
+  readonly solid: ConvexSolid;
+};
+
+/** What the sheet behind depends on, by slot: c0 to c3 for each millimetre of it. */
+type SheetSlots = { readonly slots: Int32Array; readonly gains: Float64Array };
+
+const known = new WeakMap<FitOpening, OpeningShape>();
+
+export function openingShape(opening: FitOpening): OpeningShape {
+  let shape = known.get(opening);
+  if (!shape) {
+    shape = new OpeningShape(opening);
+    known.set(opening, shape);
+  }
+  return shape;
+}
+
+export class OpeningShape {
+  /** Names and dimensions of the opening's slots, from `OPENING_AT` on. */
+  readonly names: readonly string[];
+  readonly dimensions: readonly Dimension[];
+  /** null where the hole has not been measured. */
+  readonly hole: PlateShape | null;
+  readonly recess: PlateShape | null;
+  readonly fitted: FittedSheet | null;
+  readonly obstacles: readonly ObstacleShape[];
+  readonly frontSlot: number;
+  readonly lowerEdgeSlot: number;
+  /** First slot of the screws' lengths. */
+  readonly boltSlot: number;
+  private readonly sheetSlots: SheetSlots | null;
+  private readonly sharedSlots: Int32Array;
+
+  constructor(readonly opening: FitOpening) {
+    const names: string[] = [];
+    const dimensions: Dimension[] = [];
+    const put = (name: string, dimension: Dimension) => {
+      names.push(name);
+      dimensions.push(dimension);
+      return dimension;
+    };
+    mapOpening(opening, put);
+    const fitted = sheetFit(opening);
+    // What the fit believes of its readings and of what is usual counts, not what was written down.
+    for (const { name, dimension } of fitted?.terms ?? []) dimensions[names.indexOf(name)] = dimension;
+    const own = dimensions.length;
+    for (const { shared, origin } of dimensions.slice(0, own)) {
+      if (shared && !names.includes(shared.name)) put(shared.name, sharedDimension(shared, origin));
+    }
+    this.names = names;
+    this.dimensions = dimensions;
+    this.sharedSlots = Int32Array.from(dimensions, ({ shared }) =>
+      shared ? OPENING_AT + names.indexOf(shared.name) : -1,
+    );
+    const slot = (name: string) => {
+      const at = names.indexOf(`opening.${name}`);
+      return at < 0 ? -1 : OPENING_AT + at;
+    };
+    this.hole = plate(opening.hole, slot, 'hole');
+    this.recess = opening.recess && plate(opening.recess.outline, slot, 'recess');
+    this.fitted = fitted;
+    this.sheetSlots = fitted && {
+      slots: Int32Array.from(fitted.terms, ({ name }) => OPENING_AT + names.indexOf(name)),
+      gains: Float64Array.from(fitted.terms.flatMap(({ gains }) => gains)),
+    };
+    this.obstacles = opening.obstacles.map((obstacle) => obstacleShape(obstacle, slot));
+    this.frontSlot = slot('frontGap');
+    this.lowerEdgeSlot = slot('lowerEdge');
+    this.boltSlot = Math.max(slot('boltCircle'), slot('boltWidth'), slot('boltPosition'));
+  }
+
+  get sheet(): GlassSheet | null {
+    return this.fitted?.sheet ?? null;
+  }
+
+  /** Puts the opening's dimensions into their slots. */
+  fill(doubts: Doubts): void {
+    this.dimensions.forEach((dimension, at) => {
+      doubts.set(OPENING_AT + at, dimension, this.sharedSlots[at]);
+    });
+  }
+
+  /** What the sheet's depth at a place depends on. */
+  addSheet(doubts: Doubts, xMm: number, yMm: number, by: number): void {
+    if (!this.sheetSlots) return;
+    const { slots, gains } = this.sheetSlots;
+    const square = yMm * yMm;
+    for (let at = 0; at < slots.length; at++) {
+      const base = 4 * at;
+      const gain =
+        (gains[base] as number) +
+        (gains[base + 1] as number) * xMm +
+        (gains[base + 2] as number) * yMm +
+        (gains[base + 3] as number) * square;
+      doubts.add(slots[at] as number, by * gain);
+    }
+  }
+}
+
+function plate(outline: FitOpening['hole'], slot: (name: string) => number, name: string): PlateShape | null {
+  const mm = outlineMm(outline);
+  const [ending] = outlineLengths(outline)[0] ?? [''];
+  return mm && { outline: mm, firstSlot: slot(`${name}${ending}`) };
+}
+
+function obstacleShape(obstacle: FitObstacle, slot: (name: string) => number): ObstacleShape {
+  const isRod = obstacle.shape.kind === 'rod';
+  const rod = isRod ? obstacleRod(obstacle) : null;
+  const box = isRod ? null : obstacleBox(obstacle);
+  return {
+    obstacle,
+    depthSlot: slot(`obstacle.${obstacle.id}.depth`),
+    placeXSlot: slot(`obstacle.${obstacle.id}.placeX`),
+    placeYSlot: slot(`obstacle.${obstacle.id}.placeY`),
+    rod,
+    box,
+    solid: rod ? rodSolid(rod) : boxSolid(box as BoxSolid),
+  };
+}

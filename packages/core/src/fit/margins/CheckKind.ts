@@ -1,0 +1,23 @@
+/** What a check has to be able to do: look at a stack in numbers, and put into words what decided. */
+import type { LengthUnit } from '../../units/parseLength';
+import type { Nearest, OpeningDimensionKey } from '../Check';
+import type { View } from '../layout/View';
+import type { FitRules } from '../shapes';
+import type { Gaps } from './Gaps';
+
+export type Told = {
+  readonly sentence: string;
+  /** Where the margin is; null where it has no place in space. */
+  readonly nearest: Nearest | null;
+  /** Dimensions of the opening that must be taken before this can be judged. */
+  readonly missing?: readonly OpeningDimensionKey[];
+};
+
+export type CheckKind = {
+  /** Offers every gap that it knows of, or a fact. */
+  readonly ask: (view: View, gaps: Gaps, rules: FitRules) => void;
+  /** The same gaps seen from their sides, for the chance alone; left out where they have none. */
+  readonly askAround?: (view: View, gaps: Gaps, rules: FitRules) => void;
+  /** Words for what `gaps` says decided. */
+  readonly tell: (view: View, gaps: Gaps, rules: FitRules, unit: LengthUnit) => Told;
+};

@@ -1,0 +1,121 @@
+/**
+ * What one check finds of one stack: the gaps it looked at, of which the worst is the check; or a fact that no length
+ * decides. Written over and over. Words are made afterwards, and only of the gap that decides.
+ */
+
+import type { Expansion } from '../../uncertainty/Expansion';
+import { marginVerdict, sureness } from '../../uncertainty/Margin';
+import { Variance } from '../../uncertainty/Variance';
+import { type CheckId, VERDICT_GRAVITY, type Verdict } from '../Check';
+import type { Doubts, Form } from './Doubts';
+
+/** What is surer than this does not change a chance by a thousandth. */
+const FAR = 2.5;
+
+export class Gaps {
+  /** Of the worst gap, mm. */
+  valueMm = 0;
+  expandedMm = 0;
+  hasMargin = false;
+  verdict: Verdict = 'clears';
+  /** Which of its gaps, or facts, decides; a number of the check's own. */
+  tag = 0;
+  /** A dimension is missing. */
+  isMissing = false;
+  /** False where nobody knows enough to ask. */
+  isJudged = true;
+  /** Every gap that is near enough to count for the chance, where they are kept. */
+  readonly forms: Form[] = [];
+  /** The form of the gap that decides, where they are kept. */
+  worstForm: Form | null = null;
+  /** Whether every near gap is kept as a form. */
+  keeps = false;
+  private readonly variance = new Variance();
+
+  constructor(
+    readonly id: CheckId,
+    private readonly doubts: Doubts,
+    private readonly expansion: Expansion,
+  ) {}
+
+  /** @param keeps whether every gap is kept as a form */
+  begin(keeps: boolean): void {
+    this.keeps = keeps;
+    this.hasMargin = false;
+    this.verdict = 'clears';
+    this.tag = 0;
+    this.isMissing = false;
+    this.isJudged = true;
+    this.forms.length = 0;
+    this.worstForm = null;
+  }
+
+  /** A gap whose doubts have been added up: what is left of it after the room that is asked, mm. */
+  offer(valueMm: number, tag: number): void {
+    this.doubts.sumInto(this.variance);
+    this.offerKnown(valueMm, this.expansion.expand(this.variance), tag);
+    this.doubts.clear();
+  }
+
+  /** A gap whose interval is known already; its doubts count for the chance only. */
+  offerKnown(valueMm: number, expandedMm: number, tag: number): void {
+    const isWorse = this.take(valueMm, expandedMm, tag);
+    if (this.keeps && (isWorse || sureness({ valueMm, expandedMm }) < FAR)) {
+      const form = this.doubts.form(valueMm);
+      if (isWorse) this.worstForm = form;
+      this.forms.push(form);
+    }
+  }
+
+  /** A gap that only counts for the chance: another way in which the worst one may come about. */
+  alsoFrom(valueMm: number): void {
+    this.doubts.sumInto(this.variance);
+    if (sureness({ valueMm, expandedMm: this.expansion.expand(this.variance) }) < FAR)
+      this.forms.push(this.doubts.form(valueMm));
+    this.doubts.clear();
+  }
+
+  /** What no length decides; graver than any gap so far, or left out. */
+  fact(verdict: Verdict, tag: number): void {
+    if (VERDICT_GRAVITY[verdict] < VERDICT_GRAVITY[this.verdict] || (this.hasMargin && verdict === this.verdict))
+      return;
+    this.verdict = verdict;
+    this.tag = tag;
+    this.hasMargin = false;
+    this.worstForm = null;
+  }
+
+  missing(tag: number): void {
+    this.fact('measure', tag);
+    this.isMissing = true;
+  }
+
+  unjudged(tag: number): void {
+    this.fact('clears', tag);
+    this.isJudged = false;
+  }
+
+  /** How many half-widths of its interval the margin lies above zero; Infinity where no length decides. */
+  get sureness(): number {
+    return this.hasMargin ? sureness(this) : Number.POSITIVE_INFINITY;
+  }
+
+  /** Takes the gap where it is worse than the worst so far; of those that hit, the one that misses most. */
+  private take(valueMm: number, expandedMm: number, tag: number): boolean {
+    const verdict = marginVerdict({ valueMm, expandedMm });
+    if (this.hasMargin && !this.isWorse(verdict, valueMm, expandedMm)) return false;
+    if (!this.hasMargin && VERDICT_GRAVITY[verdict] < VERDICT_GRAVITY[this.verdict]) return false;
+    this.verdict = verdict;
+    this.valueMm = valueMm;
+    this.expandedMm = expandedMm;
+    this.hasMargin = true;
+    this.tag = tag;
+    return true;
+  }
+
+  private isWorse(verdict: Verdict, valueMm: number, expandedMm: number): boolean {
+    if (verdict !== this.verdict) return VERDICT_GRAVITY[verdict] > VERDICT_GRAVITY[this.verdict];
+    const off = verdict === 'hits' ? 0 : sureness({ valueMm, expandedMm }) - this.sureness;
+    return off !== 0 ? off < 0 : valueMm < this.valueMm;
+  }
+}

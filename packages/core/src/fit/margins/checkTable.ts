@@ -1,0 +1,27 @@
+/**
+ * Every check once: who asks and who tells. A check that is not in this table is not compiled, and what ranks a catalogue
+ * asks the table, so that it cannot forget one.
+ */
+import type { CheckId } from '../Check';
+import type { CheckKind } from './CheckKind';
+import { bolts } from './checks/bolts';
+import { cover } from './checks/cover';
+import { depth } from './checks/depth';
+import { chime, connector, wireWay } from './checks/facts';
+import { front } from './checks/front';
+import { hole } from './checks/hole';
+import { obstacles } from './checks/obstacles';
+import { terminals } from './checks/terminals';
+
+export const CHECK_TABLE: Readonly<Record<CheckId, CheckKind>> = {
+  hole,
+  bolts,
+  depth,
+  obstacles,
+  front,
+  cover,
+  terminals,
+  wireWay,
+  connector,
+  chime,
+};

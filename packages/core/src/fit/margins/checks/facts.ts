@@ -1,0 +1,99 @@
+/**
+ * Checks that no length decides: the wire's way, the plug, and what a second plug carries. Every "no" of theirs is a hold
+ * with the decision that it asks for.
+ */
+import { NOTCH_REACH_RAD } from '../../../math/tolerances';
+import { radToDeg } from '../../../units/angle';
+import { turnBetween } from '../../mates/placements';
+import type { SecondPlug } from '../../shapes';
+import type { CheckKind } from '../CheckKind';
+
+const NO_NOTCH = 0;
+const NOT_NOTED = 1;
+const REACHES = 2;
+const OFF = 3;
+
+/**
+ * Wire way: the notch of every bracket points to where the factory plug comes from. A wire that has to go round a plate is
+ * pinched under it or ends before the terminals.
+ */
+export const wireWay: CheckKind = {
+  ask({ opening, placement }, gaps) {
+    const { plugRad } = opening.opening;
+    const { notchesRad } = placement;
+    if (notchesRad.length === 0) gaps.fact('clears', NO_NOTCH);
+    else if (plugRad === null) gaps.unjudged(NOT_NOTED);
+    else if (farthestNotchRad(notchesRad, plugRad) <= NOTCH_REACH_RAD + NOTCH_ROUNDING_RAD)
+      gaps.fact('clears', REACHES);
+    else gaps.fact('hold', OFF);
+  },
+  tell({ opening, placement }, { tag }) {
+    const degrees = Math.round(radToDeg(farthestNotchRad(placement.notchesRad, opening.opening.plugRad ?? 0)));
+    const sentence = [
+      'No bracket with a wire notch is in the way: the wire comes through the hole.',
+      'Nobody noted where the plug comes from, and the bracket has a wire notch. Look at it.',
+      `The wire notch lies ${degrees}° from where the plug comes.`,
+      `At the turn at which the screws land the wire notch lies ${degrees}° from where the plug comes: cut a new notch, or lengthen the wire.`,
+    ][tag] as string;
+    return { sentence, nearest: null };
+  },
+};
+
+const NOTCH_ROUNDING_RAD = 1e-6;
+
+function farthestNotchRad(notchesRad: readonly number[], plugRad: number): number {
+  let farthest = 0;
+  for (const notch of notchesRad) farthest = Math.max(farthest, turnBetween(notch, plugRad));
+  return farthest;
+}
+
+/** Connector: from the vehicle's plug to the speaker's terminals through adapters, nothing cut. */
+export const connector: CheckKind = {
+  ask({ opening, harness }, gaps) {
+    const isLed = opening.opening.wiring.kind === 'connector' && harness !== null;
+    gaps.fact(isLed ? 'clears' : 'hold', 0);
+  },
+  tell({ opening, harness, speaker }) {
+    const { wiring } = opening.opening;
+    const { terminals } = speaker.speaker;
+    if (wiring.kind === 'noWires')
+      return sentence('This trim has no speaker wires here: new wire has to be run before a speaker makes sense.');
+    if (wiring.kind === 'unknown')
+      return sentence('The factory plug has not been looked at: note which connector it is, or that there is none.');
+    if (!harness)
+      return sentence(
+        `No adapter leads from ${wiring.connectorName} to ${terminals}: cutting the loom would be a decision.`,
+      );
+    const chain = harness.map(({ name }) => name).join(', then ');
+    return sentence(`${wiring.connectorName} to ${terminals} through ${chain}; nothing is cut.`);
+  },
+};
+
+const SECOND_PLUG_WORDS: Readonly<Record<SecondPlug, string>> = {
+  none: 'The old speaker has one plug only.',
+  sound: 'The second plug carries ordinary sound, no warning.',
+  warning:
+    "The second plug carries the vehicle's warning sounds. They must go on working: keep the factory sounder, or ask the vehicle maker.",
+  unexplained: 'There is a second plug and nobody knows what it does. Find out before the old speaker comes off.',
+  notLooked: 'Nobody has looked whether the old speaker has a second plug.',
+};
+
+/**
+ * Chime: a second plug on the old speaker may carry the vehicle's warnings, and nothing that carries a warning may be
+ * lost. What the second plug does is a fact to be found out, so anything but a known answer is a hold.
+ */
+export const chime: CheckKind = {
+  ask({ opening }, gaps) {
+    gaps.fact(secondPlugHold(opening.opening.secondPlug) ? 'hold' : 'clears', 0);
+  },
+  tell: ({ opening }) => sentence(SECOND_PLUG_WORDS[opening.opening.secondPlug]),
+};
+
+/** Why an opening is on hold for its second plug; null where it is not. */
+export function secondPlugHold(secondPlug: SecondPlug): string | null {
+  return secondPlug === 'none' || secondPlug === 'sound' ? null : SECOND_PLUG_WORDS[secondPlug];
+}
+
+function sentence(words: string) {
+  return { sentence: words, nearest: null };
+}

@@ -1,0 +1,140 @@
+/**
+ * Beam, rail, wiring, second skin and whatever else stands behind the hole: the least distance from the body and its
+ * terminals to each, less the clearance that its kind asks. Rods are endless along their axis: a beam crosses the door.
+ */
+import { type ConvexSolid, pieceSolid } from '../../../geometry/ConvexSolid';
+import { convexDistance } from '../../../geometry/convexDistance';
+import { closestPoints, newGap } from '../../../geometry/Gap';
+import { newReach, type Reach } from '../../../geometry/PlacedBody';
+import { rodGap } from '../../../geometry/rodGap';
+import type { Vec3 } from '../../../geometry/vector';
+import type { LengthUnit } from '../../../units/parseLength';
+import { printLength } from '../../../units/printLength';
+import type { ObstacleShape } from '../../layout/OpeningShape';
+import type { View } from '../../layout/View';
+import type { FitObstacle, FitRules } from '../../shapes';
+import { addBody, addBox } from '../bodyTerms';
+import type { CheckKind, Told } from '../CheckKind';
+import type { Gaps } from '../Gaps';
+
+/** Tags: an obstacle, and the body or one of its boxes. */
+const PARTS = 16;
+const NONE_NOTED = 1000;
+
+/** The gap of the body to an obstacle, with the ring that is nearest. */
+type Found = {
+  readonly gapMm: number;
+  readonly direction: Vec3;
+  readonly onPart: Vec3;
+  readonly onOther: Vec3;
+  readonly reach: Reach;
+};
+
+const gap = newGap();
+
+export const obstacles: CheckKind = {
+  ask(view, gaps, rules) {
+    const all = view.opening.obstacles;
+    if (all.length === 0) {
+      gaps.fact('clears', NONE_NOTED);
+      return;
+    }
+    for (let at = 0; at < all.length; at++) {
+      const each = all[at] as ObstacleShape;
+      const asked = obstacleClearanceMm(each.obstacle, rules);
+      askBody(view, gaps, each, asked, at * PARTS);
+      const { boxes } = view;
+      for (let box = 0; box < boxes.length; box++) {
+        const found = convexDistance((boxes[box] as View['boxes'][number]).solid, each.solid);
+        addObstacle(view, each, found.direction);
+        addBox(view, found.direction[2]);
+        gaps.offer(found.distanceMm - asked, at * PARTS + 1 + box);
+      }
+    }
+  },
+  tell(view, gaps, rules, unit) {
+    if (gaps.tag === NONE_NOTED)
+      return { sentence: 'No beam, rail or wiring is noted behind this opening.', nearest: null };
+    return obstacleWords(view, gaps, rules, unit);
+  },
+};
+
+export function obstacleClearanceMm({ kind }: Pick<FitObstacle, 'kind'>, { clearancesMm }: FitRules): number {
+  return kind === 'wiring' ? clearancesMm.wiring : clearancesMm.metal;
+}
+
+/** An obstacle that comes nearer, or stands aside of where it was noted. */
+export function addObstacle(
+  { doubts }: View,
+  { depthSlot, placeXSlot, placeYSlot }: ObstacleShape,
+  [nx, ny, nz]: Vec3,
+) {
+  doubts.add(depthSlot, nz);
+  doubts.add(placeXSlot, nx);
+  doubts.add(placeYSlot, ny);
+}
+
+function askBody(view: View, gaps: Gaps, each: ObstacleShape, asked: number, tag: number): void {
+  if (each.rod) {
+    rodGap(gap, view.body, each.rod);
+    const { doubts } = view;
+    doubts.add(each.depthSlot, gap.nz);
+    doubts.add(each.placeXSlot, gap.nx);
+    doubts.add(each.placeYSlot, gap.ny);
+    addBody(view, gap.reach, gap.nz);
+    gaps.offer(gap.gapMm - asked, tag);
+    return;
+  }
+  const found = boxObstacleGap(view, each.solid);
+  addObstacle(view, each, found.direction);
+  addBody(view, found.reach, found.direction[2]);
+  gaps.offer(found.gapMm - asked, tag);
+}
+
+/** The least over the body's convex pieces. */
+function boxObstacleGap({ body }: View, other: ConvexSolid): Found {
+  const reach = newReach();
+  let best: Found | null = null;
+  for (let at = 0; at < body.pieces.length; at += 2) {
+    const from = body.pieces[at] as number;
+    const to = body.pieces[at + 1] as number;
+    const { distanceMm, direction, onFirst, onSecond } = convexDistance(pieceSolid(body, from, to), other);
+    if (best && distanceMm >= best.gapMm) continue;
+    body.reach(reach, from, to, ...direction);
+    best = { gapMm: distanceMm, direction, onPart: onFirst, onOther: onSecond, reach: { ...reach } };
+  }
+  if (!best) throw new Error('obstacles: expected a body of at least one piece');
+  return best;
+}
+
+function obstacleWords(view: View, { tag, valueMm, verdict }: Gaps, rules: FitRules, unit: LengthUnit): Told {
+  const each = view.opening.obstacles[Math.floor(tag / PARTS)];
+  if (!each) throw new Error('obstacles: expected the obstacle that decides');
+  const box = tag % PARTS === 0 ? null : (view.boxes[(tag % PARTS) - 1] ?? null);
+  const asked = obstacleClearanceMm(each.obstacle, rules);
+  const { onPart, onOther } = box ? boxPoints(box.solid, each.solid) : bodyPoints(view, each);
+  const { label } = each.obstacle;
+  const part = box?.label ?? 'body';
+  const gapMm = valueMm + asked;
+  const room = `the shop asks ${printLength(asked, unit)}`;
+  const close = verdict === 'measure' ? ', too close to call' : '';
+  return {
+    sentence:
+      gapMm < 0
+        ? `The ${part} would stand ${printLength(-gapMm, unit)} into the ${label}; ${room} of air.`
+        : `The ${part} stays ${printLength(gapMm, unit)} off the ${label}; ${room}${close}.`,
+    nearest: { onPart, onOther, askedMm: asked },
+  };
+}
+
+function bodyPoints(view: View, { rod, solid }: ObstacleShape): Pick<Found, 'onPart' | 'onOther'> {
+  if (!rod) return boxObstacleGap(view, solid);
+  rodGap(gap, view.body, rod);
+  const { onBody, onOther } = closestPoints(gap);
+  return { onPart: onBody, onOther };
+}
+
+function boxPoints(box: ConvexSolid, other: ConvexSolid): Pick<Found, 'onPart' | 'onOther'> {
+  const { onFirst, onSecond } = convexDistance(box, other);
+  return { onPart: onFirst, onOther: onSecond };
+}

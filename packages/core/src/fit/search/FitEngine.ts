@@ -1,0 +1,436 @@
+/**
+ * Ranks a whole catalogue for one opening: for every speaker the best of all stacks that `stacks` names at the best of all
+ * their placements, by the one order of `Ranking`.
+ *
+ * Stacks come simplest first, and one is let go as soon as it can no longer be the best: by the front alone, whose margin
+ * is a sum; by the deepest point of the body, which is no nearer to the glass than the whole; then check by check, the
+ * cheap ones first. Nothing is kept from opening to opening but what mates with what.
+ *
+ * What it says is held against a ranking that judges everything, by a test and by the benchmark.
+ */
+
+import { sheetDepthMm } from '../../geometry/glassSheet';
+import { ROUNDING_MM } from '../../math/tolerances';
+import { type CheckId, VERDICT_GRAVITY, type Verdict } from '../Check';
+import type { Judgement } from '../Judgement';
+import { harnessFor } from '../judgeCandidate';
+import { type LayerShape, layerShape } from '../layout/LayerShape';
+import { madeRings } from '../layout/rings';
+import type { SpeakerShape } from '../layout/SpeakerShape';
+import { behindClearanceMm } from '../margins/checks/depth';
+import type { Placement } from '../mates/placements';
+import type { Candidate, FitHarnessAdapter, FitLayer, FitOpening, FitRules, FitSpacer, FitSpeaker } from '../shapes';
+import type { CatalogueIndex, SpeakerClass } from './CatalogueIndex';
+import { type Chain, Chains } from './Chains';
+import { Judge, NEARLY_SURE } from './Judge';
+import {
+  compareScores,
+  type FirstLook,
+  type RankedSpeaker,
+  type Ranking,
+  type StackScore,
+  stackIds,
+  VERDICTS_BY_RANK,
+} from './Ranking';
+import { Standings } from './Standings';
+import { addedParts, moreRingStacks, raisedMm, ringStacks } from './stacks';
+import { WidestIntervals } from './WidestIntervals';
+
+/** The best stack of a speaker so far. */
+type Best = {
+  readonly score: StackScore;
+  readonly layers: readonly FitLayer[];
+  readonly chain: Chain;
+  readonly placement: Placement;
+  readonly decidedBy: CheckId;
+  readonly marginMm: number | null;
+  readonly expandedMm: number | null;
+};
+
+/** What stands on a chain or under it, with what it adds. */
+type Stack = {
+  readonly layers: readonly FitLayer[];
+  readonly shapes: readonly LayerShape[];
+  readonly raisedMm: number;
+  /** Of its heights, mm², and the sum of the squares of its parts. */
+  readonly heightVariance: number;
+  readonly heightFourth: number;
+  readonly parts: number;
+  readonly costMinor: number;
+  readonly ids: string;
+};
+
+export type RankOptions = {
+  /** False where of what hits nobody wants to know by how much at the least: while a hand moves. */
+  readonly figures: boolean;
+};
+
+export class FitEngine {
+  readonly standings: Standings;
+  private readonly chains: Chains;
+  private readonly judge: Judge;
+  private readonly stacks = new WeakMap<Chain, readonly Stack[]>();
+  private readonly moreStacks = new WeakMap<Chain, readonly Stack[]>();
+  private readonly rings: readonly FitSpacer[];
+  private readonly widest: WidestIntervals;
+  private readonly bests: (Best | null)[];
+  private readonly harnesses = new Map<string, readonly FitHarnessAdapter[] | null>();
+  private opening: FitOpening | null = null;
+  /** How many stacks the last ranking was over. */
+  stacksJudged = 0;
+
+  constructor(
+    readonly index: CatalogueIndex,
+    readonly rules: FitRules,
+  ) {
+    this.standings = new Standings(index.nameRank);
+    this.chains = new Chains(index, rules);
+    this.judge = new Judge(rules);
+    this.rings = [...index.catalogue.spacers, ...madeRings(rules)];
+    this.widest = new WidestIntervals(rules, [...index.catalogue.brackets, ...this.rings]);
+    this.bests = new Array(index.speakers.length).fill(null);
+  }
+
+  /** Speakers by their place in the index, best first. */
+  get order(): Int32Array {
+    return this.standings.order;
+  }
+
+  get verdict(): Uint8Array {
+    return this.standings.verdict;
+  }
+
+  /** Judges every speaker for an opening and puts them in order; afterwards the standings are the answer. */
+  rank(opening: FitOpening, { figures }: RankOptions = { figures: true }): void {
+    const { index, standings } = this;
+    this.opening = opening;
+    this.harnesses.clear();
+    this.judge.view.setOpening(opening);
+    this.widest.setOpening(this.judge.view.opening);
+    standings.setOwnSize(index, opening.nominalSize);
+    const chains = this.chains.forOpening(opening);
+    this.stacksJudged = 0;
+    index.classes.forEach((each, at) => {
+      this.rankClass(opening, each, chains[at] as readonly Chain[], figures);
+    });
+    standings.sort();
+  }
+
+  private rankClass(
+    opening: FitOpening,
+    { first, members }: SpeakerClass,
+    chains: readonly Chain[],
+    figures: boolean,
+  ): void {
+    const harness = this.harnessOf(opening, first);
+    const harnessMinor = harness?.reduce((sum, each) => sum + each.pieceCostMinor, 0) ?? 0;
+    this.judge.view.harness = harness;
+    this.stacksJudged += members.length * chains.reduce((sum, chain) => sum + this.stacksOf(opening, chain).length, 0);
+    this.judge.view.setSpeaker(first);
+    const facts = this.judge.askFacts();
+    const isHopeless = !figures && chains[0]?.isHopeless;
+    for (const speaker of members) {
+      if (isHopeless) {
+        this.standings.note(speaker, UNKNOWN_MISS);
+        continue;
+      }
+      const search = new Search(opening, speaker, facts, harnessMinor, figures);
+      this.search(search, chains);
+      this.standings.note(speaker, search.best?.score ?? UNKNOWN_MISS);
+      this.bests[speaker] = search.best;
+    }
+  }
+
+  /** Tries stacks until none of those that are left can be better. */
+  private search(search: Search, chains: readonly Chain[]): void {
+    const { judge, index } = this;
+    const { speaker, opening, figures } = search;
+    const shape = index.shapes[speaker] as SpeakerShape;
+    judge.view.setSpeaker(shape.speaker, shape);
+    search.widestFrontMm = this.widest.frontMm(shape, search.speakerFront);
+    search.widestDepthMm = this.widest.depthMm(shape);
+    const widestMm = shape.bodyReachMm - this.widest.throatMm(shape);
+    const holeMm = this.widest.holeMm(shape);
+    const frontLeftMm = opening.frontGap
+      ? opening.frontGap.valueMm - this.rules.clearancesMm.front - (index.frontMm[speaker] as number)
+      : Number.POSITIVE_INFINITY;
+    for (const chain of chains) {
+      if (!figures && chain.throatMm < widestMm) continue;
+      search.stuckMm = this.stuckMm(shape, chain, holeMm);
+      const depthLeftMm = this.depthLeftMm(search, chain);
+      for (const stack of this.stacksOf(opening, chain)) this.tryStack(search, chain, stack, frontLeftMm, depthLeftMm);
+    }
+    // More elaborate ones only in order to clear.
+    if (search.best?.score.verdict === 'clears' || search.facts !== 'clears') return;
+    for (const chain of chains) {
+      const depthLeftMm = this.depthLeftMm(search, chain);
+      if (chain.raisedMm > frontLeftMm || -depthLeftMm > frontLeftMm) continue;
+      search.stuckMm = this.stuckMm(shape, chain, holeMm);
+      for (const stack of this.moreStacksOf(opening, chain)) {
+        if (stack.raisedMm <= frontLeftMm && stack.raisedMm >= -depthLeftMm)
+          this.tryStack(search, chain, stack, frontLeftMm, depthLeftMm, 'clears');
+      }
+    }
+  }
+
+  private tryStack(
+    search: Search,
+    chain: Chain,
+    stack: Stack,
+    frontLeftMm: number,
+    depthLeftMm: number,
+    most: Verdict = 'hits',
+  ): void {
+    const { best } = search;
+    const costMinor = stack.costMinor + search.harnessMinor + (this.index.costMinor[search.speaker] as number);
+    const limit = limitFor(search, stack, costMinor, most);
+    if (!limit) return;
+    const frontMm = frontLeftMm - stack.raisedMm;
+    if (frontMm < search.widestFrontMm && this.losesFront(search, frontMm, stack, limit)) return;
+    const depthMm = depthLeftMm + stack.raisedMm;
+    if (depthMm < 0 && isLost(search, depthMm, search.widestDepthMm, limit)) return;
+    if (stack.raisedMm < search.stuckMm && limit !== 'hits') return;
+    const failsMm = limit === 'clears' ? Math.max(search.centredFailsMm, search.centredHitsMm) : search.centredHitsMm;
+    if (stack.raisedMm < failsMm - this.widest.stackMm && limit !== 'hits' && isCentred(chain)) return;
+    const { judge } = this;
+    judge.view.setShapes(stack.shapes, chain.joints);
+    const placement = judge.bestPlacement(chain.placements, limit);
+    if (!placement) {
+      // Raising a body takes it away from what is behind, and out of the hole: what fails there fails at every lower height.
+      if (isCentred(chain) && judge.failsBehind) {
+        if (judge.verdict === 'hits') search.centredHitsMm = Math.max(search.centredHitsMm, stack.raisedMm);
+        else search.centredFailsMm = Math.max(search.centredFailsMm, stack.raisedMm);
+      }
+      return;
+    }
+    if (chain.placements.length > 1) {
+      judge.view.setPlacement(placement);
+      judge.ask(limit);
+    }
+    const { verdict, worstMm, leastSureness } = judge;
+    const score = { verdict, worstMm, leastSureness, addedParts: stack.parts, costMinor, ids: stack.ids };
+    if (best && compareScores(score, best.score) >= 0) return;
+    const decidedBy = judge.decidedBy();
+    const { hasMargin, valueMm, expandedMm } = judge.gapsOf(decidedBy);
+    search.best = {
+      score,
+      layers: stack.layers,
+      chain,
+      placement,
+      decidedBy,
+      marginMm: hasMargin ? valueMm : null,
+      expandedMm: hasMargin ? expandedMm : null,
+    };
+  }
+
+  /**
+   * Up to this height a body on a chain surely hits a round hole, however it is turned, mm.
+   *
+   * @param widestMm the widest interval of a margin in the hole
+   */
+  private stuckMm(shape: SpeakerShape, chain: Chain, widestMm: number): number {
+    const { hole } = this.judge.view.opening;
+    if (hole?.outline.kind !== 'circle') return Number.NEGATIVE_INFINITY;
+    const radiusMm = hole.outline.diameter / 2 - chain.offAxisMm - this.rules.clearancesMm.hole + widestMm;
+    if (shape.bodyReachMm <= radiusMm) return Number.NEGATIVE_INFINITY;
+    const reach = (ring: number) => Math.max(shape.halfLengthMm(ring), shape.halfWidthMm(ring));
+    for (let ring = shape.ringCount - 1; ring >= 0; ring--) {
+      if (reach(ring) <= radiusMm) continue;
+      // From this ring on the body narrows to the next, which passes; a body whose last ring is stuck must stand clear of it all.
+      const next = Math.min(ring + 1, shape.ringCount - 1);
+      const share = next === ring ? 0 : (reach(ring) - radiusMm) / (reach(ring) - reach(next));
+      return (
+        shape.ringDepthMm(ring) + share * (shape.ringDepthMm(next) - shape.ringDepthMm(ring)) - this.widest.stackMm
+      );
+    }
+    return Number.NEGATIVE_INFINITY;
+  }
+
+  /** The front margin is a sum, and costs little to know for certain. */
+  private losesFront(search: Search, frontMm: number, stack: Stack, limit: Verdict): boolean {
+    const expandedMm = this.widest.frontIntervalMm(search.speakerFront, stack.heightVariance, stack.heightFourth);
+    if (limit === 'clears') return frontMm < NEARLY_SURE * expandedMm;
+    return isLost(search, frontMm, expandedMm + ROUNDING_MM, limit);
+  }
+
+  /** No depth margin on this chain is above this by more than the stack is high, mm: the deepest face on the axis, straight to the sheet. */
+  private depthLeftMm({ opening, speaker }: Search, { placements }: Chain): number {
+    const { sheet } = this.judge.view.opening;
+    if (!sheet) return Number.POSITIVE_INFINITY;
+    let deepest = Number.NEGATIVE_INFINITY;
+    for (const { at } of placements) {
+      if (sheet.lowerEdgeMm !== null && at.yMm < sheet.lowerEdgeMm) return Number.POSITIVE_INFINITY;
+      deepest = Math.max(deepest, sheetDepthMm(sheet, at.xMm, at.yMm));
+    }
+    return deepest - (this.index.depthMm[speaker] as number) - behindClearanceMm(opening.behind, this.rules);
+  }
+
+  private stacksOf(opening: FitOpening, chain: Chain): readonly Stack[] {
+    let stacks = this.stacks.get(chain);
+    if (!stacks) {
+      stacks = toStacks([chain.brackets, ...ringStacks(opening, chain.brackets, this.rings, this.rules)]);
+      this.stacks.set(chain, stacks);
+    }
+    return stacks;
+  }
+
+  private moreStacksOf(opening: FitOpening, chain: Chain): readonly Stack[] {
+    let stacks = this.moreStacks.get(chain);
+    if (!stacks) {
+      stacks = toStacks(moreRingStacks(opening, chain.brackets, this.rings, this.rules));
+      this.moreStacks.set(chain, stacks);
+    }
+    return stacks;
+  }
+
+  private harnessOf(opening: FitOpening, speaker: FitSpeaker): readonly FitHarnessAdapter[] | null {
+    let harness = this.harnesses.get(speaker.terminals);
+    if (harness === undefined) {
+      harness = harnessFor(opening, speaker, this.index.catalogue.adapters);
+      this.harnesses.set(speaker.terminals, harness);
+    }
+    return harness;
+  }
+
+  /** What a screen shows while a hand still moves. @param most so many of what clears, best first */
+  look(most: number): FirstLook {
+    const { standings, stacksJudged } = this;
+    return {
+      verdicts: standings.verdict.slice(),
+      best: Array.from(standings.clearing(most), (at) => this.rankedSpeaker(at)),
+      stacksJudged,
+    };
+  }
+
+  /** The candidate that stands for a speaker. */
+  candidateOf(speaker: number): Candidate {
+    return { speaker: this.index.speakers[speaker] as FitSpeaker, layers: this.bests[speaker]?.layers ?? [] };
+  }
+
+  /** Every check of a speaker's best stack, in full. */
+  judgementOf(speaker: number): Judgement {
+    const { opening, judge } = this;
+    const best = this.bests[speaker];
+    if (!opening || !best) throw new Error('FitEngine.judgementOf: expected a ranking with all figures before it');
+    const { view } = judge;
+    const each = this.index.speakers[speaker] as FitSpeaker;
+    view.setOpening(opening);
+    view.setSpeaker(each, this.index.shapes[speaker]);
+    view.setStack(best.layers, best.chain.joints);
+    view.harness = this.harnessOf(opening, each);
+    view.setPlacement(best.placement);
+    judge.ask();
+    return judge.tell('mm');
+  }
+
+  rankedSpeaker(speaker: number): RankedSpeaker {
+    const best = this.bests[speaker];
+    if (!best) throw new Error('FitEngine.rankedSpeaker: expected a speaker that has been ranked');
+    const { score, layers, decidedBy, marginMm, expandedMm } = best;
+    return {
+      speakerId: (this.index.speakers[speaker] as FitSpeaker).id,
+      best: {
+        layerIds: layers.map(({ id }) => id),
+        verdict: score.verdict,
+        decidedBy,
+        addedParts: score.addedParts,
+        costMinor: score.costMinor,
+        marginMm,
+        expandedMm,
+      },
+    };
+  }
+
+  ranking(): Ranking {
+    return { speakers: Array.from(this.order, (at) => this.rankedSpeaker(at)), stacksJudged: this.stacksJudged };
+  }
+}
+
+/**
+ * Whether a margin that is not above a figure below zero rules a stack out: it does not clear; where its widest interval
+ * does not reach zero it hits, and of what hits only one that misses less than the best is of interest.
+ */
+function isLost({ best, figures }: Search, upperMm: number, widestMm: number, limit: Verdict): boolean {
+  if (limit === 'clears') return true;
+  if (upperMm > -widestMm) return false;
+  if (limit !== 'hits' || !figures) return true;
+  return best !== null && upperMm < best.score.worstMm;
+}
+
+class Search {
+  best: Best | null = null;
+  /** The widest intervals that front and depth margins of the speaker can have, mm. */
+  widestFrontMm = 0;
+  widestDepthMm = 0;
+  /** Of flange and front height: variance, mm², and the sum of the squares of its parts. */
+  readonly speakerFront = { variance: 0, fourth: 0 };
+
+  /** What is lower than this on the chain at hand surely hits the hole, mm. */
+  stuckMm = Number.NEGATIVE_INFINITY;
+  /** What stands at the hole's centre and is no higher than this does not clear the glass, or the hole in the metal, mm. */
+  centredFailsMm = Number.NEGATIVE_INFINITY;
+  /** And hits there. */
+  centredHitsMm = Number.NEGATIVE_INFINITY;
+
+  constructor(
+    readonly opening: FitOpening,
+    readonly speaker: number,
+    /** The gravest of the facts that no stack changes. */
+    readonly facts: Verdict,
+    readonly harnessMinor: number,
+    readonly figures: boolean,
+  ) {}
+}
+
+/** Whether a speaker on this chain stands at the hole's centre, and looks the same at every turn. */
+function isCentred({ placements }: Chain): boolean {
+  const [first, ...others] = placements;
+  return first !== undefined && others.length === 0 && first.at.xMm === 0 && first.at.yMm === 0;
+}
+
+/** Of what hits by how much nobody asked. */
+const UNKNOWN_MISS: StackScore = {
+  verdict: 'hits',
+  addedParts: 0,
+  costMinor: 0,
+  worstMm: Number.NEGATIVE_INFINITY,
+  leastSureness: 0,
+  ids: '',
+};
+
+/** The gravest verdict with which a stack would still be better than the best so far; null where none would. */
+function limitFor({ best, figures }: Search, { parts, ids }: Stack, costMinor: number, most: Verdict): Verdict | null {
+  // While a hand moves, of what is open or hits one stack is as good as another.
+  if (!figures && (!best || best.score.verdict === 'hits'))
+    return VERDICT_GRAVITY[most] < VERDICT_GRAVITY.hold ? most : 'hold';
+  if (!best) return most;
+  const { score } = best;
+  if (!figures && score.verdict === 'measure') return 'clears';
+  const isEasier =
+    parts !== score.addedParts
+      ? parts < score.addedParts
+      : costMinor !== score.costMinor
+        ? costMinor < score.costMinor
+        : ids < score.ids;
+  const hangsOnFigures = score.verdict === 'measure' || score.verdict === 'hits';
+  const limit = isEasier || hangsOnFigures ? score.verdict : VERDICTS_BY_RANK[VERDICT_GRAVITY[score.verdict] - 1];
+  if (!limit) return null;
+  return VERDICT_GRAVITY[limit] < VERDICT_GRAVITY[most] ? limit : most;
+}
+
+function toStacks(all: readonly (readonly FitLayer[])[]): readonly Stack[] {
+  return all
+    .map((layers) => ({
+      layers,
+      shapes: layers.map(layerShape),
+      raisedMm: raisedMm(layers),
+      heightVariance: layers.reduce((sum, { height }) => sum + height.uncertaintyMm ** 2, 0),
+      heightFourth: layers.reduce((sum, { height }) => sum + height.uncertaintyMm ** 4, 0),
+      parts: addedParts(layers),
+      costMinor: layers.reduce((sum, { pieceCostMinor }) => sum + pieceCostMinor, 0),
+      ids: stackIds(layers.map(({ id }) => id)),
+    }))
+    .sort(
+      (a, b) => a.parts - b.parts || a.raisedMm - b.raisedMm || a.costMinor - b.costMinor || (a.ids < b.ids ? -1 : 1),
+    );
+}

@@ -1,0 +1,371 @@
+/**
+ * Judges one stack at one placement: every check of the table, and the verdict of the whole.
+ *
+ * Each check is first asked for its worst gap alone. Where everything clears, but not by much, that is not enough to say
+ * "clears" with the stated confidence: a sheet that may lean either way only ever takes room away, two rings may be equally
+ * near, and a one-in-forty chance in each of several checks adds up. Then all gaps are drawn together, each dimension with
+ * its own distribution, and the word follows the chance.
+ */
+import { seldom } from '../../math/seldom';
+import { combineUncertainty } from '../../uncertainty/combineUncertainty';
+import { Expansion } from '../../uncertainty/Expansion';
+import type { Margin } from '../../uncertainty/Margin';
+import type { QuantityTerm } from '../../uncertainty/Quantity';
+import type { LengthUnit } from '../../units/parseLength';
+import { CHECK_IDS, type Check, type CheckId, graver, VERDICT_GRAVITY, type Verdict } from '../Check';
+import type { Judgement } from '../Judgement';
+import { View } from '../layout/View';
+import { isInMetal } from '../margins/checks/hole';
+import { CHECK_TABLE } from '../margins/checkTable';
+import type { Form } from '../margins/Doubts';
+import { Gaps } from '../margins/Gaps';
+import { type Drawn, drawTogether, quantileOf } from '../margins/Together';
+import type { Placement } from '../mates/placements';
+import type { FitRules } from '../shapes';
+import { figureOf } from './Ranking';
+
+/** The cheap ones first, then those that fail most often. */
+const ASKED_IN_ORDER: readonly CheckId[] = [
+  'connector',
+  'chime',
+  'wireWay',
+  'front',
+  'bolts',
+  'depth',
+  'hole',
+  'cover',
+  'obstacles',
+  'terminals',
+];
+const FACTS: readonly CheckId[] = ['connector', 'chime'];
+/** Checks that are the same at every turn. */
+const TURNLESS: ReadonlySet<CheckId> = new Set(['connector', 'chime', 'front']);
+/** What lies this near to its limit, in half-widths, may clear all the same. */
+export const NEARLY_SURE = 0.85;
+/** What is surer than this keeps its first-order interval: other gaps of the check may be as wide and surer still. */
+const WELL_SURE = 2.5;
+/** A gap may come about from so many sides of equal chance: a sheet that leans, above all. */
+const MOST_SIDES = 4;
+
+export class Judge {
+  readonly view = new View();
+  verdict: Verdict = 'clears';
+  /** Of the checks that hit, the margin of the worst, mm; 0 where none does. */
+  worstMm = 0;
+  /** Of all margins the least, in half-widths of its interval. */
+  leastSureness = Number.MAX_VALUE;
+  /** That everything clears at once; null where it has not been drawn. */
+  chance: number | null = null;
+  /** The check at which the last question ended early. */
+  private failedAt: CheckId = 'hole';
+  private readonly gaps: Readonly<Record<CheckId, Gaps>>;
+  private readonly inOrder: readonly Gaps[];
+  private drawn: ReadonlyMap<CheckId, Drawn> | null = null;
+  /** Whether the draws decided the word. */
+  private isDrawnNear = false;
+
+  constructor(readonly rules: FitRules) {
+    const expansion = new Expansion(rules.confidence);
+    const unknown = CHECK_IDS.filter((id) => !ASKED_IN_ORDER.includes(id) || !CHECK_TABLE[id]);
+    if (unknown.length > 0) throw new Error(`Judge: expected to know every check, got ${unknown.join()} besides`);
+    this.gaps = Object.fromEntries(
+      CHECK_IDS.map((id) => [id, new Gaps(id, this.view.doubts, expansion)]),
+    ) as unknown as Record<CheckId, Gaps>;
+    this.inOrder = ASKED_IN_ORDER.map((id) => this.gaps[id]);
+  }
+
+  /**
+   * Asks every check of what the view shows.
+   *
+   * @param limit as soon as the verdict is graver, nobody wants to know more
+   * @returns whether the verdict is within the limit; then it, and the figures, are those of the whole
+   */
+  ask(limit: Verdict = 'hits'): boolean {
+    this.verdict = 'clears';
+    this.worstMm = 0;
+    this.leastSureness = Number.MAX_VALUE;
+    this.chance = null;
+    this.drawn = null;
+    const { inOrder, view, rules } = this;
+    for (let at = 0; at < inOrder.length; at++) {
+      const gaps = inOrder[at] as Gaps;
+      gaps.begin(false);
+      CHECK_TABLE[gaps.id].ask(view, gaps, rules);
+      this.note(gaps);
+      if (
+        VERDICT_GRAVITY[this.verdict] > VERDICT_GRAVITY[limit] &&
+        !(this.isDrawn(this.verdict, limit) && gaps.sureness >= NEARLY_SURE)
+      ) {
+        this.failedAt = gaps.id;
+        return false;
+      }
+    }
+    if (this.isNearLimit()) this.draw();
+    return VERDICT_GRAVITY[this.verdict] <= VERDICT_GRAVITY[limit];
+  }
+
+  /**
+   * Of the placements of the stack in view the best: the least grave, then the one with most screws, then the surest.
+   *
+   * @param limit graver ones are of no interest
+   * @returns null where all are graver
+   */
+  bestPlacement(placements: readonly Placement[], limit: Verdict): Placement | null {
+    let best: Placement | null = null;
+    let bestScore: PlacementScore | null = null;
+    for (const placement of placements) {
+      const most = bestScore?.verdict ?? limit;
+      if (VERDICT_GRAVITY[placement.floor] > VERDICT_GRAVITY[most] && !this.isDrawn(placement.floor, most)) continue;
+      this.view.setPlacement(placement);
+      if (!this.ask(most)) {
+        // What hangs on no turn is the same at every other one.
+        if (TURNLESS.has(this.failedAt)) return best;
+        continue;
+      }
+      if (placements.length === 1) return placement;
+      const score = this.placementScore(placement);
+      if (bestScore && comparePlacements(score, bestScore) >= 0) continue;
+      best = placement;
+      bestScore = score;
+    }
+    return best;
+  }
+
+  private placementScore({ turns }: Placement): PlacementScore {
+    const { verdict, worstMm, leastSureness, inOrder } = this;
+    let missedMm = 0;
+    let ease = 0;
+    for (const gaps of inOrder) {
+      if (!gaps.hasMargin) continue;
+      missedMm += Math.min(0, gaps.valueMm);
+      ease += Math.max(-PLENTY, Math.min(PLENTY, gaps.sureness));
+    }
+    const landed = turns.reduce((sum, { turn }) => sum + turn.landed, 0);
+    return {
+      verdict,
+      worstMm,
+      leastSureness,
+      landed,
+      missedMm,
+      ease,
+      marginsMm: inOrder.map(({ hasMargin, valueMm }) => (hasMargin ? valueMm : 0)),
+    };
+  }
+
+  private note(gaps: Gaps): void {
+    const { verdict } = gaps;
+    if (VERDICT_GRAVITY[verdict] > VERDICT_GRAVITY[this.verdict]) this.verdict = verdict;
+    if (!gaps.hasMargin) return;
+    if (verdict === 'hits' && gaps.valueMm < this.worstMm) this.worstMm = gaps.valueMm;
+    if (gaps.sureness < this.leastSureness) this.leastSureness = gaps.sureness;
+  }
+
+  /** Whether draws may still bring a verdict within a limit. */
+  private isDrawn(verdict: Verdict, limit: Verdict): boolean {
+    return verdict === 'measure' && limit === 'clears';
+  }
+
+  /** Whether the word hangs on more than the first order: everything clears, but not by much, or all but does. */
+  private isNearLimit(): boolean {
+    if (this.verdict === 'clears') return this.mayMiss();
+    return (
+      this.verdict === 'measure' &&
+      this.leastSureness >= NEARLY_SURE &&
+      this.inOrder.every(({ verdict, hasMargin }) => verdict !== 'measure' || hasMargin)
+    );
+  }
+
+  /** Whether the chances of all that clears by first order alone might add up to more than the shop allows. */
+  private mayMiss(): boolean {
+    const { confidence } = this.rules;
+    let misses = 0;
+    for (let at = 0; at < this.inOrder.length; at++) {
+      misses += this.mostMisses(this.inOrder[at] as Gaps);
+      if (misses > 1 - confidence) return true;
+    }
+    return false;
+  }
+
+  private mostMisses({ hasMargin, sureness }: Gaps): number {
+    return hasMargin ? MOST_SIDES * seldom(sureness, this.rules.confidence) : 0;
+  }
+
+  /** Draws all gaps together; the word follows the chance. */
+  draw(): void {
+    const { view, rules, inOrder } = this;
+    const isNear = this.isNearLimit();
+    this.isDrawnNear = isNear;
+    const groups = inOrder.map((gaps): readonly Form[] => {
+      gaps.begin(true);
+      const kind = CHECK_TABLE[gaps.id];
+      kind.ask(view, gaps, rules);
+      kind.askAround?.(view, gaps, rules);
+      return gaps.forms;
+    });
+    const drawn = drawTogether(groups, view.doubts);
+    this.drawn = new Map(inOrder.map(({ id }, at) => [id, drawn[at] as Drawn]));
+    const whole = drawn[drawn.length - 1] as Drawn;
+    this.chance = whole.chance;
+    inOrder.forEach((gaps, at) => {
+      if (isNear && gaps.sureness < WELL_SURE)
+        gaps.expandedMm = gaps.valueMm - quantileOf(drawn[at] as Drawn, 1 - rules.confidence);
+      if (isNear && gaps.verdict === 'measure' && (drawn[at] as Drawn).chance >= rules.confidence)
+        gaps.verdict = 'clears';
+      const mayMissAlone = gaps.verdict === 'clears' && this.mostMisses(gaps) > 1 - rules.confidence;
+      if (mayMissAlone && (drawn[at] as Drawn).chance < rules.confidence) gaps.verdict = 'measure';
+    });
+    if (isNear && whole.chance < rules.confidence && inOrder.every(({ verdict }) => verdict === 'clears')) {
+      this.leastSure().verdict = 'measure';
+    }
+    this.verdict = inOrder.reduce<Verdict>(
+      (gravest, { verdict }) => (VERDICT_GRAVITY[verdict] > VERDICT_GRAVITY[gravest] ? verdict : gravest),
+      'clears',
+    );
+  }
+
+  private leastSure(): Gaps {
+    return this.inOrder.reduce((least, each) => (each.sureness < least.sureness ? each : least));
+  }
+
+  /** Every check in words, with all that its margin depends on. Draws, where nothing is missing and nothing hits. */
+  tell(unit: LengthUnit): Judgement {
+    const { view } = this;
+    if (!this.drawn) this.draw();
+    const checks = CHECK_IDS.map((id) => this.toCheck(this.gaps[id], unit));
+    const isMissing = checks.some(({ missing }) => missing.length > 0);
+    return {
+      verdict: this.verdict,
+      checks,
+      decidedBy: this.decidedBy(),
+      chance: isMissing || checks.some(({ verdict, margin }) => verdict === 'hold' && !margin) ? null : this.chance,
+      mount: { joints: view.joints, placement: view.placement, pose: view.pose },
+      harness: view.harness ?? [],
+    };
+  }
+
+  /**
+   * The check that decides, of those with the verdict of the whole: a missing dimension before any margin; where it hits,
+   * the one that misses most; otherwise the one that is least sure.
+   */
+  decidedBy(): CheckId {
+    const { verdict } = this;
+    const weight = (gaps: Gaps) => {
+      if (gaps.isMissing) return Number.NEGATIVE_INFINITY;
+      if (!gaps.hasMargin) return Number.POSITIVE_INFINITY;
+      return verdict === 'hits' ? gaps.valueMm : gaps.sureness;
+    };
+    const [first, ...others] = CHECK_IDS.map((id) => this.gaps[id]).filter((gaps) => gaps.verdict === verdict);
+    if (!first) throw new Error(`Judge.decidedBy: expected a check with verdict ${verdict}, got none`);
+    return others.reduce((a, b) => (weight(b) < weight(a) ? b : a), first).id;
+  }
+
+  /** Whether the last question ended at what is behind, or at the hole in the metal. */
+  get failsBehind(): boolean {
+    return this.failedAt === 'depth' || (this.failedAt === 'hole' && isInMetal(this.gaps.hole));
+  }
+
+  /** The gravest of what no stack changes, plug and second plug; opening, speaker and harness must be in view. */
+  askFacts(): Verdict {
+    return FACTS.map((id) => {
+      const gaps = this.gaps[id];
+      gaps.begin(false);
+      CHECK_TABLE[id].ask(this.view, gaps, this.rules);
+      return gaps.verdict;
+    }).reduce(graver);
+  }
+
+  gapsOf(id: CheckId): Gaps {
+    return this.gaps[id];
+  }
+
+  private toCheck(gaps: Gaps, unit: LengthUnit): Check {
+    const { id, verdict, isJudged } = gaps;
+    const { sentence, nearest, missing = [] } = CHECK_TABLE[id].tell(this.view, gaps, this.rules, unit);
+    return { id, verdict, isJudged, margin: gaps.hasMargin ? this.marginOf(gaps) : null, nearest, missing, sentence };
+  }
+
+  private marginOf(gaps: Gaps): Margin {
+    const { view } = this;
+    const form = gaps.worstForm;
+    if (!form) throw new Error('Judge: expected the gap that decides as a form');
+    const terms = Array.from(
+      form.slots,
+      (slot, at): QuantityTerm => ({
+        name: view.nameOf(slot),
+        dimension: view.dimensionOf(slot),
+        sensitivity: form.sensitivities[at] as number,
+      }),
+    );
+    const own = combineUncertainty(
+      terms.map(({ dimension, sensitivity }) => ({
+        sensitivity,
+        standardUncertainty: dimension.uncertaintyMm,
+        degreesOfFreedom: dimension.degreesOfFreedom,
+        isRectangular: dimension.isRectangular ?? false,
+      })),
+    );
+    const margin = {
+      valueMm: gaps.valueMm,
+      standardUncertaintyMm: own.standardUncertainty,
+      degreesOfFreedom: own.degreesOfFreedom === null ? null : Math.max(1, Math.floor(own.degreesOfFreedom)),
+      expandedMm: gaps.expandedMm,
+      rectangularShare: own.rectangularShare,
+      terms,
+    };
+    return { ...margin, ...this.interval(gaps) };
+  }
+
+  /** From the draws, where they decided; otherwise evenly about the value. */
+  private interval({ id, valueMm, expandedMm }: Gaps): Pick<Margin, 'lowerMm' | 'upperMm'> {
+    const isDrawn = this.isDrawnNear && valueMm < WELL_SURE * expandedMm;
+    const drawn = isDrawn ? this.drawn?.get(id) : undefined;
+    const lowerMm = valueMm - expandedMm;
+    if (!drawn) return { lowerMm, upperMm: valueMm + expandedMm };
+    return { lowerMm, upperMm: Math.max(valueMm, quantileOf(drawn, this.rules.confidence)) };
+  }
+}
+
+type PlacementScore = {
+  readonly verdict: Verdict;
+  readonly landed: number;
+  readonly worstMm: number;
+  /** What is missing in all checks that miss, mm. */
+  readonly missedMm: number;
+  readonly leastSureness: number;
+  /** Of all margins together, none counting for more than plenty. */
+  readonly ease: number;
+  readonly marginsMm: readonly number[];
+};
+
+/** Placements whose figures differ by less are the same to a hand with a screwdriver: then the screws sit as well as they can. */
+const SAME_STEPS = 20;
+/** Beyond this a margin makes a placement no better. */
+const PLENTY = 4;
+
+/** Negative when a is better; the same whichever way round the car is looked at. */
+function comparePlacements(a: PlacementScore, b: PlacementScore): number {
+  return (
+    VERDICT_GRAVITY[a.verdict] - VERDICT_GRAVITY[b.verdict] ||
+    b.landed - a.landed ||
+    stepsOf(b.worstMm) - stepsOf(a.worstMm) ||
+    stepsOf(b.missedMm) - stepsOf(a.missedMm) ||
+    stepsOf(b.leastSureness) - stepsOf(a.leastSureness) ||
+    stepsOf(b.ease) - stepsOf(a.ease) ||
+    byMargins(a.marginsMm, b.marginsMm)
+  );
+}
+
+/** Of two that are alike in all this the first margin that differs. */
+function byMargins(a: readonly number[], b: readonly number[]): number {
+  for (const [at, mm] of a.entries()) {
+    const off = figureOf(b[at] as number) - figureOf(mm);
+    if (off !== 0) return off;
+  }
+  return 0;
+}
+
+function stepsOf(value: number): number {
+  return Math.round(Math.max(-MOST_FIGURE, Math.min(MOST_FIGURE, value)) * SAME_STEPS);
+}
+
+const MOST_FIGURE = 1e6;

@@ -1,0 +1,130 @@
+/** How wide the interval of a margin can be at the most, whatever the stack: what a search may let go without asking. */
+import { outlineLengths } from '../../geometry/Outline';
+import { wholeUncertaintyMm } from '../../uncertainty/Dimension';
+import { Expansion } from '../../uncertainty/Expansion';
+import { coverageFactor } from '../../uncertainty/Margin';
+import { Variance } from '../../uncertainty/Variance';
+import { holeOf } from '../layout/LayerShape';
+import type { OpeningShape } from '../layout/OpeningShape';
+import type { SpeakerShape } from '../layout/SpeakerShape';
+import { MOST_LAYERS, SPEAKER } from '../layout/slots';
+import type { FitLayer, FitRules } from '../shapes';
+
+/** Where a body stands in a sheet, or all but touches it, the nearest place lies no farther than this aside of it, mm. */
+const ASIDE_MM = 10;
+
+export class WidestIntervals {
+  /** Of the heights of any stack, mm². */
+  private readonly stackVariance: number;
+  /** Of the lengths of any layer's hole, mm². */
+  private readonly throatVariance: number;
+  private openingFactor = 0;
+  private frontVariance = 0;
+  private shape: OpeningShape | null = null;
+  private readonly sum = new Variance();
+  private readonly expansion: Expansion;
+
+  constructor(
+    private readonly rules: FitRules,
+    layers: readonly FitLayer[],
+  ) {
+    this.expansion = new Expansion(rules.confidence);
+    let [height, hole] = [0, 0];
+    for (const layer of layers) {
+      height = Math.max(height, layer.height.uncertaintyMm);
+      for (const [, length] of outlineLengths(holeOf(layer))) hole = Math.max(hole, length.uncertaintyMm);
+    }
+    this.stackVariance = MOST_LAYERS * height * height;
+    this.throatVariance = 2 * hole * hole;
+  }
+
+  setOpening(shape: OpeningShape): void {
+    this.shape = shape;
+    const freedom = shape.dimensions.reduce(
+      (least, { degreesOfFreedom }) => Math.min(least, degreesOfFreedom ?? Number.POSITIVE_INFINITY),
+      Number.POSITIVE_INFINITY,
+    );
+    const { confidence } = this.rules;
+    // A rectangle's factor is the greater one at low confidence, the normal's at high.
+    const factors = [0, 0.25, 0.5, 0.75, 1].map((share) =>
+      coverageFactor(confidence, freedom === Number.POSITIVE_INFINITY ? null : Math.max(1, Math.floor(freedom)), share),
+    );
+    this.openingFactor = Math.max(...factors);
+    const { frontGap } = shape.opening;
+    this.frontVariance = frontGap ? wholeUncertaintyMm(frontGap) ** 2 : 0;
+  }
+
+  /** What the heights of a stack can add to any interval at the most, mm. */
+  get stackMm(): number {
+    return this.openingFactor * Math.sqrt(this.stackVariance);
+  }
+
+  /** The widest interval of the body in the throat under its flange, mm. */
+  throatMm({ dimensions }: SpeakerShape): number {
+    let variance = this.throatVariance;
+    for (const dimension of dimensions) variance += varianceOf(dimension);
+    return this.openingFactor * Math.sqrt(variance);
+  }
+
+  /** The widest interval of a section in the hole of the metal, mm. */
+  holeMm({ dimensions }: SpeakerShape): number {
+    const { hole } = this.shape?.opening ?? {};
+    let variance = 0;
+    for (const [, length] of hole ? outlineLengths(hole) : []) variance += length ? wholeUncertaintyMm(length) ** 2 : 0;
+    for (const dimension of dimensions) variance += varianceOf(dimension);
+    return this.openingFactor * Math.sqrt(variance + this.stackVariance);
+  }
+
+  /** @param own told the variance of flange and front height, mm², and the sum of the squares of its parts */
+  frontMm({ dimensions }: SpeakerShape, own: { variance: number; fourth: number }): number {
+    const [flange, front] = [
+      varianceOf(dimensions[SPEAKER.flangeThickness]),
+      varianceOf(dimensions[SPEAKER.frontHeight]),
+    ];
+    own.variance = flange + front;
+    own.fourth = flange * flange + front * front;
+    return this.openingFactor * Math.sqrt(this.frontVariance + own.variance + this.stackVariance);
+  }
+
+  /** The interval of a front margin, mm, exactly: every one of its parts enters once. */
+  frontIntervalMm(
+    own: { readonly variance: number; readonly fourth: number },
+    heights: number,
+    heightsFourth: number,
+  ): number {
+    const { opening } = this.shape as OpeningShape;
+    const { frontGap } = opening;
+    this.sum.clear();
+    if (frontGap) {
+      const { uncertaintyMm, degreesOfFreedom, isRectangular = false, shared } = frontGap;
+      this.sum.add(uncertaintyMm ** 2, degreesOfFreedom ?? Number.POSITIVE_INFINITY, isRectangular);
+      if (shared) this.sum.add(shared.uncertaintyMm ** 2, Number.POSITIVE_INFINITY, true);
+    }
+    this.sum.addRectangular(own.variance + heights, own.fourth + heightsFourth);
+    return this.expansion.expand(this.sum);
+  }
+
+  depthMm({ dimensions, reachMm }: SpeakerShape): number {
+    const { shape } = this;
+    if (!shape?.fitted) return 0;
+    const reach = reachMm + ASIDE_MM;
+    let sheet = 0;
+    let shared = 0;
+    for (const { dimension, gains } of shape.fitted.terms) {
+      const [g0, g1, g2, g3] = gains;
+      const gain = Math.abs(g0) + Math.abs(g1) * reach + Math.abs(g2) * reach + Math.abs(g3) * reach * reach;
+      sheet += (gain * dimension.uncertaintyMm) ** 2;
+      shared += gain * (dimension.shared?.uncertaintyMm ?? 0);
+    }
+    const { sheet: fitted } = shape.fitted;
+    const steep = 1 + Math.abs(fitted.c1) + Math.abs(fitted.c2) + 2 * Math.abs(fitted.c3) * reach;
+    const edge = shape.opening.lowerEdge ? (steep * wholeUncertaintyMm(shape.opening.lowerEdge)) ** 2 : 0;
+    let body = 0;
+    for (const dimension of dimensions) body += varianceOf(dimension);
+    return this.openingFactor * Math.sqrt(sheet + shared * shared + edge + body + this.stackVariance);
+  }
+}
+
+function varianceOf(dimension: { readonly uncertaintyMm: number } | null | undefined): number {
+  return dimension ? dimension.uncertaintyMm ** 2 : 0;
+}
