@@ -196,9 +196,17 @@ describe('near misses', () => {
   });
 
   test('screws that miss: so many new holes, in the named material', () => {
-    const odd = opening({ bolts: circlePattern(3, exact(156), 4), material: 'plastic' });
-    const [drill] = near(odd).filter(({ kind }) => kind === 'drill');
-    expect(drill).toMatchObject({ holes: 2, material: 'plastic' });
+    const wide = circlePattern(4, exact(176), 5);
+    const what = candidate({ speaker: speaker({ bolts: wide, flange: { kind: 'circle', diameter: exact(190) } }) });
+    const drills = (at: FitOpening) => near(at, what).filter(({ kind }) => kind === 'drill');
+    expect(drills(opening({ bolts: circlePattern(3, exact(176), 4), material: 'plastic' }))).toMatchObject([
+      { holes: 2, material: 'plastic' },
+    ]);
+    // 3 mm beside the old holes, or where the hole is, there is nothing to drill into.
+    expect(drills(opening({ bolts: circlePattern(4, exact(170), 4) }))).toEqual([]);
+    expect(
+      drills(opening({ bolts: circlePattern(4, exact(196), 4), hole: { kind: 'circle', diameter: exact(172) } })),
+    ).toEqual([]);
   });
 
   test('a smaller one is offered only when it clears; what clears has no near miss', () => {

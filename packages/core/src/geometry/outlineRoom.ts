@@ -93,10 +93,15 @@ function supportMm(outline: Exclude<OutlineMm, { kind: 'polygon' }>, nx: number,
       return Math.sqrt(along * along + across * across) / 2;
     }
     case 'roundedRectangle': {
-      const r = outline.cornerRadiusMm;
+      const r = cornerMm(outline);
       return (outline.length / 2 - r) * Math.abs(nx) + (outline.width / 2 - r) * Math.abs(ny) + r;
     }
   }
+}
+
+/** A corner is never rounder than half the hole; whoever noted another radius is asked. */
+function cornerMm({ cornerRadiusMm, length, width }: Extract<OutlineMm, { kind: 'roundedRectangle' }>): number {
+  return Math.min(cornerRadiusMm, length / 2, width / 2);
 }
 
 function supportSlopes(outline: Exclude<OutlineMm, { kind: 'polygon' }>, nx: number, ny: number): readonly number[] {

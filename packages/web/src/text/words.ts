@@ -16,6 +16,8 @@ export const UNJUDGED_WORDS = 'Not judged';
 /** The name of a check; what stands behind the opening names the depth. */
 export function checkLabel(id: CheckId, behind: OpeningRecord['behind']): string {
   switch (id) {
+    case 'figures':
+      return 'Figures';
     case 'hole':
       return 'Hole';
     case 'bolts':
@@ -42,6 +44,8 @@ export function checkLabel(id: CheckId, behind: OpeningRecord['behind']): string
 /** Where the deciding margin is, after "Clears by 3 mm …". */
 export function checkPlace(id: CheckId, behind: OpeningRecord['behind']): string {
   switch (id) {
+    case 'figures':
+      return 'for figures that contradict each other';
     case 'hole':
       return 'at the hole';
     case 'bolts':
@@ -70,6 +74,7 @@ export const UNIT_WORDS = { mm: 'mm', in: 'inches' } as const;
 
 /** What speakers fall out for, as the end of "23 …". */
 export const FALL_OUT_WORDS: Readonly<Record<CheckId, string>> = {
+  figures: 'for figures that contradict each other',
   hole: 'at the hole',
   bolts: 'at the bolts',
   depth: 'at the depth behind',

@@ -5,6 +5,9 @@
  * In the order in which a shop likes them: another spacer, another bracket, the grille's cloth cut behind the tallest part,
  * new holes, the next smaller size.
  */
+import type { HoleMm } from '../../geometry/BoltPattern';
+import { type OutlineMm, outlineMm } from '../../geometry/Outline';
+import { rectangleRoom } from '../../geometry/rectangleRoom';
 import type { Check, CheckId } from '../Check';
 import type { Judgement } from '../Judgement';
 import { bracketsOf, judgeWithHarness } from '../judgeCandidate';
@@ -99,13 +102,43 @@ function cutCloth(opening: FitOpening, candidate: Candidate, now: Judgement, rul
   return [{ kind: 'cutCloth', candidate, missingMm: -margin.valueMm }];
 }
 
-/** Only where the screws alone are in the way: how many of them need a new hole. */
+/**
+ * Only where the screws alone are in the way: how many new holes would make enough of them hold. A new hole needs metal
+ * around it: it may lie neither in the hole of the opening, or at its edge, nor beside an old screw hole.
+ */
 function drilled(opening: FitOpening, candidate: Candidate, now: Judgement): readonly NearMiss[] {
   const [first] = now.mount.joints;
-  if (!onlyFails(now, 'bolts') || !first || bracketsOf(candidate).length > 0) return [];
   const [turn] = now.mount.placement.turns;
-  const holes = turn?.turn.misalignmentsMm.filter((each) => each > first.playMm).length ?? 0;
-  return holes > 0 ? [{ kind: 'drill', candidate, holes, material: opening.material }] : [];
+  const hole = outlineMm(opening.hole);
+  if (!onlyFails(now, 'bolts') || !first || !turn || !hole || bracketsOf(candidate).length > 0) return [];
+  const diameterMm = first.screwSide.holeDiameterMm;
+  const { angleRad, landed } = turn.turn;
+  const places = first.holes.map(({ xMm, yMm }): Place => {
+    const [cos, sin] = [Math.cos(angleRad), Math.sin(angleRad)];
+    return [xMm * cos - yMm * sin, xMm * sin + yMm * cos];
+  });
+  const free = places.filter(
+    (place) => isInMetal(place, hole, diameterMm) && isAwayFrom(first.screws, place, diameterMm),
+  );
+  const wanted = first.enough - landed;
+  return wanted > 0 && free.length >= wanted
+    ? [{ kind: 'drill', candidate, holes: wanted, material: opening.material }]
+    : [];
+}
+
+type Place = readonly [number, number];
+
+/** So many diameters of metal are left around a new hole (common practice, no source). */
+const METAL_DIAMETERS = 1;
+
+function isInMetal([xMm, yMm]: Place, hole: OutlineMm, diameterMm: number): boolean {
+  const at = { xMm, yMm, angleRad: 0, halfLengthMm: 0, halfWidthMm: 0 };
+  const { roomMm } = rectangleRoom(hole, { xMm: 0, yMm: 0, angleRad: 0 }, at);
+  return -roomMm >= diameterMm / 2 + METAL_DIAMETERS * diameterMm;
+}
+
+function isAwayFrom(old: readonly HoleMm[], [x, y]: Place, diameterMm: number): boolean {
+  return old.every(({ xMm, yMm }) => Math.hypot(x - xMm, y - yMm) >= (1 + METAL_DIAMETERS) * diameterMm);
 }
 
 function onlyFails({ checks }: Judgement, id: CheckId): boolean {

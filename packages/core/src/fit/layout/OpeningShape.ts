@@ -94,6 +94,11 @@ export class OpeningShape {
     this.boltSlot = Math.max(slot('boltCircle'), slot('boltWidth'), slot('boltPosition'));
   }
 
+  /** The slot of one of its dimensions, by the end of its name. */
+  slotOf(key: string): number {
+    return OPENING_AT + this.names.indexOf(`opening.${key}`);
+  }
+
   get sheet(): GlassSheet | null {
     return this.fitted?.sheet ?? null;
   }

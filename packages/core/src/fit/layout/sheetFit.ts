@@ -117,6 +117,8 @@ function fit(opening: FitOpening): FittedSheet | null {
   const ratio = free > 0 ? chiSquare / free : 0;
   const misfitMm = Math.sqrt(solved.residuals.reduce((sum, each) => sum + each * each, 0) / readings.length);
   if (ratio > CONTRADICTION_CHI_SQUARE) doubts.push({ kind: 'contradiction', misfitMm });
+  // Another reading that lies on the sheet is the answer to whether it can be as it is.
+  else if (free > 0) removeUnusual(doubts);
   const birgeRatio = Math.max(1, Math.sqrt(ratio));
   const [c0, c1, c2, c3] = solved.values;
   return {
@@ -137,6 +139,10 @@ function fit(opening: FitOpening): FittedSheet | null {
     birgeRatio,
     doubts,
   };
+}
+
+function removeUnusual(doubts: SheetDoubt[]): void {
+  for (let at = doubts.length - 1; at >= 0; at--) if (doubts[at]?.kind === 'unusual') doubts.splice(at, 1);
 }
 
 type Gains = readonly [number, number, number, number];

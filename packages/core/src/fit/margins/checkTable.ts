@@ -8,12 +8,14 @@ import { bolts } from './checks/bolts';
 import { cover } from './checks/cover';
 import { depth } from './checks/depth';
 import { chime, connector, wireWay } from './checks/facts';
+import { figures } from './checks/figures';
 import { front } from './checks/front';
 import { hole } from './checks/hole';
 import { obstacles } from './checks/obstacles';
 import { terminals } from './checks/terminals';
 
 export const CHECK_TABLE: Readonly<Record<CheckId, CheckKind>> = {
+  figures,
   hole,
   bolts,
   depth,

@@ -16,8 +16,6 @@ export class Chain {
   readonly raisedMm: number;
   readonly parts: number;
   readonly costMinor: number;
-  /** Radius of the throat that the speaker itself goes through, where it is round; Infinity for any other, mm. */
-  readonly throatMm: number;
   private offNow: number | null = null;
   private mountedNow: { readonly joints: readonly Joint[]; readonly placements: readonly Placement[] } | null = null;
 
@@ -31,8 +29,6 @@ export class Chain {
     readonly isHopeless = false,
   ) {
     this.raisedMm = raisedMm(brackets);
-    const top = brackets[brackets.length - 1];
-    this.throatMm = top?.throat.kind === 'circle' ? top.throat.diameter.valueMm / 2 : Number.POSITIVE_INFINITY;
     this.parts = addedParts(brackets);
     this.costMinor = brackets.reduce((sum, { pieceCostMinor }) => sum + pieceCostMinor, 0);
   }

@@ -58,6 +58,9 @@ type Stack = {
   readonly parts: number;
   readonly costMinor: number;
   readonly ids: string;
+  /** Radius of the hole of each layer that is bought, Infinity where it is not round; and how high the stack stands above it, mm. */
+  readonly roundMm: Float64Array;
+  readonly aboveMm: Float64Array;
 };
 
 export type RankOptions = {
@@ -144,19 +147,16 @@ export class FitEngine {
   /** Tries stacks until none of those that are left can be better. */
   private search(search: Search, chains: readonly Chain[]): void {
     const { judge, index } = this;
-    const { speaker, opening, figures } = search;
+    const { speaker, opening } = search;
     const shape = index.shapes[speaker] as SpeakerShape;
     judge.view.setSpeaker(shape.speaker, shape);
     search.widestFrontMm = this.widest.frontMm(shape, search.speakerFront);
     search.widestDepthMm = this.widest.depthMm(shape);
-    const widestMm = shape.bodyReachMm - this.widest.throatMm(shape);
-    const holeMm = this.widest.holeMm(shape);
+    search.widestHoleMm = this.widest.holeMm(shape);
     const frontLeftMm = opening.frontGap
       ? opening.frontGap.valueMm - this.rules.clearancesMm.front - (index.frontMm[speaker] as number)
       : Number.POSITIVE_INFINITY;
     for (const chain of chains) {
-      if (!figures && chain.throatMm < widestMm) continue;
-      search.stuckMm = this.stuckMm(shape, chain, holeMm);
       const depthLeftMm = this.depthLeftMm(search, chain);
       for (const stack of this.stacksOf(opening, chain)) this.tryStack(search, chain, stack, frontLeftMm, depthLeftMm);
     }
@@ -165,7 +165,6 @@ export class FitEngine {
     for (const chain of chains) {
       const depthLeftMm = this.depthLeftMm(search, chain);
       if (chain.raisedMm > frontLeftMm || -depthLeftMm > frontLeftMm) continue;
-      search.stuckMm = this.stuckMm(shape, chain, holeMm);
       for (const stack of this.moreStacksOf(opening, chain)) {
         if (stack.raisedMm <= frontLeftMm && stack.raisedMm >= -depthLeftMm)
           this.tryStack(search, chain, stack, frontLeftMm, depthLeftMm, 'clears');
@@ -182,6 +181,7 @@ export class FitEngine {
     most: Verdict = 'hits',
   ): void {
     const { best } = search;
+    const shape = this.index.shapes[search.speaker] as SpeakerShape;
     const costMinor = stack.costMinor + search.harnessMinor + (this.index.costMinor[search.speaker] as number);
     const limit = limitFor(search, stack, costMinor, most);
     if (!limit) return;
@@ -189,11 +189,13 @@ export class FitEngine {
     if (frontMm < search.widestFrontMm && this.losesFront(search, frontMm, stack, limit)) return;
     const depthMm = depthLeftMm + stack.raisedMm;
     if (depthMm < 0 && isLost(search, depthMm, search.widestDepthMm, limit)) return;
-    if (stack.raisedMm < search.stuckMm && limit !== 'hits') return;
     const failsMm = limit === 'clears' ? Math.max(search.centredFailsMm, search.centredHitsMm) : search.centredHitsMm;
     if (stack.raisedMm < failsMm - this.widest.stackMm && limit !== 'hits' && isCentred(chain)) return;
+    const holeMm = this.holeUpperMm(shape, chain, stack);
+    if (holeMm < 0 && isLost(search, holeMm, search.widestHoleMm, limit)) return;
     const { judge } = this;
     judge.view.setShapes(stack.shapes, chain.joints);
+    judge.leastMm = best?.score.verdict === 'hits' ? best.score.worstMm : Number.NEGATIVE_INFINITY;
     const placement = judge.bestPlacement(chain.placements, limit);
     if (!placement) {
       // Raising a body takes it away from what is behind, and out of the hole: what fails there fails at every lower height.
@@ -223,27 +225,16 @@ export class FitEngine {
     };
   }
 
-  /**
-   * Up to this height a body on a chain surely hits a round hole, however it is turned, mm.
-   *
-   * @param widestMm the widest interval of a margin in the hole
-   */
-  private stuckMm(shape: SpeakerShape, chain: Chain, widestMm: number): number {
+  /** No margin in a round hole of the stack or of the metal is above this, however the speaker is turned, mm. */
+  private holeUpperMm(shape: SpeakerShape, chain: Chain, { raisedMm: raised, roundMm, aboveMm }: Stack): number {
     const { hole } = this.judge.view.opening;
-    if (hole?.outline.kind !== 'circle') return Number.NEGATIVE_INFINITY;
-    const radiusMm = hole.outline.diameter / 2 - chain.offAxisMm - this.rules.clearancesMm.hole + widestMm;
-    if (shape.bodyReachMm <= radiusMm) return Number.NEGATIVE_INFINITY;
-    const reach = (ring: number) => Math.max(shape.halfLengthMm(ring), shape.halfWidthMm(ring));
-    for (let ring = shape.ringCount - 1; ring >= 0; ring--) {
-      if (reach(ring) <= radiusMm) continue;
-      // From this ring on the body narrows to the next, which passes; a body whose last ring is stuck must stand clear of it all.
-      const next = Math.min(ring + 1, shape.ringCount - 1);
-      const share = next === ring ? 0 : (reach(ring) - radiusMm) / (reach(ring) - reach(next));
-      return (
-        shape.ringDepthMm(ring) + share * (shape.ringDepthMm(next) - shape.ringDepthMm(ring)) - this.widest.stackMm
-      );
-    }
-    return Number.NEGATIVE_INFINITY;
+    let least = Number.POSITIVE_INFINITY;
+    for (let at = 0; at < roundMm.length; at++)
+      least = Math.min(least, (roundMm[at] as number) - reachBelow(shape, aboveMm[at] as number));
+    if (hole?.outline.kind !== 'circle') return least;
+    const reachMm = reachBelow(shape, raised);
+    const roomMm = hole.outline.diameter / 2 - chain.offAxisMm - reachMm - this.rules.clearancesMm.hole;
+    return reachMm === 0 ? least : Math.min(least, roomMm);
   }
 
   /** The front margin is a sum, and costs little to know for certain. */
@@ -362,11 +353,10 @@ class Search {
   /** The widest intervals that front and depth margins of the speaker can have, mm. */
   widestFrontMm = 0;
   widestDepthMm = 0;
+  widestHoleMm = 0;
   /** Of flange and front height: variance, mm², and the sum of the squares of its parts. */
   readonly speakerFront = { variance: 0, fourth: 0 };
 
-  /** What is lower than this on the chain at hand surely hits the hole, mm. */
-  stuckMm = Number.NEGATIVE_INFINITY;
   /** What stands at the hole's centre and is no higher than this does not clear the glass, or the hole in the metal, mm. */
   centredFailsMm = Number.NEGATIVE_INFINITY;
   /** And hits there. */
@@ -429,8 +419,23 @@ function toStacks(all: readonly (readonly FitLayer[])[]): readonly Stack[] {
       parts: addedParts(layers),
       costMinor: layers.reduce((sum, { pieceCostMinor }) => sum + pieceCostMinor, 0),
       ids: stackIds(layers.map(({ id }) => id)),
+      roundMm: Float64Array.from(layers, roundHoleMm),
+      aboveMm: Float64Array.from(layers, (_, at) => raisedMm(layers.slice(at + 1))),
     }))
     .sort(
       (a, b) => a.parts - b.parts || a.raisedMm - b.raisedMm || a.costMinor - b.costMinor || (a.ids < b.ids ? -1 : 1),
     );
+}
+
+function roundHoleMm(layer: FitLayer): number {
+  const { inner, isMade } = layerShape(layer);
+  return inner.kind === 'circle' && !isMade ? inner.diameter / 2 : Number.POSITIVE_INFINITY;
+}
+
+/** How far the body reaches from its axis at the most, deeper than this below its flange, mm; 0 where it ends before. */
+function reachBelow(shape: SpeakerShape, depthMm: number): number {
+  let reachMm = 0;
+  for (let ring = shape.ringCount - 1; ring >= 0 && shape.ringDepthMm(ring) > depthMm; ring--)
+    reachMm = Math.max(reachMm, shape.halfLengthMm(ring), shape.halfWidthMm(ring));
+  return reachMm;
 }

@@ -29,6 +29,7 @@ const ASKED_IN_ORDER: readonly CheckId[] = [
   'connector',
   'chime',
   'wireWay',
+  'figures',
   'front',
   'bolts',
   'depth',
@@ -56,6 +57,8 @@ export class Judge {
   leastSureness = Number.MAX_VALUE;
   /** That everything clears at once; null where it has not been drawn. */
   chance: number | null = null;
+  /** What hits by more than this is of no interest, mm. */
+  leastMm = Number.NEGATIVE_INFINITY;
   /** The check at which the last question ended early. */
   private failedAt: CheckId = 'hole';
   private readonly gaps: Readonly<Record<CheckId, Gaps>>;
@@ -92,6 +95,10 @@ export class Judge {
       gaps.begin(false);
       CHECK_TABLE[gaps.id].ask(view, gaps, rules);
       this.note(gaps);
+      if (this.worstMm < this.leastMm) {
+        this.failedAt = gaps.id;
+        return false;
+      }
       if (
         VERDICT_GRAVITY[this.verdict] > VERDICT_GRAVITY[limit] &&
         !(this.isDrawn(this.verdict, limit) && gaps.sureness >= NEARLY_SURE)

@@ -13,6 +13,9 @@ import type { FitLayer, FitRules } from '../shapes';
 /** Where a body stands in a sheet, or all but touches it, the nearest place lies no farther than this aside of it, mm. */
 const ASIDE_MM = 10;
 
+/** What the widths of a body follow. */
+const WIDTHS = [SPEAKER.basketLength, SPEAKER.basketWidth, SPEAKER.magnetDiameter, SPEAKER.widths] as const;
+
 export class WidestIntervals {
   /** Of the heights of any stack, mm². */
   private readonly stackVariance: number;
@@ -59,20 +62,14 @@ export class WidestIntervals {
     return this.openingFactor * Math.sqrt(this.stackVariance);
   }
 
-  /** The widest interval of the body in the throat under its flange, mm. */
-  throatMm({ dimensions }: SpeakerShape): number {
-    let variance = this.throatVariance;
-    for (const dimension of dimensions) variance += varianceOf(dimension);
-    return this.openingFactor * Math.sqrt(variance);
-  }
-
-  /** The widest interval of a section in the hole of the metal, mm. */
+  /** The widest interval of a ring of the body in a hole of stack or metal, mm: it follows the widths alone. */
   holeMm({ dimensions }: SpeakerShape): number {
     const { hole } = this.shape?.opening ?? {};
-    let variance = 0;
-    for (const [, length] of hole ? outlineLengths(hole) : []) variance += length ? wholeUncertaintyMm(length) ** 2 : 0;
-    for (const dimension of dimensions) variance += varianceOf(dimension);
-    return this.openingFactor * Math.sqrt(variance + this.stackVariance);
+    let ofHole = 0;
+    for (const [, length] of hole ? outlineLengths(hole) : []) ofHole += length ? wholeUncertaintyMm(length) ** 2 : 0;
+    let variance = Math.max(ofHole, this.throatVariance);
+    for (const slot of WIDTHS) variance += varianceOf(dimensions[slot]);
+    return this.openingFactor * Math.sqrt(variance);
   }
 
   /** @param own told the variance of flange and front height, mm², and the sum of the squares of its parts */

@@ -136,7 +136,7 @@ function edgesOf({ outline, place }: Hole): readonly Piece[] {
         },
       ];
     case 'roundedRectangle': {
-      const r = outline.cornerRadiusMm;
+      const r = Math.min(outline.cornerRadiusMm, outline.length / 2, outline.width / 2);
       const [x, y] = [outline.length / 2 - r, outline.width / 2 - r];
       const signs = [
         [1, 1],

@@ -7,8 +7,9 @@ import { sheetDepthMm, sheetGap } from '../../../geometry/glassSheet';
 import type { LengthUnit } from '../../../units/parseLength';
 import { printLength } from '../../../units/printLength';
 import { type BoxGap, boxSheetGap } from '../../layout/bodyBoxes';
+import { readingsBelowEdge, type SheetDoubt } from '../../layout/sheetFit';
 import type { View } from '../../layout/View';
-import type { Behind, FitRules } from '../../shapes';
+import type { Behind, DepthReading, FitRules } from '../../shapes';
 import { addBody, addBox } from '../bodyTerms';
 import type { CheckKind, Told } from '../CheckKind';
 import type { Gaps } from '../Gaps';
@@ -19,6 +20,10 @@ const FIRST_BOX = 1;
 const NOTHING = 100;
 const MISSING = 101;
 const ONLY_BELOW_EDGE = 102;
+/** Below its lower edge the stick met something else. */
+const BELOW_EDGE = 104;
+/** The readings cannot be believed without asking. */
+const DOUBTED = 103;
 
 const gap: Gap = newGap();
 
@@ -57,6 +62,8 @@ export const depth: CheckKind = {
       addBox(view, found.direction[2]);
       gaps.offer(found.gapMm - asked, FIRST_BOX + at);
     }
+    askBelowEdge(view, gaps, rules);
+    if (gaps.verdict === 'clears' && opening.fitted?.doubts.some(isAsked)) gaps.fact('measure', DOUBTED);
   },
   /**
    * Each ring from several sides. A sheet that may lean either way takes room away whichever way it does, and where two
@@ -103,6 +110,10 @@ export const depth: CheckKind = {
           nearest: null,
           missing: ['depthTop'],
         };
+      case DOUBTED:
+        return doubtWords(view);
+      case BELOW_EDGE:
+        return belowEdgeWords(view, gaps, rules, unit);
       case BODY:
         return bodyWords(view, gaps, rules, unit);
       default:
@@ -110,6 +121,73 @@ export const depth: CheckKind = {
     }
   },
 };
+
+/**
+ * What the stick met below the window's lower edge, the outer skin mostly: the body must stay off it like off any metal. It
+ * is taken as parallel to the wall, at the nearest of these readings.
+ */
+function askBelowEdge(view: View, gaps: Gaps, { clearancesMm }: FitRules): void {
+  const nearest = nearestBelow(view);
+  if (!nearest) return;
+  const { opening, speaker } = view;
+  view.doubts.add(opening.slotOf(nearest.key), 1);
+  speaker.addDepth(view.doubts, speaker.ringCount - 1, -1);
+  view.addHeights(1);
+  gaps.offer(nearest.depth.valueMm - speaker.depthMm + view.raisedMm - clearancesMm.metal, BELOW_EDGE);
+}
+
+function nearestBelow({ opening }: View) {
+  return readingsBelowEdge(opening.opening).reduce<DepthReading | null>(
+    (least, each) => (!least || each.depth.valueMm < least.depth.valueMm ? each : least),
+    null,
+  );
+}
+
+function belowEdgeWords(view: View, { valueMm, verdict }: Gaps, { clearancesMm }: FitRules, unit: LengthUnit): Told {
+  const asked = clearancesMm.metal;
+  const z = view.speaker.depthMm - view.raisedMm;
+  const { xMm, yMm } = view.pose;
+  return {
+    sentence: depthSentence(
+      'The magnet',
+      valueMm + asked,
+      asked,
+      'what the stick met below the glass',
+      '',
+      unit,
+      verdict === 'measure',
+    ),
+    nearest: { onPart: [xMm, yMm, z], onOther: [xMm, yMm, z + valueMm + asked], askedMm: asked },
+  };
+}
+
+/** What lies below the lower edge is known already to be none of the glass; the rest has to be asked about. */
+function isAsked({ kind }: SheetDoubt): boolean {
+  return kind !== 'belowEdge';
+}
+
+const RIM_KEYS = ['depthTop', 'depthBottom', 'depthFront', 'depthRear'] as const;
+
+function doubtWords({ opening }: View): Told {
+  const { depths, behind } = opening.opening;
+  const doubt = opening.fitted?.doubts.find(isAsked);
+  const taken = new Set(depths.map(({ key }) => key));
+  const missing = RIM_KEYS.filter((key) => !taken.has(key)).slice(0, 1);
+  const what = behindWord(behind);
+  const sentence =
+    doubt?.kind === 'contradiction'
+      ? `The depths contradict each other by ${doubt.misfitMm.toFixed(1)} mm: no sheet passes through them. Read them again.`
+      : `By these depths ${what} would ${unusualWords(doubt)}. Read one more place: did the stick meet ${what}?`;
+  return { sentence, nearest: null, missing };
+}
+
+function unusualWords(doubt: SheetDoubt | undefined): string {
+  if (doubt?.kind !== 'unusual') return 'stand as nobody would expect';
+  if (doubt.what === 'curvature') return 'bend more than its kind does';
+  const degrees = (slope: number) => `${Math.round((Math.atan(slope) * 180) / Math.PI)}°`;
+  const way = doubt.what === 'lean' ? 'lean' : 'lean sideways';
+  return `${way} by ${degrees(Math.abs(doubt.found))}, where ${degrees(Math.abs(doubt.usual))} is usual`;
+}
 
 /** How far the rim of a ring lies above its middle, mm. */
 function rimMm({ speaker, body }: View, ring: number): number {
