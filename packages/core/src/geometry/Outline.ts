@@ -101,6 +101,30 @@ export function halfExtentsMm(outline: OutlineMm): { readonly x: number; readonl
   }
 }
 
+/** How long an outline is at its longest, and how wide where it is narrowest, whatever the direction, mm. */
+export type Span = { readonly longestMm: number; readonly narrowestMm: number };
+
+/** null for a polygon, which need not lie evenly about its middle. */
+export function spanOf(outline: OutlineMm): Span | null {
+  switch (outline.kind) {
+    case 'circle':
+      return { longestMm: outline.diameter, narrowestMm: outline.diameter };
+    case 'oval':
+      return {
+        longestMm: Math.max(outline.length, outline.width),
+        narrowestMm: Math.min(outline.length, outline.width),
+      };
+    case 'roundedRectangle': {
+      const narrowestMm = Math.min(outline.length, outline.width);
+      const cornerMm = Math.min(outline.cornerRadiusMm, narrowestMm / 2);
+      const corners = Math.hypot(outline.length - 2 * cornerMm, outline.width - 2 * cornerMm);
+      return { longestMm: corners + 2 * cornerMm, narrowestMm };
+    }
+    case 'polygon':
+      return null;
+  }
+}
+
 /** How far a chord may lie off its arc, mm. */
 const CHORD_MM = 0.002;
 

@@ -1,6 +1,6 @@
 /** A part between the metal and the speaker in numbers: a bracket in one of its states, or a ring. */
 import { patternDimensions } from '../../geometry/BoltPattern';
-import { type OutlineMm, outlineLengths, outlineMm, type PartOutline } from '../../geometry/Outline';
+import { type OutlineMm, outlineLengths, outlineMm, type PartOutline, type Span, spanOf } from '../../geometry/Outline';
 import type { Dimension } from '../../uncertainty/Dimension';
 import type { FitLayer } from '../shapes';
 import { LAYER, LAYER_SLOTS } from './slots';
@@ -12,6 +12,9 @@ export type LayerShape = {
   readonly outer: OutlineMm;
   /** Cut to suit: its hole and its outside are what they have to be. */
   readonly isMade: boolean;
+  /** null where it is cut to suit. */
+  readonly innerSpan: Span | null;
+  readonly outerSpan: Span | null;
   readonly dimensions: readonly (Dimension | null)[];
 };
 
@@ -53,12 +56,16 @@ function newShape(layer: FitLayer): LayerShape {
       dimensions[LAYER.upperFirst + at] = dimension;
     });
   }
+  const isMade = layer.kind === 'spacer' && layer.made;
+  const [innerMm, outerMm] = [mustMm(inner), mustMm(outer)];
   return {
     layer,
     heightMm: layer.height.valueMm,
-    inner: mustMm(inner),
-    outer: mustMm(outer),
-    isMade: layer.kind === 'spacer' && layer.made,
+    inner: innerMm,
+    outer: outerMm,
+    isMade,
+    innerSpan: isMade ? null : spanOf(innerMm),
+    outerSpan: isMade ? null : spanOf(outerMm),
     dimensions,
   };
 }

@@ -3,7 +3,7 @@
  */
 import { type BoxSolid, boxSolid, type ConvexSolid } from '../../geometry/ConvexSolid';
 import type { GlassSheet } from '../../geometry/glassSheet';
-import { type OutlineMm, outlineLengths, outlineMm } from '../../geometry/Outline';
+import { type OutlineMm, outlineLengths, outlineMm, type Span, spanOf } from '../../geometry/Outline';
 import type { Rod } from '../../geometry/rodGap';
 import { type Dimension, sharedDimension } from '../../uncertainty/Dimension';
 import { mapOpening } from '../dimensionNames';
@@ -46,6 +46,8 @@ export class OpeningShape {
   readonly dimensions: readonly Dimension[];
   /** null where the hole has not been measured. */
   readonly hole: PlateShape | null;
+  /** null where it has not been measured, or has no evenness. */
+  readonly holeSpan: Span | null;
   readonly recess: PlateShape | null;
   readonly fitted: FittedSheet | null;
   readonly obstacles: readonly ObstacleShape[];
@@ -82,6 +84,7 @@ export class OpeningShape {
       return at < 0 ? -1 : OPENING_AT + at;
     };
     this.hole = plate(opening.hole, slot, 'hole');
+    this.holeSpan = this.hole && spanOf(this.hole.outline);
     this.recess = opening.recess && plate(opening.recess.outline, slot, 'recess');
     this.fitted = fitted;
     this.sheetSlots = fitted && {

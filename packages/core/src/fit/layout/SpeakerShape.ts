@@ -7,7 +7,7 @@
  * the doubt is one dimension, `speaker.profile`, that moves both shoulders.
  */
 import { patternDimensions } from '../../geometry/BoltPattern';
-import { extents, outlineLengths } from '../../geometry/Outline';
+import { extents, outlineLengths, type Span } from '../../geometry/Outline';
 import { convexPieces, RING_STRIDE, type RingsMm } from '../../geometry/PlacedBody';
 import type { Dimension } from '../../uncertainty/Dimension';
 import type { Doubts } from '../margins/Doubts';
@@ -47,6 +47,7 @@ export class SpeakerShape {
   /** Flange and tallest part in front, mm. */
   readonly frontMm: number;
   readonly looks: Looks;
+  readonly flangeSpan: Span;
   /** How far the body reaches from its axis at the most, mm. */
   readonly bodyReachMm: number;
   /** The same, terminals and all, mm. */
@@ -71,6 +72,11 @@ export class SpeakerShape {
     this.follows = Uint8Array.from(rings, ({ follows }) => (follows ? 1 : 0));
     const isRound = speaker.flange.kind === 'circle' && rings.every(({ a, b }) => a === b);
     this.looks = boxes.length > 0 ? 'any' : isRound ? 'round' : 'oval';
+    const { length, width } = extents(speaker.flange);
+    this.flangeSpan = {
+      longestMm: Math.max(length.valueMm, width.valueMm),
+      narrowestMm: Math.min(length.valueMm, width.valueMm),
+    };
     this.bodyReachMm = Math.max(...rings.map(({ a, b }) => Math.max(a, b)));
     this.reachMm = Math.max(this.bodyReachMm, ...boxes.map(({ outerMm, widthMm }) => Math.hypot(outerMm, widthMm / 2)));
     this.dimensions = dimensionsOf(speaker);

@@ -3,6 +3,7 @@
  * decides. Written over and over. Words are made afterwards, and only of the gap that decides.
  */
 
+import { seldom } from '../../math/seldom';
 import type { Expansion } from '../../uncertainty/Expansion';
 import { marginVerdict, sureness } from '../../uncertainty/Margin';
 import { Variance } from '../../uncertainty/Variance';
@@ -28,6 +29,8 @@ export class Gaps {
   readonly forms: Form[] = [];
   /** The form of the gap that decides, where they are kept. */
   worstForm: Form | null = null;
+  /** The chances of all its gaps to close, added up: no less than that of any to close. */
+  misses = 0;
   /** Whether every near gap is kept as a form. */
   keeps = false;
   private readonly variance = new Variance();
@@ -36,6 +39,7 @@ export class Gaps {
     readonly id: CheckId,
     private readonly doubts: Doubts,
     private readonly expansion: Expansion,
+    private readonly confidence: number,
   ) {}
 
   /** @param keeps whether every gap is kept as a form */
@@ -43,6 +47,7 @@ export class Gaps {
     this.keeps = keeps;
     this.hasMargin = false;
     this.verdict = 'clears';
+    this.misses = 0;
     this.tag = 0;
     this.isMissing = false;
     this.isJudged = true;
@@ -60,7 +65,9 @@ export class Gaps {
   /** A gap whose interval is known already; its doubts count for the chance only. */
   offerKnown(valueMm: number, expandedMm: number, tag: number): void {
     const isWorse = this.take(valueMm, expandedMm, tag);
-    if (this.keeps && (isWorse || sureness({ valueMm, expandedMm }) < FAR)) {
+    const isNear = valueMm < FAR * expandedMm;
+    if (isNear) this.misses += seldom(sureness({ valueMm, expandedMm }), this.confidence);
+    if (this.keeps && (isWorse || isNear)) {
       const form = this.doubts.form(valueMm);
       if (isWorse) this.worstForm = form;
       this.forms.push(form);

@@ -4,8 +4,9 @@
  */
 import type { BoltPattern } from '../../geometry/BoltPattern';
 import { AskedAgain } from '../../math/AskedAgain';
+import { marginVerdict } from '../../uncertainty/Margin';
 import type { Looks } from '../layout/SpeakerShape';
-import type { Joint } from '../mates/Joint';
+import type { Joint, JointTurn } from '../mates/Joint';
 import { jointsOf, pairNumber, patternNumber } from '../mates/joints';
 import { type Placement, placementsOf } from '../mates/placements';
 import type { FitBracket, FitLayer, FitOpening, FitRules, FitSpeaker } from '../shapes';
@@ -17,6 +18,7 @@ export class Chain {
   readonly parts: number;
   readonly costMinor: number;
   private offNow: number | null = null;
+  private screwsNow: number | null = null;
   private mountedNow: { readonly joints: readonly Joint[]; readonly placements: readonly Placement[] } | null = null;
 
   /** @param isHopeless nothing mates: the bare speaker stands for that answer */
@@ -45,6 +47,12 @@ export class Chain {
   get offAxisMm(): number {
     this.offNow ??= Math.min(...this.placements.map(({ at }) => Math.hypot(at.xMm, at.yMm)));
     return this.offNow;
+  }
+
+  /** No stack on this chain misses by less than its screws do at the best of its placements, mm; 0 where they may land. */
+  get screwsUpperMm(): number {
+    this.screwsNow ??= Math.max(...this.placements.map(({ turns }) => screwsMm(turns)));
+    return this.screwsNow;
   }
 
   /** Turned when it is asked for: of most chains nobody wants to know. */
@@ -153,6 +161,15 @@ export class Chains {
     }
     return known;
   }
+}
+
+/** By how much the worst joint misses for certain. */
+function screwsMm(turns: readonly JointTurn[]): number {
+  return turns.reduce(
+    (worst, { marginMm, expandedMm }) =>
+      marginVerdict({ valueMm: marginMm, expandedMm }) === 'hits' ? Math.min(worst, marginMm) : worst,
+    0,
+  );
 }
 
 /** Fewest brackets first, then the lowest, then the cheapest. */

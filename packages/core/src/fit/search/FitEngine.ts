@@ -10,6 +10,7 @@
  */
 
 import { sheetDepthMm } from '../../geometry/glassSheet';
+import type { Span } from '../../geometry/Outline';
 import { ROUNDING_MM } from '../../math/tolerances';
 import { type CheckId, VERDICT_GRAVITY, type Verdict } from '../Check';
 import type { Judgement } from '../Judgement';
@@ -26,6 +27,7 @@ import { Judge, NEARLY_SURE } from './Judge';
 import {
   compareScores,
   type FirstLook,
+  figureOf,
   type RankedSpeaker,
   type Ranking,
   type StackScore,
@@ -58,9 +60,12 @@ type Stack = {
   readonly parts: number;
   readonly costMinor: number;
   readonly ids: string;
-  /** Radius of the hole of each layer that is bought, Infinity where it is not round; and how high the stack stands above it, mm. */
-  readonly roundMm: Float64Array;
+  /** How high the stack stands above each layer, mm. */
   readonly aboveMm: Float64Array;
+  /** No cover between its own layers is above this, mm. */
+  readonly coverMm: number;
+  readonly lowest: LayerShape | undefined;
+  readonly highest: LayerShape | undefined;
 };
 
 export type RankOptions = {
@@ -153,6 +158,7 @@ export class FitEngine {
     search.widestFrontMm = this.widest.frontMm(shape, search.speakerFront);
     search.widestDepthMm = this.widest.depthMm(shape);
     search.widestHoleMm = this.widest.holeMm(shape);
+    search.widestCoverMm = this.widest.coverMm(shape);
     const frontLeftMm = opening.frontGap
       ? opening.frontGap.valueMm - this.rules.clearancesMm.front - (index.frontMm[speaker] as number)
       : Number.POSITIVE_INFINITY;
@@ -183,16 +189,21 @@ export class FitEngine {
     const { best } = search;
     const shape = this.index.shapes[search.speaker] as SpeakerShape;
     const costMinor = stack.costMinor + search.harnessMinor + (this.index.costMinor[search.speaker] as number);
-    const limit = limitFor(search, stack, costMinor, most);
+    const easier = !best || isEasier(best.score, stack, costMinor);
+    const limit = limitFor(search, easier, most);
     if (!limit) return;
+    const screwsMm = chain.screwsUpperMm;
+    if (screwsMm < 0 && isLost(search, screwsMm, 0, limit, easier)) return;
     const frontMm = frontLeftMm - stack.raisedMm;
-    if (frontMm < search.widestFrontMm && this.losesFront(search, frontMm, stack, limit)) return;
+    if (frontMm < search.widestFrontMm && this.losesFront(search, frontMm, stack, limit, easier)) return;
     const depthMm = depthLeftMm + stack.raisedMm;
-    if (depthMm < 0 && isLost(search, depthMm, search.widestDepthMm, limit)) return;
+    if (depthMm < 0 && isLost(search, depthMm, search.widestDepthMm, limit, easier)) return;
     const failsMm = limit === 'clears' ? Math.max(search.centredFailsMm, search.centredHitsMm) : search.centredHitsMm;
     if (stack.raisedMm < failsMm - this.widest.stackMm && limit !== 'hits' && isCentred(chain)) return;
     const holeMm = this.holeUpperMm(shape, chain, stack);
-    if (holeMm < 0 && isLost(search, holeMm, search.widestHoleMm, limit)) return;
+    if (holeMm < 0 && isLost(search, holeMm, search.widestHoleMm, limit, easier)) return;
+    const coverMm = this.coverUpperMm(shape, stack);
+    if (coverMm < 0 && isLost(search, coverMm, search.widestCoverMm, limit, easier)) return;
     const { judge } = this;
     judge.view.setShapes(stack.shapes, chain.joints);
     judge.leastMm = best?.score.verdict === 'hits' ? best.score.worstMm : Number.NEGATIVE_INFINITY;
@@ -225,23 +236,36 @@ export class FitEngine {
     };
   }
 
-  /** No margin in a round hole of the stack or of the metal is above this, however the speaker is turned, mm. */
-  private holeUpperMm(shape: SpeakerShape, chain: Chain, { raisedMm: raised, roundMm, aboveMm }: Stack): number {
-    const { hole } = this.judge.view.opening;
+  /** No margin in a hole of the stack or of the metal is above this, however the speaker is turned, mm. */
+  private holeUpperMm(shape: SpeakerShape, chain: Chain, { shapes, raisedMm: raised, aboveMm }: Stack): number {
+    const { hole, holeSpan } = this.judge.view.opening;
     let least = Number.POSITIVE_INFINITY;
-    for (let at = 0; at < roundMm.length; at++)
-      least = Math.min(least, (roundMm[at] as number) - reachBelow(shape, aboveMm[at] as number));
-    if (hole?.outline.kind !== 'circle') return least;
-    const reachMm = reachBelow(shape, raised);
-    const roomMm = hole.outline.diameter / 2 - chain.offAxisMm - reachMm - this.rules.clearancesMm.hole;
-    return reachMm === 0 ? least : Math.min(least, roomMm);
+    for (let at = 0; at < shapes.length; at++) {
+      const { innerSpan } = shapes[at] as LayerShape;
+      if (innerSpan) least = Math.min(least, roomOf(innerSpan, shape, aboveMm[at] as number));
+    }
+    if (!holeSpan) return least;
+    const offMm = hole?.outline.kind === 'circle' ? chain.offAxisMm : 0;
+    return Math.min(least, roomOf(holeSpan, shape, raised) - offMm - this.rules.clearancesMm.hole);
+  }
+
+  /**
+   * No cover of the stack is above this, however its parts are turned, mm: a hole with a band of that width all round is
+   * nowhere longer, and at its narrowest no wider, than what covers it.
+   */
+  private coverUpperMm({ flangeSpan }: SpeakerShape, { coverMm, lowest, highest }: Stack): number {
+    const { holeSpan } = this.judge.view.opening;
+    const { cover } = this.rules.clearancesMm;
+    const onMetal = coverOf(holeSpan, lowest ? lowest.outerSpan : flangeSpan);
+    const onTop = highest ? coverOf(highest.innerSpan, flangeSpan) : Number.POSITIVE_INFINITY;
+    return Math.min(coverMm, onMetal, onTop) - cover;
   }
 
   /** The front margin is a sum, and costs little to know for certain. */
-  private losesFront(search: Search, frontMm: number, stack: Stack, limit: Verdict): boolean {
+  private losesFront(search: Search, frontMm: number, stack: Stack, limit: Verdict, easier: boolean): boolean {
     const expandedMm = this.widest.frontIntervalMm(search.speakerFront, stack.heightVariance, stack.heightFourth);
     if (limit === 'clears') return frontMm < NEARLY_SURE * expandedMm;
-    return isLost(search, frontMm, expandedMm + ROUNDING_MM, limit);
+    return isLost(search, frontMm, expandedMm + ROUNDING_MM, limit, easier);
   }
 
   /** No depth margin on this chain is above this by more than the stack is high, mm: the deepest face on the axis, straight to the sheet. */
@@ -341,11 +365,19 @@ export class FitEngine {
  * Whether a margin that is not above a figure below zero rules a stack out: it does not clear; where its widest interval
  * does not reach zero it hits, and of what hits only one that misses less than the best is of interest.
  */
-function isLost({ best, figures }: Search, upperMm: number, widestMm: number, limit: Verdict): boolean {
+function isLost(
+  { best, figures }: Search,
+  upperMm: number,
+  widestMm: number,
+  limit: Verdict,
+  easier: boolean,
+): boolean {
   if (limit === 'clears') return true;
   if (upperMm > -widestMm) return false;
   if (limit !== 'hits' || !figures) return true;
-  return best !== null && upperMm < best.score.worstMm;
+  if (!best) return false;
+  const off = figureOf(upperMm) - figureOf(best.score.worstMm);
+  return off < 0 || (off === 0 && !easier);
 }
 
 class Search {
@@ -354,6 +386,7 @@ class Search {
   widestFrontMm = 0;
   widestDepthMm = 0;
   widestHoleMm = 0;
+  widestCoverMm = 0;
   /** Of flange and front height: variance, mm², and the sum of the squares of its parts. */
   readonly speakerFront = { variance: 0, fourth: 0 };
 
@@ -388,54 +421,60 @@ const UNKNOWN_MISS: StackScore = {
   ids: '',
 };
 
+function isEasier({ addedParts: most, costMinor: cost, ids: before }: StackScore, stack: Stack, costMinor: number) {
+  const { parts, ids } = stack;
+  if (parts !== most) return parts < most;
+  return costMinor !== cost ? costMinor < cost : ids < before;
+}
+
 /** The gravest verdict with which a stack would still be better than the best so far; null where none would. */
-function limitFor({ best, figures }: Search, { parts, ids }: Stack, costMinor: number, most: Verdict): Verdict | null {
+function limitFor({ best, figures }: Search, easier: boolean, most: Verdict): Verdict | null {
   // While a hand moves, of what is open or hits one stack is as good as another.
   if (!figures && (!best || best.score.verdict === 'hits'))
     return VERDICT_GRAVITY[most] < VERDICT_GRAVITY.hold ? most : 'hold';
   if (!best) return most;
   const { score } = best;
   if (!figures && score.verdict === 'measure') return 'clears';
-  const isEasier =
-    parts !== score.addedParts
-      ? parts < score.addedParts
-      : costMinor !== score.costMinor
-        ? costMinor < score.costMinor
-        : ids < score.ids;
   const hangsOnFigures = score.verdict === 'measure' || score.verdict === 'hits';
-  const limit = isEasier || hangsOnFigures ? score.verdict : VERDICTS_BY_RANK[VERDICT_GRAVITY[score.verdict] - 1];
+  const limit = easier || hangsOnFigures ? score.verdict : VERDICTS_BY_RANK[VERDICT_GRAVITY[score.verdict] - 1];
   if (!limit) return null;
   return VERDICT_GRAVITY[limit] < VERDICT_GRAVITY[most] ? limit : most;
 }
 
 function toStacks(all: readonly (readonly FitLayer[])[]): readonly Stack[] {
   return all
-    .map((layers) => ({
+    .map((layers) => [layers, layers.map(layerShape)] as const)
+    .map(([layers, shapes]) => ({
       layers,
-      shapes: layers.map(layerShape),
+      shapes,
       raisedMm: raisedMm(layers),
       heightVariance: layers.reduce((sum, { height }) => sum + height.uncertaintyMm ** 2, 0),
       heightFourth: layers.reduce((sum, { height }) => sum + height.uncertaintyMm ** 4, 0),
       parts: addedParts(layers),
       costMinor: layers.reduce((sum, { pieceCostMinor }) => sum + pieceCostMinor, 0),
       ids: stackIds(layers.map(({ id }) => id)),
-      roundMm: Float64Array.from(layers, roundHoleMm),
       aboveMm: Float64Array.from(layers, (_, at) => raisedMm(layers.slice(at + 1))),
+      coverMm: Math.min(...shapes.slice(1).map(({ outerSpan }, at) => coverOf(shapes[at]?.innerSpan, outerSpan))),
+      lowest: shapes[0],
+      highest: shapes[shapes.length - 1],
     }))
     .sort(
       (a, b) => a.parts - b.parts || a.raisedMm - b.raisedMm || a.costMinor - b.costMinor || (a.ids < b.ids ? -1 : 1),
     );
 }
 
-function roundHoleMm(layer: FitLayer): number {
-  const { inner, isMade } = layerShape(layer);
-  return inner.kind === 'circle' && !isMade ? inner.diameter / 2 : Number.POSITIVE_INFINITY;
+/** How wide a band round a hole may be at the most; Infinity where one of the two is made to suit, or not known. */
+function coverOf(hole: Span | null | undefined, above: Span | null): number {
+  if (!hole || !above) return Number.POSITIVE_INFINITY;
+  return Math.min(above.longestMm - hole.longestMm, above.narrowestMm - hole.narrowestMm) / 2;
 }
 
-/** How far the body reaches from its axis at the most, deeper than this below its flange, mm; 0 where it ends before. */
-function reachBelow(shape: SpeakerShape, depthMm: number): number {
-  let reachMm = 0;
-  for (let ring = shape.ringCount - 1; ring >= 0 && shape.ringDepthMm(ring) > depthMm; ring--)
-    reachMm = Math.max(reachMm, shape.halfLengthMm(ring), shape.halfWidthMm(ring));
-  return reachMm;
+/** How much room any ring of the body that lies deeper than this below its flange has in a hole at the most, mm; Infinity where there is none. */
+function roomOf({ longestMm, narrowestMm }: Span, shape: SpeakerShape, depthMm: number): number {
+  let least = Number.POSITIVE_INFINITY;
+  for (let ring = shape.ringCount - 1; ring >= 0 && shape.ringDepthMm(ring) > depthMm; ring--) {
+    const [a, b] = [shape.halfLengthMm(ring), shape.halfWidthMm(ring)];
+    least = Math.min(least, longestMm / 2 - Math.max(a, b), narrowestMm / 2 - Math.min(a, b));
+  }
+  return least;
 }

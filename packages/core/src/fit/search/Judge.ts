@@ -6,7 +6,6 @@
  * near, and a one-in-forty chance in each of several checks adds up. Then all gaps are drawn together, each dimension with
  * its own distribution, and the word follows the chance.
  */
-import { seldom } from '../../math/seldom';
 import { combineUncertainty } from '../../uncertainty/combineUncertainty';
 import { Expansion } from '../../uncertainty/Expansion';
 import type { Margin } from '../../uncertainty/Margin';
@@ -22,7 +21,7 @@ import { Gaps } from '../margins/Gaps';
 import { type Drawn, drawTogether, quantileOf } from '../margins/Together';
 import type { Placement } from '../mates/placements';
 import type { FitRules } from '../shapes';
-import { figureOf } from './Ranking';
+import { figureOf, VERDICTS_BY_RANK } from './Ranking';
 
 /** The cheap ones first, then those that fail most often. */
 const ASKED_IN_ORDER: readonly CheckId[] = [
@@ -45,8 +44,6 @@ const TURNLESS: ReadonlySet<CheckId> = new Set(['connector', 'chime', 'front']);
 export const NEARLY_SURE = 0.85;
 /** What is surer than this keeps its first-order interval: other gaps of the check may be as wide and surer still. */
 const WELL_SURE = 2.5;
-/** A gap may come about from so many sides of equal chance: a sheet that leans, above all. */
-const MOST_SIDES = 4;
 
 export class Judge {
   readonly view = new View();
@@ -72,7 +69,7 @@ export class Judge {
     const unknown = CHECK_IDS.filter((id) => !ASKED_IN_ORDER.includes(id) || !CHECK_TABLE[id]);
     if (unknown.length > 0) throw new Error(`Judge: expected to know every check, got ${unknown.join()} besides`);
     this.gaps = Object.fromEntries(
-      CHECK_IDS.map((id) => [id, new Gaps(id, this.view.doubts, expansion)]),
+      CHECK_IDS.map((id) => [id, new Gaps(id, this.view.doubts, expansion, rules.confidence)]),
     ) as unknown as Record<CheckId, Gaps>;
     this.inOrder = ASKED_IN_ORDER.map((id) => this.gaps[id]);
   }
@@ -118,15 +115,31 @@ export class Judge {
    * @returns null where all are graver
    */
   bestPlacement(placements: readonly Placement[], limit: Verdict): Placement | null {
+    const { leastMm } = this;
+    const best = this.bestOfPlacements(placements, limit);
+    this.leastMm = leastMm;
+    return best;
+  }
+
+  private bestOfPlacements(placements: readonly Placement[], limit: Verdict): Placement | null {
+    const { leastMm } = this;
     let best: Placement | null = null;
     let bestScore: PlacementScore | null = null;
+    // Of the placements that miss by more than anybody wants to know.
+    let mostLandedOfLost = 0;
     for (const placement of placements) {
-      const most = bestScore?.verdict ?? limit;
+      const most = bestScore ? mostFor(placement, bestScore) : limit;
+      if (!most) continue;
       if (VERDICT_GRAVITY[placement.floor] > VERDICT_GRAVITY[most] && !this.isDrawn(placement.floor, most)) continue;
+      // As many screws or fewer: then what misses by more is not as good.
+      const isBelow = bestScore?.verdict === 'hits' && landedOf(placement) <= bestScore.landed;
+      this.leastMm = isBelow ? Math.max(leastMm, (bestScore as PlacementScore).worstMm - 1 / SAME_STEPS) : leastMm;
       this.view.setPlacement(placement);
       if (!this.ask(most)) {
         // What hangs on no turn is the same at every other one.
-        if (TURNLESS.has(this.failedAt)) return best;
+        if (TURNLESS.has(this.failedAt)) break;
+        if (this.worstMm < leastMm && most === 'hits')
+          mostLandedOfLost = Math.max(mostLandedOfLost, landedOf(placement));
         continue;
       }
       if (placements.length === 1) return placement;
@@ -135,10 +148,10 @@ export class Judge {
       best = placement;
       bestScore = score;
     }
-    return best;
+    return bestScore?.verdict === 'hits' && bestScore.landed < mostLandedOfLost ? null : best;
   }
 
-  private placementScore({ turns }: Placement): PlacementScore {
+  private placementScore(placement: Placement): PlacementScore {
     const { verdict, worstMm, leastSureness, inOrder } = this;
     let missedMm = 0;
     let ease = 0;
@@ -147,12 +160,11 @@ export class Judge {
       missedMm += Math.min(0, gaps.valueMm);
       ease += Math.max(-PLENTY, Math.min(PLENTY, gaps.sureness));
     }
-    const landed = turns.reduce((sum, { turn }) => sum + turn.landed, 0);
     return {
       verdict,
       worstMm,
       leastSureness,
-      landed,
+      landed: landedOf(placement),
       missedMm,
       ease,
       marginsMm: inOrder.map(({ hasMargin, valueMm }) => (hasMargin ? valueMm : 0)),
@@ -187,14 +199,10 @@ export class Judge {
     const { confidence } = this.rules;
     let misses = 0;
     for (let at = 0; at < this.inOrder.length; at++) {
-      misses += this.mostMisses(this.inOrder[at] as Gaps);
+      misses += mostMisses(this.inOrder[at] as Gaps);
       if (misses > 1 - confidence) return true;
     }
     return false;
-  }
-
-  private mostMisses({ hasMargin, sureness }: Gaps): number {
-    return hasMargin ? MOST_SIDES * seldom(sureness, this.rules.confidence) : 0;
   }
 
   /** Draws all gaps together; the word follows the chance. */
@@ -218,7 +226,7 @@ export class Judge {
         gaps.expandedMm = gaps.valueMm - quantileOf(drawn[at] as Drawn, 1 - rules.confidence);
       if (isNear && gaps.verdict === 'measure' && (drawn[at] as Drawn).chance >= rules.confidence)
         gaps.verdict = 'clears';
-      const mayMissAlone = gaps.verdict === 'clears' && this.mostMisses(gaps) > 1 - rules.confidence;
+      const mayMissAlone = gaps.verdict === 'clears' && mostMisses(gaps) > 1 - rules.confidence;
       if (mayMissAlone && (drawn[at] as Drawn).chance < rules.confidence) gaps.verdict = 'measure';
     });
     if (isNear && whole.chance < rules.confidence && inOrder.every(({ verdict }) => verdict === 'clears')) {
@@ -332,6 +340,11 @@ export class Judge {
   }
 }
 
+/** No chance of a check to miss is above this. */
+function mostMisses({ id, misses }: Gaps): number {
+  return CHECK_TABLE[id].mostSides * misses;
+}
+
 type PlacementScore = {
   readonly verdict: Verdict;
   readonly landed: number;
@@ -343,6 +356,16 @@ type PlacementScore = {
   readonly ease: number;
   readonly marginsMm: readonly number[];
 };
+
+function landedOf({ turns }: Placement): number {
+  return turns.reduce((sum, { turn }) => sum + turn.landed, 0);
+}
+
+/** The gravest verdict with which a placement would be better than the best so far; null where none would. */
+function mostFor(placement: Placement, { verdict, landed }: PlacementScore): Verdict | null {
+  if (landedOf(placement) >= landed) return verdict;
+  return VERDICTS_BY_RANK[VERDICT_GRAVITY[verdict] - 1] ?? null;
+}
 
 /** Placements whose figures differ by less are the same to a hand with a screwdriver: then the screws sit as well as they can. */
 const SAME_STEPS = 20;

@@ -4,7 +4,7 @@ import { wholeUncertaintyMm } from '../../uncertainty/Dimension';
 import { Expansion } from '../../uncertainty/Expansion';
 import { coverageFactor } from '../../uncertainty/Margin';
 import { Variance } from '../../uncertainty/Variance';
-import { holeOf } from '../layout/LayerShape';
+import { holeOf, outsideOf } from '../layout/LayerShape';
 import type { OpeningShape } from '../layout/OpeningShape';
 import type { SpeakerShape } from '../layout/SpeakerShape';
 import { MOST_LAYERS, SPEAKER } from '../layout/slots';
@@ -21,6 +21,7 @@ export class WidestIntervals {
   private readonly stackVariance: number;
   /** Of the lengths of any layer's hole, mm². */
   private readonly throatVariance: number;
+  private readonly outsideVariance: number;
   private openingFactor = 0;
   private frontVariance = 0;
   private shape: OpeningShape | null = null;
@@ -32,13 +33,15 @@ export class WidestIntervals {
     layers: readonly FitLayer[],
   ) {
     this.expansion = new Expansion(rules.confidence);
-    let [height, hole] = [0, 0];
+    let [height, hole, outside] = [0, 0, 0];
     for (const layer of layers) {
       height = Math.max(height, layer.height.uncertaintyMm);
       for (const [, length] of outlineLengths(holeOf(layer))) hole = Math.max(hole, length.uncertaintyMm);
+      for (const [, length] of outlineLengths(outsideOf(layer))) outside = Math.max(outside, length.uncertaintyMm);
     }
     this.stackVariance = MOST_LAYERS * height * height;
     this.throatVariance = 2 * hole * hole;
+    this.outsideVariance = 2 * outside * outside;
   }
 
   setOpening(shape: OpeningShape): void {
@@ -70,6 +73,17 @@ export class WidestIntervals {
     let variance = Math.max(ofHole, this.throatVariance);
     for (const slot of WIDTHS) variance += varianceOf(dimensions[slot]);
     return this.openingFactor * Math.sqrt(variance);
+  }
+
+  /** The widest interval of a cover: the hole under it and the outside over it, each a part's or one of them the metal's, mm. */
+  coverMm({ dimensions }: SpeakerShape): number {
+    const { hole } = this.shape?.opening ?? {};
+    let ofHole = 0;
+    for (const [, length] of hole ? outlineLengths(hole) : []) ofHole += length ? wholeUncertaintyMm(length) ** 2 : 0;
+    const flange = varianceOf(dimensions[SPEAKER.flangeLength]) + varianceOf(dimensions[SPEAKER.flangeWidth]);
+    return (
+      this.openingFactor * Math.sqrt(Math.max(ofHole, this.throatVariance) + Math.max(flange, this.outsideVariance))
+    );
   }
 
   /** @param own told the variance of flange and front height, mm², and the sum of the squares of its parts */

@@ -25,6 +25,7 @@ const OUTSIDE = 1;
 const MISSING = 1000;
 
 export const bolts: CheckKind = {
+  mostSides: 2,
   ask(view, gaps, rules) {
     if (!view.opening.opening.bolts) {
       gaps.missing(MISSING);

@@ -19,6 +19,7 @@ const ALL_MADE = 1001;
 const CENTRE: LayerPlace = { xMm: 0, yMm: 0, angleRad: 0 };
 
 export const cover: CheckKind = {
+  mostSides: 1,
   ask(view, gaps, { clearancesMm }) {
     for (let layer = METAL; layer < view.layers.length; layer++) {
       const below = holeBelow(view, layer);

@@ -33,6 +33,7 @@ const LEVEL = 1e-6;
 const AROUND = 8;
 
 export const depth: CheckKind = {
+  mostSides: 4,
   ask(view, gaps, rules) {
     const { opening } = view;
     if (opening.opening.behind === 'nothing') {

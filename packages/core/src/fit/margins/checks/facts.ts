@@ -18,6 +18,7 @@ const OFF = 3;
  * pinched under it or ends before the terminals.
  */
 export const wireWay: CheckKind = {
+  mostSides: 1,
   ask({ opening, placement }, gaps) {
     const { plugRad } = opening.opening;
     const { notchesRad } = placement;
@@ -49,6 +50,7 @@ function farthestNotchRad(notchesRad: readonly number[], plugRad: number): numbe
 
 /** Connector: from the vehicle's plug to the speaker's terminals through adapters, nothing cut. */
 export const connector: CheckKind = {
+  mostSides: 1,
   ask({ opening, harness }, gaps) {
     const isLed = opening.opening.wiring.kind === 'connector' && harness !== null;
     gaps.fact(isLed ? 'clears' : 'hold', 0);
@@ -83,6 +85,7 @@ const SECOND_PLUG_WORDS: Readonly<Record<SecondPlug, string>> = {
  * lost. What the second plug does is a fact to be found out, so anything but a known answer is a hold.
  */
 export const chime: CheckKind = {
+  mostSides: 1,
   ask({ opening }, gaps) {
     gaps.fact(secondPlugHold(opening.opening.secondPlug) ? 'hold' : 'clears', 0);
   },

@@ -15,6 +15,7 @@ const AGREE = 0;
 const DISAGREE = 1;
 
 export const figures: CheckKind = {
+  mostSides: 1,
   ask(view, gaps) {
     if (firstOf(view)) gaps.fact('measure', DISAGREE);
     else gaps.fact('clears', AGREE);

@@ -9,6 +9,7 @@ import type { CheckKind } from '../CheckKind';
 const MISSING = 1;
 
 export const front: CheckKind = {
+  mostSides: 1,
   ask(view, gaps, { clearancesMm }) {
     const { frontGap } = view.opening.opening;
     if (!frontGap) {

@@ -43,6 +43,7 @@ const TERMINAL_TILTS = NOTHING_PASSES + 2;
 const TERMINAL_STUCK = NOTHING_PASSES + 3;
 
 export const hole: CheckKind = {
+  mostSides: 1,
   ask(view, gaps, rules) {
     if (!view.opening.hole) {
       gaps.missing(MISSING);

@@ -33,6 +33,7 @@ type Found = {
 const gap = newGap();
 
 export const obstacles: CheckKind = {
+  mostSides: 2,
   ask(view, gaps, rules) {
     const all = view.opening.obstacles;
     if (all.length === 0) {

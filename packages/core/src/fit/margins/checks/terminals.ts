@@ -32,6 +32,7 @@ const NO_METAL = 1001;
 const FRAME = { xMm: 0, yMm: 0, angleRad: 0 };
 
 export const terminals: CheckKind = {
+  mostSides: 2,
   ask(view, gaps, { clearancesMm }) {
     const { boxes, opening } = view;
     const asked = clearancesMm.terminal;
