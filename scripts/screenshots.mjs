@@ -13,7 +13,7 @@ import { end } from './lib/run.mjs';
 const OUT = path.join(ROOT, 'docs/screenshots');
 const COUNTER = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
-const SHOAL = '?speaker=spk-wrackline-shoal-65&bracket=brk-plate-3-166-to-6-5-6-mm';
+const SHOAL = '?speaker=spk-wrackline-shoal-65&stack=brk-plate-3-166-to-6-5-6-mm';
 
 /** Name, size, job number, opening's position (0 for none), end of the address, what to do before the picture. */
 const PICTURES = [
@@ -22,7 +22,7 @@ const PICTURES = [
   ['opening', COUNTER, 1, 1, '', (page) => page.getByRole('textbox').nth(2).focus()],
   ['opening-phone', PHONE, 2, 1, '', typedOnPhone],
   ['fit-hits', COUNTER, 1, 1, `/fit${SHOAL}`],
-  ['fit-clears', COUNTER, 1, 1, '/fit?speaker=spk-wrackline-shoal-65-slim&bracket=brk-plate-3-166-to-6-5-6-mm'],
+  ['fit-clears', COUNTER, 1, 1, '/fit?speaker=spk-wrackline-shoal-65-slim&stack=brk-plate-3-166-to-6-5-6-mm'],
   ['fit-measure', COUNTER, 4, 1, '/fit?speaker=spk-wrackline-shoal-68&show=measure'],
   [
     'fit-bay',

@@ -5,7 +5,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { Clipper, EndType, FillRule, JoinType } from 'clipper2-ts';
 import fc from 'fast-check';
-import { type OutlineMm, polygonPoints } from './Outline';
+import { type OutlineMm, polygonPoints, spanOf } from './Outline';
 import { outlineRadiusMm } from './outlineRadius';
 import { type EllipseMm, ellipseDistance, outlineRoom } from './outlineRoom';
 
@@ -160,6 +160,21 @@ test('sensitivities are those of finite differences', () => {
       expect(off).toBeLessThan(2e-3);
     }),
     { numRuns: 100 },
+  );
+});
+
+test('no section has more room than the spans of hole and section leave', () => {
+  fc.assert(
+    fc.property(outlines, sections, (outline, inner) => {
+      const hole = spanOf(outline);
+      const section = spanOf({ kind: 'oval', length: 2 * inner.halfLengthMm, width: 2 * inner.halfWidthMm });
+      fc.pre(hole !== null && section !== null);
+      const { roomMm } = outlineRoom(outline, inner);
+      const longer = (hole?.longestMm ?? 0) - (section?.longestMm ?? 0);
+      const wider = (hole?.narrowestMm ?? 0) - (section?.narrowestMm ?? 0);
+      expect(roomMm).toBeLessThanOrEqual(Math.min(longer, wider) / 2 + 1e-6);
+    }),
+    { numRuns: 500 },
   );
 });
 

@@ -8,6 +8,9 @@ test('what to measure says with what, and how many it settles, rounded down', ()
   expect(openingQuestionWords({ key: 'depthTop', instrument: 'depthStick', settled: 31.9, open: 44 })).toBe(
     'Measure the depth at the top with the depth stick: 31 of 44 open candidates are settled.',
   );
+  expect(openingQuestionWords({ key: 'frontGap', instrument: 'depthStick', settled: 0.9, open: 7 })).toBe(
+    'No single measurement is likely to settle one of the 7 open candidates; the front gap with the depth stick tells most.',
+  );
   expect(openingQuestionWords({ key: 'frontGap', instrument: 'depthStick', settled: 0.62, open: 1 })).toBe(
     'Measure the front gap with the depth stick: that settles it with a chance of 62 %.',
   );

@@ -16,6 +16,8 @@ export function openingQuestionWords({ key, instrument, settled, open }: Questio
   const what = `Measure the ${dimensionWords(key)} with the ${instrumentWords(instrument)}`;
   const whole = Math.floor(settled);
   if (open === 1) return `${what}: that settles it ${chanceWords(settled)}.`;
+  if (whole === 0)
+    return `No single measurement is likely to settle one of the ${open} open candidates; the ${dimensionWords(key)} with the ${instrumentWords(instrument)} tells most.`;
   return `${what}: ${whole} of ${open} open candidates ${whole === 1 ? 'is' : 'are'} settled.`;
 }
 
