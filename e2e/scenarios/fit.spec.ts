@@ -107,6 +107,14 @@ test.describe('what does not clear', () => {
     await expect(page.getByRole('complementary', { name: 'Cautions' })).toContainText(
       'Warning sounds must not be lost.',
     );
+    // Eight letters do not order a warning sound away.
+    await expect(page.getByText('no reason lifts the hold for the second plug')).toBeVisible();
+    await page.getByLabel('Why order it although it does not clear?').fill('Customer does not mind');
+    await fitter.choose();
+    await expect(page.getByText(/is chosen here\./)).toBeVisible();
+    await fitter.orderList('Brackwell Ferryman, FERRY 16');
+    await expect(page.getByRole('region', { name: 'Held back' })).toContainText('No written reason lifts this hold.');
+    await expect(page.getByRole('region', { name: 'On the list' })).not.toContainText('Dash centre');
   });
 
   test('a door without wires is held, and says what it takes', async ({ fitter }) => {

@@ -97,6 +97,16 @@ describe('what may be ordered', () => {
     ['hold', 'measure', 'card comes off anyway', false],
     ['hold', 'hold', 'new wire is run', true],
   ] as const)('now %s, chosen at %s with reason %p: %p', (now, verdictWhenChosen, reason, may) => {
-    expect(heldBackBecause(now, { verdictWhenChosen, reason }) === null).toBe(may);
+    expect(heldBackBecause(now, { verdictWhenChosen, reason }, null) === null).toBe(may);
   });
+
+  test.each(['clears', 'measure', 'hold', 'hits'] as const)(
+    'a second plug that may carry a warning holds back what is %s now, whatever was written',
+    (now) => {
+      const standing = { verdictWhenChosen: 'hits', reason: 'customer cuts the card' } as const;
+      expect(heldBackBecause(now, standing, 'There is a second plug and nobody knows what it does.')).toBe(
+        'No written reason lifts this hold. There is a second plug and nobody knows what it does.',
+      );
+    },
+  );
 });

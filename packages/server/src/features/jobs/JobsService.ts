@@ -197,10 +197,11 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
   if (typeof candidate === 'string' || !speaker)
     throw new Error(`judgedState: expected parts of the catalogue, got ${String(candidate)}`);
   const summary = summarise(fitting.judge(record, candidate));
-  const heldBack = heldBackBecause(summary.verdict, {
-    verdictWhenChosen: stored.verdictWhenChosen,
-    reason: stored.choice.reason,
-  });
+  const heldBack = heldBackBecause(
+    summary.verdict,
+    { verdictWhenChosen: stored.verdictWhenChosen, reason: stored.choice.reason },
+    secondPlugHold(record.secondPlug),
+  );
   return {
     kind: 'chosen',
     speakerName: partName(speaker),

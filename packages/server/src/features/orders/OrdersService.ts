@@ -70,7 +70,7 @@ function needsOf({ record, choice }: Included, fitting: Fitting): readonly Need[
 function whyHeldBack({ state }: OpeningWithState): string {
   switch (state.kind) {
     case 'chosen':
-      return `${state.heldBack ?? ''} ${state.summary.sentence}`.trim();
+      return wordsOf(state);
     case 'cannotJudge':
     case 'unreadable':
     case 'hold':
@@ -80,6 +80,12 @@ function whyHeldBack({ state }: OpeningWithState): string {
     case 'nothingChosen':
       return 'No speaker is chosen yet.';
   }
+}
+
+/** Why a choice is held back and what its check says, the same sentence not twice. */
+function wordsOf({ heldBack, summary }: Included['state']): string {
+  if (heldBack?.includes(summary.sentence)) return heldBack;
+  return `${heldBack ?? ''} ${summary.sentence}`.trim();
 }
 
 function toAnswer({ part, pieces, packs, leftOver, costMinor, forOpenings }: OrderLine): OrderLineAnswer {

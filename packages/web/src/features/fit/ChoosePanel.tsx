@@ -41,6 +41,7 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
   const chosen = [here, ...(other && withOther ? [other] : [])];
   const open = chosen.filter(({ judgement }) => judgement.verdict !== 'clears');
   const needsReason = open.length > 0;
+  const heldForPlug = open.filter(({ judgement }) => isHeldForPlug(judgement));
   const reasonError =
     touched && needsReason && reason.trim().length < SHORTEST_REASON
       ? `Write why, in at least ${SHORTEST_REASON} characters.`
@@ -86,7 +87,7 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
       {needsReason && !notOrderable && (
         <Field
           label="Why order it although it does not clear?"
-          hint={`${open.map(({ opening }) => placeLabel(opening.record)).join(' and ')}: without a written reason it stays off the order list.`}
+          hint={`${labelsOf(open)}: without a written reason it stays off the order list.`}
           error={reasonError}
         >
           {(ids) => (
@@ -100,6 +101,15 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
             />
           )}
         </Field>
+      )}
+      {heldForPlug.length > 0 && !notOrderable && (
+        <p className="flex items-start gap-2">
+          <VerdictMark verdict="hold" size={14} />
+          <span>
+            {labelsOf(heldForPlug)}: no reason lifts the hold for the second plug. It stays off the order list until the
+            plug is known to carry no warning.
+          </span>
+        </p>
       )}
       <Button kind="main" onClick={choose} disabled={choosing.isWaiting || notOrderable !== null}>
         {choosing.isWaiting
@@ -150,4 +160,12 @@ function lineOf({ opening, judgement }: Judged, unit: LengthUnit): string {
 
 function isSame({ choice }: OpeningWithState, { speakerId, layerIds }: CandidateIds): boolean {
   return choice !== null && choice.speakerId === speakerId && choice.layerIds.join() === layerIds.join();
+}
+
+function labelsOf(sides: readonly Judged[]): string {
+  return sides.map(({ opening }) => placeLabel(opening.record)).join(' and ');
+}
+
+function isHeldForPlug({ checks }: Judgement): boolean {
+  return checks.some(({ id, verdict }) => id === 'chime' && verdict === 'hold');
 }
