@@ -27,6 +27,12 @@ function read() {
 }
 
 describe('the samples', () => {
+  test('are the same behind a byte-order mark', () => {
+    expect(readFile(`\uFEFF${OPENING}`, openingFileSchema)).toEqual(readFile(OPENING, openingFileSchema));
+    // One only: a second is no part of a file in UTF-8.
+    expect(readFile(`\uFEFF\uFEFF${OPENING}`, openingFileSchema).ok).toBe(false);
+  });
+
   test('give a report that keeps to its own schema, with the numbers of the core', () => {
     const { opening, parts } = read();
     const report = fitReport(opening, parts);

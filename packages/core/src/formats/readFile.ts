@@ -14,6 +14,8 @@ export type FileFailure = {
 };
 
 const LONGEST_FOUND = 60;
+/** Some editors begin a file with it; it is no part of what the file says. */
+const BYTE_ORDER_MARK = '\uFEFF';
 
 export function readFile<Schema extends z.ZodType>(
   text: string,
@@ -21,7 +23,7 @@ export function readFile<Schema extends z.ZodType>(
 ): Result<z.output<Schema>, FileFailure> {
   let value: unknown;
   try {
-    value = JSON.parse(text);
+    value = JSON.parse(text.startsWith(BYTE_ORDER_MARK) ? text.slice(1) : text);
   } catch (error) {
     return fail({
       path: '',

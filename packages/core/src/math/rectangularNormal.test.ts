@@ -38,6 +38,23 @@ describe('the limits', () => {
   });
 });
 
+test('the distribution function is the convolution, by Simpson and the normal distribution of a statistics library', () => {
+  const steps = 2000;
+  for (const share of [0.05, 0.3, 0.5, 0.8, 0.97]) {
+    const half = Math.sqrt(3 * share);
+    const spread = Math.sqrt(1 - share);
+    for (const x of [-2.5, -1, -0.2, 0.4, 1.3, 1.7, 2.2, 3]) {
+      let sum = 0;
+      for (let step = 0; step <= steps; step++) {
+        const weight = step === 0 || step === steps ? 1 : step % 2 === 1 ? 4 : 2;
+        const rectangle = -half + (2 * half * step) / steps;
+        sum += weight * jstat.normal.cdf(x - rectangle, 0, spread);
+      }
+      expect(rectangularNormalCdf(x, share)).toBeCloseTo(sum / (3 * steps), 7);
+    }
+  }
+});
+
 test('normal quantiles against a statistics library', () => {
   for (const p of [1e-6, 0.001, 0.02, 0.025, 0.3, 0.5, 0.77, 0.975, 0.999]) {
     expect(normalQuantile(p)).toBeCloseTo(jstat.normal.inv(p, 0, 1), 7);

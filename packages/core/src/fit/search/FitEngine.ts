@@ -3,8 +3,8 @@
  * their placements, by the one order of `Ranking`.
  *
  * Stacks come simplest first, and one is let go as soon as it can no longer be the best: by the front alone, whose margin
- * is a sum; by the deepest point of the body, which is no nearer to the glass than the whole; then check by check, the
- * cheap ones first. Nothing is kept from opening to opening but what mates with what.
+ * is a sum; by its screws; by the deepest point of the body, which is no nearer to the glass than the whole; by the spans of
+ * what has to pass and of what has to cover; then check by check, the cheap ones first. Nothing is kept from opening to opening but what mates with what.
  *
  * What it says is held against a ranking that judges everything, by a test and by the benchmark.
  */
