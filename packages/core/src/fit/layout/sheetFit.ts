@@ -127,12 +127,12 @@ function fit(opening: FitOpening): FittedSheet | null {
       ...readings.map(({ name, dimension }, at) => ({
         name,
         dimension: { ...dimension, uncertaintyMm: dimension.uncertaintyMm * birgeRatio },
-        gains: solved.gains[at] as Gains,
+        gains: solved.gains[at] as OfEach,
       })),
       ...USUAL_KEYS.map((key, at) => ({
         name: `opening.${key}`,
         dimension: { ...usual[key], uncertaintyMm: usualDoubts[at] as number },
-        gains: solved.usualGains[at] as Gains,
+        gains: solved.usualGains[at] as OfEach,
       })),
     ],
     misfitMm,
@@ -145,7 +145,8 @@ function removeUnusual(doubts: SheetDoubt[]): void {
   for (let at = doubts.length - 1; at >= 0; at--) if (doubts[at]?.kind === 'unusual') doubts.splice(at, 1);
 }
 
-type Gains = readonly [number, number, number, number];
+/** A figure for each of the coefficients c0 to c3. */
+type OfEach = readonly [number, number, number, number];
 
 /** What the readings say of a lean or curvature is settled when it is at most so many times as doubtful as what is usual. */
 const SETTLED = 2;
@@ -163,10 +164,10 @@ function toRow({ key, xMm, yMm, depth }: DepthReading): Row {
 }
 
 type Solved = {
-  readonly values: readonly [number, number, number, number];
+  readonly values: OfEach;
   /** Of each reading, and of each usual figure: the change of c0 to c3 for its own unit. */
-  readonly gains: readonly Gains[];
-  readonly usualGains: readonly Gains[];
+  readonly gains: readonly OfEach[];
+  readonly usualGains: readonly OfEach[];
   readonly residuals: readonly number[];
 };
 
@@ -203,10 +204,12 @@ function solve(
   const values = covariance.map((_, column) =>
     rows.reduce((sum, { target }, at) => sum + (gains[at]?.[column] as number) * target, 0),
   );
-  const inUnits = (line: readonly number[], by: number) =>
-    SCALES.map((scale, column) => ((line[column] as number) / scale) * by) as unknown as Gains;
+  const inUnits = (line: readonly number[], by: number): OfEach => {
+    const of = (column: number) => ((line[column] as number) / (SCALES[column] as number)) * by;
+    return [of(0), of(1), of(2), of(3)];
+  };
   return {
-    values: SCALES.map((scale, column) => (values[column] as number) / scale) as unknown as Solved['values'],
+    values: inUnits(values, 1),
     gains: gains.slice(0, readings.length).map((line) => inUnits(line, 1)),
     usualGains: USUAL_KEYS.map((_, at) => inUnits(gains[readings.length + at] as number[], SCALES[at + 1] as number)),
     residuals: readings.map(({ target }, at) => target - dot((rows[at] as { basis: readonly number[] }).basis, values)),

@@ -10,13 +10,11 @@
  */
 
 import { sheetDepthMm } from '../../geometry/glassSheet';
-import type { Span } from '../../geometry/Outline';
 import { ROUNDING_MM } from '../../math/tolerances';
 import { type CheckId, VERDICT_GRAVITY, type Verdict } from '../Check';
 import type { Judgement } from '../Judgement';
 import { harnessFor } from '../judgeCandidate';
-import { type LayerShape, layerShape } from '../layout/LayerShape';
-import { madeRings } from '../layout/rings';
+import type { LayerShape } from '../layout/LayerShape';
 import type { SpeakerShape } from '../layout/SpeakerShape';
 import { behindClearanceMm } from '../margins/checks/depth';
 import type { Placement } from '../mates/placements';
@@ -31,11 +29,11 @@ import {
   type RankedSpeaker,
   type Ranking,
   type StackScore,
-  stackIds,
   VERDICTS_BY_RANK,
 } from './Ranking';
 import { Standings } from './Standings';
-import { addedParts, moreRingStacks, raisedMm, ringStacks } from './stacks';
+import { coverOf, roomOf, type Stack, toStacks } from './stackShapes';
+import { moreRingStacks, ringStacks, ringsFor } from './stacks';
 import { WidestIntervals } from './WidestIntervals';
 
 /** The best stack of a speaker so far. */
@@ -47,25 +45,6 @@ type Best = {
   readonly decidedBy: CheckId;
   readonly marginMm: number | null;
   readonly expandedMm: number | null;
-};
-
-/** What stands on a chain or under it, with what it adds. */
-type Stack = {
-  readonly layers: readonly FitLayer[];
-  readonly shapes: readonly LayerShape[];
-  readonly raisedMm: number;
-  /** Of its heights, mm², and the sum of the squares of its parts. */
-  readonly heightVariance: number;
-  readonly heightFourth: number;
-  readonly parts: number;
-  readonly costMinor: number;
-  readonly ids: string;
-  /** How high the stack stands above each layer, mm. */
-  readonly aboveMm: Float64Array;
-  /** No cover between its own layers is above this, mm. */
-  readonly coverMm: number;
-  readonly lowest: LayerShape | undefined;
-  readonly highest: LayerShape | undefined;
 };
 
 export type RankOptions = {
@@ -94,7 +73,7 @@ export class FitEngine {
     this.standings = new Standings(index.nameRank);
     this.chains = new Chains(index, rules);
     this.judge = new Judge(rules);
-    this.rings = [...index.catalogue.spacers, ...madeRings(rules)];
+    this.rings = ringsFor(index.catalogue, rules);
     this.widest = new WidestIntervals(rules, [...index.catalogue.brackets, ...this.rings]);
     this.bests = new Array(index.speakers.length).fill(null);
   }
@@ -439,42 +418,4 @@ function limitFor({ best, figures }: Search, easier: boolean, most: Verdict): Ve
   const limit = easier || hangsOnFigures ? score.verdict : VERDICTS_BY_RANK[VERDICT_GRAVITY[score.verdict] - 1];
   if (!limit) return null;
   return VERDICT_GRAVITY[limit] < VERDICT_GRAVITY[most] ? limit : most;
-}
-
-function toStacks(all: readonly (readonly FitLayer[])[]): readonly Stack[] {
-  return all
-    .map((layers) => [layers, layers.map(layerShape)] as const)
-    .map(([layers, shapes]) => ({
-      layers,
-      shapes,
-      raisedMm: raisedMm(layers),
-      heightVariance: layers.reduce((sum, { height }) => sum + height.uncertaintyMm ** 2, 0),
-      heightFourth: layers.reduce((sum, { height }) => sum + height.uncertaintyMm ** 4, 0),
-      parts: addedParts(layers),
-      costMinor: layers.reduce((sum, { pieceCostMinor }) => sum + pieceCostMinor, 0),
-      ids: stackIds(layers.map(({ id }) => id)),
-      aboveMm: Float64Array.from(layers, (_, at) => raisedMm(layers.slice(at + 1))),
-      coverMm: Math.min(...shapes.slice(1).map(({ outerSpan }, at) => coverOf(shapes[at]?.innerSpan, outerSpan))),
-      lowest: shapes[0],
-      highest: shapes[shapes.length - 1],
-    }))
-    .sort(
-      (a, b) => a.parts - b.parts || a.raisedMm - b.raisedMm || a.costMinor - b.costMinor || (a.ids < b.ids ? -1 : 1),
-    );
-}
-
-/** How wide a band round a hole may be at the most; Infinity where one of the two is made to suit, or not known. */
-function coverOf(hole: Span | null | undefined, above: Span | null): number {
-  if (!hole || !above) return Number.POSITIVE_INFINITY;
-  return Math.min(above.longestMm - hole.longestMm, above.narrowestMm - hole.narrowestMm) / 2;
-}
-
-/** How much room any ring of the body that lies deeper than this below its flange has in a hole at the most, mm; Infinity where there is none. */
-function roomOf({ longestMm, narrowestMm }: Span, shape: SpeakerShape, depthMm: number): number {
-  let least = Number.POSITIVE_INFINITY;
-  for (let ring = shape.ringCount - 1; ring >= 0 && shape.ringDepthMm(ring) > depthMm; ring--) {
-    const [a, b] = [shape.halfLengthMm(ring), shape.halfWidthMm(ring)];
-    least = Math.min(least, longestMm / 2 - Math.max(a, b), narrowestMm / 2 - Math.min(a, b));
-  }
-  return least;
 }

@@ -21,7 +21,7 @@ import { Gaps } from '../margins/Gaps';
 import { type Drawn, drawTogether, quantileOf } from '../margins/Together';
 import type { Placement } from '../mates/placements';
 import type { FitRules } from '../shapes';
-import { figureOf, VERDICTS_BY_RANK } from './Ranking';
+import { comparePlacements, easeOf, landedOf, mostFor, type PlacementScore, SAME_MM } from './PlacementScore';
 
 /** The cheap ones first, then those that fail most often. */
 const ASKED_IN_ORDER: readonly CheckId[] = [
@@ -58,7 +58,7 @@ export class Judge {
   leastMm = Number.NEGATIVE_INFINITY;
   /** The check at which the last question ended early. */
   private failedAt: CheckId = 'hole';
-  private readonly gaps: Readonly<Record<CheckId, Gaps>>;
+  private readonly gaps: ReadonlyMap<CheckId, Gaps>;
   private readonly inOrder: readonly Gaps[];
   private drawn: ReadonlyMap<CheckId, Drawn> | null = null;
   /** Whether the draws decided the word. */
@@ -68,10 +68,8 @@ export class Judge {
     const expansion = new Expansion(rules.confidence);
     const unknown = CHECK_IDS.filter((id) => !ASKED_IN_ORDER.includes(id) || !CHECK_TABLE[id]);
     if (unknown.length > 0) throw new Error(`Judge: expected to know every check, got ${unknown.join()} besides`);
-    this.gaps = Object.fromEntries(
-      CHECK_IDS.map((id) => [id, new Gaps(id, this.view.doubts, expansion, rules.confidence)]),
-    ) as unknown as Record<CheckId, Gaps>;
-    this.inOrder = ASKED_IN_ORDER.map((id) => this.gaps[id]);
+    this.gaps = new Map(CHECK_IDS.map((id) => [id, new Gaps(id, this.view.doubts, expansion, rules.confidence)]));
+    this.inOrder = ASKED_IN_ORDER.map((id) => this.gapsOf(id));
   }
 
   /**
@@ -133,7 +131,7 @@ export class Judge {
       if (VERDICT_GRAVITY[placement.floor] > VERDICT_GRAVITY[most] && !this.isDrawn(placement.floor, most)) continue;
       // As many screws or fewer: then what misses by more is not as good.
       const isBelow = bestScore?.verdict === 'hits' && landedOf(placement) <= bestScore.landed;
-      this.leastMm = isBelow ? Math.max(leastMm, (bestScore as PlacementScore).worstMm - 1 / SAME_STEPS) : leastMm;
+      this.leastMm = isBelow ? Math.max(leastMm, (bestScore as PlacementScore).worstMm - SAME_MM) : leastMm;
       this.view.setPlacement(placement);
       if (!this.ask(most)) {
         // What hangs on no turn is the same at every other one.
@@ -158,7 +156,7 @@ export class Judge {
     for (const gaps of inOrder) {
       if (!gaps.hasMargin) continue;
       missedMm += Math.min(0, gaps.valueMm);
-      ease += Math.max(-PLENTY, Math.min(PLENTY, gaps.sureness));
+      ease += easeOf(gaps.sureness);
     }
     return {
       verdict,
@@ -246,7 +244,7 @@ export class Judge {
   tell(unit: LengthUnit): Judgement {
     const { view } = this;
     if (!this.drawn) this.draw();
-    const checks = CHECK_IDS.map((id) => this.toCheck(this.gaps[id], unit));
+    const checks = CHECK_IDS.map((id) => this.toCheck(this.gapsOf(id), unit));
     const isMissing = checks.some(({ missing }) => missing.length > 0);
     return {
       verdict: this.verdict,
@@ -269,20 +267,20 @@ export class Judge {
       if (!gaps.hasMargin) return Number.POSITIVE_INFINITY;
       return verdict === 'hits' ? gaps.valueMm : gaps.sureness;
     };
-    const [first, ...others] = CHECK_IDS.map((id) => this.gaps[id]).filter((gaps) => gaps.verdict === verdict);
+    const [first, ...others] = CHECK_IDS.map((id) => this.gapsOf(id)).filter((gaps) => gaps.verdict === verdict);
     if (!first) throw new Error(`Judge.decidedBy: expected a check with verdict ${verdict}, got none`);
     return others.reduce((a, b) => (weight(b) < weight(a) ? b : a), first).id;
   }
 
   /** Whether the last question ended at what is behind, or at the hole in the metal. */
   get failsBehind(): boolean {
-    return this.failedAt === 'depth' || (this.failedAt === 'hole' && isInMetal(this.gaps.hole));
+    return this.failedAt === 'depth' || (this.failedAt === 'hole' && isInMetal(this.gapsOf('hole')));
   }
 
   /** The gravest of what no stack changes, plug and second plug; opening, speaker and harness must be in view. */
   askFacts(): Verdict {
     return FACTS.map((id) => {
-      const gaps = this.gaps[id];
+      const gaps = this.gapsOf(id);
       gaps.begin(false);
       CHECK_TABLE[id].ask(this.view, gaps, this.rules);
       return gaps.verdict;
@@ -290,7 +288,9 @@ export class Judge {
   }
 
   gapsOf(id: CheckId): Gaps {
-    return this.gaps[id];
+    const gaps = this.gaps.get(id);
+    if (!gaps) throw new Error(`Judge: expected a check of the table, got ${id}`);
+    return gaps;
   }
 
   private toCheck(gaps: Gaps, unit: LengthUnit): Check {
@@ -344,58 +344,3 @@ export class Judge {
 function mostMisses({ id, misses }: Gaps): number {
   return CHECK_TABLE[id].mostSides * misses;
 }
-
-type PlacementScore = {
-  readonly verdict: Verdict;
-  readonly landed: number;
-  readonly worstMm: number;
-  /** What is missing in all checks that miss, mm. */
-  readonly missedMm: number;
-  readonly leastSureness: number;
-  /** Of all margins together, none counting for more than plenty. */
-  readonly ease: number;
-  readonly marginsMm: readonly number[];
-};
-
-function landedOf({ turns }: Placement): number {
-  return turns.reduce((sum, { turn }) => sum + turn.landed, 0);
-}
-
-/** The gravest verdict with which a placement would be better than the best so far; null where none would. */
-function mostFor(placement: Placement, { verdict, landed }: PlacementScore): Verdict | null {
-  if (landedOf(placement) >= landed) return verdict;
-  return VERDICTS_BY_RANK[VERDICT_GRAVITY[verdict] - 1] ?? null;
-}
-
-/** Placements whose figures differ by less are the same to a hand with a screwdriver: then the screws sit as well as they can. */
-const SAME_STEPS = 20;
-/** Beyond this a margin makes a placement no better. */
-const PLENTY = 4;
-
-/** Negative when a is better; the same whichever way round the car is looked at. */
-function comparePlacements(a: PlacementScore, b: PlacementScore): number {
-  return (
-    VERDICT_GRAVITY[a.verdict] - VERDICT_GRAVITY[b.verdict] ||
-    b.landed - a.landed ||
-    stepsOf(b.worstMm) - stepsOf(a.worstMm) ||
-    stepsOf(b.missedMm) - stepsOf(a.missedMm) ||
-    stepsOf(b.leastSureness) - stepsOf(a.leastSureness) ||
-    stepsOf(b.ease) - stepsOf(a.ease) ||
-    byMargins(a.marginsMm, b.marginsMm)
-  );
-}
-
-/** Of two that are alike in all this the first margin that differs. */
-function byMargins(a: readonly number[], b: readonly number[]): number {
-  for (const [at, mm] of a.entries()) {
-    const off = figureOf(b[at] as number) - figureOf(mm);
-    if (off !== 0) return off;
-  }
-  return 0;
-}
-
-function stepsOf(value: number): number {
-  return Math.round(Math.max(-MOST_FIGURE, Math.min(MOST_FIGURE, value)) * SAME_STEPS);
-}
-
-const MOST_FIGURE = 1e6;

@@ -21,9 +21,11 @@ export class WidestIntervals {
   private readonly stackVariance: number;
   /** Of the lengths of any layer's hole, mm². */
   private readonly throatVariance: number;
+  /** Of the lengths of any layer's outside, mm². */
   private readonly outsideVariance: number;
   private openingFactor = 0;
   private frontVariance = 0;
+  private holeVariance = 0;
   private shape: OpeningShape | null = null;
   private readonly sum = new Variance();
   private readonly expansion: Expansion;
@@ -56,7 +58,11 @@ export class WidestIntervals {
       coverageFactor(confidence, freedom === Number.POSITIVE_INFINITY ? null : Math.max(1, Math.floor(freedom)), share),
     );
     this.openingFactor = Math.max(...factors);
-    const { frontGap } = shape.opening;
+    const { frontGap, hole } = shape.opening;
+    this.holeVariance = outlineLengths(hole).reduce(
+      (sum, [, length]) => sum + (length ? wholeUncertaintyMm(length) ** 2 : 0),
+      0,
+    );
     this.frontVariance = frontGap ? wholeUncertaintyMm(frontGap) ** 2 : 0;
   }
 
@@ -67,22 +73,17 @@ export class WidestIntervals {
 
   /** The widest interval of a ring of the body in a hole of stack or metal, mm: it follows the widths alone. */
   holeMm({ dimensions }: SpeakerShape): number {
-    const { hole } = this.shape?.opening ?? {};
-    let ofHole = 0;
-    for (const [, length] of hole ? outlineLengths(hole) : []) ofHole += length ? wholeUncertaintyMm(length) ** 2 : 0;
-    let variance = Math.max(ofHole, this.throatVariance);
+    let variance = Math.max(this.holeVariance, this.throatVariance);
     for (const slot of WIDTHS) variance += varianceOf(dimensions[slot]);
     return this.openingFactor * Math.sqrt(variance);
   }
 
   /** The widest interval of a cover: the hole under it and the outside over it, each a part's or one of them the metal's, mm. */
   coverMm({ dimensions }: SpeakerShape): number {
-    const { hole } = this.shape?.opening ?? {};
-    let ofHole = 0;
-    for (const [, length] of hole ? outlineLengths(hole) : []) ofHole += length ? wholeUncertaintyMm(length) ** 2 : 0;
     const flange = varianceOf(dimensions[SPEAKER.flangeLength]) + varianceOf(dimensions[SPEAKER.flangeWidth]);
     return (
-      this.openingFactor * Math.sqrt(Math.max(ofHole, this.throatVariance) + Math.max(flange, this.outsideVariance))
+      this.openingFactor *
+      Math.sqrt(Math.max(this.holeVariance, this.throatVariance) + Math.max(flange, this.outsideVariance))
     );
   }
 
