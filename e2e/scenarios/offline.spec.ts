@@ -118,3 +118,25 @@ test('the open job can be read while the network is away, after a reload too; si
   await page.reload();
   await expect(page.getByText('Waiting for the server, to load who is signed in.')).toBeVisible();
 });
+
+test('what is on its way when somebody signs out is called back: nothing is asked for nobody', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.openJob(JOB);
+  await kept(page);
+  // The console of the page fails the test where the server has to answer that nobody is signed in.
+  const asked: string[] = [];
+  await page.route('**/api/**', async (route) => {
+    const isSignOut = route.request().method() === 'DELETE';
+    if (/\/session\b/.test(route.request().url()) && !isSignOut) return route.continue();
+    // The server has signed out at once; its answer takes longer than what was asked before takes to get there.
+    const response = isSignOut ? await route.fetch() : null;
+    asked.push(route.request().url());
+    await new Promise((done) => setTimeout(done, isSignOut ? 4000 : 2000));
+    await (response ? route.fulfill({ response }) : route.continue()).catch(() => {});
+  });
+  await page.reload();
+  await page.getByRole('button', { name: /^Rieke\b.*Change person/ }).click();
+  await expect.poll(() => asked.length).toBeGreaterThan(0);
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByRole('heading', { name: 'Slipway Nine', level: 1 })).toBeVisible();
+});

@@ -2,6 +2,7 @@ import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { createJob, getJob } from '@low-quarry/core/contracts/jobs';
 import { AwayError, call, fillPath, ProblemError } from './call';
 import { isAway, reportAnswered } from './connection';
+import { setLeaving } from './leaving';
 
 const jobId = '00000000-0000-4000-8000-000000000001';
 const realFetch = globalThis.fetch;
@@ -63,4 +64,17 @@ describe('what goes wrong', () => {
     answerWith(() => Response.json({ job: {} }));
     await expect(call(getJob, { params: { jobId } })).rejects.toThrow();
   });
+});
+
+test('while somebody signs out nothing else is asked, and the server does not count as away', async () => {
+  const fetched = answerWith(() => Response.json({ jobId }));
+  setLeaving(true);
+  await expect(call(getJob, { params: { jobId } })).rejects.toBeInstanceOf(AwayError);
+  expect(fetched).not.toHaveBeenCalled();
+  expect(isAway()).toBe(false);
+  await call(getJob, { params: { jobId }, whileLeaving: true }).catch(() => null);
+  expect(fetched).toHaveBeenCalledTimes(1);
+  setLeaving(false);
+  await call(getJob, { params: { jobId } }).catch(() => null);
+  expect(fetched).toHaveBeenCalledTimes(2);
 });

@@ -8,6 +8,7 @@ import {
 } from '@low-quarry/core/contracts/contract';
 import type { z } from 'zod';
 import { reportAnswered, reportAway } from './connection';
+import { isLeaving } from './leaving';
 import { setNotice } from './notice';
 import { pageOwner } from './pageOwner';
 import { askPassword } from './passwordAsked';
@@ -44,6 +45,8 @@ export type Request<Params extends z.ZodType, Body extends z.ZodType> = {
   readonly key?: string | undefined;
   /** In whose name it is asked, where that is not who this page belongs to. */
   readonly personId?: string | undefined;
+  /** Whether it is asked while somebody signs out. */
+  readonly whileLeaving?: boolean | undefined;
 };
 
 /** Of an answer that says nothing for a person, as a proxy's. */
@@ -53,8 +56,9 @@ const AWAY_STATUSES = new Set([502, 503, 504]);
 
 export async function call<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType>(
   contract: Contract<Params, Body, Answer>,
-  { params, body, signal, key, personId }: Request<Params, Body>,
+  { params, body, signal, key, personId, whileLeaving }: Request<Params, Body>,
 ): Promise<z.output<Answer>> {
+  if (isLeaving() && !whileLeaving) throw new AwayError();
   const response = await ask(fillPath(contract.path, params as Record<string, unknown>), {
     method: contract.method.toUpperCase(),
     ...(body === undefined ? {} : { body: JSON.stringify(body) }),

@@ -1,7 +1,8 @@
 /** Listens to what others change, so that an open screen shows it, and says who it was. */
 import { LIVE_PATH, type LiveChange, liveChangeSchema } from '@low-quarry/core/contracts/live';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { isLeaving, subscribeToLeaving } from '../../api/leaving';
 import { useMe } from '../../api/me';
 import { RETRY_MS } from '../../api/queryClient';
 import { useCarOf } from '../jobs/useCarOf';
@@ -14,7 +15,9 @@ export function LiveChanges() {
   const me = useMe();
   const carOf = useCarOf();
   const [last, setLast] = useState<LiveChange | null>(null);
+  const leaving = useSyncExternalStore(subscribeToLeaving, isLeaving);
   useEffect(() => {
+    if (leaving) return;
     let events: EventSource | null = null;
     let again: ReturnType<typeof setTimeout> | null = null;
     let wasOpen = false;
@@ -41,7 +44,7 @@ export function LiveChanges() {
       if (again) clearTimeout(again);
       events?.close();
     };
-  }, [queries, me.id]);
+  }, [queries, me.id, leaving]);
   useEffect(() => {
     if (!last) return;
     const timer = setTimeout(() => setLast(null), SAID_MS);

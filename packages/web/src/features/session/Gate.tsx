@@ -6,6 +6,7 @@ import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-quer
 import { type ReactNode, useEffect, useState } from 'react';
 import { Outlet } from 'react-router';
 import { keepQueries, restoreQueries } from '../../api/keptQueries';
+import { setLeaving } from '../../api/leaving';
 import { MeContext } from '../../api/me';
 import { pageOwner, setPageOwner } from '../../api/pageOwner';
 import { subscribeToSignedOut } from '../../api/signedOut';
@@ -62,6 +63,7 @@ function Inside({ state }: { readonly state: Extract<SessionState, { kind: 'sign
   useEffect(() => {
     setPageOwner(me);
     return () => {
+      setLeaving(false);
       if (pageOwner() === me) setPageOwner(null);
     };
   }, [me]);

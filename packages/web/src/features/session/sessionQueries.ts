@@ -16,6 +16,7 @@ import { type QueryClient, queryOptions, useMutation, useQueryClient } from '@ta
 import type { z } from 'zod';
 import { AwayError, call, ProblemError } from '../../api/call';
 import { forgetQueries } from '../../api/keptQueries';
+import { setLeaving } from '../../api/leaving';
 import { keepLeft, keepSession, type Left, readLeft, readSession } from './keptSession';
 
 /** What the server says, or what the device knows while it is away. */
@@ -69,11 +70,28 @@ export const useSignInByPin = () =>
   useComing((body: z.input<typeof signInByPin.body>) => call(signInByPin, { params: {}, body }));
 export const useStartShop = () =>
   useComing((body: z.input<typeof startShop.body>) => call(startShop, { params: {}, body }));
+
+/** Who signs out asks for nothing else: what is on its way is called back first, and asked again where it fails. */
+function useLeaving<Input>(mutationFn: (input: Input) => Promise<Presence>) {
+  const queries = useQueryClient();
+  return useComing(async (input: Input) => {
+    setLeaving(true);
+    try {
+      await queries.cancelQueries();
+      return await mutationFn(input);
+    } catch (error) {
+      setLeaving(false);
+      void queries.invalidateQueries();
+      throw error;
+    }
+  });
+}
+
 /** While the server is away it is told later; here it is done at once. */
 export const useSignOut = () =>
-  useComing(async ({ name, waiting }: { readonly name: string; readonly waiting: number }): Promise<Presence> => {
+  useLeaving(async ({ name, waiting }: { readonly name: string; readonly waiting: number }): Promise<Presence> => {
     try {
-      return await call(signOut, { params: {} });
+      return await call(signOut, { params: {}, whileLeaving: true });
     } catch (error) {
       if (error instanceof AwayError) return { kind: 'left', name, waiting };
       throw error;
@@ -88,9 +106,9 @@ export function useConfirmPassword() {
 }
 
 export const useSignOutEverywhere = () =>
-  useComing(async (_: undefined) => {
-    await call(signOutEverywhere, { params: {} });
-    return call(getSession, { params: {} });
+  useLeaving(async (_: undefined) => {
+    await call(signOutEverywhere, { params: {}, whileLeaving: true });
+    return call(getSession, { params: {}, whileLeaving: true });
   });
 
 function useOwn<Input, Answer>(mutationFn: (input: Input) => Promise<Answer>) {
