@@ -42,6 +42,12 @@ test('the whole job without a mouse', async ({ fitter }) => {
   await page.keyboard.type('52.5');
   for (let left = 0; left < 5; left++) await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Save measurements' })).toBeFocused();
+  // What stands behind is looked at too, or it stays open.
+  const look = page.getByLabel('Beam, rail or wiring behind the hole');
+  await tabTo(page, look);
+  await page.keyboard.press('ArrowDown');
+  await expect(look).toHaveValue('nothing');
+  await tabTo(page, page.getByRole('button', { name: 'Save measurements' }));
   await page.keyboard.press('Enter');
   await fitter.saved();
 

@@ -136,3 +136,23 @@ test.describe('two tabs on one opening', () => {
     });
   }
 });
+
+test('carrying over from the other side says first what it would bring, and leaves the looks open', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await fitter.measure('Corran Tern, HDS 4', 'Front door, right');
+  await fitter.type('Depth behind', '61');
+  await fitter.save();
+  await fitter.saved();
+  await fitter.measure('Corran Tern, HDS 4', 'Front door, left');
+  await page.getByRole('button', { name: /^Carry over from the front door, right/ }).click();
+  const carry = page.getByRole('region', { name: 'Carry over' });
+  await expect(carry).toContainText('Depth behind: 61 mm, carried over (now not taken)');
+  await carry.getByRole('button', { name: 'Leave it' }).click();
+  await expect(fitter.field('Depth behind')).toHaveValue('');
+  await page.getByRole('button', { name: /^Carry over from the front door, right/ }).click();
+  await carry.getByRole('button', { name: /^Carry \d+ over$/ }).click();
+  await expect(fitter.field('Depth behind')).toHaveValue('61');
+  await expect(page.getByLabel('Beam, rail or wiring behind the hole')).toHaveValue('notLooked');
+});

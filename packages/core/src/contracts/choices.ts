@@ -1,9 +1,8 @@
 /** Choices: which candidate goes into which opening. */
 import { z } from 'zod';
 import { layerIdsSchema, withLayerIds } from '../model/layers';
+import { newAnswersSchema, withAnswers } from '../order/answers';
 import { contract, idSchema, nothing } from './contract';
-
-export const SHORTEST_REASON = 8;
 
 const newChoiceSchema = z.strictObject({
   openingId: idSchema,
@@ -11,18 +10,26 @@ const newChoiceSchema = z.strictObject({
   version: z.int().min(0).optional(),
   speakerId: z.string().min(1).max(80),
   layerIds: layerIdsSchema,
-  reason: z.string().trim().max(500, 'Up to 500 characters would do.').nullable(),
+  /** To the checks that do not clear, at most one each; what is not answered stays open, and off the order list. */
+  answers: newAnswersSchema.default([]),
+  /** From before a reason belonged to one check. */
+  earlierReason: z.string().max(500).nullable().default(null),
 });
-export type NewChoice = z.infer<typeof newChoiceSchema>;
+export type NewChoice = z.output<typeof newChoiceSchema>;
 
-/** All of them are kept, or none. One that does not clear needs a reason. */
+/** All of them are kept, or none. */
 export const putChoices = contract({
   method: 'put',
   path: '/api/jobs/:jobId/choices',
   permission: 'choose',
   params: z.object({ jobId: idSchema }),
   /** A device may have kept a choice in an earlier form. */
-  body: z.strictObject({ choices: z.array(z.preprocess(withLayerIds, newChoiceSchema)).min(1).max(24) }),
+  body: z.strictObject({
+    choices: z
+      .array(z.preprocess((choice) => withAnswers(withLayerIds(choice)), newChoiceSchema))
+      .min(1)
+      .max(24),
+  }),
   answer: z.object({ kept: z.int() }),
 });
 

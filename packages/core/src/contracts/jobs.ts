@@ -1,8 +1,9 @@
 /** Jobs: the shop's cars. */
 import { z } from 'zod';
-import { CHECK_IDS } from '../fit/Check';
+import { CHECK_IDS, COUNTS_FOR } from '../fit/Check';
 import { OPENING_DIMENSION_KEYS } from '../model/openingDimensions';
 import { vehicleSchema } from '../model/vehicle';
+import { answerSchema, CURE_IDS } from '../order/answers';
 import { contract, idSchema, nothing } from './contract';
 import { openingSchema } from './openings';
 
@@ -18,12 +19,29 @@ export const verdictSummarySchema = z.object({
 });
 export type VerdictSummary = z.infer<typeof verdictSummarySchema>;
 
+/** A check of a choice that does not clear, and what was answered to it. */
+const openCheckSchema = z.object({
+  check: z.enum(CHECK_IDS),
+  verdict: verdictSchema.exclude(['clears']),
+  countsFor: z.enum(COUNTS_FOR),
+  marginMm: z.number().nullable(),
+  expandedMm: z.number().nullable(),
+  sentence: z.string(),
+  cures: z.array(z.enum(CURE_IDS)).readonly(),
+  answer: answerSchema.nullable(),
+  outgrown: answerSchema.nullable(),
+});
+
+/** All that does not clear, the gravest first. */
+export const openChecksSchema = z.array(openCheckSchema);
+
 export const openingStateSchema = z.discriminatedUnion('kind', [
   /** A candidate is chosen; the verdict is the present one. `heldBack` says why it may not be ordered. */
   z.object({
     kind: z.literal('chosen'),
     speakerName: z.string(),
     summary: verdictSummarySchema,
+    open: openChecksSchema,
     heldBack: z.string().nullable(),
     verdictThen: verdictSchema,
     sentenceThen: z.string().nullable(),

@@ -1,14 +1,17 @@
 /** Openings: what is known of each place for a speaker. */
 import { z } from 'zod';
 import { openingRecordSchema } from '../model/opening';
+import { answerSchema } from '../order/answers';
 import { contract, idSchema, nothing } from './contract';
 
 export const choiceSchema = z.object({
   speakerId: z.string(),
   /** Brackets and rings from the metal to the speaker. */
   layerIds: z.array(z.string()),
-  /** Why it is ordered although it does not clear. */
-  reason: z.string().nullable(),
+  /** To the checks that did not clear. */
+  answers: z.array(answerSchema),
+  /** Written before a reason belonged to one check: shown, and answers nothing. */
+  earlierReason: z.string().nullable(),
   chosenAt: z.iso.datetime(),
   version: z.int(),
 });

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { BEHIND } from '../model/opening';
 import { contract, idSchema, nothing } from './contract';
-import { jobSchema, verdictSummarySchema } from './jobs';
+import { jobSchema, openChecksSchema, verdictSummarySchema } from './jobs';
 
 const orderLineSchema = z.object({
   partId: z.string(),
@@ -33,11 +33,23 @@ export const orderSchema = z.object({
       behind: z.enum(BEHIND),
       speakerName: z.string(),
       summary: verdictSummarySchema,
-      reason: z.string().nullable(),
+      /** Brackets of which tabs have to be broken off, and which. */
+      states: z.array(z.string()),
+      open: openChecksSchema,
+      earlierReason: z.string().nullable(),
     }),
   ),
   /** Openings that have no part on the list, and why. */
-  heldBack: z.array(z.object({ openingId: idSchema, label: z.string(), why: z.string(), hasChoice: z.boolean() })),
+  heldBack: z.array(
+    z.object({
+      openingId: idSchema,
+      label: z.string(),
+      behind: z.enum(BEHIND),
+      why: z.string(),
+      hasChoice: z.boolean(),
+      open: openChecksSchema,
+    }),
+  ),
   cautions: z.array(z.object({ label: z.string(), cautions: z.array(z.string()) })),
 });
 export type OrderAnswer = z.infer<typeof orderSchema>;

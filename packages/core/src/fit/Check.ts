@@ -47,10 +47,19 @@ export type Nearest = {
   readonly askedMm: number;
 };
 
+/**
+ * Whose word a check is: that of the stack it was asked of; the same for every stack in the opening, and said once for all of
+ * them; or one that nobody can give before the part is there. Only the first is in the candidate's verdict. All three are
+ * open as long as they do not clear.
+ */
+export const COUNTS_FOR = ['candidate', 'opening', 'arrival'] as const;
+export type CountsFor = (typeof COUNTS_FOR)[number];
+
 export type Check = {
   readonly id: CheckId;
   readonly verdict: Verdict;
-  /** False where nobody knows enough to ask, and it is left to the fitter's eye: nothing is claimed, and nothing is held. */
+  readonly countsFor: CountsFor;
+  /** False where nobody has looked, or nobody can know yet: it is left to the fitter's eye. */
   readonly isJudged: boolean;
   /** null where the answer is no length, or a dimension is missing. */
   readonly margin: Margin | null;

@@ -13,7 +13,13 @@ export type Mount = {
   readonly pose: Pose;
 };
 
+/** The checks whose words are the candidate's own: what is open for the opening, or until the part is here, is not. */
+export function ownChecks({ checks }: Pick<Judgement, 'checks'>): readonly Check[] {
+  return checks.filter(({ countsFor }) => countsFor === 'candidate');
+}
+
 export type Judgement = {
+  /** The gravest word of the checks that count for the candidate. */
   readonly verdict: Verdict;
   /** In the order of `CHECK_IDS`, one of each. */
   readonly checks: readonly Check[];

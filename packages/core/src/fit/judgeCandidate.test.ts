@@ -270,6 +270,20 @@ describe('leaning glass', () => {
 describe('beam, rail, wiring', () => {
   const beam = rodAt({ xMm: 0, yMm: 0, depth: exact(67), diameterMm: 30 });
 
+  test('what is noted and takes room is said; otherwise that nobody has looked for more', () => {
+    const far = { ...beam, depth: exact(200) };
+    const of = (obstacles: FitOpening['obstacles']) =>
+      check('obstacles', opening({ obstacles, obstaclesLooked: false }));
+    expect(of([far])).toMatchObject({
+      verdict: 'measure',
+      isJudged: false,
+      countsFor: 'opening',
+      margin: expect.anything(),
+    });
+    expect(of([far]).sentence).toMatch(/Nobody has looked on this car for more than that/);
+    expect(of([{ ...beam, depth: exact(20) }])).toMatchObject({ verdict: 'hits', countsFor: 'candidate' });
+  });
+
   test('67 − 60 − 4 = 3 mm to a beam across the axis', () => {
     const at = opening({ obstacles: [beam] });
     expect(marginOf('obstacles', at)).toBeCloseTo(3, 9);
@@ -311,7 +325,8 @@ describe('terminals', () => {
   test('in a plastic carrier there is no metal; where the catalogue is silent nothing is claimed', () => {
     expect(check('terminals', opening({ material: 'plastic' }), what).margin).toBeNull();
     expect(check('terminals', opening(), what).isJudged).toBe(true);
-    expect(check('terminals')).toMatchObject({ verdict: 'clears', isJudged: false });
+    expect(check('terminals')).toMatchObject({ verdict: 'measure', isJudged: false, countsFor: 'arrival' });
+    expect(judge(opening(), candidate()).verdict).toBe('clears');
   });
 
   test('one that stands outside the hole by little may be tilted in, by much it may not', () => {
@@ -334,8 +349,9 @@ describe('wire way', () => {
 
   test('where nobody noted where the plug comes from it is left to the eye', () => {
     expect(check('wireWay', opening({ plugRad: null }), candidate({ brackets: [notched] }))).toMatchObject({
-      verdict: 'clears',
+      verdict: 'measure',
       isJudged: false,
+      countsFor: 'opening',
     });
   });
 
@@ -434,10 +450,23 @@ describe('the whole', () => {
   });
 
   test('a hit outweighs a hold, a hold outweighs an open question', () => {
-    const held = opening({ wiring: { kind: 'noWires' }, depths: [] });
+    const held = opening({ wiring: { kind: 'connector', connectorId: 'odd', connectorName: 'odd' }, depths: [] });
     expect(judge(held, candidate())).toMatchObject({ verdict: 'hold', decidedBy: 'connector' });
-    const hit = opening({ wiring: { kind: 'noWires' }, hole: { kind: 'circle', diameter: exact(120) } });
+    const hit = { ...held, hole: { kind: 'circle', diameter: exact(120) } } as const;
     expect(judge(hit, candidate())).toMatchObject({ verdict: 'hits', decidedBy: 'hole' });
+  });
+
+  test.each([
+    ['no wires', { wiring: { kind: 'noWires' } }, 'connector', 'hold'],
+    ['a plug nobody looked at', { wiring: { kind: 'unknown' } }, 'connector', 'hold'],
+    ['a warning sound', { secondPlug: 'warning' }, 'chime', 'hold'],
+    ['nobody looked behind', { obstaclesLooked: false }, 'obstacles', 'measure'],
+  ] as const)('%s is open for the opening, and the candidate keeps its own word', (_, known, id, verdict) => {
+    const { checks, ...whole } = judge(opening(known), candidate());
+    expect(checks.find((each) => each.id === id)).toMatchObject({ verdict, countsFor: 'opening' });
+    expect(whole.verdict).toBe('clears');
+    const hit = { ...known, hole: { kind: 'circle', diameter: exact(120) } } as const;
+    expect(judge(opening(hit), candidate())).toMatchObject({ verdict: 'hits', decidedBy: 'hole' });
   });
 
   test('of several hits the one that misses most decides', () => {

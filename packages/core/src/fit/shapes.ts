@@ -90,6 +90,8 @@ export type FitOpening = {
   /** Height of the glass's lower edge above the centre when the window is fully down; null for the whole sheet. */
   readonly lowerEdge: Dimension | null;
   readonly obstacles: readonly FitObstacle[];
+  /** Whether somebody looked on this car for what stands there. */
+  readonly obstaclesLooked: boolean;
   /** From the mounting plane to the grille or the door card. */
   readonly frontGap: Dimension | null;
   /** Where the factory plug comes from, seen from the cabin; null where nobody noted it. */

@@ -15,6 +15,7 @@ import { openingRecordSchema } from '../model/opening';
 import { connectorSchema, orderedId, partSchema } from '../model/parts';
 import { shopSchema } from '../model/shop';
 import { vehicleSchema } from '../model/vehicle';
+import { withAnswers } from '../order/answers';
 import { snapshotSchema } from '../records/snapshot';
 
 const jobSchema = z.strictObject({
@@ -35,7 +36,7 @@ const jobSchema = z.strictObject({
       version: z.int().positive(),
       record: openingRecordSchema,
       choice: z.preprocess(
-        withLayerIds,
+        (choice) => withAnswers(withLayerIds(choice)),
         choiceSchema.extend({ verdictWhenChosen: verdictSchema, snapshot: snapshotSchema.nullable() }).nullable(),
       ),
     }),

@@ -144,6 +144,8 @@ export const openingRecordSchema = z.strictObject({
   /** Depths to what lies behind at further places. */
   depthReadings: z.array(depthReadingSchema).max(40).default([]),
   obstacles: z.array(obstacleSchema).max(12).default([]),
+  /** Whether somebody looked behind it for more than those: with none, that nothing is there. */
+  obstaclesLooked: z.boolean().default(false),
   /** Where the factory plug comes from, from the right, anticlockwise, seen from the cabin. */
   plugDeg: z.number().min(-360).max(360).nullable().default(null),
   note: z.string().max(1000),
@@ -259,6 +261,7 @@ export function toFitOpening(
     sheet: sheetDefaults(record.behind),
     lowerEdge: record.behind === 'glass' ? dimension('lowerEdge') : null,
     obstacles: record.obstacles.map((obstacle) => toObstacle(obstacle, toLength)),
+    obstaclesLooked: record.obstaclesLooked || record.obstacles.some(({ depth }) => isTakenHere(depth)),
     frontGap: dimension('frontGap'),
     plugRad: record.plugDeg === null ? null : degToRad(record.plugDeg),
     wiring:

@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { heldBackBecause } from './heldBack';
 import { type OrderablePart, orderLines } from './orderLines';
 
 const part = (id: string, changes: Partial<OrderablePart> = {}): OrderablePart => ({
@@ -83,30 +82,4 @@ describe('packs', () => {
       ),
     );
   });
-});
-
-describe('what may be ordered', () => {
-  test.each([
-    ['clears', 'clears', null, true],
-    ['clears', 'hits', 'customer brings a ring', true],
-    ['measure', 'clears', null, false],
-    ['measure', 'measure', null, false],
-    ['measure', 'measure', 'card comes off anyway', true],
-    ['measure', 'hits', 'card comes off anyway', true],
-    ['hits', 'measure', 'card comes off anyway', false],
-    ['hold', 'measure', 'card comes off anyway', false],
-    ['hold', 'hold', 'new wire is run', true],
-  ] as const)('now %s, chosen at %s with reason %p: %p', (now, verdictWhenChosen, reason, may) => {
-    expect(heldBackBecause(now, { verdictWhenChosen, reason }, null) === null).toBe(may);
-  });
-
-  test.each(['clears', 'measure', 'hold', 'hits'] as const)(
-    'a second plug that may carry a warning holds back what is %s now, whatever was written',
-    (now) => {
-      const standing = { verdictWhenChosen: 'hits', reason: 'customer cuts the card' } as const;
-      expect(heldBackBecause(now, standing, 'There is a second plug and nobody knows what it does.')).toBe(
-        'No written reason lifts this hold. There is a second plug and nobody knows what it does.',
-      );
-    },
-  );
 });

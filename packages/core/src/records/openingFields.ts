@@ -16,6 +16,7 @@ const FACT_LABELS = {
   secondPlug: 'Second plug',
   depthReadings: 'Depths at other places',
   obstacles: 'Beams, rails and wires',
+  obstaclesLooked: 'Looked for beams, rails and wires',
   plugDeg: 'Plug comes from',
   material: 'Screwed to',
   wallMm: 'Thickness of it',

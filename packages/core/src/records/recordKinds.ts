@@ -1,6 +1,8 @@
 /** The kinds of records whose changes are kept, and the fields of each. */
+import { checkLabel } from '../fit/checkNames';
 import type { OpeningRecord } from '../model/opening';
 import type { Shop } from '../model/shop';
+import { type Answer, answerWords } from '../order/answers';
 import { type Difference, differencesOf, type Field, keyField, plainWords } from './Field';
 import { OPENING_FIELDS } from './openingFields';
 import { SETTING_FIELDS } from './settingFields';
@@ -20,7 +22,8 @@ export type JobState = {
 export type ChoiceState = {
   readonly speakerId: string;
   readonly layerIds: readonly string[];
-  readonly reason: string | null;
+  readonly answers: readonly Answer[];
+  readonly earlierReason: string | null;
   readonly words: string;
   readonly verdict: string;
 };
@@ -33,10 +36,17 @@ export const JOB_FIELDS: readonly Field<JobState>[] = [
   keyField('wants', 'What is wanted'),
   keyField('dueOn', 'Due on'),
 ];
+
+function answersWords(answers: unknown): string {
+  const all = answers as readonly Answer[];
+  return all.map((each) => `${checkLabel(each.check, 'metal')}: ${answerWords(each)}`).join('; ') || 'nothing';
+}
+
 const CHOICE_FIELDS: readonly Field<ChoiceState>[] = [
   keyField('words', 'Parts'),
   keyField('verdict', 'Verdict then'),
-  keyField('reason', 'Reason'),
+  keyField('answers', 'What was answered', answersWords),
+  keyField('earlierReason', 'Reason'),
 ];
 export const PERSON_FIELDS: readonly Field<PersonState>[] = [
   keyField('name', 'Name'),

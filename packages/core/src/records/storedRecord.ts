@@ -13,6 +13,7 @@ import { openingRecordSchema } from '../model/opening';
 import { connectorSchema, partSchema } from '../model/parts';
 import { SHOP_DEFAULTS, shopSchema } from '../model/shop';
 import { vehicleSchema } from '../model/vehicle';
+import { answerSchema, withAnswers } from '../order/answers';
 import { fail, ok, type Result } from '../result';
 
 /** Any record as it was read: not more is known of it. */
@@ -31,7 +32,8 @@ const jobStateSchema = z.strictObject({
 const choiceStateSchema = z.strictObject({
   speakerId: z.string(),
   layerIds: z.array(z.string()),
-  reason: z.string().nullable(),
+  answers: z.array(answerSchema),
+  earlierReason: z.string().nullable(),
   words: z.string(),
   verdict: z.string(),
 });
@@ -44,6 +46,9 @@ const withRealCurrency: Upgrade = (settings) =>
 /** One spacer with brackets on it became layers in any order. */
 const withLayers: Upgrade = (choice) => withLayerIds(choice) as Raw;
 
+/** One reason for all of a choice became an answer to each check. */
+const withOwnAnswers: Upgrade = (choice) => withAnswers(choice) as Raw;
+
 /** For each kind its schema and the upgrades from the first form on: there is one form more than there are upgrades. */
 const FORMS = {
   opening: { schema: openingRecordSchema, upgrades: [] },
@@ -52,7 +57,7 @@ const FORMS = {
   vehicle: { schema: vehicleSchema, upgrades: [] },
   settings: { schema: shopSchema, upgrades: [withRealCurrency] },
   job: { schema: jobStateSchema, upgrades: [] },
-  choice: { schema: choiceStateSchema, upgrades: [withLayers] },
+  choice: { schema: choiceStateSchema, upgrades: [withLayers, withOwnAnswers] },
   person: { schema: personStateSchema, upgrades: [] },
 } as const satisfies Readonly<Record<string, StoredForm>>;
 

@@ -337,6 +337,7 @@ function plain(
     sheet: sheetDefaults('metal'),
     lowerEdge: null,
     obstacles: [],
+    obstaclesLooked: true,
     frontGap: stick(frontMm),
     plugRad: Math.PI,
     wiring: { kind: 'connector', connectorId: 'plug', connectorName: 'plug' },

@@ -102,6 +102,7 @@ export function opening(changes: Partial<FitOpening> = {}): FitOpening {
     sheet: FLAT,
     lowerEdge: null,
     obstacles: [],
+    obstaclesLooked: true,
     plugRad: null,
     frontGap: exact(20),
     wiring: { kind: 'connector', connectorId: 'plug', connectorName: 'two-way plug' },

@@ -22,6 +22,7 @@ import { History1764300000000 } from './migrations/1764300000000-History';
 import { LibraryVersions1764400000000 } from './migrations/1764400000000-LibraryVersions';
 import { Guards1764500000000 } from './migrations/1764500000000-Guards';
 import { Layers1764600000000 } from './migrations/1764600000000-Layers';
+import { Answers1764700000000 } from './migrations/1764700000000-Answers';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -32,6 +33,7 @@ const MIGRATIONS = [
   LibraryVersions1764400000000,
   Guards1764500000000,
   Layers1764600000000,
+  Answers1764700000000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

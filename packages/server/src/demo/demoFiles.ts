@@ -19,7 +19,6 @@ import { z } from 'zod';
 const choiceSchema = z.strictObject({
   speakerId: z.string(),
   layerIds: z.array(z.string()),
-  reason: z.string().nullable(),
 });
 
 const demoJobSchema = z.strictObject({
@@ -34,6 +33,7 @@ const demoJobSchema = z.strictObject({
       dimensions: openingRecordSchema.shape.dimensions.optional(),
       wiring: openingRecordSchema.shape.wiring.optional(),
       secondPlug: openingRecordSchema.shape.secondPlug.optional(),
+      obstaclesLooked: z.boolean().optional(),
       note: openingRecordSchema.shape.note.optional(),
       choice: choiceSchema.optional(),
     }),

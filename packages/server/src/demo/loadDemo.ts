@@ -110,6 +110,7 @@ async function insertJob(
       ...known,
       wiring: here?.wiring ?? known.wiring,
       secondPlug: here?.secondPlug ?? known.secondPlug,
+      obstaclesLooked: here?.obstaclesLooked ?? known.obstaclesLooked,
       note: here?.note ?? known.note,
       dimensions: { ...known.dimensions, ...here?.dimensions },
     },
@@ -117,7 +118,9 @@ async function insertJob(
   await new OpeningsStore(manager).insert(jobId, records);
   const history = new History(manager, programAuthor('The demo shop'), now(), newId());
   await noteNewJob(history, newJob, records);
-  const choices = found.flatMap(({ id, here }) => (here?.choice ? [{ openingId: id, ...here.choice }] : []));
+  const choices = found.flatMap(({ id, here }) =>
+    here?.choice ? [{ openingId: id, ...here.choice, answers: [], earlierReason: null }] : [],
+  );
   if (choices.length === 0) return;
-  await createChoicesService(manager, history).keep(jobId, choices);
+  await createChoicesService(manager, history, ['owner']).keep(jobId, choices);
 }

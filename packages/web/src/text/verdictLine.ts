@@ -1,6 +1,8 @@
 /** A verdict in one line, never without its margin and what decides it: "Clears by 3.1 mm ± 0.8 at the glass". */
 import type { CheckId, Verdict } from '@low-quarry/core/fit/Check';
+import type { Judgement } from '@low-quarry/core/fit/Judgement';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import type { OpenCheck } from '@low-quarry/core/order/openChecks';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printMargin, printPlusMinus } from '@low-quarry/core/units/printLength';
 import { checkPlace, VERDICT_WORDS } from './words';
@@ -12,6 +14,23 @@ export type VerdictFacts = {
   readonly expandedMm: number | null;
 };
 
+/** Of a whole judgement: its word, with the margin of the check that decides. */
+export function factsOf({ verdict, decidedBy, checks }: Judgement): VerdictFacts {
+  const margin = checks.find(({ id }) => id === decidedBy)?.margin;
+  return { verdict, decidedBy, marginMm: margin?.valueMm ?? null, expandedMm: margin?.expandedMm ?? null };
+}
+
+/** The same of a check of a choice that does not clear. */
+export function openCheckLine(
+  { check, verdict, marginMm, expandedMm, countsFor }: OpenCheck,
+  behind: OpeningRecord['behind'],
+  unit: LengthUnit,
+): string {
+  if (countsFor === 'opening' && verdict === 'measure') return `Look first ${checkPlace(check, behind)}.`;
+  if (countsFor === 'arrival') return `Look on arrival ${checkPlace(check, behind)}.`;
+  return `${verdictLine({ verdict, decidedBy: check, marginMm, expandedMm }, behind, unit)}.`;
+}
+
 export function verdictLine(
   { verdict, decidedBy, marginMm, expandedMm }: VerdictFacts,
   behind: OpeningRecord['behind'],
@@ -19,7 +38,7 @@ export function verdictLine(
 ): string {
   const word = VERDICT_WORDS[verdict];
   const place = checkPlace(decidedBy, behind);
-  if (marginMm === null || expandedMm === null) return verdict === 'clears' ? `${word} ${place}` : `${word} ${place}`;
+  if (marginMm === null || expandedMm === null) return `${word} ${place}`;
   const plusMinus = `± ${printPlusMinus(expandedMm, unit)}`;
   const margin = printMargin(marginMm, unit);
   switch (verdict) {

@@ -10,36 +10,8 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   hold: 'Hold',
 };
 
-/** Of a check that is left to the fitter's eye. */
-export const UNJUDGED_WORDS = 'Not judged';
-
-/** The name of a check; what stands behind the opening names the depth. */
-export function checkLabel(id: CheckId, behind: OpeningRecord['behind']): string {
-  switch (id) {
-    case 'figures':
-      return 'Figures';
-    case 'hole':
-      return 'Hole';
-    case 'bolts':
-      return 'Bolts';
-    case 'depth':
-      return behind === 'glass' ? 'Glass' : 'Depth behind';
-    case 'front':
-      return 'Front';
-    case 'cover':
-      return 'Cover';
-    case 'obstacles':
-      return 'Beam, rail, wiring';
-    case 'terminals':
-      return 'Terminals';
-    case 'wireWay':
-      return 'Wire way';
-    case 'connector':
-      return 'Connector';
-    case 'chime':
-      return 'Chime';
-  }
-}
+/** Of a check that nobody has looked at, or can look at yet. */
+export const UNJUDGED_WORDS = 'Not looked';
 
 /** Where the deciding margin is, after "Clears by 3 mm …". */
 export function checkPlace(id: CheckId, behind: OpeningRecord['behind']): string {

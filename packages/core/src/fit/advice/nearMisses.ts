@@ -9,7 +9,7 @@ import type { HoleMm } from '../../geometry/BoltPattern';
 import { type OutlineMm, outlineMm } from '../../geometry/Outline';
 import { rectangleRoom } from '../../geometry/rectangleRoom';
 import type { Check, CheckId } from '../Check';
-import type { Judgement } from '../Judgement';
+import { type Judgement, ownChecks } from '../Judgement';
 import { bracketsOf, judgeWithHarness } from '../judgeCandidate';
 import { addedParts, chainsFor, moreRingStacks, piecesCostMinor, ringStacks, ringsFor } from '../search/stacks';
 import type { Candidate, FitCatalogue, FitHarnessAdapter, FitOpening, FitRules, MountMaterial } from '../shapes';
@@ -141,8 +141,10 @@ function isAwayFrom(old: readonly HoleMm[], [x, y]: Place, diameterMm: number): 
   return old.every(({ xMm, yMm }) => Math.hypot(x - xMm, y - yMm) >= (1 + METAL_DIAMETERS) * diameterMm);
 }
 
-function onlyFails({ checks }: Judgement, id: CheckId): boolean {
-  return checks.every((check) => (check.id === id ? check.verdict !== 'clears' : check.verdict === 'clears'));
+function onlyFails(judgement: Judgement, id: CheckId): boolean {
+  return ownChecks(judgement).every((check) =>
+    check.id === id ? check.verdict !== 'clears' : check.verdict === 'clears',
+  );
 }
 
 function checkOf({ checks }: Judgement, id: CheckId): Check {

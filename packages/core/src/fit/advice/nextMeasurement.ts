@@ -15,7 +15,7 @@ import { coverageFactor, type Margin, marginVerdict } from '../../uncertainty/Ma
 import type { Check, Verdict } from '../Check';
 import { graver } from '../Check';
 import { mapOpening } from '../dimensionNames';
-import type { Judgement } from '../Judgement';
+import { type Judgement, ownChecks } from '../Judgement';
 import { sheetBasis, sheetFit } from '../layout/sheetFit';
 import type { FitOpening } from '../shapes';
 
@@ -201,7 +201,8 @@ const LEAST_SETTLED = 0.5;
 /** What a measurement does for a candidate: the chance that it settles it, and how many of its open checks it settles on average. */
 type Gain = { readonly settled: number; readonly eased: number };
 
-function gainOf({ checks }: Judgement, action: Action, confidence: number): Gain {
+function gainOf(judgement: Judgement, action: Action, confidence: number): Gain {
+  const checks = ownChecks(judgement);
   const spread = spreadOf(action);
   let settled = 0;
   let eased = 0;
@@ -218,7 +219,8 @@ function gainOf({ checks }: Judgement, action: Action, confidence: number): Gain
 }
 
 /** The verdicts after the measurement, one for each equally likely outcome. */
-export function outcomesOf({ checks }: Judgement, action: Action, confidence: number): readonly Verdict[] {
+export function outcomesOf(judgement: Judgement, action: Action, confidence: number): readonly Verdict[] {
+  const checks = ownChecks(judgement);
   const spread = spreadOf(action);
   return OUTCOMES.map((x) => checks.map((check) => after(check, action, spread, x, confidence)).reduce(graver));
 }

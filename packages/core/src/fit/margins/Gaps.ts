@@ -7,7 +7,7 @@ import { seldom } from '../../math/seldom';
 import type { Expansion } from '../../uncertainty/Expansion';
 import { marginVerdict, sureness } from '../../uncertainty/Margin';
 import { Variance } from '../../uncertainty/Variance';
-import { type CheckId, VERDICT_GRAVITY, type Verdict } from '../Check';
+import { type CheckId, type CountsFor, VERDICT_GRAVITY, type Verdict } from '../Check';
 import type { Doubts, Form } from './Doubts';
 
 /** What is surer than this does not change a chance by a thousandth. */
@@ -23,8 +23,9 @@ export class Gaps {
   tag = 0;
   /** A dimension is missing. */
   isMissing = false;
-  /** False where nobody knows enough to ask. */
+  /** False where nobody has looked. */
   isJudged = true;
+  countsFor: CountsFor = 'candidate';
   /** Every gap that is near enough to count for the chance, where they are kept. */
   readonly forms: Form[] = [];
   /** The form of the gap that decides, where they are kept. */
@@ -51,6 +52,7 @@ export class Gaps {
     this.tag = 0;
     this.isMissing = false;
     this.isJudged = true;
+    this.countsFor = 'candidate';
     this.forms.length = 0;
     this.worstForm = null;
   }
@@ -97,9 +99,35 @@ export class Gaps {
     this.isMissing = true;
   }
 
-  unjudged(tag: number): void {
-    this.fact('clears', tag);
+  /** What is the same for every stack of the opening. */
+  factOfOpening(verdict: Verdict, tag: number): void {
+    this.fact(verdict, tag);
+    this.countsFor = 'opening';
+  }
+
+  /** Nobody has looked: it is open until somebody does, and is none of the candidate's doing. */
+  notLooked(countsFor: Exclude<CountsFor, 'candidate'>, tag: number): void {
+    this.fact('measure', tag);
     this.isJudged = false;
+    this.countsFor = countsFor;
+  }
+
+  /** What is known clears, by the margin it has, and nobody has looked for more. */
+  notLookedFurther(): void {
+    this.verdict = 'measure';
+    this.isJudged = false;
+    this.countsFor = 'opening';
+  }
+
+  /** The draws know better than the first order: it is the candidate's own word then. */
+  become(verdict: Verdict): void {
+    this.verdict = verdict;
+    this.countsFor = 'candidate';
+  }
+
+  /** What it adds to the candidate's verdict. */
+  get ownVerdict(): Verdict {
+    return this.countsFor === 'candidate' ? this.verdict : 'clears';
   }
 
   /** How many half-widths of its interval the margin lies above zero; Infinity where no length decides. */

@@ -170,7 +170,7 @@ export class Judge {
   }
 
   private note(gaps: Gaps): void {
-    const { verdict } = gaps;
+    const verdict = gaps.ownVerdict;
     if (VERDICT_GRAVITY[verdict] > VERDICT_GRAVITY[this.verdict]) this.verdict = verdict;
     if (!gaps.hasMargin) return;
     if (verdict === 'hits' && gaps.valueMm < this.worstMm) this.worstMm = gaps.valueMm;
@@ -188,7 +188,7 @@ export class Judge {
     return (
       this.verdict === 'measure' &&
       this.leastSureness >= NEARLY_SURE &&
-      this.inOrder.every(({ verdict, hasMargin }) => verdict !== 'measure' || hasMargin)
+      this.inOrder.every(({ ownVerdict, hasMargin }) => ownVerdict !== 'measure' || hasMargin)
     );
   }
 
@@ -222,18 +222,16 @@ export class Judge {
     inOrder.forEach((gaps, at) => {
       if (isNear && gaps.sureness < WELL_SURE)
         gaps.expandedMm = gaps.valueMm - quantileOf(drawn[at] as Drawn, 1 - rules.confidence);
-      if (isNear && gaps.verdict === 'measure' && (drawn[at] as Drawn).chance >= rules.confidence)
-        gaps.verdict = 'clears';
-      const mayMissAlone = gaps.verdict === 'clears' && mostMisses(gaps) > 1 - rules.confidence;
-      if (mayMissAlone && (drawn[at] as Drawn).chance < rules.confidence) gaps.verdict = 'measure';
+      const { chance } = drawn[at] as Drawn;
+      const own = gaps.ownVerdict;
+      if (isNear && own === 'measure' && chance >= rules.confidence) gaps.become('clears');
+      const mayMissAlone = own === 'clears' && mostMisses(gaps) > 1 - rules.confidence;
+      if (mayMissAlone && chance < rules.confidence) gaps.become('measure');
     });
-    if (isNear && whole.chance < rules.confidence && inOrder.every(({ verdict }) => verdict === 'clears')) {
-      this.leastSure().verdict = 'measure';
+    if (isNear && whole.chance < rules.confidence && inOrder.every(({ ownVerdict }) => ownVerdict === 'clears')) {
+      this.leastSure().become('measure');
     }
-    this.verdict = inOrder.reduce<Verdict>(
-      (gravest, { verdict }) => (VERDICT_GRAVITY[verdict] > VERDICT_GRAVITY[gravest] ? verdict : gravest),
-      'clears',
-    );
+    this.verdict = inOrder.reduce<Verdict>((gravest, { ownVerdict }) => graver(gravest, ownVerdict), 'clears');
   }
 
   private leastSure(): Gaps {
@@ -267,7 +265,7 @@ export class Judge {
       if (!gaps.hasMargin) return Number.POSITIVE_INFINITY;
       return verdict === 'hits' ? gaps.valueMm : gaps.sureness;
     };
-    const [first, ...others] = CHECK_IDS.map((id) => this.gapsOf(id)).filter((gaps) => gaps.verdict === verdict);
+    const [first, ...others] = CHECK_IDS.map((id) => this.gapsOf(id)).filter((gaps) => gaps.ownVerdict === verdict);
     if (!first) throw new Error(`Judge.decidedBy: expected a check with verdict ${verdict}, got none`);
     return others.reduce((a, b) => (weight(b) < weight(a) ? b : a), first).id;
   }
@@ -283,7 +281,7 @@ export class Judge {
       const gaps = this.gapsOf(id);
       gaps.begin(false);
       CHECK_TABLE[id].ask(this.view, gaps, this.rules);
-      return gaps.verdict;
+      return gaps.ownVerdict;
     }).reduce(graver);
   }
 
@@ -294,9 +292,10 @@ export class Judge {
   }
 
   private toCheck(gaps: Gaps, unit: LengthUnit): Check {
-    const { id, verdict, isJudged } = gaps;
+    const { id, verdict, countsFor, isJudged } = gaps;
     const { sentence, nearest, missing = [] } = CHECK_TABLE[id].tell(this.view, gaps, this.rules, unit);
-    return { id, verdict, isJudged, margin: gaps.hasMargin ? this.marginOf(gaps) : null, nearest, missing, sentence };
+    const margin = gaps.hasMargin ? this.marginOf(gaps) : null;
+    return { id, verdict, countsFor, isJudged, margin, nearest, missing, sentence };
   }
 
   private marginOf(gaps: Gaps): Margin {

@@ -1,4 +1,5 @@
 import type { Verdict } from '@low-quarry/core/fit/Check';
+import type { Answer } from '@low-quarry/core/order/answers';
 import { EntitySchema } from 'typeorm';
 import type { OpeningRow } from '../openings/OpeningEntity';
 import type { PartRow } from '../parts/PartEntity';
@@ -8,7 +9,8 @@ export type ChoiceRow = {
   speaker_id: string;
   /** From the metal to the speaker; brackets in a snap-off state, and rings that are cut, are no rows of their own. */
   layer_ids: string[];
-  reason: string | null;
+  answers: Answer[];
+  earlier_reason: string | null;
   verdict_when_chosen: Verdict;
   chosen_at: Date;
   version: number;
@@ -24,7 +26,8 @@ export const ChoiceEntity = new EntitySchema<ChoiceRow>({
     opening_id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'pk_choice' },
     speaker_id: { type: 'text' },
     layer_ids: { type: 'jsonb' },
-    reason: { type: 'text', nullable: true },
+    answers: { type: 'jsonb' },
+    earlier_reason: { type: 'text', nullable: true },
     verdict_when_chosen: { type: 'text' },
     chosen_at: { type: 'timestamptz' },
     version: { type: 'integer', default: 1 },

@@ -1,9 +1,16 @@
-/** Keeps and removes choices. One that does not clear is kept only with a written reason. */
-import { type NewChoice, SHORTEST_REASON } from '@low-quarry/core/contracts/choices';
+/**
+ * Keeps and removes choices, with what is answered to the checks that do not clear. What is not answered is kept all the same:
+ * it stays open, and off the order list.
+ */
+import type { NewChoice } from '@low-quarry/core/contracts/choices';
+import type { Role } from '@low-quarry/core/model/access';
 import { placeLabel } from '@low-quarry/core/model/place';
+import { type Answer, CURES, type NewAnswer } from '@low-quarry/core/order/answers';
+import { covers, type OpenCheck, openChecks } from '@low-quarry/core/order/openChecks';
+import { isSame } from '@low-quarry/core/records/Field';
 import type { ChoiceState } from '@low-quarry/core/records/recordKinds';
 import { notFound, refused, versionConflict } from '../../http/AppError';
-import { type Fitting, summarise } from '../fit/Fitting';
+import { type CandidateIds, type Fitting, summarise } from '../fit/Fitting';
 import type { History } from '../history/History';
 import type { OpeningsStore, StoredOpening } from '../openings/OpeningsStore';
 import type { ChoicesStore, StoredChoice } from './ChoicesStore';
@@ -16,11 +23,17 @@ export class ChoicesService {
     private readonly choices: ChoicesStore,
     private readonly readFitting: () => Promise<Fitting>,
     private readonly history: History,
+    /** Of who chooses: some cures are the owner's to answer for. */
+    private readonly roles: readonly Role[],
     private readonly readVersion: (openingId: string) => Promise<number>,
   ) {}
 
-  /** Keeps all of them or, when one is refused, none: the caller runs this in a transaction. */
-  async keep(jobId: string, choices: readonly NewChoice[]): Promise<number> {
+  /**
+   * Keeps all of them or, when one is refused, none: the caller runs this in a transaction.
+   *
+   * @param known answers that were given before, by whoever gave them: they stay theirs
+   */
+  async keep(jobId: string, choices: readonly NewChoice[], known: readonly Answer[] = []): Promise<number> {
     await this.openings.lock(choices.map(({ openingId }) => openingId));
     const openings = new Map((await this.openings.listOfJobs([jobId])).map((opening) => [opening.id, opening]));
     if (openings.size === 0) throw notFound('job');
@@ -37,8 +50,10 @@ export class ChoicesService {
     }
     const stored: StoredChoice[] = [];
     for (const [index, choice] of choices.entries()) {
-      const version = await this.nextVersion(choice.openingId, before.get(choice.openingId));
-      stored.push(this.toStored(fitting, openings.get(choice.openingId), choice, `choices.${index}`, version));
+      const earlier = before.get(choice.openingId);
+      const version = await this.nextVersion(choice.openingId, earlier);
+      const given = [...known, ...(earlier && isSameCandidate(earlier.choice, choice) ? earlier.choice.answers : [])];
+      stored.push(this.toStored(fitting, openings.get(choice.openingId), choice, given, `choices.${index}`, version));
     }
     await this.choices.save(stored);
     for (const choice of stored) {
@@ -89,6 +104,7 @@ export class ChoicesService {
     fitting: Fitting,
     opening: StoredOpening | undefined,
     choice: NewChoice,
+    given: readonly Answer[],
     path: string,
     version: number,
   ): StoredChoice {
@@ -102,13 +118,10 @@ export class ChoicesService {
         { path: `${path}.${candidate}`, message: `"${choice[candidate]}" is not in the catalogue.` },
       ]);
     }
-    const { verdict, sentence } = summarise(fitting.judge(opening.record, candidate));
-    const reason = choice.reason === '' ? null : choice.reason;
-    if (verdict !== 'clears' && (reason === null || reason.length < SHORTEST_REASON)) {
-      const message = `${VERDICT_WORDS[verdict]}: ${sentence} Write why it is ordered all the same, in at least ${SHORTEST_REASON} characters.`;
-      throw refused('What does not clear needs a written reason.', [{ path: `${path}.reason`, message }]);
-    }
-    const { openingId, speakerId, layerIds } = choice;
+    const judgement = fitting.judge(opening.record, candidate);
+    const open = openChecks(judgement, [], opening.record);
+    const { verdict, sentence } = summarise(judgement, open);
+    const { openingId, speakerId, layerIds, earlierReason } = choice;
     return {
       openingId,
       verdictWhenChosen: verdict,
@@ -116,16 +129,56 @@ export class ChoicesService {
       choice: {
         speakerId,
         layerIds,
-        reason: verdict === 'clears' ? null : reason,
+        answers: choice.answers.flatMap(
+          (answer, at) => this.toAnswer(answer, open, given, `${path}.answers.${at}`) ?? [],
+        ),
+        earlierReason,
         chosenAt: this.history.now.toISOString(),
         version,
       },
     };
   }
+
+  /** @returns null where the check clears by now: there is nothing to answer */
+  private toAnswer(
+    answer: NewAnswer,
+    open: readonly OpenCheck[],
+    given: readonly Answer[],
+    path: string,
+  ): Answer | null {
+    const asked = open.find(({ check }) => check === answer.check);
+    if (!asked) return null;
+    const { verdict, marginMm, sentence, cures } = asked;
+    const refuse = (field: string, message: string) => refused(message, [{ path: `${path}.${field}`, message }]);
+    if (answer.kind === 'reason' && verdict === 'hold')
+      throw refuse('kind', `No written reason lifts this hold: ${sentence}`);
+    if (answer.kind === 'cure') {
+      if (!cures.includes(answer.cure)) throw refuse('cure', `That is no cure for what is open here: ${sentence}`);
+      if (CURES[answer.cure].asksLeave && answer.leave === null)
+        throw refuse('leave', 'It asks for the leave of the vehicle’s owner: who gave it, and how.');
+    }
+    const found = { verdict, marginMm, sentence };
+    const same = given.find((each) => isSameAnswer(each, answer) && covers(each, found, cures));
+    if (same) return same;
+    if (answer.kind === 'cure' && CURES[answer.cure].ownerOnly && !this.roles.includes('owner'))
+      throw refuse(
+        'cure',
+        'The owner of the shop answers for warning sounds: somebody with that role has to write this.',
+      );
+    return { ...answer, by: this.history.authorName, at: this.history.now.toISOString(), found };
+  }
+}
+
+function isSameCandidate(a: CandidateIds, b: CandidateIds): boolean {
+  return a.speakerId === b.speakerId && a.layerIds.join() === b.layerIds.join();
+}
+
+function isSameAnswer({ by: _by, at: _at, found: _found, ...said }: Answer, answer: NewAnswer): boolean {
+  return isSame(said, answer);
 }
 
 function stateOf(fitting: Fitting, { choice, verdictWhenChosen }: StoredChoice): ChoiceState {
-  const { speakerId, layerIds, reason } = choice;
+  const { speakerId, layerIds, answers, earlierReason } = choice;
   const words = fitting.namesOf(choice).join(' + ');
-  return { speakerId, layerIds, reason, words, verdict: VERDICT_WORDS[verdictWhenChosen] };
+  return { speakerId, layerIds, answers, earlierReason, words, verdict: VERDICT_WORDS[verdictWhenChosen] };
 }

@@ -1,4 +1,5 @@
 import { deleteChoice, putChoices } from '@low-quarry/core/contracts/choices';
+import type { Role } from '@low-quarry/core/model/access';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { write } from '../../http/route';
@@ -11,21 +12,28 @@ import { ShopStore } from '../shop/ShopStore';
 import { ChoicesService } from './ChoicesService';
 import { ChoicesStore } from './ChoicesStore';
 
-export function createChoicesService(manager: EntityManager, history: History): ChoicesService {
+export function createChoicesService(manager: EntityManager, history: History, roles: readonly Role[]): ChoicesService {
   return new ChoicesService(
     new OpeningsStore(manager),
     new ChoicesStore(manager),
     () => readFitting(new ShopStore(manager), new PartsStore(manager)),
     history,
+    roles,
     (openingId) => new HistoryStore(manager).lastVersion('choice', openingId),
   );
 }
 
 export function choicesRoutes(router: Router, db: DataSource, openHistory: OpenHistory): void {
   write(router, db, putChoices, async ({ params, body, manager, actor }) => ({
-    kept: await createChoicesService(manager, openHistory(manager, actor)).keep(params.jobId, body.choices),
+    kept: await createChoicesService(manager, openHistory(manager, actor), actor.roles).keep(
+      params.jobId,
+      body.choices,
+    ),
   }));
   write(router, db, deleteChoice, async ({ params, manager, actor }) => ({
-    removed: await createChoicesService(manager, openHistory(manager, actor)).remove(params.openingId, params.version),
+    removed: await createChoicesService(manager, openHistory(manager, actor), actor.roles).remove(
+      params.openingId,
+      params.version,
+    ),
   }));
 }

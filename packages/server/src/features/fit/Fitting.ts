@@ -8,6 +8,7 @@ import type { Candidate, FitCatalogue, FitRules } from '@low-quarry/core/fit/sha
 import { type OpeningRecord, toFitOpening } from '@low-quarry/core/model/opening';
 import { type ConnectorRecord, orderedId, type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import { gravestOf, type OpenCheck } from '@low-quarry/core/order/openChecks';
 import type { SnapshotNow } from '@low-quarry/core/records/snapshot';
 import { unreadable } from '../../http/AppError';
 import type { PartsStore } from '../parts/PartsStore';
@@ -98,8 +99,13 @@ export async function readFitting(shop: ShopStore, parts: PartsStore): Promise<F
   return new Fitting(settings, new Map(records.map((record) => [record.id, record])), connectors, unreadable);
 }
 
-/** What a list shows of a judgement. */
-export function summarise({ verdict, decidedBy, checks }: Judgement): VerdictSummary {
+/** What a list shows of a choice: its gravest open check, or what decides where all of them clear. */
+export function summarise({ verdict, decidedBy, checks }: Judgement, open: readonly OpenCheck[]): VerdictSummary {
+  const gravest = gravestOf(open);
+  if (gravest) {
+    const { check, marginMm, expandedMm, sentence } = gravest;
+    return { verdict: gravest.verdict, decidedBy: check, marginMm, expandedMm, sentence };
+  }
   const deciding = checks.find(({ id }) => id === decidedBy);
   if (!deciding) throw new Error(`summarise: expected a check ${decidedBy}, got none`);
   return {

@@ -105,12 +105,13 @@ export class HistoryService {
       case 'job':
         return this.applyJob(recordId, state === null ? null : required('job', state));
       case 'choice': {
-        const choices = createChoicesService(manager, history);
+        const choices = createChoicesService(manager, history, actor.roles);
         if (state === null) await choices.remove(recordId);
         else {
-          const { speakerId, layerIds, reason } = required('choice', state);
-          const choice = { openingId: recordId, speakerId, layerIds: [...layerIds], reason };
-          await choices.keep(jobId ?? '', [choice]);
+          const { speakerId, layerIds, answers: known, earlierReason } = required('choice', state);
+          const answers = known.map(({ by: _by, at: _at, found: _found, ...answer }) => answer);
+          const choice = { openingId: recordId, speakerId, layerIds: [...layerIds], answers, earlierReason };
+          await choices.keep(jobId ?? '', [choice], known);
         }
         return;
       }

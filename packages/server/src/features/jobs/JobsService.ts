@@ -9,10 +9,10 @@ import {
   type OpeningWithState,
   type putJob,
 } from '@low-quarry/core/contracts/jobs';
-import { secondPlugHold } from '@low-quarry/core/fit/margins/checks/facts';
+import { openingHold } from '@low-quarry/core/fit/margins/checks/facts';
 import { isTakenHere, missingDimensions, type OpeningRecord, wantedDimensions } from '@low-quarry/core/model/opening';
 import { partName } from '@low-quarry/core/model/parts';
-import { heldBackBecause } from '@low-quarry/core/order/heldBack';
+import { heldBackBecause, openChecks } from '@low-quarry/core/order/openChecks';
 import { isSame } from '@low-quarry/core/records/Field';
 import { changedSince } from '@low-quarry/core/records/snapshot';
 import type { z } from 'zod';
@@ -196,17 +196,14 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
   const speaker = fitting.parts.get(stored.choice.speakerId);
   if (typeof candidate === 'string' || !speaker)
     throw new Error(`judgedState: expected parts of the catalogue, got ${String(candidate)}`);
-  const summary = summarise(fitting.judge(record, candidate));
-  const heldBack = heldBackBecause(
-    summary.verdict,
-    { verdictWhenChosen: stored.verdictWhenChosen, reason: stored.choice.reason },
-    secondPlugHold(record.secondPlug),
-  );
+  const judgement = fitting.judge(record, candidate);
+  const open = openChecks(judgement, stored.choice.answers, record);
   return {
     kind: 'chosen',
     speakerName: partName(speaker),
-    summary,
-    heldBack,
+    summary: summarise(judgement, open),
+    open: [...open],
+    heldBack: heldBackBecause(open, stored.verdictWhenChosen),
     verdictThen: stored.verdictWhenChosen,
     sentenceThen: stored.snapshot?.sentence ?? null,
     changedSince: stored.snapshot
@@ -217,7 +214,7 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
 
 /** Nothing is chosen. */
 function openState(record: OpeningRecord): OpeningState {
-  const hold = holdSentence(record);
+  const hold = openingHold(record);
   if (hold) return { kind: 'hold', sentence: hold };
   const missing = missingDimensions(record);
   if (missing.length > 0) return { kind: 'toMeasure', missing: [...missing] };
@@ -227,11 +224,4 @@ function openState(record: OpeningRecord): OpeningState {
     known: wanted.length,
     takenHere: wanted.filter((key) => isTakenHere(record.dimensions[key])).length,
   };
-}
-
-function holdSentence({ secondPlug, wiring }: OpeningRecord): string | null {
-  const chime = secondPlugHold(secondPlug);
-  if (chime) return chime;
-  if (wiring.kind === 'noWires') return 'This trim has no speaker wires here.';
-  return wiring.kind === 'unknown' ? 'The factory plug has not been looked at.' : null;
 }

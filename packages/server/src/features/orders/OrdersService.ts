@@ -3,7 +3,7 @@
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { cautionsFor } from '@low-quarry/core/model/cautions';
-import { orderedId } from '@low-quarry/core/model/parts';
+import { orderedId, partName, STATE_MARK } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { type Need, type OrderLine, orderLines } from '@low-quarry/core/order/orderLines';
 import type { Fitting } from '../fit/Fitting';
@@ -33,7 +33,9 @@ export class OrdersService {
         behind: record.behind,
         speakerName: state.speakerName,
         summary: state.summary,
-        reason: choice?.reason ?? null,
+        states: statesOf(choice, fitting),
+        open: state.open,
+        earlierReason: choice?.earlierReason ?? null,
       })),
       heldBack: openings
         .filter((opening) => !isIncluded(opening))
@@ -41,7 +43,9 @@ export class OrdersService {
           openingId: opening.id,
           label: placeLabel(opening.record),
           why: whyHeldBack(opening),
+          behind: opening.record.behind,
           hasChoice: opening.choice !== null,
+          open: opening.state.kind === 'chosen' ? opening.state.open : [],
         })),
       cautions: included
         .map(({ record }) => ({ label: placeLabel(record), cautions: [...cautionsFor(record)] }))
@@ -67,10 +71,20 @@ function needsOf({ record, choice }: Included, fitting: Fitting): readonly Need[
   return parts.map(({ id }) => ({ partId: orderedId(id), pieces: 1, forOpening: placeLabel(record) }));
 }
 
+/** Which tabs of which bracket are to be broken off, before anybody has the brackets in hand. */
+function statesOf(choice: OpeningWithState['choice'], { parts }: Fitting): string[] {
+  return (choice?.layerIds ?? []).flatMap((id) => {
+    const part = parts.get(orderedId(id));
+    if (part?.kind !== 'bracket') return [];
+    const state = part.snapOffs.find((each) => id === `${part.id}${STATE_MARK}${each.id}`);
+    return state ? `${partName(part)}: ${state.name}` : [];
+  });
+}
+
 function whyHeldBack({ state }: OpeningWithState): string {
   switch (state.kind) {
     case 'chosen':
-      return wordsOf(state);
+      return state.heldBack ?? '';
     case 'cannotJudge':
     case 'unreadable':
     case 'hold':
@@ -80,12 +94,6 @@ function whyHeldBack({ state }: OpeningWithState): string {
     case 'nothingChosen':
       return 'No speaker is chosen yet.';
   }
-}
-
-/** Why a choice is held back and what its check says, the same sentence not twice. */
-function wordsOf({ heldBack, summary }: Included['state']): string {
-  if (heldBack?.includes(summary.sentence)) return heldBack;
-  return `${heldBack ?? ''} ${summary.sentence}`.trim();
 }
 
 function toAnswer({ part, pieces, packs, leftOver, costMinor, forOpenings }: OrderLine): OrderLineAnswer {

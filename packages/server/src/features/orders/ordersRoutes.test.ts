@@ -87,5 +87,7 @@ test('a job without choices has an empty list and says why for each opening', as
   const { body } = await app.http.get(`/api/jobs/${job.id}/order`).expect(200);
   expect(body).toMatchObject({ lines: [], totalMinor: 0, included: [] });
   expect(body.heldBack).toHaveLength(openings.length);
-  expect(body.heldBack.map(({ why }: { why: string }) => why)).toContain('This trim has no speaker wires here.');
+  expect(body.heldBack.map(({ why }: { why: string }) => why)).toContain(
+    'This trim has no speaker wires here: new wire has to be run before a speaker makes sense.',
+  );
 });

@@ -1,5 +1,7 @@
 /** The whole catalogue ranked for this opening: who fits, and at which check the others fall out. */
+
 import { CHECK_IDS, type CheckId } from '@low-quarry/core/fit/Check';
+import { checkLabel } from '@low-quarry/core/fit/checkNames';
 import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
 import {
   type FirstLook,
@@ -14,7 +16,7 @@ import { printMargin, printPlusMinus } from '@low-quarry/core/units/printLength'
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
 import { printMoney } from '../../text/money';
-import { checkLabel, FALL_OUT_WORDS, VERDICT_WORDS } from '../../text/words';
+import { FALL_OUT_WORDS, VERDICT_WORDS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { type CandidateFilter, filterChoices, type Shown } from './candidateFilter';

@@ -1,17 +1,18 @@
 /** Chooses the shown candidate for this opening, and for the other side when that is wanted. */
-import { type NewChoice, SHORTEST_REASON } from '@low-quarry/core/contracts/choices';
+import type { NewChoice } from '@low-quarry/core/contracts/choices';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { Judgement } from '@low-quarry/core/fit/Judgement';
 import { placeLabel } from '@low-quarry/core/model/place';
+import { type OpenCheck, openChecks } from '@low-quarry/core/order/openChecks';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { useState, useSyncExternalStore } from 'react';
-import { z } from 'zod';
 import { isAway, subscribeToConnection } from '../../api/connection';
-import { verdictLine } from '../../text/verdictLine';
+import { factsOf, openCheckLine, verdictLine } from '../../text/verdictLine';
 import { Button, LinkButton } from '../../ui/Button';
-import { Field, INPUT } from '../../ui/Field';
 import { useKept } from '../../ui/useKept';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
+import { AnswerFields } from './AnswerFields';
+import { answerDraftsSchema, draftErrors, draftOf, toNewAnswer, withDraft } from './answerDrafts';
 import { useChoosing } from './useChoosing';
 
 type Judged = { readonly opening: OpeningWithState; readonly judgement: Judgement };
@@ -30,37 +31,40 @@ type ChoosePanelProps = {
 };
 
 export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrderable, unit }: ChoosePanelProps) {
-  // A side that does not clear is added only by hand: it would ask for a reason nobody thought of.
-  const [withOther, setWithOther] = useState(other?.judgement.verdict === 'clears');
-  const kept = useKept(`reason.${here.opening.id}`, z.string(), () => '');
-  const reason = kept.state;
+  // A side that does not clear is added only by hand: it asks for answers nobody thought of.
+  const [withOther, setWithOther] = useState(other !== null && !isOpen(other, candidate));
+  const kept = useKept(`answers.${here.opening.id}.${candidate.speakerId}`, answerDraftsSchema, () => ({}));
   const [touched, setTouched] = useState(false);
   const choosing = useChoosing(here.opening.id);
   const away = useSyncExternalStore(subscribeToConnection, isAway);
 
-  const chosen = [here, ...(other && withOther ? [other] : [])];
-  const open = chosen.filter(({ judgement }) => judgement.verdict !== 'clears');
-  const needsReason = open.length > 0;
-  const heldForPlug = open.filter(({ judgement }) => isHeldForPlug(judgement));
-  const reasonError =
-    touched && needsReason && reason.trim().length < SHORTEST_REASON
-      ? `Write why, in at least ${SHORTEST_REASON} characters.`
-      : null;
+  const sides = [here, ...(other && withOther ? [other] : [])].map((side) => ({
+    ...side,
+    open: openOf(side, candidate).map((open) => {
+      const draft = draftOf(kept.state, side.opening.id, open);
+      return { open, draft, errors: draftErrors(open, draft) };
+    }),
+  }));
+  const isWrong = sides.some(({ open }) => open.some(({ errors }) => Object.keys(errors).length > 0));
+  const leftOpen = sides.flatMap(({ open }) =>
+    open.filter((each) => each.open.countsFor !== 'arrival' && toNewAnswer(each.open, each.draft) === null),
+  ).length;
   const isChosen = isSame(here.opening, candidate);
 
   const choose = () => {
     setTouched(true);
-    if (needsReason && reason.trim().length < SHORTEST_REASON) return;
-    kept.settle(reason);
+    if (isWrong) return;
+    kept.settle(kept.state);
     choosing.keep(
       jobId,
-      `${speakerName} for ${chosen.map(({ opening }) => placeLabel(opening.record).toLowerCase()).join(' and ')}`,
-      chosen.map(({ opening, judgement }) => ({
+      `${speakerName} for ${sides.map(({ opening }) => placeLabel(opening.record).toLowerCase()).join(' and ')}`,
+      sides.map(({ opening, open }) => ({
         openingId: opening.id,
         version: opening.choice?.version ?? 0,
         ...candidate,
         layerIds: [...candidate.layerIds],
-        reason: judgement.verdict === 'clears' ? null : reason.trim(),
+        answers: open.flatMap((each) => toNewAnswer(each.open, each.draft) ?? []),
+        earlierReason: isSame(opening, candidate) ? (opening.choice?.earlierReason ?? null) : null,
       })),
     );
   };
@@ -84,37 +88,30 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
           </span>
         </label>
       )}
-      {needsReason && !notOrderable && (
-        <Field
-          label="Why order it although it does not clear?"
-          hint={`${labelsOf(open)}: without a written reason it stays off the order list.`}
-          error={reasonError}
-        >
-          {(ids) => (
-            <textarea
-              {...ids}
-              rows={2}
-              maxLength={500}
-              value={reason}
-              onChange={({ target }) => kept.keep(target.value)}
-              className={`${INPUT} py-2`}
+      {!notOrderable &&
+        sides.map(({ opening, open }) =>
+          open.map((each) => (
+            <AnswerFields
+              key={`${opening.id} ${each.open.check}`}
+              open={each.open}
+              title={titleOf(each.open, opening.record, sides.length > 1, unit)}
+              draft={each.draft}
+              errors={touched ? each.errors : {}}
+              measureAt={`/jobs/${jobId}/openings/${opening.id}`}
+              onChange={(draft) => kept.keep(withDraft(kept.state, opening.id, each.open, draft))}
             />
-          )}
-        </Field>
-      )}
-      {heldForPlug.length > 0 && !notOrderable && (
-        <p className="flex items-start gap-2">
-          <VerdictMark verdict="hold" size={14} />
-          <span>
-            {labelsOf(heldForPlug)}: no reason lifts the hold for the second plug. It stays off the order list until the
-            plug is known to carry no warning.
-          </span>
+          )),
+        )}
+      {leftOpen > 0 && !notOrderable && (
+        <p className="font-semibold text-measure">
+          {leftOpen === 1 ? 'One check stays' : `${leftOpen} checks stay`} open: it can be chosen, and stays off the
+          order list until {leftOpen === 1 ? 'it is' : 'they are'} answered.
         </p>
       )}
       <Button kind="main" onClick={choose} disabled={choosing.isWaiting || notOrderable !== null}>
         {choosing.isWaiting
           ? 'Choosing …'
-          : `Choose for ${chosen.length === 2 ? 'both sides' : placeLabel(here.opening.record).toLowerCase()}`}
+          : `Choose for ${sides.length === 2 ? 'both sides' : placeLabel(here.opening.record).toLowerCase()}`}
       </Button>
       <p role="status" className={choosing.refusal ? 'font-semibold text-hits' : 'text-muted'}>
         {notOrderable ??
@@ -145,27 +142,29 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
 }
 
 function lineOf({ opening, judgement }: Judged, unit: LengthUnit): string {
-  const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
-  return verdictLine(
-    {
-      verdict: judgement.verdict,
-      decidedBy: judgement.decidedBy,
-      marginMm: deciding?.margin?.valueMm ?? null,
-      expandedMm: deciding?.margin?.expandedMm ?? null,
-    },
-    opening.record.behind,
-    unit,
-  );
+  return verdictLine(factsOf(judgement), opening.record.behind, unit);
 }
 
 function isSame({ choice }: OpeningWithState, { speakerId, layerIds }: CandidateIds): boolean {
   return choice !== null && choice.speakerId === speakerId && choice.layerIds.join() === layerIds.join();
 }
 
-function labelsOf(sides: readonly Judged[]): string {
-  return sides.map(({ opening }) => placeLabel(opening.record)).join(' and ');
+/** What does not clear there, with what was answered where this very candidate is chosen already. */
+function openOf({ opening, judgement }: Judged, candidate: CandidateIds): readonly OpenCheck[] {
+  const answers = isSame(opening, candidate) ? (opening.choice?.answers ?? []) : [];
+  return openChecks(judgement, answers, opening.record);
 }
 
-function isHeldForPlug({ checks }: Judgement): boolean {
-  return checks.some(({ id, verdict }) => id === 'chime' && verdict === 'hold');
+function isOpen(side: Judged, candidate: CandidateIds): boolean {
+  return openOf(side, candidate).some(({ countsFor }) => countsFor !== 'arrival');
+}
+
+/** What is open, with its side where there are two. */
+function titleOf(open: OpenCheck, record: OpeningWithState['record'], isPair: boolean, unit: LengthUnit): string {
+  const line = openCheckLine(open, record.behind, unit);
+  return isPair ? `${placeLabel(record)}: ${lowerFirst(line)}` : line;
+}
+
+function lowerFirst(words: string): string {
+  return words.charAt(0).toLowerCase() + words.slice(1);
 }

@@ -20,7 +20,7 @@ import { planeThrough } from '../../drawing/cutPlane';
 import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
 import { sectionGeometry, UPRIGHT } from '../../drawing/sectionGeometry';
-import { verdictLine } from '../../text/verdictLine';
+import { factsOf, verdictLine } from '../../text/verdictLine';
 import { UNIT_WORDS } from '../../text/words';
 import { useAddress, withParams } from '../../ui/address';
 import { useSettings } from '../../ui/settings';
@@ -35,6 +35,7 @@ import { ComparePanel } from './ComparePanel';
 import { readFilter, writeFilter } from './candidateFilter';
 import { differencesOf } from './compareView';
 import { adviceQuery, lookQuery, needsLook, REST_MS, rankingQuery } from './fitQueries';
+import { OpenForOpening } from './OpenForOpening';
 import { SpacerSlider } from './SpacerSlider';
 import { groundRing, spacerAt, suitableSpacers, WHAT_IF_ID, withGroundRing } from './spacerChoices';
 import { ViewControls } from './ViewControls';
@@ -142,197 +143,194 @@ export function FitWorkspace({
   };
 
   return (
-    <div className="grid items-start gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_340px] xl:grid-cols-[minmax(0,1fr)_316px_320px]">
-      <section aria-label="The candidate" className="flex min-w-0 flex-col gap-2">
-        <div>
-          <h2 className="text-[20px] font-bold leading-6">
-            {speaker ? partName(speaker) : candidate.speaker.name}
-            <span className="block text-[14px] font-normal leading-5 text-muted">
-              {speaker?.kind === 'speaker' &&
-                `${speaker.nominalSize} ${speaker.speakerKind}, ${speaker.impedanceOhm} Ω, ${speaker.rmsW} W RMS, `}
-              {spacer?.id === WHAT_IF_ID
-                ? `a ring that is not in stock + ${stackWords(layerIds.slice(1), parts)}`
-                : stackWords(layerIds, parts)}
-            </span>
-          </h2>
-          <p
-            className={`mt-1 flex items-center gap-2 text-[18px] font-bold ${verdictColour(judgement.verdict)}`}
-            data-verdict={judgement.verdict}
-            role="status"
-          >
-            <VerdictMark verdict={judgement.verdict} hidden size={20} />
-            {verdictLine(
-              {
-                verdict: judgement.verdict,
-                decidedBy: judgement.decidedBy,
-                marginMm: deciding?.margin?.valueMm ?? null,
-                expandedMm: deciding?.margin?.expandedMm ?? null,
-              },
-              behind,
-              unit,
+    <>
+      <OpenForOpening judgement={judgement} measureAt={`/jobs/${jobId}/openings/${opening.id}`} />
+      <div className="grid items-start gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_340px] xl:grid-cols-[minmax(0,1fr)_316px_320px]">
+        <section aria-label="The candidate" className="flex min-w-0 flex-col gap-2">
+          <div>
+            <h2 className="text-[20px] font-bold leading-6">
+              {speaker ? partName(speaker) : candidate.speaker.name}
+              <span className="block text-[14px] font-normal leading-5 text-muted">
+                {speaker?.kind === 'speaker' &&
+                  `${speaker.nominalSize} ${speaker.speakerKind}, ${speaker.impedanceOhm} Ω, ${speaker.rmsW} W RMS, `}
+                {spacer?.id === WHAT_IF_ID
+                  ? `a ring that is not in stock + ${stackWords(layerIds.slice(1), parts)}`
+                  : stackWords(layerIds, parts)}
+              </span>
+            </h2>
+            <p
+              className={`mt-1 flex items-center gap-2 text-[18px] font-bold ${verdictColour(judgement.verdict)}`}
+              data-verdict={judgement.verdict}
+              role="status"
+            >
+              <VerdictMark verdict={judgement.verdict} hidden size={20} />
+              {verdictLine(factsOf(judgement), behind, unit)}
+            </p>
+            <p>{deciding?.sentence}</p>
+            <a href="#candidates" className="inline-flex min-h-12 items-center text-action underline lg:hidden">
+              Other candidates
+            </a>
+            {missing.length > 0 && (
+              <p className="mt-1 border-l-4 border-measure bg-paper px-3 py-2">
+                Not measured: {missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.{' '}
+                <Link to={`/jobs/${jobId}/openings/${opening.id}`} className="text-action underline">
+                  Take the measurement
+                </Link>
+              </p>
             )}
-          </p>
-          <p>{deciding?.sentence}</p>
-          <a href="#candidates" className="inline-flex min-h-12 items-center text-action underline lg:hidden">
-            Other candidates
-          </a>
-          {missing.length > 0 && (
-            <p className="mt-1 border-l-4 border-measure bg-paper px-3 py-2">
-              Not measured: {missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.{' '}
-              <Link to={`/jobs/${jobId}/openings/${opening.id}`} className="text-action underline">
-                Take the measurement
-              </Link>
+          </div>
+          <div className="grid items-end gap-4 sm:grid-cols-[6fr_5fr]">
+            <SectionDrawing
+              section={section}
+              unit={unit}
+              lit={lit}
+              maxHeightPx={SECTION_HEIGHT_PX}
+              label={`Section. ${deciding?.sentence ?? ''}`}
+              hasControls
+            >
+              <WhatIfGrips opening={fitOpening} section={section} whatIf={whatIf} unit={unit} onChange={setWhatIf} />
+            </SectionDrawing>
+            <FaceDrawing
+              opening={fitOpening}
+              candidate={candidate}
+              mount={judgement.mount}
+              over={over && { candidate: over.candidate, mount: over.judgement.mount }}
+              plane={plane}
+              maxHeightPx={FACE_HEIGHT_PX}
+              lit={lit === 'bolts'}
+              label="Face with the bolt pattern at its best rotation"
+            />
+          </div>
+          {isWhatIf(whatIf) && (
+            <p
+              role="status"
+              className="flex flex-wrap items-center gap-x-4 border-l-4 border-action bg-paper px-3 py-1"
+            >
+              What if: {whatIfWords(measuredOpening, whatIf, unit)}. Nothing of it is saved.
+              <button
+                type="button"
+                onClick={() => setWhatIf(NO_WHAT_IF)}
+                className="min-h-10 text-action underline underline-offset-2"
+              >
+                Back to what was measured
+              </button>
             </p>
           )}
-        </div>
-        <div className="grid items-end gap-4 sm:grid-cols-[6fr_5fr]">
-          <SectionDrawing
-            section={section}
+          <ViewControls
+            cutDeg={cutDeg}
+            tightDeg={Math.round(radToDeg(tightPlane.angleRad))}
+            windowUpMm={windowUpMm}
+            hasWindow={behind === 'glass'}
             unit={unit}
-            lit={lit}
-            maxHeightPx={SECTION_HEIGHT_PX}
-            label={`Section. ${deciding?.sentence ?? ''}`}
-            hasControls
-          >
-            <WhatIfGrips opening={fitOpening} section={section} whatIf={whatIf} unit={unit} onChange={setWhatIf} />
-          </SectionDrawing>
-          <FaceDrawing
-            opening={fitOpening}
-            candidate={candidate}
-            mount={judgement.mount}
-            over={over && { candidate: over.candidate, mount: over.judgement.mount }}
-            plane={plane}
-            maxHeightPx={FACE_HEIGHT_PX}
-            lit={lit === 'bolts'}
-            label="Face with the bolt pattern at its best rotation"
+            onCut={setCutDeg}
+            onWindow={setWindowUpMm}
+          />
+          <SpacerSlider
+            heightMm={heightMm}
+            stocked={stocked}
+            range={heightRange(fitOpening, candidate, rules)}
+            behind={behind}
+            unit={unit}
+            onChange={(next) => setWhat({ of: stackKey, heightMm: next })}
+          />
+          <ComparePanel
+            speakers={ranking.speakers}
+            parts={parts}
+            shownId={candidate.speaker.id}
+            overId={over ? overId : null}
+            differences={differences}
+            unit={unit}
+            onOver={(id) => changeAddress((before) => withParams(before, { over: id }))}
+          />
+          <details onToggle={({ currentTarget }) => setInSpace(currentTarget.open)}>
+            <summary className="min-h-10 py-2 font-semibold text-action">Show it in space</summary>
+            {inSpace && (
+              <Suspense fallback={<p className="text-muted">Loading the view …</p>}>
+                <SpaceView
+                  opening={fitOpening}
+                  candidate={candidate}
+                  mount={judgement.mount}
+                  nearest={nearest}
+                  label={`View in space. ${deciding?.sentence ?? ''}`}
+                />
+              </Suspense>
+            )}
+          </details>
+          <p className="text-[13px] leading-4 text-muted">
+            {section.stack?.isStated
+              ? 'The body’s sections are the catalogue’s.'
+              : 'The catalogue gives depth, cutout and magnet only: the line between them is a cautious typical one.'}{' '}
+            Bands are the clearance the shop asks, and the numbers what is left beyond it, in {UNIT_WORDS[unit]}.
+          </p>
+        </section>
+        <div className="flex min-w-0 flex-col gap-3">
+          <AdvicePanel
+            query={{
+              ...adviceQuery(fitOpening, catalogue, rules, candidate, {
+                halfWidthsMm: readingHalfWidthsMm(shop),
+                places: rimPlaceList(opening.record, fitOpening),
+                returnCostMinor: shop.returnCostMinor,
+                minuteCostMinor: shop.minuteCostMinor,
+              }),
+              // Asked of what is shown, but not of all that is dragged past.
+              enabled: restedOpening === fitOpening,
+            }}
+            parts={parts}
+            currency={shop.currency}
+            unit={unit}
+            onChange={({ speakerId, layerIds: theirs }) => show(speakerId, theirs)}
+          />
+          <CheckLedger judgement={judgement} behind={behind} unit={unit} lit={lit} onLight={setLit} />
+          {opening.state.kind === 'chosen' && <ChangedSince state={opening.state} record={opening.record} />}
+          <ChoosePanel
+            key={`${stackKey}/${heightMm}`}
+            jobId={jobId}
+            here={{ opening, judgement }}
+            other={otherJudged}
+            candidate={{
+              speakerId: candidate.speaker.id,
+              layerIds,
+            }}
+            speakerName={candidate.speaker.name}
+            notOrderable={
+              isWhatIf(whatIf)
+                ? 'The drawing shows a what-if: go back to what was measured to choose.'
+                : spacer?.id === WHAT_IF_ID
+                  ? 'No ring of this height is in stock: move the spacer to a stocked height to choose.'
+                  : null
+            }
+            unit={unit}
+          />
+          {cautions.length > 0 && (
+            <aside aria-label="Cautions" className="border-l-4 border-hold pl-3 text-[13px] leading-4">
+              <ul className="flex flex-col gap-1">
+                {cautions.map((caution) => (
+                  <li key={caution}>{caution}</li>
+                ))}
+              </ul>
+            </aside>
+          )}
+        </div>
+        <div id="candidates" className="scroll-mt-4 lg:col-span-2 xl:col-span-1 xl:col-start-3 xl:row-start-1">
+          <CandidateList
+            ranking={ranking}
+            firstLook={isBehind ? (look.data ?? null) : null}
+            speakerIds={speakerIds}
+            parts={parts}
+            behind={behind}
+            unit={unit}
+            currency={shop.currency}
+            selectedId={candidate.speaker.id}
+            comparedId={over ? overId : null}
+            filter={readFilter(search)}
+            onFilter={(changes) =>
+              changeAddress((before) => withParams(before, writeFilter({ ...readFilter(before), ...changes })))
+            }
+            onSelect={select}
           />
         </div>
-        {isWhatIf(whatIf) && (
-          <p role="status" className="flex flex-wrap items-center gap-x-4 border-l-4 border-action bg-paper px-3 py-1">
-            What if: {whatIfWords(measuredOpening, whatIf, unit)}. Nothing of it is saved.
-            <button
-              type="button"
-              onClick={() => setWhatIf(NO_WHAT_IF)}
-              className="min-h-10 text-action underline underline-offset-2"
-            >
-              Back to what was measured
-            </button>
-          </p>
-        )}
-        <ViewControls
-          cutDeg={cutDeg}
-          tightDeg={Math.round(radToDeg(tightPlane.angleRad))}
-          windowUpMm={windowUpMm}
-          hasWindow={behind === 'glass'}
-          unit={unit}
-          onCut={setCutDeg}
-          onWindow={setWindowUpMm}
-        />
-        <SpacerSlider
-          heightMm={heightMm}
-          stocked={stocked}
-          range={heightRange(fitOpening, candidate, rules)}
-          behind={behind}
-          unit={unit}
-          onChange={(next) => setWhat({ of: stackKey, heightMm: next })}
-        />
-        <ComparePanel
-          speakers={ranking.speakers}
-          parts={parts}
-          shownId={candidate.speaker.id}
-          overId={over ? overId : null}
-          differences={differences}
-          unit={unit}
-          onOver={(id) => changeAddress((before) => withParams(before, { over: id }))}
-        />
-        <details onToggle={({ currentTarget }) => setInSpace(currentTarget.open)}>
-          <summary className="min-h-10 py-2 font-semibold text-action">Show it in space</summary>
-          {inSpace && (
-            <Suspense fallback={<p className="text-muted">Loading the view …</p>}>
-              <SpaceView
-                opening={fitOpening}
-                candidate={candidate}
-                mount={judgement.mount}
-                nearest={nearest}
-                label={`View in space. ${deciding?.sentence ?? ''}`}
-              />
-            </Suspense>
-          )}
-        </details>
-        <p className="text-[13px] leading-4 text-muted">
-          {section.stack?.isStated
-            ? 'The body’s sections are the catalogue’s.'
-            : 'The catalogue gives depth, cutout and magnet only: the line between them is a cautious typical one.'}{' '}
-          Bands are the clearance the shop asks, and the numbers what is left beyond it, in {UNIT_WORDS[unit]}.
-        </p>
-      </section>
-      <div className="flex min-w-0 flex-col gap-3">
-        <AdvicePanel
-          query={{
-            ...adviceQuery(fitOpening, catalogue, rules, candidate, {
-              halfWidthsMm: readingHalfWidthsMm(shop),
-              places: rimPlaceList(opening.record, fitOpening),
-              returnCostMinor: shop.returnCostMinor,
-              minuteCostMinor: shop.minuteCostMinor,
-            }),
-            // Asked of what is shown, but not of all that is dragged past.
-            enabled: restedOpening === fitOpening,
-          }}
-          parts={parts}
-          currency={shop.currency}
-          unit={unit}
-          onChange={({ speakerId, layerIds: theirs }) => show(speakerId, theirs)}
-        />
-        <CheckLedger judgement={judgement} behind={behind} unit={unit} lit={lit} onLight={setLit} />
-        {opening.state.kind === 'chosen' && <ChangedSince state={opening.state} record={opening.record} />}
-        <ChoosePanel
-          key={`${stackKey}/${heightMm}`}
-          jobId={jobId}
-          here={{ opening, judgement }}
-          other={otherJudged}
-          candidate={{
-            speakerId: candidate.speaker.id,
-            layerIds,
-          }}
-          speakerName={candidate.speaker.name}
-          notOrderable={
-            isWhatIf(whatIf)
-              ? 'The drawing shows a what-if: go back to what was measured to choose.'
-              : spacer?.id === WHAT_IF_ID
-                ? 'No ring of this height is in stock: move the spacer to a stocked height to choose.'
-                : null
-          }
-          unit={unit}
-        />
-        {cautions.length > 0 && (
-          <aside aria-label="Cautions" className="border-l-4 border-hold pl-3 text-[13px] leading-4">
-            <ul className="flex flex-col gap-1">
-              {cautions.map((caution) => (
-                <li key={caution}>{caution}</li>
-              ))}
-            </ul>
-          </aside>
-        )}
       </div>
-      <div id="candidates" className="scroll-mt-4 lg:col-span-2 xl:col-span-1 xl:col-start-3 xl:row-start-1">
-        <CandidateList
-          ranking={ranking}
-          firstLook={isBehind ? (look.data ?? null) : null}
-          speakerIds={speakerIds}
-          parts={parts}
-          behind={behind}
-          unit={unit}
-          currency={shop.currency}
-          selectedId={candidate.speaker.id}
-          comparedId={over ? overId : null}
-          filter={readFilter(search)}
-          onFilter={(changes) =>
-            changeAddress((before) => withParams(before, writeFilter({ ...readFilter(before), ...changes })))
-          }
-          onSelect={select}
-        />
-      </div>
-    </div>
+    </>
   );
 }
 

@@ -42,6 +42,7 @@ describe('the state of an opening', () => {
           kind: 'chosen',
           speakerName: 'S',
           summary,
+          open: [],
           heldBack: 'No reason.',
           verdictThen: 'hits',
           sentenceThen: null,

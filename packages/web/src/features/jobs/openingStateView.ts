@@ -4,7 +4,7 @@ import type { Verdict } from '@low-quarry/core/fit/Check';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { verdictLine } from '../../text/verdictLine';
+import { openCheckLine, verdictLine } from '../../text/verdictLine';
 
 export type OpeningStateView = {
   /** null where nothing can be judged yet. */
@@ -23,12 +23,7 @@ export function openingStateView(
       return {
         verdict: state.summary.verdict,
         headline: verdictLine(state.summary, behind, unit),
-        detail: [
-          state.heldBack ? `${state.speakerName}. Held back: ${state.heldBack}` : state.speakerName,
-          ...(state.changedSince.length > 0
-            ? [`Changed since it was chosen: ${state.changedSince.map(({ label }) => label.toLowerCase()).join(', ')}`]
-            : []),
-        ].join('. '),
+        detail: chosenDetail(state, behind, unit),
       };
     case 'cannotJudge':
       return { verdict: 'hold', headline: 'Cannot be judged', detail: `${state.parts}. ${state.sentence}` };
@@ -49,4 +44,24 @@ export function openingStateView(
         detail: `${state.known} dimensions known, ${state.takenHere === 0 ? 'none' : state.takenHere} taken here`,
       };
   }
+}
+
+type Chosen = Extract<OpeningState, { kind: 'chosen' }>;
+
+/** What the headline does not say of a choice, as sentences. */
+function chosenDetail(
+  { speakerName, heldBack, open, summary, changedSince }: Chosen,
+  behind: OpeningRecord['behind'],
+  unit: LengthUnit,
+): string {
+  const besides = open.filter(({ check }) => check !== summary.decidedBy);
+  const changed = changedSince.map(({ label }) => label.toLowerCase()).join(', ');
+  return [
+    `${speakerName}.`,
+    heldBack && `Held back: ${heldBack}`,
+    besides.length > 0 && `Open besides: ${besides.map((each) => openCheckLine(each, behind, unit)).join(' ')}`,
+    changed && `Changed since it was chosen: ${changed}.`,
+  ]
+    .filter((sentence) => sentence)
+    .join(' ');
 }

@@ -3,7 +3,13 @@
 import type { Catalogue } from '@low-quarry/core/contracts/catalogue';
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import { helpfulDimensions, type OpeningRecord, toFitOpening, wantedDimensions } from '@low-quarry/core/model/opening';
+import {
+  helpfulDimensions,
+  isTakenHere,
+  type OpeningRecord,
+  toFitOpening,
+  wantedDimensions,
+} from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
@@ -19,6 +25,7 @@ import { needsPerson, type SaveOpening } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button, LinkButton } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { unreadNumber } from '../../ui/NumberField';
 import { newId } from '../../ui/newId';
@@ -28,6 +35,7 @@ import { Answered } from '../../ui/states';
 import { useScreenAwake } from '../../ui/useScreenAwake';
 import { jobQuery } from '../jobs/jobsQueries';
 import { jobTitle } from '../jobs/jobTitle';
+import { CarryOver } from './CarryOver';
 import { FactFields } from './FactFields';
 import { MeasureField } from './MeasureField';
 import { ObstacleFields } from './ObstacleFields';
@@ -173,13 +181,11 @@ function Filled({
           </p>
           <BroughtBack show={broughtBack} onDrop={() => startFrom(opening)} />
           {other && (
-            <button
-              type="button"
-              className="min-h-10 self-start text-left text-action underline underline-offset-2"
-              onClick={() => change((before) => carryOver(before, other.record))}
-            >
-              Carry over from the {placeLabel(other.record).toLowerCase()}, mirrored
-            </button>
+            <CarryOver
+              draft={draft}
+              other={other.record}
+              onCarry={() => change((before) => carryOver(before, other.record))}
+            />
           )}
           <div className="border-t border-ink">
             {wanted.map((key) => (
@@ -203,6 +209,21 @@ function Filled({
         <section aria-label="What stands behind" className="order-2">
           <h2 className="mb-2 border-b border-ink text-[18px] font-bold">Beams, rails and wires behind it</h2>
           <div className="flex flex-col gap-3">
+            {!draft.facts.obstacles.some(({ depth }) => isTakenHere(depth)) && (
+              <Choice
+                label="Beam, rail or wiring behind the hole"
+                hint="A lamp through the hole, and a minute."
+                value={draft.facts.obstaclesLooked ? 'nothing' : 'notLooked'}
+                options={[
+                  ['notLooked', 'Not looked'],
+                  [
+                    'nothing',
+                    draft.facts.obstacles.length === 0 ? 'Looked: nothing there' : 'Looked: nothing else there',
+                  ],
+                ]}
+                onChange={(value) => changeFacts({ obstaclesLooked: value === 'nothing' })}
+              />
+            )}
             <ObstacleFields
               obstacles={draft.facts.obstacles}
               errorAt={errorAt}

@@ -1,6 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
-import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
-import { carryOver, missingInDraft, readDraft, rebase, setSource, toDraft, toRecord, typeInto } from './openingDraft';
+import { type OpeningRecord, openingRecordSchema, toFitOpening } from '@low-quarry/core/model/opening';
+import { SHOP_DEFAULTS } from '@low-quarry/core/model/shop';
+import {
+  carriedDifferences,
+  carryOver,
+  missingInDraft,
+  readDraft,
+  rebase,
+  setSource,
+  toDraft,
+  toRecord,
+  typeInto,
+} from './openingDraft';
 
 const stored: OpeningRecord = openingRecordSchema.parse({
   place: 'frontDoorLow',
@@ -132,7 +143,80 @@ test('the other side is carried over mirrored, and what was measured here stays'
   });
   const here = typeInto(toDraft({ ...stored, dimensions: {} }, 1), 'frontGap', '23', 'mm');
   const draft = carryOver(here, there);
-  expect(draft.facts).toMatchObject({ side: 'left', plugDeg: 150, obstacles: [{ xMm: -20, angleDeg: -10 }] });
+  expect(draft.facts).toMatchObject({
+    side: 'left',
+    obstacles: [{ xMm: -20, angleDeg: -10, depth: { source: 'carriedOver', takenBy: null } }],
+  });
   expect(draft.fields.depthBehind).toMatchObject({ source: 'carriedOver', readingsMm: [64], touched: true });
   expect(draft.fields.frontGap).toMatchObject({ text: '23', readingsMm: [23] });
+});
+
+describe('carrying over', () => {
+  const reading = (mm: number, source: 'calliper' | 'depthStick' | 'guess') => ({
+    readingsMm: [mm],
+    source,
+    entered: String(mm),
+    takenBy: null,
+    takenAt: null,
+  });
+  const obstacle = {
+    id: 'beam',
+    label: 'beam',
+    kind: 'beam',
+    xMm: 20,
+    yMm: -50,
+    depth: reading(60, 'depthStick'),
+    shape: { kind: 'rod', diameterMm: 30 },
+  };
+  const other = openingRecordSchema.parse({
+    ...stored,
+    side: 'right',
+    holeKind: 'oval',
+    bolts: { kind: 'circle', count: 3, firstAngleDeg: 90, screwDiameterMm: 4 },
+    behind: 'metal',
+    wiring: { kind: 'noWires' },
+    secondPlug: 'none',
+    plugDeg: 30,
+    obstaclesLooked: true,
+    obstacles: [obstacle],
+    dimensions: { holeLength: reading(150, 'calliper'), depthBehind: reading(64, 'depthStick') },
+  });
+  const bare = { ...stored, dimensions: {}, secondPlug: 'notLooked' as const, wiring: { kind: 'unknown' as const } };
+
+  test('brings no look of the other side: plugs, wires and what nobody looked for stay open here', () => {
+    const { facts } = carryOver(toDraft(bare, 1), other);
+    expect(facts).toMatchObject({
+      secondPlug: 'notLooked',
+      wiring: { kind: 'unknown' },
+      plugDeg: null,
+      obstaclesLooked: false,
+    });
+    expect(facts).toMatchObject({ holeKind: 'oval', bolts: { count: 3 }, behind: 'metal' });
+    expect(toFitOpening({ ...facts, dimensions: {} }, SHOP_DEFAULTS.halfWidthsMm, String).obstaclesLooked).toBe(false);
+  });
+
+  test('replaces no fact that goes with what was measured here', () => {
+    const measured = ['holeDiameter', 'boltCircle', 'depthBehind'] as const;
+    const draft = measured.reduce((before, key) => typeInto(before, key, '149', 'mm'), toDraft(bare, 1));
+    const here = { ...draft, facts: { ...draft.facts, obstaclesLooked: true } };
+    const { holeKind, bolts, behind, obstacles } = carryOver(here, other).facts;
+    expect({ holeKind, bolts, behind, obstacles }).toEqual({
+      holeKind: bare.holeKind,
+      bolts: bare.bolts,
+      behind: bare.behind,
+      obstacles: [],
+    });
+  });
+
+  test('says beforehand what it would bring, and nothing where nothing would come', () => {
+    const brings = carriedDifferences(toDraft(bare, 1), other);
+    expect(brings.map(({ label }) => label)).toEqual(
+      expect.arrayContaining(['Depth behind', 'Shape of the hole', 'Screw holes', 'Beams, rails and wires']),
+    );
+    expect(brings.find(({ label }) => label === 'Depth behind')).toMatchObject({
+      before: 'not taken',
+      after: '64 mm, carried over',
+    });
+    expect(carriedDifferences(carryOver(toDraft(bare, 1), other), other)).toEqual([]);
+  });
 });

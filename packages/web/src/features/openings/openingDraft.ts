@@ -14,7 +14,8 @@ import {
 import { OPENING_DIMENSION_KEYS } from '@low-quarry/core/model/openingDimensions';
 import { readMeasurement } from '@low-quarry/core/model/readMeasurement';
 import { SOURCES, type SourceId, sourceSchema } from '@low-quarry/core/model/source';
-import { isSame } from '@low-quarry/core/records/Field';
+import { type Difference, differencesOf, isSame } from '@low-quarry/core/records/Field';
+import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
 import { fail, ok, type Result } from '@low-quarry/core/result';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { z } from 'zod';
@@ -85,28 +86,92 @@ export function setSource(draft: OpeningDraft, key: OpeningDimensionKey, source:
 
 /**
  * The draft after carrying over what is known of the same place on the other side, mirrored. Every figure counts as carried
- * over, however it was taken there; what was measured on this side stays.
+ * over, however it was taken there. What is known of this side stays: what was measured here, and the shape that goes with it.
+ * Plugs, wires and what was looked for are looked at on each side, and never come along.
  */
 export function carryOver(draft: OpeningDraft, other: OpeningRecord): OpeningDraft {
-  const { dimensions, side: _side, note: _note, ...facts } = fromSide(other);
+  const there = fromSide(other);
+  const isHere = (key: OpeningDimensionKey) =>
+    draft.fields[key].readingsMm.length > 0 && SOURCES[draft.fields[key].source].origin === 'takenHere';
   const fields = Object.fromEntries(
     OPENING_DIMENSION_KEYS.map((key) => {
-      const here = draft.fields[key];
-      const there = dimensions[key];
-      const isMeasured = here.readingsMm.length > 0 && SOURCES[here.source].origin === 'takenHere';
-      if (!there || isMeasured) return [key, here];
-      const field: FieldDraft = {
-        text: there.entered,
-        source: 'carriedOver',
-        readingsMm: [...there.readingsMm],
-        error: null,
-        touched: true,
-      };
-      return [key, field];
+      const taken = there.dimensions[key];
+      return [key, !taken || isHere(key) ? draft.fields[key] : carriedField(taken)];
     }),
   ) as OpeningDraft['fields'];
-  const { side, note } = draft.facts;
-  return { ...draft, fields, facts: { ...facts, side, note } };
+  const { facts } = draft;
+  const here: Partial<OpeningFacts> = {
+    ...(HOLE_KEYS.some(isHere) || isTakenTrace(facts.trace)
+      ? { holeKind: facts.holeKind, cornerRadiusMm: facts.cornerRadiusMm, trace: facts.trace }
+      : {}),
+    ...(BOLT_KEYS.some(isHere) || isTakenTrace(facts.bolts) ? { bolts: facts.bolts } : {}),
+    ...(DEPTH_KEYS.some(isHere) ? { behind: facts.behind } : {}),
+    ...(facts.depthReadings.length > 0 ? { depthReadings: facts.depthReadings } : {}),
+    ...(facts.obstacles.length > 0 || facts.obstaclesLooked ? { obstacles: facts.obstacles } : {}),
+    ...(facts.recess ? { recess: facts.recess } : {}),
+  };
+  return { ...draft, fields, facts: { ...facts, ...carriedFacts(there), ...here } };
+}
+
+const HOLE_KEYS = ['holeDiameter', 'holeLength', 'holeWidth'] as const;
+const BOLT_KEYS = ['boltCircle', 'boltWidth', 'boltHeight'] as const;
+const DEPTH_KEYS = ['depthBehind', 'depthTop', 'depthBottom', 'depthFront', 'depthRear', 'lowerEdge'] as const;
+
+function isTakenTrace(traced: OpeningFacts['trace'] | OpeningFacts['bolts']): boolean {
+  return traced !== null && 'source' in traced && SOURCES[traced.source].origin === 'takenHere';
+}
+
+function carriedField({ entered, readingsMm }: Measurement): FieldDraft {
+  return { text: entered, source: 'carriedOver', readingsMm: [...readingsMm], error: null, touched: true };
+}
+
+/** The facts of the other side that come along, each length of them as carried over. */
+function carriedFacts({
+  nominalSize,
+  holeKind,
+  cornerRadiusMm,
+  trace,
+  bolts,
+  fixing,
+  behind,
+  material,
+  wallMm,
+  recess,
+  depthReadings,
+  obstacles,
+}: OpeningRecord): Partial<OpeningFacts> {
+  const carried = { source: 'carriedOver', takenBy: null, takenAt: null } as const;
+  return {
+    nominalSize,
+    holeKind,
+    cornerRadiusMm,
+    trace: trace && { ...trace, source: 'carriedOver' },
+    bolts: bolts.kind === 'free' ? { ...bolts, source: 'carriedOver' } : bolts,
+    fixing,
+    behind,
+    material,
+    wallMm,
+    recess: recess && { ...recess, source: 'carriedOver' },
+    depthReadings: depthReadings.map((each) => ({ ...each, measurement: { ...each.measurement, ...carried } })),
+    obstacles: obstacles.map((each) => ({ ...each, depth: { ...each.depth, ...carried } })),
+  };
+}
+
+/** What a carrying over would change, field by field, in words. */
+export function carriedDifferences(draft: OpeningDraft, other: OpeningRecord): readonly Difference[] {
+  return differencesOf(OPENING_FIELDS, recordOf(draft), recordOf(carryOver(draft, other)));
+}
+
+/** What stands in the fields, as a record nobody saves. */
+function recordOf({ facts, fields }: OpeningDraft): OpeningRecord {
+  const dimensions = Object.fromEntries(
+    OPENING_DIMENSION_KEYS.flatMap((key) => {
+      const { readingsMm, source, text } = fields[key];
+      if (readingsMm.length === 0) return [];
+      return [[key, { readingsMm, source, entered: text, takenBy: null, takenAt: null }]];
+    }),
+  );
+  return { ...facts, dimensions };
 }
 
 /** The dimensions without a reading, in the order of measuring. */

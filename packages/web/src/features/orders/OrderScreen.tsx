@@ -8,6 +8,7 @@ import { printMoney } from '../../text/money';
 import { verdictLine } from '../../text/verdictLine';
 import { Button } from '../../ui/Button';
 import { MarginRail } from '../../ui/MarginRail';
+import { OpenChecks } from '../../ui/OpenChecks';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
@@ -88,7 +89,7 @@ function HeldBack({ order: { heldBack }, jobId }: { readonly order: OrderAnswer;
     <section aria-label="Held back">
       <h2>{count(heldBack.length, 'opening')} not on the list</h2>
       <ul className="border-t border-ink">
-        {heldBack.map(({ openingId, label, why, hasChoice }) => (
+        {heldBack.map(({ openingId, label, behind, why, hasChoice, open }) => (
           <li key={openingId} className="flex flex-wrap items-center gap-x-3 border-b border-hairline py-1">
             <Link
               to={`/jobs/${jobId}/openings/${openingId}/fit`}
@@ -100,6 +101,9 @@ function HeldBack({ order: { heldBack }, jobId }: { readonly order: OrderAnswer;
               {hasChoice && 'Held back: '}
               {why}
             </span>
+            <div className="basis-full">
+              <OpenChecks open={open} behind={behind} />
+            </div>
           </li>
         ))}
       </ul>
@@ -172,7 +176,7 @@ function Included({ order: { included }, jobId }: { readonly order: OrderAnswer;
     <section aria-label="On the list">
       <h2>On the list, as judged now</h2>
       <ul className="border-t border-ink">
-        {included.map(({ openingId, label, behind, speakerName, summary, reason }) => (
+        {included.map(({ openingId, label, behind, speakerName, summary, states, open, earlierReason }) => (
           <li
             key={openingId}
             className="grid grid-cols-[16px_1fr_auto] items-center gap-x-2 border-b border-hairline py-1.5"
@@ -189,9 +193,16 @@ function Included({ order: { included }, jobId }: { readonly order: OrderAnswer;
               <span className={`block text-[13px] ${verdictColour(summary.verdict)}`}>
                 {verdictLine(summary, behind, unit)}
               </span>
-              {reason && <span className="block text-[13px]">Ordered all the same: “{reason}”</span>}
+              {states.map((state) => (
+                <span key={state} className="block text-[13px] font-semibold">
+                  To break off: {state}
+                </span>
+              ))}
             </span>
             <MarginRail marginMm={summary.marginMm} expandedMm={summary.expandedMm} verdict={summary.verdict} />
+            <div className="col-span-2 col-start-2">
+              <OpenChecks open={open} behind={behind} earlierReason={earlierReason} />
+            </div>
           </li>
         ))}
       </ul>

@@ -2,9 +2,11 @@
 import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
 import type { Shop } from '@low-quarry/core/model/shop';
 import { vehicleName } from '@low-quarry/core/model/vehicle';
+import { gravestOf } from '@low-quarry/core/order/openChecks';
 import { SETTING_FIELDS } from '@low-quarry/core/records/settingFields';
 import { printMoney } from '../../text/money';
-import { verdictLine } from '../../text/verdictLine';
+import { openCheckLine, verdictLine } from '../../text/verdictLine';
+import { answered } from '../../ui/OpenChecks';
 import { useSettings } from '../../ui/settings';
 
 export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; readonly shop: Shop }) {
@@ -65,15 +67,21 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
       <section className="mt-4 break-inside-avoid">
         <h2 className="font-bold">Openings</h2>
         <ul>
-          {included.map(({ openingId, label, behind, speakerName, summary, reason }) => (
+          {included.map(({ openingId, label, behind, speakerName, summary, states, open, earlierReason }) => (
             <li key={openingId}>
-              <strong>{label}:</strong> {speakerName}. {verdictLine(summary, behind, unit)}. {summary.sentence}
-              {reason && ` Ordered all the same: “${reason}”`}
+              <strong>{label}:</strong> {speakerName}.{' '}
+              {states.map((state) => (
+                <strong key={state}>To break off: {state}. </strong>
+              ))}
+              {gravestOf(open) === null && `${verdictLine(summary, behind, unit)}. ${summary.sentence}`}
+              <OpenLines open={open} behind={behind} />
+              {earlierReason && <span className="block pl-4">Written earlier: “{earlierReason}”</span>}
             </li>
           ))}
-          {heldBack.map(({ openingId, label, why }) => (
+          {heldBack.map(({ openingId, label, behind, why, open }) => (
             <li key={openingId}>
               <strong>{label}: not on this list.</strong> {why}
+              <OpenLines open={open} behind={behind} />
             </li>
           ))}
         </ul>
@@ -98,6 +106,16 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
       </section>
     </article>
   );
+}
+
+/** What of a choice is open, each on a line of its own with what was answered. */
+function OpenLines({ open, behind }: Pick<OrderAnswer['included'][number], 'open' | 'behind'>) {
+  const { unit } = useSettings();
+  return open.map((each) => (
+    <span key={each.check} className="block pl-4">
+      ◇ {openCheckLine(each, behind, unit)} {each.sentence} {answered(each)}
+    </span>
+  ));
 }
 
 function wayWords(shop: Shop): readonly string[] {

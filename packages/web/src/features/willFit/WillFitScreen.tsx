@@ -13,7 +13,7 @@ import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
 import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
 import { sectionGeometry } from '../../drawing/sectionGeometry';
-import { verdictLine } from '../../text/verdictLine';
+import { factsOf, verdictLine } from '../../text/verdictLine';
 import { useAddress, withParams } from '../../ui/address';
 import { Field, INPUT } from '../../ui/Field';
 import { Shell } from '../../ui/Shell';
@@ -22,6 +22,7 @@ import { Answered } from '../../ui/states';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { stackWords } from '../fit/CandidateList';
 import { CheckLedger } from '../fit/CheckLedger';
+import { OpenForOpening } from '../fit/OpenForOpening';
 import { vehiclesQuery } from '../jobs/jobsQueries';
 import { EMPTY_HAND, HAND_ID, HAND_KEYS, HAND_LENGTHS, type HandForm, toHandSpeaker } from './handSpeaker';
 
@@ -253,18 +254,10 @@ function Answer({
           className={`flex items-center gap-2 text-[18px] font-bold ${verdictColour(judgement.verdict)}`}
         >
           <VerdictMark verdict={judgement.verdict} hidden size={20} />
-          {verdictLine(
-            {
-              verdict: judgement.verdict,
-              decidedBy: judgement.decidedBy,
-              marginMm: deciding?.margin?.valueMm ?? null,
-              expandedMm: deciding?.margin?.expandedMm ?? null,
-            },
-            record.behind,
-            unit,
-          )}
+          {verdictLine(factsOf(judgement), record.behind, unit)}
         </p>
         <p>{deciding?.sentence}</p>
+        <OpenForOpening judgement={judgement} measureAt={null} />
         <p className="text-[13px] leading-4 text-muted">
           By what the library knows of this model; nothing of it was measured on this car.
         </p>

@@ -31,7 +31,7 @@ export const cover: CheckKind = {
     }
     if (gaps.hasMargin) return;
     if (view.opening.hole) gaps.fact('clears', ALL_MADE);
-    else gaps.unjudged(NOT_MEASURED);
+    else gaps.notLooked('opening', NOT_MEASURED);
   },
   tell(view, { tag, valueMm, verdict }, { clearancesMm }, unit) {
     if (tag === NOT_MEASURED)

@@ -5,7 +5,7 @@
 import { NOTCH_REACH_RAD } from '../../../math/tolerances';
 import { radToDeg } from '../../../units/angle';
 import { turnBetween } from '../../mates/placements';
-import type { SecondPlug } from '../../shapes';
+import type { FitOpening, SecondPlug } from '../../shapes';
 import type { CheckKind } from '../CheckKind';
 
 const NO_NOTCH = 0;
@@ -23,7 +23,7 @@ export const wireWay: CheckKind = {
     const { plugRad } = opening.opening;
     const { notchesRad } = placement;
     if (notchesRad.length === 0) gaps.fact('clears', NO_NOTCH);
-    else if (plugRad === null) gaps.unjudged(NOT_NOTED);
+    else if (plugRad === null) gaps.notLooked('opening', NOT_NOTED);
     else if (farthestNotchRad(notchesRad, plugRad) <= NOTCH_REACH_RAD + NOTCH_ROUNDING_RAD)
       gaps.fact('clears', REACHES);
     else gaps.fact('hold', OFF);
@@ -32,7 +32,7 @@ export const wireWay: CheckKind = {
     const degrees = Math.round(radToDeg(farthestNotchRad(placement.notchesRad, opening.opening.plugRad ?? 0)));
     const sentence = [
       'No bracket with a wire notch is in the way: the wire comes through the hole.',
-      'Nobody noted where the plug comes from, and the bracket has a wire notch. Look at it.',
+      'Nobody noted where the plug comes from, and the bracket has a wire notch: look where the wire leaves the loom.',
       `The wire notch lies ${degrees}° from where the plug comes.`,
       `At the turn at which the screws land the wire notch lies ${degrees}° from where the plug comes: cut a new notch, or lengthen the wire.`,
     ][tag] as string;
@@ -52,16 +52,13 @@ function farthestNotchRad(notchesRad: readonly number[], plugRad: number): numbe
 export const connector: CheckKind = {
   mostSides: 1,
   ask({ opening, harness }, gaps) {
-    const isLed = opening.opening.wiring.kind === 'connector' && harness !== null;
-    gaps.fact(isLed ? 'clears' : 'hold', 0);
+    if (opening.opening.wiring.kind !== 'connector') gaps.factOfOpening('hold', 0);
+    else gaps.fact(harness ? 'clears' : 'hold', 0);
   },
   tell({ opening, harness, speaker }) {
     const { wiring } = opening.opening;
     const { terminals } = speaker.speaker;
-    if (wiring.kind === 'noWires')
-      return sentence('This trim has no speaker wires here: new wire has to be run before a speaker makes sense.');
-    if (wiring.kind === 'unknown')
-      return sentence('The factory plug has not been looked at: note which connector it is, or that there is none.');
+    if (wiring.kind !== 'connector') return sentence(WIRING_WORDS[wiring.kind]);
     if (!harness)
       return sentence(
         `No adapter leads from ${wiring.connectorName} to ${terminals}: cutting the loom would be a decision.`,
@@ -70,6 +67,11 @@ export const connector: CheckKind = {
     return sentence(`${wiring.connectorName} to ${terminals} through ${chain}; nothing is cut.`);
   },
 };
+
+const WIRING_WORDS = {
+  noWires: 'This trim has no speaker wires here: new wire has to be run before a speaker makes sense.',
+  unknown: 'The factory plug has not been looked at: note which connector it is, or that there is none.',
+} as const;
 
 const SECOND_PLUG_WORDS: Readonly<Record<SecondPlug, string>> = {
   none: 'The old speaker has one plug only.',
@@ -87,14 +89,25 @@ const SECOND_PLUG_WORDS: Readonly<Record<SecondPlug, string>> = {
 export const chime: CheckKind = {
   mostSides: 1,
   ask({ opening }, gaps) {
-    gaps.fact(secondPlugHold(opening.opening.secondPlug) ? 'hold' : 'clears', 0);
+    gaps.factOfOpening(isHold(opening.opening.secondPlug) ? 'hold' : 'clears', 0);
   },
   tell: ({ opening }) => sentence(SECOND_PLUG_WORDS[opening.opening.secondPlug]),
 };
 
-/** Why an opening is on hold for its second plug; null where it is not. */
-export function secondPlugHold(secondPlug: SecondPlug): string | null {
-  return secondPlug === 'none' || secondPlug === 'sound' ? null : SECOND_PLUG_WORDS[secondPlug];
+function isHold(secondPlug: SecondPlug): boolean {
+  return secondPlug !== 'none' && secondPlug !== 'sound';
+}
+
+/** What is known of an opening's plugs. */
+export type PlugFacts = {
+  readonly secondPlug: SecondPlug;
+  readonly wiring: { readonly kind: FitOpening['wiring']['kind'] };
+};
+
+/** Why an opening is on hold before anything is chosen for it; null where it is not. */
+export function openingHold({ secondPlug, wiring }: PlugFacts): string | null {
+  if (isHold(secondPlug)) return SECOND_PLUG_WORDS[secondPlug];
+  return wiring.kind === 'connector' ? null : WIRING_WORDS[wiring.kind];
 }
 
 function sentence(words: string) {

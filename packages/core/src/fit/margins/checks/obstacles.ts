@@ -19,7 +19,10 @@ import type { Gaps } from '../Gaps';
 
 /** Tags: an obstacle, and the body or one of its boxes. */
 const PARTS = 16;
-const NONE_NOTED = 1000;
+const NONE_THERE = 1000;
+const NOT_LOOKED = 1001;
+
+const A_LOOK = 'a lamp and a minute tell.';
 
 /** The gap of the body to an obstacle, with the ring that is nearest. */
 type Found = {
@@ -36,10 +39,6 @@ export const obstacles: CheckKind = {
   mostSides: 2,
   ask(view, gaps, rules) {
     const all = view.opening.obstacles;
-    if (all.length === 0) {
-      gaps.fact('clears', NONE_NOTED);
-      return;
-    }
     for (let at = 0; at < all.length; at++) {
       const each = all[at] as ObstacleShape;
       const asked = obstacleClearanceMm(each.obstacle, rules);
@@ -52,11 +51,24 @@ export const obstacles: CheckKind = {
         gaps.offer(found.distanceMm - asked, at * PARTS + 1 + box);
       }
     }
+    const isLooked = view.opening.opening.obstaclesLooked;
+    if (all.length === 0) {
+      if (isLooked) gaps.fact('clears', NONE_THERE);
+      else gaps.notLooked('opening', NOT_LOOKED);
+    } else if (!isLooked && gaps.verdict === 'clears') gaps.notLookedFurther();
   },
   tell(view, gaps, rules, unit) {
-    if (gaps.tag === NONE_NOTED)
-      return { sentence: 'No beam, rail or wiring is noted behind this opening.', nearest: null };
-    return obstacleWords(view, gaps, rules, unit);
+    if (gaps.tag === NONE_THERE)
+      return { sentence: 'Somebody looked behind this opening: no beam, rail or wiring is there.', nearest: null };
+    if (gaps.tag === NOT_LOOKED)
+      return {
+        sentence: `Nobody has looked behind this opening for a beam, a rail or wiring: ${A_LOOK}`,
+        nearest: null,
+      };
+    const told = obstacleWords(view, gaps, rules, unit);
+    return gaps.isJudged
+      ? told
+      : { ...told, sentence: `${told.sentence} Nobody has looked on this car for more than that: ${A_LOOK}` };
   },
 };
 

@@ -57,16 +57,17 @@ export const terminals: CheckKind = {
         gaps.offer(distanceMm - asked, tag + FIRST_OBSTACLE + obstacle);
       });
     }
-    if (live === 0) gaps.unjudged(NOT_PLACED);
+    if (live === 0) gaps.notLooked('arrival', NOT_PLACED);
     else if (!gaps.hasMargin) gaps.fact('clears', NO_METAL);
   },
   tell(view, gaps, rules, unit) {
     if (gaps.tag === NOT_PLACED)
       return {
-        sentence: 'The catalogue does not say where the terminals sit. Look before the last screw.',
+        sentence:
+          'The catalogue does not say where the terminals sit: look when the speaker is here, and before the last screw.',
         nearest: null,
       };
-    if (gaps.tag === NO_METAL) return { sentence: 'There is no metal near the terminals.', nearest: null };
+    if (gaps.tag === NO_METAL) return { sentence: 'No metal is noted near the terminals.', nearest: null };
     return words(view, gaps, rules, unit);
   },
 };

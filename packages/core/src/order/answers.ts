@@ -1,0 +1,176 @@
+/**
+ * What a person says to a check that does not clear: why it is ordered all the same, or what was done about what holds.
+ *
+ * A reason is one person's, for one check of one choice, for what the check found when it was written. It never lifts a hold:
+ * that takes a cure, which the trade knows of and somebody can check again. Cures are common practice, no source.
+ */
+import { z } from 'zod';
+import { CHECK_IDS, type CheckId } from '../fit/Check';
+import type { PlugFacts } from '../fit/margins/checks/facts';
+
+export const SHORTEST_WORDS = 8;
+const LONGEST_WORDS = 500;
+
+const words = z
+  .string()
+  .trim()
+  .min(SHORTEST_WORDS, `At least ${SHORTEST_WORDS} characters would do.`)
+  .max(LONGEST_WORDS, `Up to ${LONGEST_WORDS} characters would do.`);
+
+export const CURE_IDS = [
+  'sounderKept',
+  'makersWay',
+  'newWire',
+  'ownAdapter',
+  'loomCut',
+  'notchCut',
+  'wireLengthened',
+  'triedInHand',
+  'holeFiled',
+] as const;
+export type CureId = (typeof CURE_IDS)[number];
+
+type Cure = {
+  readonly check: CheckId;
+  readonly words: string;
+  /** What has to be written down of it. */
+  readonly evidence: string;
+  /** A warning sound is the owner's of the shop to answer for. */
+  readonly ownerOnly: boolean;
+  /** Whether it asks for the leave of the vehicle's owner too. */
+  readonly asksLeave: boolean;
+  /** Whether it is a cure for what is known of the opening: what nobody has looked at is looked at first. */
+  readonly suits: (opening: PlugFacts) => boolean;
+};
+
+const always = () => true;
+
+export const CURES: Readonly<Record<CureId, Cure>> = {
+  sounderKept: {
+    check: 'chime',
+    words: 'The factory sounder stays connected to the second plug and is heard',
+    evidence: 'Where it is fixed, and which warnings were heard from it',
+    ownerOnly: true,
+    asksLeave: true,
+    suits: ({ secondPlug }) => secondPlug === 'warning',
+  },
+  makersWay: {
+    check: 'chime',
+    words: 'The vehicle maker says how the warnings are kept, and it is done that way',
+    evidence: 'Which document of the maker, and what was done',
+    ownerOnly: true,
+    asksLeave: true,
+    suits: ({ secondPlug }) => secondPlug === 'warning',
+  },
+  newWire: {
+    check: 'connector',
+    words: 'New wire is run to this opening',
+    evidence: 'From where, and through which boot',
+    ownerOnly: false,
+    asksLeave: false,
+    suits: ({ wiring }) => wiring.kind !== 'unknown',
+  },
+  ownAdapter: {
+    check: 'connector',
+    words: 'An adapter is made in the shop, the loom is not cut',
+    evidence: 'With which plug, and who makes it',
+    ownerOnly: false,
+    asksLeave: false,
+    suits: ({ wiring }) => wiring.kind === 'connector',
+  },
+  loomCut: {
+    check: 'connector',
+    words: 'The loom is cut and spliced',
+    evidence: 'Where, and how it is joined',
+    ownerOnly: false,
+    asksLeave: true,
+    suits: ({ wiring }) => wiring.kind === 'connector',
+  },
+  notchCut: {
+    check: 'wireWay',
+    words: 'A new notch is cut where the wire comes',
+    evidence: 'Where on the bracket',
+    ownerOnly: false,
+    asksLeave: false,
+    suits: always,
+  },
+  wireLengthened: {
+    check: 'wireWay',
+    words: 'The wire is lengthened to reach the notch',
+    evidence: 'By how much, and how it is joined',
+    ownerOnly: false,
+    asksLeave: false,
+    suits: always,
+  },
+  triedInHand: {
+    check: 'hole',
+    words: 'The speaker was here, and its terminals passed the hole',
+    evidence: 'Who tried it, and how it was tilted',
+    ownerOnly: false,
+    asksLeave: false,
+    suits: always,
+  },
+  holeFiled: {
+    check: 'hole',
+    words: 'The hole is opened where the terminals pass, and its edge painted',
+    evidence: 'Where, and by how much',
+    ownerOnly: false,
+    asksLeave: true,
+    suits: always,
+  },
+};
+
+/** The cures for a check that holds, as far as the opening is known; none where it has to be looked at first. */
+export function curesFor(check: CheckId, opening: PlugFacts): readonly CureId[] {
+  return CURE_IDS.filter((id) => CURES[id].check === check && CURES[id].suits(opening));
+}
+
+const checkSchema = z.enum(CHECK_IDS);
+
+const reasonSchema = z.strictObject({ kind: z.literal('reason'), check: checkSchema, words });
+const cureSchema = z.strictObject({
+  kind: z.literal('cure'),
+  check: checkSchema,
+  cure: z.enum(CURE_IDS),
+  /** What was done or seen, so that somebody else can look at it again. */
+  words,
+  /** Who of the vehicle's side gave leave, and how; null where the cure asks for none. */
+  leave: z.string().trim().min(3, 'Who gave leave, and how.').max(200, 'Up to 200 characters would do.').nullable(),
+});
+
+export const newAnswerSchema = z.discriminatedUnion('kind', [reasonSchema, cureSchema]);
+export type NewAnswer = z.infer<typeof newAnswerSchema>;
+
+/** At most one answer to each check. */
+export const newAnswersSchema = z
+  .array(newAnswerSchema)
+  .max(CHECK_IDS.length)
+  .refine((answers) => new Set(answers.map(({ check }) => check)).size === answers.length, 'One answer a check.');
+
+const given = {
+  by: z.string(),
+  at: z.iso.datetime(),
+  /** What the check had found: the answer is to that. */
+  found: z.object({
+    verdict: z.enum(['clears', 'measure', 'hits', 'hold']),
+    marginMm: z.number().nullable(),
+    sentence: z.string(),
+  }),
+};
+export const answerSchema = z.discriminatedUnion('kind', [reasonSchema.extend(given), cureSchema.extend(given)]);
+export type Answer = z.infer<typeof answerSchema>;
+
+/** What an answer was before a reason belonged to one check: it is kept and shown, and answers nothing. */
+export function withAnswers(record: unknown): unknown {
+  if (typeof record !== 'object' || record === null || !('reason' in record)) return record;
+  const { reason, ...rest } = record;
+  return { answers: [], earlierReason: reason, ...rest };
+}
+
+/** The answer as a sentence, without the name of its check. */
+export function answerWords(answer: NewAnswer & { readonly by?: string }): string {
+  const by = answer.by === undefined ? '' : `, ${answer.by}`;
+  if (answer.kind === 'reason') return `“${answer.words}”${by}`;
+  const leave = answer.leave === null ? '' : `; leave of the vehicle’s owner: ${answer.leave}`;
+  return `${CURES[answer.cure].words}: “${answer.words}”${leave}${by}`;
+}

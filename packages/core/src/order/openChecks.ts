@@ -1,0 +1,124 @@
+/**
+ * What of a choice is open, the gravest first, and what was answered to it. A choice may be ordered when every check clears or
+ * has been answered: with a reason where it is to be measured or hits, with a cure where it holds. What can only be looked at
+ * when the part is here stays open and holds no order back.
+ */
+import { type Check, type CheckId, type CountsFor, graver, type Verdict } from '../fit/Check';
+import type { Judgement } from '../fit/Judgement';
+import type { PlugFacts } from '../fit/margins/checks/facts';
+import { type Answer, CURES, type CureId, curesFor } from './answers';
+
+export type OpenCheck = {
+  readonly check: CheckId;
+  readonly verdict: Exclude<Verdict, 'clears'>;
+  readonly countsFor: CountsFor;
+  readonly marginMm: number | null;
+  readonly expandedMm: number | null;
+  readonly sentence: string;
+  /** What would lift it; empty unless it holds, and where it has to be looked at first. */
+  readonly cures: readonly CureId[];
+  /** What answers it; null while nothing does. */
+  readonly answer: Answer | null;
+  /** What was answered to a milder or another finding of the same check. */
+  readonly outgrown: Answer | null;
+};
+
+/** Half of the last digit that is shown, mm: a margin that reads the same is the same. */
+const SAME_MM = 0.05;
+
+/** For a choice, what no millimetre settles is graver than a hit. */
+const CHOICE_GRAVITY: Readonly<Record<Verdict, number>> = { clears: 0, measure: 1, hits: 2, hold: 3 };
+
+export function openChecks(
+  { checks }: Pick<Judgement, 'checks'>,
+  answers: readonly Answer[],
+  opening: PlugFacts,
+): readonly OpenCheck[] {
+  return checks
+    .flatMap((check) => (check.verdict === 'clears' ? [] : [toOpen(check, check.verdict, answers, opening)]))
+    .sort(byGravity);
+}
+
+function toOpen(
+  { id, countsFor, margin, sentence }: Check,
+  verdict: OpenCheck['verdict'],
+  answers: readonly Answer[],
+  opening: PlugFacts,
+): OpenCheck {
+  const said = answers.find(({ check }) => check === id) ?? null;
+  const cures = verdict === 'hold' ? curesFor(id, opening) : [];
+  const marginMm = margin?.valueMm ?? null;
+  const isAnswered = said !== null && covers(said, { verdict, marginMm, sentence }, cures);
+  return {
+    check: id,
+    verdict,
+    countsFor,
+    marginMm,
+    expandedMm: margin?.expandedMm ?? null,
+    sentence,
+    cures,
+    answer: isAnswered ? said : null,
+    outgrown: isAnswered ? null : said,
+  };
+}
+
+/** Whether an answer is to this finding, or was to a graver one of the same check. */
+export function covers(answer: Answer, now: Answer['found'], cures: readonly CureId[]): boolean {
+  const { found } = answer;
+  if (answer.kind === 'cure') return now.verdict === 'hold' && cures.includes(answer.cure) && isSameFact(found, now);
+  if (now.verdict === 'hold' || found.verdict === 'hold') return false;
+  if (graver(now.verdict, found.verdict) !== found.verdict) return false;
+  if (found.marginMm === null || now.marginMm === null) return isSameFact(found, now);
+  return now.marginMm >= found.marginMm - SAME_MM;
+}
+
+function isSameFact(found: Answer['found'], now: Answer['found']): boolean {
+  return found.marginMm === null && now.marginMm === null && found.sentence === now.sentence;
+}
+
+/** What is open whatever is chosen for the opening, the gravest first. */
+export function openForOpening({ checks }: Pick<Judgement, 'checks'>): readonly Check[] {
+  const open = checks.filter(({ countsFor, verdict }) => countsFor === 'opening' && verdict !== 'clears');
+  return open.sort((a, b) => CHOICE_GRAVITY[b.verdict] - CHOICE_GRAVITY[a.verdict]);
+}
+
+function byGravity(a: OpenCheck, b: OpenCheck): number {
+  const rank = ({ verdict, countsFor }: OpenCheck) => (countsFor === 'arrival' ? 0 : CHOICE_GRAVITY[verdict]);
+  return rank(b) - rank(a) || (a.marginMm ?? 0) - (b.marginMm ?? 0);
+}
+
+/** The open checks that keep a choice off the order list. */
+export function unanswered(open: readonly OpenCheck[]): readonly OpenCheck[] {
+  return open.filter(({ answer, countsFor }) => answer === null && countsFor !== 'arrival');
+}
+
+/** What a choice is called by: its gravest open check, or null where all of them clear. */
+export function gravestOf(open: readonly OpenCheck[]): OpenCheck | null {
+  const [first] = open;
+  return first && first.countsFor !== 'arrival' ? first : null;
+}
+
+/** Why a choice is held back, as a sentence for its gravest open check; null when it may be ordered. */
+export function heldBackBecause(open: readonly OpenCheck[], verdictWhenChosen: Verdict): string | null {
+  const [first, ...others] = unanswered(open);
+  if (!first) return null;
+  const more =
+    others.length === 0 ? '' : ` ${others.length} more ${others.length === 1 ? 'check is' : 'checks are'} open.`;
+  return `${whyOf(first, verdictWhenChosen)}${more}`;
+}
+
+function whyOf({ verdict, countsFor, cures, outgrown }: OpenCheck, verdictWhenChosen: Verdict): string {
+  if (verdict === 'hold') {
+    if (cures.length === 0) return 'No reason lifts this hold: it has to be looked at first.';
+    return `No reason lifts this hold, only what is done about it: ${cures.map((id) => lowerFirst(CURES[id].words)).join('; or ')}.`;
+  }
+  if (outgrown) return 'What was written was for a milder or another finding.';
+  if (countsFor === 'opening') return 'Nobody has looked, and no reason is written.';
+  return verdictWhenChosen === 'clears'
+    ? 'It cleared when it was chosen and does not any more.'
+    : 'It does not clear and no reason is written.';
+}
+
+function lowerFirst(words: string): string {
+  return words.charAt(0).toLowerCase() + words.slice(1);
+}

@@ -1,0 +1,62 @@
+/** What is being written to the open checks of a choice, before it is sent. */
+import { type Answer, CURE_IDS, CURES, type NewAnswer, SHORTEST_WORDS } from '@low-quarry/core/order/answers';
+import type { OpenCheck } from '@low-quarry/core/order/openChecks';
+import { z } from 'zod';
+
+const draftSchema = z.object({ cure: z.enum(CURE_IDS).nullable(), words: z.string(), leave: z.string() });
+export type AnswerDraft = z.infer<typeof draftSchema>;
+
+/** By opening, then by check. */
+export const answerDraftsSchema = z.record(z.string(), z.record(z.string(), draftSchema));
+export type AnswerDrafts = z.infer<typeof answerDraftsSchema>;
+
+const NOTHING: AnswerDraft = { cure: null, words: '', leave: '' };
+
+/** What stands in the fields: what is being written, else what was answered before, to this finding or another one. */
+export function draftOf(drafts: AnswerDrafts, openingId: string, open: OpenCheck): AnswerDraft {
+  const said = open.answer ?? open.outgrown;
+  return drafts[openingId]?.[open.check] ?? (said ? fromAnswer(said, open) : NOTHING);
+}
+
+export function withDraft(drafts: AnswerDrafts, openingId: string, open: OpenCheck, draft: AnswerDraft): AnswerDrafts {
+  return { ...drafts, [openingId]: { ...drafts[openingId], [open.check]: draft } };
+}
+
+function fromAnswer(said: Answer, { verdict, cures }: OpenCheck): AnswerDraft {
+  if (said.kind === 'reason') return verdict === 'hold' ? NOTHING : { ...NOTHING, words: said.words };
+  return cures.includes(said.cure) ? { cure: said.cure, words: said.words, leave: said.leave ?? '' } : NOTHING;
+}
+
+export type DraftErrors = { readonly words?: string; readonly leave?: string };
+
+/** What is wrong with an answer that was begun; nothing where none was: it stays open. */
+export function draftErrors(open: OpenCheck, draft: AnswerDraft): DraftErrors {
+  if (!isBegun(open, draft)) return {};
+  const asksLeave = draft.cure !== null && CURES[draft.cure].asksLeave;
+  return {
+    ...(draft.words.trim().length < SHORTEST_WORDS
+      ? { words: `At least ${SHORTEST_WORDS} characters, or nothing.` }
+      : {}),
+    ...(asksLeave && draft.leave.trim().length < 3 ? { leave: 'Who gave leave, and how.' } : {}),
+  };
+}
+
+/** The answer to send; null where none was begun. */
+export function toNewAnswer(open: OpenCheck, draft: AnswerDraft): NewAnswer | null {
+  if (!isBegun(open, draft)) return null;
+  const { check } = open;
+  const words = draft.words.trim();
+  if (draft.cure === null) return { kind: 'reason', check, words };
+  return {
+    kind: 'cure',
+    check,
+    cure: draft.cure,
+    words,
+    leave: CURES[draft.cure].asksLeave ? draft.leave.trim() : null,
+  };
+}
+
+function isBegun({ verdict, countsFor }: OpenCheck, { cure, words }: AnswerDraft): boolean {
+  if (countsFor === 'arrival') return false;
+  return verdict === 'hold' ? cure !== null : words.trim() !== '';
+}
