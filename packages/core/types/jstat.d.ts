@@ -5,6 +5,8 @@ declare module 'jstat' {
     inv(p: number, ...parameters: number[]): number;
   };
   const jstat: {
+    beta: Distribution;
+    binomial: { cdf(held: number, asked: number, probability: number): number };
     normal: Distribution;
     studentt: Distribution;
     models: { ols(endogenous: number[], design: number[][]): { coef: number[] } };

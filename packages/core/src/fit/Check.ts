@@ -20,6 +20,7 @@ export const CHECK_IDS = [
   'wireWay',
   'connector',
   'chime',
+  'airbag',
 ] as const;
 export type CheckId = (typeof CHECK_IDS)[number];
 

@@ -27,5 +27,7 @@ export function checkLabel(id: CheckId, behind: FitOpening['behind']): string {
       return 'Connector';
     case 'chime':
       return 'Chime';
+    case 'airbag':
+      return 'Airbag';
   }
 }

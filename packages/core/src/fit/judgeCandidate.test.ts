@@ -395,8 +395,13 @@ describe('recess', () => {
 
   test('a 170 mm plate in a 176 mm recess leaves 3 mm; both diameters count half', () => {
     const plate = { kind: 'circle' as const, diameter: within(170, 0.5) };
-    // The throat leaves 1 mm that is exactly known: the recess is less sure, and decides.
-    const { margin } = check('hole', opening({ recess }), candidate({ brackets: [bracket({ plate })] }));
+    // The throat leaves 5 mm: the recess leaves less, and decides.
+    const wide = bracket({ plate, throat: { kind: 'circle', diameter: exact(152) } });
+    const { margin } = check(
+      'hole',
+      opening({ recess, hole: { kind: 'circle', diameter: exact(160) } }),
+      candidate({ brackets: [wide] }),
+    );
     expect(margin?.valueMm).toBe(3);
     expect(margin?.standardUncertaintyMm).toBeCloseTo((0.5 * Math.hypot(0.2, 0.5)) / Math.sqrt(3), 12);
     expect(margin?.terms.map(({ name }) => name)).toEqual(['opening.recessDiameter', 'bracket.plateDiameter']);
@@ -434,7 +439,9 @@ describe('plugs', () => {
 
   test.each([
     ['none', 'clears'],
-    ['sound', 'clears'],
+    ['soundAlone', 'clears'],
+    ['sound', 'hold'],
+    ['soundOn', 'hold'],
     ['warning', 'hold'],
     ['unexplained', 'hold'],
     ['notLooked', 'hold'],
@@ -457,6 +464,8 @@ describe('the whole', () => {
   });
 
   test.each([
+    ['an airbag at the cover', { airbag: 'near' }, 'airbag', 'hold'],
+    ['a cover nobody looked at', { airbag: 'notLooked' }, 'airbag', 'hold'],
     ['no wires', { wiring: { kind: 'noWires' } }, 'connector', 'hold'],
     ['a plug nobody looked at', { wiring: { kind: 'unknown' } }, 'connector', 'hold'],
     ['a warning sound', { secondPlug: 'warning' }, 'chime', 'hold'],

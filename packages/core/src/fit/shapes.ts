@@ -20,7 +20,11 @@ export type FactoryWiring =
   | { readonly kind: 'unknown' };
 
 /** What a second plug on the old speaker does. */
-export type SecondPlug = 'none' | 'sound' | 'warning' | 'unexplained' | 'notLooked';
+/** `sound`: nobody has looked whether its wires go on to another speaker; `soundAlone`: they do not; `soundOn`: they do. */
+export type SecondPlug = 'none' | 'soundAlone' | 'soundOn' | 'sound' | 'warning' | 'unexplained' | 'notLooked';
+
+/** Whether an airbag sits behind or beside the cover that has to come off. */
+export type Airbag = 'none' | 'near' | 'notLooked';
 
 /** One reading of the depth to what lies behind, at a place of the face. */
 export type DepthReading = {
@@ -98,6 +102,7 @@ export type FitOpening = {
   readonly plugRad: number | null;
   readonly wiring: FactoryWiring;
   readonly secondPlug: SecondPlug;
+  readonly airbag: Airbag;
 };
 
 export type DepthDatum = 'underside' | 'top' | 'notStated';

@@ -1,24 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../math/seededRandom';
-import { exactly } from '../uncertainty/Dimension';
-import { type BoltPattern, enoughScrews, type HoleMm, patternHoles } from './BoltPattern';
+import { anyPair, onCircle } from '../testing/boltPatterns';
+import { offsAt, scanTurns } from '../testing/turnScan';
+import { enoughScrews, type HoleMm } from './BoltPattern';
 import { landingStretches, type Turn } from './landingTurns';
-
-function onCircle(
-  count: number,
-  diameterMm: number,
-  firstAngleRad = 0,
-  slotMm = 0,
-  slotRuns: 'radial' | 'tangential' = 'tangential',
-) {
-  const pattern: BoltPattern = {
-    shape: { kind: 'circle', count, diameter: exactly(diameterMm), firstAngleRad },
-    holeDiameterMm: 5,
-    slotMm,
-    slotRuns,
-  };
-  return patternHoles(pattern);
-}
 
 const landingOf = (screws: readonly HoleMm[], holes: readonly HoleMm[], playMm: number) => ({
   screws,
@@ -89,103 +74,17 @@ describe('worked cases', () => {
   });
 });
 
-// Looked up once: a test's global names cost a hundred million times over.
-const { cos: cosOf, sin: sinOf, sqrt, min, max } = Math;
-const FULL_TURN = 2 * Math.PI;
-
-/** Written apart from the search: the screw turned back and held against each hole, by projecting onto its slot; squares, for speed. */
-function squareOff(x: number, y: number, flat: Float64Array): number {
-  let least = Number.POSITIVE_INFINITY;
-  for (let at = 0; at < flat.length; at += 4) {
-    const sx = flat[at + 2] as number;
-    const sy = flat[at + 3] as number;
-    let offX = x - (flat[at] as number);
-    let offY = y - (flat[at + 1] as number);
-    const square = sx * sx + sy * sy;
-    if (square > 0) {
-      let t = (offX * sx + offY * sy) / square;
-      t = max(-1, min(1, t));
-      offX -= t * sx;
-      offY -= t * sy;
-    }
-    const off = offX * offX + offY * offY;
-    if (off < least) least = off;
-  }
-  return least;
-}
-
-/** How far each screw is off at a turn of the part, mm, the least first. */
-function offsAt(screws: readonly HoleMm[], flat: Float64Array, angle: number): readonly number[] {
-  const [cos, sin] = [cosOf(angle), sinOf(angle)];
-  return screws
-    .map(({ xMm, yMm }) => sqrt(squareOff(xMm * cos + yMm * sin, yMm * cos - xMm * sin, flat)))
-    .sort((a, b) => a - b);
-}
-
-/** Of all turns in steps of 0.1° the most screws that land, and with so many the least that the deciding one is off, mm. */
-function scan(screws: readonly HoleMm[], flat: Float64Array, playMm: number, enough: number) {
-  const STEPS = 3600;
-  let landed = 0;
-  let deciding = Number.POSITIVE_INFINITY;
-  for (let step = 0; step < STEPS; step++) {
-    const angle = (FULL_TURN * step) / STEPS;
-    const cos = cosOf(angle);
-    const sin = sinOf(angle);
-    let now = 0;
-    for (let at = 0; at < screws.length; at++) {
-      const { xMm, yMm } = screws[at] as HoleMm;
-      if (squareOff(xMm * cos + yMm * sin, yMm * cos - xMm * sin, flat) <= playMm * playMm) now++;
-    }
-    if (now < landed) continue;
-    const off = offsAt(screws, flat, angle)[enough - 1] as number;
-    deciding = now > landed || off < deciding ? off : deciding;
-    landed = now;
-  }
-  return { landed, deciding };
-}
-
-/** Patterns as they occur and as they do not: circles, free holes, slots at any angle, keyholes. */
-function anyPair(random: () => number): { screws: readonly HoleMm[]; holes: readonly HoleMm[]; playMm: number } {
-  const between = (low: number, high: number) => low + (high - low) * random();
-  const count = 2 + Math.floor(5 * random());
-  const radius = between(30, 90);
-  const screws = onCircle(count, 2 * radius, between(0, 6));
-  const isCircle = random() < 0.5;
-  const runs = random() < 0.5 ? 'radial' : 'tangential';
-  const holes = isCircle
-    ? onCircle(
-        2 + Math.floor(7 * random()),
-        2 * radius + between(-3, 3),
-        between(0, 6),
-        random() < 0.5 ? 0 : between(1, 8),
-        runs,
-      )
-    : Array.from({ length: 2 + Math.floor(7 * random()) }, (): HoleMm => {
-        const angle = between(0, 2 * Math.PI);
-        const away = radius + between(-4, 4);
-        const [slot, runsTo] = [random() < 0.6 ? between(0.5, 5) : 0, between(0, Math.PI)];
-        return {
-          xMm: away * Math.cos(angle),
-          yMm: away * Math.sin(angle),
-          slotXMm: slot * Math.cos(runsTo),
-          slotYMm: slot * Math.sin(runsTo),
-        };
-      });
-  return { screws, holes, playMm: between(0.2, 1.2) };
-}
-
 describe('against a scan of all turns in steps of 0.1°', () => {
   test('2,000 random patterns: no turn lands more screws, and where as many land none sits better', () => {
     const random = seededRandom(12);
     for (let each = 0; each < 2000; each++) {
       const { screws, holes, playMm } = anyPair(random);
       const { enough } = landingOf(screws, holes, playMm);
-      const flat = Float64Array.from(holes.flatMap(({ xMm, yMm, slotXMm, slotYMm }) => [xMm, yMm, slotXMm, slotYMm]));
       const found = best(screws, holes, playMm);
-      const { landed, deciding } = scan(screws, flat, playMm, enough);
+      const { landed, deciding } = scanTurns(screws, holes, playMm, enough);
       expect(found.landed).toBeGreaterThanOrEqual(landed);
       if (found.landed === landed) expect(found.decidingMm).toBeLessThanOrEqual(deciding + 1e-6);
-      expect(found.decidingMm).toBeCloseTo(offsAt(screws, flat, found.angleRad)[enough - 1] as number, 9);
+      expect(found.decidingMm).toBeCloseTo(offsAt(screws, holes, found.angleRad)[enough - 1] as number, 9);
     }
   });
 });

@@ -107,7 +107,7 @@ function upperGammaRatio(a: number, x: number): number {
 }
 
 /** I_x(a, b), the regularised incomplete beta function. */
-function betaRatio(x: number, a: number, b: number): number {
+export function betaRatio(x: number, a: number, b: number): number {
   if (x <= 0) return 0;
   if (x >= 1) return 1;
   const front = Math.exp(lnGamma(a + b) - lnGamma(a) - lnGamma(b) + a * Math.log(x) + b * Math.log1p(-x));

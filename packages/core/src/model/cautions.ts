@@ -3,6 +3,7 @@
  * no figure of their own.
  */
 import type { OpeningRecord } from './opening';
+import { mayHoldAirbag } from './place';
 
 const MAKERS_MANUAL = "The vehicle maker's manual decides.";
 
@@ -13,7 +14,7 @@ export function cautionsFor({
   secondPlug,
 }: Pick<OpeningRecord, 'place' | 'fixing' | 'behind' | 'secondPlug'>): readonly string[] {
   const cautions: string[] = [];
-  if (place === 'aPillar' || place === 'sailPanel' || place === 'sidePanel' || place === 'overhead') {
+  if (mayHoldAirbag(place)) {
     cautions.push(`Airbags and their wiring may run here: no cutting, drilling or glueing near them. ${MAKERS_MANUAL}`);
   }
   if (place === 'frontDoorLow' || place === 'rearDoor') {

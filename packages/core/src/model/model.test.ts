@@ -137,7 +137,7 @@ describe('cautions', () => {
     expect(all.some((each) => each.includes('seat-belt'))).toBe(true);
     expect(all.some((each) => each.includes('Warning sounds'))).toBe(true);
     expect(all.join(' ')).not.toMatch(/\d/);
-    expect(cautionsFor({ place: 'dashCentre', fixing: 'screws', behind: 'metal', secondPlug: 'none' })).toEqual([]);
+    expect(cautionsFor({ place: 'kickPanel', fixing: 'screws', behind: 'metal', secondPlug: 'none' })).toEqual([]);
   });
 });
 

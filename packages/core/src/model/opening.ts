@@ -13,7 +13,7 @@ import {
 } from '../uncertainty/fromReadings';
 import { degToRad } from '../units/angle';
 import { dimensionRangeError, OPENING_DIMENSION_KEYS } from './openingDimensions';
-import { placeLabel, placeSchema, sideSchema } from './place';
+import { mayHoldAirbag, placeLabel, placeSchema, sideSchema } from './place';
 import { MOST_READINGS } from './readMeasurement';
 import { sheetDefaults } from './sheetDefaults';
 import { SOURCES, type SourceId, sourceSchema } from './source';
@@ -35,7 +35,8 @@ const freeMeasurementSchema = measurementSchema.extend({
 });
 
 export const BEHIND = ['glass', 'metal', 'nothing'] as const;
-export const SECOND_PLUGS = ['none', 'sound', 'warning', 'unexplained', 'notLooked'] as const;
+export const SECOND_PLUGS = ['none', 'soundAlone', 'soundOn', 'sound', 'warning', 'unexplained', 'notLooked'] as const;
+export const AIRBAGS = ['none', 'near', 'notLooked'] as const;
 export const FIXINGS = ['screws', 'rivets', 'tabs'] as const;
 
 export const wiringSchema = z.discriminatedUnion('kind', [
@@ -140,6 +141,8 @@ export const openingRecordSchema = z.strictObject({
   behind: z.enum(BEHIND),
   wiring: wiringSchema,
   secondPlug: z.enum(SECOND_PLUGS),
+  /** Of the cover that has to come off; asked where a cover may hold one. */
+  airbag: z.enum(AIRBAGS).default('notLooked'),
   dimensions: dimensionsSchema,
   /** Depths to what lies behind at further places. */
   depthReadings: z.array(depthReadingSchema).max(40).default([]),
@@ -269,7 +272,13 @@ export function toFitOpening(
         ? { ...record.wiring, connectorName: connectorName(record.wiring.connectorId) }
         : record.wiring,
     secondPlug: record.secondPlug,
+    airbag: airbagAt(record),
   };
+}
+
+/** What is known of an airbag at the opening: none, where no cover of that place holds one. */
+export function airbagAt({ place, airbag }: Pick<OpeningRecord, 'place' | 'airbag'>): OpeningRecord['airbag'] {
+  return mayHoldAirbag(place) ? airbag : 'none';
 }
 
 type Lookup = (key: OpeningDimensionKey) => Dimension | null;

@@ -27,3 +27,17 @@ export function placeLabel({ place, side }: { readonly place: Place; readonly si
   const name = PLACE_LABELS[place];
   return side === 'centre' ? name : `${name}, ${side}`;
 }
+
+const AIRBAG_PLACES: ReadonlySet<Place> = new Set([
+  'dashCorner',
+  'dashCentre',
+  'sailPanel',
+  'aPillar',
+  'sidePanel',
+  'overhead',
+]);
+
+/** Whether covers at this place hold an airbag in some vehicles (common practice, no source). */
+export function mayHoldAirbag(place: Place): boolean {
+  return AIRBAG_PLACES.has(place);
+}

@@ -6,7 +6,7 @@
  */
 import { z } from 'zod';
 import { CHECK_IDS, type CheckId } from '../fit/Check';
-import type { PlugFacts } from '../fit/margins/checks/facts';
+import type { OpeningFacts } from '../fit/margins/checks/facts';
 
 export const SHORTEST_WORDS = 8;
 const LONGEST_WORDS = 500;
@@ -20,6 +20,7 @@ const words = z
 export const CURE_IDS = [
   'sounderKept',
   'makersWay',
+  'wiredOn',
   'newWire',
   'ownAdapter',
   'loomCut',
@@ -27,6 +28,7 @@ export const CURE_IDS = [
   'wireLengthened',
   'triedInHand',
   'holeFiled',
+  'makersManual',
 ] as const;
 export type CureId = (typeof CURE_IDS)[number];
 
@@ -35,12 +37,12 @@ type Cure = {
   readonly words: string;
   /** What has to be written down of it. */
   readonly evidence: string;
-  /** A warning sound is the owner's of the shop to answer for. */
+  /** A warning sound and an airbag are the shop's owner's to answer for. */
   readonly ownerOnly: boolean;
   /** Whether it asks for the leave of the vehicle's owner too. */
   readonly asksLeave: boolean;
   /** Whether it is a cure for what is known of the opening: what nobody has looked at is looked at first. */
-  readonly suits: (opening: PlugFacts) => boolean;
+  readonly suits: (opening: OpeningFacts) => boolean;
 };
 
 const always = () => true;
@@ -61,6 +63,14 @@ export const CURES: Readonly<Record<CureId, Cure>> = {
     ownerOnly: true,
     asksLeave: true,
     suits: ({ secondPlug }) => secondPlug === 'warning',
+  },
+  wiredOn: {
+    check: 'chime',
+    words: 'The wires that go on are joined, and the other speaker plays',
+    evidence: 'Where they are joined, and which speaker was heard',
+    ownerOnly: false,
+    asksLeave: false,
+    suits: ({ secondPlug }) => secondPlug === 'soundOn',
   },
   newWire: {
     check: 'connector',
@@ -118,10 +128,18 @@ export const CURES: Readonly<Record<CureId, Cure>> = {
     asksLeave: true,
     suits: always,
   },
+  makersManual: {
+    check: 'airbag',
+    words: "The vehicle maker's manual says how, and somebody who may does it that way",
+    evidence: 'Which page of the manual, and who does it',
+    ownerOnly: true,
+    asksLeave: false,
+    suits: ({ airbag }) => airbag === 'near',
+  },
 };
 
 /** The cures for a check that holds, as far as the opening is known; none where it has to be looked at first. */
-export function curesFor(check: CheckId, opening: PlugFacts): readonly CureId[] {
+export function curesFor(check: CheckId, opening: OpeningFacts): readonly CureId[] {
   return CURE_IDS.filter((id) => CURES[id].check === check && CURES[id].suits(opening));
 }
 

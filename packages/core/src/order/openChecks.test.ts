@@ -4,7 +4,7 @@ import type { Answer } from './answers';
 import { CURE_IDS, CURES, curesFor, newAnswersSchema, withAnswers } from './answers';
 import { gravestOf, heldBackBecause, openChecks, openForOpening, unanswered } from './openChecks';
 
-const PLUGS = { secondPlug: 'none', wiring: { kind: 'connector' } } as const;
+const PLUGS = { airbag: 'none', secondPlug: 'none', wiring: { kind: 'connector' } } as const;
 const WARNING = { ...PLUGS, secondPlug: 'warning' } as const;
 
 function check(id: CheckId, verdict: Verdict, marginMm: number | null = null, more: Partial<Check> = {}): Check {
@@ -136,11 +136,17 @@ describe('a hold', () => {
   });
 
   test('every check that may hold has a cure, and warning sounds are the owner’s, with leave', () => {
-    expect(new Set(CURE_IDS.map((id) => CURES[id].check))).toEqual(new Set(['chime', 'connector', 'wireWay', 'hole']));
+    expect(new Set(CURE_IDS.map((id) => CURES[id].check))).toEqual(
+      new Set(['chime', 'connector', 'wireWay', 'hole', 'airbag']),
+    );
     for (const id of curesFor('chime', WARNING)) expect(CURES[id]).toMatchObject({ ownerOnly: true, asksLeave: true });
     expect(curesFor('chime', WARNING)).toHaveLength(2);
     expect(curesFor('connector', { ...PLUGS, wiring: { kind: 'noWires' } })).toEqual(['newWire']);
     expect(curesFor('connector', { ...PLUGS, wiring: { kind: 'unknown' } })).toEqual([]);
+    expect(curesFor('chime', { ...PLUGS, secondPlug: 'soundOn' })).toEqual(['wiredOn']);
+    expect(curesFor('chime', { ...PLUGS, secondPlug: 'sound' })).toEqual([]);
+    expect(curesFor('airbag', { ...PLUGS, airbag: 'near' })).toEqual(['makersManual']);
+    expect(curesFor('airbag', { ...PLUGS, airbag: 'notLooked' })).toEqual([]);
   });
 });
 

@@ -5,7 +5,7 @@
  */
 import { type Check, type CheckId, type CountsFor, graver, type Verdict } from '../fit/Check';
 import type { Judgement } from '../fit/Judgement';
-import type { PlugFacts } from '../fit/margins/checks/facts';
+import type { OpeningFacts } from '../fit/margins/checks/facts';
 import { type Answer, CURES, type CureId, curesFor } from './answers';
 
 export type OpenCheck = {
@@ -32,7 +32,7 @@ const CHOICE_GRAVITY: Readonly<Record<Verdict, number>> = { clears: 0, measure: 
 export function openChecks(
   { checks }: Pick<Judgement, 'checks'>,
   answers: readonly Answer[],
-  opening: PlugFacts,
+  opening: OpeningFacts,
 ): readonly OpenCheck[] {
   return checks
     .flatMap((check) => (check.verdict === 'clears' ? [] : [toOpen(check, check.verdict, answers, opening)]))
@@ -43,7 +43,7 @@ function toOpen(
   { id, countsFor, margin, sentence }: Check,
   verdict: OpenCheck['verdict'],
   answers: readonly Answer[],
-  opening: PlugFacts,
+  opening: OpeningFacts,
 ): OpenCheck {
   const said = answers.find(({ check }) => check === id) ?? null;
   const cures = verdict === 'hold' ? curesFor(id, opening) : [];

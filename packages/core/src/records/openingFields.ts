@@ -14,6 +14,7 @@ const FACT_LABELS = {
   behind: 'Behind it',
   wiring: 'Connector',
   secondPlug: 'Second plug',
+  airbag: 'Airbag at the cover',
   depthReadings: 'Depths at other places',
   obstacles: 'Beams, rails and wires',
   obstaclesLooked: 'Looked for beams, rails and wires',

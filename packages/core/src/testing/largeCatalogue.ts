@@ -342,6 +342,7 @@ function plain(
     plugRad: Math.PI,
     wiring: { kind: 'connector', connectorId: 'plug', connectorName: 'plug' },
     secondPlug: 'none',
+    airbag: 'none',
   };
 }
 

@@ -107,6 +107,7 @@ export function opening(changes: Partial<FitOpening> = {}): FitOpening {
     frontGap: exact(20),
     wiring: { kind: 'connector', connectorId: 'plug', connectorName: 'two-way plug' },
     secondPlug: 'none',
+    airbag: 'none',
     ...changes,
   };
 }

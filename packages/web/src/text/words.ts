@@ -38,6 +38,8 @@ export function checkPlace(id: CheckId, behind: OpeningRecord['behind']): string
       return 'at the connector';
     case 'chime':
       return 'for the chime';
+    case 'airbag':
+      return 'for an airbag';
   }
 }
 
@@ -57,6 +59,7 @@ export const FALL_OUT_WORDS: Readonly<Record<CheckId, string>> = {
   wireWay: 'at the wire notch',
   connector: 'at the connector',
   chime: 'for the chime',
+  airbag: 'for an airbag',
 };
 
 export const BEHIND_WORDS: Readonly<Record<OpeningRecord['behind'], string>> = {
@@ -82,10 +85,18 @@ export const MATERIAL_WORDS: Readonly<Record<OpeningRecord['material'], string>>
 
 export const SECOND_PLUG_WORDS: Readonly<Record<OpeningRecord['secondPlug'], string>> = {
   none: 'No second plug',
-  sound: 'Yes, ordinary sound',
+  soundAlone: 'Yes, sound for this speaker alone',
+  soundOn: 'Yes, sound that goes on to another speaker',
+  sound: 'Yes, sound; not looked where it goes on to',
   warning: 'Yes, warning sounds',
   unexplained: 'Yes, nobody knows what for',
   notLooked: 'Nobody has looked',
+};
+
+export const AIRBAG_WORDS: Readonly<Record<OpeningRecord['airbag'], string>> = {
+  none: 'Looked: none here',
+  near: 'One sits here',
+  notLooked: 'Not looked',
 };
 
 export const FIXING_WORDS: Readonly<Record<OpeningRecord['fixing'], string>> = {

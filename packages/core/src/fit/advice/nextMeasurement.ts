@@ -231,7 +231,8 @@ function spreadOf({ parts }: Action): number {
 
 function after(check: Check, action: Action, spread: number, x: number, confidence: number): Verdict {
   const { margin, verdict } = check;
-  if (!margin) return check.missing.some((key) => key === action.key) ? 'clears' : verdict;
+  // Of what nobody has read nobody knows which way it will fall.
+  if (!margin) return check.missing.some((key) => key === action.key) ? (x < 0 ? 'hits' : 'clears') : verdict;
   const explained = explainedMm(margin, action, spread);
   if (explained === 0) return verdict;
   const { valueMm, standardUncertaintyMm, degreesOfFreedom, rectangularShare, expandedMm, lowerMm } = margin;

@@ -13,6 +13,9 @@ import type { Doubts, Form } from './Doubts';
 /** What is surer than this does not change a chance by a thousandth. */
 const FAR = 2.5;
 
+/** Half-widths beyond which one gap is no surer than another: the one with less room is the worse one then. */
+const CERTAIN = FAR;
+
 export class Gaps {
   /** Of the worst gap, mm. */
   valueMm = 0;
@@ -130,9 +133,9 @@ export class Gaps {
     return this.countsFor === 'candidate' ? this.verdict : 'clears';
   }
 
-  /** How many half-widths of its interval the margin lies above zero; Infinity where no length decides. */
+  /** How many half-widths of its interval the margin lies above zero, up to certainty; Infinity where no length decides. */
   get sureness(): number {
-    return this.hasMargin ? sureness(this) : Number.POSITIVE_INFINITY;
+    return this.hasMargin ? Math.min(CERTAIN, sureness(this)) : Number.POSITIVE_INFINITY;
   }
 
   /** Takes the gap where it is worse than the worst so far; of those that hit, the one that misses most. */
@@ -150,7 +153,7 @@ export class Gaps {
 
   private isWorse(verdict: Verdict, valueMm: number, expandedMm: number): boolean {
     if (verdict !== this.verdict) return VERDICT_GRAVITY[verdict] > VERDICT_GRAVITY[this.verdict];
-    const off = verdict === 'hits' ? 0 : sureness({ valueMm, expandedMm }) - this.sureness;
+    const off = verdict === 'hits' ? 0 : Math.min(CERTAIN, sureness({ valueMm, expandedMm })) - this.sureness;
     return off !== 0 ? off < 0 : valueMm < this.valueMm;
   }
 }

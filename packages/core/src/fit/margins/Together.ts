@@ -34,6 +34,9 @@ const students = new Map<string, Float64Array>();
 /** The least of some lengths at each point, mm. */
 export type Drawn = { readonly chance: number; readonly leastMm: Float64Array };
 
+/** A dimension that pulls less moves nothing either way. */
+const LEAST_PULL = 1e-9;
+
 /** Nothing of it is near enough to count. */
 const SURE: Drawn = { chance: 1, leastMm: new Float64Array(POINTS).fill(Number.POSITIVE_INFINITY) };
 
@@ -44,11 +47,13 @@ const SURE: Drawn = { chance: 1, leastMm: new Float64Array(POINTS).fill(Number.P
  * @returns for each group and for all together, last
  */
 export function drawTogether(groups: readonly (readonly Form[])[], doubts: Doubts): readonly Drawn[] {
-  const order = new Map<number, number>();
-  for (const forms of groups)
-    for (const { slots } of forms) for (const slot of slots) if (!order.has(slot)) order.set(slot, order.size);
   const draws = new Map<number, Float64Array>();
-  for (const [slot, dimension] of order) draws.set(slot, drawsOf(dimension, slot, doubts));
+  // In the order of the slots: the gaps may come in another one where the car is seen in a mirror.
+  const pulls = [...pullsOf(groups)].sort(([a], [b]) => a - b);
+  pulls.forEach(([slot, pull], dimension) => {
+    const draw = drawsOf(dimension, slot, doubts);
+    draws.set(slot, pull < -LEAST_PULL ? draw.map((each) => -each) : draw);
+  });
   const all = new Float64Array(POINTS).fill(Number.POSITIVE_INFINITY);
   const drawn = groups.map((forms): Drawn => {
     if (forms.length === 0) return SURE;
@@ -58,6 +63,22 @@ export function drawTogether(groups: readonly (readonly Form[])[], doubts: Doubt
     return { chance: chanceOf(leastMm), leastMm };
   });
   return [...drawn, { chance: chanceOf(all), leastMm: all }];
+}
+
+/**
+ * Which way each dimension moves all forms together. Every distribution lies evenly about its value, so that a draw may be
+ * turned round: with this one a car seen in a mirror, where what was to the right is to the left, has the same figures.
+ */
+function pullsOf(groups: readonly (readonly Form[])[]): ReadonlyMap<number, number> {
+  const pulls = new Map<number, number>();
+  for (const forms of groups)
+    for (const { slots, sensitivities } of forms)
+      for (let at = 0; at < slots.length; at++) {
+        const slot = slots[at] as number;
+        const by = sensitivities[at] as number;
+        pulls.set(slot, (pulls.get(slot) ?? 0) + by + by ** 3);
+      }
+  return pulls;
 }
 
 /** The value that so large a part of the points lies below, mm. */

@@ -7,7 +7,7 @@ import type { CheckKind } from './CheckKind';
 import { bolts } from './checks/bolts';
 import { cover } from './checks/cover';
 import { depth } from './checks/depth';
-import { chime, connector, wireWay } from './checks/facts';
+import { airbag, chime, connector, wireWay } from './checks/facts';
 import { figures } from './checks/figures';
 import { front } from './checks/front';
 import { hole } from './checks/hole';
@@ -26,4 +26,5 @@ export const CHECK_TABLE: Readonly<Record<CheckId, CheckKind>> = {
   wireWay,
   connector,
   chime,
+  airbag,
 };

@@ -114,7 +114,7 @@ export class FitEngine {
     this.judge.view.harness = harness;
     this.stacksJudged += members.length * chains.reduce((sum, chain) => sum + this.stacksOf(opening, chain).length, 0);
     this.judge.view.setSpeaker(first);
-    const facts = this.judge.askFacts();
+    const facts = this.judge.askConnector();
     const isHopeless = !figures && chains[0]?.isHopeless;
     for (const speaker of members) {
       if (isHopeless) {

@@ -8,7 +8,7 @@
  */
 import { combineUncertainty } from '../../uncertainty/combineUncertainty';
 import { Expansion } from '../../uncertainty/Expansion';
-import type { Margin } from '../../uncertainty/Margin';
+import { type Margin, sureness } from '../../uncertainty/Margin';
 import type { QuantityTerm } from '../../uncertainty/Quantity';
 import type { LengthUnit } from '../../units/parseLength';
 import { CHECK_IDS, type Check, type CheckId, graver, VERDICT_GRAVITY, type Verdict } from '../Check';
@@ -27,6 +27,7 @@ import { comparePlacements, easeOf, landedOf, mostFor, type PlacementScore, SAME
 const ASKED_IN_ORDER: readonly CheckId[] = [
   'connector',
   'chime',
+  'airbag',
   'wireWay',
   'figures',
   'front',
@@ -37,9 +38,8 @@ const ASKED_IN_ORDER: readonly CheckId[] = [
   'obstacles',
   'terminals',
 ];
-const FACTS: readonly CheckId[] = ['connector', 'chime'];
 /** Checks that are the same at every turn. */
-const TURNLESS: ReadonlySet<CheckId> = new Set(['connector', 'chime', 'front']);
+const TURNLESS: ReadonlySet<CheckId> = new Set(['connector', 'chime', 'airbag', 'front']);
 /** What lies this near to its limit, in half-widths, may clear all the same. */
 export const NEARLY_SURE = 0.85;
 /** What is surer than this keeps its first-order interval: other gaps of the check may be as wide and surer still. */
@@ -263,7 +263,7 @@ export class Judge {
     const weight = (gaps: Gaps) => {
       if (gaps.isMissing) return Number.NEGATIVE_INFINITY;
       if (!gaps.hasMargin) return Number.POSITIVE_INFINITY;
-      return verdict === 'hits' ? gaps.valueMm : gaps.sureness;
+      return verdict === 'hits' ? gaps.valueMm : sureness(gaps);
     };
     const [first, ...others] = CHECK_IDS.map((id) => this.gapsOf(id)).filter((gaps) => gaps.ownVerdict === verdict);
     if (!first) throw new Error(`Judge.decidedBy: expected a check with verdict ${verdict}, got none`);
@@ -275,14 +275,12 @@ export class Judge {
     return this.failedAt === 'depth' || (this.failedAt === 'hole' && isInMetal(this.gapsOf('hole')));
   }
 
-  /** The gravest of what no stack changes, plug and second plug; opening, speaker and harness must be in view. */
-  askFacts(): Verdict {
-    return FACTS.map((id) => {
-      const gaps = this.gapsOf(id);
-      gaps.begin(false);
-      CHECK_TABLE[id].ask(this.view, gaps, this.rules);
-      return gaps.ownVerdict;
-    }).reduce(graver);
+  /** What no stack changes: whether the plug leads to the speaker; opening, speaker and harness must be in view. */
+  askConnector(): Verdict {
+    const gaps = this.gapsOf('connector');
+    gaps.begin(false);
+    CHECK_TABLE.connector.ask(this.view, gaps, this.rules);
+    return gaps.ownVerdict;
   }
 
   gapsOf(id: CheckId): Gaps {

@@ -10,7 +10,13 @@ import {
   type putJob,
 } from '@low-quarry/core/contracts/jobs';
 import { openingHold } from '@low-quarry/core/fit/margins/checks/facts';
-import { isTakenHere, missingDimensions, type OpeningRecord, wantedDimensions } from '@low-quarry/core/model/opening';
+import {
+  airbagAt,
+  isTakenHere,
+  missingDimensions,
+  type OpeningRecord,
+  wantedDimensions,
+} from '@low-quarry/core/model/opening';
 import { partName } from '@low-quarry/core/model/parts';
 import { heldBackBecause, openChecks } from '@low-quarry/core/order/openChecks';
 import { isSame } from '@low-quarry/core/records/Field';
@@ -214,7 +220,7 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
 
 /** Nothing is chosen. */
 function openState(record: OpeningRecord): OpeningState {
-  const hold = openingHold(record);
+  const hold = openingHold({ ...record, airbag: airbagAt(record) });
   if (hold) return { kind: 'hold', sentence: hold };
   const missing = missingDimensions(record);
   if (missing.length > 0) return { kind: 'toMeasure', missing: [...missing] };

@@ -1,8 +1,9 @@
 /** What is known of an opening besides its lengths: shape, screws, what is behind, plugs. */
 
-import { BEHIND, FIXINGS, type OpeningRecord, SECOND_PLUGS } from '@low-quarry/core/model/opening';
+import { AIRBAGS, BEHIND, FIXINGS, type OpeningRecord, SECOND_PLUGS } from '@low-quarry/core/model/opening';
 import type { ConnectorRecord } from '@low-quarry/core/model/parts';
-import { BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';
+import { mayHoldAirbag } from '@low-quarry/core/model/place';
+import { AIRBAG_WORDS, BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';
 import { Choice } from '../../ui/Choice';
 import { Field, INPUT } from '../../ui/Field';
 import type { OpeningFacts } from './openingDraft';
@@ -73,6 +74,15 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
         options={SECOND_PLUGS.map((each) => [each, SECOND_PLUG_WORDS[each]])}
         onChange={(secondPlug) => onChange({ secondPlug })}
       />
+      {mayHoldAirbag(facts.place) && (
+        <Choice
+          label="Airbag behind or beside the cover"
+          hint="Its mark on the cover, and the vehicle maker’s manual, before the cover comes off."
+          value={facts.airbag}
+          options={AIRBAGS.map((each) => [each, AIRBAG_WORDS[each]])}
+          onChange={(airbag) => onChange({ airbag })}
+        />
+      )}
       <div className="sm:col-span-2">
         <Field label="Note" error={errorAt('record.note')}>
           {(ids) => (

@@ -5,7 +5,7 @@
 import { NOTCH_REACH_RAD } from '../../../math/tolerances';
 import { radToDeg } from '../../../units/angle';
 import { turnBetween } from '../../mates/placements';
-import type { FitOpening, SecondPlug } from '../../shapes';
+import type { Airbag, FitOpening, SecondPlug } from '../../shapes';
 import type { CheckKind } from '../CheckKind';
 
 const NO_NOTCH = 0;
@@ -75,7 +75,9 @@ const WIRING_WORDS = {
 
 const SECOND_PLUG_WORDS: Readonly<Record<SecondPlug, string>> = {
   none: 'The old speaker has one plug only.',
-  sound: 'The second plug carries ordinary sound, no warning.',
+  soundAlone: 'The second plug carries ordinary sound, and its wires go to no other speaker.',
+  soundOn: 'The second plug carries the sound on to another speaker, which falls silent when it is left off.',
+  sound: 'The second plug carries ordinary sound. Nobody has looked whether its wires go on to another speaker.',
   warning:
     "The second plug carries the vehicle's warning sounds. They must go on working: keep the factory sounder, or ask the vehicle maker.",
   unexplained: 'There is a second plug and nobody knows what it does. Find out before the old speaker comes off.',
@@ -95,19 +97,37 @@ export const chime: CheckKind = {
 };
 
 function isHold(secondPlug: SecondPlug): boolean {
-  return secondPlug !== 'none' && secondPlug !== 'sound';
+  return secondPlug !== 'none' && secondPlug !== 'soundAlone';
 }
 
-/** What is known of an opening's plugs. */
-export type PlugFacts = {
+const AIRBAG_WORDS: Readonly<Record<Airbag, string>> = {
+  none: 'No airbag sits behind or beside this cover.',
+  near: "An airbag sits behind or beside this cover. The vehicle maker's manual decides whether anything may be changed here, and how.",
+  notLooked:
+    "Nobody has looked whether an airbag sits behind this cover: its mark and the vehicle maker's manual tell, before the cover comes off.",
+};
+
+/** Airbag: what hurts whoever gets it wrong, now or years later, is for the vehicle maker to say. */
+export const airbag: CheckKind = {
+  mostSides: 1,
+  ask({ opening }, gaps) {
+    gaps.factOfOpening(opening.opening.airbag === 'none' ? 'clears' : 'hold', 0);
+  },
+  tell: ({ opening }) => sentence(AIRBAG_WORDS[opening.opening.airbag]),
+};
+
+/** What is known of an opening that no length decides. */
+export type OpeningFacts = {
+  readonly airbag: Airbag;
   readonly secondPlug: SecondPlug;
   readonly wiring: { readonly kind: FitOpening['wiring']['kind'] };
 };
 
 /** Why an opening is on hold before anything is chosen for it; null where it is not. */
-export function openingHold({ secondPlug, wiring }: PlugFacts): string | null {
+export function openingHold({ airbag: found, secondPlug, wiring }: OpeningFacts): string | null {
   if (isHold(secondPlug)) return SECOND_PLUG_WORDS[secondPlug];
-  return wiring.kind === 'connector' ? null : WIRING_WORDS[wiring.kind];
+  if (wiring.kind !== 'connector') return WIRING_WORDS[wiring.kind];
+  return found === 'none' ? null : AIRBAG_WORDS[found];
 }
 
 function sentence(words: string) {

@@ -102,6 +102,7 @@ function askPlate(view: View, gaps: Gaps, plate: PassedPlate, asked: number): vo
     const room = roomIn(outline, place, placement.at, section.a, section.b);
     addOutline(view, firstSlot, room.outer);
     addSection(view, plate, after, section, room);
+    if (room.roomMm < asked) addNarrowing(view, plate, section, room);
     gaps.offer(room.roomMm - asked, tag + IN_PLANE);
   }
   for (let ring = after; ring < count; ring++) {
@@ -154,6 +155,30 @@ function addSection(
   speaker.addDepth(doubts, before, -steep * (1 - share));
   speaker.addDepth(doubts, after, -steep * share);
 }
+
+/**
+ * Where a body is wide to about the plate's plane and narrow behind it, a shoulder that lies less deep than was taken lets it
+ * through: what misses on the wide side of the edge misses by so much less, and the line at the wide side knows nothing of it.
+ */
+function addNarrowing(
+  view: View,
+  plate: PassedPlate,
+  section: Section,
+  { innerAlong, innerAcross }: OutlineRoom,
+): void {
+  const { speaker, doubts } = view;
+  const reachMm = ROOT_3 * (doubts.uncertaintyMm[SPEAKER.profile] as number);
+  if (reachMm === 0) return;
+  const eased = { ...plate, depthMm: plate.depthMm + reachMm };
+  const after = firstBehind(view, eased);
+  if (after === speaker.ringCount) return;
+  const { a, b } = sectionAt(view, eased, after);
+  const gain = (innerAlong * (a - section.a) + innerAcross * (b - section.b)) / reachMm;
+  const steep = innerAlong * section.riseA + innerAcross * section.riseB;
+  if (gain > steep) doubts.add(SPEAKER.profile, steep - gain);
+}
+
+const ROOT_3 = Math.sqrt(3);
 
 /** What begins below the step around the hole must go into it: each layer, and the flange. */
 function askRecess(view: View, gaps: Gaps): void {
