@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { candidateMeasurements, type NextMeasurement, nextMeasurements } from '../fit/advice/nextMeasurement';
-import { CHECK_IDS } from '../fit/Check';
+import { CHECK_IDS, COUNTS_FOR } from '../fit/Check';
 import { CatalogueIndex } from '../fit/search/CatalogueIndex';
 import { FitEngine } from '../fit/search/FitEngine';
 import { rimPlaceList, toFitOpening } from '../model/opening';
@@ -19,7 +19,9 @@ const verdict = z.enum(['clears', 'measure', 'hits', 'hold']);
 const checkSchema = z.strictObject({
   id: z.enum(CHECK_IDS),
   verdict,
-  /** False where it is left to the fitter's eye. */
+  /** The candidate's own, the same for every candidate of the opening, or told when the part is here. */
+  countsFor: z.enum(COUNTS_FOR),
+  /** False where nobody has looked. */
   judged: z.boolean(),
   sentence: z.string(),
   marginMm: z.number().nullable(),
@@ -127,21 +129,24 @@ export function fitReport({ opening: record, rules }: OpeningFile, { parts, conn
         addedParts: best.addedParts,
         costMinor: best.costMinor,
         chance: judgement.chance === null ? null : tidy(judgement.chance),
-        checks: judgement.checks.map(({ id, verdict: each, isJudged, sentence, margin, nearest, missing }) => ({
-          id,
-          verdict: each,
-          judged: isJudged,
-          sentence,
-          marginMm: margin && tidy(margin.valueMm),
-          standardUncertaintyMm: margin && tidy(margin.standardUncertaintyMm),
-          expandedMm: margin && tidy(margin.expandedMm),
-          nearest: nearest && {
-            onPartMm: [...nearest.onPart].map(tidy) as [number, number, number],
-            onOtherMm: [...nearest.onOther].map(tidy) as [number, number, number],
-            askedMm: nearest.askedMm,
-          },
-          missing: [...missing],
-        })),
+        checks: judgement.checks.map(
+          ({ id, verdict: each, countsFor, isJudged, sentence, margin, nearest, missing }) => ({
+            id,
+            verdict: each,
+            countsFor,
+            judged: isJudged,
+            sentence,
+            marginMm: margin && tidy(margin.valueMm),
+            standardUncertaintyMm: margin && tidy(margin.standardUncertaintyMm),
+            expandedMm: margin && tidy(margin.expandedMm),
+            nearest: nearest && {
+              onPartMm: [...nearest.onPart].map(tidy) as [number, number, number],
+              onOtherMm: [...nearest.onOther].map(tidy) as [number, number, number],
+              askedMm: nearest.askedMm,
+            },
+            missing: [...missing],
+          }),
+        ),
         measureNext: candidateMeasurements(opening, judgement, options).slice(0, MOST_NEXT).map(toNext),
       };
     }),

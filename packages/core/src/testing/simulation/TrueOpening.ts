@@ -1,6 +1,5 @@
 /** An opening as it is, every length exact, and where a stick would stop in it. */
 import type { FitOpening } from '../../fit/shapes';
-import type { OpeningRecord } from '../../model/opening';
 import { sheetDefaults } from '../../model/sheetDefaults';
 import { exactly } from '../../uncertainty/Dimension';
 import type { Ways } from './families';
@@ -55,14 +54,14 @@ export function sheetDepthMm({ depthMm, lean, sideLean, curvature }: TrueOpening
   return depthMm + sideLean * xMm + lean * yMm + curvature * yMm * yMm;
 }
 
-/** What a stick reads at a place with the window up: below the glass's edge it goes on to the outer skin. */
+/** What a stick reads at a place: below the edge that the glass has all the way down it goes on to the outer skin. */
 export function stickDepthMm(truth: TrueOpening, { behind }: Ways, xMm: number, yMm: number): number {
   const isUnder = behind === 'glass' && yMm < truth.lowerEdgeMm;
   return sheetDepthMm(truth, xMm, yMm) + (isUnder ? truth.outerMm : 0);
 }
 
 /** The opening that was written down, with the true lengths in it. */
-export function realOpening(truth: TrueOpening, written: FitOpening, { obstacles }: OpeningRecord): FitOpening {
+export function realOpening(truth: TrueOpening, ways: Ways, written: FitOpening): FitOpening {
   return {
     ...written,
     hole:
@@ -73,11 +72,14 @@ export function realOpening(truth: TrueOpening, written: FitOpening, { obstacles
       ...written.bolts,
       shape: { kind: 'circle', count: 4, diameter: exactly(truth.circleMm), firstAngleRad: Math.PI / 4 },
     },
-    depths: [{ key: 'depthBehind', xMm: 0, yMm: 0, depth: exactly(truth.depthMm) }],
+    depths: written.depths.map((each) => ({
+      ...each,
+      depth: exactly(stickDepthMm(truth, ways, each.xMm, each.yMm)),
+    })),
     sheet: { sideLean: exactly(truth.sideLean), lean: exactly(truth.lean), curvature: exactly(truth.curvature) },
     lowerEdge: written.lowerEdge && exactly(truth.lowerEdgeMm),
     frontGap: exactly(truth.frontMm),
-    obstacles: written.obstacles.slice(0, obstacles.length).map((each) => ({
+    obstacles: written.obstacles.map((each) => ({
       ...each,
       xMm: truth.beamXMm,
       yMm: truth.beamYMm,

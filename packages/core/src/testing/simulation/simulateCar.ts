@@ -33,7 +33,7 @@ export function simulateCar(seed: number, family: Family): SimulatedCar {
   return {
     family,
     record,
-    real: realOpening(truth, writtenOpening(record), record),
+    real: realOpening(truth, ways, writtenOpening(record)),
     speakers: Array.from({ length: SPEAKERS_A_CAR }, (_, at) => simulateSpeaker(at, ways, random)),
     measure,
   };

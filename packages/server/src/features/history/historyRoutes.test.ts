@@ -28,7 +28,6 @@ const undo = async (http: Http) => {
 const SLIM = {
   speakerId: 'spk-wrackline-shoal-65-slim',
   layerIds: ['brk-plate-3-166-to-6-5-6-mm'],
-  reason: null,
 };
 
 describe('every change has its line', () => {
@@ -153,6 +152,28 @@ describe('undo', () => {
     const { body } = await undo(http);
     expect(body).toEqual({ undone: 2 });
     expect([(await doorOf(1)).choice, (await doorOf(1, 'right')).choice]).toEqual([null, null]);
+  });
+
+  test('a choice that comes back has its answers again, from whoever gave them', async () => {
+    const okke = await app.signedIn('Okke');
+    const jory = await app.signedIn('Jory');
+    const { id, jobId } = await app.opening(3, 'dashCentre', 'centre');
+    const cure = {
+      kind: 'cure',
+      check: 'chime',
+      cure: 'sounderKept',
+      words: 'Under the dash, heard',
+      leave: 'The club',
+    };
+    const choice = { openingId: id, speakerId: 'spk-skerrivar-tide-6-half', layerIds: [], answers: [cure] };
+    await okke
+      .put(`/api/jobs/${jobId}/choices`)
+      .send({ choices: [choice] })
+      .expect(200);
+    await jory.delete(`/api/openings/${id}/choice`).expect(200);
+    await undo(jory).then(({ status }) => expect(status).toBe(200));
+    expect((await app.opening(3, 'dashCentre', 'centre')).choice?.answers).toMatchObject([{ ...cure, by: 'Okke' }]);
+    await jory.delete(`/api/openings/${id}/choice`).expect(200);
   });
 
   test('not when somebody changed the record since, and not something else than was shown', async () => {

@@ -132,7 +132,7 @@ test('settings that cannot be read are shown as far as they can, judge nothing, 
     kind: 'cannotJudge',
     sentence: expect.stringContaining('confidence'),
   });
-  const choice = { openingId: id, speakerId: 'spk-wrackline-shoal-65', layerIds: [], reason: null };
+  const choice = { openingId: id, speakerId: 'spk-wrackline-shoal-65', layerIds: [] };
   const { body: refusal } = await app.http
     .put(`/api/jobs/${jobId}/choices`)
     .send({ choices: [choice] })

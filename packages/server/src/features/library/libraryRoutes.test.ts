@@ -16,7 +16,6 @@ test('a corrected part is judged by at once, and a choice says what changed', as
     openingId: door.id,
     speakerId: 'spk-wrackline-shoal-65-slim',
     layerIds: ['brk-plate-3-166-to-6-5-6-mm'],
-    reason: null,
   };
   await app.http
     .put(`/api/jobs/${door.jobId}/choices`)

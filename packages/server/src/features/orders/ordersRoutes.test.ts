@@ -39,7 +39,6 @@ test('one side alone leaves one of a pair over', async () => {
     openingId: left.id,
     speakerId: 'spk-wrackline-shoal-65-slim',
     layerIds: ['brk-plate-3-166-to-6-5-6-mm'],
-    reason: null,
   };
   await app.http
     .put(`/api/jobs/${left.jobId}/choices`)
