@@ -18,6 +18,7 @@ import {
 import { heightRange } from './advice/heightRange';
 import type { CheckId } from './Check';
 import { judgeCandidate } from './judgeCandidate';
+import { openForOpening } from './openForOpening';
 import type { Candidate, FitOpening } from './shapes';
 
 const judge = (at: FitOpening, what: Candidate) => judgeCandidate(at, what, [adapter()], RULES);
@@ -280,8 +281,20 @@ describe('beam, rail, wiring', () => {
       countsFor: 'opening',
       margin: expect.anything(),
     });
-    expect(of([far]).sentence).toMatch(/Nobody has looked on this car for more than that/);
+    expect(of([far]).sentence).toMatch(
+      /stays .* off the beam; the shop asks 4 mm. Nobody has looked behind this opening for more than what is noted/,
+    );
     expect(of([{ ...beam, depth: exact(20) }])).toMatchObject({ verdict: 'hits', countsFor: 'candidate' });
+  });
+
+  test('a beam behind the magnet that may stand far enough aside is asked about, one that may not hits', () => {
+    const near = { ...beam, depth: exact(50) };
+    const of = (placeY: FitOpening['obstacles'][number]['placeY']) =>
+      check('obstacles', opening({ obstacles: [{ ...near, placeY }] })).verdict;
+    expect(of(exact(0))).toBe('hits');
+    expect(of(within(0, 5))).toBe('hits');
+    // 100 mm aside of a 90 mm magnet there is all the room there is.
+    expect(of(within(0, 100))).toBe('measure');
   });
 
   test('67 − 60 − 4 = 3 mm to a beam across the axis', () => {
@@ -375,6 +388,16 @@ describe('shapes of a hole', () => {
     expect(marginOf('hole', opening({ hole: { kind: 'polygon', corners, edgeOffset: exact(0) } }))).toBeCloseTo(3, 6);
   });
 
+  test('a shoulder that may lie less deep than was taken lets a body through that misses beside it: it is asked about', () => {
+    // 142 mm wide to 21 mm, 90 mm from 39 mm on, give or take 7.5 mm; lifted by 20 mm the hole of 138 mm is at the edge.
+    const typical = speaker({ profile: [], profileDoubt: within(0, 7.5) });
+    const wide = spacer(20, { inner: { kind: 'circle', diameter: exact(160) } });
+    const hole = { kind: 'circle' as const, diameter: exact(138) };
+    expect(check('hole', opening({ hole }), candidate({ speaker: typical, spacer: wide })).verdict).toBe('measure');
+    const known = speaker({ profile: [], profileDoubt: exact(0) });
+    expect(check('hole', opening({ hole }), candidate({ speaker: known, spacer: wide })).verdict).toBe('hits');
+  });
+
   test('what a spacer lifts out of the hole need not pass it: a basket that narrows', () => {
     const narrowing = speaker({
       profile: [
@@ -454,6 +477,26 @@ describe('the whole', () => {
   test('clears when every check does, and says which is least sure', () => {
     const at = opening({ frontGap: within(20, 1) });
     expect(judge(at, candidate())).toMatchObject({ verdict: 'clears', decidedBy: 'front' });
+  });
+
+  test('what is open for the opening is the same whatever is shown, the holds first', () => {
+    const at = opening({
+      obstaclesLooked: false,
+      obstacles: [rodAt({ xMm: 0, yMm: 0, depth: exact(20), diameterMm: 30 })],
+      secondPlug: 'warning',
+      wiring: { kind: 'noWires' },
+    });
+    const open = openForOpening(at, judge(at, candidate()));
+    expect(open.map(({ check: id, verdict }) => [id, verdict])).toEqual([
+      ['connector', 'hold'],
+      ['chime', 'hold'],
+      ['obstacles', 'measure'],
+    ]);
+    expect(openForOpening(opening({}), judge(opening({}), candidate()))).toEqual([]);
+    const notched = candidate({ brackets: [bracket({ notchRad: 0 })] });
+    expect(openForOpening(opening({ plugRad: null }), judge(opening({ plugRad: null }), notched))).toMatchObject([
+      { check: 'wireWay', verdict: 'measure' },
+    ]);
   });
 
   test('a hit outweighs a hold, a hold outweighs an open question', () => {

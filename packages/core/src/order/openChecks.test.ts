@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { Check, CheckId, Verdict } from '../fit/Check';
 import type { Answer } from './answers';
 import { CURE_IDS, CURES, curesFor, newAnswersSchema, withAnswers } from './answers';
-import { gravestOf, heldBackBecause, openChecks, openForOpening, unanswered } from './openChecks';
+import { gravestOf, heldBackBecause, openChecks, unanswered } from './openChecks';
 
 const PLUGS = { airbag: 'none', secondPlug: 'none', wiring: { kind: 'connector' } } as const;
 const WARNING = { ...PLUGS, secondPlug: 'warning' } as const;
@@ -106,10 +106,6 @@ describe('a hold', () => {
     const notLooked = check('obstacles', 'measure', null, { countsFor: 'opening', isJudged: false });
     const open = openChecks({ checks: [notLooked] }, [], PLUGS);
     expect(heldBackBecause(open, 'clears')).toBe('Nobody has looked, and no reason is written.');
-    expect(openForOpening({ checks: [notLooked, chime, check('depth', 'hits', -2)] }).map(({ id }) => id)).toEqual([
-      'chime',
-      'obstacles',
-    ]);
     expect(mayOrder([notLooked], [reason('obstacles', 'measure', null)])).toBe(true);
   });
 

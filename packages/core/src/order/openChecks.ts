@@ -76,12 +76,6 @@ function isSameFact(found: Answer['found'], now: Answer['found']): boolean {
   return found.marginMm === null && now.marginMm === null && found.sentence === now.sentence;
 }
 
-/** What is open whatever is chosen for the opening, the gravest first. */
-export function openForOpening({ checks }: Pick<Judgement, 'checks'>): readonly Check[] {
-  const open = checks.filter(({ countsFor, verdict }) => countsFor === 'opening' && verdict !== 'clears');
-  return open.sort((a, b) => CHOICE_GRAVITY[b.verdict] - CHOICE_GRAVITY[a.verdict]);
-}
-
 function byGravity(a: OpenCheck, b: OpenCheck): number {
   const rank = ({ verdict, countsFor }: OpenCheck) => (countsFor === 'arrival' ? 0 : CHOICE_GRAVITY[verdict]);
   return rank(b) - rank(a) || (a.marginMm ?? 0) - (b.marginMm ?? 0);

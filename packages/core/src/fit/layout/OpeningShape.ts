@@ -24,6 +24,16 @@ export type ObstacleShape = {
   readonly rod: Rod | null;
   readonly box: BoxSolid | null;
   readonly solid: ConvexSolid;
+  /** The same as far aside as it may stand; empty where its place is known. */
+  readonly asides: readonly Aside[];
+};
+
+/** An obstacle moved along x or y, mm. */
+export type Aside = {
+  readonly axis: 0 | 1;
+  readonly byMm: number;
+  readonly rod: Rod | null;
+  readonly solid: ConvexSolid;
 };
 
 /** What the sheet behind depends on, by slot: c0 to c3 for each millimetre of it. */
@@ -137,16 +147,37 @@ function plate(outline: FitOpening['hole'], slot: (name: string) => number, name
 }
 
 function obstacleShape(obstacle: FitObstacle, slot: (name: string) => number): ObstacleShape {
-  const isRod = obstacle.shape.kind === 'rod';
-  const rod = isRod ? obstacleRod(obstacle) : null;
-  const box = isRod ? null : obstacleBox(obstacle);
   return {
     obstacle,
+    ...standing(obstacle),
+    asides: asidesOf(obstacle),
     depthSlot: slot(`obstacle.${obstacle.id}.depth`),
     placeXSlot: slot(`obstacle.${obstacle.id}.placeX`),
     placeYSlot: slot(`obstacle.${obstacle.id}.placeY`),
-    rod,
-    box,
-    solid: rod ? rodSolid(rod) : boxSolid(box as BoxSolid),
   };
+}
+
+function standing(obstacle: FitObstacle): Pick<ObstacleShape, 'rod' | 'box' | 'solid'> {
+  if (obstacle.shape.kind === 'rod') {
+    const rod = obstacleRod(obstacle);
+    return { rod, box: null, solid: rodSolid(rod) };
+  }
+  const box = obstacleBox(obstacle);
+  return { rod: null, box, solid: boxSolid(box) };
+}
+
+/** As far aside as a rectangular doubt goes. */
+const REACH = Math.sqrt(3);
+
+function asidesOf(obstacle: FitObstacle): readonly Aside[] {
+  const { xMm, yMm, placeX, placeY } = obstacle;
+  return [placeX, placeY].flatMap((place, at) => {
+    const reachMm = REACH * place.uncertaintyMm;
+    if (reachMm === 0) return [];
+    return [-reachMm, reachMm].map((byMm): Aside => {
+      const moved = at === 0 ? { ...obstacle, xMm: xMm + byMm } : { ...obstacle, yMm: yMm + byMm };
+      const { rod, solid } = standing(moved);
+      return { axis: at === 0 ? 0 : 1, byMm, rod, solid };
+    });
+  });
 }

@@ -159,6 +159,10 @@ function toRealSpeaker(
     ...claimed,
     roundingMm: 0,
     basket: { kind: 'circle', diameterMm: basketMm },
+    flange:
+      claimed.flange.kind === 'circle'
+        ? { ...claimed.flange, diameterMm: claimed.flange.diameterMm + off() }
+        : claimed.flange,
     flangeThicknessMm: flange,
     mountingDepthMm: below,
     depthDatum: 'underside',

@@ -9,7 +9,7 @@ import {
   type OpeningWithState,
   type putJob,
 } from '@low-quarry/core/contracts/jobs';
-import { openingHold } from '@low-quarry/core/fit/margins/checks/facts';
+import { openingHolds } from '@low-quarry/core/fit/margins/checks/facts';
 import {
   airbagAt,
   isTakenHere,
@@ -220,8 +220,8 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
 
 /** Nothing is chosen. */
 function openState(record: OpeningRecord): OpeningState {
-  const hold = openingHold({ ...record, airbag: airbagAt(record) });
-  if (hold) return { kind: 'hold', sentence: hold };
+  const [hold] = openingHolds({ ...record, airbag: airbagAt(record) });
+  if (hold) return { kind: 'hold', sentence: hold.sentence };
   const missing = missingDimensions(record);
   if (missing.length > 0) return { kind: 'toMeasure', missing: [...missing] };
   const wanted = wantedDimensions(record);

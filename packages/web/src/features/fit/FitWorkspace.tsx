@@ -144,7 +144,11 @@ export function FitWorkspace({
 
   return (
     <>
-      <OpenForOpening judgement={judgement} measureAt={`/jobs/${jobId}/openings/${opening.id}`} />
+      <OpenForOpening
+        opening={measuredOpening}
+        judgement={judgement}
+        measureAt={`/jobs/${jobId}/openings/${opening.id}`}
+      />
       <div className="grid items-start gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_340px] xl:grid-cols-[minmax(0,1fr)_316px_320px]">
         <section aria-label="The candidate" className="flex min-w-0 flex-col gap-2">
           <div>

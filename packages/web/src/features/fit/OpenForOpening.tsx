@@ -1,24 +1,27 @@
 /** What is open for an opening whatever is chosen for it: said once, above all the candidates. */
 import type { Judgement } from '@low-quarry/core/fit/Judgement';
-import { openForOpening } from '@low-quarry/core/order/openChecks';
+import { openForOpening } from '@low-quarry/core/fit/openForOpening';
+import type { FitOpening } from '@low-quarry/core/fit/shapes';
 import { Link } from 'react-router';
 import { VerdictMark } from '../../ui/VerdictMark';
 
 type OpenForOpeningProps = {
+  readonly opening: FitOpening;
+  /** Of the candidate that is shown. */
   readonly judgement: Judgement;
   /** Where the opening is looked at; null where there is no car yet. */
   readonly measureAt: string | null;
 };
 
-export function OpenForOpening({ judgement, measureAt }: OpenForOpeningProps) {
-  const open = openForOpening(judgement);
+export function OpenForOpening({ opening, judgement, measureAt }: OpenForOpeningProps) {
+  const open = openForOpening(opening, judgement);
   if (open.length === 0) return null;
   return (
     <section aria-label="Open for this opening" className="mb-3 border-y border-ink py-2">
       <h2>Open for this opening, whatever is chosen</h2>
       <ul>
-        {open.map(({ id, verdict, sentence }) => (
-          <li key={id} className="flex items-start gap-2">
+        {open.map(({ check, verdict, sentence }) => (
+          <li key={check} className="flex items-start gap-2">
             <span className="pt-0.5">
               <VerdictMark verdict={verdict} size={14} />
             </span>

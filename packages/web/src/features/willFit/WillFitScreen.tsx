@@ -257,7 +257,7 @@ function Answer({
           {verdictLine(factsOf(judgement), record.behind, unit)}
         </p>
         <p>{deciding?.sentence}</p>
-        <OpenForOpening judgement={judgement} measureAt={null} />
+        <OpenForOpening opening={opening} judgement={judgement} measureAt={null} />
         <p className="text-[13px] leading-4 text-muted">
           By what the library knows of this model; nothing of it was measured on this car.
         </p>

@@ -4,6 +4,7 @@
  */
 import { NOTCH_REACH_RAD } from '../../../math/tolerances';
 import { radToDeg } from '../../../units/angle';
+import type { CheckId } from '../../Check';
 import { turnBetween } from '../../mates/placements';
 import type { Airbag, FitOpening, SecondPlug } from '../../shapes';
 import type { CheckKind } from '../CheckKind';
@@ -123,11 +124,14 @@ export type OpeningFacts = {
   readonly wiring: { readonly kind: FitOpening['wiring']['kind'] };
 };
 
-/** Why an opening is on hold before anything is chosen for it; null where it is not. */
-export function openingHold({ airbag: found, secondPlug, wiring }: OpeningFacts): string | null {
-  if (isHold(secondPlug)) return SECOND_PLUG_WORDS[secondPlug];
-  if (wiring.kind !== 'connector') return WIRING_WORDS[wiring.kind];
-  return found === 'none' ? null : AIRBAG_WORDS[found];
+/** Why an opening is on hold before anything is chosen for it, in the order of asking; empty where it is not. */
+export function openingHolds(facts: OpeningFacts): readonly { readonly check: CheckId; readonly sentence: string }[] {
+  const { secondPlug, wiring } = facts;
+  return [
+    ...(wiring.kind === 'connector' ? [] : [{ check: 'connector' as const, sentence: WIRING_WORDS[wiring.kind] }]),
+    ...(isHold(secondPlug) ? [{ check: 'chime' as const, sentence: SECOND_PLUG_WORDS[secondPlug] }] : []),
+    ...(facts.airbag === 'none' ? [] : [{ check: 'airbag' as const, sentence: AIRBAG_WORDS[facts.airbag] }]),
+  ];
 }
 
 function sentence(words: string) {

@@ -106,9 +106,11 @@ function askPlate(view: View, gaps: Gaps, plate: PassedPlate, asked: number): vo
     gaps.offer(room.roomMm - asked, tag + IN_PLANE);
   }
   for (let ring = after; ring < count; ring++) {
-    const room = roomIn(outline, place, placement.at, speaker.halfLengthMm(ring), speaker.halfWidthMm(ring));
+    const [a, b] = [speaker.halfLengthMm(ring), speaker.halfWidthMm(ring)];
+    const room = roomIn(outline, place, placement.at, a, b);
     addOutline(view, firstSlot, room.outer);
     speaker.addWidths(doubts, ring, room.innerAlong, room.innerAcross);
+    if (room.roomMm < asked) addNarrowing(view, plate, { a, b, riseA: 0, riseB: 0 }, room);
     gaps.offer(room.roomMm - asked, tag + ring);
   }
 }
@@ -163,7 +165,7 @@ function addSection(
 function addNarrowing(
   view: View,
   plate: PassedPlate,
-  section: Section,
+  section: Omit<Section, 'share'>,
   { innerAlong, innerAcross }: OutlineRoom,
 ): void {
   const { speaker, doubts } = view;

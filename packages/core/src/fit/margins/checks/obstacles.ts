@@ -10,9 +10,9 @@ import { rodGap } from '../../../geometry/rodGap';
 import type { Vec3 } from '../../../geometry/vector';
 import type { LengthUnit } from '../../../units/parseLength';
 import { printLength } from '../../../units/printLength';
-import type { ObstacleShape } from '../../layout/OpeningShape';
+import type { Aside, ObstacleShape } from '../../layout/OpeningShape';
 import type { View } from '../../layout/View';
-import type { FitObstacle, FitRules } from '../../shapes';
+import type { FitObstacle, FitOpening, FitRules } from '../../shapes';
 import { addBody, addBox } from '../bodyTerms';
 import type { CheckKind, Told } from '../CheckKind';
 import type { Gaps } from '../Gaps';
@@ -21,8 +21,6 @@ import type { Gaps } from '../Gaps';
 const PARTS = 16;
 const NONE_THERE = 1000;
 const NOT_LOOKED = 1001;
-
-const A_LOOK = 'a lamp and a minute tell.';
 
 /** The gap of the body to an obstacle, with the ring that is nearest. */
 type Found = {
@@ -60,17 +58,17 @@ export const obstacles: CheckKind = {
   tell(view, gaps, rules, unit) {
     if (gaps.tag === NONE_THERE)
       return { sentence: 'Somebody looked behind this opening: no beam, rail or wiring is there.', nearest: null };
-    if (gaps.tag === NOT_LOOKED)
-      return {
-        sentence: `Nobody has looked behind this opening for a beam, a rail or wiring: ${A_LOOK}`,
-        nearest: null,
-      };
+    if (gaps.tag === NOT_LOOKED) return { sentence: notLookedWords(view.opening.opening), nearest: null };
     const told = obstacleWords(view, gaps, rules, unit);
-    return gaps.isJudged
-      ? told
-      : { ...told, sentence: `${told.sentence} Nobody has looked on this car for more than that: ${A_LOOK}` };
+    return gaps.isJudged ? told : { ...told, sentence: `${told.sentence} ${notLookedWords(view.opening.opening)}` };
   },
 };
+
+/** What is to be looked for behind an opening that nobody has looked behind. */
+export function notLookedWords({ obstacles: noted }: Pick<FitOpening, 'obstacles'>): string {
+  const what = noted.length > 0 ? 'more than what is noted' : 'a beam, a rail or wiring';
+  return `Nobody has looked behind this opening for ${what}: a lamp and a minute tell.`;
+}
 
 export function obstacleClearanceMm({ kind }: Pick<FitObstacle, 'kind'>, { clearancesMm }: FitRules): number {
   return kind === 'wiring' ? clearancesMm.wiring : clearancesMm.metal;
@@ -95,13 +93,41 @@ function askBody(view: View, gaps: Gaps, each: ObstacleShape, asked: number, tag
     doubts.add(each.placeXSlot, gap.nx);
     doubts.add(each.placeYSlot, gap.ny);
     addBody(view, gap.reach, gap.nz);
-    gaps.offer(gap.gapMm - asked, tag);
+    const { gapMm, nx, ny } = gap;
+    if (gapMm < asked) addAsides(view, each, gapMm, [nx, ny]);
+    gaps.offer(gapMm - asked, tag);
     return;
   }
   const found = boxObstacleGap(view, each.solid);
   addObstacle(view, each, found.direction);
   addBody(view, found.reach, found.direction[2]);
+  if (found.gapMm < asked) addAsides(view, each, found.gapMm, found.direction);
   gaps.offer(found.gapMm - asked, tag);
+}
+
+/**
+ * What hits where it was noted may stand aside: a beam behind the middle of a magnet gives nothing when it moves by a
+ * little, and all of its room when it moves by what nobody knows. The line at the noted place knows nothing of that.
+ */
+function addAsides(view: View, each: ObstacleShape, gapMm: number, slopes: readonly number[]): void {
+  const slots = [each.placeXSlot, each.placeYSlot];
+  slots.forEach((slot, axis) => {
+    const own = slopes[axis] as number;
+    let steepest = own;
+    for (const aside of each.asides) {
+      if (aside.axis !== axis) continue;
+      const slope = (gapTo(view, aside) - gapMm) / aside.byMm;
+      // Only what gives room: away from where it stands, and more than the line says.
+      if (slope * aside.byMm > 0 && Math.abs(slope) > Math.abs(steepest)) steepest = slope;
+    }
+    view.doubts.add(slot, steepest - own);
+  });
+}
+
+function gapTo(view: View, { rod, solid }: Aside): number {
+  if (!rod) return boxObstacleGap(view, solid).gapMm;
+  rodGap(gap, view.body, rod);
+  return gap.gapMm;
 }
 
 /** The least over the body's convex pieces. */
@@ -120,7 +146,7 @@ function boxObstacleGap({ body }: View, other: ConvexSolid): Found {
   return best;
 }
 
-function obstacleWords(view: View, { tag, valueMm, verdict }: Gaps, rules: FitRules, unit: LengthUnit): Told {
+function obstacleWords(view: View, { tag, valueMm, ownVerdict }: Gaps, rules: FitRules, unit: LengthUnit): Told {
   const each = view.opening.obstacles[Math.floor(tag / PARTS)];
   if (!each) throw new Error('obstacles: expected the obstacle that decides');
   const box = tag % PARTS === 0 ? null : (view.boxes[(tag % PARTS) - 1] ?? null);
@@ -130,7 +156,7 @@ function obstacleWords(view: View, { tag, valueMm, verdict }: Gaps, rules: FitRu
   const part = box?.label ?? 'body';
   const gapMm = valueMm + asked;
   const room = `the shop asks ${printLength(asked, unit)}`;
-  const close = verdict === 'measure' ? ', too close to call' : '';
+  const close = ownVerdict === 'measure' ? ', too close to call' : '';
   return {
     sentence:
       gapMm < 0
