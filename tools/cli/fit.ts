@@ -2,8 +2,9 @@
  * fit OPENING.json PARTS.json: prints a fit report as JSON. Exit status 0 when it is printed, 2 for a file that cannot be
  * read or is wrong: then standard error says the path inside the file, what stood there, and what would do.
  */
+import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
-import { fitReport } from '@low-quarry/core/formats/fitReport';
+import { fitReportText } from '@low-quarry/core/formats/fitReport';
 import { openingFileSchema } from '@low-quarry/core/formats/openingFile';
 import { partsFileSchema } from '@low-quarry/core/formats/partsFile';
 import { explainFileFailure, readFile } from '@low-quarry/core/formats/readFile';
@@ -30,8 +31,9 @@ try {
   if (!openingPath || !partsPath || more.length > 0) {
     throw new BadFile('Two files would do: npm run --silent fit -- OPENING.json PARTS.json');
   }
-  const report = fitReport(read(openingPath, openingFileSchema), read(partsPath, partsFileSchema));
-  process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
+  const [opening, parts] = [read(openingPath, openingFileSchema), read(partsPath, partsFileSchema)];
+  for (const text of fitReportText(opening, parts))
+    if (!process.stdout.write(text)) await once(process.stdout, 'drain');
 } catch (error) {
   if (!(error instanceof BadFile)) throw error;
   process.stderr.write(`${error.message}\n`);

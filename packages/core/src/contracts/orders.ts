@@ -33,7 +33,7 @@ export const orderSchema = z.object({
       behind: z.enum(BEHIND),
       speakerName: z.string(),
       summary: verdictSummarySchema,
-      /** Brackets of which tabs have to be broken off, and which. */
+      /** Brackets that are taken in a state other than they come in: which tabs to break off. */
       states: z.array(z.string()),
       open: openChecksSchema,
       earlierReason: z.string().nullable(),

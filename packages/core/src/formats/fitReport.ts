@@ -3,10 +3,17 @@
  * and the same numbers as on the screen.
  */
 import { z } from 'zod';
-import { candidateMeasurements, type NextMeasurement, nextMeasurements } from '../fit/advice/nextMeasurement';
-import { CHECK_IDS, COUNTS_FOR } from '../fit/Check';
+import {
+  candidateMeasurements,
+  type NextMeasurement,
+  type NextOptions,
+  nextMeasurements,
+} from '../fit/advice/nextMeasurement';
+import { CHECK_IDS, type Check, COUNTS_FOR } from '../fit/Check';
+import type { Judgement } from '../fit/Judgement';
 import { CatalogueIndex } from '../fit/search/CatalogueIndex';
 import { FitEngine } from '../fit/search/FitEngine';
+import type { FitOpening } from '../fit/shapes';
 import { rimPlaceList, toFitOpening } from '../model/opening';
 import { toFitCatalogue } from '../model/parts';
 import { radToDeg } from '../units/angle';
@@ -81,75 +88,110 @@ export const fitReportSchema = z.strictObject({
 });
 export type FitReport = z.infer<typeof fitReportSchema>;
 
-export function fitReport({ opening: record, rules }: OpeningFile, { parts, connectors }: PartsFile): FitReport {
+type Head = Omit<FitReport, 'candidates'>;
+type ReportedCandidate = FitReport['candidates'][number];
+
+/** So many of the best open candidates are asked what would settle them: a list that is longer is measured for in parts anyway. */
+const MOST_ASKED = 500;
+
+/** The whole report as one object: for a shop's own catalogue. */
+export function fitReport(opening: OpeningFile, parts: PartsFile): FitReport {
+  const { head, candidates } = reportParts(opening, parts);
+  return { ...head, candidates: [...candidates] };
+}
+
+/** The same as JSON text, candidate by candidate: of however many, one at a time is in memory. */
+export function* fitReportText(opening: OpeningFile, parts: PartsFile): Generator<string> {
+  const { head, candidates } = reportParts(opening, parts);
+  const open = JSON.stringify({ ...head, candidates: [] }, null, 2);
+  yield open.slice(0, open.lastIndexOf(']'));
+  let isFirst = true;
+  for (const candidate of candidates) {
+    const text = JSON.stringify(candidate, null, 2).replaceAll('\n', '\n    ');
+    yield `${isFirst ? '' : ','}\n    ${text}`;
+    isFirst = false;
+  }
+  yield `${isFirst ? '' : '\n  '}]\n}\n`;
+}
+
+function reportParts(
+  { opening: record, rules }: OpeningFile,
+  { parts, connectors }: PartsFile,
+): { readonly head: Head; readonly candidates: Iterable<ReportedCandidate> } {
   const names = new Map(connectors.map(({ id, name }) => [id, name]));
   const opening = toFitOpening(record, rules.halfWidthsMm, (id) => names.get(id) ?? id);
   const engine = new FitEngine(new CatalogueIndex(toFitCatalogue(parts)), rules);
   engine.rank(opening);
-  const judged = Array.from(engine.order, (at) => ({
-    at,
-    judgement: engine.judgementOf(at),
-    candidate: engine.candidateOf(at),
-  }));
   const options = {
     halfWidthsMm: rules.halfWidthsMm,
     places: rimPlaceList(record, opening),
     confidence: rules.confidence,
   };
-  const next = nextMeasurements(
-    opening,
-    judged.map(({ judgement }) => judgement),
-    options,
-  );
-  return {
+  const asked: Judgement[] = [];
+  for (const at of engine.order) {
+    if (asked.length === MOST_ASKED) break;
+    if (engine.rankedSpeaker(at).best.verdict === 'measure') asked.push(engine.judgementOf(at));
+  }
+  const head: Head = {
     format: 'fit report',
     version: 1,
     opening: opening.label,
     confidence: rules.confidence,
     stacksJudged: engine.stacksJudged,
-    measureNext: next.map(toNext),
-    candidates: judged.map(({ at, judgement, candidate }) => {
-      const { best } = engine.rankedSpeaker(at);
-      const { speaker, layers } = candidate;
-      return {
-        speakerId: speaker.id,
-        speaker: speaker.name,
-        verdict: judgement.verdict,
-        decidedBy: judgement.decidedBy,
-        chain: {
-          layers: layers.map((layer) => ({
-            id: layer.id,
-            name: layer.name,
-            kind: layer.kind,
-            made: layer.kind === 'spacer' && layer.made,
-          })),
-          turnDeg: tidy(radToDeg(judgement.mount.pose.angleRad)),
-          harness: judgement.harness.map(({ id, name }) => ({ id, name })),
-        },
-        addedParts: best.addedParts,
-        costMinor: best.costMinor,
-        chance: judgement.chance === null ? null : tidy(judgement.chance),
-        checks: judgement.checks.map(
-          ({ id, verdict: each, countsFor, isJudged, sentence, margin, nearest, missing }) => ({
-            id,
-            verdict: each,
-            countsFor,
-            judged: isJudged,
-            sentence,
-            marginMm: margin && tidy(margin.valueMm),
-            standardUncertaintyMm: margin && tidy(margin.standardUncertaintyMm),
-            expandedMm: margin && tidy(margin.expandedMm),
-            nearest: nearest && {
-              onPartMm: [...nearest.onPart].map(tidy) as [number, number, number],
-              onOtherMm: [...nearest.onOther].map(tidy) as [number, number, number],
-              askedMm: nearest.askedMm,
-            },
-            missing: [...missing],
-          }),
-        ),
-        measureNext: candidateMeasurements(opening, judgement, options).slice(0, MOST_NEXT).map(toNext),
-      };
-    }),
+    measureNext: nextMeasurements(opening, asked, options).map(toNext),
+  };
+  return {
+    head,
+    candidates: (function* () {
+      for (const at of engine.order) yield toReported(engine, at, opening, options);
+    })(),
+  };
+}
+
+function toReported(engine: FitEngine, at: number, opening: FitOpening, options: NextOptions): ReportedCandidate {
+  const judgement = engine.judgementOf(at);
+  const { speaker, layers } = engine.candidateOf(at);
+  const { best } = engine.rankedSpeaker(at);
+  return {
+    speakerId: speaker.id,
+    speaker: speaker.name,
+    verdict: judgement.verdict,
+    decidedBy: judgement.decidedBy,
+    chain: {
+      layers: layers.map((layer) => ({
+        id: layer.id,
+        name: layer.name,
+        kind: layer.kind,
+        made: layer.kind === 'spacer' && layer.made,
+      })),
+      turnDeg: tidy(radToDeg(judgement.mount.pose.angleRad)),
+      harness: judgement.harness.map(({ id, name }) => ({ id, name })),
+    },
+    addedParts: best.addedParts,
+    costMinor: best.costMinor,
+    chance: judgement.chance === null ? null : tidy(judgement.chance),
+    checks: judgement.checks.map(toReportedCheck),
+    measureNext: candidateMeasurements(opening, judgement, options).slice(0, MOST_NEXT).map(toNext),
+  };
+}
+
+function toReportedCheck(check: Check): ReportedCandidate['checks'][number] {
+  const { id, verdict: word, countsFor, isJudged, sentence, margin, nearest, missing } = check;
+  return {
+    id,
+    verdict: word,
+    countsFor,
+    judged: isJudged,
+    sentence,
+    marginMm: margin && tidy(margin.valueMm),
+    standardUncertaintyMm: margin && tidy(margin.standardUncertaintyMm),
+    expandedMm: margin && tidy(margin.expandedMm),
+    nearest: nearest && {
+      onPartMm: [...nearest.onPart].map(tidy) as [number, number, number],
+      onOtherMm: [...nearest.onOther].map(tidy) as [number, number, number],
+      askedMm: nearest.askedMm,
+    },
+    missing: [...missing],
   };
 }
 

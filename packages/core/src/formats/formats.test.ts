@@ -5,7 +5,7 @@ import { judgeCandidate } from '../fit/judgeCandidate';
 import { fromSide } from '../model/fromSide';
 import { toFitOpening } from '../model/opening';
 import { toFitCatalogue } from '../model/parts';
-import { fitReport, fitReportSchema } from './fitReport';
+import { fitReport, fitReportSchema, fitReportText } from './fitReport';
 import { JSON_SCHEMAS } from './jsonSchemas';
 import { openingFileSchema } from './openingFile';
 import { partsFileSchema } from './partsFile';
@@ -37,6 +37,8 @@ describe('the samples', () => {
     const { opening, parts } = read();
     const report = fitReport(opening, parts);
     expect(fitReportSchema.parse(JSON.parse(JSON.stringify(report)))).toEqual(report);
+    // Told candidate by candidate it is the same text.
+    expect([...fitReportText(opening, parts)].join('')).toBe(`${JSON.stringify(report, null, 2)}\n`);
     expect(report.candidates).toHaveLength(3);
     const catalogue = toFitCatalogue(parts.parts);
     const at = toFitOpening(opening.opening, opening.rules.halfWidthsMm, (id) => id);

@@ -71,3 +71,45 @@ test('one rectangular part of four equal ones is worth a quarter, two of them �
   expect(share(true, true, false, false)).toBeCloseTo(Math.SQRT2 / 4, 12);
   expect(share(true)).toBe(1);
 });
+
+/**
+ * JCGM 100:2008, Annex H.2, resistance, reactance and impedance from voltage, current and phase that were read together: inputs
+ * and their correlations of Table H.2, results of Table H.4. What is read together shares errors; here as in every gap a shared
+ * error is one term of its own, with the sum of what it does.
+ */
+describe('JCGM 100:2008, Annex H.2', () => {
+  const [volt, ampere, phase] = [4.999, 19.661e-3, 1.04446];
+  const spreads = [0.0032, 0.0095e-3, 0.00075];
+  const [voltAmpere, voltPhase, amperePhase] = [-0.36, 0.86, -0.65];
+  // The correlation matrix as a lower triangle times its transpose: three errors of their own, each shared by those below.
+  const low = Math.sqrt(1 - voltAmpere ** 2);
+  const shared = (amperePhase - voltAmpere * voltPhase) / low;
+  const shares = [
+    [1, 0, 0],
+    [voltAmpere, low, 0],
+    [voltPhase, shared, Math.sqrt(1 - voltPhase ** 2 - shared ** 2)],
+  ];
+  const combined = (slopes: readonly number[]) =>
+    combineUncertainty(
+      [0, 1, 2].map((error) => ({
+        sensitivity: slopes.reduce(
+          (sum, slope, input) => sum + slope * (spreads[input] as number) * (shares[input]?.[error] as number),
+          0,
+        ),
+        standardUncertainty: 1,
+        degreesOfFreedom: null,
+      })),
+    ).standardUncertainty;
+  const impedance = volt / ampere;
+  const [cos, sin] = [Math.cos(phase), Math.sin(phase)];
+
+  test.each([
+    ['R = (V/I) cos φ', impedance * cos, 127.732, 0.071, [cos / ampere, (-impedance * cos) / ampere, -impedance * sin]],
+    ['X = (V/I) sin φ', impedance * sin, 219.847, 0.295, [sin / ampere, (-impedance * sin) / ampere, impedance * cos]],
+    ['Z = V/I', impedance, 254.26, 0.236, [1 / ampere, -impedance / ampere, 0]],
+  ] as const)('%s', (_, value, published, uncertainty, slopes) => {
+    // The published results come from the readings themselves, the inputs here are rounded as in the table.
+    expect(Math.abs(value - published)).toBeLessThan(0.01);
+    expect(Math.abs(combined(slopes) - uncertainty)).toBeLessThan(0.0015);
+  });
+});

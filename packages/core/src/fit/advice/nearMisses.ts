@@ -27,7 +27,7 @@ export type NearMiss =
   | { readonly kind: 'smaller'; readonly candidate: Candidate; readonly judgement: Judgement };
 
 /** The tallest part may stand so far into the cloth once it is cut away there (common practice, no source), mm. */
-const CLOTH_MM = 6;
+export const CLOTH_MM = 6;
 const MOST_OF_A_KIND = 2;
 
 /**
@@ -93,12 +93,8 @@ function idsOf(layers: Candidate['layers']): string {
 function cutCloth(opening: FitOpening, candidate: Candidate, now: Judgement, rules: FitRules): readonly NearMiss[] {
   if (!onlyFails(now, 'front') || !opening.frontGap) return [];
   const margin = checkOf(now, 'front').margin;
-  if (
-    !margin ||
-    margin.valueMm + rules.clearancesMm.front < -CLOTH_MM ||
-    -margin.valueMm > CLOTH_MM + rules.clearancesMm.front
-  )
-    return [];
+  // Where the cloth is cut away nothing is asked of it, and there is what lies behind it; that has to be as sure as anything.
+  if (!margin || margin.valueMm + rules.clearancesMm.front + CLOTH_MM < margin.expandedMm) return [];
   return [{ kind: 'cutCloth', candidate, missingMm: -margin.valueMm }];
 }
 

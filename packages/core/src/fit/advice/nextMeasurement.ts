@@ -225,7 +225,8 @@ export function outcomesOf(judgement: Judgement, action: Action, confidence: num
   return OUTCOMES.map((x) => checks.map((check) => after(check, action, spread, x, confidence)).reduce(graver));
 }
 
-function spreadOf({ parts }: Action): number {
+/** How far a reading may lie off what is believed of it now, one standard deviation, mm. */
+export function spreadOf({ parts }: Action): number {
   return Math.sqrt(parts.reduce((sum, { factor, uncertaintyMm }) => sum + (factor * uncertaintyMm) ** 2, 0));
 }
 

@@ -111,9 +111,15 @@ function withBeam(record: OpeningRecord, truth: TrueOpening, ways: Ways, random:
   return { ...record, obstacles: [beam] };
 }
 
-function withReading(record: OpeningRecord, key: string, measurement: Measurement): OpeningRecord {
+/** The record with a dimension as it was read; of a beam's place how far above the noted one it is, of a trace how far outside. */
+export function withReading(record: OpeningRecord, key: string, measurement: Measurement): OpeningRecord {
   if (key === BEAM_PLACE) {
-    const obstacles = record.obstacles.map((each) => ({ ...each, placeHalfWidthMm: MEASURED_PLACE_MM }));
+    const byMm = mean(measurement.readingsMm);
+    const obstacles = record.obstacles.map((each) => ({
+      ...each,
+      yMm: each.yMm + byMm,
+      placeHalfWidthMm: MEASURED_PLACE_MM,
+    }));
     return { ...record, obstacles };
   }
   if (key === EDGE && record.trace) {
@@ -151,7 +157,7 @@ function trueValueMm(truth: TrueOpening, ways: Ways, record: OpeningRecord, key:
     case EDGE:
       return truth.edgeMm;
     case BEAM_PLACE:
-      return 0;
+      return truth.beamYMm - (record.obstacles[0]?.yMm ?? 0);
     default: {
       const { xMm, yMm } = placeOf(record, key);
       return stickDepthMm(truth, ways, xMm, yMm);

@@ -54,6 +54,38 @@ test('one side alone leaves one of a pair over', async () => {
   ]);
 });
 
+test('what is open is on the list with what was answered, the gravest first; and which tabs are to be broken off', async () => {
+  const path = '/api/parts/brk-plate-3-166-to-6-5-6-mm';
+  const { version, record } = (await app.http.get(path).expect(200)).body;
+  const snapOffs = [{ id: 'flat', name: 'side tabs broken off' }];
+  await app.http
+    .put(path)
+    .send({ version, record: { ...record, snapOffs } })
+    .expect(200);
+  const right = await app.opening(1, 'frontDoorLow', 'right');
+  const choice = {
+    openingId: right.id,
+    speakerId: 'spk-wrackline-shoal-65',
+    layerIds: ['brk-plate-3-166-to-6-5-6-mm#flat'],
+  };
+  const send = (answers: object[]) =>
+    app.http
+      .put(`/api/jobs/${right.jobId}/choices`)
+      .send({ choices: [{ ...choice, answers }] })
+      .expect(200);
+  await send([]);
+  const { body: before } = await app.http.get(`/api/jobs/${right.jobId}/order`).expect(200);
+  const held = before.heldBack.find(({ openingId }: { openingId: string }) => openingId === right.id);
+  expect(held.open.map(({ verdict }: { verdict: string }) => verdict)[0]).toBe('hits');
+  const open = held.open.filter(({ countsFor }: { countsFor: string }) => countsFor !== 'arrival');
+  await send(open.map(({ check }: { check: string }) => ({ kind: 'reason', check, words: 'the card is cut out' })));
+  const { body } = await app.http.get(`/api/jobs/${right.jobId}/order`).expect(200);
+  const included = body.included.find(({ openingId }: { openingId: string }) => openingId === right.id);
+  expect(included.states).toEqual([`${record.maker} ${record.name}: side tabs broken off`]);
+  expect(included.open[0]).toMatchObject({ verdict: 'hits', answer: { by: 'Okke', words: 'the card is cut out' } });
+  expect(included.open.at(-1)).toMatchObject({ check: 'terminals', countsFor: 'arrival', answer: null });
+});
+
 test('the file holds the same lines, read by a CSV reader', async () => {
   const { job } = await app.jobNumber(3);
   const answer = await app.http.get(`/api/jobs/${job.id}/order.csv`).expect(200);

@@ -195,7 +195,7 @@ function Included({ order: { included }, jobId }: { readonly order: OrderAnswer;
               </span>
               {states.map((state) => (
                 <span key={state} className="block text-[13px] font-semibold">
-                  To break off: {state}
+                  State of the bracket: {state}
                 </span>
               ))}
             </span>

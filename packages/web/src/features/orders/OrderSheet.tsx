@@ -71,7 +71,7 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
             <li key={openingId}>
               <strong>{label}:</strong> {speakerName}.{' '}
               {states.map((state) => (
-                <strong key={state}>To break off: {state}. </strong>
+                <strong key={state}>State of the bracket: {state}. </strong>
               ))}
               {gravestOf(open) === null && `${verdictLine(summary, behind, unit)}. ${summary.sentence}`}
               <OpenLines open={open} behind={behind} />
