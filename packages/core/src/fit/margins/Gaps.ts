@@ -10,11 +10,11 @@ import { Variance } from '../../uncertainty/Variance';
 import { type CheckId, type CountsFor, VERDICT_GRAVITY, type Verdict } from '../Check';
 import type { Doubts, Form } from './Doubts';
 
-/** What is surer than this does not change a chance by a thousandth. */
+/**
+ * What is surer than this, in half-widths, does not change a chance by a thousandth; and one gap is no surer than another: the one
+ * with less room is the worse one then.
+ */
 const FAR = 2.5;
-
-/** Half-widths beyond which one gap is no surer than another: the one with less room is the worse one then. */
-const CERTAIN = FAR;
 
 export class Gaps {
   /** Of the worst gap, mm. */
@@ -135,7 +135,7 @@ export class Gaps {
 
   /** How many half-widths of its interval the margin lies above zero, up to certainty; Infinity where no length decides. */
   get sureness(): number {
-    return this.hasMargin ? Math.min(CERTAIN, sureness(this)) : Number.POSITIVE_INFINITY;
+    return this.hasMargin ? Math.min(FAR, sureness(this)) : Number.POSITIVE_INFINITY;
   }
 
   /** Takes the gap where it is worse than the worst so far; of those that hit, the one that misses most. */
@@ -153,7 +153,7 @@ export class Gaps {
 
   private isWorse(verdict: Verdict, valueMm: number, expandedMm: number): boolean {
     if (verdict !== this.verdict) return VERDICT_GRAVITY[verdict] > VERDICT_GRAVITY[this.verdict];
-    const off = verdict === 'hits' ? 0 : Math.min(CERTAIN, sureness({ valueMm, expandedMm })) - this.sureness;
+    const off = verdict === 'hits' ? 0 : Math.min(FAR, sureness({ valueMm, expandedMm })) - this.sureness;
     return off !== 0 ? off < 0 : valueMm < this.valueMm;
   }
 }
