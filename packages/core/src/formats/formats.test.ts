@@ -8,7 +8,7 @@ import { toFitCatalogue } from '../model/parts';
 import { fitReport, fitReportSchema, fitReportText } from './fitReport';
 import { JSON_SCHEMAS } from './jsonSchemas';
 import { openingFileSchema } from './openingFile';
-import { partsFileSchema } from './partsFile';
+import { MOST_PARTS, partsFileSchema } from './partsFile';
 import { explainFileFailure, readFile } from './readFile';
 
 // Seeded: what a run finds must be found again by the next one.
@@ -207,4 +207,11 @@ describe('the other side', () => {
     if (!beam) throw new Error('expected a beam');
     expect(fromSide({ ...opening.opening, obstacles: [{ ...beam, thisSideOnly: true }] }).obstacles).toEqual([]);
   });
+});
+
+test('a pack of more parts than are read is refused with what was found, cut short', () => {
+  const parts = Array.from({ length: MOST_PARTS + 1 }, () => 'x');
+  const result = readFile(JSON.stringify({ format: 'parts', version: 1, parts }), partsFileSchema);
+  if (result.ok) throw new Error('expected a refusal');
+  expect(explainFileFailure('big.json', result.failure)).toMatch(/^big\.json at parts(\.\d+)?: found .{1,61};/);
 });

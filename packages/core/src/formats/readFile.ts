@@ -67,7 +67,8 @@ function found(value: unknown, path: readonly PropertyKey[]): string {
 }
 
 function printable(text: string): string {
-  const tidy = [...text].map((each) => (each < ' ' ? ' ' : each)).join('');
+  // What is wrong may be a whole catalogue: no more of it is looked at than is shown, at most two units a character.
+  const tidy = [...text.slice(0, 2 * LONGEST_FOUND + 2)].map((each) => (each < ' ' ? ' ' : each)).join('');
   return tidy === '' ? 'nothing' : tidy.length > LONGEST_FOUND ? `${tidy.slice(0, LONGEST_FOUND)}…` : tidy;
 }
 
