@@ -488,8 +488,8 @@ describe('the whole', () => {
     });
     const open = openForOpening(at, judge(at, candidate()));
     expect(open.map(({ check: id, verdict }) => [id, verdict])).toEqual([
-      ['connector', 'hold'],
       ['chime', 'hold'],
+      ['connector', 'hold'],
       ['obstacles', 'measure'],
     ]);
     expect(openForOpening(opening({}), judge(opening({}), candidate()))).toEqual([]);

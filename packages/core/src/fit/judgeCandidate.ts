@@ -6,7 +6,7 @@ import { findHarnessChain } from '../wiring/findHarnessChain';
 import type { Judgement } from './Judgement';
 import { speakerShape } from './layout/SpeakerShape';
 import { jointsOf } from './mates/joints';
-import { placementsOf } from './mates/placements';
+import { type Placement, placementsOf } from './mates/placements';
 import { Judge } from './search/Judge';
 import type { Candidate, FitBracket, FitHarnessAdapter, FitOpening, FitRules, FitSpeaker } from './shapes';
 
@@ -47,19 +47,27 @@ export function askCandidate(
   candidate: Candidate,
   harness: readonly FitHarnessAdapter[] | null,
 ): Judge {
-  const { view, rules } = judge;
+  const best = judge.bestPlacement(lookAt(judge, opening, candidate, harness), 'hits');
+  if (!best) throw new Error('askCandidate: expected a placement');
+  judge.view.setPlacement(best);
+  judge.ask();
+  return judge;
+}
+
+/** Puts a candidate into the judge's view; one of the placements has to be set before anything is asked. */
+export function lookAt(
+  { view, rules }: Judge,
+  opening: FitOpening,
+  candidate: Candidate,
+  harness: readonly FitHarnessAdapter[] | null,
+): readonly Placement[] {
   const { speaker, layers } = candidate;
   const joints = jointsOf(opening, candidate, rules);
   view.setOpening(opening);
   view.setSpeaker(speaker);
   view.setStack(layers, joints);
   view.harness = harness;
-  const placements = placementsOf(bracketsOf(candidate), speakerShape(speaker).looks, joints, opening.plugRad);
-  const best = judge.bestPlacement(placements, 'hits');
-  if (!best) throw new Error('askCandidate: expected a placement');
-  view.setPlacement(best);
-  judge.ask();
-  return judge;
+  return placementsOf(bracketsOf(candidate), speakerShape(speaker).looks, joints, opening.plugRad);
 }
 
 export function bracketsOf({ layers }: Pick<Candidate, 'layers'>): readonly FitBracket[] {

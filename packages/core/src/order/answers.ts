@@ -5,7 +5,7 @@
  * that takes a cure, which the trade knows of and somebody can check again. Cures are common practice, no source.
  */
 import { z } from 'zod';
-import { CHECK_IDS, type CheckId } from '../fit/Check';
+import { CHECK_IDS, type CheckId, COUNTS_FOR } from '../fit/Check';
 import type { OpeningFacts } from '../fit/margins/checks/facts';
 
 export const SHORTEST_WORDS = 8;
@@ -171,6 +171,8 @@ const given = {
   /** What the check had found: the answer is to that. */
   found: z.object({
     verdict: z.enum(['clears', 'measure', 'hits', 'hold']),
+    /** A reason for what nobody had looked at is none for what a look then finds. */
+    countsFor: z.enum(COUNTS_FOR),
     marginMm: z.number().nullable(),
     sentence: z.string(),
   }),

@@ -19,18 +19,29 @@ function check(id: CheckId, verdict: Verdict, marginMm: number | null = null, mo
   return { id, verdict, margin, ...plain, ...more };
 }
 
-const found = (verdict: Verdict, marginMm: number | null, of: CheckId) => ({
+const found = (
+  verdict: Verdict,
+  marginMm: number | null,
+  of: CheckId,
+  countsFor: Check['countsFor'] = 'candidate',
+) => ({
   verdict,
+  countsFor,
   marginMm,
   sentence: `${of} says so`,
 });
 const given = { by: 'Rieke', at: '2026-03-02T10:00:00.000Z' };
-const reason = (of: CheckId, verdict: Verdict, marginMm: number | null): Answer => ({
+const reason = (
+  of: CheckId,
+  verdict: Verdict,
+  marginMm: number | null,
+  countsFor: Check['countsFor'] = 'candidate',
+): Answer => ({
   kind: 'reason',
   check: of,
   words: 'customer cuts the card',
   ...given,
-  found: found(verdict, marginMm, of),
+  found: found(verdict, marginMm, of, countsFor),
 });
 const soundKept: Answer = {
   kind: 'cure',
@@ -39,7 +50,7 @@ const soundKept: Answer = {
   words: 'under the dash, belt chime heard',
   leave: 'the club, by letter',
   ...given,
-  found: found('hold', null, 'chime'),
+  found: found('hold', null, 'chime', 'opening'),
 };
 
 const mayOrder = (checks: readonly Check[], answers: readonly Answer[], plugs: typeof PLUGS | typeof WARNING = PLUGS) =>
@@ -106,7 +117,11 @@ describe('a hold', () => {
     const notLooked = check('obstacles', 'measure', null, { countsFor: 'opening', isJudged: false });
     const open = openChecks({ checks: [notLooked] }, [], PLUGS);
     expect(heldBackBecause(open, 'clears')).toBe('Nobody has looked, and no reason is written.');
-    expect(mayOrder([notLooked], [reason('obstacles', 'measure', null)])).toBe(true);
+    expect(mayOrder([notLooked], [reason('obstacles', 'measure', null, 'opening')])).toBe(true);
+    // With a beam noted that clears by 8 mm the look was ordered without; that the beam is too near to call is another thing.
+    const looked = reason('obstacles', 'measure', 8, 'opening');
+    expect(mayOrder([check('obstacles', 'measure', 8, { countsFor: 'opening' })], [looked])).toBe(true);
+    expect(mayOrder([check('obstacles', 'measure', 8)], [looked])).toBe(false);
   });
 
   test('another fact of the same check is another finding', () => {

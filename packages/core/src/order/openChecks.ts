@@ -48,7 +48,7 @@ function toOpen(
   const said = answers.find(({ check }) => check === id) ?? null;
   const cures = verdict === 'hold' ? curesFor(id, opening) : [];
   const marginMm = margin?.valueMm ?? null;
-  const isAnswered = said !== null && covers(said, { verdict, marginMm, sentence }, cures);
+  const isAnswered = said !== null && covers(said, { verdict, countsFor, marginMm, sentence }, cures);
   return {
     check: id,
     verdict,
@@ -65,6 +65,7 @@ function toOpen(
 /** Whether an answer is to this finding, or was to a graver one of the same check. */
 export function covers(answer: Answer, now: Answer['found'], cures: readonly CureId[]): boolean {
   const { found } = answer;
+  if (found.countsFor !== now.countsFor) return false;
   if (answer.kind === 'cure') return now.verdict === 'hold' && cures.includes(answer.cure) && isSameFact(found, now);
   if (now.verdict === 'hold' || found.verdict === 'hold') return false;
   if (graver(now.verdict, found.verdict) !== found.verdict) return false;

@@ -1,5 +1,6 @@
 /** An opening as it is, every length exact, and where a stick would stop in it. */
 import type { FitOpening } from '../../fit/shapes';
+import { sheetDepthMm } from '../../geometry/glassSheet';
 import { sheetDefaults } from '../../model/sheetDefaults';
 import { exactly } from '../../uncertainty/Dimension';
 import type { Ways } from './families';
@@ -49,15 +50,11 @@ export function drawOpening(ways: Ways, between: (low: number, high: number) => 
   };
 }
 
-/** Where the glass is when the window is all the way down, or the skin, mm behind the wall. */
-export function sheetDepthMm({ depthMm, lean, sideLean, curvature }: TrueOpening, xMm: number, yMm: number): number {
-  return depthMm + sideLean * xMm + lean * yMm + curvature * yMm * yMm;
-}
-
 /** What a stick reads at a place: below the edge that the glass has all the way down it goes on to the outer skin. */
 export function stickDepthMm(truth: TrueOpening, { behind }: Ways, xMm: number, yMm: number): number {
   const isUnder = behind === 'glass' && yMm < truth.lowerEdgeMm;
-  return sheetDepthMm(truth, xMm, yMm) + (isUnder ? truth.outerMm : 0);
+  const { depthMm: c0, sideLean: c1, lean: c2, curvature: c3 } = truth;
+  return sheetDepthMm({ c0, c1, c2, c3 }, xMm, yMm) + (isUnder ? truth.outerMm : 0);
 }
 
 /** The opening that was written down, with the true lengths in it. */

@@ -1,9 +1,7 @@
 /** Openings whose true shapes are known, what a fitter would write down about them, and parts for them. */
 import type { Judgement } from '../../fit/Judgement';
-import { bracketsOf, judgeCandidate } from '../../fit/judgeCandidate';
-import { speakerShape } from '../../fit/layout/SpeakerShape';
-import { jointsOf } from '../../fit/mates/joints';
-import { type Placement, placementsOf, turnBetween } from '../../fit/mates/placements';
+import { judgeCandidate, lookAt } from '../../fit/judgeCandidate';
+import { type Placement, turnBetween } from '../../fit/mates/placements';
 import { Judge } from '../../fit/search/Judge';
 import type { Candidate, FitOpening, FitRules } from '../../fit/shapes';
 import { seededRandom } from '../../math/seededRandom';
@@ -53,16 +51,8 @@ const LEAD = {
  */
 export function judgeAsMounted(opening: FitOpening, real: Candidate, said: Judgement, rules: FitRules): Judgement {
   const judge = new Judge(rules);
-  const { view } = judge;
-  const joints = jointsOf(opening, real, rules);
-  view.setOpening(opening);
-  view.setSpeaker(real.speaker);
-  view.setStack(real.layers, joints);
-  view.harness = [LEAD];
-  const { looks } = speakerShape(real.speaker);
-  const placements = placementsOf(bracketsOf(real), looks, joints, opening.plugRad);
-  const asSaid = placements.reduce((a, b) => (awayFrom(b, said) < awayFrom(a, said) ? b : a));
-  view.setPlacement(asSaid);
+  const placements = lookAt(judge, opening, real, [LEAD]);
+  judge.view.setPlacement(placements.reduce((a, b) => (awayFrom(b, said) < awayFrom(a, said) ? b : a)));
   judge.ask();
   return judge.tell('mm');
 }

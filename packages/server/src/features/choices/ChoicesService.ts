@@ -148,7 +148,7 @@ export class ChoicesService {
   ): Answer | null {
     const asked = open.find(({ check }) => check === answer.check);
     if (!asked) return null;
-    const { verdict, marginMm, sentence, cures } = asked;
+    const { verdict, countsFor, marginMm, sentence, cures } = asked;
     const refuse = (field: string, message: string) => refused(message, [{ path: `${path}.${field}`, message }]);
     if (answer.kind === 'reason' && verdict === 'hold')
       throw refuse('kind', `No written reason lifts this hold: ${sentence}`);
@@ -157,7 +157,7 @@ export class ChoicesService {
       if (CURES[answer.cure].asksLeave && answer.leave === null)
         throw refuse('leave', 'It asks for the leave of the vehicle’s owner: who gave it, and how.');
     }
-    const found = { verdict, marginMm, sentence };
+    const found = { verdict, countsFor, marginMm, sentence };
     const same = given.find((each) => isSameAnswer(each, answer) && covers(each, found, cures));
     if (same) return same;
     if (answer.kind === 'cure' && CURES[answer.cure].ownerOnly && !this.roles.includes('owner'))

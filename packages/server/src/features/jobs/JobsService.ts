@@ -220,8 +220,8 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
 
 /** Nothing is chosen. */
 function openState(record: OpeningRecord): OpeningState {
-  const [hold] = openingHolds({ ...record, airbag: airbagAt(record) });
-  if (hold) return { kind: 'hold', sentence: hold.sentence };
+  const holds = openingHolds({ ...record, airbag: airbagAt(record) });
+  if (holds.length > 0) return { kind: 'hold', sentence: holds.map(({ sentence }) => sentence).join(' ') };
   const missing = missingDimensions(record);
   if (missing.length > 0) return { kind: 'toMeasure', missing: [...missing] };
   const wanted = wantedDimensions(record);

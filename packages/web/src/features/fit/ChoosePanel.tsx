@@ -33,7 +33,11 @@ type ChoosePanelProps = {
 export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrderable, unit }: ChoosePanelProps) {
   // A side that does not clear is added only by hand: it asks for answers nobody thought of.
   const [withOther, setWithOther] = useState(other !== null && !isOpen(other, candidate));
-  const kept = useKept(`answers.${here.opening.id}.${candidate.speakerId}`, answerDraftsSchema, () => ({}));
+  const kept = useKept(
+    `answers.${here.opening.id}.${candidate.speakerId}/${candidate.layerIds.join('+')}`,
+    answerDraftsSchema,
+    () => ({}),
+  );
   const [touched, setTouched] = useState(false);
   const choosing = useChoosing(here.opening.id);
   const away = useSyncExternalStore(subscribeToConnection, isAway);
@@ -162,9 +166,5 @@ function isOpen(side: Judged, candidate: CandidateIds): boolean {
 /** What is open, with its side where there are two. */
 function titleOf(open: OpenCheck, record: OpeningWithState['record'], isPair: boolean, unit: LengthUnit): string {
   const line = openCheckLine(open, record.behind, unit);
-  return isPair ? `${placeLabel(record)}: ${lowerFirst(line)}` : line;
-}
-
-function lowerFirst(words: string): string {
-  return words.charAt(0).toLowerCase() + words.slice(1);
+  return isPair ? `${placeLabel(record)}. ${line}` : line;
 }

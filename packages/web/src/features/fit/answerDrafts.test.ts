@@ -24,7 +24,7 @@ const chime: OpenCheck = {
 const given = {
   by: 'Okke',
   at: '2026-03-02T10:00:00.000Z',
-  found: { verdict: 'hits', marginMm: -1, sentence: '' },
+  found: { verdict: 'hits', countsFor: 'candidate', marginMm: -1, sentence: '' },
 } as const;
 const said: Answer = { kind: 'reason', check: 'depth', words: 'customer cuts the card', ...given };
 const nothing = { cure: null, words: '', leave: '' };

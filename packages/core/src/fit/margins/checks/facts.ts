@@ -124,12 +124,12 @@ export type OpeningFacts = {
   readonly wiring: { readonly kind: FitOpening['wiring']['kind'] };
 };
 
-/** Why an opening is on hold before anything is chosen for it, in the order of asking; empty where it is not. */
+/** Why an opening is on hold before anything is chosen for it, what may be lost for good first; empty where it is not. */
 export function openingHolds(facts: OpeningFacts): readonly { readonly check: CheckId; readonly sentence: string }[] {
   const { secondPlug, wiring } = facts;
   return [
-    ...(wiring.kind === 'connector' ? [] : [{ check: 'connector' as const, sentence: WIRING_WORDS[wiring.kind] }]),
     ...(isHold(secondPlug) ? [{ check: 'chime' as const, sentence: SECOND_PLUG_WORDS[secondPlug] }] : []),
+    ...(wiring.kind === 'connector' ? [] : [{ check: 'connector' as const, sentence: WIRING_WORDS[wiring.kind] }]),
     ...(facts.airbag === 'none' ? [] : [{ check: 'airbag' as const, sentence: AIRBAG_WORDS[facts.airbag] }]),
   ];
 }
