@@ -479,6 +479,13 @@ describe('the whole', () => {
     expect(judge(at, candidate())).toMatchObject({ verdict: 'clears', decidedBy: 'front' });
   });
 
+  test('where nobody is asked to look for an airbag nothing is claimed, and nothing is open', () => {
+    const at = opening({ airbag: 'notAsked' });
+    expect(check('airbag', at)).toMatchObject({ verdict: 'clears', isJudged: false });
+    expect(openForOpening(at, judge(at, candidate()))).toEqual([]);
+    expect(check('airbag', opening({ airbag: 'none' }))).toMatchObject({ verdict: 'clears', isJudged: true });
+  });
+
   test('what is open for the opening is the same whatever is shown, the holds first', () => {
     const at = opening({
       obstaclesLooked: false,

@@ -23,8 +23,8 @@ export type FactoryWiring =
 /** `sound`: nobody has looked whether its wires go on to another speaker; `soundAlone`: they do not; `soundOn`: they do. */
 export type SecondPlug = 'none' | 'soundAlone' | 'soundOn' | 'sound' | 'warning' | 'unexplained' | 'notLooked';
 
-/** Whether an airbag sits behind or beside the cover that has to come off. */
-export type Airbag = 'none' | 'near' | 'notLooked';
+/** Whether an airbag sits behind or beside the cover that has to come off; `notAsked` where covers of that place are not asked about. */
+export type Airbag = 'none' | 'near' | 'notLooked' | 'notAsked';
 
 /** One reading of the depth to what lies behind, at a place of the face. */
 export type DepthReading = {

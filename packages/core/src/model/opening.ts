@@ -276,9 +276,9 @@ export function toFitOpening(
   };
 }
 
-/** What is known of an airbag at the opening: none, where no cover of that place holds one. */
-export function airbagAt({ place, airbag }: Pick<OpeningRecord, 'place' | 'airbag'>): OpeningRecord['airbag'] {
-  return mayHoldAirbag(place) ? airbag : 'none';
+/** What is known of an airbag at the opening; covers of some places are not asked about. */
+export function airbagAt({ place, airbag }: Pick<OpeningRecord, 'place' | 'airbag'>): FitOpening['airbag'] {
+  return mayHoldAirbag(place) ? airbag : 'notAsked';
 }
 
 type Lookup = (key: OpeningDimensionKey) => Dimension | null;

@@ -115,6 +115,12 @@ export class Gaps {
     this.countsFor = countsFor;
   }
 
+  /** Nobody is asked to look here: nothing is open, and nothing is claimed. */
+  notAsked(tag: number): void {
+    this.factOfOpening('clears', tag);
+    this.isJudged = false;
+  }
+
   /** What is known clears, by the margin it has, and nobody has looked for more. */
   notLookedFurther(): void {
     this.verdict = 'measure';

@@ -102,7 +102,8 @@ function isHold(secondPlug: SecondPlug): boolean {
 }
 
 const AIRBAG_WORDS: Readonly<Record<Airbag, string>> = {
-  none: 'No airbag sits behind or beside this cover.',
+  none: 'Somebody looked: no airbag sits behind or beside this cover.',
+  notAsked: 'At this place nobody is asked to look for an airbag; the cautions say what may sit here.',
   near: "An airbag sits behind or beside this cover. The vehicle maker's manual decides whether anything may be changed here, and how.",
   notLooked:
     "Nobody has looked whether an airbag sits behind this cover: its mark and the vehicle maker's manual tell, before the cover comes off.",
@@ -112,10 +113,15 @@ const AIRBAG_WORDS: Readonly<Record<Airbag, string>> = {
 export const airbag: CheckKind = {
   mostSides: 1,
   ask({ opening }, gaps) {
-    gaps.factOfOpening(opening.opening.airbag === 'none' ? 'clears' : 'hold', 0);
+    if (opening.opening.airbag === 'notAsked') gaps.notAsked(0);
+    else gaps.factOfOpening(holdsForAirbag(opening.opening.airbag) ? 'hold' : 'clears', 0);
   },
   tell: ({ opening }) => sentence(AIRBAG_WORDS[opening.opening.airbag]),
 };
+
+function holdsForAirbag(found: Airbag): boolean {
+  return found === 'near' || found === 'notLooked';
+}
 
 /** What is known of an opening that no length decides. */
 export type OpeningFacts = {
@@ -130,7 +136,7 @@ export function openingHolds(facts: OpeningFacts): readonly { readonly check: Ch
   return [
     ...(isHold(secondPlug) ? [{ check: 'chime' as const, sentence: SECOND_PLUG_WORDS[secondPlug] }] : []),
     ...(wiring.kind === 'connector' ? [] : [{ check: 'connector' as const, sentence: WIRING_WORDS[wiring.kind] }]),
-    ...(facts.airbag === 'none' ? [] : [{ check: 'airbag' as const, sentence: AIRBAG_WORDS[facts.airbag] }]),
+    ...(holdsForAirbag(facts.airbag) ? [{ check: 'airbag' as const, sentence: AIRBAG_WORDS[facts.airbag] }] : []),
   ];
 }
 
