@@ -74,10 +74,14 @@ export function writeDraftText(store: DeviceStore, key: string, text: string | n
   void write(store, key);
 }
 
-/** Forgets a draft unless it was typed on since, here or in another tab. */
-export function forgetDraft(store: DeviceStore, key: string, text: string): void {
+/**
+ * Forgets a draft unless it was typed on since, here or in another tab.
+ *
+ * @returns when the device has forgotten it, or is known to keep nothing
+ */
+export function forgetDraft(store: DeviceStore, key: string, text: string): Promise<void> {
   if (drafts.get(key) === text) drafts.delete(key);
-  void inTurn(key, async () => {
+  return inTurn(key, async () => {
     await store.update(key, (before) => (textOf(before) === text ? null : (before ?? null)));
     tabs?.tell(key);
   }).catch(() => {

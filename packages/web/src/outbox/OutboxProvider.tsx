@@ -7,10 +7,7 @@ import { withSendingLock } from '../device/sendingLock';
 import { newId } from '../ui/newId';
 import { type Entry, nextToSend } from './Entry';
 import type { Outbox } from './Outbox';
-import { rebased } from './rebased';
-import { type Sent, sendEntry } from './sendEntry';
-
-type Done = (entry: Entry, answer: unknown) => void;
+import { type Done, sendAll } from './sendAll';
 
 const OutboxContext = createContext<Outbox | null>(null);
 
@@ -65,23 +62,4 @@ function keepSending(outbox: Outbox, onDone: Done): () => void {
     clearInterval(timer);
     for (const each of unsubscribe) each();
   };
-}
-
-async function sendAll(outbox: Outbox, onDone: Done, isStopped: () => boolean): Promise<void> {
-  for (let entry = nextToSend(outbox.entries()); entry && !isStopped(); entry = nextToSend(outbox.entries())) {
-    const sent = await sendEntry(entry, newId).catch((error: unknown) => faultOf(entry as Entry, error));
-    if (sent.kind === 'later') return;
-    if (sent.kind === 'replaced') await outbox.replace(entry.id, sent.entry);
-    else {
-      onDone(entry, sent.answer);
-      for (const later of rebased(outbox.entries(), entry, sent.answer)) await outbox.replace(later.id, later);
-      await outbox.settle(entry.id, sent.answer);
-    }
-  }
-}
-
-/** An answer that cannot be read is no reason to send for ever. */
-function faultOf(entry: Entry, error: unknown): Sent {
-  const message = error instanceof Error ? error.message : String(error);
-  return { kind: 'replaced', entry: { ...entry, refused: { message, errors: [] } } };
 }

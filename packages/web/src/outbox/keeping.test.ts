@@ -7,6 +7,7 @@ import { LEASE_MS, withSendingLock } from '../device/sendingLock';
 import { createTestDevice, createTestTabs, installLocalStorage, type TestDevice } from '../device/testing';
 import type { Entry } from './Entry';
 import { Outbox } from './Outbox';
+import { sendAll } from './sendAll';
 
 const PERSON = '00000000-0000-4000-8000-000000000009';
 const ID = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
@@ -139,6 +140,34 @@ describe('entries of earlier programs', () => {
   });
 });
 
+test('what was sent is kept until no draft of it is: a page that is closed in between never finds the draft alone', async () => {
+  const draft = `${draftPrefix(PERSON)}opening`;
+  await openDrafts(device, PERSON, createTestTabs());
+  writeDraftText(device, draft, 'sent');
+  const outbox = await openOutbox();
+  await outbox.add(entry(1));
+  const seen: string[] = [];
+  const { update } = device;
+  const watched: TestDevice = {
+    ...device,
+    update: async (key, change) => {
+      const made = await update(key, change);
+      seen.push(`${device.values.has(draft)} ${((device.values.get(`outbox.${PERSON}`) ?? []) as unknown[]).length}`);
+      return made;
+    },
+  };
+  const watching = new Outbox(PERSON, watched, createTestTabs());
+  await watching.open();
+  const done = () => forgetDraft(watched, draft, 'sent');
+  await sendAll(
+    watching,
+    done,
+    () => false,
+    async () => ({ kind: 'done', answer: null }),
+  );
+  expect(seen).toEqual(['false 1', 'false 0']);
+});
+
 describe('drafts', () => {
   const key = `${draftPrefix(PERSON)}bookIn`;
   const open = () => openDrafts(device, PERSON, tabs);
@@ -169,11 +198,9 @@ describe('drafts', () => {
     other.tell(key);
     await sleep(20);
     expect(readDraftText(key)).toBe('typed in another tab');
-    forgetDraft(device, key, 'sent');
-    await sleep(20);
+    await forgetDraft(device, key, 'sent');
     expect(device.values.get(key)).toEqual({ form: 2, text: 'typed in another tab' });
-    forgetDraft(device, key, 'typed in another tab');
-    await sleep(20);
+    await forgetDraft(device, key, 'typed in another tab');
     expect(device.values.has(key)).toBe(false);
     expect(readDraftText(key)).toBeNull();
   });

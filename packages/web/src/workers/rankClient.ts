@@ -22,30 +22,14 @@ export async function rankInWorker(opening: FitOpening, catalogue: FitCatalogue,
   return (await workerFor(catalogue)).rank(opening, rules);
 }
 
-/** The look that the worker is at; the next one waits for it. */
-let lookedAt: Promise<unknown> = Promise.resolve();
-
-/**
- * One look at a time: a hand moves faster than a large catalogue is looked through, and what it has passed by meanwhile
- * nobody wants to know any more.
- *
- * @param most so many of what clears come with their figures
- * @param signal that the answer is not wanted any more
- */
+/** @param most so many of what clears come with their figures */
 export async function lookInWorker(
   opening: FitOpening,
   catalogue: FitCatalogue,
   rules: FitRules,
   most: number,
-  signal: AbortSignal,
 ): Promise<FirstLook> {
-  const worker = await workerFor(catalogue);
-  const look = lookedAt.then(() => {
-    signal.throwIfAborted();
-    return worker.look(opening, rules, most);
-  });
-  lookedAt = look.catch(() => undefined);
-  return look;
+  return (await workerFor(catalogue)).look(opening, rules, most);
 }
 
 export async function adviseInWorker(

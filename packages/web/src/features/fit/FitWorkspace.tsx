@@ -95,7 +95,10 @@ export function FitWorkspace({
   const ranked = useQuery(rankingQuery(restedOpening, catalogue, rules));
   const ranking = ranked.data ?? realRanking;
   const isBehind = isLarge && (restedOpening !== fitOpening || ranked.isPlaceholderData);
-  const look = useQuery({ ...lookQuery(fitOpening, catalogue, rules), enabled: isBehind });
+  // A hand moves faster than a large catalogue is looked through: each look is shown, and the next is at where the hand is by then.
+  const [lookedFor, setLookedFor] = useState(fitOpening);
+  const look = useQuery({ ...lookQuery(lookedFor, catalogue, rules), enabled: isBehind });
+  if (lookedFor !== fitOpening && !look.isFetching) setLookedFor(fitOpening);
   const speakerIds = useMemo(() => catalogue.speakers.map(({ id }) => id), [catalogue]);
   const base = useMemo(() => findCandidate(catalogue, rules, start), [catalogue, rules, start]);
   const stocked = useMemo(

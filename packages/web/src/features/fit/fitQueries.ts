@@ -32,7 +32,7 @@ export function needsLook(catalogue: FitCatalogue): boolean {
 export function lookQuery(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules) {
   return queryOptions({
     queryKey: ['look', opening, rules, catalogue.speakers.length],
-    queryFn: ({ signal }) => lookInWorker(opening, catalogue, rules, LOOKED_AT, signal),
+    queryFn: () => lookInWorker(opening, catalogue, rules, LOOKED_AT),
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: LOOK_KEPT_MS,
     placeholderData: keepPreviousData,

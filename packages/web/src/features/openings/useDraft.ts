@@ -60,7 +60,7 @@ export function useDraft(opening: Opening): DraftState {
     void queries.invalidateQueries({ queryKey: openingKeys.one(opening.id) });
     setHeld((before) => {
       if (JSON.stringify(before.draft) === sent) {
-        forgetDraft(deviceStore, key, sent);
+        void forgetDraft(deviceStore, key, sent);
         return { ...before, dirty: false, broughtBack: false, typedOn: null };
       }
       return { ...before, typedOn: sent };

@@ -121,13 +121,13 @@ function Kept({ personId, children }: { readonly personId: string; readonly chil
   return outbox ? children(outbox) : <Loading what="what was kept here" />;
 }
 
-/** What the shop has now is what the screens show. */
-function takeOver(queries: QueryClient, personId: string, entry: Entry, answer: unknown): void {
+/** What the shop has now is what the screens show, and no draft any more. */
+async function takeOver(queries: QueryClient, personId: string, entry: Entry, answer: unknown): Promise<void> {
+  for (const queryKey of [jobKeys.all, ['orders'], ['undo'], ['history']]) void queries.invalidateQueries({ queryKey });
   if (entry.kind === 'saveOpening') {
     queries.setQueryData(openingKeys.one(entry.openingId), answer as Opening);
     // The screen may have been left before the answer came; what was typed on since stays a draft.
     const key = draftKey(personId, entry.openingId);
-    forgetDraft(deviceStore, key, entry.draft);
+    await forgetDraft(deviceStore, key, entry.draft);
   } else void queries.invalidateQueries({ queryKey: ['openings'] });
-  for (const queryKey of [jobKeys.all, ['orders'], ['undo'], ['history']]) void queries.invalidateQueries({ queryKey });
 }
