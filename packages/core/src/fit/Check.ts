@@ -12,6 +12,7 @@ export const CHECK_IDS = [
   'figures',
   'hole',
   'bolts',
+  'screws',
   'depth',
   'obstacles',
   'front',
@@ -50,7 +51,7 @@ export type Nearest = {
 
 /**
  * Whose word a check is: that of the stack it was asked of; the same for every stack in the opening, and said once for all of
- * them; or one that nobody can give before the part is there. Only the first is in the candidate's verdict. All three are
+ * them; or one for when the part is there, which keeps nothing from being ordered and stays open until it is settled. Only the first is in the candidate's verdict. All three are
  * open as long as they do not clear.
  */
 export const COUNTS_FOR = ['candidate', 'opening', 'arrival'] as const;

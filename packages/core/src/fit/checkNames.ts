@@ -11,6 +11,8 @@ export function checkLabel(id: CheckId, behind: FitOpening['behind']): string {
       return 'Hole';
     case 'bolts':
       return 'Bolts';
+    case 'screws':
+      return 'Screws';
     case 'depth':
       return behind === 'glass' ? 'Glass' : 'Depth behind';
     case 'front':

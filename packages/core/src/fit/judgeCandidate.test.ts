@@ -625,7 +625,7 @@ describe('properties', () => {
               bolts: circlePattern(4, exact(157 * k), 5 * k),
             }),
           });
-        const { glass, metal, wiring, front, hole, terminal, cover, wall } = RULES.clearancesMm;
+        const { glass, metal, wiring, front, hole, terminal, cover, wall, bite } = RULES.clearancesMm;
         const rules = {
           ...RULES,
           clearancesMm: {
@@ -637,6 +637,7 @@ describe('properties', () => {
             terminal: terminal * factor,
             cover: cover * factor,
             wall: wall * factor,
+            bite: bite * factor,
           },
         };
         const plain = judgeCandidate(at(1), what(1), [adapter()], RULES);

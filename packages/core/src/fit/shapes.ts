@@ -72,6 +72,23 @@ export type FitObstacle = {
     | { readonly kind: 'box'; readonly lengthMm: number; readonly widthMm: number; readonly thicknessMm: number };
 };
 
+/**
+ * How the old speaker is held, and so what a new one finds: screw holes, rivets to drill out, expanding plugs, hooks and one
+ * bolt, snap tabs, a seat it is pressed into, or glue.
+ */
+export const FIXINGS = ['screws', 'rivets', 'plugs', 'hooks', 'tabs', 'pressFit', 'glue'] as const;
+export type Fixing = (typeof FIXINGS)[number];
+/** What a plate can take hold of as the old speaker did. */
+export const COPIED_FIXINGS = ['hooks', 'tabs'] as const satisfies readonly Fixing[];
+
+/** Screws of one size that come in a part's box. */
+export type ScrewBag = {
+  readonly count: number;
+  readonly diameterMm: number;
+  /** Under the head. */
+  readonly lengthMm: number;
+};
+
 export type MountMaterial = 'sheetSteel' | 'aluminium' | 'plastic' | 'board';
 
 export type FitOpening = {
@@ -85,6 +102,7 @@ export type FitOpening = {
   /** A step in the wall around the hole into which plate or flange must go; null for a flat wall. */
   readonly recess: { readonly depthMm: number; readonly outline: Outline } | null;
   readonly bolts: BoltPattern | null;
+  readonly fixing: Fixing;
   /** The lengths of the screw pattern that have not been measured. */
   readonly boltsMissing: readonly OpeningDimensionKey[];
   readonly behind: Behind;
@@ -154,6 +172,10 @@ export type FitSpeaker = {
   /** How far the boxes' faces may lie off; value 0. */
   readonly boxDoubt: Dimension;
   readonly bolts: BoltPattern;
+  /** What comes in its box; empty where the catalogue does not say. */
+  readonly screws: readonly ScrewBag[];
+  /** How far their lengths may lie off; value 0. */
+  readonly screwDoubt: Dimension;
   readonly terminals: Terminals;
   readonly pieceCostMinor: number;
 };
@@ -175,6 +197,16 @@ export type FitBracket = {
   readonly offsetYMm: number;
   /** Direction of the wire notch in the bracket's own frame; null for none. */
   readonly notchRad: number | null;
+  /** Thickness under the heads of the screws to the vehicle, mm; null where the catalogue does not say. */
+  readonly earMm: number | null;
+  /** How much material the speaker's screws find, mm; null where the catalogue does not say. */
+  readonly bossMm: number | null;
+  /** Of the vehicle's fixings, those that it takes hold of itself. */
+  readonly copies: readonly Fixing[];
+  /** How far these thicknesses may lie off; value 0. */
+  readonly thicknessDoubt: Dimension;
+  readonly screws: readonly ScrewBag[];
+  readonly screwDoubt: Dimension;
   readonly pieceCostMinor: number;
 };
 
@@ -232,6 +264,8 @@ export type FitRules = {
     readonly cover: number;
     /** Left beside a screw to the edge of a ring. */
     readonly wall: number;
+    /** How far a screw reaches into what holds it. */
+    readonly bite: number;
   };
   /** One-sided confidence for "clears" and "hits", 0.5 to 1 exclusive. */
   readonly confidence: number;

@@ -33,6 +33,18 @@ export function boxSolid({ middle, axes, halfSizeMm }: BoxSolid): ConvexSolid {
   };
 }
 
+/** A cylinder upright on the face, from one depth to another. */
+export function uprightSolid(xMm: number, yMm: number, radiusMm: number, fromMm: number, toMm: number): ConvexSolid {
+  return {
+    middle: [xMm, yMm, (fromMm + toMm) / 2],
+    farthest: ([nx, ny, nz]) => {
+      const level = Math.hypot(nx, ny);
+      const by = level > 1e-12 ? radiusMm / level : 0;
+      return [xMm + nx * by, yMm + ny * by, nz >= 0 ? toMm : fromMm];
+    },
+  };
+}
+
 /** One convex piece of a placed body. It reads the body when asked, so the body must stay where it is meanwhile. */
 export function pieceSolid(body: PlacedBody, from: number, to: number): ConvexSolid {
   const reach: Reach = newReach();

@@ -74,7 +74,12 @@ describe('an opening', () => {
   test('asks for what its shape calls for, and knows what is missing', () => {
     expect(missingDimensions(record)).toEqual(['frontGap']);
     expect(
-      wantedDimensions({ holeKind: 'oval', bolts: { kind: 'rectangle', screwDiameterMm: 4 }, behind: 'nothing' }),
+      wantedDimensions({
+        holeKind: 'oval',
+        bolts: { kind: 'rectangle', screwDiameterMm: 4 },
+        fixing: 'screws',
+        behind: 'nothing',
+      }),
     ).toEqual(['holeLength', 'holeWidth', 'boltWidth', 'boltHeight', 'frontGap']);
   });
 

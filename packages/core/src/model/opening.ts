@@ -1,7 +1,7 @@
 /** One place for a speaker in one vehicle: the record, and the shape the checks work on. */
 import { z } from 'zod';
 import type { OpeningDimensionKey } from '../fit/Check';
-import { type FitObstacle, type FitOpening, OBSTACLE_KINDS } from '../fit/shapes';
+import { FIXINGS, type FitObstacle, type FitOpening, type Fixing, OBSTACLE_KINDS } from '../fit/shapes';
 import { halfExtentsMm, type Outline, outlineMm } from '../geometry/Outline';
 import { type Dimension, rectangular } from '../uncertainty/Dimension';
 import {
@@ -37,7 +37,6 @@ const freeMeasurementSchema = measurementSchema.extend({
 export const BEHIND = ['glass', 'metal', 'nothing'] as const;
 export const SECOND_PLUGS = ['none', 'soundAlone', 'soundOn', 'sound', 'warning', 'unexplained', 'notLooked'] as const;
 export const AIRBAGS = ['none', 'near', 'notLooked'] as const;
-export const FIXINGS = ['screws', 'rivets', 'tabs'] as const;
 
 export const wiringSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('connector'), connectorId: z.string().min(1).max(80) }),
@@ -162,6 +161,12 @@ const HOLE_DIMENSIONS = {
   polygon: [],
 } as const;
 const BOLT_DIMENSIONS = { circle: ['boltCircle'], rectangle: ['boltWidth', 'boltHeight'], free: [] } as const;
+/** What was pressed or glued in has no screw holes: a new one is not forced into a pattern. */
+const HOLELESS: ReadonlySet<Fixing> = new Set(['pressFit', 'glue']);
+
+function boltDimensions({ bolts, fixing }: Pick<OpeningRecord, 'bolts' | 'fixing'>): readonly OpeningDimensionKey[] {
+  return HOLELESS.has(fixing) ? [] : BOLT_DIMENSIONS[bolts.kind];
+}
 
 /** Dimensions that make what stands behind surer, but without which it can be judged. */
 export function helpfulDimensions({ behind }: Pick<OpeningRecord, 'behind'>): readonly OpeningDimensionKey[] {
@@ -174,11 +179,12 @@ export function helpfulDimensions({ behind }: Pick<OpeningRecord, 'behind'>): re
 export function wantedDimensions({
   holeKind,
   bolts,
+  fixing,
   behind,
-}: Pick<OpeningRecord, 'holeKind' | 'bolts' | 'behind'>): readonly OpeningDimensionKey[] {
+}: Pick<OpeningRecord, 'holeKind' | 'bolts' | 'fixing' | 'behind'>): readonly OpeningDimensionKey[] {
   return [
     ...HOLE_DIMENSIONS[holeKind],
-    ...BOLT_DIMENSIONS[bolts.kind],
+    ...boltDimensions({ bolts, fixing }),
     ...(behind === 'nothing' ? [] : (['depthBehind'] as const)),
     'frontGap',
   ];
@@ -257,8 +263,9 @@ export function toFitOpening(
         diameter: fromReadings([record.recess.diameterMm], instrumentOf(record.recess.source, halfWidthsMm)),
       },
     },
-    bolts: toBolts(record.bolts, dimension, halfWidthsMm),
-    boltsMissing: BOLT_DIMENSIONS[record.bolts.kind].filter((key) => !record.dimensions[key]),
+    bolts: HOLELESS.has(record.fixing) ? null : toBolts(record.bolts, dimension, halfWidthsMm),
+    fixing: record.fixing,
+    boltsMissing: boltDimensions(record).filter((key) => !record.dimensions[key]),
     behind: record.behind,
     depths: toDepths(record, dimension, hole, toLength),
     sheet: sheetDefaults(record.behind),

@@ -1,7 +1,14 @@
 /** The parts a shop can order, as records, and as the shapes that the checks work on. */
 import { z } from 'zod';
 import { SHOULDER_DOUBT } from '../fit/layout/SpeakerShape';
-import type { FitBracket, FitCatalogue, FitHarnessAdapter, FitSpacer, FitSpeaker } from '../fit/shapes';
+import {
+  COPIED_FIXINGS,
+  type FitBracket,
+  type FitCatalogue,
+  type FitHarnessAdapter,
+  type FitSpacer,
+  type FitSpeaker,
+} from '../fit/shapes';
 import type { BoltPattern } from '../geometry/BoltPattern';
 import type { PartOutline } from '../geometry/Outline';
 import { type Dimension, rectangular } from '../uncertainty/Dimension';
@@ -68,6 +75,15 @@ const bodyBoxSchema = z.strictObject({
   toMm: z.number().positive().max(300),
 });
 
+const screwBagSchema = z.strictObject({
+  count: z.int().min(1).max(40),
+  diameterMm: z.number().min(2).max(10),
+  /** Under the head. */
+  lengthMm: z.number().min(4).max(120),
+});
+/** What comes in the box; none where the catalogue does not say. */
+const screwBags = z.array(screwBagSchema).max(6).default([]);
+
 const orderable = {
   id: z.string().min(1).max(80),
   maker: z.string().min(1).max(80),
@@ -111,6 +127,7 @@ export const speakerSchema = z.strictObject({
     .max(6)
     .default([]),
   bolts: patternSchema,
+  screws: screwBags,
   terminals: z.enum(TERMINALS),
   impedanceOhm: z.number().positive().max(32),
   rmsW: z.number().positive().max(5000),
@@ -130,6 +147,13 @@ export const bracketSchema = z.strictObject({
   offsetYMm: z.number().min(-120).max(120).default(0),
   /** Direction of the wire notch, from the right, anticlockwise, as the bracket lies in its drawing. */
   notchDeg: z.number().min(-360).max(360).nullable().default(null),
+  /** Thickness under the heads of the screws to the vehicle; null where the catalogue does not say. */
+  earMm: z.number().positive().max(60).nullable().default(null),
+  /** How much material the speaker's screws find; null where the catalogue does not say. */
+  bossMm: z.number().positive().max(120).nullable().default(null),
+  /** Of the vehicle's fixings, those that it takes hold of itself. */
+  copies: z.array(z.enum(COPIED_FIXINGS)).max(COPIED_FIXINGS.length).default([]),
+  screws: screwBags,
   /** Further states, with tabs snapped off: what differs from the bracket as it comes. */
   snapOffs: z
     .array(
@@ -220,6 +244,8 @@ function toFitSpeaker(record: SpeakerRecord): FitSpeaker {
     boxes: record.boxes.map(({ angleDeg, ...box }) => ({ ...box, angleRad: degToRad(angleDeg) })),
     boxDoubt: length(0),
     bolts: toPattern(record.bolts, length),
+    screws: record.screws,
+    screwDoubt: length(0),
     terminals: record.terminals,
   };
 }
@@ -246,6 +272,12 @@ function toFitBrackets(record: BracketRecord): readonly FitBracket[] {
     offsetXMm: record.offsetXMm,
     offsetYMm: record.offsetYMm,
     notchRad: record.notchDeg === null ? null : degToRad(record.notchDeg),
+    earMm: record.earMm,
+    bossMm: record.bossMm,
+    copies: record.copies,
+    thicknessDoubt: length(0),
+    screws: record.screws,
+    screwDoubt: length(0),
   };
   const snapped = record.snapOffs.map((state) => ({
     ...asItComes,

@@ -34,6 +34,8 @@ export const shopSchema = z.strictObject({
     cover: clearanceMm.default(2),
     /** Left beside a screw to the edge of a ring (common practice, no source). */
     wall: clearanceMm.default(1.5),
+    /** How far a screw reaches into what holds it (common practice, no source). */
+    bite: clearanceMm.default(6),
   }),
   confidence: z.number().gt(0.5).lt(1),
   /** Sheet that rings are cut from, with what a ring costs in minor units of the currency, time included. */
@@ -75,7 +77,7 @@ export type Shop = z.infer<typeof shopSchema>;
 export const SHOP_DEFAULTS: Omit<Shop, 'name'> = {
   currency: 'EUR',
   unit: 'mm',
-  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4, cover: 2, wall: 1.5 },
+  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4, cover: 2, wall: 1.5, bite: 6 },
   confidence: 0.975,
   stock: STOCK_DEFAULTS,
   mostRaisedMm: 45,

@@ -69,6 +69,7 @@ const CLEARANCES = [
   ['terminal', 'Terminals to metal', 'How far live terminals must stay off metal.'],
   ['cover', 'Cover', 'How far plate, ring or flange must reach over the hole under them.'],
   ['wall', 'Wall beside screws', 'How much of a ring must be left between a screw and its edge.'],
+  ['bite', 'Bite of a screw', 'How far a screw must reach into the metal or the bracket that holds it.'],
 ] as const;
 
 const UNITS = [

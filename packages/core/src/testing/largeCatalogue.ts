@@ -76,7 +76,7 @@ const VEHICLE_RECTANGLES = [
 ] as const;
 
 export const LARGE_RULES: FitRules = {
-  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4, cover: 2, wall: 1.5 },
+  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4, cover: 2, wall: 1.5, bite: 6 },
   confidence: 0.975,
   stock: [3, 6, 9, 12, 18].map((thicknessMm) => ({ thicknessMm, halfWidthMm: 0.3, ringCostMinor: 1200 })),
   mostRaisedMm: 45,
@@ -138,6 +138,7 @@ class Maker {
       bolts: family.circles
         ? circle(this.pick(family.circles), this.pick([4, 4, 4, 8]), 45, this.pick([4.5, 5.2]), this.pick([0, 3]))
         : rectangle(this.pick(family.rectangles ?? [[100, 80]]), this.pick([4.5, 5.2]), this.pick([0, 3])),
+      screws: [],
       terminals: this.pick(TERMINALS),
       impedanceOhm: 4,
       rmsW: Math.round(this.between(20, 120)),
@@ -172,6 +173,10 @@ class Maker {
       offsetXMm: this.random() < 0.08 ? half(this.between(-8, 8)) : 0,
       offsetYMm: this.random() < 0.08 ? half(this.between(-8, 8)) : 0,
       notchDeg: this.random() < 0.4 ? this.pick([0, 90, 180, 270]) : null,
+      earMm: null,
+      bossMm: null,
+      copies: [],
+      screws: [],
       snapOffs: [],
     };
   }
@@ -331,6 +336,7 @@ function plain(
     material: 'sheetSteel',
     recess: null,
     bolts: screws(circleMm, 4, 45),
+    fixing: 'screws',
     boltsMissing: [],
     behind: 'metal',
     depths: [{ key: 'depthBehind', xMm: 0, yMm: 0, depth: stick(depthMm) }],

@@ -15,7 +15,7 @@ import type { BoltPattern } from '../geometry/BoltPattern';
 import { type Dimension, exactly, rectangular } from '../uncertainty/Dimension';
 
 export const RULES: FitRules = {
-  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4, cover: 2, wall: 1.5 },
+  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4, cover: 2, wall: 1.5, bite: 6 },
   confidence: 0.975,
   stock: [],
   mostRaisedMm: 45,
@@ -81,6 +81,8 @@ export function speaker(changes: Partial<FitSpeaker> = {}): FitSpeaker {
     boxes: [],
     boxDoubt: exact(0),
     bolts: circlePattern(4, exact(156), 5),
+    screws: [],
+    screwDoubt: exact(0),
     terminals: 'spades 2.8 + 4.8',
     pieceCostMinor: 5000,
     ...changes,
@@ -96,6 +98,7 @@ export function opening(changes: Partial<FitOpening> = {}): FitOpening {
     material: 'sheetSteel',
     recess: null,
     bolts: circlePattern(4, exact(156), 4),
+    fixing: 'screws',
     boltsMissing: [],
     behind: 'glass',
     depths: depthAt(exact(70)),
@@ -125,6 +128,12 @@ export function bracket(changes: Partial<FitBracket> = {}): FitBracket {
     offsetXMm: 0,
     offsetYMm: 0,
     notchRad: null,
+    earMm: null,
+    bossMm: null,
+    copies: [],
+    thicknessDoubt: exact(0),
+    screws: [],
+    screwDoubt: exact(0),
     pieceCostMinor: 700,
     ...changes,
   };

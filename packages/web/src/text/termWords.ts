@@ -1,4 +1,7 @@
 /** What the parts of a margin's budget are called. */
+import { SOURCE_IDS, SOURCES } from '@low-quarry/core/model/source';
+import { instrumentName } from '@low-quarry/core/uncertainty/fromReadings';
+
 const WORDS: Readonly<Record<string, string>> = {
   'opening.holeDiameter': 'Hole diameter',
   'opening.holeLength': 'Hole length',
@@ -29,7 +32,6 @@ const WORDS: Readonly<Record<string, string>> = {
   'speaker.profile': 'Shoulders of the body',
   'speaker.widths': 'Widths of the body',
   'speaker.boltPosition': 'Hole places of the speaker',
-  'bracket2.height': 'Height of the second bracket',
   'speaker.basketDiameter': 'Basket diameter',
   'speaker.basketLength': 'Basket length',
   'speaker.basketWidth': 'Basket width',
@@ -54,19 +56,31 @@ const WORDS: Readonly<Record<string, string>> = {
   'spacer.innerDiameter': 'Hole of the spacer',
   'spacer.innerLength': 'Hole length of the spacer',
   'spacer.innerWidth': 'Hole width of the spacer',
-  'spacer.innerEdge': 'Hole of the spacer',
-  'spacer.outerEdge': 'Outside of the spacer',
+  'spacer.outerDiameter': 'Outside of the spacer',
+  'spacer.outerLength': 'Outer length of the spacer',
+  'spacer.outerWidth': 'Outer width of the spacer',
+  'speaker.boxes': 'Terminals and plugs',
+  'speaker.screws': 'Screws of the speaker’s box',
+  'bracket.screws': 'Screws of the bracket’s box',
+  'bracket.ears': 'Bracket under the heads of its screws',
+  'bracket.vehicle.boltPosition': 'Hole places of the bracket, vehicle side',
+  'bracket.speaker.boltPosition': 'Screw places of the bracket, speaker side',
 };
 
+/** @returns the name itself where nobody has words for it */
 export function termWords(name: string): string {
   const known = WORDS[name];
   if (known) return known;
-  const obstacle = /^opening\.obstacle\.(.+)\.(depth|place)$/.exec(name);
+  const obstacle = /^opening\.obstacle\.(.+)\.(depth|placeX|placeY)$/.exec(name);
   if (obstacle) {
     const words = (obstacle[1] ?? '').replaceAll('-', ' ');
-    return obstacle[2] === 'depth' ? `Depth to the ${words}` : `Place of the ${words}`;
+    const of = { depth: 'Depth to', placeX: 'Place, sideways, of', placeY: 'Place, upwards, of' }[obstacle[2] ?? ''];
+    return `${of} the ${words}`;
   }
   const reading = /^opening\.depth(\d+)$/.exec(name);
   if (reading) return `Depth reading ${reading[1]}`;
-  return name.startsWith('bracket2.') ? `${termWords(name.replace('bracket2.', 'bracket.'))}, second` : name;
+  const source = SOURCE_IDS.find((id) => instrumentName(id) === name);
+  if (source) return `Error that readings share: ${SOURCES[source].label.toLowerCase()}`;
+  const second = /^(bracket|spacer)2\./.exec(name);
+  return second ? `${termWords(name.replace('2.', '.'))}, second` : name;
 }

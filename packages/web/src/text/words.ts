@@ -22,6 +22,8 @@ export function checkPlace(id: CheckId, behind: OpeningRecord['behind']): string
       return 'at the hole';
     case 'bolts':
       return 'at the bolts';
+    case 'screws':
+      return 'at the screws';
     case 'depth':
       return behind === 'glass' ? 'at the glass' : 'at the metal behind';
     case 'front':
@@ -51,6 +53,7 @@ export const FALL_OUT_WORDS: Readonly<Record<CheckId, string>> = {
   figures: 'for figures that contradict each other',
   hole: 'at the hole',
   bolts: 'at the bolts',
+  screws: 'at the screws',
   depth: 'at the depth behind',
   front: 'at the front',
   cover: 'because they leave the hole open',
@@ -102,7 +105,11 @@ export const AIRBAG_WORDS: Readonly<Record<OpeningRecord['airbag'], string>> = {
 export const FIXING_WORDS: Readonly<Record<OpeningRecord['fixing'], string>> = {
   screws: 'Screws',
   rivets: 'Rivets',
+  plugs: 'Expanding plugs',
+  hooks: 'Hooks and one bolt',
   tabs: 'Snap tabs',
+  pressFit: 'Pressed in',
+  glue: 'Glued in',
 };
 
 /** Words that begin a line. */

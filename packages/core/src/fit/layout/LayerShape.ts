@@ -49,6 +49,8 @@ function newShape(layer: FitLayer): LayerShape {
   put(outer, LAYER.outerLength);
   dimensions[LAYER.height] = layer.height;
   if (layer.kind === 'bracket') {
+    dimensions[LAYER.screws] = layer.screwDoubt;
+    dimensions[LAYER.ears] = layer.thicknessDoubt;
     patternDimensions(layer.vehicleBolts.shape).forEach(({ dimension }, at) => {
       dimensions[LAYER.lowerFirst + at] = dimension;
     });
@@ -86,6 +88,8 @@ export function layerName(layers: readonly FitLayer[], at: number, slot: number)
   if (slot < LAYER.outerLength) return `${prefix}${inner}${ending(holeOf(layer), slot)}`;
   if (slot < LAYER.height) return `${prefix}${outer}${ending(outsideOf(layer), slot - LAYER.outerLength)}`;
   if (slot === LAYER.height || layer.kind === 'spacer') return `${prefix}height`;
+  if (slot === LAYER.screws) return `${prefix}screws`;
+  if (slot === LAYER.ears) return `${prefix}ears`;
   const isLower = slot < LAYER.upperFirst;
   const { shape } = isLower ? layer.vehicleBolts : layer.speakerBolts;
   const key = patternDimensions(shape)[slot - (isLower ? LAYER.lowerFirst : LAYER.upperFirst)]?.key ?? '';

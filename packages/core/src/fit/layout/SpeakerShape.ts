@@ -177,6 +177,7 @@ function dimensionsOf(speaker: FitSpeaker): readonly (Dimension | null)[] {
   dimensions[SPEAKER.profile] = speaker.profileDoubt;
   dimensions[SPEAKER.widths] = speaker.widthDoubt;
   dimensions[SPEAKER.boxes] = speaker.boxDoubt;
+  dimensions[SPEAKER.screws] = speaker.screwDoubt;
   patternDimensions(speaker.bolts.shape).forEach(({ dimension }, at) => {
     dimensions[SPEAKER.boltFirst + at] = dimension;
   });
@@ -198,6 +199,7 @@ function namesOf({ basket, flange, bolts }: FitSpeaker): readonly string[] {
   put(SPEAKER.profile, 'profile');
   put(SPEAKER.widths, 'widths');
   put(SPEAKER.boxes, 'boxes');
+  put(SPEAKER.screws, 'screws');
   for (const [at, { key }] of patternDimensions(bolts.shape).entries()) put(SPEAKER.boltFirst + at, key);
   return names;
 }

@@ -19,8 +19,9 @@ export const SPEAKER = {
   boxes: 11,
   boltFirst: 12,
   boltSecond: 13,
+  screws: 14,
 } as const;
-export const SPEAKER_SLOTS = 14;
+export const SPEAKER_SLOTS = 15;
 
 /** The dimensions of one layer. */
 export const LAYER = {
@@ -35,8 +36,10 @@ export const LAYER = {
   /** Towards the speaker. */
   upperFirst: 7,
   upperSecond: 8,
+  screws: 9,
+  ears: 10,
 } as const;
-export const LAYER_SLOTS = 9;
+export const LAYER_SLOTS = 11;
 
 /** Two rings, and two brackets, or a ring between. */
 export const MOST_LAYERS = 4;

@@ -16,6 +16,8 @@ export type Told = {
 export type CheckKind = {
   /** From how many sides of equal chance one of the gaps that it offers may close at the most: a sheet that leans, from four. */
   readonly mostSides: number;
+  /** Its word is never the candidate's own, so that it is asked only when words are made; left out where it may be. */
+  readonly isBeside?: true;
   /** Offers every gap that it knows of, or a fact. */
   readonly ask: (view: View, gaps: Gaps, rules: FitRules) => void;
   /** The same gaps seen from their sides, for the chance alone; left out where they have none. */

@@ -122,10 +122,15 @@ export class Gaps {
   }
 
   /** What is known clears, by the margin it has, and nobody has looked for more. */
-  notLookedFurther(): void {
+  notLookedFurther(countsFor: Exclude<CountsFor, 'candidate'>): void {
     this.verdict = 'measure';
     this.isJudged = false;
-    this.countsFor = 'opening';
+    this.countsFor = countsFor;
+  }
+
+  /** What was found can still be put right when the part is here, and is none of the candidate's doing. */
+  settledOnArrival(): void {
+    this.countsFor = 'arrival';
   }
 
   /** The draws know better than the first order: it is the candidate's own word then. */

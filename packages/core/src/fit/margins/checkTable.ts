@@ -12,12 +12,14 @@ import { figures } from './checks/figures';
 import { front } from './checks/front';
 import { hole } from './checks/hole';
 import { obstacles } from './checks/obstacles';
+import { screws } from './checks/screws';
 import { terminals } from './checks/terminals';
 
 export const CHECK_TABLE: Readonly<Record<CheckId, CheckKind>> = {
   figures,
   hole,
   bolts,
+  screws,
   depth,
   obstacles,
   front,

@@ -59,17 +59,23 @@ export class Judge {
   /** The check at which the last question ended early. */
   private failedAt: CheckId = 'hole';
   private readonly gaps: ReadonlyMap<CheckId, Gaps>;
+  /** Those whose words make the candidate's, in the order in which they are asked. */
   private readonly inOrder: readonly Gaps[];
+  private readonly beside: readonly Gaps[];
   private drawn: ReadonlyMap<CheckId, Drawn> | null = null;
   /** Whether the draws decided the word. */
   private isDrawnNear = false;
 
   constructor(readonly rules: FitRules) {
     const expansion = new Expansion(rules.confidence);
-    const unknown = CHECK_IDS.filter((id) => !ASKED_IN_ORDER.includes(id) || !CHECK_TABLE[id]);
+    const besideIds = CHECK_IDS.filter((id) => CHECK_TABLE[id]?.isBeside);
+    const unknown = CHECK_IDS.filter(
+      (id) => !CHECK_TABLE[id] || besideIds.includes(id) === ASKED_IN_ORDER.includes(id),
+    );
     if (unknown.length > 0) throw new Error(`Judge: expected to know every check, got ${unknown.join()} besides`);
     this.gaps = new Map(CHECK_IDS.map((id) => [id, new Gaps(id, this.view.doubts, expansion, rules.confidence)]));
     this.inOrder = ASKED_IN_ORDER.map((id) => this.gapsOf(id));
+    this.beside = besideIds.map((id) => this.gapsOf(id));
   }
 
   /**
@@ -242,6 +248,10 @@ export class Judge {
   tell(unit: LengthUnit): Judgement {
     const { view } = this;
     if (!this.drawn) this.draw();
+    for (const gaps of this.beside) {
+      gaps.begin(true);
+      CHECK_TABLE[gaps.id].ask(view, gaps, this.rules);
+    }
     const checks = CHECK_IDS.map((id) => this.toCheck(this.gapsOf(id), unit));
     const isMissing = checks.some(({ missing }) => missing.length > 0);
     return {
@@ -265,7 +275,9 @@ export class Judge {
       if (!gaps.hasMargin) return Number.POSITIVE_INFINITY;
       return verdict === 'hits' ? gaps.valueMm : sureness(gaps);
     };
-    const [first, ...others] = CHECK_IDS.map((id) => this.gapsOf(id)).filter((gaps) => gaps.ownVerdict === verdict);
+    const [first, ...others] = CHECK_IDS.map((id) => this.gapsOf(id)).filter(
+      (gaps) => gaps.ownVerdict === verdict && !this.beside.includes(gaps),
+    );
     if (!first) throw new Error(`Judge.decidedBy: expected a check with verdict ${verdict}, got none`);
     return others.reduce((a, b) => (weight(b) < weight(a) ? b : a), first).id;
   }

@@ -48,6 +48,7 @@ export function simulateSpeaker(at: number, ways: Ways, random: () => number): S
       slotMm: 4,
       slotRuns: 'radial',
     },
+    screws: [],
     terminals: 'bare ends',
     impedanceOhm: 4,
     rmsW: 50,
@@ -108,6 +109,10 @@ function simulateBracket(basketMm: number, between: (low: number, high: number) 
     offsetXMm: half(between(-6, 6)),
     offsetYMm: half(between(-6, 6)),
     notchDeg: null,
+    earMm: null,
+    bossMm: null,
+    copies: [],
+    screws: [],
     snapOffs: [],
   };
 }

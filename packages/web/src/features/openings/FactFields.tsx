@@ -1,6 +1,7 @@
 /** What is known of an opening besides its lengths: shape, screws, what is behind, plugs. */
 
-import { AIRBAGS, BEHIND, FIXINGS, type OpeningRecord, SECOND_PLUGS } from '@low-quarry/core/model/opening';
+import { FIXINGS } from '@low-quarry/core/fit/shapes';
+import { AIRBAGS, BEHIND, type OpeningRecord, SECOND_PLUGS } from '@low-quarry/core/model/opening';
 import type { ConnectorRecord } from '@low-quarry/core/model/parts';
 import { mayHoldAirbag } from '@low-quarry/core/model/place';
 import { AIRBAG_WORDS, BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';

@@ -2,7 +2,6 @@
  * Bolts line up: every joint of the stack at its turn, and every screw within the wall of each ring it goes through. Enough
  * of the screws must land; drilling new ones is a decision that is not taken here.
  */
-import type { HoleMm } from '../../../geometry/BoltPattern';
 import { outlineLengths } from '../../../geometry/Outline';
 import { ellipseDistance } from '../../../geometry/outlineRoom';
 import type { LengthUnit } from '../../../units/parseLength';
@@ -17,18 +16,22 @@ import type { LayerPlace } from '../../mates/placements';
 import type { FitRules, FitSpacer } from '../../shapes';
 import type { CheckKind, Told } from '../CheckKind';
 import type { Gaps } from '../Gaps';
+import { addMoves, lowerOf, onFace, screwSlot, screwsThrough } from '../screwPlaces';
 
 /** Tags: a joint, counted from the vehicle, or the ring in a layer, with the side that is tight. */
 const RING = 16;
 const INSIDE = 0;
 const OUTSIDE = 1;
 const MISSING = 1000;
+const NO_HOLES = 1001;
 
 export const bolts: CheckKind = {
   mostSides: 2,
   ask(view, gaps, rules) {
-    if (!view.opening.opening.bolts) {
-      gaps.missing(MISSING);
+    const { bolts: pattern, boltsMissing } = view.opening.opening;
+    if (!pattern) {
+      if (boltsMissing.length > 0) gaps.missing(MISSING);
+      else gaps.fact('clears', NO_HOLES);
       return;
     }
     const { placement } = view;
@@ -58,27 +61,14 @@ export const bolts: CheckKind = {
         nearest: null,
         missing: missingOf(view),
       };
+    if (gaps.tag === NO_HOLES)
+      return { sentence: 'The old speaker was not screwed in: no screw holes have to line up.', nearest: null };
     return gaps.tag >= RING ? ringWords(gaps, unit) : { sentence: jointSentence(view, gaps.tag, unit), nearest: null };
   },
 };
 
 function missingOf({ opening }: View) {
   return opening.opening.boltsMissing;
-}
-
-/** The layer of the bracket whose upper side holds the screws of a joint; −1 for the vehicle's. */
-function lowerOf({ layers }: View, joint: number): number {
-  let brackets = 0;
-  for (let at = 0; at < layers.length; at++) {
-    if (layers[at]?.layer.kind !== 'bracket') continue;
-    brackets++;
-    if (brackets === joint) return at;
-  }
-  return -1;
-}
-
-function screwSlot(view: View, joint: number): number {
-  return joint === 0 ? view.opening.boltSlot : layerAt(lowerOf(view, joint)) + LAYER.upperFirst;
 }
 
 function holeSlot(view: View, joint: number): number {
@@ -94,14 +84,6 @@ function addJoint(view: View, joint: number, by: number): void {
     if (ofScrews !== 0) view.doubts.add(screws + at, by * ofScrews);
     if (ofHoles !== 0) view.doubts.add(holes + at, by * ofHoles);
   }
-}
-
-/** Which joint's screws go through a layer, and where they stand. */
-function screwsThrough(view: View, layer: number): { readonly joint: number; readonly place: LayerPlace } {
-  let joint = 0;
-  for (let at = 0; at < layer; at++) if (view.layers[at]?.layer.kind === 'bracket') joint++;
-  const lower = lowerOf(view, joint);
-  return { joint, place: lower < 0 ? CENTRE : view.placeOf(lower) };
 }
 
 const CENTRE: LayerPlace = { xMm: 0, yMm: 0, angleRad: 0 };
@@ -245,31 +227,6 @@ function growth(place: LayerPlace, a: number, b: number, x: number, y: number): 
   const v = ny * Math.cos(angleRad) - nx * Math.sin(angleRad);
   const radial = Math.hypot(a * u, b * v) || 1;
   return [(a * u * u) / radial, (b * v * v) / radial];
-}
-
-function addMoves(
-  view: View,
-  slot: number,
-  moves: readonly (readonly HoleMm[])[],
-  screw: number,
-  { angleRad }: LayerPlace,
-  nx: number,
-  ny: number,
-): void {
-  moves.forEach((each, length) => {
-    const { xMm, yMm } = each[screw] as HoleMm;
-    const [x, y] = [
-      xMm * Math.cos(angleRad) - yMm * Math.sin(angleRad),
-      xMm * Math.sin(angleRad) + yMm * Math.cos(angleRad),
-    ];
-    view.doubts.add(slot + length, x * nx + y * ny);
-  });
-}
-
-function onFace({ xMm, yMm, angleRad }: LayerPlace, { xMm: x, yMm: y }: HoleMm): readonly [number, number] {
-  const cos = Math.cos(angleRad);
-  const sin = Math.sin(angleRad);
-  return [xMm + x * cos - y * sin, yMm + x * sin + y * cos];
 }
 
 function ringWords({ tag, valueMm }: Gaps, unit: LengthUnit): Told {

@@ -53,7 +53,7 @@ export const obstacles: CheckKind = {
     if (all.length === 0) {
       if (isLooked) gaps.fact('clears', NONE_THERE);
       else gaps.notLooked('opening', NOT_LOOKED);
-    } else if (!isLooked && gaps.verdict === 'clears') gaps.notLookedFurther();
+    } else if (!isLooked && gaps.verdict === 'clears') gaps.notLookedFurther('opening');
   },
   tell(view, gaps, rules, unit) {
     if (gaps.tag === NONE_THERE)

@@ -1,0 +1,330 @@
+/**
+ * Screws: long enough to hold, and not so long that their tips come out where something is. Each joint is asked with the bag
+ * that serves it best, the speaker's or a bracket's; where no bag is known, the check says which length would do. Screws can
+ * be bought, cut and filed, so a wrong bag is never the candidate's fault: it is settled when the parts are here.
+ *
+ * How the old speaker was held decides what the new one finds at the wall: screw holes; rivets that have to be drilled out and
+ * leave none; hooks that a plate has to copy; a seat to press into.
+ */
+import { uprightSolid } from '../../../geometry/ConvexSolid';
+import { convexDistance } from '../../../geometry/convexDistance';
+import { newGap } from '../../../geometry/Gap';
+import { sheetGap } from '../../../geometry/glassSheet';
+import { CENTRED, PlacedBody } from '../../../geometry/PlacedBody';
+import type { Vec3 } from '../../../geometry/vector';
+import type { LengthUnit } from '../../../units/parseLength';
+import { printLength, printNumber } from '../../../units/printLength';
+import type { ObstacleShape } from '../../layout/OpeningShape';
+import { METAL } from '../../layout/plates';
+import { LAYER, layerAt } from '../../layout/slots';
+import type { View } from '../../layout/View';
+import { COPIED_FIXINGS, type FitRules, type Fixing } from '../../shapes';
+import type { CheckKind } from '../CheckKind';
+import type { Gaps } from '../Gaps';
+import { addTip, isOverMaterial, type ScrewRun, type Served, screwRuns, servedRuns } from '../screwRuns';
+import { behindClearanceMm, behindWord } from './depth';
+import { addObstacle, obstacleClearanceMm } from './obstacles';
+
+/** Tags: a joint, and what decides there. */
+const DECIDING = 64;
+const BITE = 0;
+const UNDER = 1;
+const SHEET = 2;
+const FIRST_OBSTACLE = 3;
+const NOT_KNOWN = 10_000;
+const NOT_COPIED = 10_001;
+
+/** Nobody drives a longer screw into a door, mm. */
+const LONGEST_MM = 150;
+/** Steps of halving to a thousandth of a millimetre, and what is rounded off then. */
+const LENGTH_STEPS = 18;
+const LENGTH_ROUNDING_MM = 0.002;
+/** A pilot hole goes at most so far into solid plastic (common practice, no source). */
+const PILOT_SHARE = 0.75;
+
+export const screws: CheckKind = {
+  mostSides: 1,
+  isBeside: true,
+  ask(view, gaps, rules) {
+    if (needsCopy(view)) {
+      gaps.notLooked('opening', NOT_COPIED);
+      return;
+    }
+    const runs = screwedRuns(view, rules);
+    const served = serve(view, runs, rules);
+    for (const [run, bag] of served) {
+      for (const gap of gapsOf(view, run, bag.bag.lengthMm, rules)) {
+        gap.add(bag);
+        gaps.offer(gap.valueMm, run.joint * DECIDING + gap.what);
+      }
+    }
+    const isWhole = served.size === runs.length && runs.length === view.joints.length && runs.length > 0;
+    if (gaps.hasMargin && (isWhole || gaps.verdict !== 'clears')) gaps.settledOnArrival();
+    else if (gaps.hasMargin) gaps.notLookedFurther('arrival');
+    else gaps.notLooked('arrival', NOT_KNOWN);
+  },
+  tell(view, gaps, rules, unit) {
+    const { fixing, boltsMissing } = view.opening.opening;
+    const runs = screwedRuns(view, rules);
+    const served = serve(view, runs, rules);
+    const words = runs.map((run) => runWords(view, run, served.get(run) ?? null, rules, unit));
+    if (view.joints.length === 0 && boltsMissing.length > 0)
+      words.push('The screw holes have not been measured: which screws would do is not known.');
+    const sentence = [fixingWords(view, fixing), ...words].filter((each) => each !== '').join(' ');
+    return { sentence, nearest: gaps.hasMargin ? nearestOf(view, runs, served, gaps, rules) : null };
+  },
+};
+
+/** Joints that are held by screws: that to the wall only where it has screw holes. */
+function screwedRuns(view: View, rules: FitRules): readonly ScrewRun[] {
+  const isScrewed = view.opening.opening.fixing === 'screws';
+  return screwRuns(view, rules).filter(({ lower }) => lower !== METAL || isScrewed);
+}
+
+function needsCopy({ opening, layers }: View): boolean {
+  const { fixing } = opening.opening;
+  if (!COPIED_FIXINGS.some((each) => each === fixing)) return false;
+  const first = layers.map(({ layer }) => layer).find(({ kind }) => kind === 'bracket');
+  return !(first?.kind === 'bracket' && first.copies.includes(fixing));
+}
+
+function serve(view: View, runs: readonly ScrewRun[], rules: FitRules): ReadonlyMap<ScrewRun, Served> {
+  return servedRuns(view, runs, (run, lengthMm) =>
+    Math.min(...gapsOf(view, run, lengthMm, rules).map(({ valueMm }) => valueMm)),
+  );
+}
+
+type ScrewGap = {
+  readonly what: number;
+  readonly valueMm: number;
+  readonly add: (served: Served) => void;
+  readonly onPart: Vec3;
+  readonly onOther: Vec3;
+  readonly askedMm: number;
+};
+
+/** What is left at the thread and at each tip with screws of a length; empty where it is not known what they go through. */
+function gapsOf(view: View, run: ScrewRun, lengthMm: number, rules: FitRules): readonly ScrewGap[] {
+  const { throughMm, surfaceMm, lower, biteMm } = run;
+  if (throughMm === null) return [];
+  const reachMm = lengthMm - throughMm;
+  const tipMm = reachMm - surfaceMm;
+  const [x, y] = run.places[0] as readonly [number, number];
+  const found: ScrewGap[] = [
+    {
+      what: BITE,
+      valueMm: reachMm - biteMm,
+      add: (served) => addTip(view, run, served, 1, false),
+      onPart: [x, y, tipMm],
+      onOther: [x, y, -surfaceMm],
+      askedMm: biteMm,
+    },
+  ];
+  if (reachMm <= 0) return found;
+  for (const place of run.places) {
+    if (lower !== METAL && isOverMaterial(view, run, place, rules)) found.push(underGap(view, run, place, reachMm));
+    else found.push(...behindGaps(view, run, place, tipMm, rules));
+  }
+  return found;
+}
+
+/** From a tip to what lies under the bracket. */
+function underGap(view: View, run: ScrewRun, [x, y]: readonly [number, number], reachMm: number): ScrewGap {
+  const { lower, surfaceMm } = run;
+  const heightMm = view.layers[lower]?.heightMm as number;
+  const under = surfaceMm - heightMm;
+  return {
+    what: UNDER,
+    valueMm: heightMm - reachMm,
+    add: (served) => {
+      addTip(view, run, served, -1, false);
+      view.doubts.add(layerAt(lower) + LAYER.height, 1);
+    },
+    onPart: [x, y, reachMm - surfaceMm],
+    onOther: [x, y, -under],
+    askedMm: 0,
+  };
+}
+
+const gap = newGap();
+const body = new PlacedBody();
+const ONE_PIECE = Int32Array.from([0, 1]);
+
+/** From a screw that comes out behind to the glass, or the skin, and to everything that stands there. */
+function behindGaps(
+  view: View,
+  run: ScrewRun,
+  [x, y]: readonly [number, number],
+  tipMm: number,
+  rules: FitRules,
+): readonly ScrewGap[] {
+  const { opening, doubts } = view;
+  const radiusMm = run.diameterMm / 2;
+  const found: ScrewGap[] = [];
+  const { sheet } = opening;
+  if (sheet) {
+    const rings = Float64Array.from([-run.surfaceMm, radiusMm, radiusMm, tipMm, radiusMm, radiusMm]);
+    body.set(rings, ONE_PIECE, { ...CENTRED, xMm: x, yMm: y });
+    sheetGap(gap, body, sheet);
+    const { gapMm, nx, ny, nz, reach } = gap;
+    const onPart: Vec3 = [reach.x, reach.y, reach.z];
+    const askedMm = behindClearanceMm(opening.opening.behind, rules);
+    found.push({
+      what: SHEET,
+      valueMm: gapMm - askedMm,
+      add: (served) => {
+        opening.addSheet(doubts, onPart[0] + gapMm * nx, onPart[1] + gapMm * ny, nz);
+        addTip(view, run, served, -nz, true);
+      },
+      onPart,
+      onOther: [onPart[0] + gapMm * nx, onPart[1] + gapMm * ny, onPart[2] + gapMm * nz],
+      askedMm,
+    });
+  }
+  opening.obstacles.forEach((each, at) => {
+    found.push(obstacleGap(view, run, uprightSolid(x, y, radiusMm, -run.surfaceMm, tipMm), each, at, rules));
+  });
+  return found;
+}
+
+function obstacleGap(
+  view: View,
+  run: ScrewRun,
+  screw: ReturnType<typeof uprightSolid>,
+  each: ObstacleShape,
+  at: number,
+  rules: FitRules,
+): ScrewGap {
+  const { distanceMm, direction, onFirst, onSecond } = convexDistance(screw, each.solid);
+  const askedMm = obstacleClearanceMm(each.obstacle, rules);
+  return {
+    what: FIRST_OBSTACLE + at,
+    valueMm: distanceMm - askedMm,
+    add: (served) => {
+      addObstacle(view, each, direction);
+      addTip(view, run, served, -direction[2], true);
+    },
+    onPart: onFirst,
+    onOther: onSecond,
+    askedMm,
+  };
+}
+
+/** The shortest screw that holds and the longest that stays off everything, mm; null where none does both. */
+function lengthsThatDo(view: View, run: ScrewRun, rules: FitRules): readonly [number, number] | null {
+  if (run.throughMm === null) return null;
+  const leastMm = run.throughMm + run.biteMm;
+  const isFree = (lengthMm: number) =>
+    gapsOf(view, run, lengthMm, rules).every(({ what, valueMm }) => what === BITE || valueMm >= 0);
+  if (!isFree(leastMm)) return null;
+  if (isFree(LONGEST_MM)) return [leastMm, LONGEST_MM];
+  let [good, bad] = [leastMm, LONGEST_MM];
+  for (let step = 0; step < LENGTH_STEPS; step++) {
+    const middle = (good + bad) / 2;
+    if (isFree(middle)) good = middle;
+    else bad = middle;
+  }
+  return [leastMm, good];
+}
+
+function nearestOf(
+  view: View,
+  runs: readonly ScrewRun[],
+  served: ReadonlyMap<ScrewRun, Served>,
+  { tag }: Gaps,
+  rules: FitRules,
+) {
+  const run = runs.find(({ joint }) => joint === Math.floor(tag / DECIDING));
+  const bag = run && served.get(run);
+  const worst = bag && worstOf(view, run, bag, rules, tag % DECIDING);
+  return worst ? { onPart: worst.onPart, onOther: worst.onOther, askedMm: worst.askedMm } : null;
+}
+
+function worstOf(view: View, run: ScrewRun, { bag }: Served, rules: FitRules, what: number | null): ScrewGap | null {
+  return gapsOf(view, run, bag.lengthMm, rules)
+    .filter((each) => what === null || each.what === what)
+    .reduce<ScrewGap | null>((least, each) => (!least || each.valueMm < least.valueMm ? each : least), null);
+}
+
+function runWords(view: View, run: ScrewRun, served: Served | null, rules: FitRules, unit: LengthUnit): string {
+  const part = run.upper === view.layers.length ? 'speaker' : 'bracket';
+  const holder = run.lower === METAL ? wallWord(view) : 'the bracket';
+  if (run.throughMm === null)
+    return `How thick the ${part} is under the heads of its screws is not in the catalogue: measure it when it is here.`;
+  const would = wouldWords(lengthsThatDo(view, run, rules), unit);
+  const size = (lengthMm: number) => `${run.diameterMm} × ${printLength(lengthMm, unit)}`;
+  if (!served)
+    return `The ${part} needs ${run.places.length} screws of ${run.diameterMm} mm, and no box is known to hold them: ${would}.`;
+  const { bag, of } = served;
+  const worst = worstOf(view, run, served, rules, null) as ScrewGap;
+  const reachMm = bag.lengthMm - run.throughMm;
+  const which = `The ${part} takes the screws of the ${of}’s box (${bag.count} of ${size(bag.lengthMm)})`;
+  const pilot = pilotWords(view, run, reachMm, unit);
+  if (worst.valueMm >= 0) return `${which}: they reach ${printLength(reachMm, unit)} into ${holder}${pilot}.`;
+  const bite = printLength(run.biteMm, unit);
+  if (worst.what === BITE)
+    return reachMm <= 0
+      ? `${which}, too short to reach ${holder} by ${printLength(-reachMm, unit)}: ${would}.`
+      : `${which}, which reach only ${printLength(reachMm, unit)} into ${holder}; the shop asks ${bite}: ${would}.`;
+  return `${which}, too long: ${tipWords(view, worst, unit)}: ${would}.`;
+}
+
+function tipWords({ opening }: View, { what, valueMm, askedMm }: ScrewGap, unit: LengthUnit): string {
+  if (what === UNDER)
+    return `they come out of the bracket’s back by ${printLength(-valueMm, unit)}, onto what is under it`;
+  const other =
+    what === SHEET
+      ? behindWord(opening.opening.behind)
+      : `the ${opening.obstacles[what - FIRST_OBSTACLE]?.obstacle.label}`;
+  const apartMm = valueMm + askedMm;
+  return apartMm < 0
+    ? `their tips would stand ${printLength(-apartMm, unit)} into ${other}`
+    : `their tips stay ${printLength(apartMm, unit)} off ${other}, the shop asks ${printLength(askedMm, unit)}`;
+}
+
+/** Into solid plastic or board, where the tip stays inside. */
+function pilotWords(view: View, { lower, materialMm }: ScrewRun, reachMm: number, unit: LengthUnit): string {
+  const { material } = view.opening.opening;
+  const isSolid = lower !== METAL || material === 'plastic' || material === 'board';
+  if (!isSolid || materialMm === null || reachMm >= materialMm) return '';
+  return `, a pilot hole at most ${printLength(PILOT_SHARE * materialMm, unit)} deep`;
+}
+
+function wallWord({ opening }: View): string {
+  const { material } = opening.opening;
+  return material === 'sheetSteel' || material === 'aluminium' ? 'the metal' : 'the wall';
+}
+
+/** In whole millimetres that are on the safe side. */
+function wouldWords(lengths: readonly [number, number] | null, unit: LengthUnit): string {
+  if (!lengths) return 'no length both holds and stays off what is there, so cut one to suit, or fasten it another way';
+  const [least, most] = [Math.ceil(lengths[0] - LENGTH_ROUNDING_MM), Math.floor(lengths[1] + LENGTH_ROUNDING_MM)];
+  if (lengths[1] >= LONGEST_MM) return `a length of ${printLength(least, unit)} or more would do`;
+  return least >= most
+    ? `a length of ${printLength(lengths[0], unit)} would just do`
+    : `a length of ${printNumber(least, unit)} to ${printLength(most, unit)} would do`;
+}
+
+function fixingWords({ opening, layers, joints }: View, fixing: Fixing): string {
+  const count = opening.opening.bolts && joints[0] ? `${joints[0].screws.length} ` : '';
+  switch (fixing) {
+    case 'screws':
+      return '';
+    case 'rivets':
+      return `The old speaker is riveted: its ${count}rivets are drilled out, and rivet nuts, clip nuts or bolts hold the new one.`;
+    case 'plugs':
+      return `The old speaker is held by expanding plugs: ${count}new ones, or clip nuts, hold the new one.`;
+    case 'hooks':
+    case 'tabs': {
+      const first = layers.map(({ layer }) => layer).find(({ kind }) => kind === 'bracket');
+      const what = fixing === 'hooks' ? 'hooks and one bolt' : 'snap tabs';
+      return first?.kind === 'bracket' && first.copies.includes(fixing)
+        ? `The old speaker is held by ${what}, and the ${first.name} takes hold the same way.`
+        : `The old speaker is held by ${what}, and nothing in this stack is known to copy them: look at what they take hold of.`;
+    }
+    case 'pressFit':
+      return 'The old speaker is pressed into its seat: whether the new one sits fast shows the first dry fit.';
+    case 'glue':
+      return 'The old speaker is glued in: cut it free with a thin plastic tool, and mind a rough seat.';
+  }
+}
