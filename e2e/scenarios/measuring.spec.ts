@@ -47,6 +47,32 @@ test('where a number comes from is marked, and an estimate says how unsure it is
   await expect(fitter.entry('Hole diameter')).toContainText('148.2 mm ± 0.3');
 });
 
+test('read from the old mount, the sums are the program’s, and the verdict is that of the metal', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await page.getByLabel('In front of the metal while measuring').selectOption('The old mount');
+  const mount = page.getByLabel('The old mount to the metal, mm');
+  await mount.fill('7');
+  await page.getByLabel('The old mount to the metal, taken with').selectOption('Calliper');
+  await fitter.type('Depth behind', '70');
+  await fitter.type('Front gap', '15');
+  await expect(fitter.entry('Depth behind')).toContainText('from the metal: 63 mm');
+  await expect(fitter.entry('Front gap')).toContainText('from the metal: 22 mm');
+  await page.getByLabel('Front gap, read from').selectOption('The metal');
+  await expect(fitter.entry('Front gap')).toContainText('15 mm ±');
+  await fitter.save();
+  await fitter.saved();
+  await page.reload();
+  await expect(fitter.entry('Depth behind')).toContainText('from the metal: 63 mm');
+  // Taken away while something is still read from it: refused, and said where.
+  await page.getByLabel('In front of the metal while measuring').selectOption('Nothing: read from the metal');
+  await fitter.save();
+  await expect(page.getByText('how far that stands in front of the metal would do')).toBeVisible();
+  await expect(fitter.field('Depth behind')).toHaveValue('70');
+});
+
 test('what was typed survives a reload, and can be dropped', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.measure(JOB, DOOR);

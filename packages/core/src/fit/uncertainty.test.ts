@@ -136,7 +136,7 @@ describe('what to measure next', () => {
   });
 
   test('what an instrument is always off by is not found by reading the same place again', () => {
-    const shared = { name: 'instrument.depthStick', uncertaintyMm: 0.5 };
+    const shared = [{ name: 'instrument.depthStick', uncertaintyMm: 0.5, by: 1 }];
     const depth = { ...normal(65.2, 0.29), shared };
     const at = opening({ depths: depthAt(depth) });
     const [again] = nextMeasurements(at, [judge(at, candidate())], { ...OPTIONS, places: [] });

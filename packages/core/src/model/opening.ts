@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { OpeningDimensionKey } from '../fit/Check';
 import { FIXINGS, type FitObstacle, type FitOpening, type Fixing, OBSTACLE_KINDS } from '../fit/shapes';
 import { halfExtentsMm, type Outline, outlineMm } from '../geometry/Outline';
-import { type Dimension, rectangular } from '../uncertainty/Dimension';
+import { type Dimension, plusShared, rectangular } from '../uncertainty/Dimension';
 import {
   fromReadings,
   type Instrument,
@@ -18,6 +18,13 @@ import { MOST_READINGS } from './readMeasurement';
 import { sheetDefaults } from './sheetDefaults';
 import { SOURCES, type SourceId, sourceSchema } from './source';
 
+/** What stands in front of the metal and may be read from: a ring that stays on, and the old speaker's mount. */
+export const FRONT_FACES = ['keptRing', 'oldMount'] as const;
+export type FrontFace = (typeof FRONT_FACES)[number];
+/** What a depth or a gap may be read from. */
+export const FACES = ['metal', ...FRONT_FACES] as const;
+export type Face = (typeof FACES)[number];
+
 export const measurementSchema = z.strictObject({
   readingsMm: z.array(z.number()).min(1, 'at least one reading').max(MOST_READINGS),
   source: sourceSchema,
@@ -25,6 +32,8 @@ export const measurementSchema = z.strictObject({
   entered: z.string().max(200),
   takenBy: z.string().max(80).nullable(),
   takenAt: z.iso.datetime().nullable(),
+  /** What a depth or a gap was read from; left out, from the metal. */
+  from: z.enum(FACES).optional(),
 });
 export type Measurement = z.infer<typeof measurementSchema>;
 
@@ -104,6 +113,27 @@ const depthReadingSchema = z.strictObject({ xMm: placeMm, yMm: placeMm, measurem
 
 export const MOUNT_MATERIALS = ['sheetSteel', 'aluminium', 'plastic', 'board'] as const;
 
+/** Depths and the front gap are counted from the metal; the other dimensions lie in it. */
+export function isReadFromFace(key: OpeningDimensionKey): boolean {
+  return key.startsWith('depth') || key === 'frontGap';
+}
+
+/** What stands in front of the metal that a reading was taken from; null for the metal itself. */
+function faceOf(measurement: Pick<Measurement, 'from'> | undefined): FrontFace | null {
+  const from = measurement?.from ?? 'metal';
+  return from === 'metal' ? null : from;
+}
+
+/** How far a face may stand in front of the metal, mm. */
+export const MOST_FACE_MM = 80;
+const faceSchema = measurementSchema
+  .omit({ from: true })
+  .extend({
+    readingsMm: z.array(z.number().min(0).max(MOST_FACE_MM)).min(1, 'at least one reading').max(MOST_READINGS),
+  })
+  .nullable()
+  .default(null);
+
 const dimensionsSchema = z
   .partialRecord(z.enum(OPENING_DIMENSION_KEYS), measurementSchema)
   .superRefine((dimensions, context) => {
@@ -112,10 +142,16 @@ const dimensionsSchema = z
         const message = dimensionRangeError(key, reading);
         if (message) context.addIssue({ code: 'custom', path: [key, 'readingsMm', index], message });
       });
+      if (faceOf(dimensions[key]) !== null && !isReadFromFace(key))
+        context.addIssue({
+          code: 'custom',
+          path: [key, 'from'],
+          message: 'it is not read from a face: leaving it out would do',
+        });
     }
   });
 
-export const openingRecordSchema = z.strictObject({
+const openingFieldsSchema = z.strictObject({
   place: placeSchema,
   side: sideSchema,
   nominalSize: z.string().max(20),
@@ -143,6 +179,8 @@ export const openingRecordSchema = z.strictObject({
   /** Of the cover that has to come off; asked where a cover may hold one. */
   airbag: z.enum(AIRBAGS).default('notLooked'),
   dimensions: dimensionsSchema,
+  /** How far what may be read from stands in front of the metal; null where nothing was read from it. */
+  faces: z.strictObject({ keptRing: faceSchema, oldMount: faceSchema }).default({ keptRing: null, oldMount: null }),
   /** Depths to what lies behind at further places. */
   depthReadings: z.array(depthReadingSchema).max(40).default([]),
   obstacles: z.array(obstacleSchema).max(12).default([]),
@@ -152,6 +190,25 @@ export const openingRecordSchema = z.strictObject({
   plugDeg: z.number().min(-360).max(360).nullable().default(null),
   note: z.string().max(1000),
 });
+
+/** All of it but the dimensions. */
+export const openingFactsSchema = openingFieldsSchema.omit({ dimensions: true });
+
+export const openingRecordSchema = openingFieldsSchema.superRefine(
+  ({ dimensions, depthReadings, obstacles, faces }, context) => {
+    const read = [
+      ...Object.values(dimensions),
+      ...depthReadings.map(({ measurement }) => measurement),
+      ...obstacles.map(({ depth }) => depth),
+    ];
+    for (const face of FRONT_FACES) {
+      if (faces[face] !== null || !read.some((each) => faceOf(each) === face)) continue;
+      const message = `something was read from the ${FACE_NAMES[face]}: how far that stands in front of the metal would do`;
+      context.addIssue({ code: 'custom', path: ['faces', face], message });
+    }
+  },
+);
+export const FACE_NAMES: Readonly<Record<FrontFace, string>> = { keptRing: 'ring that stays', oldMount: 'old mount' };
 export type OpeningRecord = z.infer<typeof openingRecordSchema>;
 
 const HOLE_DIMENSIONS = {
@@ -218,9 +275,10 @@ export function toDimension(
 }
 
 /** The repeatability of each source, pooled over every place of an opening that was read more than once. */
-function repeatsOf({ dimensions, depthReadings, obstacles }: OpeningRecord, halfWidthsMm: HalfWidths): Repeats {
+function repeatsOf({ dimensions, depthReadings, obstacles, faces }: OpeningRecord, halfWidthsMm: HalfWidths): Repeats {
   const all = [
     ...Object.values(dimensions),
+    ...Object.values(faces).filter((face) => face !== null),
     ...depthReadings.map(({ measurement }) => measurement),
     ...obstacles.map(({ depth }) => depth),
   ];
@@ -244,10 +302,12 @@ export function toFitOpening(
   connectorName: (connectorId: string) => string,
 ): FitOpening {
   const repeats = repeatsOf(record, halfWidthsMm);
-  const toLength = (measurement: Measurement) => toDimension(measurement, halfWidthsMm, repeats);
+  const fromMetal = (measurement: Measurement, way: typeof INWARDS | typeof OUTWARDS) =>
+    countedFromMetal(measurement, record.faces, way, (each) => toDimension(each, halfWidthsMm, repeats));
+  const toLength = (measurement: Measurement) => fromMetal(measurement, INWARDS);
   const dimension = (key: OpeningDimensionKey): Dimension | null => {
     const measurement = record.dimensions[key];
-    return measurement ? toLength(measurement) : null;
+    return measurement ? fromMetal(measurement, key === 'frontGap' ? OUTWARDS : INWARDS) : null;
   };
   const hole = toHole(record, dimension, halfWidthsMm);
   return {
@@ -282,6 +342,45 @@ export function toFitOpening(
     airbag: airbagAt(record),
   };
 }
+
+/** What stands in front of the metal is taken off what is read inwards, and added to what is read towards the cabin. */
+export const INWARDS = -1;
+export const OUTWARDS = 1;
+
+/**
+ * A reading as counted from the metal, whatever it was read from.
+ *
+ * @param toLength a reading as it was read, as a dimension
+ */
+export function countedFromMetal(
+  measurement: Pick<Measurement, 'readingsMm' | 'source' | 'from'>,
+  faces: OpeningRecord['faces'],
+  way: typeof INWARDS | typeof OUTWARDS,
+  toLength: (measurement: Pick<Measurement, 'readingsMm' | 'source'>) => Dimension,
+): Dimension {
+  const read = toLength(measurement);
+  const face = faceOf(measurement);
+  if (!face) return read;
+  return plusShared(read, toLength(faces[face] ?? NOT_READ), way, `face.${face}`);
+}
+
+/** A measurement as if it had been read from the metal: for where the face that it was read from is not. */
+export function rereadFromMetal(
+  measurement: Measurement,
+  faces: OpeningRecord['faces'],
+  way: typeof INWARDS | typeof OUTWARDS,
+): Measurement {
+  const { from: _, ...rest } = measurement;
+  const face = faceOf(measurement);
+  const standing = face && faces[face];
+  if (!standing) return measurement;
+  const offMm = standing.readingsMm.reduce((sum, each) => sum + each, 0) / standing.readingsMm.length;
+  const readingsMm = rest.readingsMm.map((each) => Math.round((each + way * offMm) * 100) / 100);
+  return { ...rest, readingsMm, entered: readingsMm.map((each) => `${each} mm`).join('; ') };
+}
+
+/** Nobody has said how far it stands: all that is known is that it does. */
+const NOT_READ = { readingsMm: [0], source: 'guess' } as const satisfies Pick<Measurement, 'readingsMm' | 'source'>;
 
 /** What is known of an airbag at the opening; covers of some places are not asked about. */
 export function airbagAt({ place, airbag }: Pick<OpeningRecord, 'place' | 'airbag'>): FitOpening['airbag'] {

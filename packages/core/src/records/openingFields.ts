@@ -1,5 +1,5 @@
 /** The fields of an opening's record: each dimension, and each fact. Its place is its identity and no field. */
-import type { Measurement, OpeningRecord } from '../model/opening';
+import { FACE_NAMES, type Measurement, type OpeningRecord } from '../model/opening';
 import { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from '../model/openingDimensions';
 import { SOURCES } from '../model/source';
 import { type Field, keyField, plainWords } from './Field';
@@ -22,6 +22,7 @@ const FACT_LABELS = {
   material: 'Screwed to',
   wallMm: 'Thickness of it',
   recess: 'Recess',
+  faces: 'Read from in front of the metal',
   note: 'Note',
 } as const satisfies Readonly<Record<Exclude<keyof OpeningRecord, 'place' | 'side' | 'dimensions'>, string>>;
 
@@ -45,9 +46,10 @@ export const OPENING_FIELDS: readonly Field<OpeningRecord>[] = [
 
 function measurementWords(measurement: Measurement | undefined): string {
   if (!measurement) return 'not taken';
-  const { readingsMm, source, takenBy } = measurement;
+  const { readingsMm, source, takenBy, from = 'metal' } = measurement;
   const figures = readingsMm.map((each) => Math.round(each * 100) / 100).join('; ');
-  return `${figures} mm, ${SOURCES[source].label.toLowerCase()}${takenBy ? `, ${takenBy}` : ''}`;
+  const face = from === 'metal' ? '' : ` from the ${FACE_NAMES[from]}`;
+  return `${figures} mm${face}, ${SOURCES[source].label.toLowerCase()}${takenBy ? `, ${takenBy}` : ''}`;
 }
 
 function factWords(fact: unknown): string {

@@ -45,7 +45,7 @@ describe('readings', () => {
     const { valueMm, uncertaintyMm, degreesOfFreedom, shared } = fromReadings([60], STICK);
     expect([valueMm, degreesOfFreedom]).toEqual([60, null]);
     expect(uncertaintyMm).toBeCloseTo(Math.sqrt(1 / 12), 12);
-    expect(shared).toEqual({ name: 'instrument.depthStick', uncertaintyMm: 0.5 });
+    expect(shared).toEqual([{ name: 'instrument.depthStick', uncertaintyMm: 0.5, by: 1 }]);
     expect(Math.hypot(uncertaintyMm, 0.5)).toBeCloseTo(1 / Math.sqrt(3), 12);
     expect(() => fromReadings([], STICK)).toThrow('at least one reading');
   });

@@ -76,12 +76,16 @@ export function chained(parts: readonly (readonly [Quantity, number])[]): readon
   );
 }
 
-/** A dimension as a quantity, an error that it shares with other readings as a term of its own. */
+/** A dimension as a quantity, each error that it shares with other readings as a term of its own. */
 export function named(name: string, dimension: Dimension): Quantity {
-  const { valueMm, shared, origin } = dimension;
+  const { valueMm, shared = [], origin } = dimension;
   const own = { name, dimension, sensitivity: 1 };
-  if (!shared) return { valueMm, terms: [own] };
-  return { valueMm, terms: [own, { name: shared.name, dimension: sharedDimension(shared, origin), sensitivity: 1 }] };
+  const common = shared.map((error) => ({
+    name: error.name,
+    dimension: sharedDimension(error, origin),
+    sensitivity: error.by,
+  }));
+  return { valueMm, terms: [own, ...common] };
 }
 
 /** Standard uncertainty in mm and effective degrees of freedom of a quantity. */

@@ -70,7 +70,7 @@ export function fromReadings(
     uncertaintyMm: repeatability.deviationMm / Math.sqrt(count),
     degreesOfFreedom: repeatability.degreesOfFreedom,
     origin,
-    shared: { name, uncertaintyMm: halfWidthMm * Math.sqrt(SHARED_SHARE / 3) },
+    shared: [{ name, uncertaintyMm: halfWidthMm * Math.sqrt(SHARED_SHARE / 3), by: 1 }],
   };
 }
 

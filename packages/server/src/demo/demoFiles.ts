@@ -4,7 +4,7 @@ import path from 'node:path';
 import { passwordSchema, personNameSchema, pinSchema } from '@low-quarry/core/contracts/session';
 import { explainFileFailure, readFile } from '@low-quarry/core/formats/readFile';
 import { rolesSchema } from '@low-quarry/core/model/access';
-import { openingRecordSchema } from '@low-quarry/core/model/opening';
+import { openingFactsSchema, openingRecordSchema } from '@low-quarry/core/model/opening';
 import {
   bracketSchema,
   connectorSchema,
@@ -29,7 +29,7 @@ const demoJobSchema = z.strictObject({
   dueInDays: z.int().nullable(),
   /** What was measured or found on this car, by place; everything else is as the library has it. */
   openings: z.array(
-    openingRecordSchema.pick({ place: true, side: true }).extend({
+    openingFactsSchema.pick({ place: true, side: true }).extend({
       dimensions: openingRecordSchema.shape.dimensions.optional(),
       wiring: openingRecordSchema.shape.wiring.optional(),
       secondPlug: openingRecordSchema.shape.secondPlug.optional(),

@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { View } from '@low-quarry/core/fit/layout/View';
+import { FRONT_FACES } from '@low-quarry/core/model/opening';
 import { SOURCE_IDS } from '@low-quarry/core/model/source';
 import { bracket, circlePattern, exact, opening, rodAt, spacer, speaker } from '@low-quarry/core/testing/shapes';
 import { instrumentName } from '@low-quarry/core/uncertainty/fromReadings';
@@ -13,7 +14,7 @@ const rectangle = {
 const free = { ...circlePattern(4, exact(1), 5), shape: { kind: 'free', holes: [], position: exact(0) } } as const;
 
 test('everything that a margin can depend on has words', () => {
-  const names = new Set(SOURCE_IDS.map(instrumentName));
+  const names = new Set([...SOURCE_IDS.map(instrumentName), ...FRONT_FACES.map((face) => `face.${face}`)]);
   const openings = [
     opening({ obstacles: [rodAt({ xMm: 0, yMm: 40, depth: exact(60), diameterMm: 20 })], lowerEdge: exact(-40) }),
     opening({

@@ -1,4 +1,5 @@
 /** What the parts of a margin's budget are called. */
+import { FACE_NAMES, FRONT_FACES } from '@low-quarry/core/model/opening';
 import { SOURCE_IDS, SOURCES } from '@low-quarry/core/model/source';
 import { instrumentName } from '@low-quarry/core/uncertainty/fromReadings';
 
@@ -79,6 +80,8 @@ export function termWords(name: string): string {
   }
   const reading = /^opening\.depth(\d+)$/.exec(name);
   if (reading) return `Depth reading ${reading[1]}`;
+  const face = FRONT_FACES.find((each) => name === `face.${each}`);
+  if (face) return `How far the ${FACE_NAMES[face]} stands in front`;
   const source = SOURCE_IDS.find((id) => instrumentName(id) === name);
   if (source) return `Error that readings share: ${SOURCES[source].label.toLowerCase()}`;
   const second = /^(bracket|spacer)2\./.exec(name);

@@ -1,7 +1,7 @@
 /** Words shown to people, one for each thing. */
 import type { CheckId, Verdict } from '@low-quarry/core/fit/Check';
 import type { ObstacleKind } from '@low-quarry/core/fit/shapes';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import type { Face, OpeningRecord } from '@low-quarry/core/model/opening';
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   clears: 'Clears',
@@ -100,6 +100,12 @@ export const AIRBAG_WORDS: Readonly<Record<OpeningRecord['airbag'], string>> = {
   none: 'Looked: none here',
   near: 'One sits here',
   notLooked: 'Not looked',
+};
+
+export const FACE_WORDS: Readonly<Record<Face, string>> = {
+  metal: 'The metal',
+  keptRing: 'The ring that stays',
+  oldMount: 'The old mount',
 };
 
 export const FIXING_WORDS: Readonly<Record<OpeningRecord['fixing'], string>> = {

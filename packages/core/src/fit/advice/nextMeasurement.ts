@@ -94,10 +94,10 @@ function keyOf(key: string): string {
   return key.replace(/\.place[XY]$/, '.place');
 }
 
-/** The errors of a dimension, its own and the one it shares. */
-function errorsOf(name: string, { uncertaintyMm, shared }: Dimension, factor: number): readonly ReadingPart[] {
-  const own = { name, factor, uncertaintyMm };
-  return shared ? [own, { name: shared.name, factor, uncertaintyMm: shared.uncertaintyMm }] : [own];
+/** The errors of a dimension, its own and those it shares. */
+function errorsOf(name: string, { uncertaintyMm, shared = [] }: Dimension, factor: number): readonly ReadingPart[] {
+  const common = shared.map((error) => ({ ...error, factor: factor * error.by }));
+  return [{ name, factor, uncertaintyMm }, ...common];
 }
 
 /** A new reading repeats as its hand does, and is off by what the instrument is always off by. */

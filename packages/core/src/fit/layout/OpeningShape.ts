@@ -7,7 +7,7 @@ import { type OutlineMm, outlineLengths, outlineMm, type Span, spanOf } from '..
 import type { Rod } from '../../geometry/rodGap';
 import { type Dimension, sharedDimension } from '../../uncertainty/Dimension';
 import { mapOpening } from '../dimensionNames';
-import type { Doubts } from '../margins/Doubts';
+import type { Doubts, SharedSlot } from '../margins/Doubts';
 import type { FitObstacle, FitOpening } from '../shapes';
 import { obstacleBox, obstacleRod, rodSolid } from './obstacleSolids';
 import { type FittedSheet, sheetFit } from './sheetFit';
@@ -66,7 +66,7 @@ export class OpeningShape {
   /** First slot of the screws' lengths. */
   readonly boltSlot: number;
   private readonly sheetSlots: SheetSlots | null;
-  private readonly sharedSlots: Int32Array;
+  private readonly sharedSlots: readonly (readonly SharedSlot[])[];
 
   constructor(readonly opening: FitOpening) {
     const names: string[] = [];
@@ -81,13 +81,13 @@ export class OpeningShape {
     // What the fit believes of its readings and of what is usual counts, not what was written down.
     for (const { name, dimension } of fitted?.terms ?? []) dimensions[names.indexOf(name)] = dimension;
     const own = dimensions.length;
-    for (const { shared, origin } of dimensions.slice(0, own)) {
-      if (shared && !names.includes(shared.name)) put(shared.name, sharedDimension(shared, origin));
+    for (const { shared = [], origin } of dimensions.slice(0, own)) {
+      for (const error of shared) if (!names.includes(error.name)) put(error.name, sharedDimension(error, origin));
     }
     this.names = names;
     this.dimensions = dimensions;
-    this.sharedSlots = Int32Array.from(dimensions, ({ shared }) =>
-      shared ? OPENING_AT + names.indexOf(shared.name) : -1,
+    this.sharedSlots = dimensions.map(({ shared = [] }) =>
+      shared.map(({ name, by }) => ({ slot: OPENING_AT + names.indexOf(name), by })),
     );
     const slot = (name: string) => {
       const at = names.indexOf(`opening.${name}`);

@@ -151,7 +151,7 @@ test('one stick, one error: nine readings of it leave the depth as doubtful as t
     uncertaintyMm: 0.29,
     degreesOfFreedom: null,
     origin: 'takenHere' as const,
-    shared: { name: 'instrument.depthStick', uncertaintyMm: 0.5 },
+    shared: [{ name: 'instrument.depthStick', uncertaintyMm: 0.5, by: 1 }],
   });
   const depths = readings([64, 64, 64, 64, 64, 64, 64]).map((each) => ({ ...each, depth: stick(each.depth.valueMm) }));
   const { terms } = fitOf(opening({ depths, sheet: UNKNOWN }));

@@ -1,8 +1,8 @@
 /**
  * What lies behind an opening, from any number of depth readings: z = c0 + c1·x + c2·y + c3·y².
  *
- * Weighted least squares with three kinds of rows: the readings, each as sure as the hand repeats it; for each instrument
- * its own error as an unknown that all its readings share; and the class's usual lean and curvature as readings of their
+ * Weighted least squares with three kinds of rows: the readings, each as sure as the hand repeats it; for each instrument,
+ * and each face that was read from, its error as an unknown that all its readings share; and the class's usual lean and curvature as readings of their
  * own. One reading at the door then gives a sheet of usual lean; a second one at another height settles the lean, one to
  * the side the side lean, several the curvature; nothing has to switch between cases.
  *
@@ -18,7 +18,7 @@
 import type { GlassSheet } from '../../geometry/glassSheet';
 import { inverse } from '../../math/inverse';
 import { CONTRADICTION_CHI_SQUARE, EXACT_MM, IMPROBABLE_SIGMAS } from '../../math/tolerances';
-import { type Dimension, wholeUncertaintyMm } from '../../uncertainty/Dimension';
+import { type Dimension, type SharedError, wholeUncertaintyMm } from '../../uncertainty/Dimension';
 import type { DepthReading, FitOpening } from '../shapes';
 
 /** What the sheet depends on: a named dimension with the change of c0 to c3 for each millimetre of it. */
@@ -94,22 +94,22 @@ function fit(opening: FitOpening): FittedSheet | null {
   const below = readingsBelowEdge(opening);
   const readings = depths.filter((each) => !below.includes(each)).map(toRow);
   if (readings.length === 0) return null;
-  const instruments = [...new Set(readings.flatMap(({ dimension }) => dimension.shared?.name ?? []))];
+  const errors = sharedErrors(readings);
   const usualDoubts = USUAL_KEYS.map((key) => usual[key].uncertaintyMm);
   const doubts: SheetDoubt[] = below.length > 0 ? [{ kind: 'belowEdge', keys: below.map(({ key }) => key) }] : [];
   USUAL_KEYS.forEach((key, at) => {
     const { valueMm, uncertaintyMm } = usual[key];
     // Nothing is usual about what is known exactly, and nothing settled about what the readings leave open.
     if (uncertaintyMm === 0) return;
-    const own = ownEstimate(readings, instruments, usual, usualDoubts, at);
+    const own = ownEstimate(readings, errors, usual, usualDoubts, at);
     if (own.uncertainty > SETTLED * uncertaintyMm) return;
     const off = Math.abs(own.value - valueMm);
     usualDoubts[at] = Math.max(uncertaintyMm, off);
     if (off > IMPROBABLE_SIGMAS * Math.hypot(own.uncertainty, uncertaintyMm))
       doubts.push({ kind: 'unusual', what: key, found: own.value, usual: valueMm });
   });
-  const solved = solve(readings, instruments, usual, usualDoubts);
-  const free = readings.length - rankOf(readings, instruments);
+  const solved = solve(readings, errors, usual, usualDoubts);
+  const free = readings.length - rankOf(readings, errors);
   const chiSquare = solved.residuals.reduce(
     (sum, each, at) => sum + (each / Math.max(EXACT_MM, (readings[at] as Row).uncertaintyMm)) ** 2,
     0,
@@ -173,14 +173,14 @@ type Solved = {
 
 function solve(
   readings: readonly Row[],
-  instruments: readonly string[],
+  errors: readonly SharedError[],
   usual: FitOpening['sheet'],
   usualDoubts: readonly number[],
 ): Solved {
-  const size = UNKNOWNS + instruments.length;
+  const size = UNKNOWNS + errors.length;
   const rows: { basis: readonly number[]; target: number; weight: number }[] = readings.map(
     ({ basis, target, dimension, uncertaintyMm }) => ({
-      basis: [...basis, ...instruments.map((name) => (dimension.shared?.name === name ? 1 : 0))],
+      basis: [...basis, ...errors.map((error) => shareOf(dimension, error))],
       target,
       weight: weightOf(uncertaintyMm),
     }),
@@ -190,9 +190,8 @@ function solve(
     const weight = weightOf((usualDoubts[at] as number) * scale);
     rows.push({ basis: unitRow(size, at + 1), target: usual[key].valueMm * scale, weight });
   });
-  instruments.forEach((name, at) => {
-    const shared = readings.find(({ dimension }) => dimension.shared?.name === name)?.dimension.shared;
-    rows.push({ basis: unitRow(size, UNKNOWNS + at), target: 0, weight: weightOf(shared?.uncertaintyMm ?? 0) });
+  errors.forEach(({ uncertaintyMm }, at) => {
+    rows.push({ basis: unitRow(size, UNKNOWNS + at), target: 0, weight: weightOf(uncertaintyMm) });
   });
   const normal = Array.from({ length: size }, (_, i) =>
     Array.from({ length: size }, (__, j) =>
@@ -219,24 +218,25 @@ function solve(
 /** What the readings say of one usual figure when it is left out, in its own unit. */
 function ownEstimate(
   readings: readonly Row[],
-  instruments: readonly string[],
+  errors: readonly SharedError[],
   usual: FitOpening['sheet'],
   usualDoubts: readonly number[],
   at: number,
 ): { readonly value: number; readonly uncertainty: number } {
   const open = usualDoubts.map((doubt, each) => (each === at ? UNKNOWN_MM / (SCALES[at + 1] as number) : doubt));
-  const { values, gains, usualGains } = solve(readings, instruments, usual, open);
+  const { values, gains, usualGains } = solve(readings, errors, usual, open);
   const column = at + 1;
   let variance = 0;
-  const bySource = new Map<string, number>();
   readings.forEach(({ dimension }, reading) => {
     const gain = gains[reading]?.[column] as number;
     variance += (gain * dimension.uncertaintyMm) ** 2;
-    if (dimension.shared) bySource.set(dimension.shared.name, (bySource.get(dimension.shared.name) ?? 0) + gain);
   });
-  for (const [name, gain] of bySource) {
-    const shared = readings.find(({ dimension }) => dimension.shared?.name === name)?.dimension.shared;
-    variance += (gain * (shared?.uncertaintyMm ?? 0)) ** 2;
+  for (const error of errors) {
+    const gain = readings.reduce(
+      (sum, { dimension }, reading) => sum + (gains[reading]?.[column] as number) * shareOf(dimension, error),
+      0,
+    );
+    variance += (gain * error.uncertaintyMm) ** 2;
   }
   usualGains.forEach((each, other) => {
     variance += ((each[column] as number) * (open[other] as number)) ** 2;
@@ -244,15 +244,23 @@ function ownEstimate(
   return { value: values[column] as number, uncertainty: Math.sqrt(variance) };
 }
 
-/** How many of lean, depth and curvature, and of the instruments' errors, the readings settle by themselves. */
-function rankOf(readings: readonly Row[], instruments: readonly string[]): number {
-  // An instrument's error moves all its readings: it is told from the depth only where two instruments were used.
-  const rows = readings.map(({ basis, dimension }) => [
-    ...basis,
-    ...instruments.slice(1).map((name) => (dimension.shared?.name === name ? 1 : 0)),
-  ]);
+/** Every error that readings have in common, once. */
+function sharedErrors(readings: readonly Row[]): readonly SharedError[] {
+  const all = readings.flatMap(({ dimension }) => dimension.shared ?? []);
+  return all.filter(({ name }, at) => all.findIndex((each) => each.name === name) === at);
+}
+
+/** How many times an error enters a reading. */
+function shareOf({ shared = [] }: Dimension, { name }: SharedError): number {
+  return shared.find((each) => each.name === name)?.by ?? 0;
+}
+
+/** How many of lean, depth and curvature, and of the errors in common, the readings settle by themselves. */
+function rankOf(readings: readonly Row[], errors: readonly SharedError[]): number {
+  // An error that moves all readings alike cannot be told from the depth, and adds nothing here.
+  const rows = readings.map(({ basis, dimension }) => [...basis, ...errors.map((error) => shareOf(dimension, error))]);
   let rank = 0;
-  const columns = UNKNOWNS + Math.max(0, instruments.length - 1);
+  const columns = UNKNOWNS + errors.length;
   for (let column = 0; column < columns; column++) {
     const pivot = rows.findIndex((row, at) => at >= rank && Math.abs(row[column] as number) > 1e-9);
     if (pivot < 0) continue;

@@ -1,7 +1,7 @@
 /**
  * What a length depends on while it is worked out: for each dimension of opening and candidate, by its slot, the
  * sensitivity so far. A dimension that enters twice is one sum, so a bracket that counts on both sides cancels; an
- * instrument's own error is a slot of its own that all its readings share.
+ * instrument's own error, or that of a face that was read from, is a slot of its own that all its readings share.
  */
 import type { Dimension } from '../../uncertainty/Dimension';
 import type { Variance } from '../../uncertainty/Variance';
@@ -9,14 +9,16 @@ import type { Variance } from '../../uncertainty/Variance';
 /** A length as a sum about its working point: what `Together` draws from. */
 export type Form = { readonly valueMm: number; readonly slots: Int32Array; readonly sensitivities: Float64Array };
 
-const NONE = -1;
+/** The slot of an error that a dimension shares with others, and how many times it enters. */
+export type SharedSlot = { readonly slot: number; readonly by: number };
+
+const NONE: readonly SharedSlot[] = [];
 
 export class Doubts {
   readonly uncertaintyMm: Float64Array;
   readonly freedom: Float64Array;
   readonly isRectangular: Uint8Array;
-  /** The slot of the instrument that a reading shares its error with; −1 for none. */
-  private readonly shared: Int32Array;
+  private readonly shared: (readonly SharedSlot[])[];
   private readonly sensitivity: Float64Array;
   private readonly isTouched: Uint8Array;
   private readonly touched: Int32Array;
@@ -26,14 +28,14 @@ export class Doubts {
     this.uncertaintyMm = new Float64Array(slots);
     this.freedom = new Float64Array(slots).fill(Number.POSITIVE_INFINITY);
     this.isRectangular = new Uint8Array(slots);
-    this.shared = new Int32Array(slots).fill(NONE);
+    this.shared = new Array(slots).fill(NONE);
     this.sensitivity = new Float64Array(slots);
     this.isTouched = new Uint8Array(slots);
     this.touched = new Int32Array(slots);
   }
 
-  /** Puts a dimension into a slot; a shared error goes into the slot that is given. */
-  set(slot: number, dimension: Dimension | null, shared = NONE): void {
+  /** Puts a dimension into a slot; shared errors go into the slots that are given. */
+  set(slot: number, dimension: Dimension | null, shared: readonly SharedSlot[] = NONE): void {
     this.uncertaintyMm[slot] = dimension?.uncertaintyMm ?? 0;
     this.freedom[slot] = dimension?.degreesOfFreedom ?? Number.POSITIVE_INFINITY;
     this.isRectangular[slot] = dimension?.isRectangular ? 1 : 0;
@@ -42,8 +44,11 @@ export class Doubts {
 
   /** Adds to how much the length at hand depends on a dimension. */
   add(slot: number, sensitivity: number): void {
-    const shared = this.shared[slot] as number;
-    if (shared !== NONE) this.touch(shared, sensitivity);
+    const shared = this.shared[slot] as readonly SharedSlot[];
+    for (let at = 0; at < shared.length; at++) {
+      const each = shared[at] as SharedSlot;
+      this.touch(each.slot, each.by * sensitivity);
+    }
     if ((this.uncertaintyMm[slot] as number) > 0) this.touch(slot, sensitivity);
   }
 

@@ -163,9 +163,10 @@ export class Joint {
     sensitivities.forEach((each, at) => {
       const length = this.lengths[at];
       if (!length) return;
-      const { shared, degreesOfFreedom, isRectangular = false } = length;
+      const { shared = [], degreesOfFreedom, isRectangular = false } = length;
       variance.add((each * length.uncertaintyMm) ** 2, degreesOfFreedom ?? Number.POSITIVE_INFINITY, isRectangular);
-      if (shared) variance.add((each * shared.uncertaintyMm) ** 2, Number.POSITIVE_INFINITY, true);
+      for (const error of shared)
+        variance.add((each * error.by * error.uncertaintyMm) ** 2, Number.POSITIVE_INFINITY, true);
     });
     return {
       turn,

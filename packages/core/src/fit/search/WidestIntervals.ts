@@ -1,6 +1,6 @@
 /** How wide the interval of a margin can be at the most, whatever the stack: what a search may let go without asking. */
 import { outlineLengths } from '../../geometry/Outline';
-import { wholeUncertaintyMm } from '../../uncertainty/Dimension';
+import { sharedUncertaintyMm, wholeUncertaintyMm } from '../../uncertainty/Dimension';
 import { Expansion } from '../../uncertainty/Expansion';
 import { coverageFactor } from '../../uncertainty/Margin';
 import { Variance } from '../../uncertainty/Variance';
@@ -108,9 +108,9 @@ export class WidestIntervals {
     const { frontGap } = opening;
     this.sum.clear();
     if (frontGap) {
-      const { uncertaintyMm, degreesOfFreedom, isRectangular = false, shared } = frontGap;
+      const { uncertaintyMm, degreesOfFreedom, isRectangular = false, shared = [] } = frontGap;
       this.sum.add(uncertaintyMm ** 2, degreesOfFreedom ?? Number.POSITIVE_INFINITY, isRectangular);
-      if (shared) this.sum.add(shared.uncertaintyMm ** 2, Number.POSITIVE_INFINITY, true);
+      for (const error of shared) this.sum.add((error.by * error.uncertaintyMm) ** 2, Number.POSITIVE_INFINITY, true);
     }
     this.sum.addRectangular(own.variance + heights, own.fourth + heightsFourth);
     return this.expansion.expand(this.sum);
@@ -126,7 +126,7 @@ export class WidestIntervals {
       const [g0, g1, g2, g3] = gains;
       const gain = Math.abs(g0) + Math.abs(g1) * reach + Math.abs(g2) * reach + Math.abs(g3) * reach * reach;
       sheet += (gain * dimension.uncertaintyMm) ** 2;
-      shared += gain * (dimension.shared?.uncertaintyMm ?? 0);
+      shared += gain * sharedUncertaintyMm(dimension);
     }
     const { sheet: fitted } = shape.fitted;
     const steep = 1 + Math.abs(fitted.c1) + Math.abs(fitted.c2) + 2 * Math.abs(fitted.c3) * reach;

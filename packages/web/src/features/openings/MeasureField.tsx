@@ -1,6 +1,15 @@
 /** One dimension: what was read, with what, and what it comes to in both units with its uncertainty. */
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import { toDimension } from '@low-quarry/core/model/opening';
+import {
+  countedFromMetal,
+  FACES,
+  type Face,
+  INWARDS,
+  isReadFromFace,
+  type OpeningRecord,
+  OUTWARDS,
+  toDimension,
+} from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { readingHalfWidthsMm, type Shop } from '@low-quarry/core/model/shop';
 import { SOURCE_IDS, SOURCES, type SourceId } from '@low-quarry/core/model/source';
@@ -8,6 +17,7 @@ import { toMargin } from '@low-quarry/core/uncertainty/Margin';
 import { named } from '@low-quarry/core/uncertainty/Quantity';
 import { printLength, printPlusMinus } from '@low-quarry/core/units/printLength';
 import type { KeyboardEvent } from 'react';
+import { FACE_WORDS } from '../../text/words';
 import { Field, INPUT } from '../../ui/Field';
 import { OriginMark } from '../../ui/OriginMark';
 import type { FieldDraft } from './openingDraft';
@@ -16,17 +26,34 @@ type MeasureFieldProps = {
   readonly name: OpeningDimensionKey;
   readonly field: FieldDraft;
   readonly shop: Shop;
+  /** What stands in front of the metal and may be read from. */
+  readonly faces: OpeningRecord['faces'];
   /** Who took the stored figure and when, in words. */
   readonly taken: string | null;
   /** What the server said of this field. */
   readonly error: string | null;
   readonly onType: (text: string) => void;
   readonly onSource: (source: SourceId) => void;
+  readonly onFace: (face: Face) => void;
   readonly onFocus: () => void;
 };
 
-export function MeasureField({ name, field, shop, taken, error, onType, onSource, onFocus }: MeasureFieldProps) {
+export function MeasureField({
+  name,
+  field,
+  shop,
+  faces,
+  taken,
+  error,
+  onType,
+  onSource,
+  onFace,
+  onFocus,
+}: MeasureFieldProps) {
   const { label, hint } = OPENING_DIMENSIONS[name];
+  const hasFigure = field.text !== '';
+  const mayBeFromFace =
+    isReadFromFace(name) && hasFigure && (field.from !== 'metal' || Object.values(faces).some((face) => face));
   const message = (field.touched ? field.error : null) ?? error;
   return (
     <div className="grid grid-cols-[1fr_132px] items-start gap-x-2 border-b border-hairline py-2" data-dimension={name}>
@@ -42,7 +69,7 @@ export function MeasureField({ name, field, shop, taken, error, onType, onSource
             )}
           </span>
         }
-        hint={echo(field, shop) ?? hint}
+        hint={echo(name, field, faces, shop) ?? hint}
         error={message}
       >
         {(ids) => (
@@ -82,18 +109,49 @@ export function MeasureField({ name, field, shop, taken, error, onType, onSource
           ))}
         </select>
       </label>
+      {mayBeFromFace && (
+        <label className="col-span-2 flex items-center gap-2">
+          <span className="whitespace-nowrap">
+            <span aria-hidden="true">read from</span>
+            <span className="sr-only">{label}, read from</span>
+          </span>
+          <select
+            value={field.from}
+            onChange={({ target }) => onFace(target.value as Face)}
+            onFocus={onFocus}
+            className={`${INPUT} px-1`}
+          >
+            {FACES.map((face) => (
+              <option key={face} value={face}>
+                {FACE_WORDS[face]}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
     </div>
   );
 }
 
 /** Both units and the interval, so that a slip of unit or comma is seen at once. */
-function echo({ readingsMm, source }: FieldDraft, shop: Shop): string | null {
+function echo(
+  name: OpeningDimensionKey,
+  { readingsMm, source, from }: FieldDraft,
+  faces: OpeningRecord['faces'],
+  shop: Shop,
+): string | null {
   if (readingsMm.length === 0) return null;
-  const dimension = toDimension({ readingsMm, source }, readingHalfWidthsMm(shop));
+  const dimension = countedFromMetal(
+    { readingsMm, source, from },
+    faces,
+    name === 'frontGap' ? OUTWARDS : INWARDS,
+    (each) => toDimension(each, readingHalfWidthsMm(shop)),
+  );
   const { valueMm, expandedMm } = toMargin(named('reading', dimension), shop.confidence);
   const plusMinus = printPlusMinus(expandedMm, 'mm');
   const mean = readingsMm.length > 1 ? `mean of ${readingsMm.length}: ` : '';
-  return `${mean}${printLength(valueMm, 'mm')} ± ${plusMinus} = ${printLength(valueMm, 'in')}`;
+  const metal = from === 'metal' ? '' : 'from the metal: ';
+  return `${mean}${metal}${printLength(valueMm, 'mm')} ± ${plusMinus} = ${printLength(valueMm, 'in')}`;
 }
 
 /** Enter goes to the next reading, and from the last one to the button that saves. */

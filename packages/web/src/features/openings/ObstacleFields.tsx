@@ -1,6 +1,6 @@
 /** Beams, rails, wires and whatever else stands behind the hole: where, how deep, how thick, which way it runs. */
 import { OBSTACLE_KINDS } from '@low-quarry/core/fit/shapes';
-import type { ObstacleRecord } from '@low-quarry/core/model/opening';
+import type { ObstacleRecord, OpeningRecord } from '@low-quarry/core/model/opening';
 import { capital, OBSTACLE_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -11,6 +11,7 @@ import { newObstacle, obstacleId, toShape } from './surroundings';
 
 type ObstacleFieldsProps = {
   readonly obstacles: readonly ObstacleRecord[];
+  readonly faces: OpeningRecord['faces'];
   readonly errorAt: (path: string) => string | null;
   readonly onChange: (obstacles: ObstacleRecord[]) => void;
 };
@@ -18,13 +19,14 @@ type ObstacleFieldsProps = {
 const MOST = 12;
 const PLACE = { kind: 'length', least: -300, most: 300 } as const;
 
-export function ObstacleFields({ obstacles, errorAt, onChange }: ObstacleFieldsProps) {
+export function ObstacleFields({ obstacles, faces, errorAt, onChange }: ObstacleFieldsProps) {
   return (
     <>
       {obstacles.map((obstacle, at) => (
         <OneObstacle
           key={obstacle.id}
           obstacle={obstacle}
+          faces={faces}
           errorAt={(path) => errorAt(`record.obstacles.${at}.${path}`)}
           onChange={(changes) =>
             onChange(obstacles.map((each, index) => (index === at ? { ...each, ...changes } : each)))
@@ -44,13 +46,14 @@ export function ObstacleFields({ obstacles, errorAt, onChange }: ObstacleFieldsP
 
 type OneObstacleProps = {
   readonly obstacle: ObstacleRecord;
+  readonly faces: OpeningRecord['faces'];
   readonly errorAt: (path: string) => string | null;
   readonly onChange: (changes: Partial<ObstacleRecord>) => void;
   readonly idFor: (kind: ObstacleRecord['kind']) => string;
   readonly onRemove: () => void;
 };
 
-function OneObstacle({ obstacle, errorAt, onChange, idFor, onRemove }: OneObstacleProps) {
+function OneObstacle({ obstacle, faces, errorAt, onChange, idFor, onRemove }: OneObstacleProps) {
   const { label, kind, xMm, yMm, depth, placeHalfWidthMm, angleDeg, tiltDeg, shape, thisSideOnly } = obstacle;
   return (
     <fieldset className="grid gap-3 border border-hairline p-3 sm:grid-cols-2">
@@ -86,6 +89,7 @@ function OneObstacle({ obstacle, errorAt, onChange, idFor, onRemove }: OneObstac
         label="Depth to it"
         hint="From the metal the speaker is screwed to, straight in, to its nearest place."
         length={depth}
+        faces={faces}
         error={errorAt('depth.readingsMm.0')}
         onChange={(next) => onChange({ depth: next })}
       />

@@ -7,6 +7,7 @@ import {
   helpfulDimensions,
   isTakenHere,
   type OpeningRecord,
+  openingRecordSchema,
   toFitOpening,
   wantedDimensions,
 } from '@low-quarry/core/model/opening';
@@ -36,6 +37,7 @@ import { useScreenAwake } from '../../ui/useScreenAwake';
 import { jobQuery } from '../jobs/jobsQueries';
 import { jobTitle } from '../jobs/jobTitle';
 import { CarryOver } from './CarryOver';
+import { FaceFields } from './FaceFields';
 import { FactFields } from './FactFields';
 import { MeasureField } from './MeasureField';
 import { ObstacleFields } from './ObstacleFields';
@@ -46,6 +48,8 @@ import {
   missingInDraft,
   type OpeningDraft,
   type OpeningFacts,
+  recordOf,
+  setFace,
   setSource,
   toRecord,
   typeInto,
@@ -121,6 +125,8 @@ function Filled({
   const mayMeasure = useMay('measure');
   const [refused, setRefused] = useState(false);
   const [unread, setUnread] = useState(false);
+  /** What no field can know alone: figures that need another one. */
+  const [problems, setProblems] = useState<readonly FieldProblem[]>([]);
   const [lit, setLit] = useState<OpeningDimensionKey | null>(null);
   const [sentOnce, setSentOnce] = useState(false);
 
@@ -129,18 +135,8 @@ function Filled({
   const isSending = waiting.some((entry) => !needsPerson(entry));
   const clashing = waiting.find(({ clash }) => clash !== null);
   const refusal = waiting.find((entry) => entry.refused !== null)?.refused ?? null;
-  const errorAt = (path: string) => fieldMessage(refusal?.errors ?? [], path);
-  const preview = useMemo(() => {
-    const dimensions = Object.fromEntries(
-      wanted.flatMap((key) => {
-        const { readingsMm, source, text } = draft.fields[key];
-        return readingsMm.length > 0
-          ? [[key, { readingsMm, source, entered: text, takenBy: null, takenAt: null }]]
-          : [];
-      }),
-    );
-    return toFitOpening({ ...draft.facts, dimensions }, readingHalfWidthsMm(shop), (id) => id);
-  }, [draft, wanted, shop]);
+  const errorAt = (path: string) => fieldMessage([...problems, ...(refusal?.errors ?? [])], path);
+  const preview = useMemo(() => toFitOpening(recordOf(draft), readingHalfWidthsMm(shop), (id) => id), [draft, shop]);
 
   const changeFacts = (facts: Partial<OpeningFacts>) =>
     change((before) => ({ ...before, facts: { ...before.facts, ...facts } }));
@@ -158,6 +154,9 @@ function Filled({
       document.querySelector<HTMLElement>('[data-dimension] [aria-invalid="true"]')?.focus();
       return;
     }
+    const checked = openingRecordSchema.safeParse(record.value);
+    setProblems(checked.error?.issues.map(toProblem) ?? []);
+    if (!checked.success) return;
     // What was refused or clashed is sent as it is now, not as it was.
     for (const entry of waiting) if (entry.refused || entry.clash) void outbox.remove(entry.id);
     handOver(toEntry(opening, draft, record.value, outbox.personId));
@@ -194,10 +193,12 @@ function Filled({
                 name={key}
                 field={draft.fields[key]}
                 shop={shop}
+                faces={draft.facts.faces}
                 taken={takenWords(opening, key, draft.fields[key].touched)}
                 error={errorAt(`record.dimensions.${key}`)}
                 onType={(text) => change((before) => typeInto(before, key, text, unit))}
                 onSource={(source) => change((before) => setSource(before, key, source))}
+                onFace={(face) => change((before) => setFace(before, key, face))}
                 onFocus={() => setLit(key)}
               />
             ))}
@@ -205,6 +206,7 @@ function Filled({
           <p className="text-[13px] leading-4 text-muted">
             A bare number is read in {unit}; a fraction is inches. Several readings: 57,5; 58; 58
           </p>
+          <FaceFields faces={draft.facts.faces} errorAt={errorAt} onChange={(faces) => changeFacts({ faces })} />
         </section>
         <section aria-label="What stands behind" className="order-2">
           <h2 className="mb-2 border-b border-ink text-[18px] font-bold">Beams, rails and wires behind it</h2>
@@ -226,6 +228,7 @@ function Filled({
             )}
             <ObstacleFields
               obstacles={draft.facts.obstacles}
+              faces={draft.facts.faces}
               errorAt={errorAt}
               onChange={(obstacles) => changeFacts({ obstacles })}
             />
@@ -266,7 +269,9 @@ function Filled({
           isSending={isSending}
           isSaved={sentOnce && waiting.length === 0}
           refusal={refusal?.message ?? null}
-          hasErrors={unread || (refused && wanted.some((key) => draft.fields[key].error !== null))}
+          hasErrors={
+            unread || problems.length > 0 || (refused && wanted.some((key) => draft.fields[key].error !== null))
+          }
         />
       </div>
       {clashing?.clash && (
@@ -319,7 +324,20 @@ function pickedEntry(entry: SaveOpening, record: OpeningRecord): SaveOpening {
   return { ...entry, id: newId(), version: clash.version, base: clash.record, record, clash: null };
 }
 
-function fieldMessage(errors: readonly { path: string; message: string }[], path: string): string | null {
+type FieldProblem = { readonly path: string; readonly message: string };
+
+/** As the server names the places of a request. */
+function toProblem({
+  path,
+  message,
+}: {
+  readonly path: readonly PropertyKey[];
+  readonly message: string;
+}): FieldProblem {
+  return { path: ['record', ...path].join('.'), message };
+}
+
+function fieldMessage(errors: readonly FieldProblem[], path: string): string | null {
   return errors.find((error) => error.path === path || error.path.startsWith(`${path}.`))?.message ?? null;
 }
 

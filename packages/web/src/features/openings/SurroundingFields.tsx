@@ -90,6 +90,7 @@ export function SurroundingFields({ facts, errorAt, onChange }: SurroundingField
       {behind !== 'nothing' && (
         <MoreDepths
           depths={depthReadings}
+          faces={facts.faces}
           errorAt={errorAt}
           onChange={(depths) => onChange({ depthReadings: depths })}
         />
@@ -100,11 +101,12 @@ export function SurroundingFields({ facts, errorAt, onChange }: SurroundingField
 
 type MoreDepthsProps = {
   readonly depths: readonly DepthRecord[];
+  readonly faces: Facts['faces'];
   readonly errorAt: (path: string) => string | null;
   readonly onChange: (depths: DepthRecord[]) => void;
 };
 
-function MoreDepths({ depths, errorAt, onChange }: MoreDepthsProps) {
+function MoreDepths({ depths, faces, errorAt, onChange }: MoreDepthsProps) {
   const change = (at: number, changes: Partial<DepthRecord>) =>
     onChange(depths.map((each, index) => (index === at ? { ...each, ...changes } : each)));
   return (
@@ -117,6 +119,7 @@ function MoreDepths({ depths, errorAt, onChange }: MoreDepthsProps) {
             label="Depth there"
             hint="From the metal the speaker is screwed to, straight in."
             length={measurement}
+            faces={faces}
             error={errorAt(`record.depthReadings.${at}.measurement.readingsMm.0`)}
             onChange={(next) => change(at, { measurement: next })}
           />

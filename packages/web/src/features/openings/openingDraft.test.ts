@@ -7,6 +7,7 @@ import {
   missingInDraft,
   readDraft,
   rebase,
+  setFace,
   setSource,
   toDraft,
   toRecord,
@@ -36,6 +37,41 @@ const stored: OpeningRecord = openingRecordSchema.parse({
 });
 const by = { takenBy: ' Rieke ', now: new Date('2026-03-02T10:00:00Z') };
 const draft = toDraft(stored, 3);
+
+describe('what stands in front of the metal', () => {
+  const mount = { readingsMm: [6], source: 'calliper', entered: '6', takenBy: null, takenAt: null } as const;
+  const before: typeof draft = {
+    ...draft,
+    facts: { ...draft.facts, faces: { oldMount: { ...mount, readingsMm: [6] }, keptRing: null } },
+  };
+
+  test('is what depths and gap are read from once it is noted; the hole is not, and a figure that stands keeps its own', () => {
+    const typed = typeInto(typeInto(before, 'depthBehind', '64', 'mm'), 'holeDiameter', '149', 'mm');
+    expect(typed.fields.depthBehind.from).toBe('oldMount');
+    expect(typed.fields.holeDiameter.from).toBe('metal');
+    const fromMetal = typeInto(setFace(typed, 'depthBehind', 'metal'), 'depthBehind', '58', 'mm');
+    expect(fromMetal.fields.depthBehind.from).toBe('metal');
+    const saved = toRecord(typed, by);
+    expect(saved).toMatchObject({ ok: true, value: { dimensions: { depthBehind: { from: 'oldMount' } } } });
+    if (saved.ok) expect(openingRecordSchema.safeParse(saved.value).success).toBe(true);
+  });
+
+  test('stays on its side: figures are carried over as counted from the metal', () => {
+    const typed = typeInto(typeInto(before, 'depthBehind', '64', 'mm'), 'frontGap', '12', 'mm');
+    const saved = toRecord(typed, by);
+    if (!saved.ok) throw new Error('expected a record');
+    const carried = carryOver(toDraft({ ...stored, side: 'right', dimensions: {} }, 1), saved.value);
+    expect(carried.fields.depthBehind).toMatchObject({ readingsMm: [58], from: 'metal', text: '58 mm' });
+    expect(carried.fields.frontGap).toMatchObject({ readingsMm: [18], from: 'metal' });
+    expect(carried.facts.faces).toEqual({ keptRing: null, oldMount: null });
+  });
+
+  test('a draft of an earlier program has its figures from the metal', () => {
+    const old = JSON.parse(JSON.stringify(draft));
+    for (const field of Object.values(old.fields) as { from?: string }[]) delete field.from;
+    expect(readDraft(JSON.stringify(old))?.fields.depthBehind.from).toBe('metal');
+  });
+});
 
 describe('typing', () => {
   test('is understood at once, in the unit of that moment', () => {

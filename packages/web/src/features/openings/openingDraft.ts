@@ -5,10 +5,17 @@
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import { fromSide } from '@low-quarry/core/model/fromSide';
 import {
+  FACES,
+  type Face,
   helpfulDimensions,
+  INWARDS,
+  isReadFromFace,
   type Measurement,
   type OpeningRecord,
+  OUTWARDS,
+  openingFactsSchema,
   openingRecordSchema,
+  rereadFromMetal,
   wantedDimensions,
 } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSION_KEYS } from '@low-quarry/core/model/openingDimensions';
@@ -20,12 +27,14 @@ import { fail, ok, type Result } from '@low-quarry/core/result';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { z } from 'zod';
 import { draftPrefix } from '../../device/drafts';
+import { readFrom, usualFace } from './surroundings';
 
 const fieldSchema = z.object({
   text: z.string(),
   source: sourceSchema,
   readingsMm: z.array(z.number()),
   error: z.string().nullable(),
+  from: z.enum(FACES).default('metal'),
   /** Typed or set by hand since the last save. */
   touched: z.boolean(),
 });
@@ -37,7 +46,7 @@ const draftSchema = z.object({
   /** The record of that version: what a change is told from. */
   base: openingRecordSchema,
   fields: z.record(z.enum(OPENING_DIMENSION_KEYS), fieldSchema),
-  facts: openingRecordSchema.omit({ dimensions: true }),
+  facts: openingFactsSchema,
 });
 export type OpeningDraft = z.infer<typeof draftSchema>;
 export type OpeningFacts = OpeningDraft['facts'];
@@ -65,7 +74,10 @@ export function readDraft(text: string): OpeningDraft | null {
   }
 }
 
-/** The draft after typing into a dimension's field. A figure typed over one from elsewhere counts as taken here. */
+/**
+ * The draft after typing into a dimension's field. A figure typed over one from elsewhere counts as taken here; one that is
+ * typed anew, as read from what is read from now.
+ */
 export function typeInto(draft: OpeningDraft, key: OpeningDimensionKey, text: string, unit: LengthUnit): OpeningDraft {
   const before = draft.fields[key];
   const read = readMeasurement(text, key, unit);
@@ -75,9 +87,14 @@ export function typeInto(draft: OpeningDraft, key: OpeningDimensionKey, text: st
     source,
     readingsMm: read.ok ? [...read.value] : [],
     error: read.ok ? null : read.failure,
+    from: isReadFromFace(key) && !before.touched ? usualFace(draft.facts.faces) : before.from,
     touched: true,
   };
   return { ...draft, fields: { ...draft.fields, [key]: field } };
+}
+
+export function setFace(draft: OpeningDraft, key: OpeningDimensionKey, from: Face): OpeningDraft {
+  return { ...draft, fields: { ...draft.fields, [key]: { ...draft.fields[key], from, touched: true } } };
 }
 
 export function setSource(draft: OpeningDraft, key: OpeningDimensionKey, source: SourceId): OpeningDraft {
@@ -96,7 +113,7 @@ export function carryOver(draft: OpeningDraft, other: OpeningRecord): OpeningDra
   const fields = Object.fromEntries(
     OPENING_DIMENSION_KEYS.map((key) => {
       const taken = there.dimensions[key];
-      return [key, !taken || isHere(key) ? draft.fields[key] : carriedField(taken)];
+      return [key, !taken || isHere(key) ? draft.fields[key] : carriedField(key, taken, there.faces)];
     }),
   ) as OpeningDraft['fields'];
   const { facts } = draft;
@@ -121,8 +138,17 @@ function isTakenTrace(traced: OpeningFacts['trace'] | OpeningFacts['bolts']): bo
   return traced !== null && 'source' in traced && SOURCES[traced.source].origin === 'takenHere';
 }
 
-function carriedField({ entered, readingsMm }: Measurement): FieldDraft {
-  return { text: entered, source: 'carriedOver', readingsMm: [...readingsMm], error: null, touched: true };
+/** What the other side was read from is not on this side: it is carried over as counted from the metal. */
+function carriedField(key: OpeningDimensionKey, taken: Measurement, faces: OpeningRecord['faces']): FieldDraft {
+  const { entered, readingsMm } = rereadFromMetal(taken, faces, key === 'frontGap' ? OUTWARDS : INWARDS);
+  return {
+    text: entered,
+    source: 'carriedOver',
+    readingsMm: [...readingsMm],
+    error: null,
+    from: 'metal',
+    touched: true,
+  };
 }
 
 /** The facts of the other side that come along, each length of them as carried over. */
@@ -137,10 +163,16 @@ function carriedFacts({
   material,
   wallMm,
   recess,
+  faces,
   depthReadings,
   obstacles,
 }: OpeningRecord): Partial<OpeningFacts> {
-  const carried = { source: 'carriedOver', takenBy: null, takenAt: null } as const;
+  const reread = (measurement: Measurement): Measurement => ({
+    ...rereadFromMetal(measurement, faces, INWARDS),
+    source: 'carriedOver',
+    takenBy: null,
+    takenAt: null,
+  });
   return {
     nominalSize,
     holeKind,
@@ -152,8 +184,8 @@ function carriedFacts({
     material,
     wallMm,
     recess: recess && { ...recess, source: 'carriedOver' },
-    depthReadings: depthReadings.map((each) => ({ ...each, measurement: { ...each.measurement, ...carried } })),
-    obstacles: obstacles.map((each) => ({ ...each, depth: { ...each.depth, ...carried } })),
+    depthReadings: depthReadings.map((each) => ({ ...each, measurement: reread(each.measurement) })),
+    obstacles: obstacles.map((each) => ({ ...each, depth: reread(each.depth) })),
   };
 }
 
@@ -163,12 +195,12 @@ export function carriedDifferences(draft: OpeningDraft, other: OpeningRecord): r
 }
 
 /** What stands in the fields, as a record nobody saves. */
-function recordOf({ facts, fields }: OpeningDraft): OpeningRecord {
+export function recordOf({ facts, fields }: OpeningDraft): OpeningRecord {
   const dimensions = Object.fromEntries(
     OPENING_DIMENSION_KEYS.flatMap((key) => {
-      const { readingsMm, source, text } = fields[key];
+      const { readingsMm, source, text, from } = fields[key];
       if (readingsMm.length === 0) return [];
-      return [[key, { readingsMm, source, entered: text, takenBy: null, takenAt: null }]];
+      return [[key, { readingsMm, source, entered: text, takenBy: null, takenAt: null, ...readFrom(from) }]];
     }),
   );
   return { ...facts, dimensions };
@@ -207,6 +239,7 @@ export function toRecord(
         entered: field.text.trim(),
         takenBy: by.takenBy.trim() || null,
         takenAt: by.now.toISOString(),
+        ...readFrom(field.from),
       };
     }
   }
@@ -240,12 +273,14 @@ export function rebase(draft: OpeningDraft, sent: OpeningDraft, { record, versio
 type Stored = { readonly record: OpeningRecord; readonly version: number };
 
 function toField(key: OpeningDimensionKey, measurement: Measurement | undefined): FieldDraft {
-  if (!measurement) return { text: '', source: usualInstrument(key), readingsMm: [], error: null, touched: false };
+  if (!measurement)
+    return { text: '', source: usualInstrument(key), readingsMm: [], error: null, from: 'metal', touched: false };
   return {
     text: measurement.entered,
     source: measurement.source,
     readingsMm: measurement.readingsMm,
     error: null,
+    from: measurement.from ?? 'metal',
     touched: false,
   };
 }

@@ -1,6 +1,12 @@
 /** What a person adds to an opening beside its dimensions: starting values, and figures noted by hand. */
 import { anticlockwise } from '@low-quarry/core/model/corners';
-import type { ObstacleRecord, OpeningRecord } from '@low-quarry/core/model/opening';
+import {
+  type Face,
+  FRONT_FACES,
+  type Measurement,
+  type ObstacleRecord,
+  type OpeningRecord,
+} from '@low-quarry/core/model/opening';
 import type { Place } from '@low-quarry/core/model/readPlaces';
 import { SOURCES, type SourceId } from '@low-quarry/core/model/source';
 import { OBSTACLE_WORDS } from '../../text/words';
@@ -10,14 +16,18 @@ export type DepthRecord = OpeningRecord['depthReadings'][number];
 export type Corner = NonNullable<OpeningRecord['trace']>['corners'][number];
 
 /** A first figure, so that there is something to draw; a guess until somebody measures. */
-function guessed(valueMm: number): NotedLength {
+export function guessed(valueMm: number): NotedLength {
   return { readingsMm: [valueMm], source: 'guess', entered: String(valueMm), takenBy: null, takenAt: null };
 }
 
-/** The figure typed over another one. Over a guess it counts as taken here, as with any other dimension. */
-export function noted(before: NotedLength, valueMm: number, typed: string): NotedLength {
+/**
+ * The figure typed over another one. Over a guess it counts as taken here, as with any other dimension, and as read from what
+ * is read from here.
+ */
+export function noted(before: NotedLength, valueMm: number, typed: string, usual: Face = 'metal'): NotedLength {
   const isTaken = SOURCES[before.source].origin === 'takenHere';
   return {
+    ...readFrom(isTaken ? (before.from ?? 'metal') : usual),
     readingsMm: [valueMm],
     source: isTaken ? before.source : 'depthStick',
     entered: typed,
@@ -28,6 +38,20 @@ export function noted(before: NotedLength, valueMm: number, typed: string): Note
 
 export function withSource(before: NotedLength, source: SourceId): NotedLength {
   return { ...before, source };
+}
+
+export function withFace({ from: _, ...rest }: NotedLength, face: Face): NotedLength {
+  return { ...rest, ...readFrom(face) };
+}
+
+/** As a measurement holds it: left out for the metal. */
+export function readFrom(from: Face): Pick<Measurement, 'from'> {
+  return from === 'metal' ? {} : { from };
+}
+
+/** What a hand reads from: what stands in front of the metal, where somebody noted that. */
+export function usualFace(faces: OpeningRecord['faces']): Face {
+  return FRONT_FACES.find((face) => faces[face] !== null) ?? 'metal';
 }
 
 export function meanMm({ readingsMm }: NotedLength): number {
