@@ -25,6 +25,29 @@ test('a crash bar is noted, drawn, and takes part in the verdict', async ({ fitt
   await expect(fitter.verdict()).not.toContainText('Clears');
 });
 
+test('a door card with a cut-out stops what is wider than it, and cloth may be touched', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await page.getByRole('button', { name: 'Add a card, grille or cloth' }).click();
+  const card = page.getByRole('group', { name: 'Door card' });
+  await card.getByLabel('Gap to it, mm').fill('1');
+  await card.getByLabel('Diameter of the cut-out, mm').fill('90');
+  await fitter.save();
+  await fitter.saved();
+  await page.reload();
+  await expect(card.getByLabel('Gap to it, mm')).toHaveValue('1');
+  await expect(page.getByRole('region', { name: 'Drawing' })).toContainText('door card');
+  await page.getByRole('link', { name: 'What fits here' }).click();
+  await expect(fitter.check('Front')).toContainText('into the door card');
+  await page.getByRole('link', { name: 'Measurements' }).click();
+  await card.getByLabel('What it is').selectOption('Cloth');
+  const cloth = page.getByRole('group', { name: 'Cloth' });
+  await expect(cloth).toContainText('Asked to keep the clearance of cloth.');
+  await cloth.getByRole('button', { name: 'Remove cloth' }).click();
+  await fitter.save();
+  await fitter.saved();
+});
+
 test('a number that cannot be read keeps the whole from being saved, and its place is shown', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.measure(JOB, DOOR);

@@ -34,6 +34,11 @@ export function mapOpening(opening: FitOpening, of: DimensionMap): FitOpening {
       placeY: at(`obstacle.${obstacle.id}.placeY`, obstacle.placeY),
     })),
     frontGap: maybe('frontGap', opening.frontGap),
+    front: opening.front.map((layer) => ({
+      ...layer,
+      gap: at(`front.${layer.id}.gap`, layer.gap),
+      inside: maybe(`front.${layer.id}.inside`, layer.inside),
+    })),
   };
 }
 

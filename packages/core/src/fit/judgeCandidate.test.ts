@@ -625,7 +625,7 @@ describe('properties', () => {
               bolts: circlePattern(4, exact(157 * k), 5 * k),
             }),
           });
-        const { glass, metal, wiring, front, hole, terminal, cover, wall, bite } = RULES.clearancesMm;
+        const { glass, metal, wiring, front, cloth, hole, terminal, cover, wall, bite } = RULES.clearancesMm;
         const rules = {
           ...RULES,
           clearancesMm: {
@@ -633,6 +633,7 @@ describe('properties', () => {
             metal: metal * factor,
             wiring: wiring * factor,
             front: front * factor,
+            cloth: cloth * factor,
             hole: hole * factor,
             terminal: terminal * factor,
             cover: cover * factor,

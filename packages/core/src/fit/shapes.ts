@@ -89,6 +89,21 @@ export type ScrewBag = {
   readonly lengthMm: number;
 };
 
+export const FRONT_KINDS = ['card', 'grille', 'cloth', 'ring'] as const;
+export type FrontKind = (typeof FRONT_KINDS)[number];
+
+/** What stands in front of the opening, besides what the front gap was read to. */
+export type FrontLayer = {
+  readonly id: string;
+  readonly label: string;
+  /** Cloth may be touched as far as the shop lets it; the others keep the clearance of the front. */
+  readonly kind: FrontKind;
+  /** From the mounting plane to its back. */
+  readonly gap: Dimension;
+  /** Of a frame, the diameter that is free in its middle, about the opening's centre; null for what is closed. */
+  readonly inside: Dimension | null;
+};
+
 export type MountMaterial = 'sheetSteel' | 'aluminium' | 'plastic' | 'board';
 
 export type FitOpening = {
@@ -116,6 +131,7 @@ export type FitOpening = {
   readonly obstaclesLooked: boolean;
   /** From the mounting plane to the grille or the door card. */
   readonly frontGap: Dimension | null;
+  readonly front: readonly FrontLayer[];
   /** Where the factory plug comes from, seen from the cabin; null where nobody noted it. */
   readonly plugRad: number | null;
   readonly wiring: FactoryWiring;
@@ -257,6 +273,8 @@ export type FitRules = {
     readonly metal: number;
     readonly wiring: number;
     readonly front: number;
+    /** Off cloth that lies in front: 0 where it may be touched. */
+    readonly cloth: number;
     readonly hole: number;
     /** From a live terminal to metal. */
     readonly terminal: number;

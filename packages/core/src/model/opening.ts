@@ -1,7 +1,7 @@
 /** One place for a speaker in one vehicle: the record, and the shape the checks work on. */
 import { z } from 'zod';
 import type { OpeningDimensionKey } from '../fit/Check';
-import { FIXINGS, type FitObstacle, type FitOpening, type Fixing, OBSTACLE_KINDS } from '../fit/shapes';
+import { FIXINGS, type FitObstacle, type FitOpening, type Fixing, FRONT_KINDS, OBSTACLE_KINDS } from '../fit/shapes';
 import { halfExtentsMm, type Outline, outlineMm } from '../geometry/Outline';
 import { type Dimension, plusShared, rectangular } from '../uncertainty/Dimension';
 import {
@@ -109,6 +109,16 @@ export const obstacleSchema = z.strictObject({
 });
 export type ObstacleRecord = z.infer<typeof obstacleSchema>;
 
+export const frontLayerSchema = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'lower-case letters, digits and - would do'),
+  label: z.string().min(1).max(60),
+  kind: z.enum(FRONT_KINDS),
+  gap: freeMeasurementSchema,
+  /** Of a frame, the diameter that is free in its middle; null for what is closed. */
+  inside: freeMeasurementSchema.nullable().default(null),
+});
+export type FrontLayerRecord = z.infer<typeof frontLayerSchema>;
+
 const depthReadingSchema = z.strictObject({ xMm: placeMm, yMm: placeMm, measurement: freeMeasurementSchema });
 
 export const MOUNT_MATERIALS = ['sheetSteel', 'aluminium', 'plastic', 'board'] as const;
@@ -186,6 +196,8 @@ const openingFieldsSchema = z.strictObject({
   obstacles: z.array(obstacleSchema).max(12).default([]),
   /** Whether somebody looked behind it for more than those: with none, that nothing is there. */
   obstaclesLooked: z.boolean().default(false),
+  /** What lies in front besides what the front gap was read to. */
+  front: z.array(frontLayerSchema).max(6).default([]),
   /** Where the factory plug comes from, from the right, anticlockwise, seen from the cabin. */
   plugDeg: z.number().min(-360).max(360).nullable().default(null),
   note: z.string().max(1000),
@@ -195,11 +207,12 @@ const openingFieldsSchema = z.strictObject({
 export const openingFactsSchema = openingFieldsSchema.omit({ dimensions: true });
 
 export const openingRecordSchema = openingFieldsSchema.superRefine(
-  ({ dimensions, depthReadings, obstacles, faces }, context) => {
+  ({ dimensions, depthReadings, obstacles, faces, front }, context) => {
     const read = [
       ...Object.values(dimensions),
       ...depthReadings.map(({ measurement }) => measurement),
       ...obstacles.map(({ depth }) => depth),
+      ...front.flatMap(({ gap, inside }) => (inside ? [gap, inside] : [gap])),
     ];
     for (const face of FRONT_FACES) {
       if (faces[face] !== null || !read.some((each) => faceOf(each) === face)) continue;
@@ -275,12 +288,16 @@ export function toDimension(
 }
 
 /** The repeatability of each source, pooled over every place of an opening that was read more than once. */
-function repeatsOf({ dimensions, depthReadings, obstacles, faces }: OpeningRecord, halfWidthsMm: HalfWidths): Repeats {
+function repeatsOf(
+  { dimensions, depthReadings, obstacles, faces, front }: OpeningRecord,
+  halfWidthsMm: HalfWidths,
+): Repeats {
   const all = [
     ...Object.values(dimensions),
     ...Object.values(faces).filter((face) => face !== null),
     ...depthReadings.map(({ measurement }) => measurement),
     ...obstacles.map(({ depth }) => depth),
+    ...front.flatMap(({ gap, inside }) => (inside ? [gap, inside] : [gap])),
   ];
   const sources = [...new Set(all.map(({ source }) => source))];
   return Object.fromEntries(
@@ -333,6 +350,13 @@ export function toFitOpening(
     obstacles: record.obstacles.map((obstacle) => toObstacle(obstacle, toLength)),
     obstaclesLooked: record.obstaclesLooked || record.obstacles.some(({ depth }) => isTakenHere(depth)),
     frontGap: dimension('frontGap'),
+    front: record.front.map(({ id, label, kind, gap, inside }) => ({
+      id,
+      label,
+      kind,
+      gap: fromMetal(gap, OUTWARDS),
+      inside: inside && toDimension(inside, halfWidthsMm, repeats),
+    })),
     plugRad: record.plugDeg === null ? null : degToRad(record.plugDeg),
     wiring:
       record.wiring.kind === 'connector'

@@ -28,6 +28,8 @@ export const shopSchema = z.strictObject({
     metal: clearanceMm,
     wiring: clearanceMm.default(2),
     front: clearanceMm,
+    /** Off cloth in front: 0 where it may be touched (common practice, no source). */
+    cloth: clearanceMm.default(0),
     hole: clearanceMm,
     terminal: clearanceMm.default(4),
     /** How far plate, ring or flange reach over the hole under them (common practice, no source). */
@@ -77,7 +79,18 @@ export type Shop = z.infer<typeof shopSchema>;
 export const SHOP_DEFAULTS: Omit<Shop, 'name'> = {
   currency: 'EUR',
   unit: 'mm',
-  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4, cover: 2, wall: 1.5, bite: 6 },
+  clearancesMm: {
+    glass: 5,
+    metal: 4,
+    wiring: 2,
+    front: 3,
+    cloth: 0,
+    hole: 1,
+    terminal: 4,
+    cover: 2,
+    wall: 1.5,
+    bite: 6,
+  },
   confidence: 0.975,
   stock: STOCK_DEFAULTS,
   mostRaisedMm: 45,

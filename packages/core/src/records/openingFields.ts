@@ -22,6 +22,7 @@ const FACT_LABELS = {
   material: 'Screwed to',
   wallMm: 'Thickness of it',
   recess: 'Recess',
+  front: 'Card, grille and cloth in front',
   faces: 'Read from in front of the metal',
   note: 'Note',
 } as const satisfies Readonly<Record<Exclude<keyof OpeningRecord, 'place' | 'side' | 'dimensions'>, string>>;

@@ -65,6 +65,7 @@ const CLEARANCES = [
   ['metal', 'To beams and metal', 'How far a body must stay off beams, rails and the inner skin.'],
   ['wiring', 'To wiring', 'How far a body must stay off looms and cables.'],
   ['front', 'To the card or grille', 'How far cone and tweeter must stay behind the card.'],
+  ['cloth', 'To cloth in front', 'How far cone and tweeter must stay behind cloth; 0 where they may touch it.'],
   ['hole', 'In the hole', 'How much smaller all round a body must be than the hole.'],
   ['terminal', 'Terminals to metal', 'How far live terminals must stay off metal.'],
   ['cover', 'Cover', 'How far plate, ring or flange must reach over the hole under them.'],

@@ -1,5 +1,5 @@
 /** Changes of an opening as a hand makes them, for tests that follow one. */
-import type { FitOpening } from '../fit/shapes';
+import type { FitOpening, FrontLayer } from '../fit/shapes';
 import type { Dimension } from '../uncertainty/Dimension';
 
 /** One change: mostly small, at times a jump; now and then two lengths at once, or what no length is. */
@@ -8,7 +8,7 @@ export function changedByHand(opening: FitOpening, random: () => number): FitOpe
   const moved = (dimension: Dimension) => ({ ...dimension, valueMm: dimension.valueMm + by });
   const depths = opening.depths.map((each) => ({ ...each, depth: moved(each.depth) }));
   const frontGap = opening.frontGap && moved(opening.frontGap);
-  switch (Math.floor(random() * 9)) {
+  switch (Math.floor(random() * 10)) {
     case 0:
       return { ...opening, depths: opening.depths.map((each, at) => (at === 0 ? (depths[0] ?? each) : each)) };
     case 1:
@@ -39,7 +39,15 @@ export function changedByHand(opening: FitOpening, random: () => number): FitOpe
       return { ...opening, frontGap: frontGap && { ...frontGap, uncertaintyMm: 0.1 + random() * 0.4 } };
     case 7:
       return { ...opening, secondPlug: random() < 0.5 ? 'none' : 'warning' };
+    case 8:
+      return { ...opening, front: opening.frontGap && random() < 0.7 ? [layerInFront(opening.frontGap, random)] : [] };
     default:
       return { ...opening, nominalSize: random() < 0.5 ? '6.5 in' : '5.25 in' };
   }
+}
+
+function layerInFront(gap: Dimension, random: () => number): FrontLayer {
+  const inside = random() < 0.7 ? { ...gap, valueMm: 110 + random() * 90 } : null;
+  const kind = random() < 0.3 ? 'cloth' : 'card';
+  return { id: 'layer', label: 'layer', kind, gap: { ...gap, valueMm: gap.valueMm * (0.3 + random()) }, inside };
 }

@@ -76,7 +76,18 @@ const VEHICLE_RECTANGLES = [
 ] as const;
 
 export const LARGE_RULES: FitRules = {
-  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4, cover: 2, wall: 1.5, bite: 6 },
+  clearancesMm: {
+    glass: 5,
+    metal: 4,
+    wiring: 2,
+    front: 3,
+    cloth: 0,
+    hole: 1,
+    terminal: 4,
+    cover: 2,
+    wall: 1.5,
+    bite: 6,
+  },
   confidence: 0.975,
   stock: [3, 6, 9, 12, 18].map((thicknessMm) => ({ thicknessMm, halfWidthMm: 0.3, ringCostMinor: 1200 })),
   mostRaisedMm: 45,
@@ -345,6 +356,7 @@ function plain(
     obstacles: [],
     obstaclesLooked: true,
     frontGap: stick(frontMm),
+    front: [],
     plugRad: Math.PI,
     wiring: { kind: 'connector', connectorId: 'plug', connectorName: 'plug' },
     secondPlug: 'none',

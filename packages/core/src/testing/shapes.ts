@@ -15,7 +15,18 @@ import type { BoltPattern } from '../geometry/BoltPattern';
 import { type Dimension, exactly, rectangular } from '../uncertainty/Dimension';
 
 export const RULES: FitRules = {
-  clearancesMm: { glass: 5, metal: 4, wiring: 2, front: 3, hole: 1, terminal: 4, cover: 2, wall: 1.5, bite: 6 },
+  clearancesMm: {
+    glass: 5,
+    metal: 4,
+    wiring: 2,
+    front: 3,
+    cloth: 0,
+    hole: 1,
+    terminal: 4,
+    cover: 2,
+    wall: 1.5,
+    bite: 6,
+  },
   confidence: 0.975,
   stock: [],
   mostRaisedMm: 45,
@@ -108,6 +119,7 @@ export function opening(changes: Partial<FitOpening> = {}): FitOpening {
     obstaclesLooked: true,
     plugRad: null,
     frontGap: exact(20),
+    front: [],
     wiring: { kind: 'connector', connectorId: 'plug', connectorName: 'two-way plug' },
     secondPlug: 'none',
     airbag: 'none',

@@ -7,7 +7,7 @@ import type { ReactNode } from 'react';
 import { verdictColour } from '../ui/VerdictMark';
 import { DimensionLine, type Point } from './DimensionLine';
 import { Drawing, type HatchName, usePen } from './Drawing';
-import type { Section, SectionStack, Slab } from './sectionGeometry';
+import type { Section, SectionFront, SectionStack, Slab } from './sectionGeometry';
 
 type SectionDrawingProps = {
   readonly section: Section;
@@ -45,6 +45,7 @@ export function SectionDrawing({
       {section.stack && <Stack stack={section.stack} />}
       {section.over && <Over stack={section.over} />}
       <Grille section={section} />
+      <InFront section={section} />
       <Obstacles section={section} />
       <Behind section={section} />
       <Axis section={section} />
@@ -69,7 +70,7 @@ function pathOf(points: readonly Point[], close = false): string {
 
 /** The room the shop asks for, as bands. */
 function Clearances({
-  section: { sheet, sheetClearance, grilleX, askedFrontMm, extent },
+  section: { sheet, sheetClearance, grilleX, askedFrontMm, front, extent },
 }: {
   readonly section: Section;
 }) {
@@ -78,6 +79,11 @@ function Clearances({
     <g fill={hatch('clearance')}>
       {sheet.length > 1 && <path d={pathOf([...sheet, ...sheetClearance.toReversed()], true)} />}
       {grilleX !== null && <rect x={grilleX} y={extent.top} width={askedFrontMm} height={extent.bottom - extent.top} />}
+      {front.flatMap((layer) =>
+        stretchesOf(layer, extent).map(([from, to]) => (
+          <rect key={`${layer.id} ${from}`} x={layer.x} y={from} width={layer.askedMm} height={to - from} />
+        )),
+      )}
     </g>
   );
 }
@@ -205,6 +211,30 @@ function Grille({ section: { grilleX, extent } }: { readonly section: Section })
       </Label>
     </g>
   );
+}
+
+/** Further layers in front: a line where there is something, and nothing where it is cut out. */
+function InFront({ section: { front, extent } }: { readonly section: Section }) {
+  const { px } = usePen();
+  return front.map((layer, at) => (
+    <g key={layer.id}>
+      {stretchesOf(layer, extent).map(([from, to]) => (
+        <line key={from} x1={layer.x} x2={layer.x} y1={from} y2={to} className="stroke-ink" strokeWidth={3 * px} />
+      ))}
+      <Label x={layer.x - 4 * px} y={extent.bottom - (6 + 14 * at) * px} anchor="end">
+        {layer.label}
+      </Label>
+    </g>
+  ));
+}
+
+function stretchesOf(
+  { insideHalf }: SectionFront,
+  { top, bottom }: Section['extent'],
+): readonly (readonly [number, number])[] {
+  if (insideHalf === null) return [[top, bottom]];
+  const all = [[top, -insideHalf] as const, [insideHalf, bottom] as const];
+  return all.filter(([from, to]) => to > from);
 }
 
 /** Glass is a double line; the end of its travel a dash-double-dot line where the window stands higher now. */

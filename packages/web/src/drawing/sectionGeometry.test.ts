@@ -34,6 +34,17 @@ describe('the section', () => {
     expect(stack?.frontX).toBe(-27);
   });
 
+  test('draws what lies in front: closed, or cut out about the axis, with the room it asks', () => {
+    const layer = { id: 'card', label: 'door card', kind: 'card', gap: exact(32), inside: exact(150) } as const;
+    const cloth = { ...layer, id: 'cloth', kind: 'cloth', gap: exact(14), inside: null } as const;
+    const { front, extent } = draw(opening({ front: [layer, cloth] }));
+    expect(front).toMatchObject([
+      { x: -32, insideHalf: 75, askedMm: RULES.clearancesMm.front },
+      { x: -14, insideHalf: null, askedMm: RULES.clearancesMm.cloth },
+    ]);
+    expect(extent.left).toBeLessThan(-32);
+  });
+
   test('every dimension it draws is as long as the margin it prints, in either direction', () => {
     fc.assert(
       fc.property(

@@ -9,6 +9,7 @@ import { holeOf, outsideOf } from '@low-quarry/core/fit/layout/LayerShape';
 import { speakerShape } from '@low-quarry/core/fit/layout/SpeakerShape';
 import { sheetFit } from '@low-quarry/core/fit/layout/sheetFit';
 import { behindClearanceMm } from '@low-quarry/core/fit/margins/checks/depth';
+import { frontClearanceMm } from '@low-quarry/core/fit/margins/checks/front';
 import { raisedMm } from '@low-quarry/core/fit/search/stacks';
 import type { Candidate, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
 import { extents, outlineMm, type PartOutline } from '@low-quarry/core/geometry/Outline';
@@ -53,6 +54,15 @@ type SectionMargin = {
 
 type SectionObstacle = { readonly id: string; readonly label: string; readonly outline: readonly Point[] };
 
+/** A layer in front, cut: closed, or cut out about the axis. */
+export type SectionFront = {
+  readonly id: string;
+  readonly label: string;
+  readonly x: number;
+  readonly insideHalf: number | null;
+  readonly askedMm: number;
+};
+
 export type Section = {
   readonly extent: Extent;
   readonly plane: CutPlane;
@@ -66,6 +76,7 @@ export type Section = {
   readonly obstacles: readonly SectionObstacle[];
   readonly grilleX: number | null;
   readonly askedFrontMm: number;
+  readonly front: readonly SectionFront[];
   readonly stack: SectionStack | null;
   /** The body and flange of the candidate that is laid over. */
   readonly over: SectionStack | null;
@@ -115,7 +126,7 @@ export function sectionGeometry(
   }));
   const grilleX = opening.frontGap ? -opening.frontGap.valueMm : null;
   const deepest = Math.max(30, stack?.deepestX ?? 0, ...sheet.map(({ x }) => x), ...visible(obstacles, widest));
-  const foremost = Math.min(grilleX ?? 0, stack?.frontX ?? 0, -10);
+  const foremost = Math.min(grilleX ?? 0, stack?.frontX ?? 0, -10, ...opening.front.map(({ gap }) => -gap.valueMm));
   return {
     extent: { left: foremost - SIDE_ROOM_MM, right: deepest + SIDE_ROOM_MM, top: -widest - 6, bottom: widest + 6 },
     plane,
@@ -132,6 +143,13 @@ export function sectionGeometry(
     obstacles,
     grilleX,
     askedFrontMm: rules.clearancesMm.front,
+    front: opening.front.map((layer) => ({
+      id: layer.id,
+      label: layer.label,
+      x: -layer.gap.valueMm,
+      insideHalf: layer.inside && layer.inside.valueMm / 2,
+      askedMm: frontClearanceMm(layer, rules),
+    })),
     stack,
     over: over && toStack(over.candidate, over.judgement.mount, plane),
     margins: judgement ? toMargins(judgement, plane) : [],

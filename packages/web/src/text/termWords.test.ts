@@ -17,6 +17,7 @@ test('everything that a margin can depend on has words', () => {
   const names = new Set([...SOURCE_IDS.map(instrumentName), ...FRONT_FACES.map((face) => `face.${face}`)]);
   const openings = [
     opening({ obstacles: [rodAt({ xMm: 0, yMm: 40, depth: exact(60), diameterMm: 20 })], lowerEdge: exact(-40) }),
+    opening({ front: [{ id: 'door-card', label: 'door card', kind: 'card', gap: exact(15), inside: exact(140) }] }),
     opening({
       hole: oval,
       bolts: rectangle,

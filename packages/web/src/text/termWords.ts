@@ -78,6 +78,11 @@ export function termWords(name: string): string {
     const of = { depth: 'Depth to', placeX: 'Place, sideways, of', placeY: 'Place, upwards, of' }[obstacle[2] ?? ''];
     return `${of} the ${words}`;
   }
+  const layer = /^opening\.front\.(.+)\.(gap|inside)$/.exec(name);
+  if (layer) {
+    const words = (layer[1] ?? '').replaceAll('-', ' ');
+    return layer[2] === 'gap' ? `Gap to the ${words}` : `Inside of the ${words}`;
+  }
   const reading = /^opening\.depth(\d+)$/.exec(name);
   if (reading) return `Depth reading ${reading[1]}`;
   const face = FRONT_FACES.find((each) => name === `face.${each}`);

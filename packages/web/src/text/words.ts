@@ -1,6 +1,6 @@
 /** Words shown to people, one for each thing. */
 import type { CheckId, Verdict } from '@low-quarry/core/fit/Check';
-import type { ObstacleKind } from '@low-quarry/core/fit/shapes';
+import type { FrontKind, ObstacleKind } from '@low-quarry/core/fit/shapes';
 import type { Face, OpeningRecord } from '@low-quarry/core/model/opening';
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
@@ -77,6 +77,13 @@ export const OBSTACLE_WORDS: Readonly<Record<ObstacleKind, string>> = {
   wiring: 'wiring',
   skin: 'second skin',
   other: 'something else',
+};
+
+export const FRONT_WORDS: Readonly<Record<FrontKind, string>> = {
+  card: 'door card',
+  grille: 'grille frame',
+  cloth: 'cloth',
+  ring: 'ring that stays',
 };
 
 export const MATERIAL_WORDS: Readonly<Record<OpeningRecord['material'], string>> = {

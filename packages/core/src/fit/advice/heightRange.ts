@@ -37,6 +37,7 @@ const HALVINGS = 30;
 const DIP_MM = 1e-6;
 /** What a ring changes behind the metal. */
 const BEHIND: readonly CheckId[] = ['depth', 'obstacles', 'terminals', 'hole'];
+const FRONT: readonly CheckId[] = ['front'];
 
 /**
  * The range for a speaker on its brackets, whatever rings the candidate has.
@@ -55,10 +56,10 @@ export function heightRange(opening: FitOpening, candidate: Candidate, rules: Fi
   view.setStack(brackets, joints);
   const placements = placementsOf(brackets, speakerShape(speaker).looks, joints, opening.plugRad);
   const placement = judge.bestPlacement(placements, 'hits') as Placement;
-  const askAt = (heightMm: number) => {
+  const askAt = (heightMm: number, checks = BEHIND) => {
     view.setStack(heightMm > 0 ? [ringOf(heightMm), ...brackets] : brackets, joints);
     view.setPlacement(placement);
-    return BEHIND.map((id) => {
+    return checks.map((id) => {
       const gaps = judge.gapsOf(id);
       gaps.begin(false);
       CHECK_TABLE[id].ask(view, gaps, rules);
@@ -69,7 +70,9 @@ export function heightRange(opening: FitOpening, candidate: Candidate, rules: Fi
   if (first.some(({ isMissing }) => isMissing)) return null;
   const clear = clearStretches((heightMm) => Math.min(...askAt(heightMm).map(({ marginMm }) => marginMm)));
   view.setStack(brackets, joints);
-  const mostMm = opening.frontGap.valueMm - view.raisedMm - view.speaker.frontMm - rules.clearancesMm.front;
+  const gapMm = opening.frontGap.valueMm - view.raisedMm - view.speaker.frontMm - rules.clearancesMm.front;
+  const mostMm =
+    opening.front.length === 0 ? gapMm : highestInFront((heightMm) => askAt(heightMm, FRONT)[0]?.marginMm ?? 0);
   const [worst] = first.filter(({ marginMm }) => marginMm < 0).sort((a, b) => a.marginMm - b.marginMm);
   return {
     intervals: clear.flatMap(({ fromMm, toMm }) =>
@@ -79,6 +82,13 @@ export function heightRange(opening: FitOpening, candidate: Candidate, rules: Fi
     mostMm,
     behindBy: worst?.id ?? null,
   };
+}
+
+/** A higher stack has no more room in front than a lower one. */
+function highestInFront(marginAt: (heightMm: number) => number): number {
+  const lowest = marginAt(0);
+  if (lowest < 0) return lowest;
+  return marginAt(HIGHEST_MM) >= 0 ? HIGHEST_MM : edgeBetween(marginAt, HIGHEST_MM, 0);
 }
 
 function clearStretches(marginAt: (heightMm: number) => number): readonly HeightInterval[] {

@@ -46,7 +46,7 @@ export function nearMisses(
   if (now.verdict === 'clears') return [];
   return [
     ...otherStacks(opening, candidate, catalogue, rules, judge),
-    ...cutCloth(opening, candidate, now, rules),
+    ...cutCloth(opening, candidate, now, harness, rules),
     ...drilled(opening, candidate, now),
     ...smaller
       .map((each) => ({ kind: 'smaller' as const, candidate: each, judgement: judge(each) }))
@@ -90,12 +90,34 @@ function idsOf(layers: Candidate['layers']): string {
 }
 
 /** Only where the front alone is in the way, and by little. */
-function cutCloth(opening: FitOpening, candidate: Candidate, now: Judgement, rules: FitRules): readonly NearMiss[] {
+function cutCloth(
+  opening: FitOpening,
+  candidate: Candidate,
+  now: Judgement,
+  harness: readonly FitHarnessAdapter[] | null,
+  rules: FitRules,
+): readonly NearMiss[] {
   if (!onlyFails(now, 'front') || !opening.frontGap) return [];
+  if (opening.front.length > 0) return cutNoted(opening, candidate, now, harness, rules);
   const margin = checkOf(now, 'front').margin;
   // Where the cloth is cut away nothing is asked of it, and there is what lies behind it; that has to be as sure as anything.
   if (!margin || margin.valueMm + rules.clearancesMm.front + CLOTH_MM < margin.expandedMm) return [];
   return [{ kind: 'cutCloth', candidate, missingMm: -margin.valueMm }];
+}
+
+/** Where layers are noted one by one, cloth is what is called cloth, and what lies behind it has to be free as it is. */
+function cutNoted(
+  opening: FitOpening,
+  candidate: Candidate,
+  now: Judgement,
+  harness: readonly FitHarnessAdapter[] | null,
+  rules: FitRules,
+): readonly NearMiss[] {
+  const front = opening.front.filter(({ kind }) => kind !== 'cloth');
+  const margin = checkOf(now, 'front').margin;
+  if (!margin || front.length === opening.front.length) return [];
+  const { verdict } = judgeWithHarness({ ...opening, front }, candidate, harness, rules, 'mm');
+  return verdict === 'clears' ? [{ kind: 'cutCloth', candidate, missingMm: -margin.valueMm }] : [];
 }
 
 /**

@@ -258,6 +258,7 @@ function explainedMm({ terms }: Margin, { parts }: Action, spread: number): numb
 /** What a dimension is measured with; null where nothing at the door measures it. */
 function instrumentFor(key: string): Instrument | null {
   if (/^(hole|bolt)/.test(key)) return 'calliper';
-  if (/^depth/.test(key) || key === 'frontGap' || /^obstacle\..+\.depth$/.test(key)) return 'depthStick';
-  return key === 'lowerEdge' || /^obstacle\..+\.place[XY]?$/.test(key) ? 'tapeMm' : null;
+  if (/^depth/.test(key) || /^front(Gap|\..+\.gap)$/.test(key) || /^obstacle\..+\.depth$/.test(key))
+    return 'depthStick';
+  return key === 'lowerEdge' || /^(obstacle\..+\.place[XY]?|front\..+\.inside)$/.test(key) ? 'tapeMm' : null;
 }

@@ -8,7 +8,7 @@ import type { Rod } from '../../geometry/rodGap';
 import { type Dimension, sharedDimension } from '../../uncertainty/Dimension';
 import { mapOpening } from '../dimensionNames';
 import type { Doubts, SharedSlot } from '../margins/Doubts';
-import type { FitObstacle, FitOpening } from '../shapes';
+import type { FitObstacle, FitOpening, FrontLayer } from '../shapes';
 import { obstacleBox, obstacleRod, rodSolid } from './obstacleSolids';
 import { type FittedSheet, sheetFit } from './sheetFit';
 import { OPENING_AT } from './slots';
@@ -26,6 +26,14 @@ export type ObstacleShape = {
   readonly solid: ConvexSolid;
   /** The same as far aside as it may stand; empty where its place is known. */
   readonly asides: readonly Aside[];
+};
+
+export type FrontShape = {
+  readonly layer: FrontLayer;
+  readonly gapSlot: number;
+  readonly insideSlot: number;
+  /** What is free in the middle of a frame; null for what is closed. */
+  readonly inside: OutlineMm | null;
 };
 
 /** An obstacle moved along x or y, mm. */
@@ -62,6 +70,7 @@ export class OpeningShape {
   readonly fitted: FittedSheet | null;
   readonly obstacles: readonly ObstacleShape[];
   readonly frontSlot: number;
+  readonly front: readonly FrontShape[];
   readonly lowerEdgeSlot: number;
   /** First slot of the screws' lengths. */
   readonly boltSlot: number;
@@ -103,6 +112,12 @@ export class OpeningShape {
     };
     this.obstacles = opening.obstacles.map((obstacle) => obstacleShape(obstacle, slot));
     this.frontSlot = slot('frontGap');
+    this.front = opening.front.map((layer) => ({
+      layer,
+      gapSlot: slot(`front.${layer.id}.gap`),
+      insideSlot: slot(`front.${layer.id}.inside`),
+      inside: layer.inside && { kind: 'circle', diameter: layer.inside.valueMm },
+    }));
     this.lowerEdgeSlot = slot('lowerEdge');
     this.boltSlot = Math.max(slot('boltCircle'), slot('boltWidth'), slot('boltPosition'));
   }

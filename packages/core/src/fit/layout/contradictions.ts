@@ -89,8 +89,8 @@ function ofOpening({ opening, hole }: OpeningShape): readonly Contradiction[] {
       });
   }
   const labels = new Set<string>();
-  for (const { label } of obstacles) {
-    if (labels.has(label)) found.push({ words: () => `two obstacles are called "${label}"`, keys: [] });
+  for (const { label } of [...obstacles, ...opening.front]) {
+    if (labels.has(label)) found.push({ words: () => `two things are called "${label}"`, keys: [] });
     labels.add(label);
   }
   return found;

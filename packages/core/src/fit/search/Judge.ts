@@ -38,7 +38,7 @@ const ASKED_IN_ORDER: readonly CheckId[] = [
   'obstacles',
   'terminals',
 ];
-/** Checks that are the same at every turn. */
+/** Checks that are the same at every turn; the front where no frame lies in it. */
 const TURNLESS: ReadonlySet<CheckId> = new Set(['connector', 'chime', 'airbag', 'front']);
 /** What lies this near to its limit, in half-widths, may clear all the same. */
 export const NEARLY_SURE = 0.85;
@@ -141,7 +141,7 @@ export class Judge {
       this.view.setPlacement(placement);
       if (!this.ask(most)) {
         // What hangs on no turn is the same at every other one.
-        if (TURNLESS.has(this.failedAt)) break;
+        if (this.isTurnless(this.failedAt)) break;
         if (this.worstMm < leastMm && most === 'hits')
           mostLandedOfLost = Math.max(mostLandedOfLost, landedOf(placement));
         continue;
@@ -153,6 +153,10 @@ export class Judge {
       bestScore = score;
     }
     return bestScore?.verdict === 'hits' && bestScore.landed < mostLandedOfLost ? null : best;
+  }
+
+  private isTurnless(id: CheckId): boolean {
+    return TURNLESS.has(id) && (id !== 'front' || this.view.opening.front.every(({ inside }) => !inside));
   }
 
   private placementScore(placement: Placement): PlacementScore {

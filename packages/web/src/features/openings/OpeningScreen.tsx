@@ -39,6 +39,7 @@ import { jobTitle } from '../jobs/jobTitle';
 import { CarryOver } from './CarryOver';
 import { FaceFields } from './FaceFields';
 import { FactFields } from './FactFields';
+import { FrontFields } from './FrontFields';
 import { MeasureField } from './MeasureField';
 import { ObstacleFields } from './ObstacleFields';
 import { OpeningDrawing } from './OpeningDrawing';
@@ -231,6 +232,18 @@ function Filled({
               faces={draft.facts.faces}
               errorAt={errorAt}
               onChange={(obstacles) => changeFacts({ obstacles })}
+            />
+          </div>
+          <h2 className="mt-6 mb-2 border-b border-ink text-[18px] font-bold">In front of it</h2>
+          <div className="flex flex-col gap-3">
+            <p className="text-[13px] leading-4 text-muted">
+              Besides what the front gap was read to. What is cut out lets narrower parts through.
+            </p>
+            <FrontFields
+              layers={draft.facts.front}
+              faces={draft.facts.faces}
+              errorAt={errorAt}
+              onChange={(front) => changeFacts({ front })}
             />
           </div>
           <h2 className="mt-6 mb-2 border-b border-ink text-[18px] font-bold">More of the opening</h2>

@@ -64,6 +64,12 @@ describe('what stands in front of the metal', () => {
     expect(carried.fields.depthBehind).toMatchObject({ readingsMm: [58], from: 'metal', text: '58 mm' });
     expect(carried.fields.frontGap).toMatchObject({ readingsMm: [18], from: 'metal' });
     expect(carried.facts.faces).toEqual({ keptRing: null, oldMount: null });
+    const card = { ...mount, readingsMm: [9], from: 'oldMount' as const };
+    const front = [{ id: 'card', label: 'door card', kind: 'card' as const, gap: card, inside: null }];
+    const there = { ...saved.value, front };
+    expect(carryOver(toDraft({ ...stored, side: 'right', dimensions: {} }, 1), there).facts.front).toMatchObject([
+      { id: 'card', gap: { readingsMm: [15], source: 'carriedOver' } },
+    ]);
   });
 
   test('a draft of an earlier program has its figures from the metal', () => {

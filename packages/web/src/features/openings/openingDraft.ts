@@ -126,6 +126,7 @@ export function carryOver(draft: OpeningDraft, other: OpeningRecord): OpeningDra
     ...(facts.depthReadings.length > 0 ? { depthReadings: facts.depthReadings } : {}),
     ...(facts.obstacles.length > 0 || facts.obstaclesLooked ? { obstacles: facts.obstacles } : {}),
     ...(facts.recess ? { recess: facts.recess } : {}),
+    ...(facts.front.length > 0 ? { front: facts.front } : {}),
   };
   return { ...draft, fields, facts: { ...facts, ...carriedFacts(there), ...here } };
 }
@@ -164,11 +165,12 @@ function carriedFacts({
   wallMm,
   recess,
   faces,
+  front,
   depthReadings,
   obstacles,
 }: OpeningRecord): Partial<OpeningFacts> {
-  const reread = (measurement: Measurement): Measurement => ({
-    ...rereadFromMetal(measurement, faces, INWARDS),
+  const reread = (measurement: Measurement, way: typeof INWARDS | typeof OUTWARDS): Measurement => ({
+    ...rereadFromMetal(measurement, faces, way),
     source: 'carriedOver',
     takenBy: null,
     takenAt: null,
@@ -184,8 +186,13 @@ function carriedFacts({
     material,
     wallMm,
     recess: recess && { ...recess, source: 'carriedOver' },
-    depthReadings: depthReadings.map((each) => ({ ...each, measurement: reread(each.measurement) })),
-    obstacles: obstacles.map((each) => ({ ...each, depth: reread(each.depth) })),
+    depthReadings: depthReadings.map((each) => ({ ...each, measurement: reread(each.measurement, INWARDS) })),
+    obstacles: obstacles.map((each) => ({ ...each, depth: reread(each.depth, INWARDS) })),
+    front: front.map((each) => ({
+      ...each,
+      gap: reread(each.gap, OUTWARDS),
+      inside: each.inside && reread(each.inside, OUTWARDS),
+    })),
   };
 }
 

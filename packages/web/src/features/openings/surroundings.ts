@@ -3,13 +3,14 @@ import { anticlockwise } from '@low-quarry/core/model/corners';
 import {
   type Face,
   FRONT_FACES,
+  type FrontLayerRecord,
   type Measurement,
   type ObstacleRecord,
   type OpeningRecord,
 } from '@low-quarry/core/model/opening';
 import type { Place } from '@low-quarry/core/model/readPlaces';
 import { SOURCES, type SourceId } from '@low-quarry/core/model/source';
-import { OBSTACLE_WORDS } from '../../text/words';
+import { FRONT_WORDS, OBSTACLE_WORDS } from '../../text/words';
 
 export type NotedLength = ObstacleRecord['depth'];
 export type DepthRecord = OpeningRecord['depthReadings'][number];
@@ -77,11 +78,22 @@ export function newObstacle(others: readonly ObstacleRecord[]): ObstacleRecord {
 
 /** An id that reads as what it is, for it names the obstacle's lengths in every budget: crash-beam, crash-beam-2. */
 export function obstacleId(kind: ObstacleRecord['kind'], others: readonly ObstacleRecord[]): string {
-  const words = OBSTACLE_WORDS[kind].replaceAll(' ', '-');
+  return ownId(OBSTACLE_WORDS[kind], others);
+}
+
+/** Words as an id that no other has. */
+export function ownId(words: string, others: readonly { readonly id: string }[]): string {
+  const first = words.replaceAll(' ', '-');
   for (let number = 1; ; number++) {
-    const id = number === 1 ? words : `${words}-${number}`;
+    const id = number === 1 ? first : `${first}-${number}`;
     if (others.every((each) => each.id !== id)) return id;
   }
+}
+
+/** A door card with a cut-out, as far in front as most are. */
+export function newFrontLayer(others: readonly FrontLayerRecord[]): FrontLayerRecord {
+  const id = ownId(FRONT_WORDS.card, others);
+  return { id, label: id.replaceAll('-', ' '), kind: 'card', gap: guessed(15), inside: guessed(150) };
 }
 
 export function newDepth(): DepthRecord {

@@ -1,52 +1,207 @@
 /**
- * Front gap: grille or door card against layers, flange and the tallest part in front.
+ * What is in front of the opening: the grille or card that the front gap was read to, and every further layer, against the
+ * stack that stands into the cabin. A closed layer stops all of it. Into a frame goes what is narrower than it: each part must
+ * either stay behind it, or pass through it with the room that a hole asks.
  */
+import { extents, type PartOutline } from '../../../geometry/Outline';
+import type { OutlineRoom } from '../../../geometry/outlineRoom';
+import type { LengthUnit } from '../../../units/parseLength';
 import { printLength } from '../../../units/printLength';
-import { SPEAKER } from '../../layout/slots';
+import { outsideOf } from '../../layout/LayerShape';
+import type { FrontShape } from '../../layout/OpeningShape';
+import { addOutline, roomIn } from '../../layout/plates';
+import { LAYER, layerAt, SPEAKER } from '../../layout/slots';
 import type { View } from '../../layout/View';
-import type { CheckKind } from '../CheckKind';
+import type { LayerPlace } from '../../mates/placements';
+import type { FitRules, FrontLayer } from '../../shapes';
+import type { CheckKind, Told } from '../CheckKind';
+import type { Gaps } from '../Gaps';
 
+const GAP = 0;
 const MISSING = 1;
+/** Tags from here: a further layer, and the part that meets it. */
+const FIRST_LAYER = 16;
+const PARTS = 8;
+
+const CENTRE: LayerPlace = { xMm: 0, yMm: 0, angleRad: 0 };
 
 export const front: CheckKind = {
   mostSides: 1,
   ask(view, gaps, { clearancesMm }) {
     const { frontGap } = view.opening.opening;
-    if (!frontGap) {
-      gaps.missing(MISSING);
-      return;
-    }
     const { doubts, opening } = view;
-    doubts.add(opening.frontSlot, 1);
-    view.addHeights(-1);
-    doubts.add(SPEAKER.flangeThickness, -1);
-    doubts.add(SPEAKER.frontHeight, -1);
-    gaps.offer(frontGap.valueMm - reachInFrontMm(view) - clearancesMm.front, 0);
+    if (frontGap) {
+      doubts.add(opening.frontSlot, 1);
+      addFront(view);
+      gaps.offer(frontGap.valueMm - reachInFrontMm(view) - clearancesMm.front, GAP);
+    }
+    for (let at = 0; at < opening.front.length; at++)
+      askLayer(view, gaps, opening.front[at] as FrontShape, clearancesMm, FIRST_LAYER + at * PARTS);
+    if (!frontGap) gaps.missing(MISSING);
   },
-  tell(view, { tag, valueMm, verdict }, { clearancesMm }, unit) {
+  tell(view, gaps, rules, unit) {
+    if (gaps.tag >= FIRST_LAYER) return layerWords(view, gaps, rules, unit);
     const { frontGap } = view.opening.opening;
-    if (tag === MISSING || !frontGap)
+    if (gaps.tag === MISSING || !frontGap)
       return { sentence: 'The gap to the grille has not been taken.', nearest: null, missing: ['frontGap'] };
-    const asked = clearancesMm.front;
     const { xMm, yMm } = view.pose;
-    const room = `the shop asks ${printLength(asked, unit)}`;
-    const gap = valueMm + asked;
-    const close = verdict === 'measure' ? ', too close to call' : '';
     return {
-      sentence:
-        gap < 0
-          ? `The front would push ${printLength(-gap, unit)} into the grille; ${room} of air.`
-          : `The front stays ${printLength(gap, unit)} behind the grille; ${room}${close}.`,
+      sentence: frontWords('front', 'grille', gaps, rules.clearancesMm.front, unit),
       nearest: {
         onPart: [xMm, yMm, -reachInFrontMm(view)],
         onOther: [xMm, yMm, -frontGap.valueMm],
-        askedMm: asked,
+        askedMm: rules.clearancesMm.front,
       },
     };
   },
 };
 
+/** The clearance that a layer asks. */
+export function frontClearanceMm(
+  { kind }: Pick<FrontLayer, 'kind'>,
+  { clearancesMm }: Pick<FitRules, 'clearancesMm'>,
+): number {
+  return kind === 'cloth' ? clearancesMm.cloth : clearancesMm.front;
+}
+
 /** How far the stack stands into the cabin from the mounting plane, mm. */
 function reachInFrontMm({ raisedMm, speaker }: View): number {
   return raisedMm + speaker.frontMm;
 }
+
+function addFront(view: View): void {
+  view.addHeights(-1);
+  view.doubts.add(SPEAKER.flangeThickness, -1);
+  view.doubts.add(SPEAKER.frontHeight, -1);
+}
+
+/** A part of the stack as a layer in front meets it. */
+type Part = {
+  readonly name: string;
+  readonly reachMm: number;
+  readonly addReach: () => void;
+  readonly outline: PartOutline;
+  readonly firstSlot: number;
+  readonly place: LayerPlace;
+};
+
+/** The cone with what stands in front of it, the flange, and every plate under it. */
+function partsOf(view: View): readonly Part[] {
+  const { speaker: shape, layers, belowMm, raisedMm, doubts } = view;
+  const { speaker } = shape;
+  const place = view.placement.at;
+  const addTo = (top: number) => {
+    for (let at = 0; at < top; at++) doubts.add(layerAt(at) + LAYER.height, -1);
+  };
+  return [
+    {
+      name: 'front',
+      reachMm: reachInFrontMm(view),
+      addReach: () => addFront(view),
+      outline: speaker.basket,
+      firstSlot: SPEAKER.basketLength,
+      place,
+    },
+    {
+      name: 'flange',
+      reachMm: raisedMm + speaker.flangeThickness.valueMm,
+      addReach: () => {
+        addTo(layers.length);
+        doubts.add(SPEAKER.flangeThickness, -1);
+      },
+      outline: speaker.flange,
+      firstSlot: SPEAKER.flangeLength,
+      place,
+    },
+    ...layers.map(({ layer, isMade }, at): Part => {
+      // What is cut to suit ends at the flange that it carries.
+      const own = isMade
+        ? { outline: speaker.flange, firstSlot: SPEAKER.flangeLength, place }
+        : { outline: outsideOf(layer), firstSlot: layerAt(at) + LAYER.outerLength, place: view.placeOf(at) };
+      const name = layer.kind === 'bracket' ? 'bracket' : 'ring';
+      return { name, reachMm: belowMm[at + 1] as number, addReach: () => addTo(at + 1), ...own };
+    }),
+  ];
+}
+
+function askLayer(
+  view: View,
+  gaps: Gaps,
+  shape: FrontShape,
+  clearancesMm: FitRules['clearancesMm'],
+  tag: number,
+): void {
+  const asked = frontClearanceMm(shape.layer, { clearancesMm });
+  const parts = partsOf(view);
+  // The front reaches farthest: what is closed stops it first.
+  const met = shape.inside ? parts : parts.slice(0, 1);
+  met.forEach((part, at) => {
+    const behindMm = shape.layer.gap.valueMm - part.reachMm - asked;
+    const through = throughFrame(shape, part);
+    const asideMm = through ? through.roomMm - clearancesMm.hole : Number.NEGATIVE_INFINITY;
+    if (through && asideMm > behindMm) {
+      addOutline(view, shape.insideSlot, through.outer);
+      addWidths(view, part, through);
+    } else {
+      view.doubts.add(shape.gapSlot, 1);
+      part.addReach();
+    }
+    gaps.offer(Math.max(behindMm, asideMm), tag + at);
+  });
+}
+
+function throughFrame({ inside }: FrontShape, { outline, place }: Part): OutlineRoom | null {
+  if (!inside) return null;
+  const { length, width } = extents(outline);
+  return roomIn(inside, CENTRE, place, length.valueMm / 2, width.valueMm / 2);
+}
+
+function addWidths({ doubts }: View, { outline, firstSlot }: Part, { innerAlong, innerAcross }: OutlineRoom): void {
+  if (outline.kind === 'circle') doubts.add(firstSlot, (innerAlong + innerAcross) / 2);
+  else {
+    doubts.add(firstSlot, innerAlong / 2);
+    doubts.add(firstSlot + 1, innerAcross / 2);
+  }
+}
+
+function frontWords(
+  part: string,
+  what: string,
+  { valueMm, verdict }: Pick<Gaps, 'valueMm' | 'verdict'>,
+  askedMm: number,
+  unit: LengthUnit,
+): string {
+  const room = `the shop asks ${printLength(askedMm, unit)}`;
+  const gap = valueMm + askedMm;
+  const close = verdict === 'measure' ? ', too close to call' : '';
+  return gap < 0
+    ? `The ${part} would push ${printLength(-gap, unit)} into the ${what}; ${room} of air.`
+    : `The ${part} stays ${printLength(gap, unit)} behind the ${what}; ${room}${close}.`;
+}
+
+function layerWords(view: View, gaps: Gaps, { clearancesMm }: FitRules, unit: LengthUnit): Told {
+  const at = Math.floor((gaps.tag - FIRST_LAYER) / PARTS);
+  const shape = view.opening.front[at];
+  const part = partsOf(view)[(gaps.tag - FIRST_LAYER) % PARTS];
+  if (!shape || !part) throw new Error('front: expected the layer and the part that decide');
+  const { layer } = shape;
+  const asked = frontClearanceMm(layer, { clearancesMm });
+  const { xMm, yMm } = part.place;
+  const behindMm = layer.gap.valueMm - part.reachMm - asked;
+  const isThrough = gaps.valueMm > behindMm + SAME_MM;
+  const nearest = {
+    onPart: [xMm, yMm, -part.reachMm] as const,
+    onOther: [xMm, yMm, -layer.gap.valueMm] as const,
+    askedMm: asked,
+  };
+  if (!isThrough) return { sentence: frontWords(part.name, layer.label, gaps, asked, unit), nearest };
+  const room = printLength(Math.abs(gaps.valueMm + clearancesMm.hole), unit);
+  const sentence =
+    gaps.valueMm + clearancesMm.hole < 0
+      ? `The ${part.name} is ${room} too wide to pass through the ${layer.label}; the shop asks ${printLength(clearancesMm.hole, unit)} beside it.`
+      : `The ${part.name} passes through the ${layer.label} with ${room} beside it; the shop asks ${printLength(clearancesMm.hole, unit)}.`;
+  return { sentence, nearest: null };
+}
+
+/** Figures nearer to each other are one, mm. */
+const SAME_MM = 1e-6;
