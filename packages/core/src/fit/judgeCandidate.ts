@@ -67,7 +67,7 @@ export function lookAt(
   view.setSpeaker(speaker);
   view.setStack(layers, joints);
   view.harness = harness;
-  return placementsOf(bracketsOf(candidate), speakerShape(speaker).looks, joints, opening.plugRad);
+  return placementsOf(bracketsOf(candidate), speakerShape(speaker).looks, joints, opening);
 }
 
 export function bracketsOf({ layers }: Pick<Candidate, 'layers'>): readonly FitBracket[] {

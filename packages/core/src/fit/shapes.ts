@@ -111,6 +111,8 @@ export type FitOpening = {
   /** The name of the size that the opening was made for; orders candidates, proves nothing. */
   readonly nominalSize: string;
   readonly hole: Outline<Dimension | null>;
+  /** Direction of the long axis of an oval or a rectangle from +x, anticlockwise, rad. */
+  readonly holeRad: number;
   /** Thickness of the wall that the hole is in. */
   readonly wallMm: number;
   readonly material: MountMaterial;

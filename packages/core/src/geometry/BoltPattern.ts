@@ -25,7 +25,13 @@ export type PatternShape<Length = Dimension> =
       /** Direction of the first hole from +x (to the right as seen from the cabin), anticlockwise, rad. */
       readonly firstAngleRad: number;
     }
-  | { readonly kind: 'rectangle'; readonly width: Length; readonly height: Length }
+  | {
+      readonly kind: 'rectangle';
+      readonly width: Length;
+      readonly height: Length;
+      /** Direction of its width from +x, anticlockwise, rad; level when left out. */
+      readonly turnRad?: number;
+    }
   | {
       readonly kind: 'free';
       readonly holes: readonly FreeHole[];
@@ -96,8 +102,12 @@ export function patternHoles(
   const [first = 0, second = 0] = lengthsMm;
   const { shape } = pattern;
   if (shape.kind === 'rectangle') {
-    const [x, y] = [first / 2, second / 2];
-    return [withSlot(pattern, x, y), withSlot(pattern, -x, y), withSlot(pattern, -x, -y), withSlot(pattern, x, -y)];
+    const { turnRad = 0 } = shape;
+    const [cos, sin] = [Math.cos(turnRad), Math.sin(turnRad)];
+    return RECTANGLE_CORNERS.map(([along, across]) => {
+      const [x, y] = [(along * first) / 2, (across * second) / 2];
+      return withSlot(pattern, x * cos - y * sin, x * sin + y * cos);
+    });
   }
   if (shape.kind === 'free') return shape.holes.map((hole) => freeHole(hole, first));
   const holes: HoleMm[] = [];
@@ -107,6 +117,13 @@ export function patternHoles(
   }
   return holes;
 }
+
+const RECTANGLE_CORNERS = [
+  [1, 1],
+  [-1, 1],
+  [-1, -1],
+  [1, -1],
+] as const;
 
 /**
  * How many of the vehicle's screws must hold: all of two or three, three quarters of more, rounded up (common practice,

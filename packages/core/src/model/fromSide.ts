@@ -13,6 +13,7 @@ export function fromSide(record: OpeningRecord): OpeningRecord {
   return {
     ...record,
     side: record.side === 'left' ? 'right' : 'left',
+    holeDeg: negative(record.holeDeg),
     bolts: mirroredBolts(record.bolts),
     trace: record.trace && {
       ...record.trace,

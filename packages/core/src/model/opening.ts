@@ -2,7 +2,8 @@
 import { z } from 'zod';
 import type { OpeningDimensionKey } from '../fit/Check';
 import { FIXINGS, type FitObstacle, type FitOpening, type Fixing, FRONT_KINDS, OBSTACLE_KINDS } from '../fit/shapes';
-import { halfExtentsMm, type Outline, outlineMm } from '../geometry/Outline';
+import { halfExtentsMm, type Outline, type OutlineMm, outlineMm } from '../geometry/Outline';
+import { outlineRadiusMm } from '../geometry/outlineRadius';
 import { type Dimension, plusShared, rectangular } from '../uncertainty/Dimension';
 import {
   fromReadings,
@@ -168,6 +169,8 @@ const openingFieldsSchema = z.strictObject({
   holeKind: z.enum(['circle', 'oval', 'roundedRectangle', 'polygon']),
   /** Of a rounded rectangle. */
   cornerRadiusMm: z.number().min(0).max(150).default(10),
+  /** Of the long axis of an oval or a rectangle, from the right, anticlockwise, seen from the cabin; the screws' rectangle lies with it. */
+  holeDeg: z.number().min(-90).max(90).default(0),
   /** Of a polygon. */
   trace: traceSchema.nullable().default(null),
   wallMm: z.number().positive().max(40).default(1.5),
@@ -331,6 +334,7 @@ export function toFitOpening(
     label: placeLabel(record),
     nominalSize: record.nominalSize,
     hole,
+    holeRad: holeTurnRad(record),
     wallMm: record.wallMm,
     material: record.material,
     recess: record.recess && {
@@ -340,7 +344,7 @@ export function toFitOpening(
         diameter: fromReadings([record.recess.diameterMm], instrumentOf(record.recess.source, halfWidthsMm)),
       },
     },
-    bolts: HOLELESS.has(record.fixing) ? null : toBolts(record.bolts, dimension, halfWidthsMm),
+    bolts: HOLELESS.has(record.fixing) ? null : toBolts(record, dimension, halfWidthsMm),
     fixing: record.fixing,
     boltsMissing: boltDimensions(record).filter((key) => !record.dimensions[key]),
     behind: record.behind,
@@ -447,12 +451,13 @@ const UNKNOWN_RIM_MM = 55;
 /** Where the readings at the rim of the hole are taken; the front of the car is on the right of a left-hand opening. */
 function rimPlaces(
   hole: Outline<Dimension | null>,
+  holeRad: number,
   side: OpeningRecord['side'],
 ): Readonly<Record<RimKey, { readonly xMm: number; readonly yMm: number }>> {
   const mm = outlineMm(hole);
   const half =
     mm && (mm.kind !== 'polygon' || mm.corners.length > 0)
-      ? halfExtentsMm(mm)
+      ? rimMm(mm, holeRad)
       : { x: UNKNOWN_RIM_MM, y: UNKNOWN_RIM_MM };
   const x = Math.max(0, half.x - STICK_ROOM_MM);
   const y = Math.max(0, half.y - STICK_ROOM_MM);
@@ -466,10 +471,16 @@ function rimPlaces(
   };
 }
 
+/** From the centre straight to the edge, to the side and upwards; a trace's to its box. */
+function rimMm(hole: OutlineMm, holeRad: number): { readonly x: number; readonly y: number } {
+  if (hole.kind === 'polygon') return halfExtentsMm(hole);
+  return { x: outlineRadiusMm(hole, -holeRad), y: outlineRadiusMm(hole, Math.PI / 2 - holeRad) };
+}
+
 /** The places where a depth stick can be held, for a question what to measure next. */
-export function rimPlaceList({ side }: Pick<OpeningRecord, 'side'>, { hole, behind }: FitOpening) {
+export function rimPlaceList({ side }: Pick<OpeningRecord, 'side'>, { hole, holeRad, behind }: FitOpening) {
   if (behind === 'nothing') return [];
-  return Object.entries(rimPlaces(hole, side)).map(([key, place]) => ({ key, ...place }));
+  return Object.entries(rimPlaces(hole, holeRad, side)).map(([key, place]) => ({ key, ...place }));
 }
 
 const RIM_KEYS = ['depthBehind', 'depthTop', 'depthBottom', 'depthFront', 'depthRear'] as const;
@@ -481,7 +492,7 @@ function toDepths(
   hole: Outline<Dimension | null>,
   toLength: (measurement: Measurement) => Dimension,
 ): FitOpening['depths'] {
-  const places = rimPlaces(hole, record.side);
+  const places = rimPlaces(hole, holeTurnRad(record), record.side);
   const atRim = RIM_KEYS.flatMap((key) => {
     const depth = dimension(key);
     return depth ? [{ key, ...places[key], depth }] : [];
@@ -513,7 +524,13 @@ function toObstacle(record: ObstacleRecord, toLength: (measurement: Measurement)
   };
 }
 
-function toBolts(bolts: OpeningRecord['bolts'], dimension: Lookup, halfWidthsMm: HalfWidths): FitOpening['bolts'] {
+/** Round and traced holes lie as they are. */
+function holeTurnRad({ holeKind, holeDeg }: Pick<OpeningRecord, 'holeKind' | 'holeDeg'>): number {
+  return holeKind === 'oval' || holeKind === 'roundedRectangle' ? degToRad(holeDeg) : 0;
+}
+
+function toBolts(record: OpeningRecord, dimension: Lookup, halfWidthsMm: HalfWidths): FitOpening['bolts'] {
+  const { bolts } = record;
   const common = { holeDiameterMm: bolts.screwDiameterMm, slotMm: 0, slotRuns: 'tangential' } as const;
   if (bolts.kind === 'circle') {
     const diameter = dimension('boltCircle');
@@ -526,5 +543,5 @@ function toBolts(bolts: OpeningRecord['bolts'], dimension: Lookup, halfWidthsMm:
   }
   const width = dimension('boltWidth');
   const height = dimension('boltHeight');
-  return width && height && { ...common, shape: { kind: 'rectangle', width, height } };
+  return width && height && { ...common, shape: { kind: 'rectangle', width, height, turnRad: holeTurnRad(record) } };
 }

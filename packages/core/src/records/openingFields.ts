@@ -8,6 +8,7 @@ const FACT_LABELS = {
   nominalSize: 'Nominal size',
   holeKind: 'Shape of the hole',
   cornerRadiusMm: 'Radius of the corners',
+  holeDeg: 'Long axis of the hole at',
   trace: 'Corners of the hole',
   bolts: 'Screw holes',
   fixing: 'Fixing',

@@ -8,7 +8,7 @@ export function changedByHand(opening: FitOpening, random: () => number): FitOpe
   const moved = (dimension: Dimension) => ({ ...dimension, valueMm: dimension.valueMm + by });
   const depths = opening.depths.map((each) => ({ ...each, depth: moved(each.depth) }));
   const frontGap = opening.frontGap && moved(opening.frontGap);
-  switch (Math.floor(random() * 10)) {
+  switch (Math.floor(random() * 11)) {
     case 0:
       return { ...opening, depths: opening.depths.map((each, at) => (at === 0 ? (depths[0] ?? each) : each)) };
     case 1:
@@ -41,6 +41,10 @@ export function changedByHand(opening: FitOpening, random: () => number): FitOpe
       return { ...opening, secondPlug: random() < 0.5 ? 'none' : 'warning' };
     case 8:
       return { ...opening, front: opening.frontGap && random() < 0.7 ? [layerInFront(opening.frontGap, random)] : [] };
+    case 9:
+      return opening.hole.kind === 'circle' && opening.hole.diameter
+        ? { ...opening, ...turnedOval(opening.hole.diameter, random) }
+        : { ...opening, holeRad: random() - 0.5 };
     default:
       return { ...opening, nominalSize: random() < 0.5 ? '6.5 in' : '5.25 in' };
   }
@@ -50,4 +54,9 @@ function layerInFront(gap: Dimension, random: () => number): FrontLayer {
   const inside = random() < 0.7 ? { ...gap, valueMm: 110 + random() * 90 } : null;
   const kind = random() < 0.3 ? 'cloth' : 'card';
   return { id: 'layer', label: 'layer', kind, gap: { ...gap, valueMm: gap.valueMm * (0.3 + random()) }, inside };
+}
+
+function turnedOval(diameter: Dimension, random: () => number): Pick<FitOpening, 'hole' | 'holeRad'> {
+  const length = { ...diameter, valueMm: diameter.valueMm + 30 * random() };
+  return { hole: { kind: 'oval', length, width: diameter }, holeRad: random() - 0.5 };
 }

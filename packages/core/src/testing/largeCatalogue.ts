@@ -343,6 +343,7 @@ function plain(
     label,
     nominalSize,
     hole: { kind: 'circle', diameter: calliper(holeMm) },
+    holeRad: 0,
     wallMm: 1.5,
     material: 'sheetSteel',
     recess: null,

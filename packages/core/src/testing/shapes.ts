@@ -105,6 +105,7 @@ export function opening(changes: Partial<FitOpening> = {}): FitOpening {
     label: 'Front door, left',
     nominalSize: '6.5 in',
     hole: { kind: 'circle', diameter: exact(150) },
+    holeRad: 0,
     wallMm: 1.5,
     material: 'sheetSteel',
     recess: null,

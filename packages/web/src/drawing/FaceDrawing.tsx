@@ -69,7 +69,7 @@ export function FaceDrawing({
       <Centre reach={reach} />
       {plate && <Oval outline={plate} width={1} className="stroke-muted" fill="fill-paper" />}
       {candidate && <Oval at={turned} outline={candidate.speaker.flange} width={1} className="stroke-muted" />}
-      <HoleEdge hole={hole} />
+      <HoleEdge hole={hole} turnRad={opening.holeRad} />
       <ObstacleShadows opening={opening} reach={reach} />
       {candidate && <Oval at={turned} outline={candidate.speaker.basket} width={1.2} className="stroke-ink" dashed />}
       {candidate && (
@@ -134,12 +134,12 @@ function partHoleDiameter(candidate: Candidate | null): number {
   return (lowestBracket(candidate)?.vehicleBolts ?? candidate?.speaker.bolts)?.holeDiameterMm ?? 4;
 }
 
-function HoleEdge({ hole }: { readonly hole: OutlineMm | null }) {
+function HoleEdge({ hole, turnRad }: { readonly hole: OutlineMm | null; readonly turnRad: number }) {
   const { px } = usePen();
   if (!hole) return null;
   const points = Array.from({ length: EDGE_POINTS }, (_, index) => {
     const angle = (2 * Math.PI * index) / EDGE_POINTS;
-    const radius = outlineRadiusMm(hole, angle);
+    const radius = outlineRadiusMm(hole, angle - turnRad);
     return `${radius * Math.cos(angle)} ${-radius * Math.sin(angle)}`;
   });
   return <path d={`M${points.join('L')}Z`} className="fill-none stroke-ink" strokeWidth={2.2 * px} />;

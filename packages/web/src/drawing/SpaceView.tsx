@@ -167,7 +167,7 @@ function wall(opening: FitOpening): BufferGeometry {
   if (hole) {
     const points = Array.from({ length: CORNERS }, (_, at) => {
       const angle = (2 * Math.PI * at) / CORNERS;
-      const radius = outlineRadiusMm(hole, angle);
+      const radius = outlineRadiusMm(hole, angle - opening.holeRad);
       return [radius * Math.cos(angle), radius * Math.sin(angle)] as const;
     });
     const path = new Path();

@@ -108,7 +108,7 @@ export function sectionGeometry(
   { plane = UPRIGHT, windowUpMm = 0, over = null }: SectionOptions = {},
 ): Section {
   const hole = outlineMm(opening.hole);
-  const half = (angle: number) => (hole ? outlineRadiusMm(hole, angle) : UNKNOWN_HOLE_MM / 2);
+  const half = (angle: number) => (hole ? outlineRadiusMm(hole, angle - opening.holeRad) : UNKNOWN_HOLE_MM / 2);
   const inner = { upper: half(plane.angleRad), lower: half(plane.angleRad + Math.PI) };
   const stack = candidate && toStack(candidate, judgement?.mount ?? null, plane);
   const reach = stack ? [stack.flange, ...stack.layers] : [];

@@ -54,7 +54,7 @@ export function heightRange(opening: FitOpening, candidate: Candidate, rules: Fi
   view.setOpening(opening);
   view.setSpeaker(speaker);
   view.setStack(brackets, joints);
-  const placements = placementsOf(brackets, speakerShape(speaker).looks, joints, opening.plugRad);
+  const placements = placementsOf(brackets, speakerShape(speaker).looks, joints, opening);
   const placement = judge.bestPlacement(placements, 'hits') as Placement;
   const askAt = (heightMm: number, checks = BEHIND) => {
     view.setStack(heightMm > 0 ? [ringOf(heightMm), ...brackets] : brackets, joints);

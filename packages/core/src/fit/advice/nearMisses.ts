@@ -136,7 +136,7 @@ function drilled(opening: FitOpening, candidate: Candidate, now: Judgement): rea
     return [xMm * cos - yMm * sin, xMm * sin + yMm * cos];
   });
   const free = places.filter(
-    (place) => isInMetal(place, hole, diameterMm) && isAwayFrom(first.screws, place, diameterMm),
+    (place) => isInMetal(place, hole, opening.holeRad, diameterMm) && isAwayFrom(first.screws, place, diameterMm),
   );
   const wanted = first.enough - landed;
   return wanted > 0 && free.length >= wanted
@@ -149,9 +149,9 @@ type Place = readonly [number, number];
 /** So many diameters of metal are left around a new hole (common practice, no source). */
 const METAL_DIAMETERS = 1;
 
-function isInMetal([xMm, yMm]: Place, hole: OutlineMm, diameterMm: number): boolean {
+function isInMetal([xMm, yMm]: Place, hole: OutlineMm, holeRad: number, diameterMm: number): boolean {
   const at = { xMm, yMm, angleRad: 0, halfLengthMm: 0, halfWidthMm: 0 };
-  const { roomMm } = rectangleRoom(hole, { xMm: 0, yMm: 0, angleRad: 0 }, at);
+  const { roomMm } = rectangleRoom(hole, { xMm: 0, yMm: 0, angleRad: holeRad }, at);
   return -roomMm >= diameterMm / 2 + METAL_DIAMETERS * diameterMm;
 }
 

@@ -64,6 +64,8 @@ export class OpeningShape {
   readonly dimensions: readonly Dimension[];
   /** null where the hole has not been measured. */
   readonly hole: PlateShape | null;
+  /** How the hole lies: about the centre, turned. */
+  readonly holePlace: { readonly xMm: number; readonly yMm: number; readonly angleRad: number };
   /** null where it has not been measured, or has no evenness. */
   readonly holeSpan: Span | null;
   readonly recess: PlateShape | null;
@@ -102,6 +104,7 @@ export class OpeningShape {
       const at = names.indexOf(`opening.${name}`);
       return at < 0 ? -1 : OPENING_AT + at;
     };
+    this.holePlace = { xMm: 0, yMm: 0, angleRad: opening.holeRad };
     this.hole = plate(opening.hole, slot, 'hole');
     this.holeSpan = this.hole && spanOf(this.hole.outline);
     this.recess = opening.recess && plate(opening.recess.outline, slot, 'recess');

@@ -6,8 +6,6 @@ import type { LayerShape } from './LayerShape';
 import { LAYER, layerAt } from './slots';
 import type { View } from './View';
 
-const CENTRE: LayerPlace = { xMm: 0, yMm: 0, angleRad: 0 };
-
 /** The metal itself as a plate; layers are counted from 0. */
 export const METAL = -1;
 
@@ -26,7 +24,9 @@ export function passedPlate(view: View, layer: number): PassedPlate | null {
   const { raisedMm, belowMm, opening, layers } = view;
   if (layer === METAL) {
     const { hole } = opening;
-    return hole && { layer, outline: hole.outline, firstSlot: hole.firstSlot, place: CENTRE, depthMm: raisedMm };
+    return (
+      hole && { layer, outline: hole.outline, firstSlot: hole.firstSlot, place: opening.holePlace, depthMm: raisedMm }
+    );
   }
   const { inner, isMade } = layers[layer] as LayerShape;
   if (isMade) return null;

@@ -33,7 +33,11 @@ export function pairNumber(screwSide: BoltPattern, holeSide: BoltPattern): numbe
 
 function keyOf({ shape, holeDiameterMm, slotMm, slotRuns }: BoltPattern): string {
   const places =
-    shape.kind === 'free' ? shape.holes : shape.kind === 'circle' ? [shape.count, shape.firstAngleRad] : [];
+    shape.kind === 'free'
+      ? shape.holes
+      : shape.kind === 'circle'
+        ? [shape.count, shape.firstAngleRad]
+        : [shape.turnRad ?? 0];
   const lengths = patternDimensions(shape).map(({ dimension: { origin, ...rest } }) => rest);
   return JSON.stringify([shape.kind, places, lengths, holeDiameterMm, slotMm, slotMm > 0 ? slotRuns : '']);
 }

@@ -11,7 +11,7 @@ import { ANGLE_STEP_RAD, NOTCH_REACH_RAD, SAME_PLACE_MM } from '../../math/toler
 import { marginVerdict, sureness } from '../../uncertainty/Margin';
 import { graver, type Verdict } from '../Check';
 import type { Looks } from '../layout/SpeakerShape';
-import type { FitBracket } from '../shapes';
+import type { FitBracket, FitOpening } from '../shapes';
 import type { Joint, JointTurn } from './Joint';
 
 /** Where the middle of a part's speaker side lies, mm, and how the part is turned, rad. */
@@ -44,14 +44,14 @@ const CENTRE: LayerPlace = { xMm: 0, yMm: 0, angleRad: 0 };
  * @param brackets from the metal to the speaker; rings between them change no turn
  * @param looks at which turns the speaker is the same
  * @param joints of the brackets and then of the speaker, from the vehicle up; empty where the vehicle's screws are not known
- * @param plugRad where the wire comes from; null where nobody noted it
+ * @param opening where the wire comes from, null where nobody noted it; and how the hole lies
  * @returns never empty
  */
 export function placementsOf(
   brackets: readonly FitBracket[],
   looks: Looks,
   joints: readonly Joint[],
-  plugRad: number | null,
+  { plugRad, holeRad }: Pick<FitOpening, 'plugRad' | 'holeRad'>,
 ): readonly Placement[] {
   // From the speaker down: whether anything at or above a bracket changes with its turn.
   const hangs: Looks[] = new Array(brackets.length + 1).fill(looks);
@@ -60,14 +60,17 @@ export function placementsOf(
   let open: readonly Open[] = [{ ...CENTRE, turns: [], places: [], notchesRad: [], looks: '' }];
   brackets.forEach((bracket, at) => {
     const next = open.flatMap((each) =>
-      turnsOf(joints[at], hangs[at] as Looks, each.angleRad, wantedTurns(bracket.notchRad, plugRad, each.angleRad)).map(
-        (turn) => onBracket(each, bracket, turn),
-      ),
+      turnsOf(
+        joints[at],
+        hangs[at] as Looks,
+        each.angleRad - holeRad,
+        wantedTurns(bracket.notchRad, plugRad, each.angleRad),
+      ).map((turn) => onBracket(each, bracket, turn)),
     );
     open = distinct(next, bracket.speakerBolts);
   });
   const all = open.flatMap((each) =>
-    turnsOf(joints[brackets.length], looks, each.angleRad, []).map((turn): Placement => {
+    turnsOf(joints[brackets.length], looks, each.angleRad - holeRad, []).map((turn): Placement => {
       const at = { xMm: each.xMm, yMm: each.yMm, angleRad: tidyTurn(each.angleRad + (turn?.turn.angleRad ?? 0)) };
       const turns = turn ? [...each.turns, turn] : each.turns;
       const { places, notchesRad } = each;
@@ -146,7 +149,7 @@ function isRoundPlate({ throat, plate }: FitBracket): boolean {
   return throat.kind === 'circle' && plate.kind === 'circle';
 }
 
-/** @param angleRad how what the joint stands on is turned */
+/** @param angleRad how what the joint stands on is turned, from how the hole lies */
 function turnsOf(
   joint: Joint | undefined,
   looks: Looks,

@@ -60,7 +60,7 @@ export class Chain {
     if (!this.mountedNow) {
       const { opening, speaker, brackets, looks, rules } = this;
       const joints = jointsOf(opening, { speaker, layers: brackets }, rules);
-      this.mountedNow = { joints, placements: placementsOf(brackets, looks, joints, opening.plugRad) };
+      this.mountedNow = { joints, placements: placementsOf(brackets, looks, joints, opening) };
     }
     return this.mountedNow;
   }
@@ -81,8 +81,8 @@ export class Chains {
 
   /** Of every class of speakers, simplest first; never empty. */
   forOpening(opening: FitOpening): readonly (readonly Chain[])[] {
-    const { bolts, plugRad } = opening;
-    return this.kept.get(`${bolts && patternNumber(bolts)} ${plugRad}`, () => this.find(opening));
+    const { bolts, plugRad, holeRad } = opening;
+    return this.kept.get(`${bolts && patternNumber(bolts)} ${plugRad} ${holeRad}`, () => this.find(opening));
   }
 
   private find(opening: FitOpening): readonly (readonly Chain[])[] {

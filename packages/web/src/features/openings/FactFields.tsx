@@ -7,6 +7,7 @@ import { mayHoldAirbag } from '@low-quarry/core/model/place';
 import { AIRBAG_WORDS, BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';
 import { Choice } from '../../ui/Choice';
 import { Field, INPUT } from '../../ui/Field';
+import { NumberField } from '../../ui/NumberField';
 import type { OpeningFacts } from './openingDraft';
 
 type FactFieldsProps = {
@@ -31,6 +32,18 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
         ]}
         onChange={(holeKind) => onChange({ holeKind })}
       />
+      {(facts.holeKind === 'oval' || facts.holeKind === 'roundedRectangle') && (
+        <NumberField
+          label="Its long axis lies at"
+          hint="From the level, anticlockwise as seen from the cabin; a rectangle of screws lies with it."
+          kind="angle"
+          least={-90}
+          most={90}
+          value={facts.holeDeg}
+          error={errorAt('record.holeDeg')}
+          onChange={(holeDeg) => onChange({ holeDeg })}
+        />
+      )}
       <Choice
         label="Behind it"
         value={facts.behind}

@@ -48,7 +48,7 @@ export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProp
   const { hole } = opening;
   const half = section.wall.upper.inner;
   const holeX = Math.max(10, depthMm * 0.25);
-  const [upright, uprightKey] = uprightDimension(hole);
+  const [upright, uprightKey] = uprightDimension(opening);
   const line: Line = (key, dimension, from, to) => (
     <DimensionLine
       key={key}
@@ -92,28 +92,57 @@ export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProp
         lit={false}
         label="Face of the opening with its dimensions"
       >
-        {(hole.kind === 'oval' || hole.kind === 'roundedRectangle') &&
-          line(
-            'holeLength',
-            hole.length,
-            { x: -(hole.length?.valueMm ?? UNKNOWN_BOLTS_MM) / 2, y: half * 0.3 },
-            { x: (hole.length?.valueMm ?? UNKNOWN_BOLTS_MM) / 2, y: half * 0.3 },
-          )}
+        {(hole.kind === 'oval' || hole.kind === 'roundedRectangle') && (
+          <HoleDimensions hole={hole} turnRad={opening.holeRad} line={line} />
+        )}
         <BoltDimensions opening={opening} line={line} />
       </FaceDrawing>
     </div>
   );
 }
 
-/** What the upright section shows of the hole: a circle's diameter, the width of an oval or a rectangle. */
-function uprightDimension(hole: FitOpening['hole']): readonly [Dimension | null, OpeningDimensionKey | null] {
+/** What the upright section shows of the hole: a circle's diameter, the width of what lies level; of what is turned, neither. */
+function uprightDimension({
+  hole,
+  holeRad,
+}: Pick<FitOpening, 'hole' | 'holeRad'>): readonly [Dimension | null, OpeningDimensionKey | null] {
   if (hole.kind === 'circle') return [hole.diameter, 'holeDiameter'];
-  return hole.kind === 'polygon' ? [null, null] : [hole.width, 'holeWidth'];
+  return hole.kind === 'polygon' || holeRad !== 0 ? [null, null] : [hole.width, 'holeWidth'];
+}
+
+/** A place of the drawing, whose y runs down, turned with the hole. */
+function turned({ x, y }: Point, turnRad: number): Point {
+  const [cos, sin] = [Math.cos(turnRad), Math.sin(turnRad)];
+  return { x: x * cos + y * sin, y: y * cos - x * sin };
 }
 
 type Line = (key: OpeningDimensionKey, dimension: Dimension | null, from: Point, to: Point) => React.ReactNode;
 
+/** The length, and the width too where the section does not show it. */
+function HoleDimensions({
+  hole: { length, width },
+  turnRad,
+  line,
+}: {
+  readonly hole: Extract<FitOpening['hole'], { kind: 'oval' | 'roundedRectangle' }>;
+  readonly turnRad: number;
+  readonly line: Line;
+}) {
+  const [halfLength, halfWidth] = [length, width].map((each) => (each?.valueMm ?? UNKNOWN_BOLTS_MM) / 2) as [
+    number,
+    number,
+  ];
+  const at = (x: number, y: number) => turned({ x, y }, turnRad);
+  return (
+    <>
+      {line('holeLength', length, at(-halfLength, halfWidth * 0.3), at(halfLength, halfWidth * 0.3))}
+      {turnRad !== 0 && line('holeWidth', width, at(halfLength * 0.3, -halfWidth), at(halfLength * 0.3, halfWidth))}
+    </>
+  );
+}
+
 function BoltDimensions({ opening, line }: { readonly opening: FitOpening; readonly line: Line }) {
+  if (!opening.bolts && opening.boltsMissing.length === 0) return null;
   if (!opening.bolts)
     return line(
       'boltCircle',
@@ -123,12 +152,14 @@ function BoltDimensions({ opening, line }: { readonly opening: FitOpening; reado
     );
   const [first, second] = patternDimensions(opening.bolts.shape);
   if (!first || opening.bolts.shape.kind === 'free') return null;
-  if (second) {
+  if (second && opening.bolts.shape.kind === 'rectangle') {
+    const { turnRad = 0 } = opening.bolts.shape;
+    const at = (x: number, y: number) => turned({ x, y }, turnRad);
     const [width, height] = [first.dimension.valueMm / 2, second.dimension.valueMm / 2];
     return (
       <>
-        {line('boltWidth', first.dimension, { x: -width, y: -height }, { x: width, y: -height })}
-        {line('boltHeight', second.dimension, { x: width, y: -height }, { x: width, y: height })}
+        {line('boltWidth', first.dimension, at(-width, -height), at(width, -height))}
+        {line('boltHeight', second.dimension, at(width, -height), at(width, height))}
       </>
     );
   }

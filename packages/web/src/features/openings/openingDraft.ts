@@ -119,7 +119,7 @@ export function carryOver(draft: OpeningDraft, other: OpeningRecord): OpeningDra
   const { facts } = draft;
   const here: Partial<OpeningFacts> = {
     ...(HOLE_KEYS.some(isHere) || isTakenTrace(facts.trace)
-      ? { holeKind: facts.holeKind, cornerRadiusMm: facts.cornerRadiusMm, trace: facts.trace }
+      ? { holeKind: facts.holeKind, cornerRadiusMm: facts.cornerRadiusMm, holeDeg: facts.holeDeg, trace: facts.trace }
       : {}),
     ...(BOLT_KEYS.some(isHere) || isTakenTrace(facts.bolts) ? { bolts: facts.bolts } : {}),
     ...(DEPTH_KEYS.some(isHere) ? { behind: facts.behind } : {}),
@@ -157,6 +157,7 @@ function carriedFacts({
   nominalSize,
   holeKind,
   cornerRadiusMm,
+  holeDeg,
   trace,
   bolts,
   fixing,
@@ -179,6 +180,7 @@ function carriedFacts({
     nominalSize,
     holeKind,
     cornerRadiusMm,
+    holeDeg,
     trace: trace && { ...trace, source: 'carriedOver' },
     bolts: bolts.kind === 'free' ? { ...bolts, source: 'carriedOver' } : bolts,
     fixing,

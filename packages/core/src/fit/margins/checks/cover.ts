@@ -16,8 +16,6 @@ import { plateWord } from './hole';
 const NOT_MEASURED = 1000;
 const ALL_MADE = 1001;
 
-const CENTRE: LayerPlace = { xMm: 0, yMm: 0, angleRad: 0 };
-
 export const cover: CheckKind = {
   mostSides: 1,
   ask(view, gaps, { clearancesMm }) {
@@ -62,7 +60,7 @@ type Hole = { readonly outline: OutlineMm; readonly slot: number; readonly place
 function holeBelow(view: View, layer: number): Hole | null {
   if (layer === METAL) {
     const { hole } = view.opening;
-    return hole && { outline: hole.outline, slot: hole.firstSlot, place: CENTRE };
+    return hole && { outline: hole.outline, slot: hole.firstSlot, place: view.opening.holePlace };
   }
   const { inner, isMade } = view.layers[layer] as LayerShape;
   const place = view.placeOf(layer);

@@ -29,8 +29,6 @@ const FIRST_OBSTACLE = 2;
 const NOT_PLACED = 1000;
 const NO_METAL = 1001;
 
-const FRAME = { xMm: 0, yMm: 0, angleRad: 0 };
-
 export const terminals: CheckKind = {
   mostSides: 2,
   ask(view, gaps, { clearancesMm }) {
@@ -93,7 +91,7 @@ type EdgeGap = {
 function edgeGap(view: View, { box, rectangle }: PlacedBox): EdgeGap | null {
   const { hole, opening } = view.opening;
   if (!hole || !isMetalWall(opening)) return null;
-  const room = rectangleRoom(hole.outline, FRAME, rectangle);
+  const room = rectangleRoom(hole.outline, view.opening.holePlace, rectangle);
   const halfDepth = box.halfSizeMm[2];
   const beyondMm = Math.max(box.middle[2] - halfDepth - opening.wallMm, -(box.middle[2] + halfDepth));
   const asideMm = room.roomMm;
