@@ -19,6 +19,8 @@ export class Doubts {
   readonly freedom: Float64Array;
   readonly isRectangular: Uint8Array;
   private readonly shared: (readonly SharedSlot[])[];
+  /** Whether a slot has any: most have none, and are asked millions of times. */
+  private readonly hasShared: Uint8Array;
   private readonly sensitivity: Float64Array;
   private readonly isTouched: Uint8Array;
   private readonly touched: Int32Array;
@@ -29,6 +31,7 @@ export class Doubts {
     this.freedom = new Float64Array(slots).fill(Number.POSITIVE_INFINITY);
     this.isRectangular = new Uint8Array(slots);
     this.shared = new Array(slots).fill(NONE);
+    this.hasShared = new Uint8Array(slots);
     this.sensitivity = new Float64Array(slots);
     this.isTouched = new Uint8Array(slots);
     this.touched = new Int32Array(slots);
@@ -40,14 +43,13 @@ export class Doubts {
     this.freedom[slot] = dimension?.degreesOfFreedom ?? Number.POSITIVE_INFINITY;
     this.isRectangular[slot] = dimension?.isRectangular ? 1 : 0;
     this.shared[slot] = shared;
+    this.hasShared[slot] = shared.length > 0 ? 1 : 0;
   }
 
   /** Adds to how much the length at hand depends on a dimension. */
   add(slot: number, sensitivity: number): void {
-    const shared = this.shared[slot] as readonly SharedSlot[];
-    for (let at = 0; at < shared.length; at++) {
-      const each = shared[at] as SharedSlot;
-      this.touch(each.slot, each.by * sensitivity);
+    if (this.hasShared[slot] === 1) {
+      for (const each of this.shared[slot] as readonly SharedSlot[]) this.touch(each.slot, each.by * sensitivity);
     }
     if ((this.uncertaintyMm[slot] as number) > 0) this.touch(slot, sensitivity);
   }
