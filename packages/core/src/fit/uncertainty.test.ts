@@ -189,9 +189,7 @@ describe('near misses', () => {
   });
 
   test('the front alone, by 2 mm: cut the cloth; by 20 mm it is no near miss', () => {
-    expect(near(opening({ frontGap: exact(13) }))).toEqual([
-      expect.objectContaining({ kind: 'cutCloth', missingMm: 2 }),
-    ]);
+    expect(near(opening({ frontGap: exact(13) }))).toEqual([expect.objectContaining({ kind: 'cutCloth', byMm: 2 })]);
     expect(near(opening({ frontGap: exact(0) }))).toEqual([]);
   });
 

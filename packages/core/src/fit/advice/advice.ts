@@ -24,11 +24,10 @@ export type Change = {
   readonly speakerId: string;
   /** Of the changed stack, from the metal to the speaker. */
   readonly layerIds: readonly string[];
-  /** With `drill`. */
+  /** Of what a hand changes, as `BenchChange`. */
+  readonly byMm: number;
   readonly holes: number;
   readonly material: MountMaterial;
-  /** With `cutCloth`: what is missing at the front. */
-  readonly missingMm: number;
 };
 
 export type Advice = {
@@ -112,15 +111,15 @@ function smallerThan(engine: FitEngine, { speaker }: Candidate): readonly Candid
   return found;
 }
 
+const NOT_BY_HAND = { byMm: 0, holes: 0, material: 'sheetSteel' } as const;
+
 function toChange(miss: NearMiss): Change {
   const { speaker, layers } = miss.candidate;
   return {
     kind: miss.kind,
     speakerId: speaker.id,
     layerIds: layers.map(({ id }) => id),
-    holes: miss.kind === 'drill' ? miss.holes : 0,
-    material: miss.kind === 'drill' ? miss.material : 'sheetSteel',
-    missingMm: miss.kind === 'cutCloth' ? miss.missingMm : 0,
+    ...('byMm' in miss ? { byMm: miss.byMm, holes: miss.holes, material: miss.material } : NOT_BY_HAND),
   };
 }
 

@@ -1,6 +1,7 @@
 /** What to do next about the shown candidate: worked out beside the screen, so it comes a moment after the verdict. */
 
 import { type Change, changeKey } from '@low-quarry/core/fit/advice/advice';
+import { BENCH_KINDS } from '@low-quarry/core/fit/advice/benchChanges';
 import type { PartRecord } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { useQuery } from '@tanstack/react-query';
@@ -17,7 +18,7 @@ type AdvicePanelProps = {
 };
 
 /** These need a hand and a tool, not another part: there is nothing to show in their place. */
-const BY_HAND: ReadonlySet<Change['kind']> = new Set(['cutCloth', 'drill']);
+const BY_HAND: ReadonlySet<Change['kind']> = new Set(BENCH_KINDS);
 
 export function AdvicePanel({ query, parts, currency, unit, onChange }: AdvicePanelProps) {
   const { data, isError, error } = useQuery(query);

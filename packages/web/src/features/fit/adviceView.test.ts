@@ -41,7 +41,7 @@ describe('changes', () => {
     layerIds: ['ring-6'],
     holes: 0,
     material: 'sheetSteel',
-    missingMm: 0,
+    byMm: 0,
     ...more,
   });
   test.each<[Partial<Change>, string]>([
@@ -49,7 +49,12 @@ describe('changes', () => {
     [{ layerIds: [] }, 'Leave the ring out.'],
     [{ kind: 'bracket' }, 'Other bracket: ring.'],
     [{ kind: 'drill', holes: 2, material: 'plastic' }, 'Drill 2 new holes in the plastic'],
-    [{ kind: 'cutCloth', missingMm: 2 }, '2 mm are missing there and nowhere else'],
+    [{ kind: 'drill', holes: 2, material: 'plastic' }, 'About 20 minutes a side, and it cannot be undone'],
+    [{ kind: 'cutCloth', byMm: 2 }, '2 mm are missing there and nowhere else'],
+    [{ kind: 'cutNotch' }, 'where the plug comes from. About 5 minutes a side'],
+    [{ kind: 'thinRing', byMm: 1.5 }, 'Take 1.5 mm off the thickest ring.'],
+    [{ kind: 'fileThroat', byMm: 1 }, 'File the bracket’s throat by 1 mm all round.'],
+    [{ kind: 'fileHole', byMm: 1.5 }, 'File the hole in the sheet'],
     [{ kind: 'smaller' }, 'Smaller size: s, ring.'],
   ])('%j', (more, says) => {
     expect(changeWords(change(more), new Map(), 'ring', 'mm')).toContain(says);

@@ -1,5 +1,6 @@
 /** Advice in words: what to measure and what it settles, what ordering now costs, and what would make it clear. */
 import type { Advice, Change, Question } from '@low-quarry/core/fit/advice/advice';
+import { BENCH_FACTS, type BenchKind } from '@low-quarry/core/fit/advice/benchChanges';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
@@ -48,16 +49,37 @@ export function changeWords(
       return change.layerIds.some((id) => isRing(id, parts)) ? `Other rings: ${stack}.` : 'Leave the ring out.';
     case 'bracket':
       return `Other bracket: ${stack}.`;
-    case 'cutCloth':
-      return `Cut the grille’s cloth behind the tallest part: ${printLength(change.missingMm, unit)} are missing there and nowhere else.`;
-    case 'drill':
-      return `Drill ${change.holes} new ${change.holes === 1 ? 'hole' : 'holes'} in the ${MATERIAL_WORDS[change.material]}: a decision, and nothing else is in the way.`;
     case 'smaller': {
       const speaker = parts.get(orderedId(change.speakerId));
       const size = speaker?.kind === 'speaker' ? `, ${speaker.nominalSize}` : '';
       return `Smaller size: ${speaker ? partName(speaker) : change.speakerId}${size}, ${stack}.`;
     }
+    default:
+      return `${benchWords(change.kind, change, unit)} ${effortWords(change.kind, change)}`;
   }
+}
+
+function benchWords(kind: BenchKind, { byMm, holes, material }: Change, unit: LengthUnit): string {
+  const by = printLength(byMm, unit);
+  switch (kind) {
+    case 'cutNotch':
+      return 'Cut a new wire notch where the plug comes from.';
+    case 'cutCloth':
+      return `Cut the grille’s cloth behind the tallest part: ${by} are missing there and nowhere else.`;
+    case 'thinRing':
+      return `Take ${by} off the thickest ring.`;
+    case 'fileThroat':
+      return `File the bracket’s throat by ${by} all round.`;
+    case 'fileHole':
+      return `File the hole in the ${MATERIAL_WORDS[material]} by ${by} all round, and paint a bare edge.`;
+    case 'drill':
+      return `Drill ${holes} new ${holes === 1 ? 'hole' : 'holes'} in the ${MATERIAL_WORDS[material]}: a decision, and nothing else is in the way.`;
+  }
+}
+
+function effortWords(kind: BenchKind, { holes }: Change): string {
+  const { minutes, firstFit } = BENCH_FACTS[kind];
+  return `About ${minutes * Math.max(1, holes)} minutes a side, and it cannot be undone; the first dry fit shows whether ${firstFit}.`;
 }
 
 function isRing(id: string, parts: ReadonlyMap<string, PartRecord>): boolean {
