@@ -4,6 +4,7 @@
  * data, so that a worker can hand it to a screen.
  */
 
+import { patternHoles } from '../../geometry/BoltPattern';
 import { judgeWithHarness } from '../judgeCandidate';
 import type { FitEngine } from '../search/FitEngine';
 import { stackIds } from '../search/Ranking';
@@ -11,6 +12,7 @@ import type { Candidate, FitHarnessAdapter, FitOpening, MountMaterial } from '..
 import { type NearMiss, nearMisses } from './nearMisses';
 import { candidateMeasurements, type NextMeasurement, nextMeasurements, type RimPlace } from './nextMeasurement';
 import { type OrderCosts, type OrderNowOrMeasure, orderNowOrMeasure, READING_MINUTES } from './orderNowOrMeasure';
+import type { OwnPlate } from './ownPlate';
 
 export type Question = {
   readonly key: string;
@@ -28,6 +30,13 @@ export type Change = {
   readonly byMm: number;
   readonly holes: number;
   readonly material: MountMaterial;
+  readonly plate: PlateToCut | null;
+};
+
+/** A plate of one's own in figures. */
+export type PlateToCut = Pick<OwnPlate, 'thicknessMm' | 'throatMm' | 'outsideMm' | 'turnRad' | 'isSunk'> & {
+  readonly vehicleHoles: number;
+  readonly speakerHoles: number;
 };
 
 export type Advice = {
@@ -111,7 +120,15 @@ function smallerThan(engine: FitEngine, { speaker }: Candidate): readonly Candid
   return found;
 }
 
-const NOT_BY_HAND = { byMm: 0, holes: 0, material: 'sheetSteel' } as const;
+const NOT_BY_HAND = { byMm: 0, holes: 0, material: 'sheetSteel', plate: null } as const;
+
+function toPlate({ bracket, ...figures }: OwnPlate): PlateToCut {
+  return {
+    ...figures,
+    vehicleHoles: patternHoles(bracket.vehicleBolts).length,
+    speakerHoles: patternHoles(bracket.speakerBolts).length,
+  };
+}
 
 function toChange(miss: NearMiss): Change {
   const { speaker, layers } = miss.candidate;
@@ -119,7 +136,9 @@ function toChange(miss: NearMiss): Change {
     kind: miss.kind,
     speakerId: speaker.id,
     layerIds: layers.map(({ id }) => id),
-    ...('byMm' in miss ? { byMm: miss.byMm, holes: miss.holes, material: miss.material } : NOT_BY_HAND),
+    ...('byMm' in miss
+      ? { byMm: miss.byMm, holes: miss.holes, material: miss.material, plate: miss.plate && toPlate(miss.plate) }
+      : NOT_BY_HAND),
   };
 }
 

@@ -1,6 +1,6 @@
 /**
  * What a hand changes at the bench or at the door so that a candidate clears: cloth cut away, new holes, a hole or a throat
- * filed, a ring thinned, a wire notch cut. Each is made to the figures and judged again before it is named, with all else as it is.
+ * filed, a ring thinned, a wire notch cut, a plate of one's own where no bracket mates. Each is made to the figures and judged again before it is named, with all else as it is.
  *
  * Minutes and how far a tool goes are common practice, no source.
  */
@@ -12,19 +12,22 @@ import type { Check, CheckId } from '../Check';
 import { type Judgement, ownChecks } from '../Judgement';
 import { bracketsOf } from '../judgeCandidate';
 import type { Candidate, FitLayer, FitOpening, FitRules, MountMaterial } from '../shapes';
+import { type OwnPlate, ownPlates } from './ownPlate';
 
-export const BENCH_KINDS = ['cutNotch', 'cutCloth', 'thinRing', 'fileThroat', 'fileHole', 'drill'] as const;
+export const BENCH_KINDS = ['cutNotch', 'cutCloth', 'thinRing', 'fileThroat', 'fileHole', 'drill', 'cutPlate'] as const;
 export type BenchKind = (typeof BENCH_KINDS)[number];
 
 export type BenchChange = {
   readonly kind: BenchKind;
-  /** As it is ordered: what is changed by hand is not another part. */
+  /** As it is ordered: what is changed by hand is not another part. A plate that is cut stands in it. */
   readonly candidate: Candidate;
   /** How much is cut, filed all round or taken off; for cloth, what is missing; 0 where no length is. */
   readonly byMm: number;
   /** With `drill`: new holes, and through what. */
   readonly holes: number;
   readonly material: MountMaterial;
+  /** With `cutPlate`. */
+  readonly plate: OwnPlate | null;
 };
 
 /** What a change takes, for one side of the car. */
@@ -35,6 +38,7 @@ export const BENCH_FACTS: Readonly<Record<BenchKind, { readonly minutes: number;
   fileThroat: { minutes: 10, firstFit: 'the basket drops in without being pushed' },
   fileHole: { minutes: 15, firstFit: 'the basket drops in without being pushed' },
   drill: { minutes: 10, firstFit: 'the flange lies flat over the new screws' },
+  cutPlate: { minutes: 45, firstFit: 'both patterns line up before a screw is driven' },
 };
 
 /** The tallest part may stand so far into the cloth once it is cut away there, mm. */
@@ -62,7 +66,7 @@ export function benchChanges(
   judge: Judge,
   rules: FitRules,
 ): readonly BenchChange[] {
-  const plain = { candidate, byMm: 0, holes: 0, material: opening.material };
+  const plain = { candidate, byMm: 0, holes: 0, material: opening.material, plate: null };
   const clears = (at: FitOpening, each: Candidate) => judge(at, each).verdict === 'clears';
   return [
     ...cutNotch(opening, candidate, now, clears).map(() => ({ ...plain, kind: 'cutNotch' as const })),
@@ -70,6 +74,12 @@ export function benchChanges(
     ...thinRing(opening, candidate, now, clears).map((byMm) => ({ ...plain, kind: 'thinRing' as const, byMm })),
     ...filed(opening, candidate, now, clears).map((each) => ({ ...plain, ...each })),
     ...drilled(opening, candidate, now).map((each) => ({ ...plain, ...each })),
+    ...cutPlate(opening, candidate, now, clears, rules).map((plate) => ({
+      ...plain,
+      kind: 'cutPlate' as const,
+      candidate: { ...candidate, layers: [plate.bracket] },
+      plate,
+    })),
   ];
 }
 
@@ -141,6 +151,21 @@ function filed(
     (length, ending) => length && grown(length, ending === 'EdgeOffset' ? byMm : 2 * byMm),
   );
   return clears({ ...opening, hole }, candidate) ? [{ kind: 'fileHole', byMm }] : [];
+}
+
+/** Where nothing mates, so that the bare speaker stands for it: the thinnest plate with which all of it clears. */
+function cutPlate(
+  opening: FitOpening,
+  candidate: Candidate,
+  now: Judgement,
+  clears: Clears,
+  rules: FitRules,
+): readonly OwnPlate[] {
+  if (candidate.layers.length > 0 || checkOf(now, 'bolts').verdict !== 'hits') return [];
+  const plate = ownPlates(opening, candidate.speaker, rules).find(({ bracket }) =>
+    clears(opening, { ...candidate, layers: [bracket] }),
+  );
+  return plate ? [plate] : [];
 }
 
 /** What makes a check sure when it is all that fails, in steps of a file; null where something else fails too. */

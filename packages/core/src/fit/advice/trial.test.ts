@@ -18,11 +18,15 @@ import {
 } from '../../testing/shapes';
 import type { Dimension } from '../../uncertainty/Dimension';
 import { judgeCandidate } from '../judgeCandidate';
-import type { Candidate, FitCatalogue, FitLayer, FitOpening } from '../shapes';
+import type { Candidate, FitCatalogue, FitLayer, FitOpening, FitRules } from '../shapes';
 import { BENCH_KINDS, CLOTH_MM } from './benchChanges';
 import { type NearMiss, nearMisses } from './nearMisses';
 
 const OPENINGS = 300;
+const SHOP: FitRules = {
+  ...RULES,
+  stock: [9, 15].map((thicknessMm) => ({ thicknessMm, halfWidthMm: 0.3, ringCostMinor: 1500 })),
+};
 const random = seededRandom(21);
 const between = (low: number, high: number) => low + (high - low) * random();
 
@@ -109,7 +113,7 @@ function onBracket(): readonly [FitOpening, Candidate] {
 /** The opening after the hand has done what was advised. */
 function changed(at: FitOpening, advised: NearMiss): FitOpening {
   if (advised.kind === 'cutCloth') {
-    const mm = CLOTH_MM + RULES.clearancesMm.front;
+    const mm = CLOTH_MM + SHOP.clearancesMm.front;
     return { ...at, frontGap: at.frontGap && { ...at.frontGap, valueMm: at.frontGap.valueMm + mm } };
   }
   if (advised.kind === 'fileHole')
@@ -137,7 +141,7 @@ function inHand(at: FitOpening, advised: NearMiss): Candidate {
       };
     }
     case 'cutNotch': {
-      const { places } = judgeCandidate(at, advised.candidate, [adapter()], RULES).mount.placement;
+      const { places } = judgeCandidate(at, advised.candidate, [adapter()], SHOP).mount.placement;
       return {
         speaker: what,
         layers: layers.map((layer) => newNotch(layer, (at.plugRad ?? 0) - (places[0]?.angleRad ?? 0))),
@@ -169,8 +173,8 @@ test('each change, made, clears; every kind of change is advised somewhere', () 
   const kinds = new Map<NearMiss['kind'], number>();
   for (let each = 0; each < OPENINGS; each++) {
     const [at, what] = each % 3 === 0 ? onBracket() : [anyOpening(), anyCandidate()];
-    for (const advised of nearMisses(at, what, catalogue, [adapter()], RULES, [small])) {
-      const after = judgeCandidate(changed(at, advised), inHand(at, advised), [adapter()], RULES);
+    for (const advised of nearMisses(at, what, catalogue, [adapter()], SHOP, [small])) {
+      const after = judgeCandidate(changed(at, advised), inHand(at, advised), [adapter()], SHOP);
       expect([each, advised.kind, after.verdict, after.decidedBy]).toEqual([
         each,
         advised.kind,

@@ -14,6 +14,9 @@ test('what to measure says with what, and how many it settles, rounded down', ()
   expect(openingQuestionWords({ key: 'frontGap', instrument: 'depthStick', settled: 0.62, open: 1 })).toBe(
     'Measure the front gap with the depth stick: that settles it with a chance of 62 %.',
   );
+  expect(candidateQuestionWords({ key: 'speaker.boltCircle', instrument: 'calliper', settled: 0.58, open: 1 })).toBe(
+    'For this one: measure the bolt circle of the speaker with the calliper; that settles it with a chance of 58 %.',
+  );
   expect(candidateQuestionWords({ key: 'obstacle.beam.depth', instrument: 'depthStick', settled: 0.99, open: 1 })).toBe(
     'For this one: measure the depth to the beam with the depth stick; that settles it almost surely.',
   );
@@ -34,6 +37,16 @@ test('what is cheaper, in money', () => {
   );
 });
 
+const PLATE = {
+  thicknessMm: 9,
+  throatMm: { length: 144, width: 144 },
+  outsideMm: 190,
+  turnRad: Math.PI / 12,
+  isSunk: true,
+  vehicleHoles: 3,
+  speakerHoles: 4,
+};
+
 describe('changes', () => {
   const change = (more: Partial<Change>): Change => ({
     kind: 'spacer',
@@ -42,6 +55,7 @@ describe('changes', () => {
     holes: 0,
     material: 'sheetSteel',
     byMm: 0,
+    plate: null,
     ...more,
   });
   test.each<[Partial<Change>, string]>([
@@ -54,6 +68,10 @@ describe('changes', () => {
     [{ kind: 'cutNotch' }, 'where the plug comes from. About 5 minutes a side'],
     [{ kind: 'thinRing', byMm: 1.5 }, 'Take 1.5 mm off the thickest ring.'],
     [{ kind: 'fileThroat', byMm: 1 }, 'File the bracket’s throat by 1 mm all round.'],
+    [
+      { kind: 'cutPlate', plate: PLATE },
+      'Cut a plate from 9 mm sheet, or look for a bracket like it: 190 mm outside, a throat of 144 mm, the car’s 3 holes and the speaker’s 4, turned by 15°. The car’s screws are sunk under the flange.',
+    ],
     [{ kind: 'fileHole', byMm: 1.5 }, 'File the hole in the sheet'],
     [{ kind: 'smaller' }, 'Smaller size: s, ring.'],
   ])('%j', (more, says) => {

@@ -1,11 +1,12 @@
 /** Advice in words: what to measure and what it settles, what ordering now costs, and what would make it clear. */
-import type { Advice, Change, Question } from '@low-quarry/core/fit/advice/advice';
+import type { Advice, Change, PlateToCut, Question } from '@low-quarry/core/fit/advice/advice';
 import { BENCH_FACTS, type BenchKind } from '@low-quarry/core/fit/advice/benchChanges';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { orderedId, type PartRecord, partName } from '@low-quarry/core/model/parts';
 import { SOURCES } from '@low-quarry/core/model/source';
+import { radToDeg } from '@low-quarry/core/units/angle';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printLength } from '@low-quarry/core/units/printLength';
 import { printMoney } from '../../text/money';
@@ -59,7 +60,7 @@ export function changeWords(
   }
 }
 
-function benchWords(kind: BenchKind, { byMm, holes, material }: Change, unit: LengthUnit): string {
+function benchWords(kind: BenchKind, { byMm, holes, material, plate }: Change, unit: LengthUnit): string {
   const by = printLength(byMm, unit);
   switch (kind) {
     case 'cutNotch':
@@ -74,7 +75,20 @@ function benchWords(kind: BenchKind, { byMm, holes, material }: Change, unit: Le
       return `File the hole in the ${MATERIAL_WORDS[material]} by ${by} all round, and paint a bare edge.`;
     case 'drill':
       return `Drill ${holes} new ${holes === 1 ? 'hole' : 'holes'} in the ${MATERIAL_WORDS[material]}: a decision, and nothing else is in the way.`;
+    case 'cutPlate':
+      return plate ? plateWords(plate, unit) : '';
   }
+}
+
+/** What to cut, and so what a bracket would have to be that does the same. */
+function plateWords(plate: PlateToCut, unit: LengthUnit): string {
+  const { thicknessMm, throatMm, outsideMm, turnRad, isSunk, vehicleHoles, speakerHoles } = plate;
+  const mm = (value: number) => printLength(value, unit);
+  const throat =
+    throatMm.length === throatMm.width ? mm(throatMm.length) : `${mm(throatMm.length)} × ${mm(throatMm.width)}`;
+  const turn = Math.round(radToDeg(turnRad));
+  const sunk = isSunk ? ' The car’s screws are sunk under the flange.' : '';
+  return `Cut a plate from ${mm(thicknessMm)} sheet, or look for a bracket like it: ${mm(outsideMm)} outside, a throat of ${throat}, the car’s ${vehicleHoles} holes and the speaker’s ${speakerHoles}, turned by ${turn}°.${sunk}`;
 }
 
 function effortWords(kind: BenchKind, { holes }: Change): string {
@@ -88,7 +102,9 @@ function isRing(id: string, parts: ReadonlyMap<string, PartRecord>): boolean {
 
 function dimensionWords(key: string): string {
   const known = OPENING_DIMENSIONS[key as OpeningDimensionKey];
-  return (known?.label ?? termWords(`opening.${key}`)).toLowerCase();
+  if (known) return known.label.toLowerCase();
+  // Of the opening unless it says of which part.
+  return termWords(/^(speaker|bracket|spacer)\d?\./.test(key) ? key : `opening.${key}`).toLowerCase();
 }
 
 function instrumentWords(instrument: string): string {

@@ -1,0 +1,190 @@
+/**
+ * A plate of one's own, cut from the shop's sheet to the car's screw holes and the speaker's, for when no bracket mates both:
+ * its throat lets the body through with the room that a hole asks, the speaker is turned on it so that the least wall between two
+ * holes, or a hole and the throat, is as wide as it can be, and its outside covers the hole and leaves the same wall. It is
+ * judged like any bracket.
+ */
+import { type BoltPattern, type HoleMm, mapPattern, patternHoles } from '../../geometry/BoltPattern';
+import { extents, halfExtentsMm, type OutlineMm, outlineMm, type PartOutline, spanOf } from '../../geometry/Outline';
+import { type EllipseMm, ellipseDistance } from '../../geometry/outlineRoom';
+import { exactly, rectangular } from '../../uncertainty/Dimension';
+import type { FitBracket, FitOpening, FitRules, FitSpeaker } from '../shapes';
+
+export type OwnPlate = {
+  readonly bracket: FitBracket;
+  readonly thicknessMm: number;
+  /** Full sizes of the throat. */
+  readonly throatMm: { readonly length: number; readonly width: number };
+  readonly outsideMm: number;
+  /** How the speaker's side is turned against the car's, rad. */
+  readonly turnRad: number;
+  /** Whether the flange lies over a screw of the car's, whose head has to be sunk. */
+  readonly isSunk: boolean;
+};
+
+/** A drill for a screw is so much wider than it, mm (common practice, no source). */
+const DRILL_PLAY_MM = 1;
+/** So many ways of turning the speaker are looked at, and so many of the best are judged. */
+const TURNS = 72;
+const MOST_JUDGED = 4;
+/** Ways of turning that leave the same wall are one, mm. */
+const SAME_WALL_MM = 0.05;
+
+/** @returns plates that can be cut, thinnest first and with the widest walls first; none where the screws stand in the throat */
+export function ownPlates(opening: FitOpening, speaker: FitSpeaker, rules: FitRules): readonly OwnPlate[] {
+  const hole = outlineMm(opening.hole);
+  const { bolts } = opening;
+  if (!bolts || !hole) return [];
+  const vehicle = cutTo(bolts, bolts.holeDiameterMm + DRILL_PLAY_MM);
+  const screws = patternHoles(vehicle);
+  const throat = throatFor(speaker.basket, rules);
+  const layouts = turnsOf(opening).flatMap((turnRad) => {
+    const layout = { turnRad, speakerSide: turnedPattern(cutTo(speaker.bolts, screwOf(speaker)), turnRad) };
+    const wallMm = leastWallMm(screws, vehicle.holeDiameterMm, layout, throat);
+    return wallMm >= rules.clearancesMm.wall ? [{ ...layout, wallMm }] : [];
+  });
+  const best = layouts
+    .sort((a, b) => b.wallMm - a.wallMm)
+    .filter(({ wallMm }, at, all) => at === 0 || (all[at - 1]?.wallMm ?? 0) - wallMm > SAME_WALL_MM)
+    .slice(0, MOST_JUDGED);
+  return [...rules.stock]
+    .sort((a, b) => a.thicknessMm - b.thicknessMm)
+    .flatMap(({ thicknessMm, halfWidthMm, ringCostMinor }) =>
+      best.flatMap(({ turnRad, speakerSide }): readonly OwnPlate[] => {
+        const isSunk = isUnderFlange(screws, vehicle.holeDiameterMm, speaker.flange, turnRad);
+        // A head is sunk into as much as its screw is thick.
+        if (isSunk && thicknessMm < bolts.holeDiameterMm) return [];
+        const outsideMm = outsideFor(
+          hole,
+          [...screws, ...patternHoles(speakerSide)],
+          vehicle.holeDiameterMm,
+          throat,
+          rules,
+        );
+        const plate: OwnPlate = {
+          thicknessMm,
+          throatMm: { length: extents(throat).length.valueMm, width: extents(throat).width.valueMm },
+          outsideMm,
+          turnRad,
+          isSunk,
+          bracket: {
+            kind: 'bracket',
+            id: `plate-${thicknessMm}`,
+            name: `plate cut from ${thicknessMm} mm sheet`,
+            vehicleBolts: vehicle,
+            speakerBolts: speakerSide,
+            throat,
+            plate: { kind: 'circle', diameter: exactly(outsideMm) },
+            height: rectangular(thicknessMm, halfWidthMm, 'catalogue'),
+            offsetXMm: 0,
+            offsetYMm: 0,
+            notchRad: null,
+            earMm: thicknessMm,
+            bossMm: thicknessMm,
+            copies: [],
+            thicknessDoubt: exactly(0),
+            screws: [],
+            screwDoubt: exactly(0),
+            pieceCostMinor: ringCostMinor,
+          },
+        };
+        return [plate];
+      }),
+    );
+}
+
+type Layout = { readonly turnRad: number; readonly speakerSide: BoltPattern };
+
+/** Drilled to the figures: what was measured is where its holes are. */
+function cutTo(pattern: BoltPattern, holeDiameterMm: number): BoltPattern {
+  const plain = mapPattern(pattern, (_, { valueMm }) => exactly(valueMm));
+  return { ...plain, holeDiameterMm, slotMm: 0 };
+}
+
+function screwOf({ bolts }: FitSpeaker): number {
+  return Math.max(2, bolts.holeDiameterMm - DRILL_PLAY_MM);
+}
+
+/** Evenly round, and along the hole. */
+function turnsOf({ holeRad }: FitOpening): readonly number[] {
+  const even = Array.from({ length: TURNS }, (_, at) => (2 * Math.PI * at) / TURNS);
+  return holeRad === 0 ? even : [...even, holeRad, holeRad + Math.PI];
+}
+
+function turnedPattern(pattern: BoltPattern, turnRad: number): BoltPattern {
+  const { shape } = pattern;
+  switch (shape.kind) {
+    case 'circle':
+      return { ...pattern, shape: { ...shape, firstAngleRad: shape.firstAngleRad + turnRad } };
+    case 'rectangle':
+      return { ...pattern, shape: { ...shape, turnRad: (shape.turnRad ?? 0) + turnRad } };
+    case 'free': {
+      const [cos, sin] = [Math.cos(turnRad), Math.sin(turnRad)];
+      const holes = shape.holes.map((hole) => ({
+        ...hole,
+        xMm: hole.xMm * cos - hole.yMm * sin,
+        yMm: hole.xMm * sin + hole.yMm * cos,
+        slotRad: hole.slotRad + turnRad,
+      }));
+      return { ...pattern, shape: { ...shape, holes } };
+    }
+  }
+}
+
+function throatFor(basket: PartOutline, { clearancesMm }: FitRules): PartOutline {
+  const wider = (mm: number) => exactly(mm + 2 * clearancesMm.hole);
+  return basket.kind === 'circle'
+    ? { kind: 'circle', diameter: wider(basket.diameter.valueMm) }
+    : { kind: 'oval', length: wider(basket.length.valueMm), width: wider(basket.width.valueMm) };
+}
+
+function ellipseOf(outline: PartOutline, turnRad: number): EllipseMm {
+  const { length, width } = extents(outline);
+  return { xMm: 0, yMm: 0, halfLengthMm: length.valueMm / 2, halfWidthMm: width.valueMm / 2, angleRad: turnRad };
+}
+
+/** Between two holes, and between a hole and the throat, mm. */
+function leastWallMm(
+  screws: readonly HoleMm[],
+  screwMm: number,
+  { turnRad, speakerSide }: Layout,
+  throat: PartOutline,
+): number {
+  const edge = ellipseOf(throat, turnRad);
+  const others = patternHoles(speakerSide);
+  const otherMm = speakerSide.holeDiameterMm;
+  const toThroat = (diameterMm: number) => (hole: HoleMm) =>
+    ellipseDistance(edge, hole.xMm, hole.yMm).distanceMm - diameterMm / 2;
+  const between = screws.flatMap((a) =>
+    others.map((b) => Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm) - (screwMm + otherMm) / 2),
+  );
+  return Math.min(...screws.map(toThroat(screwMm)), ...others.map(toThroat(otherMm)), ...between);
+}
+
+/** A round outside that covers the hole and leaves a wall beside everything. */
+function outsideFor(
+  hole: OutlineMm,
+  holes: readonly HoleMm[],
+  widestMm: number,
+  throat: PartOutline,
+  { clearancesMm }: FitRules,
+): number {
+  const half = halfExtentsMm(hole);
+  const holeMm = spanOf(hole)?.longestMm ?? 2 * Math.hypot(half.x, half.y);
+  const { length, width } = extents(throat);
+  const farthest = Math.max(...holes.map(({ xMm, yMm }) => Math.hypot(xMm, yMm)));
+  const least = Math.max(
+    holeMm + 2 * clearancesMm.cover,
+    2 * farthest + widestMm + 2 * clearancesMm.wall,
+    Math.max(length.valueMm, width.valueMm) + 2 * clearancesMm.wall,
+  );
+  return Math.ceil(least + ROOM_FOR_DOUBT_MM);
+}
+
+/** A plate that covers by a hair covers for nobody sure, mm. */
+const ROOM_FOR_DOUBT_MM = 2;
+
+function isUnderFlange(screws: readonly HoleMm[], screwMm: number, flange: PartOutline, turnRad: number): boolean {
+  // A head is about twice as wide as its screw (common practice, no source).
+  return screws.some(({ xMm, yMm }) => ellipseDistance(ellipseOf(flange, turnRad), xMm, yMm).distanceMm < screwMm);
+}
