@@ -68,13 +68,15 @@ test('every wall is as wide as the shop asks, by distances to sampled edges', ()
         const sides = [bracket.vehicleBolts, bracket.speakerBolts].map((pattern) =>
           patternHoles(pattern).map(({ xMm, yMm }) => ({ xMm, yMm, radiusMm: pattern.holeDiameterMm / 2 })),
         );
-        for (const { xMm, yMm, radiusMm } of sides.flat()) {
-          for (const [x, y] of edge) expect(Math.hypot(x - xMm, y - yMm) - radiusMm).toBeGreaterThan(wall - 0.01);
-          expect(outsideMm / 2 - Math.hypot(xMm, yMm) - radiusMm).toBeGreaterThanOrEqual(wall - 1e-9);
-        }
-        for (const a of sides[0] ?? [])
-          for (const b of sides[1] ?? [])
-            expect(Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm) - a.radiusMm - b.radiusMm).toBeGreaterThan(wall - 1e-9);
+        const holes = sides.flat();
+        const toThroat = holes.map(({ xMm, yMm, radiusMm }) =>
+          edge.reduce((least, [x, y]) => Math.min(least, Math.hypot(x - xMm, y - yMm) - radiusMm), outsideMm),
+        );
+        const toOutside = holes.map(({ xMm, yMm, radiusMm }) => outsideMm / 2 - Math.hypot(xMm, yMm) - radiusMm);
+        const between = (sides[0] ?? []).flatMap((a) =>
+          (sides[1] ?? []).map((b) => Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm) - a.radiusMm - b.radiusMm),
+        );
+        expect(Math.min(...toThroat, ...toOutside, ...between)).toBeGreaterThan(wall - 0.01);
       }
     }),
     { numRuns: 60 },

@@ -115,9 +115,12 @@ function chanceWords(share: number): string {
   return share > 0.95 ? 'almost surely' : `with a chance of ${percent(share)}`;
 }
 
+/** What is lost in a multiplication. */
+const ROUNDING = 1e-9;
+
 /** Down, so that a chance is never made to look better; "over 99 %" and "under 1 %" at the ends. */
 function percent(share: number): string {
-  const whole = Math.floor(share * 100);
+  const whole = Math.floor(share * 100 + ROUNDING);
   if (whole >= 99) return 'over 99 %';
   return whole < 1 ? 'under 1 %' : `${whole} %`;
 }
