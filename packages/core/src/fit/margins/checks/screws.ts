@@ -8,9 +8,10 @@
  */
 import { uprightSolid } from '../../../geometry/ConvexSolid';
 import { convexDistance } from '../../../geometry/convexDistance';
-import { newGap } from '../../../geometry/Gap';
-import { sheetGap } from '../../../geometry/glassSheet';
+import { closestPoints, newGap } from '../../../geometry/Gap';
+import { type GlassSheet, sheetGap } from '../../../geometry/glassSheet';
 import { CENTRED, PlacedBody } from '../../../geometry/PlacedBody';
+import { type Rod, rodGap } from '../../../geometry/rodGap';
 import type { Vec3 } from '../../../geometry/vector';
 import type { LengthUnit } from '../../../units/parseLength';
 import { printLength, printNumber } from '../../../units/printLength';
@@ -36,8 +37,8 @@ const NOT_COPIED = 10_001;
 
 /** Nobody drives a longer screw into a door, mm. */
 const LONGEST_MM = 150;
-/** Steps of halving to a thousandth of a millimetre, and what is rounded off then. */
-const LENGTH_STEPS = 18;
+/** Steps to a thousandth of a millimetre, and what is rounded off then. */
+const LENGTH_STEPS = 12;
 const LENGTH_ROUNDING_MM = 0.002;
 /** A pilot hole goes at most so far into solid plastic (common practice, no source). */
 const PILOT_SHARE = 0.75;
@@ -97,6 +98,8 @@ function serve(view: View, runs: readonly ScrewRun[], rules: FitRules): Readonly
 type ScrewGap = {
   readonly what: number;
   readonly valueMm: number;
+  /** Its change for each millimetre of the screw's length. */
+  readonly slope: number;
   readonly add: (served: Served) => void;
   readonly onPart: Vec3;
   readonly onOther: Vec3;
@@ -114,6 +117,7 @@ function gapsOf(view: View, run: ScrewRun, lengthMm: number, rules: FitRules): r
     {
       what: BITE,
       valueMm: reachMm - biteMm,
+      slope: 1,
       add: (served) => addTip(view, run, served, 1, false),
       onPart: [x, y, tipMm],
       onOther: [x, y, -surfaceMm],
@@ -122,10 +126,28 @@ function gapsOf(view: View, run: ScrewRun, lengthMm: number, rules: FitRules): r
   ];
   if (reachMm <= 0) return found;
   for (const place of run.places) {
-    if (lower !== METAL && isOverMaterial(view, run, place, rules)) found.push(underGap(view, run, place, reachMm));
-    else found.push(...behindGaps(view, run, place, tipMm, rules));
+    const isOver = lower !== METAL && isOverMaterial(view, run, place, rules);
+    for (const gapAt of tipGaps(view, run, place, isOver, rules)) found.push(gapAt(reachMm));
   }
   return found;
+}
+
+/** From one tip to what is under the bracket, or to everything behind, by how far the screw reaches into what holds it. */
+function tipGaps(
+  view: View,
+  run: ScrewRun,
+  place: readonly [number, number],
+  isOver: boolean,
+  rules: FitRules,
+): readonly ((reachMm: number) => ScrewGap)[] {
+  if (isOver) return [(reachMm) => underGap(view, run, place, reachMm)];
+  const { sheet, obstacles } = view.opening;
+  const toObstacles = obstacles.map(
+    (each, at) => (reachMm: number) => obstacleGap(view, run, place, reachMm - run.surfaceMm, each, at, rules),
+  );
+  return sheet
+    ? [(reachMm) => sheetGapOf(view, run, place, reachMm - run.surfaceMm, sheet, rules), ...toObstacles]
+    : toObstacles;
 }
 
 /** From a tip to what lies under the bracket. */
@@ -136,6 +158,7 @@ function underGap(view: View, run: ScrewRun, [x, y]: readonly [number, number], 
   return {
     what: UNDER,
     valueMm: heightMm - reachMm,
+    slope: -1,
     add: (served) => {
       addTip(view, run, served, -1, false);
       view.doubts.add(layerAt(lower) + LAYER.height, 1);
@@ -150,56 +173,65 @@ const gap = newGap();
 const body = new PlacedBody();
 const ONE_PIECE = Int32Array.from([0, 1]);
 
-/** From a screw that comes out behind to the glass, or the skin, and to everything that stands there. */
-function behindGaps(
+/** A screw as a body of one piece, from where it comes out to its tip. */
+function placeScrew({ diameterMm, surfaceMm }: ScrewRun, xMm: number, yMm: number, tipMm: number): PlacedBody {
+  const radiusMm = diameterMm / 2;
+  const rings = Float64Array.from([-surfaceMm, radiusMm, radiusMm, tipMm, radiusMm, radiusMm]);
+  return body.set(rings, ONE_PIECE, { ...CENTRED, xMm, yMm });
+}
+
+function rodDistance(screw: PlacedBody, rod: Rod) {
+  rodGap(gap, screw, rod);
+  const { gapMm, nx, ny, nz } = gap;
+  const { onBody, onOther } = closestPoints(gap);
+  return { distanceMm: gapMm, direction: [nx, ny, nz] as const, onFirst: onBody, onSecond: onOther };
+}
+
+/** From a screw that comes out behind to the glass, or the skin. */
+function sheetGapOf(
   view: View,
   run: ScrewRun,
   [x, y]: readonly [number, number],
   tipMm: number,
+  sheet: GlassSheet,
   rules: FitRules,
-): readonly ScrewGap[] {
+): ScrewGap {
   const { opening, doubts } = view;
-  const radiusMm = run.diameterMm / 2;
-  const found: ScrewGap[] = [];
-  const { sheet } = opening;
-  if (sheet) {
-    const rings = Float64Array.from([-run.surfaceMm, radiusMm, radiusMm, tipMm, radiusMm, radiusMm]);
-    body.set(rings, ONE_PIECE, { ...CENTRED, xMm: x, yMm: y });
-    sheetGap(gap, body, sheet);
-    const { gapMm, nx, ny, nz, reach } = gap;
-    const onPart: Vec3 = [reach.x, reach.y, reach.z];
-    const askedMm = behindClearanceMm(opening.opening.behind, rules);
-    found.push({
-      what: SHEET,
-      valueMm: gapMm - askedMm,
-      add: (served) => {
-        opening.addSheet(doubts, onPart[0] + gapMm * nx, onPart[1] + gapMm * ny, nz);
-        addTip(view, run, served, -nz, true);
-      },
-      onPart,
-      onOther: [onPart[0] + gapMm * nx, onPart[1] + gapMm * ny, onPart[2] + gapMm * nz],
-      askedMm,
-    });
-  }
-  opening.obstacles.forEach((each, at) => {
-    found.push(obstacleGap(view, run, uprightSolid(x, y, radiusMm, -run.surfaceMm, tipMm), each, at, rules));
-  });
-  return found;
+  sheetGap(gap, placeScrew(run, x, y, tipMm), sheet);
+  const { gapMm, nx, ny, nz } = gap;
+  const { onBody: onPart, onOther } = closestPoints(gap);
+  const askedMm = behindClearanceMm(opening.opening.behind, rules);
+  return {
+    what: SHEET,
+    valueMm: gapMm - askedMm,
+    slope: -nz,
+    add: (served) => {
+      opening.addSheet(doubts, onPart[0] + gapMm * nx, onPart[1] + gapMm * ny, nz);
+      addTip(view, run, served, -nz, true);
+    },
+    onPart,
+    onOther,
+    askedMm,
+  };
 }
 
 function obstacleGap(
   view: View,
   run: ScrewRun,
-  screw: ReturnType<typeof uprightSolid>,
+  [x, y]: readonly [number, number],
+  tipMm: number,
   each: ObstacleShape,
   at: number,
   rules: FitRules,
 ): ScrewGap {
-  const { distanceMm, direction, onFirst, onSecond } = convexDistance(screw, each.solid);
+  const { distanceMm, direction, onFirst, onSecond } = each.rod
+    ? rodDistance(placeScrew(run, x, y, tipMm), each.rod)
+    : convexDistance(uprightSolid(x, y, run.diameterMm / 2, -run.surfaceMm, tipMm), each.solid);
   const askedMm = obstacleClearanceMm(each.obstacle, rules);
   return {
     what: FIRST_OBSTACLE + at,
     valueMm: distanceMm - askedMm,
+    slope: -direction[2],
     add: (served) => {
       addObstacle(view, each, direction);
       addTip(view, run, served, -direction[2], true);
@@ -214,18 +246,38 @@ function obstacleGap(
 function lengthsThatDo(view: View, run: ScrewRun, rules: FitRules): readonly [number, number] | null {
   if (run.throughMm === null) return null;
   const leastMm = run.throughMm + run.biteMm;
-  const isFree = (lengthMm: number) =>
-    gapsOf(view, run, lengthMm, rules).every(({ what, valueMm }) => what === BITE || valueMm >= 0);
-  if (!isFree(leastMm)) return null;
-  if (isFree(LONGEST_MM)) return [leastMm, LONGEST_MM];
-  let [good, bad] = [leastMm, LONGEST_MM];
-  for (let step = 0; step < LENGTH_STEPS; step++) {
-    const middle = (good + bad) / 2;
-    if (isFree(middle)) good = middle;
-    else bad = middle;
+  let mostMm = LONGEST_MM;
+  for (const place of run.places) {
+    const isOver = run.lower !== METAL && isOverMaterial(view, run, place, rules);
+    for (const gapAt of tipGaps(view, run, place, isOver, rules)) {
+      const at = (lengthMm: number) => gapAt(lengthMm - (run.throughMm as number));
+      const first = at(leastMm);
+      if (first.valueMm < 0) return null;
+      mostMm = limitOf(first, leastMm, mostMm, at);
+    }
   }
-  return [leastMm, good];
+  return [leastMm, mostMm];
 }
+
+/**
+ * How long a screw may be for one gap at its tip. A tip that goes straight in comes nearer to what is behind ever faster, up to the
+ * slope at which it meets it, so that a step by the slope falls short and the next one begins there (Newton).
+ */
+function limitOf(first: ScrewGap, fromMm: number, mostMm: number, at: (lengthMm: number) => ScrewGap): number {
+  let lengthMm = fromMm;
+  let now = first;
+  for (let step = 0; step < LENGTH_STEPS && Math.abs(now.valueMm) > LENGTH_ROUNDING_MM / 2; step++) {
+    // No gap closes faster than the screw grows.
+    if (now.slope > -LEVEL || now.valueMm >= mostMm - lengthMm) return mostMm;
+    lengthMm -= now.valueMm / now.slope;
+    if (lengthMm >= mostMm) return mostMm;
+    now = at(lengthMm);
+  }
+  return lengthMm;
+}
+
+/** A tip that passes by comes no nearer. */
+const LEVEL = 1e-6;
 
 function nearestOf(
   view: View,
