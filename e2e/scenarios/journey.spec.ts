@@ -27,6 +27,7 @@ test('from the car to the order list, by mouse, and back from a backup', async (
   await fitter.pick('Wrackline Shoal 65 Slim');
   await expect(fitter.verdict()).toHaveText('Clears by 5.0 mm ± 1.4 at the front');
   await expect(fitter.check('Screws')).toContainText('rivets are drilled out');
+  await expect(page.getByText('Put right on arrival at the screws.').first()).toBeVisible();
   await expect(fitter.page.getByText('Also for front door, right')).toBeVisible();
   await fitter.choose();
   await expect(page.getByText('Wrackline Shoal 65 Slim is chosen here.')).toBeVisible();

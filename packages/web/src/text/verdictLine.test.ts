@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { verdictLine } from './verdictLine';
+import type { OpenCheck } from '@low-quarry/core/order/openChecks';
+import { openCheckLine, verdictLine } from './verdictLine';
 
 describe('a verdict is never without its margin and what decides it', () => {
   test.each([
@@ -17,4 +18,22 @@ describe('a verdict is never without its margin and what decides it', () => {
     const facts = { verdict: 'clears', decidedBy: 'depth', marginMm: 2, expandedMm: 1 } as const;
     expect(verdictLine(facts, 'metal', 'mm')).toContain('at the metal behind');
   });
+});
+
+test('what waits for the part is a look, or is to be put right', () => {
+  const open: OpenCheck = {
+    check: 'screws',
+    verdict: 'measure',
+    countsFor: 'arrival',
+    marginMm: null,
+    expandedMm: null,
+    sentence: '',
+    cures: [],
+    answer: null,
+    outgrown: null,
+  };
+  expect(openCheckLine(open, 'glass', 'mm')).toBe('Look on arrival at the screws.');
+  expect(openCheckLine({ ...open, verdict: 'hits', marginMm: -10 }, 'glass', 'mm')).toBe(
+    'Put right on arrival at the screws.',
+  );
 });

@@ -27,7 +27,8 @@ export function openCheckLine(
   unit: LengthUnit,
 ): string {
   if (countsFor === 'opening' && verdict === 'measure') return `Look first ${checkPlace(check, behind)}.`;
-  if (countsFor === 'arrival') return `Look on arrival ${checkPlace(check, behind)}.`;
+  if (countsFor === 'arrival')
+    return `${verdict === 'measure' ? 'Look' : 'Put right'} on arrival ${checkPlace(check, behind)}.`;
   return `${verdictLine({ verdict, decidedBy: check, marginMm, expandedMm }, behind, unit)}.`;
 }
 

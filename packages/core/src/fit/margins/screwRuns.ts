@@ -22,7 +22,7 @@ export type ScrewRun = {
   readonly surfaceMm: number;
   /** How much material they find, mm; null where nobody says. */
   readonly materialMm: number | null;
-  /** How far they have to reach into it, mm: all of a bracket that is thinner than a screw should bite. */
+  /** How far they have to reach into it, mm: not through all of a bracket that is hardly thicker than a screw should bite. */
   readonly biteMm: number;
   readonly diameterMm: number;
   /** Where those stand that land, seen from the cabin, mm. */
@@ -34,6 +34,8 @@ export type Served = { readonly bag: ScrewBag; readonly of: 'speaker' | 'bracket
 
 /** Screws nearer to each other in diameter go into the same hole, mm (common practice, no source). */
 const SAME_SCREW_MM = 0.5;
+/** So much of a thin bracket is enough to hold in (common practice, no source). */
+const THIN_BITE_SHARE = 2 / 3;
 
 /** @returns of every joint, from the vehicle up; none where the vehicle's screw holes are not known */
 export function screwRuns(view: View, { clearancesMm }: FitRules): readonly ScrewRun[] {
@@ -59,7 +61,8 @@ function runOf(view: View, { screwSide, playMm }: Joint, joint: number, askedMm:
     throughMm: headMm === null ? null : headMm + (belowMm[upper] as number) - surfaceMm,
     surfaceMm,
     materialMm,
-    biteMm: lower < 0 ? askedMm : Math.min(askedMm, materialMm ?? (layers[lower]?.heightMm as number)),
+    biteMm:
+      lower < 0 ? askedMm : Math.min(askedMm, THIN_BITE_SHARE * (materialMm ?? bracketAt(view, lower).height.valueMm)),
     diameterMm: screwSide.holeDiameterMm,
     places: (landed.length > 0 ? landed : holes).map((hole: HoleMm) => onFace(place, hole)),
   };

@@ -23,6 +23,7 @@ import { sectionGeometry, UPRIGHT } from '../../drawing/sectionGeometry';
 import { factsOf, verdictLine } from '../../text/verdictLine';
 import { UNIT_WORDS } from '../../text/words';
 import { useAddress, withParams } from '../../ui/address';
+import { PutRight } from '../../ui/PutRight';
 import { useSettings } from '../../ui/settings';
 import { useRested } from '../../ui/useRested';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
@@ -174,6 +175,7 @@ export function FitWorkspace({
               {verdictLine(factsOf(judgement), behind, unit)}
             </p>
             <p>{deciding?.sentence}</p>
+            <PutRight judgement={judgement} behind={behind} />
             <a href="#candidates" className="inline-flex min-h-12 items-center text-action underline lg:hidden">
               Other candidates
             </a>

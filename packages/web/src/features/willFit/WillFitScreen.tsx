@@ -16,6 +16,7 @@ import { sectionGeometry } from '../../drawing/sectionGeometry';
 import { factsOf, verdictLine } from '../../text/verdictLine';
 import { useAddress, withParams } from '../../ui/address';
 import { Field, INPUT } from '../../ui/Field';
+import { PutRight } from '../../ui/PutRight';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered } from '../../ui/states';
@@ -257,6 +258,7 @@ function Answer({
           {verdictLine(factsOf(judgement), record.behind, unit)}
         </p>
         <p>{deciding?.sentence}</p>
+        <PutRight judgement={judgement} behind={record.behind} />
         <OpenForOpening opening={opening} judgement={judgement} measureAt={null} />
         <p className="text-[13px] leading-4 text-muted">
           By what the library knows of this model; nothing of it was measured on this car.
