@@ -50,7 +50,7 @@ describe('an opening that contradicts itself is measured again, with both figure
     [
       'two obstacles of one name',
       { obstacles: [beam, { ...beam, id: 'other', yMm: 90 }] },
-      'two obstacles are called "beam"',
+      'two things are called "beam"',
       [],
     ],
   ])('%s', (_, changes, says, missing) => {
