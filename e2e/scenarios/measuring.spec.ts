@@ -64,6 +64,9 @@ test('read from the old mount, the sums are the program’s, and the verdict is 
   await expect(fitter.entry('Front gap')).toContainText('15 mm ±');
   await fitter.save();
   await fitter.saved();
+  await page.getByRole('link', { name: 'What fits here' }).click();
+  await expect(page.getByText('Against the old mount, 7 mm in front of the metal')).toBeVisible();
+  await page.getByRole('link', { name: 'Measurements' }).click();
   await page.reload();
   await expect(fitter.entry('Depth behind')).toContainText('from the metal: 63 mm');
   // Taken away while something is still read from it: refused, and said where.

@@ -17,6 +17,8 @@ const orderLineSchema = z.object({
   packPriceMinor: z.int(),
   costMinor: z.int(),
   forOpenings: z.array(z.string()),
+  /** Of a speaker: what of its choices is open, by the checks' names, of each opening the gravest first. */
+  open: z.array(z.string()),
 });
 export type OrderLineAnswer = z.infer<typeof orderLineSchema>;
 

@@ -7,13 +7,22 @@ import { del, get, set } from 'idb-keyval';
 
 const KEPT = new Set<unknown>(['jobs', 'openings', 'orders', 'shop', 'catalogue', 'vehicles']);
 const KEEP_MS = 1000;
-/** Another program's answers may have another form. */
-const FORM = 1;
+/**
+ * Another program's answers may have another form, in which a screen would miss what it reads. Raised whenever a contract gets a
+ * field. 2: openings with what lies in front, what was read from, and how the hole lies.
+ */
+const FORM = 2;
 
-const keyOf = (personId: string) => `low-quarry.queries.${FORM}.${personId}`;
+const keyOf = (personId: string, form = FORM) => `low-quarry.queries.${form}.${personId}`;
+
+/** What was kept in the forms up to one is not left lying about. */
+async function forgetForms(personId: string, upTo: number): Promise<void> {
+  for (let form = 1; form <= upTo; form++) await del(keyOf(personId, form)).catch(() => {});
+}
 
 /** A browser that keeps nothing (private window, full disk) works on without. */
 export async function restoreQueries(queries: QueryClient, personId: string): Promise<void> {
+  void forgetForms(personId, FORM - 1);
   try {
     const state = await get<DehydratedState>(keyOf(personId));
     if (!state) return;
@@ -47,5 +56,5 @@ export function keepQueries(queries: QueryClient, personId: string): () => void 
 
 /** Whoever signs out leaves nothing to read; what they typed and the shop does not have yet stays theirs. */
 export async function forgetQueries(personId: string): Promise<void> {
-  await del(keyOf(personId)).catch(() => {});
+  await forgetForms(personId, FORM);
 }

@@ -2,6 +2,7 @@
 
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
+import { checkLabel } from '@low-quarry/core/fit/checkNames';
 import { cautionsFor } from '@low-quarry/core/model/cautions';
 import { orderedId, partName, STATE_MARK } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
@@ -25,7 +26,7 @@ export class OrdersService {
     return {
       job,
       currency: fitting.shop.currency,
-      lines: lines.map(toAnswer),
+      lines: lines.map((line) => toAnswer(line, included)),
       totalMinor: lines.reduce((sum, { costMinor }) => sum + costMinor, 0),
       included: included.map(({ id, record, state, choice }) => ({
         openingId: id,
@@ -96,7 +97,17 @@ function whyHeldBack({ state }: OpeningWithState): string {
   }
 }
 
-function toAnswer({ part, pieces, packs, leftOver, costMinor, forOpenings }: OrderLine): OrderLineAnswer {
+/** What is open of the choices that a speaker is ordered for. */
+function openOf({ part, forOpenings }: OrderLine, included: readonly Included[]): string[] {
+  if (part.kind !== 'speaker') return [];
+  const names = included
+    .filter(({ record }) => forOpenings.includes(placeLabel(record)))
+    .flatMap(({ record, state }) => state.open.map(({ check }) => checkLabel(check, record.behind)));
+  return [...new Set(names)];
+}
+
+function toAnswer(line: OrderLine, included: readonly Included[]): OrderLineAnswer {
+  const { part, pieces, packs, leftOver, costMinor, forOpenings } = line;
   const { id, kind, maker, name, supplier, packSize, packPriceMinor } = part;
   return {
     partId: id,
@@ -111,5 +122,6 @@ function toAnswer({ part, pieces, packs, leftOver, costMinor, forOpenings }: Ord
     packPriceMinor,
     costMinor,
     forOpenings: [...forOpenings],
+    open: openOf(line, included),
   };
 }

@@ -17,6 +17,7 @@ export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
     `Price per pack (${currency})`,
     `Cost (${currency})`,
     'For',
+    'Open checks',
   ];
   const rows = lines.map((line) => [
     line.supplier,
@@ -30,6 +31,7 @@ export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
     toMajor(line.packPriceMinor),
     toMajor(line.costMinor),
     line.forOpenings.join('; '),
+    line.open.join('; '),
   ]);
   // A part's name that starts like a formula must not be run by the spreadsheet that opens the file.
   return BYTE_ORDER_MARK + stringify([header, ...rows], { escape_formulas: true, record_delimiter: '\r\n' });

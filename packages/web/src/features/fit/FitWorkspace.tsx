@@ -28,6 +28,7 @@ import { useSettings } from '../../ui/settings';
 import { useRested } from '../../ui/useRested';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { AdvicePanel } from './AdvicePanel';
+import { againstOldMount } from './againstOldMount';
 import { CandidateList, stackWords } from './CandidateList';
 import { ChangedSince } from './ChangedSince';
 import { CheckLedger } from './CheckLedger';
@@ -134,6 +135,7 @@ export function FitWorkspace({
     opening: other,
     judgement: judgeCandidate(toFit(other), candidate, catalogue.adapters, rules, unit),
   };
+  const removed = againstOldMount(opening.record.faces, candidate.layers, unit);
   const cautions = cautionsFor(opening.record);
 
   const show = (speakerId: string, shown: readonly string[]) => {
@@ -242,6 +244,7 @@ export function FitWorkspace({
             unit={unit}
             onChange={(next) => setWhat({ of: stackKey, heightMm: next })}
           />
+          {removed && <p>{removed}</p>}
           <ComparePanel
             speakers={ranking.speakers}
             parts={parts}

@@ -154,6 +154,9 @@ function Line({ line, currency }: { readonly line: OrderLineAnswer; readonly cur
         <span className="block text-[13px] leading-4 text-muted">
           {line.supplier}, {line.partId}
         </span>
+        {line.open.length > 0 && (
+          <span className="block text-[13px] leading-4 font-semibold text-measure">Open: {line.open.join(', ')}</span>
+        )}
         <span className="block text-[13px] leading-4 sm:hidden">
           For: {line.forOpenings.join('; ')}. {count(line.pieces, 'piece')} needed, left over: {leftOver}.
         </span>

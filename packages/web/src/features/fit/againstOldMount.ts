@@ -1,0 +1,26 @@
+/** What a stack gains in front and loses behind against the mount that came off, or the other way round. */
+import { raisedMm } from '@low-quarry/core/fit/search/stacks';
+import type { FitLayer } from '@low-quarry/core/fit/shapes';
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import { printLength } from '@low-quarry/core/units/printLength';
+
+/** Less than this is no difference to a hand, mm. */
+const SAME_MM = 0.05;
+
+/** @returns null where nobody noted how far the old mount stood in front of the metal */
+export function againstOldMount(
+  { oldMount }: OpeningRecord['faces'],
+  layers: readonly FitLayer[],
+  unit: LengthUnit,
+): string | null {
+  if (!oldMount) return null;
+  const oldMm = oldMount.readingsMm.reduce((sum, each) => sum + each, 0) / oldMount.readingsMm.length;
+  const gainedMm = oldMm - raisedMm(layers);
+  const against = `Against the old mount, ${printLength(oldMm, unit)} in front of the metal`;
+  if (Math.abs(gainedMm) < SAME_MM) return `${against}, nothing is gained or lost: this stack stands where it stood.`;
+  const by = printLength(Math.abs(gainedMm), unit);
+  return gainedMm > 0
+    ? `${against}: ${by} are gained in front, and lost behind.`
+    : `${against}: ${by} are lost in front, and gained behind.`;
+}
