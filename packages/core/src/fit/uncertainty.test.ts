@@ -200,6 +200,9 @@ describe('near misses', () => {
     expect(drills(opening({ bolts: circlePattern(3, exact(176), 4), material: 'plastic' }))).toMatchObject([
       { holes: 2, material: 'plastic' },
     ]);
+    // Nobody is told to drill where an airbag sits, or where nobody looked for one.
+    for (const airbag of ['near', 'notLooked'] as const)
+      expect(drills(opening({ bolts: circlePattern(3, exact(176), 4), airbag }))).toEqual([]);
     // 3 mm beside the old holes, or where the hole is, there is nothing to drill into.
     expect(drills(opening({ bolts: circlePattern(4, exact(170), 4) }))).toEqual([]);
     expect(

@@ -115,6 +115,15 @@ test('a reading from something nobody has measured is refused at its field; so i
   expect(openingRecordSchema.safeParse(tooFar).error?.issues[0]?.path).toEqual(['faces', 'oldMount', 'readingsMm', 0]);
 });
 
+test('layers in front have names of their own, and a cut-out is read from no face', () => {
+  const card = { id: 'card', label: 'door card', kind: 'card', gap: read(12), inside: null };
+  const twice = openingRecordSchema.safeParse(door({ dimensions: {}, front: [card, { ...card, label: 'another' }] }));
+  expect(twice.error?.issues).toMatchObject([{ path: ['front', 1, 'id'] }]);
+  const inside = read(150, 'oldMount');
+  const fromFace = door({ dimensions: {}, front: [{ ...card, inside }], faces: { oldMount: mount, keptRing: null } });
+  expect(openingRecordSchema.safeParse(fromFace).error?.issues[0]?.path).toEqual(['front', 0, 'inside']);
+});
+
 test('a record without faces is read as ever, and is what it was', () => {
   const plain = openingRecordSchema.parse(door({ dimensions: { depthBehind: read(70) } }));
   expect(plain.faces).toEqual({ keptRing: null, oldMount: null });

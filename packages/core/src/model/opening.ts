@@ -116,7 +116,7 @@ export const frontLayerSchema = z.strictObject({
   kind: z.enum(FRONT_KINDS),
   gap: freeMeasurementSchema,
   /** Of a frame, the diameter that is free in its middle; null for what is closed. */
-  inside: freeMeasurementSchema.nullable().default(null),
+  inside: freeMeasurementSchema.omit({ from: true }).nullable().default(null),
 });
 export type FrontLayerRecord = z.infer<typeof frontLayerSchema>;
 
@@ -215,8 +215,16 @@ export const openingRecordSchema = openingFieldsSchema.superRefine(
       ...Object.values(dimensions),
       ...depthReadings.map(({ measurement }) => measurement),
       ...obstacles.map(({ depth }) => depth),
-      ...front.flatMap(({ gap, inside }) => (inside ? [gap, inside] : [gap])),
+      ...front.map(({ gap }) => gap),
     ];
+    front.forEach(({ id }, at) => {
+      if (front.findIndex((each) => each.id === id) === at) return;
+      context.addIssue({
+        code: 'custom',
+        path: ['front', at, 'id'],
+        message: `"${id}" names another one too: a name of its own would do`,
+      });
+    });
     for (const face of FRONT_FACES) {
       if (faces[face] !== null || !read.some((each) => faceOf(each) === face)) continue;
       const message = `something was read from the ${FACE_NAMES[face]}: how far that stands in front of the metal would do`;

@@ -73,7 +73,7 @@ export function benchChanges(
     ...cutCloth(opening, candidate, now, clears, rules).map((byMm) => ({ ...plain, kind: 'cutCloth' as const, byMm })),
     ...thinRing(opening, candidate, now, clears).map((byMm) => ({ ...plain, kind: 'thinRing' as const, byMm })),
     ...filed(opening, candidate, now, clears).map((each) => ({ ...plain, ...each })),
-    ...drilled(opening, candidate, now).map((each) => ({ ...plain, ...each })),
+    ...(mayBeCut(opening) ? drilled(opening, candidate, now) : []).map((each) => ({ ...plain, ...each })),
     ...cutPlate(opening, candidate, now, clears, rules).map((plate) => ({
       ...plain,
       kind: 'cutPlate' as const,
@@ -81,6 +81,11 @@ export function benchChanges(
       plate,
     })),
   ];
+}
+
+/** Where an airbag sits, or nobody looked for one, nobody is told to file or drill the car. */
+function mayBeCut({ airbag }: FitOpening): boolean {
+  return airbag === 'none' || airbag === 'notAsked';
 }
 
 type Clears = (opening: FitOpening, candidate: Candidate) => boolean;
@@ -146,6 +151,7 @@ function filed(
   });
   if (bracketsOf(candidate).length > 0 && clears(opening, { ...candidate, layers }))
     return [{ kind: 'fileThroat', byMm }];
+  if (!mayBeCut(opening)) return [];
   const hole = mapOutline(
     opening.hole,
     (length, ending) => length && grown(length, ending === 'EdgeOffset' ? byMm : 2 * byMm),

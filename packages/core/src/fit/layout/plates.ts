@@ -1,5 +1,5 @@
 /** Every plate that the body goes through, from the metal to the flange: the hole in the metal and that of each layer. */
-import type { OutlineMm } from '../../geometry/Outline';
+import type { OutlineMm, PartOutline } from '../../geometry/Outline';
 import { type EllipseMm, type OutlineRoom, outlineRoom } from '../../geometry/outlineRoom';
 import type { LayerPlace } from '../mates/placements';
 import type { LayerShape } from './LayerShape';
@@ -125,4 +125,15 @@ export function fromPlate({ angleRad }: LayerPlace, nx: number, ny: number): rea
   const cos = Math.cos(angleRad);
   const sin = Math.sin(angleRad);
   return [nx * cos - ny * sin, nx * sin + ny * cos];
+}
+
+/** What the lengths of a part add that lies inside an outline: a round one grows both ways at once. */
+export function addInside(
+  view: View,
+  firstSlot: number,
+  { kind }: Pick<PartOutline, 'kind'>,
+  { innerAlong, innerAcross }: Pick<OutlineRoom, 'innerAlong' | 'innerAcross'>,
+): void {
+  if (kind === 'circle') view.doubts.add(firstSlot, (innerAlong + innerAcross) / 2);
+  else addOutline(view, firstSlot, [innerAlong / 2, innerAcross / 2]);
 }

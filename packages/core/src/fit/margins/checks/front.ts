@@ -9,7 +9,7 @@ import type { LengthUnit } from '../../../units/parseLength';
 import { printLength } from '../../../units/printLength';
 import { outsideOf } from '../../layout/LayerShape';
 import type { FrontShape } from '../../layout/OpeningShape';
-import { addOutline, roomIn } from '../../layout/plates';
+import { addInside, addOutline, roomIn } from '../../layout/plates';
 import { LAYER, layerAt, SPEAKER } from '../../layout/slots';
 import type { View } from '../../layout/View';
 import type { LayerPlace } from '../../mates/placements';
@@ -141,7 +141,7 @@ function askLayer(
     const asideMm = through ? through.roomMm - clearancesMm.hole : Number.NEGATIVE_INFINITY;
     if (through && asideMm > behindMm) {
       addOutline(view, shape.insideSlot, through.outer);
-      addWidths(view, part, through);
+      addInside(view, part.firstSlot, part.outline, through);
     } else {
       view.doubts.add(shape.gapSlot, 1);
       part.addReach();
@@ -154,14 +154,6 @@ function throughFrame({ inside }: FrontShape, { outline, place }: Part): Outline
   if (!inside) return null;
   const { length, width } = extents(outline);
   return roomIn(inside, CENTRE, place, length.valueMm / 2, width.valueMm / 2);
-}
-
-function addWidths({ doubts }: View, { outline, firstSlot }: Part, { innerAlong, innerAcross }: OutlineRoom): void {
-  if (outline.kind === 'circle') doubts.add(firstSlot, (innerAlong + innerAcross) / 2);
-  else {
-    doubts.add(firstSlot, innerAlong / 2);
-    doubts.add(firstSlot + 1, innerAcross / 2);
-  }
 }
 
 function frontWords(

@@ -14,6 +14,7 @@ import { printLength } from '../../../units/printLength';
 import type { Nearest, OpeningDimensionKey } from '../../Check';
 import { outsideOf } from '../../layout/LayerShape';
 import {
+  addInside,
   addOutline,
   addPlateDepth,
   fromPlate,
@@ -197,9 +198,7 @@ function askRecess(view: View, gaps: Gaps): void {
     const [length, width] = sizesOf(outside);
     const room = roomIn(opening.recess.outline, ORIGIN, place, length / 2, width / 2);
     addOutline(view, opening.recess.firstSlot, room.outer);
-    // A round part grows both ways at once.
-    if (outside.kind === 'circle') view.doubts.add(firstSlot, (room.innerAlong + room.innerAcross) / 2);
-    else addOutline(view, firstSlot, [room.innerAlong / 2, room.innerAcross / 2]);
+    addInside(view, firstSlot, outside, room);
     gaps.offer(room.roomMm, RECESS + at);
   }
 }

@@ -19,7 +19,7 @@ import type { ObstacleShape } from '../../layout/OpeningShape';
 import { METAL } from '../../layout/plates';
 import { LAYER, layerAt } from '../../layout/slots';
 import type { View } from '../../layout/View';
-import { COPIED_FIXINGS, type FitRules, type Fixing } from '../../shapes';
+import { COPIED_FIXINGS, type FitBracket, type FitRules, type Fixing } from '../../shapes';
 import type { CheckKind } from '../CheckKind';
 import type { Gaps } from '../Gaps';
 import { addTip, isOverMaterial, type ScrewRun, type Served, screwRuns, servedRuns } from '../screwRuns';
@@ -82,11 +82,15 @@ function screwedRuns(view: View, rules: FitRules): readonly ScrewRun[] {
   return screwRuns(view, rules).filter(({ lower }) => lower !== METAL || isScrewed);
 }
 
-function needsCopy({ opening, layers }: View): boolean {
-  const { fixing } = opening.opening;
-  if (!COPIED_FIXINGS.some((each) => each === fixing)) return false;
-  const first = layers.map(({ layer }) => layer).find(({ kind }) => kind === 'bracket');
-  return !(first?.kind === 'bracket' && first.copies.includes(fixing));
+function needsCopy(view: View): boolean {
+  const { fixing } = view.opening.opening;
+  return COPIED_FIXINGS.some((each) => each === fixing) && !copying(view);
+}
+
+/** The bracket on the metal, where it takes hold as the old speaker did. */
+function copying({ opening, layers }: View): FitBracket | null {
+  const first = layers.map(({ layer }) => layer).find((layer) => layer.kind === 'bracket');
+  return first?.copies.includes(opening.opening.fixing) ? first : null;
 }
 
 function serve(view: View, runs: readonly ScrewRun[], rules: FitRules): ReadonlyMap<ScrewRun, Served> {
@@ -357,7 +361,8 @@ function wouldWords(lengths: readonly [number, number] | null, unit: LengthUnit)
     : `a length of ${printNumber(least, unit)} to ${printLength(most, unit)} would do`;
 }
 
-function fixingWords({ opening, layers, joints }: View, fixing: Fixing): string {
+function fixingWords(view: View, fixing: Fixing): string {
+  const { opening, joints } = view;
   const count = opening.opening.bolts && joints[0] ? `${joints[0].screws.length} ` : '';
   switch (fixing) {
     case 'screws':
@@ -368,10 +373,10 @@ function fixingWords({ opening, layers, joints }: View, fixing: Fixing): string 
       return `The old speaker is held by expanding plugs: ${count}new ones, or clip nuts, hold the new one.`;
     case 'hooks':
     case 'tabs': {
-      const first = layers.map(({ layer }) => layer).find(({ kind }) => kind === 'bracket');
+      const bracket = copying(view);
       const what = fixing === 'hooks' ? 'hooks and one bolt' : 'snap tabs';
-      return first?.kind === 'bracket' && first.copies.includes(fixing)
-        ? `The old speaker is held by ${what}, and the ${first.name} takes hold the same way.`
+      return bracket
+        ? `The old speaker is held by ${what}, and the ${bracket.name} takes hold the same way.`
         : `The old speaker is held by ${what}, and nothing in this stack is known to copy them: look at what they take hold of.`;
     }
     case 'pressFit':
