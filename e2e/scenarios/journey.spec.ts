@@ -73,6 +73,55 @@ test('from the car to the order list, by mouse, and back from a backup', async (
   await expect(page.getByRole('region', { name: 'Lines' })).toContainText('Total€134.80');
 });
 
+test('what has to be filed by hand is advised, drawn, chosen with its minutes, and on the list and the sheet', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  const job = 'Ostrand Longshore, PILOT 1';
+  const address = async (opening: string) => {
+    await fitter.whatFits(job, opening);
+    return page.url().split('?')[0];
+  };
+  await page.goto(`${await address('Rear deck, left')}?speaker=spk-oxlode-w-165-deep&stack=brk-plate-6x9-to-6-5-6-mm`);
+  await expect(fitter.verdict()).toContainText('at the hole');
+  const filed = page.getByRole('button', { name: /^File the bracket’s throat by .* all round/ });
+  await expect(page.getByRole('region', { name: 'What next' })).toContainText(
+    'it cannot be undone, but for a new part',
+  );
+  await filed.click();
+  await expect(fitter.verdict()).toContainText('Clears by');
+  const byHand = page.getByRole('region', { name: 'By hand' });
+  await expect(byHand).toContainText('about 10 minutes a side');
+  await page.reload();
+  await expect(byHand).toContainText('File the bracket’s throat');
+  await byHand.getByRole('button', { name: 'Back to how the parts come' }).click();
+  await expect(fitter.verdict()).toContainText('at the hole');
+  await filed.click();
+  await fitter.choose();
+  await expect(page.getByText(/is chosen here\./)).toBeVisible();
+
+  // Where no bracket mates there is the plate to cut, and the section shows it.
+  await page.goto(`${await address('Front door, left')}?speaker=spk-wrackline-shoal-65-slim&stack=`);
+  await expect(fitter.verdict()).toContainText('at the bolts');
+  await page.getByRole('button', { name: /^Cut a plate from .* sheet/ }).click();
+  await expect(fitter.verdict()).toContainText('Clears by');
+  await fitter.choose();
+  await expect(page.getByText(/is chosen here\./)).toBeVisible();
+
+  await fitter.openJob(job);
+  await expect(page.getByText(/By hand: Cut a plate from .* sheet/)).toBeVisible();
+  await fitter.orderList(job);
+  const listed = page.getByRole('region', { name: 'On the list' });
+  await expect(listed).toContainText(/By hand: File the bracket’s throat by .* all round/);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('article')).toContainText('The first dry fit shows whether the basket drops in');
+  await page.emulateMedia({ media: 'screen' });
+  // Without an address that says more, the choice is shown as it was made.
+  await fitter.whatFits(job, 'Rear deck, left');
+  await expect(byHand).toContainText('File the bracket’s throat');
+  await expect(fitter.verdict()).toContainText('Clears by');
+});
+
 test('the printed sheet holds the lines, the openings and the cautions, and nothing of the screen', async ({
   fitter,
 }) => {

@@ -1,6 +1,7 @@
 /** Choices: which candidate goes into which opening. */
 import { z } from 'zod';
 import { layerIdsSchema, withLayerIds } from '../model/layers';
+import { worksSchema } from '../model/work';
 import { newAnswersSchema, withAnswers } from '../order/answers';
 import { contract, idSchema, nothing } from './contract';
 
@@ -10,6 +11,8 @@ const newChoiceSchema = z.strictObject({
   version: z.int().min(0).optional(),
   speakerId: z.string().min(1).max(80),
   layerIds: layerIdsSchema,
+  /** What is changed by hand so that it fits: the choice is judged with it. */
+  works: worksSchema.default([]),
   /** To the checks that do not clear, at most one each; what is not answered stays open, and off the order list. */
   answers: newAnswersSchema.default([]),
   /** From before a reason belonged to one check. */

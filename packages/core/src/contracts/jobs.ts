@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { CHECK_IDS, COUNTS_FOR } from '../fit/Check';
 import { OPENING_DIMENSION_KEYS } from '../model/openingDimensions';
 import { vehicleSchema } from '../model/vehicle';
+import { worksSchema } from '../model/work';
 import { answerSchema, CURE_IDS } from '../order/answers';
 import { contract, idSchema, nothing } from './contract';
 import { openingSchema } from './openings';
@@ -40,6 +41,8 @@ export const openingStateSchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('chosen'),
     speakerName: z.string(),
+    /** What is changed by hand so that it fits. */
+    works: worksSchema.default([]),
     summary: verdictSummarySchema,
     open: openChecksSchema,
     heldBack: z.string().nullable(),

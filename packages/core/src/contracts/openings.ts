@@ -1,6 +1,7 @@
 /** Openings: what is known of each place for a speaker. */
 import { z } from 'zod';
 import { openingRecordSchema } from '../model/opening';
+import { worksSchema } from '../model/work';
 import { answerSchema } from '../order/answers';
 import { contract, idSchema, nothing } from './contract';
 
@@ -8,6 +9,8 @@ export const choiceSchema = z.object({
   speakerId: z.string(),
   /** Brackets and rings from the metal to the speaker. */
   layerIds: z.array(z.string()),
+  /** What is changed by hand. */
+  works: worksSchema.default([]),
   /** To the checks that did not clear. */
   answers: z.array(answerSchema),
   /** Written before a reason belonged to one check: shown, and answers nothing. */

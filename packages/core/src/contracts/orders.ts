@@ -1,6 +1,7 @@
 /** The order list of a job. */
 import { z } from 'zod';
 import { BEHIND } from '../model/opening';
+import { worksSchema } from '../model/work';
 import { contract, idSchema, nothing } from './contract';
 import { jobSchema, openChecksSchema, verdictSummarySchema } from './jobs';
 
@@ -37,6 +38,8 @@ export const orderSchema = z.object({
       summary: verdictSummarySchema,
       /** Brackets that are taken in a state other than they come in: which tabs to break off. */
       states: z.array(z.string()),
+      /** What is changed by hand. */
+      works: worksSchema,
       open: openChecksSchema,
       earlierReason: z.string().nullable(),
     }),

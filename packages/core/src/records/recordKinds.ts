@@ -1,5 +1,7 @@
 /** The kinds of records whose changes are kept, and the fields of each. */
 import { checkLabel } from '../fit/checkNames';
+import type { Work } from '../fit/work/Work';
+import { workWords } from '../fit/work/workWords';
 import type { OpeningRecord } from '../model/opening';
 import type { Shop } from '../model/shop';
 import { type Answer, answerWords } from '../order/answers';
@@ -22,6 +24,7 @@ export type JobState = {
 export type ChoiceState = {
   readonly speakerId: string;
   readonly layerIds: readonly string[];
+  readonly works: readonly Work[];
   readonly answers: readonly Answer[];
   readonly earlierReason: string | null;
   readonly words: string;
@@ -42,8 +45,13 @@ function answersWords(answers: unknown): string {
   return all.map((each) => `${checkLabel(each.check, 'metal')}: ${answerWords(each)}`).join('; ') || 'nothing';
 }
 
+function worksWords(works: unknown): string {
+  return (works as readonly Work[]).map((work) => workWords(work, 'mm')).join(' ') || 'nothing';
+}
+
 const CHOICE_FIELDS: readonly Field<ChoiceState>[] = [
   keyField('words', 'Parts'),
+  keyField('works', 'By hand', worksWords),
   keyField('verdict', 'Verdict then'),
   keyField('answers', 'What was answered', answersWords),
   keyField('earlierReason', 'Reason'),

@@ -13,6 +13,7 @@ import { openingRecordSchema } from '../model/opening';
 import { connectorSchema, partSchema } from '../model/parts';
 import { SHOP_DEFAULTS, shopSchema } from '../model/shop';
 import { vehicleSchema } from '../model/vehicle';
+import { worksSchema } from '../model/work';
 import { answerSchema, withAnswers } from '../order/answers';
 import { fail, ok, type Result } from '../result';
 
@@ -32,6 +33,7 @@ const jobStateSchema = z.strictObject({
 const choiceStateSchema = z.strictObject({
   speakerId: z.string(),
   layerIds: z.array(z.string()),
+  works: worksSchema.default([]),
   answers: z.array(answerSchema),
   earlierReason: z.string().nullable(),
   words: z.string(),

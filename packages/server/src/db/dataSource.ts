@@ -23,6 +23,7 @@ import { LibraryVersions1764400000000 } from './migrations/1764400000000-Library
 import { Guards1764500000000 } from './migrations/1764500000000-Guards';
 import { Layers1764600000000 } from './migrations/1764600000000-Layers';
 import { Answers1764700000000 } from './migrations/1764700000000-Answers';
+import { Works1764800000000 } from './migrations/1764800000000-Works';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -34,6 +35,7 @@ const MIGRATIONS = [
   Guards1764500000000,
   Layers1764600000000,
   Answers1764700000000,
+  Works1764800000000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

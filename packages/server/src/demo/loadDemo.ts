@@ -119,7 +119,7 @@ async function insertJob(
   const history = new History(manager, programAuthor('The demo shop'), now(), newId());
   await noteNewJob(history, newJob, records);
   const choices = found.flatMap(({ id, here }) =>
-    here?.choice ? [{ openingId: id, ...here.choice, answers: [], earlierReason: null }] : [],
+    here?.choice ? [{ openingId: id, ...here.choice, works: [], answers: [], earlierReason: null }] : [],
   );
   if (choices.length === 0) return;
   await createChoicesService(manager, history, ['owner']).keep(jobId, choices);

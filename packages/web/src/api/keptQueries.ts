@@ -11,7 +11,7 @@ const KEEP_MS = 1000;
  * Another program's answers may have another form, in which a screen would miss what it reads. Raised whenever a contract gets a
  * field. 2: openings with what lies in front, what was read from, and how the hole lies.
  */
-const FORM = 2;
+const FORM = 3;
 
 const keyOf = (personId: string, form = FORM) => `low-quarry.queries.${form}.${personId}`;
 

@@ -4,15 +4,14 @@
  * data, so that a worker can hand it to a screen.
  */
 
-import { patternHoles } from '../../geometry/BoltPattern';
 import { judgeWithHarness } from '../judgeCandidate';
 import type { FitEngine } from '../search/FitEngine';
 import { stackIds } from '../search/Ranking';
-import type { Candidate, FitHarnessAdapter, FitOpening, MountMaterial } from '../shapes';
+import type { Candidate, FitHarnessAdapter, FitOpening } from '../shapes';
+import type { Work } from '../work/Work';
 import { type NearMiss, nearMisses } from './nearMisses';
 import { candidateMeasurements, type NextMeasurement, nextMeasurements, type RimPlace } from './nextMeasurement';
 import { type OrderCosts, type OrderNowOrMeasure, orderNowOrMeasure, READING_MINUTES } from './orderNowOrMeasure';
-import type { OwnPlate } from './ownPlate';
 
 export type Question = {
   readonly key: string;
@@ -26,17 +25,8 @@ export type Change = {
   readonly speakerId: string;
   /** Of the changed stack, from the metal to the speaker. */
   readonly layerIds: readonly string[];
-  /** Of what a hand changes, as `BenchChange`. */
-  readonly byMm: number;
-  readonly holes: number;
-  readonly material: MountMaterial;
-  readonly plate: PlateToCut | null;
-};
-
-/** A plate of one's own in figures. */
-export type PlateToCut = Pick<OwnPlate, 'thicknessMm' | 'throatMm' | 'outsideMm' | 'turnRad' | 'isSunk'> & {
-  readonly vehicleHoles: number;
-  readonly speakerHoles: number;
+  /** With `byHand`: what has to be done, in this order. */
+  readonly works: readonly Work[];
 };
 
 export type Advice = {
@@ -120,29 +110,17 @@ function smallerThan(engine: FitEngine, { speaker }: Candidate): readonly Candid
   return found;
 }
 
-const NOT_BY_HAND = { byMm: 0, holes: 0, material: 'sheetSteel', plate: null } as const;
-
-function toPlate({ bracket, ...figures }: OwnPlate): PlateToCut {
-  return {
-    ...figures,
-    vehicleHoles: patternHoles(bracket.vehicleBolts).length,
-    speakerHoles: patternHoles(bracket.speakerBolts).length,
-  };
-}
-
 function toChange(miss: NearMiss): Change {
   const { speaker, layers } = miss.candidate;
   return {
     kind: miss.kind,
     speakerId: speaker.id,
     layerIds: layers.map(({ id }) => id),
-    ...('byMm' in miss
-      ? { byMm: miss.byMm, holes: miss.holes, material: miss.material, plate: miss.plate && toPlate(miss.plate) }
-      : NOT_BY_HAND),
+    works: miss.kind === 'byHand' ? miss.works : [],
   };
 }
 
 /** Names a change, so that a list of them has keys. */
-export function changeKey({ kind, speakerId, layerIds }: Change): string {
-  return `${kind}/${speakerId}/${stackIds(layerIds)}`;
+export function changeKey({ kind, speakerId, layerIds, works }: Change): string {
+  return [kind, speakerId, stackIds(layerIds), ...works.map((work) => work.kind)].join('/');
 }

@@ -9,11 +9,13 @@ import type { Judgement } from '../Judgement';
 import { bracketsOf, judgeWithHarness } from '../judgeCandidate';
 import { addedParts, chainsFor, moreRingStacks, piecesCostMinor, ringStacks, ringsFor } from '../search/stacks';
 import type { Candidate, FitCatalogue, FitHarnessAdapter, FitOpening, FitRules } from '../shapes';
-import { type BenchChange, benchChanges } from './benchChanges';
+import type { Work } from '../work/Work';
+import { benchChanges } from './benchChanges';
 
 export type NearMiss =
   | { readonly kind: 'spacer' | 'bracket'; readonly candidate: Candidate; readonly judgement: Judgement }
-  | BenchChange
+  /** As it is ordered: what is changed by hand is not another part, and a plate is cut and not bought. */
+  | { readonly kind: 'byHand'; readonly candidate: Candidate; readonly works: readonly Work[] }
   | { readonly kind: 'smaller'; readonly candidate: Candidate; readonly judgement: Judgement };
 
 const MOST_OF_A_KIND = 2;
@@ -34,7 +36,9 @@ export function nearMisses(
   if (now.verdict === 'clears') return [];
   return [
     ...otherStacks(opening, candidate, catalogue, rules, judge),
-    ...benchChanges(opening, candidate, now, (at, each) => judgeWithHarness(at, each, harness, rules, 'mm'), rules),
+    ...benchChanges(opening, candidate, now, (at, each) => judgeWithHarness(at, each, harness, rules, 'mm'), rules).map(
+      (works) => ({ kind: 'byHand' as const, candidate, works }),
+    ),
     ...smaller
       .map((each) => ({ kind: 'smaller' as const, candidate: each, judgement: judge(each) }))
       .filter(({ judgement }) => judgement.verdict === 'clears')

@@ -1,4 +1,5 @@
 import type { Verdict } from '@low-quarry/core/fit/Check';
+import type { Work } from '@low-quarry/core/fit/work/Work';
 import type { Answer } from '@low-quarry/core/order/answers';
 import { EntitySchema } from 'typeorm';
 import type { OpeningRow } from '../openings/OpeningEntity';
@@ -9,6 +10,8 @@ export type ChoiceRow = {
   speaker_id: string;
   /** From the metal to the speaker; brackets in a snap-off state, and rings that are cut, are no rows of their own. */
   layer_ids: string[];
+  /** What is changed by hand. */
+  works: readonly Work[];
   answers: Answer[];
   earlier_reason: string | null;
   verdict_when_chosen: Verdict;
@@ -26,6 +29,7 @@ export const ChoiceEntity = new EntitySchema<ChoiceRow>({
     opening_id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'pk_choice' },
     speaker_id: { type: 'text' },
     layer_ids: { type: 'jsonb' },
+    works: { type: 'jsonb' },
     answers: { type: 'jsonb' },
     earlier_reason: { type: 'text', nullable: true },
     verdict_when_chosen: { type: 'text' },

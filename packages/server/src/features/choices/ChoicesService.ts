@@ -3,6 +3,7 @@
  * it stays open, and off the order list.
  */
 import type { NewChoice } from '@low-quarry/core/contracts/choices';
+import type { Choice } from '@low-quarry/core/contracts/openings';
 import type { Role } from '@low-quarry/core/model/access';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { type Answer, CURES, type NewAnswer } from '@low-quarry/core/order/answers';
@@ -10,7 +11,7 @@ import { covers, type OpenCheck, openChecks } from '@low-quarry/core/order/openC
 import { isSame } from '@low-quarry/core/records/Field';
 import type { ChoiceState } from '@low-quarry/core/records/recordKinds';
 import { notFound, refused, versionConflict } from '../../http/AppError';
-import { type CandidateIds, type Fitting, summarise } from '../fit/Fitting';
+import { type Fitting, summarise } from '../fit/Fitting';
 import type { History } from '../history/History';
 import type { OpeningsStore, StoredOpening } from '../openings/OpeningsStore';
 import type { ChoicesStore, StoredChoice } from './ChoicesStore';
@@ -118,10 +119,12 @@ export class ChoicesService {
         { path: `${path}.${candidate}`, message: `"${choice[candidate]}" is not in the catalogue.` },
       ]);
     }
-    const judgement = fitting.judge(opening.record, candidate);
+    const undoable = fitting.undoableBecause(opening.record, choice);
+    if (undoable !== null) throw refused(undoable, [{ path: `${path}.works`, message: undoable }]);
+    const judgement = fitting.judge(opening.record, candidate, choice.works);
     const open = openChecks(judgement, [], opening.record);
     const { verdict, sentence } = summarise(judgement, open);
-    const { openingId, speakerId, layerIds, earlierReason } = choice;
+    const { openingId, speakerId, layerIds, works, earlierReason } = choice;
     return {
       openingId,
       verdictWhenChosen: verdict,
@@ -129,6 +132,7 @@ export class ChoicesService {
       choice: {
         speakerId,
         layerIds,
+        works,
         answers: choice.answers.flatMap(
           (answer, at) => this.toAnswer(answer, open, given, `${path}.answers.${at}`) ?? [],
         ),
@@ -169,8 +173,9 @@ export class ChoicesService {
   }
 }
 
-function isSameCandidate(a: CandidateIds, b: CandidateIds): boolean {
-  return a.speakerId === b.speakerId && a.layerIds.join() === b.layerIds.join();
+/** Other work by hand is another candidate: what was answered to one is no answer to the other. */
+function isSameCandidate(a: NewChoice | Choice, b: NewChoice | Choice): boolean {
+  return a.speakerId === b.speakerId && a.layerIds.join() === b.layerIds.join() && isSame(a.works, b.works);
 }
 
 function isSameAnswer({ by: _by, at: _at, found: _found, ...said }: Answer, answer: NewAnswer): boolean {
@@ -178,7 +183,7 @@ function isSameAnswer({ by: _by, at: _at, found: _found, ...said }: Answer, answ
 }
 
 function stateOf(fitting: Fitting, { choice, verdictWhenChosen }: StoredChoice): ChoiceState {
-  const { speakerId, layerIds, answers, earlierReason } = choice;
+  const { speakerId, layerIds, works, answers, earlierReason } = choice;
   const words = fitting.namesOf(choice).join(' + ');
-  return { speakerId, layerIds, answers, earlierReason, words, verdict: VERDICT_WORDS[verdictWhenChosen] };
+  return { speakerId, layerIds, works, answers, earlierReason, words, verdict: VERDICT_WORDS[verdictWhenChosen] };
 }

@@ -33,6 +33,19 @@ export class ChoicesStore {
     return new Map(rows.map(({ id, count }) => [id, count]));
   }
 
+  /** How many choices of jobs that are not in the bin are made with a plate cut from each of these sheets, by thickness. */
+  async countByPlate(thicknessesMm: readonly number[]): Promise<ReadonlyMap<number, number>> {
+    const rows: { mm: number; count: number }[] = await this.manager.query(
+      `SELECT ("work"."value" ->> 'thicknessMm')::float8 AS "mm", count(DISTINCT "choice"."opening_id")::int AS "count" FROM "choice"
+        CROSS JOIN LATERAL jsonb_array_elements("choice"."works") AS "work"("value")
+        JOIN "opening" ON "opening"."id" = "choice"."opening_id" JOIN "job" ON "job"."id" = "opening"."job_id"
+        WHERE "job"."deleted_at" IS NULL AND "work"."value" ->> 'kind' = 'cutPlate'
+          AND ("work"."value" ->> 'thicknessMm')::float8 = ANY($1) GROUP BY 1`,
+      [thicknessesMm],
+    );
+    return new Map(rows.map(({ mm, count }) => [mm, count]));
+  }
+
   async save(choices: readonly StoredChoice[]): Promise<void> {
     await this.manager.upsert(
       ChoiceEntity,
@@ -40,6 +53,7 @@ export class ChoicesStore {
         opening_id: openingId,
         speaker_id: choice.speakerId,
         layer_ids: choice.layerIds,
+        works: choice.works,
         answers: choice.answers,
         earlier_reason: choice.earlierReason,
         verdict_when_chosen: verdictWhenChosen,
@@ -65,6 +79,7 @@ export function toChoice(row: ChoiceRow): StoredChoice {
     choice: {
       speakerId: row.speaker_id,
       layerIds: row.layer_ids,
+      works: row.works,
       answers: row.answers,
       earlierReason: row.earlier_reason,
       chosenAt: row.chosen_at.toISOString(),

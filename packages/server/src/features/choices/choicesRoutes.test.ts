@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { recordDifferences } from '@low-quarry/core/records/recordKinds';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 
 let app: TestApp;
@@ -150,6 +151,59 @@ describe('a hold', () => {
       answer: { cure: 'newWire' },
     });
     await app.http.delete(`/api/openings/${door.id}/choice`).expect(200);
+  });
+});
+
+describe('work by hand', () => {
+  const THROAT = { kind: 'fileThroat', byMm: 1 };
+  const PLATE = {
+    kind: 'cutPlate',
+    thicknessMm: 57,
+    throatMm: { length: 140, width: 140 },
+    outsideMm: 190,
+    turnRad: 0,
+    isSunk: false,
+    vehicleHoles: 4,
+    speakerHoles: 4,
+  };
+
+  test('stays with the choice: on the job, the order list and in the history; with other work it is another choice', async () => {
+    const worked = { openingId: left.id, ...SLIM, works: [THROAT] };
+    await keep([worked]).expect(200);
+    const { choice, state } = await app.opening(1, 'frontDoorLow', 'left');
+    expect(choice?.works).toEqual([THROAT]);
+    expect(state).toMatchObject({ kind: 'chosen', works: [THROAT] });
+    const order = await app.http.get(`/api/jobs/${left.jobId}/order`).expect(200);
+    expect(order.body.included.find(({ openingId }: { openingId: string }) => openingId === left.id)).toMatchObject({
+      works: [THROAT],
+    });
+    await keep([{ ...worked, works: [] }]).expect(200);
+    const { body } = await app.http.get('/api/history?kind=choice').expect(200);
+    const [{ before, after }] = body.changes;
+    expect(recordDifferences('choice', before, after)).toContainEqual({
+      path: 'works',
+      label: 'By hand',
+      before: 'File the bracket’s throat by 1 mm all round.',
+      after: 'nothing',
+    });
+    expect((await app.opening(1, 'frontDoorLow', 'left')).choice?.works).toEqual([]);
+  });
+
+  test.each<[string, object[], number, string]>([
+    ['no ring to thin', [{ kind: 'thinRing', byMm: 1 }], 422, 'choices.0.works'],
+    ['a plate for what has a bracket', [PLATE], 422, 'choices.0.works'],
+    ['the same twice', [THROAT, THROAT], 400, 'choices.0.works'],
+    ['no kind of work', [{ kind: 'weld' }], 400, 'choices.0.works.0.kind'],
+  ])('%s: refused, and the choice is as it was', async (_, works, status, path) => {
+    await keep([{ openingId: left.id, ...SLIM }]).expect(200);
+    const { body } = await keep([{ openingId: left.id, ...SLIM, works }]).expect(status);
+    expect(body.errors[0].path).toBe(path);
+    expect((await app.opening(1, 'frontDoorLow', 'left')).choice?.works).toEqual([]);
+  });
+
+  test('a sheet that the shop has not', async () => {
+    const { body } = await keep([{ openingId: left.id, ...SLIM, layerIds: [], works: [PLATE] }]).expect(422);
+    expect(body.errors[0].message).toContain('57 mm sheet');
   });
 });
 

@@ -1,10 +1,14 @@
 /** Judges stored choices with the same core function that the screens use. */
+
 import type { VerdictSummary } from '@low-quarry/core/contracts/jobs';
+import type { Choice } from '@low-quarry/core/contracts/openings';
 import type { Judgement } from '@low-quarry/core/fit/Judgement';
 import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
 import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
 import { findLayer } from '@low-quarry/core/fit/search/stacks';
-import type { Candidate, FitCatalogue, FitRules } from '@low-quarry/core/fit/shapes';
+import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import type { Work } from '@low-quarry/core/fit/work/Work';
+import { withWork } from '@low-quarry/core/fit/work/withWork';
 import { type OpeningRecord, toFitOpening } from '@low-quarry/core/model/opening';
 import { type ConnectorRecord, orderedId, type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
@@ -83,11 +87,28 @@ export class Fitting {
       : `This choice names a ring of ${ringMm} mm sheet, which is no longer cut: choose again.`;
   }
 
-  /** @throws AppError when the settings cannot be read: their defaults are nobody's clearances */
-  judge(record: OpeningRecord, candidate: Candidate): Judgement {
+  /** Why the work by hand cannot be done to this opening and these parts, in a sentence; null where it can. */
+  undoableBecause(record: OpeningRecord, { works, ...ids }: CandidateIds & Pick<Choice, 'works'>): string | null {
+    const candidate = this.findCandidate(ids);
+    if (works.length === 0 || typeof candidate === 'string') return null;
+    const worked = withWork(this.toFit(record), candidate, works, this.rules);
+    return worked.ok ? null : worked.failure;
+  }
+
+  /**
+   * @param works what is changed by hand first
+   * @throws AppError when the settings cannot be read: their defaults are nobody's clearances; when the work cannot be done
+   */
+  judge(record: OpeningRecord, candidate: Candidate, works: readonly Work[]): Judgement {
     if (this.unreadable !== null) throw unreadable('the shop’s settings', this.unreadable);
-    const opening = toFitOpening(record, readingHalfWidthsMm(this.shop), (id) => this.connectorNames.get(id) ?? id);
-    return judgeCandidate(opening, candidate, this.catalogue.adapters, this.rules, this.shop.unit);
+    const worked = withWork(this.toFit(record), candidate, works, this.rules);
+    if (!worked.ok) throw unreadable('the work by hand', worked.failure);
+    const { adapters } = this.catalogue;
+    return judgeCandidate(worked.value.opening, worked.value.candidate, adapters, this.rules, this.shop.unit);
+  }
+
+  private toFit(record: OpeningRecord): FitOpening {
+    return toFitOpening(record, readingHalfWidthsMm(this.shop), (id) => this.connectorNames.get(id) ?? id);
   }
 }
 

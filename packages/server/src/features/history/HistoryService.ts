@@ -108,9 +108,10 @@ export class HistoryService {
         const choices = createChoicesService(manager, history, actor.roles);
         if (state === null) await choices.remove(recordId);
         else {
-          const { speakerId, layerIds, answers: known, earlierReason } = required('choice', state);
+          const { speakerId, layerIds, works, answers: known, earlierReason } = required('choice', state);
           const answers = known.map(({ by: _by, at: _at, found: _found, ...answer }) => answer);
-          const choice = { openingId: recordId, speakerId, layerIds: [...layerIds], answers, earlierReason };
+          const parts = { speakerId, layerIds: [...layerIds], works: [...works] };
+          const choice = { openingId: recordId, ...parts, answers, earlierReason };
           await choices.keep(jobId ?? '', [choice], known);
         }
         return;

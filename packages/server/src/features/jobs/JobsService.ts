@@ -189,6 +189,8 @@ function choiceState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
   const parts = fitting.namesOf(stored.choice).join(' + ');
   const broken = fitting.brokenBecause(stored.choice);
   if (broken !== null) return { kind: 'cannotJudge', parts, sentence: broken };
+  const undoable = fitting.undoableBecause(record, stored.choice);
+  if (undoable !== null) return { kind: 'cannotJudge', parts, sentence: `${undoable} Choose again.` };
   try {
     return judgedState(record, stored, fitting);
   } catch (error) {
@@ -202,11 +204,12 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
   const speaker = fitting.parts.get(stored.choice.speakerId);
   if (typeof candidate === 'string' || !speaker)
     throw new Error(`judgedState: expected parts of the catalogue, got ${String(candidate)}`);
-  const judgement = fitting.judge(record, candidate);
+  const judgement = fitting.judge(record, candidate, stored.choice.works);
   const open = openChecks(judgement, stored.choice.answers, record);
   return {
     kind: 'chosen',
     speakerName: partName(speaker),
+    works: stored.choice.works,
     summary: summarise(judgement, open),
     open: [...open],
     heldBack: heldBackBecause(open, stored.verdictWhenChosen),

@@ -58,6 +58,35 @@ test('a ring that is no longer cut holds its own opening back and nothing else; 
   expect((await stateOf(id, jobId)).kind).toBe('chosen');
 });
 
+test('a plate cut from a sheet that the shop has no more', async () => {
+  const { id, jobId, choice } = await withRing();
+  const { body: before } = await app.http.get('/api/shop').expect(200);
+  const plate = {
+    kind: 'cutPlate',
+    thicknessMm: 9,
+    throatMm: { length: 140, width: 140 },
+    outsideMm: 190,
+    turnRad: 0,
+    isSunk: false,
+    vehicleHoles: 4,
+    speakerHoles: 4,
+  };
+  const speakerId = 'spk-wrackline-shoal-65';
+  const choices = [{ openingId: id, version: (choice?.version ?? 0) + 1, speakerId, layerIds: [], works: [plate] }];
+  await app.http.put(`/api/jobs/${jobId}/choices`).send({ choices }).expect(200);
+  const stock = before.settings.stock.filter((each: { thicknessMm: number }) => each.thicknessMm !== 9);
+  const settings = { ...before.settings, stock };
+  const { body: after } = await app.http.put('/api/shop').send({ version: before.version, settings }).expect(200);
+  expect(after.findings).toEqual(['1 choice names a plate cut from 9 mm sheet: no longer judged until chosen again.']);
+  await allAnswer(jobId);
+  expect(await stateOf(id, jobId)).toMatchObject({
+    kind: 'cannotJudge',
+    sentence: expect.stringMatching(/9 mm sheet.*Choose again\.$/),
+  });
+  await app.http.put('/api/shop').send({ version: after.version, settings: before.settings }).expect(200);
+  expect((await stateOf(id, jobId)).kind).toBe('chosen');
+});
+
 test('a bracket that is not in the catalogue', async () => {
   const { id, jobId } = await withRing();
   await app.db.query(`UPDATE "choice" SET "layer_ids" = '["brk-of-nobody"]' WHERE "opening_id" = $1`, [id]);

@@ -35,6 +35,7 @@ export class OrdersService {
         speakerName: state.speakerName,
         summary: state.summary,
         states: statesOf(choice, fitting),
+        works: choice?.works ?? [],
         open: state.open,
         earlierReason: choice?.earlierReason ?? null,
       })),
@@ -65,7 +66,7 @@ function needsOf({ record, choice }: Included, fitting: Fitting): readonly Need[
   if (!choice) return [];
   const candidate = fitting.findCandidate(choice);
   if (typeof candidate === 'string') return [];
-  const { harness } = fitting.judge(record, candidate);
+  const { harness } = fitting.judge(record, candidate, choice.works);
   // A ring that is cut from sheet is made, not ordered.
   const bought = candidate.layers.filter((layer) => layer.kind === 'bracket' || !layer.made);
   const parts = [candidate.speaker, ...bought, ...harness];

@@ -38,18 +38,24 @@ export class ShopService {
     return { version: version + 1, settings, findings: await this.namedNoMore(before.settings, settings) };
   }
 
-  /** A shop may well stop cutting rings from a sheet; whoever does so is told what was chosen with one. */
+  /** A shop may well stop cutting rings and plates from a sheet; whoever does so is told what was chosen with one. */
   private async namedNoMore(before: Shop, after: Shop): Promise<string[]> {
     const gone = madeRings(toFitRules(before)).filter(
       ({ id }) => !madeRings(toFitRules(after)).some((ring) => ring.id === id),
     );
-    const counts = await this.choices.countByLayer(gone.map(({ id }) => id));
-    return gone.flatMap(({ id, name }) => {
-      const count = counts.get(id) ?? 0;
-      if (count === 0) return [];
-      return [
-        `${count} ${count === 1 ? 'choice names' : 'choices name'} a ${name}: no longer judged until chosen again.`,
-      ];
-    });
+    const rings = await this.choices.countByLayer(gone.map(({ id }) => id));
+    const sheets = before.stock
+      .map(({ thicknessMm }) => thicknessMm)
+      .filter((mm) => !after.stock.some(({ thicknessMm }) => thicknessMm === mm));
+    const plates = await this.choices.countByPlate(sheets);
+    return [
+      ...gone.flatMap(({ id, name }) => namedNoMoreWords(rings.get(id), name)),
+      ...sheets.flatMap((mm) => namedNoMoreWords(plates.get(mm), `plate cut from ${mm} mm sheet`)),
+    ];
   }
+}
+
+function namedNoMoreWords(count = 0, name: string): readonly string[] {
+  if (count === 0) return [];
+  return [`${count} ${count === 1 ? 'choice names' : 'choices name'} a ${name}: no longer judged until chosen again.`];
 }

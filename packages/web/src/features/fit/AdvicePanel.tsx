@@ -1,11 +1,17 @@
 /** What to do next about the shown candidate: worked out beside the screen, so it comes a moment after the verdict. */
 
 import { type Change, changeKey } from '@low-quarry/core/fit/advice/advice';
-import { BENCH_KINDS } from '@low-quarry/core/fit/advice/benchChanges';
 import type { PartRecord } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { useQuery } from '@tanstack/react-query';
-import { candidateQuestionWords, chanceLine, changeWords, costLine, openingQuestionWords } from './adviceView';
+import {
+  candidateQuestionWords,
+  chanceLine,
+  changeEffort,
+  changeWords,
+  costLine,
+  openingQuestionWords,
+} from './adviceView';
 import { stackWords } from './CandidateList';
 import type { adviceQuery } from './fitQueries';
 
@@ -16,9 +22,6 @@ type AdvicePanelProps = {
   readonly unit: LengthUnit;
   readonly onChange: (change: Change) => void;
 };
-
-/** These need a hand and a tool, not another part: there is nothing to show in their place. */
-const BY_HAND: ReadonlySet<Change['kind']> = new Set(BENCH_KINDS);
 
 export function AdvicePanel({ query, parts, currency, unit, onChange }: AdvicePanelProps) {
   const { data, isError, error } = useQuery(query);
@@ -48,17 +51,14 @@ export function AdvicePanel({ query, parts, currency, unit, onChange }: AdvicePa
           <ul className="flex flex-col border-t border-hairline">
             {data.changes.map((change) => (
               <li key={changeKey(change)} className="border-b border-hairline">
-                {BY_HAND.has(change.kind) ? (
-                  <p className="py-2">{words(change, parts, unit)}</p>
-                ) : (
-                  <button
-                    type="button"
-                    onClick={() => onChange(change)}
-                    className="min-h-10 w-full py-1 text-left text-action underline"
-                  >
-                    {words(change, parts, unit)}
-                  </button>
-                )}
+                <button
+                  type="button"
+                  onClick={() => onChange(change)}
+                  className="min-h-10 w-full py-1 text-left text-action underline"
+                >
+                  {words(change, parts, unit)}
+                </button>
+                {change.works.length > 0 && <p className="pb-2 text-muted">{changeEffort(change)}</p>}
               </li>
             ))}
           </ul>

@@ -2,8 +2,10 @@
 import type { NewChoice } from '@low-quarry/core/contracts/choices';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { Judgement } from '@low-quarry/core/fit/Judgement';
+import type { Work } from '@low-quarry/core/fit/work/Work';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { type OpenCheck, openChecks } from '@low-quarry/core/order/openChecks';
+import { isSame } from '@low-quarry/core/records/Field';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { useState, useSyncExternalStore } from 'react';
 import { isAway, subscribeToConnection } from '../../api/connection';
@@ -15,7 +17,12 @@ import { AnswerFields } from './AnswerFields';
 import { answerDraftsSchema, draftErrors, draftOf, toNewAnswer, withDraft } from './answerDrafts';
 import { useChoosing } from './useChoosing';
 
-type Judged = { readonly opening: OpeningWithState; readonly judgement: Judgement };
+/** An opening judged with the candidate and what is changed by hand on that side. */
+type Judged = {
+  readonly opening: OpeningWithState;
+  readonly judgement: Judgement;
+  readonly works: readonly Work[];
+};
 type CandidateIds = Pick<NewChoice, 'speakerId' | 'layerIds'>;
 
 type ChoosePanelProps = {
@@ -34,7 +41,7 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
   // A side that does not clear is added only by hand: it asks for answers nobody thought of.
   const [withOther, setWithOther] = useState(other !== null && !isOpen(other, candidate));
   const kept = useKept(
-    `answers.${here.opening.id}.${candidate.speakerId}/${candidate.layerIds.join('+')}`,
+    `answers.${here.opening.id}.${[candidate.speakerId, candidate.layerIds.join('+'), ...here.works.map(({ kind }) => kind)].join('/')}`,
     answerDraftsSchema,
     () => ({}),
   );
@@ -53,7 +60,7 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
   const leftOpen = sides.flatMap(({ open }) =>
     open.filter((each) => each.open.countsFor !== 'arrival' && toNewAnswer(each.open, each.draft) === null),
   ).length;
-  const isChosen = isSame(here.opening, candidate);
+  const isChosen = isChosenAs(here, candidate);
 
   const choose = () => {
     setTouched(true);
@@ -62,13 +69,16 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
     choosing.keep(
       jobId,
       `${speakerName} for ${sides.map(({ opening }) => placeLabel(opening.record).toLowerCase()).join(' and ')}`,
-      sides.map(({ opening, open }) => ({
+      sides.map(({ opening, judgement, works, open }) => ({
         openingId: opening.id,
         version: opening.choice?.version ?? 0,
         ...candidate,
         layerIds: [...candidate.layerIds],
+        works,
         answers: open.flatMap((each) => toNewAnswer(each.open, each.draft) ?? []),
-        earlierReason: isSame(opening, candidate) ? (opening.choice?.earlierReason ?? null) : null,
+        earlierReason: isChosenAs({ opening, judgement, works }, candidate)
+          ? (opening.choice?.earlierReason ?? null)
+          : null,
       })),
     );
   };
@@ -149,13 +159,19 @@ function lineOf({ opening, judgement }: Judged, unit: LengthUnit): string {
   return verdictLine(factsOf(judgement), opening.record.behind, unit);
 }
 
-function isSame({ choice }: OpeningWithState, { speakerId, layerIds }: CandidateIds): boolean {
-  return choice !== null && choice.speakerId === speakerId && choice.layerIds.join() === layerIds.join();
+function isChosenAs({ opening: { choice }, works }: Judged, { speakerId, layerIds }: CandidateIds): boolean {
+  return (
+    choice !== null &&
+    choice.speakerId === speakerId &&
+    choice.layerIds.join() === layerIds.join() &&
+    isSame(choice.works, works)
+  );
 }
 
 /** What does not clear there, with what was answered where this very candidate is chosen already. */
-function openOf({ opening, judgement }: Judged, candidate: CandidateIds): readonly OpenCheck[] {
-  const answers = isSame(opening, candidate) ? (opening.choice?.answers ?? []) : [];
+function openOf(side: Judged, candidate: CandidateIds): readonly OpenCheck[] {
+  const { opening, judgement } = side;
+  const answers = isChosenAs(side, candidate) ? (opening.choice?.answers ?? []) : [];
   return openChecks(judgement, answers, opening.record);
 }
 

@@ -7,6 +7,7 @@ import { MOST_LAYERS } from '@low-quarry/core/fit/layout/slots';
 import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/search/Ranking';
 import { findLayer } from '@low-quarry/core/fit/search/stacks';
 import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import type { Work } from '@low-quarry/core/fit/work/Work';
 import { cautionsFor } from '@low-quarry/core/model/cautions';
 import { rimPlaceList } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
@@ -39,9 +40,11 @@ import { differencesOf } from './compareView';
 import { adviceQuery, lookQuery, needsLook, REST_MS, rankingQuery } from './fitQueries';
 import { OpenForOpening } from './OpenForOpening';
 import { SpacerSlider } from './SpacerSlider';
+import { readWorks, shownThere, shownWith, WORKS_PARAM, writeWorks } from './shownWorks';
 import { groundRing, spacerAt, suitableSpacers, WHAT_IF_ID, withGroundRing } from './spacerChoices';
 import { ViewControls } from './ViewControls';
 import { WhatIfGrips, whatIfWords } from './WhatIfGrips';
+import { WorkPanel } from './WorkPanel';
 import { isWhatIf, NO_WHAT_IF, type WhatIf, withWhatIf } from './whatIf';
 
 type FitWorkspaceProps = {
@@ -111,10 +114,11 @@ export function FitWorkspace({
   const ground = groundRing(base);
   const heightMm = what?.of === stackKey ? what.heightMm : (ground?.height.valueMm ?? 0);
   const spacer = ground && Math.abs(ground.height.valueMm - heightMm) < 0.05 ? ground : spacerAt(heightMm, stocked);
-  const candidate = withGroundRing(base, spacer);
+  const candidate = useMemo(() => withGroundRing(base, spacer), [base, spacer]);
   const layerIds = candidate.layers.map(({ id }) => id);
 
-  const judgement = judgeCandidate(fitOpening, candidate, catalogue.adapters, rules, unit);
+  const shown = shownWith(fitOpening, candidate, start.works, rules);
+  const judgement = judgeCandidate(shown.opening, shown.candidate, catalogue.adapters, rules, unit);
   const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
   const nearest = deciding?.nearest ?? judgement.checks.find(({ id }) => id === 'depth')?.nearest ?? null;
   const tightPlane = nearest ? (planeThrough(nearest.onPart) ?? UPRIGHT) : UPRIGHT;
@@ -127,20 +131,28 @@ export function FitWorkspace({
     const other = findCandidate(catalogue, rules, { speakerId: ranked.speakerId, layerIds: theirs });
     return { candidate: other, judgement: judgeCandidate(fitOpening, other, catalogue.adapters, rules, unit) };
   }, [overId, ranking, catalogue, rules, fitOpening, unit]);
-  const section = sectionGeometry(fitOpening, candidate, judgement, rules, { plane, windowUpMm, over });
-  const differences = over ? differencesOf({ candidate, judgement }, over, opening.record.behind) : [];
+  const section = sectionGeometry(shown.opening, shown.candidate, judgement, rules, { plane, windowUpMm, over });
+  const differences = over ? differencesOf({ candidate: shown.candidate, judgement }, over, opening.record.behind) : [];
   const speaker = parts.get(candidate.speaker.id);
   const { behind } = opening.record;
-  const otherJudged = other && {
-    opening: other,
-    judgement: judgeCandidate(toFit(other), candidate, catalogue.adapters, rules, unit),
-  };
+  const there = useMemo(
+    () => other && shownThere(toFit(other), candidate, start.works, catalogue.adapters, rules),
+    [other, toFit, candidate, start.works, catalogue, rules],
+  );
+  const otherJudged = other &&
+    there && {
+      opening: other,
+      works: there.works,
+      judgement: judgeCandidate(there.opening, there.candidate, catalogue.adapters, rules, unit),
+    };
   const removed = againstOldMount(opening.record.faces, candidate.layers, unit);
   const cautions = cautionsFor(opening.record);
 
-  const show = (speakerId: string, shown: readonly string[]) => {
+  const show = (speakerId: string, theirs: readonly string[], works: readonly Work[] = []) => {
     setWhat(null);
-    changeAddress((before) => withParams(before, { speaker: speakerId, stack: shown.join(' ') }));
+    changeAddress((before) =>
+      withParams(before, { speaker: speakerId, stack: theirs.join(' '), [WORKS_PARAM]: writeWorks(works) }),
+    );
   };
   const select = ({ speakerId, best }: RankedSpeaker) => {
     show(speakerId, best.layerIds);
@@ -165,7 +177,9 @@ export function FitWorkspace({
                   `${speaker.nominalSize} ${speaker.speakerKind}, ${speaker.impedanceOhm} Ω, ${speaker.rmsW} W RMS, `}
                 {spacer?.id === WHAT_IF_ID
                   ? `a ring that is not in stock + ${stackWords(layerIds.slice(1), parts)}`
-                  : stackWords(layerIds, parts)}
+                  : shown.works.some(({ kind }) => kind === 'cutPlate')
+                    ? shown.candidate.layers.map(({ name }) => name).join(' + ')
+                    : stackWords(layerIds, parts)}
               </span>
             </h2>
             <p
@@ -178,6 +192,11 @@ export function FitWorkspace({
             </p>
             <p>{deciding?.sentence}</p>
             <PutRight judgement={judgement} behind={behind} />
+            {shown.undoable && (
+              <p className="mt-1 border-l-4 border-measure bg-paper px-3 py-2">
+                Shown without its work by hand: {shown.undoable}
+              </p>
+            )}
             <a href="#candidates" className="inline-flex min-h-12 items-center text-action underline lg:hidden">
               Other candidates
             </a>
@@ -202,8 +221,8 @@ export function FitWorkspace({
               <WhatIfGrips opening={fitOpening} section={section} whatIf={whatIf} unit={unit} onChange={setWhatIf} />
             </SectionDrawing>
             <FaceDrawing
-              opening={fitOpening}
-              candidate={candidate}
+              opening={shown.opening}
+              candidate={shown.candidate}
               mount={judgement.mount}
               over={over && { candidate: over.candidate, mount: over.judgement.mount }}
               plane={plane}
@@ -239,7 +258,7 @@ export function FitWorkspace({
           <SpacerSlider
             heightMm={heightMm}
             stocked={stocked}
-            range={heightRange(fitOpening, candidate, rules)}
+            range={heightRange(shown.opening, shown.candidate, rules)}
             behind={behind}
             unit={unit}
             onChange={(next) => setWhat({ of: stackKey, heightMm: next })}
@@ -259,8 +278,8 @@ export function FitWorkspace({
             {inSpace && (
               <Suspense fallback={<p className="text-muted">Loading the view …</p>}>
                 <SpaceView
-                  opening={fitOpening}
-                  candidate={candidate}
+                  opening={shown.opening}
+                  candidate={shown.candidate}
                   mount={judgement.mount}
                   nearest={nearest}
                   label={`View in space. ${deciding?.sentence ?? ''}`}
@@ -276,28 +295,32 @@ export function FitWorkspace({
           </p>
         </section>
         <div className="flex min-w-0 flex-col gap-3">
-          <AdvicePanel
-            query={{
-              ...adviceQuery(fitOpening, catalogue, rules, candidate, {
-                halfWidthsMm: readingHalfWidthsMm(shop),
-                places: rimPlaceList(opening.record, fitOpening),
-                returnCostMinor: shop.returnCostMinor,
-                minuteCostMinor: shop.minuteCostMinor,
-              }),
-              // Asked of what is shown, but not of all that is dragged past.
-              enabled: restedOpening === fitOpening,
-            }}
-            parts={parts}
-            currency={shop.currency}
-            unit={unit}
-            onChange={({ speakerId, layerIds: theirs }) => show(speakerId, theirs)}
-          />
+          {shown.works.length > 0 ? (
+            <WorkPanel works={shown.works} unit={unit} onLeaveOut={() => show(candidate.speaker.id, layerIds)} />
+          ) : (
+            <AdvicePanel
+              query={{
+                ...adviceQuery(fitOpening, catalogue, rules, candidate, {
+                  halfWidthsMm: readingHalfWidthsMm(shop),
+                  places: rimPlaceList(opening.record, fitOpening),
+                  returnCostMinor: shop.returnCostMinor,
+                  minuteCostMinor: shop.minuteCostMinor,
+                }),
+                // Asked of what is shown, but not of all that is dragged past.
+                enabled: restedOpening === fitOpening,
+              }}
+              parts={parts}
+              currency={shop.currency}
+              unit={unit}
+              onChange={({ speakerId, layerIds: theirs, works }) => show(speakerId, theirs, works)}
+            />
+          )}
           <CheckLedger judgement={judgement} behind={behind} unit={unit} lit={lit} onLight={setLit} />
           {opening.state.kind === 'chosen' && <ChangedSince state={opening.state} record={opening.record} />}
           <ChoosePanel
             key={`${stackKey}/${heightMm}`}
             jobId={jobId}
-            here={{ opening, judgement }}
+            here={{ opening, judgement, works: shown.works }}
             other={otherJudged}
             candidate={{
               speakerId: candidate.speaker.id,
@@ -346,7 +369,11 @@ export function FitWorkspace({
   );
 }
 
-type Ids = { readonly speakerId: string; readonly layerIds: readonly string[] };
+type Ids = {
+  readonly speakerId: string;
+  readonly layerIds: readonly string[];
+  readonly works: readonly Work[];
+};
 
 /** What the address names; else what is chosen here; else the best candidate. Unknown parts are passed over. */
 function startingIds(
@@ -365,15 +392,21 @@ function startingIds(
       stack !== null &&
       layerIds.length <= MOST_LAYERS &&
       layerIds.every((id) => findLayer(catalogue, rules, id) !== null);
-    return { speakerId: ranked.speakerId, layerIds: isKnown ? layerIds : ranked.best.layerIds };
+    return isKnown
+      ? { speakerId: ranked.speakerId, layerIds, works: readWorks(search) }
+      : { speakerId: ranked.speakerId, layerIds: ranked.best.layerIds, works: [] };
   }
   if (choice) return choice;
   const [best] = speakers;
   if (!best) throw new Error('startingIds: expected a ranking with a speaker, got an empty one');
-  return { speakerId: best.speakerId, layerIds: best.best.layerIds };
+  return { speakerId: best.speakerId, layerIds: best.best.layerIds, works: [] };
 }
 
-function findCandidate(catalogue: FitCatalogue, rules: FitRules, { speakerId, layerIds }: Ids): Candidate {
+function findCandidate(
+  catalogue: FitCatalogue,
+  rules: FitRules,
+  { speakerId, layerIds }: Omit<Ids, 'works'>,
+): Candidate {
   const speaker = catalogue.speakers.find(({ id }) => id === speakerId);
   if (!speaker) throw new Error(`findCandidate: expected a speaker of the catalogue, got ${speakerId}`);
   return {

@@ -1,6 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Advice, Change } from '@low-quarry/core/fit/advice/advice';
-import { candidateQuestionWords, chanceLine, changeWords, costLine, openingQuestionWords } from './adviceView';
+import {
+  candidateQuestionWords,
+  chanceLine,
+  changeEffort,
+  changeWords,
+  costLine,
+  openingQuestionWords,
+} from './adviceView';
 
 const NOTHING: Advice = { chance: null, forOpening: null, forCandidate: null, costs: null, changes: [] };
 
@@ -37,44 +44,31 @@ test('what is cheaper, in money', () => {
   );
 });
 
-const PLATE = {
-  thicknessMm: 9,
-  throatMm: { length: 144, width: 144 },
-  outsideMm: 190,
-  turnRad: Math.PI / 12,
-  isSunk: true,
-  vehicleHoles: 3,
-  speakerHoles: 4,
-};
-
 describe('changes', () => {
   const change = (more: Partial<Change>): Change => ({
     kind: 'spacer',
     speakerId: 's',
     layerIds: ['ring-6'],
-    holes: 0,
-    material: 'sheetSteel',
-    byMm: 0,
-    plate: null,
+    works: [],
     ...more,
   });
   test.each<[Partial<Change>, string]>([
     [{}, 'Other rings: ring.'],
     [{ layerIds: [] }, 'Leave the ring out.'],
     [{ kind: 'bracket' }, 'Other bracket: ring.'],
-    [{ kind: 'drill', holes: 2, material: 'plastic' }, 'Drill 2 new holes in the plastic'],
-    [{ kind: 'drill', holes: 2, material: 'plastic' }, 'About 20 minutes a side, and it cannot be undone'],
-    [{ kind: 'cutCloth', byMm: 2 }, '2 mm are missing there and nowhere else'],
-    [{ kind: 'cutNotch' }, 'where the plug comes from. About 5 minutes a side'],
-    [{ kind: 'thinRing', byMm: 1.5 }, 'Take 1.5 mm off the thickest ring.'],
-    [{ kind: 'fileThroat', byMm: 1 }, 'File the bracket’s throat by 1 mm all round.'],
+    [{ kind: 'byHand', works: [{ kind: 'thinRing', byMm: 1.5 }] }, 'Take 1.5 mm off the thickest ring.'],
     [
-      { kind: 'cutPlate', plate: PLATE },
-      'Cut a plate from 9 mm sheet, or look for a bracket like it: 190 mm outside, a throat of 144 mm, the car’s 3 holes and the speaker’s 4, turned by 15°. The car’s screws are sunk under the flange.',
+      { kind: 'byHand', works: [{ kind: 'fileThroat', byMm: 1 }, { kind: 'bendLugs' }] },
+      'by 1 mm all round. Bend the terminals',
     ],
-    [{ kind: 'fileHole', byMm: 1.5 }, 'File the hole in the sheet'],
     [{ kind: 'smaller' }, 'Smaller size: s, ring.'],
   ])('%j', (more, says) => {
     expect(changeWords(change(more), new Map(), 'ring', 'mm')).toContain(says);
+  });
+
+  test('other parts take no minutes, work by hand does, each its own', () => {
+    expect(changeEffort(change({}))).toBeNull();
+    const works = [{ kind: 'fileThroat' as const, byMm: 1 }, { kind: 'bendLugs' as const }];
+    expect(changeEffort(change({ kind: 'byHand', works }))).toMatch(/^About 10 minutes.* About 5 minutes/);
   });
 });

@@ -1,17 +1,14 @@
 /** Advice in words: what to measure and what it settles, what ordering now costs, and what would make it clear. */
-import type { Advice, Change, PlateToCut, Question } from '@low-quarry/core/fit/advice/advice';
-import { BENCH_FACTS, type BenchKind } from '@low-quarry/core/fit/advice/benchChanges';
+import type { Advice, Change, Question } from '@low-quarry/core/fit/advice/advice';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
+import { effortWords, workWords } from '@low-quarry/core/fit/work/workWords';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { orderedId, type PartRecord, partName } from '@low-quarry/core/model/parts';
 import { SOURCES } from '@low-quarry/core/model/source';
-import { radToDeg } from '@low-quarry/core/units/angle';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { printLength } from '@low-quarry/core/units/printLength';
 import { printMoney } from '../../text/money';
 import { termWords } from '../../text/termWords';
-import { MATERIAL_WORDS } from '../../text/words';
 
 /** "Measure the depth at the top with the depth stick: 31 of 44 open candidates are settled." */
 export function openingQuestionWords({ key, instrument, settled, open }: Question): string {
@@ -55,45 +52,14 @@ export function changeWords(
       const size = speaker?.kind === 'speaker' ? `, ${speaker.nominalSize}` : '';
       return `Smaller size: ${speaker ? partName(speaker) : change.speakerId}${size}, ${stack}.`;
     }
-    default:
-      return `${benchWords(change.kind, change, unit)} ${effortWords(change.kind, change)}`;
+    case 'byHand':
+      return change.works.map((work) => workWords(work, unit)).join(' ');
   }
 }
 
-function benchWords(kind: BenchKind, { byMm, holes, material, plate }: Change, unit: LengthUnit): string {
-  const by = printLength(byMm, unit);
-  switch (kind) {
-    case 'cutNotch':
-      return 'Cut a new wire notch where the plug comes from.';
-    case 'cutCloth':
-      return `Cut the grille’s cloth behind the tallest part: ${by} are missing there and nowhere else.`;
-    case 'thinRing':
-      return `Take ${by} off the thickest ring.`;
-    case 'fileThroat':
-      return `File the bracket’s throat by ${by} all round.`;
-    case 'fileHole':
-      return `File the hole in the ${MATERIAL_WORDS[material]} by ${by} all round, and paint a bare edge.`;
-    case 'drill':
-      return `Drill ${holes} new ${holes === 1 ? 'hole' : 'holes'} in the ${MATERIAL_WORDS[material]}: a decision, and nothing else is in the way.`;
-    case 'cutPlate':
-      return plate ? plateWords(plate, unit) : '';
-  }
-}
-
-/** What to cut, and so what a bracket would have to be that does the same. */
-function plateWords(plate: PlateToCut, unit: LengthUnit): string {
-  const { thicknessMm, throatMm, outsideMm, turnRad, isSunk, vehicleHoles, speakerHoles } = plate;
-  const mm = (value: number) => printLength(value, unit);
-  const throat =
-    throatMm.length === throatMm.width ? mm(throatMm.length) : `${mm(throatMm.length)} × ${mm(throatMm.width)}`;
-  const turn = Math.round(radToDeg(turnRad));
-  const sunk = isSunk ? ' The car’s screws are sunk under the flange.' : '';
-  return `Cut a plate from ${mm(thicknessMm)} sheet, or look for a bracket like it: ${mm(outsideMm)} outside, a throat of ${throat}, the car’s ${vehicleHoles} holes and the speaker’s ${speakerHoles}, turned by ${turn}°.${sunk}`;
-}
-
-function effortWords(kind: BenchKind, { holes }: Change): string {
-  const { minutes, firstFit } = BENCH_FACTS[kind];
-  return `About ${minutes * Math.max(1, holes)} minutes a side, and it cannot be undone; the first dry fit shows whether ${firstFit}.`;
+/** What a change takes beyond other parts; null where it is nothing. */
+export function changeEffort({ works }: Change): string | null {
+  return works.length > 0 ? works.map(effortWords).join(' ') : null;
 }
 
 function isRing(id: string, parts: ReadonlyMap<string, PartRecord>): boolean {

@@ -40,6 +40,7 @@ describe('the state of an opening', () => {
       openingStateView(
         {
           kind: 'chosen',
+          works: [],
           speakerName: 'S',
           summary,
           open: [],

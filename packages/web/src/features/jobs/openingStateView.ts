@@ -1,6 +1,7 @@
 /** An opening's state as it is shown in lists: a mark and a sentence. */
 import type { OpeningState } from '@low-quarry/core/contracts/jobs';
 import type { Verdict } from '@low-quarry/core/fit/Check';
+import { workWords } from '@low-quarry/core/fit/work/workWords';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
@@ -50,7 +51,7 @@ type Chosen = Extract<OpeningState, { kind: 'chosen' }>;
 
 /** What the headline does not say of a choice, as sentences. */
 function chosenDetail(
-  { speakerName, heldBack, open, summary, changedSince }: Chosen,
+  { speakerName, works, heldBack, open, summary, changedSince }: Chosen,
   behind: OpeningRecord['behind'],
   unit: LengthUnit,
 ): string {
@@ -58,6 +59,7 @@ function chosenDetail(
   const changed = changedSince.map(({ label }) => label.toLowerCase()).join(', ');
   return [
     `${speakerName}.`,
+    works.length > 0 && `By hand: ${works.map((work) => workWords(work, unit)).join(' ')}`,
     heldBack && `Held back: ${heldBack}`,
     besides.length > 0 && `Open besides: ${besides.map((each) => openCheckLine(each, behind, unit)).join(' ')}`,
     changed && `Changed since it was chosen: ${changed}.`,

@@ -1,5 +1,6 @@
 /** What has to be ordered for this car, and what still holds it back? */
 import { ORDER_CSV_PATH, type OrderAnswer, type OrderLineAnswer } from '@low-quarry/core/contracts/orders';
+import { workWords } from '@low-quarry/core/fit/work/workWords';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { fillPath } from '../../api/call';
@@ -179,7 +180,7 @@ function Included({ order: { included }, jobId }: { readonly order: OrderAnswer;
     <section aria-label="On the list">
       <h2>On the list, as judged now</h2>
       <ul className="border-t border-ink">
-        {included.map(({ openingId, label, behind, speakerName, summary, states, open, earlierReason }) => (
+        {included.map(({ openingId, label, behind, speakerName, summary, states, works, open, earlierReason }) => (
           <li
             key={openingId}
             className="grid grid-cols-[16px_1fr_auto] items-center gap-x-2 border-b border-hairline py-1.5"
@@ -199,6 +200,11 @@ function Included({ order: { included }, jobId }: { readonly order: OrderAnswer;
               {states.map((state) => (
                 <span key={state} className="block text-[13px] font-semibold">
                   State of the bracket: {state}
+                </span>
+              ))}
+              {works.map((work) => (
+                <span key={work.kind} className="block text-[13px] font-semibold">
+                  By hand: {workWords(work, unit)}
                 </span>
               ))}
             </span>

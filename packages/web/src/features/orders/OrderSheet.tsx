@@ -1,5 +1,6 @@
 /** The order list on paper: black and white, large numbers, boxes to tick, by supplier. */
 import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
+import { effortWords, workWords } from '@low-quarry/core/fit/work/workWords';
 import type { Shop } from '@low-quarry/core/model/shop';
 import { vehicleName } from '@low-quarry/core/model/vehicle';
 import { gravestOf } from '@low-quarry/core/order/openChecks';
@@ -67,11 +68,17 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
       <section className="mt-4 break-inside-avoid">
         <h2 className="font-bold">Openings</h2>
         <ul>
-          {included.map(({ openingId, label, behind, speakerName, summary, states, open, earlierReason }) => (
+          {included.map(({ openingId, label, behind, speakerName, summary, states, works, open, earlierReason }) => (
             <li key={openingId}>
               <strong>{label}:</strong> {speakerName}.{' '}
               {states.map((state) => (
                 <strong key={state}>State of the bracket: {state}. </strong>
+              ))}
+              {works.map((work) => (
+                <span key={work.kind} className="block">
+                  <span className="mr-2 inline-block h-4 w-4 border-2 border-black" />
+                  By hand: {workWords(work, unit)} {effortWords(work)}
+                </span>
               ))}
               {gravestOf(open) === null && `${verdictLine(summary, behind, unit)}. ${summary.sentence}`}
               <OpenLines open={open} behind={behind} />

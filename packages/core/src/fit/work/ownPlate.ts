@@ -9,18 +9,7 @@ import { extents, halfExtentsMm, type OutlineMm, outlineMm, type PartOutline, sp
 import { type EllipseMm, ellipseDistance } from '../../geometry/outlineRoom';
 import { exactly, rectangular } from '../../uncertainty/Dimension';
 import type { FitBracket, FitOpening, FitRules, FitSpeaker } from '../shapes';
-
-export type OwnPlate = {
-  readonly bracket: FitBracket;
-  readonly thicknessMm: number;
-  /** Full sizes of the throat. */
-  readonly throatMm: { readonly length: number; readonly width: number };
-  readonly outsideMm: number;
-  /** How the speaker's side is turned against the car's, rad. */
-  readonly turnRad: number;
-  /** Whether the flange lies over a screw of the car's, whose head has to be sunk. */
-  readonly isSunk: boolean;
-};
+import type { PlateFigures } from './Work';
 
 /** A drill for a screw is so much wider than it, mm (common practice, no source). */
 const DRILL_PLAY_MM = 1;
@@ -31,15 +20,15 @@ const MOST_JUDGED = 4;
 const SAME_WALL_MM = 0.05;
 
 /** @returns plates that can be cut, thinnest first and with the widest walls first; none where the screws stand in the throat */
-export function ownPlates(opening: FitOpening, speaker: FitSpeaker, rules: FitRules): readonly OwnPlate[] {
+export function ownPlates(opening: FitOpening, speaker: FitSpeaker, rules: FitRules): readonly PlateFigures[] {
   const hole = outlineMm(opening.hole);
   const { bolts } = opening;
   if (!bolts || !hole) return [];
-  const vehicle = cutTo(bolts, bolts.holeDiameterMm + DRILL_PLAY_MM);
+  const vehicle = vehicleSide(bolts);
   const screws = patternHoles(vehicle);
   const throat = throatFor(speaker.basket, rules);
   const layouts = turnsOf(opening).flatMap((turnRad) => {
-    const layout = { turnRad, speakerSide: turnedPattern(cutTo(speaker.bolts, screwOf(speaker)), turnRad) };
+    const layout = { turnRad, speakerSide: speakerSide(speaker, turnRad) };
     const wallMm = leastWallMm(screws, vehicle.holeDiameterMm, layout, throat);
     return wallMm >= rules.clearancesMm.wall ? [{ ...layout, wallMm }] : [];
   });
@@ -47,50 +36,75 @@ export function ownPlates(opening: FitOpening, speaker: FitSpeaker, rules: FitRu
     .sort((a, b) => b.wallMm - a.wallMm)
     .filter(({ wallMm }, at, all) => at === 0 || (all[at - 1]?.wallMm ?? 0) - wallMm > SAME_WALL_MM)
     .slice(0, MOST_JUDGED);
+  const { length, width } = extents(throat);
   return [...rules.stock]
     .sort((a, b) => a.thicknessMm - b.thicknessMm)
-    .flatMap(({ thicknessMm, halfWidthMm, ringCostMinor }) =>
-      best.flatMap(({ turnRad, speakerSide }): readonly OwnPlate[] => {
+    .flatMap(({ thicknessMm }) =>
+      best.flatMap(({ turnRad, speakerSide }): readonly PlateFigures[] => {
         const isSunk = isUnderFlange(screws, vehicle.holeDiameterMm, speaker.flange, turnRad);
         // A head is sunk into as much as its screw is thick.
         if (isSunk && thicknessMm < bolts.holeDiameterMm) return [];
-        const outsideMm = outsideFor(
-          hole,
-          [...screws, ...patternHoles(speakerSide)],
-          vehicle.holeDiameterMm,
-          throat,
-          rules,
-        );
-        const plate: OwnPlate = {
-          thicknessMm,
-          throatMm: { length: extents(throat).length.valueMm, width: extents(throat).width.valueMm },
-          outsideMm,
-          turnRad,
-          isSunk,
-          bracket: {
-            kind: 'bracket',
-            id: `plate-${thicknessMm}`,
-            name: `plate cut from ${thicknessMm} mm sheet`,
-            vehicleBolts: vehicle,
-            speakerBolts: speakerSide,
-            throat,
-            plate: { kind: 'circle', diameter: exactly(outsideMm) },
-            height: rectangular(thicknessMm, halfWidthMm, 'catalogue'),
-            offsetXMm: 0,
-            offsetYMm: 0,
-            notchRad: null,
-            earMm: thicknessMm,
-            bossMm: thicknessMm,
-            copies: [],
-            thicknessDoubt: exactly(0),
-            screws: [],
-            screwDoubt: exactly(0),
-            pieceCostMinor: ringCostMinor,
+        const others = patternHoles(speakerSide);
+        const outsideMm = outsideFor(hole, [...screws, ...others], vehicle.holeDiameterMm, throat, rules);
+        return [
+          {
+            thicknessMm,
+            throatMm: { length: length.valueMm, width: width.valueMm },
+            outsideMm,
+            turnRad,
+            isSunk,
+            vehicleHoles: screws.length,
+            speakerHoles: others.length,
           },
-        };
-        return [plate];
+        ];
       }),
     );
+}
+
+/**
+ * A plate in its figures as a bracket; its holes are marked off the car and the speaker.
+ *
+ * @returns null where its sheet is not in stock, or nobody has measured the car's screws
+ */
+export function plateFrom(
+  { bolts }: Pick<FitOpening, 'bolts'>,
+  speaker: FitSpeaker,
+  { thicknessMm, throatMm, outsideMm, turnRad }: PlateFigures,
+  { stock }: Pick<FitRules, 'stock'>,
+): FitBracket | null {
+  const sheet = stock.find((each) => each.thicknessMm === thicknessMm);
+  if (!sheet || !bolts) return null;
+  return {
+    kind: 'bracket',
+    id: `plate-${thicknessMm}`,
+    name: `plate cut from ${thicknessMm} mm sheet`,
+    vehicleBolts: vehicleSide(bolts),
+    speakerBolts: speakerSide(speaker, turnRad),
+    throat:
+      speaker.basket.kind === 'circle'
+        ? { kind: 'circle', diameter: exactly(throatMm.length) }
+        : { kind: 'oval', length: exactly(throatMm.length), width: exactly(throatMm.width) },
+    plate: { kind: 'circle', diameter: exactly(outsideMm) },
+    height: rectangular(thicknessMm, sheet.halfWidthMm, 'catalogue'),
+    offsetXMm: 0,
+    offsetYMm: 0,
+    notchRad: null,
+    earMm: thicknessMm,
+    bossMm: thicknessMm,
+    copies: [],
+    thicknessDoubt: exactly(0),
+    screws: [],
+    screwDoubt: exactly(0),
+    pieceCostMinor: sheet.ringCostMinor,
+  };
+}
+
+function vehicleSide(bolts: BoltPattern): BoltPattern {
+  return cutTo(bolts, bolts.holeDiameterMm + DRILL_PLAY_MM);
+}
+
+function speakerSide(speaker: FitSpeaker, turnRad: number): BoltPattern {
+  return turnedPattern(cutTo(speaker.bolts, screwOf(speaker)), turnRad);
 }
 
 type Layout = { readonly turnRad: number; readonly speakerSide: BoltPattern };

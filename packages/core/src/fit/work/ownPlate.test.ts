@@ -4,13 +4,20 @@ import fc from 'fast-check';
 import { patternHoles } from '../../geometry/BoltPattern';
 import { circlePattern, exact, FLAT, opening, RULES, speaker } from '../../testing/shapes';
 import { judgeCandidate } from '../judgeCandidate';
-import type { FitRules } from '../shapes';
-import { ownPlates } from './ownPlate';
+import type { FitBracket, FitOpening, FitRules, FitSpeaker } from '../shapes';
+import { ownPlates, plateFrom } from './ownPlate';
+import type { PlateFigures } from './Work';
 
 const SHOP: FitRules = {
   ...RULES,
   stock: [12, 6].map((thicknessMm) => ({ thicknessMm, halfWidthMm: 0.3, ringCostMinor: 1500 })),
 };
+
+function cut(at: FitOpening, what: FitSpeaker, figures: PlateFigures): FitBracket {
+  const plate = plateFrom(at, what, figures, SHOP);
+  if (!plate) throw new Error('expected a plate of sheet that is in stock');
+  return plate;
+}
 const { wall, hole, cover } = SHOP.clearancesMm;
 
 test('between three screws and four, thinnest sheet first; both joints line up, and what was hopeless clears', () => {
@@ -23,7 +30,7 @@ test('between three screws and four, thinnest sheet first; both joints line up, 
   expect(plates.map(({ thicknessMm }) => thicknessMm)[0]).toBe(6);
   const [first] = plates;
   if (!first) throw new Error('expected a plate');
-  const judged = judgeCandidate(at, { speaker: what, layers: [first.bracket] }, [], SHOP).checks;
+  const judged = judgeCandidate(at, { speaker: what, layers: [cut(at, what, first)] }, [], SHOP).checks;
   for (const id of ['hole', 'bolts', 'cover', 'front', 'depth'])
     expect([id, judged.find((check) => check.id === id)?.verdict]).toEqual([id, 'clears']);
   // A head of 8 on a circle of 176 reaches under a flange of 165.
@@ -35,6 +42,15 @@ test('where the screws stand in the throat, or nobody measured them, there is no
   expect(ownPlates(opening({ bolts: circlePattern(3, exact(140), 4) }), speaker(), SHOP)).toEqual([]);
   expect(ownPlates(opening({ bolts: null }), speaker(), SHOP)).toEqual([]);
   expect(ownPlates(opening({ bolts: circlePattern(3, exact(176), 4) }), speaker(), { ...SHOP, stock: [] })).toEqual([]);
+});
+
+test('a plate of sheet that is not in stock any more is none', () => {
+  const at = opening({ bolts: circlePattern(3, exact(176), 4) });
+  const [first] = ownPlates(at, speaker(), SHOP);
+  if (!first) throw new Error('expected a plate');
+  expect(plateFrom(at, speaker(), first, SHOP)?.height.valueMm).toBe(6);
+  expect(plateFrom(at, speaker(), first, { ...SHOP, stock: [] })).toBeNull();
+  expect(plateFrom({ bolts: null }, speaker(), first, SHOP)).toBeNull();
 });
 
 test('every wall is as wide as the shop asks, by distances to sampled edges', () => {
@@ -53,7 +69,9 @@ test('every wall is as wide as the shop asks, by distances to sampled edges', ()
       const at = opening({ bolts: { ...bolts, shape: { ...bolts.shape, firstAngleRad: firstRad } }, sheet: FLAT });
       const basket = { kind: 'oval', length: exact(lengthMm), width: exact(lengthMm - narrowerMm) } as const;
       const what = speaker({ basket, bolts: circlePattern(4, exact(lengthMm + 16), 5) });
-      for (const { bracket, turnRad, throatMm, outsideMm } of ownPlates(at, what, SHOP)) {
+      for (const figures of ownPlates(at, what, SHOP)) {
+        const { turnRad, throatMm, outsideMm } = figures;
+        const bracket = cut(at, what, figures);
         seen++;
         expect(throatMm.length).toBeCloseTo(lengthMm + 2 * hole, 9);
         expect(outsideMm).toBeGreaterThanOrEqual(150 + 2 * cover);
