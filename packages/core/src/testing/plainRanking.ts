@@ -5,12 +5,20 @@
 import { VERDICT_GRAVITY, type Verdict } from '../fit/Check';
 import type { Judgement } from '../fit/Judgement';
 import { askCandidate, harnessFor, judgeWithHarness } from '../fit/judgeCandidate';
+import { openingShape } from '../fit/layout/OpeningShape';
+import { speakerShape } from '../fit/layout/SpeakerShape';
 import { Judge } from '../fit/search/Judge';
-import { compareScores, type StackScore, stackIds } from '../fit/search/Ranking';
+import { plateRoomMm } from '../fit/search/plateRoom';
+import { compareScores, listedMm, type StackScore, stackIds } from '../fit/search/Ranking';
 import { addedParts, chainsFor, moreRingStacks, piecesCostMinor, ringStacks, ringsFor } from '../fit/search/stacks';
 import type { Candidate, FitCatalogue, FitLayer, FitOpening, FitRules, FitSpeaker } from '../fit/shapes';
 
-export type PlainBest = { readonly candidate: Candidate; readonly judgement: Judgement; readonly score: StackScore };
+export type PlainBest = {
+  readonly candidate: Candidate;
+  readonly judgement: Judgement;
+  readonly score: StackScore;
+  readonly plateMm: number | null;
+};
 
 export function plainBest(
   opening: FitOpening,
@@ -43,7 +51,10 @@ export function plainBest(
     const more = chains.flatMap((chain) => moreRingStacks(opening, chain, rings, rules)).map(scoreOf);
     best = more.filter(({ score }) => score.verdict === 'clears').reduce(better, best);
   }
-  return { ...best, judgement: judgeWithHarness(opening, best.candidate, harness, rules, 'mm') };
+  const judgement = judgeWithHarness(opening, best.candidate, harness, rules, 'mm');
+  const isOnPlate = best.score.verdict === 'hits' && judgement.decidedBy === 'bolts';
+  const plateMm = isOnPlate ? plateRoomMm(openingShape(opening), speakerShape(speaker), rules) : null;
+  return { ...best, judgement, plateMm };
 }
 
 type Scored = { readonly candidate: Candidate; readonly score: StackScore };
@@ -55,6 +66,11 @@ function better(a: Scored, b: Scored): Scored {
 /** All speakers with their best stacks, best first. */
 export function plainRanking(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules): readonly PlainBest[] {
   const own = ({ candidate }: PlainBest) => (candidate.speaker.nominalSize === opening.nominalSize ? 0 : 1);
+  const listed = ({ score, plateMm }: PlainBest): StackScore => ({
+    ...score,
+    worstMm: listedMm(score, plateMm),
+    ids: '',
+  });
   const text = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
   const rank = ({ score }: PlainBest): number => VERDICT_GRAVITY[score.verdict as Verdict];
   return catalogue.speakers
@@ -63,7 +79,7 @@ export function plainRanking(opening: FitOpening, catalogue: FitCatalogue, rules
       (a, b) =>
         rank(a) - rank(b) ||
         own(a) - own(b) ||
-        compareScores({ ...a.score, ids: '' }, { ...b.score, ids: '' }) ||
+        compareScores(listed(a), listed(b)) ||
         text(a.candidate.speaker.name, b.candidate.speaker.name) ||
         text(a.candidate.speaker.id, b.candidate.speaker.id),
     );

@@ -18,6 +18,9 @@ import {
 } from '../../testing/shapes';
 import type { Dimension } from '../../uncertainty/Dimension';
 import { judgeCandidate } from '../judgeCandidate';
+import { openingShape } from '../layout/OpeningShape';
+import { speakerShape } from '../layout/SpeakerShape';
+import { plateRoomMm } from '../search/plateRoom';
 import type { BodyBox, Candidate, FitCatalogue, FitLayer, FitOpening, FitRules } from '../shapes';
 import { plateFrom } from '../work/ownPlate';
 import { CLOTH_MM, WORK_FACTS, type Work } from '../work/Work';
@@ -235,6 +238,9 @@ test('each change, made, clears; every kind of change is advised somewhere, and 
       expect(done.ok && judgeCandidate(done.value.opening, done.value.candidate, [adapter()], SHOP).verdict).toBe(
         'clears',
       );
+      // What the list goes by is an upper bound.
+      if (names.join() === 'cutPlate')
+        expect(plateRoomMm(openingShape(at), speakerShape(what.speaker), SHOP)).toBeGreaterThanOrEqual(0);
       for (const name of names) kinds.add(name);
       if (works.length > 1) together++;
     }

@@ -71,6 +71,22 @@ describe('the order', () => {
   });
 });
 
+test('where nothing mates, first what a plate would put right, however far the screws miss; then by what the plate leaves', () => {
+  const rules = { ...RULES, stock: [{ thicknessMm: 6, halfWidthMm: 0.3, ringCostMinor: 1500 }] };
+  const off = (id: string, circleMm: number, mountingDepthMm: number) =>
+    speaker({ id, name: id, bolts: circlePattern(4, exact(circleMm), 5), mountingDepth: exact(mountingDepthMm) });
+  const speakers = [
+    speaker({ id: 'wide', name: 'Wide', basket: { kind: 'circle', diameter: exact(160) } }),
+    off('near-but-deep', 170, 75),
+    off('far', 240, 60),
+    off('near', 170, 60),
+  ];
+  const ranked = rankCandidates(opening({ frontGap: exact(40) }), { ...catalogue, speakers }, rules).speakers;
+  expect(ranked.map(({ speakerId }) => speakerId)).toEqual(['far', 'near', 'near-but-deep', 'wide']);
+  // In the hole (150 − 142)/2 − 1; to the glass 70 + 6 − 75 − 5.
+  expect(ranked.map(({ best }) => best.plateMm && Math.round(best.plateMm))).toEqual([3, 3, -4, null]);
+});
+
 test('an empty catalogue gives an empty ranking', () => {
   const empty = rankCandidates(opening(), { speakers: [], brackets: [], spacers: [], adapters: [] }, RULES);
   expect(empty).toMatchObject({ speakers: [], stacksJudged: 0 });

@@ -15,10 +15,16 @@ function compare(engine: FitEngine, opening: FitOpening): void {
   const round = (value: number | null | undefined) => (value === null || value === undefined ? null : value.toFixed(8));
   const fast = Array.from(engine.order, (at) => {
     const { speakerId, best } = engine.rankedSpeaker(at);
-    return { speakerId, ...best, marginMm: round(best.marginMm), expandedMm: round(best.expandedMm) };
+    return {
+      speakerId,
+      ...best,
+      marginMm: round(best.marginMm),
+      expandedMm: round(best.expandedMm),
+      plateMm: round(best.plateMm),
+    };
   });
   const ranked = plainRanking(opening, catalogue, LARGE_RULES);
-  const plain = ranked.map(({ candidate, judgement, score }) => {
+  const plain = ranked.map(({ candidate, judgement, score, plateMm }) => {
     const margin = judgement.checks.find(({ id }) => id === judgement.decidedBy)?.margin;
     return {
       speakerId: candidate.speaker.id,
@@ -29,6 +35,7 @@ function compare(engine: FitEngine, opening: FitOpening): void {
       costMinor: score.costMinor,
       marginMm: round(margin?.valueMm),
       expandedMm: round(margin?.expandedMm),
+      plateMm: round(plateMm),
     };
   });
   expect(fast).toEqual(plain);

@@ -22,10 +22,12 @@ import type { Candidate, FitHarnessAdapter, FitLayer, FitOpening, FitRules, FitS
 import type { CatalogueIndex, SpeakerClass } from './CatalogueIndex';
 import { type Chain, Chains } from './Chains';
 import { Judge, NEARLY_SURE } from './Judge';
+import { plateRoomMm } from './plateRoom';
 import {
   compareScores,
   type FirstLook,
   figureOf,
+  listedMm,
   type RankedSpeaker,
   type Ranking,
   type StackScore,
@@ -123,9 +125,20 @@ export class FitEngine {
       }
       const search = new Search(opening, speaker, facts, harnessMinor, figures);
       this.search(search, chains);
-      this.standings.note(speaker, search.best?.score ?? UNKNOWN_MISS);
-      this.bests[speaker] = search.best;
+      const { best } = search;
+      this.standings.note(speaker, best ? { ...best.score, worstMm: this.listedMm(best, speaker) } : UNKNOWN_MISS);
+      this.bests[speaker] = best;
     }
+  }
+
+  private listedMm({ score, decidedBy }: Best, speaker: number): number {
+    return listedMm(score, this.plateMm(score.verdict, decidedBy, speaker));
+  }
+
+  /** null where it is not the screws that are in the way. */
+  private plateMm(verdict: Verdict, decidedBy: CheckId, speaker: number): number | null {
+    if (verdict !== 'hits' || decidedBy !== 'bolts') return null;
+    return plateRoomMm(this.judge.view.opening, this.index.shapes[speaker] as SpeakerShape, this.rules);
   }
 
   /** Tries stacks until none of those that are left can be better. */
@@ -331,6 +344,7 @@ export class FitEngine {
         costMinor: score.costMinor,
         marginMm,
         expandedMm,
+        plateMm: this.plateMm(score.verdict, decidedBy, speaker),
       },
     };
   }

@@ -2,7 +2,8 @@
  * The order of candidates. Of a speaker's stacks the best one stands for it; the speakers are ordered by theirs.
  *
  * Verdicts: clears, measure first, hold, hits. Clearing and held stacks: fewest added parts, then cheapest. Open ones: the
- * surest first. Hitting ones: the one whose worst check misses least. Ties go to fewer parts, less money, and at last to
+ * surest first. Hitting ones: the one whose worst check misses least; between speakers, where the screws miss most, what is left
+ * with a plate of one's own stands for how far they miss (`plateRoom`): first what could be put right. Ties go to fewer parts, less money, and at last to
  * the ids. Between speakers, those of the opening's own size come first within a verdict. Lists never jump.
  */
 import { type CheckId, VERDICT_GRAVITY, type Verdict } from '../Check';
@@ -18,6 +19,8 @@ export type RankedStack = {
   /** Margin of the check that decides; null where no length decides. */
   readonly marginMm: number | null;
   readonly expandedMm: number | null;
+  /** Where it hits and its screws miss most: how much room a plate of one's own leaves at the most; null elsewhere. */
+  readonly plateMm: number | null;
 };
 
 export type RankedSpeaker = { readonly speakerId: string; readonly best: RankedStack };
@@ -80,6 +83,11 @@ export function compareScores(a: StackScore, b: StackScore): number {
 function byFigure(a: StackScore, b: StackScore): number {
   if (a.verdict === 'measure') return figureOf(b.leastSureness) - figureOf(a.leastSureness);
   return a.verdict === 'hits' ? figureOf(b.worstMm) - figureOf(a.worstMm) : 0;
+}
+
+/** What a speaker is listed by among those that hit, mm: what is missing, but for screws that a plate would bring to their places. */
+export function listedMm({ worstMm }: Pick<StackScore, 'worstMm'>, plateMm: number | null): number {
+  return plateMm === null ? worstMm : Math.min(0, plateMm);
 }
 
 /** Names a stack by its layers from the metal to the speaker. */

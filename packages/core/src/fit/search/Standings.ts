@@ -13,6 +13,7 @@ const MOST_SURENESS = 1000;
 
 export class Standings {
   readonly verdict: Uint8Array;
+  /** As `listedMm` has it. */
   readonly worstMm: Float64Array;
   readonly leastSureness: Float64Array;
   readonly parts: Uint8Array;

@@ -324,14 +324,19 @@ function CandidateRow({
       <span className="flex flex-col items-end justify-end">
         <MarginRail marginMm={marginMm} expandedMm={expandedMm} verdict={best.verdict} />
         <span className={`text-[13px] leading-4 ${verdictColour(best.verdict)}`}>
-          {checkLabel(best.decidedBy, behind)}{' '}
-          {marginMm !== null &&
-            expandedMm !== null &&
-            `${printMargin(marginMm, unit)} ± ${printPlusMinus(expandedMm, unit)} ${unit}`}
+          {checkLabel(best.decidedBy, behind)}
+          {missWords(best, unit)}
         </span>
       </span>
     </button>
   );
+}
+
+/** How far it is from its limit; where the screws are the worst of it, what could put them right. */
+function missWords({ plateMm, marginMm, expandedMm }: RankedSpeaker['best'], unit: LengthUnit): string {
+  if (plateMm !== null) return plateMm >= 0 ? ': a plate to cut' : ', and no plate would do';
+  if (marginMm === null || expandedMm === null) return '';
+  return ` ${printMargin(marginMm, unit)} ± ${printPlusMinus(expandedMm, unit)} ${unit}`;
 }
 
 /** The layers of a stack from the metal to the speaker. */

@@ -65,6 +65,7 @@ describe('passing', () => {
       costMinor: 5000,
       marginMm: -2,
       expandedMm: 1,
+      plateMm: null,
     },
   };
 
