@@ -5,16 +5,11 @@ import { sheetFit } from '../fit/layout/sheetFit';
 import { seededRandom } from '../math/seededRandom';
 import { RULES, speaker } from '../testing/shapes';
 import { plusShared, rectangular, wholeUncertaintyMm } from '../uncertainty/Dimension';
-import {
-  type Face,
-  INWARDS,
-  type Measurement,
-  type OpeningRecord,
-  openingRecordSchema,
-  rereadFromMetal,
-  toFitOpening,
-} from './opening';
+import { INWARDS, rereadFromMetal } from './faces';
+import type { Face, Measurement } from './measurement';
+import { type OpeningRecord, openingRecordSchema } from './opening';
 import { SOURCE_HALF_WIDTHS_MM, type SourceId } from './source';
+import { toFitOpening } from './toFitOpening';
 
 const read = (mm: number, from: Face = 'metal', source: SourceId = 'depthStick'): Measurement => ({
   readingsMm: [mm],

@@ -1,13 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { cautionsFor } from './cautions';
-import { missingDimensions, type OpeningRecord, openingRecordSchema, toFitOpening, wantedDimensions } from './opening';
+import { type OpeningRecord, openingRecordSchema } from './opening';
 import { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from './openingDimensions';
 import { partSchema, toFitCatalogue } from './parts';
 import { placeLabel } from './place';
 import { readMeasurement } from './readMeasurement';
 import { SHOP_DEFAULTS, shopSchema } from './shop';
 import { SOURCE_HALF_WIDTHS_MM } from './source';
+import { toFitOpening } from './toFitOpening';
+import { missingDimensions, wantedDimensions } from './wantedDimensions';
 
 const measured = (...readingsMm: number[]) => ({
   readingsMm,

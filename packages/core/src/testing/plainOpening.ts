@@ -1,5 +1,6 @@
 /** A door of the plainest kind, for tests of what is done with records. */
-import { type Measurement, type OpeningRecord, openingRecordSchema } from '../model/opening';
+import type { Measurement } from '../model/measurement';
+import { type OpeningRecord, openingRecordSchema } from '../model/opening';
 
 export const PLAIN_OPENING: OpeningRecord = openingRecordSchema.parse({
   place: 'frontDoorLow',

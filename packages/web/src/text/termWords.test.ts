@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { View } from '@low-quarry/core/fit/layout/View';
-import { FRONT_FACES } from '@low-quarry/core/model/opening';
+import { FRONT_FACES } from '@low-quarry/core/model/measurement';
 import { SOURCE_IDS } from '@low-quarry/core/model/source';
 import { bracket, circlePattern, exact, opening, rodAt, spacer, speaker } from '@low-quarry/core/testing/shapes';
 import { instrumentName } from '@low-quarry/core/uncertainty/fromReadings';

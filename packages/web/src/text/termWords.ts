@@ -1,5 +1,6 @@
 /** What the parts of a margin's budget are called. */
-import { FACE_NAMES, FRONT_FACES } from '@low-quarry/core/model/opening';
+import { FACE_NAMES } from '@low-quarry/core/model/faces';
+import { FRONT_FACES } from '@low-quarry/core/model/measurement';
 import { SOURCE_IDS, SOURCES } from '@low-quarry/core/model/source';
 import { instrumentName } from '@low-quarry/core/uncertainty/fromReadings';
 

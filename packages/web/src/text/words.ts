@@ -1,7 +1,8 @@
 /** Words shown to people, one for each thing. */
 import type { CheckId, Verdict } from '@low-quarry/core/fit/Check';
 import type { FrontKind, ObstacleKind } from '@low-quarry/core/fit/shapes';
-import type { Face, OpeningRecord } from '@low-quarry/core/model/opening';
+import type { Face } from '@low-quarry/core/model/measurement';
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   clears: 'Clears',

@@ -8,7 +8,8 @@ import { sheetFit } from '../../fit/layout/sheetFit';
 import type { Candidate, FitOpening, FitRules } from '../../fit/shapes';
 import { sheetDepthMm } from '../../geometry/glassSheet';
 import { normalQuantile } from '../../math/normalQuantile';
-import { type OpeningRecord, rimPlaceList } from '../../model/opening';
+import type { OpeningRecord } from '../../model/opening';
+import { rimPlaceList } from '../../model/toFitOpening';
 import { judgeSimulated } from './simulateCar';
 import { withReading, writtenOpening } from './written';
 

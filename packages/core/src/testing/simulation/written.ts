@@ -7,8 +7,10 @@
  * half-width, evenly.
  */
 import type { FitOpening } from '../../fit/shapes';
-import { type Measurement, type OpeningRecord, toFitOpening } from '../../model/opening';
+import type { Measurement } from '../../model/measurement';
+import type { OpeningRecord } from '../../model/opening';
 import { SOURCE_HALF_WIDTHS_MM, SOURCES, type SourceId } from '../../model/source';
+import { toFitOpening } from '../../model/toFitOpening';
 import { PLAIN_OPENING } from '../plainOpening';
 import type { Ways } from './families';
 import { stickDepthMm, type TrueOpening } from './TrueOpening';

@@ -10,14 +10,11 @@ import {
   type putJob,
 } from '@low-quarry/core/contracts/jobs';
 import { openingHolds } from '@low-quarry/core/fit/margins/checks/facts';
-import {
-  airbagAt,
-  isTakenHere,
-  missingDimensions,
-  type OpeningRecord,
-  wantedDimensions,
-} from '@low-quarry/core/model/opening';
+import { isTakenHere } from '@low-quarry/core/model/measurement';
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { partName } from '@low-quarry/core/model/parts';
+import { airbagAt } from '@low-quarry/core/model/toFitOpening';
+import { missingDimensions, wantedDimensions } from '@low-quarry/core/model/wantedDimensions';
 import { heldBackBecause, openChecks } from '@low-quarry/core/order/openChecks';
 import { isSame } from '@low-quarry/core/records/Field';
 import { changedSince } from '@low-quarry/core/records/snapshot';

@@ -1,10 +1,11 @@
 /** Which speaker fits here, and why do the others not? */
 import type { Catalogue } from '@low-quarry/core/contracts/catalogue';
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { missingDimensions, toFitOpening } from '@low-quarry/core/model/opening';
 import { type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
+import { missingDimensions } from '@low-quarry/core/model/wantedDimensions';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';

@@ -1,5 +1,6 @@
 /** A length that belongs to a place and not to a name: what was read, and with what. */
-import { FACES, type OpeningRecord } from '@low-quarry/core/model/opening';
+import { FACES } from '@low-quarry/core/model/measurement';
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { SOURCE_IDS, SOURCES } from '@low-quarry/core/model/source';
 import { FACE_WORDS } from '../../text/words';
 import { Choice } from '../../ui/Choice';

@@ -3,17 +3,13 @@
 import type { Catalogue } from '@low-quarry/core/contracts/catalogue';
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import {
-  helpfulDimensions,
-  isTakenHere,
-  type OpeningRecord,
-  openingRecordSchema,
-  toFitOpening,
-  wantedDimensions,
-} from '@low-quarry/core/model/opening';
+import { isTakenHere } from '@low-quarry/core/model/measurement';
+import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
+import { helpfulDimensions, wantedDimensions } from '@low-quarry/core/model/wantedDimensions';
 import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useMemo, useState, useSyncExternalStore } from 'react';

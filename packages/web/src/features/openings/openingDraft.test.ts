@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { type OpeningRecord, openingRecordSchema, toFitOpening } from '@low-quarry/core/model/opening';
+import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
 import { SHOP_DEFAULTS } from '@low-quarry/core/model/shop';
+import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
 import {
   carriedDifferences,
   carryOver,

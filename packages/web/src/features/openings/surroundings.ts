@@ -1,13 +1,7 @@
 /** What a person adds to an opening beside its dimensions: starting values, and figures noted by hand. */
 import { anticlockwise } from '@low-quarry/core/model/corners';
-import {
-  type Face,
-  FRONT_FACES,
-  type FrontLayerRecord,
-  type Measurement,
-  type ObstacleRecord,
-  type OpeningRecord,
-} from '@low-quarry/core/model/opening';
+import { type Face, FRONT_FACES, type Measurement } from '@low-quarry/core/model/measurement';
+import type { FrontLayerRecord, ObstacleRecord, OpeningRecord } from '@low-quarry/core/model/opening';
 import type { Place } from '@low-quarry/core/model/readPlaces';
 import { SOURCES, type SourceId } from '@low-quarry/core/model/source';
 import { FRONT_WORDS, OBSTACLE_WORDS } from '../../text/words';

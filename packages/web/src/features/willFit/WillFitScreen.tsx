@@ -2,10 +2,10 @@
 import type { Catalogue } from '@low-quarry/core/contracts/catalogue';
 import { bestStack } from '@low-quarry/core/fit/bestStack';
 import type { CheckId } from '@low-quarry/core/fit/Check';
-import { toFitOpening } from '@low-quarry/core/model/opening';
 import { partName, type SpeakerRecord, TERMINALS, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
 import { type VehicleRecord, vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';

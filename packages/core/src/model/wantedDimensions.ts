@@ -1,0 +1,48 @@
+/** Which dimensions an opening's kind of hole, bolts and surroundings call for. */
+import type { OpeningDimensionKey } from '../fit/Check';
+import type { Fixing } from '../fit/shapes';
+import type { OpeningRecord } from './opening';
+
+const HOLE_DIMENSIONS = {
+  circle: ['holeDiameter'],
+  oval: ['holeLength', 'holeWidth'],
+  roundedRectangle: ['holeLength', 'holeWidth'],
+  polygon: [],
+} as const;
+const BOLT_DIMENSIONS = { circle: ['boltCircle'], rectangle: ['boltWidth', 'boltHeight'], free: [] } as const;
+/** What was pressed or glued in has no screw holes: a new one is not forced into a pattern. */
+export const HOLELESS: ReadonlySet<Fixing> = new Set(['pressFit', 'glue']);
+
+export function boltDimensions({
+  bolts,
+  fixing,
+}: Pick<OpeningRecord, 'bolts' | 'fixing'>): readonly OpeningDimensionKey[] {
+  return HOLELESS.has(fixing) ? [] : BOLT_DIMENSIONS[bolts.kind];
+}
+
+/** Dimensions that make what stands behind surer, but without which it can be judged. */
+export function helpfulDimensions({ behind }: Pick<OpeningRecord, 'behind'>): readonly OpeningDimensionKey[] {
+  if (behind === 'nothing') return [];
+  const depths = ['depthTop', 'depthBottom', 'depthFront', 'depthRear'] as const;
+  return behind === 'glass' ? [...depths, 'lowerEdge'] : depths;
+}
+
+/** The dimensions that this opening's kind of hole, bolts and surroundings call for, in the order of measuring. */
+export function wantedDimensions({
+  holeKind,
+  bolts,
+  fixing,
+  behind,
+}: Pick<OpeningRecord, 'holeKind' | 'bolts' | 'fixing' | 'behind'>): readonly OpeningDimensionKey[] {
+  return [
+    ...HOLE_DIMENSIONS[holeKind],
+    ...boltDimensions({ bolts, fixing }),
+    ...(behind === 'nothing' ? [] : (['depthBehind'] as const)),
+    'frontGap',
+  ];
+}
+
+/** The wanted dimensions that have no reading yet. */
+export function missingDimensions(record: OpeningRecord): readonly OpeningDimensionKey[] {
+  return wantedDimensions(record).filter((key) => !record.dimensions[key]);
+}
