@@ -1,11 +1,13 @@
 /** Unit tests beside the code, and the server over HTTP against a real PostgreSQL (LQ_TEST_DATABASE_URL). */
+import path from 'node:path';
+
 const common = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
   testEnvironment: 'node',
   transform: {
     '^.+\\.tsx?$': [
-      '@swc/jest',
+      path.resolve(import.meta.dirname, 'jest.transform.mjs'),
       {
         jsc: {
           target: 'es2022',

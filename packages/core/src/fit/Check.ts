@@ -17,6 +17,7 @@ export const CHECK_IDS = [
   'obstacles',
   'front',
   'cover',
+  'liesFlat',
   'terminals',
   'wireWay',
   'connector',

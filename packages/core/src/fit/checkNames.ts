@@ -19,6 +19,8 @@ export function checkLabel(id: CheckId, behind: FitOpening['behind']): string {
       return 'Front';
     case 'cover':
       return 'Cover';
+    case 'liesFlat':
+      return 'Lies flat';
     case 'obstacles':
       return 'Beam, rail, wiring';
     case 'terminals':

@@ -19,6 +19,10 @@ export function mapOpening(opening: FitOpening, of: DimensionMap): FitOpening {
       ...opening.recess,
       outline: mapOutline(opening.recess.outline, (length, ending) => at(`recess${ending}`, length)),
     },
+    bore: opening.bore && {
+      depth: at('bore.depth', opening.bore.depth),
+      inside: at('bore.inside', opening.bore.inside),
+    },
     bolts: opening.bolts && mapPatternNames(opening.bolts, 'opening.', of),
     depths: opening.depths.map((reading) => ({ ...reading, depth: at(reading.key, reading.depth) })),
     sheet: {
@@ -32,6 +36,12 @@ export function mapOpening(opening: FitOpening, of: DimensionMap): FitOpening {
       depth: at(`obstacle.${obstacle.id}.depth`, obstacle.depth),
       placeX: at(`obstacle.${obstacle.id}.placeX`, obstacle.placeX),
       placeY: at(`obstacle.${obstacle.id}.placeY`, obstacle.placeY),
+    })),
+    proud: opening.proud.map((thing) => ({
+      ...thing,
+      height: at(`proud.${thing.id}.height`, thing.height),
+      placeX: at(`proud.${thing.id}.placeX`, thing.placeX),
+      placeY: at(`proud.${thing.id}.placeY`, thing.placeY),
     })),
     frontGap: maybe('frontGap', opening.frontGap),
     front: opening.front.map((layer) => ({

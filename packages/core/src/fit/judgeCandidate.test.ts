@@ -262,8 +262,16 @@ describe('leaning glass', () => {
   test('a window that stops above the body does not threaten it', () => {
     const top = { key: 'depthTop', xMm: 0, yMm: 100, depth: exact(30) };
     const at = opening({ depths: [top], lowerEdge: exact(90) });
-    expect(check('depth', at).verdict).toBe('clears');
-    expect(check('depth', at).sentence).toContain('lower edge');
+    // What stands below it instead nobody has read, and the body is past where the glass would be.
+    expect(check('depth', at)).toMatchObject({ verdict: 'measure', missing: ['depthBottom'] });
+    const skin = { key: 'depthBottom', xMm: 0, yMm: -70, depth: exact(75) };
+    const read = check('depth', { ...at, depths: [top, skin] });
+    expect(read.verdict).toBe('clears');
+    expect(read.sentence).toContain('what the stick met below the glass');
+    expect(check('depth', { ...at, depths: [top, { ...skin, depth: exact(62) }] }).verdict).toBe('hits');
+    // What stays in front of where the glass would be is in front of the skin behind it too.
+    const deep = { ...top, depth: exact(75) };
+    expect(check('depth', opening({ depths: [deep], lowerEdge: exact(90) })).verdict).toBe('clears');
     expect(check('depth', opening({ depths: depthAt(exact(30)) })).verdict).toBe('hits');
   });
 });

@@ -48,7 +48,8 @@ export type SheetDefaults = {
   readonly curvature: Dimension;
 };
 
-export const OBSTACLE_KINDS = ['beam', 'rail', 'wiring', 'skin', 'other'] as const;
+/** Soft: felt, foam, film, which give. */
+export const OBSTACLE_KINDS = ['beam', 'rail', 'wiring', 'skin', 'soft', 'other'] as const;
 export type ObstacleKind = (typeof OBSTACLE_KINDS)[number];
 
 export type FitObstacle = {
@@ -67,6 +68,8 @@ export type FitObstacle = {
   readonly angleRad: number;
   /** How much deeper it gets along its length, rad. */
   readonly tiltRad: number;
+  /** How far what is soft may be pressed in, mm; 0 for anything else. */
+  readonly givesMm: number;
   readonly shape:
     | { readonly kind: 'rod'; readonly diameterMm: number }
     | { readonly kind: 'box'; readonly lengthMm: number; readonly widthMm: number; readonly thicknessMm: number };
@@ -104,6 +107,20 @@ export type FrontLayer = {
   readonly inside: Dimension | null;
 };
 
+/** What stands proud of the metal around the hole, towards the cabin: a weld bead, a stud, an old nut. */
+export type ProudThing = {
+  readonly id: string;
+  readonly label: string;
+  /** Its middle, seen from the cabin, mm. */
+  readonly xMm: number;
+  readonly yMm: number;
+  /** How far it may lie aside of there, to the right and upwards; values 0. */
+  readonly placeX: Dimension;
+  readonly placeY: Dimension;
+  readonly diameterMm: number;
+  readonly height: Dimension;
+};
+
 export type MountMaterial = 'sheetSteel' | 'aluminium' | 'plastic' | 'board';
 
 export type FitOpening = {
@@ -118,6 +135,8 @@ export type FitOpening = {
   readonly material: MountMaterial;
   /** A step in the wall around the hole into which plate or flange must go; null for a flat wall. */
   readonly recess: { readonly depthMm: number; readonly outline: Outline } | null;
+  /** A seat or a housing behind the hole, round about its centre: how deep it reaches from the mounting plane, and how wide it is; null for none. */
+  readonly bore: { readonly depth: Dimension; readonly inside: Dimension } | null;
   readonly bolts: BoltPattern | null;
   readonly fixing: Fixing;
   /** The lengths of the screw pattern that have not been measured. */
@@ -132,6 +151,9 @@ export type FitOpening = {
   /** Whether somebody looked on this car for what stands there. */
   readonly obstaclesLooked: boolean;
   /** From the mounting plane to the grille or the door card. */
+  readonly proud: readonly ProudThing[];
+  /** Whether somebody looked around the hole for more than those. */
+  readonly proudLooked: boolean;
   readonly frontGap: Dimension | null;
   readonly front: readonly FrontLayer[];
   /** Where the factory plug comes from, seen from the cabin; null where nobody noted it. */

@@ -153,18 +153,11 @@ function leastAngle(gap: (angle: number) => number, quarter: boolean): number {
 
 function polygonRoom(outer: Extract<OutlineMm, { kind: 'polygon' }>, inner: EllipseMm): OutlineRoom {
   const points = polygonPoints(outer);
-  let least = Number.POSITIVE_INFINITY;
-  let nx = 1;
-  let ny = 0;
-  points.forEach((from, index) => {
-    const to = points[(index + 1) % points.length] ?? from;
-    const near = nearestOfSide(inner, from, to, least);
-    if (near && near.distanceMm < least) {
-      least = near.distanceMm;
-      nx = near.nx;
-      ny = near.ny;
-    }
-  });
+  const {
+    distanceMm: least,
+    nx,
+    ny,
+  } = inner.halfLengthMm === inner.halfWidthMm ? nearestToDisc(points, inner) : nearestToEllipse(points, inner);
   const centreOutside = !isInsidePolygon(points, inner.xMm, inner.yMm);
   // A centre that lies outside is as bad as the whole way to its edge.
   const roomMm = centreOutside ? Math.min(-Math.abs(least), least) : least;
@@ -172,27 +165,62 @@ function polygonRoom(outer: Extract<OutlineMm, { kind: 'polygon' }>, inner: Elli
 }
 
 type Nearest = { readonly distanceMm: number; readonly nx: number; readonly ny: number };
+type Corner = readonly [number, number];
 
-/** Signed distance is convex along a straight side, so a golden section finds its least. */
-function nearestOfSide(
-  inner: EllipseMm,
-  from: readonly [number, number],
-  to: readonly [number, number],
-  least: number,
-): Nearest | null {
-  const at = (t: number) => ellipseDistance(inner, from[0] + t * (to[0] - from[0]), from[1] + t * (to[1] - from[1]));
-  // The circle around the ellipse bounds the distance from below: most sides are not worth a search.
-  const bound = pointToSegment(inner.xMm, inner.yMm, from, to) - Math.max(inner.halfLengthMm, inner.halfWidthMm);
-  if (bound >= least) return null;
-  return at(leastBetween((t) => at(t).distanceMm, 0, 1, 1e-10));
+/** A disc's distance is that of its middle, less its radius. */
+function nearestToDisc(points: readonly Corner[], { xMm, yMm, halfLengthMm }: EllipseMm): Nearest {
+  let least = Number.POSITIVE_INFINITY;
+  let [dx, dy] = [1, 0];
+  for (let at = 0; at < points.length; at++) {
+    const from = points[at] as Corner;
+    const to = points[(at + 1) % points.length] as Corner;
+    const t = footOnSegment(xMm, yMm, from, to);
+    const x = from[0] + t * (to[0] - from[0]) - xMm;
+    const y = from[1] + t * (to[1] - from[1]) - yMm;
+    const square = x * x + y * y;
+    if (square >= least) continue;
+    least = square;
+    dx = x;
+    dy = y;
+  }
+  const distance = Math.sqrt(least);
+  const [nx, ny] = distance > 0 ? [dx / distance, dy / distance] : [1, 0];
+  return { distanceMm: distance - halfLengthMm, nx, ny };
 }
 
-function pointToSegment(x: number, y: number, from: readonly [number, number], to: readonly [number, number]): number {
+/**
+ * The signed distance to an ellipse is convex along a straight side: it lies above its tangents at both corners. Where those fall
+ * towards each other its least lies between them, and is searched for only where the place in which they meet is below the least so far.
+ */
+function nearestToEllipse(points: readonly Corner[], inner: EllipseMm): Nearest {
+  const corners = points.map(([x, y]) => ellipseDistance(inner, x, y));
+  let nearest = corners.reduce((least, each) => (each.distanceMm < least.distanceMm ? each : least));
+  for (let at = 0; at < points.length; at++) {
+    const next = (at + 1) % points.length;
+    const [from, to] = [points[at] as Corner, points[next] as Corner];
+    const [first, last] = [corners[at] as Nearest, corners[next] as Nearest];
+    const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
+    if (length === 0) continue;
+    const [ux, uy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
+    const falls = first.nx * ux + first.ny * uy;
+    const rises = last.nx * ux + last.ny * uy;
+    if (falls >= 0 || rises <= 0) continue;
+    const meet = (last.distanceMm - rises * length - first.distanceMm) / (falls - rises);
+    if (first.distanceMm + falls * meet >= nearest.distanceMm) continue;
+    const along = (t: number) =>
+      ellipseDistance(inner, from[0] + t * (to[0] - from[0]), from[1] + t * (to[1] - from[1]));
+    const found = along(leastBetween((t) => along(t).distanceMm, 0, 1, 1e-10));
+    if (found.distanceMm < nearest.distanceMm) nearest = found;
+  }
+  return nearest;
+}
+
+/** Where on a segment a point is nearest, 0 at its start to 1 at its end. */
+function footOnSegment(x: number, y: number, from: Corner, to: Corner): number {
   const dx = to[0] - from[0];
   const dy = to[1] - from[1];
   const square = dx * dx + dy * dy;
-  const t = square > 0 ? Math.max(0, Math.min(1, ((x - from[0]) * dx + (y - from[1]) * dy) / square)) : 0;
-  return Math.hypot(x - from[0] - t * dx, y - from[1] - t * dy);
+  return square > 0 ? Math.max(0, Math.min(1, ((x - from[0]) * dx + (y - from[1]) * dy) / square)) : 0;
 }
 
 /**

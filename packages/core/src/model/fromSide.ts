@@ -28,6 +28,7 @@ export function fromSide(record: OpeningRecord): OpeningRecord {
         angleDeg: negative(each.angleDeg),
         tiltDeg: negative(each.tiltDeg),
       })),
+    proud: record.proud.map((each) => ({ ...each, xMm: negative(each.xMm) })),
     plugDeg: record.plugDeg === null ? null : mirroredDeg(record.plugDeg),
   };
 }

@@ -69,10 +69,25 @@ export const obstacleSchema = z.strictObject({
     z.strictObject({ kind: z.literal('rod'), diameterMm: sizeMm.max(200) }),
     z.strictObject({ kind: z.literal('box'), lengthMm: sizeMm, widthMm: sizeMm, thicknessMm: sizeMm.max(300) }),
   ]),
+  /** How far what is soft may be pressed in. */
+  givesMm: z.number().min(0).max(60).default(0),
   /** Stands on this side of the vehicle only: not carried over to the other. */
   thisSideOnly: z.boolean().default(false),
 });
 export type ObstacleRecord = z.infer<typeof obstacleSchema>;
+
+/** What stands proud of the metal around the hole: a bead, a stud, an old nut. */
+export const proudSchema = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'lower-case letters, digits and - would do'),
+  label: z.string().min(1).max(60),
+  /** Its middle, from the hole's centre, seen from the cabin. */
+  xMm: placeMm,
+  yMm: placeMm,
+  placeHalfWidthMm: z.number().min(0).max(100).default(2),
+  diameterMm: sizeMm.max(100),
+  height: freeMeasurementSchema.omit({ from: true }),
+});
+export type ProudRecord = z.infer<typeof proudSchema>;
 
 export const frontLayerSchema = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'lower-case letters, digits and - would do'),
@@ -135,6 +150,11 @@ const openingFieldsSchema = z.strictObject({
     })
     .nullable()
     .default(null),
+  /** A seat or a housing behind the hole, round about its centre: how deep it reaches from the metal, and how wide it is. */
+  bore: z
+    .strictObject({ depth: freeMeasurementSchema, inside: freeMeasurementSchema.omit({ from: true }) })
+    .nullable()
+    .default(null),
   bolts: boltsSchema,
   fixing: z.enum(FIXINGS),
   behind: z.enum(BEHIND),
@@ -150,6 +170,9 @@ const openingFieldsSchema = z.strictObject({
   obstacles: z.array(obstacleSchema).max(12).default([]),
   /** Whether somebody looked behind it for more than those: with none, that nothing is there. */
   obstaclesLooked: z.boolean().default(false),
+  proud: z.array(proudSchema).max(12).default([]),
+  /** Whether somebody looked around it for more than those. */
+  proudLooked: z.boolean().default(false),
   /** What lies in front besides what the front gap was read to. */
   front: z.array(frontLayerSchema).max(6).default([]),
   /** Where the factory plug comes from, from the right, anticlockwise, seen from the cabin. */
@@ -161,21 +184,24 @@ const openingFieldsSchema = z.strictObject({
 export const openingFactsSchema = openingFieldsSchema.omit({ dimensions: true });
 
 export const openingRecordSchema = openingFieldsSchema.superRefine(
-  ({ dimensions, depthReadings, obstacles, faces, front }, context) => {
+  ({ dimensions, depthReadings, obstacles, proud, bore, faces, front }, context) => {
     const read = [
       ...Object.values(dimensions),
       ...depthReadings.map(({ measurement }) => measurement),
       ...obstacles.map(({ depth }) => depth),
       ...front.map(({ gap }) => gap),
+      ...(bore ? [bore.depth] : []),
     ];
-    front.forEach(({ id }, at) => {
-      if (front.findIndex((each) => each.id === id) === at) return;
-      context.addIssue({
-        code: 'custom',
-        path: ['front', at, 'id'],
-        message: `"${id}" names another one too: a name of its own would do`,
+    for (const [key, list] of Object.entries({ obstacles, proud, front })) {
+      list.forEach(({ id }, at) => {
+        if (list.findIndex((each) => each.id === id) === at) return;
+        context.addIssue({
+          code: 'custom',
+          path: [key, at, 'id'],
+          message: `"${id}" names another one too: a name of its own would do`,
+        });
       });
-    });
+    }
     for (const face of FRONT_FACES) {
       if (faces[face] !== null || !read.some((each) => faceOf(each) === face)) continue;
       const message = `something was read from the ${FACE_NAMES[face]}: how far that stands in front of the metal would do`;

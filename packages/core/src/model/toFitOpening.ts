@@ -39,7 +39,7 @@ export function toDimension(
 
 /** The repeatability of each source, pooled over every place of an opening that was read more than once. */
 function repeatsOf(
-  { dimensions, depthReadings, obstacles, faces, front }: OpeningRecord,
+  { dimensions, depthReadings, obstacles, proud, bore, faces, front }: OpeningRecord,
   halfWidthsMm: HalfWidths,
 ): Repeats {
   const all = [
@@ -47,6 +47,8 @@ function repeatsOf(
     ...Object.values(faces).filter((face) => face !== null),
     ...depthReadings.map(({ measurement }) => measurement),
     ...obstacles.map(({ depth }) => depth),
+    ...proud.map(({ height }) => height),
+    ...(bore ? [bore.depth, bore.inside] : []),
     ...front.flatMap(({ gap, inside }) => (inside ? [gap, inside] : [gap])),
   ];
   const sources = [...new Set(all.map(({ source }) => source))];
@@ -91,6 +93,10 @@ export function toFitOpening(
         diameter: fromReadings([record.recess.diameterMm], instrumentOf(record.recess.source, halfWidthsMm)),
       },
     },
+    bore: record.bore && {
+      depth: toLength(record.bore.depth),
+      inside: toDimension(record.bore.inside, halfWidthsMm, repeats),
+    },
     bolts: HOLELESS.has(record.fixing) ? null : toBolts(record, dimension, halfWidthsMm),
     fixing: record.fixing,
     boltsMissing: boltDimensions(record).filter((key) => !record.dimensions[key]),
@@ -100,6 +106,12 @@ export function toFitOpening(
     lowerEdge: record.behind === 'glass' ? dimension('lowerEdge') : null,
     obstacles: record.obstacles.map((obstacle) => toObstacle(obstacle, toLength)),
     obstaclesLooked: record.obstaclesLooked || record.obstacles.some(({ depth }) => isTakenHere(depth)),
+    proud: record.proud.map(({ id, label, xMm, yMm, placeHalfWidthMm, diameterMm, height }) => {
+      const place = rectangular(0, placeHalfWidthMm, SOURCES[height.source].origin);
+      const tall = toDimension(height, halfWidthsMm, repeats);
+      return { id, label, xMm, yMm, placeX: place, placeY: place, diameterMm, height: tall };
+    }),
+    proudLooked: record.proudLooked || record.proud.some(({ height }) => isTakenHere(height)),
     frontGap: dimension('frontGap'),
     front: record.front.map(({ id, label, kind, gap, inside }) => ({
       id,
@@ -229,6 +241,7 @@ function toObstacle(record: ObstacleRecord, toLength: (measurement: Measurement)
     placeY: place,
     angleRad: degToRad(record.angleDeg),
     tiltRad: degToRad(record.tiltDeg),
+    givesMm: kind === 'soft' ? record.givesMm : 0,
   };
 }
 

@@ -23,6 +23,21 @@ test('everything that a margin can depend on has words', () => {
       bolts: rectangle,
       recess: { depthMm: 3, outline: { kind: 'circle', diameter: exact(180) } },
     }),
+    opening({
+      bore: { depth: exact(20), inside: exact(140) },
+      proud: [
+        {
+          id: 'weld-bead',
+          label: 'weld bead',
+          xMm: 90,
+          yMm: 0,
+          placeX: exact(0),
+          placeY: exact(0),
+          diameterMm: 8,
+          height: exact(4),
+        },
+      ],
+    }),
     opening({ hole: { kind: 'polygon', corners: [], edgeOffset: exact(0) }, bolts: free }),
   ];
   const speakers = [speaker(), speaker({ basket: oval, flange: oval, bolts: rectangle }), speaker({ bolts: free })];

@@ -23,6 +23,8 @@ const WORDS: Readonly<Record<string, string>> = {
   'opening.holeEdgeOffset': 'Trace of the hole',
   'opening.boltPosition': 'Trace of the screws',
   'opening.recessDiameter': 'Recess diameter',
+  'opening.bore.depth': 'Depth of the bore behind the hole',
+  'opening.bore.inside': 'Diameter of the bore behind the hole',
   'opening.frontGap': 'Front gap',
   'speaker.flangeDiameter': 'Flange diameter',
   'speaker.flangeLength': 'Flange length',
@@ -73,10 +75,12 @@ const WORDS: Readonly<Record<string, string>> = {
 export function termWords(name: string): string {
   const known = WORDS[name];
   if (known) return known;
-  const obstacle = /^opening\.obstacle\.(.+)\.(depth|placeX|placeY)$/.exec(name);
+  const obstacle = /^opening\.(?:obstacle|proud)\.(.+)\.(depth|height|placeX|placeY)$/.exec(name);
   if (obstacle) {
     const words = (obstacle[1] ?? '').replaceAll('-', ' ');
-    const of = { depth: 'Depth to', placeX: 'Place, sideways, of', placeY: 'Place, upwards, of' }[obstacle[2] ?? ''];
+    const of = { depth: 'Depth to', height: 'Height of', placeX: 'Place, sideways, of', placeY: 'Place, upwards, of' }[
+      obstacle[2] ?? ''
+    ];
     return `${of} the ${words}`;
   }
   const layer = /^opening\.front\.(.+)\.(gap|inside)$/.exec(name);

@@ -31,6 +31,8 @@ export function checkPlace(id: CheckId, behind: OpeningRecord['behind']): string
       return 'at the front';
     case 'cover':
       return 'at the edge that covers the hole';
+    case 'liesFlat':
+      return 'at what stands proud around the hole';
     case 'obstacles':
       return 'at the beam, rail or wiring';
     case 'terminals':
@@ -58,6 +60,7 @@ export const FALL_OUT_WORDS: Readonly<Record<CheckId, string>> = {
   depth: 'at the depth behind',
   front: 'at the front',
   cover: 'because they leave the hole open',
+  liesFlat: 'at what stands proud around the hole',
   obstacles: 'at a beam, rail or wiring',
   terminals: 'at the terminals',
   wireWay: 'at the wire notch',
@@ -77,6 +80,7 @@ export const OBSTACLE_WORDS: Readonly<Record<ObstacleKind, string>> = {
   rail: 'window rail',
   wiring: 'wiring',
   skin: 'second skin',
+  soft: 'felt, foam or film',
   other: 'something else',
 };
 

@@ -257,8 +257,8 @@ function explainedMm({ terms }: Margin, { parts }: Action, spread: number): numb
 
 /** What a dimension is measured with; null where nothing at the door measures it. */
 function instrumentFor(key: string): Instrument | null {
-  if (/^(hole|bolt)/.test(key)) return 'calliper';
-  if (/^depth/.test(key) || /^front(Gap|\..+\.gap)$/.test(key) || /^obstacle\..+\.depth$/.test(key))
+  if (/^(hole|bolt|bore\.inside|proud\..+\.height)/.test(key)) return 'calliper';
+  if (/^depth/.test(key) || /^front(Gap|\..+\.gap)$/.test(key) || /^(obstacle\..+|bore)\.depth$/.test(key))
     return 'depthStick';
-  return key === 'lowerEdge' || /^(obstacle\..+\.place[XY]?|front\..+\.inside)$/.test(key) ? 'tapeMm' : null;
+  return key === 'lowerEdge' || /^((obstacle|proud)\..+\.place[XY]?|front\..+\.inside)$/.test(key) ? 'tapeMm' : null;
 }

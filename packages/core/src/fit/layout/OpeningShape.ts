@@ -69,6 +69,8 @@ export class OpeningShape {
   /** null where it has not been measured, or has no evenness. */
   readonly holeSpan: Span | null;
   readonly recess: PlateShape | null;
+  /** null where there is none. */
+  readonly bore: PlateShape | null;
   readonly fitted: FittedSheet | null;
   readonly obstacles: readonly ObstacleShape[];
   readonly frontSlot: number;
@@ -108,6 +110,10 @@ export class OpeningShape {
     this.hole = plate(opening.hole, slot, 'hole');
     this.holeSpan = this.hole && spanOf(this.hole.outline);
     this.recess = opening.recess && plate(opening.recess.outline, slot, 'recess');
+    this.bore = opening.bore && {
+      outline: { kind: 'circle', diameter: opening.bore.inside.valueMm },
+      firstSlot: slot('bore.inside'),
+    };
     this.fitted = fitted;
     this.sheetSlots = fitted && {
       slots: Int32Array.from(fitted.terms, ({ name }) => OPENING_AT + names.indexOf(name)),

@@ -3,14 +3,18 @@ import type { OutlineMm, PartOutline } from '../../geometry/Outline';
 import { type EllipseMm, type OutlineRoom, outlineRoom } from '../../geometry/outlineRoom';
 import type { LayerPlace } from '../mates/placements';
 import type { LayerShape } from './LayerShape';
-import { LAYER, layerAt } from './slots';
+import { LAYER, layerAt, MOST_LAYERS } from './slots';
 import type { View } from './View';
 
 /** The metal itself as a plate; layers are counted from 0. */
 export const METAL = -1;
+/** The seat or housing behind it, which begins in its plane. */
+export const BORE = MOST_LAYERS + 1;
+
+const CENTRE: LayerPlace = { xMm: 0, yMm: 0, angleRad: 0 };
 
 export type PassedPlate = {
-  /** Which layer, `METAL` for the hole in the metal. */
+  /** Which layer, `METAL` for the hole in the metal, `BORE` for what lies behind it. */
   readonly layer: number;
   readonly outline: OutlineMm;
   readonly firstSlot: number;
@@ -28,6 +32,7 @@ export function passedPlate(view: View, layer: number): PassedPlate | null {
       hole && { layer, outline: hole.outline, firstSlot: hole.firstSlot, place: opening.holePlace, depthMm: raisedMm }
     );
   }
+  if (layer === BORE) return opening.bore && { layer, ...opening.bore, place: CENTRE, depthMm: raisedMm };
   const { inner, isMade } = layers[layer] as LayerShape;
   if (isMade) return null;
   return {
@@ -41,7 +46,7 @@ export function passedPlate(view: View, layer: number): PassedPlate | null {
 
 /** Where a plate lies above which layers: its depth below the flange is the height of these. */
 export function addPlateDepth(view: View, { layer }: Pick<PassedPlate, 'layer'>, by: number): void {
-  view.addHeights(by, layer + 1);
+  view.addHeights(by, layer === BORE ? 0 : layer + 1);
 }
 
 /** What the lengths of a plate's outline add. */

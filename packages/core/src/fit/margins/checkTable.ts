@@ -11,6 +11,7 @@ import { airbag, chime, connector, wireWay } from './checks/facts';
 import { figures } from './checks/figures';
 import { front } from './checks/front';
 import { hole } from './checks/hole';
+import { liesFlat } from './checks/liesFlat';
 import { obstacles } from './checks/obstacles';
 import { screws } from './checks/screws';
 import { terminals } from './checks/terminals';
@@ -24,6 +25,7 @@ export const CHECK_TABLE: Readonly<Record<CheckId, CheckKind>> = {
   obstacles,
   front,
   cover,
+  liesFlat,
   terminals,
   wireWay,
   connector,

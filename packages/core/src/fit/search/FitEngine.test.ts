@@ -2,13 +2,28 @@
 import { describe, expect, test } from '@jest/globals';
 import { LARGE_RULES, largeCatalogue, largeVehicle } from '../../testing/largeCatalogue';
 import { plainRanking } from '../../testing/plainRanking';
-import type { FitOpening } from '../shapes';
+import type { Dimension } from '../../uncertainty/Dimension';
+import type { FitOpening, ProudThing } from '../shapes';
 import { CatalogueIndex } from './CatalogueIndex';
 import { FitEngine } from './FitEngine';
 import { VERDICTS_BY_RANK } from './Ranking';
 
 const catalogue = largeCatalogue({ speakers: 30, brackets: 30, seed: 11 });
 const index = new CatalogueIndex(catalogue);
+
+function stud(xMm: number, height: Dimension): ProudThing {
+  const place = { ...height, valueMm: 0, uncertaintyMm: 0.5 };
+  return {
+    id: `stud-${Math.abs(xMm)}`,
+    label: 'stud',
+    xMm,
+    yMm: 10,
+    placeX: place,
+    placeY: place,
+    diameterMm: 8,
+    height,
+  };
+}
 
 /** What both say, rounded to what two ways of adding up may differ by. */
 function compare(engine: FitEngine, opening: FitOpening): void {
@@ -81,6 +96,8 @@ describe('says what the plain ranking says', () => {
       { ...frontDoor, frontGap: moved(17) },
       { ...frontDoor, obstacles: frontDoor.obstacles.map((each) => ({ ...each, depth: moved(45) })) },
       { ...frontDoor, obstacles: [] },
+      { ...frontDoor, bore: { depth: moved(25), inside: moved(146) } },
+      { ...frontDoor, proudLooked: false, proud: [stud(88, moved(4)), stud(-80, moved(9))] },
       { ...frontDoor, lowerEdge: moved(35) },
       { ...frontDoor, bolts: kick?.bolts ?? null },
       { ...frontDoor, hole: { kind: 'circle', diameter: null }, depths: [], frontGap: null },

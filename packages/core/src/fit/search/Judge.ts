@@ -35,6 +35,7 @@ const ASKED_IN_ORDER: readonly CheckId[] = [
   'depth',
   'hole',
   'cover',
+  'liesFlat',
   'obstacles',
   'terminals',
 ];

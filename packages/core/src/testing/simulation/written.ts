@@ -108,6 +108,7 @@ function withBeam(record: OpeningRecord, truth: TrueOpening, ways: Ways, random:
     angleDeg: 0,
     tiltDeg: 0,
     shape: { kind: 'rod' as const, diameterMm: 30 },
+    givesMm: 0,
     thisSideOnly: false,
   };
   return { ...record, obstacles: [beam] };

@@ -17,6 +17,15 @@ type ObstacleFieldsProps = {
 };
 
 const MOST = 12;
+const OF_METAL = 'Asked to keep the clearance of metal.';
+const CLEARANCE_HINTS: Readonly<Record<ObstacleRecord['kind'], string>> = {
+  beam: OF_METAL,
+  rail: OF_METAL,
+  skin: OF_METAL,
+  other: OF_METAL,
+  wiring: 'Asked to keep the clearance of wiring.',
+  soft: 'Asked for no air: it may be pressed in as far as it gives.',
+};
 const PLACE = { kind: 'length', least: -300, most: 300 } as const;
 
 export function ObstacleFields({ obstacles, faces, errorAt, onChange }: ObstacleFieldsProps) {
@@ -54,7 +63,7 @@ type OneObstacleProps = {
 };
 
 function OneObstacle({ obstacle, faces, errorAt, onChange, idFor, onRemove }: OneObstacleProps) {
-  const { label, kind, xMm, yMm, depth, placeHalfWidthMm, angleDeg, tiltDeg, shape, thisSideOnly } = obstacle;
+  const { label, kind, xMm, yMm, depth, placeHalfWidthMm, angleDeg, tiltDeg, givesMm, shape, thisSideOnly } = obstacle;
   return (
     <fieldset className="grid gap-3 border border-hairline p-3 sm:grid-cols-2">
       <legend className="px-1 font-semibold">{label}</legend>
@@ -62,7 +71,7 @@ function OneObstacle({ obstacle, faces, errorAt, onChange, idFor, onRemove }: On
         label="What it is"
         value={kind}
         options={OBSTACLE_KINDS.map((each) => [each, capital(OBSTACLE_WORDS[each])])}
-        hint={kind === 'wiring' ? 'Asked to keep the clearance of wiring.' : 'Asked to keep the clearance of metal.'}
+        hint={CLEARANCE_HINTS[kind]}
         onChange={(next) =>
           // A name that was never changed goes with the kind.
           onChange({
@@ -125,6 +134,17 @@ function OneObstacle({ obstacle, faces, errorAt, onChange, idFor, onRemove }: On
         onChange={(next) => onChange({ shape: toShape(next, shape) })}
       />
       <ShapeFields shape={shape} onChange={(next) => onChange({ shape: next })} />
+      {kind === 'soft' && (
+        <NumberField
+          label="It gives"
+          hint="How far it may be pressed in without harm."
+          kind="length"
+          least={0}
+          most={60}
+          value={givesMm}
+          onChange={(value) => onChange({ givesMm: value })}
+        />
+      )}
       <NumberField
         label="Runs at"
         hint="Against the level, anticlockwise as seen from the cabin."

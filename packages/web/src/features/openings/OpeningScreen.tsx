@@ -3,7 +3,6 @@
 import type { Catalogue } from '@low-quarry/core/contracts/catalogue';
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import { isTakenHere } from '@low-quarry/core/model/measurement';
 import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
 import { placeLabel } from '@low-quarry/core/model/place';
@@ -22,7 +21,6 @@ import { needsPerson, type SaveOpening } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button, LinkButton } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { unreadNumber } from '../../ui/NumberField';
 import { newId } from '../../ui/newId';
@@ -32,12 +30,11 @@ import { Answered } from '../../ui/states';
 import { useScreenAwake } from '../../ui/useScreenAwake';
 import { jobQuery } from '../jobs/jobsQueries';
 import { jobTitle } from '../jobs/jobTitle';
+import { AroundFields } from './AroundFields';
 import { CarryOver } from './CarryOver';
 import { FaceFields } from './FaceFields';
 import { FactFields } from './FactFields';
-import { FrontFields } from './FrontFields';
 import { MeasureField } from './MeasureField';
-import { ObstacleFields } from './ObstacleFields';
 import { OpeningDrawing } from './OpeningDrawing';
 import {
   carryOver,
@@ -53,8 +50,6 @@ import {
 } from './openingDraft';
 import { openingQuery } from './openingQueries';
 import { otherSide } from './otherSide';
-import { SurroundingFields } from './SurroundingFields';
-import { TraceFields } from './TraceFields';
 import { useDraft } from './useDraft';
 
 export function OpeningScreen() {
@@ -205,49 +200,7 @@ function Filled({
           </p>
           <FaceFields faces={draft.facts.faces} errorAt={errorAt} onChange={(faces) => changeFacts({ faces })} />
         </section>
-        <section aria-label="What stands behind" className="order-2">
-          <h2 className="mb-2 border-b border-ink text-[18px] font-bold">Beams, rails and wires behind it</h2>
-          <div className="flex flex-col gap-3">
-            {!draft.facts.obstacles.some(({ depth }) => isTakenHere(depth)) && (
-              <Choice
-                label="Beam, rail or wiring behind the hole"
-                hint="A lamp through the hole, and a minute."
-                value={draft.facts.obstaclesLooked ? 'nothing' : 'notLooked'}
-                options={[
-                  ['notLooked', 'Not looked'],
-                  [
-                    'nothing',
-                    draft.facts.obstacles.length === 0 ? 'Looked: nothing there' : 'Looked: nothing else there',
-                  ],
-                ]}
-                onChange={(value) => changeFacts({ obstaclesLooked: value === 'nothing' })}
-              />
-            )}
-            <ObstacleFields
-              obstacles={draft.facts.obstacles}
-              faces={draft.facts.faces}
-              errorAt={errorAt}
-              onChange={(obstacles) => changeFacts({ obstacles })}
-            />
-          </div>
-          <h2 className="mt-6 mb-2 border-b border-ink text-[18px] font-bold">In front of it</h2>
-          <div className="flex flex-col gap-3">
-            <p className="text-[13px] leading-4 text-muted">
-              Besides what the front gap was read to. What is cut out lets narrower parts through.
-            </p>
-            <FrontFields
-              layers={draft.facts.front}
-              faces={draft.facts.faces}
-              errorAt={errorAt}
-              onChange={(front) => changeFacts({ front })}
-            />
-          </div>
-          <h2 className="mt-6 mb-2 border-b border-ink text-[18px] font-bold">More of the opening</h2>
-          <div className="flex flex-col gap-3">
-            <TraceFields facts={draft.facts} onChange={changeFacts} />
-            <SurroundingFields facts={draft.facts} errorAt={errorAt} onChange={changeFacts} />
-          </div>
-        </section>
+        <AroundFields facts={draft.facts} errorAt={errorAt} onChange={changeFacts} />
       </div>
       <div className="contents lg:sticky lg:top-2 lg:flex lg:flex-col lg:gap-6">
         <section aria-label="Drawing" className="-order-1 flex flex-col gap-2 lg:order-none">

@@ -6,7 +6,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { NumberField } from '../../ui/NumberField';
 import { NotedLengthField } from './NotedLengthField';
-import { type DepthRecord, newDepth } from './surroundings';
+import { type DepthRecord, guessed, newDepth } from './surroundings';
 
 type Facts = Omit<OpeningRecord, 'dimensions'>;
 
@@ -20,7 +20,7 @@ const MOST_DEPTHS = 40;
 const FIRST_RECESS = { depthMm: 4, diameterMm: 180, source: 'guess' } as const;
 
 export function SurroundingFields({ facts, errorAt, onChange }: SurroundingFieldsProps) {
-  const { recess, plugDeg, material, wallMm, depthReadings, behind } = facts;
+  const { recess, bore, plugDeg, material, wallMm, depthReadings, behind } = facts;
   return (
     <>
       <div className="grid gap-3 sm:grid-cols-2">
@@ -87,6 +87,7 @@ export function SurroundingFields({ facts, errorAt, onChange }: SurroundingField
           </>
         )}
       </div>
+      <BoreFields bore={bore} faces={facts.faces} errorAt={errorAt} onChange={(next) => onChange({ bore: next })} />
       {behind !== 'nothing' && (
         <MoreDepths
           depths={depthReadings}
@@ -96,6 +97,52 @@ export function SurroundingFields({ facts, errorAt, onChange }: SurroundingField
         />
       )}
     </>
+  );
+}
+
+type BoreFieldsProps = {
+  readonly bore: Facts['bore'];
+  readonly faces: Facts['faces'];
+  readonly errorAt: (path: string) => string | null;
+  readonly onChange: (bore: Facts['bore']) => void;
+};
+
+/** As deep and wide as a factory housing may be, until somebody measures it. */
+const firstBore = () => ({ depth: guessed(30), inside: guessed(140) });
+
+function BoreFields({ bore, faces, errorAt, onChange }: BoreFieldsProps) {
+  return (
+    <div className="grid gap-3 sm:grid-cols-2">
+      <Choice
+        label="Seat or housing behind the hole"
+        hint="A round wall that the basket goes into, such as a factory pod."
+        value={bore ? 'yes' : 'no'}
+        options={[
+          ['no', 'None'],
+          ['yes', 'One the basket goes into'],
+        ]}
+        onChange={(value) => onChange(value === 'yes' ? (bore ?? firstBore()) : null)}
+      />
+      {bore && (
+        <>
+          <NotedLengthField
+            label="Diameter of the bore"
+            hint="Free in it, at its narrowest, about the centre of the hole."
+            length={bore.inside}
+            error={errorAt('record.bore.inside.readingsMm.0')}
+            onChange={(inside) => onChange({ ...bore, inside })}
+          />
+          <NotedLengthField
+            label="Depth of the bore"
+            hint="From the metal straight in to where it ends or widens."
+            length={bore.depth}
+            faces={faces}
+            error={errorAt('record.bore.depth.readingsMm.0')}
+            onChange={(depth) => onChange({ ...bore, depth })}
+          />
+        </>
+      )}
+    </div>
   );
 }
 

@@ -116,6 +116,8 @@ export function carryOver(draft: OpeningDraft, other: OpeningRecord): OpeningDra
     ...(facts.depthReadings.length > 0 ? { depthReadings: facts.depthReadings } : {}),
     ...(facts.obstacles.length > 0 || facts.obstaclesLooked ? { obstacles: facts.obstacles } : {}),
     ...(facts.recess ? { recess: facts.recess } : {}),
+    ...(facts.bore ? { bore: facts.bore } : {}),
+    ...(facts.proud.length > 0 || facts.proudLooked ? { proud: facts.proud } : {}),
     ...(facts.front.length > 0 ? { front: facts.front } : {}),
   };
   return { ...draft, fields, facts: { ...facts, ...carriedFacts(there), ...here } };
@@ -142,6 +144,9 @@ function carriedField(key: OpeningDimensionKey, taken: Measurement, faces: Openi
   };
 }
 
+/** As nobody on this side took it. */
+const CARRIED = { source: 'carriedOver', takenBy: null, takenAt: null } as const;
+
 /** The facts of the other side that come along, each length of them as carried over. */
 function carriedFacts({
   nominalSize,
@@ -155,6 +160,8 @@ function carriedFacts({
   material,
   wallMm,
   recess,
+  bore,
+  proud,
   faces,
   front,
   depthReadings,
@@ -162,9 +169,7 @@ function carriedFacts({
 }: OpeningRecord): Partial<OpeningFacts> {
   const reread = (measurement: Measurement, way: typeof INWARDS | typeof OUTWARDS): Measurement => ({
     ...rereadFromMetal(measurement, faces, way),
-    source: 'carriedOver',
-    takenBy: null,
-    takenAt: null,
+    ...CARRIED,
   });
   return {
     nominalSize,
@@ -178,6 +183,8 @@ function carriedFacts({
     material,
     wallMm,
     recess: recess && { ...recess, source: 'carriedOver' },
+    bore: bore && { depth: reread(bore.depth, INWARDS), inside: { ...bore.inside, ...CARRIED } },
+    proud: proud.map((each) => ({ ...each, height: { ...each.height, ...CARRIED } })),
     depthReadings: depthReadings.map((each) => ({ ...each, measurement: reread(each.measurement, INWARDS) })),
     obstacles: obstacles.map((each) => ({ ...each, depth: reread(each.depth, INWARDS) })),
     front: front.map((each) => ({

@@ -1,7 +1,7 @@
 /** What a person adds to an opening beside its dimensions: starting values, and figures noted by hand. */
 import { anticlockwise } from '@low-quarry/core/model/corners';
 import { type Face, FRONT_FACES, type Measurement } from '@low-quarry/core/model/measurement';
-import type { FrontLayerRecord, ObstacleRecord, OpeningRecord } from '@low-quarry/core/model/opening';
+import type { FrontLayerRecord, ObstacleRecord, OpeningRecord, ProudRecord } from '@low-quarry/core/model/opening';
 import type { Place } from '@low-quarry/core/model/readPlaces';
 import { SOURCES, type SourceId } from '@low-quarry/core/model/source';
 import { FRONT_WORDS, OBSTACLE_WORDS } from '../../text/words';
@@ -65,6 +65,7 @@ export function newObstacle(others: readonly ObstacleRecord[]): ObstacleRecord {
     placeHalfWidthMm: 5,
     angleDeg: 0,
     tiltDeg: 0,
+    givesMm: 0,
     shape: { kind: 'rod', diameterMm: 32 },
     thisSideOnly: false,
   };
@@ -82,6 +83,13 @@ export function ownId(words: string, others: readonly { readonly id: string }[])
     const id = number === 1 ? first : `${first}-${number}`;
     if (others.every((each) => each.id !== id)) return id;
   }
+}
+
+/** A weld stud at the edge of most holes, until somebody says better. */
+export function newProud(others: readonly ProudRecord[]): ProudRecord {
+  const id = ownId('stud', others);
+  const label = id.replaceAll('-', ' ');
+  return { id, label, xMm: 85, yMm: 0, placeHalfWidthMm: 2, diameterMm: 8, height: guessed(6) };
 }
 
 /** A door card with a cut-out, as far in front as most are. */

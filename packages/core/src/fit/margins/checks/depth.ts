@@ -24,6 +24,8 @@ const ONLY_BELOW_EDGE = 102;
 const BELOW_EDGE = 104;
 /** The readings cannot be believed without asking. */
 const DOUBTED = 103;
+/** The body stands below the lower edge of the glass, where nobody has read a depth. */
+const UNREAD_BELOW_EDGE = 105;
 
 const gap: Gap = newGap();
 
@@ -64,6 +66,7 @@ export const depth: CheckKind = {
       gaps.offer(found.gapMm - asked, FIRST_BOX + at);
     }
     askBelowEdge(view, gaps, rules);
+    if (gaps.verdict === 'clears' && isUnreadBelowEdge(view, asked)) gaps.missing(UNREAD_BELOW_EDGE);
     if (gaps.verdict === 'clears' && opening.fitted?.doubts.some(isAsked)) gaps.fact('measure', DOUBTED);
   },
   /**
@@ -111,6 +114,13 @@ export const depth: CheckKind = {
           nearest: null,
           missing: ['depthTop'],
         };
+      case UNREAD_BELOW_EDGE:
+        return {
+          sentence:
+            'The body stands below the lower edge of the glass, past where the glass is: what stands there, the outer skin mostly, nobody has read. Read a depth below that edge.',
+          nearest: null,
+          missing: ['depthBottom'],
+        };
       case DOUBTED:
         return doubtWords(view);
       case BELOW_EDGE:
@@ -135,6 +145,19 @@ function askBelowEdge(view: View, gaps: Gaps, { clearancesMm }: FitRules): void 
   speaker.addDepth(view.doubts, speaker.ringCount - 1, -1);
   view.addHeights(1);
   gaps.offer(nearest.depth.valueMm - speaker.depthMm + view.raisedMm - clearancesMm.metal, BELOW_EDGE);
+}
+
+/**
+ * Whether a part of the body is past where the glass would be, were it longer, and nobody knows what stands there: the outer skin
+ * lies behind the glass, how far nobody has read. What stays in front of that is in front of the skin too.
+ */
+function isUnreadBelowEdge(view: View, askedMm: number): boolean {
+  const { opening, boxes } = view;
+  const { sheet } = opening;
+  if (!sheet || sheet.lowerEdgeMm === null || readingsBelowEdge(opening.opening).length > 0) return false;
+  const longer = { ...sheet, lowerEdgeMm: null };
+  sheetGap(gap, view.body, longer);
+  return gap.gapMm < askedMm || boxes.some((box) => boxSheetGap(box, longer).gapMm < askedMm);
 }
 
 function nearestBelow({ opening }: View) {

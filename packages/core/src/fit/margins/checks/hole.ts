@@ -3,20 +3,25 @@
  * and the section that stays in its plane sits in it, whatever stands in front of it. The hole in the vehicle is asked the
  * shop's clearance; bought parts are made to measure and are asked none.
  *
+ * A seat or a housing behind the hole is one more plate in its plane; what of the terminals comes to lie in it must fit into it as well.
+ *
  * When only what sticks out of the side (a terminal, a plug) is in the way, and by little, tilting the speaker in may do.
  * That is said and stays an open question: nobody has tried it.
  */
 import { outlineLengths } from '../../../geometry/Outline';
 import type { OutlineRoom } from '../../../geometry/outlineRoom';
 import { rectangleRoom } from '../../../geometry/rectangleRoom';
+import { wholeUncertaintyMm } from '../../../uncertainty/Dimension';
 import type { LengthUnit } from '../../../units/parseLength';
 import { printLength } from '../../../units/printLength';
 import type { Nearest, OpeningDimensionKey } from '../../Check';
+import type { PlacedBox } from '../../layout/bodyBoxes';
 import { outsideOf } from '../../layout/LayerShape';
 import {
   addInside,
   addOutline,
   addPlateDepth,
+  BORE,
   fromPlate,
   METAL,
   type PassedPlate,
@@ -38,6 +43,8 @@ const SECTIONS = 64;
 const IN_PLANE = SECTIONS - 1;
 /** A layer, or the flange, in the recess. */
 const RECESS = 16 * SECTIONS;
+/** A box in the bore. */
+const IN_BORE = 24 * SECTIONS;
 const NOTHING_PASSES = 32 * SECTIONS;
 const MISSING = NOTHING_PASSES + 1;
 const TERMINAL_TILTS = NOTHING_PASSES + 2;
@@ -54,6 +61,7 @@ export const hole: CheckKind = {
       const plate = passedPlate(view, layer);
       if (plate) askPlate(view, gaps, plate, askedMm(layer, rules));
     }
+    askBore(view, gaps, rules);
     askRecess(view, gaps);
     if (!gaps.hasMargin) gaps.fact('clears', NOTHING_PASSES);
     if (gaps.verdict !== 'clears') return;
@@ -75,6 +83,7 @@ export const hole: CheckKind = {
         nearest: null,
       };
     if (tag >= TERMINAL_TILTS) return terminalWords(view, tag, unit);
+    if (tag >= IN_BORE) return boreWords(view, gaps, rules, unit);
     if (tag >= RECESS) return recessWords(view, gaps, unit);
     return sectionWords(view, gaps, rules, unit);
   },
@@ -86,7 +95,32 @@ export function isInMetal({ tag }: Gaps): boolean {
 }
 
 function askedMm(layer: number, { clearancesMm }: FitRules): number {
-  return layer === METAL ? clearancesMm.hole : 0;
+  return layer === METAL || layer === BORE ? clearancesMm.hole : 0;
+}
+
+/** The body passes the bore, and what of its terminals comes to lie in it has room there. */
+function askBore(view: View, gaps: Gaps, rules: FitRules): void {
+  const plate = passedPlate(view, BORE);
+  if (!plate) return;
+  const asked = askedMm(BORE, rules);
+  askPlate(view, gaps, plate, asked);
+  view.boxes.forEach((box, at) => {
+    if (!isInBore(view, box)) return;
+    const room = rectangleRoom(plate.outline, plate.place, box.rectangle);
+    addOutline(view, plate.firstSlot, room.outer);
+    view.doubts.add(SPEAKER.boxes, -1);
+    gaps.offer(room.roomMm - asked, IN_BORE + at);
+  });
+}
+
+/** Whether any of a box may lie behind the plane of the hole and before the end of the bore. */
+function isInBore({ opening }: View, { box }: PlacedBox): boolean {
+  const { bore } = opening.opening;
+  if (!bore) return false;
+  const [, , middleMm] = box.middle;
+  const halfMm = box.halfSizeMm[2];
+  const reachMm = bore.depth.valueMm + ROOT_3 * wholeUncertaintyMm(bore.depth);
+  return middleMm - halfMm < reachMm && middleMm + halfMm > 0;
 }
 
 /** The section in the plane of a plate, between its neighbours, and every ring behind it. */
@@ -215,7 +249,7 @@ function sizesOf(outline: View['speaker']['speaker']['flange']): readonly [numbe
 function terminalShortfallMm(view: View): number {
   let worst = 0;
   for (const { rectangle, toMm } of view.boxes) {
-    for (let layer = METAL; layer < view.layers.length; layer++) {
+    for (const layer of [BORE, METAL, ...view.layers.keys()]) {
       const plate = passedPlate(view, layer);
       if (!plate || toMm <= plate.depthMm) continue;
       worst = Math.max(worst, -rectangleRoom(plate.outline, plate.place, rectangle).roomMm);
@@ -238,7 +272,7 @@ function sectionWords(view: View, { tag, valueMm, verdict }: Gaps, rules: FitRul
   const left = valueMm + asked;
   const [dx, dy] = fromPlate(plate.place, nx, ny);
   const [x, y] = edgeOf(placement.at, a, b, dx, dy);
-  const z = layer === METAL ? 0 : -(view.belowMm[layer + 1] as number);
+  const z = layer === METAL || layer === BORE ? 0 : -(view.belowMm[layer + 1] as number);
   const nearest: Nearest = { onPart: [x, y, z], onOther: [x + left * dx, y + left * dy, z], askedMm: asked };
   const part = isMagnet(view, after, ring) ? 'magnet' : 'basket';
   const word = plateWord(view, layer);
@@ -263,6 +297,7 @@ function isMagnet({ speaker }: View, after: number, ring: number): boolean {
 /** The layer as a word, with its number where there are two of a kind. */
 export function plateWord({ layers }: View, layer: number): string {
   if (layer === METAL) return 'hole';
+  if (layer === BORE) return 'bore behind the hole';
   const { kind } = (layers[layer] as View['layers'][number]).layer;
   const before = layers.slice(0, layer).filter((each) => each.layer.kind === kind).length;
   const word = kind === 'bracket' ? "bracket's throat" : 'spacer';
@@ -295,6 +330,20 @@ function recessWords(view: View, { tag, valueMm }: Gaps, unit: LengthUnit): Told
       valueMm < 0
         ? `The ${part} is wider than the recess by ${printLength(-valueMm, unit)} on one side.`
         : `The ${part} sits in the recess with ${printLength(valueMm, unit)} at the tightest.`,
+    nearest: null,
+  };
+}
+
+function boreWords(view: View, { tag, valueMm }: Gaps, rules: FitRules, unit: LengthUnit): Told {
+  const { label } = view.boxes[tag - IN_BORE] as PlacedBox;
+  const asked = askedMm(BORE, rules);
+  const left = valueMm + asked;
+  const size = printLength(Math.abs(left), unit);
+  return {
+    sentence:
+      left < 0
+        ? `The ${label} stands ${size} too far out for the bore behind the hole.`
+        : `The ${label} has ${size} in the bore behind the hole; the shop asks ${printLength(asked, unit)}.`,
     nearest: null,
   };
 }

@@ -70,7 +70,12 @@ export function notLookedWords({ obstacles: noted }: Pick<FitOpening, 'obstacles
   return `Nobody has looked behind this opening for ${what}: a lamp and a minute tell.`;
 }
 
-export function obstacleClearanceMm({ kind }: Pick<FitObstacle, 'kind'>, { clearancesMm }: FitRules): number {
+/** Off what is soft no air is asked: it may be pressed in as far as it gives. */
+export function obstacleClearanceMm(
+  { kind, givesMm }: Pick<FitObstacle, 'kind' | 'givesMm'>,
+  { clearancesMm }: FitRules,
+): number {
+  if (kind === 'soft') return -givesMm;
   return kind === 'wiring' ? clearancesMm.wiring : clearancesMm.metal;
 }
 
@@ -155,14 +160,16 @@ function obstacleWords(view: View, { tag, valueMm, ownVerdict }: Gaps, rules: Fi
   const { label } = each.obstacle;
   const part = box?.label ?? 'body';
   const gapMm = valueMm + asked;
-  const room = `the shop asks ${printLength(asked, unit)}`;
+  const isSoft = each.obstacle.kind === 'soft';
+  const room = isSoft ? `it gives ${printLength(-asked, unit)}` : `the shop asks ${printLength(asked, unit)}`;
   const close = ownVerdict === 'measure' ? ', too close to call' : '';
+  const into = isSoft && valueMm >= 0 ? 'presses' : 'would stand';
   return {
     sentence:
       gapMm < 0
-        ? `The ${part} would stand ${printLength(-gapMm, unit)} into the ${label}; ${room} of air.`
+        ? `The ${part} ${into} ${printLength(-gapMm, unit)} into the ${label}; ${room}${isSoft ? close : ' of air'}.`
         : `The ${part} stays ${printLength(gapMm, unit)} off the ${label}; ${room}${close}.`,
-    nearest: { onPart, onOther, askedMm: asked },
+    nearest: { onPart, onOther, askedMm: Math.max(0, asked) },
   };
 }
 

@@ -71,7 +71,7 @@ export const terminals: CheckKind = {
 };
 
 function isMetal({ obstacle }: ObstacleShape): boolean {
-  return obstacle.kind !== 'wiring';
+  return obstacle.kind !== 'wiring' && obstacle.kind !== 'soft';
 }
 
 function isMetalWall({ material }: FitOpening): boolean {
