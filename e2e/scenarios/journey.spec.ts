@@ -50,7 +50,7 @@ test('from the car to the order list, by mouse, and back from a backup', async (
   expect(download.suggestedFilename()).toBe('order-job-1.csv');
   const csv = await readFile(await download.path(), 'utf8');
   expect(csv.split('\r\n')[1]).toBe(
-    'Quayside Trade,Wrackline,Shoal 65 Slim,spk-wrackline-shoal-65-slim,2,2,1,0,109.00,109.00,"Front door, left; Front door, right",Screws; Terminals',
+    'Quayside Trade,Wrackline,Shoal 65 Slim,spk-wrackline-shoal-65-slim,2,2,1,0,109.00,109.00,"Front door, left; Front door, right",Screws; Lies flat; Terminals',
   );
 
   // The night's backup brings all of it back: the readings, the choice, the list.

@@ -48,6 +48,38 @@ test('a door card with a cut-out stops what is wider than it, and cloth may be t
   await fitter.saved();
 });
 
+test('a stud beside the hole and a housing behind it are noted, drawn, and take part in the verdict', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await page.getByRole('button', { name: 'Add a bead, stud or nut' }).click();
+  const stud = page.getByRole('group', { name: 'stud' });
+  await stud.getByLabel('How proud it stands, mm').fill('7');
+  await stud.getByLabel('To the right of the centre, mm').fill('-80');
+  await page.getByLabel('Seat or housing behind the hole').selectOption('One the basket goes into');
+  await page.getByLabel('Diameter of the bore, mm').fill('90');
+  await page.getByLabel('Depth of the bore, mm').fill('25');
+  await fitter.save();
+  await fitter.saved();
+  await page.reload();
+  await expect(stud.getByLabel('How proud it stands, mm')).toHaveValue('7');
+  await expect(page.getByLabel('Diameter of the bore, mm')).toHaveValue('90');
+  await expect(page.getByRole('region', { name: 'Drawing' })).toContainText('stud');
+  await page.getByRole('link', { name: 'What fits here' }).click();
+  await expect(fitter.check('Lies flat')).toContainText('stud');
+  await expect(fitter.check('Hole')).toContainText('bore behind the hole');
+  await expect(fitter.verdict()).toContainText('Hits');
+  await page.getByRole('link', { name: 'Measurements' }).click();
+  await page.getByLabel('Seat or housing behind the hole').selectOption('None');
+  await stud.getByRole('button', { name: 'Remove stud' }).click();
+  await page.getByLabel('Beads, studs or nuts around the hole').selectOption('Looked: nothing there');
+  await fitter.save();
+  await fitter.saved();
+  await page.getByRole('link', { name: 'What fits here' }).click();
+  await expect(fitter.check('Lies flat')).toContainText('Somebody looked: nothing stands proud around the hole.');
+});
+
 test('a number that cannot be read keeps the whole from being saved, and its place is shown', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.measure(JOB, DOOR);

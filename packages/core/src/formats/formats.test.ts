@@ -186,7 +186,17 @@ describe('the other side', () => {
   });
 
   test('judges alike: what is mirrored everywhere leaves every margin as it was', () => {
-    const { opening, parts } = read();
+    const { opening: plainDoor, parts } = read();
+    const stud = {
+      id: 'stud',
+      label: 'stud',
+      xMm: 118,
+      yMm: 12,
+      placeHalfWidthMm: 2,
+      diameterMm: 8,
+      height: { readingsMm: [3], source: 'calliper' as const, entered: '3', takenBy: null, takenAt: null },
+    };
+    const opening: typeof plainDoor = { ...plainDoor, opening: { ...plainDoor.opening, proud: [stud] } };
     const mirrored = { ...opening, opening: { ...fromSide(opening.opening), plugDeg: null } };
     const here = { ...opening, opening: { ...opening.opening, plugDeg: null } };
     const plain = {

@@ -27,7 +27,9 @@ export const workSchema = z.discriminatedUnion('kind', [
       .max(12)
       .readonly(),
     kept: z.array(z.int().min(0).max(11)).max(12).readonly(),
+    turnedRad: radians.default(0),
   }),
+  z.strictObject({ kind: z.literal('grind'), ids: z.array(z.string().max(40)).min(1).max(12).readonly() }),
   z.strictObject({
     kind: z.literal('cutPlate'),
     thicknessMm: sheetMm,

@@ -56,6 +56,7 @@ export function FaceDrawing({
     ...screws.map(({ xMm, yMm }) => Math.hypot(xMm, yMm) + 8),
     Math.max(half.x, half.y) + 12,
     plate ? halfLength(plate) + 8 : 0,
+    ...opening.proud.map(({ xMm, yMm, diameterMm }) => Math.hypot(xMm, yMm) + diameterMm),
     candidate ? halfLength(candidate.speaker.flange) + 8 + Math.hypot(pose.xMm, pose.yMm) : 0,
   );
   const turned = { xMm: pose.xMm, yMm: pose.yMm, angleRad: pose.angleRad };
@@ -70,6 +71,8 @@ export function FaceDrawing({
       {plate && <Oval outline={plate} width={1} className="stroke-muted" fill="fill-paper" />}
       {candidate && <Oval at={turned} outline={candidate.speaker.flange} width={1} className="stroke-muted" />}
       <HoleEdge hole={hole} turnRad={opening.holeRad} />
+      <Bore bore={opening.bore} />
+      <Proud proud={opening.proud} />
       <ObstacleShadows opening={opening} reach={reach} />
       {candidate && <Oval at={turned} outline={candidate.speaker.basket} width={1.2} className="stroke-ink" dashed />}
       {candidate && (
@@ -143,6 +146,35 @@ function HoleEdge({ hole, turnRad }: { readonly hole: OutlineMm | null; readonly
     return `${radius * Math.cos(angle)} ${-radius * Math.sin(angle)}`;
   });
   return <path d={`M${points.join('L')}Z`} className="fill-none stroke-ink" strokeWidth={2.2 * px} />;
+}
+
+/** The wall of a seat or a housing behind the hole. */
+function Bore({ bore }: Pick<FitOpening, 'bore'>) {
+  const { px } = usePen();
+  if (!bore) return null;
+  return (
+    <circle r={bore.inside.valueMm / 2} className="fill-none stroke-ink" strokeWidth={px} strokeDasharray={`${2 * px}`}>
+      <title>bore behind the hole</title>
+    </circle>
+  );
+}
+
+/** What stands proud around the hole: full, with a cross, as what it is seen from above. */
+function Proud({ proud }: Pick<FitOpening, 'proud'>) {
+  const { px } = usePen();
+  return proud.map(({ id, label, xMm, yMm, diameterMm }) => {
+    const r = diameterMm / 2;
+    return (
+      <g key={id} transform={`translate(${xMm} ${-yMm})`} className="stroke-ink" strokeWidth={px}>
+        <title>{label}</title>
+        <circle r={r} className="fill-hairline" />
+        <path d={`M${-r} 0H${r}M0 ${-r}V${r}`} />
+        <Label x={0} y={r + 9 * px} anchor="middle">
+          {label}
+        </Label>
+      </g>
+    );
+  });
 }
 
 /** Where beams and rails run behind the opening: hidden edges are dashed. */

@@ -42,6 +42,8 @@ export function SectionDrawing({
     >
       <Clearances section={section} />
       <Ring slab={section.wall} hatch="metal" width={1.8} />
+      {section.bore && <Ring slab={section.bore} hatch="metal" width={1} />}
+      <Proud section={section} />
       {section.stack && <Stack stack={section.stack} />}
       {section.over && <Over stack={section.over} />}
       <Grille section={section} />
@@ -168,6 +170,23 @@ function Over({ stack: { body, flange, frontX } }: { readonly stack: SectionStac
       />
     </g>
   );
+}
+
+function Proud({ section: { proud } }: { readonly section: Section }) {
+  const { px } = usePen();
+  return proud.map(({ id, label, topX, from, to }) => (
+    <rect
+      key={id}
+      x={topX}
+      y={from}
+      width={-topX}
+      height={to - from}
+      className="fill-hairline stroke-ink"
+      strokeWidth={px}
+    >
+      <title>{label}</title>
+    </rect>
+  ));
 }
 
 function Obstacles({ section: { obstacles } }: { readonly section: Section }) {

@@ -11,7 +11,7 @@ import { sheetFit } from '@low-quarry/core/fit/layout/sheetFit';
 import { behindClearanceMm } from '@low-quarry/core/fit/margins/checks/depth';
 import { frontClearanceMm } from '@low-quarry/core/fit/margins/checks/front';
 import { raisedMm } from '@low-quarry/core/fit/search/stacks';
-import type { Candidate, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import type { Candidate, FitOpening, FitRules, ProudThing } from '@low-quarry/core/fit/shapes';
 import { extents, outlineMm, type PartOutline } from '@low-quarry/core/geometry/Outline';
 import { outlineRadiusMm } from '@low-quarry/core/geometry/outlineRadius';
 import { CENTRED, type Pose } from '@low-quarry/core/geometry/PlacedBody';
@@ -63,11 +63,24 @@ export type SectionFront = {
   readonly askedMm: number;
 };
 
+/** A bead, stud or nut, cut: from the metal to its top, between two heights. */
+type SectionProud = {
+  readonly id: string;
+  readonly label: string;
+  readonly topX: number;
+  readonly from: number;
+  readonly to: number;
+};
+
 export type Section = {
   readonly extent: Extent;
   readonly plane: CutPlane;
   /** The wall that the speaker is screwed to. */
   readonly wall: Slab;
+  /** The wall of a seat or a housing behind the hole; null for none. */
+  readonly bore: Slab | null;
+  /** What stands proud of the metal where it is cut. */
+  readonly proud: readonly SectionProud[];
   readonly behind: FitOpening['behind'];
   /** What stands behind, along the cut: its swept area, its clearance, and where the window stands now. */
   readonly sheet: readonly Point[];
@@ -136,6 +149,8 @@ export function sectionGeometry(
       upper: { inner: inner.upper, outer: widest },
       lower: { inner: inner.lower, outer: widest },
     },
+    bore: opening.bore && boreSlab(opening.bore),
+    proud: opening.proud.flatMap((thing) => cutProud(thing, plane)),
     behind: opening.behind,
     sheet,
     sheetClearance: sheet.map(({ x, y }) => ({ x: x - asked, y })),
@@ -154,6 +169,23 @@ export function sectionGeometry(
     over: over && toStack(over.candidate, over.judgement.mount, plane),
     margins: judgement ? toMargins(judgement, plane) : [],
   };
+}
+
+/** Drawn so thick, mm: how thick the wall of a bore is nobody asks. */
+const BORE_WALL_MM = 2;
+
+function boreSlab({ depth, inside }: NonNullable<FitOpening['bore']>): Slab {
+  const side = { inner: inside.valueMm / 2, outer: inside.valueMm / 2 + BORE_WALL_MM };
+  return { left: 0, right: depth.valueMm, upper: side, lower: side };
+}
+
+function cutProud({ id, label, xMm, yMm, diameterMm, height }: ProudThing, plane: CutPlane): readonly SectionProud[] {
+  const { angleRad } = plane;
+  const asideMm = xMm * Math.sin(angleRad) - yMm * Math.cos(angleRad);
+  const square = (diameterMm / 2) ** 2 - asideMm ** 2;
+  if (square <= 0) return [];
+  const { y } = toDrawing(plane, [xMm, yMm, 0]);
+  return [{ id, label, topX: -height.valueMm, from: y - Math.sqrt(square), to: y + Math.sqrt(square) }];
 }
 
 function visible(obstacles: readonly SectionObstacle[], widest: number): readonly number[] {

@@ -21,7 +21,7 @@ import { judgeCandidate } from '../judgeCandidate';
 import { openingShape } from '../layout/OpeningShape';
 import { speakerShape } from '../layout/SpeakerShape';
 import { plateRoomMm } from '../search/plateRoom';
-import type { BodyBox, Candidate, FitCatalogue, FitLayer, FitOpening, FitRules } from '../shapes';
+import type { BodyBox, Candidate, FitCatalogue, FitLayer, FitOpening, FitRules, ProudThing } from '../shapes';
 import { plateFrom } from '../work/ownPlate';
 import { CLOTH_MM, WORK_FACTS, type Work } from '../work/Work';
 import { withWork } from '../work/withWork';
@@ -71,6 +71,11 @@ const catalogue: FitCatalogue = {
 };
 const small = candidate({ speaker: speaker({ id: 'small', mountingDepth: within(38, 0.5) }) });
 
+function stud(): ProudThing {
+  const height = within(between(2, 9), 0.2);
+  return { id: 'stud', label: 'stud', xMm: 78, yMm: 0, placeX: exact(0), placeY: exact(0), diameterMm: 6, height };
+}
+
 function anyOpening(): FitOpening {
   return opening({
     depths: depthAt(within(between(40, 80), 1)),
@@ -78,6 +83,7 @@ function anyOpening(): FitOpening {
     hole: { kind: 'circle', diameter: random() < 0.3 ? within(between(140, 146), 0.2) : exact(150) },
     bolts: random() < 0.3 ? circlePattern(3, within(176, 0.2), 4) : circlePattern(4, within(between(154, 166), 0.2), 4),
     material: random() < 0.5 ? 'plastic' : 'sheetSteel',
+    proud: random() < 0.15 ? [stud()] : [],
   });
 }
 
@@ -151,6 +157,7 @@ function openingAfter(at: FitOpening, { speaker: what }: Candidate, work: Work):
     return { ...at, frontGap: longer(at.frontGap, mm) };
   }
   if (work.kind === 'fileHole') return { ...at, hole: mapOutline(at.hole, (length) => longer(length, 2 * work.byMm)) };
+  if (work.kind === 'grind') return { ...at, proud: [] };
   if (work.kind !== 'drill' || !at.bolts) return at;
   // Drilled after the part that is held against the metal: its holes are where the part's are.
   return { ...at, bolts: { ...at.bolts, shape: exactShape(what.bolts.shape) } };

@@ -37,13 +37,17 @@ export type Work =
       readonly holes: readonly { readonly xMm: number; readonly yMm: number }[];
       /** Which of the old screw holes go on being used, in their order. */
       readonly kept: readonly number[];
+      /** How far the part is turned from where its own screws would hold it, rad; 0 where it is not. */
+      readonly turnedRad: number;
     }
+  /** What stands proud around the hole is ground off, by its ids. */
+  | { readonly kind: 'grind'; readonly ids: readonly string[] }
   | ({ readonly kind: 'cutPlate' } & PlateFigures);
 
 export type WorkKind = Work['kind'];
 
 type WorkFacts = {
-  /** For one side of the car; with `drill`, for each hole. */
+  /** For one side of the car; of what is done several times, for each. */
   readonly minutes: number;
   /** What the first dry fit shows. */
   readonly firstFit: string;
@@ -72,6 +76,7 @@ export const WORK_FACTS: Readonly<Record<WorkKind, WorkFacts>> = {
     undone: 'it cannot be undone, and the speaker may not go back',
   },
   drill: { minutes: 10, firstFit: 'the flange lies flat over the new screws', undone: CAR_IS_CHANGED },
+  grind: { minutes: 10, firstFit: 'a straight edge lies on the metal all round', undone: CAR_IS_CHANGED },
   cutPlate: {
     minutes: 45,
     firstFit: 'both patterns line up before a screw is driven',
@@ -81,11 +86,12 @@ export const WORK_FACTS: Readonly<Record<WorkKind, WorkFacts>> = {
 
 /** For one side of the car. */
 export function minutesOf(work: Work): number {
-  return WORK_FACTS[work.kind].minutes * (work.kind === 'drill' ? work.holes.length : 1);
+  const times = work.kind === 'drill' ? work.holes.length : work.kind === 'grind' ? work.ids.length : 1;
+  return WORK_FACTS[work.kind].minutes * times;
 }
 
 /** Changes of this kind are made to the car itself. */
-export const CUTS_THE_CAR: ReadonlySet<WorkKind> = new Set(['fileHole', 'drill']);
+export const CUTS_THE_CAR: ReadonlySet<WorkKind> = new Set(['fileHole', 'drill', 'grind']);
 
 /** The tallest part may stand so far into the cloth once it is cut away there, mm. */
 export const CLOTH_MM = 6;

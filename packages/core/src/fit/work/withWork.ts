@@ -63,6 +63,11 @@ function done(worked: Worked, work: Work, rules: FitRules): Result<Worked, strin
       }));
     case 'drill':
       return drilled(worked, work);
+    case 'grind':
+      return ok({
+        ...worked,
+        opening: { ...opening, proud: opening.proud.filter(({ id }) => !work.ids.includes(id)) },
+      });
     case 'cutPlate': {
       if (candidate.layers.length > 0) return fail('A plate of one’s own is cut for the bare speaker.');
       const plate = plateFrom(opening, candidate.speaker, work, rules);

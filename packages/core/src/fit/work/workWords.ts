@@ -28,8 +28,13 @@ export function workWords(work: Work, unit: LengthUnit): string {
     case 'drill': {
       const places = work.holes.map(({ xMm, yMm }) => `${printLength(xMm, unit)} across, ${printLength(yMm, unit)} up`);
       const count = work.holes.length;
-      return `Drill ${count} new ${count === 1 ? 'hole' : 'holes'} in the car, marked through the part that is held against it (from the hole’s centre ${places.join('; ')}): a decision.`;
+      const turned = Math.round(radToDeg(work.turnedRad));
+      const turn =
+        turned === 0 ? '' : `Turn it by ${Math.abs(turned)}° ${turned > 0 ? 'anticlockwise' : 'clockwise'}. `;
+      return `${turn}Drill ${count} new ${count === 1 ? 'hole' : 'holes'} in the car, marked through the part that is held against it (from the hole’s centre ${places.join('; ')}): a decision.`;
     }
+    case 'grind':
+      return `Grind off what stands proud (${work.ids.map((id) => id.replaceAll('-', ' ')).join(', ')}), and paint the bare metal; the window up, sparks kept off glass and trim.`;
     case 'cutPlate':
       return plateWords(work, unit);
   }

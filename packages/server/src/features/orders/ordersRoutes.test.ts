@@ -100,7 +100,7 @@ test('the file holds the same lines, read by a CSV reader', async () => {
     'Left over': '0',
     'Cost (EUR)': '68.00',
     For: 'Front door, left; Front door, right',
-    'Open checks': 'Screws; Terminals',
+    'Open checks': 'Screws; Lies flat; Terminals',
   });
   await app.http.get('/api/jobs/00000000-0000-4000-8000-ffffffffffff/order.csv').expect(404);
   await app.http.get('/api/jobs/nonsense/order.csv').expect(404);

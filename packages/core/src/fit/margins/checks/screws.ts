@@ -307,7 +307,8 @@ function runWords(view: View, run: ScrewRun, served: Served | null, rules: FitRu
   const holder = run.lower === METAL ? wallWord(view) : 'the bracket';
   if (run.throughMm === null)
     return `How thick the ${part} is under the heads of its screws is not in the catalogue: measure it when it is here.`;
-  const would = wouldWords(lengthsThatDo(view, run, rules), unit);
+  const lengths = lengthsThatDo(view, run, rules);
+  const would = wouldWords(lengths, unit);
   const size = (lengthMm: number) => `${run.diameterMm} × ${printLength(lengthMm, unit)}`;
   if (!served)
     return `The ${part} needs ${run.places.length} screws of ${run.diameterMm} mm, and no box is known to hold them: ${would}.`;
@@ -322,7 +323,13 @@ function runWords(view: View, run: ScrewRun, served: Served | null, rules: FitRu
     return reachMm <= 0
       ? `${which}, too short to reach ${holder} by ${printLength(-reachMm, unit)}: ${would}.`
       : `${which}, which reach only ${printLength(reachMm, unit)} into ${holder}; the shop asks ${bite}: ${would}.`;
-  return `${which}, too long: ${tipWords(view, worst, unit)}: ${would}.`;
+  // Cut to whole millimetres, on the safe side.
+  const cutMm = lengths && Math.floor(lengths[1] + LENGTH_ROUNDING_MM);
+  const orCut =
+    cutMm !== null && cutMm >= (lengths?.[0] ?? cutMm)
+      ? `; or these cut to ${printLength(cutMm, unit)}, with a nut on the thread first to clear the burr`
+      : '';
+  return `${which}, too long: ${tipWords(view, worst, unit)}: ${would}${orCut}.`;
 }
 
 function tipWords({ opening }: View, { what, valueMm, askedMm }: ScrewGap, unit: LengthUnit): string {
