@@ -350,6 +350,23 @@ describe('terminals', () => {
     expect(judge(opening(), candidate()).verdict).toBe('clears');
   });
 
+  test('the plug that is put on belongs to the body behind the hole, and passes none', () => {
+    const rail = rodAt({ xMm: 100, yMm: 0, depth: exact(20), diameterMm: 10, angleRad: Math.PI / 2 });
+    const plugged = (plugMm: number | null) => {
+      const { checks } = judgeCandidate(opening({ obstacles: [rail] }), what, [adapter({ plugMm })], RULES);
+      const of = (id: CheckId) => checks.find((each) => each.id === id);
+      return { hole: of('hole'), obstacles: of('obstacles'), terminals: of('terminals') };
+    };
+    // The rail's side 95 from the axis, the terminal's end 70.
+    expect(plugged(0).obstacles?.margin?.valueMm).toBeGreaterThan(20);
+    expect(plugged(12).obstacles?.margin?.valueMm).toBeCloseTo(25 - 12 - 4, 6);
+    expect(plugged(30).obstacles).toMatchObject({ verdict: 'hits' });
+    expect(plugged(30).hole?.margin?.valueMm).toBe(plugged(0).hole?.margin?.valueMm);
+    const unknown = plugged(null).terminals;
+    expect(unknown).toMatchObject({ verdict: 'measure', countsFor: 'arrival', isJudged: false });
+    expect(unknown?.sentence).toContain('look when it is on');
+  });
+
   test('one that stands outside the hole by little may be tilted in, by much it may not', () => {
     const out = (outerMm: number) => candidate({ speaker: speaker({ boxes: [{ ...box, outerMm }] }) });
     expect(check('hole', opening(), out(80))).toMatchObject({ verdict: 'measure' });

@@ -20,7 +20,12 @@ import {
 import { judgeCandidate } from './judgeCandidate';
 import type { FitBracket, FitLayer, FitOpening, FitSpeaker, ScrewBag } from './shapes';
 
-const bag = (lengthMm: number, count = 4, diameterMm = 4): ScrewBag => ({ count, diameterMm, lengthMm });
+const bag = (lengthMm: number, count = 4, diameterMm = 4): ScrewBag => ({
+  count,
+  diameterMm,
+  lengthMm,
+  headMm: null,
+});
 const judge = (at: FitOpening, what: FitSpeaker, layers: readonly FitLayer[] = []) =>
   judgeCandidate(at, { speaker: what, layers }, [], RULES);
 const screwsOf = (at: FitOpening, what: FitSpeaker, layers: readonly FitLayer[] = []) => {
@@ -56,6 +61,29 @@ describe('straight into the metal', () => {
     expect(check).toMatchObject({ verdict: 'hits', countsFor: 'arrival' });
     expect(check.margin?.valueMm).toBeCloseTo(marginMm, 6);
     expect(check.sentence).toContain(words);
+  });
+
+  test('too long: what they are cut to', () => {
+    expect(screwsOf(opening(), speaker({ screws: [bag(80)] })).sentence).toContain(
+      'a length of 10 to 69 mm would do; or these cut to 69 mm, with a nut on the thread first to clear the burr.',
+    );
+  });
+
+  test('heads bear beside the holes, wherever in their play the screws stand, and stay off the surround', () => {
+    const headed = (headMm: number, more: Partial<FitSpeaker> = {}) =>
+      screwsOf(opening(), speaker({ screws: [{ ...bag(20), headMm }], ...more }));
+    // Holes of 5 under heads of 5.6: 0.3 on either side, 0.5 are asked.
+    const small = headed(5.6);
+    expect(small).toMatchObject({ verdict: 'hits', countsFor: 'arrival' });
+    expect(small.margin?.valueMm).toBeCloseTo(-0.2, 9);
+    expect(small.sentence).toContain('Their heads of 5.6 mm do not bear beside the holes: a washer under each');
+    expect(headed(8).margin?.valueMm).toBeCloseTo(1, 9);
+    // Holes on a circle of 156: 78 − 4 − 146/2 − 0.5.
+    const wide = headed(8, { surroundMm: 146 });
+    expect(wide.margin?.valueMm).toBeCloseTo(0.5, 9);
+    const wider = headed(8, { surroundMm: 150 });
+    expect(wider.verdict).toBe('hits');
+    expect(wider.sentence).toContain('would stand 1.5 mm too near to the surround: smaller heads, or sunk ones.');
   });
 
   test('a wrong bag changes neither the verdict of the candidate nor its chance', () => {

@@ -90,6 +90,8 @@ export type ScrewBag = {
   readonly diameterMm: number;
   /** Under the head. */
   readonly lengthMm: number;
+  /** Width of the head; null where the catalogue does not say. */
+  readonly headMm: number | null;
 };
 
 export const FRONT_KINDS = ['card', 'grille', 'cloth', 'ring'] as const;
@@ -201,6 +203,8 @@ export type FitSpeaker = {
   readonly depthDoubt: Dimension;
   /** The tallest part in front at full excursion, above the flange's top face. */
   readonly frontHeight: Dimension;
+  /** Diameter of what moves in front, with its surround; null where the catalogue does not say. */
+  readonly surroundMm: number | null;
   readonly magnetDiameter: Dimension;
   /** Sections between flange and magnet; empty where the catalogue gives none and a typical profile is used. */
   readonly profile: readonly ProfileSection[];
@@ -270,6 +274,8 @@ export type FitHarnessAdapter = {
   readonly to:
     | { readonly kind: 'terminals'; readonly terminals: Terminals }
     | { readonly kind: 'connector'; readonly connectorId: string };
+  /** How far its plug stands out beyond the terminals, with the bend of its wires, mm; null where the catalogue does not say. */
+  readonly plugMm: number | null;
   readonly pieceCostMinor: number;
 };
 

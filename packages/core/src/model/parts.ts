@@ -80,6 +80,8 @@ const screwBagSchema = z.strictObject({
   diameterMm: z.number().min(2).max(10),
   /** Under the head. */
   lengthMm: z.number().min(4).max(120),
+  /** Width of the heads; null where the catalogue does not say. */
+  headMm: z.number().min(2).max(30).nullable().default(null),
 });
 /** What comes in the box; none where the catalogue does not say. */
 const screwBags = z.array(screwBagSchema).max(6).default([]);
@@ -106,6 +108,8 @@ export const speakerSchema = z.strictObject({
   mountingDepthMm: lengthMm,
   depthDatum: z.enum(['underside', 'top', 'notStated']),
   frontHeightMm: z.number().min(0).max(100),
+  /** Diameter of what moves in front, with its surround; null where the catalogue does not say. */
+  surroundMm: lengthMm.nullable().default(null),
   magnetDiameterMm: lengthMm,
   /** Sections of the body from the flange to the magnet's end, shallowest first; none where the catalogue gives none. */
   profile: z
@@ -185,6 +189,8 @@ export const harnessAdapterSchema = z.strictObject({
     z.strictObject({ kind: z.literal('terminals'), terminals: z.enum(TERMINALS) }),
     z.strictObject({ kind: z.literal('connector'), connectorId: z.string().min(1).max(80) }),
   ]),
+  /** How far its plug stands out beyond the terminals, with the bend of its wires; null where the catalogue does not say. */
+  plugMm: z.number().min(0).max(100).nullable().default(null),
 });
 
 export const connectorSchema = z.strictObject({
@@ -234,6 +240,7 @@ function toFitSpeaker(record: SpeakerRecord): FitSpeaker {
     depthDatum: record.depthDatum,
     depthDoubt: rectangular(0, record.depthDatum === 'notStated' ? record.flangeThicknessMm / 2 : 0, 'catalogue'),
     frontHeight: length(record.frontHeightMm),
+    surroundMm: record.surroundMm,
     magnetDiameter: length(record.magnetDiameterMm),
     profile: record.profile,
     profileDoubt:
@@ -303,7 +310,7 @@ function toFitSpacer(record: SpacerRecord): FitSpacer {
 }
 
 function toFitHarnessAdapter(record: HarnessAdapterRecord): FitHarnessAdapter {
-  return { ...common(record), fromConnectorId: record.fromConnectorId, to: record.to };
+  return { ...common(record), fromConnectorId: record.fromConnectorId, to: record.to, plugMm: record.plugMm };
 }
 
 function common(record: PartRecord) {

@@ -135,6 +135,7 @@ class Maker {
       flangeThicknessMm: flange,
       mountingDepthMm: depth,
       depthDatum: this.pick(['underside', 'underside', 'underside', 'top', 'notStated']),
+      surroundMm: null,
       frontHeightMm: half(this.between(3, 16)),
       magnetDiameterMm: magnet,
       profile: stated
@@ -268,6 +269,7 @@ function adapter(at: number, terminals: Terminals): HarnessAdapterRecord {
     packPriceMinor: 900,
     roundingMm: 0.5,
     fromConnectorId: 'plug',
+    plugMm: 0,
     to: { kind: 'terminals', terminals },
   };
 }

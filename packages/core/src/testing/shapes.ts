@@ -86,6 +86,7 @@ export function speaker(changes: Partial<FitSpeaker> = {}): FitSpeaker {
     depthDatum: 'underside',
     depthDoubt: exact(0),
     frontHeight: exact(8),
+    surroundMm: null,
     magnetDiameter: exact(90),
     profile: [],
     profileDoubt: exact(0),
@@ -176,6 +177,7 @@ export function adapter(changes: Partial<FitHarnessAdapter> = {}): FitHarnessAda
     name: 'Lead',
     fromConnectorId: 'plug',
     to: { kind: 'terminals', terminals: 'spades 2.8 + 4.8' },
+    plugMm: 0,
     pieceCostMinor: 450,
     ...changes,
   };

@@ -119,8 +119,14 @@ export class View {
 
   get boxes(): readonly PlacedBox[] {
     if (this.speaker.speaker.boxes.length === 0) return NO_BOXES;
-    this.boxesNow ??= placedBoxes(this.speaker.speaker, this.pose);
+    this.boxesNow ??= placedBoxes(this.speaker.speaker, this.pose, this.plugMm ?? 0);
     return this.boxesNow;
+  }
+
+  /** How far the plug that goes on the terminals stands out beyond them, mm; null where nobody knows, or nothing leads there. */
+  get plugMm(): number | null {
+    const { harness } = this;
+    return harness?.[harness.length - 1]?.plugMm ?? null;
   }
 
   /** What the heights of the layers from one on add to a length; all of them from 0. */

@@ -12,6 +12,8 @@ import type { FitSpeaker } from '../shapes';
 export type PlacedBox = {
   readonly label: string;
   readonly live: boolean;
+  /** Put on when the body is in: it passes no hole. */
+  readonly isPluggedOn: boolean;
   readonly box: BoxSolid;
   readonly solid: ConvexSolid;
   readonly corners: readonly Vec3[];
@@ -23,8 +25,24 @@ export type PlacedBox = {
 
 const SIGNS = [-1, 1] as const;
 
-export function placedBoxes({ boxes }: FitSpeaker, pose: Pose): readonly PlacedBox[] {
-  return boxes.map(({ label, live, angleRad, innerMm, outerMm, widthMm, fromMm, toMm }) => {
+/** What the adapter's plug adds to each terminal, with the bend of its wires. */
+function plugsOn(boxes: FitSpeaker['boxes'], plugMm: number): FitSpeaker['boxes'] {
+  if (plugMm === 0) return [];
+  return boxes
+    .filter(({ live }) => live)
+    .map((box) => ({
+      ...box,
+      label: `plug on the ${box.label}`,
+      live: false,
+      innerMm: box.outerMm,
+      outerMm: box.outerMm + plugMm,
+    }));
+}
+
+/** @param plugMm how far a plug stands out beyond the terminals; 0 where none is put on, or nobody knows */
+export function placedBoxes({ boxes }: FitSpeaker, pose: Pose, plugMm = 0): readonly PlacedBox[] {
+  return [...boxes, ...plugsOn(boxes, plugMm)].map((each, at) => {
+    const { label, live, angleRad, innerMm, outerMm, widthMm, fromMm, toMm } = each;
     const turn = pose.angleRad + angleRad;
     const out: Vec3 = [Math.cos(turn), Math.sin(turn), 0];
     const side: Vec3 = [-out[1], out[0], 0];
@@ -45,7 +63,16 @@ export function placedBoxes({ boxes }: FitSpeaker, pose: Pose): readonly PlacedB
       halfLengthMm: (outerMm - innerMm) / 2,
       halfWidthMm: widthMm / 2,
     };
-    return { label, live, box, solid: boxSolid(box), corners: boxCorners(box), rectangle, toMm };
+    return {
+      label,
+      live,
+      isPluggedOn: at >= boxes.length,
+      box,
+      solid: boxSolid(box),
+      corners: boxCorners(box),
+      rectangle,
+      toMm,
+    };
   });
 }
 

@@ -41,6 +41,7 @@ const LEAD = {
   id: 'lead',
   name: 'Lead',
   fromConnectorId: CONNECTOR,
+  plugMm: 0,
   to: { kind: 'terminals', terminals: 'bare ends' },
   pieceCostMinor: 100,
 } as const;

@@ -38,6 +38,7 @@ export function simulateSpeaker(at: number, ways: Ways, random: () => number): S
     flangeThicknessMm: flangeMm,
     mountingDepthMm: depthMm,
     depthDatum: datum,
+    surroundMm: null,
     frontHeightMm: half(between(4, 12)),
     magnetDiameterMm: magnetMm,
     profile: isStated ? sectionsOf(ways, basketMm, magnetMm, depthMm - BELOW_SHARE[datum] * flangeMm) : [],

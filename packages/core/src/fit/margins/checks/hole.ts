@@ -248,7 +248,8 @@ function sizesOf(outline: View['speaker']['speaker']['flange']): readonly [numbe
 /** By how much what sticks out misses the tightest plate on the straight way in, mm; at most 0 where nothing does. */
 function terminalShortfallMm(view: View): number {
   let worst = 0;
-  for (const { rectangle, toMm } of view.boxes) {
+  for (const { rectangle, toMm, isPluggedOn } of view.boxes) {
+    if (isPluggedOn) continue;
     for (const layer of [BORE, METAL, ...view.layers.keys()]) {
       const plate = passedPlate(view, layer);
       if (!plate || toMm <= plate.depthMm) continue;

@@ -22,6 +22,7 @@ import type { View } from '../../layout/View';
 import { COPIED_FIXINGS, type FitBracket, type FitRules, type Fixing } from '../../shapes';
 import type { CheckKind } from '../CheckKind';
 import type { Gaps } from '../Gaps';
+import { addHead, headGaps, headWords } from '../screwHeads';
 import { addTip, isOverMaterial, type ScrewRun, type Served, screwRuns, servedRuns } from '../screwRuns';
 import { behindClearanceMm, behindWord } from './depth';
 import { addObstacle, obstacleClearanceMm } from './obstacles';
@@ -58,6 +59,10 @@ export const screws: CheckKind = {
         gap.add(bag);
         gaps.offer(gap.valueMm, run.joint * DECIDING + gap.what);
       }
+      for (const head of headGaps(view, run, bag)) {
+        addHead(view, bag, head);
+        gaps.offer(head.valueMm, run.joint * DECIDING + head.what);
+      }
     }
     const isWhole = served.size === runs.length && runs.length === view.joints.length && runs.length > 0;
     if (gaps.hasMargin && (isWhole || gaps.verdict !== 'clears')) gaps.settledOnArrival();
@@ -68,7 +73,10 @@ export const screws: CheckKind = {
     const { fixing, boltsMissing } = view.opening.opening;
     const runs = screwedRuns(view, rules);
     const served = serve(view, runs, rules);
-    const words = runs.map((run) => runWords(view, run, served.get(run) ?? null, rules, unit));
+    const words = runs.flatMap((run) => {
+      const bag = served.get(run) ?? null;
+      return [runWords(view, run, bag, rules, unit), ...(bag ? headWords(view, run, bag, unit) : [])];
+    });
     if (view.joints.length === 0 && boltsMissing.length > 0)
       words.push('The screw holes have not been measured: which screws would do is not known.');
     const sentence = [fixingWords(view, fixing), ...words].filter((each) => each !== '').join(' ');

@@ -57,6 +57,7 @@ export const terminals: CheckKind = {
     }
     if (live === 0) gaps.notLooked('arrival', NOT_PLACED);
     else if (!gaps.hasMargin) gaps.fact('clears', NO_METAL);
+    if (live > 0 && gaps.verdict === 'clears' && isPlugUnknown(view)) gaps.notLookedFurther('arrival');
   },
   tell(view, gaps, rules, unit) {
     if (gaps.tag === NOT_PLACED)
@@ -65,10 +66,21 @@ export const terminals: CheckKind = {
           'The catalogue does not say where the terminals sit: look when the speaker is here, and before the last screw.',
         nearest: null,
       };
-    if (gaps.tag === NO_METAL) return { sentence: 'No metal is noted near the terminals.', nearest: null };
-    return words(view, gaps, rules, unit);
+    const told =
+      gaps.tag === NO_METAL
+        ? { sentence: 'No metal is noted near the terminals.', nearest: null }
+        : words(view, gaps, rules, unit);
+    return gaps.isJudged ? told : { ...told, sentence: `${told.sentence} ${PLUG_WORDS}` };
   },
 };
+
+const PLUG_WORDS =
+  'How far the plug stands out beyond them, and how its wires bend, the catalogue does not say: look when it is on.';
+
+/** What leads to the terminals is known, but not how far it stands out. */
+function isPlugUnknown(view: View): boolean {
+  return view.harness !== null && view.harness.length > 0 && view.plugMm === null;
+}
 
 function isMetal({ obstacle }: ObstacleShape): boolean {
   return obstacle.kind !== 'wiring' && obstacle.kind !== 'soft';
