@@ -351,13 +351,24 @@ describe('terminals', () => {
   });
 
   test('the plug that is put on belongs to the body behind the hole, and passes none', () => {
-    const rail = rodAt({ xMm: 100, yMm: 0, depth: exact(20), diameterMm: 10, angleRad: Math.PI / 2 });
+    // On all four sides, so that there is no turning away from them.
+    const rails = [0, 1, 2, 3].map((side) => {
+      const angle = (side * Math.PI) / 2;
+      return rodAt({
+        id: `rail-${side}`,
+        xMm: 100 * Math.cos(angle),
+        yMm: 100 * Math.sin(angle),
+        depth: exact(20),
+        diameterMm: 10,
+        angleRad: angle + Math.PI / 2,
+      });
+    });
     const plugged = (plugMm: number | null) => {
-      const { checks } = judgeCandidate(opening({ obstacles: [rail] }), what, [adapter({ plugMm })], RULES);
+      const { checks } = judgeCandidate(opening({ obstacles: rails }), what, [adapter({ plugMm })], RULES);
       const of = (id: CheckId) => checks.find((each) => each.id === id);
       return { hole: of('hole'), obstacles: of('obstacles'), terminals: of('terminals') };
     };
-    // The rail's side 95 from the axis, the terminal's end 70.
+    // The rails' sides 95 from the axis, the terminal's end 70.
     expect(plugged(0).obstacles?.margin?.valueMm).toBeGreaterThan(20);
     expect(plugged(12).obstacles?.margin?.valueMm).toBeCloseTo(25 - 12 - 4, 6);
     expect(plugged(30).obstacles).toMatchObject({ verdict: 'hits' });
