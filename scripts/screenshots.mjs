@@ -25,6 +25,14 @@ const PICTURES = [
   ['fit-clears', COUNTER, 1, 1, '/fit?speaker=spk-wrackline-shoal-65-slim&stack=brk-plate-3-166-to-6-5-6-mm'],
   ['fit-measure', COUNTER, 4, 1, '/fit?speaker=spk-wrackline-shoal-68&show=measure'],
   [
+    'fit-by-hand',
+    COUNTER,
+    4,
+    1,
+    '/fit?speaker=spk-wrackline-shoal-65-slim&stack=',
+    (page) => page.getByRole('button', { name: /^Cut a plate from/ }).click(),
+  ],
+  [
     'fit-bay',
     { width: 800, height: 1280 },
     4,

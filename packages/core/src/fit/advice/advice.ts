@@ -4,6 +4,7 @@
  * data, so that a worker can hand it to a screen.
  */
 
+import type { CheckId } from '../Check';
 import { judgeWithHarness } from '../judgeCandidate';
 import type { FitEngine } from '../search/FitEngine';
 import { stackIds } from '../search/Ranking';
@@ -27,6 +28,10 @@ export type Change = {
   readonly layerIds: readonly string[];
   /** With `byHand`: what has to be done, in this order. */
   readonly works: readonly Work[];
+  /** By what it clears then. */
+  readonly decidedBy: CheckId;
+  readonly marginMm: number | null;
+  readonly expandedMm: number | null;
 };
 
 export type Advice = {
@@ -110,13 +115,18 @@ function smallerThan(engine: FitEngine, { speaker }: Candidate): readonly Candid
   return found;
 }
 
-function toChange(miss: NearMiss): Change {
-  const { speaker, layers } = miss.candidate;
+function toChange({ kind, candidate, works, judgement }: NearMiss): Change {
+  const { speaker, layers } = candidate;
+  const { decidedBy } = judgement;
+  const margin = judgement.checks.find(({ id }) => id === decidedBy)?.margin;
   return {
-    kind: miss.kind,
+    kind,
     speakerId: speaker.id,
     layerIds: layers.map(({ id }) => id),
-    works: miss.kind === 'byHand' ? miss.works : [],
+    works,
+    decidedBy,
+    marginMm: margin?.valueMm ?? null,
+    expandedMm: margin?.expandedMm ?? null,
   };
 }
 

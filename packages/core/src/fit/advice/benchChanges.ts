@@ -14,6 +14,9 @@ const MOST_WORKS = 3;
 /** So many ways are named. */
 const MOST_NAMED = 4;
 
+/** Work that makes a candidate clear, and what is said of it then. */
+export type Way = { readonly works: readonly Work[]; readonly judgement: Judgement };
+
 type Judge = (opening: FitOpening, candidate: Candidate) => Judgement;
 /**
  * @param now the candidate as it is; it does not clear
@@ -26,11 +29,11 @@ export function benchChanges(
   now: Judgement,
   judge: Judge,
   rules: FitRules,
-): readonly (readonly Work[])[] {
-  const found: (readonly Work[])[] = [];
+): readonly Way[] {
+  const found: Way[] = [];
   const seek = (worked: Worked, judged: Judgement, works: readonly Work[]) => {
     if (judged.verdict === 'clears') {
-      if (works.length > 0) found.push(works);
+      if (works.length > 0) found.push({ works, judgement: judged });
       return;
     }
     if (works.length === MOST_WORKS) return;
@@ -60,8 +63,8 @@ function mayBeCut({ airbag }: FitOpening): boolean {
 }
 
 /** Whether this, or less than this, was found to do already. */
-function isMoreThan(works: readonly Work[], found: readonly (readonly Work[])[]): boolean {
-  return found.some((each) => isSame(each, works) || isLess(each, works));
+function isMoreThan(works: readonly Work[], found: readonly Way[]): boolean {
+  return found.some((each) => isSame(each.works, works) || isLess(each.works, works));
 }
 
 /** Whether every kind of the first is one of the second, and more is done there. */
@@ -75,11 +78,14 @@ function isSame(a: readonly Work[], b: readonly Work[]): boolean {
 }
 
 /** No way of which a part would do; of ways with the same kinds of work the first that was found: it was proposed first, as the better one. */
-function soonestFirst(found: readonly (readonly Work[])[]): readonly (readonly Work[])[] {
-  const minutes = (works: readonly Work[]) => works.reduce((sum, work) => sum + minutesOf(work), 0);
+function soonestFirst(found: readonly Way[]): readonly Way[] {
+  const minutes = ({ works }: Way) => works.reduce((sum, work) => sum + minutesOf(work), 0);
   return found
-    .filter((works, at) => !found.some((less, place) => isLess(less, works) || (place < at && isSame(less, works))))
-    .sort((a, b) => a.length - b.length || minutes(a) - minutes(b));
+    .filter(
+      ({ works }, at) =>
+        !found.some((less, place) => isLess(less.works, works) || (place < at && isSame(less.works, works))),
+    )
+    .sort((a, b) => a.works.length - b.works.length || minutes(a) - minutes(b));
 }
 
 /** What is done to the other side of a car so that it fits there as it does here: the same kinds of work, each to that side's own figures. */
@@ -92,5 +98,5 @@ export function sameWorks(
 ): readonly Work[] | null {
   if (works.length === 0) return [];
   const ways = benchChanges(opening, candidate, judge(opening, candidate), judge, rules);
-  return ways.find((way) => isSame(way, works)) ?? null;
+  return ways.find((way) => isSame(way.works, works))?.works ?? null;
 }

@@ -12,11 +12,15 @@ import type { Candidate, FitCatalogue, FitHarnessAdapter, FitOpening, FitRules }
 import type { Work } from '../work/Work';
 import { benchChanges } from './benchChanges';
 
-export type NearMiss =
-  | { readonly kind: 'spacer' | 'bracket'; readonly candidate: Candidate; readonly judgement: Judgement }
+export type NearMiss = {
+  readonly kind: 'spacer' | 'bracket' | 'smaller' | 'byHand';
   /** As it is ordered: what is changed by hand is not another part, and a plate is cut and not bought. */
-  | { readonly kind: 'byHand'; readonly candidate: Candidate; readonly works: readonly Work[] }
-  | { readonly kind: 'smaller'; readonly candidate: Candidate; readonly judgement: Judgement };
+  readonly candidate: Candidate;
+  /** What is said of it with the change made. */
+  readonly judgement: Judgement;
+  /** With `byHand`: what has to be done, in this order. */
+  readonly works: readonly Work[];
+};
 
 const MOST_OF_A_KIND = 2;
 
@@ -37,10 +41,10 @@ export function nearMisses(
   return [
     ...otherStacks(opening, candidate, catalogue, rules, judge),
     ...benchChanges(opening, candidate, now, (at, each) => judgeWithHarness(at, each, harness, rules, 'mm'), rules).map(
-      (works) => ({ kind: 'byHand' as const, candidate, works }),
+      (way) => ({ kind: 'byHand' as const, candidate, ...way }),
     ),
     ...smaller
-      .map((each) => ({ kind: 'smaller' as const, candidate: each, judgement: judge(each) }))
+      .map((each) => ({ kind: 'smaller' as const, candidate: each, judgement: judge(each), works: [] }))
       .filter(({ judgement }) => judgement.verdict === 'clears')
       .slice(0, MOST_OF_A_KIND),
   ];
@@ -59,7 +63,7 @@ function otherStacks(
   const clearing = (list: readonly Candidate[], kind: 'spacer' | 'bracket') =>
     [...list]
       .sort((a, b) => addedParts(a.layers) - addedParts(b.layers) || piecesCostMinor(a) - piecesCostMinor(b))
-      .map((each) => ({ kind, candidate: each, judgement: judge(each) }))
+      .map((each) => ({ kind, candidate: each, judgement: judge(each), works: [] }))
       .filter(({ judgement }) => judgement.verdict === 'clears')
       .slice(0, MOST_OF_A_KIND);
   const rings = ringsFor(catalogue, rules);

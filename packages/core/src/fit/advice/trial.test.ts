@@ -236,8 +236,9 @@ test('each change, made, clears; every kind of change is advised somewhere, and 
   for (let each = 0; each < OPENINGS; each++) {
     const [at, what] = each % 3 === 0 ? onBracket() : [anyOpening(), anyCandidate()];
     for (const advised of nearMisses(at, what, catalogue, [adapter()], SHOP, [small])) {
-      const works = advised.kind === 'byHand' ? advised.works : [];
+      const { works } = advised;
       const names = advised.kind === 'byHand' ? works.map(({ kind }) => kind) : [advised.kind];
+      expect([each, names, advised.judgement.verdict]).toEqual([each, names, 'clears']);
       const [after, parts] = afterwards(at, advised.candidate, works);
       const judged = judgeCandidate(after, parts, [adapter()], SHOP);
       expect([each, names, judged.verdict, judged.decidedBy]).toEqual([each, names, 'clears', judged.decidedBy]);

@@ -1,9 +1,11 @@
 /** What to do next about the shown candidate: worked out beside the screen, so it comes a moment after the verdict. */
 
 import { type Change, changeKey } from '@low-quarry/core/fit/advice/advice';
+import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import type { PartRecord } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { useQuery } from '@tanstack/react-query';
+import { verdictLine } from '../../text/verdictLine';
 import {
   candidateQuestionWords,
   chanceLine,
@@ -19,11 +21,12 @@ type AdvicePanelProps = {
   readonly query: ReturnType<typeof adviceQuery>;
   readonly parts: ReadonlyMap<string, PartRecord>;
   readonly currency: string;
+  readonly behind: OpeningRecord['behind'];
   readonly unit: LengthUnit;
   readonly onChange: (change: Change) => void;
 };
 
-export function AdvicePanel({ query, parts, currency, unit, onChange }: AdvicePanelProps) {
+export function AdvicePanel({ query, parts, currency, behind, unit, onChange }: AdvicePanelProps) {
   const { data, isError, error } = useQuery(query);
   if (isError) return <p role="alert">The advice could not be worked out: {error.message}</p>;
   if (!data) return <p className="text-muted">Working out what to measure …</p>;
@@ -58,7 +61,9 @@ export function AdvicePanel({ query, parts, currency, unit, onChange }: AdvicePa
                 >
                   {words(change, parts, unit)}
                 </button>
-                {change.works.length > 0 && <p className="pb-2 text-muted">{changeEffort(change)}</p>}
+                <p className="pb-2 text-[13px] leading-4 text-muted">
+                  {`${verdictLine({ ...change, verdict: 'clears' }, behind, unit)}. ${changeEffort(change) ?? ''}`}
+                </p>
               </li>
             ))}
           </ul>

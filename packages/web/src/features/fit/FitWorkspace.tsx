@@ -311,6 +311,7 @@ export function FitWorkspace({
               }}
               parts={parts}
               currency={shop.currency}
+              behind={behind}
               unit={unit}
               onChange={({ speakerId, layerIds: theirs, works }) => show(speakerId, theirs, works)}
             />

@@ -50,6 +50,9 @@ describe('changes', () => {
     speakerId: 's',
     layerIds: ['ring-6'],
     works: [],
+    decidedBy: 'hole',
+    marginMm: 1,
+    expandedMm: 0.3,
     ...more,
   });
   test.each<[Partial<Change>, string]>([
