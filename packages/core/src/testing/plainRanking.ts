@@ -8,7 +8,7 @@ import { askCandidate, harnessFor, judgeWithHarness } from '../fit/judgeCandidat
 import { openingShape } from '../fit/layout/OpeningShape';
 import { speakerShape } from '../fit/layout/SpeakerShape';
 import { Judge } from '../fit/search/Judge';
-import { plateRoomMm } from '../fit/search/plateRoom';
+import { emptyMm, plateRoomMm } from '../fit/search/plateRoom';
 import { compareScores, listedMm, type StackScore, stackIds } from '../fit/search/Ranking';
 import { addedParts, chainsFor, moreRingStacks, piecesCostMinor, ringStacks, ringsFor } from '../fit/search/stacks';
 import type { Candidate, FitCatalogue, FitLayer, FitOpening, FitRules, FitSpeaker } from '../fit/shapes';
@@ -66,9 +66,10 @@ function better(a: Scored, b: Scored): Scored {
 /** All speakers with their best stacks, best first. */
 export function plainRanking(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules): readonly PlainBest[] {
   const own = ({ candidate }: PlainBest) => (candidate.speaker.nominalSize === opening.nominalSize ? 0 : 1);
-  const listed = ({ score, plateMm }: PlainBest): StackScore => ({
+  const shape = openingShape(opening);
+  const listed = ({ score, plateMm, candidate }: PlainBest): StackScore => ({
     ...score,
-    worstMm: listedMm(score, plateMm),
+    worstMm: listedMm(score, plateMm, emptyMm(shape, speakerShape(candidate.speaker))),
     ids: '',
   });
   const text = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);

@@ -22,7 +22,7 @@ import type { Candidate, FitHarnessAdapter, FitLayer, FitOpening, FitRules, FitS
 import type { CatalogueIndex, SpeakerClass } from './CatalogueIndex';
 import { type Chain, Chains } from './Chains';
 import { Judge, NEARLY_SURE } from './Judge';
-import { plateRoomMm } from './plateRoom';
+import { emptyMm, plateRoomMm } from './plateRoom';
 import {
   compareScores,
   type FirstLook,
@@ -132,7 +132,8 @@ export class FitEngine {
   }
 
   private listedMm({ score, decidedBy }: Best, speaker: number): number {
-    return listedMm(score, this.plateMm(score.verdict, decidedBy, speaker));
+    const empty = emptyMm(this.judge.view.opening, this.index.shapes[speaker] as SpeakerShape);
+    return listedMm(score, this.plateMm(score.verdict, decidedBy, speaker), empty);
   }
 
   /** null where it is not the screws that are in the way. */

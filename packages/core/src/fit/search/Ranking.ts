@@ -85,9 +85,17 @@ function byFigure(a: StackScore, b: StackScore): number {
   return a.verdict === 'hits' ? figureOf(b.worstMm) - figureOf(a.worstMm) : 0;
 }
 
-/** What a speaker is listed by among those that hit, mm: what is missing, but for screws that a plate would bring to their places. */
-export function listedMm({ worstMm }: Pick<StackScore, 'worstMm'>, plateMm: number | null): number {
-  return plateMm === null ? worstMm : Math.min(0, plateMm);
+/** So much of what stays empty of a hole counts among those that a plate puts right: enough to order them, too little for more. */
+const EMPTY_SHARE = 1e-3;
+
+/**
+ * What a speaker is listed by among those that hit, mm: what is missing, but for screws that a plate would bring to their places. Of
+ * those that it would put right the one that fills the hole best comes first.
+ *
+ * @param emptyMm how much of the hole, from its edge inwards, the body leaves empty
+ */
+export function listedMm({ worstMm }: Pick<StackScore, 'worstMm'>, plateMm: number | null, emptyMm: number): number {
+  return plateMm === null ? worstMm : Math.min(0, plateMm) - EMPTY_SHARE * emptyMm;
 }
 
 /** Names a stack by its layers from the metal to the speaker. */

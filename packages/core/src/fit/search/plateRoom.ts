@@ -9,6 +9,11 @@ import { behindClearanceMm } from '../margins/checks/depth';
 import type { FitRules } from '../shapes';
 import { roomOf } from './stackShapes';
 
+/** How much of the hole, from its edge inwards, the body leaves empty, mm; 0 where the hole is not known. */
+export function emptyMm({ holeSpan }: Pick<OpeningShape, 'holeSpan'>, { bodyReachMm }: SpeakerShape): number {
+  return holeSpan ? Math.max(0, holeSpan.narrowestMm / 2 - bodyReachMm) : 0;
+}
+
 /**
  * An upper bound of the least margin at front, hole and what is behind with the speaker on the plate of the shop's sheet that suits it
  * best, mm; below zero no plate would do. −Infinity where the shop cuts no sheet. Screws are not asked, and walls are not.
