@@ -1,11 +1,11 @@
 /** Work by hand that a choice is made with, as it is kept. */
 import { z } from 'zod';
-import { CLOTH_MM, type Work } from '../fit/work/Work';
+import { CLOTH_MM, MOST_FILED_MM, MOST_THINNED_MM, type Work } from '../fit/work/Work';
 
 /** More is done to no car for one speaker. */
 export const MOST_WORKS = 4;
 
-const filedMm = z.number().positive().max(20);
+const filedMm = z.number().positive().max(MOST_FILED_MM);
 const radians = z.number().min(-100).max(100);
 const sheetMm = z.number().positive().max(60);
 const acrossMm = z.number().positive().max(600);
@@ -14,7 +14,7 @@ const faceMm = z.number().min(-300).max(300);
 export const workSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('cutNotch'), notchesRad: z.array(radians.nullable()).max(4).readonly() }),
   z.strictObject({ kind: z.literal('cutCloth'), byMm: z.number().min(-CLOTH_MM).max(60) }),
-  z.strictObject({ kind: z.literal('thinRing'), byMm: filedMm }),
+  z.strictObject({ kind: z.literal('thinRing'), byMm: z.number().positive().max(MOST_THINNED_MM) }),
   z.strictObject({ kind: z.literal('fileThroat'), byMm: filedMm }),
   z.strictObject({ kind: z.literal('fileHole'), byMm: filedMm }),
   z.strictObject({ kind: z.literal('bendLugs') }),

@@ -47,6 +47,18 @@ export function circlePattern(count: number, diameter: Dimension, holeDiameterMm
   };
 }
 
+/** Three holes of which no turn but one lands, so that what points somewhere points there. */
+export function unevenPattern(radiusMm: number, holeDiameterMm: number): BoltPattern {
+  const holes = [10, 100, 235].map((degrees) => ({
+    xMm: radiusMm * Math.cos((degrees * Math.PI) / 180),
+    yMm: radiusMm * Math.sin((degrees * Math.PI) / 180),
+    kind: 'plain' as const,
+    slotMm: 0,
+    slotRad: 0,
+  }));
+  return { shape: { kind: 'free', holes, position: exact(0) }, holeDiameterMm, slotMm: 0, slotRuns: 'tangential' };
+}
+
 /** What stands behind is flat and parallel to the wall, and that is known. */
 export const FLAT: SheetDefaults = { sideLean: exact(0), lean: exact(0), curvature: exact(0) };
 

@@ -1,30 +1,22 @@
 /**
- * New screw holes in the car: so many that enough screws hold, or all of them, with the part turned. A new hole needs metal around
- * it: it may lie neither in the hole of the opening, or at its edge, nor beside an old screw hole.
+ * New screw holes in the car, where there is metal for them: so many that enough screws hold, or all of them, with the part turned.
  */
 import type { HoleMm } from '../../geometry/BoltPattern';
-import { type OutlineMm, outlineMm } from '../../geometry/Outline';
-import { rectangleRoom } from '../../geometry/rectangleRoom';
 import type { Judgement } from '../Judgement';
 import { bracketsOf } from '../judgeCandidate';
+import { canBeDrilled, type Place } from '../work/metal';
 import type { Work } from '../work/Work';
 import type { Worked } from '../work/withWork';
 
-/**
- * So many new holes that enough screws hold. A new hole needs metal around it: it may lie neither in the hole of the opening, or
- * at its edge, nor beside an old screw hole.
- */
+/** So many new holes that enough screws hold. */
 export function drill({ opening, candidate }: Worked, now: Judgement): readonly Work[] {
   const [first] = now.mount.joints;
   const [held] = now.mount.placement.turns;
-  const hole = outlineMm(opening.hole);
-  if (!first || !held || !hole || bracketsOf(candidate).length > 0) return [];
+  if (!first || !held || bracketsOf(candidate).length > 0) return [];
   const diameterMm = first.screwSide.holeDiameterMm;
   const { angleRad, landed } = held.turn;
   const places = turnedPlaces(first.holes, angleRad);
-  const free = places.filter(
-    (place) => isInMetal(place, hole, opening.holeRad, diameterMm) && isAwayFrom(first.screws, place, diameterMm),
-  );
+  const free = places.filter((place) => canBeDrilled(opening, first.screws, place, diameterMm));
   const wanted = first.enough - landed;
   if (wanted <= 0 || free.length < wanted) return [];
   const kept = held.turn.misalignmentsMm.flatMap((mm, at) => (mm <= first.playMm ? [at] : []));
@@ -32,7 +24,7 @@ export function drill({ opening, candidate }: Worked, now: Judgement): readonly 
   return [
     {
       kind: 'drill',
-      holes: spreadOut(free, wanted, keptPlaces).map(([xMm, yMm]) => ({ xMm: tenths(xMm), yMm: tenths(yMm) })),
+      holes: spreadOut(free, wanted, keptPlaces).map(([xMm, yMm]) => ({ xMm, yMm })),
       kept,
       turnedRad: 0,
     },
@@ -50,31 +42,27 @@ const MOST_TURNS = 8;
 export function turn({ opening, candidate }: Worked, now: Judgement): readonly Work[] {
   const [first] = now.mount.joints;
   const [held] = now.mount.placement.turns;
-  const hole = outlineMm(opening.hole);
   const { boxes, basket, flange } = candidate.speaker;
   const isTurned = boxes.length > 0 || basket.kind !== 'circle' || flange.kind !== 'circle';
-  if (!first || !held || !hole || !isTurned || candidate.layers.some(({ kind }) => kind === 'bracket')) return [];
+  if (!first || !held || !isTurned || candidate.layers.some(({ kind }) => kind === 'bracket')) return [];
   const diameterMm = first.screwSide.holeDiameterMm;
   const steps = Array.from({ length: TURN_STEPS - 1 }, (_, at) => (at % 2 === 0 ? 1 : -1) * Math.ceil((at + 1) / 2));
   return steps
     .flatMap((step): readonly Work[] => {
       const turnedRad = (2 * Math.PI * step) / TURN_STEPS;
       const places = turnedPlaces(first.holes, held.turn.angleRad + turnedRad);
-      const isFree = (place: Place) =>
-        isInMetal(place, hole, opening.holeRad, diameterMm) && isAwayFrom(first.screws, place, diameterMm);
-      if (!places.every(isFree)) return [];
-      const holes = places.map(([xMm, yMm]) => ({ xMm: tenths(xMm), yMm: tenths(yMm) }));
+      if (!places.every((place) => canBeDrilled(opening, first.screws, place, diameterMm))) return [];
+      const holes = places.map(([xMm, yMm]) => ({ xMm, yMm }));
       return [{ kind: 'drill', holes, kept: [], turnedRad }];
     })
     .slice(0, MOST_TURNS);
 }
 
+/** As they are marked: to a tenth of a millimetre. */
 function turnedPlaces(holes: readonly HoleMm[], angleRad: number): readonly Place[] {
   const [cos, sin] = [Math.cos(angleRad), Math.sin(angleRad)];
-  return holes.map(({ xMm, yMm }): Place => [xMm * cos - yMm * sin, xMm * sin + yMm * cos]);
+  return holes.map(({ xMm, yMm }): Place => [tenths(xMm * cos - yMm * sin), tenths(xMm * sin + yMm * cos)]);
 }
-
-type Place = readonly [number, number];
 
 function tenths(valueMm: number): number {
   return Math.round(valueMm * 10) / 10;
@@ -92,17 +80,4 @@ function spreadOut(free: readonly Place[], wanted: number, held: readonly Place[
     taken.push(best);
   }
   return taken;
-}
-
-/** So many diameters of metal are left around a new hole (common practice, no source). */
-const METAL_DIAMETERS = 1;
-
-function isInMetal([xMm, yMm]: Place, hole: OutlineMm, holeRad: number, diameterMm: number): boolean {
-  const at = { xMm, yMm, angleRad: 0, halfLengthMm: 0, halfWidthMm: 0 };
-  const { roomMm } = rectangleRoom(hole, { xMm: 0, yMm: 0, angleRad: holeRad }, at);
-  return -roomMm >= diameterMm / 2 + METAL_DIAMETERS * diameterMm;
-}
-
-function isAwayFrom(old: readonly HoleMm[], [x, y]: Place, diameterMm: number): boolean {
-  return old.every(({ xMm, yMm }) => Math.hypot(x - xMm, y - yMm) >= (1 + METAL_DIAMETERS) * diameterMm);
 }

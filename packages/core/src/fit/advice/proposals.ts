@@ -8,14 +8,10 @@ import type { Judgement } from '../Judgement';
 import { bracketsOf } from '../judgeCandidate';
 import type { FitRules } from '../shapes';
 import { ownPlates } from '../work/ownPlate';
-import { CLOTH_MM, SHORTEST_LUG_MM, THINNEST_MM, type Work } from '../work/Work';
+import { CLOTH_MM, MOST_FILED_MM, MOST_THINNED_MM, SHORTEST_LUG_MM, THINNEST_MM, type Work } from '../work/Work';
 import { thickestRing, type Worked } from '../work/withWork';
 import { drill, turn } from './drilling';
 
-/** More than this is no filing, mm all round. */
-const MOST_FILED_MM = 4;
-/** More than this is another ring, mm. */
-const MOST_THINNED_MM = 3;
 /** A file, or a cutter, does not go nearer than this, mm. */
 const FILE_STEP_MM = 0.5;
 type Proposer = (worked: Worked, now: Judgement, check: Check, rules: FitRules) => readonly Work[];

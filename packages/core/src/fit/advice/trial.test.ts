@@ -14,6 +14,7 @@ import {
   RULES,
   spacer,
   speaker,
+  unevenPattern,
   within,
 } from '../../testing/shapes';
 import type { Dimension } from '../../uncertainty/Dimension';
@@ -35,24 +36,6 @@ const SHOP: FitRules = {
 const random = seededRandom(21);
 const between = (low: number, high: number) => low + (high - low) * random();
 
-/** Holes of which no turn but one lands, so that a notch points where it points. */
-const irregular = (holeDiameterMm: number): BoltPattern => ({
-  shape: {
-    kind: 'free',
-    holes: [10, 100, 235].map((degrees) => ({
-      xMm: 80 * Math.cos((degrees * Math.PI) / 180),
-      yMm: 80 * Math.sin((degrees * Math.PI) / 180),
-      kind: 'plain' as const,
-      slotMm: 0,
-      slotRad: 0,
-    })),
-    position: exact(0),
-  },
-  holeDiameterMm,
-  slotMm: 0,
-  slotRuns: 'tangential',
-});
-
 const THROAT = { kind: 'circle', diameter: exact(152) } as const;
 
 const catalogue: FitCatalogue = {
@@ -61,7 +44,7 @@ const catalogue: FitCatalogue = {
     ...[6, 12].map((mm) => bracket({ id: `bracket-${mm}`, height: within(mm, 0.3), throat: THROAT })),
     bracket({
       id: 'other',
-      vehicleBolts: irregular(6),
+      vehicleBolts: unevenPattern(80, 6),
       throat: THROAT,
       plate: { kind: 'circle', diameter: exact(180) },
     }),
@@ -126,7 +109,7 @@ function anyCandidate(): Candidate {
 function onBracket(): readonly [FitOpening, Candidate] {
   const own = bracket({
     id: 'own',
-    vehicleBolts: irregular(6),
+    vehicleBolts: unevenPattern(80, 6),
     height: within(6, 0.2),
     throat: { kind: 'circle', diameter: within(random() < 0.5 ? between(138, 144) : 152, 0.1) },
     plate: { kind: 'circle', diameter: exact(180) },
@@ -137,7 +120,7 @@ function onBracket(): readonly [FitOpening, Candidate] {
   const at = opening({
     depths: depthAt(within(70, 1)),
     frontGap: within(between(20, 40), 0.4),
-    bolts: irregular(4),
+    bolts: unevenPattern(80, 4),
     plugRad: random() < 0.5 ? between(0, 6) : null,
   });
   return [at, candidate({ speaker: what, brackets: [own], ...ring })];

@@ -1,6 +1,6 @@
 /** "Turn it" is told where only that would help: a terminal on a beam, and screws that allow no other turn. */
 import { expect, test } from '@jest/globals';
-import { circlePattern, exact, opening, RULES, rodAt, speaker } from '../../testing/shapes';
+import { exact, opening, RULES, rodAt, speaker, unevenPattern } from '../../testing/shapes';
 import { judgeCandidate } from '../judgeCandidate';
 import type { Candidate, FitOpening } from '../shapes';
 import { withWork } from '../work/withWork';
@@ -8,25 +8,10 @@ import { nearMisses } from './nearMisses';
 
 const BEAM = rodAt({ xMm: 64, yMm: 0, depth: exact(40), diameterMm: 20, angleRad: Math.PI / 2 });
 const box = { label: 'plug', live: false, angleRad: 0, innerMm: 40, outerMm: 70, widthMm: 12, fromMm: 36, toMm: 44 };
-/** Three holes on the car and on the part, of which only one turn lands: a third of a turn apart but for one. */
-const uneven = (holeDiameterMm: number) => ({
-  ...circlePattern(3, exact(0), holeDiameterMm),
-  shape: {
-    kind: 'free' as const,
-    position: exact(0),
-    holes: [0, 100, 215].map((degrees) => ({
-      xMm: 84 * Math.cos((degrees * Math.PI) / 180),
-      yMm: 84 * Math.sin((degrees * Math.PI) / 180),
-      kind: 'plain' as const,
-      slotMm: 0,
-      slotRad: 0,
-    })),
-  },
-});
 const what: Candidate = {
   speaker: speaker({
     boxes: [box],
-    bolts: uneven(5),
+    bolts: unevenPattern(84, 5),
     basket: { kind: 'circle', diameter: exact(132) },
     flange: { kind: 'circle', diameter: exact(180) },
     magnetDiameter: exact(70),
@@ -41,7 +26,7 @@ const what: Candidate = {
 };
 const door = (changes: Partial<FitOpening> = {}) =>
   opening({
-    bolts: uneven(4),
+    bolts: unevenPattern(84, 4),
     obstacles: [BEAM],
     depths: [{ key: 'depthBehind', xMm: 0, yMm: 0, depth: exact(90) }],
     ...changes,

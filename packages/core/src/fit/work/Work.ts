@@ -93,6 +93,10 @@ export function minutesOf(work: Work): number {
 /** Changes of this kind are made to the car itself. */
 export const CUTS_THE_CAR: ReadonlySet<WorkKind> = new Set(['fileHole', 'drill', 'grind']);
 
+/** More than this is no filing, mm all round. */
+export const MOST_FILED_MM = 4;
+/** More than this is another ring, mm. */
+export const MOST_THINNED_MM = 3;
 /** The tallest part may stand so far into the cloth once it is cut away there, mm. */
 export const CLOTH_MM = 6;
 /** A ring that is thinner bends between its screws, mm. */

@@ -7,6 +7,7 @@
 import { type BoltPattern, type HoleMm, mapPattern, patternHoles } from '../../geometry/BoltPattern';
 import { extents, halfExtentsMm, type OutlineMm, outlineMm, type PartOutline, spanOf } from '../../geometry/Outline';
 import { type EllipseMm, ellipseDistance } from '../../geometry/outlineRoom';
+import { ROUNDING_MM } from '../../math/tolerances';
 import { exactly, rectangular } from '../../uncertainty/Dimension';
 import type { FitBracket, FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { PlateFigures } from './Work';
@@ -64,26 +65,31 @@ export function ownPlates(opening: FitOpening, speaker: FitSpeaker, rules: FitRu
 /**
  * A plate in its figures as a bracket; its holes are marked off the car and the speaker.
  *
- * @returns null where its sheet is not in stock, or nobody has measured the car's screws
+ * @returns null where its sheet is not in stock, nobody has measured the car's screws, or a wall would be thinner than the shop asks
  */
 export function plateFrom(
   { bolts }: Pick<FitOpening, 'bolts'>,
   speaker: FitSpeaker,
   { thicknessMm, throatMm, outsideMm, turnRad }: PlateFigures,
-  { stock }: Pick<FitRules, 'stock'>,
+  { stock, clearancesMm }: Pick<FitRules, 'stock' | 'clearancesMm'>,
 ): FitBracket | null {
   const sheet = stock.find((each) => each.thicknessMm === thicknessMm);
   if (!sheet || !bolts) return null;
+  const vehicle = vehicleSide(bolts);
+  const layout = { turnRad, speakerSide: speakerSide(speaker, turnRad) };
+  const throat: PartOutline =
+    speaker.basket.kind === 'circle'
+      ? { kind: 'circle', diameter: exactly(throatMm.length) }
+      : { kind: 'oval', length: exactly(throatMm.length), width: exactly(throatMm.width) };
+  const wallMm = leastWallMm(patternHoles(vehicle), vehicle.holeDiameterMm, layout, throat);
+  if (wallMm < clearancesMm.wall - ROUNDING_MM) return null;
   return {
     kind: 'bracket',
     id: `plate-${thicknessMm}`,
     name: `plate cut from ${thicknessMm} mm sheet`,
-    vehicleBolts: vehicleSide(bolts),
-    speakerBolts: speakerSide(speaker, turnRad),
-    throat:
-      speaker.basket.kind === 'circle'
-        ? { kind: 'circle', diameter: exactly(throatMm.length) }
-        : { kind: 'oval', length: exactly(throatMm.length), width: exactly(throatMm.width) },
+    vehicleBolts: vehicle,
+    speakerBolts: layout.speakerSide,
+    throat,
     plate: { kind: 'circle', diameter: exactly(outsideMm) },
     height: rectangular(thicknessMm, sheet.halfWidthMm, 'catalogue'),
     offsetXMm: 0,

@@ -4,6 +4,7 @@ import { mapOutline, mapPartOutline } from '../../geometry/Outline';
 import { fail, ok, type Result } from '../../result';
 import type { Dimension } from '../../uncertainty/Dimension';
 import type { BodyBox, Candidate, FitLayer, FitOpening, FitRules } from '../shapes';
+import { canBeDrilled } from './metal';
 import { plateFrom } from './ownPlate';
 import { CLOTH_MM, SHORTEST_LUG_MM, THINNEST_MM, type Work } from './Work';
 
@@ -77,7 +78,7 @@ function done(worked: Worked, work: Work, rules: FitRules): Result<Worked, strin
 }
 
 function noPlate(thicknessMm: number): string {
-  return `The plate is cut from ${thicknessMm} mm sheet, which the shop has no more, or the hole or the screws of the car are not measured.`;
+  return `The plate is cut from ${thicknessMm} mm sheet, which the shop has no more, or it would lose a wall by what is measured now.`;
 }
 
 function withLayers(worked: Worked, of: (layer: FitLayer) => FitLayer): Result<Worked, string> {
@@ -141,6 +142,11 @@ function drilled(worked: Worked, { holes, kept }: Extract<Work, { kind: 'drill' 
   const { bolts } = opening;
   if (!bolts) return fail('The car’s screws are not measured, so that nobody knows which of them are kept.');
   const old = patternHoles(bolts);
+  const lost = holes.find(({ xMm, yMm }) => !canBeDrilled(opening, old, [xMm, yMm], bolts.holeDiameterMm));
+  if (lost)
+    return fail(
+      `Where a new hole would be (${lost.xMm} mm across, ${lost.yMm} mm up) there is no metal for it by what is measured now.`,
+    );
   const places = [
     ...kept.flatMap((at) => {
       const hole = old[at];
