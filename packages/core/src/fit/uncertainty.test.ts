@@ -222,3 +222,15 @@ describe('near misses', () => {
     expect(near(opening())).toEqual([]);
   });
 });
+
+test('so sure that few draws tell, an interval is no narrower near the limit than far from it', () => {
+  const rules = { ...RULES, confidence: 0.9995 };
+  const marginAt = (mm: number) => {
+    const at = opening({ frontGap: within(mm, 1), depths: depthAt(within(90, 0.1)) });
+    const what = candidate({ speaker: speaker({ frontHeight: within(8, 0.5), flangeThickness: within(4, 0.5) }) });
+    const { checks } = judgeCandidate(at, what, [adapter()], rules);
+    return checks.find(({ id }) => id === 'front')?.margin?.expandedMm ?? 0;
+  };
+  // 8 + 4 + 3 are asked; at 16.9 the least room is just none.
+  for (const near of [16.6, 16.8, 16.9, 17]) expect(marginAt(near)).toBeGreaterThanOrEqual(marginAt(60) - 1e-9);
+});

@@ -18,7 +18,7 @@ import { isInMetal } from '../margins/checks/hole';
 import { CHECK_TABLE } from '../margins/checkTable';
 import type { Form } from '../margins/Doubts';
 import { Gaps } from '../margins/Gaps';
-import { type Drawn, drawTogether, quantileOf } from '../margins/Together';
+import { type Drawn, drawTogether, POINTS, quantileOf } from '../margins/Together';
 import type { Placement } from '../mates/placements';
 import type { FitRules } from '../shapes';
 import { comparePlacements, easeOf, landedOf, mostFor, type PlacementScore, SAME_MM } from './PlacementScore';
@@ -43,6 +43,8 @@ const ASKED_IN_ORDER: readonly CheckId[] = [
 const TURNLESS: ReadonlySet<CheckId> = new Set(['connector', 'chime', 'airbag', 'front']);
 /** What lies this near to its limit, in half-widths, may clear all the same. */
 export const NEARLY_SURE = 0.85;
+/** So many draws in a tail tell where it ends. */
+const LEAST_TAIL = 8;
 /** What is surer than this keeps its first-order interval: other gaps of the check may be as wide and surer still. */
 const WELL_SURE = 2.5;
 
@@ -231,8 +233,7 @@ export class Judge {
     const whole = drawn[drawn.length - 1] as Drawn;
     this.chance = whole.chance;
     inOrder.forEach((gaps, at) => {
-      if (isNear && gaps.sureness < WELL_SURE)
-        gaps.expandedMm = gaps.valueMm - quantileOf(drawn[at] as Drawn, 1 - rules.confidence);
+      if (isNear && gaps.sureness < WELL_SURE) gaps.expandedMm = this.drawnHalfMm(gaps, drawn[at] as Drawn);
       const { chance } = drawn[at] as Drawn;
       const own = gaps.ownVerdict;
       if (isNear && own === 'measure' && chance >= rules.confidence) gaps.become('clears');
@@ -243,6 +244,13 @@ export class Judge {
       this.leastSure().become('measure');
     }
     this.verdict = inOrder.reduce<Verdict>((gravest, { ownVerdict }) => graver(gravest, ownVerdict), 'clears');
+  }
+
+  /** How far below its value a margin may lie, by the draws; so far out that few of them tell, as far as the first order if that is farther. */
+  private drawnHalfMm({ valueMm, expandedMm }: Gaps, drawn: Drawn): number {
+    const beyond = 1 - this.rules.confidence;
+    const halfMm = valueMm - quantileOf(drawn, beyond);
+    return beyond * POINTS < LEAST_TAIL ? Math.max(expandedMm, halfMm) : halfMm;
   }
 
   private leastSure(): Gaps {
