@@ -57,6 +57,8 @@ export class SpeakerShape {
   readonly names: readonly string[];
   /** What of the depth, and of the doubt about the shoulders, each ring's place follows. */
   private readonly depthShare: Float64Array;
+  /** How far off its shoulders may lie at the most, mm. */
+  readonly shoulderReachMm: number;
   private readonly follows: Uint8Array;
 
   constructor(readonly speaker: FitSpeaker) {
@@ -79,6 +81,7 @@ export class SpeakerShape {
     };
     this.bodyReachMm = Math.max(...rings.map(({ a, b }) => Math.max(a, b)));
     this.reachMm = Math.max(this.bodyReachMm, ...boxes.map(({ outerMm, widthMm }) => Math.hypot(outerMm, widthMm / 2)));
+    this.shoulderReachMm = Math.sqrt(3) * speaker.profileDoubt.uncertaintyMm;
     this.dimensions = dimensionsOf(speaker);
     this.names = namesOf(speaker);
   }

@@ -111,6 +111,23 @@ describe('says what the plain ranking says', () => {
     }
   });
 
+  test('where a shoulder that is not sure decides whether the body passes', () => {
+    const many = largeCatalogue({ speakers: 400, brackets: 120, seed: 5 });
+    const some = { ...many, speakers: many.speakers.slice(264, 280) };
+    if (!kick) throw new Error('expected a kick panel');
+    const engine = new FitEngine(new CatalogueIndex(some), LARGE_RULES);
+    engine.rank(kick);
+    const fast = Array.from(engine.order, (at) => engine.rankedSpeaker(at));
+    const plain = plainRanking(kick, some, LARGE_RULES);
+    expect(fast.map(({ speakerId, best }) => [speakerId, best.layerIds, best.decidedBy])).toEqual(
+      plain.map(({ candidate, judgement }) => [
+        candidate.speaker.id,
+        candidate.layers.map(({ id }) => id),
+        judgement.decidedBy,
+      ]),
+    );
+  });
+
   test('speakers with terminals and boxes behind the door', () => {
     if (!frontDoor) throw new Error('expected a door');
     const boxed = {

@@ -30,6 +30,7 @@ import {
   listedMm,
   type RankedSpeaker,
   type Ranking,
+  SAME_FIGURE,
   type StackScore,
   VERDICTS_BY_RANK,
 } from './Ranking';
@@ -193,13 +194,13 @@ export class FitEngine {
     if (depthMm < 0 && isLost(search, depthMm, search.widestDepthMm, limit, easier)) return;
     const failsMm = limit === 'clears' ? Math.max(search.centredFailsMm, search.centredHitsMm) : search.centredHitsMm;
     if (stack.raisedMm < failsMm - this.widest.stackMm && limit !== 'hits' && isCentred(chain)) return;
-    const holeMm = this.holeUpperMm(shape, chain, stack);
-    if (holeMm < 0 && isLost(search, holeMm, search.widestHoleMm, limit, easier)) return;
+    if (this.losesHole(search, shape, chain, stack, limit, easier)) return;
     const coverMm = this.coverUpperMm(shape, stack);
     if (coverMm < 0 && isLost(search, coverMm, search.widestCoverMm, limit, easier)) return;
     const { judge } = this;
     judge.view.setShapes(stack.shapes, chain.joints);
-    judge.leastMm = best?.score.verdict === 'hits' ? best.score.worstMm : Number.NEGATIVE_INFINITY;
+    // What misses by as much, but for rounding, may be cheaper.
+    judge.leastMm = best?.score.verdict === 'hits' ? best.score.worstMm - SAME_FIGURE : Number.NEGATIVE_INFINITY;
     const placement = judge.bestPlacement(chain.placements, limit);
     if (!placement) {
       // Raising a body takes it away from what is behind, and out of the hole: what fails there fails at every lower height.
@@ -229,17 +230,41 @@ export class FitEngine {
     };
   }
 
-  /** No margin in a hole of the stack or of the metal is above this, however the speaker is turned, mm. */
-  private holeUpperMm(shape: SpeakerShape, chain: Chain, { shapes, raisedMm: raised, aboveMm }: Stack): number {
+  /** Where shoulders that lie less deep than was taken would let the body through, its interval is as wide as what they let through. */
+  private losesHole(
+    search: Search,
+    shape: SpeakerShape,
+    chain: Chain,
+    stack: Stack,
+    limit: Verdict,
+    easier: boolean,
+  ): boolean {
+    const holeMm = this.holeUpperMm(shape, chain, stack, 0);
+    if (holeMm >= 0) return false;
+    const isEased = limit !== 'clears' && this.holeUpperMm(shape, chain, stack, shape.shoulderReachMm) > holeMm;
+    return !isEased && isLost(search, holeMm, search.widestHoleMm, limit, easier);
+  }
+
+  /**
+   * No margin in a hole of the stack or of the metal is above this, however the speaker is turned, mm.
+   *
+   * @param easedMm how much less deep its shoulders are taken to lie
+   */
+  private holeUpperMm(
+    shape: SpeakerShape,
+    chain: Chain,
+    { shapes, raisedMm: raised, aboveMm }: Stack,
+    easedMm: number,
+  ): number {
     const { hole, holeSpan } = this.judge.view.opening;
     let least = Number.POSITIVE_INFINITY;
     for (let at = 0; at < shapes.length; at++) {
       const { innerSpan } = shapes[at] as LayerShape;
-      if (innerSpan) least = Math.min(least, roomOf(innerSpan, shape, aboveMm[at] as number));
+      if (innerSpan) least = Math.min(least, roomOf(innerSpan, shape, (aboveMm[at] as number) + easedMm));
     }
     if (!holeSpan) return least;
     const offMm = hole?.outline.kind === 'circle' ? chain.offAxisMm : 0;
-    return Math.min(least, roomOf(holeSpan, shape, raised) - offMm - this.rules.clearancesMm.hole);
+    return Math.min(least, roomOf(holeSpan, shape, raised + easedMm) - offMm - this.rules.clearancesMm.hole);
   }
 
   /**

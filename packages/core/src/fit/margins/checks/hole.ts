@@ -204,7 +204,7 @@ function addNarrowing(
   { innerAlong, innerAcross }: OutlineRoom,
 ): void {
   const { speaker, doubts } = view;
-  const reachMm = ROOT_3 * (doubts.uncertaintyMm[SPEAKER.profile] as number);
+  const reachMm = speaker.shoulderReachMm;
   if (reachMm === 0) return;
   const eased = { ...plate, depthMm: plate.depthMm + reachMm };
   const after = firstBehind(view, eased);
