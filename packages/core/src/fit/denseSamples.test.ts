@@ -240,6 +240,8 @@ function terminalsLeast(at: FitOpening, live: readonly (readonly Surface[])[]): 
   return gaps.length > 0 ? Math.min(...gaps) - clearancesMm.terminal : null;
 }
 
+const EAR_MM = 5 / 2 + 3;
+
 /** Whether any place of it lies under a plate that stands lower than it is tall, or in the way of the basket. */
 function isUnderPlate(
   { xMm, yMm, diameterMm, height }: ProudThing,
@@ -260,12 +262,19 @@ function isUnderPlate(
     ),
     [what.flange, null] as const,
   ];
+  // Every pattern of these doors is four screws on a circle of 156, the first at 45°, under holes of 5.
+  const ears = [1, 3, 5, 7].map(
+    (each): Flat => [78 * Math.cos((each * Math.PI) / 4), 78 * Math.sin((each * Math.PI) / 4)],
+  );
+  const ringAt = layers.findIndex(({ kind }) => kind === 'spacer');
   let below = 0;
   return plates.some(([outer, inner], at) => {
     const isTaller = height.valueMm > below;
     below += layers[at]?.height.valueMm ?? 0;
     if (!isTaller) return false;
-    const isOutside = places.every((place) => !isIn(round(outer), place));
+    const isOnEar = (place: Flat) =>
+      at !== ringAt && ears.some(([x, y]) => Math.hypot(place[0] - x, place[1] - y) < EAR_MM);
+    const isOutside = places.every((place) => !isIn(round(outer), place) && !isOnEar(place));
     const isInside =
       inner !== null && places.every((place) => isIn(round(inner), place) && !isInBasket(what, stand, place));
     return !isOutside && !isInside;

@@ -1,6 +1,17 @@
 /** What stands proud around the hole, a bore behind it, and what is soft: figures worked out by hand. */
 import { describe, expect, test } from '@jest/globals';
-import { bracket, depthAt, exact, opening, RULES, rodAt, spacer, speaker, within } from '../testing/shapes';
+import {
+  bracket,
+  circlePattern,
+  depthAt,
+  exact,
+  opening,
+  RULES,
+  rodAt,
+  spacer,
+  speaker,
+  within,
+} from '../testing/shapes';
 import type { CheckId } from './Check';
 import { judgeCandidate } from './judgeCandidate';
 import type { BodyBox, FitLayer, FitOpening, FitSpeaker, ProudThing } from './shapes';
@@ -57,6 +68,18 @@ describe('what stands proud', () => {
     expect(flat({ ...at, proud: [stud({ xMm: 83, diameterMm: 6 })] }, [wide])).toMatchObject({
       margin: { valueMm: -1 },
     });
+  });
+
+  test('an ear that stands out beyond the outline has to be missed too', () => {
+    // Screws on a circle of 190 at 45°, ears of 5/2 + 3 around them, a plate of 170 between.
+    const far = circlePattern(4, exact(190), 4);
+    const eared = bracket({ vehicleBolts: circlePattern(4, exact(190), 5) });
+    const at = (r: number) => ({ bolts: far, proud: [stud({ xMm: r * Math.SQRT1_2, yMm: r * Math.SQRT1_2 })] });
+    // 108 − 95 − 5.5 − 4
+    expect(flat(at(108), [eared]).margin?.valueMm).toBeCloseTo(3.5, 6);
+    expect(flat(at(100), [eared])).toMatchObject({ verdict: 'hits' });
+    // Between two ears, beside the plate: 95 − 4 − 85.
+    expect(flat({ bolts: far, proud: [stud({ xMm: 95 })] }, [eared]).margin?.valueMm).toBeCloseTo(6, 6);
   });
 
   test('a place or a height that is not sure is asked for', () => {

@@ -1,7 +1,8 @@
 /**
  * Lies flat: a weld bead, a stud or an old nut that stands proud around the hole keeps a plate off the metal. It has to lie beside
  * the plate, in the plate's own hole, or under a plate that stands higher than it is tall; that of the three which leaves most room
- * counts, at each plate of the stack and at the flange. A ring that is cut to suit is cut round it.
+ * counts, at each plate of the stack and at the flange. Around each of its screws a plate has an ear, within its outline or beyond it.
+ * A ring that is cut to suit is cut round it.
  *
  * What nobody looked for is seen when the plate is held up, and stays open until then.
  */
@@ -16,6 +17,7 @@ import type { View } from '../../layout/View';
 import type { LayerPlace } from '../../mates/placements';
 import type { ProudThing } from '../../shapes';
 import type { CheckKind, Told } from '../CheckKind';
+import { addMoves, onFace, screwSlot, screwsThrough } from '../screwPlaces';
 
 /** Tags: a thing, and a plate of the stack; the flange after all of them. */
 const PLATES = 8;
@@ -90,7 +92,43 @@ function beside(view: View, thing: ProudThing, plate: number, layer: LayerShape 
   const outline = layer ? layer.outer : outlineOf(view.speaker.speaker.flange);
   const slot = layer ? layerAt(plate) + LAYER.outerLength : SPEAKER.flangeLength;
   const place = layer ? view.placeOf(plate) : view.placement.at;
-  return { kind: 'beside', ...offEdge(view, thing, outline, slot, place, 1) };
+  const edge = offEdge(view, thing, outline, slot, place, 1);
+  // A ring is held by what lies on it, and has no ears of its own.
+  const ears = layer?.layer.kind === 'spacer' ? [] : offEars(view, thing, plate);
+  return { kind: 'beside', ...[edge, ...ears].reduce((least, each) => (each.roomMm < least.roomMm ? each : least)) };
+}
+
+/** So much material stands around the hole of an ear, mm (common practice, no source). */
+const EAR_WALL_MM = 3;
+
+/** How far the thing lies off each ear of a plate, which stand where its screws land. */
+function offEars(
+  view: View,
+  { id, xMm, yMm, diameterMm, placeX, placeY }: ProudThing,
+  plate: number,
+): readonly Omit<Way, 'kind'>[] {
+  const { joint, place } = screwsThrough(view, plate);
+  const at = view.joints[joint];
+  const turn = view.placement.turns[joint]?.turn;
+  if (!at || !turn) return [];
+  const earMm = at.holeSide.holeDiameterMm / 2 + EAR_WALL_MM;
+  return at.screws.flatMap((screw, which): readonly Omit<Way, 'kind'>[] => {
+    if ((turn.misalignmentsMm[which] as number) > at.playMm) return [];
+    const [x, y] = onFace(place, screw);
+    const [dx, dy] = [xMm + placeX.valueMm - x, yMm + placeY.valueMm - y];
+    const apartMm = Math.hypot(dx, dy);
+    const [nx, ny] = apartMm > 0 ? [dx / apartMm, dy / apartMm] : [1, 0];
+    return [
+      {
+        roomMm: apartMm - earMm - diameterMm / 2,
+        add: () => {
+          view.doubts.add(view.opening.slotOf(`proud.${id}.placeX`), nx);
+          view.doubts.add(view.opening.slotOf(`proud.${id}.placeY`), ny);
+          addMoves(view, screwSlot(view, joint), at.screwMoves, which, place, -nx, -ny);
+        },
+      },
+    ];
+  });
 }
 
 /** In the plate's own hole there is the basket too. */
