@@ -157,6 +157,8 @@ export type FitOpening = {
   /** Whether somebody looked around the hole for more than those. */
   readonly proudLooked: boolean;
   readonly frontGap: Dimension | null;
+  /** What the front gap was read to is the cloth of a grille, and it is cut away where the tallest part stands. */
+  readonly clothIsCut: boolean;
   readonly front: readonly FrontLayer[];
   /** Where the factory plug comes from, seen from the cabin; null where nobody noted it. */
   readonly plugRad: number | null;

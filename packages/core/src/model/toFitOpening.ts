@@ -113,6 +113,7 @@ export function toFitOpening(
     }),
     proudLooked: record.proudLooked || record.proud.some(({ height }) => isTakenHere(height)),
     frontGap: dimension('frontGap'),
+    clothIsCut: false,
     front: record.front.map(({ id, label, kind, gap, inside }) => ({
       id,
       label,

@@ -363,6 +363,7 @@ function plain(
     obstacles: [],
     obstaclesLooked: true,
     frontGap: stick(frontMm),
+    clothIsCut: false,
     front: [],
     plugRad: Math.PI,
     wiring: { kind: 'connector', connectorId: 'plug', connectorName: 'plug' },

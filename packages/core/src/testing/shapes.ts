@@ -137,6 +137,7 @@ export function opening(changes: Partial<FitOpening> = {}): FitOpening {
     proudLooked: true,
     plugRad: null,
     frontGap: exact(20),
+    clothIsCut: false,
     front: [],
     wiring: { kind: 'connector', connectorId: 'plug', connectorName: 'two-way plug' },
     secondPlug: 'none',

@@ -9,7 +9,7 @@ import { holeOf, outsideOf } from '@low-quarry/core/fit/layout/LayerShape';
 import { speakerShape } from '@low-quarry/core/fit/layout/SpeakerShape';
 import { sheetFit } from '@low-quarry/core/fit/layout/sheetFit';
 import { behindClearanceMm } from '@low-quarry/core/fit/margins/checks/depth';
-import { frontClearanceMm } from '@low-quarry/core/fit/margins/checks/front';
+import { frontAskedMm, frontClearanceMm } from '@low-quarry/core/fit/margins/checks/front';
 import { raisedMm } from '@low-quarry/core/fit/search/stacks';
 import type { Candidate, FitOpening, FitRules, ProudThing } from '@low-quarry/core/fit/shapes';
 import { extents, outlineMm, type PartOutline } from '@low-quarry/core/geometry/Outline';
@@ -157,7 +157,7 @@ export function sectionGeometry(
     window: fitted && windowUpMm > 0 ? woundUp(fitted.sheet, plane, windowUpMm, widest) : sheet,
     obstacles,
     grilleX,
-    askedFrontMm: rules.clearancesMm.front,
+    askedFrontMm: Math.max(0, frontAskedMm(opening, rules)),
     front: opening.front.map((layer) => ({
       id: layer.id,
       label: layer.label,

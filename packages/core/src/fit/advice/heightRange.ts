@@ -6,11 +6,13 @@
  * Every gap behind is a convex function of the height (two convex solids moved past each other), so a forbidden stretch
  * of one obstacle is one interval: steps of half a millimetre, a look into each dip, and halving at each change find it.
  */
+
 import { leastBetween } from '../../math/leastBetween';
 import type { CheckId } from '../Check';
 import { bracketsOf } from '../judgeCandidate';
 import { ringOf } from '../layout/rings';
 import { speakerShape } from '../layout/SpeakerShape';
+import { frontAskedMm } from '../margins/checks/front';
 import { CHECK_TABLE } from '../margins/checkTable';
 import { jointsOf } from '../mates/joints';
 import { type Placement, placementsOf } from '../mates/placements';
@@ -70,7 +72,7 @@ export function heightRange(opening: FitOpening, candidate: Candidate, rules: Fi
   if (first.some(({ isMissing }) => isMissing)) return null;
   const clear = clearStretches((heightMm) => Math.min(...askAt(heightMm).map(({ marginMm }) => marginMm)));
   view.setStack(brackets, joints);
-  const gapMm = opening.frontGap.valueMm - view.raisedMm - view.speaker.frontMm - rules.clearancesMm.front;
+  const gapMm = opening.frontGap.valueMm - view.raisedMm - view.speaker.frontMm - frontAskedMm(opening, rules);
   const mostMm =
     opening.front.length === 0 ? gapMm : highestInFront((heightMm) => askAt(heightMm, FRONT)[0]?.marginMm ?? 0);
   const [worst] = first.filter(({ marginMm }) => marginMm < 0).sort((a, b) => a.marginMm - b.marginMm);

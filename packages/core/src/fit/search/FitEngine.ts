@@ -17,6 +17,7 @@ import { harnessFor } from '../judgeCandidate';
 import type { LayerShape } from '../layout/LayerShape';
 import type { SpeakerShape } from '../layout/SpeakerShape';
 import { behindClearanceMm } from '../margins/checks/depth';
+import { frontAskedMm } from '../margins/checks/front';
 import type { Placement } from '../mates/placements';
 import type { Candidate, FitHarnessAdapter, FitLayer, FitOpening, FitRules, FitSpacer, FitSpeaker } from '../shapes';
 import type { CatalogueIndex, SpeakerClass } from './CatalogueIndex';
@@ -154,7 +155,7 @@ export class FitEngine {
     search.widestHoleMm = this.widest.holeMm(shape);
     search.widestCoverMm = this.widest.coverMm(shape);
     const frontLeftMm = opening.frontGap
-      ? opening.frontGap.valueMm - this.rules.clearancesMm.front - (index.frontMm[speaker] as number)
+      ? opening.frontGap.valueMm - frontAskedMm(opening, this.rules) - (index.frontMm[speaker] as number)
       : Number.POSITIVE_INFINITY;
     for (const chain of chains) {
       const depthLeftMm = this.depthLeftMm(search, chain);

@@ -6,6 +6,7 @@ import { sheetDepthMm } from '../../geometry/glassSheet';
 import type { OpeningShape } from '../layout/OpeningShape';
 import type { SpeakerShape } from '../layout/SpeakerShape';
 import { behindClearanceMm } from '../margins/checks/depth';
+import { frontAskedMm } from '../margins/checks/front';
 import type { FitRules } from '../shapes';
 import { roomOf } from './stackShapes';
 
@@ -26,7 +27,7 @@ export function plateRoomMm(
   if (!opening.bolts || !hole) return Number.NEGATIVE_INFINITY;
   const { clearancesMm, stock } = rules;
   const front = opening.frontGap
-    ? opening.frontGap.valueMm - clearancesMm.front - shape.frontMm
+    ? opening.frontGap.valueMm - frontAskedMm(opening, rules) - shape.frontMm
     : Number.POSITIVE_INFINITY;
   const isOverSheet = sheet && (sheet.lowerEdgeMm === null || sheet.lowerEdgeMm <= 0);
   const behind = isOverSheet

@@ -97,8 +97,6 @@ export const CUTS_THE_CAR: ReadonlySet<WorkKind> = new Set(['fileHole', 'drill',
 export const MOST_FILED_MM = 4;
 /** More than this is another ring, mm. */
 export const MOST_THINNED_MM = 3;
-/** The tallest part may stand so far into the cloth once it is cut away there, mm. */
-export const CLOTH_MM = 6;
 /** A ring that is thinner bends between its screws, mm. */
 export const THINNEST_MM = 2;
 /** A plug holds on no less of a lug, mm (from memory, no source). */

@@ -57,6 +57,19 @@ test('a plate keeps its walls, or is cut anew', () => {
   expect(failure(at, { ...what, layers: [bracket()] }, cut)).toContain('for the bare speaker');
 });
 
+test('cloth that is cut away asks for no room, and what is said is where the front stands', () => {
+  const at = opening({ frontGap: exact(10) });
+  const worked = withWork(at, candidate(), [{ kind: 'cutCloth', byMm: 5 }], SHOP);
+  if (!worked.ok) throw new Error(worked.failure);
+  const [before, after] = [at, worked.value.opening].map((each) =>
+    judgeCandidate(each, candidate(), [], SHOP).checks.find(({ id }) => id === 'front'),
+  );
+  // The front reaches 12 out: 2 into the grille.
+  expect(before).toMatchObject({ verdict: 'hits', margin: { valueMm: -5 } });
+  expect(after).toMatchObject({ verdict: 'clears', margin: { valueMm: 4 } });
+  expect(after?.sentence).toBe('The front stands 2 mm into the grille; where its cloth is cut away 6 mm are free.');
+});
+
 test('a ring that can spare nothing, terminals that nobody has placed', () => {
   expect(failure(opening(), candidate(), { kind: 'thinRing', byMm: 1 })).toContain(
     'No ring of the stack can spare 1 mm',

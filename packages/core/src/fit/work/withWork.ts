@@ -6,7 +6,7 @@ import type { Dimension } from '../../uncertainty/Dimension';
 import type { BodyBox, Candidate, FitLayer, FitOpening, FitRules } from '../shapes';
 import { canBeDrilled } from './metal';
 import { plateFrom } from './ownPlate';
-import { CLOTH_MM, SHORTEST_LUG_MM, THINNEST_MM, type Work } from './Work';
+import { SHORTEST_LUG_MM, THINNEST_MM, type Work } from './Work';
 
 export type Worked = { readonly opening: FitOpening; readonly candidate: Candidate };
 
@@ -35,7 +35,7 @@ function done(worked: Worked, work: Work, rules: FitRules): Result<Worked, strin
     case 'cutNotch':
       return newNotches(worked, work.notchesRad);
     case 'cutCloth':
-      return ok({ ...worked, opening: withoutCloth(opening, rules) });
+      return ok({ ...worked, opening: withoutCloth(opening) });
     case 'thinRing':
       return thinned(worked, work.byMm);
     case 'fileThroat':
@@ -100,9 +100,9 @@ function newNotches(worked: Worked, notchesRad: readonly (number | null)[]): Res
  * Where layers are noted one by one, cloth is what is called cloth. Where they are not, what lies in front is taken as the cloth
  * of a grille: nothing is asked of it where it is cut away, and the tallest part may stand a little into it.
  */
-function withoutCloth(opening: FitOpening, { clearancesMm }: FitRules): FitOpening {
+function withoutCloth(opening: FitOpening): FitOpening {
   if (opening.front.length > 0) return { ...opening, front: opening.front.filter(({ kind }) => kind !== 'cloth') };
-  return { ...opening, frontGap: opening.frontGap && grown(opening.frontGap, clearancesMm.front + CLOTH_MM) };
+  return { ...opening, clothIsCut: true };
 }
 
 /** The ring that can spare most; null for a stack without one. */

@@ -13,7 +13,7 @@ import { addInside, addOutline, roomIn } from '../../layout/plates';
 import { LAYER, layerAt, SPEAKER } from '../../layout/slots';
 import type { View } from '../../layout/View';
 import type { LayerPlace } from '../../mates/placements';
-import type { FitRules, FrontLayer } from '../../shapes';
+import type { FitOpening, FitRules, FrontLayer } from '../../shapes';
 import type { CheckKind, Told } from '../CheckKind';
 import type { Gaps } from '../Gaps';
 
@@ -33,7 +33,7 @@ export const front: CheckKind = {
     if (frontGap) {
       doubts.add(opening.frontSlot, 1);
       addFront(view);
-      gaps.offer(frontGap.valueMm - reachInFrontMm(view) - clearancesMm.front, GAP);
+      gaps.offer(frontGap.valueMm - reachInFrontMm(view) - frontAskedMm(view.opening.opening, { clearancesMm }), GAP);
     }
     for (let at = 0; at < opening.front.length; at++)
       askLayer(view, gaps, opening.front[at] as FrontShape, clearancesMm, FIRST_LAYER + at * PARTS);
@@ -45,12 +45,13 @@ export const front: CheckKind = {
     if (gaps.tag === MISSING || !frontGap)
       return { sentence: 'The gap to the grille has not been taken.', nearest: null, missing: ['frontGap'] };
     const { xMm, yMm } = view.pose;
+    const asked = frontAskedMm(view.opening.opening, rules);
     return {
-      sentence: frontWords('front', 'grille', gaps, rules.clearancesMm.front, unit),
+      sentence: frontWords('front', 'grille', gaps, asked, unit),
       nearest: {
         onPart: [xMm, yMm, -reachInFrontMm(view)],
         onOther: [xMm, yMm, -frontGap.valueMm],
-        askedMm: rules.clearancesMm.front,
+        askedMm: Math.max(0, asked),
       },
     };
   },
@@ -62,6 +63,17 @@ export function frontClearanceMm(
   { clearancesMm }: Pick<FitRules, 'clearancesMm'>,
 ): number {
   return kind === 'cloth' ? clearancesMm.cloth : clearancesMm.front;
+}
+
+/** The tallest part may stand so far into the cloth once it is cut away there, mm (common practice, no source). */
+export const CLOTH_MM = 6;
+
+/** The room that is asked to what the front gap was read to, mm; negative where it may be stood into. */
+export function frontAskedMm(
+  { clothIsCut }: Pick<FitOpening, 'clothIsCut'>,
+  { clearancesMm }: Pick<FitRules, 'clearancesMm'>,
+): number {
+  return clothIsCut ? -CLOTH_MM : clearancesMm.front;
 }
 
 /** How far the stack stands into the cabin from the mounting plane, mm. */
@@ -163,9 +175,16 @@ function frontWords(
   askedMm: number,
   unit: LengthUnit,
 ): string {
-  const room = `the shop asks ${printLength(askedMm, unit)}`;
+  const isCut = askedMm < 0;
+  const room = isCut
+    ? `where its cloth is cut away ${printLength(-askedMm, unit)} are free`
+    : `the shop asks ${printLength(askedMm, unit)}`;
   const gap = valueMm + askedMm;
   const close = verdict === 'measure' ? ', too close to call' : '';
+  if (isCut && gap < 0) {
+    const into = valueMm < 0 ? 'would push' : 'stands';
+    return `The ${part} ${into} ${printLength(-gap, unit)} into the ${what}; ${room}${close}.`;
+  }
   return gap < 0
     ? `The ${part} would push ${printLength(-gap, unit)} into the ${what}; ${room} of air.`
     : `The ${part} stays ${printLength(gap, unit)} behind the ${what}; ${room}${close}.`;
