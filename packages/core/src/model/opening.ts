@@ -192,7 +192,8 @@ export const openingRecordSchema = openingFieldsSchema.superRefine(
       ...front.map(({ gap }) => gap),
       ...(bore ? [bore.depth] : []),
     ];
-    for (const [key, list] of Object.entries({ obstacles, proud, front })) {
+    // Two obstacles of one name may be kept from before: `contradictions` asks about those.
+    for (const [key, list] of Object.entries({ proud, front })) {
       list.forEach(({ id }, at) => {
         if (list.findIndex((each) => each.id === id) === at) return;
         context.addIssue({
