@@ -116,10 +116,18 @@ test('what has to be filed by hand is advised, drawn, chosen with its minutes, a
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('article')).toContainText('The first dry fit shows whether the basket drops in');
   await page.emulateMedia({ media: 'screen' });
-  // Without an address that says more, the choice is shown as it was made.
-  await fitter.whatFits(job, 'Rear deck, left');
-  await expect(byHand).toContainText('File the bracket’s throat');
-  await expect(fitter.verdict()).toContainText('Clears by');
+  // Without an address that says more, the choice is shown as it was made: on both sides of the car.
+  for (const side of ['left', 'right']) {
+    await fitter.whatFits(job, `Rear deck, ${side}`);
+    await expect(byHand).toContainText('File the bracket’s throat');
+    await expect(fitter.verdict()).toContainText('Clears by');
+  }
+  // Work that these parts do not allow is said, and they are shown without it.
+  await page.goto(
+    `${await address('Rear deck, left')}?speaker=spk-oxlode-w-165-deep&stack=brk-plate-6x9-to-6-5-6-mm&work=${encodeURIComponent('[{"kind":"thinRing","byMm":1}]')}`,
+  );
+  await expect(page.getByText('Shown without its work by hand: No ring of the stack can spare 1 mm.')).toBeVisible();
+  await expect(fitter.verdict()).toContainText('at the hole');
 });
 
 test('the printed sheet holds the lines, the openings and the cautions, and nothing of the screen', async ({

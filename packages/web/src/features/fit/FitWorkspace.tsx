@@ -319,7 +319,7 @@ export function FitWorkspace({
           <CheckLedger judgement={judgement} behind={behind} unit={unit} lit={lit} onLight={setLit} />
           {opening.state.kind === 'chosen' && <ChangedSince state={opening.state} record={opening.record} />}
           <ChoosePanel
-            key={`${stackKey}/${heightMm}`}
+            key={`${stackKey}/${heightMm}/${writeWorks(shown.works)}`}
             jobId={jobId}
             here={{ opening, judgement, works: shown.works }}
             other={otherJudged}
