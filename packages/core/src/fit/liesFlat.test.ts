@@ -1,6 +1,7 @@
 /** What stands proud around the hole, a bore behind it, and what is soft: figures worked out by hand. */
 import { describe, expect, test } from '@jest/globals';
 import {
+  adapter,
   bracket,
   circlePattern,
   depthAt,
@@ -12,9 +13,12 @@ import {
   speaker,
   within,
 } from '../testing/shapes';
+import { nearMisses } from './advice/nearMisses';
 import type { CheckId } from './Check';
 import { judgeCandidate } from './judgeCandidate';
 import type { BodyBox, FitLayer, FitOpening, FitSpeaker, ProudThing } from './shapes';
+
+const NO_PARTS = { speakers: [], brackets: [], spacers: [], adapters: [] };
 
 const stud = (changes: Partial<ProudThing> = {}): ProudThing => ({
   id: 'stud',
@@ -104,6 +108,19 @@ describe('what stands proud', () => {
     const more = flat({ proud: [stud()], proudLooked: false });
     expect(more).toMatchObject({ verdict: 'measure', countsFor: 'arrival', margin: { valueMm: 1.5 } });
     expect(more.sentence).toContain('Nobody has looked for more');
+  });
+
+  test('ground off is what is in the way, and no more', () => {
+    const away = (id: string, angle: number) => stud({ id, xMm: 120 * Math.cos(angle), yMm: 120 * Math.sin(angle) });
+    const under = (id: string, yMm: number) => stud({ id, xMm: 82, yMm });
+    const ground = (...proud: ProudThing[]) =>
+      nearMisses(opening({ proud }), { speaker: speaker(), layers: [] }, NO_PARTS, [adapter()], RULES).map(
+        ({ works }) => works,
+      );
+    expect(ground(away('a', 1), under('b', 0), away('c', 2))).toEqual([[{ kind: 'grind', ids: ['b'] }]]);
+    expect(ground(under('a', 0), away('b', 2), under('c', 12))).toEqual([[{ kind: 'grind', ids: ['a', 'c'] }]]);
+    const airbag = opening({ proud: [under('a', 0)], airbag: 'notLooked' });
+    expect(nearMisses(airbag, { speaker: speaker(), layers: [] }, NO_PARTS, [adapter()], RULES)).toEqual([]);
   });
 
   test('a ring that is cut is cut round it', () => {

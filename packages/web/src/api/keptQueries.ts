@@ -9,7 +9,8 @@ const KEPT = new Set<unknown>(['jobs', 'openings', 'orders', 'shop', 'catalogue'
 const KEEP_MS = 1000;
 /**
  * Another program's answers may have another form, in which a screen would miss what it reads. Raised whenever a contract gets a
- * field. 2: openings with what lies in front, what was read from, and how the hole lies.
+ * field. 2: openings with what lies in front, what was read from, and how the hole lies. 3: choices with work by hand, openings with
+ * what stands around the hole and behind it.
  */
 const FORM = 3;
 

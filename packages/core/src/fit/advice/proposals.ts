@@ -72,9 +72,23 @@ function lugs({ candidate }: Worked, _: Judgement, check: Check): readonly Work[
   return [{ kind: 'bendLugs' }, ...(byMm > 0 ? [{ kind: 'cutLugs' as const, byMm }] : [])];
 }
 
-/** All that a plate or the flange does not lie clear of, so that it need not be done twice. */
+/** Of so many things every choice is tried; of more, each alone and all of them. */
+const MOST_CHOSEN = 4;
+
+/** As few as will do: the car is changed. */
 function grind({ opening }: Worked): readonly Work[] {
-  return opening.proud.length > 0 ? [{ kind: 'grind', ids: opening.proud.map(({ id }) => id) }] : [];
+  const ids = opening.proud.map(({ id }) => id);
+  const choices = ids.length <= MOST_CHOSEN ? subsets(ids) : [...ids.map((id) => [id]), ids];
+  return choices
+    .filter((some) => some.length > 0)
+    .sort((a, b) => a.length - b.length)
+    .map((some) => ({ kind: 'grind', ids: some }));
+}
+
+function subsets(ids: readonly string[]): (readonly string[])[] {
+  const all: (readonly string[])[] = [[]];
+  for (const id of ids) all.push(...all.map((some) => [...some, id]));
+  return all;
 }
 
 /** Where nothing mates, so that the bare speaker stands for it: the thinnest plates, and of those the widest walls. */

@@ -72,9 +72,10 @@ function newShape(layer: FitLayer): LayerShape {
   };
 }
 
-function mustMm(outline: PartOutline): OutlineMm {
+/** A part's outline; the catalogue gives its lengths. */
+export function mustMm(outline: PartOutline): OutlineMm {
   const mm = outlineMm(outline);
-  if (!mm) throw new Error('layerShape: expected an outline with its lengths');
+  if (!mm) throw new Error('mustMm: expected an outline with its lengths');
   return mm;
 }
 

@@ -1,7 +1,7 @@
 /** An opening and a candidate as they are once the work by hand is done: shapes like any others, judged like any others. */
 import { patternDimensions, patternHoles } from '../../geometry/BoltPattern';
 import { mapOutline, mapPartOutline } from '../../geometry/Outline';
-import { fail, ok, type Result } from '../../result';
+import { assertNever, fail, ok, type Result } from '../../result';
 import type { Dimension } from '../../uncertainty/Dimension';
 import type { BodyBox, Candidate, FitLayer, FitOpening, FitRules } from '../shapes';
 import { canBeDrilled } from './metal';
@@ -74,6 +74,8 @@ function done(worked: Worked, work: Work, rules: FitRules): Result<Worked, strin
       const plate = plateFrom(opening, candidate.speaker, work, rules);
       return plate ? ok({ opening, candidate: { ...candidate, layers: [plate] } }) : fail(noPlate(work.thicknessMm));
     }
+    default:
+      return assertNever(work);
   }
 }
 

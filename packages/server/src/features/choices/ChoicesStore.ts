@@ -1,6 +1,7 @@
 /** Choices in the database. */
 import type { Choice } from '@low-quarry/core/contracts/openings';
 import type { Verdict } from '@low-quarry/core/fit/Check';
+import { worksSchema } from '@low-quarry/core/model/work';
 import { readStoredSnapshot, type Snapshot, toStoredSnapshot } from '@low-quarry/core/records/snapshot';
 import { type EntityManager, In } from 'typeorm';
 import { ChoiceEntity, type ChoiceRow } from './ChoiceEntity';
@@ -10,6 +11,8 @@ export type StoredChoice = {
   readonly choice: Choice;
   readonly verdictWhenChosen: Verdict;
   readonly snapshot: Snapshot | null;
+  /** What is kept of its work by hand cannot be read: it is not judged, and is shown without. */
+  readonly isWorkUnreadable?: true;
 };
 
 export class ChoicesStore {
@@ -72,14 +75,16 @@ export class ChoicesStore {
 }
 
 export function toChoice(row: ChoiceRow): StoredChoice {
+  const works = worksSchema.safeParse(row.works);
   return {
+    ...(works.success ? {} : { isWorkUnreadable: true }),
     openingId: row.opening_id,
     verdictWhenChosen: row.verdict_when_chosen,
     snapshot: row.snapshot === null ? null : readStoredSnapshot(row.snapshot),
     choice: {
       speakerId: row.speaker_id,
       layerIds: row.layer_ids,
-      works: row.works,
+      works: works.success ? works.data : [],
       answers: row.answers,
       earlierReason: row.earlier_reason,
       chosenAt: row.chosen_at.toISOString(),

@@ -88,10 +88,10 @@ export class Fitting {
       : `This choice names a ring of ${ringMm} mm sheet, which is no longer cut: choose again.`;
   }
 
-  /** Why the work by hand cannot be done to this opening and these parts, in a sentence; null where it can. */
+  /** Why the work by hand cannot be done to this opening and these parts, in a sentence; null where it can, and where nothing is judged. */
   undoableBecause(record: OpeningRecord, { works, ...ids }: CandidateIds & Pick<Choice, 'works'>): string | null {
     const candidate = this.findCandidate(ids);
-    if (works.length === 0 || typeof candidate === 'string') return null;
+    if (this.unreadable !== null || works.length === 0 || typeof candidate === 'string') return null;
     const worked = withWork(this.toFit(record), candidate, works, this.rules);
     return worked.ok ? null : worked.failure;
   }

@@ -186,9 +186,11 @@ function choiceState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
   const parts = fitting.namesOf(stored.choice).join(' + ');
   const broken = fitting.brokenBecause(stored.choice);
   if (broken !== null) return { kind: 'cannotJudge', parts, sentence: broken };
-  const undoable = fitting.undoableBecause(record, stored.choice);
-  if (undoable !== null) return { kind: 'cannotJudge', parts, sentence: `${undoable} Choose again.` };
+  if (stored.isWorkUnreadable)
+    return { kind: 'cannotJudge', parts, sentence: 'What is kept of its work by hand cannot be read: choose again.' };
   try {
+    const undoable = fitting.undoableBecause(record, stored.choice);
+    if (undoable !== null) return { kind: 'cannotJudge', parts, sentence: `${undoable} Choose again.` };
     return judgedState(record, stored, fitting);
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);

@@ -1,6 +1,8 @@
 /** One record that cannot be judged or read is a state of its own line; every list goes on answering. */
+
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { getJob } from '@low-quarry/core/contracts/jobs';
 import type { Shop } from '@low-quarry/core/model/shop';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 
@@ -85,6 +87,15 @@ test('a plate cut from a sheet that the shop has no more', async () => {
   });
   await app.http.put('/api/shop').send({ version: after.version, settings: before.settings }).expect(200);
   expect((await stateOf(id, jobId)).kind).toBe('chosen');
+});
+
+test('work by hand that this program does not know', async () => {
+  const { id, jobId } = await withRing();
+  await app.db.query(`UPDATE "choice" SET "works" = '[{"kind": "weld"}]' WHERE "opening_id" = $1`, [id]);
+  await allAnswer(jobId);
+  expect(await stateOf(id, jobId)).toMatchObject({ kind: 'cannotJudge', sentence: expect.stringContaining('by hand') });
+  const { body } = await app.http.get(`/api/jobs/${jobId}`).expect(200);
+  expect(getJob.answer.safeParse(body).success).toBe(true);
 });
 
 test('a bracket that is not in the catalogue', async () => {

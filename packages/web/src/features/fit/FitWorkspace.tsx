@@ -145,7 +145,7 @@ export function FitWorkspace({
       works: there.works,
       judgement: judgeCandidate(there.opening, there.candidate, catalogue.adapters, rules, unit),
     };
-  const removed = againstOldMount(opening.record.faces, candidate.layers, unit);
+  const removed = againstOldMount(opening.record.faces, shown.candidate.layers, unit);
   const cautions = cautionsFor(opening.record);
 
   const show = (speakerId: string, theirs: readonly string[], works: readonly Work[] = []) => {

@@ -7,6 +7,7 @@ import { Choice } from '../../ui/Choice';
 import { Field, INPUT } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
 import { NotedLengthField } from './NotedLengthField';
+import { PlaceFields } from './PlaceFields';
 import { newObstacle, obstacleId, toShape } from './surroundings';
 
 type ObstacleFieldsProps = {
@@ -26,7 +27,6 @@ const CLEARANCE_HINTS: Readonly<Record<ObstacleRecord['kind'], string>> = {
   wiring: 'Asked to keep the clearance of wiring.',
   soft: 'Asked for no air: it may be pressed in as far as it gives.',
 };
-const PLACE = { kind: 'length', least: -300, most: 300 } as const;
 
 export function ObstacleFields({ obstacles, faces, errorAt, onChange }: ObstacleFieldsProps) {
   return (
@@ -102,20 +102,7 @@ function OneObstacle({ obstacle, faces, errorAt, onChange, idFor, onRemove }: On
         error={errorAt('depth.readingsMm.0')}
         onChange={(next) => onChange({ depth: next })}
       />
-      <NumberField
-        label="To the right of the centre"
-        hint="Of that nearest place, seen from the cabin; to the left with a minus."
-        {...PLACE}
-        value={xMm}
-        onChange={(value) => onChange({ xMm: value })}
-      />
-      <NumberField
-        label="Above the centre"
-        hint="Of that nearest place; below with a minus."
-        {...PLACE}
-        value={yMm}
-        onChange={(value) => onChange({ yMm: value })}
-      />
+      <PlaceFields of="that nearest place" xMm={xMm} yMm={yMm} onChange={onChange} />
       <NumberField
         label="Its place may be off by"
         kind="length"

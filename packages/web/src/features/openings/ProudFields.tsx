@@ -6,6 +6,7 @@ import { Choice } from '../../ui/Choice';
 import { Field, INPUT } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
 import { NotedLengthField } from './NotedLengthField';
+import { PlaceFields } from './PlaceFields';
 import { newProud } from './surroundings';
 
 type ProudFieldsProps = {
@@ -17,7 +18,6 @@ type ProudFieldsProps = {
 };
 
 const MOST = 12;
-const PLACE = { kind: 'length', least: -300, most: 300 } as const;
 
 export function ProudFields({ proud, isLooked, errorAt, onChange, onLooked }: ProudFieldsProps) {
   const change = (at: number, changes: Partial<ProudRecord>) =>
@@ -61,20 +61,7 @@ export function ProudFields({ proud, isLooked, errorAt, onChange, onLooked }: Pr
             error={errorAt(`record.proud.${at}.height.readingsMm.0`)}
             onChange={(next) => change(at, { height: next })}
           />
-          <NumberField
-            label="To the right of the centre"
-            hint="Of its middle, seen from the cabin; to the left with a minus."
-            {...PLACE}
-            value={xMm}
-            onChange={(value) => change(at, { xMm: value })}
-          />
-          <NumberField
-            label="Above the centre"
-            hint="Of its middle; below with a minus."
-            {...PLACE}
-            value={yMm}
-            onChange={(value) => change(at, { yMm: value })}
-          />
+          <PlaceFields of="its middle" xMm={xMm} yMm={yMm} onChange={(place) => change(at, place)} />
           <NumberField
             label="How wide it is"
             kind="length"

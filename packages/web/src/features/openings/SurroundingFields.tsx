@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { NumberField } from '../../ui/NumberField';
 import { NotedLengthField } from './NotedLengthField';
+import { PlaceFields } from './PlaceFields';
 import { type DepthRecord, guessed, newDepth } from './surroundings';
 
 type Facts = Omit<OpeningRecord, 'dimensions'>;
@@ -170,22 +171,7 @@ function MoreDepths({ depths, faces, errorAt, onChange }: MoreDepthsProps) {
             error={errorAt(`record.depthReadings.${at}.measurement.readingsMm.0`)}
             onChange={(next) => change(at, { measurement: next })}
           />
-          <NumberField
-            label="To the right of the centre"
-            kind="length"
-            least={-300}
-            most={300}
-            value={xMm}
-            onChange={(value) => change(at, { xMm: value })}
-          />
-          <NumberField
-            label="Above the centre"
-            kind="length"
-            least={-300}
-            most={300}
-            value={yMm}
-            onChange={(value) => change(at, { yMm: value })}
-          />
+          <PlaceFields xMm={xMm} yMm={yMm} onChange={(place) => change(at, place)} />
           <Button
             kind="quiet"
             className="justify-self-start"

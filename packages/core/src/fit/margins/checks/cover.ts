@@ -5,7 +5,7 @@
 import type { OutlineMm } from '../../../geometry/Outline';
 import { polygonPoints } from '../../../geometry/Outline';
 import { printLength } from '../../../units/printLength';
-import type { LayerShape } from '../../layout/LayerShape';
+import { type LayerShape, mustMm } from '../../layout/LayerShape';
 import { addOutline, fromPlate, METAL, roomIn } from '../../layout/plates';
 import { LAYER, layerAt, SPEAKER } from '../../layout/slots';
 import type { View } from '../../layout/View';
@@ -71,11 +71,7 @@ function outsideAbove(view: View, layer: number): Hole | null {
   const above = view.layers[layer + 1];
   if (!above) {
     const { flange } = view.speaker.speaker;
-    const outline =
-      flange.kind === 'circle'
-        ? ({ kind: 'circle', diameter: flange.diameter.valueMm } as const)
-        : ({ kind: 'oval', length: flange.length.valueMm, width: flange.width.valueMm } as const);
-    return { outline, slot: SPEAKER.flangeLength, place: view.placement.at };
+    return { outline: mustMm(flange), slot: SPEAKER.flangeLength, place: view.placement.at };
   }
   if (above.isMade) return null;
   const place = view.placeOf(layer + 1);

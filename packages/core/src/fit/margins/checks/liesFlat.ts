@@ -6,11 +6,11 @@
  *
  * What nobody looked for is seen when the plate is held up, and stays open until then.
  */
-import { extents, type OutlineMm, type PartOutline } from '../../../geometry/Outline';
+import { halfExtentsMm, type OutlineMm } from '../../../geometry/Outline';
 import { ellipseDistance } from '../../../geometry/outlineRoom';
 import type { LengthUnit } from '../../../units/parseLength';
 import { printLength } from '../../../units/printLength';
-import type { LayerShape } from '../../layout/LayerShape';
+import { type LayerShape, mustMm } from '../../layout/LayerShape';
 import { fromPlate } from '../../layout/plates';
 import { LAYER, layerAt, SPEAKER } from '../../layout/slots';
 import type { View } from '../../layout/View';
@@ -89,7 +89,7 @@ function under(view: View, { id, height }: ProudThing, plate: number): Way {
 }
 
 function beside(view: View, thing: ProudThing, plate: number, layer: LayerShape | undefined): Way {
-  const outline = layer ? layer.outer : outlineOf(view.speaker.speaker.flange);
+  const outline = layer ? layer.outer : mustMm(view.speaker.speaker.flange);
   const slot = layer ? layerAt(plate) + LAYER.outerLength : SPEAKER.flangeLength;
   const place = layer ? view.placeOf(plate) : view.placement.at;
   const edge = offEdge(view, thing, outline, slot, place, 1);
@@ -137,16 +137,9 @@ function inside(view: View, thing: ProudThing, plate: number, layer: LayerShape)
   const { basket } = view.speaker.speaker;
   const off = [
     offEdge(view, thing, layer.inner, slot, view.placeOf(plate), -1),
-    offEdge(view, thing, outlineOf(basket), SPEAKER.basketLength, view.placement.at, 1),
+    offEdge(view, thing, mustMm(basket), SPEAKER.basketLength, view.placement.at, 1),
   ];
   return { kind: 'inside', ...off.reduce((least, each) => (each.roomMm < least.roomMm ? each : least)) };
-}
-
-function outlineOf(outline: PartOutline): OutlineMm {
-  const { length, width } = extents(outline);
-  return outline.kind === 'circle'
-    ? { kind: 'circle', diameter: length.valueMm }
-    : { kind: 'oval', length: length.valueMm, width: width.valueMm };
 }
 
 /** How far the thing lies off a plate's edge, outside of it with 1, inside with −1. */
@@ -158,7 +151,7 @@ function offEdge(
   place: LayerPlace,
   side: 1 | -1,
 ): Omit<Way, 'kind'> {
-  const [halfLengthMm, halfWidthMm] = halvesOf(outline);
+  const { x: halfLengthMm, y: halfWidthMm } = halfExtentsMm(outline);
   const [x, y] = [xMm + placeX.valueMm, yMm + placeY.valueMm];
   const { distanceMm, nx, ny } = ellipseDistance({ ...place, halfLengthMm, halfWidthMm }, x, y);
   return {
@@ -180,12 +173,6 @@ function offEdge(
       }
     },
   };
-}
-
-function halvesOf(outline: OutlineMm): readonly [number, number] {
-  if (outline.kind === 'circle') return [outline.diameter / 2, outline.diameter / 2];
-  if (outline.kind === 'polygon') throw new Error('liesFlat: expected a part’s outline, got a polygon');
-  return [outline.length / 2, outline.width / 2];
 }
 
 function words(view: View, tag: number, roomMm: number, isClose: boolean, unit: LengthUnit): Told {
