@@ -137,8 +137,14 @@ export class Writers {
     return all;
   }
 
-  listJobs(): Promise<{ readonly jobs: readonly JobInList[] }> {
-    return this.get('/api/jobs');
+  /** Every open job, page after page. */
+  async listJobs(): Promise<{ readonly jobs: readonly JobInList[] }> {
+    const jobs: JobInList[] = [];
+    for (let page = 1; ; page++) {
+      const answer = await this.get<{ jobs: readonly JobInList[]; total: number }>(`/api/jobs?page=${page}`);
+      jobs.push(...answer.jobs);
+      if (answer.jobs.length === 0 || jobs.length >= answer.total) return { jobs };
+    }
   }
 
   /** The owner asks for something that is no record: a backup, a restore. */

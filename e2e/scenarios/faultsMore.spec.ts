@@ -197,7 +197,7 @@ async function stall(shop: Shop, cookie: string, count: number): Promise<net.Soc
     socket.pause();
     const get = (where: string) => `GET ${where} HTTP/1.1\r\nHost: ${host}\r\nCookie: ${cookie}\r\n\r\n`;
     if (at % 2 === 0) socket.write(get('/api/events'));
-    else if (at % 4 === 1) socket.write(get('/api/catalogue') + get('/api/catalogue'));
+    else if (at % 4 === 1) socket.write(get('/api/catalogue/changes') + get('/api/catalogue/changes'));
     else
       socket.write(
         `POST /api/jobs HTTP/1.1\r\nHost: ${host}\r\nContent-Length: 900\r\nContent-Type: application/json\r\n`,

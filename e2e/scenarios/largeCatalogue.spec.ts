@@ -11,7 +11,7 @@ test('in a catalogue of thousands the verdicts follow the hand, and the order co
   fitter,
 }) => {
   const { page } = fitter;
-  await page.route('**/api/catalogue', async (route) => {
+  await page.route('**/api/catalogue/changes*', async (route) => {
     const answer = await route.fetch();
     const body: { readonly parts: readonly Part[] } = await answer.json();
     const more = body.parts

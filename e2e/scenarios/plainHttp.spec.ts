@@ -49,9 +49,9 @@ test('a page that is closed with entries waiting sends them when it is opened ag
   await expect(again.getByRole('link', { name: /waiting/ })).toHaveCount(0);
   const depth = await again.evaluate(async () => {
     const { jobs } = await (await fetch('/api/jobs')).json();
-    return jobs.flatMap((job: { openings: { record: { dimensions: { depthBehind?: { readingsMm: number[] } } } }[] }) =>
-      job.openings.flatMap(({ record }) => record.dimensions.depthBehind?.readingsMm ?? []),
-    );
+    const ids = jobs.flatMap((job: { openings: { id: string }[] }) => job.openings.map(({ id }) => id));
+    const openings = await Promise.all(ids.map(async (id: string) => (await fetch(`/api/openings/${id}`)).json()));
+    return openings.flatMap(({ record }) => record.dimensions.depthBehind?.readingsMm ?? []);
   });
   expect(depth).toContain(57);
 });

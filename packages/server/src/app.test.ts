@@ -51,7 +51,7 @@ test('while the database is away every route says so with 503, and afterwards it
     await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [app.name]);
   });
   const job = '00000000-0000-4000-8000-000000000001';
-  for (const path of ['/api/health', '/api/jobs', '/api/catalogue', '/api/shop', `/api/jobs/${job}/order`]) {
+  for (const path of ['/api/health', '/api/jobs', '/api/catalogue/changes', '/api/shop', `/api/jobs/${job}/order`]) {
     const { body } = await app.http.get(path).expect(503);
     expect(body).toMatchObject({ type: '/problems/database-away', status: 503 });
   }

@@ -14,7 +14,8 @@ import { backupRoutes } from './features/backup/backupRoutes';
 import { choicesRoutes } from './features/choices/choicesRoutes';
 import { authorOf, History } from './features/history/History';
 import { historyRoutes } from './features/history/historyRoutes';
-import { jobsRoutes } from './features/jobs/jobsRoutes';
+import { createJobsService, jobsRoutes } from './features/jobs/jobsRoutes';
+import { StateCache } from './features/jobs/StateCache';
 import { libraryRoutes } from './features/library/libraryRoutes';
 import type { ChangeFeed } from './features/live/ChangeFeed';
 import { liveRoutes } from './features/live/liveRoutes';
@@ -145,9 +146,10 @@ export function createApp({
   const openHistory = (manager: EntityManager, actor: Actor) => new History(manager, authorOf(actor), now(), newId());
   peopleRoutes(router, db, newId, openHistory);
   shopRoutes(router, db, openHistory);
-  partsRoutes(router, db);
+  partsRoutes(router, db, heavy);
   vehiclesRoutes(router, db);
-  jobsRoutes(router, db, newId, openHistory);
+  const jobs = createJobsService(db.manager, new StateCache());
+  jobsRoutes(router, db, jobs, newId, openHistory);
   openingsRoutes(router, db, openHistory);
   choicesRoutes(router, db, openHistory);
   historyRoutes(router, db, heavy, openHistory);
@@ -155,7 +157,7 @@ export function createApp({
   liveRoutes(router, feed, sessions);
   backupRoutes(router, db, backups);
   shopFileRoutes(router, db, heavy, backups);
-  ordersRoutes(router, db);
+  ordersRoutes(router, db, jobs);
   app.use(router);
   app.use('/api', unknownPath);
 

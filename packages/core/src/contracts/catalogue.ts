@@ -1,6 +1,6 @@
 /** What the shop works with: its settings, the parts it can get, the vehicles it knows. */
 import { z } from 'zod';
-import { connectorSchema, partSchema } from '../model/parts';
+import { connectorSchema, PART_KINDS } from '../model/parts';
 import { shopSchema } from '../model/shop';
 import { vehicleSchema } from '../model/vehicle';
 import { contract, nothing } from './contract';
@@ -37,19 +37,77 @@ export const putShop = contract({
   }),
 });
 
-export const getCatalogue = contract({
+/** Where in the catalogue's changes somebody has read up to. The epoch tells one catalogue from another that took its place. */
+export const cataloguePlaceSchema = z.object({
+  epoch: z.uuid(),
+  revision: z.coerce.number().int().min(0),
+  /** Of the last part that came, where more of the same revision were still to come. */
+  id: z.string().max(80),
+});
+export type CataloguePlace = z.output<typeof cataloguePlaceSchema>;
+
+/** So many parts come at once, where they all come. */
+export const PARTS_A_PAGE = 4000;
+
+/**
+ * What changed in the catalogue after a place; everything, page by page, for who names none or one of another catalogue. Records come
+ * as they are kept, and are read by whoever gets them (`readStored`): so many are not read twice.
+ */
+export const listCatalogueChanges = contract({
   method: 'get',
-  path: '/api/catalogue',
+  path: '/api/catalogue/changes',
+  permission: 'read',
+  params: cataloguePlaceSchema.partial(),
+  body: nothing,
+  answer: z.object({
+    /** Whether it begins at the beginning: what was known before is of another catalogue. */
+    isWhole: z.boolean(),
+    parts: z.array(z.unknown()),
+    connectors: z.array(z.unknown()),
+    /** Ids of parts that are there no more. */
+    gone: z.array(z.string()),
+    /** How many parts are still to come after these. */
+    toCome: z.int(),
+    at: cataloguePlaceSchema,
+    hasMore: z.boolean(),
+  }),
+});
+export type CatalogueChanges = z.infer<typeof listCatalogueChanges.answer>;
+
+const foundPartSchema = z.object({
+  id: z.string(),
+  kind: z.enum(PART_KINDS),
+  /** Maker and name. */
+  label: z.string(),
+  /** Why what is kept cannot be read; null where it can. */
+  unreadable: z.string().nullable(),
+});
+export type FoundPart = z.infer<typeof foundPartSchema>;
+
+export const FOUND_A_PAGE = 50;
+
+/** Parts with every word in their name, maker, supplier, size or id, by name. */
+export const findParts = contract({
+  method: 'get',
+  path: '/api/parts',
+  permission: 'read',
+  params: z.object({
+    find: z.string().max(100).default(''),
+    /** The first is 1. */
+    page: z.coerce.number().int().min(1).max(100_000).default(1),
+  }),
+  body: nothing,
+  answer: z.object({ found: z.array(foundPartSchema), total: z.int() }),
+});
+
+export const listConnectors = contract({
+  method: 'get',
+  path: '/api/connectors',
   permission: 'read',
   params: z.object({}),
   body: nothing,
-  answer: z.object({
-    parts: z.array(partSchema),
-    connectors: z.array(connectorSchema),
-    unreadable: z.array(unreadableSchema),
-  }),
+  answer: z.object({ connectors: z.array(connectorSchema) }),
 });
-export type Catalogue = z.infer<typeof getCatalogue.answer>;
 
 export const listVehicles = contract({
   method: 'get',

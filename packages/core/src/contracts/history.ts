@@ -46,7 +46,12 @@ export const listHistory = contract({
     before: changeIdSchema.optional(),
   }),
   body: nothing,
-  answer: z.object({ changes: z.array(changeSchema), hasMore: z.boolean() }),
+  answer: z.object({
+    changes: z.array(changeSchema),
+    hasMore: z.boolean(),
+    /** What the cars of their jobs are called, by job; those in the bin are left out. */
+    cars: z.record(idSchema, z.string()),
+  }),
 });
 
 /** Makes the record what it was before or after a change; that is a new change. */

@@ -1,6 +1,8 @@
 /** Jobs: the shop's cars. */
 import { z } from 'zod';
 import { CHECK_IDS, COUNTS_FOR } from '../fit/Check';
+import { JOB_ENDS, jobEndedSchema, jobFactsSchema, typedJobFactsSchema } from '../model/job';
+import { openingFactsSchema } from '../model/opening';
 import { OPENING_DIMENSION_KEYS } from '../model/openingDimensions';
 import { vehicleSchema } from '../model/vehicle';
 import { worksSchema } from '../model/work';
@@ -67,10 +69,8 @@ export const jobSchema = z.object({
   id: idSchema,
   number: z.int(),
   version: z.int(),
-  customer: z.string(),
-  registration: z.string(),
-  wants: z.string(),
-  dueOn: z.iso.date().nullable(),
+  ...jobFactsSchema.shape,
+  ended: jobEndedSchema.nullable(),
   vehicle: vehicleSchema.omit({ openings: true }),
 });
 export type Job = z.infer<typeof jobSchema>;
@@ -78,27 +78,43 @@ export type Job = z.infer<typeof jobSchema>;
 const openingWithStateSchema = openingSchema.extend({ state: openingStateSchema });
 export type OpeningWithState = z.infer<typeof openingWithStateSchema>;
 
-export const newJobSchema = z.strictObject({
+export const newJobSchema = typedJobFactsSchema.extend({
   vehicleId: z.string().min(1, 'Choose a vehicle.').max(80),
-  customer: z.string().trim().min(1, 'Type whose car it is.').max(120, 'Up to 120 characters would do.'),
-  registration: z.string().trim().max(20, 'Up to 20 characters would do.'),
-  wants: z.string().trim().max(1000, 'Up to 1000 characters would do.'),
-  dueOn: z.iso
-    .date('A day such as 2026-11-27 would do.')
-    .refine((day) => day >= '2000' && day < '2200', 'A day from 2000 to 2199 would do.')
-    .nullable(),
 });
 
+/** So many jobs come at once. */
+export const JOBS_A_PAGE = 25;
+export const JOB_LISTS = ['open', 'ended'] as const;
+export type JobListName = (typeof JOB_LISTS)[number];
+
+/** Open jobs, soonest due first, or those that have ended, the last first; those with every word of `find` in them. */
 export const listJobs = contract({
   method: 'get',
   path: '/api/jobs',
   permission: 'read',
-  params: z.object({}),
+  params: z.object({
+    list: z.enum(JOB_LISTS).default('open'),
+    find: z.string().max(100).default(''),
+    /** The first is 1. */
+    page: z.coerce.number().int().min(1).max(100_000).default(1),
+  }),
   body: nothing,
   answer: z.object({
     jobs: z.array(
-      jobSchema.extend({ openings: z.array(openingWithStateSchema.pick({ id: true, record: true, state: true })) }),
+      jobSchema.extend({
+        openings: z.array(
+          z.object({
+            id: idSchema,
+            record: openingFactsSchema.pick({ place: true, side: true, behind: true }),
+            state: openingStateSchema,
+          }),
+        ),
+      }),
     ),
+    /** How many there are of these on all pages. */
+    total: z.int(),
+    /** How many there are in each list, whatever is looked for. */
+    counts: z.object({ open: z.int(), ended: z.int() }),
   }),
 });
 export type JobInList = z.infer<typeof listJobs.answer>['jobs'][number];
@@ -126,7 +142,26 @@ export const putJob = contract({
   path: '/api/jobs/:jobId',
   permission: 'jobs',
   params: z.object({ jobId: idSchema }),
-  body: newJobSchema.omit({ vehicleId: true }).extend({ version: z.int().min(1) }),
+  body: typedJobFactsSchema.extend({ version: z.int().min(1) }),
+  answer: jobSchema,
+});
+
+/** The car has left, or nothing comes of it: off the list of open jobs, with everything as it was. */
+export const endJob = contract({
+  method: 'post',
+  path: '/api/jobs/:jobId/end',
+  permission: 'jobs',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1), as: z.enum(JOB_ENDS) }),
+  answer: jobSchema,
+});
+
+export const reopenJob = contract({
+  method: 'post',
+  path: '/api/jobs/:jobId/reopen',
+  permission: 'jobs',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1) }),
   answer: jobSchema,
 });
 

@@ -14,5 +14,7 @@ export const liveChangeSchema = z.object({
   jobId: z.string().nullable(),
   /** Such as "measured Front door, left". */
   headline: z.string(),
+  /** What the job's car is called; null for no job, and for one that is in the bin. */
+  car: z.string().nullable(),
 });
 export type LiveChange = z.infer<typeof liveChangeSchema>;

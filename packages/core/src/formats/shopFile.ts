@@ -10,6 +10,7 @@ import { verdictSchema } from '../contracts/jobs';
 import { choiceSchema } from '../contracts/openings';
 import { ringThicknessMm } from '../fit/layout/rings';
 import { rolesSchema } from '../model/access';
+import { jobEndedSchema, jobFactsSchema } from '../model/job';
 import { withLayerIds } from '../model/layers';
 import { openingRecordSchema } from '../model/opening';
 import { connectorSchema, orderedId, partSchema } from '../model/parts';
@@ -23,10 +24,8 @@ const jobSchema = z.strictObject({
   number: z.int().positive(),
   version: z.int().positive(),
   vehicleId: z.string(),
-  customer: z.string(),
-  registration: z.string(),
-  wants: z.string(),
-  dueOn: z.iso.date().nullable(),
+  ...jobFactsSchema.shape,
+  ended: jobEndedSchema.nullable().default(null),
   createdAt: z.iso.datetime(),
   deletedAt: z.iso.datetime().nullable(),
   deletedBy: z.string().nullable(),

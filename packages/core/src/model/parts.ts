@@ -206,6 +206,13 @@ export const partSchema = z.discriminatedUnion('kind', [
   harnessAdapterSchema,
 ]);
 
+export const PART_KINDS = [
+  'speaker',
+  'bracket',
+  'spacer',
+  'harnessAdapter',
+] as const satisfies readonly PartRecord['kind'][];
+
 export type PartRecord = z.infer<typeof partSchema>;
 export type SpeakerRecord = z.infer<typeof speakerSchema>;
 export type BracketRecord = z.infer<typeof bracketSchema>;

@@ -2,6 +2,7 @@
 import { checkLabel } from '../fit/checkNames';
 import type { Work } from '../fit/work/Work';
 import { workWords } from '../fit/work/workWords';
+import { JOB_END_WORDS, JOB_FACT_KEYS, type JobEnded, type JobFacts, type JobState, jobFactLabel } from '../model/job';
 import type { OpeningRecord } from '../model/opening';
 import type { Shop } from '../model/shop';
 import { type Answer, answerWords } from '../order/answers';
@@ -11,14 +12,6 @@ import { SETTING_FIELDS } from './settingFields';
 
 export const RECORD_KINDS = ['job', 'opening', 'choice', 'settings', 'person', 'part', 'vehicle'] as const;
 export type RecordKind = (typeof RECORD_KINDS)[number];
-
-export type JobState = {
-  readonly vehicleId: string;
-  readonly customer: string;
-  readonly registration: string;
-  readonly wants: string;
-  readonly dueOn: string | null;
-};
 
 /** What is chosen, and in words, because a part's name may change later. */
 export type ChoiceState = {
@@ -33,12 +26,17 @@ export type ChoiceState = {
 
 export type PersonState = { readonly name: string; readonly roles: readonly string[]; readonly active: boolean };
 
-export const JOB_FIELDS: readonly Field<JobState>[] = [
-  keyField('customer', 'Customer'),
-  keyField('registration', 'Registration'),
-  keyField('wants', 'What is wanted'),
-  keyField('dueOn', 'Due on'),
+/** What is written down of a job, by the table of its facts. */
+export const JOB_FIELDS: readonly Field<JobFacts>[] = JOB_FACT_KEYS.map((key) => keyField(key, jobFactLabel(key)));
+
+const JOB_STATE_FIELDS: readonly Field<JobState>[] = [
+  ...JOB_FACT_KEYS.map((key) => keyField<JobState>(key, jobFactLabel(key))),
+  keyField('ended', 'Standing', endedWords),
 ];
+
+function endedWords(ended: unknown): string {
+  return ended ? JOB_END_WORDS[(ended as JobEnded).as] : 'open';
+}
 
 function answersWords(answers: unknown): string {
   const all = answers as readonly Answer[];
@@ -63,7 +61,7 @@ export const PERSON_FIELDS: readonly Field<PersonState>[] = [
 ];
 
 const FIELDS = {
-  job: JOB_FIELDS,
+  job: JOB_STATE_FIELDS,
   opening: OPENING_FIELDS,
   choice: CHOICE_FIELDS,
   settings: SETTING_FIELDS,

@@ -8,6 +8,7 @@
 import { z } from 'zod';
 import { roleSchema } from '../model/access';
 import { isCurrency, NO_CURRENCY } from '../model/currency';
+import { jobStateSchema } from '../model/job';
 import { withLayerIds } from '../model/layers';
 import { openingRecordSchema } from '../model/opening';
 import { connectorSchema, partSchema } from '../model/parts';
@@ -23,13 +24,6 @@ type Upgrade = (record: Raw) => Raw;
 
 const FORM = 'form';
 
-const jobStateSchema = z.strictObject({
-  vehicleId: z.string(),
-  customer: z.string(),
-  registration: z.string(),
-  wants: z.string(),
-  dueOn: z.string().nullable(),
-});
 const choiceStateSchema = z.strictObject({
   speakerId: z.string(),
   layerIds: z.array(z.string()),

@@ -24,6 +24,9 @@ import { Guards1764500000000 } from './migrations/1764500000000-Guards';
 import { Layers1764600000000 } from './migrations/1764600000000-Layers';
 import { Answers1764700000000 } from './migrations/1764700000000-Answers';
 import { Works1764800000000 } from './migrations/1764800000000-Works';
+import { CatalogueVersion1764900000000 } from './migrations/1764900000000-CatalogueVersion';
+import { JobEnds1764900100000 } from './migrations/1764900100000-JobEnds';
+import { HistoryWords1764900200000 } from './migrations/1764900200000-HistoryWords';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -36,6 +39,9 @@ const MIGRATIONS = [
   Layers1764600000000,
   Answers1764700000000,
   Works1764800000000,
+  CatalogueVersion1764900000000,
+  JobEnds1764900100000,
+  HistoryWords1764900200000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

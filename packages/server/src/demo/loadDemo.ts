@@ -26,6 +26,7 @@ const EVERYTHING = [
   'job',
   'vehicle',
   'part',
+  'part_gone',
   'connector',
   'person',
   'shop',

@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { PERSON_HEADER, ROLES_HEADER } from '@low-quarry/core/contracts/contract';
-import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import type { Job, JobInList, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { Me } from '@low-quarry/core/contracts/session';
 import type { Place, Side } from '@low-quarry/core/model/place';
 import type { Express } from 'express';
@@ -40,6 +40,8 @@ export type TestApp = TestDatabase & {
   readonly signedIn: (name: string, password?: string) => Promise<Http>;
   /** Moves the server's clock, ms. */
   readonly wait: (ms: number) => void;
+  /** Every open job, page after page. */
+  readonly listJobs: (http?: Http) => Promise<readonly JobInList[]>;
   readonly jobNumber: (number: number) => Promise<{ job: Job; openings: OpeningWithState[] }>;
   readonly opening: (jobNumber: number, place: Place, side: Side) => Promise<OpeningWithState>;
 };
@@ -109,9 +111,17 @@ export async function createTestApp({
     return asPerson(http, body.me);
   };
   const http = options.empty ? browser() : await signedIn('Okke');
+  const listJobs = async (asked = http) => {
+    const jobs: JobInList[] = [];
+    for (let page = 1; ; page++) {
+      const { body } = await asked.get('/api/jobs').query({ page }).expect(200);
+      jobs.push(...body.jobs);
+      if (jobs.length >= body.total) return jobs;
+    }
+  };
   const jobNumber = async (number: number) => {
-    const { body } = await http.get('/api/jobs').expect(200);
-    const found = body.jobs.find((job: Job) => job.number === number);
+    const found = (await listJobs()).find((job) => job.number === number);
+    if (!found) throw new Error(`there is no job ${number}`);
     return (await http.get(`/api/jobs/${found.id}`).expect(200)).body;
   };
   const opening = async (number: number, place: Place, side: Side) => {
@@ -143,6 +153,7 @@ export async function createTestApp({
     browser,
     signedIn,
     wait,
+    listJobs,
     jobNumber,
     opening,
     drop,

@@ -1,7 +1,8 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { createJob, getJob } from '@low-quarry/core/contracts/jobs';
-import { AwayError, call, fillPath, ProblemError } from './call';
+import { AwayError, call, ProblemError } from './call';
 import { isAway, reportAnswered } from './connection';
+import { fillPath } from './fillPath';
 import { setLeaving } from './leaving';
 
 const jobId = '00000000-0000-4000-8000-000000000001';

@@ -8,6 +8,7 @@ import {
 } from '@low-quarry/core/contracts/contract';
 import type { z } from 'zod';
 import { reportAnswered, reportAway } from './connection';
+import { fillPath } from './fillPath';
 import { isLeaving } from './leaving';
 import { setNotice } from './notice';
 import { pageOwner } from './pageOwner';
@@ -79,6 +80,11 @@ export async function sendFile(path: string, file: Blob): Promise<unknown> {
   return response.json();
 }
 
+/** For who asks without `call`: in whose name this page asks. */
+export function pageHeaders(): Record<string, string> {
+  return whoseHeaders(undefined);
+}
+
 /** Whose page this is: roles are told of one's own page only, where they decide what is shown. */
 function whoseHeaders(personId: string | undefined): Record<string, string> {
   const owner = pageOwner();
@@ -97,19 +103,6 @@ async function ask(path: string, init: RequestInit): Promise<Response> {
   throw await failureOf(again);
 }
 
-/** The path with its parameters filled in; what it does not name follows as the query. */
-export function fillPath(path: string, params: Readonly<Record<string, unknown>>): string {
-  const named = new Set<string>();
-  const filled = path.replace(/:(\w+)/g, (_, name: string) => {
-    named.add(name);
-    return encodeURIComponent(String(params[name] ?? ''));
-  });
-  const others = Object.entries(params).filter(([name, value]) => !named.has(name) && value != null && value !== '');
-  return others.length === 0
-    ? filled
-    : `${filled}?${new URLSearchParams(others.map(([name, value]) => [name, String(value)]))}`;
-}
-
 async function request(path: string, init: RequestInit): Promise<Response> {
   let response: Response;
   try {
@@ -119,17 +112,31 @@ async function request(path: string, init: RequestInit): Promise<Response> {
     reportAway();
     throw new AwayError(error);
   }
-  if (AWAY_STATUSES.has(response.status)) {
-    const { type, detail } = (await toProblem(response)).problem;
-    reportAway(type === UNREADABLE ? null : detail);
-    throw new AwayError();
-  }
+  if (AWAY_STATUSES.has(response.status)) throw awayError(await toProblem(response));
   reportAnswered();
   return response;
 }
 
+function awayError({ problem: { type, detail } }: ProblemError): AwayError {
+  reportAway(type === UNREADABLE ? null : detail);
+  return new AwayError();
+}
+
+/** What a worker was answered instead of what it asked for, as this page's own calls would have it. @param refused null for no answer */
+export function refusalOf(refused: { readonly status: number; readonly problem: unknown } | null): Error {
+  if (!refused) {
+    reportAway();
+    return new AwayError();
+  }
+  const problem = problemOf(refused.problem, refused.status);
+  return AWAY_STATUSES.has(refused.status) ? awayError(problem) : failureFrom(problem);
+}
+
 async function failureOf(response: Response): Promise<ProblemError> {
-  const problem = await toProblem(response);
+  return failureFrom(await toProblem(response));
+}
+
+function failureFrom(problem: ProblemError): ProblemError {
   const { type, detail } = problem.problem;
   if (type === '/problems/signed-out') reportSignedOut();
   if (type === '/problems/other-person') {
@@ -140,15 +147,19 @@ async function failureOf(response: Response): Promise<ProblemError> {
 }
 
 async function toProblem(response: Response): Promise<ProblemError> {
-  const parsed = problemSchema.safeParse(await response.json().catch(() => null));
+  return problemOf(await response.json().catch(() => null), response.status);
+}
+
+function problemOf(json: unknown, status: number): ProblemError {
+  const parsed = problemSchema.safeParse(json);
   return new ProblemError(
     parsed.success
       ? parsed.data
       : {
           type: UNREADABLE,
           title: 'Unreadable answer',
-          status: response.status,
-          detail: `The server answered ${response.status} and nothing readable.`,
+          status,
+          detail: `The server answered ${status} and nothing readable.`,
         },
   );
 }

@@ -1,5 +1,5 @@
 /** Queries that several features read. */
-import { getCatalogue, getShop } from '@low-quarry/core/contracts/catalogue';
+import { getShop, listConnectors } from '@low-quarry/core/contracts/catalogue';
 import { queryOptions } from '@tanstack/react-query';
 import { call } from './call';
 
@@ -16,8 +16,8 @@ export const shopQuery = queryOptions({
   },
 });
 
-export const catalogueQuery = queryOptions({
-  queryKey: ['catalogue'],
-  queryFn: ({ signal }) => call(getCatalogue, { params: {}, signal }),
+export const connectorsQuery = queryOptions({
+  queryKey: ['connectors'],
+  queryFn: ({ signal }) => call(listConnectors, { params: {}, signal }),
   staleTime: 60_000,
 });

@@ -45,15 +45,23 @@ function Failed({
 export function Answered<Answer>({
   query,
   what,
+  progress = null,
   children,
 }: {
   readonly query: UseQueryResult<Answer, Error>;
   readonly what: string;
+  /** How far it is, while it is loading. */
+  readonly progress?: ReactNode;
   readonly children: (answer: Answer) => ReactNode;
 }) {
   if (query.data !== undefined) return children(query.data);
   if (query.isError) return <Failed what={what} error={query.error} onRetry={() => query.refetch()} />;
-  return <Loading what={what} slow={query.failureCount > 0} />;
+  return (
+    <>
+      <Loading what={what} slow={query.failureCount > 0} />
+      {progress}
+    </>
+  );
 }
 
 /** Whatever a screen did not foresee. */

@@ -43,8 +43,8 @@ afterEach(async () => {
 });
 
 const customers = async () => {
-  const { body } = await (await app.signedIn('Okke')).get('/api/jobs').expect(200);
-  return body.jobs.map(({ customer }: JobInList) => customer) as string[];
+  const jobs = await app.listJobs(await app.signedIn('Okke'));
+  return jobs.map(({ customer }) => customer);
 };
 const bookIn = (customer: string) => ({
   vehicleId: 'veh-ostrand-longshore',

@@ -30,6 +30,14 @@ export const TABLES = [
   'change',
 ] as const;
 
+/** Columns that the database makes from the others: they are not taken out, and made anew when the others come in. */
+const MADE: Readonly<Partial<Record<(typeof TABLES)[number], readonly string[]>>> = {
+  connector: ['revision'],
+  part: ['revision', 'label', 'words', 'from_connector_id', 'to_connector_id'],
+  vehicle: ['words'],
+  change: ['words'],
+};
+
 export type Dumped = { readonly parts: readonly Part[]; readonly shopName: string; readonly schema: string };
 
 /** Writes every table into a folder, all as they were at one moment. */
@@ -75,7 +83,7 @@ export async function loadTables(url: string, incoming: readonly Incoming[]): Pr
     await client.query(`SET LOCAL "lq.schema" = '9223372036854775807'`);
     for (const table of TABLES) {
       const found = incoming.find((each) => each.table === table);
-      if (found) await loadTable(client, found);
+      if (found) await loadTable(client, table, found);
       else if ((await columnsOf(client, table)).length > 0)
         throw new ArchiveError(`The backup is damaged: table ${table} is missing.`);
     }
@@ -84,7 +92,11 @@ export async function loadTables(url: string, incoming: readonly Incoming[]): Pr
   });
 }
 
-async function loadTable(client: pg.Client, { table, columns, file, expected }: Incoming): Promise<void> {
+async function loadTable(
+  client: pg.Client,
+  table: (typeof TABLES)[number],
+  { columns, file, expected }: Incoming,
+): Promise<void> {
   const known = new Set(await columnsOf(client, table));
   const strange = columns.find((column) => !known.has(column));
   if (strange) throw new ArchiveError(`The backup is damaged: table ${table} has no "${strange}".`);
@@ -105,13 +117,14 @@ async function loadTable(client: pg.Client, { table, columns, file, expected }: 
   }
 }
 
-async function columnsOf(client: pg.Client, table: string): Promise<string[]> {
+async function columnsOf(client: pg.Client, table: (typeof TABLES)[number]): Promise<string[]> {
   const { rows } = await client.query(
     `SELECT column_name AS name FROM information_schema.columns
       WHERE table_schema = 'public' AND table_name = $1 ORDER BY ordinal_position`,
     [table],
   );
-  return rows.map(({ name }) => name);
+  const made = MADE[table] ?? [];
+  return rows.map(({ name }) => name).filter((name) => !made.includes(name));
 }
 
 function quoted(columns: readonly string[]): string {

@@ -11,7 +11,7 @@ import { covers, type OpenCheck, openChecks } from '@low-quarry/core/order/openC
 import { isSame } from '@low-quarry/core/records/Field';
 import type { ChoiceState } from '@low-quarry/core/records/recordKinds';
 import { notFound, refused, versionConflict } from '../../http/AppError';
-import { type Fitting, summarise } from '../fit/Fitting';
+import { type Fitting, type FittingFor, summarise } from '../fit/Fitting';
 import type { History } from '../history/History';
 import type { OpeningsStore, StoredOpening } from '../openings/OpeningsStore';
 import type { ChoicesStore, StoredChoice } from './ChoicesStore';
@@ -22,7 +22,7 @@ export class ChoicesService {
   constructor(
     private readonly openings: OpeningsStore,
     private readonly choices: ChoicesStore,
-    private readonly readFitting: () => Promise<Fitting>,
+    private readonly fittingFor: FittingFor,
     private readonly history: History,
     /** Of who chooses: some cures are the owner's to answer for. */
     private readonly roles: readonly Role[],
@@ -43,8 +43,11 @@ export class ChoicesService {
         { path: 'choices', message: 'The same opening is named twice.' },
       ]);
     }
-    const fitting = await this.readFitting();
     const before = await this.choices.listOfOpenings(choices.map(({ openingId }) => openingId));
+    const fitting = await this.fittingFor(
+      choices.flatMap(({ openingId }) => openings.get(openingId)?.record ?? []),
+      [...choices, ...[...before.values()].map(({ choice }) => choice)],
+    );
     for (const { openingId, version } of choices) {
       const known = before.get(openingId)?.choice ?? null;
       if (version !== undefined && version !== (known?.version ?? 0)) throw versionConflict('this choice', known);
@@ -73,7 +76,8 @@ export class ChoicesService {
     if (version !== undefined && version !== before.choice.version) throw versionConflict('this choice', before.choice);
     await this.choices.remove(openingId);
     const next = await this.nextVersion(openingId, before);
-    await this.note(await this.readFitting(), opening, before, undefined, next);
+    const fitting = await this.fittingFor([opening.record], [before.choice]);
+    await this.note(fitting, opening, before, undefined, next);
     return true;
   }
 

@@ -3,7 +3,7 @@ import type { Role } from '@low-quarry/core/model/access';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { write } from '../../http/route';
-import { readFitting } from '../fit/Fitting';
+import { fittingFrom } from '../fit/Fitting';
 import type { History, OpenHistory } from '../history/History';
 import { HistoryStore } from '../history/HistoryStore';
 import { OpeningsStore } from '../openings/OpeningsStore';
@@ -16,7 +16,7 @@ export function createChoicesService(manager: EntityManager, history: History, r
   return new ChoicesService(
     new OpeningsStore(manager),
     new ChoicesStore(manager),
-    () => readFitting(new ShopStore(manager), new PartsStore(manager)),
+    fittingFrom(new ShopStore(manager), new PartsStore(manager)),
     history,
     roles,
     (openingId) => new HistoryStore(manager).lastVersion('choice', openingId),

@@ -24,7 +24,7 @@ export type CandidateIds = {
   readonly layerIds: readonly string[];
 };
 
-/** One reading of the shop's settings and catalogue, to judge many choices with. */
+/** One reading of the shop's settings and of the parts that some choices name, to judge these with. */
 export class Fitting {
   private readonly catalogue: FitCatalogue;
   /** One object for all choices: what is worked out from it, such as the rings, is worked out once. */
@@ -113,12 +113,28 @@ export class Fitting {
   }
 }
 
-export async function readFitting(shop: ShopStore, parts: PartsStore): Promise<Fitting> {
-  // One after the other: inside a transaction they share a connection.
-  const { settings, unreadable } = await shop.getWithVersion();
-  const records = await parts.listParts();
-  const connectors = await parts.listConnectors();
-  return new Fitting(settings, new Map(records.map((record) => [record.id, record])), connectors, unreadable);
+/** What is needed to judge: openings, and what is or was chosen for them. */
+export type FittingFor = (
+  openings: readonly Pick<OpeningRecord, 'wiring'>[],
+  choices: readonly CandidateIds[],
+) => Promise<Fitting>;
+
+/** The ids under which the parts of a choice are in the catalogue; a ring that is cut from sheet is no part. */
+export function partIdsOf({ speakerId, layerIds }: CandidateIds): readonly string[] {
+  return [speakerId, ...layerIds.filter((id) => ringThicknessMm(id) === null).map(orderedId)];
+}
+
+export function fittingFrom(shop: ShopStore, parts: PartsStore): FittingFor {
+  return async (openings, choices) => {
+    // One after the other: inside a transaction they share a connection.
+    const { settings, unreadable } = await shop.getWithVersion();
+    const connectorIds = openings.flatMap(({ wiring }) => (wiring.kind === 'connector' ? [wiring.connectorId] : []));
+    const named = await parts.listParts(choices.flatMap(partIdsOf));
+    const adapters = await parts.listAdaptersFrom(connectorIds);
+    const connectors = await parts.listConnectors(connectorIds);
+    const records = new Map([...named, ...adapters].map((record): [string, PartRecord] => [record.id, record]));
+    return new Fitting(settings, records, connectors, unreadable);
+  };
 }
 
 /** What a list shows of a choice: its gravest open check, or what decides where all of them clear. */

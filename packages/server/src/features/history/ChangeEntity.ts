@@ -1,6 +1,7 @@
 import type { CHANGE_ACTIONS } from '@low-quarry/core/contracts/history';
 import type { RecordKind } from '@low-quarry/core/records/recordKinds';
 import { EntitySchema } from 'typeorm';
+import { keptByDatabase } from '../../db/keptByDatabase';
 
 export type ChangeRow = {
   id: number;
@@ -20,6 +21,8 @@ export type ChangeRow = {
   before: unknown;
   after: unknown;
   undoes: number | null;
+  /** What the line is found by. */
+  words: string;
 };
 
 export const ChangeEntity = new EntitySchema<ChangeRow>({
@@ -40,10 +43,12 @@ export const ChangeEntity = new EntitySchema<ChangeRow>({
     before: { type: 'jsonb', nullable: true },
     after: { type: 'jsonb', nullable: true },
     undoes: { type: 'integer', nullable: true },
+    words: { type: 'text', ...keptByDatabase },
   },
   uniques: [{ name: 'one_change_a_version', columns: ['kind', 'record_id', 'version'] }],
   indices: [
     { name: 'change_of_job', columns: ['job_id', 'id'] },
     { name: 'change_of_person', columns: ['person_id', 'id'] },
+    { name: 'change_by_words', columns: ['words'], synchronize: false },
   ],
 });

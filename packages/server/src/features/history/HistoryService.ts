@@ -4,7 +4,8 @@
  */
 import type { Change } from '@low-quarry/core/contracts/history';
 import { mayDo, type Permission } from '@low-quarry/core/model/access';
-import type { JobState, RecordKind } from '@low-quarry/core/records/recordKinds';
+import type { JobState } from '@low-quarry/core/model/job';
+import type { RecordKind } from '@low-quarry/core/records/recordKinds';
 import { readStored, type Stored, type StoredKind } from '@low-quarry/core/records/storedRecord';
 import type { EntityManager } from 'typeorm';
 import type { Actor } from '../../http/Actor';

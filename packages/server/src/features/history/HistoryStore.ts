@@ -2,7 +2,8 @@
 import type { Change } from '@low-quarry/core/contracts/history';
 import type { RecordKind } from '@low-quarry/core/records/recordKinds';
 import { readStored } from '@low-quarry/core/records/storedRecord';
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, In, type SelectQueryBuilder } from 'typeorm';
+import { findWords, likeWord } from '../../db/likeWord';
 import { ChangeEntity, type ChangeRow } from './ChangeEntity';
 
 export type HistoryQuery = {
@@ -16,30 +17,84 @@ export type HistoryQuery = {
   readonly without?: readonly RecordKind[];
 };
 
+/** So many of the last lines are looked through as they are; more of them, and at last all, by the index. */
+const SCANNED = 3000;
+const FIRST_LOOKS = [SCANNED, 60_000] as const;
+
 export class HistoryStore {
   constructor(private readonly manager: EntityManager) {}
 
-  /** The last first. Words are looked for in what was changed, where, by whom and at which device. */
-  async list(
-    { kind, record, job, person, find, before, without = [] }: HistoryQuery,
+  /**
+   * The last first. Words are looked for in what was changed, where, by whom and at which device.
+   *
+   * Of words alone the last lines are looked through first: a frequent word fills a page from them. What they have too little of is
+   * rare, and the index finds it; the planner, who cannot know how rare a word is, is not left to choose.
+   */
+  async list(query: HistoryQuery, most: number): Promise<readonly Change[]> {
+    const words = findWords(query.find ?? '');
+    const isNarrow = query.record !== undefined || query.job !== undefined;
+    if (words.length === 0 || isNarrow) return this.listIn(this.manager, query, words, most);
+    const last = (query.before ?? ((await this.manager.maximum(ChangeEntity, 'id')) ?? 0) + 1) - 1;
+    for (const lines of FIRST_LOOKS) {
+      const found = await this.listByIndex(lines > SCANNED, query, words, most, last - lines);
+      if (found.length >= most || last <= lines) return found;
+    }
+    return this.listByIndex(true, query, words, most, 0);
+  }
+
+  private async listByIndex(
+    mustUseIndex: boolean,
+    query: HistoryQuery,
+    words: readonly string[],
     most: number,
+    after: number,
   ): Promise<readonly Change[]> {
-    const query = this.manager.createQueryBuilder(ChangeEntity, 'change').orderBy('change.id', 'DESC').limit(most);
+    if (!mustUseIndex) return this.listIn(this.manager, query, words, most, after);
+    return this.manager.transaction(async (manager) => {
+      await manager.query('SET LOCAL enable_seqscan = off');
+      // Found first, and put in order then: the other way round every line would be read.
+      const found = this.narrowed(manager, query, words, after).select('change.id', 'id');
+      const rows: { id: number }[] = await manager.query(...withNewest(found.getQueryAndParameters(), most));
+      return this.listOf(
+        manager,
+        rows.map(({ id }) => id),
+      );
+    });
+  }
+
+  private async listIn(
+    manager: EntityManager,
+    query: HistoryQuery,
+    words: readonly string[],
+    most: number,
+    after = 0,
+  ): Promise<readonly Change[]> {
+    const rows = await this.narrowed(manager, query, words, after).orderBy('change.id', 'DESC').limit(most).getMany();
+    return rows.map(toChange);
+  }
+
+  private async listOf(manager: EntityManager, ids: readonly number[]): Promise<readonly Change[]> {
+    const rows = await manager.find(ChangeEntity, { where: { id: In([...ids]) }, order: { id: 'DESC' } });
+    return rows.map(toChange);
+  }
+
+  private narrowed(
+    manager: EntityManager,
+    { kind, record, job, person, before, without = [] }: HistoryQuery,
+    words: readonly string[],
+    after: number,
+  ): SelectQueryBuilder<ChangeRow> {
+    const query = manager.createQueryBuilder(ChangeEntity, 'change');
     if (without.length > 0) query.andWhere('change.kind NOT IN (:...without)', { without });
     if (kind) query.andWhere('change.kind = :kind', { kind });
     if (record) query.andWhere('change.record_id = :record', { record });
     if (job) query.andWhere('change.job_id = :job', { job });
     if (person) query.andWhere('change.person_id = :person', { person });
     if (before) query.andWhere('change.id < :before', { before });
-    for (const [at, word] of (find ?? '').split(/\s+/).filter(Boolean).entries()) {
-      const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
-      query.andWhere(
-        `(change.label || ' ' || change.person_name || ' ' || change.device_name || ' ' || change.kind || ' ' ||
-          coalesce(change.before::text, '') || coalesce(change.after::text, '')) ILIKE :word${at}`,
-        { [`word${at}`]: like },
-      );
-    }
-    return (await query.getMany()).map(toChange);
+    if (after > 0) query.andWhere('change.id > :after', { after });
+    for (const [at, word] of words.entries())
+      query.andWhere(`change.words LIKE :word${at}`, { [`word${at}`]: historyPattern(word) });
+    return query;
   }
 
   async find(id: number): Promise<Change | null> {
@@ -82,6 +137,18 @@ export class HistoryStore {
       .getMany();
     return rows.map(toChange);
   }
+}
+
+/** A word of two letters has no three of them for the index: it is looked for where words begin. */
+function historyPattern(word: string): string {
+  return word.length < 3 ? `% ${likeWord(word).slice(1)}` : likeWord(word);
+}
+
+function withNewest([sql, parameters]: [string, unknown[]], most: number): [string, unknown[]] {
+  return [
+    `WITH "found" AS MATERIALIZED (${sql}) SELECT "id" FROM "found" ORDER BY "id" DESC LIMIT $${parameters.length + 1}`,
+    [...parameters, most],
+  ];
 }
 
 export function toChange(row: ChangeRow): Change {

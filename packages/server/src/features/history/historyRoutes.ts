@@ -3,6 +3,7 @@ import { RECORD_KINDS } from '@low-quarry/core/records/recordKinds';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { route, write } from '../../http/route';
+import { JobsStore } from '../jobs/JobsStore';
 import type { OpenHistory } from './History';
 import { HistoryService } from './HistoryService';
 import { HistoryStore } from './HistoryStore';
@@ -17,7 +18,9 @@ export function historyRoutes(router: Router, db: DataSource, heavy: DataSource,
     const changes = params.find
       ? await searches.one(actor.personId, () => new HistoryStore(heavy.manager).list(query, CHANGES_A_PAGE + 1))
       : await new HistoryStore(db.manager).list(query, CHANGES_A_PAGE + 1);
-    return { changes: changes.slice(0, CHANGES_A_PAGE), hasMore: changes.length > CHANGES_A_PAGE };
+    const page = changes.slice(0, CHANGES_A_PAGE);
+    const cars = await new JobsStore(db.manager).titles(page.flatMap(({ jobId }) => jobId ?? []));
+    return { changes: page, hasMore: changes.length > CHANGES_A_PAGE, cars };
   });
   route(router, getUndo, async ({ actor }) => ({
     changes: [...(await new HistoryService(db.manager, openHistory(db.manager, actor)).listUndoable(actor))],

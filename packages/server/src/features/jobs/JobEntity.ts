@@ -1,21 +1,39 @@
-import { EntitySchema } from 'typeorm';
+import { JOB_FACT_KEYS, type JobEnd, type JobFactKey, type JobFacts } from '@low-quarry/core/model/job';
+import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
 import type { VehicleRow } from '../vehicles/VehicleEntity';
 
 export type JobRow = {
   id: string;
   number: number;
   vehicle_id: string;
-  customer: string;
-  registration: string;
-  wants: string;
-  due_on: string | null;
   created_at: Date;
   version: number;
+  ended_as: JobEnd | null;
+  ended_at: Date | null;
   /** In the bin since; null for a job that is not. */
   deleted_at: Date | null;
   deleted_by: string | null;
   vehicle?: VehicleRow;
+} & JobFacts;
+
+/** One for each fact: a fact without a column does not compile. */
+const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { readonly name: string }>> = {
+  customer: { name: 'customer', type: 'text' },
+  registration: { name: 'registration', type: 'text' },
+  wants: { name: 'wants', type: 'text' },
+  dueOn: { name: 'due_on', type: 'date', nullable: true },
 };
+
+/** The facts by their columns, for statements that the entity manager does not write. */
+export function factColumnsOf(facts: JobFacts): Readonly<Record<string, unknown>> {
+  return Object.fromEntries(JOB_FACT_KEYS.map((key) => [FACT_COLUMNS[key].name, facts[key]]));
+}
+
+/** The columns of the facts for a SELECT that the entity manager does not write; days as text. */
+export const FACTS_SELECTED = JOB_FACT_KEYS.map((key) => {
+  const { name, type } = FACT_COLUMNS[key];
+  return `"job"."${name}"${type === 'date' ? '::text' : ''} AS "${key}"`;
+}).join(', ');
 
 export const JobEntity = new EntitySchema<JobRow>({
   name: 'job',
@@ -23,16 +41,20 @@ export const JobEntity = new EntitySchema<JobRow>({
     id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'pk_job' },
     number: { type: 'integer', generated: 'increment' },
     vehicle_id: { type: 'text' },
-    customer: { type: 'text' },
-    registration: { type: 'text' },
-    wants: { type: 'text' },
-    due_on: { type: 'date', nullable: true },
+    ...FACT_COLUMNS,
     created_at: { type: 'timestamptz', default: () => 'now()' },
     version: { type: 'integer', default: 1 },
+    ended_as: { type: 'text', nullable: true },
+    ended_at: { type: 'timestamptz', nullable: true },
     deleted_at: { type: 'timestamptz', nullable: true },
     deleted_by: { type: 'text', nullable: true },
   },
   uniques: [{ name: 'job_number', columns: ['number'] }],
+  checks: [{ name: 'job_end_has_day', expression: '("ended_as" IS NULL) = ("ended_at" IS NULL)' }],
+  indices: [
+    { name: 'open_job_by_day', columns: ['dueOn', 'number'], synchronize: false },
+    { name: 'ended_job_by_day', columns: ['ended_at', 'number'], synchronize: false },
+  ],
   relations: {
     vehicle: {
       type: 'many-to-one',

@@ -1,32 +1,24 @@
 /** Books cars in and reads jobs, with the state of each opening. */
 import {
   BIN_DAYS,
+  JOBS_A_PAGE,
   type Job,
   type JobInBin,
-  type JobInList,
+  type listJobs,
   type newJobSchema,
-  type OpeningState,
   type OpeningWithState,
   type putJob,
 } from '@low-quarry/core/contracts/jobs';
-import { openingHolds } from '@low-quarry/core/fit/margins/checks/facts';
-import { isTakenHere } from '@low-quarry/core/model/measurement';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { partName } from '@low-quarry/core/model/parts';
-import { airbagAt } from '@low-quarry/core/model/toFitOpening';
-import { missingDimensions, wantedDimensions } from '@low-quarry/core/model/wantedDimensions';
-import { heldBackBecause, openChecks } from '@low-quarry/core/order/openChecks';
+import { type JobEnd, type JobState, jobFactsOf } from '@low-quarry/core/model/job';
 import { isSame } from '@low-quarry/core/records/Field';
-import { changedSince } from '@low-quarry/core/records/snapshot';
 import type { z } from 'zod';
 import { notFound, refused, versionConflict } from '../../http/AppError';
-import type { ChoicesStore, StoredChoice } from '../choices/ChoicesStore';
-import { type Fitting, summarise } from '../fit/Fitting';
 import type { History } from '../history/History';
 import type { OpeningsStore } from '../openings/OpeningsStore';
 import type { VehiclesStore } from '../vehicles/VehiclesStore';
-import type { JobChange, JobsStore } from './JobsStore';
+import type { JobsStore } from './JobsStore';
 import { jobLabel, noteNewJob, stateOf } from './noteJob';
+import type { OpeningStates } from './OpeningStates';
 
 const DAY_MS = 86_400_000;
 
@@ -34,26 +26,21 @@ export class JobsService {
   constructor(
     private readonly jobs: JobsStore,
     private readonly openings: OpeningsStore,
-    private readonly choices: ChoicesStore,
+    private readonly states: OpeningStates,
     private readonly vehicles: VehiclesStore,
-    private readonly readFitting: () => Promise<Fitting>,
   ) {}
 
-  async list(): Promise<JobInList[]> {
-    const jobs = await this.jobs.list();
-    const openings = await this.withStates(jobs.map(({ id }) => id));
-    return jobs.map((job) => ({
-      ...job,
-      openings: openings
-        .filter(({ jobId }) => jobId === job.id)
-        .map(({ id, record, state }) => ({ id, record, state })),
-    }));
+  async list({ list, find, page }: z.output<typeof listJobs.params>): Promise<z.input<typeof listJobs.answer>> {
+    const { jobs, total } = await this.jobs.listPage(list, find, page, JOBS_A_PAGE);
+    const openings = await this.states.listed(jobs.map(({ id }) => id));
+    const counts = await this.jobs.counts();
+    return { jobs: jobs.map((job) => ({ ...job, openings: [...(openings.get(job.id) ?? [])] })), total, counts };
   }
 
   async get(jobId: string): Promise<{ job: Job; openings: OpeningWithState[] }> {
     const job = await this.jobs.find(jobId);
     if (!job) throw notFound('job');
-    return { job, openings: await this.withStates([jobId]) };
+    return { job, openings: [...(await this.states.ofJob(jobId))] };
   }
 
   /** A new job starts with what the library knows of the vehicle's openings. */
@@ -88,9 +75,33 @@ export class JobsService {
   }
 
   /** The same for who has the job as it is: nothing is written where nothing differs. */
-  async changeWhereNeeded(job: Job, change: JobChange, history: History): Promise<void> {
-    const { vehicleId: _, ...now } = stateOf(job);
-    if (!isSame(now, change)) await this.change(job.id, { version: job.version, ...change }, history);
+  async changeWhereNeeded(job: Job, { ended, ...state }: Omit<JobState, 'vehicleId'>, history: History): Promise<void> {
+    let now = job;
+    if (!isSame(jobFactsOf(now), state)) now = await this.change(job.id, { version: now.version, ...state }, history);
+    if (isSame(now.ended?.as, ended?.as)) return;
+    if (ended) await this.end(job.id, now.version, ended.as, history);
+    else await this.reopen(job.id, now.version, history);
+  }
+
+  end(jobId: string, version: number, as: JobEnd, history: History): Promise<Job> {
+    return this.changeStanding(jobId, version, history, () => this.jobs.end(jobId, version, as, history.now));
+  }
+
+  reopen(jobId: string, version: number, history: History): Promise<Job> {
+    return this.changeStanding(jobId, version, history, () => this.jobs.reopen(jobId, version));
+  }
+
+  private async changeStanding(
+    jobId: string,
+    version: number,
+    history: History,
+    write: () => Promise<boolean>,
+  ): Promise<Job> {
+    const before = await this.require(jobId);
+    if (before.version !== version || !(await write())) throw versionConflict('this job', await this.require(jobId));
+    const after = await this.require(jobId);
+    await this.note(history, 'changed', before, after);
+    return after;
   }
 
   async delete(jobId: string, version: number, history: History): Promise<Date> {
@@ -156,80 +167,4 @@ export class JobsService {
       after: after && stateOf(after),
     });
   }
-
-  private async withStates(jobIds: readonly string[]): Promise<OpeningWithState[]> {
-    const openings = await this.openings.listOfJobs(jobIds);
-    const fitting = await this.readFitting();
-    const choices = await this.choices.listOfOpenings(openings.map(({ id }) => id));
-    return openings.map(({ unreadable, ...opening }) => {
-      const stored = choices.get(opening.id);
-      const state =
-        unreadable === null
-          ? openingState(opening.record, stored, fitting)
-          : ({ kind: 'unreadable', sentence: unreadableSentence(unreadable) } as const);
-      return { ...opening, choice: stored?.choice ?? null, state };
-    });
-  }
-}
-
-function unreadableSentence(why: string): string {
-  return `What is kept of this opening cannot be read (${why}). Its history can bring an earlier state back.`;
-}
-
-/** What a list says of an opening: its choice's present verdict, or what is in the way of choosing or judging. */
-function openingState(record: OpeningRecord, stored: StoredChoice | undefined, fitting: Fitting): OpeningState {
-  return stored ? choiceState(record, stored, fitting) : openState(record);
-}
-
-/** One choice that cannot be judged is a state of its own line: the other lines, and the list, are as they were. */
-function choiceState(record: OpeningRecord, stored: StoredChoice, fitting: Fitting): OpeningState {
-  const parts = fitting.namesOf(stored.choice).join(' + ');
-  const broken = fitting.brokenBecause(stored.choice);
-  if (broken !== null) return { kind: 'cannotJudge', parts, sentence: broken };
-  if (stored.isWorkUnreadable)
-    return { kind: 'cannotJudge', parts, sentence: 'What is kept of its work by hand cannot be read: choose again.' };
-  try {
-    const undoable = fitting.undoableBecause(record, stored.choice);
-    if (undoable !== null) return { kind: 'cannotJudge', parts, sentence: `${undoable} Choose again.` };
-    return judgedState(record, stored, fitting);
-  } catch (error) {
-    const why = error instanceof Error ? error.message : String(error);
-    return { kind: 'cannotJudge', parts, sentence: `This choice cannot be judged: ${why}.` };
-  }
-}
-
-function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitting): OpeningState {
-  const candidate = fitting.findCandidate(stored.choice);
-  const speaker = fitting.parts.get(stored.choice.speakerId);
-  if (typeof candidate === 'string' || !speaker)
-    throw new Error(`judgedState: expected parts of the catalogue, got ${String(candidate)}`);
-  const judgement = fitting.judge(record, candidate, stored.choice.works);
-  const open = openChecks(judgement, stored.choice.answers, record);
-  return {
-    kind: 'chosen',
-    speakerName: partName(speaker),
-    works: stored.choice.works,
-    summary: summarise(judgement, open),
-    open: [...open],
-    heldBack: heldBackBecause(open, stored.verdictWhenChosen),
-    verdictThen: stored.verdictWhenChosen,
-    sentenceThen: stored.snapshot?.sentence ?? null,
-    changedSince: stored.snapshot
-      ? [...changedSince(stored.snapshot, fitting.snapshotInputs(record, stored.choice))]
-      : [],
-  };
-}
-
-/** Nothing is chosen. */
-function openState(record: OpeningRecord): OpeningState {
-  const holds = openingHolds({ ...record, airbag: airbagAt(record) });
-  if (holds.length > 0) return { kind: 'hold', sentence: holds.map(({ sentence }) => sentence).join(' ') };
-  const missing = missingDimensions(record);
-  if (missing.length > 0) return { kind: 'toMeasure', missing: [...missing] };
-  const wanted = wantedDimensions(record);
-  return {
-    kind: 'nothingChosen',
-    known: wanted.length,
-    takenHere: wanted.filter((key) => isTakenHere(record.dimensions[key])).length,
-  };
 }

@@ -1,24 +1,59 @@
 /** Jobs in the database, each with its vehicle. */
-import type { Job } from '@low-quarry/core/contracts/jobs';
+import type { Job, JobListName } from '@low-quarry/core/contracts/jobs';
+import { type JobEnd, type JobEnded, type JobFacts, jobFactsOf, jobTitle } from '@low-quarry/core/model/job';
 import { readStored, salvageVehicle } from '@low-quarry/core/records/storedRecord';
-import { type EntityManager, IsNull, Not } from 'typeorm';
+import { type EntityManager, In, IsNull, Not } from 'typeorm';
+import { findWords, likeWord } from '../../db/likeWord';
 import { JobEntity, type JobRow } from './JobEntity';
 
-export type NewJob = Omit<Job, 'number' | 'vehicle' | 'version'> & { readonly vehicleId: string };
-export type JobChange = Pick<Job, 'customer' | 'registration' | 'wants' | 'dueOn'>;
+export type NewJob = JobFacts & { readonly id: string; readonly vehicleId: string };
 export type DeletedJob = Job & { readonly deletedAt: Date; readonly deletedBy: string };
+export type JobPage = { readonly jobs: readonly Job[]; readonly total: number };
 
 export class JobsStore {
   constructor(private readonly manager: EntityManager) {}
 
-  /** Soonest due first, those without a day last, then by number; without what is in the bin. */
-  async list(): Promise<readonly Job[]> {
+  /**
+   * One page of a list, without what is in the bin: open jobs soonest due first, those without a day last; ended ones the last
+   * first.
+   *
+   * @param find words that number, customer, registration or vehicle have in them, all of them
+   */
+  async listPage(list: JobListName, find: string, page: number, pageSize: number): Promise<JobPage> {
+    const query = this.manager
+      .createQueryBuilder(JobEntity, 'job')
+      .innerJoinAndSelect('job.vehicle', 'vehicle')
+      .where('job.deleted_at IS NULL')
+      .andWhere(list === 'open' ? 'job.ended_at IS NULL' : 'job.ended_at IS NOT NULL')
+      .offset((page - 1) * pageSize)
+      .limit(pageSize);
+    if (list === 'open') query.orderBy('job.dueOn', 'ASC', 'NULLS LAST').addOrderBy('job.number', 'ASC');
+    else query.orderBy('job.ended_at', 'DESC').addOrderBy('job.number', 'DESC');
+    for (const [at, word] of findWords(find).entries()) {
+      query.andWhere(
+        `lower(concat_ws(' ', job.number, job.customer, job.registration, vehicle.words)) LIKE :word${at}`,
+        { [`word${at}`]: likeWord(word) },
+      );
+    }
+    const [rows, total] = await query.getManyAndCount();
+    return { jobs: rows.map(toJob), total };
+  }
+
+  async counts(): Promise<{ readonly open: number; readonly ended: number }> {
+    const [counts] = await this.manager.query(
+      `SELECT count(*) FILTER (WHERE "ended_at" IS NULL)::int AS "open",
+        count(*) FILTER (WHERE "ended_at" IS NOT NULL)::int AS "ended" FROM "job" WHERE "deleted_at" IS NULL`,
+    );
+    return counts;
+  }
+
+  /** What the cars of jobs that are not in the bin are called, by job. */
+  async titles(ids: readonly string[]): Promise<Readonly<Record<string, string>>> {
     const rows = await this.manager.find(JobEntity, {
-      where: { deleted_at: IsNull() },
+      where: { id: In([...new Set(ids)]), deleted_at: IsNull() },
       relations: { vehicle: true },
-      order: { due_on: { direction: 'ASC', nulls: 'LAST' }, number: 'ASC' },
     });
-    return rows.map(toJob);
+    return Object.fromEntries(rows.map((row) => [row.id, jobTitle(toJob(row))]));
   }
 
   async find(id: string): Promise<Job | null> {
@@ -47,13 +82,21 @@ export class JobsStore {
     return row && toDeleted(row);
   }
 
-  async insert({ id, vehicleId, customer, registration, wants, dueOn }: NewJob): Promise<void> {
-    await this.manager.insert(JobEntity, { id, vehicle_id: vehicleId, customer, registration, wants, due_on: dueOn });
+  async insert({ id, vehicleId, ...facts }: NewJob): Promise<void> {
+    await this.manager.insert(JobEntity, { id, vehicle_id: vehicleId, ...jobFactsOf(facts) });
   }
 
-  /** Changes a job that still has the given version; tells whether it did. So do the two below. */
-  async update(id: string, version: number, { customer, registration, wants, dueOn }: JobChange): Promise<boolean> {
-    return this.change(id, version, { customer, registration, wants, due_on: dueOn });
+  /** Changes a job that still has the given version; tells whether it did. So do those below. */
+  async update(id: string, version: number, facts: JobFacts): Promise<boolean> {
+    return this.change(id, version, jobFactsOf(facts));
+  }
+
+  async end(id: string, version: number, as: JobEnd, at: Date): Promise<boolean> {
+    return this.change(id, version, { ended_as: as, ended_at: at });
+  }
+
+  async reopen(id: string, version: number): Promise<boolean> {
+    return this.change(id, version, { ended_as: null, ended_at: null });
   }
 
   async delete(id: string, version: number, at: Date, by: string): Promise<boolean> {
@@ -75,11 +118,16 @@ export class JobsStore {
   }
 }
 
-function toJob({ id, number, version, customer, registration, wants, due_on, vehicle }: JobRow): Job {
+function toJob(row: JobRow): Job {
+  const { id, number, version, vehicle } = row;
   if (!vehicle) throw new Error('toJob: expected the row with its vehicle, got none');
   const read = readStored('vehicle', vehicle.record);
   const { openings: _, ...rest } = read.ok ? read.value : salvageVehicle(vehicle.record, vehicle.id);
-  return { id, number, version, customer, registration, wants, dueOn: due_on, vehicle: rest };
+  return { id, number, version, ...jobFactsOf(row), ended: endedOf(row), vehicle: rest };
+}
+
+export function endedOf({ ended_as: as, ended_at: at }: Pick<JobRow, 'ended_as' | 'ended_at'>): JobEnded | null {
+  return as && at ? { as, at: at.toISOString() } : null;
 }
 
 function toDeleted(row: JobRow): DeletedJob {

@@ -1,6 +1,7 @@
 /** One record that cannot be judged or read is a state of its own line; every list goes on answering. */
 
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { FoundPart } from '@low-quarry/core/contracts/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { getJob } from '@low-quarry/core/contracts/jobs';
 import type { Shop } from '@low-quarry/core/model/shop';
@@ -12,7 +13,16 @@ beforeAll(async () => {
 });
 afterAll(() => app.drop());
 
-const LISTS = ['/api/jobs', '/api/vehicles', '/api/catalogue', '/api/history', '/api/bin', '/api/shop'];
+const LISTS = [
+  '/api/jobs',
+  '/api/vehicles',
+  '/api/catalogue/changes',
+  '/api/parts',
+  '/api/connectors',
+  '/api/history',
+  '/api/bin',
+  '/api/shop',
+];
 const allAnswer = async (jobId: string) => {
   for (const path of [...LISTS, `/api/jobs/${jobId}`, `/api/jobs/${jobId}/order`, `/api/jobs/${jobId}/order.csv`])
     expect([path, (await app.http.get(path)).status]).toEqual([path, 200]);
@@ -119,8 +129,9 @@ test('a part that cannot be read: named in the catalogue, its choices are not ju
     [speaker],
   );
   await allAnswer(jobId);
-  expect((await app.http.get('/api/catalogue')).body.unreadable).toEqual([
-    { id: speaker, why: expect.stringContaining('mountingDepthMm') },
+  const { body: search } = await app.http.get(`/api/parts?find=${speaker}`).expect(200);
+  expect(search.found.filter((each: FoundPart) => each.unreadable !== null)).toEqual([
+    expect.objectContaining({ id: speaker, unreadable: expect.stringContaining('mountingDepthMm') }),
   ]);
   expect(await stateOf(id, jobId)).toMatchObject({
     kind: 'cannotJudge',

@@ -33,11 +33,17 @@ describe('the list', () => {
     try {
       const owner = { kind: 'own', shopName: 'Boathouse', name: 'Tamsin', password: 'three short words' };
       await empty.http.post('/api/first-start').send(owner).expect(200);
-      expect((await empty.http.get('/api/jobs').expect(200)).body).toEqual({ jobs: [] });
-      expect((await empty.http.get('/api/catalogue').expect(200)).body).toEqual({
+      expect((await empty.http.get('/api/jobs').expect(200)).body).toEqual({
+        jobs: [],
+        total: 0,
+        counts: { open: 0, ended: 0 },
+      });
+      expect((await empty.http.get('/api/catalogue/changes').expect(200)).body).toMatchObject({
+        isWhole: true,
         parts: [],
         connectors: [],
-        unreadable: [],
+        gone: [],
+        hasMore: false,
       });
     } finally {
       await empty.drop();
@@ -74,7 +80,7 @@ describe('booking in', () => {
     ['a day that is none', { dueOn: '2026-02-31' }, 400, 'dueOn', ''],
     ['a novel', { wants: 'x'.repeat(1001) }, 400, 'wants', '1000'],
   ])('%s is refused and books nothing', async (_, change, status, path, says) => {
-    const count = async () => (await app.http.get('/api/jobs')).body.jobs.length;
+    const count = async () => (await app.http.get('/api/jobs')).body.total;
     const before = await count();
     const { body } = await app.http
       .post('/api/jobs')

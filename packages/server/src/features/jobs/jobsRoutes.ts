@@ -1,30 +1,44 @@
-import { createJob, deleteJob, getJob, listBin, listJobs, putJob, restoreJob } from '@low-quarry/core/contracts/jobs';
+import {
+  createJob,
+  deleteJob,
+  endJob,
+  getJob,
+  listBin,
+  listJobs,
+  putJob,
+  reopenJob,
+  restoreJob,
+} from '@low-quarry/core/contracts/jobs';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { route, write } from '../../http/route';
-import { ChoicesStore } from '../choices/ChoicesStore';
-import { readFitting } from '../fit/Fitting';
 import type { OpenHistory } from '../history/History';
 import { OpeningsStore } from '../openings/OpeningsStore';
-import { PartsStore } from '../parts/PartsStore';
-import { ShopStore } from '../shop/ShopStore';
 import { VehiclesStore } from '../vehicles/VehiclesStore';
 import { JobsService } from './JobsService';
 import { JobsStore } from './JobsStore';
+import { OpeningStates } from './OpeningStates';
+import { StateCache } from './StateCache';
 
-export function createJobsService(manager: EntityManager): JobsService {
+/** @param cache what was worked out before; none for who asks once */
+export function createJobsService(manager: EntityManager, cache = new StateCache()): JobsService {
   return new JobsService(
     new JobsStore(manager),
     new OpeningsStore(manager),
-    new ChoicesStore(manager),
+    new OpeningStates(manager, cache),
     new VehiclesStore(manager),
-    () => readFitting(new ShopStore(manager), new PartsStore(manager)),
   );
 }
 
-export function jobsRoutes(router: Router, db: DataSource, newId: () => string, openHistory: OpenHistory): void {
-  const service = createJobsService(db.manager);
-  route(router, listJobs, async () => ({ jobs: await service.list() }));
+/** @param service for what is read */
+export function jobsRoutes(
+  router: Router,
+  db: DataSource,
+  service: JobsService,
+  newId: () => string,
+  openHistory: OpenHistory,
+): void {
+  route(router, listJobs, ({ params }) => service.list(params));
   route(router, getJob, ({ params }) => service.get(params.jobId));
   route(router, listBin, async () => ({ jobs: await service.listBin() }));
   write(router, db, createJob, async ({ body, manager, actor }) => ({
@@ -32,6 +46,12 @@ export function jobsRoutes(router: Router, db: DataSource, newId: () => string, 
   }));
   write(router, db, putJob, ({ params, body, manager, actor }) =>
     createJobsService(manager).change(params.jobId, body, openHistory(manager, actor)),
+  );
+  write(router, db, endJob, ({ params, body, manager, actor }) =>
+    createJobsService(manager).end(params.jobId, body.version, body.as, openHistory(manager, actor)),
+  );
+  write(router, db, reopenJob, ({ params, body, manager, actor }) =>
+    createJobsService(manager).reopen(params.jobId, body.version, openHistory(manager, actor)),
   );
   write(router, db, deleteJob, async ({ params, body, manager, actor }) => {
     const history = openHistory(manager, actor);

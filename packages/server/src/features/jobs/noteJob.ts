@@ -1,8 +1,8 @@
 /** What the history keeps of a job. */
 import type { Job } from '@low-quarry/core/contracts/jobs';
+import { type JobState, jobFactsOf } from '@low-quarry/core/model/job';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { placeLabel } from '@low-quarry/core/model/place';
-import type { JobState } from '@low-quarry/core/records/recordKinds';
 import type { History } from '../history/History';
 import type { NewJob } from './JobsStore';
 
@@ -10,18 +10,19 @@ export function jobLabel({ customer, registration }: Pick<Job, 'customer' | 'reg
   return registration ? `${customer}, ${registration}` : customer;
 }
 
-export function stateOf({ vehicle, customer, registration, wants, dueOn }: Job): JobState {
-  return { vehicleId: vehicle.id, customer, registration, wants, dueOn };
+export function stateOf(job: Job): JobState {
+  return { vehicleId: job.vehicle.id, ...jobFactsOf(job), ended: job.ended };
 }
 
 /** The first lines of a new job: of itself and of each of its openings. */
 export async function noteNewJob(
   history: History,
-  { id, ...job }: NewJob,
+  { id, vehicleId, ...facts }: NewJob,
   openings: readonly { readonly id: string; readonly record: OpeningRecord }[],
 ): Promise<void> {
   const first = { jobId: id, action: 'created', version: 1, before: null } as const;
-  await history.note({ ...first, kind: 'job', recordId: id, label: jobLabel(job), after: job });
+  const after: JobState = { vehicleId, ...jobFactsOf(facts), ended: null };
+  await history.note({ ...first, kind: 'job', recordId: id, label: jobLabel(facts), after });
   for (const opening of openings) {
     await history.note({
       ...first,

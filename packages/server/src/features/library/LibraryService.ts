@@ -1,5 +1,5 @@
 /** Corrects parts and vehicles of the library. What they are (id and kind) stays: that is their identity. */
-import { type ConnectorRecord, type PartRecord, partName } from '@low-quarry/core/model/parts';
+import { type PartRecord, partName } from '@low-quarry/core/model/parts';
 import { type VehicleRecord, vehicleName } from '@low-quarry/core/model/vehicle';
 import type { EntityManager } from 'typeorm';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
@@ -13,7 +13,6 @@ type Versioned<Rec> = { readonly version: number; readonly record: Rec };
 export class LibraryService {
   private readonly parts: PartsStore;
   private readonly vehicles: VehiclesStore;
-  private connectors: readonly ConnectorRecord[] | null = null;
 
   constructor(
     manager: EntityManager,
@@ -65,8 +64,7 @@ export class LibraryService {
 
   /** What a record refers to is there when it comes in; should it go later, that is shown where it is used. */
   private async requireConnector(id: string, path: string): Promise<void> {
-    this.connectors ??= await this.parts.listConnectors();
-    if (this.connectors.some((connector) => connector.id === id)) return;
+    if (await this.parts.hasConnector(id)) return;
     const message = `"${id}" is not a connector of this shop.`;
     throw refused(message, [{ path, message }]);
   }

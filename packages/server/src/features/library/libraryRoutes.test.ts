@@ -77,8 +77,8 @@ test('it is for the owner, and for parts that there are', async () => {
 });
 
 test('what a correction refers to must be there: a connector of an adapter, of an opening', async () => {
-  const { body: catalogue } = await app.http.get('/api/catalogue').expect(200);
-  const adapter = catalogue.parts.find(({ kind }: { kind: string }) => kind === 'harnessAdapter');
+  const { body: search } = await app.http.get('/api/parts?find=harnessadapter').expect(200);
+  const [adapter] = search.found;
   const { body: part } = await app.http.get(`/api/parts/${adapter.id}`).expect(200);
   const lost = { version: part.version, record: { ...part.record, fromConnectorId: 'con-of-nobody' } };
   const { body: refusal } = await app.http.put(`/api/parts/${adapter.id}`).send(lost).expect(422);

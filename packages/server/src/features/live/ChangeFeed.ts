@@ -12,6 +12,7 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { HistoryStore } from '../history/HistoryStore';
 import { maySee } from '../history/maySee';
+import { JobsStore } from '../jobs/JobsStore';
 
 export type Listener = {
   readonly sessionId: string;
@@ -79,7 +80,9 @@ export class ChangeFeed {
       // What somebody may see is what they may do: with other roles their pages come back as somebody else.
       if (change.kind === 'person') this.endAllOf(({ personId }) => personId === change.recordId);
       const { personId, personName, deviceName, kind, recordId, jobId } = change;
-      const told = { id, personId, personName, deviceName, kind, recordId, jobId, headline: changeHeadline(change) };
+      const car = jobId === null ? null : ((await new JobsStore(this.db.manager).titles([jobId]))[jobId] ?? null);
+      const headline = changeHeadline(change);
+      const told = { id, personId, personName, deviceName, kind, recordId, jobId, headline, car };
       for (const { roles, tell } of this.listeners) if (maySee(kind, roles)) tell(told);
     } catch (error) {
       this.log.warn({ err: error }, 'a change could not be told');

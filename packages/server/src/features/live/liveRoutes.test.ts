@@ -144,7 +144,7 @@ test('many answers and a stream asked for in one packet, never read, with the se
     socket.on('error', () => {});
     socket.pause();
     const get = (path: string) => `GET ${path} HTTP/1.1\r\nHost: ${host}\r\nCookie: ${cookie}\r\n\r\n`;
-    socket.write(get('/api/catalogue').repeat(40) + get('/api/events').repeat(3));
+    socket.write(get('/api/catalogue/changes').repeat(40) + get('/api/events').repeat(3));
     return socket;
   });
   await sleep(600);

@@ -62,8 +62,7 @@ export class OpeningsService {
 
   private async requireKnownConnector({ wiring }: OpeningRecord): Promise<void> {
     if (wiring.kind !== 'connector') return;
-    const connectors = await this.parts.listConnectors();
-    if (connectors.some(({ id }) => id === wiring.connectorId)) return;
+    if (await this.parts.hasConnector(wiring.connectorId)) return;
     const message = `"${wiring.connectorId}" is not a connector of this shop.`;
     throw refused(message, [{ path: 'record.wiring.connectorId', message }]);
   }

@@ -31,6 +31,10 @@ export class OpeningsStore {
     });
   }
 
+  async list(ids: readonly string[]): Promise<readonly StoredOpening[]> {
+    return (await this.manager.findBy(OpeningEntity, { id: In([...ids]) })).map(toOpening);
+  }
+
   /** In the order of the vehicle's list. */
   async listOfJobs(jobIds: readonly string[]): Promise<readonly StoredOpening[]> {
     const rows = await this.manager.find(OpeningEntity, {

@@ -7,18 +7,22 @@ import { cautionsFor } from '@low-quarry/core/model/cautions';
 import { orderedId, partName, STATE_MARK } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { type Need, type OrderLine, orderLines } from '@low-quarry/core/order/orderLines';
-import type { Fitting } from '../fit/Fitting';
+import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 
 export class OrdersService {
   constructor(
     private readonly jobs: JobsService,
-    private readonly readFitting: () => Promise<Fitting>,
+    private readonly fittingFor: FittingFor,
   ) {}
 
   async get(jobId: string): Promise<OrderAnswer> {
-    const [{ job, openings }, fitting] = await Promise.all([this.jobs.get(jobId), this.readFitting()]);
+    const { job, openings } = await this.jobs.get(jobId);
     const included = openings.filter(isIncluded);
+    const fitting = await this.fittingFor(
+      included.map(({ record }) => record),
+      included.flatMap(({ choice }) => choice ?? []),
+    );
     const lines = orderLines(
       included.flatMap((opening) => needsOf(opening, fitting)),
       fitting.parts,

@@ -4,18 +4,16 @@ import type { DataSource } from 'typeorm';
 import { notFound } from '../../http/AppError';
 import { guard } from '../../http/guard';
 import { route } from '../../http/route';
-import { readFitting } from '../fit/Fitting';
-import { createJobsService } from '../jobs/jobsRoutes';
+import { fittingFrom } from '../fit/Fitting';
+import type { JobsService } from '../jobs/JobsService';
 import { PartsStore } from '../parts/PartsStore';
 import { ShopStore } from '../shop/ShopStore';
 import { OrdersService } from './OrdersService';
 import { writeOrderCsv } from './writeOrderCsv';
 
-export function ordersRoutes(router: Router, db: DataSource): void {
+export function ordersRoutes(router: Router, db: DataSource, jobs: JobsService): void {
   const { manager } = db;
-  const service = new OrdersService(createJobsService(manager), () =>
-    readFitting(new ShopStore(manager), new PartsStore(manager)),
-  );
+  const service = new OrdersService(jobs, fittingFrom(new ShopStore(manager), new PartsStore(manager)));
   route(router, getOrder, ({ params }) => service.get(params.jobId));
   router.get(ORDER_CSV_PATH, guard(getOrder.permission), async (request, response) => {
     const params = getOrder.params.safeParse(request.params);

@@ -1,28 +1,138 @@
-/** Parts and connectors in the database. */
-import type { Unreadable } from '@low-quarry/core/contracts/catalogue';
-import type { ConnectorRecord, PartRecord } from '@low-quarry/core/model/parts';
+/** Parts and connectors in the database: searched, joined and read by id; the whole catalogue is read by nobody at once. */
+import type { CatalogueChanges, CataloguePlace, FoundPart } from '@low-quarry/core/contracts/catalogue';
+import type { ConnectorRecord, HarnessAdapterRecord, PartRecord } from '@low-quarry/core/model/parts';
 import { readStored, toStored } from '@low-quarry/core/records/storedRecord';
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, In } from 'typeorm';
+import { insertRows } from '../../db/insertRows';
+import { findWords, likeWord } from '../../db/likeWord';
 import { type FoundRecord, readRecords } from '../library/readRecords';
 import { ConnectorEntity } from './ConnectorEntity';
-import { PartEntity } from './PartEntity';
+import { PartEntity, type PartRow } from './PartEntity';
+
+/** Connectors that are reached from some, over any number of harness adapters. */
+const REACHED = `WITH RECURSIVE "reached" ("id") AS (
+  SELECT unnest($1::text[]) UNION SELECT "part"."to_connector_id" FROM "part"
+    JOIN "reached" ON "part"."from_connector_id" = "reached"."id" WHERE "part"."to_connector_id" IS NOT NULL)`;
+
+/** What makes two states of a catalogue the same one, for whoever keeps what follows from it. */
+export type CatalogueStamp = {
+  readonly epoch: string;
+  readonly version: number;
+};
 
 export class PartsStore {
   constructor(private readonly manager: EntityManager) {}
 
-  /** Those that can be read. */
-  async listParts(): Promise<readonly PartRecord[]> {
-    return (await this.listAllParts()).parts;
+  async stamp(): Promise<CatalogueStamp> {
+    const [stamp] = await this.manager.query(`SELECT "epoch", "version" FROM "catalogue"`);
+    return stamp;
   }
 
-  async listAllParts(): Promise<{ readonly parts: readonly PartRecord[]; readonly unreadable: readonly Unreadable[] }> {
-    const rows = await this.manager.find(PartEntity, { order: { id: 'ASC' } });
-    const { read, unreadable } = readRecords('part', rows);
-    return { parts: read, unreadable };
+  /** At which version of the catalogue each of these parts was last changed; what is no part is left out. */
+  async revisions(ids: readonly string[]): Promise<ReadonlyMap<string, number>> {
+    const rows: { id: string; revision: number }[] = await this.manager.query(
+      `SELECT "id", "revision" FROM "part" WHERE "id" = ANY($1)`,
+      [ids],
+    );
+    return new Map(rows.map(({ id, revision }) => [id, revision]));
   }
 
-  async listConnectors(): Promise<readonly ConnectorRecord[]> {
+  /** At which version any connector or harness adapter was last changed, or any part taken away. */
+  async harnessRevision(): Promise<number> {
+    const [found] = await this.manager.query(
+      `SELECT greatest((SELECT max("revision") FROM "connector"), (SELECT max("revision") FROM "part_gone"),
+        (SELECT max("revision") FROM "part" WHERE "from_connector_id" IS NOT NULL)) AS "revision"`,
+    );
+    return found.revision ?? 0;
+  }
+
+  /** Those of these ids that can be read. */
+  async listParts(ids: readonly string[]): Promise<readonly PartRecord[]> {
+    const rows = await this.manager.findBy(PartEntity, { id: In([...new Set(ids)]) });
+    return readRecords('part', rows).read;
+  }
+
+  /** Harness adapters that lead on from these connectors, over any number of them. */
+  async listAdaptersFrom(connectorIds: readonly string[]): Promise<readonly HarnessAdapterRecord[]> {
+    if (connectorIds.length === 0) return [];
+    const rows: Pick<PartRow, 'id' | 'record'>[] = await this.manager.query(
+      `${REACHED} SELECT "id", "record" FROM "part" WHERE "from_connector_id" IN (SELECT "id" FROM "reached") ORDER BY "id"`,
+      [connectorIds],
+    );
+    return readRecords('part', rows).read.filter((part) => part.kind === 'harnessAdapter');
+  }
+
+  async listConnectors(ids: readonly string[]): Promise<readonly ConnectorRecord[]> {
+    if (ids.length === 0) return [];
+    return readRecords('connector', await this.manager.findBy(ConnectorEntity, { id: In([...new Set(ids)]) })).read;
+  }
+
+  async listAllConnectors(): Promise<readonly ConnectorRecord[]> {
     return readRecords('connector', await this.manager.find(ConnectorEntity, { order: { id: 'ASC' } })).read;
+  }
+
+  async hasConnector(id: string): Promise<boolean> {
+    return (await this.listConnectors([id])).length > 0;
+  }
+
+  /** Parts that have every word in their name, maker, supplier, size or id, by name. */
+  async search(find: string, page: number, pageSize: number): Promise<{ found: FoundPart[]; total: number }> {
+    const query = this.manager
+      .createQueryBuilder(PartEntity, 'part')
+      .addSelect('part.label')
+      .orderBy('part.label')
+      .addOrderBy('part.id')
+      .offset((page - 1) * pageSize)
+      .limit(pageSize);
+    for (const [at, word] of findWords(find).entries())
+      query.andWhere(`part.words LIKE :word${at}`, { [`word${at}`]: likeWord(word) });
+    const [rows, total] = await query.getManyAndCount();
+    const found = rows.map(({ id, kind, label, record }) => {
+      const read = readStored('part', record);
+      return { id, kind, label, unreadable: read.ok ? null : read.failure };
+    });
+    return { found, total };
+  }
+
+  /**
+   * What changed after a place in the catalogue, in the order of its changes, as it is kept.
+   *
+   * @param after null for everything
+   */
+  async listChanges(after: CataloguePlace | null, most: number): Promise<CatalogueChanges> {
+    const { epoch, version } = await this.stamp();
+    const isAnother = after === null || after.epoch !== epoch;
+    const { revision, id } = isAnother ? { revision: 0, id: '' } : after;
+    const rows: { id: string; revision: number; record: unknown }[] = await this.manager.query(
+      `SELECT "id", "revision", "record" FROM "part" WHERE ("revision", "id") > ($1, $2)
+        ORDER BY "revision", "id" LIMIT $3`,
+      [revision, id, most + 1],
+    );
+    const parts = rows.slice(0, most);
+    const last = parts.at(-1);
+    const [{ count }] = await this.manager.query(
+      `SELECT count(*)::int AS "count" FROM "part" WHERE ("revision", "id") > ($1, $2)`,
+      [revision, id],
+    );
+    const connectors: { record: unknown }[] = await this.manager.query(
+      `SELECT "record" FROM "connector" WHERE "revision" >= $1 ORDER BY "id"`,
+      [revision],
+    );
+    const gone: { id: string }[] = await this.manager.query(
+      `SELECT "id" FROM "part_gone" WHERE "revision" >= $1 AND NOT EXISTS (SELECT 1 FROM "part" WHERE "part"."id" = "part_gone"."id")`,
+      [revision],
+    );
+    const hasMore = rows.length > most;
+    return {
+      isWhole: isAnother,
+      parts: parts.map(({ record }) => record),
+      connectors: connectors.map(({ record }) => record),
+      gone: isAnother ? [] : gone.map((each) => each.id),
+      toCome: count - parts.length,
+      // Once nothing is left, what changes next has a higher number than the catalogue has now.
+      at: hasMore && last ? { epoch, revision: last.revision, id: last.id } : { epoch, revision: version + 1, id: '' },
+      hasMore,
+    };
   }
 
   /** With the record as it is kept, should it not be one that can be read. */
@@ -38,16 +148,17 @@ export class PartsStore {
   }
 
   async saveParts(parts: readonly PartRecord[]): Promise<void> {
-    await this.manager.insert(
-      PartEntity,
-      parts.map((record) => ({ id: record.id, kind: record.kind, record: toStored('part', record) })),
-    );
+    const rows = parts.map((record) => ({
+      id: record.id,
+      kind: record.kind,
+      record: toStored('part', record),
+      version: 1,
+    }));
+    await insertRows(this.manager, 'part', rows);
   }
 
   async saveConnectors(connectors: readonly ConnectorRecord[]): Promise<void> {
-    await this.manager.insert(
-      ConnectorEntity,
-      connectors.map((record) => ({ id: record.id, record: toStored('connector', record) })),
-    );
+    const rows = connectors.map((record) => ({ id: record.id, record: toStored('connector', record) }));
+    await insertRows(this.manager, 'connector', rows);
   }
 }

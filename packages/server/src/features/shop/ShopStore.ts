@@ -30,6 +30,12 @@ export class ShopStore {
     return { version: row.version, ...readSettings(row.settings) };
   }
 
+  /** Which transaction wrote the settings last: another one, other settings. */
+  async writtenBy(): Promise<string> {
+    const [row] = await this.manager.query(`SELECT "xmin"::text AS "by" FROM "shop" WHERE "id" = $1`, [THE_SHOP]);
+    return row?.by ?? 'nobody';
+  }
+
   /** Replaces the settings if they still have the given version; tells whether it did. */
   async replace(version: number, settings: Shop): Promise<boolean> {
     const change = { settings: toStored('settings', settings), version: version + 1 };

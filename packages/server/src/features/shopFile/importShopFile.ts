@@ -4,9 +4,11 @@ import type { RecordKind } from '@low-quarry/core/records/recordKinds';
 import { readStored, toStored } from '@low-quarry/core/records/storedRecord';
 import type { EntityManager } from 'typeorm';
 import { countOn } from '../../db/countOn';
+import { insertRows } from '../../db/insertRows';
 import { AppError, type FieldError } from '../../http/AppError';
 import { requireStorable } from '../../http/requireStorable';
 import { ChoicesStore } from '../choices/ChoicesStore';
+import { factColumnsOf } from '../jobs/JobEntity';
 import { signInName } from '../people/PeopleStore';
 import { hashSecret, newToken } from '../people/secrets';
 
@@ -43,16 +45,16 @@ export async function importShopFile(
   ownerId: string,
 ): Promise<{ readonly imported: Imported; readonly ownerId: string }> {
   const [shop] = await from.query('SELECT "is_demo" FROM "shop"');
-  await insert(into, 'shop', [
+  await insertRows(into, 'shop', [
     { id: 1, settings: toStored('settings', file.settings), is_demo: shop.is_demo, version: file.versions.settings },
   ]);
   const ownerIdThere = await insertPeople(into, file.people, from, ownerId);
-  await insert(
+  await insertRows(
     into,
     'connector',
     file.connectors.map((record) => ({ id: record.id, record: toStored('connector', record) })),
   );
-  await insert(
+  await insertRows(
     into,
     'part',
     file.parts.map((record) => ({
@@ -62,7 +64,7 @@ export async function importShopFile(
       version: file.versions.parts[record.id] ?? 1,
     })),
   );
-  await insert(
+  await insertRows(
     into,
     'vehicle',
     file.vehicles.map((record) => ({
@@ -93,8 +95,8 @@ export async function moveSession(
   const [session] = await from.query('SELECT * FROM "session" WHERE "id" = $1', [sessionId]);
   if (!session) return;
   const [device] = await from.query('SELECT * FROM "device" WHERE "id" = $1', [session.device_id]);
-  await insert(into, 'device', [{ ...device, password_by: device.password_by === null ? null : ownerId }]);
-  await insert(into, 'session', [{ ...session, person_id: ownerId }]);
+  await insertRows(into, 'device', [{ ...device, password_by: device.password_by === null ? null : ownerId }]);
+  await insertRows(into, 'session', [{ ...session, person_id: ownerId }]);
 }
 
 async function insertPeople(
@@ -121,12 +123,12 @@ async function insertPeople(
       pin_failures: 0,
     }));
   const versions = same ? { id: same.id, version: same.version } : {};
-  await insert(into, 'person', [{ ...owner, ...versions }, ...others]);
+  await insertRows(into, 'person', [{ ...owner, ...versions }, ...others]);
   return same?.id ?? ownerId;
 }
 
 async function insertJobs(into: EntityManager, jobs: ShopFile['jobs']): Promise<void> {
-  await insert(
+  await insertRows(
     into,
     'job',
     jobs.map((job) => ({
@@ -134,16 +136,15 @@ async function insertJobs(into: EntityManager, jobs: ShopFile['jobs']): Promise<
       number: job.number,
       version: job.version,
       vehicle_id: job.vehicleId,
-      customer: job.customer,
-      registration: job.registration,
-      wants: job.wants,
-      due_on: job.dueOn,
+      ...factColumnsOf(job),
+      ended_as: job.ended?.as ?? null,
+      ended_at: job.ended?.at ?? null,
       created_at: job.createdAt,
       deleted_at: job.deletedAt,
       deleted_by: job.deletedBy,
     })),
   );
-  await insert(
+  await insertRows(
     into,
     'opening',
     jobs.flatMap(({ id: jobId, openings }) =>
@@ -167,7 +168,7 @@ async function insertJobs(into: EntityManager, jobs: ShopFile['jobs']): Promise<
 }
 
 async function insertHistory(into: EntityManager, history: ShopFile['history']): Promise<void> {
-  await insert(
+  await insertRows(
     into,
     'change',
     history.map((change) => ({
@@ -194,24 +195,4 @@ async function insertHistory(into: EntityManager, history: ShopFile['history']):
 function keptState(kind: RecordKind, state: unknown): unknown {
   const read = readStored(kind, state);
   return read.ok ? toStored(kind, read.value as object) : state;
-}
-
-/**
- * Rows with all their columns, those that the database would count up by itself too: the entity manager leaves these out.
- *
- * @param rows all with the same columns, whose names are ours
- */
-async function insert(
-  into: EntityManager,
-  table: string,
-  rows: readonly Readonly<Record<string, unknown>>[],
-): Promise<void> {
-  const columns = [...new Set(rows.flatMap((row) => Object.keys(row)))].map((column) => `"${column}"`).join(', ');
-  for (let at = 0; at < rows.length; at += ROWS) {
-    const page = JSON.stringify(rows.slice(at, at + ROWS));
-    await into.query(
-      `INSERT INTO "${table}" (${columns}) SELECT ${columns} FROM jsonb_populate_recordset(NULL::"${table}", $1::jsonb)`,
-      [page],
-    );
-  }
 }

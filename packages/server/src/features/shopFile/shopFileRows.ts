@@ -1,12 +1,14 @@
 /** The parts of a shop file, record by record, as the database has them. Records of earlier forms go out in today's. */
 import type { ShopFile } from '@low-quarry/core/formats/shopFile';
+import { jobFactsOf } from '@low-quarry/core/model/job';
 import { readStored } from '@low-quarry/core/records/storedRecord';
 import { type EntityManager, In } from 'typeorm';
 import { ChoiceEntity, type ChoiceRow } from '../choices/ChoiceEntity';
 import { toChoice } from '../choices/ChoicesStore';
 import type { ChangeRow } from '../history/ChangeEntity';
 import { toChange } from '../history/HistoryStore';
-import type { JobRow } from '../jobs/JobEntity';
+import { FACTS_SELECTED, type JobRow } from '../jobs/JobEntity';
+import { endedOf } from '../jobs/JobsStore';
 import { OpeningEntity } from '../openings/OpeningEntity';
 import { toOpening } from '../openings/OpeningsStore';
 import { readRows } from './readRows';
@@ -45,10 +47,10 @@ export async function readVersions(manager: EntityManager): Promise<ShopFile['ve
   return { settings: shop?.version ?? 1, parts: await of('part'), vehicles: await of('vehicle') };
 }
 
-type JobColumns = Omit<JobRow, 'due_on' | 'vehicle'> & { readonly due_on: string | null };
+type JobColumns = Omit<JobRow, 'vehicle'>;
 
-const JOBS = `SELECT "id", "number", "version", "vehicle_id", "customer", "registration", "wants", "due_on"::text,
-  "created_at", "deleted_at", "deleted_by" FROM "job" ORDER BY "number"`;
+const JOBS = `SELECT "id", "number", "version", "vehicle_id", ${FACTS_SELECTED}, "created_at", "ended_as", "ended_at",
+  "deleted_at", "deleted_by" FROM "job" ORDER BY "number"`;
 
 export async function* readJobs(manager: EntityManager): AsyncGenerator<Element<'jobs'>> {
   for await (const job of readRows<JobColumns>(manager, JOBS)) {
@@ -57,10 +59,8 @@ export async function* readJobs(manager: EntityManager): AsyncGenerator<Element<
       number: job.number,
       version: job.version,
       vehicleId: job.vehicle_id,
-      customer: job.customer,
-      registration: job.registration,
-      wants: job.wants,
-      dueOn: job.due_on,
+      ...jobFactsOf(job),
+      ended: endedOf(job),
       createdAt: job.created_at.toISOString(),
       deletedAt: job.deleted_at?.toISOString() ?? null,
       deletedBy: job.deleted_by,

@@ -1,4 +1,5 @@
 /** Jobs, openings, parts or the history as CSV (RFC 4180), one line a record, nested facts as JSON in their cell. */
+import { JOB_FACT_KEYS } from '@low-quarry/core/model/job';
 import { stringify } from 'csv-stringify/sync';
 import type { DataSource, EntityManager } from 'typeorm';
 import { atOneMoment } from './readRows';
@@ -17,10 +18,8 @@ const JOB_COLUMNS = [
   'number',
   'version',
   'vehicleId',
-  'customer',
-  'registration',
-  'wants',
-  'dueOn',
+  ...JOB_FACT_KEYS,
+  'ended',
   'createdAt',
   'deletedAt',
   'deletedBy',

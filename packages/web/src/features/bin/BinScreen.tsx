@@ -1,5 +1,6 @@
 /** What was deleted, and can still come back? */
 import { BIN_DAYS, type JobInBin, listBin, restoreJob } from '@low-quarry/core/contracts/jobs';
+import { jobTitle } from '@low-quarry/core/model/job';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
 import { useMay } from '../../api/me';
@@ -9,7 +10,6 @@ import { FormError } from '../../ui/FormError';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
 import { jobKeys } from '../jobs/jobsQueries';
-import { jobTitle } from '../jobs/jobTitle';
 
 const binQuery = queryOptions({
   queryKey: [...jobKeys.all, 'bin'],

@@ -1,8 +1,8 @@
 /** What to do next about the shown candidate: worked out beside the screen, so it comes a moment after the verdict. */
 
 import { type Change, changeKey } from '@low-quarry/core/fit/advice/advice';
+import type { ListedPart } from '@low-quarry/core/model/ListedPart';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import type { PartRecord } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { useQuery } from '@tanstack/react-query';
 import { verdictLine } from '../../text/verdictLine';
@@ -19,7 +19,7 @@ import type { adviceQuery } from './fitQueries';
 
 type AdvicePanelProps = {
   readonly query: ReturnType<typeof adviceQuery>;
-  readonly parts: ReadonlyMap<string, PartRecord>;
+  readonly parts: ReadonlyMap<string, ListedPart>;
   readonly currency: string;
   readonly behind: OpeningRecord['behind'];
   readonly unit: LengthUnit;
@@ -73,6 +73,6 @@ export function AdvicePanel({ query, parts, currency, behind, unit, onChange }: 
   );
 }
 
-function words(change: Change, parts: ReadonlyMap<string, PartRecord>, unit: LengthUnit): string {
+function words(change: Change, parts: ReadonlyMap<string, ListedPart>, unit: LengthUnit): string {
   return changeWords(change, parts, stackWords(change.layerIds, parts), unit);
 }

@@ -9,8 +9,9 @@ import {
   type Ranking,
   VERDICTS_BY_RANK,
 } from '@low-quarry/core/fit/search/Ranking';
+import { type ListedPart, snapOffNamed } from '@low-quarry/core/model/ListedPart';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { orderedId, type PartRecord, partName, STATE_MARK } from '@low-quarry/core/model/parts';
+import { orderedId, partName } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printMargin, printPlusMinus } from '@low-quarry/core/units/printLength';
 import { useVirtualizer } from '@tanstack/react-virtual';
@@ -27,7 +28,7 @@ type CandidateListProps = {
   /** Of the opening as it is now, where the ranking is not there yet; with the catalogue's speakers in its order. */
   readonly firstLook: FirstLook | null;
   readonly speakerIds: readonly string[];
-  readonly parts: ReadonlyMap<string, PartRecord>;
+  readonly parts: ReadonlyMap<string, ListedPart>;
   readonly behind: OpeningRecord['behind'];
   readonly unit: LengthUnit;
   readonly currency: string;
@@ -340,15 +341,15 @@ function missWords({ plateMm, marginMm, expandedMm }: RankedSpeaker['best'], uni
 }
 
 /** The layers of a stack from the metal to the speaker. */
-export function stackWords(layerIds: readonly string[], parts: ReadonlyMap<string, PartRecord>): string {
+export function stackWords(layerIds: readonly string[], parts: ReadonlyMap<string, ListedPart>): string {
   return layerIds.length > 0 ? layerIds.map((id) => layerWords(id, parts)).join(' + ') : 'straight onto the metal';
 }
 
 /** A bracket with its state; a ring cut from sheet has its thickness in its id. */
-function layerWords(id: string, parts: ReadonlyMap<string, PartRecord>): string {
+function layerWords(id: string, parts: ReadonlyMap<string, ListedPart>): string {
   const ringMm = ringThicknessMm(id);
   if (ringMm !== null) return `ring cut from ${ringMm} mm sheet`;
   const part = parts.get(orderedId(id));
-  const state = part?.kind === 'bracket' && part.snapOffs.find((each) => id === `${part.id}${STATE_MARK}${each.id}`);
-  return state ? `${part.name}, ${state.name}` : (part?.name ?? id);
+  const state = snapOffNamed(id, part);
+  return part && state !== null ? `${part.name}, ${state}` : (part?.name ?? id);
 }

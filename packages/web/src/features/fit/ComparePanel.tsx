@@ -1,6 +1,7 @@
 /** Which other candidate is laid over the shown one, and their differences as numbers. */
 import type { RankedSpeaker } from '@low-quarry/core/fit/search/Ranking';
-import { type PartRecord, partName } from '@low-quarry/core/model/parts';
+import type { ListedPart } from '@low-quarry/core/model/ListedPart';
+import { partName } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printMargin, printNumber } from '@low-quarry/core/units/printLength';
 import { UNIT_WORDS } from '../../text/words';
@@ -8,7 +9,7 @@ import type { Difference } from './compareView';
 
 type ComparePanelProps = {
   readonly speakers: readonly RankedSpeaker[];
-  readonly parts: ReadonlyMap<string, PartRecord>;
+  readonly parts: ReadonlyMap<string, ListedPart>;
   readonly shownId: string;
   readonly overId: string | null;
   readonly differences: readonly Difference[];

@@ -1,6 +1,6 @@
 /** Which speaker fits here, and why do the others not? */
-import type { Catalogue } from '@low-quarry/core/contracts/catalogue';
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { jobTitle } from '@low-quarry/core/model/job';
 import { type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
@@ -10,15 +10,20 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { ProblemError } from '../../api/call';
-import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
+import { shopQuery } from '../../api/sharedQueries';
+import { useCatalogueProgress } from '../../catalogue/catalogueProgress';
+import { catalogueQuery } from '../../catalogue/catalogueQueries';
+import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
+import { listedView } from '../../catalogue/listedView';
+import { useAddress } from '../../ui/address';
 import { LinkButton } from '../../ui/Button';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { jobQuery } from '../jobs/jobsQueries';
-import { jobTitle } from '../jobs/jobTitle';
 import { otherSide } from '../openings/otherSide';
 import { FitWorkspace } from './FitWorkspace';
-import { rankingQuery } from './fitQueries';
+import { namedPartsQuery, rankingQuery } from './fitQueries';
+import { bestOf, startingIds } from './startingIds';
 
 export function FitScreen() {
   const { jobId = '', openingId = '' } = useParams();
@@ -43,14 +48,14 @@ export function FitScreen() {
         {(answer) => (
           <Answered query={shop} what="the shop’s settings">
             {(settings) => (
-              <Answered query={catalogue} what="the catalogue">
-                {(parts) => (
+              <Answered query={catalogue} what="the catalogue" progress={<CatalogueComing />}>
+                {(known) => (
                   <Ranked
                     job={answer.job}
                     openings={answer.openings}
                     openingId={openingId}
                     shop={settings}
-                    catalogue={parts}
+                    catalogue={known}
                   />
                 )}
               </Answered>
@@ -67,7 +72,7 @@ type RankedProps = {
   readonly openings: readonly OpeningWithState[];
   readonly openingId: string;
   readonly shop: Shop;
-  readonly catalogue: Catalogue;
+  readonly catalogue: KnownCatalogue;
 };
 
 function Ranked({ job, openings, openingId, shop, catalogue }: RankedProps) {
@@ -81,25 +86,39 @@ function Ranked({ job, openings, openingId, shop, catalogue }: RankedProps) {
       detail: 'This job has no such opening.',
     });
 
-  const parts = useMemo(
-    () => new Map(catalogue.parts.map((part): [string, PartRecord] => [part.id, part])),
-    [catalogue],
-  );
-  const fitCatalogue = useMemo(() => toFitCatalogue(catalogue.parts), [catalogue]);
+  const { version } = catalogue;
+  const [search, changeAddress] = useAddress();
+  const listed = useMemo(() => listedView(catalogue), [catalogue]);
   const rules = useMemo(() => toFitRules(shop), [shop]);
   const toFit = useMemo(() => {
     const names = new Map(catalogue.connectors.map(({ id, name }) => [id, name]));
     return (of: OpeningWithState) => toFitOpening(of.record, readingHalfWidthsMm(shop), (id) => names.get(id) ?? id);
   }, [catalogue, shop]);
   const fitOpening = useMemo(() => toFit(opening), [toFit, opening]);
-  const ranking = useQuery(rankingQuery(fitOpening, fitCatalogue, rules));
+  const ranked = useQuery(rankingQuery(version, listed.speakerIds.length, fitOpening, rules));
+  const ranking = ranked.data ?? null;
+  const ids = useMemo(
+    () => startingIds(search, opening, ranking, listed.parts, rules),
+    [search, opening, ranking, listed, rules],
+  );
+  const overId = search.get('over');
+  const over = ranking?.speakers.find(({ speakerId }) => speakerId === overId);
+  const named = useQuery(namedPartsQuery(version, ids, over ? bestOf(over) : null));
+  const shelf = useMemo(
+    () => named.data && toFitCatalogue([...catalogue.shelf, ...named.data.parts.filter(isNoShelf)]),
+    [catalogue, named.data],
+  );
 
-  if (fitCatalogue.speakers.length === 0)
+  if (listed.speakerIds.length === 0)
     return (
       <p className="border-y border-hairline py-8 text-muted">The catalogue is empty: there is no speaker to try.</p>
     );
-  if (ranking.isError) return <p role="alert">The ranking failed: {ranking.error.message}</p>;
-  if (!ranking.data) return <Loading what={`the verdicts of ${fitCatalogue.speakers.length} speakers`} />;
+  if (ranked.isError) return <p role="alert">The ranking failed: {ranked.error.message}</p>;
+  if (named.isError) return <p role="alert">The parts could not be read: {named.error.message}</p>;
+  // What is named may have gone from the catalogue a moment ago: the next version says so.
+  const isThere = shelf?.speakers.some(({ id }) => id === named.data?.ids.speakerId);
+  if (!named.data || !shelf || !isThere)
+    return <Loading what={`the verdicts of ${listed.speakerIds.length} speakers`} />;
   return (
     <FitWorkspace
       key={opening.id}
@@ -107,12 +126,34 @@ function Ranked({ job, openings, openingId, shop, catalogue }: RankedProps) {
       opening={opening}
       other={otherSide(opening, openings)}
       toFit={toFit}
-      catalogue={fitCatalogue}
-      parts={parts}
+      version={version}
+      catalogue={shelf}
+      listed={listed}
+      start={named.data.ids}
+      over={named.data.over}
       rules={rules}
       shop={shop}
-      ranking={ranking.data}
+      ranking={ranking}
       missing={missingDimensions(opening.record)}
+      search={search}
+      changeAddress={changeAddress}
     />
+  );
+}
+
+function isNoShelf({ kind }: PartRecord): boolean {
+  return kind === 'speaker' || kind === 'bracket';
+}
+
+/** How far a catalogue has come that this device sees for the first time. */
+function CatalogueComing() {
+  const progress = useCatalogueProgress();
+  if (!progress) return null;
+  const { come, toCome } = progress;
+  return (
+    <p className="flex max-w-md flex-col gap-1 px-4">
+      <progress value={come} max={come + toCome} className="w-full" aria-label="Parts that have come" />
+      {come.toLocaleString('en')} of {(come + toCome).toLocaleString('en')} parts. The next time they are here already.
+    </p>
   );
 }

@@ -1,31 +1,28 @@
 /** Drawings, spacer, ledger and list around one shown candidate; which one it is stands in the address bar. */
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { heightRange } from '@low-quarry/core/fit/advice/heightRange';
 import type { CheckId, OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
-import { MOST_LAYERS } from '@low-quarry/core/fit/layout/slots';
 import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/search/Ranking';
-import { findLayer } from '@low-quarry/core/fit/search/stacks';
-import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import type { FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
 import type { Work } from '@low-quarry/core/fit/work/Work';
 import { cautionsFor } from '@low-quarry/core/model/cautions';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
-import { type PartRecord, partName } from '@low-quarry/core/model/parts';
+import { partName } from '@low-quarry/core/model/parts';
 import { readingHalfWidthsMm, type Shop } from '@low-quarry/core/model/shop';
 import { rimPlaceList } from '@low-quarry/core/model/toFitOpening';
 import { degToRad, radToDeg } from '@low-quarry/core/units/angle';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { planeThrough } from '../../drawing/cutPlane';
+import type { ListedView } from '../../catalogue/listedView';
 import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
-import { sectionGeometry, UPRIGHT } from '../../drawing/sectionGeometry';
+import { sectionGeometry } from '../../drawing/sectionGeometry';
 import { factsOf, verdictLine } from '../../text/verdictLine';
 import { UNIT_WORDS } from '../../text/words';
-import { useAddress, withParams } from '../../ui/address';
+import { withParams } from '../../ui/address';
 import { PutRight } from '../../ui/PutRight';
 import { useSettings } from '../../ui/settings';
+import { Loading } from '../../ui/states';
 import { useRested } from '../../ui/useRested';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { AdvicePanel } from './AdvicePanel';
@@ -40,8 +37,10 @@ import { differencesOf } from './compareView';
 import { adviceQuery, lookQuery, needsLook, REST_MS, rankingQuery } from './fitQueries';
 import { OpenForOpening } from './OpenForOpening';
 import { SpacerSlider } from './SpacerSlider';
-import { readWorks, shownThere, shownWith, WORKS_PARAM, writeWorks } from './shownWorks';
-import { groundRing, spacerAt, suitableSpacers, WHAT_IF_ID, withGroundRing } from './spacerChoices';
+import { WORKS_PARAM, writeWorks } from './shownWorks';
+import { WHAT_IF_ID } from './spacerChoices';
+import type { CandidateIds } from './startingIds';
+import { useShown } from './useShown';
 import { ViewControls } from './ViewControls';
 import { WhatIfGrips, whatIfWords } from './WhatIfGrips';
 import { WorkPanel } from './WorkPanel';
@@ -52,12 +51,21 @@ type FitWorkspaceProps = {
   readonly opening: OpeningWithState;
   readonly other: OpeningWithState | null;
   readonly toFit: (opening: OpeningWithState) => FitOpening;
+  /** Of the catalogue. */
+  readonly version: string;
+  /** The shapes of what is shown, and of what goes with any speaker. */
   readonly catalogue: FitCatalogue;
-  readonly parts: ReadonlyMap<string, PartRecord>;
+  readonly listed: ListedView;
+  readonly start: CandidateIds;
+  /** Laid over the shown candidate. */
+  readonly over: Omit<CandidateIds, 'works'> | null;
   readonly rules: FitRules;
   readonly shop: Shop;
-  readonly ranking: Ranking;
+  /** null while it is worked out. */
+  readonly ranking: Ranking | null;
   readonly missing: readonly OpeningDimensionKey[];
+  readonly search: URLSearchParams;
+  readonly changeAddress: (change: (before: URLSearchParams) => URLSearchParams) => void;
 };
 
 /** Three.js comes only when somebody asks for it. */
@@ -71,80 +79,66 @@ export function FitWorkspace({
   opening,
   other,
   toFit,
+  version,
   catalogue,
-  parts,
+  listed,
+  start,
+  over: overIds,
   rules,
   shop,
   ranking: realRanking,
   missing,
+  search,
+  changeAddress,
 }: FitWorkspaceProps) {
   const { unit } = useSettings();
-  const [search, changeAddress] = useAddress();
+  const { parts, speakerIds } = listed;
   const [lit, setLit] = useState<CheckId | null>(null);
   /** null: where the deciding gap is. */
   const [cutDeg, setCutDeg] = useState<number | null>(null);
   const [windowUpMm, setWindowUpMm] = useState(0);
   const [inSpace, setInSpace] = useState(false);
-  const start = useMemo(
-    () => startingIds(search, opening, realRanking, catalogue, rules),
-    [search, opening, realRanking, catalogue, rules],
-  );
   // The slider may stand where no stocked ring is; that is a what-if of this screen and goes with it.
   const [what, setWhat] = useState<{ readonly of: string; readonly heightMm: number } | null>(null);
 
   const measuredOpening = useMemo(() => toFit(opening), [toFit, opening]);
+  const otherOpening = useMemo(() => other && toFit(other), [toFit, other]);
   const [whatIf, setWhatIf] = useState<WhatIf>(NO_WHAT_IF);
   const fitOpening = useMemo(() => withWhatIf(measuredOpening, whatIf), [measuredOpening, whatIf]);
-  const isLarge = needsLook(catalogue);
+  const isLarge = needsLook(speakerIds.length);
   const restedOpening = useRested(fitOpening, isLarge ? REST_MS : 0);
-  const ranked = useQuery(rankingQuery(restedOpening, catalogue, rules));
+  const isMeasured = !isWhatIf(whatIf);
+  const ranked = useQuery(rankingQuery(version, speakerIds.length, restedOpening, rules, isMeasured));
   const ranking = ranked.data ?? realRanking;
   const isBehind = isLarge && (restedOpening !== fitOpening || ranked.isPlaceholderData);
   // A hand moves faster than a large catalogue is looked through: each look is shown, and the next is at where the hand is by then.
   const [lookedFor, setLookedFor] = useState(fitOpening);
-  const look = useQuery({ ...lookQuery(lookedFor, catalogue, rules), enabled: isBehind });
+  const look = useQuery({ ...lookQuery(version, lookedFor, rules), enabled: isBehind });
   if (lookedFor !== fitOpening && !look.isFetching) setLookedFor(fitOpening);
-  const speakerIds = useMemo(() => catalogue.speakers.map(({ id }) => id), [catalogue]);
-  const base = useMemo(() => findCandidate(catalogue, rules, start), [catalogue, rules, start]);
-  const stocked = useMemo(
-    () => suitableSpacers(fitOpening, base, catalogue, rules),
-    [fitOpening, base, catalogue, rules],
-  );
-  const stackKey = `${start.speakerId}/${start.layerIds.join()}`;
-  const ground = groundRing(base);
-  const heightMm = what?.of === stackKey ? what.heightMm : (ground?.height.valueMm ?? 0);
-  const spacer = ground && Math.abs(ground.height.valueMm - heightMm) < 0.05 ? ground : spacerAt(heightMm, stocked);
-  const candidate = useMemo(() => withGroundRing(base, spacer), [base, spacer]);
-  const layerIds = candidate.layers.map(({ id }) => id);
 
-  const shown = shownWith(fitOpening, candidate, start.works, rules);
-  const judgement = judgeCandidate(shown.opening, shown.candidate, catalogue.adapters, rules, unit);
+  const stackKey = `${start.speakerId}/${start.layerIds.join()}`;
+  const { candidate, shown, judgement, tightPlane, nearest, heightMm, spacer, stocked, range, over, there } = useShown({
+    opening: fitOpening,
+    otherOpening,
+    catalogue,
+    rules,
+    unit,
+    start,
+    over: overIds,
+    slidMm: what?.of === stackKey ? what.heightMm : null,
+  });
+  const overId = overIds?.speakerId ?? null;
+  const layerIds = candidate.layers.map(({ id }) => id);
   const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
-  const nearest = deciding?.nearest ?? judgement.checks.find(({ id }) => id === 'depth')?.nearest ?? null;
-  const tightPlane = nearest ? (planeThrough(nearest.onPart) ?? UPRIGHT) : UPRIGHT;
-  const plane = cutDeg === null ? tightPlane : { angleRad: degToRad(cutDeg) };
-  const overId = search.get('over');
-  const over = useMemo(() => {
-    const ranked = ranking.speakers.find(({ speakerId }) => speakerId === overId);
-    if (!ranked) return null;
-    const { layerIds: theirs } = ranked.best;
-    const other = findCandidate(catalogue, rules, { speakerId: ranked.speakerId, layerIds: theirs });
-    return { candidate: other, judgement: judgeCandidate(fitOpening, other, catalogue.adapters, rules, unit) };
-  }, [overId, ranking, catalogue, rules, fitOpening, unit]);
-  const section = sectionGeometry(shown.opening, shown.candidate, judgement, rules, { plane, windowUpMm, over });
+  const plane = useMemo(() => (cutDeg === null ? tightPlane : { angleRad: degToRad(cutDeg) }), [cutDeg, tightPlane]);
+  const section = useMemo(
+    () => sectionGeometry(shown.opening, shown.candidate, judgement, rules, { plane, windowUpMm, over }),
+    [shown, judgement, rules, plane, windowUpMm, over],
+  );
   const differences = over ? differencesOf({ candidate: shown.candidate, judgement }, over, opening.record.behind) : [];
   const speaker = parts.get(candidate.speaker.id);
   const { behind } = opening.record;
-  const there = useMemo(
-    () => other && shownThere(toFit(other), candidate, start.works, catalogue.adapters, rules),
-    [other, toFit, candidate, start.works, catalogue, rules],
-  );
-  const otherJudged = other &&
-    there && {
-      opening: other,
-      works: there.works,
-      judgement: judgeCandidate(there.opening, there.candidate, catalogue.adapters, rules, unit),
-    };
+  const otherJudged = other && there && { opening: other, ...there };
   const removed = againstOldMount(opening.record.faces, shown.candidate.layers, unit);
   const cautions = cautionsFor(opening.record);
 
@@ -258,14 +252,14 @@ export function FitWorkspace({
           <SpacerSlider
             heightMm={heightMm}
             stocked={stocked}
-            range={heightRange(shown.opening, shown.candidate, rules)}
+            range={range}
             behind={behind}
             unit={unit}
             onChange={(next) => setWhat({ of: stackKey, heightMm: next })}
           />
           {removed && <p>{removed}</p>}
           <ComparePanel
-            speakers={ranking.speakers}
+            speakers={ranking?.speakers ?? []}
             parts={parts}
             shownId={candidate.speaker.id}
             overId={over ? overId : null}
@@ -300,14 +294,14 @@ export function FitWorkspace({
           ) : (
             <AdvicePanel
               query={{
-                ...adviceQuery(fitOpening, catalogue, rules, candidate, {
+                ...adviceQuery(version, fitOpening, rules, candidate, {
                   halfWidthsMm: readingHalfWidthsMm(shop),
                   places: rimPlaceList(opening.record, fitOpening),
                   returnCostMinor: shop.returnCostMinor,
                   minuteCostMinor: shop.minuteCostMinor,
                 }),
                 // Asked of what is shown, but not of all that is dragged past.
-                enabled: restedOpening === fitOpening,
+                enabled: restedOpening === fitOpening && ranking !== null,
               }}
               parts={parts}
               currency={shop.currency}
@@ -348,70 +342,28 @@ export function FitWorkspace({
           )}
         </div>
         <div id="candidates" className="scroll-mt-4 lg:col-span-2 xl:col-span-1 xl:col-start-3 xl:row-start-1">
-          <CandidateList
-            ranking={ranking}
-            firstLook={isBehind ? (look.data ?? null) : null}
-            speakerIds={speakerIds}
-            parts={parts}
-            behind={behind}
-            unit={unit}
-            currency={shop.currency}
-            selectedId={candidate.speaker.id}
-            comparedId={over ? overId : null}
-            filter={readFilter(search)}
-            onFilter={(changes) =>
-              changeAddress((before) => withParams(before, writeFilter({ ...readFilter(before), ...changes })))
-            }
-            onSelect={select}
-          />
+          {ranking ? (
+            <CandidateList
+              ranking={ranking}
+              firstLook={isBehind ? (look.data ?? null) : null}
+              speakerIds={speakerIds}
+              parts={parts}
+              behind={behind}
+              unit={unit}
+              currency={shop.currency}
+              selectedId={candidate.speaker.id}
+              comparedId={overId}
+              filter={readFilter(search)}
+              onFilter={(changes) =>
+                changeAddress((before) => withParams(before, writeFilter({ ...readFilter(before), ...changes })))
+              }
+              onSelect={select}
+            />
+          ) : (
+            <Loading what={`the verdicts of ${speakerIds.length.toLocaleString('en')} speakers`} />
+          )}
         </div>
       </div>
     </>
   );
-}
-
-type Ids = {
-  readonly speakerId: string;
-  readonly layerIds: readonly string[];
-  readonly works: readonly Work[];
-};
-
-/** What the address names; else what is chosen here; else the best candidate. Unknown parts are passed over. */
-function startingIds(
-  search: URLSearchParams,
-  { choice }: OpeningWithState,
-  { speakers }: Ranking,
-  catalogue: FitCatalogue,
-  rules: FitRules,
-): Ids {
-  const named = search.get('speaker');
-  const ranked = speakers.find(({ speakerId }) => speakerId === named);
-  if (ranked) {
-    const stack = search.get('stack');
-    const layerIds = stack?.split(' ').filter((id) => id !== '') ?? [];
-    const isKnown =
-      stack !== null &&
-      layerIds.length <= MOST_LAYERS &&
-      layerIds.every((id) => findLayer(catalogue, rules, id) !== null);
-    return isKnown
-      ? { speakerId: ranked.speakerId, layerIds, works: readWorks(search) }
-      : { speakerId: ranked.speakerId, layerIds: ranked.best.layerIds, works: [] };
-  }
-  if (choice) return choice;
-  const [best] = speakers;
-  if (!best) throw new Error('startingIds: expected a ranking with a speaker, got an empty one');
-  return { speakerId: best.speakerId, layerIds: best.best.layerIds, works: [] };
-}
-
-function findCandidate(
-  catalogue: FitCatalogue,
-  rules: FitRules,
-  { speakerId, layerIds }: Omit<Ids, 'works'>,
-): Candidate {
-  const speaker = catalogue.speakers.find(({ id }) => id === speakerId);
-  if (!speaker) throw new Error(`findCandidate: expected a speaker of the catalogue, got ${speakerId}`);
-  return {
-    speaker,
-    layers: layerIds.flatMap((id) => findLayer(catalogue, rules, id) ?? []),
-  };
 }

@@ -3,8 +3,9 @@ import type { Advice, Change, Question } from '@low-quarry/core/fit/advice/advic
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
 import { effortWords, workWords } from '@low-quarry/core/fit/work/workWords';
+import type { ListedPart } from '@low-quarry/core/model/ListedPart';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
-import { orderedId, type PartRecord, partName } from '@low-quarry/core/model/parts';
+import { orderedId, partName } from '@low-quarry/core/model/parts';
 import { SOURCES } from '@low-quarry/core/model/source';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printMoney } from '../../text/money';
@@ -38,7 +39,7 @@ export function costLine({ costs }: Advice, currency: string): string | null {
 
 export function changeWords(
   change: Change,
-  parts: ReadonlyMap<string, PartRecord>,
+  parts: ReadonlyMap<string, ListedPart>,
   stack: string,
   unit: LengthUnit,
 ): string {
@@ -62,7 +63,7 @@ export function changeEffort({ works }: Change): string | null {
   return works.length > 0 ? works.map(effortWords).join(' ') : null;
 }
 
-function isRing(id: string, parts: ReadonlyMap<string, PartRecord>): boolean {
+function isRing(id: string, parts: ReadonlyMap<string, ListedPart>): boolean {
   return ringThicknessMm(id) !== null || parts.get(id)?.kind === 'spacer';
 }
 

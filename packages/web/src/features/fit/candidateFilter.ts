@@ -1,7 +1,7 @@
 /** Which candidates the list shows, as it stands in the address bar. */
 import { CHECK_IDS, type CheckId, type Verdict } from '@low-quarry/core/fit/Check';
 import { type RankedSpeaker, VERDICTS_BY_RANK } from '@low-quarry/core/fit/search/Ranking';
-import type { PartRecord, SpeakerRecord } from '@low-quarry/core/model/parts';
+import type { ListedPart, ListedSpeaker } from '@low-quarry/core/model/ListedPart';
 
 export type Shown =
   | { readonly kind: 'all' }
@@ -51,7 +51,7 @@ export function writeFilter({ shown, size, maker, kind, mostMinor }: CandidateFi
 export function passesFilter(
   { speakerId, best }: RankedSpeaker,
   filter: CandidateFilter,
-  parts: ReadonlyMap<string, PartRecord>,
+  parts: ReadonlyMap<string, ListedPart>,
 ): boolean {
   const { shown, mostMinor } = filter;
   if (!passesPart(speakerId, filter, parts)) return false;
@@ -65,7 +65,7 @@ export function passesFilter(
 export function passesPart(
   speakerId: string,
   { size, maker, kind }: Pick<CandidateFilter, 'size' | 'maker' | 'kind'>,
-  parts: ReadonlyMap<string, PartRecord>,
+  parts: ReadonlyMap<string, ListedPart>,
 ): boolean {
   const speaker = parts.get(speakerId);
   if (speaker?.kind !== 'speaker') return false;
@@ -75,9 +75,9 @@ export function passesPart(
 }
 
 /** What can be chosen in each filter, in order. */
-export function filterChoices(parts: ReadonlyMap<string, PartRecord>) {
-  const speakers = [...parts.values()].filter((part): part is SpeakerRecord => part.kind === 'speaker');
-  const distinct = (of: (speaker: SpeakerRecord) => string) => [...new Set(speakers.map(of))].sort();
+export function filterChoices(parts: ReadonlyMap<string, ListedPart>) {
+  const speakers = [...parts.values()].filter((part): part is ListedSpeaker => part.kind === 'speaker');
+  const distinct = (of: (speaker: ListedSpeaker) => string) => [...new Set(speakers.map(of))].sort();
   return {
     sizes: distinct(({ nominalSize }) => nominalSize),
     makers: distinct(({ maker }) => maker),

@@ -1,19 +1,14 @@
-/** Queries and changes of the fit screen. */
+/** Queries and changes of the fit screen. Each key holds everything that the answer depends on, so that another measurement, setting or part asks anew. */
 import type { AdviceOptions } from '@low-quarry/core/fit/advice/advice';
-import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import { unpackRanking } from '@low-quarry/core/fit/search/packRanking';
+import type { Ranking } from '@low-quarry/core/fit/search/Ranking';
+import type { Candidate, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import { orderedId, type PartRecord } from '@low-quarry/core/model/parts';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { adviseInWorker, lookInWorker, rankInWorker } from '../../workers/rankClient';
-
-/** The key holds everything that the ranking depends on, so a changed measurement asks for a new one. */
-export function rankingQuery(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules) {
-  return queryOptions({
-    queryKey: ['ranking', opening, rules, catalogue.speakers.length],
-    queryFn: () => rankInWorker(opening, catalogue, rules),
-    staleTime: Number.POSITIVE_INFINITY,
-    // While a what-if is being dragged the list shows the last answer, not an empty screen.
-    placeholderData: keepPreviousData,
-  });
-}
+import { readParts } from '../../catalogue/catalogueQueries';
+import { rankingStore } from '../../catalogue/deviceCatalogue';
+import { catalogueWorker } from '../../workers/catalogueClient';
+import type { CandidateIds } from './startingIds';
 
 /** Up to so many speakers a whole ranking takes no longer than a frame. */
 const FRAME_SPEAKERS = 2_000;
@@ -24,25 +19,47 @@ const LOOKED_AT = 60;
 /** Looks of openings that were passed by are forgotten soon, ms. */
 const LOOK_KEPT_MS = 5_000;
 
-export function needsLook(catalogue: FitCatalogue): boolean {
-  return catalogue.speakers.length > FRAME_SPEAKERS;
+/** Whether a catalogue is too large to be put in order while a hand moves. */
+export function needsLook(speakers: number): boolean {
+  return speakers > FRAME_SPEAKERS;
+}
+
+/** @param isKept whether it is worth keeping on the device: what-ifs are not */
+export function rankingQuery(version: string, speakers: number, opening: FitOpening, rules: FitRules, isKept = true) {
+  return queryOptions({
+    queryKey: ['ranking', version, opening, rules],
+    queryFn: async (): Promise<Ranking> => {
+      const key = { version, opening, rules };
+      if (!needsLook(speakers)) return unpackRanking(await catalogueWorker().rank(version, opening, rules));
+      const kept = await rankingStore.read(key).catch(() => null);
+      if (kept) return unpackRanking(kept);
+      const made = await catalogueWorker().rank(version, opening, rules);
+      if (isKept) void rankingStore.keep(key, made).catch(() => {});
+      return unpackRanking(made);
+    },
+    staleTime: Number.POSITIVE_INFINITY,
+    // While a what-if is being dragged the list shows the last answer, not an empty screen.
+    placeholderData: keepPreviousData,
+    structuralSharing: false,
+  });
 }
 
 /** Every verdict at once, for a catalogue that is too large to be put in order while a hand moves. */
-export function lookQuery(opening: FitOpening, catalogue: FitCatalogue, rules: FitRules) {
+export function lookQuery(version: string, opening: FitOpening, rules: FitRules) {
   return queryOptions({
-    queryKey: ['look', opening, rules, catalogue.speakers.length],
-    queryFn: () => lookInWorker(opening, catalogue, rules, LOOKED_AT),
+    queryKey: ['look', version, opening, rules],
+    queryFn: () => catalogueWorker().look(version, opening, rules, LOOKED_AT),
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: LOOK_KEPT_MS,
     placeholderData: keepPreviousData,
+    structuralSharing: false,
   });
 }
 
 /** What to do about one candidate; it is worked out again for every candidate, opening and setting. */
 export function adviceQuery(
+  version: string,
   opening: FitOpening,
-  catalogue: FitCatalogue,
   rules: FitRules,
   candidate: Candidate,
   options: AdviceOptions,
@@ -50,8 +67,30 @@ export function adviceQuery(
   const { speaker, layers } = candidate;
   const stack = [speaker.id, layers.map(({ id, height }) => [id, height.valueMm])];
   return queryOptions({
-    queryKey: ['advice', opening, rules, options, stack, catalogue.speakers.length],
-    queryFn: () => adviseInWorker(opening, catalogue, rules, candidate, options),
+    queryKey: ['advice', version, opening, rules, options, stack],
+    queryFn: () => catalogueWorker().advise(version, opening, rules, candidate, options),
     staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
+export type NamedParts = {
+  readonly ids: CandidateIds;
+  /** Laid over the shown candidate. */
+  readonly over: Omit<CandidateIds, 'works'> | null;
+  readonly parts: readonly PartRecord[];
+};
+
+/** The parts of the candidates that are shown, whole; the last ones stay until the next are there. */
+export function namedPartsQuery(version: string, ids: CandidateIds | null, over: NamedParts['over']) {
+  return queryOptions({
+    queryKey: ['parts', version, ids, over],
+    queryFn: async (): Promise<NamedParts> => {
+      if (!ids) throw new Error('namedPartsQuery: expected a candidate, got none');
+      const named = [ids.speakerId, ...ids.layerIds, ...(over ? [over.speakerId, ...over.layerIds] : [])];
+      return { ids, over, parts: await readParts(version, [...new Set(named.map(orderedId))]) };
+    },
+    enabled: ids !== null,
+    staleTime: Number.POSITIVE_INFINITY,
+    placeholderData: keepPreviousData,
   });
 }

@@ -6,7 +6,7 @@ import {
   type Ranking,
   VERDICTS_BY_RANK,
 } from '@low-quarry/core/fit/search/Ranking';
-import type { PartRecord } from '@low-quarry/core/model/parts';
+import type { ListedPart } from '@low-quarry/core/model/ListedPart';
 import { type CandidateFilter, passesFilter, passesPart } from './candidateFilter';
 
 export type Listed = {
@@ -24,7 +24,7 @@ export type Listed = {
 export function listAll(
   { speakers, stacksJudged }: Ranking,
   filter: CandidateFilter,
-  parts: ReadonlyMap<string, PartRecord>,
+  parts: ReadonlyMap<string, ListedPart>,
 ): Listed {
   const everyGroup = { ...filter, shown: { kind: 'all' } as const };
   const matching = speakers.filter((candidate) => passesFilter(candidate, everyGroup, parts));
@@ -42,7 +42,7 @@ export function listFirst(
   { verdicts, best, stacksJudged }: FirstLook,
   speakerIds: readonly string[],
   filter: CandidateFilter,
-  parts: ReadonlyMap<string, PartRecord>,
+  parts: ReadonlyMap<string, ListedPart>,
 ): Listed | null {
   const { shown, mostMinor } = filter;
   const isKnown = shown.kind === 'all' || (shown.kind === 'verdict' && shown.verdict === 'clears');

@@ -15,7 +15,6 @@ import { Layer, Shell } from '../../ui/Shell';
 import { Empty, Loading } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
 import { useRested } from '../../ui/useRested';
-import { useCarOf } from '../jobs/useCarOf';
 import { historyQuery, useBringBack } from './historyQueries';
 import { UndoPanel } from './UndoPanel';
 
@@ -30,8 +29,8 @@ export function HistoryScreen() {
   // Asked when the hand rests, not at each letter.
   const asked = useRested(find, REST_MS) ?? find;
   const pages = useInfiniteQuery(historyQuery({ find: asked || undefined, kind, record, job }));
-  const carOf = useCarOf();
   const changes = pages.data?.pages.flatMap((page) => page.changes) ?? [];
+  const cars = Object.assign({}, ...(pages.data?.pages.map((page) => page.cars) ?? [])) as Record<string, string>;
   return (
     <Shell
       title={record && changes[0] ? `History of ${changes[0].label}` : job ? 'History of the job' : 'History'}
@@ -70,7 +69,7 @@ export function HistoryScreen() {
       ) : (
         <ol aria-label="Changes" className="border-t border-ink">
           {changes.map((change) => (
-            <ChangeRow key={change.id} change={change} car={carOf(change.jobId)} />
+            <ChangeRow key={change.id} change={change} car={(change.jobId && cars[change.jobId]) || null} />
           ))}
         </ol>
       )}

@@ -1,6 +1,7 @@
 /** Changes what was written down when the car was booked in, or puts the job into the bin. */
 import { BIN_DAYS, type Job, jobSchema } from '@low-quarry/core/contracts/jobs';
-import { JOB_FIELDS, type JobState } from '@low-quarry/core/records/recordKinds';
+import { JOB_END_WORDS, JOB_ENDS, type JobFacts, jobFactsOf, jobFactsSchema } from '@low-quarry/core/model/job';
+import { JOB_FIELDS } from '@low-quarry/core/records/recordKinds';
 import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -15,16 +16,11 @@ import { Layer } from '../../ui/Shell';
 import { TextField } from '../../ui/TextField';
 import { useConflict } from '../../ui/useConflict';
 import { useKept } from '../../ui/useKept';
-import { useDeleteJob, usePutJob } from './jobsQueries';
+import { endedWords } from './dueWords';
+import { useDeleteJob, useEndJob, usePutJob } from './jobsQueries';
 
-const stateSchema = z.object({
-  vehicleId: z.string(),
-  customer: z.string(),
-  registration: z.string(),
-  wants: z.string(),
-  dueOn: z.string().nullable(),
-});
-const draftSchema = z.object({ version: z.int(), base: stateSchema, form: stateSchema });
+// A form is what is typed: of a job's facts as they are kept.
+const draftSchema = z.object({ version: z.int(), base: jobFactsSchema, form: jobFactsSchema });
 
 export function ChangeJob({ job }: { readonly job: Job }) {
   const [open, setOpen] = useState(false);
@@ -36,6 +32,7 @@ export function ChangeJob({ job }: { readonly job: Job }) {
       <Layer title={`Job ${job.number}`}>
         <div className="flex flex-col gap-6">
           <JobForm job={job} onDone={() => setOpen(false)} />
+          <EndJob job={job} />
           <DeleteJob job={job} />
         </div>
       </Layer>
@@ -44,25 +41,25 @@ export function ChangeJob({ job }: { readonly job: Job }) {
 }
 
 function JobForm({ job, onDone }: { readonly job: Job; readonly onDone: () => void }) {
-  const fresh = () => ({ version: job.version, base: toState(job), form: toState(job) });
+  const fresh = () => ({ version: job.version, base: jobFactsOf(job), form: jobFactsOf(job) });
   // What was typed on stays what it was, also when somebody else saves meanwhile.
   const kept = useKept(`job.${job.id}`, draftSchema, fresh);
   const { version, base, form } = kept.state;
   const put = usePutJob(job.id);
   const errors = problemFields(put.error);
-  const { panel, send } = useConflict<JobState>({
+  const { panel, send } = useConflict<JobFacts>({
     fields: JOB_FIELDS,
     read: (current) => {
       const read = jobSchema.safeParse(current);
-      return read.success ? { version: read.data.version, record: toState(read.data) } : null;
+      return read.success ? { version: read.data.version, record: jobFactsOf(read.data) } : null;
     },
-    save: (on, { vehicleId: _, ...facts }, onError) =>
+    save: (on, facts, onError) =>
       put.mutate(
         { version: on, ...facts },
         {
           onError,
           onSuccess: (saved) => {
-            kept.settle({ version: saved.version, base: toState(saved), form: toState(saved) });
+            kept.settle({ version: saved.version, base: jobFactsOf(saved), form: jobFactsOf(saved) });
             onDone();
           },
         },
@@ -72,7 +69,7 @@ function JobForm({ job, onDone }: { readonly job: Job; readonly onDone: () => vo
     event.preventDefault();
     send(version, base, form);
   };
-  const type = (change: Partial<JobState>) => kept.keep({ ...kept.state, form: { ...form, ...change } });
+  const type = (change: Partial<JobFacts>) => kept.keep({ ...kept.state, form: { ...form, ...change } });
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
       <BroughtBack show={kept.broughtBack} onDrop={() => kept.settle(fresh())} />
@@ -127,8 +124,32 @@ function JobForm({ job, onDone }: { readonly job: Job; readonly onDone: () => vo
   );
 }
 
-function toState({ vehicle, customer, registration, wants, dueOn }: Job): JobState {
-  return { vehicleId: vehicle.id, customer, registration, wants, dueOn };
+/** The car has left, or nothing comes of it. */
+function EndJob({ job }: { readonly job: Job }) {
+  const end = useEndJob(job.id);
+  return (
+    <div className="flex flex-col items-start gap-2 border-t border-ink pt-3">
+      <p className="text-muted">
+        {job.ended
+          ? `${endedWords(job.ended)}. It can be taken up again as it was.`
+          : 'A job that has ended leaves the list of open ones and stays as it is, to be found under “Ended”.'}
+      </p>
+      <FormError>{end.error?.message ?? null}</FormError>
+      <span className="flex flex-wrap gap-2">
+        {job.ended ? (
+          <Button disabled={end.isPending} onClick={() => end.mutate({ version: job.version, as: null })}>
+            Take job {job.number} up again
+          </Button>
+        ) : (
+          JOB_ENDS.map((as) => (
+            <Button key={as} disabled={end.isPending} onClick={() => end.mutate({ version: job.version, as })}>
+              Job {job.number} is {JOB_END_WORDS[as]}
+            </Button>
+          ))
+        )}
+      </span>
+    </div>
+  );
 }
 
 function DeleteJob({ job }: { readonly job: Job }) {

@@ -1,5 +1,6 @@
 /** One car: what is known of each opening, and what comes next. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { jobTitle } from '@low-quarry/core/model/job';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
@@ -10,9 +11,8 @@ import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
 import { CarPlan } from './CarPlan';
 import { ChangeJob } from './ChangeJob';
-import { dueWords } from './dueWords';
+import { dueWords, endedWords } from './dueWords';
 import { jobQuery } from './jobsQueries';
-import { jobTitle } from './jobTitle';
 import { OpeningStateLine, StateMark } from './OpeningStateLine';
 
 export function JobScreen() {
@@ -54,7 +54,10 @@ function Filled({ job, openings }: { readonly job: Job; readonly openings: reado
       </div>
       <div className="order-1 flex flex-col gap-4 lg:order-2">
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
-          <Fact name="Whose car" value={`${job.customer}, job ${job.number}, ${dueWords(job.dueOn, new Date())}`} />
+          <Fact
+            name="Whose car"
+            value={`${job.customer}, job ${job.number}, ${job.ended ? endedWords(job.ended).toLowerCase() : dueWords(job.dueOn, new Date())}`}
+          />
           <Fact
             name="Vehicle"
             value={`${vehicle.years}, ${vehicle.doors} doors, steering on the ${vehicle.steeringSide}`}

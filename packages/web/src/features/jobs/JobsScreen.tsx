@@ -1,8 +1,14 @@
 /** Which cars are here, and how far is each? */
-import type { JobInList, OpeningState } from '@low-quarry/core/contracts/jobs';
+import {
+  JOB_LISTS,
+  JOBS_A_PAGE,
+  type JobInList,
+  type JobListName,
+  type OpeningState,
+} from '@low-quarry/core/contracts/jobs';
+import { jobTitle } from '@low-quarry/core/model/job';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { WEEKDAYS } from '@low-quarry/core/model/shop';
-import { vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
@@ -10,22 +16,31 @@ import { shopQuery } from '../../api/sharedQueries';
 import { useAddress, withParams } from '../../ui/address';
 import { LinkButton } from '../../ui/Button';
 import { INPUT } from '../../ui/Field';
+import { Pages } from '../../ui/Pages';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
+import { useRested } from '../../ui/useRested';
 import { BookIn } from './BookIn';
-import { dueWords, isDueWhenClosed } from './dueWords';
+import { dueWords, endedWords, isDueWhenClosed } from './dueWords';
 import { jobsQuery } from './jobsQueries';
-import { jobTitle } from './jobTitle';
 import { StateMark } from './OpeningStateLine';
 import { openingStateView } from './openingStateView';
 
+/** The list is asked for when the hand rests, not at each letter, ms. */
+const REST_MS = 250;
+
 export function JobsScreen() {
-  const jobs = useQuery(jobsQuery);
   const shop = useQuery(shopQuery);
   const [search, changeAddress] = useAddress();
   const mayBook = useMay('jobs');
   const words = search.get('find') ?? '';
+  const list = JOB_LISTS.find((each) => each === search.get('list')) ?? 'open';
+  const page = Math.max(1, Math.floor(Number(search.get('page') ?? 1)) || 1);
+  const find = useRested(words, REST_MS).slice(0, MOST_LETTERS);
+  const jobs = useQuery(jobsQuery({ list, find, page }));
+  const change = (changes: Readonly<Record<string, string | null>>) =>
+    changeAddress((before) => withParams(before, { page: null, ...changes }));
   return (
     <Shell
       title="Jobs"
@@ -38,29 +53,51 @@ export function JobsScreen() {
       }
     >
       <Answered query={jobs} what="the jobs">
-        {({ jobs: all }) =>
-          all.length === 0 ? (
+        {({ jobs: shown, total, counts }) =>
+          counts.open + counts.ended === 0 ? (
             <Empty>
               <p>No car is booked in. Book the first one in: everything else follows from its openings.</p>
             </Empty>
           ) : (
             <>
-              <label className="flex max-w-md flex-col gap-1">
-                <span className="font-semibold">Find a car</span>
-                <input
-                  type="search"
-                  value={words}
-                  placeholder="Number, customer, vehicle, registration"
-                  onChange={({ target }) =>
-                    changeAddress((before) => withParams(before, { find: target.value || null }))
-                  }
-                  className={INPUT}
-                />
-              </label>
-              <JobList
-                jobs={all.filter((job) => matches(job, words))}
-                words={words}
-                openOn={shop.data?.workingHours.days ?? WEEKDAYS}
+              <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+                <label className="flex w-full max-w-md flex-col gap-1">
+                  <span className="font-semibold">Find a car</span>
+                  <input
+                    type="search"
+                    value={words}
+                    maxLength={MOST_LETTERS}
+                    placeholder="Number, customer, vehicle, registration"
+                    onChange={({ target }) => change({ find: target.value || null })}
+                    className={INPUT}
+                  />
+                </label>
+                <fieldset className="flex gap-x-4">
+                  <legend className="sr-only">Which jobs</legend>
+                  {JOB_LISTS.map((each) => (
+                    <button
+                      key={each}
+                      type="button"
+                      aria-pressed={each === list}
+                      onClick={() => change({ list: each === 'open' ? null : each })}
+                      className={`min-h-12 border-b-4 px-1 ${each === list ? 'border-action font-bold text-ink' : 'border-transparent text-action'}`}
+                    >
+                      {LIST_WORDS[each]} {counts[each].toLocaleString('en')}
+                    </button>
+                  ))}
+                </fieldset>
+              </div>
+              {shown.length === 0 ? (
+                <Empty>{words ? `No job of these has “${words}” in it.` : EMPTY_WORDS[list]}</Empty>
+              ) : (
+                <JobList jobs={shown} openOn={shop.data?.workingHours.days ?? WEEKDAYS} />
+              )}
+              <Pages
+                page={page}
+                pageSize={JOBS_A_PAGE}
+                total={total}
+                what="jobs"
+                onPage={(next) => change({ page: next === 1 ? null : String(next) })}
               />
             </>
           )
@@ -70,16 +107,15 @@ export function JobsScreen() {
   );
 }
 
-function JobList({
-  jobs,
-  words,
-  openOn,
-}: {
-  readonly jobs: readonly JobInList[];
-  readonly words: string;
-  readonly openOn: readonly string[];
-}) {
-  if (jobs.length === 0) return <Empty>No job has “{words}” in it.</Empty>;
+/** As the server takes them. */
+const MOST_LETTERS = 100;
+const LIST_WORDS: Readonly<Record<JobListName, string>> = { open: 'Open', ended: 'Ended' };
+const EMPTY_WORDS: Readonly<Record<JobListName, string>> = {
+  open: 'No job is open. Those that were handed over or given up are under “Ended”.',
+  ended: 'No job has ended yet.',
+};
+
+function JobList({ jobs, openOn }: { readonly jobs: readonly JobInList[]; readonly openOn: readonly string[] }) {
   return (
     <ul className="border-t border-ink">
       {jobs.map((job) => (
@@ -98,8 +134,8 @@ function JobList({
               {job.customer} <span className="text-muted">· job {job.number}</span>
             </p>
             <p className="text-muted">
-              {job.vehicle.trim} · {dueWords(job.dueOn, new Date())}
-              {isDueWhenClosed(job.dueOn, openOn) && (
+              {job.vehicle.trim} · {job.ended ? endedWords(job.ended) : dueWords(job.dueOn, new Date())}
+              {!job.ended && isDueWhenClosed(job.dueOn, openOn) && (
                 <strong className="text-measure">, when the shop is closed</strong>
               )}
             </p>
@@ -143,12 +179,4 @@ function Openings({ job }: { readonly job: JobInList }) {
 function listWords({ kind }: OpeningState, headline: string, detail: string): string {
   if (kind === 'chosen') return headline;
   return kind === 'nothingChosen' ? detail : `${headline}. ${detail}`;
-}
-
-function matches({ number, customer, registration, vehicle }: JobInList, words: string): boolean {
-  const text = `${number} ${customer} ${registration} ${vehicleName(vehicle)}`.toLowerCase();
-  return words
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => text.includes(word));
 }

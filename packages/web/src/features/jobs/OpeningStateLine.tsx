@@ -13,12 +13,14 @@ function OpenMark() {
   );
 }
 
-export function StateMark({ state, record }: { readonly state: OpeningState; readonly record: OpeningRecord }) {
+type StateProps = { readonly state: OpeningState; readonly record: Pick<OpeningRecord, 'behind'> };
+
+export function StateMark({ state, record }: StateProps) {
   const { verdict } = openingStateView(state, record, 'mm');
   return verdict ? <VerdictMark verdict={verdict} hidden /> : <OpenMark />;
 }
 
-export function OpeningStateLine({ state, record }: { readonly state: OpeningState; readonly record: OpeningRecord }) {
+export function OpeningStateLine({ state, record }: StateProps) {
   const { unit } = useSettings();
   const { verdict, headline, detail } = openingStateView(state, record, unit);
   return (

@@ -1,3 +1,4 @@
+import { JOB_END_WORDS, type JobEnded } from '@low-quarry/core/model/job';
 import { WEEKDAYS } from '@low-quarry/core/model/shop';
 
 /** When a car is due, in words: "due today", "due in 3 days", "2 days late". Days are counted by the calendar. */
@@ -11,6 +12,13 @@ export function dueWords(dueOn: string | null, now: Date): string {
   if (days === 1) return 'due tomorrow';
   if (days > 1) return `due in ${days} days`;
   return days === -1 ? '1 day late' : `${-days} days late`;
+}
+
+/** How and when a job was over, such as "Handed over on 4 Mar 2026". */
+export function endedWords({ as, at }: JobEnded): string {
+  const words = JOB_END_WORDS[as];
+  const day = new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+  return `${words[0]?.toUpperCase()}${words.slice(1)} on ${day}`;
 }
 
 /** Whether the shop is closed on the day a car is due. */

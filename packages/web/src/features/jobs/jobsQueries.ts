@@ -1,20 +1,35 @@
 /** Queries and changes of jobs. */
 import { listVehicles } from '@low-quarry/core/contracts/catalogue';
-import { deleteJob, getJob, listJobs, putJob } from '@low-quarry/core/contracts/jobs';
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import {
+  deleteJob,
+  endJob,
+  getJob,
+  type JobListName,
+  listJobs,
+  putJob,
+  reopenJob,
+} from '@low-quarry/core/contracts/jobs';
+import type { JobEnd } from '@low-quarry/core/model/job';
+import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { call } from '../../api/call';
 
 export const jobKeys = {
   all: ['jobs'] as const,
-  list: ['jobs', 'list'] as const,
+  lists: ['jobs', 'list'] as const,
+  list: (asked: JobsAsked) => ['jobs', 'list', asked] as const,
   one: (jobId: string) => ['jobs', jobId] as const,
 };
 
-export const jobsQuery = queryOptions({
-  queryKey: jobKeys.list,
-  queryFn: ({ signal }) => call(listJobs, { params: {}, signal }),
-});
+export type JobsAsked = { readonly list: JobListName; readonly find: string; readonly page: number };
+
+export function jobsQuery(asked: JobsAsked) {
+  return queryOptions({
+    queryKey: jobKeys.list(asked),
+    queryFn: ({ signal }) => call(listJobs, { params: asked, signal }),
+    placeholderData: keepPreviousData,
+  });
+}
 
 export function jobQuery(jobId: string) {
   return queryOptions({
@@ -38,11 +53,24 @@ export function usePutJob(jobId: string) {
   });
 }
 
+/** Ends a job, or opens one again that has ended. */
+export function useEndJob(jobId: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: ({ version, as }: { readonly version: number; readonly as: JobEnd | null }) =>
+      as
+        ? call(endJob, { params: { jobId }, body: { version, as } })
+        : call(reopenJob, { params: { jobId }, body: { version } }),
+    retry: false,
+    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
+  });
+}
+
 export function useDeleteJob(jobId: string) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (version: number) => call(deleteJob, { params: { jobId }, body: { version } }),
     retry: false,
-    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.list }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.lists }),
   });
 }

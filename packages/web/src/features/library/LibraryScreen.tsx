@@ -1,24 +1,33 @@
 /** Which part or vehicle of the library is wrong, and what is right? */
-import type { Unreadable } from '@low-quarry/core/contracts/catalogue';
-import { partName } from '@low-quarry/core/model/parts';
+import { FOUND_A_PAGE, type Unreadable } from '@low-quarry/core/contracts/catalogue';
 import { vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { catalogueQuery } from '../../api/sharedQueries';
+import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import { useAddress, withParams } from '../../ui/address';
+import { Pages } from '../../ui/Pages';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
+import { useRested } from '../../ui/useRested';
 import { vehiclesQuery } from '../jobs/jobsQueries';
+import { foundPartsQuery, type LibraryKind } from './libraryQueries';
 
 /** More than can be read at once; then words narrow it down. */
 const MOST_SHOWN = 100;
 
+/** The list is asked for when the hand rests, not at each letter, ms. */
+const REST_MS = 250;
+/** As the server takes them. */
+const MOST_LETTERS = 100;
+
 export function LibraryScreen() {
-  const catalogue = useQuery(catalogueQuery);
   const vehicles = useQuery(vehiclesQuery);
+  const catalogue = useQuery(catalogueQuery);
   const [search, changeAddress] = useAddress();
   const find = search.get('find') ?? '';
+  const page = Math.max(1, Math.floor(Number(search.get('page') ?? 1)) || 1);
+  const parts = useQuery(foundPartsQuery(useRested(find, REST_MS).slice(0, MOST_LETTERS), page));
   return (
     <Shell
       title="Library"
@@ -36,29 +45,37 @@ export function LibraryScreen() {
           label="Find"
           type="search"
           value={find}
-          onType={(text) => changeAddress((before) => withParams(before, { find: text || null }))}
+          onType={(text) => changeAddress((before) => withParams(before, { page: null, find: text || null }))}
         />
       </div>
       <Answered query={vehicles} what="the vehicles">
         {({ vehicles: all, unreadable }) => (
-          <Listed
+          <Vehicles
             unreadable={unreadable}
-            title="Vehicles"
-            kind="vehicle"
             find={find}
             rows={all.map((each) => ({ id: each.id, name: `${vehicleName(each)}, ${each.years}, ${each.trim}` }))}
           />
         )}
       </Answered>
-      <Answered query={catalogue} what="the catalogue">
-        {({ parts, unreadable }) => (
-          <Listed
-            unreadable={unreadable}
-            title="Parts"
-            kind="part"
-            find={find}
-            rows={parts.map((part) => ({ id: part.id, name: partName(part) }))}
-          />
+      <Answered query={parts} what="the parts">
+        {({ found, total }) => (
+          <section aria-label="Parts" className="flex flex-col gap-1">
+            <h2>
+              Parts, {total.toLocaleString('en')}
+              {catalogue.data && ` of ${catalogue.data.listed.length.toLocaleString('en')}`}
+            </h2>
+            <Unreadables title="Parts" kind="part" unreadable={catalogue.data?.unreadable ?? []} />
+            <Rows kind="part" rows={found.map(({ id, label }) => ({ id, name: label }))} find={find} />
+            <Pages
+              page={page}
+              pageSize={FOUND_A_PAGE}
+              total={total}
+              what="parts"
+              onPage={(next) =>
+                changeAddress((before) => withParams(before, { page: next === 1 ? null : String(next) }))
+              }
+            />
+          </section>
         )}
       </Answered>
     </Shell>
@@ -67,15 +84,11 @@ export function LibraryScreen() {
 
 type Row = { readonly id: string; readonly name: string };
 
-function Listed({
-  title,
-  kind,
+function Vehicles({
   find,
   rows,
   unreadable,
 }: {
-  readonly title: string;
-  readonly kind: 'part' | 'vehicle';
   readonly find: string;
   readonly rows: readonly Row[];
   readonly unreadable: readonly Unreadable[];
@@ -83,44 +96,66 @@ function Listed({
   const words = find.toLowerCase().split(/\s+/);
   const found = rows.filter(({ id, name }) => words.every((word) => `${id} ${name}`.toLowerCase().includes(word)));
   return (
-    <section aria-label={title} className="flex flex-col gap-1">
+    <section aria-label="Vehicles" className="flex flex-col gap-1">
       <h2>
-        {title}, {found.length} of {rows.length}
+        Vehicles, {found.length} of {rows.length}
       </h2>
-      {unreadable.length > 0 && (
-        <ul aria-label={`${title} that cannot be read`} className="border-l-4 border-hits bg-paper px-3 py-2">
-          {unreadable.map(({ id, why }) => (
-            <li key={id} className="flex flex-wrap items-center gap-x-4">
-              <span className="font-semibold text-hits">
-                {id} cannot be read ({why}): nothing that names it is judged.
-              </span>
-              <Link
-                to={`/history?kind=${kind}&record=${id}`}
-                className="flex min-h-12 items-center text-action underline"
-              >
-                Bring an earlier state back
-              </Link>
-            </li>
-          ))}
-        </ul>
-      )}
-      {found.length === 0 ? (
-        <Empty>{rows.length === 0 ? 'The library has none yet.' : `None has “${find}” in it.`}</Empty>
-      ) : (
-        <ul className="grid gap-x-6 border-t border-ink sm:grid-cols-2">
-          {found.slice(0, MOST_SHOWN).map(({ id, name }) => (
-            <li key={id} className="border-b border-hairline">
-              <Link to={`/library/${kind}/${id}`} className="flex min-h-12 flex-col justify-center text-action">
-                {name}
-                <span className="text-[13px] leading-4 text-muted">{id}</span>
-              </Link>
-            </li>
-          ))}
-        </ul>
-      )}
+      <Unreadables title="Vehicles" kind="vehicle" unreadable={unreadable} />
+      <Rows kind="vehicle" rows={found.slice(0, MOST_SHOWN)} find={find} />
       {found.length > MOST_SHOWN && (
         <p className="text-muted">The first {MOST_SHOWN} are shown; a word more narrows it down.</p>
       )}
     </section>
+  );
+}
+
+function Unreadables({
+  title,
+  kind,
+  unreadable,
+}: {
+  readonly title: string;
+  readonly kind: LibraryKind;
+  readonly unreadable: readonly Unreadable[];
+}) {
+  if (unreadable.length === 0) return null;
+  return (
+    <ul aria-label={`${title} that cannot be read`} className="border-l-4 border-hits bg-paper px-3 py-2">
+      {unreadable.map(({ id, why }) => (
+        <li key={id} className="flex flex-wrap items-center gap-x-4">
+          <span className="font-semibold text-hits">
+            {id} cannot be read ({why}): nothing that names it is judged.
+          </span>
+          <Link to={`/history?kind=${kind}&record=${id}`} className="flex min-h-12 items-center text-action underline">
+            Bring an earlier state back
+          </Link>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Rows({
+  kind,
+  rows,
+  find,
+}: {
+  readonly kind: LibraryKind;
+  readonly rows: readonly Row[];
+  readonly find: string;
+}) {
+  if (rows.length === 0)
+    return <Empty>{find === '' ? 'The library has none yet.' : `None has “${find}” in it.`}</Empty>;
+  return (
+    <ul className="grid gap-x-6 border-t border-ink sm:grid-cols-2">
+      {rows.map(({ id, name }) => (
+        <li key={id} className="border-b border-hairline">
+          <Link to={`/library/${kind}/${id}`} className="flex min-h-12 flex-col justify-center text-action">
+            {name}
+            <span className="text-[13px] leading-4 text-muted">{id}</span>
+          </Link>
+        </li>
+      ))}
+    </ul>
   );
 }

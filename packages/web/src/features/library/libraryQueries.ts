@@ -1,10 +1,19 @@
 /** A part or a vehicle with its version, and correcting it. */
+import { findParts } from '@low-quarry/core/contracts/catalogue';
 import { getPart, getVehicle, putPart, putVehicle } from '@low-quarry/core/contracts/library';
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
 
 export type LibraryKind = 'part' | 'vehicle';
 type Versioned = { readonly version: number; readonly record: Readonly<Record<string, unknown>> };
+
+export function foundPartsQuery(find: string, page: number) {
+  return queryOptions({
+    queryKey: ['library', 'parts', find, page],
+    queryFn: ({ signal }) => call(findParts, { params: { find, page }, signal }),
+    placeholderData: keepPreviousData,
+  });
+}
 
 export function libraryQuery(kind: LibraryKind, id: string) {
   return queryOptions({

@@ -5,7 +5,6 @@ import { useEffect, useState, useSyncExternalStore } from 'react';
 import { isLeaving, subscribeToLeaving } from '../../api/leaving';
 import { useMe } from '../../api/me';
 import { RETRY_MS } from '../../api/queryClient';
-import { useCarOf } from '../jobs/useCarOf';
 
 /** How long it is said who changed something, ms. */
 const SAID_MS = 12_000;
@@ -13,7 +12,6 @@ const SAID_MS = 12_000;
 export function LiveChanges() {
   const queries = useQueryClient();
   const me = useMe();
-  const carOf = useCarOf();
   const [last, setLast] = useState<LiveChange | null>(null);
   const leaving = useSyncExternalStore(subscribeToLeaving, isLeaving);
   useEffect(() => {
@@ -50,13 +48,12 @@ export function LiveChanges() {
     const timer = setTimeout(() => setLast(null), SAID_MS);
     return () => clearTimeout(timer);
   }, [last]);
-  const car = carOf(last?.jobId ?? null);
   return (
     <div role="status" aria-label="Changed by others" className="only-screen">
       {last && (
         <p className="border-b border-action bg-paper px-4 py-2">
           <strong>{last.personName}</strong> {last.headline}
-          {car && last.kind !== 'job' ? ` of ${car}` : ''}, at {last.deviceName}.
+          {last.car && last.kind !== 'job' ? ` of ${last.car}` : ''}, at {last.deviceName}.
         </p>
       )}
     </div>
@@ -74,9 +71,12 @@ function concerns([name, id]: readonly unknown[], { kind, recordId }: LiveChange
     case 'people':
       return kind === 'person';
     case 'catalogue':
+    case 'parts':
       return kind === 'part';
     case 'vehicles':
       return kind === 'vehicle';
+    case 'library':
+      return kind === 'part' || kind === 'vehicle';
     case 'openings':
       return kind === 'settings' || kind === 'job' || id === recordId;
     case 'jobs':

@@ -1,10 +1,11 @@
 /** What is measured here, and what is missing? */
 
-import type { Catalogue } from '@low-quarry/core/contracts/catalogue';
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
+import { jobTitle } from '@low-quarry/core/model/job';
 import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
+import type { ConnectorRecord } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
@@ -15,7 +16,7 @@ import { type FormEvent, useMemo, useState, useSyncExternalStore } from 'react';
 import { useParams } from 'react-router';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useMay, useMe } from '../../api/me';
-import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
+import { connectorsQuery, shopQuery } from '../../api/sharedQueries';
 import { listNotKept, subscribeToNotKept } from '../../device/notKept';
 import { needsPerson, type SaveOpening } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
@@ -29,7 +30,6 @@ import { useSettings } from '../../ui/settings';
 import { Answered } from '../../ui/states';
 import { useScreenAwake } from '../../ui/useScreenAwake';
 import { jobQuery } from '../jobs/jobsQueries';
-import { jobTitle } from '../jobs/jobTitle';
 import { AroundFields } from './AroundFields';
 import { CarryOver } from './CarryOver';
 import { FaceFields } from './FaceFields';
@@ -58,7 +58,7 @@ export function OpeningScreen() {
   const job = useQuery(jobQuery(jobId));
   const opening = useQuery(openingQuery(openingId));
   const shop = useQuery(shopQuery);
-  const catalogue = useQuery(catalogueQuery);
+  const connectors = useQuery(connectorsQuery);
   const title = opening.data ? placeLabel(opening.data.record) : 'Opening';
   const jobName = job.data ? jobTitle(job.data.job) : 'Job';
   return (
@@ -80,14 +80,14 @@ export function OpeningScreen() {
         {(stored) => (
           <Answered query={shop} what="the shop’s settings">
             {(settings) => (
-              <Answered query={catalogue} what="the catalogue">
-                {(parts) => (
+              <Answered query={connectors} what="the connectors">
+                {(known) => (
                   <Filled
                     key={stored.id}
                     opening={stored}
                     other={otherSide(stored, job.data?.openings ?? [])}
                     shop={settings}
-                    catalogue={parts}
+                    connectors={known.connectors}
                   />
                 )}
               </Answered>
@@ -103,12 +103,12 @@ function Filled({
   opening,
   other,
   shop,
-  catalogue,
+  connectors,
 }: {
   readonly opening: Opening;
   readonly other: Pick<Opening, 'record'> | null;
   readonly shop: Shop;
-  readonly catalogue: Catalogue;
+  readonly connectors: readonly ConnectorRecord[];
 }) {
   const { unit } = useSettings();
   const { draft, dirty, broughtBack, waiting, change, handOver, startFrom } = useDraft(opening);
@@ -213,7 +213,7 @@ function Filled({
           )}
         </section>
         <section aria-label="Facts" className="order-1 lg:order-none">
-          <FactFields facts={draft.facts} connectors={catalogue.connectors} errorAt={errorAt} onChange={changeFacts} />
+          <FactFields facts={draft.facts} connectors={connectors} errorAt={errorAt} onChange={changeFacts} />
         </section>
       </div>
       <div className="sticky bottom-0 z-10 order-3 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3 lg:col-span-2">

@@ -1,9 +1,10 @@
 /** What has to be ordered for this car, and what still holds it back? */
 import { ORDER_CSV_PATH, type OrderAnswer, type OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { workWords } from '@low-quarry/core/fit/work/workWords';
+import { jobTitle } from '@low-quarry/core/model/job';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { fillPath } from '../../api/call';
+import { fillPath } from '../../api/fillPath';
 import { shopQuery } from '../../api/sharedQueries';
 import { printMoney } from '../../text/money';
 import { verdictLine } from '../../text/verdictLine';
@@ -14,7 +15,6 @@ import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
-import { jobTitle } from '../jobs/jobTitle';
 import { OrderSheet } from './OrderSheet';
 import { orderQuery } from './orderQueries';
 

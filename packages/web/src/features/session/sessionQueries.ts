@@ -17,6 +17,8 @@ import type { z } from 'zod';
 import { AwayError, call, ProblemError } from '../../api/call';
 import { forgetQueries } from '../../api/keptQueries';
 import { setLeaving } from '../../api/leaving';
+import { forgetKnownCatalogue } from '../../catalogue/catalogueQueries';
+import { forgetCatalogue } from '../../catalogue/deviceCatalogue';
 import { keepLeft, keepSession, type Left, readLeft, readSession } from './keptSession';
 
 /** What the server says, or what the device knows while it is away. */
@@ -37,6 +39,7 @@ export const sessionQuery = queryOptions({
       const state = await call(getSession, { params: {}, signal });
       const before = readSession();
       if (before && (state.kind !== 'signedIn' || state.me.id !== before.me.id)) await forgetQueries(before.me.id);
+      if (before && state.kind !== 'signedIn') await forgetCatalogue();
       keepSession(state);
       return state;
     } catch (error) {
@@ -53,6 +56,11 @@ function comeIn(queries: QueryClient, state: Presence): void {
   const before = queries.getQueryData(sessionQuery.queryKey);
   const isSame = before?.kind === 'signedIn' && state.kind === 'signedIn' && before.me.id === state.me.id;
   if (before?.kind === 'signedIn' && !isSame) void forgetQueries(before.me.id);
+  // The next person of the same shop may see the same parts.
+  if (before?.kind === 'signedIn' && state.kind !== 'signedIn') {
+    forgetKnownCatalogue();
+    void forgetCatalogue();
+  }
   if (state.kind === 'left') keepLeft(state);
   keepSession(state.kind === 'left' ? { kind: 'firstStart' } : state);
   queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });

@@ -1,7 +1,7 @@
 /** Will this one fit? Any speaker, in any opening of the library, without a job: the answer while the customer waits. */
-import type { Catalogue } from '@low-quarry/core/contracts/catalogue';
-import { bestStack } from '@low-quarry/core/fit/bestStack';
 import type { CheckId } from '@low-quarry/core/fit/Check';
+import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
+import type { ListedSpeaker } from '@low-quarry/core/model/ListedPart';
 import { partName, type SpeakerRecord, TERMINALS, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
@@ -9,7 +9,10 @@ import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
 import { type VehicleRecord, vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { catalogueQuery, shopQuery } from '../../api/sharedQueries';
+import { shopQuery } from '../../api/sharedQueries';
+import { catalogueQuery } from '../../catalogue/catalogueQueries';
+import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
+import { listedView } from '../../catalogue/listedView';
 import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
 import { sectionGeometry } from '../../drawing/sectionGeometry';
@@ -19,13 +22,14 @@ import { Field, INPUT } from '../../ui/Field';
 import { PutRight } from '../../ui/PutRight';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
-import { Answered } from '../../ui/states';
+import { Answered, Loading } from '../../ui/states';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { stackWords } from '../fit/CandidateList';
 import { CheckLedger } from '../fit/CheckLedger';
 import { OpenForOpening } from '../fit/OpenForOpening';
 import { vehiclesQuery } from '../jobs/jobsQueries';
 import { EMPTY_HAND, HAND_ID, HAND_KEYS, HAND_LENGTHS, type HandForm, toHandSpeaker } from './handSpeaker';
+import { bestStackQuery, speakerQuery } from './willFitQueries';
 
 export function WillFitScreen() {
   const vehicles = useQuery(vehiclesQuery);
@@ -57,7 +61,7 @@ export function WillFitScreen() {
 type QuestionProps = {
   readonly vehicles: readonly VehicleRecord[];
   readonly shop: Shop;
-  readonly catalogue: Catalogue;
+  readonly catalogue: KnownCatalogue;
 };
 
 function Question({ vehicles, shop, catalogue }: QuestionProps) {
@@ -73,15 +77,17 @@ function Question({ vehicles, shop, catalogue }: QuestionProps) {
   const record = vehicle?.openings[openingAt];
   const speakers = useMemo(
     () =>
-      catalogue.parts
-        .filter((part): part is SpeakerRecord => part.kind === 'speaker')
+      catalogue.listed
+        .filter((part): part is ListedSpeaker => part.kind === 'speaker')
         .sort((a, b) => partName(a).localeCompare(partName(b), 'en')),
     [catalogue],
   );
   const speakerId = search.get('speaker') ?? '';
   const isByHand = speakerId === HAND_ID;
   const typed = isByHand ? toHandSpeaker(hand, unit) : null;
-  const speaker = isByHand ? (typed?.ok ? typed.value : null) : (speakers.find(({ id }) => id === speakerId) ?? null);
+  const isListed = speakers.some(({ id }) => id === speakerId);
+  const read = useQuery({ ...speakerQuery(catalogue.version, speakerId), enabled: isListed });
+  const speaker = isByHand ? (typed?.ok ? typed.value : null) : isListed ? (read.data ?? null) : null;
   if (!vehicle || !record) return <p className="text-muted">The library has no vehicle yet.</p>;
   return (
     <div className="grid items-start gap-6 lg:grid-cols-[320px_minmax(0,1fr)]">
@@ -225,17 +231,23 @@ function Answer({
 }) {
   const { unit } = useSettings();
   const [lit, setLit] = useState<CheckId | null>(null);
-  const { opening, candidate, judgement, section } = useMemo(() => {
+  const { opening, rules } = useMemo(() => {
     const names = new Map(catalogue.connectors.map(({ id, name }) => [id, name]));
-    const rules = toFitRules(shop);
     const at = toFitOpening(record, readingHalfWidthsMm(shop), (id) => names.get(id) ?? id);
-    const fitCatalogue = toFitCatalogue([...catalogue.parts.filter(({ id }) => id !== speaker.id), speaker]);
-    const shape = fitCatalogue.speakers.find(({ id }) => id === speaker.id);
-    if (!shape) throw new Error('WillFitScreen: expected the speaker among the shapes');
-    const best = bestStack(at, shape, fitCatalogue, rules);
-    return { opening: at, ...best, section: sectionGeometry(at, best.candidate, best.judgement, rules) };
-  }, [record, speaker, shop, catalogue]);
-  const parts = useMemo(() => new Map(catalogue.parts.map((part) => [part.id, part])), [catalogue]);
+    return { opening: at, rules: toFitRules(shop) };
+  }, [record, shop, catalogue]);
+  const best = useQuery(bestStackQuery(catalogue.version, opening, rules, speaker));
+  const { adapters } = useMemo(() => toFitCatalogue(catalogue.shelf), [catalogue]);
+  const { parts } = useMemo(() => listedView(catalogue), [catalogue]);
+  const judged = useMemo(() => {
+    if (!best.data) return null;
+    const found = judgeCandidate(opening, best.data, adapters, rules, unit);
+    return { judgement: found, section: sectionGeometry(opening, best.data, found, rules) };
+  }, [best.data, opening, adapters, rules, unit]);
+  if (best.isError) return <p role="alert">The answer could not be worked out: {best.error.message}</p>;
+  if (!best.data || !judged) return <Loading what="the answer" />;
+  const candidate = best.data;
+  const { judgement, section } = judged;
   const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
   return (
     <section aria-label="The answer" className="grid min-w-0 gap-x-6 gap-y-3 xl:grid-cols-[minmax(0,1fr)_316px]">

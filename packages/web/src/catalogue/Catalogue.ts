@@ -1,0 +1,61 @@
+/** The catalogue in memory: what the shop sent, read once, and what changed since, record by record. */
+import type { CatalogueChanges, CataloguePlace, Unreadable } from '@low-quarry/core/contracts/catalogue';
+import type { ConnectorRecord, PartRecord } from '@low-quarry/core/model/parts';
+import { readStored } from '@low-quarry/core/records/storedRecord';
+
+export class Catalogue {
+  readonly parts = new Map<string, PartRecord>();
+  readonly connectors = new Map<string, ConnectorRecord>();
+  /** Why what the shop keeps of a part cannot be read; it is no part here. */
+  readonly unreadable = new Map<string, string>();
+  place: CataloguePlace | null = null;
+
+  /** @returns ids of parts that are other ones now, or gone */
+  apply({ isWhole, parts, connectors, gone, at }: CatalogueChanges): ReadonlySet<string> {
+    const changed = new Set<string>();
+    if (isWhole) {
+      for (const id of this.parts.keys()) changed.add(id);
+      for (const each of [this.parts, this.connectors, this.unreadable]) each.clear();
+    }
+    for (const kept of parts) {
+      const read = readStored('part', kept);
+      const id = read.ok ? read.value.id : idIn(kept);
+      changed.add(id);
+      this.parts.delete(id);
+      this.unreadable.delete(id);
+      if (read.ok) this.parts.set(id, read.value);
+      else this.unreadable.set(id, read.failure);
+    }
+    for (const id of gone) {
+      changed.add(id);
+      this.parts.delete(id);
+      this.unreadable.delete(id);
+    }
+    for (const kept of connectors) {
+      const read = readStored('connector', kept);
+      if (read.ok) this.connectors.set(read.value.id, read.value);
+    }
+    this.place = at;
+    return changed;
+  }
+
+  /** Speakers by their ids, then everything else by its id: the same order whatever came when. */
+  inOrder(): readonly PartRecord[] {
+    const rank = ({ kind }: PartRecord) => (kind === 'speaker' ? 0 : 1);
+    return [...this.parts.values()].sort((a, b) => rank(a) - rank(b) || (a.id < b.id ? -1 : 1));
+  }
+
+  unreadableParts(): readonly Unreadable[] {
+    return [...this.unreadable].map(([id, why]) => ({ id, why }));
+  }
+}
+
+function idIn(kept: unknown): string {
+  const id = (kept as { readonly id?: unknown } | null)?.id;
+  return typeof id === 'string' ? id : 'a part without an id';
+}
+
+/** Names a state of a catalogue: whatever follows from it holds for just this one. */
+export function versionOf({ epoch, revision, id }: CataloguePlace): string {
+  return `${epoch} ${revision} ${id}`;
+}

@@ -1,0 +1,52 @@
+/** The shop's catalogue on this device: what it knows at once, brought up to date behind it, and whole parts by their ids. */
+import type { PartRecord } from '@low-quarry/core/model/parts';
+import { queryOptions } from '@tanstack/react-query';
+import { proxy } from 'comlink';
+import { pageHeaders, refusalOf } from '../api/call';
+import { catalogueWorker, endCatalogueWorker } from '../workers/catalogueClient';
+import { setProgress } from './catalogueProgress';
+import { catalogueStore } from './deviceCatalogue';
+import type { KnownCatalogue } from './KnownCatalogue';
+
+const CATALOGUE_KEY = ['catalogue'] as const;
+
+/** What this page was told last; a version that is the same again is the same object again. */
+let known: KnownCatalogue | null = null;
+
+export const catalogueQuery = queryOptions({
+  queryKey: CATALOGUE_KEY,
+  queryFn: async ({ client }): Promise<KnownCatalogue> => {
+    const isFirst = known === null;
+    known ??= await catalogueStore.readKnown().catch(() => null);
+    if (!isFirst || !known) return sync();
+    // Shown as the device knows it; whether the shop has another one by now is asked at once.
+    setTimeout(() => void client.invalidateQueries({ queryKey: CATALOGUE_KEY }), 0);
+    return known;
+  },
+  staleTime: 60_000,
+  // Of thousands of parts nothing is compared one by one: a version says whether it is another.
+  structuralSharing: false,
+});
+
+async function sync(): Promise<KnownCatalogue> {
+  const worker = catalogueWorker();
+  const synced = await worker.sync(pageHeaders(), proxy(setProgress));
+  setProgress(null);
+  if (!synced.ok) throw refusalOf(synced.refused);
+  if (known?.version === synced.version) return known;
+  known = (synced.isKept && (await catalogueStore.readKnown().catch(() => null))) || (await worker.known());
+  return known;
+}
+
+/** Who signs out leaves nothing in this page either. */
+export function forgetKnownCatalogue(): void {
+  known = null;
+  endCatalogueWorker();
+}
+
+/** Parts of the catalogue by their ids: from the device, where it keeps that version; what is no part is left out. */
+export async function readParts(version: string, ids: readonly string[]): Promise<readonly PartRecord[]> {
+  if (ids.length === 0) return [];
+  const kept = await catalogueStore.readParts(version, ids).catch(() => null);
+  return kept ?? catalogueWorker().parts(ids);
+}

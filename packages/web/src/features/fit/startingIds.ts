@@ -1,0 +1,56 @@
+/** Which candidate a fit screen shows. */
+
+import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
+import { MOST_LAYERS } from '@low-quarry/core/fit/layout/slots';
+import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/search/Ranking';
+import type { FitRules } from '@low-quarry/core/fit/shapes';
+import type { Work } from '@low-quarry/core/fit/work/Work';
+import { isListedLayer, type ListedPart } from '@low-quarry/core/model/ListedPart';
+import { readWorks } from './shownWorks';
+
+export type CandidateIds = {
+  readonly speakerId: string;
+  readonly layerIds: readonly string[];
+  readonly works: readonly Work[];
+};
+
+/**
+ * What the address names; else what is chosen here; else the best candidate. What the catalogue does not have is passed over.
+ *
+ * @param ranking null while it is worked out
+ * @returns null where only the ranking can say
+ */
+export function startingIds(
+  search: URLSearchParams,
+  { choice }: Pick<OpeningWithState, 'choice'>,
+  ranking: Ranking | null,
+  parts: ReadonlyMap<string, ListedPart>,
+  rules: Pick<FitRules, 'stock'>,
+): CandidateIds | null {
+  const isThere = (id: string) => isListedLayer(id, parts) || isCut(id, rules);
+  const named = search.get('speaker');
+  if (named !== null && parts.get(named)?.kind === 'speaker') {
+    const stack = search.get('stack');
+    const layerIds = stack?.split(' ').filter((id) => id !== '') ?? [];
+    if (stack !== null && layerIds.length <= MOST_LAYERS && layerIds.every(isThere))
+      return { speakerId: named, layerIds, works: readWorks(search) };
+    const ranked = ranking?.speakers.find(({ speakerId }) => speakerId === named);
+    return ranked ? bestOf(ranked) : null;
+  }
+  if (choice && parts.get(choice.speakerId)?.kind === 'speaker') {
+    const { speakerId, layerIds, works } = choice;
+    return { speakerId, layerIds: layerIds.filter(isThere), works };
+  }
+  const [best] = ranking?.speakers ?? [];
+  return best ? bestOf(best) : null;
+}
+
+export function bestOf({ speakerId, best }: RankedSpeaker): CandidateIds {
+  return { speakerId, layerIds: best.layerIds, works: [] };
+}
+
+function isCut(layerId: string, { stock }: Pick<FitRules, 'stock'>): boolean {
+  const ringMm = ringThicknessMm(layerId);
+  return ringMm !== null && stock.some(({ thicknessMm }) => thicknessMm === ringMm);
+}
