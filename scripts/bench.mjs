@@ -1,5 +1,58 @@
-/** npm run bench: builds the benchmark and runs it; the figures of one run belong together. */
-import { runMain } from './lib/project.mjs';
-import { runTool } from './lib/tool.mjs';
+/**
+ * npm run bench: the fit's own times, then those of a large shop over HTTP and in the browser. `-- fit` or `-- room` runs one of them.
+ * The figures of one run belong together; each part's last line is JSON.
+ */
 
-await runMain(() => runTool('bench/fitBench.ts'));
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { ensureBuild } from './lib/build.mjs';
+import { ensureChromium, ensurePackages } from './lib/install.mjs';
+import { ROOT, runMain, say, WEB_DIST } from './lib/project.mjs';
+import { run } from './lib/run.mjs';
+import { withTestCluster } from './lib/testCluster.mjs';
+import { buildTool, runTool } from './lib/tool.mjs';
+
+const [part = 'all'] = process.argv.slice(2);
+
+await runMain(async () => {
+  if (part !== 'room') {
+    const failed = await runTool('bench/fitBench.ts');
+    if (failed !== 0 || part === 'fit') return failed;
+  }
+  await ensurePackages();
+  await ensureBuild();
+  const chromium = await ensureChromium();
+  return withTestCluster(async (env, dir) => {
+    const figures = path.join(dir, 'figures');
+    const code = await run(
+      path.join(ROOT, 'node_modules/.bin/playwright'),
+      ['test', '--config', 'e2e/bench.config.ts'],
+      {
+        env: {
+          ...env,
+          LQ_CHROMIUM: chromium,
+          LQ_FIGURES: figures,
+          NODE_OPTIONS: '',
+          LQ_SEED: await buildTool('bench/largeShop.ts'),
+        },
+      },
+    );
+    const told = readFileSync(figures, 'utf8')
+      .split('\n')
+      .filter(Boolean)
+      .map((line) => JSON.parse(line));
+    say(JSON.stringify(Object.assign({}, ...told, { firstLoadKb: firstLoadKb() })));
+    return code;
+  });
+});
+
+/** What the page and its modules weigh as they are sent, kB: what index.html names. */
+function firstLoadKb() {
+  const html = readFileSync(path.join(WEB_DIST, 'index.html'), 'utf8');
+  const scripts = readdirSync(path.join(WEB_DIST, 'assets')).filter(
+    (name) => name.endsWith('.js') && html.includes(name),
+  );
+  const bytes = scripts.map((name) => gzipSync(readFileSync(path.join(WEB_DIST, 'assets', name))).length);
+  return Math.round(bytes.reduce((sum, each) => sum + each, 0) / 1024);
+}

@@ -3,14 +3,13 @@
  * browser tests. Installs PostgreSQL and Chromium when they are absent. `npm test -- unit` or `-- e2e` runs a part,
  * and further words go to the test runner.
  */
-import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import os from 'node:os';
+import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { ensureChromium, ensurePackages } from './lib/install.mjs';
-import { startPostgres } from './lib/postgres.mjs';
-import { DEMO_DIR, ROOT, runMain, SERVER_MAIN, say, WEB_DIST } from './lib/project.mjs';
+import { ROOT, runMain, say } from './lib/project.mjs';
 import { run } from './lib/run.mjs';
+import { withTestCluster } from './lib/testCluster.mjs';
 
 const [part = 'all', ...rest] = process.argv.slice(2);
 const wants = (name) => part === 'all' || part === name;
@@ -23,23 +22,7 @@ await runMain(async () => {
   }
   if (!wants('unit') && !wants('e2e')) return 0;
 
-  const dir = mkdtempSync(path.join(os.tmpdir(), 'low-quarry-test-'));
-  chmodSync(dir, 0o755);
-  const cluster = await startPostgres({ dir, durable: false });
-  const env = {
-    ...process.env,
-    LQ_TEST_DATABASE_URL: cluster.adminUrl('postgres'),
-    LQ_TEST_OWNER_URL: cluster.ownerUrl('postgres'),
-    LQ_TEST_APP_URL: cluster.appUrl('postgres'),
-    LQ_PG_BIN: cluster.binDir,
-    LQ_DEMO_DIR: DEMO_DIR,
-    LQ_WEB_DIR: WEB_DIST,
-    LQ_SERVER_MAIN: SERVER_MAIN,
-    LQ_TEST_RESULTS: dir,
-  };
-  // Ctrl-C ends the test runners by itself, being sent to all of them; the database is ended here.
-  for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => void cluster.stop());
-  try {
+  return withTestCluster(async (env, dir) => {
     const counts = [];
     let failed = 0;
     if (wants('unit')) {
@@ -61,10 +44,7 @@ await runMain(async () => {
     const total = counts.reduce((a, b) => ({ passed: a.passed + b.passed, failed: a.failed + b.failed }));
     say(`\n${total.passed} passed, ${total.failed} failed`);
     return failed === 0 && total.failed === 0 && total.passed > 0 ? 0 : 1;
-  } finally {
-    await cluster.stop();
-    rmSync(dir, { recursive: true, force: true });
-  }
+  });
 });
 
 function runUnit(env, dir) {

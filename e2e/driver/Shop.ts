@@ -94,7 +94,7 @@ export class Shop {
 
   /** Runs something on the shop's own database, beside the server. */
   async inDatabase<T>(work: (client: pg.Client) => Promise<T>): Promise<T> {
-    const client = new pg.Client({ connectionString: urlOf(this.cluster.adminUrl, this.database) });
+    const client = new pg.Client({ connectionString: this.adminAddress });
     await client.connect();
     try {
       return await work(client);
@@ -119,6 +119,18 @@ export class Shop {
     const url = new URL(this.url);
     url.hostname = PLAIN_HOST;
     return url.origin;
+  }
+
+  /** Its database, as superuser. */
+  get adminAddress(): string {
+    return urlOf(this.cluster.adminUrl, this.database);
+  }
+
+  /** Of the server that runs. */
+  get pid(): number {
+    const pid = this.server?.pid;
+    if (!pid) throw new Error('Shop.pid: expected a server that runs, got none');
+    return pid;
   }
 
   async drop(): Promise<void> {

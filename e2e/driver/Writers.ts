@@ -148,7 +148,7 @@ export class Writers {
   }
 
   /** The owner asks for something that is no record: a backup, a restore. */
-  asOwner<Answer>(method: 'POST' | 'GET', path: string, body?: object): Promise<Answer> {
+  asOwner<Answer>(method: 'POST' | 'GET' | 'PUT', path: string, body?: object): Promise<Answer> {
     return this.until(this.people[0] as Person, method, path, body);
   }
 
@@ -170,7 +170,7 @@ export class Writers {
     return answer;
   }
 
-  private get<Answer>(path: string): Promise<Answer> {
+  get<Answer>(path: string): Promise<Answer> {
     return this.until(this.people[0] as Person, 'GET', path);
   }
 

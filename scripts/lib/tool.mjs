@@ -7,15 +7,23 @@ import { capture, run } from './run.mjs';
 
 /**
  * @param source the tool's file below tools/
- * @param args what it is given
- * @returns its exit status
+ * @returns the file to run
  */
-export async function runTool(source, args = []) {
+export async function buildTool(source) {
   await ensurePackages();
   const out = path.join(ROOT, 'tools/dist', path.dirname(source));
   const build = ['build', '--ssr', source, '--outDir', out, '--logLevel', 'warn'];
   const { code, output } = await capture(viteBin(), build, { cwd: path.join(ROOT, 'tools') });
   if (code !== 0) throw new Stop(`Building ${source} failed.\n${output}`);
-  const file = path.join(out, `${path.basename(source, '.ts')}.js`);
+  return path.join(out, `${path.basename(source, '.ts')}.js`);
+}
+
+/**
+ * @param source the tool's file below tools/
+ * @param args what it is given
+ * @returns its exit status
+ */
+export async function runTool(source, args = []) {
+  const file = await buildTool(source);
   return run(process.execPath, [file, ...args], { env: { ...process.env, LQ_DEMO_DIR: DEMO_DIR } });
 }

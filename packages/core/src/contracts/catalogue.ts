@@ -47,7 +47,7 @@ export const cataloguePlaceSchema = z.object({
 export type CataloguePlace = z.output<typeof cataloguePlaceSchema>;
 
 /** So many parts come at once, where they all come. */
-export const PARTS_A_PAGE = 4000;
+export const PARTS_A_PAGE = 2000;
 
 /**
  * What changed in the catalogue after a place; everything, page by page, for who names none or one of another catalogue. Records come

@@ -12,12 +12,19 @@ const CATALOGUE_KEY = ['catalogue'] as const;
 
 /** What this page was told last; a version that is the same again is the same object again. */
 let known: KnownCatalogue | null = null;
+let reading: Promise<KnownCatalogue | null> | null = null;
+
+/** Begins to read what the device knows, while the page still asks who is signed in. */
+export function beginReading(): Promise<KnownCatalogue | null> {
+  reading ??= catalogueStore.readKnown().catch(() => null);
+  return reading;
+}
 
 export const catalogueQuery = queryOptions({
   queryKey: CATALOGUE_KEY,
   queryFn: async ({ client }): Promise<KnownCatalogue> => {
     const isFirst = known === null;
-    known ??= await catalogueStore.readKnown().catch(() => null);
+    known ??= await beginReading();
     if (!isFirst || !known) return sync();
     // Shown as the device knows it; whether the shop has another one by now is asked at once.
     setTimeout(() => void client.invalidateQueries({ queryKey: CATALOGUE_KEY }), 0);
@@ -41,6 +48,7 @@ async function sync(): Promise<KnownCatalogue> {
 /** Who signs out leaves nothing in this page either. */
 export function forgetKnownCatalogue(): void {
   known = null;
+  reading = null;
   endCatalogueWorker();
 }
 

@@ -22,7 +22,7 @@ export class JobsStore {
   async listPage(list: JobListName, find: string, page: number, pageSize: number): Promise<JobPage> {
     const query = this.manager
       .createQueryBuilder(JobEntity, 'job')
-      .innerJoinAndSelect('job.vehicle', 'vehicle')
+      .innerJoin('job.vehicle', 'vehicle')
       .where('job.deleted_at IS NULL')
       .andWhere(list === 'open' ? 'job.ended_at IS NULL' : 'job.ended_at IS NOT NULL')
       .offset((page - 1) * pageSize)
@@ -36,7 +36,7 @@ export class JobsStore {
       );
     }
     const [rows, total] = await query.getManyAndCount();
-    return { jobs: rows.map(toJob), total };
+    return { jobs: await this.toJobs(rows), total };
   }
 
   async counts(): Promise<{ readonly open: number; readonly ended: number }> {
@@ -51,35 +51,28 @@ export class JobsStore {
   async titles(ids: readonly string[]): Promise<Readonly<Record<string, string>>> {
     const rows = await this.manager.find(JobEntity, {
       where: { id: In([...new Set(ids)]), deleted_at: IsNull() },
-      relations: { vehicle: true },
     });
-    return Object.fromEntries(rows.map((row) => [row.id, jobTitle(toJob(row))]));
+    return Object.fromEntries((await this.toJobs(rows)).map((job) => [job.id, jobTitle(job)]));
   }
 
   async find(id: string): Promise<Job | null> {
-    const row = await this.manager.findOne(JobEntity, {
-      where: { id, deleted_at: IsNull() },
-      relations: { vehicle: true },
-    });
-    return row && toJob(row);
+    const row = await this.manager.findOneBy(JobEntity, { id, deleted_at: IsNull() });
+    return row && this.toJob(row);
   }
 
   /** What is in the bin, the last first. */
   async listDeleted(): Promise<readonly DeletedJob[]> {
     const rows = await this.manager.find(JobEntity, {
       where: { deleted_at: Not(IsNull()) },
-      relations: { vehicle: true },
       order: { deleted_at: 'DESC' },
     });
-    return rows.map(toDeleted);
+    const jobs = await this.toJobs(rows);
+    return rows.map((row, at) => toDeleted(row, jobs[at] as Job));
   }
 
   async findDeleted(id: string): Promise<DeletedJob | null> {
-    const row = await this.manager.findOne(JobEntity, {
-      where: { id, deleted_at: Not(IsNull()) },
-      relations: { vehicle: true },
-    });
-    return row && toDeleted(row);
+    const row = await this.manager.findOneBy(JobEntity, { id, deleted_at: Not(IsNull()) });
+    return row && toDeleted(row, await this.toJob(row));
   }
 
   async insert({ id, vehicleId, ...facts }: NewJob): Promise<void> {
@@ -112,24 +105,41 @@ export class JobsStore {
     await this.manager.delete(JobEntity, { id });
   }
 
+  private async toJob(row: JobRow): Promise<Job> {
+    return (await this.toJobs([row]))[0] as Job;
+  }
+
+  /** Of a vehicle without its openings, which are most of it, and each vehicle once. */
+  private async toJobs(rows: readonly JobRow[]): Promise<readonly Job[]> {
+    const found: { id: string; record: object }[] = await this.manager.query(
+      `SELECT "id", ("record" - 'openings') || '{"openings": []}' AS "record" FROM "vehicle" WHERE "id" = ANY($1)`,
+      [[...new Set(rows.map(({ vehicle_id }) => vehicle_id))]],
+    );
+    const vehicles = new Map(found.map(({ id, record }) => [id, vehicleOf(id, record)]));
+    return rows.map((row) => {
+      const { id, number, version, vehicle_id } = row;
+      const vehicle = vehicles.get(vehicle_id);
+      if (!vehicle) throw new Error(`JobsStore.toJobs: expected the vehicle ${vehicle_id}, got none`);
+      return { id, number, version, ...jobFactsOf(row), ended: endedOf(row), vehicle };
+    });
+  }
+
   private async change(id: string, version: number, change: Partial<JobRow>): Promise<boolean> {
     const { vehicle: _, ...columns } = change;
     return (await this.manager.update(JobEntity, { id, version }, { ...columns, version: version + 1 })).affected === 1;
   }
 }
 
-function toJob(row: JobRow): Job {
-  const { id, number, version, vehicle } = row;
-  if (!vehicle) throw new Error('toJob: expected the row with its vehicle, got none');
-  const read = readStored('vehicle', vehicle.record);
-  const { openings: _, ...rest } = read.ok ? read.value : salvageVehicle(vehicle.record, vehicle.id);
-  return { id, number, version, ...jobFactsOf(row), ended: endedOf(row), vehicle: rest };
-}
-
 export function endedOf({ ended_as: as, ended_at: at }: Pick<JobRow, 'ended_as' | 'ended_at'>): JobEnded | null {
   return as && at ? { as, at: at.toISOString() } : null;
 }
 
-function toDeleted(row: JobRow): DeletedJob {
-  return { ...toJob(row), deletedAt: row.deleted_at as Date, deletedBy: row.deleted_by ?? 'somebody' };
+function vehicleOf(id: string, record: object): Job['vehicle'] {
+  const read = readStored('vehicle', record);
+  const { openings: _, ...rest } = read.ok ? read.value : salvageVehicle(record, id);
+  return rest;
+}
+
+function toDeleted(row: JobRow, job: Job): DeletedJob {
+  return { ...job, deletedAt: row.deleted_at as Date, deletedBy: row.deleted_by ?? 'somebody' };
 }

@@ -4,7 +4,7 @@ import type { JobInList } from '@low-quarry/core/contracts/jobs';
 export type ListedOpening = JobInList['openings'][number];
 
 /** Of about three kilobytes each. */
-const MOST = 6000;
+const MOST = 4000;
 
 export class StateCache {
   private readonly known = new Map<string, ListedOpening>();

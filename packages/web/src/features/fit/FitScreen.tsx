@@ -12,7 +12,7 @@ import { useParams } from 'react-router';
 import { ProblemError } from '../../api/call';
 import { shopQuery } from '../../api/sharedQueries';
 import { useCatalogueProgress } from '../../catalogue/catalogueProgress';
-import { catalogueQuery } from '../../catalogue/catalogueQueries';
+import { beginReading, catalogueQuery } from '../../catalogue/catalogueQueries';
 import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
 import { listedView } from '../../catalogue/listedView';
 import { useAddress } from '../../ui/address';
@@ -24,6 +24,9 @@ import { otherSide } from '../openings/otherSide';
 import { FitWorkspace } from './FitWorkspace';
 import { namedPartsQuery, rankingQuery } from './fitQueries';
 import { bestOf, startingIds } from './startingIds';
+
+// This file is loaded when somebody is on the way here.
+void beginReading();
 
 export function FitScreen() {
   const { jobId = '', openingId = '' } = useParams();

@@ -10,7 +10,7 @@ import { findLayer } from '@low-quarry/core/fit/search/stacks';
 import type { Candidate, FitCatalogue, FitOpening, FitRules, FitSpacer } from '@low-quarry/core/fit/shapes';
 import type { Work } from '@low-quarry/core/fit/work/Work';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { planeThrough } from '../../drawing/cutPlane';
 import { UPRIGHT } from '../../drawing/sectionGeometry';
 import { type Shown, shownThere, shownWith } from './shownWorks';
@@ -51,8 +51,13 @@ export type ShownCandidate = {
 export function useShown(question: Question): ShownCandidate {
   const { opening, otherOpening, catalogue, rules, unit, start, slidMm } = question;
   const { adapters } = catalogue;
+  // The drawing and its verdict first: what stands beside them comes in the next breath.
+  const isDrawn = useDeferredValue(true, false);
   const base = useMemo(() => requireCandidate(catalogue, rules, start), [catalogue, rules, start]);
-  const stocked = useMemo(() => suitableSpacers(opening, base, catalogue, rules), [opening, base, catalogue, rules]);
+  const stocked = useMemo(
+    () => (isDrawn ? suitableSpacers(opening, base, catalogue, rules) : []),
+    [isDrawn, opening, base, catalogue, rules],
+  );
   const ground = groundRing(base);
   const heightMm = slidMm ?? ground?.height.valueMm ?? 0;
   const { candidate, spacer } = useMemo(() => {
@@ -69,7 +74,10 @@ export function useShown(question: Question): ShownCandidate {
     [shown, adapters, rules, unit],
   );
   const { nearest, tightPlane } = useMemo(() => tightestOf(judgement), [judgement]);
-  const range = useMemo(() => heightRange(shown.opening, shown.candidate, rules), [shown, rules]);
+  const range = useMemo(
+    () => (isDrawn ? heightRange(shown.opening, shown.candidate, rules) : null),
+    [isDrawn, shown, rules],
+  );
   const over = useMemo(() => {
     if (!question.over) return null;
     const other = findCandidate(catalogue, rules, question.over);
@@ -77,11 +85,11 @@ export function useShown(question: Question): ShownCandidate {
     return { candidate: other, judgement: judgeCandidate(opening, other, adapters, rules, unit) };
   }, [question.over, catalogue, rules, opening, adapters, unit]);
   const there = useMemo(() => {
-    if (!otherOpening) return null;
+    if (!otherOpening || !isDrawn) return null;
     const worked = shownThere(otherOpening, candidate, start.works, adapters, rules);
     const judged = judgeCandidate(worked.opening, worked.candidate, adapters, rules, unit);
     return { works: worked.works, judgement: judged };
-  }, [otherOpening, candidate, start.works, adapters, rules, unit]);
+  }, [isDrawn, otherOpening, candidate, start.works, adapters, rules, unit]);
   return { candidate, shown, judgement, tightPlane, nearest, heightMm, spacer, stocked, range, over, there };
 }
 

@@ -1,0 +1,148 @@
+/**
+ * A shop with 20,000 speakers, 2,000 brackets, 2,000 jobs and 300,000 lines of history: how long the server takes, how much memory
+ * it needs, and how long a device takes that knows the catalogue and one that does not.
+ */
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import type { JobInList } from '@low-quarry/core/contracts/jobs';
+import type { Page } from '@playwright/test';
+import { Fitter } from '../driver/Fitter';
+import { tellFigures } from '../driver/figures';
+import { expect, test } from '../driver/test';
+import { Writers } from '../driver/Writers';
+
+const TIMES = 100;
+
+function figuresOf(took: readonly number[]) {
+  const sorted = [...took].sort((a, b) => a - b);
+  const at = (share: number) => Math.round((sorted[Math.floor((sorted.length - 1) * share)] ?? Number.NaN) * 10) / 10;
+  return { median: at(0.5), p99: at(0.99) };
+}
+
+async function timed(work: () => Promise<unknown>): Promise<number> {
+  const from = performance.now();
+  await work();
+  return performance.now() - from;
+}
+
+async function times(work: (at: number) => Promise<unknown>, count = TIMES) {
+  const took: number[] = [];
+  for (let at = 0; at < count; at++) took.push(await timed(() => work(at)));
+  return figuresOf(took);
+}
+
+/** The most that a process has had in memory, MB. */
+function mostMb(pid: number): number {
+  const status = readFileSync(`/proc/${pid}/status`, 'utf8');
+  return Math.round(Number(/VmHWM:\s+(\d+)/.exec(status)?.[1]) / 1024);
+}
+
+/** In the page, from the press on its address until both are there. */
+async function show(page: Page, go: () => Promise<unknown>) {
+  await go();
+  await page.getByRole('list', { name: 'Ranked speakers' }).waitFor();
+  return page.evaluate(() => ({ candidateMs: window.shownMs?.candidate ?? -1, listMs: window.shownMs?.list ?? -1 }));
+}
+
+/** Notes when a screen's parts are there for the first time, ms after the page was asked for. */
+function noteWhenShown() {
+  const noted: Record<string, number> = {};
+  window.shownMs = noted;
+  const parts = { candidate: 'section[aria-label="The candidate"] svg', list: 'ul[aria-label="Ranked speakers"] li' };
+  const look = () => {
+    for (const [name, selector] of Object.entries(parts))
+      if (!(name in noted) && document.querySelector(selector)) noted[name] = Math.round(performance.now());
+    requestAnimationFrame(look);
+  };
+  look();
+}
+
+declare global {
+  interface Window {
+    shownMs?: Record<string, number>;
+  }
+}
+
+test('a large shop', async ({ shop, browser }) => {
+  await shop.kill();
+  execFileSync(process.execPath, [process.env.LQ_SEED as string, shop.adminAddress], { stdio: 'inherit' });
+  await shop.start();
+  const writers = await Writers.comeIn(shop);
+  const list = (page: number, find = '') => writers.get<{ jobs: JobInList[] }>(`/api/jobs?page=${page}&find=${find}`);
+  const firstListMs = Math.round(await timed(() => list(1)));
+  const jobsList = await times(() => list(1));
+  const jobsPages = await times((at) => list(at + 2), 60);
+  const jobsFound = await times((at) => list(1, `large ${at * 13}`));
+  const { jobs } = await list(3);
+  const openings = jobs.flatMap(({ openings }) => openings);
+  const opening = await times((at) => writers.get(`/api/openings/${openings[at % openings.length]?.id}`));
+  const job = await times((at) => writers.get(`/api/jobs/${jobs[at % jobs.length]?.id}`));
+  const order = await times((at) => writers.get(`/api/jobs/${jobs[at % jobs.length]?.id}/order`));
+  const chosen = jobs.flatMap((each) =>
+    each.openings.flatMap(({ id, state }) => (state.kind === 'chosen' ? [{ jobId: each.id, openingId: id }] : [])),
+  );
+  const choice = await times(async (at) => {
+    const { jobId, openingId } = chosen[at % chosen.length] as (typeof chosen)[number];
+    const { choice: known } = await writers.get<{ choice: { speakerId: string; layerIds: string[] } }>(
+      `/api/openings/${openingId}`,
+    );
+    const { speakerId, layerIds } = known;
+    await writers.asOwner('PUT', `/api/jobs/${jobId}/choices`, { choices: [{ openingId, speakerId, layerIds }] });
+  });
+  const words = [
+    'ptarmigan',
+    'torn',
+    'counter',
+    'bay',
+    'reading 299000',
+    '77.7',
+    'reading',
+    'okke rear 62.4',
+    'nowhere',
+    '12',
+  ];
+  const searches = [];
+  for (const word of words) {
+    const { median, p99 } = await times(() => writers.get(`/api/history?find=${encodeURIComponent(word)}`), 10);
+    searches.push({ word, median, p99 });
+  }
+  const atOnce = await timed(() => Promise.all(Array.from({ length: 50 }, (_, at) => list((at % 60) + 1))));
+
+  const device = await browser.newContext();
+  const page = await device.newPage();
+  await page.addInitScript(noteWhenShown);
+  const [first] = jobs.filter((each) => each.openings.some(({ state }) => state.kind === 'chosen'));
+  const shown = first?.openings.find(({ state }) => state.kind === 'chosen');
+  const address = `${shop.url}/jobs/${first?.id}/openings/${shown?.id}/fit`;
+  await new Fitter(page, shop.url).comeIn('Okke');
+  const fresh = await show(page, () => page.goto(address, { waitUntil: 'commit' }));
+  // What was worked out is kept behind the screen.
+  await page.waitForTimeout(3000);
+  const known = await show(page, () => page.reload({ waitUntil: 'commit' }));
+  const again = await show(page, () => page.reload({ waitUntil: 'commit' }));
+  const next = first?.openings.find(({ id }) => id !== shown?.id);
+  const another = await show(page, () =>
+    page.goto(`${shop.url}/jobs/${first?.id}/openings/${next?.id}/fit`, { waitUntil: 'commit' }),
+  );
+  const serverMb = mostMb(shop.pid);
+  tellFigures({
+    firstListMs,
+    jobsListMs: jobsList,
+    jobsPagesMs: jobsPages,
+    jobsFoundMs: jobsFound,
+    jobMs: job,
+    openingMs: opening,
+    choiceMs: choice,
+    orderMs: order,
+    fiftyListsMs: Math.round(atOnce),
+    historySearchMs: Math.max(...searches.map(({ p99 }) => p99)),
+    historySearches: searches,
+    fitScreenFreshMs: fresh.candidateMs,
+    fitListFreshMs: fresh.listMs,
+    fitScreenKnownMs: Math.max(known.candidateMs, again.candidateMs),
+    fitListKnownMs: Math.max(known.listMs, again.listMs),
+    fitListAnotherMs: another.listMs,
+    serverHeapMb: serverMb,
+  });
+  expect(fresh.listMs).toBeGreaterThan(0);
+});
