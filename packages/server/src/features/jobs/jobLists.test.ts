@@ -1,0 +1,117 @@
+/** Lists of jobs: page by page, by words, open and ended, and never with a verdict of yesterday. */
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { Job } from '@low-quarry/core/contracts/jobs';
+import { createTestApp, type TestApp } from '../../testing/testApp';
+import { NOW } from '../../testing/testDatabase';
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await createTestApp();
+});
+afterAll(() => app.drop());
+
+describe('pages, words and ends', () => {
+  const listed = async (query: object) => {
+    const { body } = await app.http.get('/api/jobs').query(query).expect(200);
+    return { ...body, numbers: body.jobs.map(({ number }: { number: number }) => number) };
+  };
+
+  test.each([
+    ['a number, and part of a registration', '5', null],
+    ['a registration in other letters', 'pilot 1', [4]],
+    ['vehicle and customer in any order', 'longshore harbour ostrand', [4]],
+    ['nothing that anybody has', 'zeppelin', []],
+    ['a pattern', '%', []],
+  ])('%s finds a car', async (_, find, numbers) => {
+    const { jobs, numbers: found, total } = await listed({ find });
+    expect(total).toBe(jobs.length);
+    if (numbers) expect(found).toEqual(numbers);
+    else expect(found).toContain(5);
+  });
+
+  test('a car that was handed over leaves the open ones, is found under those that ended, and can be taken up again', async () => {
+    const { job } = await app.jobNumber(3);
+    const before = await listed({});
+    const end = (version: number, as = 'handedOver') => app.http.post(`/api/jobs/${job.id}/end`).send({ version, as });
+    await end(job.version + 1).expect(409);
+    await end(job.version, 'scrapped').expect(400);
+    const { body: ended } = await end(job.version).expect(200);
+    expect(ended).toMatchObject({ version: job.version + 1, ended: { as: 'handedOver', at: NOW.toISOString() } });
+    expect((await listed({})).numbers).not.toContain(3);
+    expect(await listed({ list: 'ended' })).toMatchObject({ numbers: [3], total: 1 });
+    expect((await listed({ list: 'ended', find: 'zeppelin' })).counts).toEqual({
+      open: before.counts.open - 1,
+      ended: 1,
+    });
+    const { body: history } = await app.http.get('/api/history').query({ record: job.id }).expect(200);
+    expect(history.changes[0]).toMatchObject({ action: 'changed', before: { ended: null } });
+    const { body: again } = await app.http
+      .post(`/api/jobs/${job.id}/reopen`)
+      .send({ version: ended.version })
+      .expect(200);
+    expect(again.ended).toBeNull();
+    // A state of the history brings the end back, and undo takes it back.
+    await app.http.post(`/api/history/${history.changes[0].id}/bring-back`).send({ to: 'after' }).expect(200);
+    expect((await listed({ list: 'ended' })).numbers).toEqual([3]);
+    const { body: undo } = await app.http.get('/api/undo').expect(200);
+    const changeIds = undo.changes.map(({ id }: { id: number }) => id);
+    await app.http.post('/api/undo').send({ changeIds }).expect(200);
+    expect((await listed({})).numbers).toEqual(before.numbers);
+  });
+
+  test('a list shows what a corrected part, another measurement or another setting makes of a choice, at once', async () => {
+    const stateOf = async (openingId: string) => {
+      const { jobs } = await listed({});
+      const found = jobs
+        .flatMap(({ openings }: { openings: { id: string; state: unknown }[] }) => openings)
+        .find(({ id }: { id: string }) => id === openingId);
+      return found.state;
+    };
+    const jobs = await Promise.all([1, 2, 3, 4, 5, 6].map((number) => app.jobNumber(number)));
+    const opening = jobs
+      .flatMap(({ openings }) => openings)
+      .find(({ choice, state }) => choice && state.kind === 'chosen' && state.summary.verdict === 'clears');
+    if (!opening) throw new Error('expected a choice that clears in the demo shop');
+    const speakerId = opening.choice?.speakerId as string;
+    const first = await stateOf(opening.id);
+    expect(first).toEqual(opening.state);
+    const { body: part } = await app.http.get(`/api/parts/${speakerId}`).expect(200);
+    const put = (version: number, record: object) =>
+      app.http.put(`/api/parts/${speakerId}`).send({ version, record }).expect(200);
+    await put(part.version, { ...part.record, mountingDepthMm: part.record.mountingDepthMm + 9 });
+    expect(await stateOf(opening.id)).not.toEqual(first);
+    await put(part.version + 1, part.record);
+    expect(await stateOf(opening.id)).toEqual(first);
+    const { body: shop } = await app.http.get('/api/shop').expect(200);
+    const settings = { ...shop.settings, clearancesMm: { ...shop.settings.clearancesMm, glass: 29 } };
+    await app.http.put('/api/shop').send({ version: shop.version, settings }).expect(200);
+    expect(await stateOf(opening.id)).not.toEqual(first);
+    await app.http
+      .put('/api/shop')
+      .send({ version: shop.version + 1, settings: shop.settings })
+      .expect(200);
+    expect(await stateOf(opening.id)).toEqual(first);
+  });
+
+  test('more cars than one page holds come page by page, each once', async () => {
+    for (let at = 0; at < 27; at++) {
+      const car = {
+        vehicleId: 'veh-ostrand-longshore',
+        customer: `Row ${at}`,
+        registration: '',
+        wants: '',
+        dueOn: null,
+      };
+      await app.http.post('/api/jobs').send(car).expect(200);
+    }
+    const pages = [await listed({ find: 'row' }), await listed({ find: 'row', page: 2 })];
+    expect(pages.map(({ numbers }) => numbers.length)).toEqual([25, 2]);
+    expect(pages.map(({ total }) => total)).toEqual([27, 27]);
+    expect(new Set(pages.flatMap(({ numbers }) => numbers)).size).toBe(27);
+    expect((await listed({ find: 'row', page: 3 })).numbers).toEqual([]);
+    await app.http.get('/api/jobs').query({ page: 0 }).expect(400);
+    await app.http.get('/api/jobs').query({ list: 'lost' }).expect(400);
+    for (const { id, version } of pages.flatMap(({ jobs }) => jobs) as Job[])
+      await app.http.post(`/api/jobs/${id}/delete`).send({ version }).expect(200);
+  });
+});
