@@ -20,7 +20,7 @@ export default defineConfig<{ plain: boolean }>({
     // As most tablets of a shop reach it: neither https nor the machine's own address.
     {
       name: 'plain http',
-      testMatch: /(measuring|journey|surroundings|shapes|plainHttp)\.spec\.ts/,
+      testMatch: /(measuring|journey|surroundings|shapes|plainHttp|tabs)\.spec\.ts/,
       use: { plain: true },
     },
   ],

@@ -92,6 +92,13 @@ test('a number that cannot be read keeps the whole from being saved, and its pla
   await fitter.save();
   await expect(page.getByText('Not saved: one field cannot be read')).toBeVisible();
   await expect(depth.getByLabel('To the right of the centre, mm')).toBeFocused();
+  // What cannot be read is typed too: it is there after a reload, and still keeps the whole from being saved.
+  await page.reload();
+  await expect(depth.getByLabel('To the right of the centre, mm')).toHaveValue('far');
+  await expect(depth).toContainText('"far" was not understood');
+  await expect(depth.getByLabel('Above the centre, mm')).toHaveValue('900');
+  await fitter.save();
+  await expect(page.getByText('Not saved: one field cannot be read')).toBeVisible();
   await depth.getByLabel('To the right of the centre, mm').fill('50');
   await depth.getByLabel('Above the centre, mm').fill('-20');
   await fitter.save();

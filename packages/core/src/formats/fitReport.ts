@@ -15,6 +15,7 @@ import { CatalogueIndex } from '../fit/search/CatalogueIndex';
 import { FitEngine } from '../fit/search/FitEngine';
 import type { FitOpening } from '../fit/shapes';
 import { toFitCatalogue } from '../model/parts';
+import { readingHalfWidthsMm } from '../model/shop';
 import { rimPlaceList, toFitOpening } from '../model/toFitOpening';
 import { radToDeg } from '../units/angle';
 import type { OpeningFile } from './openingFile';
@@ -119,11 +120,12 @@ function reportParts(
   { parts, connectors }: PartsFile,
 ): { readonly head: Head; readonly candidates: Iterable<ReportedCandidate> } {
   const names = new Map(connectors.map(({ id, name }) => [id, name]));
-  const opening = toFitOpening(record, rules.halfWidthsMm, (id) => names.get(id) ?? id);
+  const halfWidthsMm = readingHalfWidthsMm(rules);
+  const opening = toFitOpening(record, halfWidthsMm, (id) => names.get(id) ?? id);
   const engine = new FitEngine(new CatalogueIndex(toFitCatalogue(parts)), rules);
   engine.rank(opening);
   const options = {
-    halfWidthsMm: rules.halfWidthsMm,
+    halfWidthsMm,
     places: rimPlaceList(record, opening),
     confidence: rules.confidence,
   };

@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { judgeCandidate } from '../fit/judgeCandidate';
 import { fromSide } from '../model/fromSide';
 import { toFitCatalogue } from '../model/parts';
+import { readingHalfWidthsMm } from '../model/shop';
 import { toFitOpening } from '../model/toFitOpening';
 import { fitReport, fitReportSchema, fitReportText } from './fitReport';
 import { JSON_SCHEMAS } from './jsonSchemas';
@@ -41,7 +42,7 @@ describe('the samples', () => {
     expect([...fitReportText(opening, parts)].join('')).toBe(`${JSON.stringify(report, null, 2)}\n`);
     expect(report.candidates).toHaveLength(3);
     const catalogue = toFitCatalogue(parts.parts);
-    const at = toFitOpening(opening.opening, opening.rules.halfWidthsMm, (id) => id);
+    const at = toFitOpening(opening.opening, readingHalfWidthsMm(opening.rules), (id) => id);
     for (const { speakerId, chain, checks } of report.candidates) {
       if (chain.layers.length > 1 || chain.layers.some(({ made, kind }) => made || kind === 'bracket')) continue;
       const [speaker] = catalogue.speakers.filter(({ id }) => id === speakerId);
@@ -53,6 +54,31 @@ describe('the samples', () => {
         else expect(checks[index]?.marginMm).toBeNull();
       });
     }
+  });
+
+  test('an instrument that reads off coarsely makes the interval of the report as wide as that of the screen', () => {
+    const { opening, parts } = read();
+    const taken = {
+      readingsMm: [62],
+      source: 'depthStick',
+      entered: '62',
+      takenBy: 'Jory',
+      takenAt: '2026-03-02T10:00:00Z',
+    } as const;
+    const coarse = {
+      ...opening,
+      opening: { ...opening.opening, dimensions: { ...opening.opening.dimensions, depthBehind: taken } },
+      rules: { ...opening.rules, resolutionsMm: { depthStick: 8 } },
+    };
+    const file = openingFileSchema.parse(coarse);
+    const widthOf = (rules: typeof opening.rules) => {
+      const [first] = fitReport({ ...file, rules }, parts).candidates;
+      return first?.checks.find(({ id }) => id === 'depth')?.expandedMm ?? 0;
+    };
+    // As the screen takes them: the reading off counted into each half-width.
+    const asOnScreen = { ...file.rules, halfWidthsMm: readingHalfWidthsMm(file.rules), resolutionsMm: {} };
+    expect(fitReport(file, parts).candidates).toEqual(fitReport({ ...file, rules: asOnScreen }, parts).candidates);
+    expect(widthOf(file.rules)).toBeGreaterThan(widthOf(opening.rules) + 0.5);
   });
 
   test('the same files give the same report, to the letter', () => {

@@ -7,6 +7,7 @@ const rulesSchema = shopSchema.pick({
   clearancesMm: true,
   confidence: true,
   halfWidthsMm: true,
+  resolutionsMm: true,
   stock: true,
   mostRaisedMm: true,
   returnCostMinor: true,

@@ -3,7 +3,7 @@ import { createContext, type ReactNode, useContext, useEffect, useRef, useSyncEx
 import { subscribeToConnection } from '../api/connection';
 import { RETRY_MS } from '../api/queryClient';
 import { deviceStore } from '../device/DeviceStore';
-import { withSendingLock } from '../device/sendingLock';
+import { withTabLock } from '../device/tabLock';
 import { newId } from '../ui/newId';
 import { type Entry, nextToSend } from './Entry';
 import type { Outbox } from './Outbox';
@@ -47,7 +47,7 @@ function keepSending(outbox: Outbox, onDone: Done): () => void {
     busy = true;
     // Another tab may be at it: the order is kept by whoever has the lock.
     try {
-      await withSendingLock(deviceStore, TAB, (isMine) => sendAll(outbox, onDone, () => stopped || !isMine()));
+      await withTabLock('outbox', deviceStore, TAB, (isMine) => sendAll(outbox, onDone, () => stopped || !isMine()));
     } finally {
       // Whatever went wrong with one entry, what comes next is still sent.
       busy = false;

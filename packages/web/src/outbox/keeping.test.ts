@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, test } from '@jest/globals';
 import sample from '../../../../samples/versions/outbox-1.json' with { type: 'json' };
 import { draftPrefix, forgetDraft, openDrafts, readDraftText, writeDraftText } from '../device/drafts';
 import { listNotKept } from '../device/notKept';
-import { LEASE_MS, withSendingLock } from '../device/sendingLock';
+import { LEASE_MS, withTabLock } from '../device/tabLock';
 import { createTestDevice, createTestTabs, installLocalStorage, type TestDevice } from '../device/testing';
 import type { Entry } from './Entry';
 import { Outbox } from './Outbox';
@@ -232,7 +232,8 @@ describe('sending without the browser’s own lock', () => {
   test('one tab at a time; the next goes on after it', async () => {
     const log: string[] = [];
     const send = (tab: string) =>
-      withSendingLock(
+      withTabLock(
+        'outbox',
         device,
         tab,
         async (isMine) => {
@@ -252,7 +253,8 @@ describe('sending without the browser’s own lock', () => {
 
   test('a tab that died lets go after a while, and a clock that was set back holds nobody up', async () => {
     let time = 1_000_000;
-    const tryIt = (tab: string, work = async () => {}) => withSendingLock(device, tab, work, () => time, undefined);
+    const tryIt = (tab: string, work = async () => {}) =>
+      withTabLock('outbox', device, tab, work, () => time, undefined);
     device.values.set('lease.outbox', { owner: 'dead', until: time + LEASE_MS });
     expect(await tryIt('b')).toBe(false);
     time += LEASE_MS + 1;
@@ -264,7 +266,8 @@ describe('sending without the browser’s own lock', () => {
 
   test('a lease that is lost stops the work', async () => {
     let time = 0;
-    await withSendingLock(
+    await withTabLock(
+      'outbox',
       device,
       'a',
       async (isMine) => {
@@ -282,7 +285,7 @@ describe('sending without the browser’s own lock', () => {
     const send = async () => {
       sent++;
     };
-    expect(await withSendingLock(device, 'a', send, Date.now, undefined)).toBe(true);
+    expect(await withTabLock('outbox', device, 'a', send, Date.now, undefined)).toBe(true);
     expect(sent).toBe(1);
   });
 });

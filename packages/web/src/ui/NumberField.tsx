@@ -1,12 +1,13 @@
 /**
  * A field for one number that is kept as typed while it is typed: a length in the set unit, or an angle. What cannot be read
- * stays in the field with its message, and the last number that could be read stays underneath.
+ * stays in the field and in the draft, with its message, and the last number that could be read stays underneath.
  */
 import { explainLengthFailure, type LengthUnit, parseLength } from '@low-quarry/core/units/parseLength';
 import { printLength, printNumber } from '@low-quarry/core/units/printLength';
 import { useState } from 'react';
 import { Field, INPUT } from './Field';
 import { useSettings } from './settings';
+import { useUnreadText } from './unreadNumbers';
 
 type Limits = { readonly least: number; readonly most: number };
 
@@ -25,7 +26,10 @@ type Read = { readonly value: number; readonly error: null } | { readonly value:
 
 export function NumberField({ label, hint, value, kind, least, most, error = null, onChange }: NumberFieldProps) {
   const { unit } = useSettings();
-  const [typed, setTyped] = useState<string | null>(null);
+  const unread = useUnreadText(label);
+  /** While it is typed; afterwards it is a number, or what the draft holds as not read. */
+  const [typing, setTyping] = useState<string | null>(null);
+  const typed = typing ?? unread.text;
   const read = typed === null ? null : readNumber(typed, kind, unit, { least, most });
   const shown = kind === 'length' ? printNumber(value, unit) : String(value);
   return (
@@ -37,22 +41,18 @@ export function NumberField({ label, hint, value, kind, least, most, error = nul
           value={typed ?? shown}
           autoComplete="off"
           onChange={({ target }) => {
-            setTyped(target.value);
+            setTyping(target.value);
             const next = readNumber(target.value, kind, unit, { least, most });
             if (next.error === null) onChange(next.value, target.value);
+            unread.note(next.error === null ? null : target.value);
           }}
           // What was understood is shown as it was understood.
-          onBlur={() => setTyped((text) => (text !== null && read?.error ? text : null))}
+          onBlur={() => setTyping((text) => (text !== null && read?.error && !unread.isKept ? text : null))}
           className={INPUT}
         />
       )}
     </Field>
   );
-}
-
-/** A number field of the page that cannot be read; saving waits for it. */
-export function unreadNumber(within: ParentNode): HTMLElement | null {
-  return within.querySelector<HTMLElement>('[data-number][aria-invalid="true"]');
 }
 
 function readNumber(text: string, kind: NumberFieldProps['kind'], unit: LengthUnit, limits: Limits): Read {

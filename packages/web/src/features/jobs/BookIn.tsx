@@ -7,15 +7,13 @@ import { type FormEvent, useEffect, useRef, useState, useSyncExternalStore } fro
 import { useNavigate } from 'react-router';
 import { z } from 'zod';
 import { isAway, subscribeToConnection } from '../../api/connection';
-import { useMe } from '../../api/me';
-import { deviceStore } from '../../device/DeviceStore';
-import { draftPrefix, readDraftText, writeDraftText } from '../../device/drafts';
 import { useOutbox } from '../../outbox/OutboxProvider';
 import { Button } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';
 import { FormError } from '../../ui/FormError';
 import { newId } from '../../ui/newId';
 import { Layer } from '../../ui/Shell';
+import { useKept } from '../../ui/useKept';
 import { vehiclesQuery } from './jobsQueries';
 
 const EMPTY: Form = { vehicleId: '', customer: '', registration: '', wants: '', dueOn: '' };
@@ -31,27 +29,17 @@ type Form = z.infer<typeof formSchema>;
 export function BookIn() {
   const [open, setOpen] = useState(false);
   // Kept on the device, not in the sheet: closing it by a slip, or a dead battery, loses nothing.
-  const key = `${draftPrefix(useMe().id)}bookIn`;
-  const [form, setForm] = useState<Form>(() => readForm(readDraftText(key)));
-  const change = (next: Form) => {
-    writeDraftText(deviceStore, key, next === EMPTY ? null : JSON.stringify(next));
-    setForm(next);
-  };
+  const { state: form, keep, settle } = useKept('bookIn', formSchema, () => EMPTY);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
         <Button kind="main">Book a car in</Button>
       </Dialog.Trigger>
       <Layer title="Book a car in">
-        <BookInForm form={form} onChange={(part) => change({ ...form, ...part })} onBooked={() => change(EMPTY)} />
+        <BookInForm form={form} onChange={(part) => keep({ ...form, ...part })} onBooked={() => settle(EMPTY)} />
       </Layer>
     </Dialog.Root>
   );
-}
-
-function readForm(text: string | null): Form {
-  const parsed = formSchema.safeParse(text === null ? null : JSON.parse(text));
-  return parsed.success ? parsed.data : EMPTY;
 }
 
 function BookInForm({

@@ -1,10 +1,10 @@
 /** Listens to what others change, so that an open screen shows it, and says who it was. */
-import { LIVE_PATH, type LiveChange, liveChangeSchema } from '@low-quarry/core/contracts/live';
+import { type LiveChange, liveChangeSchema } from '@low-quarry/core/contracts/live';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { isLeaving, subscribeToLeaving } from '../../api/leaving';
+import { listenToShop } from '../../api/liveLine';
 import { useMe } from '../../api/me';
-import { RETRY_MS } from '../../api/queryClient';
 
 /** How long it is said who changed something, ms. */
 const SAID_MS = 12_000;
@@ -14,35 +14,20 @@ export function LiveChanges() {
   const me = useMe();
   const [last, setLast] = useState<LiveChange | null>(null);
   const leaving = useSyncExternalStore(subscribeToLeaving, isLeaving);
+  const owner = `${me.id} ${me.roles.join(',')}`;
   useEffect(() => {
     if (leaving) return;
-    let events: EventSource | null = null;
-    let again: ReturnType<typeof setTimeout> | null = null;
-    let wasOpen = false;
-    const open = () => {
-      events = new EventSource(LIVE_PATH);
+    return listenToShop(owner, {
       // What happened while nobody listened is not told again: everything is asked anew.
-      events.onopen = () => {
-        if (wasOpen) void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
-        wasOpen = true;
-      };
-      events.onmessage = ({ data }) => {
-        const change = liveChangeSchema.safeParse(JSON.parse(data));
+      again: () => void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' }),
+      change: (data) => {
+        const change = liveChangeSchema.safeParse(readJson(data));
         if (!change.success) return;
         void queries.invalidateQueries({ predicate: ({ queryKey }) => concerns(queryKey, change.data) });
         if (change.data.personId !== me.id) setLast(change.data);
-      };
-      // A browser comes back by itself after a lost network, and never after an answer such as 503.
-      events.onerror = () => {
-        if (events?.readyState === EventSource.CLOSED) again = setTimeout(open, RETRY_MS);
-      };
-    };
-    open();
-    return () => {
-      if (again) clearTimeout(again);
-      events?.close();
-    };
-  }, [queries, me.id, leaving]);
+      },
+    });
+  }, [queries, me.id, owner, leaving]);
   useEffect(() => {
     if (!last) return;
     const timer = setTimeout(() => setLast(null), SAID_MS);
@@ -58,6 +43,14 @@ export function LiveChanges() {
       )}
     </div>
   );
+}
+
+function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
 }
 
 /** Whether an answer may be another one after a change. */

@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Field, INPUT } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
+import { FieldsAt } from '../../ui/unreadNumbers';
 import { NotedLengthField } from './NotedLengthField';
 import { PlaceFields } from './PlaceFields';
 import { newObstacle, obstacleId, toShape } from './surroundings';
@@ -32,17 +33,18 @@ export function ObstacleFields({ obstacles, faces, errorAt, onChange }: Obstacle
   return (
     <>
       {obstacles.map((obstacle, at) => (
-        <OneObstacle
-          key={obstacle.id}
-          obstacle={obstacle}
-          faces={faces}
-          errorAt={(path) => errorAt(`record.obstacles.${at}.${path}`)}
-          onChange={(changes) =>
-            onChange(obstacles.map((each, index) => (index === at ? { ...each, ...changes } : each)))
-          }
-          idFor={(kind) => obstacleId(kind, obstacles)}
-          onRemove={() => onChange(obstacles.filter((_, index) => index !== at))}
-        />
+        <FieldsAt key={obstacle.id} place={`obstacle ${obstacle.id}`}>
+          <OneObstacle
+            obstacle={obstacle}
+            faces={faces}
+            errorAt={(path) => errorAt(`record.obstacles.${at}.${path}`)}
+            onChange={(changes) =>
+              onChange(obstacles.map((each, index) => (index === at ? { ...each, ...changes } : each)))
+            }
+            idFor={(kind) => obstacleId(kind, obstacles)}
+            onRemove={() => onChange(obstacles.filter((_, index) => index !== at))}
+          />
+        </FieldsAt>
       ))}
       {obstacles.length < MOST && (
         <Button className="self-start" onClick={() => onChange([...obstacles, newObstacle(obstacles)])}>

@@ -12,7 +12,7 @@ import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
 import { helpfulDimensions, wantedDimensions } from '@low-quarry/core/model/wantedDimensions';
 import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
 import { useQuery } from '@tanstack/react-query';
-import { type FormEvent, useMemo, useState, useSyncExternalStore } from 'react';
+import { type FormEvent, useCallback, useMemo, useState, useSyncExternalStore } from 'react';
 import { useParams } from 'react-router';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useMay, useMe } from '../../api/me';
@@ -23,11 +23,11 @@ import { useOutbox } from '../../outbox/OutboxProvider';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button, LinkButton } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
-import { unreadNumber } from '../../ui/NumberField';
 import { newId } from '../../ui/newId';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered } from '../../ui/states';
+import { UnreadProvider, useUnreadFields, withUnread } from '../../ui/unreadNumbers';
 import { useScreenAwake } from '../../ui/useScreenAwake';
 import { jobQuery } from '../jobs/jobsQueries';
 import { AroundFields } from './AroundFields';
@@ -130,14 +130,19 @@ function Filled({
   const errorAt = (path: string) => fieldMessage([...problems, ...(refusal?.errors ?? [])], path);
   const preview = useMemo(() => toFitOpening(recordOf(draft), readingHalfWidthsMm(shop), (id) => id), [draft, shop]);
 
+  const unreadFields = useUnreadFields(draft.unread);
+  const noteUnread = useCallback(
+    (field: string, text: string | null) =>
+      change((before) => ({ ...before, unread: withUnread(before.unread, field, text) })),
+    [change],
+  );
   const changeFacts = (facts: Partial<OpeningFacts>) =>
     change((before) => ({ ...before, facts: { ...before.facts, ...facts } }));
 
   const send = () => {
-    const unread = unreadNumber(document);
-    setUnread(unread !== null);
-    if (unread) {
-      unread.focus();
+    setUnread(unreadFields.isAny());
+    if (unreadFields.isAny()) {
+      document.querySelector<HTMLElement>('[data-number][aria-invalid="true"]')?.focus();
       return;
     }
     const record = toRecord(draft, { takenBy, now: new Date() });
@@ -161,98 +166,100 @@ function Filled({
   };
 
   return (
-    <form onSubmit={submit} className="flex flex-col gap-6 lg:grid lg:grid-cols-[5fr_6fr] lg:items-start" noValidate>
-      {/* On a narrow screen one list: drawing, measurements, facts, what stands behind. */}
-      <div className="contents lg:flex lg:flex-col lg:gap-6">
-        <section aria-label="Measurements" className="flex flex-col gap-3">
-          <p className={missing.length > 0 ? 'font-semibold text-measure' : 'font-semibold text-clears'}>
-            {missing.length > 0
-              ? `Still to take: ${missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.`
-              : 'Every dimension is known.'}
-          </p>
-          <BroughtBack show={broughtBack} onDrop={() => startFrom(opening)} />
-          {other && (
-            <CarryOver
-              draft={draft}
-              other={other.record}
-              onCarry={() => change((before) => carryOver(before, other.record))}
-            />
-          )}
-          <div className="border-t border-ink">
-            {wanted.map((key) => (
-              <MeasureField
-                key={key}
-                name={key}
-                field={draft.fields[key]}
-                shop={shop}
-                faces={draft.facts.faces}
-                taken={takenWords(opening, key, draft.fields[key].touched)}
-                error={errorAt(`record.dimensions.${key}`)}
-                onType={(text) => change((before) => typeInto(before, key, text, unit))}
-                onSource={(source) => change((before) => setSource(before, key, source))}
-                onFace={(face) => change((before) => setFace(before, key, face))}
-                onFocus={() => setLit(key)}
+    <UnreadProvider texts={draft.unread} onNote={noteUnread} mounted={unreadFields.mounted}>
+      <form onSubmit={submit} className="flex flex-col gap-6 lg:grid lg:grid-cols-[5fr_6fr] lg:items-start" noValidate>
+        {/* On a narrow screen one list: drawing, measurements, facts, what stands behind. */}
+        <div className="contents lg:flex lg:flex-col lg:gap-6">
+          <section aria-label="Measurements" className="flex flex-col gap-3">
+            <p className={missing.length > 0 ? 'font-semibold text-measure' : 'font-semibold text-clears'}>
+              {missing.length > 0
+                ? `Still to take: ${missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.`
+                : 'Every dimension is known.'}
+            </p>
+            <BroughtBack show={broughtBack} onDrop={() => startFrom(opening)} />
+            {other && (
+              <CarryOver
+                draft={draft}
+                other={other.record}
+                onCarry={() => change((before) => carryOver(before, other.record))}
               />
-            ))}
-          </div>
-          <p className="text-[13px] leading-4 text-muted">
-            A bare number is read in {unit}; a fraction is inches. Several readings: 57,5; 58; 58
-          </p>
-          <FaceFields faces={draft.facts.faces} errorAt={errorAt} onChange={(faces) => changeFacts({ faces })} />
-        </section>
-        <AroundFields facts={draft.facts} errorAt={errorAt} onChange={changeFacts} />
-      </div>
-      <div className="contents lg:sticky lg:top-2 lg:flex lg:flex-col lg:gap-6">
-        <section aria-label="Drawing" className="-order-1 flex flex-col gap-2 lg:order-none">
-          <OpeningDrawing opening={preview} rules={toFitRules(shop)} unit={unit} lit={lit} />
-          {/* Only beside the fields: above them it would push away the one that was just focused. */}
-          {lit && (
-            <p className="hidden border-l-4 border-action bg-paper px-3 py-2 lg:block">
-              <strong>{OPENING_DIMENSIONS[lit].label}.</strong> {OPENING_DIMENSIONS[lit].hint}
+            )}
+            <div className="border-t border-ink">
+              {wanted.map((key) => (
+                <MeasureField
+                  key={key}
+                  name={key}
+                  field={draft.fields[key]}
+                  shop={shop}
+                  faces={draft.facts.faces}
+                  taken={takenWords(opening, key, draft.fields[key].touched)}
+                  error={errorAt(`record.dimensions.${key}`)}
+                  onType={(text) => change((before) => typeInto(before, key, text, unit))}
+                  onSource={(source) => change((before) => setSource(before, key, source))}
+                  onFace={(face) => change((before) => setFace(before, key, face))}
+                  onFocus={() => setLit(key)}
+                />
+              ))}
+            </div>
+            <p className="text-[13px] leading-4 text-muted">
+              A bare number is read in {unit}; a fraction is inches. Several readings: 57,5; 58; 58
+            </p>
+            <FaceFields faces={draft.facts.faces} errorAt={errorAt} onChange={(faces) => changeFacts({ faces })} />
+          </section>
+          <AroundFields facts={draft.facts} errorAt={errorAt} onChange={changeFacts} />
+        </div>
+        <div className="contents lg:sticky lg:top-2 lg:flex lg:flex-col lg:gap-6">
+          <section aria-label="Drawing" className="-order-1 flex flex-col gap-2 lg:order-none">
+            <OpeningDrawing opening={preview} rules={toFitRules(shop)} unit={unit} lit={lit} />
+            {/* Only beside the fields: above them it would push away the one that was just focused. */}
+            {lit && (
+              <p className="hidden border-l-4 border-action bg-paper px-3 py-2 lg:block">
+                <strong>{OPENING_DIMENSIONS[lit].label}.</strong> {OPENING_DIMENSIONS[lit].hint}
+              </p>
+            )}
+          </section>
+          <section aria-label="Facts" className="order-1 lg:order-none">
+            <FactFields facts={draft.facts} connectors={connectors} errorAt={errorAt} onChange={changeFacts} />
+          </section>
+        </div>
+        <div className="sticky bottom-0 z-10 order-3 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3 lg:col-span-2">
+          <Button kind="main" type="submit" data-save disabled={!dirty || isSending || !mayMeasure}>
+            {isSending ? 'Saving …' : 'Save measurements'}
+          </Button>
+          {!mayMeasure && (
+            <p className="font-semibold text-hold">
+              You can look and try; saving measurements is for a fitter or the owner.
             </p>
           )}
-        </section>
-        <section aria-label="Facts" className="order-1 lg:order-none">
-          <FactFields facts={draft.facts} connectors={connectors} errorAt={errorAt} onChange={changeFacts} />
-        </section>
-      </div>
-      <div className="sticky bottom-0 z-10 order-3 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3 lg:col-span-2">
-        <Button kind="main" type="submit" data-save disabled={!dirty || isSending || !mayMeasure}>
-          {isSending ? 'Saving …' : 'Save measurements'}
-        </Button>
-        {!mayMeasure && (
-          <p className="font-semibold text-hold">
-            You can look and try; saving measurements is for a fitter or the owner.
-          </p>
-        )}
-        <SaveState
-          draftKey={draftKey(outbox.personId, opening.id)}
-          dirty={dirty}
-          isSending={isSending}
-          isSaved={sentOnce && waiting.length === 0}
-          refusal={refusal?.message ?? null}
-          hasErrors={
-            unread || problems.length > 0 || (refused && wanted.some((key) => draft.fields[key].error !== null))
-          }
-        />
-      </div>
-      {clashing?.clash && (
-        <div className="order-4 lg:col-span-2">
-          <ConflictPanel
-            what="this opening"
-            fields={OPENING_FIELDS}
-            base={clashing.base}
-            mine={clashing.record}
-            theirs={clashing.clash.record}
-            onSave={(record) => void outbox.replace(clashing.id, pickedEntry(clashing, record))}
-            onTakeTheirs={() => {
-              startFrom(clashing.clash ?? opening);
-              for (const entry of waiting) void outbox.remove(entry.id);
-            }}
+          <SaveState
+            draftKey={draftKey(outbox.personId, opening.id)}
+            dirty={dirty}
+            isSending={isSending}
+            isSaved={sentOnce && waiting.length === 0}
+            refusal={refusal?.message ?? null}
+            hasErrors={
+              unread || problems.length > 0 || (refused && wanted.some((key) => draft.fields[key].error !== null))
+            }
           />
         </div>
-      )}
-    </form>
+        {clashing?.clash && (
+          <div className="order-4 lg:col-span-2">
+            <ConflictPanel
+              what="this opening"
+              fields={OPENING_FIELDS}
+              base={clashing.base}
+              mine={clashing.record}
+              theirs={clashing.clash.record}
+              onSave={(record) => void outbox.replace(clashing.id, pickedEntry(clashing, record))}
+              onTakeTheirs={() => {
+                startFrom(clashing.clash ?? opening);
+                for (const entry of waiting) void outbox.remove(entry.id);
+              }}
+            />
+          </div>
+        )}
+      </form>
+    </UnreadProvider>
   );
 }
 

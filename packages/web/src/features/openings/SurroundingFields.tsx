@@ -5,6 +5,7 @@ import { capital, MATERIAL_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { NumberField } from '../../ui/NumberField';
+import { FieldsAt } from '../../ui/unreadNumbers';
 import { NotedLengthField } from './NotedLengthField';
 import { PlaceFields } from './PlaceFields';
 import { type DepthRecord, guessed, newDepth } from './surroundings';
@@ -161,25 +162,27 @@ function MoreDepths({ depths, faces, errorAt, onChange }: MoreDepthsProps) {
     <>
       {depths.map(({ xMm, yMm, measurement }, at) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a reading has no name; it is its place in the list.
-        <fieldset key={at} className="grid gap-3 border border-hairline p-3 sm:grid-cols-2">
-          <legend className="px-1 font-semibold">Depth {at + 1} at another place</legend>
-          <NotedLengthField
-            label="Depth there"
-            hint="From the metal the speaker is screwed to, straight in."
-            length={measurement}
-            faces={faces}
-            error={errorAt(`record.depthReadings.${at}.measurement.readingsMm.0`)}
-            onChange={(next) => change(at, { measurement: next })}
-          />
-          <PlaceFields xMm={xMm} yMm={yMm} onChange={(place) => change(at, place)} />
-          <Button
-            kind="quiet"
-            className="justify-self-start"
-            onClick={() => onChange(depths.filter((_, index) => index !== at))}
-          >
-            Remove depth {at + 1}
-          </Button>
-        </fieldset>
+        <FieldsAt key={at} place={`depth ${at}`}>
+          <fieldset className="grid gap-3 border border-hairline p-3 sm:grid-cols-2">
+            <legend className="px-1 font-semibold">Depth {at + 1} at another place</legend>
+            <NotedLengthField
+              label="Depth there"
+              hint="From the metal the speaker is screwed to, straight in."
+              length={measurement}
+              faces={faces}
+              error={errorAt(`record.depthReadings.${at}.measurement.readingsMm.0`)}
+              onChange={(next) => change(at, { measurement: next })}
+            />
+            <PlaceFields xMm={xMm} yMm={yMm} onChange={(place) => change(at, place)} />
+            <Button
+              kind="quiet"
+              className="justify-self-start"
+              onClick={() => onChange(depths.filter((_, index) => index !== at))}
+            >
+              Remove depth {at + 1}
+            </Button>
+          </fieldset>
+        </FieldsAt>
       ))}
       {depths.length < MOST_DEPTHS && (
         <Button className="self-start" onClick={() => onChange([...depths, newDepth()])}>

@@ -37,6 +37,8 @@ const draftSchema = z.object({
   base: openingRecordSchema,
   fields: z.record(z.enum(OPENING_DIMENSION_KEYS), fieldSchema),
   facts: openingFactsSchema,
+  /** By field: what was typed for a number and could not be read. */
+  unread: z.record(z.string(), z.string()).default({}),
 });
 export type OpeningDraft = z.infer<typeof draftSchema>;
 export type OpeningFacts = OpeningDraft['facts'];
@@ -46,7 +48,7 @@ export function toDraft(record: OpeningRecord, version: number): OpeningDraft {
   const fields = Object.fromEntries(
     OPENING_DIMENSION_KEYS.map((key) => [key, toField(key, dimensions[key])]),
   ) as OpeningDraft['fields'];
-  return { version, base: record, fields, facts };
+  return { version, base: record, fields, facts, unread: {} };
 }
 
 /** Where a draft is kept on the device. */
