@@ -173,4 +173,23 @@ test('a car that is not there yet is booked in and measured', async ({ fitter })
   await fitter.saved();
   await page.getByRole('link', { name: 'What fits here' }).click();
   await expect(fitter.verdict()).toContainText('Clears by');
+
+  // The car has left: off the list of open ones, with everything as it was, and back if it comes in again.
+  await page.getByRole('link', { name: 'Corran Tern, NS 1' }).click();
+  await page.getByRole('button', { name: 'Change the job' }).click();
+  await page.getByRole('button', { name: /^Job \d+ is handed over$/ }).click();
+  await expect(page.getByText(/^Handed over on .+ It can be taken up again as it was\.$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('link', { name: 'Jobs', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Ended 1' })).toBeVisible();
+  await expect(page.getByText('Night school')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Ended 1' }).click();
+  await page.getByLabel('Find a car').fill('ns tern');
+  await page.getByRole('link', { name: 'Corran Tern, NS 1' }).click();
+  await expect(page.getByText('handed over on')).toBeVisible();
+  await page.getByRole('button', { name: 'Change the job' }).click();
+  await page.getByRole('button', { name: /^Take job \d+ up again$/ }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('link', { name: 'Jobs', exact: true }).click();
+  await expect(page.getByText('Night school')).toBeVisible();
 });

@@ -1,5 +1,6 @@
 /** The HTTP application, given what it works with. */
 import path from 'node:path';
+import { importParts, MOST_IMPORT_MB } from '@low-quarry/core/contracts/catalogue';
 import { LIVE_PATH } from '@low-quarry/core/contracts/live';
 import { importShop } from '@low-quarry/core/contracts/shopFile';
 import compression from 'compression';
@@ -140,13 +141,14 @@ export function createApp({
   app.use('/api', authenticate(sessions));
   // Only who may bring a shop in has so much read.
   app.use(importShop.path, guard(importShop.permission), express.json({ limit: SHOP_FILE_LIMIT }));
+  app.use(importParts.path, guard(importParts.permission), express.json({ limit: `${MOST_IMPORT_MB}mb` }));
   app.use('/api', express.json({ limit: BODY_LIMIT }));
   const router = express.Router();
   sessionsRoutes(router, sessions, new FirstStart(db, newId, demo));
   const openHistory = (manager: EntityManager, actor: Actor) => new History(manager, authorOf(actor), now(), newId());
   peopleRoutes(router, db, newId, openHistory);
   shopRoutes(router, db, openHistory);
-  partsRoutes(router, db, heavy);
+  partsRoutes(router, db, heavy, newId, openHistory);
   vehiclesRoutes(router, db);
   const jobs = createJobsService(db.manager, new StateCache());
   jobsRoutes(router, db, jobs, newId, openHistory);

@@ -1,5 +1,6 @@
 /** What the shop works with: its settings, the parts it can get, the vehicles it knows. */
 import { z } from 'zod';
+import { partsFileSchema } from '../formats/partsFile';
 import { connectorSchema, PART_KINDS } from '../model/parts';
 import { shopSchema } from '../model/shop';
 import { vehicleSchema } from '../model/vehicle';
@@ -99,6 +100,28 @@ export const findParts = contract({
   body: nothing,
   answer: z.object({ found: z.array(foundPartSchema), total: z.int() }),
 });
+
+/** How many parts one file may bring in: as many as a parts pack has. */
+export const MOST_IMPORT_MB = 96;
+
+/**
+ * Brings a parts pack into the catalogue, whole or not at all: new parts come in, those with a known id are replaced where anything
+ * differs, nothing is taken away. With `tryOut` nothing is changed, and the answer says what would be.
+ */
+export const importParts = contract({
+  method: 'post',
+  path: '/api/parts/imports',
+  permission: 'library',
+  params: z.object({}),
+  body: z.strictObject({
+    /** What it is brought in from, such as the file's name. */
+    name: z.string().trim().min(1, 'Say what it is brought in from.').max(120),
+    pack: partsFileSchema,
+    tryOut: z.boolean().default(false),
+  }),
+  answer: z.object({ added: z.int(), changed: z.int(), same: z.int(), connectors: z.int() }),
+});
+export type PartsImported = z.infer<typeof importParts.answer>;
 
 export const listConnectors = contract({
   method: 'get',

@@ -1,9 +1,8 @@
 /** What happened to the shop's records: who, when, at which device, before and after. */
 import { z } from 'zod';
-import { RECORD_KINDS } from '../records/recordKinds';
+import { RECORD_KINDS } from '../records/kinds';
+import { CHANGE_ACTIONS } from '../records/kinds/RecordEntry';
 import { contract, idSchema, nothing } from './contract';
-
-export const CHANGE_ACTIONS = ['created', 'changed', 'deleted', 'broughtBack', 'purged'] as const;
 
 export const changeSchema = z.object({
   id: z.int(),

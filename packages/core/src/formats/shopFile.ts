@@ -66,6 +66,19 @@ export const shopFileSchema = z.strictObject({
   vehicles: z.array(vehicleSchema),
   jobs: z.array(jobSchema),
   history: z.array(changeSchema.extend({ batch: z.uuid() })),
+  /** What stands behind the history's lines of parts packs, part by part. */
+  imports: z
+    .array(
+      z.strictObject({
+        importId: z.uuid(),
+        importVersion: z.int().positive(),
+        partId: z.string(),
+        version: z.int().positive(),
+        before: z.unknown(),
+        after: z.unknown(),
+      }),
+    )
+    .default([]),
 });
 export type ShopFile = z.infer<typeof shopFileSchema>;
 

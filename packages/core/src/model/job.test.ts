@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { jobSchema, newJobSchema, putJob } from '../contracts/jobs';
 import { shopFileSchema } from '../formats/shopFile';
-import { JOB_FIELDS, recordDifferences } from '../records/recordKinds';
+import { JOB_FIELDS } from '../records/kinds/job';
+import { recordDifferences } from '../records/recordDifferences';
 import { readStored } from '../records/storedRecord';
 import { JOB_FACT_KEYS, type JobFacts, jobFactLabel, jobFactsOf, jobStateSchema, jobTitle } from './job';
 

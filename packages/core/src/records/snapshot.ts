@@ -8,7 +8,7 @@ import { partSchema } from '../model/parts';
 import { shopSchema } from '../model/shop';
 import { type Difference, differencesOf } from './Field';
 import { OPENING_FIELDS } from './openingFields';
-import { recordDifferences } from './recordKinds';
+import { recordDifferences } from './recordDifferences';
 import { SETTING_FIELDS } from './settingFields';
 import { readStored, toStored } from './storedRecord';
 

@@ -4,7 +4,7 @@ import { describe, expect, test } from '@jest/globals';
 import { SHOP_DEFAULTS } from '../model/shop';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { changeSentences } from './changeSentences';
-import { RECORD_KINDS } from './recordKinds';
+import { RECORD_KINDS } from './kinds';
 import { readStoredSnapshot, toStoredSnapshot } from './snapshot';
 import {
   readStored,

@@ -1,69 +1,31 @@
 /**
  * Records as they are kept, in a form that they name themselves, and how a record of an earlier form is brought to today's. A
  * record without a form is of the first one. Whoever changes a record's schema so that what is kept would no longer be read adds an
- * upgrade here; nothing that is kept is changed for it.
+ * upgrade to the kind's entry (`kinds/`); nothing that is kept is changed for it.
  *
  * Samples of every earlier form are in `samples/versions` and read by a test.
  */
-import { z } from 'zod';
-import { roleSchema } from '../model/access';
-import { isCurrency, NO_CURRENCY } from '../model/currency';
-import { jobStateSchema } from '../model/job';
-import { withLayerIds } from '../model/layers';
+import type { z } from 'zod';
 import { openingRecordSchema } from '../model/opening';
-import { connectorSchema, partSchema } from '../model/parts';
+import { connectorSchema } from '../model/parts';
 import { SHOP_DEFAULTS, shopSchema } from '../model/shop';
 import { vehicleSchema } from '../model/vehicle';
-import { worksSchema } from '../model/work';
-import { answerSchema, withAnswers } from '../order/answers';
 import { fail, ok, type Result } from '../result';
-
-/** Any record as it was read: not more is known of it. */
-type Raw = Readonly<Record<string, unknown>>;
-type Upgrade = (record: Raw) => Raw;
+import { RECORDS } from './kinds';
+import type { Raw, RecordEntry, Upgrade } from './kinds/RecordEntry';
 
 const FORM = 'form';
 
-const choiceStateSchema = z.strictObject({
-  speakerId: z.string(),
-  layerIds: z.array(z.string()),
-  works: worksSchema.default([]),
-  answers: z.array(answerSchema),
-  earlierReason: z.string().nullable(),
-  words: z.string(),
-  verdict: z.string(),
-});
-const personStateSchema = z.strictObject({ name: z.string(), roles: z.array(roleSchema), active: z.boolean() });
+/** What is kept without a history of its own. */
+const WITHOUT_HISTORY = { connector: { schema: connectorSchema, upgrades: [] } } as const;
+const STORED = { ...RECORDS, ...WITHOUT_HISTORY };
 
-/** A currency could be any three characters. */
-const withRealCurrency: Upgrade = (settings) =>
-  isCurrency(settings.currency) ? settings : { ...settings, currency: NO_CURRENCY };
-
-/** One spacer with brackets on it became layers in any order. */
-const withLayers: Upgrade = (choice) => withLayerIds(choice) as Raw;
-
-/** One reason for all of a choice became an answer to each check. */
-const withOwnAnswers: Upgrade = (choice) => withAnswers(choice) as Raw;
-
-/** For each kind its schema and the upgrades from the first form on: there is one form more than there are upgrades. */
-const FORMS = {
-  opening: { schema: openingRecordSchema, upgrades: [] },
-  part: { schema: partSchema, upgrades: [] },
-  connector: { schema: connectorSchema, upgrades: [] },
-  vehicle: { schema: vehicleSchema, upgrades: [] },
-  settings: { schema: shopSchema, upgrades: [withRealCurrency] },
-  job: { schema: jobStateSchema, upgrades: [] },
-  choice: { schema: choiceStateSchema, upgrades: [withLayers, withOwnAnswers] },
-  person: { schema: personStateSchema, upgrades: [] },
-} as const satisfies Readonly<Record<string, StoredForm>>;
-
-type StoredForm = { readonly schema: z.ZodType; readonly upgrades: readonly Upgrade[] };
-export type StoredKind = keyof typeof FORMS;
-export type Stored<Kind extends StoredKind> = z.output<(typeof FORMS)[Kind]['schema']>;
+export type StoredKind = keyof typeof STORED;
+export type Stored<Kind extends StoredKind> = z.output<(typeof STORED)[Kind]['schema']>;
 
 /** The record as it is kept: with the number of its form. */
 export function toStored(kind: StoredKind, record: object): object {
-  return { ...record, [FORM]: FORMS[kind].upgrades.length + 1 };
+  return { ...record, [FORM]: STORED[kind].upgrades.length + 1 };
 }
 
 /**
@@ -71,7 +33,7 @@ export function toStored(kind: StoredKind, record: object): object {
  * @returns the record in today's form, or why it cannot be read: the place in it and what would do
  */
 export function readStored<Kind extends StoredKind>(kind: Kind, json: unknown): Result<Stored<Kind>, string> {
-  const { schema, upgrades } = FORMS[kind] as StoredForm;
+  const { schema, upgrades }: Pick<RecordEntry, 'schema' | 'upgrades'> = STORED[kind];
   const raw = upgradeRecord(json, upgrades);
   if (!raw.ok) return raw;
   const parsed = schema.safeParse(raw.value);

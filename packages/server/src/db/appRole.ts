@@ -8,7 +8,7 @@ import type { DataSource } from 'typeorm';
 
 const APP_ROLE = 'low_quarry_app';
 /** What the role may only read and add to. */
-const APPEND_ONLY = ['change'];
+const APPEND_ONLY = ['change', 'import_part'];
 const TRIES = 10;
 const AGAIN_MS = 200;
 /** Roles belong to the cluster, and locks to a database: two shops that start at once may both make or grant it. */

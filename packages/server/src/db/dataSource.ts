@@ -27,6 +27,7 @@ import { Works1764800000000 } from './migrations/1764800000000-Works';
 import { CatalogueVersion1764900000000 } from './migrations/1764900000000-CatalogueVersion';
 import { JobEnds1764900100000 } from './migrations/1764900100000-JobEnds';
 import { HistoryWords1764900200000 } from './migrations/1764900200000-HistoryWords';
+import { PartsImports1764900300000 } from './migrations/1764900300000-PartsImports';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -42,6 +43,7 @@ const MIGRATIONS = [
   CatalogueVersion1764900000000,
   JobEnds1764900100000,
   HistoryWords1764900200000,
+  PartsImports1764900300000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

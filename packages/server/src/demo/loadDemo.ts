@@ -17,6 +17,7 @@ export type Identity = { readonly now: () => Date; readonly newId: () => string 
 /** Every table but the list of migrations. */
 const EVERYTHING = [
   'change',
+  'import_part',
   'done_once',
   'attempt',
   'session',

@@ -32,7 +32,9 @@ const FINDINGS: readonly Finding[] = [
   },
   {
     asks: `SELECT count(*)::int AS n FROM (
-        SELECT 1 FROM "change" GROUP BY "kind", "record_id" HAVING count(*) <> max("version") - min("version") + 1) AS broken`,
+        SELECT 1 FROM (SELECT "kind", "record_id", "version" FROM "change"
+          UNION ALL SELECT 'part', "part_id", "version" FROM "import_part") AS line
+        GROUP BY "kind", "record_id" HAVING count(*) <> max("version") - min("version") + 1) AS broken`,
     says: (count) => `the history of ${count} records has a gap`,
   },
   {

@@ -28,6 +28,7 @@ export const TABLES = [
   'opening',
   'choice',
   'change',
+  'import_part',
 ] as const;
 
 /** Columns that the database makes from the others: they are not taken out, and made anew when the others come in. */

@@ -9,7 +9,7 @@ import { placeLabel } from '@low-quarry/core/model/place';
 import { type Answer, CURES, type NewAnswer } from '@low-quarry/core/order/answers';
 import { covers, type OpenCheck, openChecks } from '@low-quarry/core/order/openChecks';
 import { isSame } from '@low-quarry/core/records/Field';
-import type { ChoiceState } from '@low-quarry/core/records/recordKinds';
+import type { ChoiceState } from '@low-quarry/core/records/kinds/choice';
 import { notFound, refused, versionConflict } from '../../http/AppError';
 import { type Fitting, type FittingFor, summarise } from '../fit/Fitting';
 import type { History } from '../history/History';

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { recordDifferences } from '@low-quarry/core/records/recordKinds';
+import { recordDifferences } from '@low-quarry/core/records/recordDifferences';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 
 let app: TestApp;

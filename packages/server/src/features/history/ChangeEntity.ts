@@ -1,5 +1,5 @@
-import type { CHANGE_ACTIONS } from '@low-quarry/core/contracts/history';
-import type { RecordKind } from '@low-quarry/core/records/recordKinds';
+import type { RecordKind } from '@low-quarry/core/records/kinds/index';
+import type { ChangeAction } from '@low-quarry/core/records/kinds/RecordEntry';
 import { EntitySchema } from 'typeorm';
 import { keptByDatabase } from '../../db/keptByDatabase';
 
@@ -16,7 +16,7 @@ export type ChangeRow = {
   record_id: string;
   job_id: string | null;
   label: string;
-  action: (typeof CHANGE_ACTIONS)[number];
+  action: ChangeAction;
   version: number;
   before: unknown;
   after: unknown;

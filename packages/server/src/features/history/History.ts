@@ -2,8 +2,9 @@
  * Writes the history within the transaction that changes the record: there is no change without its line, and no line
  * without its change. One `History` is made for each request.
  */
-import type { CHANGE_ACTIONS } from '@low-quarry/core/contracts/history';
-import type { RecordKind, StateOf } from '@low-quarry/core/records/recordKinds';
+
+import type { RecordKind, StateOf } from '@low-quarry/core/records/kinds/index';
+import type { ChangeAction } from '@low-quarry/core/records/kinds/RecordEntry';
 import { toStored } from '@low-quarry/core/records/storedRecord';
 import type { EntityManager } from 'typeorm';
 import type { Actor } from '../../http/Actor';
@@ -17,7 +18,7 @@ export type NewChange<Kind extends RecordKind> = {
   readonly recordId: string;
   readonly jobId: string | null;
   readonly label: string;
-  readonly action: (typeof CHANGE_ACTIONS)[number];
+  readonly action: ChangeAction;
   readonly version: number;
   readonly before: (Kind extends keyof StateOf ? StateOf[Kind] : unknown) | null;
   readonly after: (Kind extends keyof StateOf ? StateOf[Kind] : unknown) | null;

@@ -3,9 +3,9 @@
  * person may not do, or that makes no sense any more, comes in by way of the history.
  */
 import type { Change } from '@low-quarry/core/contracts/history';
-import { mayDo, type Permission } from '@low-quarry/core/model/access';
+import { mayDo } from '@low-quarry/core/model/access';
 import type { JobState } from '@low-quarry/core/model/job';
-import type { RecordKind } from '@low-quarry/core/records/recordKinds';
+import { RECORDS } from '@low-quarry/core/records/kinds/index';
 import { readStored, type Stored, type StoredKind } from '@low-quarry/core/records/storedRecord';
 import type { EntityManager } from 'typeorm';
 import type { Actor } from '../../http/Actor';
@@ -16,6 +16,7 @@ import { JobsStore } from '../jobs/JobsStore';
 import { createJobsService } from '../jobs/jobsRoutes';
 import { LibraryService } from '../library/LibraryService';
 import { createOpeningsService } from '../openings/openingsRoutes';
+import { PartsImport } from '../parts/PartsImport';
 import { PeopleService } from '../people/PeopleService';
 import { ShopService } from '../shop/ShopService';
 import { ShopStore } from '../shop/ShopStore';
@@ -26,16 +27,6 @@ import { maySee } from './maySee';
 const HOUR_MS = 3_600_000;
 /** Older than a working day, it is looked up in the history. */
 const UNDO_MS = 12 * HOUR_MS;
-
-const NEEDS: Readonly<Record<RecordKind, Permission>> = {
-  job: 'jobs',
-  opening: 'measure',
-  choice: 'choose',
-  settings: 'settings',
-  person: 'people',
-  part: 'library',
-  vehicle: 'library',
-};
 
 export class HistoryService {
   private readonly store: HistoryStore;
@@ -89,11 +80,13 @@ export class HistoryService {
   }
 
   /** Makes the record what `state` says; null: not there. */
-  private async apply({ kind, recordId, jobId, label }: Change, state: unknown, actor: Actor): Promise<void> {
-    if (!mayDo(NEEDS[kind], actor.roles)) {
+  private async apply(change: Change, state: unknown, actor: Actor): Promise<void> {
+    const { kind, recordId, jobId, label } = change;
+    const { changedBy } = RECORDS[kind];
+    if (!mayDo(changedBy, actor.roles)) {
       throw new AppError(403, 'not-allowed', 'Not allowed', `Changing "${label}" is for somebody with another role.`);
     }
-    requirePasswordFor(NEEDS[kind], actor);
+    requirePasswordFor(changedBy, actor);
     const { manager, history } = this;
     switch (kind) {
       case 'opening': {
@@ -136,6 +129,10 @@ export class HistoryService {
         const library = new LibraryService(manager, history);
         await library.changePart(recordId, await library.versionOf('part', recordId), required('part', state));
         return;
+      }
+      case 'partsImport': {
+        const wanted = state === null ? null : required('partsImport', state);
+        return new PartsImport(manager, history).setTo(recordId, label, wanted);
       }
       case 'vehicle': {
         if (state === null) throw cannot('a vehicle that jobs go by is not taken out');

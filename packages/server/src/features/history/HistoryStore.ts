@@ -1,6 +1,6 @@
 /** Reads the history. Only `History` writes it. */
 import type { Change } from '@low-quarry/core/contracts/history';
-import type { RecordKind } from '@low-quarry/core/records/recordKinds';
+import type { RecordKind } from '@low-quarry/core/records/kinds/index';
 import { readStored } from '@low-quarry/core/records/storedRecord';
 import { type EntityManager, In, type SelectQueryBuilder } from 'typeorm';
 import { findWords, likeWord } from '../../db/likeWord';
@@ -86,8 +86,18 @@ export class HistoryStore {
   ): SelectQueryBuilder<ChangeRow> {
     const query = manager.createQueryBuilder(ChangeEntity, 'change');
     if (without.length > 0) query.andWhere('change.kind NOT IN (:...without)', { without });
-    if (kind) query.andWhere('change.kind = :kind', { kind });
-    if (record) query.andWhere('change.record_id = :record', { record });
+    if (record && kind === 'part') {
+      // What a parts pack changed of it is behind the pack's line.
+      query.andWhere(
+        `((change.kind = 'part' AND change.record_id = :record) OR (change.kind = 'partsImport' AND EXISTS (
+          SELECT 1 FROM "import_part" "of" WHERE "of"."part_id" = :record
+            AND "of"."import_id"::text = change.record_id AND "of"."import_version" = change.version)))`,
+        { record },
+      );
+    } else {
+      if (kind) query.andWhere('change.kind = :kind', { kind });
+      if (record) query.andWhere('change.record_id = :record', { record });
+    }
     if (job) query.andWhere('change.job_id = :job', { job });
     if (person) query.andWhere('change.person_id = :person', { person });
     if (before) query.andWhere('change.id < :before', { before });

@@ -1,7 +1,6 @@
-/** Who may read of which changes: those to people are for whoever looks after people. */
 import { mayDo, type Role } from '@low-quarry/core/model/access';
-import type { RecordKind } from '@low-quarry/core/records/recordKinds';
+import { RECORDS, type RecordKind } from '@low-quarry/core/records/kinds/index';
 
 export function maySee(kind: RecordKind, roles: readonly Role[]): boolean {
-  return kind !== 'person' || mayDo('people', roles);
+  return mayDo(RECORDS[kind].seenBy, roles);
 }

@@ -1,6 +1,11 @@
 /** Parts and connectors in the database: searched, joined and read by id; the whole catalogue is read by nobody at once. */
 import type { CatalogueChanges, CataloguePlace, FoundPart } from '@low-quarry/core/contracts/catalogue';
-import type { ConnectorRecord, HarnessAdapterRecord, PartRecord } from '@low-quarry/core/model/parts';
+import {
+  type ConnectorRecord,
+  type HarnessAdapterRecord,
+  type PartRecord,
+  STATE_MARK,
+} from '@low-quarry/core/model/parts';
 import { readStored, toStored } from '@low-quarry/core/records/storedRecord';
 import { type EntityManager, In } from 'typeorm';
 import { insertRows } from '../../db/insertRows';
@@ -19,6 +24,9 @@ export type CatalogueStamp = {
   readonly epoch: string;
   readonly version: number;
 };
+
+/** A part as it is kept. */
+export type StoredPart = { readonly kind: PartRecord['kind']; readonly version: number; readonly kept: object };
 
 export class PartsStore {
   constructor(private readonly manager: EntityManager) {}
@@ -44,6 +52,51 @@ export class PartsStore {
         (SELECT max("revision") FROM "part" WHERE "from_connector_id" IS NOT NULL)) AS "revision"`,
     );
     return found.revision ?? 0;
+  }
+
+  /** As they are kept, whether they can be read or not. */
+  async stored(ids: readonly string[]): Promise<ReadonlyMap<string, StoredPart>> {
+    const rows: (StoredPart & { id: string })[] = await this.manager.query(
+      `SELECT "id", "kind", "version", "record" AS "kept" FROM "part" WHERE "id" = ANY($1)`,
+      [ids],
+    );
+    return new Map(rows.map(({ id, kind, version, kept }) => [id, { kind, version, kept }]));
+  }
+
+  /** Those of these connectors that the shop does not have. */
+  async newConnectors(connectors: readonly ConnectorRecord[]): Promise<readonly ConnectorRecord[]> {
+    const known = new Set((await this.listConnectors(connectors.map(({ id }) => id))).map(({ id }) => id));
+    return connectors.filter(({ id }) => !known.has(id));
+  }
+
+  /** How many choices, of whatever job, name one of these parts. */
+  async countChoicesOf(ids: readonly string[]): Promise<number> {
+    const [{ count }] = await this.manager.query(
+      `SELECT count(*)::int AS "count" FROM "choice" WHERE "speaker_id" = ANY($1) OR EXISTS (
+        SELECT 1 FROM jsonb_array_elements_text("layer_ids") AS "layer"("id")
+        WHERE split_part("layer"."id", '${STATE_MARK}', 1) = ANY($1))`,
+      [ids],
+    );
+    return count;
+  }
+
+  async removeParts(ids: readonly string[]): Promise<void> {
+    if (ids.length > 0) await this.manager.query('DELETE FROM "part" WHERE "id" = ANY($1)', [ids]);
+  }
+
+  /** New ones come in, known ones are replaced. */
+  async putParts(
+    parts: readonly { readonly id: string; readonly version: number; readonly kept: object }[],
+  ): Promise<void> {
+    const rows = parts.map(({ id, version, kept }) => ({
+      id,
+      kind: (kept as PartRecord).kind,
+      record: kept,
+      version,
+    }));
+    const replaced = `ON CONFLICT ("id") DO UPDATE SET "kind" = EXCLUDED."kind", "record" = EXCLUDED."record",
+      "version" = EXCLUDED."version"`;
+    await insertRows(this.manager, 'part', rows, replaced);
   }
 
   /** Those of these ids that can be read. */

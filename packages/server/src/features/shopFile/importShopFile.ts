@@ -1,6 +1,6 @@
 /** Brings a shop file into a new, empty database: every number, id, version and link as it was. */
 import { brokenReferences, type ShopFile, shopFileSchema, upgradeShopFile } from '@low-quarry/core/formats/shopFile';
-import type { RecordKind } from '@low-quarry/core/records/recordKinds';
+import type { RecordKind } from '@low-quarry/core/records/kinds/index';
 import { readStored, toStored } from '@low-quarry/core/records/storedRecord';
 import type { EntityManager } from 'typeorm';
 import { countOn } from '../../db/countOn';
@@ -75,6 +75,18 @@ export async function importShopFile(
   );
   await insertJobs(into, file.jobs);
   await insertHistory(into, file.history);
+  await insertRows(
+    into,
+    'import_part',
+    file.imports.map((each) => ({
+      import_id: each.importId,
+      import_version: each.importVersion,
+      part_id: each.partId,
+      version: each.version,
+      before: each.before,
+      after: each.after,
+    })),
+  );
   await countOn((sql) => into.query(sql));
   const imported = {
     jobs: file.jobs.length,

@@ -13,7 +13,7 @@ import { OpeningEntity } from '../openings/OpeningEntity';
 import { toOpening } from '../openings/OpeningsStore';
 import { readRows } from './readRows';
 
-export type Element<Key extends 'people' | 'jobs' | 'history'> = ShopFile[Key][number];
+export type Element<Key extends 'people' | 'jobs' | 'history' | 'imports'> = ShopFile[Key][number];
 
 export async function* readPeople(manager: EntityManager): AsyncGenerator<Element<'people'>> {
   yield* readRows<Element<'people'>>(
@@ -81,6 +81,15 @@ async function readOpenings(manager: EntityManager, jobId: string): Promise<Elem
       : null;
     return { id, version, record, choice };
   });
+}
+
+/** What stands behind the lines of parts packs, as it is kept. */
+export async function* readImports(manager: EntityManager): AsyncGenerator<Element<'imports'>> {
+  yield* readRows<Element<'imports'>>(
+    manager,
+    `SELECT "import_id" AS "importId", "import_version" AS "importVersion", "part_id" AS "partId", "version", "before", "after"
+      FROM "import_part" ORDER BY "import_id", "import_version", "part_id"`,
+  );
 }
 
 export async function* readHistory(manager: EntityManager): AsyncGenerator<Element<'history'>> {

@@ -2,7 +2,7 @@
 import type { DataSource, EntityManager } from 'typeorm';
 import { ShopStore } from '../shop/ShopStore';
 import { atOneMoment } from './readRows';
-import { readHistory, readJobs, readPeople, readRecords, readVersions } from './shopFileRows';
+import { readHistory, readImports, readJobs, readPeople, readRecords, readVersions } from './shopFileRows';
 
 export function writeShopJson(db: DataSource): AsyncGenerator<string> {
   return atOneMoment(db, write);
@@ -18,6 +18,7 @@ async function* write(manager: EntityManager): AsyncGenerator<string> {
   yield* list('vehicles', readRecords(manager, 'vehicle'));
   yield* list('jobs', readJobs(manager));
   yield* list('history', readHistory(manager));
+  yield* list('imports', readImports(manager));
   yield '}\n';
 }
 

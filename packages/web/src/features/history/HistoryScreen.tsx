@@ -1,7 +1,7 @@
 /** What happened, who did it, and what was it before? */
 import type { Change } from '@low-quarry/core/contracts/history';
-import { changeHeadline, changeSentences, KIND_WORDS } from '@low-quarry/core/records/changeSentences';
-import { RECORD_KINDS, type RecordKind } from '@low-quarry/core/records/recordKinds';
+import { changeHeadline, changeSentences } from '@low-quarry/core/records/changeSentences';
+import { RECORD_KINDS, RECORDS, type RecordKind } from '@low-quarry/core/records/kinds/index';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
@@ -51,7 +51,7 @@ export function HistoryScreen() {
         <Choice<RecordKind | typeof ALL>
           label="What was changed"
           value={kind ?? ALL}
-          options={[[ALL, 'Everything'], ...RECORD_KINDS.map((each) => [each, KIND_WORDS[each]] as const)]}
+          options={[[ALL, 'Everything'], ...RECORD_KINDS.map((each) => [each, RECORDS[each].word] as const)]}
           onChange={(next) => changeAddress((before) => withParams(before, { kind: next === ALL ? null : next }))}
         />
       </div>

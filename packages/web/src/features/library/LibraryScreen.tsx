@@ -3,6 +3,7 @@ import { FOUND_A_PAGE, type Unreadable } from '@low-quarry/core/contracts/catalo
 import { vehicleName } from '@low-quarry/core/model/vehicle';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
+import { useMay } from '../../api/me';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import { useAddress, withParams } from '../../ui/address';
 import { Pages } from '../../ui/Pages';
@@ -11,6 +12,7 @@ import { Answered, Empty } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
 import { useRested } from '../../ui/useRested';
 import { vehiclesQuery } from '../jobs/jobsQueries';
+import { ImportParts } from './ImportParts';
 import { foundPartsQuery, type LibraryKind } from './libraryQueries';
 
 /** More than can be read at once; then words narrow it down. */
@@ -22,6 +24,7 @@ const REST_MS = 250;
 const MOST_LETTERS = 100;
 
 export function LibraryScreen() {
+  const mayChange = useMay('library');
   const vehicles = useQuery(vehiclesQuery);
   const catalogue = useQuery(catalogueQuery);
   const [search, changeAddress] = useAddress();
@@ -35,6 +38,7 @@ export function LibraryScreen() {
         { to: '/', label: 'Jobs' },
         { to: '/library', label: 'Library' },
       ]}
+      aside={mayChange && <ImportParts />}
     >
       <p className="max-w-2xl">
         Parts and vehicles as their makers describe them. A correction is judged by at once; what is chosen stays chosen

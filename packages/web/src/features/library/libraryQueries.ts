@@ -1,5 +1,5 @@
 /** A part or a vehicle with its version, and correcting it. */
-import { findParts } from '@low-quarry/core/contracts/catalogue';
+import { findParts, importParts } from '@low-quarry/core/contracts/catalogue';
 import { getPart, getVehicle, putPart, putVehicle } from '@low-quarry/core/contracts/library';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
@@ -12,6 +12,18 @@ export function foundPartsQuery(find: string, page: number) {
     queryKey: ['library', 'parts', find, page],
     queryFn: ({ signal }) => call(findParts, { params: { find, page }, signal }),
     placeholderData: keepPreviousData,
+  });
+}
+
+/** The server reads the pack by its schema and names what is wrong by its path. */
+export function useImportParts() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { readonly name: string; readonly pack: unknown; readonly tryOut: boolean }) =>
+      call(importParts, { params: {}, body: body as never }),
+    retry: false,
+    onSuccess: (_, { tryOut }) =>
+      tryOut ? undefined : queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' }),
   });
 }
 

@@ -65,11 +65,11 @@ function concerns([name, id]: readonly unknown[], { kind, recordId }: LiveChange
       return kind === 'person';
     case 'catalogue':
     case 'parts':
-      return kind === 'part';
+      return kind === 'part' || kind === 'partsImport';
     case 'vehicles':
       return kind === 'vehicle';
     case 'library':
-      return kind === 'part' || kind === 'vehicle';
+      return kind === 'part' || kind === 'vehicle' || kind === 'partsImport';
     case 'openings':
       return kind === 'settings' || kind === 'job' || id === recordId;
     case 'jobs':

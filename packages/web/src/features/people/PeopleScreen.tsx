@@ -2,7 +2,7 @@
 import { type PersonInList, personSchema } from '@low-quarry/core/contracts/people';
 import { SHORTEST_PASSWORD } from '@low-quarry/core/contracts/session';
 import type { Role } from '@low-quarry/core/model/access';
-import { PERSON_FIELDS, type PersonState } from '@low-quarry/core/records/recordKinds';
+import { PERSON_FIELDS, type PersonState } from '@low-quarry/core/records/kinds/person';
 import { useQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';

@@ -1,0 +1,11 @@
+import { openingRecordSchema } from '../../model/opening';
+import { OPENING_FIELDS } from '../openingFields';
+import { recordEntry, verbs } from './RecordEntry';
+
+export const openingEntry = recordEntry({
+  word: 'Opening',
+  schema: openingRecordSchema,
+  fields: OPENING_FIELDS,
+  did: verbs('began with', 'measured', 'took out'),
+  changedBy: 'measure',
+});

@@ -1,0 +1,17 @@
+import { isCurrency, NO_CURRENCY } from '../../model/currency';
+import { shopSchema } from '../../model/shop';
+import { SETTING_FIELDS } from '../settingFields';
+import { recordEntry, type Upgrade, verbs } from './RecordEntry';
+
+/** A currency could be any three characters. */
+const withRealCurrency: Upgrade = (settings) =>
+  isCurrency(settings.currency) ? settings : { ...settings, currency: NO_CURRENCY };
+
+export const settingsEntry = recordEntry({
+  word: 'Settings',
+  schema: shopSchema,
+  upgrades: [withRealCurrency],
+  fields: SETTING_FIELDS,
+  did: verbs('set up', 'changed', 'reset'),
+  changedBy: 'settings',
+});

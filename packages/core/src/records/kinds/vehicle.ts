@@ -1,0 +1,10 @@
+import { vehicleSchema } from '../../model/vehicle';
+import { recordEntry, verbs } from './RecordEntry';
+
+export const vehicleEntry = recordEntry({
+  word: 'Vehicle',
+  schema: vehicleSchema,
+  fields: null,
+  did: verbs('added the vehicle', 'changed the vehicle', 'removed the vehicle'),
+  changedBy: 'library',
+});

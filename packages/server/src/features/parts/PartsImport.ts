@@ -1,0 +1,202 @@
+/**
+ * Brings many parts in as one change: whole or not at all, one line of the history with the list of them behind it, and one undo. What
+ * was changed by hand since is not undone over.
+ */
+import type { PartsImported } from '@low-quarry/core/contracts/catalogue';
+import type { PartsFile } from '@low-quarry/core/formats/partsFile';
+import type { ConnectorRecord, PartRecord } from '@low-quarry/core/model/parts';
+import { isSame } from '@low-quarry/core/records/Field';
+import type { PartsImportState } from '@low-quarry/core/records/kinds/partsImport';
+import { readStored, toStored } from '@low-quarry/core/records/storedRecord';
+import type { EntityManager } from 'typeorm';
+import { insertRows } from '../../db/insertRows';
+import { AppError, type FieldError, notFound, refused } from '../../http/AppError';
+import type { History } from '../history/History';
+import { HistoryStore } from '../history/HistoryStore';
+import { PartsStore, type StoredPart } from './PartsStore';
+
+const MOST_ERRORS = 20;
+
+/** A part as it was and as it is after an import; null where it was not, or is no more. */
+type Step = {
+  readonly id: string;
+  readonly version: number;
+  readonly before: object | null;
+  readonly after: object | null;
+};
+type Line = { readonly id: string; readonly version: number; readonly label: string };
+
+export class PartsImport {
+  private readonly store: PartsStore;
+
+  constructor(
+    private readonly manager: EntityManager,
+    private readonly history: History,
+  ) {
+    this.store = new PartsStore(manager);
+  }
+
+  /** @throws AppError with the paths in the pack of what does not go with the catalogue: then nothing is changed */
+  async bringIn(
+    name: string,
+    { parts, connectors }: PartsFile,
+    importId: string,
+    tryOut: boolean,
+  ): Promise<PartsImported> {
+    const known = await this.store.stored(parts.map(({ id }) => id));
+    await this.requireConnectors(parts, connectors);
+    requireSameKinds(parts, known);
+    const steps = parts.flatMap((part) => stepTo(part, known.get(part.id)));
+    const added = steps.filter(({ before }) => before === null).length;
+    const newConnectors = await this.store.newConnectors(connectors);
+    const counts = { added, changed: steps.length - added, same: parts.length - steps.length };
+    const answer = { ...counts, connectors: newConnectors.length };
+    if (tryOut || steps.length + newConnectors.length === 0) return answer;
+    await this.store.saveConnectors(newConnectors);
+    await this.write(steps);
+    await this.note(
+      { id: importId, version: 1, label: name },
+      'created',
+      null,
+      { name, added, changed: counts.changed },
+      steps,
+    );
+    return answer;
+  }
+
+  /**
+   * Makes every part what it was before the import (`null`), or what the import made of it: those that were new are taken away, or
+   * are there again.
+   */
+  async setTo(importId: string, label: string, state: PartsImportState | null): Promise<void> {
+    const [last] = await new HistoryStore(this.manager).list({ kind: 'partsImport', record: importId }, 1);
+    if (!last) throw notFound('parts pack');
+    const is = last.after as PartsImportState | null;
+    if ((is === null) === (state === null)) return;
+    const steps = await this.stepsOf(importId, last.version);
+    if (state === null) await this.requireUnused(steps.filter(({ before }) => before === null).map(({ id }) => id));
+    await this.turn(steps, { id: importId, version: last.version + 1, label }, is, state);
+  }
+
+  private async requireUnused(ids: readonly string[]): Promise<void> {
+    const used = await this.store.countChoicesOf(ids);
+    if (used === 0) return;
+    const what = used === 1 ? '1 choice names a part' : `${used} choices name parts`;
+    throw cannot(`${what} of this pack; choose something else there first`);
+  }
+
+  private async turn(
+    steps: readonly Step[],
+    line: Line,
+    before: PartsImportState | null,
+    after: PartsImportState | null,
+  ): Promise<void> {
+    const now = await this.store.stored(steps.map(({ id }) => id));
+    const isAsLeft = ({ id, after: left }: Step) => {
+      const found = now.get(id);
+      return left === null ? found === undefined : found !== undefined && isSame(found.kept, left);
+    };
+    const others = steps.filter((step) => !isAsLeft(step));
+    if (others.length > 0) throw changedSince(line.label, others.length);
+    const back = steps.map((step): Step => {
+      const { id, before: was, after: is } = step;
+      return { id, version: (now.get(id)?.version ?? step.version) + 1, before: is, after: was };
+    });
+    await this.write(back);
+    await this.note(line, after === null ? 'deleted' : 'broughtBack', before, after, back);
+  }
+
+  private async write(steps: readonly Step[]): Promise<void> {
+    await this.store.removeParts(steps.filter(({ after }) => after === null).map(({ id }) => id));
+    await this.store.putParts(steps.flatMap(({ id, version, after }) => (after ? [{ id, version, kept: after }] : [])));
+  }
+
+  private async note(
+    { id, version, label }: Line,
+    action: 'created' | 'deleted' | 'broughtBack',
+    before: PartsImportState | null,
+    after: PartsImportState | null,
+    steps: readonly Step[],
+  ): Promise<void> {
+    await insertRows(
+      this.manager,
+      'import_part',
+      steps.map((step) => ({
+        import_id: id,
+        import_version: version,
+        part_id: step.id,
+        version: step.version,
+        before: step.before,
+        after: step.after,
+      })),
+    );
+    await this.history.note({ kind: 'partsImport', recordId: id, jobId: null, label, action, version, before, after });
+  }
+
+  private async stepsOf(importId: string, version: number): Promise<readonly Step[]> {
+    const steps: Step[] = await this.manager.query(
+      `SELECT "part_id" AS "id", "version", "before", "after" FROM "import_part"
+        WHERE "import_id" = $1 AND "import_version" = $2 ORDER BY "part_id"`,
+      [importId, version],
+    );
+    if (steps.length === 0) throw notFound('parts pack');
+    return steps;
+  }
+
+  private async requireConnectors(parts: readonly PartRecord[], own: readonly ConnectorRecord[]): Promise<void> {
+    const named = parts.flatMap((part) => (part.kind === 'harnessAdapter' ? [part.fromConnectorId] : []));
+    const there = new Set([...own, ...(await this.store.listConnectors(named))].map(({ id }) => id));
+    const errors = parts.flatMap((part, at): FieldError[] =>
+      part.kind === 'harnessAdapter' && !there.has(part.fromConnectorId)
+        ? [
+            {
+              path: `pack.parts.${at}.fromConnectorId`,
+              message: `"${part.fromConnectorId}" is a connector neither of the pack nor of this shop.`,
+            },
+          ]
+        : [],
+    );
+    refuseAll(errors);
+  }
+}
+
+/** A part whose id is known stays of its kind: choices and openings go by it. */
+function requireSameKinds(parts: readonly PartRecord[], known: ReadonlyMap<string, StoredPart>): void {
+  const errors = parts.flatMap((part, at): FieldError[] => {
+    const before = known.get(part.id);
+    return before && before.kind !== part.kind
+      ? [{ path: `pack.parts.${at}.kind`, message: `"${part.id}" is a ${before.kind} of this shop and stays one.` }]
+      : [];
+  });
+  refuseAll(errors);
+}
+
+function refuseAll(errors: readonly FieldError[]): void {
+  const [first] = errors;
+  if (!first) return;
+  throw refused(`${first.path}: ${first.message} Nothing was changed.`, errors.slice(0, MOST_ERRORS));
+}
+
+/** @returns nothing where the part is as the pack has it */
+function stepTo(part: PartRecord, before: StoredPart | undefined): readonly Step[] {
+  const after = toStored('part', part);
+  if (!before) return [{ id: part.id, version: 1, before: null, after }];
+  const read = readStored('part', before.kept);
+  if (read.ok && isSame(read.value, part)) return [];
+  return [{ id: part.id, version: before.version + 1, before: before.kept, after }];
+}
+
+function changedSince(label: string, others: number): AppError {
+  const what = others === 1 ? '1 part of it was' : `${others} parts of it were`;
+  return new AppError(
+    409,
+    'overtaken',
+    'Changed since',
+    `"${label}" cannot be taken back as a whole: ${what} changed since. Nothing was changed.`,
+  );
+}
+
+function cannot(why: string): AppError {
+  const message = `The parts pack cannot be taken back: ${why}.`;
+  return refused(message, [{ path: 'to', message }]);
+}
