@@ -23,7 +23,7 @@ module.exports = {
     onlyFrom('uncertainty-below-geometry', 'uncertainty', ['math/', 'units/', 'uncertainty/', 'result']),
     onlyFrom('geometry-below-fit', 'geometry', ['math/', 'units/', 'uncertainty/', 'geometry/', 'result']),
     onlyFrom('fit-below-model', 'fit', ['math/', 'units/', 'uncertainty/', 'geometry/', 'fit/', 'wiring/', 'result']),
-    onlyFrom('wiring-below-model', 'wiring', ['fit/shapes', 'wiring/', 'result']),
+    onlyFrom('wiring-below-fit', 'wiring', ['wiring/', 'units/', 'result']),
     onlyFrom('order-below-model', 'order', ['fit/', 'order/', 'result']),
     {
       name: 'model-below-contracts',

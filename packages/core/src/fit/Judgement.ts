@@ -1,9 +1,10 @@
 /** What is said of one candidate in one opening. */
+
 import type { Pose } from '../geometry/PlacedBody';
+import type { HarnessAdapter } from '../wiring';
 import type { Check, CheckId, Verdict } from './Check';
 import type { Joint } from './mates/Joint';
 import type { Placement } from './mates/placements';
-import type { FitHarnessAdapter } from './shapes';
 
 /** How a candidate sits in its opening. */
 export type Mount = {
@@ -28,5 +29,5 @@ export type Judgement = {
   readonly chance: number | null;
   readonly mount: Mount;
   /** The adapters that the connector check found; empty when none is needed or none was found. */
-  readonly harness: readonly FitHarnessAdapter[];
+  readonly harness: readonly HarnessAdapter[];
 };

@@ -1,14 +1,15 @@
 /**
  * Judges one candidate for one opening, at the best of all the ways in which it can be screwed together.
  */
+
 import type { LengthUnit } from '../units/parseLength';
-import { findHarnessChain } from '../wiring/findHarnessChain';
+import { findHarnessChain, type HarnessAdapter } from '../wiring';
 import type { Judgement } from './Judgement';
 import { speakerShape } from './layout/SpeakerShape';
 import { jointsOf } from './mates/joints';
 import { type Placement, placementsOf } from './mates/placements';
 import { Judge } from './search/Judge';
-import type { Candidate, FitBracket, FitHarnessAdapter, FitOpening, FitRules, FitSpeaker } from './shapes';
+import type { Candidate, FitBracket, FitOpening, FitRules, FitSpeaker } from './shapes';
 
 /**
  * @param adapters every harness adapter the shop can get
@@ -17,7 +18,7 @@ import type { Candidate, FitBracket, FitHarnessAdapter, FitOpening, FitRules, Fi
 export function judgeCandidate(
   opening: FitOpening,
   candidate: Candidate,
-  adapters: readonly FitHarnessAdapter[],
+  adapters: readonly HarnessAdapter[],
   rules: FitRules,
   unit: LengthUnit = 'mm',
 ): Judgement {
@@ -25,7 +26,7 @@ export function judgeCandidate(
 }
 
 /** The chain for a speaker's terminals, or null; it is the same for every bracket and spacer. */
-export function harnessFor({ wiring }: FitOpening, { terminals }: FitSpeaker, adapters: readonly FitHarnessAdapter[]) {
+export function harnessFor({ wiring }: FitOpening, { terminals }: FitSpeaker, adapters: readonly HarnessAdapter[]) {
   return wiring.kind === 'connector' ? findHarnessChain(wiring.connectorId, terminals, adapters) : null;
 }
 
@@ -33,7 +34,7 @@ export function harnessFor({ wiring }: FitOpening, { terminals }: FitSpeaker, ad
 export function judgeWithHarness(
   opening: FitOpening,
   candidate: Candidate,
-  harness: readonly FitHarnessAdapter[] | null,
+  harness: readonly HarnessAdapter[] | null,
   rules: FitRules,
   unit: LengthUnit = 'mm',
 ): Judgement {
@@ -45,7 +46,7 @@ export function askCandidate(
   judge: Judge,
   opening: FitOpening,
   candidate: Candidate,
-  harness: readonly FitHarnessAdapter[] | null,
+  harness: readonly HarnessAdapter[] | null,
 ): Judge {
   const best = judge.bestPlacement(lookAt(judge, opening, candidate, harness), 'hits');
   if (!best) throw new Error('askCandidate: expected a placement');
@@ -59,7 +60,7 @@ export function lookAt(
   { view, rules }: Judge,
   opening: FitOpening,
   candidate: Candidate,
-  harness: readonly FitHarnessAdapter[] | null,
+  harness: readonly HarnessAdapter[] | null,
 ): readonly Placement[] {
   const { speaker, layers } = candidate;
   const joints = jointsOf(opening, candidate, rules);

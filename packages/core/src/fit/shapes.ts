@@ -8,6 +8,7 @@
 import type { BoltPattern } from '../geometry/BoltPattern';
 import type { Outline, PartOutline } from '../geometry/Outline';
 import type { Dimension } from '../uncertainty/Dimension';
+import type { HarnessAdapter, Terminals } from '../wiring';
 import type { OpeningDimensionKey } from './Check';
 
 /** What lies behind the opening. */
@@ -170,7 +171,6 @@ export type FitOpening = {
 export type DepthDatum = 'underside' | 'top' | 'notStated';
 
 /** What a speaker's plug or spades need to be met by. */
-export type Terminals = 'spades 2.8 + 4.8' | 'spades 4.8 + 6.3' | 'bare ends';
 
 /** A section of the body at a depth below the flange's underside, full sizes in mm. */
 export type ProfileSection = { readonly depthMm: number; readonly lengthMm: number; readonly widthMm: number };
@@ -268,19 +268,6 @@ export type FitSpacer = {
   readonly pieceCostMinor: number;
 };
 
-/** Plugs into the factory connector on one side. */
-export type FitHarnessAdapter = {
-  readonly id: string;
-  readonly name: string;
-  readonly fromConnectorId: string;
-  readonly to:
-    | { readonly kind: 'terminals'; readonly terminals: Terminals }
-    | { readonly kind: 'connector'; readonly connectorId: string };
-  /** How far its plug stands out beyond the terminals, with the bend of its wires, mm; null where the catalogue does not say. */
-  readonly plugMm: number | null;
-  readonly pieceCostMinor: number;
-};
-
 /** What may stand between the metal and the speaker. */
 export type FitLayer = FitBracket | FitSpacer;
 
@@ -329,5 +316,5 @@ export type FitCatalogue = {
   readonly speakers: readonly FitSpeaker[];
   readonly brackets: readonly FitBracket[];
   readonly spacers: readonly FitSpacer[];
-  readonly adapters: readonly FitHarnessAdapter[];
+  readonly adapters: readonly HarnessAdapter[];
 };

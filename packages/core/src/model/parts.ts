@@ -1,18 +1,13 @@
 /** The parts a shop can order, as records, and as the shapes that the checks work on. */
+
 import { z } from 'zod';
 import { SHOULDER_DOUBT } from '../fit/layout/SpeakerShape';
-import {
-  COPIED_FIXINGS,
-  type FitBracket,
-  type FitCatalogue,
-  type FitHarnessAdapter,
-  type FitSpacer,
-  type FitSpeaker,
-} from '../fit/shapes';
+import { COPIED_FIXINGS, type FitBracket, type FitCatalogue, type FitSpacer, type FitSpeaker } from '../fit/shapes';
 import type { BoltPattern } from '../geometry/BoltPattern';
 import type { PartOutline } from '../geometry/Outline';
 import { type Dimension, rectangular } from '../uncertainty/Dimension';
 import { degToRad } from '../units/angle';
+import type { HarnessAdapter } from '../wiring';
 
 export const TERMINALS = ['spades 2.8 + 4.8', 'spades 4.8 + 6.3', 'bare ends'] as const;
 export const SPEAKER_KINDS = ['coaxial', 'component woofer', 'full range', 'tweeter'] as const;
@@ -231,7 +226,7 @@ export function toFitCatalogue(parts: readonly PartRecord[]): FitCatalogue {
     speakers: parts.filter((part) => part.kind === 'speaker').map(toFitSpeaker),
     brackets: parts.filter((part) => part.kind === 'bracket').flatMap(toFitBrackets),
     spacers: parts.filter((part) => part.kind === 'spacer').map(toFitSpacer),
-    adapters: parts.filter((part) => part.kind === 'harnessAdapter').map(toFitHarnessAdapter),
+    adapters: parts.filter((part) => part.kind === 'harnessAdapter').map(toHarnessAdapter),
   };
 }
 
@@ -316,7 +311,7 @@ function toFitSpacer(record: SpacerRecord): FitSpacer {
   };
 }
 
-function toFitHarnessAdapter(record: HarnessAdapterRecord): FitHarnessAdapter {
+function toHarnessAdapter(record: HarnessAdapterRecord): HarnessAdapter {
   return { ...common(record), fromConnectorId: record.fromConnectorId, to: record.to, plugMm: record.plugMm };
 }
 

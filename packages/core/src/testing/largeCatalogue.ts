@@ -4,12 +4,14 @@
  * in families, and brackets are made for vehicles of which this one is one among many. Most parts fail here, for
  * different reasons, and several hundred speakers fit.
  */
-import type { FitCatalogue, FitOpening, FitRules, Terminals } from '../fit/shapes';
+
+import type { FitCatalogue, FitOpening, FitRules } from '../fit/shapes';
 import { seededRandom } from '../math/seededRandom';
 import type { BracketRecord, HarnessAdapterRecord, PartRecord, SpacerRecord, SpeakerRecord } from '../model/parts';
 import { toFitCatalogue } from '../model/parts';
 import { sheetDefaults } from '../model/sheetDefaults';
 import { type Dimension, rectangular } from '../uncertainty/Dimension';
+import type { Terminals } from '../wiring';
 
 type SizeFamily = {
   readonly name: SpeakerRecord['nominalSize'];

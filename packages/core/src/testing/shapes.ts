@@ -1,9 +1,9 @@
 /** Shapes for tests: a plain 6.5-inch speaker in a plain door, each with the figures of the handbook's kind. */
+
 import type {
   Candidate,
   DepthReading,
   FitBracket,
-  FitHarnessAdapter,
   FitObstacle,
   FitOpening,
   FitRules,
@@ -13,6 +13,7 @@ import type {
 } from '../fit/shapes';
 import type { BoltPattern } from '../geometry/BoltPattern';
 import { type Dimension, exactly, rectangular } from '../uncertainty/Dimension';
+import type { HarnessAdapter } from '../wiring';
 
 export const RULES: FitRules = {
   clearancesMm: {
@@ -184,7 +185,7 @@ export function spacer(heightMm: number, changes: Partial<FitSpacer> = {}): FitS
   };
 }
 
-export function adapter(changes: Partial<FitHarnessAdapter> = {}): FitHarnessAdapter {
+export function adapter(changes: Partial<HarnessAdapter> = {}): HarnessAdapter {
   return {
     id: 'lead',
     name: 'Lead',

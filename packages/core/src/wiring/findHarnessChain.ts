@@ -3,7 +3,7 @@
  * then the cheapest, then by name, so the answer is stable. Breadth-first by length, at most two adapters: a longer
  * chain has more joints in a wet door than any shop would accept (common practice, no source).
  */
-import type { FitHarnessAdapter, Terminals } from '../fit/shapes';
+import type { HarnessAdapter, Terminals } from './HarnessAdapter';
 
 export const MOST_ADAPTERS = 2;
 
@@ -14,11 +14,9 @@ export const MOST_ADAPTERS = 2;
 export function findHarnessChain(
   connectorId: string,
   terminals: Terminals,
-  adapters: readonly FitHarnessAdapter[],
-): readonly FitHarnessAdapter[] | null {
-  let chains: readonly (readonly FitHarnessAdapter[])[] = startingFrom(connectorId, adapters).map((adapter) => [
-    adapter,
-  ]);
+  adapters: readonly HarnessAdapter[],
+): readonly HarnessAdapter[] | null {
+  let chains: readonly (readonly HarnessAdapter[])[] = startingFrom(connectorId, adapters).map((adapter) => [adapter]);
   for (let length = 1; length <= MOST_ADAPTERS && chains.length > 0; length++) {
     const complete = chains.filter((chain) => endsAt(chain, terminals)).sort(byCostThenName);
     const [best] = complete;
@@ -28,16 +26,16 @@ export function findHarnessChain(
   return null;
 }
 
-function startingFrom(connectorId: string, adapters: readonly FitHarnessAdapter[]) {
+function startingFrom(connectorId: string, adapters: readonly HarnessAdapter[]) {
   return adapters.filter((adapter) => adapter.fromConnectorId === connectorId);
 }
 
-function endsAt(chain: readonly FitHarnessAdapter[], terminals: Terminals): boolean {
+function endsAt(chain: readonly HarnessAdapter[], terminals: Terminals): boolean {
   const end = chain.at(-1)?.to;
   return end?.kind === 'terminals' && end.terminals === terminals;
 }
 
-function extended(chain: readonly FitHarnessAdapter[], adapters: readonly FitHarnessAdapter[]) {
+function extended(chain: readonly HarnessAdapter[], adapters: readonly HarnessAdapter[]) {
   const end = chain.at(-1)?.to;
   if (end?.kind !== 'connector') return [];
   return startingFrom(end.connectorId, adapters)
@@ -45,14 +43,14 @@ function extended(chain: readonly FitHarnessAdapter[], adapters: readonly FitHar
     .map((next) => [...chain, next]);
 }
 
-function byCostThenName(a: readonly FitHarnessAdapter[], b: readonly FitHarnessAdapter[]): number {
+function byCostThenName(a: readonly HarnessAdapter[], b: readonly HarnessAdapter[]): number {
   return costOf(a) - costOf(b) || namesOf(a).localeCompare(namesOf(b), 'en');
 }
 
-function costOf(chain: readonly FitHarnessAdapter[]): number {
+function costOf(chain: readonly HarnessAdapter[]): number {
   return chain.reduce((sum, { pieceCostMinor }) => sum + pieceCostMinor, 0);
 }
 
-function namesOf(chain: readonly FitHarnessAdapter[]): string {
+function namesOf(chain: readonly HarnessAdapter[]): string {
   return chain.map(({ name }) => name).join(' + ');
 }

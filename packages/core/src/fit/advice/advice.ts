@@ -4,11 +4,12 @@
  * data, so that a worker can hand it to a screen.
  */
 
+import type { HarnessAdapter } from '../../wiring';
 import type { CheckId } from '../Check';
 import { judgeWithHarness } from '../judgeCandidate';
 import type { FitEngine } from '../search/FitEngine';
 import { stackIds } from '../search/Ranking';
-import type { Candidate, FitHarnessAdapter, FitOpening } from '../shapes';
+import type { Candidate, FitOpening } from '../shapes';
 import type { Work } from '../work/Work';
 import { type NearMiss, nearMisses } from './nearMisses';
 import { candidateMeasurements, type NextMeasurement, nextMeasurements, type RimPlace } from './nextMeasurement';
@@ -65,7 +66,7 @@ export function advise(
   engine: FitEngine,
   opening: FitOpening,
   candidate: Candidate,
-  harness: readonly FitHarnessAdapter[] | null,
+  harness: readonly HarnessAdapter[] | null,
   { halfWidthsMm, places, ...costs }: AdviceOptions,
 ): Advice {
   const { rules, index } = engine;

@@ -5,10 +5,11 @@
  * In the order in which a shop likes them: another spacer, another bracket, what a hand can change at the bench, the next
  * smaller size.
  */
+import type { HarnessAdapter } from '../../wiring';
 import type { Judgement } from '../Judgement';
 import { bracketsOf, judgeWithHarness } from '../judgeCandidate';
 import { addedParts, chainsFor, moreRingStacks, piecesCostMinor, ringStacks, ringsFor } from '../search/stacks';
-import type { Candidate, FitCatalogue, FitHarnessAdapter, FitOpening, FitRules } from '../shapes';
+import type { Candidate, FitCatalogue, FitOpening, FitRules } from '../shapes';
 import type { Work } from '../work/Work';
 import { benchChanges } from './benchChanges';
 
@@ -31,7 +32,7 @@ export function nearMisses(
   opening: FitOpening,
   candidate: Candidate,
   catalogue: FitCatalogue,
-  harness: readonly FitHarnessAdapter[] | null,
+  harness: readonly HarnessAdapter[] | null,
   rules: FitRules,
   smaller: readonly Candidate[] = [],
 ): readonly NearMiss[] {

@@ -2,12 +2,14 @@
  * One stack in one opening at one placement, as the checks see it: where every layer lies, how high the speaker stands, and
  * what each length depends on. Written over and over while a catalogue runs through it.
  */
+
 import type { Pose } from '../../geometry/PlacedBody';
 import { PlacedBody } from '../../geometry/PlacedBody';
+import type { HarnessAdapter } from '../../wiring';
 import { Doubts } from '../margins/Doubts';
 import type { Joint } from '../mates/Joint';
 import type { LayerPlace, Placement } from '../mates/placements';
-import type { Candidate, FitHarnessAdapter, FitLayer, FitOpening, FitSpeaker } from '../shapes';
+import type { Candidate, FitLayer, FitOpening, FitSpeaker } from '../shapes';
 import { type PlacedBox, placedBoxes } from './bodyBoxes';
 import { type LayerShape, layerName, layerShape } from './LayerShape';
 import { type OpeningShape, openingShape } from './OpeningShape';
@@ -26,7 +28,7 @@ export class View {
   joints: readonly Joint[] = [];
   /** Height of the underside of each layer above the metal, and of the flange's, mm. */
   readonly belowMm = new Float64Array(MOST_LAYERS + 1);
-  harness: readonly FitHarnessAdapter[] | null = null;
+  harness: readonly HarnessAdapter[] | null = null;
   private openingNow: OpeningShape | null = null;
   private speakerNow: SpeakerShape | null = null;
   private placementNow: Placement | null = null;

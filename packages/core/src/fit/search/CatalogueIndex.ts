@@ -2,9 +2,10 @@
  * A catalogue laid out for a search: parts that share a bolt pattern as one class, so that a joint is turned and a chain
  * found once for thousands of parts; and what is asked of every speaker in flat arrays. Made once, it serves every opening.
  */
+import type { Terminals } from '../../wiring';
 import { type Looks, SpeakerShape } from '../layout/SpeakerShape';
 import { patternNumber } from '../mates/joints';
-import type { FitBracket, FitCatalogue, FitSpeaker, Terminals } from '../shapes';
+import type { FitBracket, FitCatalogue, FitSpeaker } from '../shapes';
 
 /** Speakers with the same holes, plug and roundness: they have the same chains and placements. */
 export type SpeakerClass = {

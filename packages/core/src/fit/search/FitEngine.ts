@@ -11,6 +11,7 @@
 
 import { sheetDepthMm } from '../../geometry/glassSheet';
 import { ROUNDING_MM } from '../../math/tolerances';
+import type { HarnessAdapter } from '../../wiring';
 import { type CheckId, VERDICT_GRAVITY, type Verdict } from '../Check';
 import type { Judgement } from '../Judgement';
 import { harnessFor } from '../judgeCandidate';
@@ -19,7 +20,7 @@ import type { SpeakerShape } from '../layout/SpeakerShape';
 import { behindClearanceMm } from '../margins/checks/depth';
 import { frontAskedMm } from '../margins/checks/front';
 import type { Placement } from '../mates/placements';
-import type { Candidate, FitHarnessAdapter, FitLayer, FitOpening, FitRules, FitSpacer, FitSpeaker } from '../shapes';
+import type { Candidate, FitLayer, FitOpening, FitRules, FitSpacer, FitSpeaker } from '../shapes';
 import type { CatalogueIndex, SpeakerClass } from './CatalogueIndex';
 import { type Chain, Chains } from './Chains';
 import { Judge, NEARLY_SURE } from './Judge';
@@ -65,7 +66,7 @@ export class FitEngine {
   private readonly rings: readonly FitSpacer[];
   private readonly widest: WidestIntervals;
   private readonly bests: (Best | null)[];
-  private readonly harnesses = new Map<string, readonly FitHarnessAdapter[] | null>();
+  private readonly harnesses = new Map<string, readonly HarnessAdapter[] | null>();
   private opening: FitOpening | null = null;
   /** How many stacks the last ranking was over. */
   stacksJudged = 0;
@@ -317,7 +318,7 @@ export class FitEngine {
     return stacks;
   }
 
-  private harnessOf(opening: FitOpening, speaker: FitSpeaker): readonly FitHarnessAdapter[] | null {
+  private harnessOf(opening: FitOpening, speaker: FitSpeaker): readonly HarnessAdapter[] | null {
     let harness = this.harnesses.get(speaker.terminals);
     if (harness === undefined) {
       harness = harnessFor(opening, speaker, this.index.catalogue.adapters);

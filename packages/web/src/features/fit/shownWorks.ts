@@ -3,10 +3,11 @@
 import { sameWorks } from '@low-quarry/core/fit/advice/benchChanges';
 import type { Judgement } from '@low-quarry/core/fit/Judgement';
 import { harnessFor, judgeWithHarness } from '@low-quarry/core/fit/judgeCandidate';
-import type { Candidate, FitHarnessAdapter, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import type { Candidate, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
 import type { Work } from '@low-quarry/core/fit/work/Work';
 import { type Worked, withWork } from '@low-quarry/core/fit/work/withWork';
 import { worksSchema } from '@low-quarry/core/model/work';
+import type { HarnessAdapter } from '@low-quarry/core/wiring/index';
 
 export const WORKS_PARAM = 'work';
 
@@ -42,7 +43,7 @@ export function shownThere(
   opening: FitOpening,
   candidate: Candidate,
   works: readonly Work[],
-  adapters: readonly FitHarnessAdapter[],
+  adapters: readonly HarnessAdapter[],
   rules: FitRules,
 ): Shown {
   const harness = harnessFor(opening, candidate.speaker, adapters);

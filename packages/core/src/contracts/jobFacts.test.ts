@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { jobSchema, newJobSchema, putJob } from '../contracts/jobs';
 import { shopFileSchema } from '../formats/shopFile';
+import { JOB_FACT_KEYS, type JobFacts, jobFactLabel, jobFactsOf, jobStateSchema, jobTitle } from '../model/job';
 import { JOB_FIELDS } from '../records/kinds/job';
 import { recordDifferences } from '../records/recordDifferences';
 import { readStored } from '../records/storedRecord';
-import { JOB_FACT_KEYS, type JobFacts, jobFactLabel, jobFactsOf, jobStateSchema, jobTitle } from './job';
+import { jobSchema, newJobSchema, putJob } from './jobs';
 
 const FACTS: JobFacts = { customer: 'Pilot station', registration: 'P 1', wants: 'louder', dueOn: '2026-03-04' };
 
