@@ -33,7 +33,7 @@ const HOST_NAME = /^[a-z0-9]([a-z0-9-]*[a-z0-9])?(\.[a-z0-9]([a-z0-9-]*[a-z0-9])
 await runMain(async () => {
   const names = process.argv.slice(2);
   const wrong = names.find((name) => !HOST_NAME.test(name));
-  if (wrong !== undefined) throw new Stop(`"${wrong}" was read; a name such as shop.lan would do.`);
+  if (wrong !== undefined) throw new Stop(`"${wrong}" was read; expected a name such as shop.lan.`);
   await ensureOpenssl();
   mkdirSync(DIR, { recursive: true, mode: 0o700 });
   chmodSync(DIR, 0o700);

@@ -65,7 +65,7 @@ function readPort(text) {
   if (text === undefined || text === '') return DEFAULT_PORT;
   const port = Number(text);
   if (Number.isInteger(port) && port >= 0 && port <= 65535) return port;
-  throw new Stop(`PORT: "${text}" was read; a whole number from 0 to 65535 would do.`);
+  throw new Stop(`PORT: "${text}" was read; expected a whole number from 0 to 65535.`);
 }
 
 function refuseBusyPort(port) {

@@ -86,3 +86,28 @@ test('after the database was away an open screen hears again of what others chan
   await expect(fitter.field('Depth behind')).toHaveValue('57');
   await context.close();
 });
+
+test('a newer program while a page is open: it says so, takes it at the next step, and what is typed stays', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await fitter.type('Depth behind', '58');
+  await page.evaluate(() => Object.assign(window, { isOld: true }));
+  const isOld = () => page.evaluate(() => 'isOld' in window);
+  await page.route('**/api/jobs**', async (route) => {
+    const response = await route.fetch();
+    await route.fulfill({ response, headers: { ...response.headers(), 'lq-program': 'another' } });
+  });
+  await page.getByRole('link', { name: 'Jobs', exact: true }).click();
+  await page.getByLabel('Find a car').fill('hds');
+  await expect(page.getByText('The shop has a newer program.')).toBeVisible();
+  expect(await isOld()).toBe(true);
+  await page.unroute('**/api/jobs**');
+  await page.getByRole('link', { name: JOB }).click();
+  await expect.poll(isOld).toBe(false);
+  await expect(page.getByRole('heading', { name: JOB, level: 1 })).toBeVisible();
+  await expect(page.getByText('The shop has a newer program.')).toBeHidden();
+  await page.getByRole('link', { name: `Measure ${DOOR}` }).click();
+  await expect(fitter.field('Depth behind')).toHaveValue('58');
+});

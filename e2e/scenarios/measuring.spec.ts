@@ -10,8 +10,8 @@ test('nonsense is answered at the field, and nothing typed is lost', async ({ fi
   await fitter.type('Front gap', '24');
   for (const [text, says] of [
     ['abc', '"abc" was not understood'],
-    ['-5', '−5 mm was read; 8 mm to 400 mm would do.'],
-    ['900', '900 mm was read; 8 mm to 400 mm would do.'],
+    ['-5', '−5 mm was read; expected 8 mm to 400 mm.'],
+    ['900', '900 mm was read; expected 8 mm to 400 mm.'],
     ['60 furlongs', 'mm, cm, in and " are'],
     ['2 3/8 mm', 'fractions are read as inches only'],
     ['3/0', 'cannot have 0 below the line'],
@@ -72,7 +72,7 @@ test('read from the old mount, the sums are the program’s, and the verdict is 
   // Taken away while something is still read from it: refused, and said where.
   await page.getByLabel('In front of the metal while measuring').selectOption('Nothing: read from the metal');
   await fitter.save();
-  await expect(page.getByText('how far that stands in front of the metal would do')).toBeVisible();
+  await expect(page.getByText('say how far that stands in front of the metal')).toBeVisible();
   await expect(fitter.field('Depth behind')).toHaveValue('70');
 });
 

@@ -152,7 +152,7 @@ test('an empty database asks for the owner’s account and opens the shop', asyn
     await page.getByLabel('Your name').fill('Tamsin');
     await page.getByLabel('Password').fill('short');
     await page.getByRole('button', { name: 'Open the shop' }).click();
-    await expect(page.getByText('At least 12 characters would do')).toBeVisible();
+    await expect(page.getByText('Type at least 12 characters')).toBeVisible();
     await page.getByLabel('Password').fill('three short words');
     await page.getByRole('button', { name: 'Open the shop' }).click();
     await expect(page.getByText('No car is booked in.')).toBeVisible();

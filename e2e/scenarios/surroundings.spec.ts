@@ -88,7 +88,7 @@ test('a number that cannot be read keeps the whole from being saved, and its pla
   await depth.getByLabel('To the right of the centre, mm').fill('far');
   await depth.getByLabel('Above the centre, mm').fill('900');
   await expect(depth).toContainText('"far" was not understood');
-  await expect(depth).toContainText('900 mm was read; −300 mm to 300 mm would do.');
+  await expect(depth).toContainText('900 mm was read; expected −300 mm to 300 mm.');
   await fitter.save();
   await expect(page.getByText('Not saved: one field cannot be read')).toBeVisible();
   await expect(depth.getByLabel('To the right of the centre, mm')).toBeFocused();
@@ -111,7 +111,7 @@ test('a hole of no regular shape is traced, whichever way round', async ({ fitte
   await page.getByLabel('Shape of the hole').selectOption('Free shape, traced');
   const corners = page.getByLabel('Corners of the hole, mm', { exact: true });
   await corners.fill('70; 70\n70; -70');
-  await expect(page.getByText('2 places were read; 3 to 400 would do.')).toBeVisible();
+  await expect(page.getByText('2 places were read; expected 3 to 400.')).toBeVisible();
   await corners.fill('70; 70\n70; -70; 10\n-70; -70\n-70; 70');
   await fitter.save();
   await fitter.saved();

@@ -1,6 +1,6 @@
 /**
  * fit OPENING.json PARTS.json: prints a fit report as JSON. Exit status 0 when it is printed, 2 for a file that cannot be
- * read or is wrong: then standard error says the path inside the file, what stood there, and what would do.
+ * read or is wrong: then standard error says the path inside the file, what stood there, and what is expected.
  */
 import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
@@ -29,7 +29,7 @@ function read<Schema extends z.ZodType>(file: string, schema: Schema): z.output<
 try {
   const [openingPath, partsPath, ...more] = process.argv.slice(2);
   if (!openingPath || !partsPath || more.length > 0) {
-    throw new BadFile('Two files would do: npm run --silent fit -- OPENING.json PARTS.json');
+    throw new BadFile('Give two files: npm run --silent fit -- OPENING.json PARTS.json');
   }
   const [opening, parts] = [read(openingPath, openingFileSchema), read(partsPath, partsFileSchema)];
   for (const text of fitReportText(opening, parts))

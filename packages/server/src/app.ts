@@ -1,6 +1,9 @@
 /** The HTTP application, given what it works with. */
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { importParts, MOST_IMPORT_MB } from '@low-quarry/core/contracts/catalogue';
+import { PROGRAM_HEADER } from '@low-quarry/core/contracts/contract';
 import { LIVE_PATH } from '@low-quarry/core/contracts/live';
 import { importShop } from '@low-quarry/core/contracts/shopFile';
 import compression from 'compression';
@@ -132,9 +135,11 @@ export function createApp({
     response.setHeader('Cache-Control', 'no-store');
     response.json({ ok: true });
   });
+  const program = webDir && programIn(webDir);
   app.use('/api', sameOrigin, (_request, response, next) => {
     hold.requireOpen();
     response.setHeader('Cache-Control', 'no-store');
+    if (program) response.setHeader(PROGRAM_HEADER, program);
     next();
   });
   const sessions = new SessionsService(db, now, newId, new Guesses(db, now));
@@ -167,6 +172,12 @@ export function createApp({
   app.use(unknownPath);
   app.use(problemHandler);
   return app;
+}
+
+/** Another page, with other scripts in it, is another program. */
+function programIn(webDir: string): string {
+  const page = readFileSync(path.join(webDir, 'index.html'));
+  return createHash('sha256').update(page).digest('hex').slice(0, 16);
 }
 
 function serveWeb(app: Express, webDir: string): void {

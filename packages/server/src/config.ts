@@ -10,7 +10,7 @@ const configSchema = z.object({
   LQ_APP_DATABASE_URL: databaseUrl.optional(),
   PORT: z.coerce.number().int().min(0).max(65535).default(4780),
   LQ_HOST: z
-    .union([z.ipv4(), z.ipv6(), z.literal('localhost')], 'an IP address of this machine would do')
+    .union([z.ipv4(), z.ipv6(), z.literal('localhost')], 'use an IP address of this machine')
     .default('127.0.0.1'),
   LQ_ALLOWED_HOSTS: list
     .pipe(
@@ -18,12 +18,12 @@ const configSchema = z.object({
         z
           .string()
           .toLowerCase()
-          .regex(/^[a-z0-9][a-z0-9.-]*$/, 'host names without a port would do'),
+          .regex(/^[a-z0-9][a-z0-9.-]*$/, 'use host names without a port'),
       ),
     )
     .prefault(''),
   LQ_TRUSTED_PROXY: list
-    .pipe(z.array(z.union([z.ipv4(), z.ipv6(), z.cidrv4(), z.cidrv6()], 'IP addresses or networks would do')))
+    .pipe(z.array(z.union([z.ipv4(), z.ipv6(), z.cidrv4(), z.cidrv6()], 'use IP addresses or networks')))
     .prefault(''),
   LQ_TLS_CERT: z.string().min(1).optional(),
   LQ_TLS_KEY: z.string().min(1).optional(),
@@ -67,7 +67,7 @@ export type Config = {
   readonly logLevel: string;
 };
 
-/** @throws with one line for each variable that is wrong: its name, what was read, what would do */
+/** @throws with one line for each variable that is wrong: its name, what was read, what is expected */
 export function readConfig(env: Readonly<Record<string, string | undefined>>): Config {
   const parsed = configSchema.safeParse(env);
   if (!parsed.success) {
@@ -85,7 +85,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
   }
   const { data } = parsed;
   if ((data.LQ_TLS_CERT === undefined) !== (data.LQ_TLS_KEY === undefined)) {
-    throw new Error('The environment is not usable.\nLQ_TLS_CERT, LQ_TLS_KEY: one was read; both or none would do.');
+    throw new Error('The environment is not usable.\nLQ_TLS_CERT, LQ_TLS_KEY: one was read; set both or none.');
   }
   return {
     databaseUrl: data.DATABASE_URL,

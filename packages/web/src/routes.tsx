@@ -1,11 +1,38 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter } from 'react-router';
-import { Gate } from './features/session/Gate';
+import { Gate } from './features/sessions/Gate';
+import { WaitingScreen } from './features/waiting/WaitingScreen';
 import { ScreenFault } from './ui/states';
 
-/** A screen's code comes when somebody goes there: the first of them is on the table before the last is loaded. */
-function screen<Name extends string>(load: () => Promise<Readonly<Record<Name, ComponentType>>>, name: Name) {
-  return async () => ({ Component: (await load())[name], ErrorBoundary: ScreenFault });
+/** By name, each a file of its own: a screen's code comes when somebody goes there, or behind the first one. */
+const SCREENS = {
+  MeScreen: () => import('./features/sessions/MeScreen'),
+  SettingsScreen: () => import('./features/settings/SettingsScreen'),
+  HistoryScreen: () => import('./features/history/HistoryScreen'),
+  BinScreen: () => import('./features/bin/BinScreen'),
+  BackupScreen: () => import('./features/backup/BackupScreen'),
+  LibraryScreen: () => import('./features/library/LibraryScreen'),
+  CorrectScreen: () => import('./features/library/CorrectScreen'),
+  PeopleScreen: () => import('./features/people/PeopleScreen'),
+  JobsScreen: () => import('./features/jobs/JobsScreen'),
+  WillFitScreen: () => import('./features/willFit/WillFitScreen'),
+  JobScreen: () => import('./features/jobs/JobScreen'),
+  OpeningScreen: () => import('./features/openings/OpeningScreen'),
+  FitScreen: () => import('./features/fit/FitScreen'),
+  OrderScreen: () => import('./features/orders/OrderScreen'),
+} as const;
+type ScreenName = keyof typeof SCREENS;
+
+function screen<Name extends ScreenName>(name: Name) {
+  return async () => {
+    const file = (await SCREENS[name]()) as unknown as Readonly<Record<Name, ComponentType>>;
+    return { Component: file[name], ErrorBoundary: ScreenFault };
+  };
+}
+
+/** What cannot be loaded now is asked for when somebody goes there. */
+export function loadScreens(): void {
+  for (const load of Object.values(SCREENS)) load().catch(() => {});
 }
 
 function Nothing() {
@@ -20,27 +47,28 @@ export function createRoutes() {
       // The page's own ground: what is loading is said by what loads it.
       HydrateFallback: Nothing,
       children: [
-        { path: '/me', lazy: screen(() => import('./features/session/MeScreen'), 'MeScreen') },
-        { path: '/settings', lazy: screen(() => import('./features/settings/SettingsScreen'), 'SettingsScreen') },
-        { path: '/history', lazy: screen(() => import('./features/history/HistoryScreen'), 'HistoryScreen') },
-        { path: '/bin', lazy: screen(() => import('./features/bin/BinScreen'), 'BinScreen') },
-        { path: '/waiting', lazy: screen(() => import('./features/waiting/WaitingScreen'), 'WaitingScreen') },
-        { path: '/backups', lazy: screen(() => import('./features/backup/BackupScreen'), 'BackupScreen') },
-        { path: '/library', lazy: screen(() => import('./features/library/LibraryScreen'), 'LibraryScreen') },
-        { path: '/library/:kind/:id', lazy: screen(() => import('./features/library/CorrectScreen'), 'CorrectScreen') },
-        { path: '/people', lazy: screen(() => import('./features/people/PeopleScreen'), 'PeopleScreen') },
-        { path: '/', lazy: screen(() => import('./features/jobs/JobsScreen'), 'JobsScreen') },
-        { path: '/will-it-fit', lazy: screen(() => import('./features/willFit/WillFitScreen'), 'WillFitScreen') },
-        { path: '/jobs/:jobId', lazy: screen(() => import('./features/jobs/JobScreen'), 'JobScreen') },
+        { path: '/me', lazy: screen('MeScreen') },
+        { path: '/settings', lazy: screen('SettingsScreen') },
+        { path: '/history', lazy: screen('HistoryScreen') },
+        { path: '/bin', lazy: screen('BinScreen') },
+        // What waits to be sent is looked at when nothing can be loaded.
+        { path: '/waiting', Component: WaitingScreen, ErrorBoundary: ScreenFault },
+        { path: '/backups', lazy: screen('BackupScreen') },
+        { path: '/library', lazy: screen('LibraryScreen') },
+        { path: '/library/:kind/:id', lazy: screen('CorrectScreen') },
+        { path: '/people', lazy: screen('PeopleScreen') },
+        { path: '/', lazy: screen('JobsScreen') },
+        { path: '/will-it-fit', lazy: screen('WillFitScreen') },
+        { path: '/jobs/:jobId', lazy: screen('JobScreen') },
         {
           path: '/jobs/:jobId/openings/:openingId',
-          lazy: screen(() => import('./features/openings/OpeningScreen'), 'OpeningScreen'),
+          lazy: screen('OpeningScreen'),
         },
         {
           path: '/jobs/:jobId/openings/:openingId/fit',
-          lazy: screen(() => import('./features/fit/FitScreen'), 'FitScreen'),
+          lazy: screen('FitScreen'),
         },
-        { path: '/jobs/:jobId/order', lazy: screen(() => import('./features/orders/OrderScreen'), 'OrderScreen') },
+        { path: '/jobs/:jobId/order', lazy: screen('OrderScreen') },
       ],
     },
   ]);

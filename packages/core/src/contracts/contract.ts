@@ -23,6 +23,9 @@ export type Contract<Params extends z.ZodType, Body extends z.ZodType, Answer ex
 export const PERSON_HEADER = 'LQ-Person';
 export const ROLES_HEADER = 'LQ-Roles';
 
+/** Header in which every answer names the program that is served; a page of another one has to be loaded anew. */
+export const PROGRAM_HEADER = 'LQ-Program';
+
 export const nothing = z.undefined();
 export const idSchema = z.uuid();
 

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { roleSchema, rolesSchema } from '../model/access';
 import { contract, idSchema, nothing } from './contract';
-import { passwordSchema, personNameSchema } from './session';
+import { passwordSchema, personNameSchema } from './sessions';
 
 export const personSchema = z.object({
   id: idSchema,

@@ -35,12 +35,12 @@ const screwsOf = (at: FitOpening, what: FitSpeaker, layers: readonly FitLayer[] 
 };
 
 describe('straight into the metal', () => {
-  test('with no bag known it is a look on arrival, and the lengths that would do are told', () => {
+  test('with no bag known it is a look on arrival, and the lengths that serve are told', () => {
     const check = screwsOf(opening(), speaker());
     expect(check).toMatchObject({ verdict: 'measure', countsFor: 'arrival', isJudged: false, margin: null });
     // 4 of flange and 6 of bite; 4 of flange, 70 to the glass, less 5.
     expect(check.sentence).toBe(
-      'The speaker needs 4 screws of 4 mm, and no box is known to hold them: a length of 10 to 69 mm would do.',
+      'The speaker needs 4 screws of 4 mm, and no box is known to hold them: a length of 10 to 69 mm is needed.',
     );
   });
 
@@ -52,7 +52,7 @@ describe('straight into the metal', () => {
   });
 
   test.each([
-    ['too short to reach it', 3, 3 - 4 - 6, 'too short to reach the metal by 1 mm: a length of 10 to 69 mm would do.'],
+    ['too short to reach it', 3, 3 - 4 - 6, 'too short to reach the metal by 1 mm: a length of 10 to 69 mm is needed.'],
     ['too short to hold', 8, 8 - 4 - 6, 'which reach only 4 mm into the metal; the shop asks 6 mm'],
     ['too long', 71, 70 - (71 - 4) - 5, 'too long: their tips stay 3 mm off the glass, the shop asks 5 mm'],
     ['much too long', 80, 70 - (80 - 4) - 5, 'too long: their tips would stand 6 mm into the glass'],
@@ -65,7 +65,7 @@ describe('straight into the metal', () => {
 
   test('too long: what they are cut to', () => {
     expect(screwsOf(opening(), speaker({ screws: [bag(80)] })).sentence).toContain(
-      'a length of 10 to 69 mm would do; or these cut to 69 mm, with a nut on the thread first to clear the burr.',
+      'a length of 10 to 69 mm is needed; or these cut to 69 mm, with a nut on the thread first to clear the burr.',
     );
   });
 
@@ -91,12 +91,12 @@ describe('straight into the metal', () => {
     expect(wrong).toMatchObject({ verdict: right?.verdict, decidedBy: right?.decidedBy, chance: right?.chance });
   });
 
-  test('a beam behind one screw hole shortens what would do; only that screw meets it', () => {
+  test('a beam behind one screw hole shortens what is expected; only that screw meets it', () => {
     const place = 78 * Math.SQRT1_2;
     // Its surface lies 30 behind the metal; 4 of room are asked.
     const beam = rodAt({ xMm: place, yMm: place, depth: exact(30), diameterMm: 20, angleRad: -Math.PI / 4 });
     const check = screwsOf(opening({ obstacles: [beam] }), speaker());
-    expect(check.sentence).toContain('10 to 30 mm would do');
+    expect(check.sentence).toContain('10 to 30 mm is needed');
     expect(screwsOf(opening({ obstacles: [beam] }), speaker({ screws: [bag(31)] })).margin?.valueMm).toBeCloseTo(-1, 6);
   });
 
@@ -153,7 +153,7 @@ describe('on a bracket', () => {
     expect(long).toMatchObject({ verdict: 'hits', countsFor: 'arrival' });
     expect(long.margin?.valueMm).toBeCloseTo(20 - (30 - 4), 9);
     expect(long.sentence).toContain(
-      'come out of the bracket’s back by 6 mm, onto what is under it: a length of 10 to 24 mm would do',
+      'come out of the bracket’s back by 6 mm, onto what is under it: a length of 10 to 24 mm is needed',
     );
     // In a hole of 190 the tips go on towards the glass: 4 + 20 + 70 − 5.
     const wide = { hole: { kind: 'circle', diameter: exact(190) } } as const;
@@ -164,7 +164,7 @@ describe('on a bracket', () => {
   test('of a thin plate two thirds are bitten; without its thickness under the heads nothing can be said of its own screws', () => {
     const thin = screwsOf(opening(), speaker(), [plate({ height: exact(4), bossMm: null, earMm: null })]);
     expect(thin.sentence).toContain('How thick the bracket is under the heads of its screws is not in the catalogue');
-    expect(thin.sentence).toContain('a length of 7 to 8 mm would do');
+    expect(thin.sentence).toContain('a length of 7 to 8 mm is needed');
   });
 });
 

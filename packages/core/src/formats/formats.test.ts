@@ -97,7 +97,7 @@ test('the schemas in docs/schemas are those that the readers use', () => {
   expect(written).toEqual(JSON.parse(JSON.stringify(JSON_SCHEMAS)));
 });
 
-describe('a bad file is answered with the place, what stood there, and what would do', () => {
+describe('a bad file is answered with the place, what stood there, and what is expected', () => {
   const broken = (change: (file: { opening: Record<string, unknown> }) => void) => {
     const file = JSON.parse(OPENING);
     change(file);
@@ -118,7 +118,7 @@ describe('a bad file is answered with the place, what stood there, and what woul
         Object.assign(file.opening.dimensions as object, {
           depthBehind: { readingsMm: [9000], source: 'depthStick', entered: '9000', takenBy: null, takenAt: null },
         }),
-      /at opening\.dimensions\.depthBehind\.readingsMm\.0: found 9000; .*8 mm to 400 mm would do/,
+      /at opening\.dimensions\.depthBehind\.readingsMm\.0: found 9000; .*expected 8 mm to 400 mm/,
     ],
     [
       'an obstacle without a depth',

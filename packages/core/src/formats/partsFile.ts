@@ -15,7 +15,7 @@ export const partsFileSchema = z.strictObject({
       const known = new Set<string>();
       parts.forEach(({ id }, index) => {
         if (known.has(id))
-          context.addIssue({ code: 'custom', path: [index, 'id'], message: 'an id that no other part has would do' });
+          context.addIssue({ code: 'custom', path: [index, 'id'], message: 'use an id that no other part has' });
         known.add(id);
       });
     }),

@@ -1,6 +1,6 @@
 /**
  * Reads a file of one of the project's JSON formats: strictly, and with a failure that says where in the file, what stood
- * there, and what would do.
+ * there, and what is expected.
  */
 import type { z } from 'zod';
 import { fail, ok, type Result } from '../result';

@@ -11,7 +11,7 @@ export type Role = z.infer<typeof roleSchema>;
 /** Roles of a person, in the order of `ROLES`, at least one. */
 export const rolesSchema = z
   .array(roleSchema)
-  .min(1, 'At least one role would do.')
+  .min(1, 'Choose at least one role.')
   .transform((roles) => ROLES.filter((role) => roles.includes(role)));
 
 const EVERYBODY = ROLES;

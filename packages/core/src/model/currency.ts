@@ -22,4 +22,4 @@ export function isCurrency(code: unknown): boolean {
 
 export const currencySchema = z
   .string()
-  .refine(isCurrency, 'A currency by its three capital letters (ISO 4217), such as EUR, would do.');
+  .refine(isCurrency, 'Type a currency by its three capital letters (ISO 4217), such as EUR.');

@@ -41,12 +41,12 @@ describe('reading a measurement', () => {
   });
 
   test.each([
-    ['900', 'Depth behind: 900 mm was read; 8 mm to 400 mm would do.'],
-    ['-5', 'Depth behind: −5 mm was read; 8 mm to 400 mm would do.'],
+    ['900', 'Depth behind: 900 mm was read; expected 8 mm to 400 mm.'],
+    ['-5', 'Depth behind: −5 mm was read; expected 8 mm to 400 mm.'],
     ['60; x', 'Depth behind: "x"'],
     [';', 'holds no reading'],
-    [Array(13).fill('60').join(';'), '13 readings were read; up to 12 would do'],
-  ])('%j is refused with what was read and what would do', (text, says) => {
+    [Array(13).fill('60').join(';'), '13 readings were read; expected up to 12'],
+  ])('%j is refused with what was read and what is expected', (text, says) => {
     const read = readMeasurement(text, 'depthBehind', 'mm');
     if (read.ok) throw new Error('expected a failure');
     expect(read.failure).toContain(says);

@@ -52,7 +52,7 @@ const traceSchema = z.strictObject({
 });
 
 export const obstacleSchema = z.strictObject({
-  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'lower-case letters, digits and - would do'),
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'use lower-case letters, digits and -'),
   label: z.string().min(1).max(60),
   kind: z.enum(OBSTACLE_KINDS),
   /** Its nearest place, from the hole's centre, seen from the cabin. */
@@ -78,7 +78,7 @@ export type ObstacleRecord = z.infer<typeof obstacleSchema>;
 
 /** What stands proud of the metal around the hole: a bead, a stud, an old nut. */
 export const proudSchema = z.strictObject({
-  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'lower-case letters, digits and - would do'),
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'use lower-case letters, digits and -'),
   label: z.string().min(1).max(60),
   /** Its middle, from the hole's centre, seen from the cabin. */
   xMm: placeMm,
@@ -90,7 +90,7 @@ export const proudSchema = z.strictObject({
 export type ProudRecord = z.infer<typeof proudSchema>;
 
 export const frontLayerSchema = z.strictObject({
-  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'lower-case letters, digits and - would do'),
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'use lower-case letters, digits and -'),
   label: z.string().min(1).max(60),
   kind: z.enum(FRONT_KINDS),
   gap: freeMeasurementSchema,
@@ -123,7 +123,7 @@ const dimensionsSchema = z
         context.addIssue({
           code: 'custom',
           path: [key, 'from'],
-          message: 'it is not read from a face: leaving it out would do',
+          message: 'it is not read from a face: leave it out',
         });
     }
   });
@@ -199,13 +199,13 @@ export const openingRecordSchema = openingFieldsSchema.superRefine(
         context.addIssue({
           code: 'custom',
           path: [key, at, 'id'],
-          message: `"${id}" names another one too: a name of its own would do`,
+          message: `"${id}" names another one too: give it a name of its own`,
         });
       });
     }
     for (const face of FRONT_FACES) {
       if (faces[face] !== null || !read.some((each) => faceOf(each) === face)) continue;
-      const message = `something was read from the ${FACE_NAMES[face]}: how far that stands in front of the metal would do`;
+      const message = `something was read from the ${FACE_NAMES[face]}: say how far that stands in front of the metal`;
       context.addIssue({ code: 'custom', path: ['faces', face], message });
     }
   },

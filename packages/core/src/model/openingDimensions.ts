@@ -96,9 +96,9 @@ export const OPENING_DIMENSION_KEYS = Object.keys(OPENING_DIMENSIONS) as [
   ...OpeningDimensionKey[],
 ];
 
-/** What is wrong with a value for a dimension, as a sentence with what was read and what would do; null when nothing is. */
+/** What is wrong with a value for a dimension, as a sentence with what was read and what is expected; null when nothing is. */
 export function dimensionRangeError(key: OpeningDimensionKey, valueMm: number, unit: LengthUnit = 'mm'): string | null {
   const { label, leastMm, mostMm } = OPENING_DIMENSIONS[key];
   if (valueMm >= leastMm && valueMm <= mostMm) return null;
-  return `${label}: ${printLength(valueMm, unit)} was read; ${printLength(leastMm, unit)} to ${printLength(mostMm, unit)} would do.`;
+  return `${label}: ${printLength(valueMm, unit)} was read; expected ${printLength(leastMm, unit)} to ${printLength(mostMm, unit)}.`;
 }

@@ -112,15 +112,15 @@ export const speakerSchema = z.strictObject({
     .max(24)
     .refine(
       (sections) => sections.every(({ depthMm }, at) => at === 0 || depthMm > (sections[at - 1]?.depthMm ?? 0)),
-      'sections from the flange inwards, each deeper than the one before, would do',
+      'list the sections from the flange inwards, each deeper than the one before',
     )
-    .refine((sections) => sections.length !== 1, 'two sections or more would do, or none')
+    .refine((sections) => sections.length !== 1, 'list two sections or more, or none')
     .default([]),
   /** Terminals and plugs that stick out of the round body. */
   boxes: z
     .array(
       bodyBoxSchema.refine(({ innerMm, outerMm, fromMm, toMm }) => innerMm < outerMm && fromMm < toMm, {
-        message: 'an inner face nearer the axis than the outer, and a near face before the far one, would do',
+        message: 'the inner face must be nearer the axis than the outer, the near face before the far one',
       }),
     )
     .max(6)
@@ -157,7 +157,7 @@ export const bracketSchema = z.strictObject({
   snapOffs: z
     .array(
       z.strictObject({
-        id: z.string().regex(/^[a-z0-9-]{1,20}$/, 'lower-case letters, digits and - would do'),
+        id: z.string().regex(/^[a-z0-9-]{1,20}$/, 'use lower-case letters, digits and -'),
         name: z.string().min(1).max(60),
         vehicleBolts: patternSchema.nullable().default(null),
         speakerBolts: patternSchema.nullable().default(null),

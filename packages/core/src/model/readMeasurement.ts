@@ -24,9 +24,9 @@ export function readMeasurement(
     .filter((part) => part !== '');
   const { label } = OPENING_DIMENSIONS[key];
   if (parts.length === 0)
-    return fail(`${label}: "${text.trim().slice(0, 40)}" holds no reading. A length such as 60 or 2 3/8" would do.`);
+    return fail(`${label}: "${text.trim().slice(0, 40)}" holds no reading. Type a length such as 60 or 2 3/8".`);
   if (parts.length > MOST_READINGS)
-    return fail(`${label}: ${parts.length} readings were read; up to ${MOST_READINGS} would do.`);
+    return fail(`${label}: ${parts.length} readings were read; expected up to ${MOST_READINGS}.`);
   const readings: number[] = [];
   for (const part of parts) {
     const length = parseLength(part, unit);

@@ -18,9 +18,9 @@ describe('readPlaces', () => {
   });
 
   test.each([
-    ['60', 2, 'Line 1: "60" was read; right; up would do.'],
-    ['60; 0\n60; 0; 3', 2, 'Line 2: "60; 0; 3" was read; right; up would do.'],
-    ['1; 2; 3; 4', 3, 'Line 1: "1; 2; 3; 4" was read; right; up, and a bulge if the edge is one would do.'],
+    ['60', 2, 'Line 1: "60" was read; expected right; up.'],
+    ['60; 0\n60; 0; 3', 2, 'Line 2: "60; 0; 3" was read; expected right; up.'],
+    ['1; 2; 3; 4', 3, 'Line 1: "1; 2; 3; 4" was read; expected right; up, and a bulge if the edge is one.'],
     ['60; x', 2, '"x" was not understood'],
   ] as const)('%j: names the line', (text, columns, says) => {
     const read = readPlaces(text, 'mm', columns);

@@ -19,7 +19,7 @@ export function readPlaces(text: string, unit: LengthUnit, columns: 2 | 3): Resu
     const parts = line.split(';').map((part) => part.trim());
     const wanted = columns === 2 ? 'right; up' : 'right; up, and a bulge if the edge is one';
     if (parts.length < 2 || parts.length > columns)
-      return fail(`Line ${index + 1}: "${line.trim().slice(0, 40)}" was read; ${wanted} would do.`);
+      return fail(`Line ${index + 1}: "${line.trim().slice(0, 40)}" was read; expected ${wanted}.`);
     const lengths: number[] = [];
     for (const part of parts) {
       const length = parseLength(part, unit);

@@ -14,7 +14,7 @@ const STOCK_DEFAULTS = [3, 5, 6, 9, 12, 15, 18].map((thicknessMm) => ({
 }));
 
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
-const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 08:00 would do');
+const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'type a time such as 08:00');
 const OPEN_HOURS = { from: '08:00', to: '17:30', days: WEEKDAYS.slice(0, 5) };
 const SCHOOLS = { meter: 'belowNominal', splice: 'crimp', fit: 'tape' } as const;
 
@@ -62,7 +62,7 @@ export const shopSchema = z.strictObject({
   paper: z.enum(['A4', 'Letter']).default('A4'),
   workingHours: z
     .strictObject({ from: clockSchema, to: clockSchema, days: z.array(z.enum(WEEKDAYS)) })
-    .refine(({ from, to }) => from < to, { path: ['to'], message: 'a closing time after the opening time would do' })
+    .refine(({ from, to }) => from < to, { path: ['to'], message: 'type a closing time after the opening time' })
     .default(OPEN_HOURS),
   /** Where good shops differ: how an ohmmeter is read, how wires are joined, what is believed of a fit. */
   schools: z

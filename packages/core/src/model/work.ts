@@ -47,5 +47,5 @@ export const workSchema = z.discriminatedUnion('kind', [
 export const worksSchema = z
   .array(workSchema)
   .max(MOST_WORKS)
-  .refine((works) => new Set(works.map(({ kind }) => kind)).size === works.length, 'each kind of work once would do')
+  .refine((works) => new Set(works.map(({ kind }) => kind)).size === works.length, 'name each kind of work once')
   .readonly();

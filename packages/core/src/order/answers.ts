@@ -14,8 +14,8 @@ const LONGEST_WORDS = 500;
 const words = z
   .string()
   .trim()
-  .min(SHORTEST_WORDS, `At least ${SHORTEST_WORDS} characters would do.`)
-  .max(LONGEST_WORDS, `Up to ${LONGEST_WORDS} characters would do.`);
+  .min(SHORTEST_WORDS, `Type at least ${SHORTEST_WORDS} characters.`)
+  .max(LONGEST_WORDS, `Type at most ${LONGEST_WORDS} characters.`);
 
 export const CURE_IDS = [
   'sounderKept',
@@ -153,7 +153,7 @@ const cureSchema = z.strictObject({
   /** What was done or seen, so that somebody else can look at it again. */
   words,
   /** Who of the vehicle's side gave leave, and how; null where the cure asks for none. */
-  leave: z.string().trim().min(3, 'Who gave leave, and how.').max(200, 'Up to 200 characters would do.').nullable(),
+  leave: z.string().trim().min(3, 'Who gave leave, and how.').max(200, 'Type at most 200 characters.').nullable(),
 });
 
 export const newAnswerSchema = z.discriminatedUnion('kind', [reasonSchema, cureSchema]);

@@ -30,7 +30,7 @@ export function toStored(kind: StoredKind, record: object): object {
 
 /**
  * @param json what is kept, of whatever form
- * @returns the record in today's form, or why it cannot be read: the place in it and what would do
+ * @returns the record in today's form, or why it cannot be read: the place in it and what is expected
  */
 export function readStored<Kind extends StoredKind>(kind: Kind, json: unknown): Result<Stored<Kind>, string> {
   const { schema, upgrades }: Pick<RecordEntry, 'schema' | 'upgrades'> = STORED[kind];

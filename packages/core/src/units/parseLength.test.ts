@@ -36,8 +36,8 @@ describe('what a fitter types', () => {
 
 describe('what is not understood', () => {
   const cases: readonly (readonly [string, LengthFailure['kind'], string])[] = [
-    ['', 'empty', 'would do'],
-    ['  ', 'empty', 'would do'],
+    ['', 'empty', 'Type a length'],
+    ['  ', 'empty', 'Type a length'],
     ['abc', 'notANumber', '"abc"'],
     ['6.5.2', 'notANumber', '"6.5.2"'],
     ['60 furlongs', 'unknownUnit', 'mm, cm, in'],

@@ -85,9 +85,9 @@ export function parseLength(text: string, bareUnit: LengthUnit): Result<ParsedLe
   return ok({ valueMm: sign === '-' && valueMm !== 0 ? -valueMm : valueMm, unit: unit.unit });
 }
 
-/** A sentence for a person: what was read, and what would do. */
+/** A sentence for a person: what was read, and what is expected. */
 export function explainLengthFailure(failure: LengthFailure): string {
-  const would = 'A length such as 60, 6,5 cm or 2 3/8" would do.';
+  const would = 'Type a length such as 60, 6,5 cm or 2 3/8".';
   switch (failure.kind) {
     case 'empty':
       return `Nothing was typed. ${would}`;

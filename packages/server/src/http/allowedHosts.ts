@@ -14,7 +14,7 @@ export function allowedHosts(names: readonly string[]): RequestHandler {
     const hosts = request.rawHeaders.filter((_, at) => at % 2 === 0).filter((name) => name.toLowerCase() === 'host');
     const host = request.headers.host;
     if (hosts.length !== 1 || host === undefined) {
-      throw new AppError(400, 'host', 'No host', 'One Host header would do.');
+      throw new AppError(400, 'host', 'No host', 'Send one Host header.');
     }
     const name = hostName(host);
     const own = request.socket.localAddress?.replace(/^::ffff:/, '');

@@ -18,12 +18,7 @@ export function readKey(request: Request, { personId }: Actor): Key | null {
   const key = request.get('Idempotency-Key');
   if (key === undefined) return null;
   if (!KEY_FORM.test(key)) {
-    throw new AppError(
-      400,
-      'invalid',
-      'Not valid',
-      `Idempotency-Key: "${key.slice(0, 60)}" was read; a UUID would do.`,
-    );
+    throw new AppError(400, 'invalid', 'Not valid', `Idempotency-Key: "${key.slice(0, 60)}" was read; send a UUID.`);
   }
   const what = `${request.method} ${request.originalUrl} ${JSON.stringify(request.body ?? null)}`;
   return { key, personId, requestHash: createHash('sha256').update(what).digest('base64url') };

@@ -15,7 +15,7 @@ export function requireNamedPerson(request: Request, { personId, name, roles }: 
   const named = request.get(PERSON_HEADER);
   if (named === undefined) {
     if (READS.has(request.method)) return;
-    const detail = `${PERSON_HEADER}: nothing was read; the id of the person whose screen it is would do.`;
+    const detail = `${PERSON_HEADER}: nothing was read; send the id of the person whose screen it is.`;
     // A page of an earlier program names nobody; what it has to send waits, as it does for a sign-in, until the page is new.
     throw new AppError(401, 'person-not-named', 'Nobody is named', detail);
   }

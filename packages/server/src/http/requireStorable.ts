@@ -11,7 +11,7 @@ const LONGEST_PATH = 200;
 export function requireStorable(value: unknown): void {
   const path = findUnstorable(value);
   if (path === null) return;
-  const message = 'It holds a character that cannot be kept (U+0000, or half of one); text without it would do.';
+  const message = 'It holds a character that cannot be kept (U+0000, or half of one); send text without it.';
   throw new AppError(400, 'invalid', 'Not valid', `${path ? `${path}: ` : ''}${message}`, {
     errors: [{ path, message }],
   });

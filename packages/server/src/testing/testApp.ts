@@ -4,7 +4,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { PERSON_HEADER, ROLES_HEADER } from '@low-quarry/core/contracts/contract';
 import type { Job, JobInList, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import type { Me } from '@low-quarry/core/contracts/session';
+import type { Me } from '@low-quarry/core/contracts/sessions';
 import type { Place, Side } from '@low-quarry/core/model/place';
 import type { Express } from 'express';
 import { pino } from 'pino';

@@ -13,6 +13,7 @@ import { isLeaving } from './leaving';
 import { setNotice } from './notice';
 import { pageOwner } from './pageOwner';
 import { askPassword } from './passwordAsked';
+import { notePrograms } from './program';
 import { reportSignedOut } from './signedOut';
 
 /** The server, or its database, does not answer: it passes by itself, and the same call may be made again. */
@@ -114,6 +115,7 @@ async function request(path: string, init: RequestInit): Promise<Response> {
   }
   if (AWAY_STATUSES.has(response.status)) throw awayError(await toProblem(response));
   reportAnswered();
+  notePrograms(response);
   return response;
 }
 

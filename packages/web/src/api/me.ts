@@ -1,5 +1,5 @@
 /** Who is signed in at this device, for every screen below the gate. */
-import type { Me } from '@low-quarry/core/contracts/session';
+import type { Me } from '@low-quarry/core/contracts/sessions';
 import { mayDo, type Permission } from '@low-quarry/core/model/access';
 import { createContext, useContext } from 'react';
 

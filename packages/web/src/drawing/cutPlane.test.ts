@@ -94,7 +94,7 @@ describe('the cut through a place', () => {
     expect(toDrawing({ angleRad: Math.atan2(40, 30) }, [30, 40, 20])).toEqual({ x: 20, y: -50 });
   });
 
-  test('on the axis any cut would do', () => {
+  test('on the axis any cut serves', () => {
     expect(planeThrough([0.5, -0.5, 60])).toBeNull();
   });
 });

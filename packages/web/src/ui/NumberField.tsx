@@ -63,11 +63,11 @@ function readNumber(text: string, kind: NumberFieldProps['kind'], unit: LengthUn
   }
   const value = Number(text.trim().replace(',', '.').replace(/°$/, ''));
   if (text.trim() === '' || !Number.isFinite(value))
-    return { value: null, error: `"${text.slice(0, 40)}" was not understood. Degrees such as 15 would do.` };
+    return { value: null, error: `"${text.slice(0, 40)}" was not understood. Type degrees such as 15.` };
   return within(value, limits, (degrees) => `${degrees}°`);
 }
 
 function within(value: number, { least, most }: Limits, print: (value: number) => string): Read {
   if (value >= least && value <= most) return { value, error: null };
-  return { value: null, error: `${print(value)} was read; ${print(least)} to ${print(most)} would do.` };
+  return { value: null, error: `${print(value)} was read; expected ${print(least)} to ${print(most)}.` };
 }

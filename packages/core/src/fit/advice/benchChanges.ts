@@ -77,7 +77,7 @@ function isSame(a: readonly Work[], b: readonly Work[]): boolean {
   return a.length === b.length && a.every(({ kind }) => b.some((work) => work.kind === kind));
 }
 
-/** No way of which a part would do; of ways with the same kinds of work the first that was found: it was proposed first, as the better one. */
+/** No way of which a part is enough; of ways with the same kinds of work the first that was found: it was proposed first, as the better one. */
 function soonestFirst(found: readonly Way[]): readonly Way[] {
   const minutes = ({ works }: Way) => works.reduce((sum, work) => sum + minutesOf(work), 0);
   return found

@@ -36,7 +36,7 @@ const harness: [] = [];
 const turns = (at: FitOpening) =>
   nearMisses(at, what, catalogue, harness, RULES).flatMap((each) => (each.kind === 'byHand' ? [each.works] : []));
 
-test('turned on new holes the plug clears the beam, and nothing less would do', () => {
+test('turned on new holes the plug clears the beam, and nothing less helps', () => {
   const at = door();
   const now = judgeCandidate(at, what, [], RULES).checks.filter(({ verdict }) => verdict === 'hits');
   expect(now.map(({ id }) => id)).toEqual(['obstacles']);

@@ -17,7 +17,7 @@ export function emptyMm({ holeSpan }: Pick<OpeningShape, 'holeSpan'>, { bodyReac
 
 /**
  * An upper bound of the least margin at front, hole and what is behind with the speaker on the plate of the shop's sheet that suits it
- * best, mm; below zero no plate would do. −Infinity where the shop cuts no sheet. Screws are not asked, and walls are not.
+ * best, mm; below zero no plate helps. −Infinity where the shop cuts no sheet. Screws are not asked, and walls are not.
  */
 export function plateRoomMm(
   { opening, hole, holeSpan, sheet }: OpeningShape,

@@ -21,7 +21,7 @@ const MOST_MANIFEST_BYTES = 1_000_000;
 const name = z
   .string()
   .max(100)
-  .regex(/^[a-z0-9][a-z0-9._-]*$/, 'a plain file name would do');
+  .regex(/^[a-z0-9][a-z0-9._-]*$/, 'use a plain file name');
 const sized = { name, bytes: z.int().min(0), sha256: z.string().regex(/^[0-9a-f]{64}$/) };
 const identifier = z.string().regex(/^[a-z][a-z0-9_]{0,62}$/);
 const tableSchema = z.object({

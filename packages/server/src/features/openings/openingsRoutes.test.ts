@@ -67,7 +67,7 @@ describe('what is refused, with the field that is meant', () => {
       (record) => ({ ...record, dimensions: { depthBehind: measured(900) } }),
       400,
       'record.dimensions.depthBehind.readingsMm.0',
-      '900 mm was read; 8 mm to 400 mm would do',
+      '900 mm was read; expected 8 mm to 400 mm',
     ],
     [
       'a negative depth',

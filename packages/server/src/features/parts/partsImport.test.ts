@@ -58,7 +58,7 @@ describe('a pack', () => {
     expect((await lines({ kind: 'part', record: second.id })).map(({ id }) => id)).toEqual([before?.id]);
   });
 
-  test('that is tried out says what it would do, and changes nothing', async () => {
+  test('that is tried out says what it changes, and changes nothing', async () => {
     const before = await count();
     const { body } = await bringIn(fresh, { tryOut: true }).expect(200);
     expect(body).toEqual({ added: fresh.length, changed: 0, same: 0, connectors: 0 });

@@ -2,7 +2,7 @@
  * A new, empty database: the owner's account is made, or the demo shop is loaded to look around. Both only once: should two
  * servers be asked at the same moment, the second shop is refused by the table's key.
  */
-import type { DemoSignIn, SessionState, startShop } from '@low-quarry/core/contracts/session';
+import type { DemoSignIn, SessionState, startShop } from '@low-quarry/core/contracts/sessions';
 import { SHOP_DEFAULTS } from '@low-quarry/core/model/shop';
 import type { DataSource } from 'typeorm';
 import type { z } from 'zod';

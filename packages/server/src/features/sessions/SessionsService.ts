@@ -5,7 +5,7 @@
  * bad network the answer that carried it may never have arrived. A PIN is enough only at a device at which somebody signed
  * in by password, and five wrong ones in a row, wherever they were tried, end that person's PIN until they type their password.
  */
-import { MOST_PIN_TRIES, type SessionState } from '@low-quarry/core/contracts/session';
+import { MOST_PIN_TRIES, type SessionState } from '@low-quarry/core/contracts/sessions';
 import { PASSWORD_COUNTS_MS } from '@low-quarry/core/model/access';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { Actor } from '../../http/Actor';

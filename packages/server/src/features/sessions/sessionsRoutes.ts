@@ -10,7 +10,7 @@ import {
   signOut,
   signOutEverywhere,
   startShop,
-} from '@low-quarry/core/contracts/session';
+} from '@low-quarry/core/contracts/sessions';
 import type { Request, RequestHandler, Response, Router } from 'express';
 import { ipKeyGenerator } from 'express-rate-limit';
 import { setActor } from '../../http/guard';

@@ -1,6 +1,6 @@
 /** Is the shop safe, and how does it come back? */
 import { type Backup, EXPORT_PATH, type Trial } from '@low-quarry/core/contracts/backup';
-import { requirePassword } from '@low-quarry/core/contracts/session';
+import { requirePassword } from '@low-quarry/core/contracts/sessions';
 import { useQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { type FormEvent, type MouseEvent, type ReactNode, useState } from 'react';

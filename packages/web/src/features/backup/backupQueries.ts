@@ -7,7 +7,7 @@ import {
   makeBackup,
   restoreBackup,
 } from '@low-quarry/core/contracts/backup';
-import { requirePassword } from '@low-quarry/core/contracts/session';
+import { requirePassword } from '@low-quarry/core/contracts/sessions';
 import { importShop } from '@low-quarry/core/contracts/shopFile';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call, sendFile } from '../../api/call';

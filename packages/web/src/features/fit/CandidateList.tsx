@@ -335,7 +335,7 @@ function CandidateRow({
 
 /** How far it is from its limit; where the screws are the worst of it, what could put them right. */
 function missWords({ plateMm, marginMm, expandedMm }: RankedSpeaker['best'], unit: LengthUnit): string {
-  if (plateMm !== null) return plateMm >= 0 ? ': a plate to cut' : ', and no plate would do';
+  if (plateMm !== null) return plateMm >= 0 ? ': a plate to cut' : ', and no plate helps';
   if (marginMm === null || expandedMm === null) return '';
   return ` ${printMargin(marginMm, unit)} ± ${printPlusMinus(expandedMm, unit)} ${unit}`;
 }

@@ -40,7 +40,7 @@ export function withGroundRing(candidate: Candidate, ring: FitSpacer | null): Ca
 
 /**
  * The spacer at a height: none at zero, the stocked one where there is one, otherwise a ring of that height that nobody
- * has, to see what it would do.
+ * has, to see what it does.
  */
 export function spacerAt(heightMm: number, stocked: readonly FitSpacer[]): FitSpacer | null {
   if (heightMm < SAME_MM) return null;

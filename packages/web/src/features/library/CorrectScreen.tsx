@@ -76,7 +76,9 @@ function Form({
   });
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    setUnread(typed ? null : 'This is not an object in JSON. The record as it was, with what is right, would do.');
+    setUnread(
+      typed ? null : 'This is not an object in JSON. Put the record back as it was, then change what is wrong.',
+    );
     if (typed) send(state.version, state.base, typed);
   };
   return (

@@ -1,4 +1,4 @@
-/** Brings a parts pack in: what it would do is said first, and nothing is changed until it is pressed. */
+/** Brings a parts pack in: what it changes is said first, and nothing is changed until it is pressed. */
 import type { PartsImported } from '@low-quarry/core/contracts/catalogue';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';

@@ -1,4 +1,4 @@
-/** What a parts pack would do, and has done, in words. */
+/** What a parts pack changes, and has changed, in words. */
 import type { PartsImported } from '@low-quarry/core/contracts/catalogue';
 
 export type PackWords = {

@@ -83,7 +83,7 @@ function OneObstacle({ obstacle, faces, errorAt, onChange, idFor, onRemove }: On
           })
         }
       />
-      <Field label="Its name" error={label === '' ? 'Nothing was typed. A name such as "crash beam" would do.' : null}>
+      <Field label="Its name" error={label === '' ? 'Nothing was typed. Type a name such as "crash beam".' : null}>
         {(ids) => (
           <input
             {...ids}

@@ -41,10 +41,7 @@ export function ProudFields({ proud, isLooked, errorAt, onChange, onLooked }: Pr
         <FieldsAt key={id} place={`proud ${id}`}>
           <fieldset className="grid gap-3 border border-hairline p-3 sm:grid-cols-2">
             <legend className="px-1 font-semibold">{label}</legend>
-            <Field
-              label="Its name"
-              error={label === '' ? 'Nothing was typed. A name such as "weld bead" would do.' : null}
-            >
+            <Field label="Its name" error={label === '' ? 'Nothing was typed. Type a name such as "weld bead".' : null}>
               {(ids) => (
                 <input
                   {...ids}

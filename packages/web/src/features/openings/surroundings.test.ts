@@ -45,16 +45,16 @@ describe('places of a tracing', () => {
   const limits = { least: 3, most: 4, farthestMm: 250 };
   const at = (xMm: number, yMm = 0) => ({ xMm, yMm, bulgeMm: 0 });
 
-  test('too few, too many, too far: says how many were read and what would do', () => {
-    expect(placesError([at(1)], limits)).toBe('1 places were read; 3 to 4 would do.');
+  test('too few, too many, too far: says how many were read and what is expected', () => {
+    expect(placesError([at(1)], limits)).toBe('1 places were read; expected 3 to 4.');
     expect(
       placesError(
         [1, 2, 3, 4, 5].map((x) => at(x)),
         limits,
       ),
-    ).toBe('5 places were read; 3 to 4 would do.');
+    ).toBe('5 places were read; expected 3 to 4.');
     expect(placesError([at(1), at(2, -260), at(3)], limits)).toBe(
-      'Place 2 lies more than 250 mm from the centre; nearer would do.',
+      'Place 2 lies more than 250 mm from the centre; type a nearer one.',
     );
     expect(placesError([at(1), at(2), at(250)], limits)).toBeNull();
   });

@@ -122,7 +122,7 @@ export function placesError(
   { least, most, farthestMm }: { readonly least: number; readonly most: number; readonly farthestMm: number },
 ): string | null {
   if (places.length < least || places.length > most)
-    return `${places.length} places were read; ${least} to ${most} would do.`;
+    return `${places.length} places were read; expected ${least} to ${most}.`;
   const far = places.findIndex(({ xMm, yMm }) => Math.max(Math.abs(xMm), Math.abs(yMm)) > farthestMm);
-  return far < 0 ? null : `Place ${far + 1} lies more than ${farthestMm} mm from the centre; nearer would do.`;
+  return far < 0 ? null : `Place ${far + 1} lies more than ${farthestMm} mm from the centre; type a nearer one.`;
 }

@@ -20,13 +20,13 @@ test.each([
 });
 
 test.each([
-  ['51', MM, '0 to 50 mm would do'],
+  ['51', MM, 'expected 0 to 50 mm'],
   ['soon', MM, 'soon'],
   ['-1', { kind: 'money' }, '"-1" was read'],
   ['', { kind: 'money' }, '"" was read'],
-  ['40', PERCENT, '51 to 99.9 % would do'],
+  ['40', PERCENT, 'expected 51 to 99.9 %'],
   ['8', { kind: 'clock' }, 'a time such as 08:00'],
-] as const)('%s is told apart, with what would do', (text, input, says) => {
+] as const)('%s is told apart, with what is expected', (text, input, says) => {
   const read = fromText(text, input);
   expect(!read.ok && read.failure).toContain(says);
 });

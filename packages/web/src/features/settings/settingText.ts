@@ -17,7 +17,7 @@ export function toText(value: unknown, input: SettingInput): string {
   }
 }
 
-/** @returns the value for the record, or what is wrong with the text and what would do */
+/** @returns the value for the record, or what is wrong with the text and what is expected */
 export function fromText(text: string, input: SettingInput): Result<unknown, string> {
   switch (input.kind) {
     case 'mm': {
@@ -27,19 +27,19 @@ export function fromText(text: string, input: SettingInput): Result<unknown, str
     }
     case 'money': {
       const amount = toNumber(text);
-      if (amount === null || amount < 0) return fail(`"${text}" was read; an amount such as 45 or 45.50 would do.`);
+      if (amount === null || amount < 0) return fail(`"${text}" was read; expected an amount such as 45 or 45.50.`);
       return ok(Math.round(amount * 100));
     }
     case 'percent': {
       const percent = toNumber(text.replace('%', ''));
-      if (percent === null) return fail(`"${text}" was read; a percentage such as 97.5 would do.`);
+      if (percent === null) return fail(`"${text}" was read; expected a percentage such as 97.5.`);
       const read = within(percent, input.least * 100, input.most * 100, text, '%');
       return read.ok ? ok((read.value as number) / 100) : read;
     }
     case 'clock':
       return /^([01]\d|2[0-3]):[0-5]\d$/.test(text)
         ? ok(text)
-        : fail(`"${text}" was read; a time such as 08:00 would do.`);
+        : fail(`"${text}" was read; expected a time such as 08:00.`);
     default:
       return ok(text);
   }
@@ -47,7 +47,7 @@ export function fromText(text: string, input: SettingInput): Result<unknown, str
 
 function within(value: number, least: number, most: number, text: string, unit: string): Result<unknown, string> {
   if (value >= least && value <= most) return ok(value);
-  return fail(`"${text}" was read; ${tidy(least)} to ${tidy(most)} ${unit} would do.`);
+  return fail(`"${text}" was read; expected ${tidy(least)} to ${tidy(most)} ${unit}.`);
 }
 
 function tidy(value: number): number {

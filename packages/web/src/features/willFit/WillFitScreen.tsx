@@ -23,12 +23,21 @@ import { PutRight } from '../../ui/PutRight';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Loading } from '../../ui/states';
+import { useKept } from '../../ui/useKept';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { stackWords } from '../fit/CandidateList';
 import { CheckLedger } from '../fit/CheckLedger';
 import { OpenForOpening } from '../fit/OpenForOpening';
 import { vehiclesQuery } from '../jobs/jobsQueries';
-import { EMPTY_HAND, HAND_ID, HAND_KEYS, HAND_LENGTHS, type HandForm, toHandSpeaker } from './handSpeaker';
+import {
+  EMPTY_HAND,
+  HAND_ID,
+  HAND_KEYS,
+  HAND_LENGTHS,
+  type HandForm,
+  handFormSchema,
+  toHandSpeaker,
+} from './handSpeaker';
 import { bestStackQuery, speakerQuery } from './willFitQueries';
 
 export function WillFitScreen() {
@@ -67,7 +76,7 @@ type QuestionProps = {
 function Question({ vehicles, shop, catalogue }: QuestionProps) {
   const { unit } = useSettings();
   const [search, changeAddress] = useAddress();
-  const [hand, setHand] = useState<HandForm>(EMPTY_HAND);
+  const { state: hand, keep: keepHand } = useKept('handSpeaker', handFormSchema, () => EMPTY_HAND);
   const set = (name: string, value: string) =>
     changeAddress((before) =>
       withParams(before, { ...(name === 'vehicle' ? { opening: null } : {}), [name]: value === '' ? null : value }),
@@ -146,7 +155,7 @@ function Question({ vehicles, shop, catalogue }: QuestionProps) {
           <HandFields
             form={hand}
             errors={typed && !typed.ok ? typed.failure : {}}
-            onChange={(change) => setHand((before) => ({ ...before, ...change }))}
+            onChange={(change) => keepHand({ ...hand, ...change })}
           />
         )}
       </form>

@@ -24,7 +24,7 @@ test('figures in any unit become a speaker', () => {
 test.each<[Partial<HandForm>, RegExp]>([
   [{ mountingDepthMm: '' }, /^Mounting depth: Nothing was typed/],
   [{ mountingDepthMm: 'deep' }, /^Mounting depth: "deep"/],
-  [{ mountingDepthMm: '900' }, /"900" was read; up to 400 mm would do/],
+  [{ mountingDepthMm: '900' }, /"900" was read; expected up to 400 mm/],
   [{ boltCircleMm: '-3' }, /^Bolt circle/],
 ])('%j is answered at its field', (changes, says) => {
   const read = toHandSpeaker(form(changes), 'mm');

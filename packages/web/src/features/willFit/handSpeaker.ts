@@ -5,6 +5,7 @@
 import { NOMINAL_SIZES, type SpeakerRecord, speakerSchema, TERMINALS } from '@low-quarry/core/model/parts';
 import { fail, ok, type Result } from '@low-quarry/core/result';
 import { explainLengthFailure, type LengthUnit, parseLength } from '@low-quarry/core/units/parseLength';
+import { z } from 'zod';
 
 export const HAND_LENGTHS = {
   cutoutMm: 'Cutout',
@@ -23,6 +24,15 @@ export type HandForm = Readonly<Record<HandLength, string>> & {
   readonly terminals: string;
   readonly datum: 'underside' | 'top' | 'notStated';
 };
+
+/** As the device keeps it. */
+export const handFormSchema: z.ZodType<HandForm> = z.object({
+  ...(Object.fromEntries(HAND_KEYS.map((key) => [key, z.string()])) as Record<HandLength, z.ZodString>),
+  size: z.string(),
+  holes: z.string(),
+  terminals: z.string(),
+  datum: z.enum(['underside', 'top', 'notStated']),
+});
 
 export const EMPTY_HAND: HandForm = {
   cutoutMm: '',
@@ -56,7 +66,7 @@ export function toHandSpeaker(
     const read = parseLength(form[key], unit);
     if (!read.ok) errors[key] = `${HAND_LENGTHS[key]}: ${explainLengthFailure(read.failure)}`;
     else if (read.value.valueMm < 0 || read.value.valueMm > 400 || (key !== 'frontMm' && read.value.valueMm === 0))
-      errors[key] = `${HAND_LENGTHS[key]}: "${form[key].trim()}" was read; up to 400 mm would do.`;
+      errors[key] = `${HAND_LENGTHS[key]}: "${form[key].trim()}" was read; expected up to 400 mm.`;
     else lengths[key] = read.value.valueMm;
   }
   if (Object.keys(errors).length > 0) return fail(errors);

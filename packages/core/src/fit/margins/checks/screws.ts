@@ -1,6 +1,6 @@
 /**
  * Screws: long enough to hold, and not so long that their tips come out where something is. Each joint is asked with the bag
- * that serves it best, the speaker's or a bracket's; where no bag is known, the check says which length would do. Screws can
+ * that serves it best, the speaker's or a bracket's; where no bag is known, the check says which length is needed. Screws can
  * be bought, cut and filed, so a wrong bag is never the candidate's fault: it is settled when the parts are here.
  *
  * How the old speaker was held decides what the new one finds at the wall: screw holes; rivets that have to be drilled out and
@@ -78,7 +78,7 @@ export const screws: CheckKind = {
       return [runWords(view, run, bag, rules, unit), ...(bag ? headWords(view, run, bag, unit) : [])];
     });
     if (view.joints.length === 0 && boltsMissing.length > 0)
-      words.push('The screw holes have not been measured: which screws would do is not known.');
+      words.push('The screw holes have not been measured: which screws fit is not known.');
     const sentence = [fixingWords(view, fixing), ...words].filter((each) => each !== '').join(' ');
     return { sentence, nearest: gaps.hasMargin ? nearestOf(view, runs, served, gaps, rules) : null };
   },
@@ -370,10 +370,10 @@ function wallWord({ opening }: View): string {
 function wouldWords(lengths: readonly [number, number] | null, unit: LengthUnit): string {
   if (!lengths) return 'no length both holds and stays off what is there, so cut one to suit, or fasten it another way';
   const [least, most] = [Math.ceil(lengths[0] - LENGTH_ROUNDING_MM), Math.floor(lengths[1] + LENGTH_ROUNDING_MM)];
-  if (lengths[1] >= LONGEST_MM) return `a length of ${printLength(least, unit)} or more would do`;
+  if (lengths[1] >= LONGEST_MM) return `a length of ${printLength(least, unit)} or more is needed`;
   return least >= most
     ? `a length of ${printLength(lengths[0], unit)} would just do`
-    : `a length of ${printNumber(least, unit)} to ${printLength(most, unit)} would do`;
+    : `a length of ${printNumber(least, unit)} to ${printLength(most, unit)} is needed`;
 }
 
 function fixingWords(view: View, fixing: Fixing): string {

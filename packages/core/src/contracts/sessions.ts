@@ -11,13 +11,13 @@ export const personNameSchema = z
   .string()
   .trim()
   .min(1, 'Type a name.')
-  .max(60, 'Up to 60 characters would do.')
-  .regex(/^[^\p{C}]*$/u, 'A name without control characters would do.');
+  .max(60, 'Type at most 60 characters.')
+  .regex(/^[^\p{C}]*$/u, 'Type a name without control characters.');
 export const passwordSchema = z
   .string()
-  .min(SHORTEST_PASSWORD, `At least ${SHORTEST_PASSWORD} characters would do; three or four words are easy to keep.`)
-  .max(200, 'Up to 200 characters would do.');
-export const pinSchema = z.string().regex(/^\d{4,8}$/, '4 to 8 digits would do.');
+  .min(SHORTEST_PASSWORD, `Type at least ${SHORTEST_PASSWORD} characters; three or four words are easy to keep.`)
+  .max(200, 'Type at most 200 characters.');
+export const pinSchema = z.string().regex(/^\d{4,8}$/, 'Type 4 to 8 digits.');
 
 export const meSchema = z.object({
   id: idSchema,
@@ -74,7 +74,7 @@ export const startShop = contract({
   body: z.discriminatedUnion('kind', [
     z.strictObject({
       kind: z.literal('own'),
-      shopName: z.string().trim().min(1, 'Type the name of the shop.').max(80, 'Up to 80 characters would do.'),
+      shopName: z.string().trim().min(1, 'Type the name of the shop.').max(80, 'Type at most 80 characters.'),
       name: personNameSchema,
       password: passwordSchema,
     }),
@@ -166,6 +166,6 @@ export const nameDevice = contract({
   path: '/api/device',
   permission: 'self',
   params: z.object({}),
-  body: z.strictObject({ name: z.string().trim().min(1, 'Type a name.').max(40, 'Up to 40 characters would do.') }),
+  body: z.strictObject({ name: z.string().trim().min(1, 'Type a name.').max(40, 'Type at most 40 characters.') }),
   answer: z.object({ name: z.string() }),
 });

@@ -1,5 +1,5 @@
 /** Who was signed in at this device when the server last answered: enough to look at the open job while it is away. */
-import { type SessionState, sessionStateSchema } from '@low-quarry/core/contracts/session';
+import { type SessionState, sessionStateSchema } from '@low-quarry/core/contracts/sessions';
 import { z } from 'zod';
 import { readStored, writeStored } from '../../device/stored';
 

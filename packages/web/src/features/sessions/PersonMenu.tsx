@@ -1,5 +1,5 @@
 /** Who is signed in, in the header of every screen; behind it the change of person and what is one's own. */
-import type { SessionState } from '@low-quarry/core/contracts/session';
+import type { SessionState } from '@low-quarry/core/contracts/sessions';
 import { mayDo } from '@low-quarry/core/model/access';
 import { Dialog } from 'radix-ui';
 import { useState, useSyncExternalStore } from 'react';

@@ -1,5 +1,5 @@
 /** Who are you? By name and password; at a device that is known, by PIN. */
-import type { DemoSignIn, SessionState } from '@low-quarry/core/contracts/session';
+import type { DemoSignIn, SessionState } from '@low-quarry/core/contracts/sessions';
 import { type FormEvent, useState } from 'react';
 import { rolesWords } from '../../text/roleWords';
 import { Button } from '../../ui/Button';

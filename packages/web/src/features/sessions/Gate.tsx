@@ -1,13 +1,14 @@
 /** Lets nobody past who is not signed in, and tells every screen behind it who is. */
 
 import type { Opening } from '@low-quarry/core/contracts/openings';
-import type { SessionState } from '@low-quarry/core/contracts/session';
+import type { SessionState } from '@low-quarry/core/contracts/sessions';
 import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useEffect, useState } from 'react';
 import { Outlet } from 'react-router';
 import { keepQueries, restoreQueries } from '../../api/keptQueries';
 import { setLeaving } from '../../api/leaving';
 import { MeContext } from '../../api/me';
+import { NewerProgram } from '../../api/NewerProgram';
 import { pageOwner, setPageOwner } from '../../api/pageOwner';
 import { subscribeToSignedOut } from '../../api/signedOut';
 import { askToKeep, deviceStore } from '../../device/DeviceStore';
@@ -72,6 +73,7 @@ function Inside({ state }: { readonly state: Extract<SessionState, { kind: 'sign
       <Kept personId={me.id}>
         {(outbox) => (
           <OutboxProvider outbox={outbox} onDone={(entry, answer) => takeOver(queries, me.id, entry, answer)}>
+            <NewerProgram />
             <LiveChanges />
             <NotKeptBanner />
             <PasswordAsked />

@@ -1,5 +1,5 @@
 /** Whose shop is this? The owner's account of a new shop, or a look around the demo shop first. */
-import { SHORTEST_PASSWORD } from '@low-quarry/core/contracts/session';
+import { SHORTEST_PASSWORD } from '@low-quarry/core/contracts/sessions';
 import { type FormEvent, useState } from 'react';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';

@@ -11,7 +11,7 @@ import {
   signOut,
   signOutEverywhere,
   startShop,
-} from '@low-quarry/core/contracts/session';
+} from '@low-quarry/core/contracts/sessions';
 import { type QueryClient, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { AwayError, call, ProblemError } from '../../api/call';

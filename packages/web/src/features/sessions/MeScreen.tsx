@@ -1,5 +1,5 @@
 /** What is one's own: the PIN, the password, this device's name, and signing out everywhere. */
-import { SHORTEST_PASSWORD } from '@low-quarry/core/contracts/session';
+import { SHORTEST_PASSWORD } from '@low-quarry/core/contracts/sessions';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, type ReactNode, useState } from 'react';
 import { useMe } from '../../api/me';
