@@ -6,7 +6,7 @@ import { test as base, expect } from '../driver/test';
 // They look at what is there; what one of them changes is nothing to the others.
 const test = base.extend({ shop: async ({ sharedShop }, use) => use(sharedShop) });
 
-/** What hangs on how a screen is laid out; the rest of a tablet's screen is that of the two other sizes. */
+/** What depends on how a screen is laid out; the rest of a tablet's screen is that of the two other sizes. */
 const LAYOUT_RULES = ['color-contrast', 'target-size', 'scrollable-region-focusable'];
 
 const SIZES: readonly { readonly width: number; readonly height: number; readonly rules: readonly string[] }[] = [

@@ -42,8 +42,29 @@ test('signing out while the server is away leaves nothing to read, says what sta
   shop,
 }) => {
   const { page } = fitter;
+  const keptHere = () =>
+    page.evaluate(async () => {
+      const texts: string[] = [JSON.stringify(localStorage)];
+      for (const { name } of await indexedDB.databases()) {
+        const database = await new Promise<IDBDatabase>((resolve) => {
+          const request = indexedDB.open(name ?? '');
+          request.onsuccess = () => resolve(request.result);
+        });
+        for (const store of database.objectStoreNames) {
+          const keys = await new Promise<IDBValidKey[]>((resolve) => {
+            const request = database.transaction(store).objectStore(store).getAllKeys();
+            request.onsuccess = () => resolve(request.result);
+          });
+          texts.push(...keys.map(String));
+        }
+        database.close();
+      }
+      return texts.join('\n');
+    });
+  await fitter.whatFits(JOB, DOOR);
   await fitter.measure(JOB, DOOR);
   await page.waitForTimeout(1500);
+  expect(await keptHere()).toContain('bucket');
   await fitter.type('Depth behind', '58');
   await shop.kill();
   await fitter.save();
@@ -52,26 +73,11 @@ test('signing out while the server is away leaves nothing to read, says what sta
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByRole('heading', { name: 'Signed out', level: 1 })).toBeVisible();
   await expect(page.getByText('1 entry of Rieke the shop does not have yet stays on this device')).toBeVisible();
-  const kept = await page.evaluate(async () => {
-    const texts: string[] = [JSON.stringify(localStorage)];
-    for (const { name } of await indexedDB.databases()) {
-      const database = await new Promise<IDBDatabase>((resolve) => {
-        const request = indexedDB.open(name ?? '');
-        request.onsuccess = () => resolve(request.result);
-      });
-      for (const store of database.objectStoreNames) {
-        const keys = await new Promise<IDBValidKey[]>((resolve) => {
-          const request = database.transaction(store).objectStore(store).getAllKeys();
-          request.onsuccess = () => resolve(request.result);
-        });
-        texts.push(...keys.map(String));
-      }
-      database.close();
-    }
-    return texts.join('\n');
-  });
+  const kept = await keptHere();
   expect(kept).not.toContain('low-quarry.queries');
   expect(kept).not.toContain('signedIn');
+  // The catalogue, with the shop's prices, is gone too.
+  expect(kept).not.toContain('bucket');
   expect(kept).toContain('outbox.');
   await shop.start();
   await expect(page.getByRole('heading', { name: 'Slipway Nine', level: 1 })).toBeVisible();

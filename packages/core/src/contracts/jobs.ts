@@ -50,7 +50,7 @@ export const openingStateSchema = z.discriminatedUnion('kind', [
     heldBack: z.string().nullable(),
     verdictThen: verdictSchema,
     sentenceThen: z.string().nullable(),
-    /** What the verdict hangs on and is not as it was when the choice was made. */
+    /** What the verdict depends on and is not as it was when the choice was made. */
     changedSince: z.array(z.object({ path: z.string(), label: z.string(), before: z.string(), after: z.string() })),
   }),
   /** Nothing is chosen and something no millimetre settles is in the way. */

@@ -3,7 +3,7 @@
  *
  * The normal integral goes through the regularised incomplete gamma function (series below a + 1, Lentz's continued
  * fraction above), t through the incomplete beta function; both checked to 1e-13 by closed forms, and against a statistics library.
- * Own code because the verdict hangs on the tails, where short rational approximations lose their relative accuracy.
+ * Own code because the verdict depends on the tails, where short rational approximations lose their relative accuracy.
  *
  * @see Press et al., Numerical Recipes, sections 6.2 and 6.4 (method); JCGM 100:2008, G.3 (use)
  */

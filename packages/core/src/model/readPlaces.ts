@@ -9,7 +9,7 @@ export type Place = { readonly xMm: number; readonly yMm: number; readonly bulge
 
 /**
  * @param text such as `60; 0` or `60; 0; 12` on each line; empty lines do not count
- * @param columns 2 for places alone, 3 where a bulge may follow (none is none)
+ * @param columns 2 for places alone, 3 where a bulge may follow (no line gives no place)
  * @returns the places, or a sentence that names the line
  */
 export function readPlaces(text: string, unit: LengthUnit, columns: 2 | 3): Result<readonly Place[], string> {

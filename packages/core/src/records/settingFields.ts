@@ -18,7 +18,7 @@ export type SettingField = Field<Shop> & {
   readonly group: SettingGroup;
   /** What changing it changes, in a sentence. */
   readonly changes: string;
-  /** Whether verdicts hang on it. */
+  /** Whether verdicts depend on it. */
   readonly judges: boolean;
   readonly input: SettingInput;
 };

@@ -30,7 +30,7 @@ test('nothing changed: nothing is told', () => {
   expect(rows({})).toEqual([]);
 });
 
-describe('what a verdict hangs on is told when it is another', () => {
+describe('what a verdict depends on is told when it is another', () => {
   test('a measurement', () => {
     const opening = { ...THEN.opening, dimensions: { depthBehind: measuredBy('Jory', 54) } };
     expect(rows({ opening })).toEqual([['Depth behind', '58 mm, depth stick, Rieke', '54 mm, depth stick, Jory']]);
@@ -41,7 +41,7 @@ describe('what a verdict hangs on is told when it is another', () => {
     expect(rows({ parts: [] })).toEqual([['Ring 10', 'in the catalogue', 'no longer in the catalogue']]);
   });
 
-  test('a setting that verdicts hang on', () => {
+  test('a setting that verdicts depend on', () => {
     const settings = { ...SETTINGS, confidence: 0.9, clearancesMm: { ...SETTINGS.clearancesMm, glass: 8 } };
     expect(rows({ settings })).toEqual([
       ['To the glass', '5 mm', '8 mm'],
@@ -50,7 +50,7 @@ describe('what a verdict hangs on is told when it is another', () => {
   });
 });
 
-test('what no verdict hangs on is not: a note, the name of the shop, what a return costs', () => {
+test('what no verdict depends on is not: a note, the name of the shop, what a return costs', () => {
   const settings = { ...SETTINGS, name: 'Slipway Ten', returnCostMinor: 1, paper: 'Letter' as const };
   expect(rows({ opening: { ...THEN.opening, note: 'glass sticks' }, settings })).toEqual([]);
 });

@@ -44,7 +44,7 @@ const FRONT: readonly CheckId[] = ['front'];
 /**
  * The range for a speaker on its brackets, whatever rings the candidate has.
  *
- * @returns null where a dimension it hangs on is missing
+ * @returns null where a dimension it depends on is missing
  */
 export function heightRange(opening: FitOpening, candidate: Candidate, rules: FitRules): HeightRange | null {
   if (!opening.frontGap) return null;

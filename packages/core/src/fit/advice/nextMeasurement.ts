@@ -149,7 +149,7 @@ export function candidateMeasurements(
   return bestFirst([judgement], [...possibleActions(opening, options), ...partActions(judgement, options)], options);
 }
 
-/** What of the parts could be measured in the hand: every dimension of theirs that an open check hangs on. */
+/** What of the parts could be measured in the hand: every dimension of theirs that an open check depends on. */
 function partActions({ checks }: Judgement, options: NextOptions): readonly Action[] {
   const found = new Map<string, Dimension>();
   for (const { margin, verdict } of checks) {

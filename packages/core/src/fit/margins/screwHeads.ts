@@ -35,7 +35,7 @@ export function headGaps(view: View, run: ScrewRun, { bag }: Served): readonly H
   return [bears, { what: SURROUND, valueMm: nearest - headMm / 2 - surroundMm / 2 - BEARING_MM }];
 }
 
-/** What the room of a head hangs on. */
+/** What the room of a head depends on. */
 export function addHead(view: View, { slot }: Served, { what }: HeadGap): void {
   view.doubts.add(slot, what === BEARS ? 0.5 : -0.5);
   if (what === SURROUND) {

@@ -73,7 +73,7 @@ export class Joint {
   }
 
   /**
-   * The turns worth trying where something hangs on the turn: of each stretch the best one, both ends at which it still
+   * The turns worth trying where something depends on the turn: of each stretch the best one, both ends at which it still
    * clears, and those that come nearest to where it is wanted.
    *
    * @param wantedRad turns that would be liked, such as those at which a wire notch can be reached
@@ -88,7 +88,7 @@ export class Joint {
     );
   }
 
-  /** Of each stretch the best turn, and those that come nearest to what is wanted: where that is all that hangs on the turn. */
+  /** Of each stretch the best turn, and those that come nearest to what is wanted: where that is all that depends on the turn. */
   turnsTowards(wantedRad: readonly number[]): readonly JointTurn[] {
     return this.kept(`towards ${wantedRad.join()}`, () =>
       this.find((fromRad, toRad) => wantedRad.map((wanted) => nearestWithin(wanted, fromRad, toRad))),

@@ -3,7 +3,7 @@
  * lies and how the speaker is turned.
  *
  * Turns that change nothing but the names of the screws are one: a round bracket on its four holes is one placement, one
- * with an offset or a notch is four. Where something hangs on the turn, the ends of the play count as turns of their own.
+ * with an offset or a notch is four. Where something depends on the turn, the ends of the play count as turns of their own.
  */
 import { type BoltPattern, patternHoles } from '../../geometry/BoltPattern';
 import { symmetryOf } from '../../geometry/landingTurns';
@@ -158,7 +158,7 @@ function turnsOf(
 ): readonly (JointTurn | null)[] {
   if (!joint) return [null];
   if (looks === 'round') return joint.turns.slice(0, 1);
-  // An oval wants to lie along the hole's axes; nothing else hangs on where in the play it is.
+  // An oval wants to lie along the hole's axes; nothing else depends on where in the play it is.
   return looks === 'oval'
     ? joint.turnsTowards([0, 1, 2, 3].map((quarter) => (quarter * Math.PI) / 2 - angleRad))
     : joint.turnsAround(wantedRad);

@@ -143,7 +143,7 @@ export class Judge {
       this.leastMm = isBelow ? Math.max(leastMm, (bestScore as PlacementScore).worstMm - SAME_MM) : leastMm;
       this.view.setPlacement(placement);
       if (!this.ask(most)) {
-        // What hangs on no turn is the same at every other one.
+        // What depends on no turn is the same at every other one.
         if (this.isTurnless(this.failedAt)) break;
         if (this.worstMm < leastMm && most === 'hits')
           mostLandedOfLost = Math.max(mostLandedOfLost, landedOf(placement));
@@ -195,7 +195,7 @@ export class Judge {
     return verdict === 'measure' && limit === 'clears';
   }
 
-  /** Whether the word hangs on more than the first order: everything clears, but not by much, or all but does. */
+  /** Whether the word depends on more than the first order: everything clears, but not by much, or all but does. */
   private isNearLimit(): boolean {
     if (this.verdict === 'clears') return this.mayMiss();
     return (

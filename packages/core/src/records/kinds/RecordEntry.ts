@@ -1,4 +1,4 @@
-/** What hangs on a kind of record whose changes are kept: everything that anybody needs to know of it stands in its entry. */
+/** The entry of a kind of record whose changes are kept: everything that anybody needs to know of the kind. */
 import type { z } from 'zod';
 import type { Permission } from '../../model/access';
 import { type Field, keyField, plainWords } from '../Field';

@@ -65,7 +65,7 @@ export class Fitting {
     ];
   }
 
-  /** What a verdict on these parts in this opening hangs on, as it is now. */
+  /** What a verdict on these parts in this opening depends on, as it is now. */
   snapshotInputs({ wiring, ...rest }: OpeningRecord, { speakerId, layerIds }: CandidateIds): SnapshotNow {
     const ids = [speakerId, ...layerIds.map(orderedId)];
     const adapters = [...this.parts.values()].filter(

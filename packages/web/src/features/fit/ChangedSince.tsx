@@ -1,4 +1,4 @@
-/** What a choice's verdict hung on and is not as it was, with the verdict then and now. Nothing changes by itself. */
+/** What a choice's verdict depended on and is not as it was, with the verdict then and now. Nothing changes by itself. */
 import type { OpeningState } from '@low-quarry/core/contracts/jobs';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { verdictLine } from '../../text/verdictLine';

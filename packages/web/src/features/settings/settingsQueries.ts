@@ -18,7 +18,7 @@ export function usePutShop() {
     onSuccess: async (answer) => {
       const { version, settings } = answer;
       queries.setQueryData(settingsQuery.queryKey, { version, settings, unreadable: null });
-      // Every verdict hangs on them.
+      // Every verdict depends on them.
       await queries.invalidateQueries();
     },
   });

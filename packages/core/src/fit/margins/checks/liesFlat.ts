@@ -61,7 +61,7 @@ export const liesFlat: CheckKind = {
 type Way = {
   readonly kind: 'beside' | 'inside' | 'under';
   readonly roomMm: number;
-  /** What the room hangs on. */
+  /** What the room depends on. */
   readonly add: () => void;
 };
 
