@@ -47,12 +47,31 @@ await runMain(async () => {
   });
 });
 
-/** What the page and its modules weigh as they are sent, kB: what index.html names. */
+/** What each screen weighs as it is sent the first time, kB of gzipped script: the page's own file, the screen's, and what they import. */
 function firstLoadKb() {
-  const html = readFileSync(path.join(WEB_DIST, 'index.html'), 'utf8');
-  const scripts = readdirSync(path.join(WEB_DIST, 'assets')).filter(
-    (name) => name.endsWith('.js') && html.includes(name),
+  const assets = path.join(WEB_DIST, 'assets');
+  const scripts = new Map(
+    readdirSync(assets)
+      .filter((name) => name.endsWith('.js'))
+      .map((name) => [name, readFileSync(path.join(assets, name))]),
   );
-  const bytes = scripts.map((name) => gzipSync(readFileSync(path.join(WEB_DIST, 'assets', name))).length);
-  return Math.round(bytes.reduce((sum, each) => sum + each, 0) / 1024);
+  const page = /src="\/assets\/([^"]+)"/.exec(readFileSync(path.join(WEB_DIST, 'index.html'), 'utf8'))?.[1];
+  const withImports = (names, seen = new Set()) => {
+    for (const name of names) {
+      if (!scripts.has(name) || seen.has(name)) continue;
+      seen.add(name);
+      const imported = String(scripts.get(name)).matchAll(/(?:from|import)\s*"\.\/([^"]+\.js)"/g);
+      withImports(
+        [...imported].map(([, each]) => each),
+        seen,
+      );
+    }
+    return seen;
+  };
+  const screens = [...scripts.keys()].filter((name) => /^\w+Screen-/.test(name));
+  const weights = screens.map((name) => {
+    const bytes = [...withImports([page, name])].map((each) => gzipSync(scripts.get(each)).length);
+    return [name.split('-')[0], Math.round(bytes.reduce((sum, each) => sum + each, 0) / 1024)];
+  });
+  return Object.fromEntries(weights.sort(([, a], [, b]) => b - a));
 }
