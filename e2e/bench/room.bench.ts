@@ -57,6 +57,27 @@ function noteWhenShown() {
   look();
 }
 
+/** Whether catalogue and ranking lie on the device. */
+async function keptOnDevice() {
+  const hasKey = async (database: string, key: string) => {
+    const known = await indexedDB.databases();
+    if (!known.some(({ name }) => name === database)) return false;
+    const db = await new Promise<IDBDatabase>((resolve, reject) => {
+      const request = indexedDB.open(database);
+      request.onsuccess = () => resolve(request.result);
+      request.onerror = () => reject(request.error);
+    });
+    const count = await new Promise<number>((resolve, reject) => {
+      const request = db.transaction('kept').objectStore('kept').count(key);
+      request.onsuccess = () => resolve(request.result);
+      request.onerror = () => reject(request.error);
+    });
+    db.close();
+    return count > 0;
+  };
+  return (await hasKey('low-quarry-catalogue', 'head')) && (await hasKey('low-quarry-rankings', 'list'));
+}
+
 declare global {
   interface Window {
     shownMs?: Record<string, number>;
@@ -117,7 +138,7 @@ test('a large shop', async ({ shop, browser }) => {
   await new Fitter(page, shop.url).comeIn('Okke');
   const fresh = await show(page, () => page.goto(address, { waitUntil: 'commit' }));
   // What was worked out is kept behind the screen.
-  await page.waitForTimeout(3000);
+  await expect.poll(() => page.evaluate(keptOnDevice), { timeout: 60_000 }).toBe(true);
   const known = await show(page, () => page.reload({ waitUntil: 'commit' }));
   const again = await show(page, () => page.reload({ waitUntil: 'commit' }));
   const next = first?.openings.find(({ id }) => id !== shown?.id);

@@ -95,3 +95,16 @@ test('a device that is full says so at once, in red, hands it out, and what was 
   await fitter.save();
   await fitter.saved();
 });
+
+test('the worker that ranks cannot be loaded: it is asked for again, and the candidates come', async ({
+  fitter,
+  plain,
+}) => {
+  test.skip(!plain, 'On loopback the service worker has the file.');
+  const { page } = fitter;
+  let refused = 0;
+  await page.route('**/assets/catalogueWorker-*.js', (route) => (refused++ === 0 ? route.abort() : route.continue()));
+  await fitter.whatFits(JOB, DOOR);
+  await expect(page.getByRole('list', { name: 'Ranked speakers' })).toBeVisible();
+  expect(refused).toBeGreaterThan(1);
+});

@@ -39,6 +39,20 @@ export class Catalogue {
     return changed;
   }
 
+  /** Takes what another one has in the place of all that was here. */
+  become({ parts, connectors, unreadable, place }: Catalogue): void {
+    const pairs = [
+      [this.parts, parts],
+      [this.connectors, connectors],
+      [this.unreadable, unreadable],
+    ] as const;
+    for (const [own, theirs] of pairs as readonly (readonly [Map<string, unknown>, ReadonlyMap<string, unknown>])[]) {
+      own.clear();
+      for (const [id, each] of theirs) own.set(id, each);
+    }
+    this.place = place;
+  }
+
   /** Speakers by their ids, then everything else by its id: the same order whatever came when. */
   inOrder(): readonly PartRecord[] {
     const rank = ({ kind }: PartRecord) => (kind === 'speaker' ? 0 : 1);

@@ -8,7 +8,7 @@ import { type ListedPart, toListedPart } from '@low-quarry/core/model/ListedPart
 import type { ConnectorRecord, PartRecord } from '@low-quarry/core/model/parts';
 import { toStored } from '@low-quarry/core/records/storedRecord';
 import { BUCKETS, bucketOf } from './bucketOf';
-import { type Catalogue, versionOf } from './Catalogue';
+import { Catalogue, versionOf } from './Catalogue';
 import type { KnownCatalogue } from './KnownCatalogue';
 
 /** Values under keys, some at once: as `idb-keyval` has them. */
@@ -18,7 +18,13 @@ export type CatalogueKeeping = {
   readonly clear: () => Promise<void>;
 };
 
-type Head = { readonly program: string; readonly place: CataloguePlace; readonly unreadable: readonly Unreadable[] };
+type Head = {
+  readonly program: string;
+  readonly place: CataloguePlace;
+  /** How many parts lie in the buckets: fewer are not the catalogue. */
+  readonly parts: number;
+  readonly unreadable: readonly Unreadable[];
+};
 type Shelf = { readonly connectors: readonly ConnectorRecord[]; readonly parts: readonly PartRecord[] };
 
 const HEAD = 'head';
@@ -57,7 +63,7 @@ export class CatalogueStore {
     };
   }
 
-  /** Parts by their ids, in any order; null where this program keeps no catalogue of that version. */
+  /** Parts by their ids, in any order; null where this program keeps no catalogue of that version, or not all of them. */
   async readParts(version: string, ids: readonly string[]): Promise<readonly PartRecord[] | null> {
     const buckets = [...new Set(ids.map(bucketOf))];
     const [head, ...texts] = (await this.keeping.getMany([HEAD, ...buckets.map(bucketKey)])) as [
@@ -66,7 +72,8 @@ export class CatalogueStore {
     ];
     if (head?.program !== this.program || versionOf(head.place) !== version) return null;
     const wanted = new Set(ids);
-    return texts.flatMap((text) => partsIn(text)).filter(({ id }) => wanted.has(id));
+    const found = texts.flatMap(keptIn).filter(({ id }) => wanted.has(id));
+    return found.length === wanted.size ? found.map(toPart) : null;
   }
 
   /** The whole of it into memory. @returns whether there was one */
@@ -77,21 +84,25 @@ export class CatalogueStore {
       ...(string | undefined)[],
     ];
     if (!head || !shelf) return false;
+    // All of it is read before anything in memory is let go.
     const { connectors } = JSON.parse(shelf) as Shelf;
+    const kept = texts.flatMap(keptIn);
+    if (kept.length !== head.parts) return false;
+    const read = new Catalogue();
+    read.place = head.place;
+    for (const connector of connectors) read.connectors.set(connector.id, connector);
     if (head.program === this.program) {
-      for (const each of [catalogue.parts, catalogue.connectors, catalogue.unreadable]) each.clear();
-      for (const part of texts.flatMap((text) => partsIn(text))) catalogue.parts.set(part.id, part);
-      for (const connector of connectors) catalogue.connectors.set(connector.id, connector);
-      for (const { id, why } of head.unreadable) catalogue.unreadable.set(id, why);
-      catalogue.place = head.place;
+      for (const part of kept) read.parts.set(part.id, toPart(part));
+      for (const { id, why } of head.unreadable) read.unreadable.set(id, why);
+      catalogue.become(read);
       return true;
     }
     // What could not be read then is not here to be read now: it has to be asked for again.
     if (head.unreadable.length > 0) return false;
-    const parts = texts.flatMap((text) => keptIn(text));
-    const kept = connectors.map((connector) => toStored('connector', connector));
-    catalogue.apply({ isWhole: true, parts, connectors: kept, gone: [], toCome: 0, at: head.place, hasMore: false });
-    if (catalogue.unreadable.size > 0) return false;
+    const changes = { connectors: [...connectors].map((each) => toStored('connector', each)), gone: [], toCome: 0 };
+    read.apply({ isWhole: true, parts: kept, ...changes, at: head.place, hasMore: false });
+    if (read.unreadable.size > 0) return false;
+    catalogue.become(read);
     await this.write(catalogue, new Set(catalogue.parts.keys()));
     return true;
   }
@@ -100,7 +111,8 @@ export class CatalogueStore {
   async write(catalogue: Catalogue, changed: ReadonlySet<string>): Promise<void> {
     const { place } = catalogue;
     if (!place) throw new Error('CatalogueStore.write: expected a catalogue that knows its place, got an empty one');
-    const head: Head = { program: this.program, place, unreadable: catalogue.unreadableParts() };
+    const unreadable = catalogue.unreadableParts();
+    const head: Head = { program: this.program, place, parts: catalogue.parts.size, unreadable };
     const touched = new Set([...changed].map(bucketOf));
     const buckets = Array.from({ length: BUCKETS }, (): object[] => []);
     for (const part of catalogue.parts.values()) {
@@ -142,6 +154,6 @@ function keptIn(text: string | undefined): Kept[] {
   return text ? (JSON.parse(text) as Kept[]) : [];
 }
 
-function partsIn(text: string | undefined): readonly PartRecord[] {
-  return keptIn(text).map(({ form: _, ...part }) => part as PartRecord);
+function toPart({ form: _, ...part }: Kept): PartRecord {
+  return part as PartRecord;
 }

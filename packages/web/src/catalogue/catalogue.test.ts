@@ -130,12 +130,27 @@ describe('on the device', () => {
     expect(await store.readInto(again)).toBe(true);
     expect(again.inOrder()).toEqual(whole().inOrder());
     const ids = PARTS.slice(3, 9).map(({ id }) => id);
-    const found = await store.readParts(versionOf(at(5)), [...ids, 'of nobody']);
+    const found = await store.readParts(versionOf(at(5)), ids);
     expect(found?.map(({ id }) => id).sort()).toEqual([...ids].sort());
   });
 
-  test('a part of another version is none', async () => {
-    expect(await store.readParts(versionOf(at(4)), ['spk-1'])).toBeNull();
+  test('parts of another version, or of which one is missing, are none', async () => {
+    const [first] = PARTS as [PartRecord];
+    expect(await store.readParts(versionOf(at(4)), [first.id])).toBeNull();
+    expect(await store.readParts(versionOf(at(5)), [first.id, 'of nobody'])).toBeNull();
+  });
+
+  test.each([
+    ['is gone', undefined],
+    ['cannot be read', '[{"id":'],
+  ])('where a bucket %s it is no catalogue, and what is in memory stays whole', async (_, text) => {
+    const bucket = `bucket ${bucketOf((PARTS[0] as PartRecord).id)}`;
+    if (text === undefined) keeping.values.delete(bucket);
+    else keeping.values.set(bucket, text);
+    const catalogue = whole();
+    const readInto = store.readInto(catalogue).catch(() => false);
+    expect(await readInto).toBe(false);
+    expect(catalogue.inOrder()).toEqual(whole().inOrder());
   });
 
   test('only the buckets of what changed are written', async () => {

@@ -3,7 +3,8 @@ import type { PartRecord } from '@low-quarry/core/model/parts';
 import { queryOptions } from '@tanstack/react-query';
 import { proxy } from 'comlink';
 import { pageHeaders, refusalOf } from '../api/call';
-import { catalogueWorker, endCatalogueWorker } from '../workers/catalogueClient';
+import { askCatalogue, endCatalogueWorker } from '../workers/catalogueClient';
+import type { Synced } from '../workers/catalogueWorker';
 import { setProgress } from './catalogueProgress';
 import { catalogueStore } from './deviceCatalogue';
 import type { KnownCatalogue } from './KnownCatalogue';
@@ -36,12 +37,15 @@ export const catalogueQuery = queryOptions({
 });
 
 async function sync(): Promise<KnownCatalogue> {
-  const worker = catalogueWorker();
-  const synced = await worker.sync(pageHeaders(), proxy(setProgress));
-  setProgress(null);
+  const tell = proxy(setProgress);
+  const synced = await askCatalogue(async (worker): Promise<Synced> => worker.sync(pageHeaders(), tell)).finally(() =>
+    setProgress(null),
+  );
   if (!synced.ok) throw refusalOf(synced.refused);
   if (known?.version === synced.version) return known;
-  known = (synced.isKept && (await catalogueStore.readKnown().catch(() => null))) || (await worker.known());
+  known =
+    (synced.isKept && (await catalogueStore.readKnown().catch(() => null))) ||
+    (await askCatalogue((worker) => worker.known()));
   return known;
 }
 
@@ -56,5 +60,5 @@ export function forgetKnownCatalogue(): void {
 export async function readParts(version: string, ids: readonly string[]): Promise<readonly PartRecord[]> {
   if (ids.length === 0) return [];
   const kept = await catalogueStore.readParts(version, ids).catch(() => null);
-  return kept ?? catalogueWorker().parts(ids);
+  return kept ?? askCatalogue((worker) => worker.parts(version, ids));
 }

@@ -29,6 +29,16 @@ export function useAddress(): readonly [
   return [current, change];
 }
 
+/** Which page of a list the address names, the first where it names none. */
+export function readPage(search: URLSearchParams): number {
+  return Math.max(1, Math.floor(Number(search.get('page') ?? 1)) || 1);
+}
+
+/** The first page is not named. */
+export function writePage(page: number): string | null {
+  return page === 1 ? null : String(page);
+}
+
 /** The parameters with some of them set, or taken out where the value is null. */
 export function withParams(before: URLSearchParams, changes: Readonly<Record<string, string | null>>): URLSearchParams {
   const next = new URLSearchParams(before);

@@ -128,7 +128,8 @@ const worker = {
   async known(): Promise<KnownCatalogue> {
     return knownOf(catalogue);
   },
-  async parts(ids: readonly string[]): Promise<readonly PartRecord[]> {
+  async parts(version: string, ids: readonly string[]): Promise<readonly PartRecord[]> {
+    await require(version);
     return ids.flatMap((id) => catalogue.parts.get(id) ?? []);
   },
   /** Every verdict and the first of what clears: what a list needs while a hand moves. */

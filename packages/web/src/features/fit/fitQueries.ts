@@ -1,5 +1,6 @@
 /** Queries and changes of the fit screen. Each key holds everything that the answer depends on, so that another measurement, setting or part asks anew. */
 import type { AdviceOptions } from '@low-quarry/core/fit/advice/advice';
+import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
 import { unpackRanking } from '@low-quarry/core/fit/search/packRanking';
 import type { Ranking } from '@low-quarry/core/fit/search/Ranking';
 import type { Candidate, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
@@ -7,7 +8,7 @@ import { orderedId, type PartRecord } from '@low-quarry/core/model/parts';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { readParts } from '../../catalogue/catalogueQueries';
 import { rankingStore } from '../../catalogue/deviceCatalogue';
-import { catalogueWorker } from '../../workers/catalogueClient';
+import { askCatalogue } from '../../workers/catalogueClient';
 import type { CandidateIds } from './startingIds';
 
 /** Up to so many speakers a whole ranking takes no longer than a frame. */
@@ -30,10 +31,15 @@ export function rankingQuery(version: string, speakers: number, opening: FitOpen
     queryKey: ['ranking', version, opening, rules],
     queryFn: async (): Promise<Ranking> => {
       const key = { version, opening, rules };
-      if (!needsLook(speakers)) return unpackRanking(await catalogueWorker().rank(version, opening, rules));
-      const kept = await rankingStore.read(key).catch(() => null);
-      if (kept) return unpackRanking(kept);
-      const made = await catalogueWorker().rank(version, opening, rules);
+      if (!needsLook(speakers))
+        return unpackRanking(await askCatalogue((worker) => worker.rank(version, opening, rules)));
+      // One that cannot be read is worked out again, and kept in its place.
+      const kept = await rankingStore
+        .read(key)
+        .then((found) => found && unpackRanking(found))
+        .catch(() => null);
+      if (kept) return kept;
+      const made = await askCatalogue((worker) => worker.rank(version, opening, rules));
       if (isKept) void rankingStore.keep(key, made).catch(() => {});
       return unpackRanking(made);
     },
@@ -48,7 +54,7 @@ export function rankingQuery(version: string, speakers: number, opening: FitOpen
 export function lookQuery(version: string, opening: FitOpening, rules: FitRules) {
   return queryOptions({
     queryKey: ['look', version, opening, rules],
-    queryFn: () => catalogueWorker().look(version, opening, rules, LOOKED_AT),
+    queryFn: () => askCatalogue((worker) => worker.look(version, opening, rules, LOOKED_AT)),
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: LOOK_KEPT_MS,
     placeholderData: keepPreviousData,
@@ -68,9 +74,14 @@ export function adviceQuery(
   const stack = [speaker.id, layers.map(({ id, height }) => [id, height.valueMm])];
   return queryOptions({
     queryKey: ['advice', version, opening, rules, options, stack],
-    queryFn: () => catalogueWorker().advise(version, opening, rules, candidate, options),
+    queryFn: () => askCatalogue((worker) => worker.advise(version, opening, rules, candidate, options)),
     staleTime: Number.POSITIVE_INFINITY,
   });
+}
+
+/** A ring that is cut from sheet is no part. */
+function isPart(id: string): boolean {
+  return ringThicknessMm(id) === null;
 }
 
 export type NamedParts = {
@@ -87,7 +98,7 @@ export function namedPartsQuery(version: string, ids: CandidateIds | null, over:
     queryFn: async (): Promise<NamedParts> => {
       if (!ids) throw new Error('namedPartsQuery: expected a candidate, got none');
       const named = [ids.speakerId, ...ids.layerIds, ...(over ? [over.speakerId, ...over.layerIds] : [])];
-      return { ids, over, parts: await readParts(version, [...new Set(named.map(orderedId))]) };
+      return { ids, over, parts: await readParts(version, [...new Set(named.filter(isPart).map(orderedId))]) };
     },
     enabled: ids !== null,
     staleTime: Number.POSITIVE_INFINITY,

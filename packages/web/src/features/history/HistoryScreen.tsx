@@ -14,21 +14,18 @@ import { FormError } from '../../ui/FormError';
 import { Layer, Shell } from '../../ui/Shell';
 import { Empty, Loading } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
-import { useRested } from '../../ui/useRested';
+import { useAsked } from '../../ui/useRested';
 import { historyQuery, useBringBack } from './historyQueries';
 import { UndoPanel } from './UndoPanel';
 
 const ALL = 'all';
-const REST_MS = 250;
 
 export function HistoryScreen() {
   const [search, changeAddress] = useAddress();
   const find = search.get('find') ?? '';
   const kind = RECORD_KINDS.find((each) => each === search.get('kind'));
   const [record, job] = [search.get('record') ?? undefined, search.get('job') ?? undefined];
-  // Asked when the hand rests, not at each letter.
-  const asked = useRested(find, REST_MS) ?? find;
-  const pages = useInfiniteQuery(historyQuery({ find: asked || undefined, kind, record, job }));
+  const pages = useInfiniteQuery(historyQuery({ find: useAsked(find) || undefined, kind, record, job }));
   const changes = pages.data?.pages.flatMap((page) => page.changes) ?? [];
   const cars = Object.assign({}, ...(pages.data?.pages.map((page) => page.cars) ?? [])) as Record<string, string>;
   return (

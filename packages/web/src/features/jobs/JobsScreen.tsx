@@ -13,22 +13,19 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
 import { shopQuery } from '../../api/sharedQueries';
-import { useAddress, withParams } from '../../ui/address';
+import { readPage, useAddress, withParams, writePage } from '../../ui/address';
 import { LinkButton } from '../../ui/Button';
 import { INPUT } from '../../ui/Field';
 import { Pages } from '../../ui/Pages';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
-import { useRested } from '../../ui/useRested';
+import { MOST_LETTERS, useAsked } from '../../ui/useRested';
 import { BookIn } from './BookIn';
 import { dueWords, endedWords, isDueWhenClosed } from './dueWords';
 import { jobsQuery } from './jobsQueries';
 import { StateMark } from './OpeningStateLine';
 import { openingStateView } from './openingStateView';
-
-/** The list is asked for when the hand rests, not at each letter, ms. */
-const REST_MS = 250;
 
 export function JobsScreen() {
   const shop = useQuery(shopQuery);
@@ -36,8 +33,8 @@ export function JobsScreen() {
   const mayBook = useMay('jobs');
   const words = search.get('find') ?? '';
   const list = JOB_LISTS.find((each) => each === search.get('list')) ?? 'open';
-  const page = Math.max(1, Math.floor(Number(search.get('page') ?? 1)) || 1);
-  const find = useRested(words, REST_MS).slice(0, MOST_LETTERS);
+  const page = readPage(search);
+  const find = useAsked(words);
   const jobs = useQuery(jobsQuery({ list, find, page }));
   const change = (changes: Readonly<Record<string, string | null>>) =>
     changeAddress((before) => withParams(before, { page: null, ...changes }));
@@ -97,7 +94,7 @@ export function JobsScreen() {
                 pageSize={JOBS_A_PAGE}
                 total={total}
                 what="jobs"
-                onPage={(next) => change({ page: next === 1 ? null : String(next) })}
+                onPage={(next) => change({ page: writePage(next) })}
               />
             </>
           )
@@ -107,8 +104,6 @@ export function JobsScreen() {
   );
 }
 
-/** As the server takes them. */
-const MOST_LETTERS = 100;
 const LIST_WORDS: Readonly<Record<JobListName, string>> = { open: 'Open', ended: 'Ended' };
 const EMPTY_WORDS: Readonly<Record<JobListName, string>> = {
   open: 'No job is open. Those that were handed over or given up are under “Ended”.',

@@ -5,12 +5,12 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
-import { useAddress, withParams } from '../../ui/address';
+import { readPage, useAddress, withParams, writePage } from '../../ui/address';
 import { Pages } from '../../ui/Pages';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
-import { useRested } from '../../ui/useRested';
+import { useAsked } from '../../ui/useRested';
 import { vehiclesQuery } from '../jobs/jobsQueries';
 import { ImportParts } from './ImportParts';
 import { foundPartsQuery, type LibraryKind } from './libraryQueries';
@@ -18,19 +18,14 @@ import { foundPartsQuery, type LibraryKind } from './libraryQueries';
 /** More than can be read at once; then words narrow it down. */
 const MOST_SHOWN = 100;
 
-/** The list is asked for when the hand rests, not at each letter, ms. */
-const REST_MS = 250;
-/** As the server takes them. */
-const MOST_LETTERS = 100;
-
 export function LibraryScreen() {
   const mayChange = useMay('library');
   const vehicles = useQuery(vehiclesQuery);
   const catalogue = useQuery(catalogueQuery);
   const [search, changeAddress] = useAddress();
   const find = search.get('find') ?? '';
-  const page = Math.max(1, Math.floor(Number(search.get('page') ?? 1)) || 1);
-  const parts = useQuery(foundPartsQuery(useRested(find, REST_MS).slice(0, MOST_LETTERS), page));
+  const page = readPage(search);
+  const parts = useQuery(foundPartsQuery(useAsked(find), page));
   return (
     <Shell
       title="Library"
@@ -75,9 +70,7 @@ export function LibraryScreen() {
               pageSize={FOUND_A_PAGE}
               total={total}
               what="parts"
-              onPage={(next) =>
-                changeAddress((before) => withParams(before, { page: next === 1 ? null : String(next) }))
-              }
+              onPage={(next) => changeAddress((before) => withParams(before, { page: writePage(next) }))}
             />
           </section>
         )}

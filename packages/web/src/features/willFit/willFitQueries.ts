@@ -3,7 +3,7 @@ import type { FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
 import type { SpeakerRecord } from '@low-quarry/core/model/parts';
 import { queryOptions } from '@tanstack/react-query';
 import { readParts } from '../../catalogue/catalogueQueries';
-import { catalogueWorker } from '../../workers/catalogueClient';
+import { askCatalogue } from '../../workers/catalogueClient';
 
 export function speakerQuery(version: string, speakerId: string) {
   return queryOptions({
@@ -19,7 +19,7 @@ export function speakerQuery(version: string, speakerId: string) {
 export function bestStackQuery(version: string, opening: FitOpening, rules: FitRules, speaker: SpeakerRecord) {
   return queryOptions({
     queryKey: ['bestStack', version, opening, rules, speaker],
-    queryFn: () => catalogueWorker().bestStack(version, opening, rules, speaker),
+    queryFn: () => askCatalogue((worker) => worker.bestStack(version, opening, rules, speaker)),
     staleTime: Number.POSITIVE_INFINITY,
   });
 }
