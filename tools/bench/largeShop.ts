@@ -5,9 +5,9 @@
  * Run with the address of a database that has the demo shop, as its owner or above.
  */
 
+import { type PartRecord, toFitCatalogue } from '@low-quarry/core/catalogue';
 import { CatalogueIndex } from '@low-quarry/core/fit/search/CatalogueIndex';
 import { FitEngine } from '@low-quarry/core/fit/search/FitEngine';
-import { type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { readingHalfWidthsMm, toFitRules } from '@low-quarry/core/model/shop';
 import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
 import type { VehicleRecord } from '@low-quarry/core/model/vehicle';

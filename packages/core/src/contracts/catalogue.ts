@@ -1,7 +1,7 @@
 /** What the shop works with: its settings, the parts it can get, the vehicles it knows. */
 import { z } from 'zod';
+import { connectorSchema, PART_KINDS } from '../catalogue';
 import { partsFileSchema } from '../formats/partsFile';
-import { connectorSchema, PART_KINDS } from '../model/parts';
 import { shopSchema } from '../model/shop';
 import { vehicleSchema } from '../model/vehicle';
 import { contract, nothing } from './contract';

@@ -1,6 +1,6 @@
 /** Corrections to the library: a part or a vehicle as a record with a version. */
 import { z } from 'zod';
-import { partSchema } from '../model/parts';
+import { partSchema } from '../catalogue';
 import { vehicleSchema } from '../model/vehicle';
 import { contract, nothing } from './contract';
 

@@ -1,5 +1,6 @@
 /** The order list of a job. */
 import { z } from 'zod';
+import { PART_KINDS } from '../catalogue';
 import { BEHIND } from '../model/opening';
 import { worksSchema } from '../model/work';
 import { contract, idSchema, nothing } from './contract';
@@ -7,7 +8,7 @@ import { jobSchema, openChecksSchema, verdictSummarySchema } from './jobs';
 
 const orderLineSchema = z.object({
   partId: z.string(),
-  kind: z.enum(['speaker', 'bracket', 'spacer', 'harnessAdapter']),
+  kind: z.enum(PART_KINDS),
   maker: z.string(),
   name: z.string(),
   supplier: z.string(),

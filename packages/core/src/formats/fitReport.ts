@@ -3,6 +3,7 @@
  * and the same numbers as on the screen.
  */
 import { z } from 'zod';
+import { toFitCatalogue } from '../catalogue';
 import {
   candidateMeasurements,
   type NextMeasurement,
@@ -14,7 +15,6 @@ import type { Judgement } from '../fit/Judgement';
 import { CatalogueIndex } from '../fit/search/CatalogueIndex';
 import { FitEngine } from '../fit/search/FitEngine';
 import type { FitOpening } from '../fit/shapes';
-import { toFitCatalogue } from '../model/parts';
 import { readingHalfWidthsMm } from '../model/shop';
 import { rimPlaceList, toFitOpening } from '../model/toFitOpening';
 import { radToDeg } from '../units/angle';

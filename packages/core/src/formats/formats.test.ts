@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { toFitCatalogue } from '../catalogue';
 import { judgeCandidate } from '../fit/judgeCandidate';
 import { fromSide } from '../model/fromSide';
-import { toFitCatalogue } from '../model/parts';
 import { readingHalfWidthsMm } from '../model/shop';
 import { toFitOpening } from '../model/toFitOpening';
 import { fitReport, fitReportSchema, fitReportText } from './fitReport';

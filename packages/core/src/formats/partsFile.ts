@@ -1,6 +1,6 @@
 /** A parts pack as a file: speakers, brackets, spacers, harness adapters, and the connectors they name. */
 import { z } from 'zod';
-import { connectorSchema, partSchema } from '../model/parts';
+import { connectorSchema, partSchema } from '../catalogue';
 
 export const MOST_PARTS = 200_000;
 

@@ -5,6 +5,7 @@
  * Version 1 said nothing of the versions of settings, parts and vehicles; they follow from its history.
  */
 import { z } from 'zod';
+import { connectorSchema, namedConnectors, orderedId, partSchema } from '../catalogue';
 import { changeSchema } from '../contracts/history';
 import { verdictSchema } from '../contracts/jobs';
 import { choiceSchema } from '../contracts/openings';
@@ -13,7 +14,6 @@ import { rolesSchema } from '../model/access';
 import { jobEndedSchema, jobFactsSchema } from '../model/job';
 import { withLayerIds } from '../model/layers';
 import { openingRecordSchema } from '../model/opening';
-import { connectorSchema, orderedId, partSchema } from '../model/parts';
 import { shopSchema } from '../model/shop';
 import { vehicleSchema } from '../model/vehicle';
 import { withAnswers } from '../order/answers';
@@ -160,7 +160,7 @@ export function brokenReferences(file: ShopFile): readonly BrokenReference[] {
   const connected = (path: string, id: string) =>
     require(path, connectors.has(id), `"${id}" is not a connector of the file.`);
   for (const [at, part] of file.parts.entries())
-    if (part.kind === 'harnessAdapter') connected(`parts.${at}.fromConnectorId`, part.fromConnectorId);
+    for (const { field, id } of namedConnectors(part)) connected(`parts.${at}.${field}`, id);
   for (const [at, { openings }] of file.vehicles.entries()) {
     for (const [place, { wiring }] of openings.entries())
       if (wiring.kind === 'connector') connected(`vehicles.${at}.openings.${place}.wiring`, wiring.connectorId);

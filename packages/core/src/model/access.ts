@@ -16,43 +16,46 @@ export const rolesSchema = z
 
 const EVERYBODY = ROLES;
 
-/** For each permission the roles that have it; null: nobody need be signed in. */
+type PermissionEntry = {
+  /** Who has it; null: nobody need be signed in. */
+  readonly roles: readonly Role[] | null;
+  /**
+   * Whether it asks for the password again, a PIN not being enough: whoever finds a tablet lying open must not be able to let others in
+   * or take the shop away.
+   */
+  readonly asksPassword?: true;
+};
+
 const TABLE = {
   /** Signing in, and whether the server lives. */
-  anybody: null,
+  anybody: { roles: null },
   /** What is one's own: signing out, PIN, password, undo. */
-  self: EVERYBODY,
-  read: EVERYBODY,
-  jobs: ['counter', 'owner'],
-  measure: ['fitter', 'owner'],
-  choose: EVERYBODY,
-  readPeople: ['owner'],
-  people: ['owner'],
-  settings: ['owner'],
-  library: ['owner'],
-  readBackups: ['owner'],
+  self: { roles: EVERYBODY },
+  read: { roles: EVERYBODY },
+  jobs: { roles: ['counter', 'owner'] },
+  measure: { roles: ['fitter', 'owner'] },
+  choose: { roles: EVERYBODY },
+  readPeople: { roles: ['owner'] },
+  people: { roles: ['owner'], asksPassword: true },
+  settings: { roles: ['owner'] },
+  library: { roles: ['owner'] },
+  readBackups: { roles: ['owner'] },
   /** Making, taking away and bringing back the whole shop. */
-  backup: ['owner'],
-} as const satisfies Readonly<Record<string, readonly Role[] | null>>;
+  backup: { roles: ['owner'], asksPassword: true },
+} as const satisfies Readonly<Record<string, PermissionEntry>>;
 
 export type Permission = keyof typeof TABLE;
-export const PERMISSIONS: Readonly<Record<Permission, readonly Role[] | null>> = TABLE;
-
-/**
- * What asks for the password again, a PIN not being enough: whoever finds a tablet lying open must not be able to let others in or
- * take the shop away.
- */
-const ASKS_PASSWORD: ReadonlySet<Permission> = new Set<Permission>(['people', 'backup']);
+export const PERMISSIONS: Readonly<Record<Permission, PermissionEntry>> = TABLE;
 
 /** How long the password counts for that, from when it was typed, ms. */
 export const PASSWORD_COUNTS_MS = 10 * 60_000;
 
 export function asksPassword(permission: Permission): boolean {
-  return ASKS_PASSWORD.has(permission);
+  return PERMISSIONS[permission].asksPassword ?? false;
 }
 
 /** @param roles null when nobody is signed in */
 export function mayDo(permission: Permission, roles: readonly Role[] | null): boolean {
-  const allowed = PERMISSIONS[permission];
+  const { roles: allowed } = PERMISSIONS[permission];
   return allowed === null || (roles?.some((role) => allowed.includes(role)) ?? false);
 }

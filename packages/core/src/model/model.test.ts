@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { partSchema, toFitCatalogue } from '../catalogue';
 import { cautionsFor } from './cautions';
 import { type OpeningRecord, openingRecordSchema } from './opening';
 import { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from './openingDimensions';
-import { partSchema, toFitCatalogue } from './parts';
 import { placeLabel } from './place';
 import { readMeasurement } from './readMeasurement';
 import { SHOP_DEFAULTS, shopSchema } from './shop';

@@ -16,28 +16,44 @@ const STOCK_DEFAULTS = [3, 5, 6, 9, 12, 15, 18].map((thicknessMm) => ({
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'type a time such as 08:00');
 const OPEN_HOURS = { from: '08:00', to: '17:30', days: WEEKDAYS.slice(0, 5) };
+/** From memory where no other origin is said, for the shop to set, mm. */
+const CLEARANCES_MM = {
+  glass: 5,
+  metal: 4,
+  wiring: 2,
+  front: 3,
+  /** Off cloth in front: 0 where it may be touched (common practice, no source). */
+  cloth: 0,
+  hole: 1,
+  terminal: 4,
+  /** How far plate, ring or flange reach over the hole under them (common practice, no source). */
+  cover: 2,
+  /** Left beside a screw to the edge of a ring (common practice, no source). */
+  wall: 1.5,
+  /** How far a screw reaches into what holds it (common practice, no source). */
+  bite: 6,
+} as const;
+const MOST_RAISED_MM = 45;
+const RETURN_COST_MINOR = 4500;
+const MINUTE_COST_MINOR = 110;
 const SCHOOLS = { meter: 'belowNominal', splice: 'crimp', fit: 'tape' } as const;
 
 export const shopSchema = z.strictObject({
   name: z.string().min(1).max(80),
   currency: currencySchema,
   unit: z.enum(['mm', 'in']),
-  /** Defaults from memory, for the shop to set. */
+  /** What a shop did not have before has a default, so that what it kept can be read. */
   clearancesMm: z.strictObject({
     glass: clearanceMm,
     metal: clearanceMm,
-    wiring: clearanceMm.default(2),
+    wiring: clearanceMm.default(CLEARANCES_MM.wiring),
     front: clearanceMm,
-    /** Off cloth in front: 0 where it may be touched (common practice, no source). */
-    cloth: clearanceMm.default(0),
+    cloth: clearanceMm.default(CLEARANCES_MM.cloth),
     hole: clearanceMm,
-    terminal: clearanceMm.default(4),
-    /** How far plate, ring or flange reach over the hole under them (common practice, no source). */
-    cover: clearanceMm.default(2),
-    /** Left beside a screw to the edge of a ring (common practice, no source). */
-    wall: clearanceMm.default(1.5),
-    /** How far a screw reaches into what holds it (common practice, no source). */
-    bite: clearanceMm.default(6),
+    terminal: clearanceMm.default(CLEARANCES_MM.terminal),
+    cover: clearanceMm.default(CLEARANCES_MM.cover),
+    wall: clearanceMm.default(CLEARANCES_MM.wall),
+    bite: clearanceMm.default(CLEARANCES_MM.bite),
   }),
   confidence: z.number().gt(0.5).lt(1),
   /** Sheet that rings are cut from, with what a ring costs in minor units of the currency, time included. */
@@ -52,10 +68,10 @@ export const shopSchema = z.strictObject({
     .max(30)
     .default(() => [...STOCK_DEFAULTS]),
   /** Brackets and spacer together must not be higher. */
-  mostRaisedMm: z.number().positive().max(150).default(45),
+  mostRaisedMm: z.number().positive().max(150).default(MOST_RAISED_MM),
   /** What a return costs (freight, second visit) and a minute at the car, in minor units of the currency. */
-  returnCostMinor: z.int().min(0).default(4500),
-  minuteCostMinor: z.int().min(0).default(110),
+  returnCostMinor: z.int().min(0).default(RETURN_COST_MINOR),
+  minuteCostMinor: z.int().min(0).default(MINUTE_COST_MINOR),
   halfWidthsMm: z.record(z.enum(SOURCE_IDS), z.number().min(0).max(100)),
   /** The smallest step that is read off an instrument; 0 where its half-width counts it already. */
   resolutionsMm: z.partialRecord(z.enum(SOURCE_IDS), z.number().min(0).max(20)).default({}),
@@ -79,23 +95,12 @@ export type Shop = z.infer<typeof shopSchema>;
 export const SHOP_DEFAULTS: Omit<Shop, 'name'> = {
   currency: 'EUR',
   unit: 'mm',
-  clearancesMm: {
-    glass: 5,
-    metal: 4,
-    wiring: 2,
-    front: 3,
-    cloth: 0,
-    hole: 1,
-    terminal: 4,
-    cover: 2,
-    wall: 1.5,
-    bite: 6,
-  },
+  clearancesMm: CLEARANCES_MM,
   confidence: 0.975,
   stock: STOCK_DEFAULTS,
-  mostRaisedMm: 45,
-  returnCostMinor: 4500,
-  minuteCostMinor: 110,
+  mostRaisedMm: MOST_RAISED_MM,
+  returnCostMinor: RETURN_COST_MINOR,
+  minuteCostMinor: MINUTE_COST_MINOR,
   halfWidthsMm: SOURCE_HALF_WIDTHS_MM,
   resolutionsMm: {},
   paper: 'A4',

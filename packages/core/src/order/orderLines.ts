@@ -1,8 +1,6 @@
 /**
  * Order lines: the pieces that all chosen openings need together, rounded up to the packs they are sold in.
  */
-export type PartKind = 'speaker' | 'bracket' | 'spacer' | 'harnessAdapter';
-
 export type Need = {
   readonly partId: string;
   readonly pieces: number;
@@ -10,9 +8,9 @@ export type Need = {
   readonly forOpening: string;
 };
 
-export type OrderablePart = {
+export type OrderablePart<Kind extends string = string> = {
   readonly id: string;
-  readonly kind: PartKind;
+  readonly kind: Kind;
   readonly maker: string;
   readonly name: string;
   readonly supplier: string;
@@ -22,8 +20,8 @@ export type OrderablePart = {
   readonly packPriceMinor: number;
 };
 
-export type OrderLine = {
-  readonly part: OrderablePart;
+export type OrderLine<Part extends OrderablePart = OrderablePart> = {
+  readonly part: Part;
   readonly pieces: number;
   readonly packs: number;
   /** Pieces that come along and are not needed. */
@@ -32,15 +30,17 @@ export type OrderLine = {
   readonly forOpenings: readonly string[];
 };
 
-const KIND_ORDER: readonly PartKind[] = ['speaker', 'bracket', 'spacer', 'harnessAdapter'];
-
 /**
- * One line a part, in the order speaker, bracket, spacer, harness adapter, then by maker and name.
+ * One line a part, in the order of the kinds, then by maker and name.
  *
  * @throws when a need names a part that is not in `parts`, or a count that is no whole number of at least 1: the
  *   calling code has mixed up its catalogue
  */
-export function orderLines(needs: readonly Need[], parts: ReadonlyMap<string, OrderablePart>): readonly OrderLine[] {
+export function orderLines<Kind extends string, Part extends OrderablePart<Kind>>(
+  needs: readonly Need[],
+  parts: ReadonlyMap<string, Part>,
+  kinds: readonly Kind[],
+): readonly OrderLine<Part>[] {
   const byPart = new Map<string, { pieces: number; forOpenings: string[] }>();
   for (const { partId, pieces, forOpening } of needs) {
     if (!Number.isInteger(pieces) || pieces < 1)
@@ -50,14 +50,14 @@ export function orderLines(needs: readonly Need[], parts: ReadonlyMap<string, Or
     if (!line.forOpenings.includes(forOpening)) line.forOpenings.push(forOpening);
     byPart.set(partId, line);
   }
-  return [...byPart].map(([partId, line]) => toLine(partId, line, parts)).sort(byKindThenName);
+  return [...byPart].map(([partId, line]) => toLine(partId, line, parts)).sort(byKindThenName(kinds));
 }
 
-function toLine(
+function toLine<Part extends OrderablePart>(
   partId: string,
   { pieces, forOpenings }: { pieces: number; forOpenings: readonly string[] },
-  parts: ReadonlyMap<string, OrderablePart>,
-): OrderLine {
+  parts: ReadonlyMap<string, Part>,
+): OrderLine<Part> {
   const part = parts.get(partId);
   if (!part) throw new Error(`orderLines: expected a part of the catalogue, got ${partId}`);
   const packs = Math.ceil(pieces / part.packSize);
@@ -71,7 +71,7 @@ function toLine(
   };
 }
 
-function byKindThenName(a: OrderLine, b: OrderLine): number {
+function byKindThenName(kinds: readonly string[]): (a: OrderLine, b: OrderLine) => number {
   const words = ({ part }: OrderLine) => `${part.maker} ${part.name} ${part.id}`;
-  return KIND_ORDER.indexOf(a.part.kind) - KIND_ORDER.indexOf(b.part.kind) || words(a).localeCompare(words(b), 'en');
+  return (a, b) => kinds.indexOf(a.part.kind) - kinds.indexOf(b.part.kind) || words(a).localeCompare(words(b), 'en');
 }

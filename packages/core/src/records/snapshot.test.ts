@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { spacerSchema } from '../model/parts';
+import { spacerSchema } from '../catalogue';
 import { SHOP_DEFAULTS, shopSchema } from '../model/shop';
 import { measuredBy, PLAIN_OPENING } from '../testing/plainOpening';
 import { changedSince, type Snapshot } from './snapshot';

@@ -3,8 +3,8 @@
  * with them: it is the person's to keep or to make anew.
  */
 import { z } from 'zod';
+import { partSchema } from '../catalogue';
 import { openingRecordSchema } from '../model/opening';
-import { partSchema } from '../model/parts';
 import { shopSchema } from '../model/shop';
 import { type Difference, differencesOf } from './Field';
 import { OPENING_FIELDS } from './openingFields';

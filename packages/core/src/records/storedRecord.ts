@@ -6,8 +6,8 @@
  * Samples of every earlier form are in `samples/versions` and read by a test.
  */
 import type { z } from 'zod';
+import { connectorSchema } from '../catalogue';
 import { openingRecordSchema } from '../model/opening';
-import { connectorSchema } from '../model/parts';
 import { SHOP_DEFAULTS, shopSchema } from '../model/shop';
 import { vehicleSchema } from '../model/vehicle';
 import { fail, ok, type Result } from '../result';

@@ -5,10 +5,10 @@
  * different reasons, and several hundred speakers fit.
  */
 
+import type { BracketRecord, HarnessAdapterRecord, PartRecord, SpacerRecord, SpeakerRecord } from '../catalogue';
+import { toFitCatalogue } from '../catalogue';
 import type { FitCatalogue, FitOpening, FitRules } from '../fit/shapes';
 import { seededRandom } from '../math/seededRandom';
-import type { BracketRecord, HarnessAdapterRecord, PartRecord, SpacerRecord, SpeakerRecord } from '../model/parts';
-import { toFitCatalogue } from '../model/parts';
 import { sheetDefaults } from '../model/sheetDefaults';
 import { type Dimension, rectangular } from '../uncertainty/Dimension';
 import type { Terminals } from '../wiring';

@@ -1,17 +1,17 @@
 /** The demo shop's files under `demo/`, read through the same schemas as everything else. */
 import * as files from 'node:fs/promises';
 import path from 'node:path';
-import { passwordSchema, personNameSchema, pinSchema } from '@low-quarry/core/contracts/sessions';
-import { explainFileFailure, readFile } from '@low-quarry/core/formats/readFile';
-import { rolesSchema } from '@low-quarry/core/model/access';
-import { openingFactsSchema, openingRecordSchema } from '@low-quarry/core/model/opening';
 import {
   bracketSchema,
   connectorSchema,
   harnessAdapterSchema,
   spacerSchema,
   speakerSchema,
-} from '@low-quarry/core/model/parts';
+} from '@low-quarry/core/catalogue';
+import { passwordSchema, personNameSchema, pinSchema } from '@low-quarry/core/contracts/sessions';
+import { explainFileFailure, readFile } from '@low-quarry/core/formats/readFile';
+import { rolesSchema } from '@low-quarry/core/model/access';
+import { openingFactsSchema, openingRecordSchema } from '@low-quarry/core/model/opening';
 import { shopSchema } from '@low-quarry/core/model/shop';
 import { vehicleSchema } from '@low-quarry/core/model/vehicle';
 import { z } from 'zod';

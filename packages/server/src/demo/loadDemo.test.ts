@@ -2,8 +2,8 @@ import { cp, mkdtemp, readFile, rm, truncate, writeFile } from 'node:fs/promises
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import { NOMINAL_SIZES, toFitCatalogue } from '@low-quarry/core/catalogue';
 import { bestStack } from '@low-quarry/core/fit/bestStack';
-import { NOMINAL_SIZES, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { toFitRules } from '@low-quarry/core/model/shop';
 import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
 import { rankCandidates } from '@low-quarry/core/testing/rankCandidates';

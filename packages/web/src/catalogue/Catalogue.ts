@@ -1,6 +1,7 @@
 /** The catalogue in memory: what the shop sent, read once, and what changed since, record by record. */
+
+import type { ConnectorRecord, PartRecord } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace, Unreadable } from '@low-quarry/core/contracts/catalogue';
-import type { ConnectorRecord, PartRecord } from '@low-quarry/core/model/parts';
 import { readStored } from '@low-quarry/core/records/storedRecord';
 
 export class Catalogue {

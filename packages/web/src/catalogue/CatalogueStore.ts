@@ -3,9 +3,15 @@
  * one), and beside them what every screen needs at once. All of a change is written in one transaction. Kept records are those that
  * were read by the program that names itself in the head; another program reads them anew.
  */
+
+import {
+  type ConnectorRecord,
+  isAtHand,
+  type ListedPart,
+  type PartRecord,
+  toListedPart,
+} from '@low-quarry/core/catalogue';
 import type { CataloguePlace, Unreadable } from '@low-quarry/core/contracts/catalogue';
-import { type ListedPart, toListedPart } from '@low-quarry/core/model/ListedPart';
-import type { ConnectorRecord, PartRecord } from '@low-quarry/core/model/parts';
 import { toStored } from '@low-quarry/core/records/storedRecord';
 import { BUCKETS, bucketOf } from './bucketOf';
 import { Catalogue, versionOf } from './Catalogue';
@@ -141,9 +147,8 @@ export function knownOf(catalogue: Catalogue): KnownCatalogue {
   return { version: versionOf(place), listed, connectors, shelf: parts, unreadable: catalogue.unreadableParts() };
 }
 
-/** Few parts that go with every speaker. */
 function shelfOf(catalogue: Catalogue): Shelf {
-  const parts = catalogue.inOrder().filter(({ kind }) => kind === 'spacer' || kind === 'harnessAdapter');
+  const parts = catalogue.inOrder().filter(isAtHand);
   return { connectors: [...catalogue.connectors.values()], parts };
 }
 

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
+import type { PartRecord } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
 import { packRanking } from '@low-quarry/core/fit/search/packRanking';
-import type { PartRecord } from '@low-quarry/core/model/parts';
 import { toStored } from '@low-quarry/core/records/storedRecord';
 import { LARGE_RULES, largeCatalogue, largeParts, largeVehicle } from '@low-quarry/core/testing/largeCatalogue';
 import { rankCandidates } from '@low-quarry/core/testing/rankCandidates';

@@ -1,5 +1,5 @@
 /** The shop's catalogue on this device: what it knows at once, brought up to date behind it, and whole parts by their ids. */
-import type { PartRecord } from '@low-quarry/core/model/parts';
+import type { PartRecord } from '@low-quarry/core/catalogue';
 import { queryOptions } from '@tanstack/react-query';
 import { proxy } from 'comlink';
 import { pageHeaders, refusalOf } from '../api/call';

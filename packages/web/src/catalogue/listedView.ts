@@ -1,5 +1,5 @@
 /** The listed parts of a catalogue as screens look them up. */
-import type { ListedPart } from '@low-quarry/core/model/ListedPart';
+import type { ListedPart } from '@low-quarry/core/catalogue';
 import type { KnownCatalogue } from './KnownCatalogue';
 
 export type ListedView = {

@@ -1,5 +1,5 @@
 /** Words shown to people, one for each thing. */
-import type { CheckId, Verdict } from '@low-quarry/core/fit/Check';
+import type { Verdict } from '@low-quarry/core/fit/Check';
 import type { FrontKind, ObstacleKind } from '@low-quarry/core/fit/shapes';
 import type { Face } from '@low-quarry/core/model/measurement';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
@@ -14,60 +14,8 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
 /** Of a check that nobody has looked at, or can look at yet. */
 export const UNJUDGED_WORDS = 'Not looked';
 
-/** Where the deciding margin is, after "Clears by 3 mm …". */
-export function checkPlace(id: CheckId, behind: OpeningRecord['behind']): string {
-  switch (id) {
-    case 'figures':
-      return 'for figures that contradict each other';
-    case 'hole':
-      return 'at the hole';
-    case 'bolts':
-      return 'at the bolts';
-    case 'screws':
-      return 'at the screws';
-    case 'depth':
-      return behind === 'glass' ? 'at the glass' : 'at the metal behind';
-    case 'front':
-      return 'at the front';
-    case 'cover':
-      return 'at the edge that covers the hole';
-    case 'liesFlat':
-      return 'at what stands proud around the hole';
-    case 'obstacles':
-      return 'at the beam, rail or wiring';
-    case 'terminals':
-      return 'at the terminals';
-    case 'wireWay':
-      return 'at the wire notch';
-    case 'connector':
-      return 'at the connector';
-    case 'chime':
-      return 'for the chime';
-    case 'airbag':
-      return 'for an airbag';
-  }
-}
-
 /** The unit as a word in running text. */
 export const UNIT_WORDS = { mm: 'mm', in: 'inches' } as const;
-
-/** What speakers fall out for, as the end of "23 …". */
-export const FALL_OUT_WORDS: Readonly<Record<CheckId, string>> = {
-  figures: 'for figures that contradict each other',
-  hole: 'at the hole',
-  bolts: 'at the bolts',
-  screws: 'at the screws',
-  depth: 'at the depth behind',
-  front: 'at the front',
-  cover: 'because they leave the hole open',
-  liesFlat: 'at what stands proud around the hole',
-  obstacles: 'at a beam, rail or wiring',
-  terminals: 'at the terminals',
-  wireWay: 'at the wire notch',
-  connector: 'at the connector',
-  chime: 'for the chime',
-  airbag: 'for an airbag',
-};
 
 export const BEHIND_WORDS: Readonly<Record<OpeningRecord['behind'], string>> = {
   glass: 'Window glass',

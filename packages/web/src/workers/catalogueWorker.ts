@@ -3,6 +3,7 @@
  * thread. Only a wrapper: the work is the core's and `catalogue/`'s.
  */
 import '../schemaSetup';
+import { type PartRecord, type SpeakerRecord, toFitCatalogue } from '@low-quarry/core/catalogue';
 import type { CataloguePlace } from '@low-quarry/core/contracts/catalogue';
 import { listCatalogueChanges } from '@low-quarry/core/contracts/catalogue';
 import { type Advice, type AdviceOptions, advise } from '@low-quarry/core/fit/advice/advice';
@@ -13,7 +14,6 @@ import { FitEngine } from '@low-quarry/core/fit/search/FitEngine';
 import { type PackedRanking, packRanking } from '@low-quarry/core/fit/search/packRanking';
 import type { FirstLook } from '@low-quarry/core/fit/search/Ranking';
 import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
-import { type PartRecord, type SpeakerRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { expose, transfer } from 'comlink';
 import { fillPath } from '../api/fillPath';
 import { Catalogue, versionOf } from '../catalogue/Catalogue';

@@ -38,7 +38,7 @@ export function benchChanges(
     }
     if (works.length === MOST_WORKS) return;
     const failing = ownChecks(judged).filter(({ verdict }) => verdict !== 'clears');
-    if (failing.some(({ id }) => !PROPOSERS[id]) || failing.length > MOST_WORKS - works.length) return;
+    if (failing.some(({ id }) => PROPOSERS[id].length === 0) || failing.length > MOST_WORKS - works.length) return;
     const [first] = failing;
     if (!first) return;
     for (const work of proposals(worked, judged, first, rules)) {
@@ -52,7 +52,7 @@ export function benchChanges(
 }
 
 function proposals(worked: Worked, now: Judgement, check: Check, rules: FitRules): readonly Work[] {
-  return (PROPOSERS[check.id] ?? [])
+  return PROPOSERS[check.id]
     .flatMap((propose) => propose(worked, now, check, rules))
     .filter(({ kind }) => !CUTS_THE_CAR.has(kind) || mayBeCut(worked.opening));
 }

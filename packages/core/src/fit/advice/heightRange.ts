@@ -8,7 +8,7 @@
  */
 
 import { leastBetween } from '../../math/leastBetween';
-import type { CheckId } from '../Check';
+import { CHECK_IDS, type CheckId } from '../Check';
 import { bracketsOf } from '../judgeCandidate';
 import { ringOf } from '../layout/rings';
 import { speakerShape } from '../layout/SpeakerShape';
@@ -38,8 +38,8 @@ const HALVINGS = 30;
 /** The bottom of a dip between two samples is found to this, mm. */
 const DIP_MM = 1e-6;
 /** What a ring changes behind the metal. */
-const BEHIND: readonly CheckId[] = ['depth', 'obstacles', 'terminals', 'hole'];
-const FRONT: readonly CheckId[] = ['front'];
+const BEHIND = CHECK_IDS.filter((id) => CHECK_TABLE[id].setsHeight === 'least');
+const FRONT = CHECK_IDS.filter((id) => CHECK_TABLE[id].setsHeight === 'most');
 
 /**
  * The range for a speaker on its brackets, whatever rings the candidate has.
@@ -74,7 +74,9 @@ export function heightRange(opening: FitOpening, candidate: Candidate, rules: Fi
   view.setStack(brackets, joints);
   const gapMm = opening.frontGap.valueMm - view.raisedMm - view.speaker.frontMm - frontAskedMm(opening, rules);
   const mostMm =
-    opening.front.length === 0 ? gapMm : highestInFront((heightMm) => askAt(heightMm, FRONT)[0]?.marginMm ?? 0);
+    opening.front.length === 0
+      ? gapMm
+      : highestInFront((heightMm) => Math.min(...askAt(heightMm, FRONT).map(({ marginMm }) => marginMm)));
   const [worst] = first.filter(({ marginMm }) => marginMm < 0).sort((a, b) => a.marginMm - b.marginMm);
   return {
     intervals: clear.flatMap(({ fromMm, toMm }) =>

@@ -17,8 +17,15 @@ import { drill, turn } from './drilling';
 const FILE_STEP_MM = 0.5;
 type Proposer = (worked: Worked, now: Judgement, check: Check, rules: FitRules) => readonly Work[];
 
-/** For each check that a hand can do something about: what may help it. A check that is not here is none of the hand's. */
-export const PROPOSERS: Partial<Readonly<Record<CheckId, readonly Proposer[]>>> = {
+/** What a hand may do about each check; nothing where it cannot help. */
+export const PROPOSERS: Readonly<Record<CheckId, readonly Proposer[]>> = {
+  figures: [],
+  screws: [],
+  depth: [],
+  cover: [],
+  connector: [],
+  chime: [],
+  airbag: [],
   hole: [file, lugs, turn],
   bolts: [drill, cutPlate],
   obstacles: [lugs, turn],

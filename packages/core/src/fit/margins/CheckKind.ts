@@ -14,10 +14,17 @@ export type Told = {
 };
 
 export type CheckKind = {
+  /**
+   * Its place when a catalogue is ranked: the cheap ones first, then those that fail most often. 'beside' is never the
+   * candidate's own word, so that it is asked only when words are made.
+   */
+  readonly askedAt: number | 'beside';
   /** From how many sides of equal chance one of the gaps that it offers may close at the most: a sheet that leans, from four. */
   readonly mostSides: number;
-  /** Its word is never the candidate's own, so that it is asked only when words are made; left out where it may be. */
-  readonly isBeside?: true;
+  /** Whether another turn of the parts may change the answer. */
+  readonly dependsOnTurn: (view: View) => boolean;
+  /** Which end of the range of spacer heights it sets: the least by what is behind, the most by what is in front. */
+  readonly setsHeight: 'least' | 'most' | null;
   /** Offers every gap that it knows of, or a fact. */
   readonly ask: (view: View, gaps: Gaps, rules: FitRules) => void;
   /** The same gaps seen from their sides, for the chance alone; left out where they have none. */

@@ -23,24 +23,8 @@ import type { Placement } from '../mates/placements';
 import type { FitRules } from '../shapes';
 import { comparePlacements, easeOf, landedOf, mostFor, type PlacementScore, SAME_MM } from './PlacementScore';
 
-/** The cheap ones first, then those that fail most often. */
-const ASKED_IN_ORDER: readonly CheckId[] = [
-  'connector',
-  'chime',
-  'airbag',
-  'wireWay',
-  'figures',
-  'front',
-  'bolts',
-  'depth',
-  'hole',
-  'cover',
-  'liesFlat',
-  'obstacles',
-  'terminals',
-];
-/** Checks that are the same at every turn; the front where no frame lies in it. */
-const TURNLESS: ReadonlySet<CheckId> = new Set(['connector', 'chime', 'airbag', 'front']);
+const BESIDE = CHECK_IDS.filter((id) => CHECK_TABLE[id].askedAt === 'beside');
+const ASKED_IN_ORDER = CHECK_IDS.filter((id) => !BESIDE.includes(id)).sort((a, b) => placeOf(a) - placeOf(b));
 /** What lies this near to its limit, in half-widths, may clear all the same. */
 export const NEARLY_SURE = 0.85;
 /** So many draws in a tail tell where it ends. */
@@ -71,14 +55,9 @@ export class Judge {
 
   constructor(readonly rules: FitRules) {
     const expansion = new Expansion(rules.confidence);
-    const besideIds = CHECK_IDS.filter((id) => CHECK_TABLE[id]?.isBeside);
-    const unknown = CHECK_IDS.filter(
-      (id) => !CHECK_TABLE[id] || besideIds.includes(id) === ASKED_IN_ORDER.includes(id),
-    );
-    if (unknown.length > 0) throw new Error(`Judge: expected to know every check, got ${unknown.join()} besides`);
     this.gaps = new Map(CHECK_IDS.map((id) => [id, new Gaps(id, this.view.doubts, expansion, rules.confidence)]));
     this.inOrder = ASKED_IN_ORDER.map((id) => this.gapsOf(id));
-    this.beside = besideIds.map((id) => this.gapsOf(id));
+    this.beside = BESIDE.map((id) => this.gapsOf(id));
   }
 
   /**
@@ -144,7 +123,7 @@ export class Judge {
       this.view.setPlacement(placement);
       if (!this.ask(most)) {
         // What depends on no turn is the same at every other one.
-        if (this.isTurnless(this.failedAt)) break;
+        if (!CHECK_TABLE[this.failedAt].dependsOnTurn(this.view)) break;
         if (this.worstMm < leastMm && most === 'hits')
           mostLandedOfLost = Math.max(mostLandedOfLost, landedOf(placement));
         continue;
@@ -156,10 +135,6 @@ export class Judge {
       bestScore = score;
     }
     return bestScore?.verdict === 'hits' && bestScore.landed < mostLandedOfLost ? null : best;
-  }
-
-  private isTurnless(id: CheckId): boolean {
-    return TURNLESS.has(id) && (id !== 'front' || this.view.opening.front.every(({ inside }) => !inside));
   }
 
   private placementScore(placement: Placement): PlacementScore {
@@ -365,4 +340,9 @@ export class Judge {
 /** No chance of a check to miss is above this. */
 function mostMisses({ id, misses }: Gaps): number {
   return CHECK_TABLE[id].mostSides * misses;
+}
+
+function placeOf(id: CheckId): number {
+  const { askedAt } = CHECK_TABLE[id];
+  return askedAt === 'beside' ? Number.POSITIVE_INFINITY : askedAt;
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { checkLabel } from '../../fit/checkNames';
+import { checkLabel } from '../../fit/checkWords';
 import type { Work } from '../../fit/work/Work';
 import { workWords } from '../../fit/work/workWords';
 import { withLayerIds } from '../../model/layers';

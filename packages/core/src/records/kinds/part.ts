@@ -1,4 +1,4 @@
-import { partSchema } from '../../model/parts';
+import { partSchema } from '../../catalogue';
 import { recordEntry, verbs } from './RecordEntry';
 
 export const partEntry = recordEntry({

@@ -1,7 +1,8 @@
 /** A catalogue's claim of a part, and the part that comes in the box: every length off by up to the rounding. */
+
+import { type BracketRecord, type SpeakerRecord, toFitCatalogue } from '../../catalogue';
 import { TYPICAL_SHOULDERS } from '../../fit/layout/SpeakerShape';
 import type { Candidate } from '../../fit/shapes';
-import { type BracketRecord, type SpeakerRecord, toFitCatalogue } from '../../model/parts';
 import type { Ways } from './families';
 
 export type SimulatedSpeaker = { readonly claimed: Candidate; readonly real: Candidate };

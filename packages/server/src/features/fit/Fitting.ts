@@ -1,5 +1,6 @@
 /** Judges stored choices with the same core function that the screens use. */
 
+import { type ConnectorRecord, orderedId, type PartRecord, toFitCatalogue } from '@low-quarry/core/catalogue';
 import type { VerdictSummary } from '@low-quarry/core/contracts/jobs';
 import type { Choice } from '@low-quarry/core/contracts/openings';
 import type { Judgement } from '@low-quarry/core/fit/Judgement';
@@ -10,7 +11,6 @@ import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/
 import type { Work } from '@low-quarry/core/fit/work/Work';
 import { withWork } from '@low-quarry/core/fit/work/withWork';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { type ConnectorRecord, orderedId, type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
 import { gravestOf, type OpenCheck } from '@low-quarry/core/order/openChecks';

@@ -1,9 +1,10 @@
 /** What a list says of an opening: its choice's present verdict, or what is in the way of choosing or judging. */
+
+import { partName } from '@low-quarry/core/catalogue';
 import type { OpeningState } from '@low-quarry/core/contracts/jobs';
 import { openingHolds } from '@low-quarry/core/fit/margins/checks/facts';
 import { isTakenHere } from '@low-quarry/core/model/measurement';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { partName } from '@low-quarry/core/model/parts';
 import { airbagAt } from '@low-quarry/core/model/toFitOpening';
 import { missingDimensions, wantedDimensions } from '@low-quarry/core/model/wantedDimensions';
 import { heldBackBecause, openChecks } from '@low-quarry/core/order/openChecks';

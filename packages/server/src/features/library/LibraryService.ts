@@ -1,5 +1,5 @@
 /** Corrects parts and vehicles of the library. What they are (id and kind) stays: that is their identity. */
-import { type PartRecord, partName } from '@low-quarry/core/model/parts';
+import { namedConnectors, type PartRecord, partName } from '@low-quarry/core/catalogue';
 import { type VehicleRecord, vehicleName } from '@low-quarry/core/model/vehicle';
 import type { EntityManager } from 'typeorm';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
@@ -31,7 +31,7 @@ export class LibraryService {
     const before = await this.foundPart(id);
     requireSame('id', id, record.id);
     if (before.record.ok) requireSame('kind', before.record.value.kind, record.kind);
-    if (record.kind === 'harnessAdapter') await this.requireConnector(record.fromConnectorId, 'record.fromConnectorId');
+    for (const { field, id: named } of namedConnectors(record)) await this.requireConnector(named, `record.${field}`);
     if (before.version !== version || !(await this.parts.replacePart(id, version, record)))
       throw versionConflict('this part', await this.getPart(id));
     const was = before.record.ok ? before.record.value : before.kept;

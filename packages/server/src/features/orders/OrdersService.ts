@@ -1,10 +1,10 @@
 /** Builds a job's order list from its choices, as they are judged now. */
 
+import { orderedId, PART_KINDS, type PartRecord, partName, STATE_MARK } from '@low-quarry/core/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
-import { checkLabel } from '@low-quarry/core/fit/checkNames';
+import { checkLabel } from '@low-quarry/core/fit/checkWords';
 import { cautionsFor } from '@low-quarry/core/model/cautions';
-import { orderedId, partName, STATE_MARK } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { type Need, type OrderLine, orderLines } from '@low-quarry/core/order/orderLines';
 import type { Fitting, FittingFor } from '../fit/Fitting';
@@ -26,6 +26,7 @@ export class OrdersService {
     const lines = orderLines(
       included.flatMap((opening) => needsOf(opening, fitting)),
       fitting.parts,
+      PART_KINDS,
     );
     return {
       job,
@@ -103,7 +104,7 @@ function whyHeldBack({ state }: OpeningWithState): string {
 }
 
 /** What is open of the choices that a speaker is ordered for. */
-function openOf({ part, forOpenings }: OrderLine, included: readonly Included[]): string[] {
+function openOf({ part, forOpenings }: OrderLine<PartRecord>, included: readonly Included[]): string[] {
   if (part.kind !== 'speaker') return [];
   const names = included
     .filter(({ record }) => forOpenings.includes(placeLabel(record)))
@@ -111,7 +112,7 @@ function openOf({ part, forOpenings }: OrderLine, included: readonly Included[])
   return [...new Set(names)];
 }
 
-function toAnswer(line: OrderLine, included: readonly Included[]): OrderLineAnswer {
+function toAnswer(line: OrderLine<PartRecord>, included: readonly Included[]): OrderLineAnswer {
   const { part, pieces, packs, leftOver, costMinor, forOpenings } = line;
   const { id, kind, maker, name, supplier, packSize, packPriceMinor } = part;
   return {

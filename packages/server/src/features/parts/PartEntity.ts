@@ -1,4 +1,4 @@
-import type { PartRecord } from '@low-quarry/core/model/parts';
+import type { PartRecord } from '@low-quarry/core/catalogue';
 import { EntitySchema } from 'typeorm';
 import { keptByDatabase } from '../../db/keptByDatabase';
 

@@ -2,9 +2,10 @@
  * Brings many parts in as one change: whole or not at all, one line of the history with the list of them behind it, and one undo. What
  * was changed by hand since is not undone over.
  */
+
+import { type ConnectorRecord, namedConnectors, type PartRecord } from '@low-quarry/core/catalogue';
 import type { PartsImported } from '@low-quarry/core/contracts/catalogue';
 import type { PartsFile } from '@low-quarry/core/formats/partsFile';
-import type { ConnectorRecord, PartRecord } from '@low-quarry/core/model/parts';
 import { isSame } from '@low-quarry/core/records/Field';
 import type { PartsImportState } from '@low-quarry/core/records/kinds/partsImport';
 import { readStored, toStored } from '@low-quarry/core/records/storedRecord';
@@ -144,17 +145,17 @@ export class PartsImport {
   }
 
   private async requireConnectors(parts: readonly PartRecord[], own: readonly ConnectorRecord[]): Promise<void> {
-    const named = parts.flatMap((part) => (part.kind === 'harnessAdapter' ? [part.fromConnectorId] : []));
+    const named = parts.flatMap(namedConnectors).map(({ id }) => id);
     const there = new Set([...own, ...(await this.store.listConnectors(named))].map(({ id }) => id));
-    const errors = parts.flatMap((part, at): FieldError[] =>
-      part.kind === 'harnessAdapter' && !there.has(part.fromConnectorId)
-        ? [
-            {
-              path: `pack.parts.${at}.fromConnectorId`,
-              message: `"${part.fromConnectorId}" is a connector neither of the pack nor of this shop.`,
-            },
-          ]
-        : [],
+    const errors = parts.flatMap((part, at) =>
+      namedConnectors(part)
+        .filter(({ id }) => !there.has(id))
+        .map(
+          ({ field, id }): FieldError => ({
+            path: `pack.parts.${at}.${field}`,
+            message: `"${id}" is a connector neither of the pack nor of this shop.`,
+          }),
+        ),
     );
     refuseAll(errors);
   }

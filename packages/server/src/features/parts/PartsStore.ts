@@ -1,11 +1,12 @@
 /** Parts and connectors in the database: searched, joined and read by id; the whole catalogue is read by nobody at once. */
-import type { CatalogueChanges, CataloguePlace, FoundPart } from '@low-quarry/core/contracts/catalogue';
+
 import {
   type ConnectorRecord,
   type HarnessAdapterRecord,
   type PartRecord,
   STATE_MARK,
-} from '@low-quarry/core/model/parts';
+} from '@low-quarry/core/catalogue';
+import type { CatalogueChanges, CataloguePlace, FoundPart } from '@low-quarry/core/contracts/catalogue';
 import { readStored, toStored } from '@low-quarry/core/records/storedRecord';
 import { type EntityManager, In } from 'typeorm';
 import { insertRows } from '../../db/insertRows';

@@ -1,7 +1,7 @@
 /** Parts that come in together are one change: whole or not at all, one line, one notice, one undo. */
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type { PartRecord, SpeakerRecord } from '@low-quarry/core/catalogue';
 import type { Change } from '@low-quarry/core/contracts/history';
-import type { PartRecord, SpeakerRecord } from '@low-quarry/core/model/parts';
 import { largeParts } from '@low-quarry/core/testing/largeCatalogue';
 import pg from 'pg';
 import { createTestApp, type TestApp } from '../../testing/testApp';

@@ -1,7 +1,7 @@
 /** A catalogue is read page by page and change by change: nothing that anybody commits is missed, in whatever order they do. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { PartRecord } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
-import type { PartRecord } from '@low-quarry/core/model/parts';
 import { largeParts } from '@low-quarry/core/testing/largeCatalogue';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 import { PartsStore } from './PartsStore';

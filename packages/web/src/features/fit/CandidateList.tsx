@@ -1,7 +1,8 @@
 /** The whole catalogue ranked for this opening: who fits, and at which check the others fall out. */
 
+import { type ListedPart, orderedId, partName, snapOffNamed } from '@low-quarry/core/catalogue';
 import { CHECK_IDS, type CheckId } from '@low-quarry/core/fit/Check';
-import { checkLabel } from '@low-quarry/core/fit/checkNames';
+import { checkLabel, fallOutWords } from '@low-quarry/core/fit/checkWords';
 import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
 import {
   type FirstLook,
@@ -9,15 +10,13 @@ import {
   type Ranking,
   VERDICTS_BY_RANK,
 } from '@low-quarry/core/fit/search/Ranking';
-import { type ListedPart, snapOffNamed } from '@low-quarry/core/model/ListedPart';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { orderedId, partName } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printMargin, printPlusMinus } from '@low-quarry/core/units/printLength';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
 import { printMoney } from '../../text/money';
-import { FALL_OUT_WORDS, VERDICT_WORDS } from '../../text/words';
+import { VERDICT_WORDS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { type CandidateFilter, filterChoices, type Shown } from './candidateFilter';
@@ -269,7 +268,7 @@ function WhyNot({
                 className={`grid min-h-10 w-full grid-cols-[3rem_1fr_72px] items-center gap-2 text-left ${isShown(id) ? 'font-bold' : ''}`}
               >
                 <span className="text-right">{fallen.toLocaleString('en')}</span>
-                <span>{id === 'depth' && behind === 'glass' ? 'at the glass' : FALL_OUT_WORDS[id]}</span>
+                <span>{fallOutWords(id, behind)}</span>
                 <span
                   aria-hidden="true"
                   className="h-2 bg-muted"

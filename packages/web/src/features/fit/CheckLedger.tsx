@@ -1,7 +1,7 @@
 /** Every check of one candidate with its margin rail; each opens to what went into its number. */
 
 import type { Check, CheckId } from '@low-quarry/core/fit/Check';
-import { checkLabel } from '@low-quarry/core/fit/checkNames';
+import { checkLabel } from '@low-quarry/core/fit/checkWords';
 import type { Judgement } from '@low-quarry/core/fit/Judgement';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { type Margin, marginChance } from '@low-quarry/core/uncertainty/Margin';

@@ -1,7 +1,8 @@
 /** Which other candidate is laid over the shown one, and their differences as numbers. */
+
+import type { ListedPart } from '@low-quarry/core/catalogue';
+import { partName } from '@low-quarry/core/catalogue';
 import type { RankedSpeaker } from '@low-quarry/core/fit/search/Ranking';
-import type { ListedPart } from '@low-quarry/core/model/ListedPart';
-import { partName } from '@low-quarry/core/model/parts';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printMargin, printNumber } from '@low-quarry/core/units/printLength';
 import { UNIT_WORDS } from '../../text/words';

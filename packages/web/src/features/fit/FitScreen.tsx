@@ -1,7 +1,8 @@
 /** Which speaker fits here, and why do the others not? */
+
+import { type PartRecord, toFitCatalogue } from '@low-quarry/core/catalogue';
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { jobTitle } from '@low-quarry/core/model/job';
-import { type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import { toFitOpening } from '@low-quarry/core/model/toFitOpening';

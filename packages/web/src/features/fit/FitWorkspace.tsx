@@ -1,4 +1,6 @@
 /** Drawings, spacer, ledger and list around one shown candidate; which one it is stands in the address bar. */
+
+import { partName } from '@low-quarry/core/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { CheckId, OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/search/Ranking';
@@ -6,7 +8,6 @@ import type { FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/sh
 import type { Work } from '@low-quarry/core/fit/work/Work';
 import { cautionsFor } from '@low-quarry/core/model/cautions';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
-import { partName } from '@low-quarry/core/model/parts';
 import { readingHalfWidthsMm, type Shop } from '@low-quarry/core/model/shop';
 import { rimPlaceList } from '@low-quarry/core/model/toFitOpening';
 import { degToRad, radToDeg } from '@low-quarry/core/units/angle';

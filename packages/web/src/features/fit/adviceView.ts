@@ -1,11 +1,12 @@
 /** Advice in words: what to measure and what it settles, what ordering now costs, and what would make it clear. */
+
+import type { ListedPart } from '@low-quarry/core/catalogue';
+import { orderedId, partName } from '@low-quarry/core/catalogue';
 import type { Advice, Change, Question } from '@low-quarry/core/fit/advice/advice';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
 import { effortWords, workWords } from '@low-quarry/core/fit/work/workWords';
-import type { ListedPart } from '@low-quarry/core/model/ListedPart';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
-import { orderedId, partName } from '@low-quarry/core/model/parts';
 import { SOURCES } from '@low-quarry/core/model/source';
 import type { LengthUnit } from '@low-quarry/core/units/parseLength';
 import { printMoney } from '../../text/money';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
+import { type PartRecord, speakerSchema } from '@low-quarry/core/catalogue';
 import type { RankedSpeaker } from '@low-quarry/core/fit/search/Ranking';
-import { type PartRecord, speakerSchema } from '@low-quarry/core/model/parts';
 import {
   type CandidateFilter,
   filterChoices,

@@ -1,7 +1,8 @@
 /** Which candidates the list shows, as it stands in the address bar. */
+
+import type { ListedPart, ListedSpeaker } from '@low-quarry/core/catalogue';
 import { CHECK_IDS, type CheckId, type Verdict } from '@low-quarry/core/fit/Check';
 import { type RankedSpeaker, VERDICTS_BY_RANK } from '@low-quarry/core/fit/search/Ranking';
-import type { ListedPart, ListedSpeaker } from '@low-quarry/core/model/ListedPart';
 
 export type Shown =
   | { readonly kind: 'all' }

@@ -1,5 +1,5 @@
 /** Two candidates beside each other: their differences as numbers. */
-import { checkLabel } from '@low-quarry/core/fit/checkNames';
+import { checkLabel } from '@low-quarry/core/fit/checkWords';
 import type { Judgement } from '@low-quarry/core/fit/Judgement';
 import { speakerShape } from '@low-quarry/core/fit/layout/SpeakerShape';
 import { raisedMm } from '@low-quarry/core/fit/search/stacks';

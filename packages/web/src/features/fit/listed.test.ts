@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
+import { type PartRecord, toFitCatalogue } from '@low-quarry/core/catalogue';
 import { CatalogueIndex } from '@low-quarry/core/fit/search/CatalogueIndex';
 import { FitEngine } from '@low-quarry/core/fit/search/FitEngine';
-import { type PartRecord, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { LARGE_RULES, largeParts, largeVehicle } from '@low-quarry/core/testing/largeCatalogue';
 import { rankCandidates } from '@low-quarry/core/testing/rankCandidates';
 import { type CandidateFilter, NO_FILTER } from './candidateFilter';

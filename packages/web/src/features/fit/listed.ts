@@ -1,4 +1,6 @@
 /** What the list of candidates shows: of a whole ranking, or of a first look while a hand still moves. */
+
+import type { ListedPart } from '@low-quarry/core/catalogue';
 import type { Verdict } from '@low-quarry/core/fit/Check';
 import {
   type FirstLook,
@@ -6,7 +8,6 @@ import {
   type Ranking,
   VERDICTS_BY_RANK,
 } from '@low-quarry/core/fit/search/Ranking';
-import type { ListedPart } from '@low-quarry/core/model/ListedPart';
 import { type CandidateFilter, passesFilter, passesPart } from './candidateFilter';
 
 export type Listed = {

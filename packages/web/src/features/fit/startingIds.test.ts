@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
+import { type ListedPart, toListedPart } from '@low-quarry/core/catalogue';
 import type { Choice } from '@low-quarry/core/contracts/openings';
-import { type ListedPart, toListedPart } from '@low-quarry/core/model/ListedPart';
 import { LARGE_RULES, largeCatalogue, largeParts, largeVehicle } from '@low-quarry/core/testing/largeCatalogue';
 import { rankCandidates } from '@low-quarry/core/testing/rankCandidates';
 import { startingIds } from './startingIds';

@@ -1,11 +1,11 @@
 /** What is measured here, and what is missing? */
 
+import type { ConnectorRecord } from '@low-quarry/core/catalogue';
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
 import { jobTitle } from '@low-quarry/core/model/job';
 import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
 import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
-import type { ConnectorRecord } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import { toFitOpening } from '@low-quarry/core/model/toFitOpening';

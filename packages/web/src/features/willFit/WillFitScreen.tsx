@@ -1,8 +1,9 @@
 /** Will this one fit? Any speaker, in any opening of the library, without a job: the answer while the customer waits. */
+
+import type { ListedSpeaker } from '@low-quarry/core/catalogue';
+import { partName, type SpeakerRecord, TERMINALS, toFitCatalogue } from '@low-quarry/core/catalogue';
 import type { CheckId } from '@low-quarry/core/fit/Check';
 import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
-import type { ListedSpeaker } from '@low-quarry/core/model/ListedPart';
-import { partName, type SpeakerRecord, TERMINALS, toFitCatalogue } from '@low-quarry/core/model/parts';
 import { placeLabel } from '@low-quarry/core/model/place';
 import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
 import { toFitOpening } from '@low-quarry/core/model/toFitOpening';

@@ -2,7 +2,7 @@
  * A speaker that the customer brings, typed in by hand: what a calliper finds on it in half a minute. Everything else is
  * what such a part usually has, and is not asked.
  */
-import { NOMINAL_SIZES, type SpeakerRecord, speakerSchema, TERMINALS } from '@low-quarry/core/model/parts';
+import { NOMINAL_SIZES, type SpeakerRecord, speakerSchema, TERMINALS } from '@low-quarry/core/catalogue';
 import { fail, ok, type Result } from '@low-quarry/core/result';
 import { explainLengthFailure, type LengthUnit, parseLength } from '@low-quarry/core/units/parseLength';
 import { z } from 'zod';

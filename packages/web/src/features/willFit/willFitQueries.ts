@@ -1,6 +1,7 @@
 /** What the question asks beside the screen: the speaker itself, and the best that it can do. */
+
+import type { SpeakerRecord } from '@low-quarry/core/catalogue';
 import type { FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
-import type { SpeakerRecord } from '@low-quarry/core/model/parts';
 import { queryOptions } from '@tanstack/react-query';
 import { readParts } from '../../catalogue/catalogueQueries';
 import { askCatalogue } from '../../workers/catalogueClient';

@@ -26,7 +26,10 @@ const MISSING = 1000;
 const NO_HOLES = 1001;
 
 export const bolts: CheckKind = {
+  askedAt: 7,
   mostSides: 2,
+  dependsOnTurn: () => true,
+  setsHeight: null,
   ask(view, gaps, rules) {
     const { bolts: pattern, boltsMissing } = view.opening.opening;
     if (!pattern) {

@@ -17,7 +17,10 @@ const NOT_MEASURED = 1000;
 const ALL_MADE = 1001;
 
 export const cover: CheckKind = {
+  askedAt: 10,
   mostSides: 1,
+  dependsOnTurn: () => true,
+  setsHeight: null,
   ask(view, gaps, { clearancesMm }) {
     for (let layer = METAL; layer < view.layers.length; layer++) {
       const below = holeBelow(view, layer);

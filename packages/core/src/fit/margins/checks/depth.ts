@@ -35,7 +35,10 @@ const LEVEL = 1e-6;
 const AROUND = 8;
 
 export const depth: CheckKind = {
+  askedAt: 8,
   mostSides: 4,
+  dependsOnTurn: () => true,
+  setsHeight: 'least',
   ask(view, gaps, rules) {
     const { opening } = view;
     if (opening.opening.behind === 'nothing') {

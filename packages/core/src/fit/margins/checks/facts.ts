@@ -19,7 +19,10 @@ const OFF = 3;
  * pinched under it or ends before the terminals.
  */
 export const wireWay: CheckKind = {
+  askedAt: 4,
   mostSides: 1,
+  dependsOnTurn: () => true,
+  setsHeight: null,
   ask({ opening, placement }, gaps) {
     const { plugRad } = opening.opening;
     const { notchesRad } = placement;
@@ -51,7 +54,10 @@ function farthestNotchRad(notchesRad: readonly number[], plugRad: number): numbe
 
 /** Connector: from the vehicle's plug to the speaker's terminals through adapters, nothing cut. */
 export const connector: CheckKind = {
+  askedAt: 1,
   mostSides: 1,
+  dependsOnTurn: () => false,
+  setsHeight: null,
   ask({ opening, harness }, gaps) {
     if (opening.opening.wiring.kind !== 'connector') gaps.factOfOpening('hold', 0);
     else gaps.fact(harness ? 'clears' : 'hold', 0);
@@ -90,7 +96,10 @@ const SECOND_PLUG_WORDS: Readonly<Record<SecondPlug, string>> = {
  * lost. What the second plug does is a fact to be found out, so anything but a known answer is a hold.
  */
 export const chime: CheckKind = {
+  askedAt: 2,
   mostSides: 1,
+  dependsOnTurn: () => false,
+  setsHeight: null,
   ask({ opening }, gaps) {
     gaps.factOfOpening(isHold(opening.opening.secondPlug) ? 'hold' : 'clears', 0);
   },
@@ -111,7 +120,10 @@ const AIRBAG_WORDS: Readonly<Record<Airbag, string>> = {
 
 /** Airbag: what hurts whoever gets it wrong, now or years later, is for the vehicle maker to say. */
 export const airbag: CheckKind = {
+  askedAt: 3,
   mostSides: 1,
+  dependsOnTurn: () => false,
+  setsHeight: null,
   ask({ opening }, gaps) {
     if (opening.opening.airbag === 'notAsked') gaps.notAsked(0);
     else gaps.factOfOpening(holdsForAirbag(opening.opening.airbag) ? 'hold' : 'clears', 0);

@@ -15,7 +15,10 @@ const AGREE = 0;
 const DISAGREE = 1;
 
 export const figures: CheckKind = {
+  askedAt: 5,
   mostSides: 1,
+  dependsOnTurn: () => true,
+  setsHeight: null,
   ask(view, gaps) {
     if (firstOf(view)) gaps.fact('measure', DISAGREE);
     else gaps.fact('clears', AGREE);

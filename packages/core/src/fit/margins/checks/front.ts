@@ -26,7 +26,10 @@ const PARTS = 8;
 const CENTRE: LayerPlace = { xMm: 0, yMm: 0, angleRad: 0 };
 
 export const front: CheckKind = {
+  askedAt: 6,
   mostSides: 1,
+  dependsOnTurn: ({ opening }) => opening.front.some(({ inside }) => inside),
+  setsHeight: 'most',
   ask(view, gaps, { clearancesMm }) {
     const { frontGap } = view.opening.opening;
     const { doubts, opening } = view;

@@ -51,7 +51,10 @@ const TERMINAL_TILTS = NOTHING_PASSES + 2;
 const TERMINAL_STUCK = NOTHING_PASSES + 3;
 
 export const hole: CheckKind = {
+  askedAt: 9,
   mostSides: 1,
+  dependsOnTurn: () => true,
+  setsHeight: 'least',
   ask(view, gaps, rules) {
     if (!view.opening.hole) {
       gaps.missing(MISSING);

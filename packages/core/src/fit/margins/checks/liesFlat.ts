@@ -26,7 +26,10 @@ const NOT_LOOKED = 1001;
 const ALL_MADE = 1002;
 
 export const liesFlat: CheckKind = {
+  askedAt: 11,
   mostSides: 2,
+  dependsOnTurn: () => true,
+  setsHeight: null,
   ask(view, gaps) {
     const { proud, proudLooked } = view.opening.opening;
     proud.forEach((thing, at) => {

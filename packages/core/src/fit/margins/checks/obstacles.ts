@@ -34,7 +34,10 @@ type Found = {
 const gap = newGap();
 
 export const obstacles: CheckKind = {
+  askedAt: 12,
   mostSides: 2,
+  dependsOnTurn: () => true,
+  setsHeight: 'least',
   ask(view, gaps, rules) {
     const all = view.opening.obstacles;
     for (let at = 0; at < all.length; at++) {

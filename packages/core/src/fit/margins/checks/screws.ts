@@ -45,8 +45,10 @@ const LENGTH_ROUNDING_MM = 0.002;
 const PILOT_SHARE = 0.75;
 
 export const screws: CheckKind = {
+  askedAt: 'beside',
   mostSides: 1,
-  isBeside: true,
+  dependsOnTurn: () => true,
+  setsHeight: null,
   ask(view, gaps, rules) {
     if (needsCopy(view)) {
       gaps.notLooked('opening', NOT_COPIED);

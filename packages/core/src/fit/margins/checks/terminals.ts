@@ -30,7 +30,10 @@ const NOT_PLACED = 1000;
 const NO_METAL = 1001;
 
 export const terminals: CheckKind = {
+  askedAt: 13,
   mostSides: 2,
+  dependsOnTurn: () => true,
+  setsHeight: 'least',
   ask(view, gaps, { clearancesMm }) {
     const { boxes, opening } = view;
     const asked = clearancesMm.terminal;

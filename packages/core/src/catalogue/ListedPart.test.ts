@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { largeParts } from '../testing/largeCatalogue';
-import { isListedLayer, type ListedPart, snapOffNamed, toListedPart } from './ListedPart';
-import type { BracketRecord, PartRecord } from './parts';
+import type { BracketRecord, PartRecord } from '.';
+import { isListedLayer, type ListedPart, snapOffNamed, toListedPart } from '.';
 
 const PARTS = largeParts({ speakers: 3, brackets: 2, seed: 1 });
 const bracket = PARTS.find((part): part is BracketRecord => part.kind === 'bracket') as BracketRecord;

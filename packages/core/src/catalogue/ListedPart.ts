@@ -1,0 +1,29 @@
+/** Of a part what lists show and filter by: a device has those of the whole catalogue at hand, and whole parts by their ids. */
+import { orderedId, STATE_MARK } from './bracket/snapOffs';
+import type { Orderable } from './orderable';
+import { entryOf, type PartKind, type PartRecord } from './partKinds';
+import type { PART_TABLE } from './partTable';
+
+type ListedOf<Kind extends PartKind> = Pick<Orderable, 'id' | 'maker' | 'name'> & { readonly kind: Kind } & Readonly<
+    ReturnType<(typeof PART_TABLE)[Kind]['listed']>
+  >;
+export type ListedPart = { [Kind in PartKind]: ListedOf<Kind> }[PartKind];
+export type ListedSpeaker = ListedOf<'speaker'>;
+
+export function toListedPart(part: PartRecord): ListedPart {
+  const { id, kind, maker, name } = part;
+  return { id, kind, maker, name, ...(entryOf(part).listed(part) as object) } as ListedPart;
+}
+
+/** A bracket's state by the id of a layer; null for a bracket as it comes, and for what has no such state. */
+export function snapOffNamed(layerId: string, part: ListedPart | undefined): string | null {
+  if (part?.kind !== 'bracket') return null;
+  return part.snapOffs.find(({ id }) => layerId === `${part.id}${STATE_MARK}${id}`)?.name ?? null;
+}
+
+/** Whether a layer of this id is a bracket, in a state that it has, or a spacer. */
+export function isListedLayer(layerId: string, parts: ReadonlyMap<string, ListedPart>): boolean {
+  const part = parts.get(orderedId(layerId));
+  if (part?.kind === 'spacer') return part.id === layerId;
+  return part?.kind === 'bracket' && (part.id === layerId || snapOffNamed(layerId, part) !== null);
+}

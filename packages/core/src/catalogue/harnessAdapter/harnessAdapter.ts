@@ -1,0 +1,32 @@
+/** Harness adapters: from a vehicle's connector to terminals, or to a further connector. */
+import { z } from 'zod';
+import type { HarnessAdapter } from '../../wiring';
+import { orderable, pieceOf } from '../orderable';
+import { partEntry } from '../PartEntry';
+import { TERMINALS } from '../terminals';
+
+export const harnessAdapterSchema = z.strictObject({
+  kind: z.literal('harnessAdapter'),
+  ...orderable,
+  fromConnectorId: z.string().min(1).max(80),
+  to: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('terminals'), terminals: z.enum(TERMINALS) }),
+    z.strictObject({ kind: z.literal('connector'), connectorId: z.string().min(1).max(80) }),
+  ]),
+  /** How far its plug stands out beyond the terminals, with the bend of its wires; null where the catalogue does not say. */
+  plugMm: z.number().min(0).max(100).nullable().default(null),
+});
+export type HarnessAdapterRecord = z.infer<typeof harnessAdapterSchema>;
+
+export const harnessAdapterEntry = partEntry({
+  words: { one: 'Harness adapter', several: 'Harness adapters' },
+  schema: harnessAdapterSchema,
+  listed: () => ({}),
+  connectors: ({ fromConnectorId }) => [{ field: 'fromConnectorId', id: fromConnectorId }],
+  isAtHand: true,
+  toFit: (record) => ({ adapters: [toHarnessAdapter(record)] }),
+});
+
+function toHarnessAdapter(record: HarnessAdapterRecord): HarnessAdapter {
+  return { ...pieceOf(record), fromConnectorId: record.fromConnectorId, to: record.to, plugMm: record.plugMm };
+}

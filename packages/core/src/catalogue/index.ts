@@ -1,0 +1,23 @@
+/**
+ * The **catalogue**: what a shop can order. Every part has a *kind*, and a kind is one folder and one line of `PART_TABLE`. A part as a *record* is
+ * what its maker states, in the units of a catalogue and rounded as it rounds; a part as a *shape* is what the fit works on, with the doubt that
+ * the rounding leaves. A *listed* part is what lists need of it. Connectors are named by vehicles and by harness adapters.
+ */
+export { type BracketRecord, bracketSchema } from './bracket/bracket';
+export { orderedId, STATE_MARK } from './bracket/snapOffs';
+export { type ConnectorRecord, connectorSchema } from './connector';
+export { type HarnessAdapterRecord, harnessAdapterSchema } from './harnessAdapter/harnessAdapter';
+export { isListedLayer, type ListedPart, type ListedSpeaker, snapOffNamed, toListedPart } from './ListedPart';
+export { partName } from './orderable';
+export {
+  isAtHand,
+  namedConnectors,
+  PART_KINDS,
+  type PartKind,
+  type PartRecord,
+  partSchema,
+  toFitCatalogue,
+} from './partKinds';
+export { type SpacerRecord, spacerSchema } from './spacer/spacer';
+export { NOMINAL_SIZES, type SpeakerRecord, speakerSchema } from './speaker/speaker';
+export { TERMINALS } from './terminals';

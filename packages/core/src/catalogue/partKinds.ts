@@ -1,0 +1,41 @@
+/** What follows from the table of kinds: any part, its kind's entry, and what the fit works on. */
+import { z } from 'zod';
+import type { FitCatalogue } from '../fit/shapes';
+import type { NamedConnector, PartEntry } from './PartEntry';
+import { PART_TABLE } from './partTable';
+
+export type PartKind = keyof typeof PART_TABLE;
+export const PART_KINDS = Object.keys(PART_TABLE) as [PartKind, ...PartKind[]];
+
+type PartSchema = (typeof PART_TABLE)[PartKind]['schema'];
+export const partSchema = z.discriminatedUnion(
+  'kind',
+  Object.values(PART_TABLE).map(({ schema }) => schema) as unknown as [PartSchema, ...PartSchema[]],
+);
+export type PartRecord = z.infer<typeof partSchema>;
+
+/** The entry of a part's kind, as one that takes any part of that kind. */
+export function entryOf({ kind }: Pick<PartRecord, 'kind'>): PartEntry {
+  return PART_TABLE[kind] as unknown as PartEntry;
+}
+
+/** Whether there are so few of a part's kind that a device has all of them in memory. */
+export function isAtHand(part: Pick<PartRecord, 'kind'>): boolean {
+  return entryOf(part).isAtHand;
+}
+
+/** Connectors that a part names, by the fields that name them. */
+export function namedConnectors(part: PartRecord): readonly NamedConnector[] {
+  return entryOf(part).connectors(part);
+}
+
+/** Every part of a catalogue as the shapes that the checks work on. */
+export function toFitCatalogue(parts: readonly PartRecord[]): FitCatalogue {
+  const all = parts.map((part) => entryOf(part).toFit(part));
+  return {
+    speakers: all.flatMap(({ speakers = [] }) => speakers),
+    brackets: all.flatMap(({ brackets = [] }) => brackets),
+    spacers: all.flatMap(({ spacers = [] }) => spacers),
+    adapters: all.flatMap(({ adapters = [] }) => adapters),
+  };
+}

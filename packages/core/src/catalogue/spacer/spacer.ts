@@ -1,0 +1,36 @@
+/** Spacer rings. */
+import { z } from 'zod';
+import type { FitSpacer } from '../../fit/shapes';
+import { catalogueLength, orderable, pieceOf } from '../orderable';
+import { outlineSchema, toOutline } from '../outline';
+import { partEntry } from '../PartEntry';
+
+export const spacerSchema = z.strictObject({
+  kind: z.literal('spacer'),
+  ...orderable,
+  inner: outlineSchema,
+  outer: outlineSchema,
+  heightMm: z.number().positive().max(60),
+});
+export type SpacerRecord = z.infer<typeof spacerSchema>;
+
+export const spacerEntry = partEntry({
+  words: { one: 'Spacer', several: 'Spacers' },
+  schema: spacerSchema,
+  listed: () => ({}),
+  connectors: () => [],
+  isAtHand: true,
+  toFit: (record) => ({ spacers: [toFitSpacer(record)] }),
+});
+
+function toFitSpacer(record: SpacerRecord): FitSpacer {
+  const length = catalogueLength(record);
+  return {
+    kind: 'spacer',
+    ...pieceOf(record),
+    inner: toOutline(record.inner, length),
+    outer: toOutline(record.outer, length),
+    height: length(record.heightMm),
+    made: false,
+  };
+}

@@ -1,0 +1,114 @@
+/** Speakers. */
+import { z } from 'zod';
+import { SHOULDER_DOUBT } from '../../fit/layout/SpeakerShape';
+import type { FitSpeaker } from '../../fit/shapes';
+import { rectangular } from '../../uncertainty/Dimension';
+import { degToRad } from '../../units/angle';
+import { patternSchema, toPattern } from '../boltPattern';
+import { catalogueLength, orderable, pieceOf } from '../orderable';
+import { lengthMm, outlineSchema, toOutline } from '../outline';
+import { partEntry } from '../PartEntry';
+import { screwBags } from '../screwBags';
+import { TERMINALS } from '../terminals';
+
+export const SPEAKER_KINDS = ['coaxial', 'component woofer', 'full range', 'tweeter'] as const;
+export const NOMINAL_SIZES = ['1 in', '3.5 in', '4 in', '4×6', '5.25 in', '6×8', '6.5 in', '6.75 in', '6×9'] as const;
+
+const profileSectionSchema = z.strictObject({
+  /** Below the flange's underside. */
+  depthMm: z.number().min(0).max(400),
+  lengthMm,
+  widthMm: lengthMm,
+});
+
+const bodyBoxSchema = z.strictObject({
+  label: z.string().min(1).max(40),
+  live: z.boolean().default(true),
+  /** From the right, anticlockwise, seen from the front with the speaker's long axis level. */
+  angleDeg: z.number().min(-360).max(360),
+  innerMm: z.number().min(0).max(250),
+  outerMm: z.number().positive().max(250),
+  widthMm: z.number().positive().max(120),
+  fromMm: z.number().min(0).max(300),
+  toMm: z.number().positive().max(300),
+});
+
+export const speakerSchema = z.strictObject({
+  kind: z.literal('speaker'),
+  ...orderable,
+  speakerKind: z.enum(SPEAKER_KINDS),
+  nominalSize: z.enum(NOMINAL_SIZES),
+  basket: outlineSchema,
+  flange: outlineSchema,
+  flangeThicknessMm: z.number().positive().max(40),
+  mountingDepthMm: lengthMm,
+  depthDatum: z.enum(['underside', 'top', 'notStated']),
+  frontHeightMm: z.number().min(0).max(100),
+  /** Diameter of what moves in front, with its surround; null where the catalogue does not say. */
+  surroundMm: lengthMm.nullable().default(null),
+  magnetDiameterMm: lengthMm,
+  /** Sections of the body from the flange to the magnet's end, shallowest first; none where the catalogue gives none. */
+  profile: z
+    .array(profileSectionSchema)
+    .max(24)
+    .refine(
+      (sections) => sections.every(({ depthMm }, at) => at === 0 || depthMm > (sections[at - 1]?.depthMm ?? 0)),
+      'list the sections from the flange inwards, each deeper than the one before',
+    )
+    .refine((sections) => sections.length !== 1, 'list two sections or more, or none')
+    .default([]),
+  /** Terminals and plugs that stick out of the round body. */
+  boxes: z
+    .array(
+      bodyBoxSchema.refine(({ innerMm, outerMm, fromMm, toMm }) => innerMm < outerMm && fromMm < toMm, {
+        message: 'the inner face must be nearer the axis than the outer, the near face before the far one',
+      }),
+    )
+    .max(6)
+    .default([]),
+  bolts: patternSchema,
+  screws: screwBags,
+  terminals: z.enum(TERMINALS),
+  impedanceOhm: z.number().positive().max(32),
+  rmsW: z.number().positive().max(5000),
+  sensitivityDb: z.number().min(60).max(120),
+});
+export type SpeakerRecord = z.infer<typeof speakerSchema>;
+
+export const speakerEntry = partEntry({
+  words: { one: 'Speaker', several: 'Speakers' },
+  schema: speakerSchema,
+  listed: ({ nominalSize, speakerKind, impedanceOhm, rmsW }) => ({ nominalSize, speakerKind, impedanceOhm, rmsW }),
+  connectors: () => [],
+  isAtHand: false,
+  toFit: (record) => ({ speakers: [toFitSpeaker(record)] }),
+});
+
+function toFitSpeaker(record: SpeakerRecord): FitSpeaker {
+  const length = catalogueLength(record);
+  return {
+    ...pieceOf(record),
+    nominalSize: record.nominalSize,
+    basket: toOutline(record.basket, length),
+    flange: toOutline(record.flange, length),
+    flangeThickness: length(record.flangeThicknessMm),
+    mountingDepth: length(record.mountingDepthMm),
+    depthDatum: record.depthDatum,
+    depthDoubt: rectangular(0, record.depthDatum === 'notStated' ? record.flangeThicknessMm / 2 : 0, 'catalogue'),
+    frontHeight: length(record.frontHeightMm),
+    surroundMm: record.surroundMm,
+    magnetDiameter: length(record.magnetDiameterMm),
+    profile: record.profile,
+    profileDoubt:
+      record.profile.length > 0
+        ? length(0)
+        : { ...length(0), uncertaintyMm: SHOULDER_DOUBT * record.mountingDepthMm, origin: 'classDefault' },
+    widthDoubt: length(0),
+    boxes: record.boxes.map(({ angleDeg, ...box }) => ({ ...box, angleRad: degToRad(angleDeg) })),
+    boxDoubt: length(0),
+    bolts: toPattern(record.bolts, length),
+    screws: record.screws,
+    screwDoubt: length(0),
+    terminals: record.terminals,
+  };
+}
