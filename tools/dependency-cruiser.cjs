@@ -7,6 +7,27 @@ const onlyFrom = (name, area, allowed) => ({
   to: { path: '^packages/', pathNot: `${CORE}/(${allowed.join('|')})` },
 });
 
+/** Folders of the core that are entered by their `index.ts` alone; tests, and what tests with, look inside. */
+const FACES = [
+  'math',
+  'units',
+  'uncertainty',
+  'geometry',
+  'wiring',
+  'fit',
+  'order',
+  'catalogue',
+  'model',
+  'records',
+  'formats',
+];
+const entersByFace = (area) => ({
+  name: `${area}-by-its-face`,
+  severity: 'error',
+  from: { path: '^packages/', pathNot: [`${CORE}/${area}/`, `${CORE}/testing/`, '\\.test\\.tsx?$', 'src/testing/'] },
+  to: { path: `${CORE}/${area}/`, pathNot: `${CORE}/${area}/index\\.ts$` },
+});
+
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
@@ -25,6 +46,17 @@ module.exports = {
     onlyFrom('fit-below-model', 'fit', ['math/', 'units/', 'uncertainty/', 'geometry/', 'fit/', 'wiring/', 'result']),
     onlyFrom('wiring-below-fit', 'wiring', ['wiring/', 'units/', 'result']),
     onlyFrom('order-below-model', 'order', ['fit/', 'order/', 'result']),
+    onlyFrom('catalogue-below-model', 'catalogue', [
+      'math/',
+      'units/',
+      'uncertainty/',
+      'geometry/',
+      'fit/',
+      'wiring/',
+      'catalogue/',
+      'result',
+    ]),
+    ...FACES.map(entersByFace),
     {
       name: 'model-below-contracts',
       severity: 'error',

@@ -5,6 +5,7 @@
 import { randomUUID } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { isDeepStrictEqual } from 'node:util';
+import type { Backup } from '@low-quarry/core/contracts/backup';
 import type { Change } from '@low-quarry/core/contracts/history';
 import type { JobInList } from '@low-quarry/core/contracts/jobs';
 import type { Opening } from '@low-quarry/core/contracts/openings';
@@ -144,6 +145,17 @@ export class Writers {
       const answer = await this.get<{ jobs: readonly JobInList[]; total: number }>(`/api/jobs?page=${page}`);
       jobs.push(...answer.jobs);
       if (answer.jobs.length === 0 || jobs.length >= answer.total) return { jobs };
+    }
+  }
+
+  /** A backup that is made when this ends; its name. */
+  async backUp(): Promise<string> {
+    await this.asOwner('POST', '/api/backups', {});
+    for (;;) {
+      const { backups } = await this.get<{ backups: readonly Backup[] }>('/api/backups');
+      const made = backups.find(({ why }) => why === 'asked');
+      if (made) return made.name;
+      await sleep(AGAIN_MS);
     }
   }
 

@@ -103,6 +103,7 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
       await fitter.page.getByRole('button', { name: 'Save the correction' }).click();
     },
   },
+  { name: 'server work', open: (fitter) => fitter.openPage('/work', 'Server work') },
   { name: 'backups', open: (fitter) => fitter.openPage('/backups', 'Backups') },
   { name: 'people', open: (fitter) => fitter.openPage('/people', 'People') },
   {

@@ -25,7 +25,7 @@ test('the shop is restored again and again while people write: what was acknowle
   shop,
 }) => {
   const writers = await Writers.comeIn(shop);
-  const { name } = await writers.asOwner<{ name: string }>('POST', '/api/backups', {});
+  const name = await writers.backUp();
   let isOver = false;
   const writing = writers.bookInUntil(() => isOver, 'under load');
   writing.catch(() => {});

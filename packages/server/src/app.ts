@@ -34,6 +34,7 @@ import { authenticate, sessionsRoutes } from './features/sessions/sessionsRoutes
 import { shopRoutes } from './features/shop/shopRoutes';
 import { shopFileRoutes } from './features/shopFile/shopFileRoutes';
 import { vehiclesRoutes } from './features/vehicles/vehiclesRoutes';
+import { workRoutes } from './features/work/workRoutes';
 import type { Actor } from './http/Actor';
 import { allowedHosts } from './http/allowedHosts';
 import { guard } from './http/guard';
@@ -41,6 +42,7 @@ import { Hold } from './http/Hold';
 import { heardStreams } from './http/heardStreams';
 import { problemHandler, unknownPath } from './http/problemHandler';
 import { sameOrigin } from './http/sameOrigin';
+import type { WorkQueue } from './work/WorkQueue';
 
 export type AppDeps = {
   readonly db: DataSource;
@@ -57,6 +59,8 @@ export type AppDeps = {
   readonly feed?: ChangeFeed | null;
   /** None where no folder for them is set. */
   readonly backups?: BackupService | null;
+  /** Work outside requests; none where no backups are made. */
+  readonly work?: WorkQueue | null;
   /** Held while another database takes the shop's place. */
   readonly hold?: Hold;
   /** Names under which the shop answers besides the addresses of this machine. */
@@ -82,6 +86,7 @@ export function createApp({
   demo,
   feed = null,
   backups = null,
+  work = null,
   hold = new Hold(),
   allowedHosts: names = [],
   trustedProxies = [],
@@ -162,7 +167,8 @@ export function createApp({
   historyRoutes(router, db, heavy, openHistory);
   libraryRoutes(router, db, openHistory);
   liveRoutes(router, feed, sessions);
-  backupRoutes(router, db, backups);
+  backupRoutes(router, db, backups, work);
+  workRoutes(router, work);
   shopFileRoutes(router, db, heavy, backups);
   ordersRoutes(router, db, jobs);
   app.use(router);

@@ -13,16 +13,19 @@ import { createDataSource, createOwnerDataSource } from './db/dataSource';
 import { OnlyServer } from './db/OnlyServer';
 import { requireKnownSchema } from './db/requireKnownSchema';
 import type { Addresses } from './db/ShopDatabases';
+import { prepareWorkQueue } from './db/workQueue';
 import { readDemoPeople } from './demo/demoFiles';
 import { addDemoPeople, type Identity, loadDemo, resetDemo } from './demo/loadDemo';
 import { BackupService } from './features/backup/BackupService';
-import { NightWork } from './features/backup/NightWork';
+import { NightWatch } from './features/backup/NightWatch';
+import { createRunners } from './features/backup/runners';
 import { type Open, ShopReplacement } from './features/backup/ShopReplacement';
 import { ChangeFeed } from './features/live/ChangeFeed';
 import { ShopStore } from './features/shop/ShopStore';
 import { createServer } from './http/createServer';
 import { Hold } from './http/Hold';
 import { isDatabaseAway } from './http/isDatabaseAway';
+import { WorkQueue } from './work/WorkQueue';
 
 const CLOSE_TIMEOUT_MS = 3000;
 const END_TIMEOUT_MS = 8000;
@@ -62,21 +65,27 @@ async function main(): Promise<void> {
 
   const feed = new ChangeFeed(db, appUrl, log);
   await feed.start();
+  const services: Service[] = [only, feed];
   const hold = new Hold();
   const replacement = new ShopReplacement(
     addresses,
     hold,
-    openingOf(db, heavy, feed, only, log),
+    openingOf([db, heavy], services, log),
     isLoopback(config.host),
     log,
   );
   const backups = backupsOf(config, addresses, replacement, identity.now);
   await backups?.cleanUp();
-  const nightWork = backups && new NightWork({ db, hold, backups, log, ...identity });
-  nightWork?.start();
+  const work =
+    backups && new WorkQueue({ db, appUrl, log, ...identity }, createRunners({ db, hold, backups, ...identity }));
+  if (work) services.push(work);
+  await work?.start();
+  const nightWatch = backups && work ? new NightWatch({ db, backups, work, log, ...identity }) : null;
+  nightWatch?.start();
   const app = createApp({
     feed,
     backups,
+    work,
     db,
     heavy,
     hold,
@@ -89,7 +98,8 @@ async function main(): Promise<void> {
   });
   const server = createServer(app, config.tls);
   const close = closing(server, async () => {
-    nightWork?.stop();
+    nightWatch?.stop();
+    await work?.stop();
     await feed.stop();
     for (const each of [db, heavy]) await each.destroy().catch(() => {});
     await only.stop();
@@ -112,19 +122,19 @@ async function main(): Promise<void> {
   }
 }
 
+type Service = { readonly start: () => Promise<void>; readonly stop: () => Promise<void> };
+
 /** What has the shop's database open, so that another can take its place. */
-function openingOf(db: DataSource, heavy: DataSource, feed: ChangeFeed, only: OnlyServer, log: Logger): Open {
+function openingOf(databases: readonly DataSource[], services: readonly Service[], log: Logger): Open {
   return {
     close: async () => {
-      await feed.stop();
-      await only.stop();
-      for (const each of [db, heavy]) await each.destroy();
+      for (const each of [...services].reverse()) await each.stop();
+      for (const each of databases) await each.destroy();
     },
     open: async () => {
       try {
-        for (const each of [db, heavy]) await connect(each, log);
-        await only.start();
-        await feed.start();
+        for (const each of databases) await connect(each, log);
+        for (const each of services) await each.start();
       } catch (error) {
         // Without its database this process is of no use: it ends, and the next one finds what there is.
         setImmediate(() => {
@@ -182,6 +192,7 @@ async function prepareDatabase(config: Config, log: Logger, identity: Identity):
     await owner.runMigrations();
     const appUrl = config.appDatabaseUrl ?? (await makeAppLogin(owner, config.databaseUrl));
     await prepareAppRole(owner, appUrl);
+    await prepareWorkQueue(config.databaseUrl, appUrl);
     if (process.argv[2] === '--reset-demo') {
       await resetDemo(owner, config.demoDir, identity);
       log.info('The demo shop is as new.');

@@ -11,6 +11,7 @@ const SCREENS = {
   HistoryScreen: () => import('./features/history/HistoryScreen'),
   BinScreen: () => import('./features/bin/BinScreen'),
   BackupScreen: () => import('./features/backup/BackupScreen'),
+  WorkScreen: () => import('./features/work/WorkScreen'),
   LibraryScreen: () => import('./features/library/LibraryScreen'),
   CorrectScreen: () => import('./features/library/CorrectScreen'),
   PeopleScreen: () => import('./features/people/PeopleScreen'),
@@ -54,6 +55,7 @@ export function createRoutes() {
         // What waits to be sent is looked at when nothing can be loaded.
         { path: '/waiting', Component: WaitingScreen, ErrorBoundary: ScreenFault },
         { path: '/backups', lazy: screen('BackupScreen') },
+        { path: '/work', lazy: screen('WorkScreen') },
         { path: '/library', lazy: screen('LibraryScreen') },
         { path: '/library/:kind/:id', lazy: screen('CorrectScreen') },
         { path: '/people', lazy: screen('PeopleScreen') },

@@ -1,6 +1,6 @@
 /** The entry of a kind of part: everything that the rest of the program needs to know of the kind. */
 import type { z } from 'zod';
-import type { FitCatalogue } from '../fit/shapes';
+import type { FitCatalogue } from '../fit';
 import type { Orderable } from './orderable';
 
 export type NamedConnector = {

@@ -1,7 +1,7 @@
 /** Patterns of screw holes in parts, as records and as the shapes that the checks work on. */
 import { z } from 'zod';
-import type { BoltPattern } from '../geometry/BoltPattern';
-import { degToRad } from '../units/angle';
+import type { BoltPattern } from '../geometry';
+import { degToRad } from '../units';
 import type { ReadLength } from './orderable';
 import { lengthMm } from './outline';
 

@@ -1,6 +1,6 @@
 /** What every part of the catalogue has, whatever its kind: what it is called and what it costs to order. */
 import { z } from 'zod';
-import { type Dimension, rectangular } from '../uncertainty/Dimension';
+import { type Dimension, rectangular } from '../uncertainty';
 
 export const orderable = {
   id: z.string().min(1).max(80),

@@ -1,6 +1,6 @@
 /** Round and oval outlines of parts, as records and as the shapes that the checks work on. */
 import { z } from 'zod';
-import type { PartOutline } from '../geometry/Outline';
+import type { PartOutline } from '../geometry';
 import type { ReadLength } from './orderable';
 
 export const lengthMm = z.number().positive().max(400);

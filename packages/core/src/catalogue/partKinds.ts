@@ -1,6 +1,6 @@
 /** What follows from the table of kinds: any part, its kind's entry, and what the fit works on. */
 import { z } from 'zod';
-import type { FitCatalogue } from '../fit/shapes';
+import type { FitCatalogue } from '../fit';
 import type { NamedConnector, PartEntry } from './PartEntry';
 import { PART_TABLE } from './partTable';
 

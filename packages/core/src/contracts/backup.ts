@@ -1,6 +1,7 @@
 /** Backups of the whole shop, and the shop as an open file. */
 import { z } from 'zod';
 import { contract, nothing } from './contract';
+import { workSchema } from './work';
 
 /** Names are made by the program: nothing of a path can be in one. */
 export const backupNameSchema = z.string().regex(/^[a-z]+-\d{8}-\d{6}(-\d+)?\.lqbackup$/);
@@ -39,13 +40,14 @@ export const listBackups = contract({
   }),
 });
 
-export const makeBackup = contract({
+/** Asks for a backup; the answer says how far it is. */
+export const askBackup = contract({
   method: 'post',
   path: '/api/backups',
   permission: 'backup',
   params: z.object({}),
   body: z.strictObject({}),
-  answer: backupSchema,
+  answer: workSchema,
 });
 
 /** Everything in the shop becomes what the backup holds; everybody signs in again. */

@@ -1,9 +1,8 @@
 /** What the shop works with: its settings, the parts it can get, the vehicles it knows. */
 import { z } from 'zod';
 import { connectorSchema, PART_KINDS } from '../catalogue';
-import { partsFileSchema } from '../formats/partsFile';
-import { shopSchema } from '../model/shop';
-import { vehicleSchema } from '../model/vehicle';
+import { partsFileSchema } from '../formats';
+import { shopSchema, vehicleSchema } from '../model';
 import { contract, nothing } from './contract';
 
 /** A record that is kept and cannot be read, and why; its history can bring it back. */

@@ -1,8 +1,7 @@
 /** Choices: which candidate goes into which opening. */
 import { z } from 'zod';
-import { layerIdsSchema, withLayerIds } from '../model/layers';
-import { worksSchema } from '../model/work';
-import { newAnswersSchema, withAnswers } from '../order/answers';
+import { layerIdsSchema, withLayerIds, worksSchema } from '../model';
+import { newAnswersSchema, withAnswers } from '../order';
 import { contract, idSchema, nothing } from './contract';
 
 const newChoiceSchema = z.strictObject({

@@ -3,7 +3,7 @@
  * browser's query read the same one, so neither can drift from the other.
  */
 import { z } from 'zod';
-import type { Permission } from '../model/access';
+import type { Permission } from '../model';
 
 export type Contract<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType> = {
   readonly method: 'get' | 'post' | 'put' | 'delete';

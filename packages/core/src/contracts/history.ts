@@ -1,7 +1,6 @@
 /** What happened to the shop's records: who, when, at which device, before and after. */
 import { z } from 'zod';
-import { RECORD_KINDS } from '../records/kinds';
-import { CHANGE_ACTIONS } from '../records/kinds/RecordEntry';
+import { CHANGE_ACTIONS, RECORD_KINDS } from '../records';
 import { contract, idSchema, nothing } from './contract';
 
 export const changeSchema = z.object({

@@ -1,12 +1,17 @@
 /** Jobs: the shop's cars. */
 import { z } from 'zod';
-import { CHECK_IDS, COUNTS_FOR } from '../fit/Check';
-import { JOB_ENDS, jobEndedSchema, jobFactsSchema, typedJobFactsSchema } from '../model/job';
-import { openingFactsSchema } from '../model/opening';
-import { OPENING_DIMENSION_KEYS } from '../model/openingDimensions';
-import { vehicleSchema } from '../model/vehicle';
-import { worksSchema } from '../model/work';
-import { answerSchema, CURE_IDS } from '../order/answers';
+import { CHECK_IDS, COUNTS_FOR } from '../fit';
+import {
+  JOB_ENDS,
+  jobEndedSchema,
+  jobFactsSchema,
+  OPENING_DIMENSION_KEYS,
+  openingFactsSchema,
+  typedJobFactsSchema,
+  vehicleSchema,
+  worksSchema,
+} from '../model';
+import { answerSchema, CURE_IDS } from '../order';
 import { contract, idSchema, nothing } from './contract';
 import { openingSchema } from './openings';
 

@@ -1,7 +1,7 @@
 /** Corrections to the library: a part or a vehicle as a record with a version. */
 import { z } from 'zod';
 import { partSchema } from '../catalogue';
-import { vehicleSchema } from '../model/vehicle';
+import { vehicleSchema } from '../model';
 import { contract, nothing } from './contract';
 
 const idSchema = z.string().min(1).max(80);

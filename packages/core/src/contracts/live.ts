@@ -1,6 +1,6 @@
 /** What is told to open screens when a record changes: a line of server-sent events a change. */
 import { z } from 'zod';
-import { RECORD_KINDS } from '../records/kinds';
+import { RECORD_KINDS } from '../records';
 
 export const LIVE_PATH = '/api/events';
 

@@ -1,8 +1,7 @@
 /** Openings: what is known of each place for a speaker. */
 import { z } from 'zod';
-import { openingRecordSchema } from '../model/opening';
-import { worksSchema } from '../model/work';
-import { answerSchema } from '../order/answers';
+import { openingRecordSchema, worksSchema } from '../model';
+import { answerSchema } from '../order';
 import { contract, idSchema, nothing } from './contract';
 
 export const choiceSchema = z.object({

@@ -1,8 +1,7 @@
 /** The order list of a job. */
 import { z } from 'zod';
 import { PART_KINDS } from '../catalogue';
-import { BEHIND } from '../model/opening';
-import { worksSchema } from '../model/work';
+import { BEHIND, worksSchema } from '../model';
 import { contract, idSchema, nothing } from './contract';
 import { jobSchema, openChecksSchema, verdictSummarySchema } from './jobs';
 

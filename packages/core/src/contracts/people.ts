@@ -1,6 +1,6 @@
 /** The people of the shop, for its owner. */
 import { z } from 'zod';
-import { roleSchema, rolesSchema } from '../model/access';
+import { roleSchema, rolesSchema } from '../model';
 import { contract, idSchema, nothing } from './contract';
 import { passwordSchema, personNameSchema } from './sessions';
 

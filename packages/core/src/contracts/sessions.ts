@@ -1,6 +1,6 @@
 /** Signing in and out, on a device that is known or not, and the first start of a new shop. */
 import { z } from 'zod';
-import { roleSchema } from '../model/access';
+import { roleSchema } from '../model';
 import { contract, idSchema, nothing } from './contract';
 
 /** Length is what makes a password hard to guess; rules about signs only make it hard to keep (common practice). */

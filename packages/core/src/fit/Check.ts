@@ -1,8 +1,8 @@
 /**
  * One question to one candidate, answered with a verdict, what is left, where, and a sentence.
  */
-import type { Vec3 } from '../geometry/vector';
-import type { Margin } from '../uncertainty/Margin';
+import type { Vec3 } from '../geometry';
+import type { Margin } from '../uncertainty';
 
 /** The four words. Hold is for what no millimetre settles. */
 export type Verdict = 'clears' | 'measure' | 'hits' | 'hold';

@@ -1,6 +1,6 @@
 /** What is said of one candidate in one opening. */
 
-import type { Pose } from '../geometry/PlacedBody';
+import type { Pose } from '../geometry';
 import type { HarnessAdapter } from '../wiring';
 import type { Check, CheckId, Verdict } from './Check';
 import type { Joint } from './mates/Joint';

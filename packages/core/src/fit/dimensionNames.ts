@@ -2,9 +2,8 @@
  * Every dimension of an opening by its name: the one place that knows which they are. Margins refer to them by these names,
  * a measurement replaces one. Those of the parts are in `layout/slots`.
  */
-import { type BoltPattern, mapPattern } from '../geometry/BoltPattern';
-import { mapOutline } from '../geometry/Outline';
-import type { Dimension } from '../uncertainty/Dimension';
+import { type BoltPattern, mapOutline, mapPattern } from '../geometry';
+import type { Dimension } from '../uncertainty';
 import type { FitOpening } from './shapes';
 
 export type DimensionMap = (name: string, dimension: Dimension) => Dimension;

@@ -2,7 +2,7 @@
  * Judges one candidate for one opening, at the best of all the ways in which it can be screwed together.
  */
 
-import type { LengthUnit } from '../units/parseLength';
+import type { LengthUnit } from '../units';
 import { findHarnessChain, type HarnessAdapter } from '../wiring';
 import type { Judgement } from './Judgement';
 import { speakerShape } from './layout/SpeakerShape';

@@ -5,9 +5,8 @@
  * Frame: z = 0 is the mounting plane (the metal the part is screwed to), +z points into the door towards the glass,
  * −z to the cabin. Face views are seen from the cabin, x to the right, y up, 0 at the hole's centre.
  */
-import type { BoltPattern } from '../geometry/BoltPattern';
-import type { Outline, PartOutline } from '../geometry/Outline';
-import type { Dimension } from '../uncertainty/Dimension';
+import type { BoltPattern, Outline, PartOutline } from '../geometry';
+import type { Dimension } from '../uncertainty';
 import type { HarnessAdapter, Terminals } from '../wiring';
 import type { OpeningDimensionKey } from './Check';
 

@@ -4,20 +4,20 @@
  */
 import { z } from 'zod';
 import { toFitCatalogue } from '../catalogue';
+import type { FitOpening, Judgement } from '../fit';
 import {
+  CatalogueIndex,
+  CHECK_IDS,
+  type Check,
+  COUNTS_FOR,
   candidateMeasurements,
+  FitEngine,
   type NextMeasurement,
   type NextOptions,
   nextMeasurements,
-} from '../fit/advice/nextMeasurement';
-import { CHECK_IDS, type Check, COUNTS_FOR } from '../fit/Check';
-import type { Judgement } from '../fit/Judgement';
-import { CatalogueIndex } from '../fit/search/CatalogueIndex';
-import { FitEngine } from '../fit/search/FitEngine';
-import type { FitOpening } from '../fit/shapes';
-import { readingHalfWidthsMm } from '../model/shop';
-import { rimPlaceList, toFitOpening } from '../model/toFitOpening';
-import { radToDeg } from '../units/angle';
+} from '../fit';
+import { readingHalfWidthsMm, rimPlaceList, toFitOpening } from '../model';
+import { radToDeg } from '../units';
 import type { OpeningFile } from './openingFile';
 import type { PartsFile } from './partsFile';
 

@@ -1,7 +1,6 @@
 /** An opening as a file: what is known of it, and how the shop that measured it judges. */
 import { z } from 'zod';
-import { openingRecordSchema } from '../model/opening';
-import { SHOP_DEFAULTS, shopSchema } from '../model/shop';
+import { openingRecordSchema, SHOP_DEFAULTS, shopSchema } from '../model';
 
 const rulesSchema = shopSchema.pick({
   clearancesMm: true,

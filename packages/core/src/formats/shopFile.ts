@@ -9,15 +9,18 @@ import { connectorSchema, namedConnectors, orderedId, partSchema } from '../cata
 import { changeSchema } from '../contracts/history';
 import { verdictSchema } from '../contracts/jobs';
 import { choiceSchema } from '../contracts/openings';
-import { ringThicknessMm } from '../fit/layout/rings';
-import { rolesSchema } from '../model/access';
-import { jobEndedSchema, jobFactsSchema } from '../model/job';
-import { withLayerIds } from '../model/layers';
-import { openingRecordSchema } from '../model/opening';
-import { shopSchema } from '../model/shop';
-import { vehicleSchema } from '../model/vehicle';
-import { withAnswers } from '../order/answers';
-import { snapshotSchema } from '../records/snapshot';
+import { ringThicknessMm } from '../fit';
+import {
+  jobEndedSchema,
+  jobFactsSchema,
+  openingRecordSchema,
+  rolesSchema,
+  shopSchema,
+  vehicleSchema,
+  withLayerIds,
+} from '../model';
+import { withAnswers } from '../order';
+import { snapshotSchema } from '../records';
 
 const jobSchema = z.strictObject({
   id: z.uuid(),

@@ -5,7 +5,7 @@
  * A keyhole is entered at its wide end and held at its narrow one, so for where a screw may end up it is a slot from the
  * middle of the neck to its end.
  */
-import type { Dimension } from '../uncertainty/Dimension';
+import type { Dimension } from '../uncertainty';
 
 export type FreeHole = {
   readonly xMm: number;

@@ -5,7 +5,7 @@
  * Ovals and rectangles lie with their long axis on the opening's long axis (+x); a speaker is turned so that its own
  * does too. A polygon is traced, so it has one doubt of its own: how far the trace may lie off the edge.
  */
-import type { Dimension } from '../uncertainty/Dimension';
+import type { Dimension } from '../uncertainty';
 
 export type Outline<Length = Dimension> =
   | { readonly kind: 'circle'; readonly diameter: Length }

@@ -8,7 +8,7 @@
  * the face one normal for each height, at the lower edge a fan of directions from the face's normal to straight up the
  * sheet. No mesh, no sampling of the sheet.
  */
-import { leastBetween } from '../math/leastBetween';
+import { leastBetween } from '../math';
 import { scanArc, searchArc } from './arcSearch';
 import { copyGap, type Gap, newGap } from './Gap';
 import type { PlacedBody } from './PlacedBody';

@@ -8,8 +8,7 @@
  * Within a stretch the misalignment that decides is searched for between the angles at which a screw and a hole point the
  * same way.
  */
-import { leastBetween } from '../math/leastBetween';
-import { ANGLE_STEP_RAD, SAME_ANGLE_RAD, SAME_PLACE_MM } from '../math/tolerances';
+import { ANGLE_STEP_RAD, leastBetween, SAME_ANGLE_RAD, SAME_PLACE_MM } from '../math';
 import type { HoleMm } from './BoltPattern';
 
 /** A turn of the part, with how the screws sit at it. */

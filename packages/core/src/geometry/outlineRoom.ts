@@ -10,7 +10,7 @@
  *
  * @see Schneider, Convex Bodies: The Brunn–Minkowski Theory, section 1.7 (support functions), from memory
  */
-import { leastBetween } from '../math/leastBetween';
+import { leastBetween } from '../math';
 import type { OutlineMm } from './Outline';
 import { polygonPoints } from './Outline';
 

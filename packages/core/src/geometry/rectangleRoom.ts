@@ -5,8 +5,7 @@
  * A convex outline holds a rectangle exactly when it holds its corners. In a free polygon the room is the least distance
  * between the sides of both, and where they cross it is as deep as the polygon's edge lies in the rectangle.
  */
-import { leastBetween } from '../math/leastBetween';
-import { EDGE_SHARE } from '../math/tolerances';
+import { EDGE_SHARE, leastBetween } from '../math';
 import { type OutlineMm, polygonPoints } from './Outline';
 import { isInsidePolygon, type OutlineRoom, outlineRoom } from './outlineRoom';
 

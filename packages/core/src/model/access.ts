@@ -40,6 +40,7 @@ const TABLE = {
   settings: { roles: ['owner'] },
   library: { roles: ['owner'] },
   readBackups: { roles: ['owner'] },
+  stopWork: { roles: ['owner'] },
   /** Making, taking away and bringing back the whole shop. */
   backup: { roles: ['owner'], asksPassword: true },
 } as const satisfies Readonly<Record<string, PermissionEntry>>;

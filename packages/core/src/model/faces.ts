@@ -1,6 +1,6 @@
 /** What a depth or a gap may be read from besides the metal itself, and how a reading is counted from the metal all the same. */
-import type { OpeningDimensionKey } from '../fit/Check';
-import { type Dimension, plusShared } from '../uncertainty/Dimension';
+import type { OpeningDimensionKey } from '../fit';
+import { type Dimension, plusShared } from '../uncertainty';
 import type { FrontFace, Measurement } from './measurement';
 
 /** How far each stands in front of the metal; null where nothing was read from it. */

@@ -1,6 +1,6 @@
 /** What a choice names between the metal and the speaker. */
 import { z } from 'zod';
-import { MOST_LAYERS } from '../fit/layout/slots';
+import { MOST_LAYERS } from '../fit';
 
 /** Brackets and rings from the metal to the speaker; a bracket's snap-off state is part of its id. */
 export const layerIdsSchema = z.array(z.string().min(1).max(120)).max(MOST_LAYERS);

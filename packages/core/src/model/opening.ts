@@ -1,6 +1,6 @@
 /** One place for a speaker in one vehicle: the record of what was found there. */
 import { z } from 'zod';
-import { FIXINGS, FRONT_KINDS, OBSTACLE_KINDS } from '../fit/shapes';
+import { FIXINGS, FRONT_KINDS, OBSTACLE_KINDS } from '../fit';
 import { FACE_NAMES, faceOf, isReadFromFace, MOST_FACE_MM } from './faces';
 import { FRONT_FACES, freeMeasurementSchema, measurementSchema } from './measurement';
 import { dimensionRangeError, OPENING_DIMENSION_KEYS } from './openingDimensions';

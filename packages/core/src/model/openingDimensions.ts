@@ -4,9 +4,9 @@
  * The limits are there to stop a slip of the finger (60 typed as 600, centimetres as millimetres), not to judge a car;
  * they are wide (common practice, no source).
  */
-import type { OpeningDimensionKey } from '../fit/Check';
-import type { LengthUnit } from '../units/parseLength';
-import { printLength } from '../units/printLength';
+import type { OpeningDimensionKey } from '../fit';
+import type { LengthUnit } from '../units';
+import { printLength } from '../units';
 
 export type DimensionFacts = {
   readonly label: string;

@@ -1,9 +1,9 @@
 /**
  * Reads what a fitter types into a dimension's field: one reading, or several with a semicolon between them.
  */
-import type { OpeningDimensionKey } from '../fit/Check';
+import type { OpeningDimensionKey } from '../fit';
 import { fail, ok, type Result } from '../result';
-import { explainLengthFailure, type LengthUnit, parseLength } from '../units/parseLength';
+import { explainLengthFailure, type LengthUnit, parseLength } from '../units';
 import { dimensionRangeError, OPENING_DIMENSIONS } from './openingDimensions';
 
 export const MOST_READINGS = 12;

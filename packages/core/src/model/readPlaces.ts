@@ -3,17 +3,17 @@
  * and where it is asked the bulge of the edge that follows. A semicolon parts the lengths, for a comma may be a decimal one.
  */
 import { fail, ok, type Result } from '../result';
-import { explainLengthFailure, type LengthUnit, parseLength } from '../units/parseLength';
+import { explainLengthFailure, type LengthUnit, parseLength } from '../units';
 
-export type Place = { readonly xMm: number; readonly yMm: number; readonly bulgeMm: number };
+export type FacePlace = { readonly xMm: number; readonly yMm: number; readonly bulgeMm: number };
 
 /**
  * @param text such as `60; 0` or `60; 0; 12` on each line; empty lines do not count
  * @param columns 2 for places alone, 3 where a bulge may follow (no line gives no place)
  * @returns the places, or a sentence that names the line
  */
-export function readPlaces(text: string, unit: LengthUnit, columns: 2 | 3): Result<readonly Place[], string> {
-  const places: Place[] = [];
+export function readPlaces(text: string, unit: LengthUnit, columns: 2 | 3): Result<readonly FacePlace[], string> {
+  const places: FacePlace[] = [];
   for (const [index, line] of text.split('\n').entries()) {
     if (line.trim() === '') continue;
     const parts = line.split(';').map((part) => part.trim());

@@ -4,8 +4,8 @@
  * Door glass leans to the cabin at the top, by some 3 to 9 degrees, and is hollow towards the cabin, with a radius from
  * about 0.9 m to flat (common practice, from memory). A second skin follows the wall in front of it.
  */
-import type { Behind, SheetDefaults } from '../fit/shapes';
-import { rectangular } from '../uncertainty/Dimension';
+import type { Behind, SheetDefaults } from '../fit';
+import { rectangular } from '../uncertainty';
 
 const GLASS: SheetDefaults = {
   sideLean: rectangular(0, 0.05, 'classDefault'),

@@ -1,6 +1,6 @@
 /** The shop's settings. */
 import { z } from 'zod';
-import type { FitRules } from '../fit/shapes';
+import type { FitRules } from '../fit';
 import { currencySchema } from './currency';
 import { SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, type SourceId } from './source';
 

@@ -5,7 +5,7 @@
  * or how far a figure of that kind has been found off.
  */
 import { z } from 'zod';
-import type { Origin } from '../uncertainty/Dimension';
+import type { Origin } from '../uncertainty';
 
 type SourceFacts = { readonly label: string; readonly origin: Exclude<Origin, 'whatIf'> };
 

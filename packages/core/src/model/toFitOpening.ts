@@ -1,17 +1,16 @@
 /** An opening's record as the shape that the checks work on. */
-import type { OpeningDimensionKey } from '../fit/Check';
-import type { FitObstacle, FitOpening } from '../fit/shapes';
-import { halfExtentsMm, type Outline, type OutlineMm, outlineMm } from '../geometry/Outline';
-import { outlineRadiusMm } from '../geometry/outlineRadius';
-import { type Dimension, rectangular } from '../uncertainty/Dimension';
+import type { FitObstacle, FitOpening, OpeningDimensionKey } from '../fit';
+import { halfExtentsMm, type Outline, type OutlineMm, outlineMm, outlineRadiusMm } from '../geometry';
 import {
+  type Dimension,
   fromReadings,
   type Instrument,
   instrumentName,
   pooledRepeatability,
   type Repeatability,
-} from '../uncertainty/fromReadings';
-import { degToRad } from '../units/angle';
+  rectangular,
+} from '../uncertainty';
+import { degToRad } from '../units';
 import { countedFromMetal, INWARDS, OUTWARDS } from './faces';
 import { isTakenHere, type Measurement } from './measurement';
 import type { ObstacleRecord, OpeningRecord } from './opening';

@@ -1,6 +1,5 @@
 /** Which dimensions an opening's kind of hole, bolts and surroundings call for. */
-import type { OpeningDimensionKey } from '../fit/Check';
-import type { Fixing } from '../fit/shapes';
+import type { Fixing, OpeningDimensionKey } from '../fit';
 import type { OpeningRecord } from './opening';
 
 const HOLE_DIMENSIONS = {

@@ -1,7 +1,6 @@
 /** Work by hand that a choice is made with, as it is kept. */
 import { z } from 'zod';
-import { CLOTH_MM } from '../fit/margins/checks/front';
-import { MOST_FILED_MM, MOST_THINNED_MM, type Work } from '../fit/work/Work';
+import { CLOTH_MM, MOST_FILED_MM, MOST_THINNED_MM, type Work } from '../fit';
 
 /** More is done to no car for one speaker. */
 export const MOST_WORKS = 4;

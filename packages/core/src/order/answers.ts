@@ -5,8 +5,8 @@
  * that takes a cure, which the trade knows of and somebody can check again. Cures are common practice, no source.
  */
 import { z } from 'zod';
-import { CHECK_IDS, type CheckId, COUNTS_FOR } from '../fit/Check';
-import type { OpeningFacts } from '../fit/margins/checks/facts';
+import type { OpeningFacts } from '../fit';
+import { CHECK_IDS, type CheckId, COUNTS_FOR } from '../fit';
 
 export const SHORTEST_WORDS = 8;
 const LONGEST_WORDS = 500;

@@ -3,9 +3,9 @@
  * has been answered: with a reason where it is to be measured or hits, with a cure where it holds. What can only be looked at
  * when the part is here stays open and holds no order back.
  */
-import { type Check, type CheckId, type CountsFor, graver, type Verdict } from '../fit/Check';
-import type { Judgement } from '../fit/Judgement';
-import type { OpeningFacts } from '../fit/margins/checks/facts';
+
+import type { Judgement, OpeningFacts } from '../fit';
+import { type Check, type CheckId, type CountsFor, graver, type Verdict } from '../fit';
 import { type Answer, CURES, type CureId, curesFor } from './answers';
 
 export type OpenCheck = {

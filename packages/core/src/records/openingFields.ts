@@ -1,9 +1,7 @@
 /** The fields of an opening's record: each dimension, and each fact. Its place is its identity and no field. */
-import { FACE_NAMES } from '../model/faces';
-import type { Measurement } from '../model/measurement';
-import type { OpeningRecord } from '../model/opening';
-import { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from '../model/openingDimensions';
-import { SOURCES } from '../model/source';
+
+import type { Measurement, OpeningRecord } from '../model';
+import { FACE_NAMES, OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS, SOURCES } from '../model';
 import { type Field, keyField, plainWords } from './Field';
 
 const FACT_LABELS = {

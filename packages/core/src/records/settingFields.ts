@@ -1,6 +1,5 @@
 /** The shop's settings, each with what it changes: the settings screen and the history read the same list. */
-import { type Shop, WEEKDAYS } from '../model/shop';
-import { SOURCE_IDS, SOURCES } from '../model/source';
+import { type Shop, SOURCE_IDS, SOURCES, WEEKDAYS } from '../model';
 import { type Field, keyField, plainWords } from './Field';
 
 /** How a setting is typed. */

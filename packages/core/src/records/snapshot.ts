@@ -4,8 +4,7 @@
  */
 import { z } from 'zod';
 import { partSchema } from '../catalogue';
-import { openingRecordSchema } from '../model/opening';
-import { shopSchema } from '../model/shop';
+import { openingRecordSchema, shopSchema } from '../model';
 import { type Difference, differencesOf } from './Field';
 import { OPENING_FIELDS } from './openingFields';
 import { recordDifferences } from './recordDifferences';

@@ -7,9 +7,7 @@
  */
 import type { z } from 'zod';
 import { connectorSchema } from '../catalogue';
-import { openingRecordSchema } from '../model/opening';
-import { SHOP_DEFAULTS, shopSchema } from '../model/shop';
-import { vehicleSchema } from '../model/vehicle';
+import { openingRecordSchema, SHOP_DEFAULTS, shopSchema, vehicleSchema } from '../model';
 import { fail, ok, type Result } from '../result';
 import { RECORDS } from './kinds';
 import type { Raw, RecordEntry, Upgrade } from './kinds/RecordEntry';

@@ -1,5 +1,5 @@
 /** From a sum of contributions to the half-width of its interval, quickly: what `toMargin` does for a list of terms. */
-import { readGrid, rectangularNormalGrid } from '../math/rectangularNormal';
+import { readGrid, rectangularNormalGrid } from '../math';
 import { coverageFactor, wholeFreedom } from './Margin';
 import type { Variance } from './Variance';
 

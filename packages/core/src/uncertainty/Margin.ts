@@ -2,9 +2,7 @@
  * What is left of a gap after the shop's required clearance, and how sure that is.
  */
 
-import { rectangularNormalCdf, rectangularNormalQuantile } from '../math/rectangularNormal';
-import { studentTCdf, studentTQuantile } from '../math/studentT';
-import { ROUNDING_MM } from '../math/tolerances';
+import { ROUNDING_MM, rectangularNormalCdf, rectangularNormalQuantile, studentTCdf, studentTQuantile } from '../math';
 import { type Quantity, type QuantityTerm, uncertaintyOf } from './Quantity';
 
 export type Margin = {

@@ -8,6 +8,7 @@ import type pg from 'pg';
 import { prepareAppRole } from './appRole';
 import { createOwnerDataSource, MIGRATION_NAMES } from './dataSource';
 import { withClient } from './withClient';
+import { prepareWorkQueue } from './workQueue';
 
 export type Addresses = {
   /** As the database's owner. */
@@ -37,8 +38,9 @@ export class ShopDatabases {
   }
 
   /** Brings a database to what this program needs. */
-  bringUpToDate(database: Addresses): Promise<void> {
-    return migrate(database, MIGRATION_NAMES.at(-1) as string);
+  async bringUpToDate(database: Addresses): Promise<void> {
+    await migrate(database, MIGRATION_NAMES.at(-1) as string);
+    await prepareWorkQueue(database.ownerUrl, database.appUrl);
   }
 
   async drop({ ownerUrl }: Addresses): Promise<void> {

@@ -15,6 +15,7 @@ import { SessionEntity } from '../features/sessions/SessionEntity';
 import { ShopEntity } from '../features/shop/ShopEntity';
 import { VehicleEntity } from '../features/vehicles/VehicleEntity';
 import { OnceEntity } from '../http/OnceEntity';
+import { WorkEntity } from '../work/WorkEntity';
 import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
 import { BracketChains1764100000000 } from './migrations/1764100000000-BracketChains';
 import { PeopleAndSessions1764200000000 } from './migrations/1764200000000-PeopleAndSessions';
@@ -28,6 +29,7 @@ import { CatalogueVersion1764900000000 } from './migrations/1764900000000-Catalo
 import { JobEnds1764900100000 } from './migrations/1764900100000-JobEnds';
 import { HistoryWords1764900200000 } from './migrations/1764900200000-HistoryWords';
 import { PartsImports1764900300000 } from './migrations/1764900300000-PartsImports';
+import { Work1764900400000 } from './migrations/1764900400000-Work';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -44,6 +46,7 @@ const MIGRATIONS = [
   JobEnds1764900100000,
   HistoryWords1764900200000,
   PartsImports1764900300000,
+  Work1764900400000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
@@ -116,6 +119,7 @@ function dataSource(url: string, kind: keyof typeof KINDS, upTo = MIGRATION_NAME
       AttemptEntity,
       OnceEntity,
       ChangeEntity,
+      WorkEntity,
     ],
     migrations: MIGRATIONS.slice(0, MIGRATION_NAMES.indexOf(upTo ?? '') + 1),
     migrationsTransactionMode: 'each',

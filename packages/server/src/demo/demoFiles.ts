@@ -9,11 +9,14 @@ import {
   speakerSchema,
 } from '@low-quarry/core/catalogue';
 import { passwordSchema, personNameSchema, pinSchema } from '@low-quarry/core/contracts/sessions';
-import { explainFileFailure, readFile } from '@low-quarry/core/formats/readFile';
-import { rolesSchema } from '@low-quarry/core/model/access';
-import { openingFactsSchema, openingRecordSchema } from '@low-quarry/core/model/opening';
-import { shopSchema } from '@low-quarry/core/model/shop';
-import { vehicleSchema } from '@low-quarry/core/model/vehicle';
+import { explainFileFailure, readFile } from '@low-quarry/core/formats';
+import {
+  openingFactsSchema,
+  openingRecordSchema,
+  rolesSchema,
+  shopSchema,
+  vehicleSchema,
+} from '@low-quarry/core/model';
 import { z } from 'zod';
 
 const choiceSchema = z.strictObject({

@@ -19,6 +19,7 @@ const EVERYTHING = [
   'change',
   'import_part',
   'done_once',
+  'work',
   'attempt',
   'session',
   'device',

@@ -1,5 +1,5 @@
 /** Who asks: the person who is signed in, and the device at which they stand. */
-import type { Role } from '@low-quarry/core/model/access';
+import type { Role } from '@low-quarry/core/model';
 
 export type Actor = {
   readonly personId: string;

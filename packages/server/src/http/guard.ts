@@ -2,7 +2,7 @@
  * Lets a request through to a route, or not: each route stands behind one guard that bears its permission, so that the
  * list of all routes can be read from the router itself.
  */
-import { asksPassword, mayDo, type Permission } from '@low-quarry/core/model/access';
+import { asksPassword, mayDo, type Permission } from '@low-quarry/core/model';
 import type { RequestHandler, Response } from 'express';
 import type { Actor } from './Actor';
 import { AppError } from './AppError';

@@ -1,5 +1,5 @@
 /** Every route of an application, read from its routers, with the permission of the guard in front of it. */
-import type { Permission } from '@low-quarry/core/model/access';
+import type { Permission } from '@low-quarry/core/model';
 import type { Express } from 'express';
 import type { Guard } from './guard';
 

@@ -1,11 +1,12 @@
 /** The application over HTTP on a test database, with people signed in, and what tests ask of it. */
+import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { PERSON_HEADER, ROLES_HEADER } from '@low-quarry/core/contracts/contract';
 import type { Job, JobInList, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { Me } from '@low-quarry/core/contracts/sessions';
-import type { Place, Side } from '@low-quarry/core/model/place';
+import type { Place, Side } from '@low-quarry/core/model';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import supertest from 'supertest';
@@ -15,10 +16,12 @@ import { createDataSource } from '../db/dataSource';
 import { readDemoPeople } from '../demo/demoFiles';
 import { loadDemo } from '../demo/loadDemo';
 import { BackupService } from '../features/backup/BackupService';
+import { createRunners } from '../features/backup/runners';
 import { ShopReplacement } from '../features/backup/ShopReplacement';
 import { ChangeFeed } from '../features/live/ChangeFeed';
 import { createServer } from '../http/createServer';
 import { Hold } from '../http/Hold';
+import { WorkQueue } from '../work/WorkQueue';
 import { countingIds, createTestDatabase, DEMO_DIR, NOW, type TestDatabase } from './testDatabase';
 
 export type Http = ReturnType<typeof supertest.agent>;
@@ -27,6 +30,7 @@ export type TestApp = TestDatabase & {
   readonly app: Express;
   readonly server: Server;
   readonly backups: BackupService | null;
+  readonly work: WorkQueue | null;
   readonly hold: Hold;
   readonly heavy: DataSource;
   readonly now: () => Date;
@@ -59,7 +63,7 @@ export async function createTestApp({
   readonly trustedProxies?: readonly string[];
   readonly mayBeDemo?: boolean;
 } = {}): Promise<TestApp> {
-  const database = await createTestDatabase(options);
+  const database = await createTestDatabase({ ...options, hasQueue: backupDir !== null });
   const { db, addresses } = database;
   const counted = countingIds();
   // Apart from those of the template, and of another shop that is brought in.
@@ -74,17 +78,26 @@ export async function createTestApp({
   const hold = new Hold();
   const open = {
     close: async () => {
+      await work?.stop();
       await feed.stop();
       for (const each of [db, heavy, database.owner]) await each.destroy();
     },
     open: async () => {
       for (const each of [db, heavy, database.owner]) await each.initialize();
       await feed.start();
+      await work?.start();
     },
   };
   const replacement = new ShopReplacement(addresses, hold, open, mayBeDemo, log);
   const tools = { binDir: process.env.LQ_PG_BIN ?? null, appUrl: addresses.appUrl };
   const backups = backupDir ? new BackupService({ dir: backupDir, ...tools }, replacement, now) : null;
+  const work =
+    backups &&
+    new WorkQueue(
+      { db, appUrl: addresses.appUrl, log, now, newId: randomUUID },
+      createRunners({ db, hold, backups, now, newId }),
+    );
+  await work?.start();
   const app = createApp({
     db,
     heavy,
@@ -94,6 +107,7 @@ export async function createTestApp({
     newId,
     webDir: null,
     backups,
+    work,
     feed,
     demo: { signIns: async () => people, load: () => loadDemo(db, DEMO_DIR, { now, newId }) },
     allowedHosts,
@@ -131,6 +145,7 @@ export async function createTestApp({
     return found;
   };
   const drop = async () => {
+    await work?.stop();
     await feed.stop();
     server.closeAllConnections();
     server.close();
@@ -144,6 +159,7 @@ export async function createTestApp({
     ...database,
     app,
     backups,
+    work,
     hold,
     heavy,
     now,

@@ -9,6 +9,7 @@ import type { DataSource } from 'typeorm';
 import { prepareAppRole } from '../db/appRole';
 import { createDataSource, createOwnerDataSource } from '../db/dataSource';
 import type { Addresses } from '../db/ShopDatabases';
+import { prepareWorkQueue } from '../db/workQueue';
 import { loadDemo } from '../demo/loadDemo';
 
 const TEMPLATE = 'lq_template';
@@ -28,8 +29,8 @@ export type TestDatabase = {
   readonly drop: () => Promise<void>;
 };
 
-/** A migrated database: with the demo shop, or empty. */
-export async function createTestDatabase({ empty = false } = {}): Promise<TestDatabase> {
+/** A migrated database: with the demo shop, or empty; with the queue of work where something is done outside requests. */
+export async function createTestDatabase({ empty = false, hasQueue = false } = {}): Promise<TestDatabase> {
   const name = `lq_test_${randomBytes(6).toString('hex')}`;
   await asAdmin(async (admin) => {
     await admin.query('SELECT pg_advisory_lock($1)', [LOCK]);
@@ -41,6 +42,7 @@ export async function createTestDatabase({ empty = false } = {}): Promise<TestDa
   await owner.initialize();
   if (empty) await owner.runMigrations();
   await prepareAppRole(owner, addresses.appUrl);
+  if (hasQueue) await prepareWorkQueue(addresses.ownerUrl, addresses.appUrl);
   const db = createDataSource(addresses.appUrl);
   await db.initialize();
   return {

@@ -1,6 +1,6 @@
 /** Who is signed in at this device, for every screen below the gate. */
 import type { Me } from '@low-quarry/core/contracts/sessions';
-import { mayDo, type Permission } from '@low-quarry/core/model/access';
+import { mayDo, type Permission } from '@low-quarry/core/model';
 import { createContext, useContext } from 'react';
 
 export const MeContext = createContext<Me | null>(null);

@@ -1,5 +1,5 @@
 /** Whose screens this page shows: named with every request, so that nothing is done in another's name. */
-import type { Role } from '@low-quarry/core/model/access';
+import type { Role } from '@low-quarry/core/model';
 
 type PageOwner = { readonly id: string; readonly roles: readonly Role[] };
 

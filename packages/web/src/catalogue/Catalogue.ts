@@ -2,7 +2,7 @@
 
 import type { ConnectorRecord, PartRecord } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace, Unreadable } from '@low-quarry/core/contracts/catalogue';
-import { readStored } from '@low-quarry/core/records/storedRecord';
+import { readStored } from '@low-quarry/core/records';
 
 export class Catalogue {
   readonly parts = new Map<string, PartRecord>();

@@ -12,7 +12,7 @@ import {
   toListedPart,
 } from '@low-quarry/core/catalogue';
 import type { CataloguePlace, Unreadable } from '@low-quarry/core/contracts/catalogue';
-import { toStored } from '@low-quarry/core/records/storedRecord';
+import { toStored } from '@low-quarry/core/records';
 import { BUCKETS, bucketOf } from './bucketOf';
 import { Catalogue, versionOf } from './Catalogue';
 import type { KnownCatalogue } from './KnownCatalogue';

@@ -2,8 +2,7 @@
  * Rankings that were worked out on this device: a catalogue of thousands takes seconds for an opening, and the answer is the same
  * as long as opening, rules, catalogue and program are. The longest unused go first.
  */
-import type { PackedRanking } from '@low-quarry/core/fit/search/packRanking';
-import type { FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import type { FitOpening, FitRules, PackedRanking } from '@low-quarry/core/fit';
 import type { CatalogueKeeping } from './CatalogueStore';
 
 /** Of up to a megabyte each. */

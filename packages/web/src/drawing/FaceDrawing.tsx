@@ -1,11 +1,17 @@
 /** The face: the opening seen from the cabin, with the part's holes over the vehicle's at the best rotation. */
-import type { Mount } from '@low-quarry/core/fit/Judgement';
-import type { Candidate, FitBracket, FitOpening } from '@low-quarry/core/fit/shapes';
-import { type HoleMm, patternHoles } from '@low-quarry/core/geometry/BoltPattern';
-import { extents, halfExtentsMm, type OutlineMm, outlineMm, type PartOutline } from '@low-quarry/core/geometry/Outline';
-import { outlineRadiusMm } from '@low-quarry/core/geometry/outlineRadius';
-import { CENTRED } from '@low-quarry/core/geometry/PlacedBody';
-import { radToDeg } from '@low-quarry/core/units/angle';
+import type { Candidate, FitBracket, FitOpening, Mount } from '@low-quarry/core/fit';
+import {
+  CENTRED,
+  extents,
+  type HoleMm,
+  halfExtentsMm,
+  type OutlineMm,
+  outlineMm,
+  outlineRadiusMm,
+  type PartOutline,
+  patternHoles,
+} from '@low-quarry/core/geometry';
+import { radToDeg } from '@low-quarry/core/units';
 import type { ReactNode } from 'react';
 import type { CutPlane } from './cutPlane';
 import { Drawing, usePen } from './Drawing';

@@ -1,8 +1,7 @@
 /** The section: a cut from the cabin (left) to what lies behind (right). */
-import type { CheckId } from '@low-quarry/core/fit/Check';
-import { radToDeg } from '@low-quarry/core/units/angle';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { printMargin } from '@low-quarry/core/units/printLength';
+import type { CheckId } from '@low-quarry/core/fit';
+import type { LengthUnit } from '@low-quarry/core/units';
+import { printMargin, radToDeg } from '@low-quarry/core/units';
 import type { ReactNode } from 'react';
 import { verdictColour } from '../ui/VerdictMark';
 import { DimensionLine, type Point } from './DimensionLine';

@@ -3,16 +3,9 @@
  * same rings, sheet and solids as the distances are worked out from. Loaded only when it is opened.
  */
 
-import type { Nearest } from '@low-quarry/core/fit/Check';
-import type { Mount } from '@low-quarry/core/fit/Judgement';
-import { obstacleBox, obstacleRod } from '@low-quarry/core/fit/layout/obstacleSolids';
-import { speakerShape } from '@low-quarry/core/fit/layout/SpeakerShape';
-import { sheetFit } from '@low-quarry/core/fit/layout/sheetFit';
-import type { Candidate, FitOpening } from '@low-quarry/core/fit/shapes';
-import { sheetDepthMm } from '@low-quarry/core/geometry/glassSheet';
-import { outlineMm } from '@low-quarry/core/geometry/Outline';
-import { outlineRadiusMm } from '@low-quarry/core/geometry/outlineRadius';
-import { RING_STRIDE } from '@low-quarry/core/geometry/PlacedBody';
+import type { Candidate, FitOpening, Mount, Nearest } from '@low-quarry/core/fit';
+import { obstacleBox, obstacleRod, sheetFit, speakerShape } from '@low-quarry/core/fit';
+import { outlineMm, outlineRadiusMm, RING_STRIDE, sheetDepthMm } from '@low-quarry/core/geometry';
 import { useEffect, useRef } from 'react';
 import {
   AmbientLight,

@@ -2,11 +2,20 @@
  * A cut through the opening along its axis: what of each solid lies in the plane. Drawing coordinates: x is the depth
  * from the mounting plane into the door, y runs downwards, so a place t up the cut is drawn at −t.
  */
-import { obstacleBox, obstacleRod } from '@low-quarry/core/fit/layout/obstacleSolids';
-import type { FitObstacle } from '@low-quarry/core/fit/shapes';
-import { type GlassSheet, sheetDepthMm } from '@low-quarry/core/geometry/glassSheet';
-import { type Pose, RING_STRIDE, type RingsMm } from '@low-quarry/core/geometry/PlacedBody';
-import { add, dot, scale, type Vec3 } from '@low-quarry/core/geometry/vector';
+
+import type { FitObstacle } from '@low-quarry/core/fit';
+import { obstacleBox, obstacleRod } from '@low-quarry/core/fit';
+import {
+  add,
+  dot,
+  type GlassSheet,
+  type Pose,
+  RING_STRIDE,
+  type RingsMm,
+  scale,
+  sheetDepthMm,
+  type Vec3,
+} from '@low-quarry/core/geometry';
 import type { Point } from './DimensionLine';
 
 export type CutPlane = {

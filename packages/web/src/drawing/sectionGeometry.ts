@@ -3,19 +3,39 @@
  * downwards from the axis. The cut may stand at any angle about the axis. Each margin that lies in the cut is the
  * dimension from the part to the edge of the clearance that the shop asks: the same number as in the ledger.
  */
-import type { CheckId, Nearest, Verdict } from '@low-quarry/core/fit/Check';
-import type { Judgement, Mount } from '@low-quarry/core/fit/Judgement';
-import { holeOf, outsideOf } from '@low-quarry/core/fit/layout/LayerShape';
-import { speakerShape } from '@low-quarry/core/fit/layout/SpeakerShape';
-import { sheetFit } from '@low-quarry/core/fit/layout/sheetFit';
-import { behindClearanceMm } from '@low-quarry/core/fit/margins/checks/depth';
-import { frontAskedMm, frontClearanceMm } from '@low-quarry/core/fit/margins/checks/front';
-import { raisedMm } from '@low-quarry/core/fit/search/stacks';
-import type { Candidate, FitOpening, FitRules, ProudThing } from '@low-quarry/core/fit/shapes';
-import { extents, outlineMm, type PartOutline } from '@low-quarry/core/geometry/Outline';
-import { outlineRadiusMm } from '@low-quarry/core/geometry/outlineRadius';
-import { CENTRED, type Pose } from '@low-quarry/core/geometry/PlacedBody';
-import { add, scale, subtract, unit } from '@low-quarry/core/geometry/vector';
+import type {
+  Candidate,
+  CheckId,
+  FitOpening,
+  FitRules,
+  Judgement,
+  Mount,
+  Nearest,
+  ProudThing,
+  Verdict,
+} from '@low-quarry/core/fit';
+import {
+  behindClearanceMm,
+  frontAskedMm,
+  frontClearanceMm,
+  holeOf,
+  outsideOf,
+  raisedMm,
+  sheetFit,
+  speakerShape,
+} from '@low-quarry/core/fit';
+import {
+  add,
+  CENTRED,
+  extents,
+  outlineMm,
+  outlineRadiusMm,
+  type PartOutline,
+  type Pose,
+  scale,
+  subtract,
+  unit,
+} from '@low-quarry/core/geometry';
 import { type CutPlane, cutBody, cutObstacle, cutSheet, isInPlane, ringChord, toDrawing } from './cutPlane';
 import type { Point } from './DimensionLine';
 import type { Extent } from './Drawing';

@@ -6,7 +6,7 @@
 import { putChoices } from '@low-quarry/core/contracts/choices';
 import { createJob } from '@low-quarry/core/contracts/jobs';
 import { openingSchema } from '@low-quarry/core/contracts/openings';
-import { openingRecordSchema } from '@low-quarry/core/model/opening';
+import { openingRecordSchema } from '@low-quarry/core/model';
 import { z } from 'zod';
 
 const common = {

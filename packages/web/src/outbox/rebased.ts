@@ -1,7 +1,6 @@
 /** What follows a save of the same opening builds on what the shop has after it. */
 import type { Opening } from '@low-quarry/core/contracts/openings';
-import { mergeChanges } from '@low-quarry/core/records/Field';
-import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
+import { mergeChanges, OPENING_FIELDS } from '@low-quarry/core/records';
 import type { Entry, SaveOpening } from './Entry';
 
 /**

@@ -3,8 +3,7 @@
 import { deleteChoice, putChoices } from '@low-quarry/core/contracts/choices';
 import { createJob } from '@low-quarry/core/contracts/jobs';
 import { type Opening, openingSchema, putOpening } from '@low-quarry/core/contracts/openings';
-import { isSame, mergeChanges } from '@low-quarry/core/records/Field';
-import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
+import { isSame, mergeChanges, OPENING_FIELDS } from '@low-quarry/core/records';
 import { AwayError, call, ProblemError } from '../api/call';
 import type { Entry, SaveOpening } from './Entry';
 

@@ -1,4 +1,4 @@
-import type { Role } from '@low-quarry/core/model/access';
+import type { Role } from '@low-quarry/core/model';
 
 export const ROLE_WORDS: Readonly<Record<Role, { readonly name: string; readonly may: string }>> = {
   counter: { name: 'Counter', may: 'books cars in, chooses parts, makes lists' },

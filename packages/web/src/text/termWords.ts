@@ -1,8 +1,6 @@
 /** What the parts of a margin's budget are called. */
-import { FACE_NAMES } from '@low-quarry/core/model/faces';
-import { FRONT_FACES } from '@low-quarry/core/model/measurement';
-import { SOURCE_IDS, SOURCES } from '@low-quarry/core/model/source';
-import { instrumentName } from '@low-quarry/core/uncertainty/fromReadings';
+import { FACE_NAMES, FRONT_FACES, SOURCE_IDS, SOURCES } from '@low-quarry/core/model';
+import { instrumentName } from '@low-quarry/core/uncertainty';
 
 const WORDS: Readonly<Record<string, string>> = {
   'opening.holeDiameter': 'Hole diameter',

@@ -1,11 +1,10 @@
 /** A verdict in one line, never without its margin and what decides it: "Clears by 3.1 mm ± 0.8 at the glass". */
-import type { CheckId, Verdict } from '@low-quarry/core/fit/Check';
-import { checkPlace } from '@low-quarry/core/fit/checkWords';
-import type { Judgement } from '@low-quarry/core/fit/Judgement';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import type { OpenCheck } from '@low-quarry/core/order/openChecks';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { printMargin, printPlusMinus } from '@low-quarry/core/units/printLength';
+import type { CheckId, Judgement, Verdict } from '@low-quarry/core/fit';
+import { checkPlace } from '@low-quarry/core/fit';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import type { OpenCheck } from '@low-quarry/core/order';
+import type { LengthUnit } from '@low-quarry/core/units';
+import { printMargin, printPlusMinus } from '@low-quarry/core/units';
 import { VERDICT_WORDS } from './words';
 
 export type VerdictFacts = {

@@ -1,8 +1,6 @@
 /** Words shown to people, one for each thing. */
-import type { Verdict } from '@low-quarry/core/fit/Check';
-import type { FrontKind, ObstacleKind } from '@low-quarry/core/fit/shapes';
-import type { Face } from '@low-quarry/core/model/measurement';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import type { FrontKind, ObstacleKind, Verdict } from '@low-quarry/core/fit';
+import type { Face, OpeningRecord } from '@low-quarry/core/model';
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   clears: 'Clears',

@@ -2,7 +2,7 @@
  * Somebody else changed the same fields: mine, theirs and what both began with, field by field, to pick from. Everything that
  * does not overlap is put together already.
  */
-import { type Field, mergeChanges, takeFields } from '@low-quarry/core/records/Field';
+import { type Field, mergeChanges, takeFields } from '@low-quarry/core/records';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from './Button';
 

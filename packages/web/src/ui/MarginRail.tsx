@@ -2,7 +2,7 @@
  * The margin rail: a zero line, a dot at the margin, a whisker for its interval. The same scale everywhere, so that a
  * column of them can be read downwards; what runs off the scale ends in an arrow.
  */
-import type { Verdict } from '@low-quarry/core/fit/Check';
+import type { Verdict } from '@low-quarry/core/fit';
 import { verdictColour } from './VerdictMark';
 
 const WIDTH = 80;

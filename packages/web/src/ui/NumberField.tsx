@@ -2,8 +2,7 @@
  * A field for one number that is kept as typed while it is typed: a length in the set unit, or an angle. What cannot be read
  * stays in the field and in the draft, with its message, and the last number that could be read stays underneath.
  */
-import { explainLengthFailure, type LengthUnit, parseLength } from '@low-quarry/core/units/parseLength';
-import { printLength, printNumber } from '@low-quarry/core/units/printLength';
+import { explainLengthFailure, type LengthUnit, parseLength, printLength, printNumber } from '@low-quarry/core/units';
 import { useState } from 'react';
 import { Field, INPUT } from './Field';
 import { useSettings } from './settings';

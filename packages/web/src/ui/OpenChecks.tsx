@@ -1,7 +1,7 @@
 /** What of a choice does not clear, the gravest first, and what was answered to it. */
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { answerWords } from '@low-quarry/core/order/answers';
-import type { OpenCheck } from '@low-quarry/core/order/openChecks';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import type { OpenCheck } from '@low-quarry/core/order';
+import { answerWords } from '@low-quarry/core/order';
 import { openCheckLine } from '../text/verdictLine';
 import { useSettings } from './settings';
 import { VerdictMark, verdictColour } from './VerdictMark';

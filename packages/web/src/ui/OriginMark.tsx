@@ -1,6 +1,6 @@
 /** Where a number comes from, as a small letter mark beside it, the same everywhere; in full for screen readers. */
-import { ORIGIN_LABELS } from '@low-quarry/core/model/source';
-import type { Origin } from '@low-quarry/core/uncertainty/Dimension';
+import { ORIGIN_LABELS } from '@low-quarry/core/model';
+import type { Origin } from '@low-quarry/core/uncertainty';
 
 const LETTERS: Readonly<Record<Origin, string>> = {
   takenHere: 'T',

@@ -1,8 +1,8 @@
 /** What does not clear with what comes in the boxes, beside a verdict that takes it as put right: the word must not stand alone. */
 
-import { checkPlace } from '@low-quarry/core/fit/checkWords';
-import type { Judgement } from '@low-quarry/core/fit/Judgement';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import type { Judgement } from '@low-quarry/core/fit';
+import { checkPlace } from '@low-quarry/core/fit';
+import type { OpeningRecord } from '@low-quarry/core/model';
 import { VerdictMark } from './VerdictMark';
 
 export function PutRight({

@@ -2,7 +2,7 @@
  * The mark of a verdict: each has a shape of its own, so that it reads in black and white and without colour vision.
  * Clears: a full square. Measure first: a square half filled. Hits: a cross. Hold: a diamond.
  */
-import type { Verdict } from '@low-quarry/core/fit/Check';
+import type { Verdict } from '@low-quarry/core/fit';
 import { VERDICT_WORDS } from '../text/words';
 
 const COLOURS: Readonly<Record<Verdict, string>> = {

@@ -1,5 +1,5 @@
 /** What a person sets on this device: the unit of lengths, and light for the counter or the bay. */
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import type { LengthUnit } from '@low-quarry/core/units';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 import { readStored, writeStored } from '../device/stored';
 

@@ -2,7 +2,7 @@
  * A save that somebody else was quicker with: what does not overlap is sent again at once, put together; what does is asked
  * about. For records that are saved from a form; openings go through the outbox.
  */
-import { type Field, mergeChanges } from '@low-quarry/core/records/Field';
+import { type Field, mergeChanges } from '@low-quarry/core/records';
 import { useState } from 'react';
 import { ProblemError } from '../api/call';
 

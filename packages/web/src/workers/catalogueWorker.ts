@@ -6,14 +6,18 @@ import '../schemaSetup';
 import { type PartRecord, type SpeakerRecord, toFitCatalogue } from '@low-quarry/core/catalogue';
 import type { CataloguePlace } from '@low-quarry/core/contracts/catalogue';
 import { listCatalogueChanges } from '@low-quarry/core/contracts/catalogue';
-import { type Advice, type AdviceOptions, advise } from '@low-quarry/core/fit/advice/advice';
-import { bestStack } from '@low-quarry/core/fit/bestStack';
-import { harnessFor } from '@low-quarry/core/fit/judgeCandidate';
-import { CatalogueIndex } from '@low-quarry/core/fit/search/CatalogueIndex';
-import { FitEngine } from '@low-quarry/core/fit/search/FitEngine';
-import { type PackedRanking, packRanking } from '@low-quarry/core/fit/search/packRanking';
-import type { FirstLook } from '@low-quarry/core/fit/search/Ranking';
-import type { Candidate, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import type { Candidate, FirstLook, FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit';
+import {
+  type Advice,
+  type AdviceOptions,
+  advise,
+  bestStack,
+  CatalogueIndex,
+  FitEngine,
+  harnessFor,
+  type PackedRanking,
+  packRanking,
+} from '@low-quarry/core/fit';
 import { expose, transfer } from 'comlink';
 import { fillPath } from '../api/fillPath';
 import { Catalogue, versionOf } from '../catalogue/Catalogue';

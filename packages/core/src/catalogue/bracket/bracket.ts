@@ -1,7 +1,7 @@
 /** Brackets, and the states they have once tabs are snapped off. */
 import { z } from 'zod';
-import { COPIED_FIXINGS, type FitBracket } from '../../fit/shapes';
-import { degToRad } from '../../units/angle';
+import { COPIED_FIXINGS, type FitBracket } from '../../fit';
+import { degToRad } from '../../units';
 import { patternSchema, toPattern } from '../boltPattern';
 import { catalogueLength, orderable, pieceOf } from '../orderable';
 import { outlineSchema, toOutline } from '../outline';

@@ -1,6 +1,6 @@
 /** Spacer rings. */
 import { z } from 'zod';
-import type { FitSpacer } from '../../fit/shapes';
+import type { FitSpacer } from '../../fit';
 import { catalogueLength, orderable, pieceOf } from '../orderable';
 import { outlineSchema, toOutline } from '../outline';
 import { partEntry } from '../PartEntry';

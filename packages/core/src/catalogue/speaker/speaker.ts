@@ -1,9 +1,9 @@
 /** Speakers. */
 import { z } from 'zod';
-import { SHOULDER_DOUBT } from '../../fit/layout/SpeakerShape';
-import type { FitSpeaker } from '../../fit/shapes';
-import { rectangular } from '../../uncertainty/Dimension';
-import { degToRad } from '../../units/angle';
+import type { FitSpeaker } from '../../fit';
+import { SHOULDER_DOUBT } from '../../fit';
+import { rectangular } from '../../uncertainty';
+import { degToRad } from '../../units';
 import { patternSchema, toPattern } from '../boltPattern';
 import { catalogueLength, orderable, pieceOf } from '../orderable';
 import { lengthMm, outlineSchema, toOutline } from '../outline';

@@ -1,7 +1,7 @@
 /**
  * New screw holes in the car, where there is metal for them: so many that enough screws hold, or all of them, with the part turned.
  */
-import type { HoleMm } from '../../geometry/BoltPattern';
+import type { HoleMm } from '../../geometry';
 import type { Judgement } from '../Judgement';
 import { bracketsOf } from '../judgeCandidate';
 import { canBeDrilled, type Place } from '../work/metal';

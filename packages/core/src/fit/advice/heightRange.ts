@@ -7,7 +7,7 @@
  * of one obstacle is one interval: steps of half a millimetre, a look into each dip, and halving at each change find it.
  */
 
-import { leastBetween } from '../../math/leastBetween';
+import { leastBetween } from '../../math';
 import { CHECK_IDS, type CheckId } from '../Check';
 import { bracketsOf } from '../judgeCandidate';
 import { ringOf } from '../layout/rings';

@@ -8,10 +8,16 @@
  *
  * @see Rasmussen & Williams, Gaussian Processes for Machine Learning, A.2 (conditioning a Gaussian), from memory
  */
-import { normalQuantile } from '../../math/normalQuantile';
-import { type Dimension, wholeUncertaintyMm } from '../../uncertainty/Dimension';
-import { instrumentName, SHARED_SHARE } from '../../uncertainty/fromReadings';
-import { coverageFactor, type Margin, marginVerdict } from '../../uncertainty/Margin';
+import { normalQuantile } from '../../math';
+import {
+  coverageFactor,
+  type Dimension,
+  instrumentName,
+  type Margin,
+  marginVerdict,
+  SHARED_SHARE,
+  wholeUncertaintyMm,
+} from '../../uncertainty';
 import type { Check, Verdict } from '../Check';
 import { graver } from '../Check';
 import { mapOpening } from '../dimensionNames';

@@ -1,7 +1,14 @@
 /** A part between the metal and the speaker in numbers: a bracket in one of its states, or a ring. */
-import { patternDimensions } from '../../geometry/BoltPattern';
-import { type OutlineMm, outlineLengths, outlineMm, type PartOutline, type Span, spanOf } from '../../geometry/Outline';
-import type { Dimension } from '../../uncertainty/Dimension';
+import {
+  type OutlineMm,
+  outlineLengths,
+  outlineMm,
+  type PartOutline,
+  patternDimensions,
+  type Span,
+  spanOf,
+} from '../../geometry';
+import type { Dimension } from '../../uncertainty';
 import type { FitLayer } from '../shapes';
 import { LAYER, LAYER_SLOTS } from './slots';
 

@@ -1,11 +1,19 @@
 /**
  * An opening in numbers: its dimensions by their slots, and what every check asks of it. Worked out once for each opening.
  */
-import { type BoxSolid, boxSolid, type ConvexSolid } from '../../geometry/ConvexSolid';
-import type { GlassSheet } from '../../geometry/glassSheet';
-import { type OutlineMm, outlineLengths, outlineMm, type Span, spanOf } from '../../geometry/Outline';
-import type { Rod } from '../../geometry/rodGap';
-import { type Dimension, sharedDimension } from '../../uncertainty/Dimension';
+
+import type { GlassSheet, Rod } from '../../geometry';
+import {
+  type BoxSolid,
+  boxSolid,
+  type ConvexSolid,
+  type OutlineMm,
+  outlineLengths,
+  outlineMm,
+  type Span,
+  spanOf,
+} from '../../geometry';
+import { type Dimension, sharedDimension } from '../../uncertainty';
 import { mapOpening } from '../dimensionNames';
 import type { Doubts, SharedSlot } from '../margins/Doubts';
 import type { FitObstacle, FitOpening, FrontLayer } from '../shapes';

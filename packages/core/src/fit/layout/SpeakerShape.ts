@@ -6,10 +6,16 @@
  * magnet keeps its width to the end. Real shoulders lie between 20 and 45 %, and 50 and 70 % (common practice, no source);
  * the doubt is one dimension, `speaker.profile`, that moves both shoulders.
  */
-import { patternDimensions } from '../../geometry/BoltPattern';
-import { extents, outlineLengths, type Span } from '../../geometry/Outline';
-import { convexPieces, RING_STRIDE, type RingsMm } from '../../geometry/PlacedBody';
-import type { Dimension } from '../../uncertainty/Dimension';
+import {
+  convexPieces,
+  extents,
+  outlineLengths,
+  patternDimensions,
+  RING_STRIDE,
+  type RingsMm,
+  type Span,
+} from '../../geometry';
+import type { Dimension } from '../../uncertainty';
 import type { Doubts } from '../margins/Doubts';
 import type { FitSpeaker } from '../shapes';
 import { SPEAKER, SPEAKER_SLOTS } from './slots';

@@ -3,8 +3,8 @@
  * what each length depends on. Written over and over while a catalogue runs through it.
  */
 
-import type { Pose } from '../../geometry/PlacedBody';
-import { PlacedBody } from '../../geometry/PlacedBody';
+import type { Pose } from '../../geometry';
+import { PlacedBody } from '../../geometry';
 import type { HarnessAdapter } from '../../wiring';
 import { Doubts } from '../margins/Doubts';
 import type { Joint } from '../mates/Joint';

@@ -1,12 +1,22 @@
 /** Terminals and plugs that stick out of the round body, as boxes in the opening's frame. */
-import { type BoxSolid, boxSolid, type ConvexSolid } from '../../geometry/ConvexSolid';
-import { convexDistance } from '../../geometry/convexDistance';
-import { type GlassSheet, sheetDepthMm } from '../../geometry/glassSheet';
-import type { Pose } from '../../geometry/PlacedBody';
-import type { RectangleMm } from '../../geometry/rectangleRoom';
-import { add, cross, dot, scale, subtract, unit, type Vec3 } from '../../geometry/vector';
-import { leastBetween } from '../../math/leastBetween';
-import { EDGE_SHARE } from '../../math/tolerances';
+
+import type { Pose, RectangleMm } from '../../geometry';
+import {
+  add,
+  type BoxSolid,
+  boxSolid,
+  type ConvexSolid,
+  convexDistance,
+  cross,
+  dot,
+  type GlassSheet,
+  scale,
+  sheetDepthMm,
+  subtract,
+  unit,
+  type Vec3,
+} from '../../geometry';
+import { EDGE_SHARE, leastBetween } from '../../math';
 import type { FitSpeaker } from '../shapes';
 
 export type PlacedBox = {

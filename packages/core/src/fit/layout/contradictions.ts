@@ -2,13 +2,10 @@
  * Figures that cannot be true together: what was noted of an opening, and what a catalogue says of a part. Nothing is cut
  * to fit; both figures are named, and who is to be asked.
  */
-import { patternHoles } from '../../geometry/BoltPattern';
-import { crossing } from '../../geometry/crossing';
-import { extents, type PartOutline, polygonPoints } from '../../geometry/Outline';
-import { rectangleRoom } from '../../geometry/rectangleRoom';
-import { wholeUncertaintyMm } from '../../uncertainty/Dimension';
-import type { LengthUnit } from '../../units/parseLength';
-import { printLength } from '../../units/printLength';
+import { crossing, extents, type PartOutline, patternHoles, polygonPoints, rectangleRoom } from '../../geometry';
+import { wholeUncertaintyMm } from '../../uncertainty';
+import type { LengthUnit } from '../../units';
+import { printLength } from '../../units';
 import type { OpeningDimensionKey } from '../Check';
 import type { FitLayer } from '../shapes';
 import { holeOf, outsideOf } from './LayerShape';

@@ -1,7 +1,6 @@
 /** What stands behind a hole as solids: rods are endless along their axis, for a beam crosses the door. */
-import type { BoxSolid, ConvexSolid } from '../../geometry/ConvexSolid';
-import { type Rod, rod } from '../../geometry/rodGap';
-import { add, cross, dot, length, scale, subtract, unit, type Vec3 } from '../../geometry/vector';
+import type { BoxSolid, ConvexSolid } from '../../geometry';
+import { add, cross, dot, length, type Rod, rod, scale, subtract, unit, type Vec3 } from '../../geometry';
 import type { FitObstacle } from '../shapes';
 
 const ROD_HALF_MM = 1000;

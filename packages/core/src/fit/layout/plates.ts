@@ -1,6 +1,6 @@
 /** Every plate that the body goes through, from the metal to the flange: the hole in the metal and that of each layer. */
-import type { OutlineMm, PartOutline } from '../../geometry/Outline';
-import { type EllipseMm, type OutlineRoom, outlineRoom } from '../../geometry/outlineRoom';
+import type { OutlineMm, PartOutline } from '../../geometry';
+import { type EllipseMm, type OutlineRoom, outlineRoom } from '../../geometry';
 import type { LayerPlace } from '../mates/placements';
 import type { LayerShape } from './LayerShape';
 import { LAYER, layerAt, MOST_LAYERS } from './slots';

@@ -1,5 +1,5 @@
 /** Rings that are cut from sheet for an opening. */
-import { exactly, rectangular } from '../../uncertainty/Dimension';
+import { exactly, rectangular } from '../../uncertainty';
 import type { FitRules, FitSpacer } from '../shapes';
 
 const RING_ID = /^ring-(\d+(?:\.\d+)?)$/;

@@ -15,10 +15,9 @@
  * @see JCGM 100:2008, H.3 (least squares), F.1.2.3 (common errors as quantities of their own); Birge, The Calculation of
  *   Errors by the Method of Least Squares, 1932, from memory
  */
-import type { GlassSheet } from '../../geometry/glassSheet';
-import { inverse } from '../../math/inverse';
-import { CONTRADICTION_CHI_SQUARE, EXACT_MM, IMPROBABLE_SIGMAS } from '../../math/tolerances';
-import { type Dimension, type SharedError, wholeUncertaintyMm } from '../../uncertainty/Dimension';
+import type { GlassSheet } from '../../geometry';
+import { CONTRADICTION_CHI_SQUARE, EXACT_MM, IMPROBABLE_SIGMAS, inverse } from '../../math';
+import { type Dimension, type SharedError, wholeUncertaintyMm } from '../../uncertainty';
 import type { DepthReading, FitOpening } from '../shapes';
 
 /** What the sheet depends on: a named dimension with the change of c0 to c3 for each millimetre of it. */

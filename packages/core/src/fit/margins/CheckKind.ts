@@ -1,5 +1,5 @@
 /** What a check has to be able to do: look at a stack in numbers, and put into words what decided. */
-import type { LengthUnit } from '../../units/parseLength';
+import type { LengthUnit } from '../../units';
 import type { Nearest, OpeningDimensionKey } from '../Check';
 import type { View } from '../layout/View';
 import type { FitRules } from '../shapes';

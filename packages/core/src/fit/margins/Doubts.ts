@@ -3,8 +3,7 @@
  * sensitivity so far. A dimension that enters twice is one sum, so a bracket that counts on both sides cancels; an
  * instrument's own error, or that of a face that was read from, is a slot of its own that all its readings share.
  */
-import type { Dimension } from '../../uncertainty/Dimension';
-import type { Variance } from '../../uncertainty/Variance';
+import type { Dimension, Variance } from '../../uncertainty';
 
 /** A length as a sum about its working point: what `Together` draws from. */
 export type Form = { readonly valueMm: number; readonly slots: Int32Array; readonly sensitivities: Float64Array };

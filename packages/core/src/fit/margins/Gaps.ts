@@ -3,10 +3,9 @@
  * decides. Written over and over. Words are made afterwards, and only of the gap that decides.
  */
 
-import { seldom } from '../../math/seldom';
-import type { Expansion } from '../../uncertainty/Expansion';
-import { marginVerdict, sureness } from '../../uncertainty/Margin';
-import { Variance } from '../../uncertainty/Variance';
+import { seldom } from '../../math';
+import type { Expansion } from '../../uncertainty';
+import { marginVerdict, sureness, Variance } from '../../uncertainty';
 import { type CheckId, type CountsFor, VERDICT_GRAVITY, type Verdict } from '../Check';
 import type { Doubts, Form } from './Doubts';
 

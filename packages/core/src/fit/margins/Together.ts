@@ -8,11 +8,8 @@
  *
  * @see Niederreiter, Random Number Generation and Quasi-Monte Carlo Methods, 1992, chapter 3 (Kronecker sequences), from memory
  */
-import { normalQuantile } from '../../math/normalQuantile';
-import { seededRandom } from '../../math/seededRandom';
-import { studentTQuantile } from '../../math/studentT';
-import { ROUNDING_MM } from '../../math/tolerances';
-import { wholeFreedom } from '../../uncertainty/Margin';
+import { normalQuantile, ROUNDING_MM, seededRandom, studentTQuantile } from '../../math';
+import { wholeFreedom } from '../../uncertainty';
 import type { Doubts, Form } from './Doubts';
 
 export const POINTS = 512;

@@ -1,5 +1,5 @@
 /** What the body's part in a gap adds to its doubts: the ring that is nearest, and how high the flange stands. */
-import type { Reach } from '../../geometry/PlacedBody';
+import type { Reach } from '../../geometry';
 import { SPEAKER } from '../layout/slots';
 import type { View } from '../layout/View';
 

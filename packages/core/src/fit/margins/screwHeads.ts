@@ -2,9 +2,9 @@
  * Heads: wide enough to bear beside the hole or the slot that they press on, wherever in its play the screw stands; and on the flange
  * not so wide, or so far in, that they stand on the surround.
  */
-import { patternHoles } from '../../geometry/BoltPattern';
-import type { LengthUnit } from '../../units/parseLength';
-import { printLength } from '../../units/printLength';
+import { patternHoles } from '../../geometry';
+import type { LengthUnit } from '../../units';
+import { printLength } from '../../units';
 import { SPEAKER } from '../layout/slots';
 import type { View } from '../layout/View';
 import type { JointTurn } from '../mates/Joint';

@@ -1,5 +1,5 @@
 /** Where the screws of a stack's joints stand, and what their places depend on. */
-import type { HoleMm } from '../../geometry/BoltPattern';
+import type { HoleMm } from '../../geometry';
 import { LAYER, layerAt } from '../layout/slots';
 import type { View } from '../layout/View';
 import type { LayerPlace } from '../mates/placements';

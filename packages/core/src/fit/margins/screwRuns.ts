@@ -2,7 +2,7 @@
  * The screws of a stack's joints from their heads to their tips: what they go through, what they hold to, where they stand,
  * and which bag of which box serves them.
  */
-import { type HoleMm, patternHoles } from '../../geometry/BoltPattern';
+import { type HoleMm, patternHoles } from '../../geometry';
 import { METAL, passedPlate, roomIn } from '../layout/plates';
 import { LAYER, layerAt, SPEAKER } from '../layout/slots';
 import type { View } from '../layout/View';

@@ -5,14 +5,17 @@ import {
   type BoltPattern,
   enoughScrews,
   type HoleMm,
+  type Landing,
+  landingStretches,
   patternDimensions,
   patternHoles,
-} from '../../geometry/BoltPattern';
-import { type Landing, landingStretches, type Stretch, type Turn, turnAt } from '../../geometry/landingTurns';
-import { LIMIT_STEPS, STEP_MM } from '../../math/tolerances';
-import type { Dimension } from '../../uncertainty/Dimension';
-import type { Expansion } from '../../uncertainty/Expansion';
-import { Variance } from '../../uncertainty/Variance';
+  type Stretch,
+  type Turn,
+  turnAt,
+} from '../../geometry';
+import { LIMIT_STEPS, STEP_MM } from '../../math';
+import type { Dimension, Expansion } from '../../uncertainty';
+import { Variance } from '../../uncertainty';
 
 /** A turn at which the joint can be screwed together, and what is left there. */
 export type JointTurn = {

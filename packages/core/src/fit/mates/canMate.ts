@@ -2,9 +2,8 @@
  * Whether two bolt patterns can go together at all, by where their screws and holes lie about the centre: a bound, so that
  * only pairs that are worth a search over angles are turned.
  */
-import { type BoltPattern, enoughScrews, patternDimensions, patternHoles } from '../../geometry/BoltPattern';
-import { wholeUncertaintyMm } from '../../uncertainty/Dimension';
-import { coverageFactor } from '../../uncertainty/Margin';
+import { type BoltPattern, enoughScrews, patternDimensions, patternHoles } from '../../geometry';
+import { coverageFactor, wholeUncertaintyMm } from '../../uncertainty';
 import type { FitRules } from '../shapes';
 
 /** Where the screws or holes of a pattern lie, and how sure that is. */

@@ -1,6 +1,6 @@
 /** The joints of a stack, each pair of patterns turned on each other once, however many parts have them. */
-import { type BoltPattern, patternDimensions } from '../../geometry/BoltPattern';
-import { Expansion } from '../../uncertainty/Expansion';
+import { type BoltPattern, patternDimensions } from '../../geometry';
+import { Expansion } from '../../uncertainty';
 import type { Candidate, FitBracket, FitOpening, FitRules } from '../shapes';
 import { Joint } from './Joint';
 

@@ -5,10 +5,9 @@
  * Turns that change nothing but the names of the screws are one: a round bracket on its four holes is one placement, one
  * with an offset or a notch is four. Where something depends on the turn, the ends of the play count as turns of their own.
  */
-import { type BoltPattern, patternHoles } from '../../geometry/BoltPattern';
-import { symmetryOf } from '../../geometry/landingTurns';
-import { ANGLE_STEP_RAD, NOTCH_REACH_RAD, SAME_PLACE_MM } from '../../math/tolerances';
-import { marginVerdict, sureness } from '../../uncertainty/Margin';
+import { type BoltPattern, patternHoles, symmetryOf } from '../../geometry';
+import { ANGLE_STEP_RAD, NOTCH_REACH_RAD, SAME_PLACE_MM } from '../../math';
+import { marginVerdict, sureness } from '../../uncertainty';
 import { graver, type Verdict } from '../Check';
 import type { Looks } from '../layout/SpeakerShape';
 import type { FitBracket, FitOpening } from '../shapes';

@@ -2,9 +2,9 @@
  * The chains of every class of speakers for the screws of one opening: what `chainsFor` finds, found by class instead of by
  * part, in the order in which a search tries them, with the placements of each.
  */
-import type { BoltPattern } from '../../geometry/BoltPattern';
-import { AskedAgain } from '../../math/AskedAgain';
-import { marginVerdict } from '../../uncertainty/Margin';
+import type { BoltPattern } from '../../geometry';
+import { AskedAgain } from '../../math';
+import { marginVerdict } from '../../uncertainty';
 import type { Looks } from '../layout/SpeakerShape';
 import type { Joint, JointTurn } from '../mates/Joint';
 import { jointsOf, pairNumber, patternNumber } from '../mates/joints';

@@ -9,8 +9,8 @@
  * What it says is held against a ranking that judges everything, by a test and by the benchmark.
  */
 
-import { sheetDepthMm } from '../../geometry/glassSheet';
-import { ROUNDING_MM } from '../../math/tolerances';
+import { sheetDepthMm } from '../../geometry';
+import { ROUNDING_MM } from '../../math';
 import type { HarnessAdapter } from '../../wiring';
 import { type CheckId, VERDICT_GRAVITY, type Verdict } from '../Check';
 import type { Judgement } from '../Judgement';

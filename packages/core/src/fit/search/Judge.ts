@@ -6,11 +6,10 @@
  * near, and a one-in-forty chance in each of several checks adds up. Then all gaps are drawn together, each dimension with
  * its own distribution, and the word follows the chance.
  */
-import { combineUncertainty } from '../../uncertainty/combineUncertainty';
-import { Expansion } from '../../uncertainty/Expansion';
-import { type Margin, sureness } from '../../uncertainty/Margin';
-import type { QuantityTerm } from '../../uncertainty/Quantity';
-import type { LengthUnit } from '../../units/parseLength';
+
+import type { QuantityTerm } from '../../uncertainty';
+import { combineUncertainty, Expansion, type Margin, sureness } from '../../uncertainty';
+import type { LengthUnit } from '../../units';
 import { CHECK_IDS, type Check, type CheckId, graver, VERDICT_GRAVITY, type Verdict } from '../Check';
 import type { Judgement } from '../Judgement';
 import { View } from '../layout/View';

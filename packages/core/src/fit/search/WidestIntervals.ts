@@ -1,9 +1,6 @@
 /** How wide the interval of a margin can be at the most, whatever the stack: what a search may let go without asking. */
-import { outlineLengths } from '../../geometry/Outline';
-import { sharedUncertaintyMm, wholeUncertaintyMm } from '../../uncertainty/Dimension';
-import { Expansion } from '../../uncertainty/Expansion';
-import { coverageFactor } from '../../uncertainty/Margin';
-import { Variance } from '../../uncertainty/Variance';
+import { outlineLengths } from '../../geometry';
+import { coverageFactor, Expansion, sharedUncertaintyMm, Variance, wholeUncertaintyMm } from '../../uncertainty';
 import { holeOf, outsideOf } from '../layout/LayerShape';
 import type { OpeningShape } from '../layout/OpeningShape';
 import type { SpeakerShape } from '../layout/SpeakerShape';

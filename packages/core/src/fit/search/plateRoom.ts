@@ -2,7 +2,7 @@
  * Where no bracket mates there is the plate of one's own. How far the screws miss says nothing then: 3 mm and 39 mm ask for the same
  * plate. What tells candidates apart is the room that is left once it is cut.
  */
-import { sheetDepthMm } from '../../geometry/glassSheet';
+import { sheetDepthMm } from '../../geometry';
 import type { OpeningShape } from '../layout/OpeningShape';
 import type { SpeakerShape } from '../layout/SpeakerShape';
 import { behindClearanceMm } from '../margins/checks/depth';

@@ -1,5 +1,5 @@
 /** Stacks in numbers: what each adds, and rooms that none of its margins is above. */
-import type { Span } from '../../geometry/Outline';
+import type { Span } from '../../geometry';
 import { type LayerShape, layerShape } from '../layout/LayerShape';
 import type { SpeakerShape } from '../layout/SpeakerShape';
 import type { FitLayer } from '../shapes';

@@ -8,10 +8,8 @@
  * one of each thickness of sheet that a ring can be cut from. Where none of these clears: a ring on a ring under the chain,
  * and a ring between the last bracket and the speaker.
  */
-import { type BoltPattern, patternHoles } from '../../geometry/BoltPattern';
-import { extents } from '../../geometry/Outline';
-import { ellipseDistance } from '../../geometry/outlineRoom';
-import { marginVerdict } from '../../uncertainty/Margin';
+import { type BoltPattern, ellipseDistance, extents, patternHoles } from '../../geometry';
+import { marginVerdict } from '../../uncertainty';
 import { madeRings } from '../layout/rings';
 import { canMate } from '../mates/canMate';
 import { jointOf } from '../mates/joints';

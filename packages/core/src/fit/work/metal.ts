@@ -1,7 +1,6 @@
 /** Where the car can be drilled: a new hole needs metal around it, clear of the hole of the opening and of old screw holes. */
-import type { HoleMm } from '../../geometry/BoltPattern';
-import { type OutlineMm, outlineMm } from '../../geometry/Outline';
-import { rectangleRoom } from '../../geometry/rectangleRoom';
+import type { HoleMm } from '../../geometry';
+import { type OutlineMm, outlineMm, rectangleRoom } from '../../geometry';
 import type { FitOpening } from '../shapes';
 
 /** A place of the face, mm. */

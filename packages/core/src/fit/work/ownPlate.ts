@@ -4,11 +4,22 @@
  * holes, or a hole and the throat, is as wide as it can be, and its outside covers the hole and leaves the same wall. It is
  * judged like any bracket.
  */
-import { type BoltPattern, type HoleMm, mapPattern, patternHoles } from '../../geometry/BoltPattern';
-import { extents, halfExtentsMm, type OutlineMm, outlineMm, type PartOutline, spanOf } from '../../geometry/Outline';
-import { type EllipseMm, ellipseDistance } from '../../geometry/outlineRoom';
-import { ROUNDING_MM } from '../../math/tolerances';
-import { exactly, rectangular } from '../../uncertainty/Dimension';
+import {
+  type BoltPattern,
+  type EllipseMm,
+  ellipseDistance,
+  extents,
+  type HoleMm,
+  halfExtentsMm,
+  mapPattern,
+  type OutlineMm,
+  outlineMm,
+  type PartOutline,
+  patternHoles,
+  spanOf,
+} from '../../geometry';
+import { ROUNDING_MM } from '../../math';
+import { exactly, rectangular } from '../../uncertainty';
 import type { FitBracket, FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { PlateFigures } from './Work';
 

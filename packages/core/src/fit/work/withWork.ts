@@ -1,8 +1,7 @@
 /** An opening and a candidate as they are once the work by hand is done: shapes like any others, judged like any others. */
-import { patternDimensions, patternHoles } from '../../geometry/BoltPattern';
-import { mapOutline, mapPartOutline } from '../../geometry/Outline';
+import { mapOutline, mapPartOutline, patternDimensions, patternHoles } from '../../geometry';
 import { assertNever, fail, ok, type Result } from '../../result';
-import type { Dimension } from '../../uncertainty/Dimension';
+import type { Dimension } from '../../uncertainty';
 import type { BodyBox, Candidate, FitLayer, FitOpening, FitRules } from '../shapes';
 import { canBeDrilled } from './metal';
 import { plateFrom } from './ownPlate';

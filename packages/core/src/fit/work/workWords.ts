@@ -1,8 +1,7 @@
 /** Work by hand in words: what is cut, filed or drilled, and what that takes. */
 
-import { radToDeg } from '../../units/angle';
-import type { LengthUnit } from '../../units/parseLength';
-import { printLength } from '../../units/printLength';
+import type { LengthUnit } from '../../units';
+import { printLength, radToDeg } from '../../units';
 import { minutesOf, WORK_FACTS, type Work } from './Work';
 
 /** What to do, in a sentence. */

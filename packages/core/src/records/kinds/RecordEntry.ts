@@ -1,6 +1,6 @@
 /** The entry of a kind of record whose changes are kept: everything that anybody needs to know of the kind. */
 import type { z } from 'zod';
-import type { Permission } from '../../model/access';
+import type { Permission } from '../../model';
 import { type Field, keyField, plainWords } from '../Field';
 
 /** Any record as it was read: not more is known of it. */

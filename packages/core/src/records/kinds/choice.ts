@@ -1,10 +1,8 @@
 import { z } from 'zod';
-import { checkLabel } from '../../fit/checkWords';
-import type { Work } from '../../fit/work/Work';
-import { workWords } from '../../fit/work/workWords';
-import { withLayerIds } from '../../model/layers';
-import { worksSchema } from '../../model/work';
-import { type Answer, answerSchema, answerWords, withAnswers } from '../../order/answers';
+import type { Work } from '../../fit';
+import { checkLabel, workWords } from '../../fit';
+import { withLayerIds, worksSchema } from '../../model';
+import { type Answer, answerSchema, answerWords, withAnswers } from '../../order';
 import { type Field, keyField } from '../Field';
 import { type Raw, recordEntry, type Upgrade, verbs } from './RecordEntry';
 

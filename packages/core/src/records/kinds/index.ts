@@ -4,9 +4,7 @@
  * and adds it here; the history, undo, merging, backups and every list of kinds read this table, and the compiler names what is left.
  */
 
-import type { JobState } from '../../model/job';
-import type { OpeningRecord } from '../../model/opening';
-import type { Shop } from '../../model/shop';
+import type { JobState, OpeningRecord, Shop } from '../../model';
 import { type ChoiceState, choiceEntry } from './choice';
 import { jobEntry } from './job';
 import { openingEntry } from './opening';

@@ -6,7 +6,7 @@ import {
   type JobState,
   jobFactLabel,
   jobStateSchema,
-} from '../../model/job';
+} from '../../model';
 import { type Field, keyField } from '../Field';
 import { recordEntry } from './RecordEntry';
 

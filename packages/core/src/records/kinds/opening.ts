@@ -1,4 +1,4 @@
-import { openingRecordSchema } from '../../model/opening';
+import { openingRecordSchema } from '../../model';
 import { OPENING_FIELDS } from '../openingFields';
 import { recordEntry, verbs } from './RecordEntry';
 

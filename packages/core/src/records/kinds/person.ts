@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { roleSchema } from '../../model/access';
+import { roleSchema } from '../../model';
 import { type Field, keyField } from '../Field';
 import { recordEntry, verbs } from './RecordEntry';
 

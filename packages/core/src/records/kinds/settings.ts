@@ -1,5 +1,4 @@
-import { isCurrency, NO_CURRENCY } from '../../model/currency';
-import { shopSchema } from '../../model/shop';
+import { isCurrency, NO_CURRENCY, shopSchema } from '../../model';
 import { SETTING_FIELDS } from '../settingFields';
 import { recordEntry, type Upgrade, verbs } from './RecordEntry';
 

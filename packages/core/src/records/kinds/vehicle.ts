@@ -1,4 +1,4 @@
-import { vehicleSchema } from '../../model/vehicle';
+import { vehicleSchema } from '../../model';
 import { recordEntry, verbs } from './RecordEntry';
 
 export const vehicleEntry = recordEntry({

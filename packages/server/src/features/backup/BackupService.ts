@@ -16,6 +16,7 @@ import {
 import { MIGRATION_NAMES } from '../../db/dataSource';
 import type { Addresses } from '../../db/ShopDatabases';
 import { AppError, notFound, refused } from '../../http/AppError';
+import { type Progress, UNWATCHED, within } from '../../work/Progress';
 import { ArchiveError, type Manifest, readArchive, writeArchive } from './archive';
 import type { Tools } from './postgresTools';
 import { readDump } from './readDump';
@@ -37,7 +38,6 @@ export type BackupOptions = Tools & {
 
 export class BackupService {
   private busy: Promise<unknown> = Promise.resolve();
-  nightlyFault: string | null = null;
 
   constructor(
     private readonly options: BackupOptions,
@@ -71,42 +71,39 @@ export class BackupService {
     }
   }
 
-  make(why: Why): Promise<Backup> {
-    return this.alone(() => this.dump(why));
+  make(why: Why, progress: Progress = UNWATCHED): Promise<Backup> {
+    return this.alone(() => this.dump(why, progress), progress);
   }
 
   /** Makes one, restores it for trial, and takes away what the rotation does not keep. */
-  async nightly(): Promise<Backup> {
-    try {
-      const made = await this.make('nightly');
-      await this.tryOut(made);
-      const nightly = (await this.list()).filter((each) => each.why === 'nightly');
-      for (const name of toTakeAway(nightly)) await rm(path.join(this.options.dir, name), { force: true });
-      this.nightlyFault = null;
-      return made;
-    } catch (error) {
-      this.nightlyFault = error instanceof Error ? error.message : String(error);
-      throw error;
-    }
+  async nightly(progress: Progress = UNWATCHED): Promise<Backup> {
+    const made = await this.make('nightly', within(progress, 0, 0.5));
+    await this.tryOut(made, within(progress, 0.5, 1));
+    const nightly = (await this.list()).filter((each) => each.why === 'nightly');
+    for (const name of toTakeAway(nightly)) await rm(path.join(this.options.dir, name), { force: true });
+    return made;
   }
 
   /** Brings a backup into a database of its own and looks at it; what was found is kept beside the backups. */
-  async tryOut({ name, madeAt }: Backup): Promise<Trial> {
+  async tryOut({ name, madeAt }: Backup, progress: Progress = UNWATCHED): Promise<Trial> {
     const last = await this.lastTrial();
     const triedAt = this.now().toISOString();
-    const fault = await this.alone(() =>
-      this.withArchive(path.join(this.options.dir, name), async ({ schema }, fill) => {
-        await this.replacement.tryOut(schema, fill);
-      }),
-    ).then(
+    const file = path.join(this.options.dir, name);
+    const tried = this.alone(
+      () => this.withArchive(file, ({ schema }, fill) => this.replacement.tryOut(schema, fill), progress),
+      progress,
+    );
+    const fault = await tried.then(
       () => null,
       (error: unknown) => (error instanceof Error ? error.message : String(error)),
     );
+    // Who ends it has not found anything out.
+    progress.signal.throwIfAborted();
     const lastGoodMadeAt = fault === null ? madeAt : (last?.lastGoodMadeAt ?? null);
     const trial: Trial = { name, triedAt, fault, lastGoodMadeAt };
-    const file = path.join(this.options.dir, TRIAL);
-    await writeFile(`${file}.partial`, JSON.stringify(trial), { mode: 0o600 });
-    await rename(`${file}.partial`, file);
+    const kept = path.join(this.options.dir, TRIAL);
+    await writeFile(`${kept}.partial`, JSON.stringify(trial), { mode: 0o600 });
+    await rename(`${kept}.partial`, kept);
     if (fault !== null) throw new Error(`the backup ${name} could not be restored for trial: ${fault}`);
     return trial;
   }
@@ -169,6 +166,7 @@ export class BackupService {
   private async withArchive<Answer>(
     file: string,
     work: (manifest: Manifest, fill: Fill<void>) => Promise<Answer>,
+    progress: Progress = UNWATCHED,
   ): Promise<Answer> {
     return withFolder(async (folder) => {
       try {
@@ -179,7 +177,7 @@ export class BackupService {
           );
         }
         const incoming = await this.tablesOf(manifest, folder);
-        return await work(manifest, ({ appUrl }) => loadTables(appUrl, incoming));
+        return await work(manifest, ({ appUrl }) => loadTables(appUrl, incoming, progress));
       } catch (error) {
         if (!(error instanceof ArchiveError)) throw error;
         throw refused(`${error.message} Nothing was changed.`, [{ path: 'file', message: error.message }]);
@@ -201,10 +199,10 @@ export class BackupService {
     }));
   }
 
-  private async dump(why: Why): Promise<Backup> {
+  private async dump(why: Why, progress: Progress = UNWATCHED): Promise<Backup> {
     await this.makeDir();
     return withFolder(async (folder) => {
-      const { parts, shopName, schema } = await dumpTables(this.options.appUrl, folder);
+      const { parts, shopName, schema } = await dumpTables(this.options.appUrl, folder, progress);
       const name = this.newName(why);
       const madeAt = this.now().toISOString();
       await writeArchive(path.join(this.options.dir, name), { madeAt, shopName, schema }, parts);
@@ -229,10 +227,34 @@ export class BackupService {
     return backupSchema.parse({ name, madeAt, bytes: size, why });
   }
 
-  private alone<Answer>(work: () => Promise<Answer>): Promise<Answer> {
-    const answer = this.busy.then(work);
-    this.busy = answer.catch(() => {});
-    return answer;
+  /** One after the other; who waits for its turn can be called off. */
+  private async alone<Answer>(work: () => Promise<Answer>, { signal } = UNWATCHED): Promise<Answer> {
+    const before = this.busy;
+    let over = () => {};
+    const mine = new Promise<void>((resolve) => {
+      over = resolve;
+    });
+    this.busy = before.then(() => mine);
+    try {
+      await unlessAborted(before, signal);
+      return await work();
+    } finally {
+      over();
+    }
+  }
+}
+
+async function unlessAborted(wait: Promise<unknown>, signal: AbortSignal): Promise<void> {
+  signal.throwIfAborted();
+  let abort = () => {};
+  const aborted = new Promise<never>((_, reject) => {
+    abort = () => reject(signal.reason);
+    signal.addEventListener('abort', abort);
+  });
+  try {
+    await Promise.race([wait, aborted]);
+  } finally {
+    signal.removeEventListener('abort', abort);
   }
 }
 

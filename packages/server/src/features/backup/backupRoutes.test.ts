@@ -5,6 +5,8 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Backup } from '@low-quarry/core/contracts/backup';
 import { pack } from 'tar-stream';
 import { asPerson, createTestApp, type TestApp } from '../../testing/testApp';
+import { untilOver } from '../../testing/untilOver';
+import type { WorkQueue } from '../../work/WorkQueue';
 import { type Manifest, readArchive } from './archive';
 import { TABLES } from './tables';
 
@@ -23,7 +25,12 @@ const everything = async () => {
   const { body } = await (await app.signedIn('Okke')).get('/api/export').expect(200);
   return body;
 };
-const make = async () => (await (await app.signedIn('Okke')).post('/api/backups').send({}).expect(200)).body as Backup;
+const make = async () => {
+  const { body } = await (await app.signedIn('Okke')).post('/api/backups').send({}).expect(200);
+  expect(await untilOver(app.work as WorkQueue, body.id)).toMatchObject({ state: 'done', askedBy: 'Okke' });
+  const { body: listed } = await (await app.signedIn('Okke')).get('/api/backups').expect(200);
+  return listed.backups[0] as Backup;
+};
 const fileOf = (name: string) => path.join(dir, name);
 const upload = async (bytes: Buffer) =>
   (await app.signedIn('Okke')).post('/api/backups/upload').set('Content-Type', 'application/octet-stream').send(bytes);

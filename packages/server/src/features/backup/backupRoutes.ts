@@ -1,11 +1,11 @@
 import { createReadStream } from 'node:fs';
 import { Transform } from 'node:stream';
 import {
+  askBackup,
   BACKUP_FILE_PATH,
   BACKUP_UPLOAD_PATH,
   backupNameSchema,
   listBackups,
-  makeBackup,
   restoreBackup,
 } from '@low-quarry/core/contracts/backup';
 import type { Router } from 'express';
@@ -17,14 +17,21 @@ import { heavyLimit } from '../../http/heavyLimit';
 import { requireNamedPerson } from '../../http/requireNamedPerson';
 import { route } from '../../http/route';
 import { sendStream } from '../../http/sendStream';
+import type { WorkQueue } from '../../work/WorkQueue';
 import { ShopStore } from '../shop/ShopStore';
+import { requireQueue } from '../work/workRoutes';
 import { type BackupService, tooLarge } from './BackupService';
 
 /** A shop's database of years is some tens of megabytes. */
 const MOST_UPLOAD_BYTES = 2 * 1024 ** 3;
 
 /** @param backups null where none are made (a list of routes needs none) */
-export function backupRoutes(router: Router, db: DataSource, backups: BackupService | null): void {
+export function backupRoutes(
+  router: Router,
+  db: DataSource,
+  backups: BackupService | null,
+  queue: WorkQueue | null,
+): void {
   const service = () => {
     if (backups) return backups;
     throw new AppError(503, 'no-backups', 'No backups', 'No folder for backups was set.');
@@ -32,10 +39,10 @@ export function backupRoutes(router: Router, db: DataSource, backups: BackupServ
   router.use('/api/backups', heavyLimit());
   route(router, listBackups, async () => ({
     backups: await service().list(),
-    nightlyFault: service().nightlyFault,
+    nightlyFault: (await requireQueue(queue).last('nightly'))?.fault ?? null,
     lastTrial: await service().lastTrial(),
   }));
-  route(router, makeBackup, () => service().make('asked'));
+  route(router, askBackup, ({ actor }) => requireQueue(queue).ask('backup', actor.name));
   route(router, restoreBackup, async ({ params, body }) => {
     const shop = await new ShopStore(db.manager).get();
     if (body.shopName.trim() !== shop.name) {

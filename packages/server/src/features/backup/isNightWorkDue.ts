@@ -2,7 +2,7 @@
  * Whether the shop's night has come since the last night's work. A server that was off at night makes up for it as soon as
  * the shop is closed, or at once when the last is more than a day old.
  */
-import type { Shop } from '@low-quarry/core/model/shop';
+import type { Shop } from '@low-quarry/core/model';
 
 const HOUR_MS = 3_600_000;
 /** Some time after closing: people stay late. */

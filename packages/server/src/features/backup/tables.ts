@@ -11,6 +11,7 @@ import type pg from 'pg';
 import * as copy from 'pg-copy-streams';
 import { countOn } from '../../db/countOn';
 import { withClient } from '../../db/withClient';
+import type { Progress } from '../../work/Progress';
 import { ArchiveError, type Part, type TablePart } from './archive';
 
 /**
@@ -42,11 +43,13 @@ const MADE: Readonly<Partial<Record<(typeof TABLES)[number], readonly string[]>>
 export type Dumped = { readonly parts: readonly Part[]; readonly shopName: string; readonly schema: string };
 
 /** Writes every table into a folder, all as they were at one moment. */
-export async function dumpTables(url: string, folder: string): Promise<Dumped> {
+export async function dumpTables(url: string, folder: string, { say, signal }: Progress): Promise<Dumped> {
   return withClient(url, async (client) => {
     await client.query('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
     const parts: Part[] = [];
-    for (const table of TABLES) {
+    for (const [at, table] of TABLES.entries()) {
+      signal.throwIfAborted();
+      say(`Writing table ${at + 1} of ${TABLES.length}`, at / TABLES.length);
       const columns = await columnsOf(client, table);
       if (columns.length > 0) parts.push(await dumpTable(client, table, columns, folder));
     }
@@ -78,11 +81,13 @@ export type Incoming = Pick<TablePart, 'table' | 'columns'> & {
  *
  * @throws ArchiveError where a value does not fit, a column is not there, or the rows are not as many as were written
  */
-export async function loadTables(url: string, incoming: readonly Incoming[]): Promise<void> {
+export async function loadTables(url: string, incoming: readonly Incoming[], { say, signal }: Progress): Promise<void> {
   await withClient(url, async (client) => {
     await client.query('BEGIN');
     await client.query(`SET LOCAL "lq.schema" = '9223372036854775807'`);
-    for (const table of TABLES) {
+    for (const [at, table] of TABLES.entries()) {
+      signal.throwIfAborted();
+      say(`Reading table ${at + 1} of ${TABLES.length} into a database for trial`, at / TABLES.length);
       const found = incoming.find((each) => each.table === table);
       if (found) await loadTable(client, table, found);
       else if ((await columnsOf(client, table)).length > 0)

@@ -1,6 +1,5 @@
-import type { Verdict } from '@low-quarry/core/fit/Check';
-import type { Work } from '@low-quarry/core/fit/work/Work';
-import type { Answer } from '@low-quarry/core/order/answers';
+import type { Verdict, Work } from '@low-quarry/core/fit';
+import type { Answer } from '@low-quarry/core/order';
 import { EntitySchema } from 'typeorm';
 import type { OpeningRow } from '../openings/OpeningEntity';
 import type { PartRow } from '../parts/PartEntity';

@@ -4,12 +4,11 @@
  */
 import type { NewChoice } from '@low-quarry/core/contracts/choices';
 import type { Choice } from '@low-quarry/core/contracts/openings';
-import type { Role } from '@low-quarry/core/model/access';
-import { placeLabel } from '@low-quarry/core/model/place';
-import { type Answer, CURES, type NewAnswer } from '@low-quarry/core/order/answers';
-import { covers, type OpenCheck, openChecks } from '@low-quarry/core/order/openChecks';
-import { isSame } from '@low-quarry/core/records/Field';
-import type { ChoiceState } from '@low-quarry/core/records/kinds/choice';
+import type { Role } from '@low-quarry/core/model';
+import { placeLabel } from '@low-quarry/core/model';
+import { type Answer, CURES, covers, type NewAnswer, type OpenCheck, openChecks } from '@low-quarry/core/order';
+import type { ChoiceState } from '@low-quarry/core/records';
+import { isSame } from '@low-quarry/core/records';
 import { notFound, refused, versionConflict } from '../../http/AppError';
 import { type Fitting, type FittingFor, summarise } from '../fit/Fitting';
 import type { History } from '../history/History';

@@ -1,8 +1,8 @@
 /** Choices in the database. */
 import type { Choice } from '@low-quarry/core/contracts/openings';
-import type { Verdict } from '@low-quarry/core/fit/Check';
-import { worksSchema } from '@low-quarry/core/model/work';
-import { readStoredSnapshot, type Snapshot, toStoredSnapshot } from '@low-quarry/core/records/snapshot';
+import type { Verdict } from '@low-quarry/core/fit';
+import { worksSchema } from '@low-quarry/core/model';
+import { readStoredSnapshot, type Snapshot, toStoredSnapshot } from '@low-quarry/core/records';
 import { type EntityManager, In } from 'typeorm';
 import { ChoiceEntity, type ChoiceRow } from './ChoiceEntity';
 

@@ -1,5 +1,5 @@
 import { deleteChoice, putChoices } from '@low-quarry/core/contracts/choices';
-import type { Role } from '@low-quarry/core/model/access';
+import type { Role } from '@low-quarry/core/model';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { write } from '../../http/route';

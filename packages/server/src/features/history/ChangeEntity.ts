@@ -1,5 +1,4 @@
-import type { RecordKind } from '@low-quarry/core/records/kinds/index';
-import type { ChangeAction } from '@low-quarry/core/records/kinds/RecordEntry';
+import type { ChangeAction, RecordKind } from '@low-quarry/core/records';
 import { EntitySchema } from 'typeorm';
 import { keptByDatabase } from '../../db/keptByDatabase';
 

@@ -3,9 +3,8 @@
  * without its change. One `History` is made for each request.
  */
 
-import type { RecordKind, StateOf } from '@low-quarry/core/records/kinds/index';
-import type { ChangeAction } from '@low-quarry/core/records/kinds/RecordEntry';
-import { toStored } from '@low-quarry/core/records/storedRecord';
+import type { ChangeAction, RecordKind, StateOf } from '@low-quarry/core/records';
+import { toStored } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';
 import type { Actor } from '../../http/Actor';
 import { ChangeEntity } from './ChangeEntity';

@@ -3,10 +3,9 @@
  * person may not do, or that makes no sense any more, comes in by way of the history.
  */
 import type { Change } from '@low-quarry/core/contracts/history';
-import { mayDo } from '@low-quarry/core/model/access';
-import type { JobState } from '@low-quarry/core/model/job';
-import { RECORDS } from '@low-quarry/core/records/kinds/index';
-import { readStored, type Stored, type StoredKind } from '@low-quarry/core/records/storedRecord';
+import type { JobState } from '@low-quarry/core/model';
+import { mayDo } from '@low-quarry/core/model';
+import { RECORDS, readStored, type Stored, type StoredKind } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';
 import type { Actor } from '../../http/Actor';
 import { AppError, notFound, refused } from '../../http/AppError';

@@ -1,7 +1,7 @@
 /** Reads the history. Only `History` writes it. */
 import type { Change } from '@low-quarry/core/contracts/history';
-import type { RecordKind } from '@low-quarry/core/records/kinds/index';
-import { readStored } from '@low-quarry/core/records/storedRecord';
+import type { RecordKind } from '@low-quarry/core/records';
+import { readStored } from '@low-quarry/core/records';
 import { type EntityManager, In, type SelectQueryBuilder } from 'typeorm';
 import { findWords, likeWord } from '../../db/likeWord';
 import { ChangeEntity, type ChangeRow } from './ChangeEntity';

@@ -1,5 +1,5 @@
 import { bringBack, CHANGES_A_PAGE, getUndo, listHistory, undo } from '@low-quarry/core/contracts/history';
-import { RECORD_KINDS } from '@low-quarry/core/records/kinds/index';
+import { RECORD_KINDS } from '@low-quarry/core/records';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { route, write } from '../../http/route';

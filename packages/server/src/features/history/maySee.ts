@@ -1,5 +1,5 @@
-import { mayDo, type Role } from '@low-quarry/core/model/access';
-import { RECORDS, type RecordKind } from '@low-quarry/core/records/kinds/index';
+import { mayDo, type Role } from '@low-quarry/core/model';
+import { RECORDS, type RecordKind } from '@low-quarry/core/records';
 
 export function maySee(kind: RecordKind, roles: readonly Role[]): boolean {
   return mayDo(RECORDS[kind].seenBy, roles);

@@ -1,4 +1,4 @@
-import { JOB_FACT_KEYS, type JobEnd, type JobFactKey, type JobFacts } from '@low-quarry/core/model/job';
+import { JOB_FACT_KEYS, type JobEnd, type JobFactKey, type JobFacts } from '@low-quarry/core/model';
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
 import type { VehicleRow } from '../vehicles/VehicleEntity';
 

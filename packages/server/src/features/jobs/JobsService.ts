@@ -9,8 +9,8 @@ import {
   type OpeningWithState,
   type putJob,
 } from '@low-quarry/core/contracts/jobs';
-import { type JobEnd, type JobState, jobFactsOf } from '@low-quarry/core/model/job';
-import { isSame } from '@low-quarry/core/records/Field';
+import { type JobEnd, type JobState, jobFactsOf } from '@low-quarry/core/model';
+import { isSame } from '@low-quarry/core/records';
 import type { z } from 'zod';
 import { notFound, refused, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';

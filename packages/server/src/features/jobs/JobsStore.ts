@@ -1,7 +1,7 @@
 /** Jobs in the database, each with its vehicle. */
 import type { Job, JobListName } from '@low-quarry/core/contracts/jobs';
-import { type JobEnd, type JobEnded, type JobFacts, jobFactsOf, jobTitle } from '@low-quarry/core/model/job';
-import { readStored, salvageVehicle } from '@low-quarry/core/records/storedRecord';
+import { type JobEnd, type JobEnded, type JobFacts, jobFactsOf, jobTitle } from '@low-quarry/core/model';
+import { readStored, salvageVehicle } from '@low-quarry/core/records';
 import { type EntityManager, In, IsNull, Not } from 'typeorm';
 import { findWords, likeWord } from '../../db/likeWord';
 import { JobEntity, type JobRow } from './JobEntity';

@@ -1,8 +1,7 @@
 /** What the history keeps of a job. */
 import type { Job } from '@low-quarry/core/contracts/jobs';
-import { type JobState, jobFactsOf } from '@low-quarry/core/model/job';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { placeLabel } from '@low-quarry/core/model/place';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import { type JobState, jobFactsOf, placeLabel } from '@low-quarry/core/model';
 import type { History } from '../history/History';
 import type { NewJob } from './JobsStore';
 

@@ -2,13 +2,11 @@
 
 import { partName } from '@low-quarry/core/catalogue';
 import type { OpeningState } from '@low-quarry/core/contracts/jobs';
-import { openingHolds } from '@low-quarry/core/fit/margins/checks/facts';
-import { isTakenHere } from '@low-quarry/core/model/measurement';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { airbagAt } from '@low-quarry/core/model/toFitOpening';
-import { missingDimensions, wantedDimensions } from '@low-quarry/core/model/wantedDimensions';
-import { heldBackBecause, openChecks } from '@low-quarry/core/order/openChecks';
-import { changedSince } from '@low-quarry/core/records/snapshot';
+import { openingHolds } from '@low-quarry/core/fit';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import { airbagAt, isTakenHere, missingDimensions, wantedDimensions } from '@low-quarry/core/model';
+import { heldBackBecause, openChecks } from '@low-quarry/core/order';
+import { changedSince } from '@low-quarry/core/records';
 import type { StoredChoice } from '../choices/ChoicesStore';
 import { type Fitting, summarise } from '../fit/Fitting';
 import type { StoredOpening } from '../openings/OpeningsStore';

@@ -1,6 +1,6 @@
 /** Corrects parts and vehicles of the library. What they are (id and kind) stays: that is their identity. */
 import { namedConnectors, type PartRecord, partName } from '@low-quarry/core/catalogue';
-import { type VehicleRecord, vehicleName } from '@low-quarry/core/model/vehicle';
+import { type VehicleRecord, vehicleName } from '@low-quarry/core/model';
 import type { EntityManager } from 'typeorm';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';

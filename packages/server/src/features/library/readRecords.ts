@@ -1,6 +1,6 @@
 /** Library records as they are read from the database: one that cannot be read is named, and stands in nobody's way. */
 import type { Unreadable } from '@low-quarry/core/contracts/catalogue';
-import { readStored, type Stored } from '@low-quarry/core/records/storedRecord';
+import { readStored, type Stored } from '@low-quarry/core/records';
 import type { Result } from '@low-quarry/core/result';
 
 type LibraryKind = 'part' | 'connector' | 'vehicle';

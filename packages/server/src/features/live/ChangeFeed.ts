@@ -5,8 +5,8 @@
  * happened after it is told to it.
  */
 import type { LiveChange } from '@low-quarry/core/contracts/live';
-import type { Role } from '@low-quarry/core/model/access';
-import { changeHeadline } from '@low-quarry/core/records/changeSentences';
+import type { Role } from '@low-quarry/core/model';
+import { changeHeadline } from '@low-quarry/core/records';
 import pg from 'pg';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';

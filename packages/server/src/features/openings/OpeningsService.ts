@@ -1,7 +1,7 @@
 /** Reads and changes openings. */
 import type { Opening } from '@low-quarry/core/contracts/openings';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { placeLabel } from '@low-quarry/core/model/place';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import { placeLabel } from '@low-quarry/core/model';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
 import type { ChoicesStore } from '../choices/ChoicesStore';
 import type { History } from '../history/History';

@@ -1,6 +1,6 @@
 /** Openings in the database. */
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { readStored, salvageOpening, toStored } from '@low-quarry/core/records/storedRecord';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import { readStored, salvageOpening, toStored } from '@low-quarry/core/records';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { OpeningEntity, type OpeningRow } from './OpeningEntity';
 

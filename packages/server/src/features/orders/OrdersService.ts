@@ -3,10 +3,9 @@
 import { orderedId, PART_KINDS, type PartRecord, partName, STATE_MARK } from '@low-quarry/core/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
-import { checkLabel } from '@low-quarry/core/fit/checkWords';
-import { cautionsFor } from '@low-quarry/core/model/cautions';
-import { placeLabel } from '@low-quarry/core/model/place';
-import { type Need, type OrderLine, orderLines } from '@low-quarry/core/order/orderLines';
+import { checkLabel } from '@low-quarry/core/fit';
+import { cautionsFor, placeLabel } from '@low-quarry/core/model';
+import { type Need, type OrderLine, orderLines } from '@low-quarry/core/order';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 

@@ -5,10 +5,9 @@
 
 import { type ConnectorRecord, namedConnectors, type PartRecord } from '@low-quarry/core/catalogue';
 import type { PartsImported } from '@low-quarry/core/contracts/catalogue';
-import type { PartsFile } from '@low-quarry/core/formats/partsFile';
-import { isSame } from '@low-quarry/core/records/Field';
-import type { PartsImportState } from '@low-quarry/core/records/kinds/partsImport';
-import { readStored, toStored } from '@low-quarry/core/records/storedRecord';
+import type { PartsFile } from '@low-quarry/core/formats';
+import type { PartsImportState } from '@low-quarry/core/records';
+import { isSame, readStored, toStored } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';
 import { insertRows } from '../../db/insertRows';
 import { AppError, type FieldError, notFound, refused } from '../../http/AppError';

@@ -7,7 +7,7 @@ import {
   STATE_MARK,
 } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace, FoundPart } from '@low-quarry/core/contracts/catalogue';
-import { readStored, toStored } from '@low-quarry/core/records/storedRecord';
+import { readStored, toStored } from '@low-quarry/core/records';
 import { type EntityManager, In } from 'typeorm';
 import { insertRows } from '../../db/insertRows';
 import { findWords, likeWord } from '../../db/likeWord';

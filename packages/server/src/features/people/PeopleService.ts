@@ -1,6 +1,6 @@
 /** The owner's care for the people of the shop. A shop always keeps an owner who can sign in. */
 import type { createPerson, Person, PersonInList, putPerson } from '@low-quarry/core/contracts/people';
-import type { PersonState } from '@low-quarry/core/records/kinds/person';
+import type { PersonState } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';
 import type { z } from 'zod';
 import { notFound, refused, versionConflict } from '../../http/AppError';

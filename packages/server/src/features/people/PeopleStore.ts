@@ -1,6 +1,6 @@
 /** The people of the shop in the database. */
 import type { Person } from '@low-quarry/core/contracts/people';
-import type { Role } from '@low-quarry/core/model/access';
+import type { Role } from '@low-quarry/core/model';
 import { type EntityManager, IsNull, Not } from 'typeorm';
 import { PersonEntity, type PersonRow } from './PersonEntity';
 

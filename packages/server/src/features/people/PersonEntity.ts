@@ -1,4 +1,4 @@
-import type { Role } from '@low-quarry/core/model/access';
+import type { Role } from '@low-quarry/core/model';
 import { EntitySchema } from 'typeorm';
 
 export type PersonRow = {

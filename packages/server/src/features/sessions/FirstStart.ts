@@ -3,7 +3,7 @@
  * servers be asked at the same moment, the second shop is refused by the table's key.
  */
 import type { DemoSignIn, SessionState, startShop } from '@low-quarry/core/contracts/sessions';
-import { SHOP_DEFAULTS } from '@low-quarry/core/model/shop';
+import { SHOP_DEFAULTS } from '@low-quarry/core/model';
 import type { DataSource } from 'typeorm';
 import type { z } from 'zod';
 import { AppError } from '../../http/AppError';

@@ -6,7 +6,7 @@
  * in by password, and five wrong ones in a row, wherever they were tried, end that person's PIN until they type their password.
  */
 import { MOST_PIN_TRIES, type SessionState } from '@low-quarry/core/contracts/sessions';
-import { PASSWORD_COUNTS_MS } from '@low-quarry/core/model/access';
+import { PASSWORD_COUNTS_MS } from '@low-quarry/core/model';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { Actor } from '../../http/Actor';
 import { AppError, refused } from '../../http/AppError';

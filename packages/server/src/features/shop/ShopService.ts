@@ -1,6 +1,6 @@
 /** Changes the shop's settings; everything that is judged is judged by the new ones from then on. */
-import { madeRings } from '@low-quarry/core/fit/layout/rings';
-import { type Shop, toFitRules } from '@low-quarry/core/model/shop';
+import { madeRings } from '@low-quarry/core/fit';
+import { type Shop, toFitRules } from '@low-quarry/core/model';
 import type { EntityManager } from 'typeorm';
 import { versionConflict } from '../../http/AppError';
 import { ChoicesStore } from '../choices/ChoicesStore';

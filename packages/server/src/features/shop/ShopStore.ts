@@ -1,6 +1,6 @@
 /** The shop's settings in the database. */
-import type { Shop } from '@low-quarry/core/model/shop';
-import { readStored, salvageSettings, toStored } from '@low-quarry/core/records/storedRecord';
+import type { Shop } from '@low-quarry/core/model';
+import { readStored, salvageSettings, toStored } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';
 import { ShopEntity } from './ShopEntity';
 

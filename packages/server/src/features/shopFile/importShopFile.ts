@@ -1,7 +1,7 @@
 /** Brings a shop file into a new, empty database: every number, id, version and link as it was. */
-import { brokenReferences, type ShopFile, shopFileSchema, upgradeShopFile } from '@low-quarry/core/formats/shopFile';
-import type { RecordKind } from '@low-quarry/core/records/kinds/index';
-import { readStored, toStored } from '@low-quarry/core/records/storedRecord';
+import { brokenReferences, type ShopFile, shopFileSchema, upgradeShopFile } from '@low-quarry/core/formats';
+import type { RecordKind } from '@low-quarry/core/records';
+import { readStored, toStored } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';
 import { countOn } from '../../db/countOn';
 import { insertRows } from '../../db/insertRows';

@@ -1,7 +1,7 @@
 /** The parts of a shop file, record by record, as the database has them. Records of earlier forms go out in today's. */
-import type { ShopFile } from '@low-quarry/core/formats/shopFile';
-import { jobFactsOf } from '@low-quarry/core/model/job';
-import { readStored } from '@low-quarry/core/records/storedRecord';
+import type { ShopFile } from '@low-quarry/core/formats';
+import { jobFactsOf } from '@low-quarry/core/model';
+import { readStored } from '@low-quarry/core/records';
 import { type EntityManager, In } from 'typeorm';
 import { ChoiceEntity, type ChoiceRow } from '../choices/ChoiceEntity';
 import { toChoice } from '../choices/ChoicesStore';

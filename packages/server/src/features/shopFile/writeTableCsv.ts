@@ -1,5 +1,5 @@
 /** Jobs, openings, parts or the history as CSV (RFC 4180), one line a record, nested facts as JSON in their cell. */
-import { JOB_FACT_KEYS } from '@low-quarry/core/model/job';
+import { JOB_FACT_KEYS } from '@low-quarry/core/model';
 import { stringify } from 'csv-stringify/sync';
 import type { DataSource, EntityManager } from 'typeorm';
 import { atOneMoment } from './readRows';

@@ -1,7 +1,7 @@
 /** The vehicle library in the database. */
 import type { Unreadable } from '@low-quarry/core/contracts/catalogue';
-import type { VehicleRecord } from '@low-quarry/core/model/vehicle';
-import { readStored, toStored } from '@low-quarry/core/records/storedRecord';
+import type { VehicleRecord } from '@low-quarry/core/model';
+import { readStored, toStored } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';
 import { type FoundRecord, readRecords } from '../library/readRecords';
 import { VehicleEntity } from './VehicleEntity';

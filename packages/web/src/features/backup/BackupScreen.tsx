@@ -1,9 +1,10 @@
 /** Is the shop safe, and how does it come back? */
 import { type Backup, EXPORT_PATH, type Trial } from '@low-quarry/core/contracts/backup';
 import { requirePassword } from '@low-quarry/core/contracts/sessions';
-import { useQuery } from '@tanstack/react-query';
+import { isOpenWork, type Work } from '@low-quarry/core/contracts/work';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
-import { type FormEvent, type MouseEvent, type ReactNode, useState } from 'react';
+import { type FormEvent, type MouseEvent, type ReactNode, useEffect, useState } from 'react';
 import { call } from '../../api/call';
 import { shopQuery } from '../../api/sharedQueries';
 import { whenWords } from '../../text/whenWords';
@@ -13,7 +14,9 @@ import { problemFields, problemSentence } from '../../ui/problemFields';
 import { Layer, Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
-import { backupsQuery, useImportShop, useMakeBackup, useRestoreBackup, useUploadBackup } from './backupQueries';
+import { WorkRow } from '../work/WorkRow';
+import { workQuery } from '../work/workQueries';
+import { backupsQuery, useAskBackup, useImportShop, useRestoreBackup, useUploadBackup } from './backupQueries';
 import { trialView } from './trialView';
 
 const WHY_WORDS: Readonly<Record<Backup['why'], string>> = {
@@ -27,7 +30,8 @@ const FILE_LINK = 'inline-flex min-h-12 items-center text-action underline under
 
 export function BackupScreen() {
   const backups = useQuery(backupsQuery);
-  const make = useMakeBackup();
+  const ask = useAskBackup();
+  const open = useBackupAtWork();
   return (
     <Shell
       title="Backups"
@@ -36,8 +40,8 @@ export function BackupScreen() {
         { to: '/backups', label: 'Backups' },
       ]}
       aside={
-        <Button kind="main" disabled={make.isPending} onClick={() => make.mutate(undefined)}>
-          {make.isPending ? 'Making a backup …' : 'Make a backup now'}
+        <Button kind="main" disabled={ask.isPending || open?.kind === 'backup'} onClick={() => ask.mutate(undefined)}>
+          {open?.kind === 'backup' ? 'A backup is being made …' : 'Make a backup now'}
         </Button>
       }
     >
@@ -45,7 +49,12 @@ export function BackupScreen() {
         One is made every night while the shop is closed; seven nights, four weeks and six months of them stay. Keep a
         copy on another machine: a backup beside its shop burns with it.
       </p>
-      <FormError>{make.error?.message ?? null}</FormError>
+      <FormError>{ask.error?.message ?? null}</FormError>
+      {open && (
+        <ul aria-label="Being made" className="border-t border-ink">
+          <WorkRow work={open} />
+        </ul>
+      )}
       <Answered query={backups} what="the backups">
         {({ backups: all, nightlyFault, lastTrial }) => (
           <>
@@ -67,6 +76,19 @@ export function BackupScreen() {
       <OpenFiles />
     </Shell>
   );
+}
+
+/** What makes a backup just now; the list is read anew once it has ended. */
+function useBackupAtWork(): Work | null {
+  const { data } = useQuery(workQuery);
+  const queries = useQueryClient();
+  const open = data?.work.find(isOpenWork) ?? null;
+  const openId = open?.id;
+  useEffect(() => {
+    if (openId === undefined) return;
+    return () => void queries.invalidateQueries({ queryKey: backupsQuery.queryKey });
+  }, [openId, queries]);
+  return open;
 }
 
 /** How old the last backup is that is known to come back: that one would be restored. */

@@ -1,10 +1,10 @@
 /** Queries of backups, making and restoring them, and the shop as a file. */
 import {
+  askBackup,
   BACKUP_UPLOAD_PATH,
   type Backup,
   backupSchema,
   listBackups,
-  makeBackup,
   restoreBackup,
 } from '@low-quarry/core/contracts/backup';
 import { requirePassword } from '@low-quarry/core/contracts/sessions';
@@ -12,6 +12,7 @@ import { importShop } from '@low-quarry/core/contracts/shopFile';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call, sendFile } from '../../api/call';
 import { setNotice } from '../../api/notice';
+import { workQuery } from '../work/workQueries';
 
 export const backupsQuery = queryOptions({
   queryKey: ['backups'],
@@ -27,7 +28,14 @@ function useChange<Input, Answer>(mutationFn: (input: Input) => Promise<Answer>)
   });
 }
 
-export const useMakeBackup = () => useChange((_: undefined) => call(makeBackup, { params: {}, body: {} }));
+export function useAskBackup() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (_: undefined) => call(askBackup, { params: {}, body: {} }),
+    retry: false,
+    onSuccess: () => queries.invalidateQueries({ queryKey: workQuery.queryKey }),
+  });
+}
 
 export const useUploadBackup = () =>
   useChange(async (file: File): Promise<Backup> => {

@@ -1,6 +1,6 @@
 /** What was deleted, and can still come back? */
 import { BIN_DAYS, type JobInBin, listBin, restoreJob } from '@low-quarry/core/contracts/jobs';
-import { jobTitle } from '@low-quarry/core/model/job';
+import { jobTitle } from '@low-quarry/core/model';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
 import { useMay } from '../../api/me';

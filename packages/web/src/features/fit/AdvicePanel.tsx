@@ -1,9 +1,9 @@
 /** What to do next about the shown candidate: worked out beside the screen, so it comes a moment after the verdict. */
 
 import type { ListedPart } from '@low-quarry/core/catalogue';
-import { type Change, changeKey } from '@low-quarry/core/fit/advice/advice';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import { type Change, changeKey } from '@low-quarry/core/fit';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import type { LengthUnit } from '@low-quarry/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { verdictLine } from '../../text/verdictLine';
 import {

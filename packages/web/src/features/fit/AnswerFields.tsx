@@ -1,6 +1,7 @@
 /** One check of a choice that does not clear: what it found, and what is said or done about it. */
-import { CURES } from '@low-quarry/core/order/answers';
-import type { OpenCheck } from '@low-quarry/core/order/openChecks';
+
+import type { OpenCheck } from '@low-quarry/core/order';
+import { CURES } from '@low-quarry/core/order';
 import { useId } from 'react';
 import { Link } from 'react-router';
 import { useMe } from '../../api/me';

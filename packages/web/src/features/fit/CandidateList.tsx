@@ -1,18 +1,20 @@
 /** The whole catalogue ranked for this opening: who fits, and at which check the others fall out. */
 
 import { type ListedPart, orderedId, partName, snapOffNamed } from '@low-quarry/core/catalogue';
-import { CHECK_IDS, type CheckId } from '@low-quarry/core/fit/Check';
-import { checkLabel, fallOutWords } from '@low-quarry/core/fit/checkWords';
-import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
 import {
+  CHECK_IDS,
+  type CheckId,
+  checkLabel,
   type FirstLook,
+  fallOutWords,
   type RankedSpeaker,
   type Ranking,
+  ringThicknessMm,
   VERDICTS_BY_RANK,
-} from '@low-quarry/core/fit/search/Ranking';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { printMargin, printPlusMinus } from '@low-quarry/core/units/printLength';
+} from '@low-quarry/core/fit';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import type { LengthUnit } from '@low-quarry/core/units';
+import { printMargin, printPlusMinus } from '@low-quarry/core/units';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
 import { printMoney } from '../../text/money';

@@ -1,6 +1,6 @@
 /** What a choice's verdict depended on and is not as it was, with the verdict then and now. Nothing changes by itself. */
 import type { OpeningState } from '@low-quarry/core/contracts/jobs';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import type { OpeningRecord } from '@low-quarry/core/model';
 import { verdictLine } from '../../text/verdictLine';
 import { VERDICT_WORDS } from '../../text/words';
 import { useSettings } from '../../ui/settings';

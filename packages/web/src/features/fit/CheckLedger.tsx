@@ -1,12 +1,11 @@
 /** Every check of one candidate with its margin rail; each opens to what went into its number. */
 
-import type { Check, CheckId } from '@low-quarry/core/fit/Check';
-import { checkLabel } from '@low-quarry/core/fit/checkWords';
-import type { Judgement } from '@low-quarry/core/fit/Judgement';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { type Margin, marginChance } from '@low-quarry/core/uncertainty/Margin';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { printLength, printMargin, printPlusMinus } from '@low-quarry/core/units/printLength';
+import type { Check, CheckId, Judgement } from '@low-quarry/core/fit';
+import { checkLabel } from '@low-quarry/core/fit';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import { type Margin, marginChance } from '@low-quarry/core/uncertainty';
+import type { LengthUnit } from '@low-quarry/core/units';
+import { printLength, printMargin, printPlusMinus } from '@low-quarry/core/units';
 import { termWords } from '../../text/termWords';
 import { UNIT_WORDS, UNJUDGED_WORDS, VERDICT_WORDS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';

@@ -1,12 +1,11 @@
 /** Chooses the shown candidate for this opening, and for the other side when that is wanted. */
 import type { NewChoice } from '@low-quarry/core/contracts/choices';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import type { Judgement } from '@low-quarry/core/fit/Judgement';
-import type { Work } from '@low-quarry/core/fit/work/Work';
-import { placeLabel } from '@low-quarry/core/model/place';
-import { type OpenCheck, openChecks } from '@low-quarry/core/order/openChecks';
-import { isSame } from '@low-quarry/core/records/Field';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import type { Judgement, Work } from '@low-quarry/core/fit';
+import { placeLabel } from '@low-quarry/core/model';
+import { type OpenCheck, openChecks } from '@low-quarry/core/order';
+import { isSame } from '@low-quarry/core/records';
+import type { LengthUnit } from '@low-quarry/core/units';
 import { useState, useSyncExternalStore } from 'react';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { factsOf, openCheckLine, verdictLine } from '../../text/verdictLine';

@@ -2,9 +2,9 @@
 
 import type { ListedPart } from '@low-quarry/core/catalogue';
 import { partName } from '@low-quarry/core/catalogue';
-import type { RankedSpeaker } from '@low-quarry/core/fit/search/Ranking';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { printMargin, printNumber } from '@low-quarry/core/units/printLength';
+import type { RankedSpeaker } from '@low-quarry/core/fit';
+import type { LengthUnit } from '@low-quarry/core/units';
+import { printMargin, printNumber } from '@low-quarry/core/units';
 import { UNIT_WORDS } from '../../text/words';
 import type { Difference } from './compareView';
 

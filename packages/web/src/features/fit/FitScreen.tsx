@@ -2,11 +2,15 @@
 
 import { type PartRecord, toFitCatalogue } from '@low-quarry/core/catalogue';
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { jobTitle } from '@low-quarry/core/model/job';
-import { placeLabel } from '@low-quarry/core/model/place';
-import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
-import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
-import { missingDimensions } from '@low-quarry/core/model/wantedDimensions';
+import {
+  jobTitle,
+  missingDimensions,
+  placeLabel,
+  readingHalfWidthsMm,
+  type Shop,
+  toFitOpening,
+  toFitRules,
+} from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';

@@ -2,15 +2,18 @@
 
 import { partName } from '@low-quarry/core/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import type { CheckId, OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/search/Ranking';
-import type { FitCatalogue, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
-import type { Work } from '@low-quarry/core/fit/work/Work';
-import { cautionsFor } from '@low-quarry/core/model/cautions';
-import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
-import { readingHalfWidthsMm, type Shop } from '@low-quarry/core/model/shop';
-import { rimPlaceList } from '@low-quarry/core/model/toFitOpening';
-import { degToRad, radToDeg } from '@low-quarry/core/units/angle';
+import type {
+  CheckId,
+  FitCatalogue,
+  FitOpening,
+  FitRules,
+  OpeningDimensionKey,
+  RankedSpeaker,
+  Ranking,
+  Work,
+} from '@low-quarry/core/fit';
+import { cautionsFor, OPENING_DIMENSIONS, readingHalfWidthsMm, rimPlaceList, type Shop } from '@low-quarry/core/model';
+import { degToRad, radToDeg } from '@low-quarry/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';

@@ -1,7 +1,6 @@
 /** What is open for an opening whatever is chosen for it: said once, above all the candidates. */
-import type { Judgement } from '@low-quarry/core/fit/Judgement';
-import { openForOpening } from '@low-quarry/core/fit/openForOpening';
-import type { FitOpening } from '@low-quarry/core/fit/shapes';
+import type { FitOpening, Judgement } from '@low-quarry/core/fit';
+import { openForOpening } from '@low-quarry/core/fit';
 import { Link } from 'react-router';
 import { VerdictMark } from '../../ui/VerdictMark';
 

@@ -1,9 +1,8 @@
 /** The height of the spacer: a slider with the stocked heights on it and the height range in which everything clears. */
 
-import type { HeightRange } from '@low-quarry/core/fit/advice/heightRange';
-import type { Behind, FitSpacer } from '@low-quarry/core/fit/shapes';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { printLength, printNumber } from '@low-quarry/core/units/printLength';
+import type { Behind, FitSpacer, HeightRange } from '@low-quarry/core/fit';
+import type { LengthUnit } from '@low-quarry/core/units';
+import { printLength, printNumber } from '@low-quarry/core/units';
 import { Slider } from 'radix-ui';
 import type { KeyboardEvent } from 'react';
 import { MOST_SPACER_MM } from './spacerChoices';

@@ -1,6 +1,6 @@
 /** How the section is looked at: where it is cut, and how far the window is wound up. Nothing here changes a verdict. */
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { printLength } from '@low-quarry/core/units/printLength';
+import type { LengthUnit } from '@low-quarry/core/units';
+import { printLength } from '@low-quarry/core/units';
 
 type ViewControlsProps = {
   /** null: the cut follows the deciding gap. */

@@ -1,8 +1,8 @@
 /** Grips on glass, grille, hole and beams: dragging one asks "what if it stood there". */
-import type { FitOpening } from '@low-quarry/core/fit/shapes';
-import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { printLength } from '@low-quarry/core/units/printLength';
+import type { FitOpening } from '@low-quarry/core/fit';
+import { OPENING_DIMENSIONS } from '@low-quarry/core/model';
+import type { LengthUnit } from '@low-quarry/core/units';
+import { printLength } from '@low-quarry/core/units';
 import { DragGrip } from '../../drawing/DragGrip';
 import type { Section } from '../../drawing/sectionGeometry';
 import type { WhatIf } from './whatIf';

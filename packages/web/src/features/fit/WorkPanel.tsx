@@ -1,7 +1,6 @@
 /** What has to be done by hand for the candidate as it is shown, and the way back to how it comes. */
-import { minutesOf, type Work } from '@low-quarry/core/fit/work/Work';
-import { effortWords, workWords } from '@low-quarry/core/fit/work/workWords';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import { effortWords, minutesOf, type Work, workWords } from '@low-quarry/core/fit';
+import type { LengthUnit } from '@low-quarry/core/units';
 
 type WorkPanelProps = {
   readonly works: readonly Work[];

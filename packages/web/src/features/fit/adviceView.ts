@@ -2,13 +2,10 @@
 
 import type { ListedPart } from '@low-quarry/core/catalogue';
 import { orderedId, partName } from '@low-quarry/core/catalogue';
-import type { Advice, Change, Question } from '@low-quarry/core/fit/advice/advice';
-import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
-import { effortWords, workWords } from '@low-quarry/core/fit/work/workWords';
-import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
-import { SOURCES } from '@low-quarry/core/model/source';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import type { Advice, Change, OpeningDimensionKey, Question } from '@low-quarry/core/fit';
+import { effortWords, ringThicknessMm, workWords } from '@low-quarry/core/fit';
+import { OPENING_DIMENSIONS, SOURCES } from '@low-quarry/core/model';
+import type { LengthUnit } from '@low-quarry/core/units';
 import { printMoney } from '../../text/money';
 import { termWords } from '../../text/termWords';
 

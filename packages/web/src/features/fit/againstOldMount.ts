@@ -1,9 +1,10 @@
 /** What a stack gains in front and loses behind against the mount that came off, or the other way round. */
-import { raisedMm } from '@low-quarry/core/fit/search/stacks';
-import type { FitLayer } from '@low-quarry/core/fit/shapes';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { printLength } from '@low-quarry/core/units/printLength';
+
+import type { FitLayer } from '@low-quarry/core/fit';
+import { raisedMm } from '@low-quarry/core/fit';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import type { LengthUnit } from '@low-quarry/core/units';
+import { printLength } from '@low-quarry/core/units';
 
 /** Less than this is no difference to a hand, mm. */
 const SAME_MM = 0.05;

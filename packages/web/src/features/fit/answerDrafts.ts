@@ -1,6 +1,7 @@
 /** What is being written to the open checks of a choice, before it is sent. */
-import { type Answer, CURE_IDS, CURES, type NewAnswer, SHORTEST_WORDS } from '@low-quarry/core/order/answers';
-import type { OpenCheck } from '@low-quarry/core/order/openChecks';
+
+import type { OpenCheck } from '@low-quarry/core/order';
+import { type Answer, CURE_IDS, CURES, type NewAnswer, SHORTEST_WORDS } from '@low-quarry/core/order';
 import { z } from 'zod';
 
 const draftSchema = z.object({ cure: z.enum(CURE_IDS).nullable(), words: z.string(), leave: z.string() });

@@ -1,8 +1,7 @@
 /** Which candidates the list shows, as it stands in the address bar. */
 
 import type { ListedPart, ListedSpeaker } from '@low-quarry/core/catalogue';
-import { CHECK_IDS, type CheckId, type Verdict } from '@low-quarry/core/fit/Check';
-import { type RankedSpeaker, VERDICTS_BY_RANK } from '@low-quarry/core/fit/search/Ranking';
+import { CHECK_IDS, type CheckId, type RankedSpeaker, VERDICTS_BY_RANK, type Verdict } from '@low-quarry/core/fit';
 
 export type Shown =
   | { readonly kind: 'all' }

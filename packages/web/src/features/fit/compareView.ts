@@ -1,11 +1,9 @@
 /** Two candidates beside each other: their differences as numbers. */
-import { checkLabel } from '@low-quarry/core/fit/checkWords';
-import type { Judgement } from '@low-quarry/core/fit/Judgement';
-import { speakerShape } from '@low-quarry/core/fit/layout/SpeakerShape';
-import { raisedMm } from '@low-quarry/core/fit/search/stacks';
-import type { Candidate } from '@low-quarry/core/fit/shapes';
-import { extents } from '@low-quarry/core/geometry/Outline';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
+
+import type { Candidate, Judgement } from '@low-quarry/core/fit';
+import { checkLabel, raisedMm, speakerShape } from '@low-quarry/core/fit';
+import { extents } from '@low-quarry/core/geometry';
+import type { OpeningRecord } from '@low-quarry/core/model';
 
 export type Compared = { readonly candidate: Candidate; readonly judgement: Judgement };
 export type Difference = { readonly label: string; readonly shownMm: number; readonly overMm: number };

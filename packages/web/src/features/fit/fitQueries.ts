@@ -1,11 +1,8 @@
 /** Queries and changes of the fit screen. Each key holds everything that the answer depends on, so that another measurement, setting or part asks anew. */
 
 import { orderedId, type PartRecord } from '@low-quarry/core/catalogue';
-import type { AdviceOptions } from '@low-quarry/core/fit/advice/advice';
-import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
-import { unpackRanking } from '@low-quarry/core/fit/search/packRanking';
-import type { Ranking } from '@low-quarry/core/fit/search/Ranking';
-import type { Candidate, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import type { AdviceOptions, Candidate, FitOpening, FitRules, Ranking } from '@low-quarry/core/fit';
+import { ringThicknessMm, unpackRanking } from '@low-quarry/core/fit';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { readParts } from '../../catalogue/catalogueQueries';
 import { rankingStore } from '../../catalogue/deviceCatalogue';

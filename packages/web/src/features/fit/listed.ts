@@ -1,13 +1,8 @@
 /** What the list of candidates shows: of a whole ranking, or of a first look while a hand still moves. */
 
 import type { ListedPart } from '@low-quarry/core/catalogue';
-import type { Verdict } from '@low-quarry/core/fit/Check';
-import {
-  type FirstLook,
-  type RankedSpeaker,
-  type Ranking,
-  VERDICTS_BY_RANK,
-} from '@low-quarry/core/fit/search/Ranking';
+import type { Verdict } from '@low-quarry/core/fit';
+import { type FirstLook, type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from '@low-quarry/core/fit';
 import { type CandidateFilter, passesFilter, passesPart } from './candidateFilter';
 
 export type Listed = {

@@ -1,12 +1,8 @@
 /** Work by hand that the shown candidate is judged with: in the address, so that a reload and a link show the same. */
 
-import { sameWorks } from '@low-quarry/core/fit/advice/benchChanges';
-import type { Judgement } from '@low-quarry/core/fit/Judgement';
-import { harnessFor, judgeWithHarness } from '@low-quarry/core/fit/judgeCandidate';
-import type { Candidate, FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
-import type { Work } from '@low-quarry/core/fit/work/Work';
-import { type Worked, withWork } from '@low-quarry/core/fit/work/withWork';
-import { worksSchema } from '@low-quarry/core/model/work';
+import type { Candidate, FitOpening, FitRules, Judgement, Work } from '@low-quarry/core/fit';
+import { harnessFor, judgeWithHarness, sameWorks, type Worked, withWork } from '@low-quarry/core/fit';
+import { worksSchema } from '@low-quarry/core/model';
 import type { HarnessAdapter } from '@low-quarry/core/wiring/index';
 
 export const WORKS_PARAM = 'work';

@@ -1,7 +1,7 @@
 /** The spacers that suit a speaker in an opening, and what stands at a height where no stocked one does. */
-import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
-import { madeRings, ringOf } from '@low-quarry/core/fit/layout/rings';
-import type { Candidate, FitCatalogue, FitOpening, FitRules, FitSpacer } from '@low-quarry/core/fit/shapes';
+
+import type { Candidate, FitCatalogue, FitOpening, FitRules, FitSpacer } from '@low-quarry/core/fit';
+import { judgeCandidate, madeRings, ringOf } from '@low-quarry/core/fit';
 
 export const WHAT_IF_ID = 'what-if';
 export const MOST_SPACER_MM = 30;

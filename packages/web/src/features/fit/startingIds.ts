@@ -2,11 +2,8 @@
 
 import { isListedLayer, type ListedPart } from '@low-quarry/core/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { ringThicknessMm } from '@low-quarry/core/fit/layout/rings';
-import { MOST_LAYERS } from '@low-quarry/core/fit/layout/slots';
-import type { RankedSpeaker, Ranking } from '@low-quarry/core/fit/search/Ranking';
-import type { FitRules } from '@low-quarry/core/fit/shapes';
-import type { Work } from '@low-quarry/core/fit/work/Work';
+import type { FitRules, RankedSpeaker, Ranking, Work } from '@low-quarry/core/fit';
+import { MOST_LAYERS, ringThicknessMm } from '@low-quarry/core/fit';
 import { readWorks } from './shownWorks';
 
 export type CandidateIds = {

@@ -2,14 +2,19 @@
  * Everything that a fit screen shows of its candidate, each figure worked out again only when something that it follows from has
  * changed: a row of the ledger that is hovered changes none of it.
  */
-import { type HeightRange, heightRange } from '@low-quarry/core/fit/advice/heightRange';
-import type { Nearest } from '@low-quarry/core/fit/Check';
-import type { Judgement } from '@low-quarry/core/fit/Judgement';
-import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
-import { findLayer } from '@low-quarry/core/fit/search/stacks';
-import type { Candidate, FitCatalogue, FitOpening, FitRules, FitSpacer } from '@low-quarry/core/fit/shapes';
-import type { Work } from '@low-quarry/core/fit/work/Work';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+
+import type {
+  Candidate,
+  FitCatalogue,
+  FitOpening,
+  FitRules,
+  FitSpacer,
+  Judgement,
+  Nearest,
+  Work,
+} from '@low-quarry/core/fit';
+import { findLayer, type HeightRange, heightRange, judgeCandidate } from '@low-quarry/core/fit';
+import type { LengthUnit } from '@low-quarry/core/units';
 import { useDeferredValue, useMemo } from 'react';
 import { planeThrough } from '../../drawing/cutPlane';
 import { UPRIGHT } from '../../drawing/sectionGeometry';

@@ -1,6 +1,6 @@
 /** Measurements moved by hand on the drawing: seen at once in every verdict, never saved. */
-import type { FitOpening } from '@low-quarry/core/fit/shapes';
-import { exactly } from '@low-quarry/core/uncertainty/Dimension';
+import type { FitOpening } from '@low-quarry/core/fit';
+import { exactly } from '@low-quarry/core/uncertainty';
 
 /** The moved values, mm; null or absent for what stands as it was measured. */
 export type WhatIf = {

@@ -1,7 +1,6 @@
 /** What happened, who did it, and what was it before? */
 import type { Change } from '@low-quarry/core/contracts/history';
-import { changeHeadline, changeSentences } from '@low-quarry/core/records/changeSentences';
-import { RECORD_KINDS, RECORDS, type RecordKind } from '@low-quarry/core/records/kinds/index';
+import { changeHeadline, changeSentences, RECORD_KINDS, RECORDS, type RecordKind } from '@low-quarry/core/records';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';

@@ -1,5 +1,5 @@
 /** What I did last, and taking it back. */
-import { changeHeadline, changeSentences } from '@low-quarry/core/records/changeSentences';
+import { changeHeadline, changeSentences } from '@low-quarry/core/records';
 import { useQuery } from '@tanstack/react-query';
 import { whenWords } from '../../text/whenWords';
 import { Button } from '../../ui/Button';

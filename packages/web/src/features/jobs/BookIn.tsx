@@ -1,6 +1,6 @@
 /** Books a car in: which vehicle, whose, what is wanted. */
 import { createJob, newJobSchema } from '@low-quarry/core/contracts/jobs';
-import { vehicleName } from '@low-quarry/core/model/vehicle';
+import { vehicleName } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { type FormEvent, useEffect, useRef, useState, useSyncExternalStore } from 'react';

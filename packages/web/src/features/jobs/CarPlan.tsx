@@ -1,7 +1,7 @@
 /** The car from above with its openings, each a link marked with its state. */
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { placeLabel } from '@low-quarry/core/model/place';
-import type { VehicleRecord } from '@low-quarry/core/model/vehicle';
+import type { VehicleRecord } from '@low-quarry/core/model';
+import { placeLabel } from '@low-quarry/core/model';
 import { Link } from 'react-router';
 import { PLAN, planLines, planPoint, planSides } from './carPlanLayout';
 import { StateMark } from './OpeningStateLine';

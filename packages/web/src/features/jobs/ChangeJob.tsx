@@ -1,7 +1,7 @@
 /** Changes what was written down when the car was booked in, or puts the job into the bin. */
 import { BIN_DAYS, type Job, jobSchema } from '@low-quarry/core/contracts/jobs';
-import { JOB_END_WORDS, JOB_ENDS, type JobFacts, jobFactsOf, jobFactsSchema } from '@low-quarry/core/model/job';
-import { JOB_FIELDS } from '@low-quarry/core/records/kinds/job';
+import { JOB_END_WORDS, JOB_ENDS, type JobFacts, jobFactsOf, jobFactsSchema } from '@low-quarry/core/model';
+import { JOB_FIELDS } from '@low-quarry/core/records';
 import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';

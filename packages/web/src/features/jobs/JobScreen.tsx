@@ -1,7 +1,6 @@
 /** One car: what is known of each opening, and what comes next. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { jobTitle } from '@low-quarry/core/model/job';
-import { placeLabel } from '@low-quarry/core/model/place';
+import { jobTitle, placeLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { useMay } from '../../api/me';

@@ -6,9 +6,7 @@ import {
   type JobListName,
   type OpeningState,
 } from '@low-quarry/core/contracts/jobs';
-import { jobTitle } from '@low-quarry/core/model/job';
-import { placeLabel } from '@low-quarry/core/model/place';
-import { WEEKDAYS } from '@low-quarry/core/model/shop';
+import { jobTitle, placeLabel, WEEKDAYS } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';

@@ -1,5 +1,5 @@
 import type { OpeningState } from '@low-quarry/core/contracts/jobs';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import type { OpeningRecord } from '@low-quarry/core/model';
 import { useSettings } from '../../ui/settings';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { openingStateView } from './openingStateView';

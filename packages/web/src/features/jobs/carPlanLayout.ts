@@ -2,8 +2,7 @@
  * Where things are in the plan of a car, seen from above with the front up. One unit is a hundredth of the car's
  * length; left is left on the paper, as for a person in the driver's seat. Own proportions, no particular vehicle.
  */
-import type { Place, Side } from '@low-quarry/core/model/place';
-import type { Body } from '@low-quarry/core/model/vehicle';
+import type { Body, Place, Side } from '@low-quarry/core/model';
 
 export type PlanPoint = { readonly x: number; readonly y: number };
 

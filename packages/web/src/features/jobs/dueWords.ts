@@ -1,5 +1,4 @@
-import { JOB_END_WORDS, type JobEnded } from '@low-quarry/core/model/job';
-import { WEEKDAYS } from '@low-quarry/core/model/shop';
+import { JOB_END_WORDS, type JobEnded, WEEKDAYS } from '@low-quarry/core/model';
 
 /** When a car is due, in words: "due today", "due in 3 days", "2 days late". Days are counted by the calendar. */
 const DAY_MS = 86_400_000;

@@ -9,7 +9,7 @@ import {
   putJob,
   reopenJob,
 } from '@low-quarry/core/contracts/jobs';
-import type { JobEnd } from '@low-quarry/core/model/job';
+import type { JobEnd } from '@low-quarry/core/model';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { call } from '../../api/call';

@@ -1,10 +1,10 @@
 /** An opening's state as it is shown in lists: a mark and a sentence. */
 import type { OpeningState } from '@low-quarry/core/contracts/jobs';
-import type { Verdict } from '@low-quarry/core/fit/Check';
-import { workWords } from '@low-quarry/core/fit/work/workWords';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import type { Verdict } from '@low-quarry/core/fit';
+import { workWords } from '@low-quarry/core/fit';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import { OPENING_DIMENSIONS } from '@low-quarry/core/model';
+import type { LengthUnit } from '@low-quarry/core/units';
 import { openCheckLine, verdictLine } from '../../text/verdictLine';
 
 export type OpeningStateView = {

@@ -1,5 +1,5 @@
 /** What is right of this part or vehicle? The record as the open formats describe it. */
-import { keysOf } from '@low-quarry/core/records/kinds/RecordEntry';
+import { keysOf } from '@low-quarry/core/records';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useParams } from 'react-router';

@@ -1,6 +1,6 @@
 /** Which part or vehicle of the library is wrong, and what is right? */
 import { FOUND_A_PAGE, type Unreadable } from '@low-quarry/core/contracts/catalogue';
-import { vehicleName } from '@low-quarry/core/model/vehicle';
+import { vehicleName } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';

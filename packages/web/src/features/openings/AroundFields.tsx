@@ -1,6 +1,7 @@
 /** What is noted of an opening besides its dimensions: behind it, around its hole, in front of it. */
-import { isTakenHere } from '@low-quarry/core/model/measurement';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
+
+import type { OpeningRecord } from '@low-quarry/core/model';
+import { isTakenHere } from '@low-quarry/core/model';
 import { Choice } from '../../ui/Choice';
 import { FrontFields } from './FrontFields';
 import { ObstacleFields } from './ObstacleFields';

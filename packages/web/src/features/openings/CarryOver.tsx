@@ -1,6 +1,6 @@
 /** Carries over what is known of the same place on the other side, after showing what that would bring. */
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { placeLabel } from '@low-quarry/core/model/place';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import { placeLabel } from '@low-quarry/core/model';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { carriedDifferences, type OpeningDraft } from './openingDraft';

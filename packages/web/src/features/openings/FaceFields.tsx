@@ -1,8 +1,7 @@
 /** What stands in front of the metal while somebody measures: depths and gap may be read from it, and the program does the sums. */
 
-import { MOST_FACE_MM } from '@low-quarry/core/model/faces';
-import { FRONT_FACES, type FrontFace } from '@low-quarry/core/model/measurement';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import { FRONT_FACES, type FrontFace, MOST_FACE_MM } from '@low-quarry/core/model';
 import { FACE_WORDS } from '../../text/words';
 import { Choice } from '../../ui/Choice';
 import { NotedLengthField } from './NotedLengthField';

@@ -1,9 +1,8 @@
 /** What is known of an opening besides its lengths: shape, screws, what is behind, plugs. */
 
 import type { ConnectorRecord } from '@low-quarry/core/catalogue';
-import { FIXINGS } from '@low-quarry/core/fit/shapes';
-import { AIRBAGS, BEHIND, type OpeningRecord, SECOND_PLUGS } from '@low-quarry/core/model/opening';
-import { mayHoldAirbag } from '@low-quarry/core/model/place';
+import { FIXINGS } from '@low-quarry/core/fit';
+import { AIRBAGS, BEHIND, mayHoldAirbag, type OpeningRecord, SECOND_PLUGS } from '@low-quarry/core/model';
 import { AIRBAG_WORDS, BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';
 import { Choice } from '../../ui/Choice';
 import { Field, INPUT } from '../../ui/Field';

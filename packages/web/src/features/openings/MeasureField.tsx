@@ -1,15 +1,23 @@
 /** One dimension: what was read, with what, and what it comes to in both units with its uncertainty. */
-import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import { countedFromMetal, INWARDS, isReadFromFace, OUTWARDS } from '@low-quarry/core/model/faces';
-import { FACES, type Face } from '@low-quarry/core/model/measurement';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
-import { readingHalfWidthsMm, type Shop } from '@low-quarry/core/model/shop';
-import { SOURCE_IDS, SOURCES, type SourceId } from '@low-quarry/core/model/source';
-import { toDimension } from '@low-quarry/core/model/toFitOpening';
-import { toMargin } from '@low-quarry/core/uncertainty/Margin';
-import { named } from '@low-quarry/core/uncertainty/Quantity';
-import { printLength, printPlusMinus } from '@low-quarry/core/units/printLength';
+import type { OpeningDimensionKey } from '@low-quarry/core/fit';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import {
+  countedFromMetal,
+  FACES,
+  type Face,
+  INWARDS,
+  isReadFromFace,
+  OPENING_DIMENSIONS,
+  OUTWARDS,
+  readingHalfWidthsMm,
+  type Shop,
+  SOURCE_IDS,
+  SOURCES,
+  type SourceId,
+  toDimension,
+} from '@low-quarry/core/model';
+import { named, toMargin } from '@low-quarry/core/uncertainty';
+import { printLength, printPlusMinus } from '@low-quarry/core/units';
 import type { KeyboardEvent } from 'react';
 import { FACE_WORDS } from '../../text/words';
 import { Field, INPUT } from '../../ui/Field';

@@ -1,7 +1,7 @@
 /** A length that belongs to a place and not to a name: what was read, and with what. */
-import { FACES } from '@low-quarry/core/model/measurement';
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { SOURCE_IDS, SOURCES } from '@low-quarry/core/model/source';
+
+import type { OpeningRecord } from '@low-quarry/core/model';
+import { FACES, SOURCE_IDS, SOURCES } from '@low-quarry/core/model';
 import { FACE_WORDS } from '../../text/words';
 import { Choice } from '../../ui/Choice';
 import { NumberField } from '../../ui/NumberField';

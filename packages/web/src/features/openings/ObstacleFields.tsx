@@ -1,6 +1,6 @@
 /** Beams, rails, wires and whatever else stands behind the hole: where, how deep, how thick, which way it runs. */
-import { OBSTACLE_KINDS } from '@low-quarry/core/fit/shapes';
-import type { ObstacleRecord, OpeningRecord } from '@low-quarry/core/model/opening';
+import { OBSTACLE_KINDS } from '@low-quarry/core/fit';
+import type { ObstacleRecord, OpeningRecord } from '@low-quarry/core/model';
 import { capital, OBSTACLE_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';

@@ -1,11 +1,10 @@
 /** The opening with nothing in it yet: section and face with every dimension that is asked for, the focused one lit. */
-import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import { sheetFit } from '@low-quarry/core/fit/layout/sheetFit';
-import type { FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
-import { patternDimensions } from '@low-quarry/core/geometry/BoltPattern';
-import type { Dimension } from '@low-quarry/core/uncertainty/Dimension';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { printNumber } from '@low-quarry/core/units/printLength';
+import type { FitOpening, FitRules, OpeningDimensionKey } from '@low-quarry/core/fit';
+import { sheetFit } from '@low-quarry/core/fit';
+import { patternDimensions } from '@low-quarry/core/geometry';
+import type { Dimension } from '@low-quarry/core/uncertainty';
+import type { LengthUnit } from '@low-quarry/core/units';
+import { printNumber } from '@low-quarry/core/units';
 import { DimensionLine, ExtensionLine, type Point } from '../../drawing/DimensionLine';
 import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';

@@ -2,15 +2,21 @@
 
 import type { ConnectorRecord } from '@low-quarry/core/catalogue';
 import type { Opening } from '@low-quarry/core/contracts/openings';
-import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import { jobTitle } from '@low-quarry/core/model/job';
-import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
-import { OPENING_DIMENSIONS } from '@low-quarry/core/model/openingDimensions';
-import { placeLabel } from '@low-quarry/core/model/place';
-import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
-import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
-import { helpfulDimensions, wantedDimensions } from '@low-quarry/core/model/wantedDimensions';
-import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
+import type { OpeningDimensionKey } from '@low-quarry/core/fit';
+import {
+  helpfulDimensions,
+  jobTitle,
+  OPENING_DIMENSIONS,
+  type OpeningRecord,
+  openingRecordSchema,
+  placeLabel,
+  readingHalfWidthsMm,
+  type Shop,
+  toFitOpening,
+  toFitRules,
+  wantedDimensions,
+} from '@low-quarry/core/model';
+import { OPENING_FIELDS } from '@low-quarry/core/records';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useCallback, useMemo, useState, useSyncExternalStore } from 'react';
 import { useParams } from 'react-router';

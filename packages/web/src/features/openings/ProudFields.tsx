@@ -1,6 +1,7 @@
 /** What stands proud of the metal around the hole, and whether somebody looked for more of it. */
-import { isTakenHere } from '@low-quarry/core/model/measurement';
-import type { ProudRecord } from '@low-quarry/core/model/opening';
+
+import type { ProudRecord } from '@low-quarry/core/model';
+import { isTakenHere } from '@low-quarry/core/model';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Field, INPUT } from '../../ui/Field';

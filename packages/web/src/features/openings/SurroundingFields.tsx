@@ -1,6 +1,5 @@
 /** What few openings need: more depths, a recess, the metal, and where the factory plug comes from. */
-import { MOUNT_MATERIALS, type OpeningRecord } from '@low-quarry/core/model/opening';
-import { SOURCE_IDS, SOURCES } from '@low-quarry/core/model/source';
+import { MOUNT_MATERIALS, type OpeningRecord, SOURCE_IDS, SOURCES } from '@low-quarry/core/model';
 import { capital, MATERIAL_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';

@@ -1,9 +1,8 @@
 /** A hole or screws of no regular shape, as they were traced: one place a line. */
-import type { OpeningRecord } from '@low-quarry/core/model/opening';
-import { type Place, readPlaces } from '@low-quarry/core/model/readPlaces';
-import { SOURCE_IDS, SOURCES, type SourceId } from '@low-quarry/core/model/source';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
-import { printNumber } from '@low-quarry/core/units/printLength';
+import type { OpeningRecord } from '@low-quarry/core/model';
+import { type FacePlace, readPlaces, SOURCE_IDS, SOURCES, type SourceId } from '@low-quarry/core/model';
+import type { LengthUnit } from '@low-quarry/core/units';
+import { printNumber } from '@low-quarry/core/units';
 import { useState } from 'react';
 import { Choice } from '../../ui/Choice';
 import { Field, INPUT } from '../../ui/Field';
@@ -54,11 +53,11 @@ export function TraceFields({ facts: { holeKind, trace, bolts }, onChange }: Tra
 type PlacesFieldProps = {
   readonly label: string;
   readonly hint: string;
-  readonly places: readonly Place[];
+  readonly places: readonly FacePlace[];
   readonly columns: 2 | 3;
   readonly limits: typeof CORNERS;
   readonly source: SourceId;
-  readonly onChange: (places: readonly Place[], source: SourceId) => void;
+  readonly onChange: (places: readonly FacePlace[], source: SourceId) => void;
 };
 
 function PlacesField({ label, hint, places, columns, limits, source, onChange }: PlacesFieldProps) {
@@ -99,7 +98,7 @@ function PlacesField({ label, hint, places, columns, limits, source, onChange }:
   );
 }
 
-function printPlaces(places: readonly Place[], columns: 2 | 3, unit: LengthUnit): string {
+function printPlaces(places: readonly FacePlace[], columns: 2 | 3, unit: LengthUnit): string {
   return places
     .map(({ xMm, yMm, bulgeMm }) =>
       (columns === 3 && bulgeMm !== 0 ? [xMm, yMm, bulgeMm] : [xMm, yMm])

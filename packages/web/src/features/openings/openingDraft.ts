@@ -2,19 +2,30 @@
  * What a person has typed about an opening and not saved yet. A reading is understood at the moment it is typed, in the
  * unit that is set then, so switching the unit later changes nothing. Plain data: it is kept on the device as it is.
  */
-import type { OpeningDimensionKey } from '@low-quarry/core/fit/Check';
-import { INWARDS, isReadFromFace, OUTWARDS, rereadFromMetal } from '@low-quarry/core/model/faces';
-import { fromSide } from '@low-quarry/core/model/fromSide';
-import { FACES, type Face, type Measurement } from '@low-quarry/core/model/measurement';
-import { type OpeningRecord, openingFactsSchema, openingRecordSchema } from '@low-quarry/core/model/opening';
-import { OPENING_DIMENSION_KEYS } from '@low-quarry/core/model/openingDimensions';
-import { readMeasurement } from '@low-quarry/core/model/readMeasurement';
-import { SOURCES, type SourceId, sourceSchema } from '@low-quarry/core/model/source';
-import { helpfulDimensions, wantedDimensions } from '@low-quarry/core/model/wantedDimensions';
-import { type Difference, differencesOf, isSame } from '@low-quarry/core/records/Field';
-import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
+import type { OpeningDimensionKey } from '@low-quarry/core/fit';
+import {
+  FACES,
+  type Face,
+  fromSide,
+  helpfulDimensions,
+  INWARDS,
+  isReadFromFace,
+  type Measurement,
+  OPENING_DIMENSION_KEYS,
+  type OpeningRecord,
+  OUTWARDS,
+  openingFactsSchema,
+  openingRecordSchema,
+  readMeasurement,
+  rereadFromMetal,
+  SOURCES,
+  type SourceId,
+  sourceSchema,
+  wantedDimensions,
+} from '@low-quarry/core/model';
+import { type Difference, differencesOf, isSame, OPENING_FIELDS } from '@low-quarry/core/records';
 import { fail, ok, type Result } from '@low-quarry/core/result';
-import type { LengthUnit } from '@low-quarry/core/units/parseLength';
+import type { LengthUnit } from '@low-quarry/core/units';
 import { z } from 'zod';
 import { draftPrefix } from '../../device/drafts';
 import { readFrom, usualFace } from './surroundings';

@@ -1,9 +1,14 @@
 /** What a person adds to an opening beside its dimensions: starting values, and figures noted by hand. */
-import { anticlockwise } from '@low-quarry/core/model/corners';
-import { type Face, FRONT_FACES, type Measurement } from '@low-quarry/core/model/measurement';
-import type { FrontLayerRecord, ObstacleRecord, OpeningRecord, ProudRecord } from '@low-quarry/core/model/opening';
-import type { Place } from '@low-quarry/core/model/readPlaces';
-import { SOURCES, type SourceId } from '@low-quarry/core/model/source';
+
+import type { FacePlace, FrontLayerRecord, ObstacleRecord, OpeningRecord, ProudRecord } from '@low-quarry/core/model';
+import {
+  anticlockwise,
+  type Face,
+  FRONT_FACES,
+  type Measurement,
+  SOURCES,
+  type SourceId,
+} from '@low-quarry/core/model';
 import { FRONT_WORDS, OBSTACLE_WORDS } from '../../text/words';
 
 export type NotedLength = ObstacleRecord['depth'];
@@ -112,13 +117,13 @@ export function toShape(
   return { kind, lengthMm: 300, widthMm: 40, thicknessMm: 20 };
 }
 
-export function cornersOf(places: readonly Place[]): Corner[] {
+export function cornersOf(places: readonly FacePlace[]): Corner[] {
   return anticlockwise(places);
 }
 
 /** Why the places of a tracing will not do, in words; null when they will. */
 export function placesError(
-  places: readonly Place[],
+  places: readonly FacePlace[],
   { least, most, farthestMm }: { readonly least: number; readonly most: number; readonly farthestMm: number },
 ): string | null {
   if (places.length < least || places.length > most)

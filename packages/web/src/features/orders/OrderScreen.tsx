@@ -1,7 +1,7 @@
 /** What has to be ordered for this car, and what still holds it back? */
 import { ORDER_CSV_PATH, type OrderAnswer, type OrderLineAnswer } from '@low-quarry/core/contracts/orders';
-import { workWords } from '@low-quarry/core/fit/work/workWords';
-import { jobTitle } from '@low-quarry/core/model/job';
+import { workWords } from '@low-quarry/core/fit';
+import { jobTitle } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { fillPath } from '../../api/fillPath';

@@ -1,10 +1,10 @@
 /** The order list on paper: black and white, large numbers, boxes to tick, by supplier. */
 import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
-import { effortWords, workWords } from '@low-quarry/core/fit/work/workWords';
-import type { Shop } from '@low-quarry/core/model/shop';
-import { vehicleName } from '@low-quarry/core/model/vehicle';
-import { gravestOf } from '@low-quarry/core/order/openChecks';
-import { SETTING_FIELDS } from '@low-quarry/core/records/settingFields';
+import { effortWords, workWords } from '@low-quarry/core/fit';
+import type { Shop } from '@low-quarry/core/model';
+import { vehicleName } from '@low-quarry/core/model';
+import { gravestOf } from '@low-quarry/core/order';
+import { SETTING_FIELDS } from '@low-quarry/core/records';
 import { printMoney } from '../../text/money';
 import { openCheckLine, verdictLine } from '../../text/verdictLine';
 import { answered } from '../../ui/OpenChecks';

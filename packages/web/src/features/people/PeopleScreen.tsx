@@ -1,8 +1,8 @@
 /** Who works here, and what may they do? */
 import { type PersonInList, personSchema } from '@low-quarry/core/contracts/people';
 import { SHORTEST_PASSWORD } from '@low-quarry/core/contracts/sessions';
-import type { Role } from '@low-quarry/core/model/access';
-import { PERSON_FIELDS, type PersonState } from '@low-quarry/core/records/kinds/person';
+import type { Role } from '@low-quarry/core/model';
+import { PERSON_FIELDS, type PersonState } from '@low-quarry/core/records';
 import { useQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';

@@ -1,5 +1,5 @@
 /** What a person may do: one role or more. */
-import { ROLES, type Role } from '@low-quarry/core/model/access';
+import { ROLES, type Role } from '@low-quarry/core/model';
 import { useId } from 'react';
 import { ROLE_WORDS } from '../../text/roleWords';
 

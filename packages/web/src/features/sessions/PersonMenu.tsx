@@ -1,6 +1,6 @@
 /** Who is signed in, in the header of every screen; behind it the change of person and what is one's own. */
 import type { SessionState } from '@low-quarry/core/contracts/sessions';
-import { mayDo } from '@low-quarry/core/model/access';
+import { mayDo } from '@low-quarry/core/model';
 import { Dialog } from 'radix-ui';
 import { useState, useSyncExternalStore } from 'react';
 import { Link } from 'react-router';

@@ -1,5 +1,5 @@
 /** The pages of the shop itself, with who may open them. */
-import type { Permission } from '@low-quarry/core/model/access';
+import type { Permission } from '@low-quarry/core/model';
 
 type ShopPage = { readonly to: string; readonly label: string; readonly what: string; readonly permission: Permission };
 
@@ -14,5 +14,11 @@ export const SHOP_PAGES: readonly ShopPage[] = [
     label: 'Backups and files',
     what: 'nightly backups, restoring, the shop as open files',
     permission: 'backup',
+  },
+  {
+    to: '/work',
+    label: 'Server work',
+    what: 'what the server does by itself, and whether it went well',
+    permission: 'readBackups',
   },
 ];

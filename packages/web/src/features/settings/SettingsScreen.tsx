@@ -1,8 +1,14 @@
 /** What does this shop go by? Each setting says what it changes; verdicts are judged again when one is saved. */
 import { getShop } from '@low-quarry/core/contracts/catalogue';
-import { type Shop, WEEKDAYS } from '@low-quarry/core/model/shop';
-import { differencesOf, isSame, mergeChanges } from '@low-quarry/core/records/Field';
-import { SETTING_FIELDS, SETTING_GROUPS, type SettingField } from '@low-quarry/core/records/settingFields';
+import { type Shop, WEEKDAYS } from '@low-quarry/core/model';
+import {
+  differencesOf,
+  isSame,
+  mergeChanges,
+  SETTING_FIELDS,
+  SETTING_GROUPS,
+  type SettingField,
+} from '@low-quarry/core/records';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useEffect } from 'react';
 import { z } from 'zod';

@@ -1,5 +1,5 @@
 /** The sheet that rings are cut from: a row a thickness. */
-import type { Shop } from '@low-quarry/core/model/shop';
+import type { Shop } from '@low-quarry/core/model';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';

@@ -1,8 +1,8 @@
 /** A setting between the record and what is typed: numbers as text, so that a half-typed one is no error of the record. */
 
-import type { SettingInput } from '@low-quarry/core/records/settingFields';
+import type { SettingInput } from '@low-quarry/core/records';
 import { fail, ok, type Result } from '@low-quarry/core/result';
-import { explainLengthFailure, parseLength } from '@low-quarry/core/units/parseLength';
+import { explainLengthFailure, parseLength } from '@low-quarry/core/units';
 
 export function toText(value: unknown, input: SettingInput): string {
   switch (input.kind) {

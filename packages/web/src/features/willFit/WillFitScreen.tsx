@@ -2,12 +2,17 @@
 
 import type { ListedSpeaker } from '@low-quarry/core/catalogue';
 import { partName, type SpeakerRecord, TERMINALS, toFitCatalogue } from '@low-quarry/core/catalogue';
-import type { CheckId } from '@low-quarry/core/fit/Check';
-import { judgeCandidate } from '@low-quarry/core/fit/judgeCandidate';
-import { placeLabel } from '@low-quarry/core/model/place';
-import { readingHalfWidthsMm, type Shop, toFitRules } from '@low-quarry/core/model/shop';
-import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
-import { type VehicleRecord, vehicleName } from '@low-quarry/core/model/vehicle';
+import type { CheckId } from '@low-quarry/core/fit';
+import { judgeCandidate } from '@low-quarry/core/fit';
+import {
+  placeLabel,
+  readingHalfWidthsMm,
+  type Shop,
+  toFitOpening,
+  toFitRules,
+  type VehicleRecord,
+  vehicleName,
+} from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { shopQuery } from '../../api/sharedQueries';

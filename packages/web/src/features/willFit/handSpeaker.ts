@@ -4,7 +4,7 @@
  */
 import { NOMINAL_SIZES, type SpeakerRecord, speakerSchema, TERMINALS } from '@low-quarry/core/catalogue';
 import { fail, ok, type Result } from '@low-quarry/core/result';
-import { explainLengthFailure, type LengthUnit, parseLength } from '@low-quarry/core/units/parseLength';
+import { explainLengthFailure, type LengthUnit, parseLength } from '@low-quarry/core/units';
 import { z } from 'zod';
 
 export const HAND_LENGTHS = {

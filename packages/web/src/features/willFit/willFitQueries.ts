@@ -1,7 +1,7 @@
 /** What the question asks beside the screen: the speaker itself, and the best that it can do. */
 
 import type { SpeakerRecord } from '@low-quarry/core/catalogue';
-import type { FitOpening, FitRules } from '@low-quarry/core/fit/shapes';
+import type { FitOpening, FitRules } from '@low-quarry/core/fit';
 import { queryOptions } from '@tanstack/react-query';
 import { readParts } from '../../catalogue/catalogueQueries';
 import { askCatalogue } from '../../workers/catalogueClient';

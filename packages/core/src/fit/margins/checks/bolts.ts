@@ -2,10 +2,9 @@
  * Bolts line up: every joint of the stack at its turn, and every screw within the wall of each ring it goes through. Enough
  * of the screws must land; drilling new ones is a decision that is not taken here.
  */
-import { outlineLengths } from '../../../geometry/Outline';
-import { ellipseDistance } from '../../../geometry/outlineRoom';
-import type { LengthUnit } from '../../../units/parseLength';
-import { printLength } from '../../../units/printLength';
+import { ellipseDistance, outlineLengths } from '../../../geometry';
+import type { LengthUnit } from '../../../units';
+import { printLength } from '../../../units';
 import type { LayerShape } from '../../layout/LayerShape';
 import { addOutline, ellipseInPlate, fromPlate, roomIn } from '../../layout/plates';
 import { LAYER, layerAt, SPEAKER } from '../../layout/slots';

@@ -2,9 +2,9 @@
  * Covers: each plate, ring or flange covers the hole of what lies under it all round, by the shop's least width. What does
  * not lets sound through from behind, and has nothing to stand on there; foam or another ring may close it.
  */
-import type { OutlineMm } from '../../../geometry/Outline';
-import { polygonPoints } from '../../../geometry/Outline';
-import { printLength } from '../../../units/printLength';
+import type { OutlineMm } from '../../../geometry';
+import { polygonPoints } from '../../../geometry';
+import { printLength } from '../../../units';
 import { type LayerShape, mustMm } from '../../layout/LayerShape';
 import { addOutline, fromPlate, METAL, roomIn } from '../../layout/plates';
 import { LAYER, layerAt, SPEAKER } from '../../layout/slots';

@@ -2,10 +2,9 @@
  * Depth to what lies behind: the glass over the whole travel of its window, or a second skin. The whole body counts, not
  * only its deepest point: against a leaning glass the rim of the magnet, or of the basket, comes first.
  */
-import { closestPoints, type Gap, newGap } from '../../../geometry/Gap';
-import { sheetDepthMm, sheetGap } from '../../../geometry/glassSheet';
-import type { LengthUnit } from '../../../units/parseLength';
-import { printLength } from '../../../units/printLength';
+import { closestPoints, type Gap, newGap, sheetDepthMm, sheetGap } from '../../../geometry';
+import type { LengthUnit } from '../../../units';
+import { printLength } from '../../../units';
 import { type BoxGap, boxSheetGap } from '../../layout/bodyBoxes';
 import { readingsBelowEdge, type SheetDoubt } from '../../layout/sheetFit';
 import type { View } from '../../layout/View';

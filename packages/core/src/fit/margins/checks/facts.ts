@@ -2,8 +2,8 @@
  * Checks that no length decides: the wire's way, the plug, and what a second plug carries. Every "no" of theirs is a hold
  * with the decision that it asks for.
  */
-import { NOTCH_REACH_RAD } from '../../../math/tolerances';
-import { radToDeg } from '../../../units/angle';
+import { NOTCH_REACH_RAD } from '../../../math';
+import { radToDeg } from '../../../units';
 import type { CheckId } from '../../Check';
 import { turnBetween } from '../../mates/placements';
 import type { Airbag, FitOpening, SecondPlug } from '../../shapes';

@@ -3,10 +3,11 @@
  * stack that stands into the cabin. A closed layer stops all of it. Into a frame goes what is narrower than it: each part must
  * either stay behind it, or pass through it with the room that a hole asks.
  */
-import { extents, type PartOutline } from '../../../geometry/Outline';
-import type { OutlineRoom } from '../../../geometry/outlineRoom';
-import type { LengthUnit } from '../../../units/parseLength';
-import { printLength } from '../../../units/printLength';
+
+import type { OutlineRoom } from '../../../geometry';
+import { extents, type PartOutline } from '../../../geometry';
+import type { LengthUnit } from '../../../units';
+import { printLength } from '../../../units';
 import { outsideOf } from '../../layout/LayerShape';
 import type { FrontShape } from '../../layout/OpeningShape';
 import { addInside, addOutline, roomIn } from '../../layout/plates';

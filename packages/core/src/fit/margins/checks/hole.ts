@@ -8,12 +8,12 @@
  * When only what sticks out of the side (a terminal, a plug) is in the way, and by little, tilting the speaker in may do.
  * That is said and stays an open question: nobody has tried it.
  */
-import { outlineLengths } from '../../../geometry/Outline';
-import type { OutlineRoom } from '../../../geometry/outlineRoom';
-import { rectangleRoom } from '../../../geometry/rectangleRoom';
-import { wholeUncertaintyMm } from '../../../uncertainty/Dimension';
-import type { LengthUnit } from '../../../units/parseLength';
-import { printLength } from '../../../units/printLength';
+
+import type { OutlineRoom } from '../../../geometry';
+import { outlineLengths, rectangleRoom } from '../../../geometry';
+import { wholeUncertaintyMm } from '../../../uncertainty';
+import type { LengthUnit } from '../../../units';
+import { printLength } from '../../../units';
 import type { Nearest, OpeningDimensionKey } from '../../Check';
 import type { PlacedBox } from '../../layout/bodyBoxes';
 import { outsideOf } from '../../layout/LayerShape';

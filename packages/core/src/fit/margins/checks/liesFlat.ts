@@ -6,10 +6,9 @@
  *
  * What nobody looked for is seen when the plate is held up, and stays open until then.
  */
-import { halfExtentsMm, type OutlineMm } from '../../../geometry/Outline';
-import { ellipseDistance } from '../../../geometry/outlineRoom';
-import type { LengthUnit } from '../../../units/parseLength';
-import { printLength } from '../../../units/printLength';
+import { ellipseDistance, halfExtentsMm, type OutlineMm } from '../../../geometry';
+import type { LengthUnit } from '../../../units';
+import { printLength } from '../../../units';
 import { type LayerShape, mustMm } from '../../layout/LayerShape';
 import { fromPlate } from '../../layout/plates';
 import { LAYER, layerAt, SPEAKER } from '../../layout/slots';

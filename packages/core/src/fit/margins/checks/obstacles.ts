@@ -2,14 +2,20 @@
  * Beam, rail, wiring, second skin and whatever else stands behind the hole: the least distance from the body and its
  * terminals to each, less the clearance that its kind asks. Rods are endless along their axis: a beam crosses the door.
  */
-import { type ConvexSolid, pieceSolid } from '../../../geometry/ConvexSolid';
-import { convexDistance } from '../../../geometry/convexDistance';
-import { closestPoints, newGap } from '../../../geometry/Gap';
-import { newReach, type Reach } from '../../../geometry/PlacedBody';
-import { rodGap } from '../../../geometry/rodGap';
-import type { Vec3 } from '../../../geometry/vector';
-import type { LengthUnit } from '../../../units/parseLength';
-import { printLength } from '../../../units/printLength';
+
+import type { Vec3 } from '../../../geometry';
+import {
+  type ConvexSolid,
+  closestPoints,
+  convexDistance,
+  newGap,
+  newReach,
+  pieceSolid,
+  type Reach,
+  rodGap,
+} from '../../../geometry';
+import type { LengthUnit } from '../../../units';
+import { printLength } from '../../../units';
 import type { Aside, ObstacleShape } from '../../layout/OpeningShape';
 import type { View } from '../../layout/View';
 import type { FitObstacle, FitOpening, FitRules } from '../../shapes';

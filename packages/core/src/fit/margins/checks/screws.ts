@@ -6,15 +6,22 @@
  * How the old speaker was held decides what the new one finds at the wall: screw holes; rivets that have to be drilled out and
  * leave none; hooks that a plate has to copy; a seat to press into.
  */
-import { uprightSolid } from '../../../geometry/ConvexSolid';
-import { convexDistance } from '../../../geometry/convexDistance';
-import { closestPoints, newGap } from '../../../geometry/Gap';
-import { type GlassSheet, sheetGap } from '../../../geometry/glassSheet';
-import { CENTRED, PlacedBody } from '../../../geometry/PlacedBody';
-import { type Rod, rodGap } from '../../../geometry/rodGap';
-import type { Vec3 } from '../../../geometry/vector';
-import type { LengthUnit } from '../../../units/parseLength';
-import { printLength, printNumber } from '../../../units/printLength';
+
+import type { Vec3 } from '../../../geometry';
+import {
+  CENTRED,
+  closestPoints,
+  convexDistance,
+  type GlassSheet,
+  newGap,
+  PlacedBody,
+  type Rod,
+  rodGap,
+  sheetGap,
+  uprightSolid,
+} from '../../../geometry';
+import type { LengthUnit } from '../../../units';
+import { printLength, printNumber } from '../../../units';
 import type { ObstacleShape } from '../../layout/OpeningShape';
 import { METAL } from '../../layout/plates';
 import { LAYER, layerAt } from '../../layout/slots';

@@ -5,10 +5,9 @@
  * A terminal is a box upright on the wall and the wall a plate with a hole, so their distance is the Pythagorean sum of
  * the distance in the plane (box's sides to the hole's edge) and of that along the depth.
  */
-import { convexDistance } from '../../../geometry/convexDistance';
-import { rectangleRoom } from '../../../geometry/rectangleRoom';
-import type { LengthUnit } from '../../../units/parseLength';
-import { printLength } from '../../../units/printLength';
+import { convexDistance, rectangleRoom } from '../../../geometry';
+import type { LengthUnit } from '../../../units';
+import { printLength } from '../../../units';
 import { boxSheetGap, type PlacedBox } from '../../layout/bodyBoxes';
 import type { ObstacleShape } from '../../layout/OpeningShape';
 import { addOutline } from '../../layout/plates';

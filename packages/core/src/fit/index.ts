@@ -1,0 +1,69 @@
+/**
+ * Whether a speaker fits an opening, with which brackets and rings, and what to do where it does not. A **candidate** is a speaker with its
+ * layers; a **check** asks it one question; a **judgement** is all checks with the placement they were asked at; a **ranking** is the best
+ * candidate of every speaker. **Advice** is what to measure, order or change next. `README.md` leads through the files.
+ */
+
+export { type Advice, type AdviceOptions, advise, type Change, changeKey, type Question } from './advice/advice';
+export { sameWorks } from './advice/benchChanges';
+export { type HeightRange, heightRange } from './advice/heightRange';
+export {
+  candidateMeasurements,
+  type NextMeasurement,
+  type NextOptions,
+  nextMeasurements,
+} from './advice/nextMeasurement';
+export { bestStack } from './bestStack';
+export {
+  CHECK_IDS,
+  type Check,
+  type CheckId,
+  COUNTS_FOR,
+  type CountsFor,
+  graver,
+  type Nearest,
+  type OpeningDimensionKey,
+  type Verdict,
+} from './Check';
+export { checkLabel, checkPlace, fallOutWords } from './checkWords';
+export type { Judgement, Mount } from './Judgement';
+export { harnessFor, judgeCandidate, judgeWithHarness } from './judgeCandidate';
+export { holeOf, outsideOf } from './layout/LayerShape';
+export { obstacleBox, obstacleRod } from './layout/obstacleSolids';
+export { madeRings, ringOf, ringThicknessMm } from './layout/rings';
+export { SHOULDER_DOUBT, speakerShape } from './layout/SpeakerShape';
+export { sheetFit } from './layout/sheetFit';
+export { MOST_LAYERS } from './layout/slots';
+export { behindClearanceMm } from './margins/checks/depth';
+export { type OpeningFacts, openingHolds } from './margins/checks/facts';
+export { CLOTH_MM, frontAskedMm, frontClearanceMm } from './margins/checks/front';
+export { openForOpening } from './openForOpening';
+export { CatalogueIndex } from './search/CatalogueIndex';
+export { FitEngine } from './search/FitEngine';
+export { type PackedRanking, packRanking, unpackRanking } from './search/packRanking';
+export { type FirstLook, type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from './search/Ranking';
+export { findLayer, raisedMm } from './search/stacks';
+export {
+  type Behind,
+  type Candidate,
+  COPIED_FIXINGS,
+  FIXINGS,
+  type FitBracket,
+  type FitCatalogue,
+  type FitLayer,
+  type FitObstacle,
+  type FitOpening,
+  type FitRules,
+  type FitSpacer,
+  type FitSpeaker,
+  type Fixing,
+  FRONT_KINDS,
+  type FrontKind,
+  OBSTACLE_KINDS,
+  type ObstacleKind,
+  type ProudThing,
+  type SheetDefaults,
+} from './shapes';
+export { MOST_FILED_MM, MOST_THINNED_MM, minutesOf, type Work } from './work/Work';
+export { type Worked, withWork } from './work/withWork';
+export { effortWords, workWords } from './work/workWords';

@@ -1,0 +1,69 @@
+/**
+ * The records a shop keeps, as Zod schemas, and the shapes that `fit` makes of them. A **job** is a car with what is wanted; an **opening**
+ * is one place for a speaker with what was **measured**, by which **source**; a **vehicle** is what the library has of openings before
+ * anyone measured; the **shop** is its settings. **Access** says who may do what.
+ */
+export {
+  asksPassword,
+  mayDo,
+  PASSWORD_COUNTS_MS,
+  type Permission,
+  ROLES,
+  type Role,
+  roleSchema,
+  rolesSchema,
+} from './access';
+export { cautionsFor } from './cautions';
+export { anticlockwise } from './corners';
+export { isCurrency, NO_CURRENCY } from './currency';
+export {
+  countedFromMetal,
+  FACE_NAMES,
+  INWARDS,
+  isReadFromFace,
+  MOST_FACE_MM,
+  OUTWARDS,
+  rereadFromMetal,
+} from './faces';
+export { fromSide } from './fromSide';
+export {
+  JOB_END_WORDS,
+  JOB_ENDS,
+  JOB_FACT_KEYS,
+  type JobEnd,
+  type JobEnded,
+  type JobFactKey,
+  type JobFacts,
+  type JobState,
+  jobEndedSchema,
+  jobFactLabel,
+  jobFactsOf,
+  jobFactsSchema,
+  jobStateSchema,
+  jobTitle,
+  typedJobFactsSchema,
+} from './job';
+export { layerIdsSchema, withLayerIds } from './layers';
+export { FACES, type Face, FRONT_FACES, type FrontFace, isTakenHere, type Measurement } from './measurement';
+export {
+  AIRBAGS,
+  BEHIND,
+  type FrontLayerRecord,
+  MOUNT_MATERIALS,
+  type ObstacleRecord,
+  type OpeningRecord,
+  openingFactsSchema,
+  openingRecordSchema,
+  type ProudRecord,
+  SECOND_PLUGS,
+} from './opening';
+export { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from './openingDimensions';
+export { mayHoldAirbag, type Place, placeLabel, type Side } from './place';
+export { readMeasurement } from './readMeasurement';
+export { type FacePlace, readPlaces } from './readPlaces';
+export { readingHalfWidthsMm, SHOP_DEFAULTS, type Shop, shopSchema, toFitRules, WEEKDAYS } from './shop';
+export { ORIGIN_LABELS, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
+export { airbagAt, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
+export { type Body, type VehicleRecord, vehicleName, vehicleSchema } from './vehicle';
+export { helpfulDimensions, missingDimensions, wantedDimensions } from './wantedDimensions';
+export { worksSchema } from './work';

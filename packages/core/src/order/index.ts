@@ -1,0 +1,17 @@
+/**
+ * From choices to a list that can be ordered: which checks of a choice are **open**, which **answer** lets it be ordered all the same, and
+ * the **lines** of parts in whole packs.
+ */
+export {
+  type Answer,
+  answerSchema,
+  answerWords,
+  CURE_IDS,
+  CURES,
+  type NewAnswer,
+  newAnswersSchema,
+  SHORTEST_WORDS,
+  withAnswers,
+} from './answers';
+export { covers, gravestOf, heldBackBecause, type OpenCheck, openChecks } from './openChecks';
+export { type Need, type OrderLine, orderLines } from './orderLines';

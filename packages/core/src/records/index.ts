@@ -1,0 +1,33 @@
+/**
+ * What is kept of records besides themselves. A **kind** of record (`kinds/`) has its schema with upgrades, its fields and its words; a
+ * **stored** record carries its form and is brought to today's when it is read; a **field** tells what differs between two states; a
+ * **snapshot** is what a choice was judged by.
+ */
+
+export { changeHeadline, changeSentences } from './changeSentences';
+export { type Difference, differencesOf, type Field, isSame, mergeChanges, takeFields } from './Field';
+export { RECORD_KINDS, RECORDS, type RecordKind, type StateOf } from './kinds';
+export type { ChoiceState } from './kinds/choice';
+export { JOB_FIELDS } from './kinds/job';
+export type { PartsImportState } from './kinds/partsImport';
+export { PERSON_FIELDS, type PersonState } from './kinds/person';
+export { CHANGE_ACTIONS, type ChangeAction, keysOf } from './kinds/RecordEntry';
+export { OPENING_FIELDS } from './openingFields';
+export { SETTING_FIELDS, SETTING_GROUPS, type SettingField, type SettingInput } from './settingFields';
+export {
+  changedSince,
+  readStoredSnapshot,
+  type Snapshot,
+  type SnapshotNow,
+  snapshotSchema,
+  toStoredSnapshot,
+} from './snapshot';
+export {
+  readStored,
+  type Stored,
+  type StoredKind,
+  salvageOpening,
+  salvageSettings,
+  salvageVehicle,
+  toStored,
+} from './storedRecord';

@@ -1,0 +1,67 @@
+/**
+ * What the server does outside a request. Once a day, while the shop is closed, a backup with its trial and rotation; then what has
+ * been in the bin for too long goes, and sessions, answers and pieces of work that nobody needs any more.
+ */
+import type { DataSource } from 'typeorm';
+import type { Hold } from '../../http/Hold';
+import { inTransaction } from '../../http/inTransaction';
+import { type Progress, within } from '../../work/Progress';
+import type { Runners } from '../../work/WorkQueue';
+import { WorkStore } from '../../work/WorkStore';
+import { History, programAuthor } from '../history/History';
+import { createJobsService } from '../jobs/jobsRoutes';
+import { GUESSES_COUNT_MS } from '../sessions/Guesses';
+import { SESSION_LIMITS } from '../sessions/SessionsService';
+import { SessionsStore } from '../sessions/SessionsStore';
+import type { BackupService } from './BackupService';
+
+const DAY_MS = 86_400_000;
+/** How long a lost answer can still be asked for again. */
+const ANSWER_DAYS = 30;
+/** How long ended work is shown. */
+const WORK_DAYS = 30;
+
+export type RunnersDeps = {
+  readonly db: DataSource;
+  readonly hold: Hold;
+  readonly backups: BackupService;
+  readonly now: () => Date;
+  readonly newId: () => string;
+};
+
+export function createRunners(deps: RunnersDeps): Runners {
+  return {
+    // A disk that is full at night may have room when somebody looked at it in the morning: then it is asked anew.
+    nightly: { tries: 3, againAfterS: 600, run: (progress) => nightly(deps, progress) },
+    backup: {
+      tries: 2,
+      againAfterS: 5,
+      run: async (progress) => `${(await deps.backups.make('asked', progress)).name} is in the list.`,
+    },
+  };
+}
+
+async function nightly(deps: RunnersDeps, progress: Progress): Promise<string> {
+  // Whatever becomes of the backup, what is over goes; its fault is told after that.
+  const backup = await deps.backups.nightly(within(progress, 0, 0.95)).then(
+    ({ name }) => ({ name }),
+    (error: unknown) => ({ error }),
+  );
+  progress.signal.throwIfAborted();
+  progress.say('Tidying up', 0.95);
+  await deps.hold.during(() => tidy(deps));
+  if ('error' in backup) throw backup.error;
+  return `${backup.name} was made and restored for trial; what is over was tidied away.`;
+}
+
+async function tidy({ db, now, newId }: RunnersDeps): Promise<void> {
+  await inTransaction(db, (manager) =>
+    createJobsService(manager).purgeBin(new History(manager, programAuthor('The bin'), now(), newId())),
+  );
+  const at = now().getTime();
+  const sessions = new SessionsStore(db.manager);
+  await sessions.prune(new Date(at - SESSION_LIMITS.idleMs), new Date(at - SESSION_LIMITS.absoluteMs));
+  await db.query(`DELETE FROM "done_once" WHERE "at" < $1`, [new Date(at - ANSWER_DAYS * DAY_MS)]);
+  await db.query(`DELETE FROM "attempt" WHERE "at" < $1`, [new Date(at - GUESSES_COUNT_MS)]);
+  await WorkStore.on(db).removeEndedBefore(new Date(at - WORK_DAYS * DAY_MS));
+}
