@@ -18,7 +18,7 @@ test('a backup that fails says why, is stopped, and is asked for again once the 
   await page.getByRole('button', { name: 'Stop the backup' }).click();
   await shop.inDatabase((client) => client.query('GRANT SELECT ON "choice" TO low_quarry_app'));
   await fitter.openPage('/work', 'Server work');
-  const backup = page.getByRole('listitem').filter({ hasText: 'Backup By Okke' });
+  const backup = page.getByRole('listitem').filter({ hasText: 'Backup, by Okke' });
   await expect(backup).toContainText('Stopped today at');
   await page.getByRole('button', { name: 'Ask again for the backup' }).click();
   await expect(backup.filter({ hasText: /Done today at .* is in the list\./ })).toHaveCount(1);
@@ -46,7 +46,7 @@ test('a backup in the middle of which the server is killed goes on by itself whe
   });
   await shop.start();
   await fitter.openPage('/work', 'Server work');
-  await expect(page.getByRole('listitem').filter({ hasText: 'Backup By Okke' })).toContainText('is in the list.');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Backup, by Okke' })).toContainText('is in the list.');
   await fitter.openPage('/backups', 'Backups');
   await expect(page.getByRole('listitem').filter({ hasText: 'asked for' })).toHaveCount(1);
 });

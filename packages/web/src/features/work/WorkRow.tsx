@@ -18,7 +18,7 @@ export function WorkRow({ work }: { readonly work: Work }) {
     <li className="flex flex-wrap items-center justify-between gap-x-6 gap-y-1 border-b border-hairline py-2">
       <div className="flex min-w-0 max-w-2xl flex-1 basis-80 flex-col gap-1">
         <p>
-          <strong>{view.title}</strong> <span className="text-muted">{view.asked}</span>
+          <strong>{view.title}</strong>, <span className="text-muted">{view.asked}</span>
         </p>
         <p className={`break-words font-semibold ${TONES[view.tone]}`}>{view.state}</p>
         {view.percent !== null && (
@@ -27,7 +27,7 @@ export function WorkRow({ work }: { readonly work: Work }) {
               aria-label={`${view.title}, done`}
               max={100}
               value={view.percent}
-              className="h-3 w-48 accent-action"
+              className="h-3 w-48 border border-ink [&::-moz-progress-bar]:bg-action [&::-webkit-progress-bar]:bg-paper [&::-webkit-progress-value]:bg-action"
             />
             <span className="tabular-nums">{view.percent} %</span>
           </p>

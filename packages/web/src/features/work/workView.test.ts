@@ -73,14 +73,21 @@ test.each<[string, Partial<Work>, string, 'plain' | 'good' | 'bad', boolean, boo
     false,
     true,
   ],
-  ['stopped', { state: 'stopped', endedAt: at('11:05') }, 'Stopped today at 11:05.', 'plain', false, true],
+  [
+    'stopped',
+    { state: 'stopped', fault: 'no room', endedAt: at('11:05') },
+    'Stopped today at 11:05.',
+    'plain',
+    false,
+    true,
+  ],
 ])('%s', (_, changes, state, tone, mayStop, mayAskAgain) => {
   expect(workView(work(changes), NOW)).toMatchObject({ state, tone, mayStop, mayAskAgain });
 });
 
 test('who asked is said, and of what the server does by itself, that it does', () => {
-  expect(workView(work({}), NOW).asked).toBe('By Okke, today at 11:00');
-  expect(workView(work({ askedBy: null }), NOW).asked).toBe('By the server itself, today at 11:00');
+  expect(workView(work({}), NOW).asked).toBe('by Okke, today at 11:00');
+  expect(workView(work({ askedBy: null }), NOW).asked).toBe('by the server itself, today at 11:00');
 });
 
 test.each([

@@ -19,14 +19,19 @@ export function workView(work: Work, now: Date): WorkView {
   const { kind, askedBy, askedAt, state, share } = work;
   return {
     title: WORK[kind],
-    asked: `By ${askedBy ?? 'the server itself'}, ${whenWords(askedAt, now)}`,
+    asked: `by ${askedBy ?? 'the server itself'}, ${whenWords(askedAt, now)}`,
     state: stateWords(work, now),
-    tone: state === 'done' ? 'good' : state === 'failed' || work.fault !== null ? 'bad' : 'plain',
+    tone: toneOf(work),
     // Rounded down: what reads as all of it is all of it.
     percent: state === 'running' && share !== null ? Math.floor(share * 100) : null,
     mayStop: isOpenWork(work) && !work.isStopping,
     mayAskAgain: state === 'failed' || state === 'stopped',
   };
+}
+
+function toneOf({ state, fault }: Work): WorkView['tone'] {
+  if (state === 'done') return 'good';
+  return state !== 'stopped' && fault !== null ? 'bad' : 'plain';
 }
 
 function stateWords({ state, isStopping, step, tries, nextTryAt, endedAt, fault, result }: Work, now: Date): string {
