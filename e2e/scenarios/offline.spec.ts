@@ -112,7 +112,7 @@ test('the open job can be read while the network is away, after a reload too; si
   await page.context().setOffline(false);
   await expect(page.getByText('The shop’s server does not answer.')).toBeHidden();
   await page.getByRole('button', { name: /^Rieke\b.*Change person/ }).click();
-  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Slipway Nine', level: 1 })).toBeVisible();
   await page.context().setOffline(true);
   await page.reload();
@@ -137,6 +137,6 @@ test('what is on its way when somebody signs out is called back: nothing is aske
   await page.reload();
   await page.getByRole('button', { name: /^Rieke\b.*Change person/ }).click();
   await expect.poll(() => asked.length).toBeGreaterThan(0);
-  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Slipway Nine', level: 1 })).toBeVisible();
 });

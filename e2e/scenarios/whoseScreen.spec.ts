@@ -70,7 +70,7 @@ test('signing out while the server is away leaves nothing to read, says what sta
   await fitter.save();
   await expect(page.getByRole('link', { name: /^1 waiting/ })).toBeVisible();
   await page.getByRole('button', { name: /^Rieke\b.*Change person/ }).click();
-  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Signed out', level: 1 })).toBeVisible();
   await expect(page.getByText('1 entry of Rieke the shop does not have yet stays on this device')).toBeVisible();
   const kept = await keptHere();

@@ -3,10 +3,10 @@ import './app.css';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { RouterProvider } from 'react-router';
+import { BrowserRouter } from 'react-router';
 import { reloadIfNewer } from './api/program';
 import { createQueryClient } from './api/queryClient';
-import { createRoutes, loadScreens } from './routes';
+import { loadScreens, Pages } from './routes';
 import { SettingsProvider } from './ui/settings';
 
 /** By then the first screen has what it needs, ms. */
@@ -24,7 +24,9 @@ createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={createQueryClient()}>
       <SettingsProvider>
-        <RouterProvider router={createRoutes()} />
+        <BrowserRouter>
+          <Pages />
+        </BrowserRouter>
       </SettingsProvider>
     </QueryClientProvider>
   </StrictMode>,

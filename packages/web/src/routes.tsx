@@ -1,8 +1,11 @@
-import type { ComponentType } from 'react';
-import { createBrowserRouter } from 'react-router';
+import { type ComponentType, Suspense } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
+import { Outlet, Route, Routes, useLocation } from 'react-router';
 import { Gate } from './features/sessions/Gate';
 import { WaitingScreen } from './features/waiting/WaitingScreen';
-import { ScreenFault } from './ui/states';
+import { layerCode } from './ui/Layer';
+import { type LateCode, lateCode } from './ui/lateCode';
+import { NoSuchPage, ScreenFault } from './ui/states';
 
 /** By name, each a file of its own: a screen's code comes when somebody goes there, or behind the first one. */
 const SCREENS = {
@@ -24,54 +27,61 @@ const SCREENS = {
 } as const;
 type ScreenName = keyof typeof SCREENS;
 
-function screen<Name extends ScreenName>(name: Name) {
-  return async () => {
-    const file = (await SCREENS[name]()) as unknown as Readonly<Record<Name, ComponentType>>;
-    return { Component: file[name], ErrorBoundary: ScreenFault };
-  };
+type ScreenCode = Readonly<Partial<Record<ScreenName, ComponentType>>>;
+const CODE = new Map<string, LateCode<ScreenCode>>(
+  Object.entries(SCREENS).map(([name, load]) => [name, lateCode<ScreenCode>(load)]),
+);
+
+function Late({ name }: { readonly name: ScreenName }) {
+  const Loaded = CODE.get(name)?.use()[name];
+  if (!Loaded) throw new Error(`Late: expected ${name} in the file of its name, found none`);
+  return <Loaded />;
 }
 
 /** What cannot be loaded now is asked for when somebody goes there. */
 export function loadScreens(): void {
-  for (const load of Object.values(SCREENS)) load().catch(() => {});
+  for (const { load } of [layerCode, ...CODE.values()]) load().catch(() => {});
 }
 
-function Nothing() {
-  return null;
+/** What waits to be sent is looked at when nothing can be loaded: its screen is there from the beginning. */
+export function Pages() {
+  return (
+    <ErrorBoundary FallbackComponent={ScreenFault}>
+      <Routes>
+        <Route element={<Gate />}>
+          <Route element={<Screen />}>
+            <Route path="/me" element={<Late name="MeScreen" />} />
+            <Route path="/settings" element={<Late name="SettingsScreen" />} />
+            <Route path="/history" element={<Late name="HistoryScreen" />} />
+            <Route path="/bin" element={<Late name="BinScreen" />} />
+            <Route path="/waiting" element={<WaitingScreen />} />
+            <Route path="/backups" element={<Late name="BackupScreen" />} />
+            <Route path="/work" element={<Late name="WorkScreen" />} />
+            <Route path="/library" element={<Late name="LibraryScreen" />} />
+            <Route path="/library/:kind/:id" element={<Late name="CorrectScreen" />} />
+            <Route path="/people" element={<Late name="PeopleScreen" />} />
+            <Route path="/" element={<Late name="JobsScreen" />} />
+            <Route path="/will-it-fit" element={<Late name="WillFitScreen" />} />
+            <Route path="/jobs/:jobId" element={<Late name="JobScreen" />} />
+            <Route path="/jobs/:jobId/openings/:openingId" element={<Late name="OpeningScreen" />} />
+            <Route path="/jobs/:jobId/openings/:openingId/fit" element={<Late name="FitScreen" />} />
+            <Route path="/jobs/:jobId/order" element={<Late name="OrderScreen" />} />
+          </Route>
+        </Route>
+        <Route path="*" element={<NoSuchPage />} />
+      </Routes>
+    </ErrorBoundary>
+  );
 }
 
-export function createRoutes() {
-  return createBrowserRouter([
-    {
-      Component: Gate,
-      ErrorBoundary: ScreenFault,
-      // The page's own ground: what is loading is said by what loads it.
-      HydrateFallback: Nothing,
-      children: [
-        { path: '/me', lazy: screen('MeScreen') },
-        { path: '/settings', lazy: screen('SettingsScreen') },
-        { path: '/history', lazy: screen('HistoryScreen') },
-        { path: '/bin', lazy: screen('BinScreen') },
-        // What waits to be sent is looked at when nothing can be loaded.
-        { path: '/waiting', Component: WaitingScreen, ErrorBoundary: ScreenFault },
-        { path: '/backups', lazy: screen('BackupScreen') },
-        { path: '/work', lazy: screen('WorkScreen') },
-        { path: '/library', lazy: screen('LibraryScreen') },
-        { path: '/library/:kind/:id', lazy: screen('CorrectScreen') },
-        { path: '/people', lazy: screen('PeopleScreen') },
-        { path: '/', lazy: screen('JobsScreen') },
-        { path: '/will-it-fit', lazy: screen('WillFitScreen') },
-        { path: '/jobs/:jobId', lazy: screen('JobScreen') },
-        {
-          path: '/jobs/:jobId/openings/:openingId',
-          lazy: screen('OpeningScreen'),
-        },
-        {
-          path: '/jobs/:jobId/openings/:openingId/fit',
-          lazy: screen('FitScreen'),
-        },
-        { path: '/jobs/:jobId/order', lazy: screen('OrderScreen') },
-      ],
-    },
-  ]);
+/** The screen before stays until the next one is there; a fault of one is over when somebody goes elsewhere. */
+function Screen() {
+  const { key } = useLocation();
+  return (
+    <ErrorBoundary FallbackComponent={ScreenFault} resetKeys={[key]}>
+      <Suspense>
+        <Outlet />
+      </Suspense>
+    </ErrorBoundary>
+  );
 }

@@ -1,5 +1,5 @@
 /** What can be pressed: the one main action of a screen filled, everything else outlined or as a link. */
-import type { ButtonHTMLAttributes } from 'react';
+import type { ComponentProps } from 'react';
 import { Link, type LinkProps } from 'react-router';
 
 const SHAPE = 'inline-flex min-h-12 items-center justify-center px-4 font-semibold text-center disabled:opacity-60';
@@ -11,7 +11,7 @@ const KINDS = {
 
 type Kind = { readonly kind?: keyof typeof KINDS };
 
-export function Button({ kind = 'other', className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & Kind) {
+export function Button({ kind = 'other', className = '', ...rest }: ComponentProps<'button'> & Kind) {
   return <button type="button" className={`${KINDS[kind]} ${className}`} {...rest} />;
 }
 

@@ -1,9 +1,9 @@
 /** The frame of every screen: where one is, the unit, the light, and the list of keys. */
-import { Dialog } from 'radix-ui';
 import { type ReactNode, useContext, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { ConnectionBanner } from '../api/ConnectionBanner';
 import { HeaderSlot } from './headerSlot';
+import { Layer } from './Layer';
 import { useSettings } from './settings';
 
 export type Crumb = { readonly to: string; readonly label: string };
@@ -125,39 +125,24 @@ function Keys() {
     return () => document.removeEventListener('keydown', onKey);
   }, []);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="min-h-12 min-w-12 text-action" aria-label="Keys">
-        ?
-      </Dialog.Trigger>
-      <Layer title="Keys">
-        <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
-          {KEYS.map(([key, what]) => (
-            <div key={key} className="contents">
-              <dt className="font-semibold">{key}</dt>
-              <dd>{what}</dd>
-            </div>
-          ))}
-        </dl>
-      </Layer>
-    </Dialog.Root>
-  );
-}
-
-/** A sheet over the screen, closed by Escape or its button. */
-export function Layer({ title, children }: { readonly title: string; readonly children: ReactNode }) {
-  return (
-    <Dialog.Portal>
-      <Dialog.Overlay className="fixed inset-0 bg-ink/40" />
-      <Dialog.Content
-        aria-describedby={undefined}
-        className="fixed inset-x-0 top-0 mx-auto max-h-dvh w-full max-w-xl overflow-y-auto border-2 border-ink bg-paper p-4 sm:top-16"
-      >
-        <div className="mb-3 flex items-center justify-between gap-4">
-          <Dialog.Title className="text-[18px] font-bold">{title}</Dialog.Title>
-          <Dialog.Close className="min-h-12 px-2 text-action underline">Close</Dialog.Close>
-        </div>
-        {children}
-      </Dialog.Content>
-    </Dialog.Portal>
+    <Layer
+      title="Keys"
+      open={open}
+      onOpenChange={setOpen}
+      trigger={(props) => (
+        <button type="button" className="min-h-12 min-w-12 text-action" aria-label="Keys" {...props}>
+          ?
+        </button>
+      )}
+    >
+      <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+        {KEYS.map(([key, what]) => (
+          <div key={key} className="contents">
+            <dt className="font-semibold">{key}</dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+    </Layer>
   );
 }

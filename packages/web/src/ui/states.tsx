@@ -1,7 +1,7 @@
 /** The states every screen has besides filled: loading, failed, empty. Each says what to do next. */
 import type { UseQueryResult } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { isRouteErrorResponse, Link, useRouteError } from 'react-router';
+import { Link } from 'react-router';
 import { ProblemError } from '../api/call';
 import { Button } from './Button';
 
@@ -65,18 +65,24 @@ export function Answered<Answer>({
 }
 
 /** Whatever a screen did not foresee. */
-export function ScreenFault() {
-  const error = useRouteError();
-  const missing = isRouteErrorResponse(error) && error.status === 404;
+export function ScreenFault({ error }: { readonly error: unknown }) {
   return (
     <main className="flex flex-col items-start gap-2 p-4" role="alert">
-      <h1>{missing ? 'There is no such page' : 'This screen failed'}</h1>
-      <p>
-        {missing
-          ? 'The address is mistyped.'
-          : 'A fault of ours. Nothing that was saved is lost; reload the page, and what was typed comes back.'}
-      </p>
-      {!missing && error instanceof Error && <p className="text-muted">{error.message}</p>}
+      <h1>This screen failed</h1>
+      <p>A fault of ours. Nothing that was saved is lost; reload the page, and what was typed comes back.</p>
+      {error instanceof Error && <p className="text-muted">{error.message}</p>}
+      <Link to="/" className="text-action underline">
+        All jobs
+      </Link>
+    </main>
+  );
+}
+
+export function NoSuchPage() {
+  return (
+    <main className="flex flex-col items-start gap-2 p-4" role="alert">
+      <h1>There is no such page</h1>
+      <p>The address is mistyped.</p>
       <Link to="/" className="text-action underline">
         All jobs
       </Link>

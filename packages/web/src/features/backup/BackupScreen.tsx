@@ -3,15 +3,15 @@ import { type Backup, EXPORT_PATH, type Trial } from '@low-quarry/core/contracts
 import { requirePassword } from '@low-quarry/core/contracts/sessions';
 import { isOpenWork, type Work } from '@low-quarry/core/contracts/work';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Dialog } from 'radix-ui';
 import { type FormEvent, type MouseEvent, type ReactNode, useEffect, useState } from 'react';
 import { call } from '../../api/call';
 import { shopQuery } from '../../api/sharedQueries';
 import { whenWords } from '../../text/whenWords';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
+import { Layer } from '../../ui/Layer';
 import { problemFields, problemSentence } from '../../ui/problemFields';
-import { Layer, Shell } from '../../ui/Shell';
+import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
 import { WorkRow } from '../work/WorkRow';
@@ -127,32 +127,34 @@ function Restore({ name, madeAt }: { readonly name: string; readonly madeAt: str
     restore.mutate(typed, { onSuccess: () => setOpen(false) });
   };
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
-        <Button kind="quiet">
+    <Layer
+      title="Restore a backup"
+      open={open}
+      onOpenChange={setOpen}
+      trigger={(props) => (
+        <Button kind="quiet" {...props}>
           Restore<span className="sr-only"> {name}</span>
         </Button>
-      </Dialog.Trigger>
-      <Layer title="Restore a backup">
-        <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
-          <p>
-            Everything in the shop becomes what it was {whenWords(madeAt, new Date())}: jobs, measurements, people,
-            settings and the history. What is there now is kept as a backup of its own first. Everybody signs in again.
-          </p>
-          <TextField
-            label={`Type the shop’s name, ${shop.data?.name ?? ''}, to go on`}
-            value={typed}
-            autoComplete="off"
-            error={problemFields(restore.error).shopName ?? problemFields(restore.error).file}
-            onType={setTyped}
-          />
-          <FormError>{problemSentence(restore.error)}</FormError>
-          <Button kind="main" type="submit" disabled={restore.isPending || !typed.trim()}>
-            {restore.isPending ? 'Restoring …' : 'Replace everything with this backup'}
-          </Button>
-        </form>
-      </Layer>
-    </Dialog.Root>
+      )}
+    >
+      <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+        <p>
+          Everything in the shop becomes what it was {whenWords(madeAt, new Date())}: jobs, measurements, people,
+          settings and the history. What is there now is kept as a backup of its own first. Everybody signs in again.
+        </p>
+        <TextField
+          label={`Type the shop’s name, ${shop.data?.name ?? ''}, to go on`}
+          value={typed}
+          autoComplete="off"
+          error={problemFields(restore.error).shopName ?? problemFields(restore.error).file}
+          onType={setTyped}
+        />
+        <FormError>{problemSentence(restore.error)}</FormError>
+        <Button kind="main" type="submit" disabled={restore.isPending || !typed.trim()}>
+          {restore.isPending ? 'Restoring …' : 'Replace everything with this backup'}
+        </Button>
+      </form>
+    </Layer>
   );
 }
 

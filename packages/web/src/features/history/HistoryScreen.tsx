@@ -2,7 +2,6 @@
 import type { Change } from '@low-quarry/core/contracts/history';
 import { changeHeadline, changeSentences, RECORD_KINDS, RECORDS, type RecordKind } from '@low-quarry/core/records';
 import { useInfiniteQuery } from '@tanstack/react-query';
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { whenWords } from '../../text/whenWords';
@@ -10,7 +9,8 @@ import { useAddress, withParams } from '../../ui/address';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { FormError } from '../../ui/FormError';
-import { Layer, Shell } from '../../ui/Shell';
+import { Layer } from '../../ui/Layer';
+import { Shell } from '../../ui/Shell';
 import { Empty, Loading } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
 import { useAsked } from '../../ui/useRested';
@@ -127,38 +127,40 @@ function BringBack({ change }: { readonly change: Change }) {
   const send = (to: 'before' | 'after') =>
     bring.mutate({ changeId: change.id, to }, { onSuccess: () => setOpen(false) });
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
-        <Button kind="quiet" className="justify-self-start">
+    <Layer
+      title={change.label}
+      open={open}
+      onOpenChange={setOpen}
+      trigger={(props) => (
+        <Button kind="quiet" className="justify-self-start" {...props}>
           Look and bring back<span className="sr-only">: {change.label}</span>
         </Button>
-      </Dialog.Trigger>
-      <Layer title={change.label}>
-        <div className="flex flex-col gap-4">
-          <p>
-            {change.personName} {changeHeadline(change)}, {whenWords(change.at, new Date())}.
-          </p>
-          <div className="grid gap-4 sm:grid-cols-2">
-            <State title="Before" state={change.before} />
-            <State title="After" state={change.after} />
-          </div>
-          <p className="text-muted">Bringing a state back is a new change; nothing of the history is lost by it.</p>
-          <FormError>{bring.error?.message ?? null}</FormError>
-          <div className="flex flex-wrap gap-3">
-            {change.before !== null && (
-              <Button disabled={bring.isPending} onClick={() => send('before')}>
-                Bring back what it was before
-              </Button>
-            )}
-            {change.after !== null && (
-              <Button disabled={bring.isPending} onClick={() => send('after')}>
-                Bring back what it was after
-              </Button>
-            )}
-          </div>
+      )}
+    >
+      <div className="flex flex-col gap-4">
+        <p>
+          {change.personName} {changeHeadline(change)}, {whenWords(change.at, new Date())}.
+        </p>
+        <div className="grid gap-4 sm:grid-cols-2">
+          <State title="Before" state={change.before} />
+          <State title="After" state={change.after} />
         </div>
-      </Layer>
-    </Dialog.Root>
+        <p className="text-muted">Bringing a state back is a new change; nothing of the history is lost by it.</p>
+        <FormError>{bring.error?.message ?? null}</FormError>
+        <div className="flex flex-wrap gap-3">
+          {change.before !== null && (
+            <Button disabled={bring.isPending} onClick={() => send('before')}>
+              Bring back what it was before
+            </Button>
+          )}
+          {change.after !== null && (
+            <Button disabled={bring.isPending} onClick={() => send('after')}>
+              Bring back what it was after
+            </Button>
+          )}
+        </div>
+      </div>
+    </Layer>
   );
 }
 

@@ -2,7 +2,6 @@
 import { createJob, newJobSchema } from '@low-quarry/core/contracts/jobs';
 import { vehicleName } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
-import { Dialog } from 'radix-ui';
 import { type FormEvent, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
 import { z } from 'zod';
@@ -11,8 +10,8 @@ import { useOutbox } from '../../outbox/OutboxProvider';
 import { Button } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';
 import { FormError } from '../../ui/FormError';
+import { Layer } from '../../ui/Layer';
 import { newId } from '../../ui/newId';
-import { Layer } from '../../ui/Shell';
 import { useKept } from '../../ui/useKept';
 import { vehiclesQuery } from './jobsQueries';
 
@@ -31,14 +30,18 @@ export function BookIn() {
   // Kept on the device, not in the sheet: closing it by a slip, or a dead battery, loses nothing.
   const { state: form, keep, settle } = useKept('bookIn', formSchema, () => EMPTY);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
-        <Button kind="main">Book a car in</Button>
-      </Dialog.Trigger>
-      <Layer title="Book a car in">
-        <BookInForm form={form} onChange={(part) => keep({ ...form, ...part })} onBooked={() => settle(EMPTY)} />
-      </Layer>
-    </Dialog.Root>
+    <Layer
+      title="Book a car in"
+      open={open}
+      onOpenChange={setOpen}
+      trigger={(props) => (
+        <Button kind="main" {...props}>
+          Book a car in
+        </Button>
+      )}
+    >
+      <BookInForm form={form} onChange={(part) => keep({ ...form, ...part })} onBooked={() => settle(EMPTY)} />
+    </Layer>
   );
 }
 

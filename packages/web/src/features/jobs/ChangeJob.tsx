@@ -2,7 +2,6 @@
 import { BIN_DAYS, type Job, jobSchema } from '@low-quarry/core/contracts/jobs';
 import { JOB_END_WORDS, JOB_ENDS, type JobFacts, jobFactsOf, jobFactsSchema } from '@low-quarry/core/model';
 import { JOB_FIELDS } from '@low-quarry/core/records';
-import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { z } from 'zod';
@@ -11,8 +10,8 @@ import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { Field, INPUT } from '../../ui/Field';
 import { FormError } from '../../ui/FormError';
+import { Layer } from '../../ui/Layer';
 import { problemFields, problemSentence } from '../../ui/problemFields';
-import { Layer } from '../../ui/Shell';
 import { TextField } from '../../ui/TextField';
 import { useConflict } from '../../ui/useConflict';
 import { useKept } from '../../ui/useKept';
@@ -25,18 +24,18 @@ const draftSchema = z.object({ version: z.int(), base: jobFactsSchema, form: job
 export function ChangeJob({ job }: { readonly job: Job }) {
   const [open, setOpen] = useState(false);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
-        <Button>Change the job</Button>
-      </Dialog.Trigger>
-      <Layer title={`Job ${job.number}`}>
-        <div className="flex flex-col gap-6">
-          <JobForm job={job} onDone={() => setOpen(false)} />
-          <EndJob job={job} />
-          <DeleteJob job={job} />
-        </div>
-      </Layer>
-    </Dialog.Root>
+    <Layer
+      title={`Job ${job.number}`}
+      open={open}
+      onOpenChange={setOpen}
+      trigger={(props) => <Button {...props}>Change the job</Button>}
+    >
+      <div className="flex flex-col gap-6">
+        <JobForm job={job} onDone={() => setOpen(false)} />
+        <EndJob job={job} />
+        <DeleteJob job={job} />
+      </div>
+    </Layer>
   );
 }
 

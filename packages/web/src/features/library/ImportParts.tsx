@@ -1,11 +1,10 @@
 /** Brings a parts pack in: what it changes is said first, and nothing is changed until it is pressed. */
 import type { PartsImported } from '@low-quarry/core/contracts/catalogue';
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';
+import { Layer } from '../../ui/Layer';
 import { problemFields, problemSentence } from '../../ui/problemFields';
-import { Layer } from '../../ui/Shell';
 import { packWords } from './importWords';
 import { useImportParts } from './libraryQueries';
 
@@ -14,14 +13,14 @@ type Picked = { readonly name: string; readonly pack: unknown };
 export function ImportParts() {
   const [open, setOpen] = useState(false);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
-        <Button>Bring in a parts pack</Button>
-      </Dialog.Trigger>
-      <Layer title="Bring in a parts pack">
-        <ImportForm onDone={() => setOpen(false)} />
-      </Layer>
-    </Dialog.Root>
+    <Layer
+      title="Bring in a parts pack"
+      open={open}
+      onOpenChange={setOpen}
+      trigger={(props) => <Button {...props}>Bring in a parts pack</Button>}
+    >
+      <ImportForm onDone={() => setOpen(false)} />
+    </Layer>
   );
 }
 

@@ -4,15 +4,15 @@ import { SHORTEST_PASSWORD } from '@low-quarry/core/contracts/sessions';
 import type { Role } from '@low-quarry/core/model';
 import { PERSON_FIELDS, type PersonState } from '@low-quarry/core/records';
 import { useQuery } from '@tanstack/react-query';
-import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
 import { rolesWords } from '../../text/roleWords';
 import { whenWords } from '../../text/whenWords';
 import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
+import { Layer } from '../../ui/Layer';
 import { problemFields, problemSentence } from '../../ui/problemFields';
-import { Layer, Shell } from '../../ui/Shell';
+import { Shell } from '../../ui/Shell';
 import { Answered } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
 import { useConflict } from '../../ui/useConflict';
@@ -63,14 +63,18 @@ function seenWords({ lastSeenAt, sessions, hasPin }: PersonInList): string {
 function NewPerson() {
   const [open, setOpen] = useState(false);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
-        <Button kind="main">Add somebody</Button>
-      </Dialog.Trigger>
-      <Layer title="Somebody new">
-        <NewPersonForm onDone={() => setOpen(false)} />
-      </Layer>
-    </Dialog.Root>
+    <Layer
+      title="Somebody new"
+      open={open}
+      onOpenChange={setOpen}
+      trigger={(props) => (
+        <Button kind="main" {...props}>
+          Add somebody
+        </Button>
+      )}
+    >
+      <NewPersonForm onDone={() => setOpen(false)} />
+    </Layer>
   );
 }
 
@@ -107,19 +111,21 @@ function NewPersonForm({ onDone }: { readonly onDone: () => void }) {
 function ChangePerson({ person }: { readonly person: PersonInList }) {
   const [open, setOpen] = useState(false);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
-        <Button kind="quiet">
+    <Layer
+      title={person.name}
+      open={open}
+      onOpenChange={setOpen}
+      trigger={(props) => (
+        <Button kind="quiet" {...props}>
           Change<span className="sr-only"> {person.name}</span>
         </Button>
-      </Dialog.Trigger>
-      <Layer title={person.name}>
-        <div className="flex flex-col gap-6">
-          <PersonForm person={person} onDone={() => setOpen(false)} />
-          <PasswordReset person={person} />
-        </div>
-      </Layer>
-    </Dialog.Root>
+      )}
+    >
+      <div className="flex flex-col gap-6">
+        <PersonForm person={person} onDone={() => setOpen(false)} />
+        <PasswordReset person={person} />
+      </div>
+    </Layer>
   );
 }
 

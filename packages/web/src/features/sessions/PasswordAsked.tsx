@@ -1,25 +1,20 @@
 /** The password again, for what lets others in or takes the shop away; what waits for it goes on by itself. */
-import { Dialog } from 'radix-ui';
 import { type FormEvent, useState, useSyncExternalStore } from 'react';
 import { useMe } from '../../api/me';
 import { answerPasswordAsked, isPasswordAsked, subscribeToPasswordAsked } from '../../api/passwordAsked';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
+import { Layer } from '../../ui/Layer';
 import { problemSentence } from '../../ui/problemFields';
-import { Layer } from '../../ui/Shell';
 import { TextField } from '../../ui/TextField';
 import { useConfirmPassword } from './sessionQueries';
 
 export function PasswordAsked() {
   const asked = useSyncExternalStore(subscribeToPasswordAsked, isPasswordAsked);
   return (
-    <Dialog.Root open={asked} onOpenChange={(open) => !open && answerPasswordAsked(false)}>
-      {asked && (
-        <Layer title="Your password again">
-          <PasswordForm />
-        </Layer>
-      )}
-    </Dialog.Root>
+    <Layer title="Your password again" open={asked} onOpenChange={(open) => !open && answerPasswordAsked(false)}>
+      <PasswordForm />
+    </Layer>
   );
 }
 
