@@ -1,14 +1,8 @@
 /** npm run screenshots: takes the pictures of docs/screenshots/ from the demo shop, on a throw-away database. */
-import { spawn } from 'node:child_process';
-import { once } from 'node:events';
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
-import os from 'node:os';
 import path from 'node:path';
-import { ensureBuild } from './lib/build.mjs';
-import { ensureChromium, ensurePackages } from './lib/install.mjs';
-import { startPostgres } from './lib/postgres.mjs';
-import { DEMO_DIR, ROOT, runMain, SERVER_MAIN, say, WEB_DIST } from './lib/project.mjs';
-import { end } from './lib/run.mjs';
+import { withDemoServer } from './lib/demoServer.mjs';
+import { ensureChromium } from './lib/install.mjs';
+import { ROOT, runMain, say } from './lib/project.mjs';
 
 const OUT = path.join(ROOT, 'docs/screenshots');
 const COUNTER = { width: 1280, height: 800 };
@@ -96,52 +90,26 @@ async function work(context, url, personId) {
   await context.request.put(`${url}/api/openings/${id}`, { data: { version, record: changed }, headers });
 }
 
-await runMain(async () => {
-  await ensurePackages();
-  await ensureBuild();
-  const { chromium } = await import('@playwright/test');
-  const executablePath = await ensureChromium();
-  const dir = mkdtempSync(path.join(os.tmpdir(), 'low-quarry-pictures-'));
-  chmodSync(dir, 0o755);
-  const cluster = await startPostgres({ dir, durable: false });
-  let server = null;
-  try {
-    await cluster.createDatabase('pictures');
-    const env = {
-      ...process.env,
-      DATABASE_URL: cluster.ownerUrl('pictures'),
-      LQ_APP_DATABASE_URL: cluster.appUrl('pictures'),
-      PORT: '0',
-      LQ_WEB_DIR: WEB_DIST,
-      LQ_DEMO_DIR: DEMO_DIR,
-      LQ_BACKUP_DIR: path.join(dir, 'backups'),
-      LQ_DEMO: '1',
-      LOG_LEVEL: 'warn',
-    };
-    server = spawn(process.execPath, [SERVER_MAIN], { env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
-    const [{ listening, demoSignIns }] = await once(server, 'message');
+await runMain(() =>
+  withDemoServer(async (url, [{ name, password }]) => {
+    const { chromium } = await import('@playwright/test');
     const browser = await chromium.launch({
-      executablePath,
+      executablePath: await ensureChromium(),
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking'],
     });
     const context = await browser.newContext();
-    const [{ name, password }] = demoSignIns;
-    const signedIn = await context.request.post(`${listening}/api/session`, {
+    const signedIn = await context.request.post(`${url}/api/session`, {
       data: { name, password },
-      headers: { Origin: listening },
+      headers: { Origin: url },
     });
-    await work(context, listening, (await signedIn.json()).me.id);
-    await take(await browser.newContext(), listening, ['sign-in', COUNTER, 0, 0, '']);
+    await work(context, url, (await signedIn.json()).me.id);
+    await take(await browser.newContext(), url, ['sign-in', COUNTER, 0, 0, '']);
     // A context for each: what is set at one device, such as the dark light, is not set at the next.
     const storageState = await context.storageState();
-    for (const picture of PICTURES) await take(await browser.newContext({ storageState }), listening, picture);
+    for (const picture of PICTURES) await take(await browser.newContext({ storageState }), url, picture);
     await browser.close();
-  } finally {
-    if (server) await end(server, 'SIGTERM');
-    await cluster.stop();
-    rmSync(dir, { recursive: true, force: true });
-  }
-});
+  }),
+);
 
 async function take(context, url, [name, viewport, jobNumber, position, rest, act]) {
   const page = await context.newPage();

@@ -5,8 +5,6 @@ import path from 'node:path';
 import { ROOT, Stop, say } from './project.mjs';
 import { run } from './run.mjs';
 
-const LOCK = path.join(ROOT, 'package-lock.json');
-const STAMP = path.join(ROOT, 'node_modules/.low-quarry-lock');
 /** Debian's packaging would start a server of its own on the standard port; this project runs a private one. */
 const NO_MAIN_CLUSTER = '/etc/postgresql-common/createcluster.d/low-quarry.conf';
 
@@ -14,12 +12,25 @@ const NO_MAIN_CLUSTER = '/etc/postgresql-common/createcluster.d/low-quarry.conf'
 export async function ensurePackages() {
   if (Number(process.versions.node.split('.')[0]) < 20)
     throw new Stop(`Node.js 20 or newer is needed; this is ${process.versions.node}.`);
-  const lock = createHash('sha256').update(readFileSync(LOCK)).digest('hex');
-  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
+  await install(ROOT);
+}
+
+/** Installs the npm packages of a folder with a lock file of its own: what only one script needs, and no test. */
+export async function ensurePackagesOf(folder) {
+  await ensurePackages();
+  await install(path.join(ROOT, folder));
+}
+
+async function install(folder) {
+  const lock = createHash('sha256')
+    .update(readFileSync(path.join(folder, 'package-lock.json')))
+    .digest('hex');
+  const stamp = path.join(folder, 'node_modules/.low-quarry-lock');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   say('Installing npm packages (once, about a minute) …');
-  const code = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  const code = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: folder });
   if (code !== 0) throw new Stop('npm ci failed; its message is above.');
-  writeFileSync(STAMP, lock);
+  writeFileSync(stamp, lock);
 }
 
 /** Installs a Debian package, saying so first; without the right to, prints the command that would do it. */
