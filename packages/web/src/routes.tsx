@@ -2,7 +2,6 @@ import { type ComponentType, Suspense } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Outlet, Route, Routes, useLocation } from 'react-router';
 import { Gate } from './features/sessions/Gate';
-import { WaitingScreen } from './features/waiting/WaitingScreen';
 import { layerCode } from './ui/Layer';
 import { type LateCode, lateCode } from './ui/lateCode';
 import { NoSuchPage, ScreenFault } from './ui/states';
@@ -14,6 +13,7 @@ const SCREENS = {
   HistoryScreen: () => import('./features/history/HistoryScreen'),
   BinScreen: () => import('./features/bin/BinScreen'),
   BackupScreen: () => import('./features/backup/BackupScreen'),
+  WaitingScreen: () => import('./features/waiting/WaitingScreen'),
   WorkScreen: () => import('./features/work/WorkScreen'),
   LibraryScreen: () => import('./features/library/LibraryScreen'),
   CorrectScreen: () => import('./features/library/CorrectScreen'),
@@ -43,7 +43,6 @@ export function loadScreens(): void {
   for (const { load } of [layerCode, ...CODE.values()]) load().catch(() => {});
 }
 
-/** What waits to be sent is looked at when nothing can be loaded: its screen is there from the beginning. */
 export function Pages() {
   return (
     <ErrorBoundary FallbackComponent={ScreenFault}>
@@ -54,7 +53,7 @@ export function Pages() {
             <Route path="/settings" element={<Late name="SettingsScreen" />} />
             <Route path="/history" element={<Late name="HistoryScreen" />} />
             <Route path="/bin" element={<Late name="BinScreen" />} />
-            <Route path="/waiting" element={<WaitingScreen />} />
+            <Route path="/waiting" element={<Late name="WaitingScreen" />} />
             <Route path="/backups" element={<Late name="BackupScreen" />} />
             <Route path="/work" element={<Late name="WorkScreen" />} />
             <Route path="/library" element={<Late name="LibraryScreen" />} />

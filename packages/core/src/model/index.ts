@@ -64,6 +64,6 @@ export { type FacePlace, readPlaces } from './readPlaces';
 export { readingHalfWidthsMm, SHOP_DEFAULTS, type Shop, shopSchema, toFitRules, WEEKDAYS } from './shop';
 export { ORIGIN_LABELS, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
 export { airbagAt, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
-export { type Body, type VehicleRecord, vehicleName, vehicleSchema } from './vehicle';
+export { type Body, type VehicleRecord, vehicleLabel, vehicleName, vehicleSchema } from './vehicle';
 export { helpfulDimensions, missingDimensions, wantedDimensions } from './wantedDimensions';
 export { worksSchema } from './work';

@@ -23,3 +23,8 @@ export type Body = (typeof BODIES)[number];
 export function vehicleName({ make, model }: Pick<VehicleRecord, 'make' | 'model'>): string {
   return `${make} ${model}`;
 }
+
+/** With the years and the trim, which tell it from others of its name. */
+export function vehicleLabel(vehicle: Pick<VehicleRecord, 'make' | 'model' | 'years' | 'trim'>): string {
+  return `${vehicleName(vehicle)}, ${vehicle.years}, ${vehicle.trim}`;
+}

@@ -7,6 +7,7 @@ import { askCatalogue, endCatalogueWorker } from '../workers/catalogueClient';
 import type { Synced } from '../workers/catalogueWorker';
 import { setProgress } from './catalogueProgress';
 import { catalogueStore } from './deviceCatalogue';
+import { onCatalogueForgotten } from './forgetCatalogue';
 import type { KnownCatalogue } from './KnownCatalogue';
 
 const CATALOGUE_KEY = ['catalogue'] as const;
@@ -49,12 +50,11 @@ async function sync(): Promise<KnownCatalogue> {
   return known;
 }
 
-/** Who signs out leaves nothing in this page either. */
-export function forgetKnownCatalogue(): void {
+onCatalogueForgotten(() => {
   known = null;
   reading = null;
   endCatalogueWorker();
-}
+});
 
 /** Parts of the catalogue by their ids: from the device, where it keeps that version; what is no part is left out. */
 export async function readParts(version: string, ids: readonly string[]): Promise<readonly PartRecord[]> {

@@ -2,6 +2,7 @@
 import { clear, createStore, getMany, setMany } from 'idb-keyval';
 import { BUILD } from '../build';
 import { type CatalogueKeeping, CatalogueStore } from './CatalogueStore';
+import { CATALOGUE_DATABASES } from './forgetCatalogue';
 import { RankingStore } from './RankingStore';
 
 function keepingIn(database: string): CatalogueKeeping {
@@ -21,12 +22,5 @@ function keepingIn(database: string): CatalogueKeeping {
   };
 }
 
-export const catalogueStore = new CatalogueStore(keepingIn('low-quarry-catalogue'), BUILD);
-export const rankingStore = new RankingStore(keepingIn('low-quarry-rankings'), BUILD);
-
-/** Nobody is signed in any more: nothing is left to read. */
-export async function forgetCatalogue(): Promise<void> {
-  await Promise.all([catalogueStore.forget(), rankingStore.forget()]).catch(() => {
-    // What was not kept is not there.
-  });
-}
+export const catalogueStore = new CatalogueStore(keepingIn(CATALOGUE_DATABASES[0]), BUILD);
+export const rankingStore = new RankingStore(keepingIn(CATALOGUE_DATABASES[1]), BUILD);

@@ -4,7 +4,7 @@ import { type ReactNode, useId } from 'react';
 export const INPUT =
   'min-h-12 w-full scroll-mt-4 scroll-mb-36 border border-muted bg-paper px-3 text-ink aria-invalid:border-2 aria-invalid:border-hits';
 
-type FieldIds = { readonly id: string; readonly 'aria-describedby': string; readonly 'aria-invalid': boolean };
+export type FieldIds = { readonly id: string; readonly 'aria-describedby': string; readonly 'aria-invalid': boolean };
 
 type FieldProps = {
   readonly label: ReactNode;
@@ -13,12 +13,17 @@ type FieldProps = {
   readonly children: (ids: FieldIds) => ReactNode;
 };
 
+/** The id of the label of what has this one. */
+export function labelIdOf(id: string): string {
+  return `${id}-label`;
+}
+
 export function Field({ label, hint, error, children }: FieldProps) {
   const id = useId();
   const note = `${id}-note`;
   return (
     <div className="flex flex-col gap-1">
-      <label htmlFor={id} className="font-semibold">
+      <label id={labelIdOf(id)} htmlFor={id} className="font-semibold">
         {label}
       </label>
       {children({ id, 'aria-describedby': note, 'aria-invalid': Boolean(error) })}

@@ -5,7 +5,9 @@ import { partName } from '@low-quarry/core/catalogue';
 import type { RankedSpeaker } from '@low-quarry/core/fit';
 import type { LengthUnit } from '@low-quarry/core/units';
 import { printMargin, printNumber } from '@low-quarry/core/units';
+import { useMemo } from 'react';
 import { UNIT_WORDS } from '../../text/words';
+import { ComboField } from '../../ui/ComboField';
 import type { Difference } from './compareView';
 
 type ComparePanelProps = {
@@ -18,36 +20,28 @@ type ComparePanelProps = {
   readonly onOver: (speakerId: string | null) => void;
 };
 
-/** A list of thousands cannot be read in a menu; the best of it can. */
-const MOST_CHOICES = 60;
+const NONE = '';
 
 export function ComparePanel({ speakers, parts, shownId, overId, differences, unit, onOver }: ComparePanelProps) {
-  const name = (id: string) => {
-    const part = parts.get(id);
-    return part ? partName(part) : id;
-  };
-  const choices = speakers.filter(({ speakerId }) => speakerId !== shownId).slice(0, MOST_CHOICES);
+  const choices = useMemo(() => {
+    const others = speakers.filter(({ speakerId }) => speakerId !== shownId);
+    return [
+      { value: NONE, label: 'none' },
+      ...others.map(({ speakerId }) => ({ value: speakerId, label: nameIn(parts, speakerId) })),
+    ];
+  }, [speakers, parts, shownId]);
   return (
     <div className="flex flex-col gap-1">
-      <label className="flex flex-wrap items-center gap-2 text-[13px] leading-4 text-muted">
-        Lay another one over it
-        <select
-          className="min-h-10 border border-ink bg-paper px-2 text-[15px] text-ink"
-          value={overId ?? ''}
-          onChange={({ target }) => onOver(target.value === '' ? null : target.value)}
-        >
-          <option value="">none</option>
-          {choices.map(({ speakerId }) => (
-            <option key={speakerId} value={speakerId}>
-              {name(speakerId)}
-            </option>
-          ))}
-        </select>
-      </label>
+      <ComboField
+        label="Lay another one over it"
+        value={overId ?? NONE}
+        options={choices}
+        onChange={(id) => onOver(id === NONE ? null : id)}
+      />
       {overId && (
         <table className="w-full text-left text-[13px] leading-5">
           <caption className="text-left text-muted">
-            Differences in {UNIT_WORDS[unit]}; {name(overId)} is drawn in long dashes
+            Differences in {UNIT_WORDS[unit]}; {nameIn(parts, overId)} is drawn in long dashes
           </caption>
           <thead className="text-muted">
             <tr>
@@ -81,4 +75,9 @@ export function ComparePanel({ speakers, parts, shownId, overId, differences, un
       )}
     </div>
   );
+}
+
+function nameIn(parts: ReadonlyMap<string, ListedPart>, id: string): string {
+  const part = parts.get(id);
+  return part ? partName(part) : id;
 }

@@ -12,7 +12,7 @@ import {
   toFitRules,
 } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { type ComponentProps, Suspense, useMemo } from 'react';
 import { useParams } from 'react-router';
 import { ProblemError } from '../../api/call';
 import { shopQuery } from '../../api/sharedQueries';
@@ -22,16 +22,19 @@ import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
 import { listedView } from '../../catalogue/listedView';
 import { useAddress } from '../../ui/address';
 import { LinkButton } from '../../ui/Button';
+import { lateCode } from '../../ui/lateCode';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { jobQuery } from '../jobs/jobsQueries';
 import { otherSide } from '../openings/otherSide';
-import { FitWorkspace } from './FitWorkspace';
+import type { FitWorkspace } from './FitWorkspace';
 import { namedPartsQuery, rankingQuery } from './fitQueries';
 import { bestOf, startingIds } from './startingIds';
 
-// This file is loaded when somebody is on the way here.
+// This file is loaded when somebody is on the way here: what it needs next comes meanwhile.
 void beginReading();
+const workspace = lateCode(() => import('./FitWorkspace'));
+workspace.load().catch(() => {});
 
 export function FitScreen() {
   const { jobId = '', openingId = '' } = useParams();
@@ -128,25 +131,32 @@ function Ranked({ job, openings, openingId, shop, catalogue }: RankedProps) {
   if (!named.data || !shelf || !isThere)
     return <Loading what={`the verdicts of ${listed.speakerIds.length} speakers`} />;
   return (
-    <FitWorkspace
-      key={opening.id}
-      jobId={job.id}
-      opening={opening}
-      other={otherSide(opening, openings)}
-      toFit={toFit}
-      version={version}
-      catalogue={shelf}
-      listed={listed}
-      start={named.data.ids}
-      over={named.data.over}
-      rules={rules}
-      shop={shop}
-      ranking={ranking}
-      missing={missingDimensions(opening.record)}
-      search={search}
-      changeAddress={changeAddress}
-    />
+    <Suspense fallback={<Loading what="the drawing" />}>
+      <Workspace
+        key={opening.id}
+        jobId={job.id}
+        opening={opening}
+        other={otherSide(opening, openings)}
+        toFit={toFit}
+        version={version}
+        catalogue={shelf}
+        listed={listed}
+        start={named.data.ids}
+        over={named.data.over}
+        rules={rules}
+        shop={shop}
+        ranking={ranking}
+        missing={missingDimensions(opening.record)}
+        search={search}
+        changeAddress={changeAddress}
+      />
+    </Suspense>
   );
+}
+
+function Workspace(props: ComponentProps<typeof FitWorkspace>) {
+  const { FitWorkspace: Loaded } = workspace.use();
+  return <Loaded {...props} />;
 }
 
 function isNoShelf({ kind }: PartRecord): boolean {

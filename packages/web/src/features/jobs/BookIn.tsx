@@ -1,6 +1,6 @@
 /** Books a car in: which vehicle, whose, what is wanted. */
 import { createJob, newJobSchema } from '@low-quarry/core/contracts/jobs';
-import { vehicleName } from '@low-quarry/core/model';
+import { vehicleLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
@@ -8,6 +8,7 @@ import { z } from 'zod';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useOutbox } from '../../outbox/OutboxProvider';
 import { Button } from '../../ui/Button';
+import { ComboField } from '../../ui/ComboField';
 import { Field, INPUT } from '../../ui/Field';
 import { FormError } from '../../ui/FormError';
 import { Layer } from '../../ui/Layer';
@@ -102,7 +103,7 @@ function BookInForm({
   const chosen = vehicles.data?.vehicles.find(({ id }) => id === form.vehicleId);
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
-      <Field
+      <ComboField
         label="Vehicle and trim"
         error={errors.vehicleId}
         hint={
@@ -110,23 +111,11 @@ function BookInForm({
             ? `${chosen.audioPackage}. ${chosen.openings.length} openings.`
             : 'The trim decides wiring and openings.'
         }
-      >
-        {(ids) => (
-          <select
-            {...ids}
-            value={form.vehicleId}
-            onChange={({ target }) => onChange({ vehicleId: target.value })}
-            className={INPUT}
-          >
-            <option value="">{vehicles.isPending ? 'Loading vehicles …' : 'Choose …'}</option>
-            {vehicles.data?.vehicles.map((vehicle) => (
-              <option key={vehicle.id} value={vehicle.id}>
-                {vehicleName(vehicle)}, {vehicle.years}, {vehicle.trim}
-              </option>
-            ))}
-          </select>
-        )}
-      </Field>
+        value={form.vehicleId}
+        placeholder={vehicles.isPending ? 'Loading vehicles …' : 'Choose, or type a word'}
+        options={vehicles.data?.vehicles.map((each) => ({ value: each.id, label: vehicleLabel(each) })) ?? []}
+        onChange={(vehicleId) => onChange({ vehicleId })}
+      />
       <Field label="Whose car" error={errors.customer}>
         {(ids) => (
           <input

@@ -1,6 +1,6 @@
 /** Which part or vehicle of the library is wrong, and what is right? */
 import { FOUND_A_PAGE, type Unreadable } from '@low-quarry/core/contracts/catalogue';
-import { vehicleName } from '@low-quarry/core/model';
+import { vehicleLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
@@ -52,7 +52,7 @@ export function LibraryScreen() {
           <Vehicles
             unreadable={unreadable}
             find={find}
-            rows={all.map((each) => ({ id: each.id, name: `${vehicleName(each)}, ${each.years}, ${each.trim}` }))}
+            rows={all.map((each) => ({ id: each.id, name: vehicleLabel(each) }))}
           />
         )}
       </Answered>

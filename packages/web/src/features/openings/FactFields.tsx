@@ -5,6 +5,7 @@ import { FIXINGS } from '@low-quarry/core/fit';
 import { AIRBAGS, BEHIND, mayHoldAirbag, type OpeningRecord, SECOND_PLUGS } from '@low-quarry/core/model';
 import { AIRBAG_WORDS, BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';
 import { Choice } from '../../ui/Choice';
+import { ComboField } from '../../ui/ComboField';
 import { Field, INPUT } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
 import type { OpeningFacts } from './openingDraft';
@@ -65,14 +66,14 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
         options={FIXINGS.map((each) => [each, FIXING_WORDS[each]])}
         onChange={(fixing) => onChange({ fixing })}
       />
-      <Choice
+      <ComboField
         label="Connector"
         error={errorAt('record.wiring')}
         value={facts.wiring.kind === 'connector' ? facts.wiring.connectorId : facts.wiring.kind}
         options={[
-          ['unknown', 'Not looked at'],
-          ['noWires', 'No wires here'],
-          ...connectors.map(({ id, name }) => [id, name] as const),
+          { value: 'unknown', label: 'Not looked at' },
+          { value: 'noWires', label: 'No wires here' },
+          ...connectors.map(({ id, name }) => ({ value: id, label: name })),
         ]}
         onChange={(value) =>
           onChange({

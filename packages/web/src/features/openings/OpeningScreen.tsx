@@ -18,7 +18,15 @@ import {
 } from '@low-quarry/core/model';
 import { OPENING_FIELDS } from '@low-quarry/core/records';
 import { useQuery } from '@tanstack/react-query';
-import { type FormEvent, useCallback, useMemo, useState, useSyncExternalStore } from 'react';
+import {
+  type ComponentProps,
+  type FormEvent,
+  Suspense,
+  useCallback,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+} from 'react';
 import { useParams } from 'react-router';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useMay, useMe } from '../../api/me';
@@ -29,22 +37,23 @@ import { useOutbox } from '../../outbox/OutboxProvider';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button, LinkButton } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
+import { lateCode } from '../../ui/lateCode';
 import { newId } from '../../ui/newId';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
-import { Answered } from '../../ui/states';
+import { Answered, Loading } from '../../ui/states';
 import { UnreadProvider, useUnreadFields, withUnread } from '../../ui/unreadNumbers';
 import { useScreenAwake } from '../../ui/useScreenAwake';
 import { jobQuery } from '../jobs/jobsQueries';
 import { AroundFields } from './AroundFields';
 import { CarryOver } from './CarryOver';
+import { draftKey } from './draftKey';
 import { FaceFields } from './FaceFields';
 import { FactFields } from './FactFields';
 import { MeasureField } from './MeasureField';
-import { OpeningDrawing } from './OpeningDrawing';
+import type { OpeningDrawing } from './OpeningDrawing';
 import {
   carryOver,
-  draftKey,
   missingInDraft,
   type OpeningDraft,
   type OpeningFacts,
@@ -57,6 +66,10 @@ import {
 import { openingQuery } from './openingQueries';
 import { otherSide } from './otherSide';
 import { useDraft } from './useDraft';
+
+// The fields can be typed in before the drawing is there.
+const drawing = lateCode(() => import('./OpeningDrawing'));
+drawing.load().catch(() => {});
 
 export function OpeningScreen() {
   useScreenAwake();
@@ -216,7 +229,9 @@ function Filled({
         </div>
         <div className="contents lg:sticky lg:top-2 lg:flex lg:flex-col lg:gap-6">
           <section aria-label="Drawing" className="-order-1 flex flex-col gap-2 lg:order-none">
-            <OpeningDrawing opening={preview} rules={toFitRules(shop)} unit={unit} lit={lit} />
+            <Suspense fallback={<Loading what="the drawing" />}>
+              <Drawing opening={preview} rules={toFitRules(shop)} unit={unit} lit={lit} />
+            </Suspense>
             {/* Only beside the fields: above them it would push away the one that was just focused. */}
             {lit && (
               <p className="hidden border-l-4 border-action bg-paper px-3 py-2 lg:block">
@@ -368,4 +383,9 @@ function SaveState({
       {words}
     </p>
   );
+}
+
+function Drawing(props: ComponentProps<typeof OpeningDrawing>) {
+  const { OpeningDrawing: Loaded } = drawing.use();
+  return <Loaded {...props} />;
 }

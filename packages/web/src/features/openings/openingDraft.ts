@@ -27,7 +27,6 @@ import { type Difference, differencesOf, isSame, OPENING_FIELDS } from '@low-qua
 import { fail, ok, type Result } from '@low-quarry/core/result';
 import type { LengthUnit } from '@low-quarry/core/units';
 import { z } from 'zod';
-import { draftPrefix } from '../../device/drafts';
 import { readFrom, usualFace } from './surroundings';
 
 const fieldSchema = z.object({
@@ -60,11 +59,6 @@ export function toDraft(record: OpeningRecord, version: number): OpeningDraft {
     OPENING_DIMENSION_KEYS.map((key) => [key, toField(key, dimensions[key])]),
   ) as OpeningDraft['fields'];
   return { version, base: record, fields, facts, unread: {} };
-}
-
-/** Where a draft is kept on the device. */
-export function draftKey(personId: string, openingId: string): string {
-  return `${draftPrefix(personId)}opening.${openingId}`;
 }
 
 /** A draft kept on the device, or null when it is not readable (an older program wrote it). */

@@ -10,7 +10,8 @@ import { deviceStore } from '../../device/DeviceStore';
 import { forgetDraft, readDraftText, writeDraftText } from '../../device/drafts';
 import type { SaveOpening } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
-import { draftKey, type OpeningDraft, readDraft, rebase, toDraft } from './openingDraft';
+import { draftKey } from './draftKey';
+import { type OpeningDraft, readDraft, rebase, toDraft } from './openingDraft';
 import { openingKeys } from './openingQueries';
 
 export type DraftState = {

@@ -23,7 +23,7 @@ import { NoticeBanner } from '../../ui/NoticeBanner';
 import { Answered, Loading } from '../../ui/states';
 import { jobKeys } from '../jobs/jobsQueries';
 import { LiveChanges } from '../live/LiveChanges';
-import { draftKey } from '../openings/openingDraft';
+import { draftKey } from '../openings/draftKey';
 import { openingKeys } from '../openings/openingQueries';
 import { WaitingLink } from '../waiting/WaitingLink';
 import { FirstStartScreen } from './FirstStartScreen';

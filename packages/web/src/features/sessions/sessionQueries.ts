@@ -17,8 +17,7 @@ import type { z } from 'zod';
 import { AwayError, call, ProblemError } from '../../api/call';
 import { forgetQueries } from '../../api/keptQueries';
 import { setLeaving } from '../../api/leaving';
-import { forgetKnownCatalogue } from '../../catalogue/catalogueQueries';
-import { forgetCatalogue } from '../../catalogue/deviceCatalogue';
+import { forgetCatalogue, forgetKnownCatalogue } from '../../catalogue/forgetCatalogue';
 import { keepLeft, keepSession, type Left, readLeft, readSession } from './keptSession';
 
 /** What the server says, or what the device knows while it is away. */

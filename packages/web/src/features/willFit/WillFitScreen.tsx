@@ -1,40 +1,23 @@
 /** Will this one fit? Any speaker, in any opening of the library, without a job: the answer while the customer waits. */
 
 import type { ListedSpeaker } from '@low-quarry/core/catalogue';
-import { partName, type SpeakerRecord, TERMINALS, toFitCatalogue } from '@low-quarry/core/catalogue';
-import type { CheckId } from '@low-quarry/core/fit';
-import { judgeCandidate } from '@low-quarry/core/fit';
-import {
-  placeLabel,
-  readingHalfWidthsMm,
-  type Shop,
-  toFitOpening,
-  toFitRules,
-  type VehicleRecord,
-  vehicleName,
-} from '@low-quarry/core/model';
+import { partName, TERMINALS } from '@low-quarry/core/catalogue';
+import { placeLabel, type Shop, type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { type ComponentProps, Suspense, useMemo } from 'react';
 import { shopQuery } from '../../api/sharedQueries';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
-import { listedView } from '../../catalogue/listedView';
-import { FaceDrawing } from '../../drawing/FaceDrawing';
-import { SectionDrawing } from '../../drawing/SectionDrawing';
-import { sectionGeometry } from '../../drawing/sectionGeometry';
-import { factsOf, verdictLine } from '../../text/verdictLine';
 import { useAddress, withParams } from '../../ui/address';
+import { ComboField } from '../../ui/ComboField';
 import { Field, INPUT } from '../../ui/Field';
-import { PutRight } from '../../ui/PutRight';
+import { lateCode } from '../../ui/lateCode';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Loading } from '../../ui/states';
 import { useKept } from '../../ui/useKept';
-import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
-import { stackWords } from '../fit/CandidateList';
-import { CheckLedger } from '../fit/CheckLedger';
-import { OpenForOpening } from '../fit/OpenForOpening';
 import { vehiclesQuery } from '../jobs/jobsQueries';
+import type { FitAnswer } from './FitAnswer';
 import {
   EMPTY_HAND,
   HAND_ID,
@@ -44,7 +27,12 @@ import {
   handFormSchema,
   toHandSpeaker,
 } from './handSpeaker';
-import { bestStackQuery, speakerQuery } from './willFitQueries';
+import { speakerQuery } from './willFitQueries';
+
+/** Made once: each comparison by `localeCompare` would look the language up again. */
+const BY_NAME = new Intl.Collator('en');
+const answerCode = lateCode(() => import('./FitAnswer'));
+answerCode.load().catch(() => {});
 
 export function WillFitScreen() {
   const vehicles = useQuery(vehiclesQuery);
@@ -90,39 +78,29 @@ function Question({ vehicles, shop, catalogue }: QuestionProps) {
   const vehicle = vehicles.find(({ id }) => id === search.get('vehicle')) ?? vehicles[0];
   const openingAt = Math.min(Number(search.get('opening') ?? 0) || 0, (vehicle?.openings.length ?? 1) - 1);
   const record = vehicle?.openings[openingAt];
-  const speakers = useMemo(
-    () =>
-      catalogue.listed
-        .filter((part): part is ListedSpeaker => part.kind === 'speaker')
-        .sort((a, b) => partName(a).localeCompare(partName(b), 'en')),
-    [catalogue],
-  );
+  const speakers = useMemo(() => {
+    const listed = catalogue.listed
+      .filter((part): part is ListedSpeaker => part.kind === 'speaker')
+      .map((each) => ({ value: each.id, label: `${partName(each)}, ${each.nominalSize}` }))
+      .sort((a, b) => BY_NAME.compare(a.label, b.label));
+    return [{ value: HAND_ID, label: 'Typed in by hand' }, ...listed];
+  }, [catalogue]);
   const speakerId = search.get('speaker') ?? '';
   const isByHand = speakerId === HAND_ID;
   const typed = isByHand ? toHandSpeaker(hand, unit) : null;
-  const isListed = speakers.some(({ id }) => id === speakerId);
+  const isListed = !isByHand && speakers.some(({ value }) => value === speakerId);
   const read = useQuery({ ...speakerQuery(catalogue.version, speakerId), enabled: isListed });
   const speaker = isByHand ? (typed?.ok ? typed.value : null) : isListed ? (read.data ?? null) : null;
   if (!vehicle || !record) return <p className="text-muted">The library has no vehicle yet.</p>;
   return (
     <div className="grid items-start gap-6 lg:grid-cols-[320px_minmax(0,1fr)]">
       <form className="flex flex-col gap-2" onSubmit={(event) => event.preventDefault()}>
-        <Field label="Vehicle and trim">
-          {(ids) => (
-            <select
-              {...ids}
-              className={INPUT}
-              value={vehicle.id}
-              onChange={({ target }) => set('vehicle', target.value)}
-            >
-              {vehicles.map((each) => (
-                <option key={each.id} value={each.id}>
-                  {vehicleName(each)}, {each.years}, {each.trim}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
+        <ComboField
+          label="Vehicle and trim"
+          value={vehicle.id}
+          options={vehicles.map((each) => ({ value: each.id, label: vehicleLabel(each) }))}
+          onChange={(id) => set('vehicle', id)}
+        />
         <Field label="Opening" hint={`Made for ${record.nominalSize}`}>
           {(ids) => (
             <select
@@ -139,24 +117,13 @@ function Question({ vehicles, shop, catalogue }: QuestionProps) {
             </select>
           )}
         </Field>
-        <Field label="Speaker" hint="From the catalogue, or one that is on the counter">
-          {(ids) => (
-            <select
-              {...ids}
-              className={INPUT}
-              value={speakerId}
-              onChange={({ target }) => set('speaker', target.value)}
-            >
-              <option value="">Choose …</option>
-              <option value={HAND_ID}>Typed in by hand</option>
-              {speakers.map((each) => (
-                <option key={each.id} value={each.id}>
-                  {partName(each)}, {each.nominalSize}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
+        <ComboField
+          label="Speaker"
+          hint="From the catalogue, or one that is on the counter"
+          value={speakerId}
+          options={speakers}
+          onChange={(id) => set('speaker', id)}
+        />
         {isByHand && (
           <HandFields
             form={hand}
@@ -166,7 +133,9 @@ function Question({ vehicles, shop, catalogue }: QuestionProps) {
         )}
       </form>
       {speaker ? (
-        <Answer record={record} speaker={speaker} shop={shop} catalogue={catalogue} />
+        <Suspense fallback={<Loading what="the drawing" />}>
+          <Answer record={record} speaker={speaker} shop={shop} catalogue={catalogue} />
+        </Suspense>
       ) : (
         <p className="border-y border-hairline py-8 text-muted">
           {isByHand
@@ -235,81 +204,7 @@ function HandFields({
   );
 }
 
-function Answer({
-  record,
-  speaker,
-  shop,
-  catalogue,
-}: Pick<QuestionProps, 'shop' | 'catalogue'> & {
-  readonly record: VehicleRecord['openings'][number];
-  readonly speaker: SpeakerRecord;
-}) {
-  const { unit } = useSettings();
-  const [lit, setLit] = useState<CheckId | null>(null);
-  const { opening, rules } = useMemo(() => {
-    const names = new Map(catalogue.connectors.map(({ id, name }) => [id, name]));
-    const at = toFitOpening(record, readingHalfWidthsMm(shop), (id) => names.get(id) ?? id);
-    return { opening: at, rules: toFitRules(shop) };
-  }, [record, shop, catalogue]);
-  const best = useQuery(bestStackQuery(catalogue.version, opening, rules, speaker));
-  const { adapters } = useMemo(() => toFitCatalogue(catalogue.shelf), [catalogue]);
-  const { parts } = useMemo(() => listedView(catalogue), [catalogue]);
-  const judged = useMemo(() => {
-    if (!best.data) return null;
-    const found = judgeCandidate(opening, best.data, adapters, rules, unit);
-    return { judgement: found, section: sectionGeometry(opening, best.data, found, rules) };
-  }, [best.data, opening, adapters, rules, unit]);
-  if (best.isError) return <p role="alert">The answer could not be worked out: {best.error.message}</p>;
-  if (!best.data || !judged) return <Loading what="the answer" />;
-  const candidate = best.data;
-  const { judgement, section } = judged;
-  const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
-  return (
-    <section aria-label="The answer" className="grid min-w-0 gap-x-6 gap-y-3 xl:grid-cols-[minmax(0,1fr)_316px]">
-      <div className="flex min-w-0 flex-col gap-2">
-        <h2 className="text-[20px] font-bold leading-6">
-          {partName(speaker)}
-          <span className="block text-[14px] font-normal leading-5 text-muted">
-            {stackWords(
-              candidate.layers.map(({ id }) => id),
-              parts,
-            )}
-          </span>
-        </h2>
-        <p
-          role="status"
-          data-verdict={judgement.verdict}
-          className={`flex items-center gap-2 text-[18px] font-bold ${verdictColour(judgement.verdict)}`}
-        >
-          <VerdictMark verdict={judgement.verdict} hidden size={20} />
-          {verdictLine(factsOf(judgement), record.behind, unit)}
-        </p>
-        <p>{deciding?.sentence}</p>
-        <PutRight judgement={judgement} behind={record.behind} />
-        <OpenForOpening opening={opening} judgement={judgement} measureAt={null} />
-        <p className="text-[13px] leading-4 text-muted">
-          By what the library knows of this model; nothing of it was measured on this car.
-        </p>
-        <div className="grid items-end gap-4 sm:grid-cols-[6fr_5fr]">
-          <SectionDrawing
-            section={section}
-            unit={unit}
-            lit={lit}
-            maxHeightPx={400}
-            label={`Section. ${deciding?.sentence ?? ''}`}
-          />
-          <FaceDrawing
-            opening={opening}
-            candidate={candidate}
-            mount={judgement.mount}
-            plane={section.plane}
-            maxHeightPx={320}
-            lit={lit === 'bolts'}
-            label="Face with the bolt pattern at its best rotation"
-          />
-        </div>
-      </div>
-      <CheckLedger judgement={judgement} behind={record.behind} unit={unit} lit={lit} onLight={setLit} />
-    </section>
-  );
+function Answer(props: ComponentProps<typeof FitAnswer>) {
+  const { FitAnswer: Loaded } = answerCode.use();
+  return <Loaded {...props} />;
 }

@@ -1,0 +1,54 @@
+/**
+ * One of many: typing narrows the list, which may be thousands long. Nothing changes until one is picked. The code of the list comes behind the
+ * screen's; until then the field shows what is chosen.
+ */
+import { Suspense } from 'react';
+import { Field, type FieldIds, INPUT } from './Field';
+import { lateCode } from './lateCode';
+import type { Option } from './narrowed';
+
+const code = lateCode(() => import('./Combo'));
+code.load().catch(() => {});
+
+export type ComboProps<Value extends string> = {
+  /** Of none of the options: nothing is chosen yet. */
+  readonly value: string;
+  readonly options: readonly Option<Value>[];
+  readonly placeholder?: string;
+  readonly onChange: (value: Value) => void;
+};
+
+export function ComboField<Value extends string>({
+  label,
+  hint,
+  error,
+  ...combo
+}: ComboProps<Value> & {
+  readonly label: string;
+  readonly hint?: string | undefined;
+  readonly error?: string | null | undefined;
+}) {
+  return (
+    <Field label={label} hint={hint} error={error}>
+      {(ids) => (
+        <Suspense fallback={<Shown {...combo} ids={ids} />}>
+          <Late {...combo} ids={ids} label={label} />
+        </Suspense>
+      )}
+    </Field>
+  );
+}
+
+function Late<Value extends string>(props: ComboProps<Value> & { readonly ids: FieldIds; readonly label: string }) {
+  const { Combo } = code.use();
+  return <Combo {...props} />;
+}
+
+function Shown<Value extends string>({
+  ids,
+  value,
+  options,
+}: Pick<ComboProps<Value>, 'value' | 'options'> & { readonly ids: FieldIds }) {
+  const chosen = options.find((option) => option.value === value);
+  return <input {...ids} readOnly value={chosen?.label ?? ''} className={`${INPUT} pr-12`} />;
+}

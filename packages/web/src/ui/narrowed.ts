@@ -1,0 +1,19 @@
+/** What is left of a list when words are typed: what has every word somewhere, in the list's own order. */
+export type Option<Value extends string = string> = { readonly value: Value; readonly label: string };
+
+export function narrowed<Value extends string>(
+  options: readonly Option<Value>[],
+  typed: string,
+): readonly Option<Value>[] {
+  const words = plain(typed).split(/\s+/).filter(Boolean);
+  if (words.length === 0) return options;
+  return options.filter(({ label }) => {
+    const text = plain(label);
+    return words.every((word) => text.includes(word));
+  });
+}
+
+/** As it is typed on any keyboard: without accents, with x for ×. */
+function plain(text: string): string {
+  return text.normalize('NFD').replace(/\p{M}/gu, '').replaceAll('×', 'x').toLowerCase();
+}
