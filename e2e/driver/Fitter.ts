@@ -96,6 +96,15 @@ export class Fitter {
     return this;
   }
 
+  /** One of many: types what narrows the list down, and picks what has these words. */
+  async pickOf(label: string, words: string): Promise<this> {
+    const field = this.page.getByRole('combobox', { name: label });
+    await field.click();
+    await field.fill(words);
+    await this.page.getByRole('option').filter({ hasText: words }).first().click();
+    return this;
+  }
+
   async save(): Promise<this> {
     await this.page.getByRole('button', { name: 'Save measurements' }).click();
     return this;

@@ -65,7 +65,7 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     name: 'fit, laid over, in space',
     open: async (fitter) => {
       await fitter.whatFits('Ostrand Longshore, PILOT 1', 'Front door, left');
-      await fitter.page.getByLabel('Lay another one over it').selectOption({ index: 3 });
+      await fitter.pickOf('Lay another one over it', 'Shoal 65 Slim');
       await fitter.page.getByText('Show it in space').click();
       await expect(fitter.page.locator('canvas')).toBeVisible();
     },
@@ -75,7 +75,7 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     open: async (fitter) => {
       await fitter.openJobs();
       await fitter.page.getByRole('link', { name: 'Will this one fit?' }).click();
-      await fitter.page.getByLabel('Speaker').selectOption({ label: 'Typed in by hand' });
+      await fitter.pickOf('Speaker', 'Typed in by hand');
       await fitter.page.getByLabel('Mounting depth').fill('deep');
     },
   },

@@ -84,7 +84,7 @@ test('entries are sent in order, and a car that was booked in while the server w
   await fitter.comeIn('Okke');
   await fitter.openJobs();
   await page.getByRole('button', { name: 'Book a car in' }).click();
-  await page.getByLabel('Vehicle and trim').selectOption({ index: 1 });
+  await fitter.pickOf('Vehicle and trim', 'Corran Tern');
   await page.getByLabel('Whose car').fill('Lighthouse');
   await shop.kill();
   await page.getByRole('button', { name: /^Book in with/ }).click();

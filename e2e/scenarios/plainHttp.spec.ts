@@ -61,7 +61,7 @@ test('a car is booked in, once', async ({ fitter }) => {
   await fitter.comeIn('Okke');
   await fitter.openJobs();
   await page.getByRole('button', { name: 'Book a car in' }).click();
-  await page.getByLabel('Vehicle and trim').selectOption({ index: 1 });
+  await fitter.pickOf('Vehicle and trim', 'Corran Tern');
   await page.getByLabel('Whose car').fill('Tin building');
   await page.getByRole('button', { name: /^Book in with/ }).click();
   await expect(page.getByRole('link', { name: 'Order list' })).toBeVisible();

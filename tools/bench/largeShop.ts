@@ -8,7 +8,7 @@
 import { type PartRecord, toFitCatalogue } from '@low-quarry/core/catalogue';
 import { CatalogueIndex } from '@low-quarry/core/fit/search/CatalogueIndex';
 import { FitEngine } from '@low-quarry/core/fit/search/FitEngine';
-import { readingHalfWidthsMm, toFitRules } from '@low-quarry/core/model/shop';
+import { readingHalfWidthsMm, toFitRules } from '@low-quarry/core/model/settings';
 import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
 import type { VehicleRecord } from '@low-quarry/core/model/vehicle';
 import { readStored } from '@low-quarry/core/records/storedRecord';

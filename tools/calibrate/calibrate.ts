@@ -10,7 +10,7 @@ import { enoughScrews } from '@low-quarry/core/geometry/BoltPattern';
 import { landingStretches } from '@low-quarry/core/geometry/landingTurns';
 import { seededRandom } from '@low-quarry/core/math/seededRandom';
 import { fromSide } from '@low-quarry/core/model/fromSide';
-import { SHOP_DEFAULTS, toFitRules } from '@low-quarry/core/model/shop';
+import { SETTINGS_DEFAULTS, toFitRules } from '@low-quarry/core/model/settings';
 import { SOURCE_HALF_WIDTHS_MM } from '@low-quarry/core/model/source';
 import { rimPlaceList } from '@low-quarry/core/model/toFitOpening';
 import { anyPair } from '@low-quarry/core/testing/boltPatterns';
@@ -50,7 +50,7 @@ const TIED = 1 / OUTCOMES;
 /** Patterns whose every turn is scanned. */
 const PATTERNS = 300;
 
-const shop = toFitRules({ name: 'Calibration', ...SHOP_DEFAULTS });
+const shop = toFitRules({ name: 'Calibration', ...SETTINGS_DEFAULTS });
 /** An interval of a level leaves half of the rest on either side. */
 const rulesAt = (level: number): FitRules => ({ ...shop, confidence: (1 + level) / 2 });
 const ruled = LEVELS.map(rulesAt);

@@ -23,7 +23,7 @@ describe('answers that are no answers', () => {
   test('nothing of the inside is shown when the database is broken', async () => {
     await app.owner.query('ALTER TABLE "shop" RENAME TO "gone"');
     try {
-      const { body } = await app.http.get('/api/shop').expect(500);
+      const { body } = await app.http.get('/api/settings').expect(500);
       expect(body).toEqual({
         type: '/problems/fault',
         title: 'A fault of ours',
@@ -33,7 +33,7 @@ describe('answers that are no answers', () => {
     } finally {
       await app.owner.query('ALTER TABLE "gone" RENAME TO "shop"');
     }
-    await app.http.get('/api/shop').expect(200);
+    await app.http.get('/api/settings').expect(200);
   });
 
   test('headers: nothing is framed, sniffed or told about the server', async () => {
@@ -51,7 +51,13 @@ test('while the database is away every route says so with 503, and afterwards it
     await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [app.name]);
   });
   const job = '00000000-0000-4000-8000-000000000001';
-  for (const path of ['/api/health', '/api/jobs', '/api/catalogue/changes', '/api/shop', `/api/jobs/${job}/order`]) {
+  for (const path of [
+    '/api/health',
+    '/api/jobs',
+    '/api/catalogue/changes',
+    '/api/settings',
+    `/api/jobs/${job}/order`,
+  ]) {
     const { body } = await app.http.get(path).expect(503);
     expect(body).toMatchObject({ type: '/problems/database-away', status: 503 });
   }

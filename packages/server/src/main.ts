@@ -21,7 +21,7 @@ import { NightWatch } from './features/backup/NightWatch';
 import { createRunners } from './features/backup/runners';
 import { type Open, ShopReplacement } from './features/backup/ShopReplacement';
 import { ChangeFeed } from './features/live/ChangeFeed';
-import { ShopStore } from './features/shop/ShopStore';
+import { SettingsStore } from './features/settings/SettingsStore';
 import { createServer } from './http/createServer';
 import { Hold } from './http/Hold';
 import { isDatabaseAway } from './http/isDatabaseAway';
@@ -58,7 +58,7 @@ async function main(): Promise<void> {
       process.send?.({ demoSignIns: await readDemoPeople(config.demoDir) });
     },
   };
-  const shop = await new ShopStore(db.manager).findWithKind();
+  const shop = await new SettingsStore(db.manager).findWithKind();
   if (!isLoopback(config.host)) requireRealOwner(config.host, shop);
   else if (!shop && config.startsDemo) await loadDemo(db, config.demoDir, identity);
   else if (shop?.isDemo) await addDemoPeople(db, config.demoDir, identity);
@@ -106,7 +106,7 @@ async function main(): Promise<void> {
     log.info('closed');
   });
   await listen(server, config);
-  const isDemo = (await new ShopStore(db.manager).findWithKind())?.isDemo ?? false;
+  const isDemo = (await new SettingsStore(db.manager).findWithKind())?.isDemo ?? false;
   const url = urlOf(server, config);
   log.info({ url }, 'listening');
   process.send?.({ listening: url, demoSignIns: isDemo ? await demo.signIns() : null });

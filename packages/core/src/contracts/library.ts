@@ -1,10 +1,72 @@
-/** Corrections to the library: a part or a vehicle as a record with a version. */
+/** The library: parts and vehicles as records with a version, found, corrected, and brought in many at once. */
 import { z } from 'zod';
-import { partSchema } from '../catalogue';
+import { PART_KINDS, partSchema } from '../catalogue';
+import { partsFileSchema } from '../formats';
 import { vehicleSchema } from '../model';
 import { contract, nothing } from './contract';
 
+/** A record that is kept and cannot be read, and why; its history can bring it back. */
+export const unreadableSchema = z.object({ id: z.string(), why: z.string() });
+export type Unreadable = z.infer<typeof unreadableSchema>;
+
 const idSchema = z.string().min(1).max(80);
+
+const foundPartSchema = z.object({
+  id: z.string(),
+  kind: z.enum(PART_KINDS),
+  /** Maker and name. */
+  label: z.string(),
+  /** Why what is kept cannot be read; null where it can. */
+  unreadable: z.string().nullable(),
+});
+export type FoundPart = z.infer<typeof foundPartSchema>;
+
+export const FOUND_A_PAGE = 50;
+
+/** Parts with every word in their name, maker, supplier, size or id, by name. */
+export const findParts = contract({
+  method: 'get',
+  path: '/api/parts',
+  permission: 'read',
+  params: z.object({
+    find: z.string().max(100).default(''),
+    /** The first is 1. */
+    page: z.coerce.number().int().min(1).max(100_000).default(1),
+  }),
+  body: nothing,
+  answer: z.object({ found: z.array(foundPartSchema), total: z.int() }),
+});
+
+/** How many parts one file may bring in: as many as a parts pack has. */
+export const MOST_IMPORT_MB = 96;
+
+/**
+ * Brings a parts pack into the catalogue, whole or not at all: new parts come in, those with a known id are replaced where anything
+ * differs, nothing is taken away. With `tryOut` nothing is changed, and the answer says what would be.
+ */
+export const importParts = contract({
+  method: 'post',
+  path: '/api/parts/imports',
+  permission: 'library',
+  params: z.object({}),
+  body: z.strictObject({
+    /** What it is brought in from, such as the file's name. */
+    name: z.string().trim().min(1, 'Say what it is brought in from.').max(120),
+    pack: partsFileSchema,
+    tryOut: z.boolean().default(false),
+  }),
+  answer: z.object({ added: z.int(), changed: z.int(), same: z.int(), connectors: z.int() }),
+});
+export type PartsImported = z.infer<typeof importParts.answer>;
+
+export const listVehicles = contract({
+  method: 'get',
+  path: '/api/vehicles',
+  permission: 'read',
+  params: z.object({}),
+  body: nothing,
+  answer: z.object({ vehicles: z.array(vehicleSchema), unreadable: z.array(unreadableSchema) }),
+});
 
 export const getPart = contract({
   method: 'get',

@@ -1,14 +1,14 @@
 /** Openings of every family whose true shapes are known: a few of those that `npm run calibrate` counts by the thousand. */
 import { describe, expect, test } from '@jest/globals';
 import { fromSide } from '../model/fromSide';
-import { SHOP_DEFAULTS, toFitRules } from '../model/shop';
+import { SETTINGS_DEFAULTS, toFitRules } from '../model/settings';
 import { FAMILIES } from '../testing/simulation/families';
 import { mirroredCandidate } from '../testing/simulation/mirroredCandidate';
 import { judgeAsMounted, judgeSimulated, simulateCar } from '../testing/simulation/simulateCar';
 import { writtenOpening } from '../testing/simulation/written';
 import { CHECK_IDS, type Check } from './Check';
 
-const rules = toFitRules({ name: 'Simulated', ...SHOP_DEFAULTS });
+const rules = toFitRules({ name: 'Simulated', ...SETTINGS_DEFAULTS });
 const surest = { ...rules, confidence: 0.9995 };
 const CARS = [0, 1];
 const SEED = 77;

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { toFitCatalogue } from '../catalogue';
 import { judgeCandidate } from '../fit/judgeCandidate';
 import { fromSide } from '../model/fromSide';
-import { readingHalfWidthsMm } from '../model/shop';
+import { readingHalfWidthsMm } from '../model/settings';
 import { toFitOpening } from '../model/toFitOpening';
 import { fitReport, fitReportSchema, fitReportText } from './fitReport';
 import { JSON_SCHEMAS } from './jsonSchemas';

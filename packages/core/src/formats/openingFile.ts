@@ -1,8 +1,8 @@
 /** An opening as a file: what is known of it, and how the shop that measured it judges. */
 import { z } from 'zod';
-import { openingRecordSchema, SHOP_DEFAULTS, shopSchema } from '../model';
+import { openingRecordSchema, SETTINGS_DEFAULTS, settingsSchema } from '../model';
 
-const rulesSchema = shopSchema.pick({
+const rulesSchema = settingsSchema.pick({
   clearancesMm: true,
   confidence: true,
   halfWidthsMm: true,
@@ -18,6 +18,6 @@ export const openingFileSchema = z.strictObject({
   version: z.literal(1),
   opening: openingRecordSchema,
   /** Defaults are those a shop starts with. */
-  rules: rulesSchema.default(() => rulesSchema.strip().parse(SHOP_DEFAULTS)),
+  rules: rulesSchema.default(() => rulesSchema.strip().parse(SETTINGS_DEFAULTS)),
 });
 export type OpeningFile = z.infer<typeof openingFileSchema>;

@@ -15,7 +15,7 @@ import {
   jobFactsSchema,
   openingRecordSchema,
   rolesSchema,
-  shopSchema,
+  settingsSchema,
   vehicleSchema,
   withLayerIds,
 } from '../model';
@@ -48,7 +48,7 @@ const jobSchema = z.strictObject({
 export const shopFileSchema = z.strictObject({
   format: z.literal('shop'),
   version: z.literal(2),
-  settings: shopSchema,
+  settings: settingsSchema,
   /** How often the settings, a part, a vehicle were changed; what was not is left out. */
   versions: z.strictObject({
     settings: z.int().positive(),

@@ -61,7 +61,14 @@ export { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from './openingDimensions'
 export { mayHoldAirbag, type Place, placeLabel, type Side } from './place';
 export { readMeasurement } from './readMeasurement';
 export { type FacePlace, readPlaces } from './readPlaces';
-export { readingHalfWidthsMm, SHOP_DEFAULTS, type Shop, shopSchema, toFitRules, WEEKDAYS } from './shop';
+export {
+  readingHalfWidthsMm,
+  SETTINGS_DEFAULTS,
+  type ShopSettings,
+  settingsSchema,
+  toFitRules,
+  WEEKDAYS,
+} from './settings';
 export { ORIGIN_LABELS, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
 export { airbagAt, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
 export { type Body, type VehicleRecord, vehicleLabel, vehicleName, vehicleSchema } from './vehicle';

@@ -6,7 +6,7 @@ import { type OpeningRecord, openingRecordSchema } from './opening';
 import { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from './openingDimensions';
 import { placeLabel } from './place';
 import { readMeasurement } from './readMeasurement';
-import { SHOP_DEFAULTS, shopSchema } from './shop';
+import { SETTINGS_DEFAULTS, settingsSchema } from './settings';
 import { SOURCE_HALF_WIDTHS_MM } from './source';
 import { toFitOpening } from './toFitOpening';
 import { missingDimensions, wantedDimensions } from './wantedDimensions';
@@ -149,7 +149,7 @@ describe('cautions', () => {
 });
 
 test('the settings a shop starts with are valid', () => {
-  expect(shopSchema.safeParse({ name: 'Shop', ...SHOP_DEFAULTS }).success).toBe(true);
+  expect(settingsSchema.safeParse({ name: 'Shop', ...SETTINGS_DEFAULTS }).success).toBe(true);
 });
 
 test('a part keeps its rounding as the half-width of every length, and its price by the piece', () => {

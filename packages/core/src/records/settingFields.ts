@@ -1,5 +1,5 @@
 /** The shop's settings, each with what it changes: the settings screen and the history read the same list. */
-import { type Shop, SOURCE_IDS, SOURCES, WEEKDAYS } from '../model';
+import { type ShopSettings, SOURCE_IDS, SOURCES, WEEKDAYS } from '../model';
 import { type Field, keyField, plainWords } from './Field';
 
 /** How a setting is typed. */
@@ -13,7 +13,7 @@ export type SettingInput =
   | { readonly kind: 'days' }
   | { readonly kind: 'stock' };
 
-export type SettingField = Field<Shop> & {
+export type SettingField = Field<ShopSettings> & {
   readonly group: SettingGroup;
   /** What changing it changes, in a sentence. */
   readonly changes: string;
@@ -35,17 +35,17 @@ export type SettingGroup = (typeof SETTING_GROUPS)[number];
 
 type Extras = Pick<SettingField, 'group' | 'changes' | 'input'> & { readonly judges?: boolean };
 
-function setting(field: Field<Shop>, { judges = false, ...extras }: Extras): SettingField {
+function setting(field: Field<ShopSettings>, { judges = false, ...extras }: Extras): SettingField {
   return { ...field, ...extras, judges };
 }
 
 /** A field inside one of the settings' objects. */
-function inside<Key extends keyof Shop & string>(
+function inside<Key extends keyof ShopSettings & string>(
   outer: Key,
   inner: string,
   label: string,
   words: (value: unknown) => string = plainWords,
-): Field<Shop> {
+): Field<ShopSettings> {
   return {
     path: `${outer}.${inner}`,
     label,
@@ -208,7 +208,7 @@ export const SETTING_FIELDS: readonly SettingField[] = [
     keyField(
       'stock',
       'Sheet for rings',
-      (value) => (value as Shop['stock']).map(({ thicknessMm }) => `${thicknessMm} mm`).join(', ') || 'none',
+      (value) => (value as ShopSettings['stock']).map(({ thicknessMm }) => `${thicknessMm} mm`).join(', ') || 'none',
     ),
     {
       group: 'Sheet for rings',

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { spacerSchema } from '../catalogue';
-import { SHOP_DEFAULTS, shopSchema } from '../model/shop';
+import { SETTINGS_DEFAULTS, settingsSchema } from '../model/settings';
 import { measuredBy, PLAIN_OPENING } from '../testing/plainOpening';
 import { changedSince, type Snapshot } from './snapshot';
 
@@ -16,7 +16,7 @@ const RING = spacerSchema.parse({
   outer: { kind: 'circle', diameterMm: 170 },
   heightMm: 10,
 });
-const SETTINGS = shopSchema.parse({ ...SHOP_DEFAULTS, name: 'Slipway Nine' });
+const SETTINGS = settingsSchema.parse({ ...SETTINGS_DEFAULTS, name: 'Slipway Nine' });
 const THEN: Snapshot = {
   opening: { ...PLAIN_OPENING, dimensions: { depthBehind: measuredBy('Rieke', 58) } },
   parts: [RING],

@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { partSchema } from '../catalogue';
-import { openingRecordSchema, shopSchema } from '../model';
+import { openingRecordSchema, settingsSchema } from '../model';
 import { type Difference, differencesOf } from './Field';
 import { OPENING_FIELDS } from './openingFields';
 import { recordDifferences } from './recordDifferences';
@@ -15,7 +15,7 @@ export const snapshotSchema = z.object({
   opening: openingRecordSchema,
   /** Speaker, brackets, spacer (where it is bought) and harness adapters. */
   parts: z.array(partSchema),
-  settings: shopSchema,
+  settings: settingsSchema,
   /** The verdict in a sentence, as it was. */
   sentence: z.string(),
 });

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, test } from '@jest/globals';
-import { SHOP_DEFAULTS } from '../model/shop';
+import { SETTINGS_DEFAULTS } from '../model/settings';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { changeSentences } from './changeSentences';
 import { RECORD_KINDS } from './kinds';
@@ -17,7 +17,7 @@ import {
 } from './storedRecord';
 
 const SAMPLES = path.resolve(import.meta.dirname, '../../../../samples/versions');
-const SHOP = { ...SHOP_DEFAULTS, name: 'Boathouse' };
+const SHOP = { ...SETTINGS_DEFAULTS, name: 'Boathouse' };
 
 describe('samples of every earlier form', () => {
   const files = readdirSync(SAMPLES).filter((name) => name.startsWith('records-'));

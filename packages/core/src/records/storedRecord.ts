@@ -7,7 +7,7 @@
  */
 import type { z } from 'zod';
 import { connectorSchema } from '../catalogue';
-import { openingRecordSchema, SHOP_DEFAULTS, shopSchema, vehicleSchema } from '../model';
+import { openingRecordSchema, SETTINGS_DEFAULTS, settingsSchema, vehicleSchema } from '../model';
 import { fail, ok, type Result } from '../result';
 import { RECORDS } from './kinds';
 import type { Raw, RecordEntry, Upgrade } from './kinds/RecordEntry';
@@ -57,7 +57,7 @@ export function upgradeRecord(json: unknown, upgrades: readonly Upgrade[]): Resu
 
 /** What can be read of the settings, with the defaults for the rest: for showing them and setting them right, not for judging. */
 export function salvageSettings(json: unknown): Stored<'settings'> {
-  return salvage(shopSchema, json, { ...SHOP_DEFAULTS, name: 'A shop' });
+  return salvage(settingsSchema, json, { ...SETTINGS_DEFAULTS, name: 'A shop' });
 }
 
 /** What can be read of an opening, and nothing known of the rest. */

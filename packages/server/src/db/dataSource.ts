@@ -5,15 +5,15 @@ import { DataSource } from 'typeorm';
 import { ChoiceEntity } from '../features/choices/ChoiceEntity';
 import { ChangeEntity } from '../features/history/ChangeEntity';
 import { JobEntity } from '../features/jobs/JobEntity';
+import { ConnectorEntity } from '../features/library/ConnectorEntity';
+import { PartEntity } from '../features/library/PartEntity';
+import { VehicleEntity } from '../features/library/VehicleEntity';
 import { OpeningEntity } from '../features/openings/OpeningEntity';
-import { ConnectorEntity } from '../features/parts/ConnectorEntity';
-import { PartEntity } from '../features/parts/PartEntity';
 import { PersonEntity } from '../features/people/PersonEntity';
 import { AttemptEntity } from '../features/sessions/AttemptEntity';
 import { DeviceEntity } from '../features/sessions/DeviceEntity';
 import { SessionEntity } from '../features/sessions/SessionEntity';
-import { ShopEntity } from '../features/shop/ShopEntity';
-import { VehicleEntity } from '../features/vehicles/VehicleEntity';
+import { SettingsEntity } from '../features/settings/SettingsEntity';
 import { OnceEntity } from '../http/OnceEntity';
 import { WorkEntity } from '../work/WorkEntity';
 import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
@@ -106,7 +106,7 @@ function dataSource(url: string, kind: keyof typeof KINDS, upTo = MIGRATION_NAME
     type: 'postgres',
     url,
     entities: [
-      ShopEntity,
+      SettingsEntity,
       ConnectorEntity,
       PartEntity,
       VehicleEntity,

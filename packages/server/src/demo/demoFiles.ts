@@ -14,7 +14,7 @@ import {
   openingFactsSchema,
   openingRecordSchema,
   rolesSchema,
-  shopSchema,
+  settingsSchema,
   vehicleSchema,
 } from '@low-quarry/core/model';
 import { z } from 'zod';
@@ -59,7 +59,7 @@ export function readDemoPeople(dir: string) {
 export async function readDemoFiles(dir: string) {
   const [people, shop, connectors, vehicles, jobs, speakers, brackets, spacers, adapters] = await Promise.all([
     readDemoPeople(dir),
-    read(dir, 'shop.json', shopSchema),
+    read(dir, 'shop.json', settingsSchema),
     read(dir, 'connectors.json', z.array(connectorSchema)),
     read(dir, 'vehicles.json', z.array(vehicleSchema)),
     read(dir, 'jobs.json', z.array(demoJobSchema)),

@@ -4,7 +4,7 @@ import path from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { NOMINAL_SIZES, toFitCatalogue } from '@low-quarry/core/catalogue';
 import { bestStack } from '@low-quarry/core/fit/bestStack';
-import { toFitRules } from '@low-quarry/core/model/shop';
+import { toFitRules } from '@low-quarry/core/model/settings';
 import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
 import { rankCandidates } from '@low-quarry/core/testing/rankCandidates';
 import { createTestApp, type TestApp } from '../testing/testApp';

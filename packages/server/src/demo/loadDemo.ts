@@ -4,12 +4,12 @@ import { createChoicesService } from '../features/choices/choicesRoutes';
 import { History, programAuthor } from '../features/history/History';
 import { JobsStore } from '../features/jobs/JobsStore';
 import { noteNewJob } from '../features/jobs/noteJob';
+import { PartsStore } from '../features/library/PartsStore';
+import { VehiclesStore } from '../features/library/VehiclesStore';
 import { OpeningsStore } from '../features/openings/OpeningsStore';
-import { PartsStore } from '../features/parts/PartsStore';
 import { PeopleStore } from '../features/people/PeopleStore';
 import { hashSecret } from '../features/people/secrets';
-import { ShopStore } from '../features/shop/ShopStore';
-import { VehiclesStore } from '../features/vehicles/VehiclesStore';
+import { SettingsStore } from '../features/settings/SettingsStore';
 import { type DemoJob, readDemoFiles, readDemoPeople } from './demoFiles';
 
 export type Identity = { readonly now: () => Date; readonly newId: () => string };
@@ -69,7 +69,7 @@ async function fill(
   files: Awaited<ReturnType<typeof readDemoFiles>>,
   identity: Identity,
 ): Promise<void> {
-  await new ShopStore(manager).insert(files.shop, { isDemo: true });
+  await new SettingsStore(manager).insert(files.shop, { isDemo: true });
   await insertPeople(manager, files.people, identity);
   const parts = new PartsStore(manager);
   await parts.saveConnectors(files.connectors);

@@ -5,14 +5,14 @@
 import { type DehydratedState, dehydrate, hydrate, type QueryClient } from '@tanstack/react-query';
 import { del, get, set } from 'idb-keyval';
 
-const KEPT = new Set<unknown>(['jobs', 'openings', 'orders', 'shop', 'connectors', 'vehicles']);
+const KEPT = new Set<unknown>(['jobs', 'openings', 'orders', 'settings', 'connectors', 'vehicles']);
 const KEEP_MS = 1000;
 /**
  * Another program's answers may have another form, in which a screen would miss what it reads. Raised whenever a contract gets a
  * field. 2: openings with what lies in front, what was read from, and how the hole lies. 3: choices with work by hand, openings with
- * what stands around the hole and behind it. 4: jobs that end, page by page; the catalogue lies apart.
+ * what stands around the hole and behind it. 4: jobs that end, page by page; the catalogue lies apart. 5: settings under a name of their own.
  */
-const FORM = 4;
+const FORM = 5;
 
 const keyOf = (personId: string, form = FORM) => `low-quarry.queries.${form}.${personId}`;
 

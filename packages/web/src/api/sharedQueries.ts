@@ -1,11 +1,13 @@
 /** Queries that several features read. */
-import { getShop, listConnectors } from '@low-quarry/core/contracts/catalogue';
+
+import { listConnectors } from '@low-quarry/core/contracts/catalogue';
+import { getSettings } from '@low-quarry/core/contracts/settings';
 import { queryOptions } from '@tanstack/react-query';
 import { call } from './call';
 
-export const shopQuery = queryOptions({
-  queryKey: ['shop'],
-  queryFn: ({ signal }) => call(getShop, { params: {}, signal }),
+export const shopSettingsQuery = queryOptions({
+  queryKey: ['settings'],
+  queryFn: ({ signal }) => call(getSettings, { params: {}, signal }),
   staleTime: 60_000,
   // What could be read of them, with defaults for the rest, is for setting them right; nobody's clearances are judged by.
   select: ({ settings, unreadable }) => {

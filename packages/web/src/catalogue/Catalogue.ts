@@ -1,7 +1,8 @@
 /** The catalogue in memory: what the shop sent, read once, and what changed since, record by record. */
 
 import type { ConnectorRecord, PartRecord } from '@low-quarry/core/catalogue';
-import type { CatalogueChanges, CataloguePlace, Unreadable } from '@low-quarry/core/contracts/catalogue';
+import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
+import type { Unreadable } from '@low-quarry/core/contracts/library';
 import { readStored } from '@low-quarry/core/records';
 
 export class Catalogue {

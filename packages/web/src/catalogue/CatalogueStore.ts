@@ -11,7 +11,8 @@ import {
   type PartRecord,
   toListedPart,
 } from '@low-quarry/core/catalogue';
-import type { CataloguePlace, Unreadable } from '@low-quarry/core/contracts/catalogue';
+import type { CataloguePlace } from '@low-quarry/core/contracts/catalogue';
+import type { Unreadable } from '@low-quarry/core/contracts/library';
 import { toStored } from '@low-quarry/core/records';
 import { BUCKETS, bucketOf } from './bucketOf';
 import { Catalogue, versionOf } from './Catalogue';

@@ -1,7 +1,7 @@
 /** What screens need of the catalogue at once; whole parts they ask for by their ids. */
 
 import type { ConnectorRecord, ListedPart, PartRecord } from '@low-quarry/core/catalogue';
-import type { Unreadable } from '@low-quarry/core/contracts/catalogue';
+import type { Unreadable } from '@low-quarry/core/contracts/library';
 
 export type KnownCatalogue = {
   /** Another one, another catalogue: whatever was worked out with it is asked for anew. */

@@ -2,9 +2,8 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCombobox } from 'downshift';
 import { useMemo, useRef, useState } from 'react';
-import type { ComboProps } from './ComboField';
 import { type FieldIds, INPUT, labelIdOf } from './Field';
-import { narrowed, type Option } from './narrowed';
+import { type ComboProps, narrowed, type Option } from './narrowed';
 
 const ROW_PX = 48;
 const HIGHEST_PX = 336;
@@ -62,7 +61,7 @@ export function Combo<Value extends string>({
         {...getInputProps({ ...told, onFocus: ({ currentTarget }) => currentTarget.select() })}
         placeholder={placeholder}
         autoComplete="off"
-        className={`${INPUT} pr-12`}
+        className={`${INPUT} pr-12 text-ellipsis`}
       />
       <button
         {...getToggleButtonProps({ type: 'button', 'aria-label': `${label}: show the list` })}

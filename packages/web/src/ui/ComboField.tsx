@@ -5,18 +5,10 @@
 import { Suspense } from 'react';
 import { Field, type FieldIds, INPUT } from './Field';
 import { lateCode } from './lateCode';
-import type { Option } from './narrowed';
+import type { ComboProps } from './narrowed';
 
 const code = lateCode(() => import('./Combo'));
 code.load().catch(() => {});
-
-export type ComboProps<Value extends string> = {
-  /** Of none of the options: nothing is chosen yet. */
-  readonly value: string;
-  readonly options: readonly Option<Value>[];
-  readonly placeholder?: string;
-  readonly onChange: (value: Value) => void;
-};
 
 export function ComboField<Value extends string>({
   label,
@@ -50,5 +42,5 @@ function Shown<Value extends string>({
   options,
 }: Pick<ComboProps<Value>, 'value' | 'options'> & { readonly ids: FieldIds }) {
   const chosen = options.find((option) => option.value === value);
-  return <input {...ids} readOnly value={chosen?.label ?? ''} className={`${INPUT} pr-12`} />;
+  return <input {...ids} readOnly value={chosen?.label ?? ''} className={`${INPUT} pr-12 text-ellipsis`} />;
 }

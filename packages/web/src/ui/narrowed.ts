@@ -1,6 +1,15 @@
 /** What is left of a list when words are typed: what has every word somewhere, in the list's own order. */
 export type Option<Value extends string = string> = { readonly value: Value; readonly label: string };
 
+/** What a field with such a list is given. */
+export type ComboProps<Value extends string> = {
+  /** Of none of the options: nothing is chosen yet. */
+  readonly value: string;
+  readonly options: readonly Option<Value>[];
+  readonly placeholder?: string;
+  readonly onChange: (value: Value) => void;
+};
+
 export function narrowed<Value extends string>(
   options: readonly Option<Value>[],
   typed: string,

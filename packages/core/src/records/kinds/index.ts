@@ -4,7 +4,7 @@
  * and adds it here; the history, undo, merging, backups and every list of kinds read this table, and the compiler names what is left.
  */
 
-import type { JobState, OpeningRecord, Shop } from '../../model';
+import type { JobState, OpeningRecord, ShopSettings } from '../../model';
 import { type ChoiceState, choiceEntry } from './choice';
 import { jobEntry } from './job';
 import { openingEntry } from './opening';
@@ -33,7 +33,7 @@ export type StateOf = {
   readonly job: JobState;
   readonly opening: OpeningRecord;
   readonly choice: ChoiceState;
-  readonly settings: Shop;
+  readonly settings: ShopSettings;
   readonly person: PersonState;
   readonly partsImport: PartsImportState;
 };

@@ -1,4 +1,4 @@
-import { isCurrency, NO_CURRENCY, shopSchema } from '../../model';
+import { isCurrency, NO_CURRENCY, settingsSchema } from '../../model';
 import { SETTING_FIELDS } from '../settingFields';
 import { recordEntry, type Upgrade, verbs } from './RecordEntry';
 
@@ -8,7 +8,7 @@ const withRealCurrency: Upgrade = (settings) =>
 
 export const settingsEntry = recordEntry({
   word: 'Settings',
-  schema: shopSchema,
+  schema: settingsSchema,
   upgrades: [withRealCurrency],
   fields: SETTING_FIELDS,
   did: verbs('set up', 'changed', 'reset'),

@@ -3,7 +3,7 @@ import type { Work } from '@low-quarry/core/contracts/work';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { WorkQueue } from '../../work/WorkQueue';
-import { ShopStore } from '../shop/ShopStore';
+import { SettingsStore } from '../settings/SettingsStore';
 import type { BackupService } from './BackupService';
 import { isNightWorkDue } from './isNightWorkDue';
 
@@ -40,7 +40,7 @@ export class NightWatch {
   async look(): Promise<Work | null> {
     const { db, work, now } = this.deps;
     await work.takeUp();
-    const shop = await new ShopStore(db.manager).find();
+    const shop = await new SettingsStore(db.manager).find();
     if (!shop || !isNightWorkDue(now(), await this.lastNight(), shop.workingHours)) return null;
     const last = await work.last('nightly');
     const sinceAskedMs = last ? now().getTime() - Date.parse(last.askedAt) : Number.POSITIVE_INFINITY;

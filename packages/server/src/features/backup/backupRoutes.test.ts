@@ -197,9 +197,9 @@ test('the whole shop as an open file: out, into a new shop, and out again equal'
 
 test('a shop that was brought in keeps numbers, ids and links, and everything in it can be saved again', async () => {
   const owner = await app.signedIn('Okke');
-  const shop = (await owner.get('/api/shop').expect(200)).body;
+  const shop = (await owner.get('/api/settings').expect(200)).body;
   const settings = { ...shop.settings, minuteCostMinor: 111 };
-  await owner.put('/api/shop').send({ version: shop.version, settings }).expect(200);
+  await owner.put('/api/settings').send({ version: shop.version, settings }).expect(200);
   const part = (await owner.get('/api/parts/spk-wrackline-shoal-65').expect(200)).body;
   await owner
     .put('/api/parts/spk-wrackline-shoal-65')
@@ -228,8 +228,8 @@ test('a shop that was brought in keeps numbers, ids and links, and everything in
       expect(again.jobs).toEqual(byNumber(file.jobs));
       expect(again.history).toEqual(file.history);
       expect(again.versions).toEqual(out.versions);
-      const now = (await fresh.http.get('/api/shop').expect(200)).body;
-      await fresh.http.put('/api/shop').send({ version: now.version, settings: now.settings }).expect(200);
+      const now = (await fresh.http.get('/api/settings').expect(200)).body;
+      await fresh.http.put('/api/settings').send({ version: now.version, settings: now.settings }).expect(200);
       const speaker = (await fresh.http.get('/api/parts/spk-wrackline-shoal-65').expect(200)).body;
       await fresh.http.put('/api/parts/spk-wrackline-shoal-65').send(speaker).expect(200);
     } finally {

@@ -18,7 +18,7 @@ import { requireNamedPerson } from '../../http/requireNamedPerson';
 import { route } from '../../http/route';
 import { sendStream } from '../../http/sendStream';
 import type { WorkQueue } from '../../work/WorkQueue';
-import { ShopStore } from '../shop/ShopStore';
+import { SettingsStore } from '../settings/SettingsStore';
 import { requireQueue } from '../work/workRoutes';
 import { type BackupService, tooLarge } from './BackupService';
 
@@ -44,7 +44,7 @@ export function backupRoutes(
   }));
   route(router, askBackup, ({ actor }) => requireQueue(queue).ask('backup', actor.name));
   route(router, restoreBackup, async ({ params, body }) => {
-    const shop = await new ShopStore(db.manager).get();
+    const shop = await new SettingsStore(db.manager).get();
     if (body.shopName.trim() !== shop.name) {
       const message = `Type the name of the shop, "${shop.name}", to replace everything in it.`;
       throw refused(message, [{ path: 'shopName', message }]);

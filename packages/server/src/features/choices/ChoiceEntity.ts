@@ -1,8 +1,8 @@
 import type { Verdict, Work } from '@low-quarry/core/fit';
 import type { Answer } from '@low-quarry/core/order';
 import { EntitySchema } from 'typeorm';
+import type { PartRow } from '../library/PartEntity';
 import type { OpeningRow } from '../openings/OpeningEntity';
-import type { PartRow } from '../parts/PartEntity';
 
 export type ChoiceRow = {
   opening_id: string;

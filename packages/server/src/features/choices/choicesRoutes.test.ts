@@ -279,9 +279,9 @@ describe('the snapshot of a choice', () => {
     const fresh = await app.opening(1, 'frontDoorLow', 'right');
     expect(fresh.state).toMatchObject({ kind: 'chosen', changedSince: [], verdictThen: 'clears' });
 
-    const { version, settings } = (await app.http.get('/api/shop').expect(200)).body;
+    const { version, settings } = (await app.http.get('/api/settings').expect(200)).body;
     const wider = { ...settings, clearancesMm: { ...settings.clearancesMm, glass: 25 }, name: 'Slipway Ten' };
-    await app.http.put('/api/shop').send({ version, settings: wider }).expect(200);
+    await app.http.put('/api/settings').send({ version, settings: wider }).expect(200);
     const depth = { readingsMm: [56], source: 'depthStick', entered: '56', takenBy: 'Rieke', takenAt: null };
     const record = { ...fresh.record, dimensions: { ...fresh.record.dimensions, depthBehind: depth } };
     await app.http.put(`/api/openings/${opening.id}`).send({ version: fresh.version, record }).expect(200);
@@ -299,8 +299,8 @@ describe('the snapshot of a choice', () => {
     expect(state.summary.verdict).not.toBe('clears');
     expect(choice).toMatchObject({ ...SLIM, version: choice?.version });
     const back = { version: version + 1, settings };
-    await app.http.put('/api/shop').send(back).expect(200);
-    await app.http.put('/api/shop').send(back).expect(409);
+    await app.http.put('/api/settings').send(back).expect(200);
+    await app.http.put('/api/settings').send(back).expect(409);
   });
 
   test('a choice on an old version is a conflict with what is chosen', async () => {

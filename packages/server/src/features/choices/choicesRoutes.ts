@@ -6,9 +6,9 @@ import { write } from '../../http/route';
 import { fittingFrom } from '../fit/Fitting';
 import type { History, OpenHistory } from '../history/History';
 import { HistoryStore } from '../history/HistoryStore';
+import { PartsStore } from '../library/PartsStore';
 import { OpeningsStore } from '../openings/OpeningsStore';
-import { PartsStore } from '../parts/PartsStore';
-import { ShopStore } from '../shop/ShopStore';
+import { SettingsStore } from '../settings/SettingsStore';
 import { ChoicesService } from './ChoicesService';
 import { ChoicesStore } from './ChoicesStore';
 
@@ -16,7 +16,7 @@ export function createChoicesService(manager: EntityManager, history: History, r
   return new ChoicesService(
     new OpeningsStore(manager),
     new ChoicesStore(manager),
-    fittingFrom(new ShopStore(manager), new PartsStore(manager)),
+    fittingFrom(new SettingsStore(manager), new PartsStore(manager)),
     history,
     roles,
     (openingId) => new HistoryStore(manager).lastVersion('choice', openingId),

@@ -6,12 +6,12 @@ import type { Choice } from '@low-quarry/core/contracts/openings';
 import type { Candidate, FitCatalogue, FitOpening, FitRules, Judgement, Work } from '@low-quarry/core/fit';
 import { findLayer, judgeCandidate, ringThicknessMm, withWork } from '@low-quarry/core/fit';
 import type { OpeningRecord } from '@low-quarry/core/model';
-import { readingHalfWidthsMm, type Shop, toFitOpening, toFitRules } from '@low-quarry/core/model';
+import { readingHalfWidthsMm, type ShopSettings, toFitOpening, toFitRules } from '@low-quarry/core/model';
 import { gravestOf, type OpenCheck } from '@low-quarry/core/order';
 import type { SnapshotNow } from '@low-quarry/core/records';
 import { unreadable } from '../../http/AppError';
-import type { PartsStore } from '../parts/PartsStore';
-import type { ShopStore } from '../shop/ShopStore';
+import type { PartsStore } from '../library/PartsStore';
+import type { SettingsStore } from '../settings/SettingsStore';
 
 export type CandidateIds = {
   readonly speakerId: string;
@@ -26,7 +26,7 @@ export class Fitting {
   private readonly connectorNames: ReadonlyMap<string, string>;
 
   constructor(
-    readonly shop: Shop,
+    readonly shop: ShopSettings,
     readonly parts: ReadonlyMap<string, PartRecord>,
     connectors: readonly ConnectorRecord[],
     /** Why the settings cannot be read; then nothing is judged. */
@@ -118,7 +118,7 @@ export function partIdsOf({ speakerId, layerIds }: CandidateIds): readonly strin
   return [speakerId, ...layerIds.filter((id) => ringThicknessMm(id) === null).map(orderedId)];
 }
 
-export function fittingFrom(shop: ShopStore, parts: PartsStore): FittingFor {
+export function fittingFrom(shop: SettingsStore, parts: PartsStore): FittingFor {
   return async (openings, choices) => {
     // One after the other: inside a transaction they share a connection.
     const { settings, unreadable } = await shop.getWithVersion();

@@ -14,11 +14,11 @@ import { createChoicesService } from '../choices/choicesRoutes';
 import { JobsStore } from '../jobs/JobsStore';
 import { createJobsService } from '../jobs/jobsRoutes';
 import { LibraryService } from '../library/LibraryService';
+import { PartsImport } from '../library/PartsImport';
 import { createOpeningsService } from '../openings/openingsRoutes';
-import { PartsImport } from '../parts/PartsImport';
 import { PeopleService } from '../people/PeopleService';
-import { ShopService } from '../shop/ShopService';
-import { ShopStore } from '../shop/ShopStore';
+import { SettingsService } from '../settings/SettingsService';
+import { SettingsStore } from '../settings/SettingsStore';
 import type { History } from './History';
 import { HistoryStore } from './HistoryStore';
 import { maySee } from './maySee';
@@ -111,8 +111,8 @@ export class HistoryService {
       }
       case 'settings': {
         if (state === null) throw cannot('a shop has settings');
-        const { version } = await new ShopStore(manager).getWithVersion();
-        await new ShopService(manager, history).change(version, required('settings', state));
+        const { version } = await new SettingsStore(manager).getWithVersion();
+        await new SettingsService(manager, history).change(version, required('settings', state));
         return;
       }
       case 'person': {

@@ -1,6 +1,6 @@
 import { JOB_FACT_KEYS, type JobEnd, type JobFactKey, type JobFacts } from '@low-quarry/core/model';
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
-import type { VehicleRow } from '../vehicles/VehicleEntity';
+import type { VehicleRow } from '../library/VehicleEntity';
 
 export type JobRow = {
   id: string;

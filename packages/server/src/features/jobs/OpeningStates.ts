@@ -7,9 +7,9 @@ import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { EntityManager } from 'typeorm';
 import { ChoicesStore } from '../choices/ChoicesStore';
 import { fittingFrom, partIdsOf } from '../fit/Fitting';
+import { PartsStore } from '../library/PartsStore';
 import { OpeningsStore, type StoredOpening } from '../openings/OpeningsStore';
-import { PartsStore } from '../parts/PartsStore';
-import { ShopStore } from '../shop/ShopStore';
+import { SettingsStore } from '../settings/SettingsStore';
 import { openingState } from './openingState';
 import type { ListedOpening, StateCache } from './StateCache';
 
@@ -33,7 +33,7 @@ export class OpeningStates {
   private readonly openings: OpeningsStore;
   private readonly choices: ChoicesStore;
   private readonly parts: PartsStore;
-  private readonly shop: ShopStore;
+  private readonly shop: SettingsStore;
 
   constructor(
     private readonly manager: EntityManager,
@@ -42,7 +42,7 @@ export class OpeningStates {
     this.openings = new OpeningsStore(manager);
     this.choices = new ChoicesStore(manager);
     this.parts = new PartsStore(manager);
-    this.shop = new ShopStore(manager);
+    this.shop = new SettingsStore(manager);
   }
 
   /** As lists show them: by job, in the order of the vehicle's list. */

@@ -1,10 +1,10 @@
 /** One record that cannot be judged or read is a state of its own line; every list goes on answering. */
 
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { FoundPart } from '@low-quarry/core/contracts/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { getJob } from '@low-quarry/core/contracts/jobs';
-import type { Shop } from '@low-quarry/core/model/shop';
+import type { FoundPart } from '@low-quarry/core/contracts/library';
+import type { ShopSettings } from '@low-quarry/core/model/settings';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 
 let app: TestApp;
@@ -21,7 +21,7 @@ const LISTS = [
   '/api/connectors',
   '/api/history',
   '/api/bin',
-  '/api/shop',
+  '/api/settings',
 ];
 const allAnswer = async (jobId: string) => {
   for (const path of [...LISTS, `/api/jobs/${jobId}`, `/api/jobs/${jobId}/order`, `/api/jobs/${jobId}/order.csv`])
@@ -51,12 +51,12 @@ async function withRing(): Promise<OpeningWithState> {
 test('a ring that is no longer cut holds its own opening back and nothing else; cut again, all is as it was', async () => {
   const { id, jobId } = await withRing();
   expect((await stateOf(id, jobId)).kind).toBe('chosen');
-  const { body: before } = await app.http.get('/api/shop').expect(200);
-  const settings: Shop = {
+  const { body: before } = await app.http.get('/api/settings').expect(200);
+  const settings: ShopSettings = {
     ...before.settings,
     stock: before.settings.stock.filter((each: { thicknessMm: number }) => each.thicknessMm !== 9),
   };
-  const { body: after } = await app.http.put('/api/shop').send({ version: before.version, settings }).expect(200);
+  const { body: after } = await app.http.put('/api/settings').send({ version: before.version, settings }).expect(200);
   expect(after.findings).toEqual(['1 choice names a ring cut from 9 mm sheet: no longer judged until chosen again.']);
   await allAnswer(jobId);
   expect(await stateOf(id, jobId)).toEqual({
@@ -66,13 +66,13 @@ test('a ring that is no longer cut holds its own opening back and nothing else; 
   });
   const { body: order } = await app.http.get(`/api/jobs/${jobId}/order`).expect(200);
   expect(order.heldBack.find((each: { openingId: string }) => each.openingId === id).why).toContain('no longer cut');
-  await app.http.put('/api/shop').send({ version: after.version, settings: before.settings }).expect(200);
+  await app.http.put('/api/settings').send({ version: after.version, settings: before.settings }).expect(200);
   expect((await stateOf(id, jobId)).kind).toBe('chosen');
 });
 
 test('a plate cut from a sheet that the shop has no more', async () => {
   const { id, jobId, choice } = await withRing();
-  const { body: before } = await app.http.get('/api/shop').expect(200);
+  const { body: before } = await app.http.get('/api/settings').expect(200);
   const plate = {
     kind: 'cutPlate',
     thicknessMm: 9,
@@ -88,14 +88,14 @@ test('a plate cut from a sheet that the shop has no more', async () => {
   await app.http.put(`/api/jobs/${jobId}/choices`).send({ choices }).expect(200);
   const stock = before.settings.stock.filter((each: { thicknessMm: number }) => each.thicknessMm !== 9);
   const settings = { ...before.settings, stock };
-  const { body: after } = await app.http.put('/api/shop').send({ version: before.version, settings }).expect(200);
+  const { body: after } = await app.http.put('/api/settings').send({ version: before.version, settings }).expect(200);
   expect(after.findings).toEqual(['1 choice names a plate cut from 9 mm sheet: no longer judged until chosen again.']);
   await allAnswer(jobId);
   expect(await stateOf(id, jobId)).toMatchObject({
     kind: 'cannotJudge',
     sentence: expect.stringMatching(/9 mm sheet.*Choose again\.$/),
   });
-  await app.http.put('/api/shop').send({ version: after.version, settings: before.settings }).expect(200);
+  await app.http.put('/api/settings').send({ version: after.version, settings: before.settings }).expect(200);
   expect((await stateOf(id, jobId)).kind).toBe('chosen');
 });
 
@@ -177,7 +177,7 @@ test('settings that cannot be read are shown as far as they can, judge nothing, 
   const { id, jobId } = await withRing();
   await app.db.query(`UPDATE "shop" SET "settings" = jsonb_set("settings", '{confidence}', '7')`);
   await allAnswer(jobId);
-  const { body: shop } = await app.http.get('/api/shop').expect(200);
+  const { body: shop } = await app.http.get('/api/settings').expect(200);
   expect(shop.unreadable).toContain('confidence');
   expect(await stateOf(id, jobId)).toMatchObject({
     kind: 'cannotJudge',
@@ -189,8 +189,8 @@ test('settings that cannot be read are shown as far as they can, judge nothing, 
     .send({ choices: [choice] })
     .expect(422);
   expect(refusal.type).toBe('/problems/unreadable');
-  await app.http.put('/api/shop').send({ version: shop.version, settings: shop.settings }).expect(200);
-  expect((await app.http.get('/api/shop').expect(200)).body.unreadable).toBeNull();
+  await app.http.put('/api/settings').send({ version: shop.version, settings: shop.settings }).expect(200);
+  expect((await app.http.get('/api/settings').expect(200)).body.unreadable).toBeNull();
   expect((await stateOf(id, jobId)).kind).toBe('chosen');
 });
 
@@ -210,9 +210,9 @@ test('a line of the history with an older state, or one that is none, is told li
 });
 
 test('a currency is one of ISO 4217', async () => {
-  const { body } = await app.http.get('/api/shop').expect(200);
+  const { body } = await app.http.get('/api/settings').expect(200);
   const wrong = { version: body.version, settings: { ...body.settings, currency: 'E1R' } };
-  const refusal = await app.http.put('/api/shop').send(wrong).expect(400);
+  const refusal = await app.http.put('/api/settings').send(wrong).expect(400);
   expect(refusal.body.errors[0]).toMatchObject({ path: 'settings.currency', message: expect.stringContaining('EUR') });
   await expect(
     app.db.query(`UPDATE "shop" SET "settings" = jsonb_set("settings", '{currency}', '"E1R"')`),

@@ -82,12 +82,12 @@ describe('pages, words and ends', () => {
     expect(await stateOf(opening.id)).not.toEqual(first);
     await put(part.version + 1, part.record);
     expect(await stateOf(opening.id)).toEqual(first);
-    const { body: shop } = await app.http.get('/api/shop').expect(200);
+    const { body: shop } = await app.http.get('/api/settings').expect(200);
     const settings = { ...shop.settings, clearancesMm: { ...shop.settings.clearancesMm, glass: 29 } };
-    await app.http.put('/api/shop').send({ version: shop.version, settings }).expect(200);
+    await app.http.put('/api/settings').send({ version: shop.version, settings }).expect(200);
     expect(await stateOf(opening.id)).not.toEqual(first);
     await app.http
-      .put('/api/shop')
+      .put('/api/settings')
       .send({ version: shop.version + 1, settings: shop.settings })
       .expect(200);
     expect(await stateOf(opening.id)).toEqual(first);

@@ -4,9 +4,9 @@ import { type VehicleRecord, vehicleName } from '@low-quarry/core/model';
 import type { EntityManager } from 'typeorm';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';
-import { PartsStore } from '../parts/PartsStore';
-import { VehiclesStore } from '../vehicles/VehiclesStore';
+import { PartsStore } from './PartsStore';
 import type { FoundRecord } from './readRecords';
+import { VehiclesStore } from './VehiclesStore';
 
 type Versioned<Rec> = { readonly version: number; readonly record: Rec };
 

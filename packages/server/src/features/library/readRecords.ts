@@ -1,5 +1,5 @@
 /** Library records as they are read from the database: one that cannot be read is named, and stands in nobody's way. */
-import type { Unreadable } from '@low-quarry/core/contracts/catalogue';
+import type { Unreadable } from '@low-quarry/core/contracts/library';
 import { readStored, type Stored } from '@low-quarry/core/records';
 import type { Result } from '@low-quarry/core/result';
 

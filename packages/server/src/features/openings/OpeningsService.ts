@@ -5,7 +5,7 @@ import { placeLabel } from '@low-quarry/core/model';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
 import type { ChoicesStore } from '../choices/ChoicesStore';
 import type { History } from '../history/History';
-import type { PartsStore } from '../parts/PartsStore';
+import type { PartsStore } from '../library/PartsStore';
 import type { OpeningsStore, StoredOpening } from './OpeningsStore';
 
 export class OpeningsService {

@@ -4,7 +4,7 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { route, write } from '../../http/route';
 import { ChoicesStore } from '../choices/ChoicesStore';
 import type { OpenHistory } from '../history/History';
-import { PartsStore } from '../parts/PartsStore';
+import { PartsStore } from '../library/PartsStore';
 import { OpeningsService } from './OpeningsService';
 import { OpeningsStore } from './OpeningsStore';
 

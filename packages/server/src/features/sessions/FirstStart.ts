@@ -3,14 +3,14 @@
  * servers be asked at the same moment, the second shop is refused by the table's key.
  */
 import type { DemoSignIn, SessionState, startShop } from '@low-quarry/core/contracts/sessions';
-import { SHOP_DEFAULTS } from '@low-quarry/core/model';
+import { SETTINGS_DEFAULTS } from '@low-quarry/core/model';
 import type { DataSource } from 'typeorm';
 import type { z } from 'zod';
 import { AppError } from '../../http/AppError';
 import { PeopleStore } from '../people/PeopleStore';
 import { requireOwnPassword } from '../people/requireOwnPassword';
 import { hashSecret } from '../people/secrets';
-import { ShopStore } from '../shop/ShopStore';
+import { SettingsStore } from '../settings/SettingsStore';
 
 export type Demo = {
   readonly signIns: () => Promise<readonly DemoSignIn[]>;
@@ -32,7 +32,7 @@ export class FirstStart {
     if (this.isStarting) throw beingStarted();
     this.isStarting = true;
     try {
-      if (await new ShopStore(this.db.manager).find()) throw alreadyStarted();
+      if (await new SettingsStore(this.db.manager).find()) throw alreadyStarted();
       if (body.kind === 'own') {
         requireOwnPassword(body.name, body.password);
         await this.makeOwner(body);
@@ -50,7 +50,7 @@ export class FirstStart {
   }: Extract<z.output<typeof startShop.body>, { kind: 'own' }>): Promise<void> {
     const passwordHash = await hashSecret(password);
     await this.db.transaction(async (manager) => {
-      await new ShopStore(manager).insert({ ...SHOP_DEFAULTS, name: shopName }, { isDemo: false });
+      await new SettingsStore(manager).insert({ ...SETTINGS_DEFAULTS, name: shopName }, { isDemo: false });
       const owner = { id: this.newId(), name, roles: ['owner'] as const, passwordHash, pinHash: null };
       await new PeopleStore(manager).insert(owner);
     });
@@ -59,7 +59,7 @@ export class FirstStart {
   /** In the demo shop its sign-ins are no secret: they are on the screen where they are needed. */
   async withDemo(state: SessionState): Promise<SessionState> {
     if (state.kind !== 'signedOut' || !this.demo) return state;
-    const shop = await new ShopStore(this.db.manager).findWithKind();
+    const shop = await new SettingsStore(this.db.manager).findWithKind();
     return shop?.isDemo ? { ...state, demo: [...(await this.demo.signIns())] } : state;
   }
 }

@@ -14,7 +14,7 @@ import { PeopleStore, signInName, toPerson } from '../people/PeopleStore';
 import type { PersonRow } from '../people/PersonEntity';
 import { requireOwnPassword } from '../people/requireOwnPassword';
 import { hashSecret, hashToken, isSecret, newToken } from '../people/secrets';
-import { ShopStore } from '../shop/ShopStore';
+import { SettingsStore } from '../settings/SettingsStore';
 import type { DeviceRow } from './DeviceEntity';
 import type { Guesses, GuessKey } from './Guesses';
 import { type OpenSession, SessionsStore } from './SessionsStore';
@@ -95,7 +95,7 @@ export class SessionsService {
 
   async state(actor: Actor | null, deviceToken: string | null): Promise<SessionState> {
     const { manager } = this.db;
-    const shop = await new ShopStore(manager).findWithKind();
+    const shop = await new SettingsStore(manager).findWithKind();
     if (!shop) return { kind: 'firstStart' };
     const people = new PeopleStore(manager);
     const device = deviceToken ? await new SessionsStore(manager).findDevice(hashToken(deviceToken)) : null;

@@ -1,6 +1,6 @@
 /** The whole shop as an open file, in text that is made as it is read: a history of years never stands in memory. */
 import type { DataSource, EntityManager } from 'typeorm';
-import { ShopStore } from '../shop/ShopStore';
+import { SettingsStore } from '../settings/SettingsStore';
 import { atOneMoment } from './readRows';
 import { readHistory, readImports, readJobs, readPeople, readRecords, readVersions } from './shopFileRows';
 
@@ -10,7 +10,7 @@ export function writeShopJson(db: DataSource): AsyncGenerator<string> {
 
 async function* write(manager: EntityManager): AsyncGenerator<string> {
   yield '{"format":"shop","version":2';
-  yield `,"settings":${JSON.stringify(await new ShopStore(manager).get())}`;
+  yield `,"settings":${JSON.stringify(await new SettingsStore(manager).get())}`;
   yield `,"versions":${JSON.stringify(await readVersions(manager))}`;
   yield* list('people', readPeople(manager));
   yield* list('connectors', readRecords(manager, 'connector'));

@@ -5,7 +5,7 @@ import { isOpenWork, type Work } from '@low-quarry/core/contracts/work';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, type MouseEvent, type ReactNode, useEffect, useState } from 'react';
 import { call } from '../../api/call';
-import { shopQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/sharedQueries';
 import { whenWords } from '../../text/whenWords';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
@@ -120,7 +120,7 @@ function BackupRow({ backup: { name, madeAt, bytes, why } }: { readonly backup: 
 function Restore({ name, madeAt }: { readonly name: string; readonly madeAt: string }) {
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState('');
-  const shop = useQuery(shopQuery);
+  const shop = useQuery(shopSettingsQuery);
   const restore = useRestoreBackup(name);
   const submit = (event: FormEvent) => {
     event.preventDefault();

@@ -9,7 +9,7 @@ import { Button, LinkButton } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
-import { jobKeys } from '../jobs/jobsQueries';
+import { jobKeys } from '../jobs/jobKeys';
 
 const binQuery = queryOptions({
   queryKey: [...jobKeys.all, 'bin'],

@@ -12,7 +12,13 @@ import type {
   Ranking,
   Work,
 } from '@low-quarry/core/fit';
-import { cautionsFor, OPENING_DIMENSIONS, readingHalfWidthsMm, rimPlaceList, type Shop } from '@low-quarry/core/model';
+import {
+  cautionsFor,
+  OPENING_DIMENSIONS,
+  readingHalfWidthsMm,
+  rimPlaceList,
+  type ShopSettings,
+} from '@low-quarry/core/model';
 import { degToRad, radToDeg } from '@low-quarry/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -64,7 +70,7 @@ type FitWorkspaceProps = {
   /** Laid over the shown candidate. */
   readonly over: Omit<CandidateIds, 'works'> | null;
   readonly rules: FitRules;
-  readonly shop: Shop;
+  readonly shop: ShopSettings;
   /** null while it is worked out. */
   readonly ranking: Ranking | null;
   readonly missing: readonly OpeningDimensionKey[];

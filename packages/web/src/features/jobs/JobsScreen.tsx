@@ -10,7 +10,7 @@ import { jobTitle, placeLabel, WEEKDAYS } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
-import { shopQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/sharedQueries';
 import { readPage, useAddress, withParams, writePage } from '../../ui/address';
 import { LinkButton } from '../../ui/Button';
 import { INPUT } from '../../ui/Field';
@@ -26,7 +26,7 @@ import { StateMark } from './OpeningStateLine';
 import { openingStateView } from './openingStateView';
 
 export function JobsScreen() {
-  const shop = useQuery(shopQuery);
+  const shop = useQuery(shopSettingsQuery);
   const [search, changeAddress] = useAddress();
   const mayBook = useMay('jobs');
   const words = search.get('find') ?? '';

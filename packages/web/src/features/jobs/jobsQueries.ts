@@ -1,27 +1,12 @@
 /** Queries and changes of jobs. */
-import { listVehicles } from '@low-quarry/core/contracts/catalogue';
-import {
-  deleteJob,
-  endJob,
-  getJob,
-  type JobListName,
-  listJobs,
-  putJob,
-  reopenJob,
-} from '@low-quarry/core/contracts/jobs';
+
+import { deleteJob, endJob, getJob, listJobs, putJob, reopenJob } from '@low-quarry/core/contracts/jobs';
+import { listVehicles } from '@low-quarry/core/contracts/library';
 import type { JobEnd } from '@low-quarry/core/model';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { call } from '../../api/call';
-
-export const jobKeys = {
-  all: ['jobs'] as const,
-  lists: ['jobs', 'list'] as const,
-  list: (asked: JobsAsked) => ['jobs', 'list', asked] as const,
-  one: (jobId: string) => ['jobs', jobId] as const,
-};
-
-export type JobsAsked = { readonly list: JobListName; readonly find: string; readonly page: number };
+import { type JobsAsked, jobKeys } from './jobKeys';
 
 export function jobsQuery(asked: JobsAsked) {
   return queryOptions({

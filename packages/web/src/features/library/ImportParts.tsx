@@ -1,5 +1,5 @@
 /** Brings a parts pack in: what it changes is said first, and nothing is changed until it is pressed. */
-import type { PartsImported } from '@low-quarry/core/contracts/catalogue';
+import type { PartsImported } from '@low-quarry/core/contracts/library';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';

@@ -1,5 +1,5 @@
 /** Which part or vehicle of the library is wrong, and what is right? */
-import { FOUND_A_PAGE, type Unreadable } from '@low-quarry/core/contracts/catalogue';
+import { FOUND_A_PAGE, type Unreadable } from '@low-quarry/core/contracts/library';
 import { vehicleLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';

@@ -1,6 +1,5 @@
 /** A part or a vehicle with its version, and correcting it. */
-import { findParts, importParts } from '@low-quarry/core/contracts/catalogue';
-import { getPart, getVehicle, putPart, putVehicle } from '@low-quarry/core/contracts/library';
+import { findParts, getPart, getVehicle, importParts, putPart, putVehicle } from '@low-quarry/core/contracts/library';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
 

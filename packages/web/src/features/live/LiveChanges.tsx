@@ -59,7 +59,7 @@ function concerns([name, id]: readonly unknown[], { kind, recordId }: LiveChange
     case 'history':
     case 'undo':
       return true;
-    case 'shop':
+    case 'settings':
       return kind === 'settings';
     case 'people':
       return kind === 'person';

@@ -10,7 +10,7 @@ import {
   OPENING_DIMENSIONS,
   OUTWARDS,
   readingHalfWidthsMm,
-  type Shop,
+  type ShopSettings,
   SOURCE_IDS,
   SOURCES,
   type SourceId,
@@ -27,7 +27,7 @@ import type { FieldDraft } from './openingDraft';
 type MeasureFieldProps = {
   readonly name: OpeningDimensionKey;
   readonly field: FieldDraft;
-  readonly shop: Shop;
+  readonly shop: ShopSettings;
   /** What stands in front of the metal and may be read from. */
   readonly faces: OpeningRecord['faces'];
   /** Who took the stored figure and when, in words. */
@@ -140,7 +140,7 @@ function echo(
   name: OpeningDimensionKey,
   { readingsMm, source, from }: FieldDraft,
   faces: OpeningRecord['faces'],
-  shop: Shop,
+  shop: ShopSettings,
 ): string | null {
   if (readingsMm.length === 0) return null;
   const dimension = countedFromMetal(

@@ -1,18 +1,26 @@
 /** The opening with nothing in it yet: section and face with every dimension that is asked for, the focused one lit. */
-import type { FitOpening, FitRules, OpeningDimensionKey } from '@low-quarry/core/fit';
+import type { FitOpening, OpeningDimensionKey } from '@low-quarry/core/fit';
 import { sheetFit } from '@low-quarry/core/fit';
 import { patternDimensions } from '@low-quarry/core/geometry';
+import {
+  type OpeningRecord,
+  readingHalfWidthsMm,
+  type ShopSettings,
+  toFitOpening,
+  toFitRules,
+} from '@low-quarry/core/model';
 import type { Dimension } from '@low-quarry/core/uncertainty';
 import type { LengthUnit } from '@low-quarry/core/units';
 import { printNumber } from '@low-quarry/core/units';
+import { useMemo } from 'react';
 import { DimensionLine, ExtensionLine, type Point } from '../../drawing/DimensionLine';
 import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
 import { sectionGeometry } from '../../drawing/sectionGeometry';
 
 type OpeningDrawingProps = {
-  readonly opening: FitOpening;
-  readonly rules: FitRules;
+  readonly record: OpeningRecord;
+  readonly shop: ShopSettings;
   readonly unit: LengthUnit;
   readonly lit: OpeningDimensionKey | null;
 };
@@ -31,7 +39,8 @@ const TEXT_AT: Partial<Record<OpeningDimensionKey, number>> = {
   depthBehind: 0.62,
 };
 
-export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProps) {
+export function OpeningDrawing({ record, shop, unit, lit }: OpeningDrawingProps) {
+  const opening = useMemo(() => toFitOpening(record, readingHalfWidthsMm(shop), (id) => id), [record, shop]);
   const centre = opening.depths.find(({ key }) => key === 'depthBehind') ?? null;
   const standIn = { key: 'depthBehind', xMm: 0, yMm: 0, depth: unknown(UNKNOWN_DEPTH_MM) };
   const drawn = {
@@ -39,7 +48,7 @@ export function OpeningDrawing({ opening, rules, unit, lit }: OpeningDrawingProp
     depths: opening.depths.length > 0 ? opening.depths : [standIn],
     frontGap: opening.frontGap ?? unknown(UNKNOWN_GAP_MM),
   };
-  const section = sectionGeometry(drawn, null, null, rules);
+  const section = sectionGeometry(drawn, null, null, toFitRules(shop));
   const depthMm = sheetFit(drawn)?.sheet.c0 ?? UNKNOWN_DEPTH_MM;
   const text = (dimension: Dimension | null) => (dimension ? printNumber(dimension.valueMm, unit) : '?');
   const colour = (key: OpeningDimensionKey, dimension: Dimension | null) =>

@@ -10,10 +10,7 @@ import {
   type OpeningRecord,
   openingRecordSchema,
   placeLabel,
-  readingHalfWidthsMm,
-  type Shop,
-  toFitOpening,
-  toFitRules,
+  type ShopSettings,
   wantedDimensions,
 } from '@low-quarry/core/model';
 import { OPENING_FIELDS } from '@low-quarry/core/records';
@@ -30,7 +27,7 @@ import {
 import { useParams } from 'react-router';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useMay, useMe } from '../../api/me';
-import { connectorsQuery, shopQuery } from '../../api/sharedQueries';
+import { connectorsQuery, shopSettingsQuery } from '../../api/sharedQueries';
 import { listNotKept, subscribeToNotKept } from '../../device/notKept';
 import { needsPerson, type SaveOpening } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
@@ -76,7 +73,7 @@ export function OpeningScreen() {
   const { jobId = '', openingId = '' } = useParams();
   const job = useQuery(jobQuery(jobId));
   const opening = useQuery(openingQuery(openingId));
-  const shop = useQuery(shopQuery);
+  const shop = useQuery(shopSettingsQuery);
   const connectors = useQuery(connectorsQuery);
   const title = opening.data ? placeLabel(opening.data.record) : 'Opening';
   const jobName = job.data ? jobTitle(job.data.job) : 'Job';
@@ -126,7 +123,7 @@ function Filled({
 }: {
   readonly opening: Opening;
   readonly other: Pick<Opening, 'record'> | null;
-  readonly shop: Shop;
+  readonly shop: ShopSettings;
   readonly connectors: readonly ConnectorRecord[];
 }) {
   const { unit } = useSettings();
@@ -147,7 +144,7 @@ function Filled({
   const clashing = waiting.find(({ clash }) => clash !== null);
   const refusal = waiting.find((entry) => entry.refused !== null)?.refused ?? null;
   const errorAt = (path: string) => fieldMessage([...problems, ...(refusal?.errors ?? [])], path);
-  const preview = useMemo(() => toFitOpening(recordOf(draft), readingHalfWidthsMm(shop), (id) => id), [draft, shop]);
+  const preview = useMemo(() => recordOf(draft), [draft]);
 
   const unreadFields = useUnreadFields(draft.unread);
   const noteUnread = useCallback(
@@ -230,7 +227,7 @@ function Filled({
         <div className="contents lg:sticky lg:top-2 lg:flex lg:flex-col lg:gap-6">
           <section aria-label="Drawing" className="-order-1 flex flex-col gap-2 lg:order-none">
             <Suspense fallback={<Loading what="the drawing" />}>
-              <Drawing opening={preview} rules={toFitRules(shop)} unit={unit} lit={lit} />
+              <Drawing record={preview} shop={shop} unit={unit} lit={lit} />
             </Suspense>
             {/* Only beside the fields: above them it would push away the one that was just focused. */}
             {lit && (

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { type OpeningRecord, openingRecordSchema } from '@low-quarry/core/model/opening';
-import { SHOP_DEFAULTS } from '@low-quarry/core/model/shop';
+import { SETTINGS_DEFAULTS } from '@low-quarry/core/model/settings';
 import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
 import {
   carriedDifferences,
@@ -235,7 +235,9 @@ describe('carrying over', () => {
       obstaclesLooked: false,
     });
     expect(facts).toMatchObject({ holeKind: 'oval', bolts: { count: 3 }, behind: 'metal' });
-    expect(toFitOpening({ ...facts, dimensions: {} }, SHOP_DEFAULTS.halfWidthsMm, String).obstaclesLooked).toBe(false);
+    expect(toFitOpening({ ...facts, dimensions: {} }, SETTINGS_DEFAULTS.halfWidthsMm, String).obstaclesLooked).toBe(
+      false,
+    );
   });
 
   test('replaces no fact that goes with what was measured here', () => {

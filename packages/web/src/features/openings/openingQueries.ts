@@ -2,8 +2,7 @@
 import { getOpening } from '@low-quarry/core/contracts/openings';
 import { queryOptions } from '@tanstack/react-query';
 import { call } from '../../api/call';
-
-export const openingKeys = { one: (openingId: string) => ['openings', openingId] as const };
+import { openingKeys } from './openingKeys';
 
 export function openingQuery(openingId: string) {
   return queryOptions({

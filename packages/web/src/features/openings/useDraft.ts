@@ -12,7 +12,7 @@ import type { SaveOpening } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
 import { draftKey } from './draftKey';
 import { type OpeningDraft, readDraft, rebase, toDraft } from './openingDraft';
-import { openingKeys } from './openingQueries';
+import { openingKeys } from './openingKeys';
 
 export type DraftState = {
   readonly draft: OpeningDraft;

@@ -5,7 +5,7 @@ import { jobTitle } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { fillPath } from '../../api/fillPath';
-import { shopQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/sharedQueries';
 import { printMoney } from '../../text/money';
 import { verdictLine } from '../../text/verdictLine';
 import { Button } from '../../ui/Button';
@@ -21,7 +21,7 @@ import { orderQuery } from './orderQueries';
 export function OrderScreen() {
   const { jobId = '' } = useParams();
   const order = useQuery(orderQuery(jobId));
-  const shop = useQuery(shopQuery);
+  const shop = useQuery(shopSettingsQuery);
   const lines = order.data?.lines ?? [];
   const suppliers = new Set(lines.map(({ supplier }) => supplier)).size;
   return (

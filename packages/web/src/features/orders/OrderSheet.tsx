@@ -1,7 +1,7 @@
 /** The order list on paper: black and white, large numbers, boxes to tick, by supplier. */
 import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
 import { effortWords, workWords } from '@low-quarry/core/fit';
-import type { Shop } from '@low-quarry/core/model';
+import type { ShopSettings } from '@low-quarry/core/model';
 import { vehicleName } from '@low-quarry/core/model';
 import { gravestOf } from '@low-quarry/core/order';
 import { SETTING_FIELDS } from '@low-quarry/core/records';
@@ -10,7 +10,7 @@ import { openCheckLine, verdictLine } from '../../text/verdictLine';
 import { answered } from '../../ui/OpenChecks';
 import { useSettings } from '../../ui/settings';
 
-export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; readonly shop: Shop }) {
+export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; readonly shop: ShopSettings }) {
   const { job, lines, included, heldBack, cautions, currency, totalMinor } = order;
   const { unit } = useSettings();
   const suppliers = [...new Set(lines.map(({ supplier }) => supplier))].sort();
@@ -125,7 +125,7 @@ function OpenLines({ open, behind }: Pick<OrderAnswer['included'][number], 'open
   ));
 }
 
-function wayWords(shop: Shop): readonly string[] {
+function wayWords(shop: ShopSettings): readonly string[] {
   return SETTING_FIELDS.filter(({ group }) => group === 'Ways of working').map(
     ({ label, read, words }) => `${label} ${words(read(shop))}.`,
   );

@@ -1,6 +1,6 @@
 /** What does this shop go by? Each setting says what it changes; verdicts are judged again when one is saved. */
-import { getShop } from '@low-quarry/core/contracts/catalogue';
-import { type Shop, WEEKDAYS } from '@low-quarry/core/model';
+import { getSettings } from '@low-quarry/core/contracts/settings';
+import { type ShopSettings, WEEKDAYS } from '@low-quarry/core/model';
 import {
   differencesOf,
   isSame,
@@ -25,7 +25,7 @@ import { TextField } from '../../ui/TextField';
 import { useConflict } from '../../ui/useConflict';
 import { useKept } from '../../ui/useKept';
 import { StockField } from './StockField';
-import { settingsQuery, usePutShop } from './settingsQueries';
+import { settingsQuery, usePutSettings } from './settingsQueries';
 import { fromText, toText } from './settingText';
 
 export function SettingsScreen() {
@@ -49,7 +49,7 @@ export function SettingsScreen() {
 }
 
 /** Half-typed settings may be none that a shop could have: they are read as they were kept. */
-const keptShop = z.custom<Shop>((value) => typeof value === 'object' && value !== null);
+const keptShop = z.custom<ShopSettings>((value) => typeof value === 'object' && value !== null);
 const draftSchema = z.object({
   version: z.int(),
   base: keptShop,
@@ -58,7 +58,7 @@ const draftSchema = z.object({
 });
 type Draft = z.infer<typeof draftSchema>;
 
-function toDraft(version: number, shop: Shop): Draft {
+function toDraft(version: number, shop: ShopSettings): Draft {
   return { version, base: shop, shop, texts: {} };
 }
 
@@ -68,18 +68,18 @@ function SettingsForm({
   unreadable,
 }: {
   readonly version: number;
-  readonly stored: Shop;
+  readonly stored: ShopSettings;
   readonly unreadable: string | null;
 }) {
   const maySet = useMay('settings');
   const { state: draft, keep, settle, broughtBack } = useKept('settings', draftSchema, () => toDraft(version, stored));
   const { base, shop, texts } = draft;
   const errors = textErrors(texts);
-  const put = usePutShop();
-  const { conflict, panel, send, drop } = useConflict<Shop>({
+  const put = usePutSettings();
+  const { conflict, panel, send, drop } = useConflict<ShopSettings>({
     fields: SETTING_FIELDS,
     read: (current) => {
-      const read = getShop.answer.safeParse(current);
+      const read = getSettings.answer.safeParse(current);
       return read.success ? { version: read.data.version, record: read.data.settings } : null;
     },
     save: (on, settings, onError) =>
@@ -193,7 +193,7 @@ function textErrors(texts: Readonly<Record<string, string>>): Readonly<Record<st
 
 type SettingProps = {
   readonly field: SettingField;
-  readonly shop: Shop;
+  readonly shop: ShopSettings;
   readonly text: string | undefined;
   readonly error: string | null;
   readonly onType: (text: string) => void;
@@ -220,7 +220,14 @@ function Setting({ field, shop, text, error, onType, onChange }: SettingProps) {
     case 'days':
       return <DaysField label={label} hint={changes} days={value as readonly string[]} onChange={onChange} />;
     case 'stock':
-      return <StockField stock={value as Shop['stock']} hint={changes} currency={shop.currency} onChange={onChange} />;
+      return (
+        <StockField
+          stock={value as ShopSettings['stock']}
+          hint={changes}
+          currency={shop.currency}
+          onChange={onChange}
+        />
+      );
     default: {
       const unit =
         input.kind === 'money' ? `, ${shop.currency}` : input.kind in UNIT_WORDS ? UNIT_WORDS[input.kind as 'mm'] : '';

@@ -1,11 +1,11 @@
 /** The sheet that rings are cut from: a row a thickness. */
-import type { Shop } from '@low-quarry/core/model';
+import type { ShopSettings } from '@low-quarry/core/model';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';
 import { fromText, toText } from './settingText';
 
-type Sheet = Shop['stock'][number];
+type Sheet = ShopSettings['stock'][number];
 const COLUMNS = [
   ['thicknessMm', 'Thickness, mm', { kind: 'mm', least: 0.5, most: 60 }],
   ['halfWidthMm', 'May be off by, mm', { kind: 'mm', least: 0, most: 5 }],
@@ -20,10 +20,10 @@ export function StockField({
   currency,
   onChange,
 }: {
-  readonly stock: Shop['stock'];
+  readonly stock: ShopSettings['stock'];
   readonly hint: string;
   readonly currency: string;
-  readonly onChange: (stock: Shop['stock']) => void;
+  readonly onChange: (stock: ShopSettings['stock']) => void;
 }) {
   const replace = (index: number, change: Partial<Sheet>) =>
     onChange(stock.map((sheet, at) => (at === index ? { ...sheet, ...change } : sheet)));

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { SHOP_DEFAULTS, shopSchema } from '@low-quarry/core/model/shop';
+import { SETTINGS_DEFAULTS, settingsSchema } from '@low-quarry/core/model/settings';
 import { SETTING_FIELDS, type SettingInput } from '@low-quarry/core/records/settingFields';
 import { fromText, toText } from './settingText';
 
@@ -32,17 +32,17 @@ test.each([
 });
 
 describe('every setting', () => {
-  const shop = shopSchema.parse({ ...SHOP_DEFAULTS, name: 'Slipway Nine' });
+  const shop = settingsSchema.parse({ ...SETTINGS_DEFAULTS, name: 'Slipway Nine' });
   test.each(SETTING_FIELDS.map((field) => [field.path, field] as const))('%s comes back as it was', (_, field) => {
     if (field.input.kind === 'stock' || field.input.kind === 'days') return;
     const read = fromText(toText(field.read(shop), field.input), field.input);
     if (!read.ok) throw new Error(read.failure);
-    expect(shopSchema.safeParse(field.write(shop, read.value)).error).toBeUndefined();
+    expect(settingsSchema.safeParse(field.write(shop, read.value)).error).toBeUndefined();
     expect(read.value).toEqual(field.read(shop) ?? 0);
   });
 
   test('none is forgotten', () => {
     const covered = new Set(SETTING_FIELDS.map(({ path }) => path.split('.')[0]));
-    expect(covered).toEqual(new Set(Object.keys(shopSchema.shape)));
+    expect(covered).toEqual(new Set(Object.keys(settingsSchema.shape)));
   });
 });

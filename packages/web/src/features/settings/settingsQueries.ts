@@ -1,19 +1,19 @@
 /** The shop's settings with their version, and changing them. */
-import { getShop, putShop } from '@low-quarry/core/contracts/catalogue';
+import { getSettings, putSettings } from '@low-quarry/core/contracts/settings';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { call } from '../../api/call';
-import { shopQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/sharedQueries';
 
 export const settingsQuery = queryOptions({
-  queryKey: shopQuery.queryKey,
-  queryFn: ({ signal }) => call(getShop, { params: {}, signal }),
+  queryKey: shopSettingsQuery.queryKey,
+  queryFn: ({ signal }) => call(getSettings, { params: {}, signal }),
 });
 
-export function usePutShop() {
+export function usePutSettings() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (body: z.input<typeof putShop.body>) => call(putShop, { params: {}, body }),
+    mutationFn: (body: z.input<typeof putSettings.body>) => call(putSettings, { params: {}, body }),
     retry: false,
     onSuccess: async (answer) => {
       const { version, settings } = answer;

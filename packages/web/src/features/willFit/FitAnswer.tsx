@@ -1,7 +1,13 @@
 import { partName, type SpeakerRecord, toFitCatalogue } from '@low-quarry/core/catalogue';
 import type { CheckId } from '@low-quarry/core/fit';
 import { judgeCandidate } from '@low-quarry/core/fit';
-import { readingHalfWidthsMm, type Shop, toFitOpening, toFitRules, type VehicleRecord } from '@low-quarry/core/model';
+import {
+  readingHalfWidthsMm,
+  type ShopSettings,
+  toFitOpening,
+  toFitRules,
+  type VehicleRecord,
+} from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
@@ -25,7 +31,7 @@ export function FitAnswer({
   shop,
   catalogue,
 }: {
-  readonly shop: Shop;
+  readonly shop: ShopSettings;
   readonly catalogue: KnownCatalogue;
   readonly record: VehicleRecord['openings'][number];
   readonly speaker: SpeakerRecord;

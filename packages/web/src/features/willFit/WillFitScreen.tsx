@@ -2,10 +2,10 @@
 
 import type { ListedSpeaker } from '@low-quarry/core/catalogue';
 import { partName, TERMINALS } from '@low-quarry/core/catalogue';
-import { placeLabel, type Shop, type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
+import { placeLabel, type ShopSettings, type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { type ComponentProps, Suspense, useMemo } from 'react';
-import { shopQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/sharedQueries';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
 import { useAddress, withParams } from '../../ui/address';
@@ -36,7 +36,7 @@ answerCode.load().catch(() => {});
 
 export function WillFitScreen() {
   const vehicles = useQuery(vehiclesQuery);
-  const shop = useQuery(shopQuery);
+  const shop = useQuery(shopSettingsQuery);
   const catalogue = useQuery(catalogueQuery);
   return (
     <Shell
@@ -63,7 +63,7 @@ export function WillFitScreen() {
 
 type QuestionProps = {
   readonly vehicles: readonly VehicleRecord[];
-  readonly shop: Shop;
+  readonly shop: ShopSettings;
   readonly catalogue: KnownCatalogue;
 };
 

@@ -1,9 +1,9 @@
 /** The vehicle library in the database. */
-import type { Unreadable } from '@low-quarry/core/contracts/catalogue';
+import type { Unreadable } from '@low-quarry/core/contracts/library';
 import type { VehicleRecord } from '@low-quarry/core/model';
 import { readStored, toStored } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';
-import { type FoundRecord, readRecords } from '../library/readRecords';
+import { type FoundRecord, readRecords } from './readRecords';
 import { VehicleEntity } from './VehicleEntity';
 
 export class VehiclesStore {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { readingHalfWidthsMm, SHOP_DEFAULTS, shopSchema } from './shop';
+import { readingHalfWidthsMm, SETTINGS_DEFAULTS, settingsSchema } from './settings';
 
-const SHOP = { ...SHOP_DEFAULTS, name: 'Slipway Nine' };
+const SHOP = { ...SETTINGS_DEFAULTS, name: 'Slipway Nine' };
 
 describe('the reading off is counted in', () => {
   test('by the squares, as variances add: 0.3 and half of 0.8 make 0.5', () => {
@@ -17,7 +17,7 @@ describe('the reading off is counted in', () => {
 describe('a shop', () => {
   test('from before there were these settings gets what most shops go by', () => {
     const { paper: _paper, workingHours: _hours, schools: _schools, resolutionsMm: _steps, ...older } = SHOP;
-    expect(shopSchema.parse(older)).toEqual(shopSchema.parse(SHOP));
+    expect(settingsSchema.parse(older)).toEqual(settingsSchema.parse(SHOP));
   });
 
   test.each([
@@ -31,7 +31,7 @@ describe('a shop', () => {
     ['a clearance below nothing', { clearancesMm: { ...SHOP.clearancesMm, glass: -1 } }, 'clearancesMm.glass'],
     ['a way of splicing nobody has', { schools: { ...SHOP.schools, splice: 'tape' } }, 'schools.splice'],
   ])('%s is refused with its path', (_, change, path) => {
-    const parsed = shopSchema.safeParse({ ...SHOP, ...change });
+    const parsed = settingsSchema.safeParse({ ...SHOP, ...change });
     expect(parsed.error?.issues[0]?.path.join('.')).toBe(path);
   });
 });

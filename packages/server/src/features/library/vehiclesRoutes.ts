@@ -1,4 +1,4 @@
-import { listVehicles } from '@low-quarry/core/contracts/catalogue';
+import { listVehicles } from '@low-quarry/core/contracts/library';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { route } from '../../http/route';

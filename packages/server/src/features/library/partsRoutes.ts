@@ -1,11 +1,5 @@
-import {
-  FOUND_A_PAGE,
-  findParts,
-  importParts,
-  listCatalogueChanges,
-  listConnectors,
-  PARTS_A_PAGE,
-} from '@low-quarry/core/contracts/catalogue';
+import { listCatalogueChanges, listConnectors, PARTS_A_PAGE } from '@low-quarry/core/contracts/catalogue';
+import { FOUND_A_PAGE, findParts, importParts } from '@low-quarry/core/contracts/library';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { route, write } from '../../http/route';

@@ -6,14 +6,15 @@ import {
   type PartRecord,
   STATE_MARK,
 } from '@low-quarry/core/catalogue';
-import type { CatalogueChanges, CataloguePlace, FoundPart } from '@low-quarry/core/contracts/catalogue';
+import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
+import type { FoundPart } from '@low-quarry/core/contracts/library';
 import { readStored, toStored } from '@low-quarry/core/records';
 import { type EntityManager, In } from 'typeorm';
 import { insertRows } from '../../db/insertRows';
 import { findWords, likeWord } from '../../db/likeWord';
-import { type FoundRecord, readRecords } from '../library/readRecords';
 import { ConnectorEntity } from './ConnectorEntity';
 import { PartEntity, type PartRow } from './PartEntity';
+import { type FoundRecord, readRecords } from './readRecords';
 
 /** Connectors that are reached from some, over any number of harness adapters. */
 const REACHED = `WITH RECURSIVE "reached" ("id") AS (

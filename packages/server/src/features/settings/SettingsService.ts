@@ -1,27 +1,27 @@
 /** Changes the shop's settings; everything that is judged is judged by the new ones from then on. */
 import { madeRings } from '@low-quarry/core/fit';
-import { type Shop, toFitRules } from '@low-quarry/core/model';
+import { type ShopSettings, toFitRules } from '@low-quarry/core/model';
 import type { EntityManager } from 'typeorm';
 import { versionConflict } from '../../http/AppError';
 import { ChoicesStore } from '../choices/ChoicesStore';
 import type { History } from '../history/History';
-import { ShopStore } from './ShopStore';
+import { SettingsStore } from './SettingsStore';
 
-export type Settings = { readonly version: number; readonly settings: Shop; readonly findings: string[] };
+export type Settings = { readonly version: number; readonly settings: ShopSettings; readonly findings: string[] };
 
-export class ShopService {
-  private readonly store: ShopStore;
+export class SettingsService {
+  private readonly store: SettingsStore;
   private readonly choices: ChoicesStore;
 
   constructor(
     manager: EntityManager,
     private readonly history: History,
   ) {
-    this.store = new ShopStore(manager);
+    this.store = new SettingsStore(manager);
     this.choices = new ChoicesStore(manager);
   }
 
-  async change(version: number, settings: Shop): Promise<Settings> {
+  async change(version: number, settings: ShopSettings): Promise<Settings> {
     const before = await this.store.getWithVersion();
     if (before.version !== version || !(await this.store.replace(version, settings)))
       throw versionConflict('the settings', await this.store.getWithVersion());
@@ -39,7 +39,7 @@ export class ShopService {
   }
 
   /** A shop may well stop cutting rings and plates from a sheet; whoever does so is told what was chosen with one. */
-  private async namedNoMore(before: Shop, after: Shop): Promise<string[]> {
+  private async namedNoMore(before: ShopSettings, after: ShopSettings): Promise<string[]> {
     const gone = madeRings(toFitRules(before)).filter(
       ({ id }) => !madeRings(toFitRules(after)).some((ring) => ring.id === id),
     );

@@ -1,8 +1,8 @@
 import { EntitySchema } from 'typeorm';
 
-export type ShopRow = { id: number; settings: object; is_demo: boolean; version: number };
+export type SettingsRow = { id: number; settings: object; is_demo: boolean; version: number };
 
-export const ShopEntity = new EntitySchema<ShopRow>({
+export const SettingsEntity = new EntitySchema<SettingsRow>({
   name: 'shop',
   columns: {
     id: { type: 'integer', primary: true, primaryKeyConstraintName: 'pk_shop' },

@@ -38,7 +38,7 @@ const RETURN_COST_MINOR = 4500;
 const MINUTE_COST_MINOR = 110;
 const SCHOOLS = { meter: 'belowNominal', splice: 'crimp', fit: 'tape' } as const;
 
-export const shopSchema = z.strictObject({
+export const settingsSchema = z.strictObject({
   name: z.string().min(1).max(80),
   currency: currencySchema,
   unit: z.enum(['mm', 'in']),
@@ -90,9 +90,9 @@ export const shopSchema = z.strictObject({
     .default(SCHOOLS),
 });
 
-export type Shop = z.infer<typeof shopSchema>;
+export type ShopSettings = z.infer<typeof settingsSchema>;
 
-export const SHOP_DEFAULTS: Omit<Shop, 'name'> = {
+export const SETTINGS_DEFAULTS: Omit<ShopSettings, 'name'> = {
   currency: 'EUR',
   unit: 'mm',
   clearancesMm: CLEARANCES_MM,
@@ -115,7 +115,7 @@ export const SHOP_DEFAULTS: Omit<Shop, 'name'> = {
 export function readingHalfWidthsMm({
   halfWidthsMm,
   resolutionsMm,
-}: Pick<Shop, 'halfWidthsMm' | 'resolutionsMm'>): Readonly<Record<SourceId, number>> {
+}: Pick<ShopSettings, 'halfWidthsMm' | 'resolutionsMm'>): Readonly<Record<SourceId, number>> {
   const entries = SOURCE_IDS.map((source) => [
     source,
     Math.hypot(halfWidthsMm[source], (resolutionsMm[source] ?? 0) / 2),
@@ -123,6 +123,6 @@ export function readingHalfWidthsMm({
   return Object.fromEntries(entries) as Record<SourceId, number>;
 }
 
-export function toFitRules({ clearancesMm, confidence, stock, mostRaisedMm }: Shop): FitRules {
+export function toFitRules({ clearancesMm, confidence, stock, mostRaisedMm }: ShopSettings): FitRules {
   return { clearancesMm, confidence, stock, mostRaisedMm };
 }

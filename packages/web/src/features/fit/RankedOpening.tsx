@@ -1,0 +1,99 @@
+/** What is ranked for an opening, with the parts that are named now. */
+import { type PartRecord, toFitCatalogue } from '@low-quarry/core/catalogue';
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import {
+  missingDimensions,
+  readingHalfWidthsMm,
+  type ShopSettings,
+  toFitOpening,
+  toFitRules,
+} from '@low-quarry/core/model';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { ProblemError } from '../../api/call';
+import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
+import { listedView } from '../../catalogue/listedView';
+import { useAddress } from '../../ui/address';
+import { Loading } from '../../ui/states';
+import { otherSide } from '../openings/otherSide';
+import { FitWorkspace } from './FitWorkspace';
+import { namedPartsQuery, rankingQuery } from './fitQueries';
+import { bestOf, startingIds } from './startingIds';
+
+type RankedProps = {
+  readonly job: Job;
+  readonly openings: readonly OpeningWithState[];
+  readonly openingId: string;
+  readonly shop: ShopSettings;
+  readonly catalogue: KnownCatalogue;
+};
+
+export function RankedOpening({ job, openings, openingId, shop, catalogue }: RankedProps) {
+  const opening = openings.find(({ id }) => id === openingId);
+  // Thrown to the screen's fault view, which knows what to offer.
+  if (!opening)
+    throw new ProblemError({
+      type: '/problems/not-found',
+      title: 'Not found',
+      status: 404,
+      detail: 'This job has no such opening.',
+    });
+
+  const { version } = catalogue;
+  const [search, changeAddress] = useAddress();
+  const listed = useMemo(() => listedView(catalogue), [catalogue]);
+  const rules = useMemo(() => toFitRules(shop), [shop]);
+  const toFit = useMemo(() => {
+    const names = new Map(catalogue.connectors.map(({ id, name }) => [id, name]));
+    return (of: OpeningWithState) => toFitOpening(of.record, readingHalfWidthsMm(shop), (id) => names.get(id) ?? id);
+  }, [catalogue, shop]);
+  const fitOpening = useMemo(() => toFit(opening), [toFit, opening]);
+  const ranked = useQuery(rankingQuery(version, listed.speakerIds.length, fitOpening, rules));
+  const ranking = ranked.data ?? null;
+  const ids = useMemo(
+    () => startingIds(search, opening, ranking, listed.parts, rules),
+    [search, opening, ranking, listed, rules],
+  );
+  const overId = search.get('over');
+  const over = ranking?.speakers.find(({ speakerId }) => speakerId === overId);
+  const named = useQuery(namedPartsQuery(version, ids, over ? bestOf(over) : null));
+  const shelf = useMemo(
+    () => named.data && toFitCatalogue([...catalogue.shelf, ...named.data.parts.filter(isNoShelf)]),
+    [catalogue, named.data],
+  );
+
+  if (listed.speakerIds.length === 0)
+    return (
+      <p className="border-y border-hairline py-8 text-muted">The catalogue is empty: there is no speaker to try.</p>
+    );
+  if (ranked.isError) return <p role="alert">The ranking failed: {ranked.error.message}</p>;
+  if (named.isError) return <p role="alert">The parts could not be read: {named.error.message}</p>;
+  // What is named may have gone from the catalogue a moment ago: the next version says so.
+  const isThere = shelf?.speakers.some(({ id }) => id === named.data?.ids.speakerId);
+  if (!named.data || !shelf || !isThere)
+    return <Loading what={`the verdicts of ${listed.speakerIds.length} speakers`} />;
+  return (
+    <FitWorkspace
+      key={opening.id}
+      jobId={job.id}
+      opening={opening}
+      other={otherSide(opening, openings)}
+      toFit={toFit}
+      version={version}
+      catalogue={shelf}
+      listed={listed}
+      start={named.data.ids}
+      over={named.data.over}
+      rules={rules}
+      shop={shop}
+      ranking={ranking}
+      missing={missingDimensions(opening.record)}
+      search={search}
+      changeAddress={changeAddress}
+    />
+  );
+}
+
+function isNoShelf({ kind }: PartRecord): boolean {
+  return kind === 'speaker' || kind === 'bracket';
+}
