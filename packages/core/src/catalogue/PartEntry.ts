@@ -10,8 +10,8 @@ export type NamedConnector = {
 };
 
 export type PartEntry<Schema extends z.ZodType<Orderable> = z.ZodType<Orderable>, Listed = unknown> = {
-  /** What one, and several, of them are called. */
-  readonly words: { readonly one: string; readonly several: string };
+  /** What one of them is called. */
+  readonly word: string;
   readonly schema: Schema;
   /** What lists show and filter by, besides id, maker and name. */
   readonly listed: (part: z.output<Schema>) => Listed;

@@ -15,6 +15,7 @@ export {
   PART_KINDS,
   type PartKind,
   type PartRecord,
+  partKindWord,
   partSchema,
   toFitCatalogue,
 } from './partKinds';

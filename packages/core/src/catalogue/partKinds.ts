@@ -19,6 +19,11 @@ export function entryOf({ kind }: Pick<PartRecord, 'kind'>): PartEntry {
   return PART_TABLE[kind] as unknown as PartEntry;
 }
 
+/** What one part of a kind is called. */
+export function partKindWord(kind: PartKind): string {
+  return PART_TABLE[kind].word;
+}
+
 /** Whether there are so few of a part's kind that a device has all of them in memory. */
 export function isAtHand(part: Pick<PartRecord, 'kind'>): boolean {
   return entryOf(part).isAtHand;

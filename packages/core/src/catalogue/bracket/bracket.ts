@@ -46,7 +46,7 @@ export const bracketSchema = z.strictObject({
 export type BracketRecord = z.infer<typeof bracketSchema>;
 
 export const bracketEntry = partEntry({
-  words: { one: 'Bracket', several: 'Brackets' },
+  word: 'Bracket',
   schema: bracketSchema,
   listed: ({ snapOffs }) => ({ snapOffs: snapOffs.map(({ id, name }) => ({ id, name })) }),
   connectors: () => [],

@@ -19,7 +19,7 @@ export const harnessAdapterSchema = z.strictObject({
 export type HarnessAdapterRecord = z.infer<typeof harnessAdapterSchema>;
 
 export const harnessAdapterEntry = partEntry({
-  words: { one: 'Harness adapter', several: 'Harness adapters' },
+  word: 'Harness adapter',
   schema: harnessAdapterSchema,
   listed: () => ({}),
   connectors: ({ fromConnectorId }) => [{ field: 'fromConnectorId', id: fromConnectorId }],

@@ -15,7 +15,7 @@ export const spacerSchema = z.strictObject({
 export type SpacerRecord = z.infer<typeof spacerSchema>;
 
 export const spacerEntry = partEntry({
-  words: { one: 'Spacer', several: 'Spacers' },
+  word: 'Spacer',
   schema: spacerSchema,
   listed: () => ({}),
   connectors: () => [],

@@ -76,7 +76,7 @@ export const speakerSchema = z.strictObject({
 export type SpeakerRecord = z.infer<typeof speakerSchema>;
 
 export const speakerEntry = partEntry({
-  words: { one: 'Speaker', several: 'Speakers' },
+  word: 'Speaker',
   schema: speakerSchema,
   listed: ({ nominalSize, speakerKind, impedanceOhm, rmsW }) => ({ nominalSize, speakerKind, impedanceOhm, rmsW }),
   connectors: () => [],

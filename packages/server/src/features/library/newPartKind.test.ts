@@ -8,7 +8,7 @@ import type { TestApp } from '../../testing/testApp';
 
 const bass = z.strictObject({ kind: z.literal('bassBox'), ...orderable, volumeL: z.number().positive().max(500) });
 const bassBox = partEntry({
-  words: { one: 'Bass box', several: 'Bass boxes' },
+  word: 'Bass box',
   schema: bass,
   listed: ({ volumeL }) => ({ volumeL }),
   connectors: () => [],

@@ -1,4 +1,5 @@
 /** Which part or vehicle of the library is wrong, and what is right? */
+import { partKindWord } from '@low-quarry/core/catalogue';
 import { FOUND_A_PAGE, type Unreadable } from '@low-quarry/core/contracts/library';
 import { vehicleLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
@@ -64,7 +65,11 @@ export function LibraryScreen() {
               {catalogue.data && ` of ${catalogue.data.listed.length.toLocaleString('en')}`}
             </h2>
             <Unreadables title="Parts" kind="part" unreadable={catalogue.data?.unreadable ?? []} />
-            <Rows kind="part" rows={found.map(({ id, label }) => ({ id, name: label }))} find={find} />
+            <Rows
+              kind="part"
+              rows={found.map(({ id, kind, label }) => ({ id, name: label, what: partKindWord(kind) }))}
+              find={find}
+            />
             <Pages
               page={page}
               pageSize={FOUND_A_PAGE}
@@ -79,7 +84,7 @@ export function LibraryScreen() {
   );
 }
 
-type Row = { readonly id: string; readonly name: string };
+type Row = { readonly id: string; readonly name: string; readonly what?: string };
 
 function Vehicles({
   find,
@@ -145,11 +150,11 @@ function Rows({
     return <Empty>{find === '' ? 'The library has none yet.' : `None has “${find}” in it.`}</Empty>;
   return (
     <ul className="grid gap-x-6 border-t border-ink sm:grid-cols-2">
-      {rows.map(({ id, name }) => (
+      {rows.map(({ id, name, what }) => (
         <li key={id} className="border-b border-hairline">
           <Link to={`/library/${kind}/${id}`} className="flex min-h-12 flex-col justify-center text-action">
             {name}
-            <span className="text-[13px] leading-4 text-muted">{id}</span>
+            <span className="text-[13px] leading-4 text-muted">{what ? `${what}, ${id}` : id}</span>
           </Link>
         </li>
       ))}
