@@ -5,6 +5,7 @@ const common = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
   testEnvironment: 'node',
+  setupFiles: [path.resolve(import.meta.dirname, 'jest.fuzz.mjs')],
   transform: {
     '^.+\\.tsx?$': [
       path.resolve(import.meta.dirname, 'jest.transform.mjs'),
@@ -23,7 +24,7 @@ const common = {
 
 export default {
   // A busy machine may be ten times slower, and what is tested is what happens, not how fast.
-  testTimeout: 120_000,
+  testTimeout: process.env.LQ_FUZZ_FACTOR ? 3_600_000 : 120_000,
   // Left to itself Jest keeps one of two processors free.
   maxWorkers: 2,
   projects: [

@@ -2,8 +2,10 @@
  * What lies in front, layer by layer. By hand: flange 165 wide and 4 thick, basket 142, 8 in front of the flange; the grille 20
  * in front of the metal, 3 of clearance, 1 beside what passes through a frame.
  */
+
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { fuzzed } from '../testing/fuzzed';
 import { bracket, exact, opening, RULES, spacer, speaker, within } from '../testing/shapes';
 import { heightRange } from './advice/heightRange';
 import { nearMisses } from './advice/nearMisses';
@@ -129,6 +131,6 @@ test('a layer more never gives room, and a wider frame never takes it', () => {
       expect(wider).toBeGreaterThanOrEqual(frame - 1e-9);
       expect(frame).toBeGreaterThanOrEqual(closed - 1e-9);
     }),
-    { numRuns: 100 },
+    fuzzed(100),
   );
 });

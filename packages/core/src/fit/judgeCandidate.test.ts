@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { fuzzed } from '../testing/fuzzed';
 import {
   adapter,
   bracket,
@@ -620,7 +621,7 @@ describe('properties', () => {
           judge(opening({ bolts: screws(angle) }), what).checks.map(({ margin }) => margin?.valueMm.toFixed(6));
         expect(margins(Math.PI / 4 + (turns * 2 * Math.PI) / count)).toEqual(margins(Math.PI / 4));
       }),
-      { numRuns: 30 },
+      fuzzed(30),
     );
   });
 

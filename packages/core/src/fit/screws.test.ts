@@ -2,8 +2,10 @@
  * Screws from head to tip. Figures are worked out by hand from the shapes: bolt circle 156, screw 4, hole 150, flange 4, glass at
  * 70, bite 6, 5 off the glass; and held against places sampled densely on the tips, with geometry of their own.
  */
+
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { fuzzed } from '../testing/fuzzed';
 import {
   bracket,
   circlePattern,
@@ -232,7 +234,7 @@ test('tips against leaning glass and beams: as near as places sampled on them sa
       if (least > -4) expect(Math.abs((margin?.valueMm ?? Number.NaN) - least)).toBeLessThan(0.2);
       else expect(margin?.valueMm).toBeLessThan(-2);
     }),
-    { numRuns: 60 },
+    fuzzed(60),
   );
 });
 
@@ -255,6 +257,6 @@ test('seen in a mirror, every figure is the same', () => {
       };
       expect(side(-1)).toBeCloseTo(side(1), 6);
     }),
-    { numRuns: 60 },
+    fuzzed(60),
   );
 });

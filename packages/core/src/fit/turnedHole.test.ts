@@ -1,6 +1,8 @@
 /** A hole that does not lie level: the whole door turned by an angle is the same door, and a turned speaker fits a turned hole. */
+
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { fuzzed } from '../testing/fuzzed';
 import { circlePattern, exact, FLAT, opening, RULES, rodAt, speaker } from '../testing/shapes';
 import { judgeCandidate } from './judgeCandidate';
 import type { FitOpening, FitSpeaker } from './shapes';
@@ -72,7 +74,7 @@ test('turned as a whole, every figure is the same', () => {
         if (mm !== null) expect(mm).toBeCloseTo(level[at]?.[2] as number, 4);
       });
     }),
-    { numRuns: 60 },
+    fuzzed(60),
   );
 });
 

@@ -6,6 +6,7 @@ import { judgeCandidate } from '../fit/judgeCandidate';
 import { fromSide } from '../model/fromSide';
 import { readingHalfWidthsMm } from '../model/settings';
 import { toFitOpening } from '../model/toFitOpening';
+import { fuzzed } from '../testing/fuzzed';
 import { fitReport, fitReportSchema, fitReportText } from './fitReport';
 import { JSON_SCHEMAS } from './jsonSchemas';
 import { openingFileSchema } from './openingFile';
@@ -13,8 +14,6 @@ import { MOST_PARTS, partsFileSchema } from './partsFile';
 import { explainFileFailure, readFile } from './readFile';
 
 // Seeded: what a run finds must be found again by the next one.
-fc.configureGlobal({ seed: 20 });
-
 const ROOT = new URL('../../../../', import.meta.url);
 const text = (path: string) => readFileSync(new URL(path, ROOT), 'utf8');
 const OPENING = text('samples/formats/oval-door.opening.json');
@@ -153,14 +152,14 @@ describe('fuzz', () => {
         const result = readFile(JSON.stringify(value), schema);
         if (!result.ok) expect(explainFileFailure('f', result.failure).length).toBeLessThan(2000);
       }),
-      { numRuns: 200 },
+      fuzzed(200),
     );
   });
 
   test('no text makes a reader throw', () => {
     fc.assert(
       fc.property(fc.string({ unit: 'binary' }), (any) => void readFile(any, openingFileSchema)),
-      { numRuns: 200 },
+      fuzzed(200),
     );
   });
 
@@ -183,7 +182,7 @@ describe('fuzz', () => {
           expect(fitReportSchema.safeParse(JSON.parse(report)).success).toBe(true);
         },
       ),
-      { numRuns: 120 },
+      fuzzed(120),
     );
   });
 });

@@ -37,6 +37,8 @@ export type OutlineRoom = {
 };
 
 const STEPS = 48;
+/** Overwritten by each scan. */
+const scan = new Float64Array(STEPS + 1);
 /** The room is flat about its least: off by this it is off by less than a millionth of a millimetre. */
 const DIRECTION_TOLERANCE_RAD = 1e-5;
 
@@ -133,22 +135,42 @@ function ellipseSlopes(inner: EllipseMm, nx: number, ny: number) {
   };
 }
 
+/**
+ * A scan, and a search around each of its low places that may be the lowest: two that are nearly mirror images lie as low, and the scan meets
+ * them at different distances. Between two steps a smooth gap falls below the lower by an eighth of its second difference; twice that is allowed.
+ */
 function leastAngle(gap: (angle: number) => number, quarter: boolean): number {
   const turn = quarter ? Math.PI / 2 : 2 * Math.PI;
   const steps = quarter ? STEPS / 4 : STEPS;
   const step = turn / steps;
+  const last = quarter ? steps : steps - 1;
+  for (let index = 0; index <= last; index++) scan[index] = gap(index * step);
   let best = 0;
-  let bestGap = gap(0);
-  for (let index = 1; index <= (quarter ? steps : steps - 1); index++) {
-    const each = gap(index * step);
-    if (each < bestGap) {
-      best = index * step;
-      bestGap = each;
-    }
+  let bestGap = scan[0] as number;
+  for (let index = 1; index <= last; index++) {
+    if ((scan[index] as number) >= bestGap) continue;
+    best = index * step;
+    bestGap = scan[index] as number;
   }
-  const [from, to] = quarter ? [Math.max(0, best - step), Math.min(turn, best + step)] : [best - step, best + step];
-  const inside = leastBetween(gap, from, to, DIRECTION_TOLERANCE_RAD);
-  return gap(inside) < bestGap ? inside : best;
+  for (let index = 0; index <= last; index++) {
+    const here = scan[index] as number;
+    const before = scan[index === 0 ? (quarter ? 1 : last) : index - 1] as number;
+    const after = scan[index === last ? (quarter ? last - 1 : 0) : index + 1] as number;
+    if (here > before || here > after || here - (before - 2 * here + after) / 4 > bestGap) continue;
+    const from = (index - 1) * step;
+    const to = (index + 1) * step;
+    const inside = leastBetween(
+      gap,
+      quarter ? Math.max(0, from) : from,
+      quarter ? Math.min(turn, to) : to,
+      DIRECTION_TOLERANCE_RAD,
+    );
+    const insideGap = gap(inside);
+    if (insideGap >= bestGap) continue;
+    best = inside;
+    bestGap = insideGap;
+  }
+  return best;
 }
 
 function polygonRoom(outer: Extract<OutlineMm, { kind: 'polygon' }>, inner: EllipseMm): OutlineRoom {

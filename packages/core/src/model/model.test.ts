@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { partSchema, toFitCatalogue } from '../catalogue';
+import { fuzzed } from '../testing/fuzzed';
 import { cautionsFor } from './cautions';
 import { type OpeningRecord, openingRecordSchema } from './opening';
 import { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from './openingDimensions';
@@ -67,7 +68,7 @@ describe('reading a measurement', () => {
           expect(parsed.success).toBe(true);
         },
       ),
-      { numRuns: 500 },
+      fuzzed(500),
     );
   });
 });

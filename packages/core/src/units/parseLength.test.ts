@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { fuzzed } from '../testing/fuzzed';
 import { explainLengthFailure, type LengthFailure, parseLength } from './parseLength';
 import { printLength } from './printLength';
 
@@ -79,7 +80,7 @@ describe('properties', () => {
         if (parsed.ok) expect(Number.isFinite(parsed.value.valueMm)).toBe(true);
         else expect(explainLengthFailure(parsed.failure).length).toBeGreaterThan(10);
       }),
-      { numRuns: 2000 },
+      fuzzed(2000),
     );
   });
 

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { OpeningRecord } from '@low-quarry/core/model/opening';
 import { OPENING_FIELDS } from '@low-quarry/core/records/openingFields';
+import { fuzzed } from '@low-quarry/core/testing/fuzzed';
 import { PLAIN_OPENING } from '@low-quarry/core/testing/plainOpening';
 import fc from 'fast-check';
 import { type Entry, needsPerson, nextToSend, type SaveOpening } from './Entry';
@@ -167,7 +168,7 @@ describe('random interleavings of two editors', () => {
             if (model.has(path)) expect([path, read(shop.record)]).toEqual([path, model.get(path)]);
         }
       }),
-      { numRuns: 400 },
+      fuzzed(400),
     );
   });
 });

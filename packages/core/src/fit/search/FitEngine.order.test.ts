@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { fuzzed } from '../../testing/fuzzed';
 import { rankCandidates } from '../../testing/rankCandidates';
 import {
   adapter,
@@ -107,7 +108,7 @@ describe('properties', () => {
           expect(rankCandidates(opening(), { ...catalogue, speakers, brackets, spacers }, RULES)).toEqual(plain);
         },
       ),
-      { numRuns: 30 },
+      fuzzed(30),
     );
   });
 
@@ -142,7 +143,7 @@ describe('properties', () => {
           }
         },
       ),
-      { numRuns: 20 },
+      fuzzed(20),
     );
   });
 

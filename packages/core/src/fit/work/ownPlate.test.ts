@@ -1,7 +1,9 @@
 /** Plates of one's own: what they must let through, cover and leave, measured by places sampled on their edges. */
+
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { patternHoles } from '../../geometry/BoltPattern';
+import { fuzzed } from '../../testing/fuzzed';
 import { circlePattern, exact, FLAT, opening, RULES, speaker } from '../../testing/shapes';
 import { judgeCandidate } from '../judgeCandidate';
 import type { FitBracket, FitOpening, FitRules, FitSpeaker } from '../shapes';
@@ -97,7 +99,7 @@ test('every wall is as wide as the shop asks, by distances to sampled edges', ()
         expect(Math.min(...toThroat, ...toOutside, ...between)).toBeGreaterThan(wall - 0.01);
       }
     }),
-    { numRuns: 60 },
+    fuzzed(60),
   );
   expect(seen).toBeGreaterThan(20);
 });

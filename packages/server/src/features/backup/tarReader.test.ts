@@ -1,10 +1,12 @@
 /** Against GNU tar, and against whatever bytes there are. */
+
 import { execFileSync } from 'node:child_process';
 import { linkSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, truncateSync, writeFileSync } from 'node:fs';
 import { open, writeFile } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { fuzzed } from '@low-quarry/core/testing/fuzzed';
 import fc from 'fast-check';
 import { listTar, type TarEntry, TarError } from './tarReader';
 
@@ -86,6 +88,6 @@ test('whatever bytes there are, it comes to an end within them', async () => {
       });
       for (const { start, bytes: size } of found) expect(start + size).toBeLessThanOrEqual(bytes.length);
     }),
-    { numRuns: 300 },
+    fuzzed(300),
   );
 });

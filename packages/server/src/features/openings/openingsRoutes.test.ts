@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { fuzzed } from '@low-quarry/core/testing/fuzzed';
 import fc from 'fast-check';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 
@@ -169,7 +170,7 @@ test('whatever JSON is sent is answered with 2xx or 4xx as problem, never with a
       expect(answer.status).toBeLessThan(500);
       expect(answer.body.status).toBe(answer.status);
     }),
-    { numRuns: 150 },
+    fuzzed(150),
   );
   expect(await app.opening(4, 'rearDoor', 'left')).toEqual(before);
 });
