@@ -3,11 +3,11 @@
  * the shop is closed, or at once when the last is more than a day old.
  */
 import type { ShopSettings } from '@low-quarry/core/model';
+import { addHours, isAfter, set, subDays } from 'date-fns';
 
-const HOUR_MS = 3_600_000;
 /** Some time after closing: people stay late. */
-const AFTER_CLOSING_MS = 2 * HOUR_MS;
-const LATE_MS = 26 * HOUR_MS;
+const AFTER_CLOSING_HOURS = 2;
+const LATE_MS = 26 * 3_600_000;
 
 /** @param last when the last one was made; null when there is none */
 export function isNightWorkDue(
@@ -22,7 +22,7 @@ export function isNightWorkDue(
 /** The last moment, by the shop's clock, at which a night began. */
 function nightBegan(now: Date, to: string): Date {
   const [hours = 0, minutes = 0] = to.split(':').map(Number);
-  const closing = new Date(now.getFullYear(), now.getMonth(), now.getDate(), hours, minutes);
-  const night = new Date(closing.getTime() + AFTER_CLOSING_MS);
-  return night.getTime() <= now.getTime() ? night : new Date(night.getTime() - 24 * HOUR_MS);
+  const night = (day: Date) => addHours(set(day, { hours, minutes, seconds: 0, milliseconds: 0 }), AFTER_CLOSING_HOURS);
+  // By the calendar: a day of 23 or 25 hours is one too.
+  return isAfter(night(now), now) ? night(subDays(now, 1)) : night(now);
 }

@@ -1,12 +1,10 @@
-import { JOB_END_WORDS, type JobEnded, WEEKDAYS } from '@low-quarry/core/model';
-
 /** When a car is due, in words: "due today", "due in 3 days", "2 days late". Days are counted by the calendar. */
-const DAY_MS = 86_400_000;
+import { JOB_END_WORDS, type JobEnded, WEEKDAYS } from '@low-quarry/core/model';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 
 export function dueWords(dueOn: string | null, now: Date): string {
   if (dueOn === null) return 'no day set';
-  const today = Date.UTC(now.getFullYear(), now.getMonth(), now.getDate());
-  const days = Math.round((Date.parse(`${dueOn}T00:00:00Z`) - today) / DAY_MS);
+  const days = differenceInCalendarDays(dayOf(dueOn), now);
   if (days === 0) return 'due today';
   if (days === 1) return 'due tomorrow';
   if (days > 1) return `due in ${days} days`;
@@ -23,6 +21,11 @@ export function endedWords({ as, at }: JobEnded): string {
 /** Whether the shop is closed on the day a car is due. */
 export function isDueWhenClosed(dueOn: string | null, openOn: readonly string[]): boolean {
   if (dueOn === null) return false;
-  const day = WEEKDAYS[(new Date(`${dueOn}T00:00:00Z`).getUTCDay() + 6) % 7];
+  const day = WEEKDAYS[(dayOf(dueOn).getDay() + 6) % 7];
   return day !== undefined && !openOn.includes(day);
+}
+
+/** Its first moment by the device's clock. */
+function dayOf(isoDate: string): Date {
+  return new Date(`${isoDate}T00:00:00`);
 }
