@@ -7,9 +7,10 @@
  */
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
+import { VERDICTS_BY_RANK } from '@low-quarry/core/fit';
 import { CatalogueIndex } from '@low-quarry/core/fit/search/CatalogueIndex';
 import { FitEngine } from '@low-quarry/core/fit/search/FitEngine';
-import { type RankedSpeaker, VERDICTS_BY_RANK } from '@low-quarry/core/fit/search/Ranking';
+import type { RankedSpeaker } from '@low-quarry/core/fit/search/Ranking';
 import type { FitCatalogue, FitOpening } from '@low-quarry/core/fit/shapes';
 import { newGap } from '@low-quarry/core/geometry/Gap';
 import { sheetGap } from '@low-quarry/core/geometry/glassSheet';

@@ -73,8 +73,15 @@ export type Check = {
   readonly sentence: string;
 };
 
-/** What cannot be undone comes last: a hit is worse than an open question. */
-export const VERDICT_GRAVITY: Readonly<Record<Verdict, number>> = { clears: 0, measure: 1, hold: 2, hits: 3 };
+/** The best first. What cannot be undone comes last: a hit is worse than an open question. */
+export const VERDICTS_BY_RANK = ['clears', 'measure', 'hold', 'hits'] as const satisfies readonly Verdict[];
+/** The place of each in `VERDICTS_BY_RANK`. */
+export const VERDICT_GRAVITY: Readonly<Record<Verdict, number>> = {
+  clears: VERDICTS_BY_RANK.indexOf('clears'),
+  measure: VERDICTS_BY_RANK.indexOf('measure'),
+  hold: VERDICTS_BY_RANK.indexOf('hold'),
+  hits: VERDICTS_BY_RANK.indexOf('hits'),
+};
 
 /** The graver of two verdicts. */
 export function graver(a: Verdict, b: Verdict): Verdict {

@@ -23,6 +23,7 @@ export {
   graver,
   type Nearest,
   type OpeningDimensionKey,
+  VERDICTS_BY_RANK,
   type Verdict,
 } from './Check';
 export { checkLabel, checkPlace, fallOutWords } from './checkWords';
@@ -41,7 +42,7 @@ export { openForOpening } from './openForOpening';
 export { CatalogueIndex } from './search/CatalogueIndex';
 export { FitEngine } from './search/FitEngine';
 export { type PackedRanking, packRanking, unpackRanking } from './search/packRanking';
-export { type FirstLook, type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from './search/Ranking';
+export type { FirstLook, RankedSpeaker, Ranking } from './search/Ranking';
 export { findLayer, raisedMm } from './search/stacks';
 export {
   type Behind,

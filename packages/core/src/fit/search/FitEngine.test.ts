@@ -3,10 +3,10 @@ import { describe, expect, test } from '@jest/globals';
 import { LARGE_RULES, largeCatalogue, largeVehicle } from '../../testing/largeCatalogue';
 import { plainRanking } from '../../testing/plainRanking';
 import type { Dimension } from '../../uncertainty/Dimension';
+import { VERDICTS_BY_RANK } from '../Check';
 import type { FitOpening, ProudThing } from '../shapes';
 import { CatalogueIndex } from './CatalogueIndex';
 import { FitEngine } from './FitEngine';
-import { VERDICTS_BY_RANK } from './Ranking';
 
 const catalogue = largeCatalogue({ speakers: 30, brackets: 30, seed: 11 });
 const index = new CatalogueIndex(catalogue);

@@ -12,7 +12,7 @@
 import { sheetDepthMm } from '../../geometry';
 import { ROUNDING_MM } from '../../math';
 import type { HarnessAdapter } from '../../wiring';
-import { type CheckId, VERDICT_GRAVITY, type Verdict } from '../Check';
+import { type CheckId, VERDICT_GRAVITY, VERDICTS_BY_RANK, type Verdict } from '../Check';
 import type { Judgement } from '../Judgement';
 import { harnessFor } from '../judgeCandidate';
 import type { LayerShape } from '../layout/LayerShape';
@@ -34,7 +34,6 @@ import {
   type Ranking,
   SAME_FIGURE,
   type StackScore,
-  VERDICTS_BY_RANK,
 } from './Ranking';
 import { Standings } from './Standings';
 import { coverOf, roomOf, type Stack, toStacks } from './stackShapes';

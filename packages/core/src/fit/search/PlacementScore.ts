@@ -1,7 +1,7 @@
 /** Which of the placements of one stack is the best. */
-import { VERDICT_GRAVITY, type Verdict } from '../Check';
+import { VERDICT_GRAVITY, VERDICTS_BY_RANK, type Verdict } from '../Check';
 import type { Placement } from '../mates/placements';
-import { figureOf, VERDICTS_BY_RANK } from './Ranking';
+import { figureOf } from './Ranking';
 
 export type PlacementScore = {
   readonly verdict: Verdict;

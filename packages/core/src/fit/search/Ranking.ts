@@ -52,9 +52,6 @@ export type StackScore = {
   readonly ids: string;
 };
 
-/** The best first: the numbers of `VERDICT_GRAVITY`. */
-export const VERDICTS_BY_RANK = ['clears', 'measure', 'hold', 'hits'] as const satisfies readonly Verdict[];
-
 /** Steps in which figures are compared. */
 const STEPS_PER_MM = 1e6;
 /** Figures that differ by more than this are never the same to `figureOf`. */

@@ -2,8 +2,8 @@
  * A ranking in a form that is kept and handed on in no time: columns of numbers, and each stack's ids once. Of 20,000 speakers it is
  * under a megabyte, and copied in a millisecond where the ranking itself takes eighty.
  */
-import { CHECK_IDS, type CheckId } from '../Check';
-import { type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from './Ranking';
+import { CHECK_IDS, type CheckId, VERDICTS_BY_RANK } from '../Check';
+import type { RankedSpeaker, Ranking } from './Ranking';
 
 export type PackedRanking = {
   /** Speakers, best first. */
