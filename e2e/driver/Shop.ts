@@ -1,7 +1,9 @@
 /** One shop for one test: a database of its own and a server process that can be killed and started again. */
 import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
+import { cp } from 'node:fs/promises';
 import path from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
 import pg from 'pg';
 
 /** A name that browsers do not take for their own machine: over plain http it is no secure context. */
@@ -17,6 +19,8 @@ function ownCluster(): Cluster {
     appUrl: required('LQ_TEST_APP_URL'),
   };
 }
+
+const LOOK_MS = 50;
 
 type StartOptions = {
   readonly demo?: boolean;
@@ -35,11 +39,28 @@ export class Shop {
     private readonly cluster: Cluster = ownCluster(),
   ) {}
 
-  /** A copy of `template`; with no template, a new database that the server fills with the demo shop. */
+  /**
+   * A copy of `template`, with its backups, so that no night's work is due; with no template, a new database that the server fills with
+   * the demo shop.
+   */
   static async create(name: string, template: string | null): Promise<Shop> {
     const from = template ? ` TEMPLATE ${template}` : '';
     await asAdmin((admin) => admin.query(`CREATE DATABASE ${name} OWNER low_quarry_owner${from}`));
-    return new Shop(name);
+    const shop = new Shop(name);
+    if (template) await cp(new Shop(template).backupDir, shop.backupDir, { recursive: true });
+    return shop;
+  }
+
+  /** A new shop makes its first backup at once. */
+  async untilNightIsOver(): Promise<void> {
+    await this.inDatabase(async (client) => {
+      for (;;) {
+        const { rows } = await client.query(`SELECT "state", "fault" FROM "work" WHERE "kind" = 'nightly'`);
+        if (rows[0]?.state === 'done') return;
+        if (rows[0]?.fault) throw new Error(`the night's work failed: ${rows[0].fault}`);
+        await sleep(LOOK_MS);
+      }
+    });
   }
 
   /** Starts the server; after a first start on the same port, as a browser that waits for it needs. */

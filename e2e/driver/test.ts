@@ -22,6 +22,7 @@ export const test = base.extend<Fixtures, { template: string; sharedShop: Shop }
       const name = `lq_e2e_${randomBytes(5).toString('hex')}`;
       const shop = await Shop.create(name, null);
       await shop.start();
+      await shop.untilNightIsOver();
       await shop.kill();
       await use(name);
       await shop.drop();

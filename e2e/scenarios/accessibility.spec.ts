@@ -103,6 +103,15 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
       await fitter.page.getByRole('button', { name: 'Save the correction' }).click();
     },
   },
+  {
+    name: 'finder',
+    open: async (fitter) => {
+      await fitter.openJobs();
+      await fitter.page.keyboard.press('Control+k');
+      await fitter.page.keyboard.type('shoal');
+      await expect(fitter.page.getByRole('option').first()).toBeVisible();
+    },
+  },
   { name: 'server work', open: (fitter) => fitter.openPage('/work', 'Server work') },
   { name: 'backups', open: (fitter) => fitter.openPage('/backups', 'Backups') },
   { name: 'people', open: (fitter) => fitter.openPage('/people', 'People') },

@@ -1,6 +1,7 @@
 import { type ComponentType, Suspense } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Outlet, Route, Routes, useLocation } from 'react-router';
+import { finderCode } from './features/finder/FinderButton';
 import { Gate } from './features/sessions/Gate';
 import { layerCode } from './ui/Layer';
 import { type LateCode, lateCode } from './ui/lateCode';
@@ -40,7 +41,7 @@ function Late({ name }: { readonly name: ScreenName }) {
 
 /** What cannot be loaded now is asked for when somebody goes there. */
 export function loadScreens(): void {
-  for (const { load } of [layerCode, ...CODE.values()]) load().catch(() => {});
+  for (const { load } of [layerCode, finderCode, ...CODE.values()]) load().catch(() => {});
 }
 
 export function Pages() {

@@ -112,6 +112,19 @@ test('that was to be stopped when its server ended is not begun again', async ()
   expect(await second.find(id)).toMatchObject({ state: 'stopped', tries: 1 });
 });
 
+test('that waits and is in the queue no more is put there again', async () => {
+  const first = await queueThat(async () => {
+    throw new Error('not now');
+  }, 5);
+  const { id } = await first.ask('backup', 'Okke');
+  await untilWork(first, id, ({ tries }) => tries > 0);
+  await queues.splice(0)[0]?.stop();
+  await database.db.query('DELETE FROM "work_queue"."job"');
+  await database.db.query(`UPDATE "work" SET "state" = 'waiting', "tries" = 1`);
+  const second = await queueThat(async () => 'done after all');
+  expect(await untilWork(second, id, ({ state }) => state === 'done')).toMatchObject({ result: 'done after all' });
+});
+
 test('the server’s login writes the queue’s rows and can change nothing of its schema', async () => {
   await expect(database.db.query('CREATE TABLE "work_queue"."mine" ()')).rejects.toThrow('permission denied');
   await expect(database.db.query('DROP TABLE "work_queue"."archive"')).rejects.toThrow('must be owner');

@@ -119,14 +119,15 @@ export class WorkQueue {
 
   /**
    * What counts as running and is not at work here was cut off: its server ended, or its database was away when it ended. It is begun
-   * again at once, unless that was tried often enough.
+   * again at once, unless that was tried often enough. What waits and is in the queue no more (pg-boss throws away what is two weeks old) is put
+   * there again.
    */
   async takeUp(): Promise<void> {
     const { db, log, now } = this.deps;
     const boss = this.requireBoss();
     await boss.maintain();
-    for (const { id, kind, tries, is_stopping } of await WorkStore.on(db).listRunning()) {
-      if (this.running.has(id)) continue;
+    for (const { id, kind, state, tries, is_stopping } of await WorkStore.on(db).listOpen()) {
+      if (this.running.has(id) || (state === 'waiting' && (await isQueued(boss, kind, id)))) continue;
       const left = this.runners[kind].tries - tries;
       log.warn({ kind, id, left }, 'work was cut off');
       await inTransaction(db, async (manager) => {
@@ -135,7 +136,7 @@ export class WorkQueue {
         if (is_stopping) return store.end(id, 'stopped', null, now());
         if (left <= 0) return store.end(id, 'failed', CUT_OFF, now());
         await this.send(boss, kind, id, left, manager);
-        await store.wait(id, CUT_OFF, now());
+        if (state === 'running') await store.wait(id, CUT_OFF, now());
       });
       this.hurry(kind);
     }
@@ -220,6 +221,11 @@ export class WorkQueue {
     if (!this.boss) throw new Error('WorkQueue: expected to be started, got asked before or after');
     return this.boss;
   }
+}
+
+async function isQueued(boss: PgBoss, kind: WorkKind, id: string): Promise<boolean> {
+  const job = await boss.getJobById(kind, id);
+  return job !== null && ['created', 'retry', 'active'].includes(job.state);
 }
 
 /** Lets pg-boss write in a transaction of ours. */

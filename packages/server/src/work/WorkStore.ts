@@ -34,8 +34,8 @@ export class WorkStore {
     return row ? toWork(row) : null;
   }
 
-  listRunning(): Promise<readonly WorkRow[]> {
-    return this.manager.findBy(WorkEntity, { state: 'running' });
+  listOpen(): Promise<readonly WorkRow[]> {
+    return this.manager.findBy(WorkEntity, { state: In(OPEN) });
   }
 
   async add(id: string, kind: WorkKind, askedBy: string | null, at: Date): Promise<void> {

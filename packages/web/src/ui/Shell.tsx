@@ -108,6 +108,7 @@ function Switch({
 
 const KEYS = [
   ['?', 'This list'],
+  ['Ctrl + K', 'Find a job, a part, a vehicle or a page'],
   ['Tab, Shift + Tab', 'Next and last thing that can be used'],
   ['Enter', 'In a measurement: on to the next one'],
   ['← →', 'On the spacer: thinner and thicker by 0.5 mm'],
@@ -130,7 +131,12 @@ function Keys() {
       open={open}
       onOpenChange={setOpen}
       trigger={(props) => (
-        <button type="button" className="min-h-12 min-w-12 text-action" aria-label="Keys" {...props}>
+        <button
+          type="button"
+          className="hidden min-h-12 min-w-12 text-action sm:inline-block"
+          aria-label="Keys"
+          {...props}
+        >
           ?
         </button>
       )}

@@ -10,6 +10,7 @@ import { gzipSync } from 'node:zlib';
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Backup } from '@low-quarry/core/contracts/backup';
 import type { JobInList } from '@low-quarry/core/contracts/jobs';
+import type { FoundPart } from '@low-quarry/core/contracts/library';
 import pg from 'pg';
 import { pack } from 'tar-stream';
 import { MIGRATION_NAMES } from '../../db/dataSource';
@@ -20,7 +21,8 @@ import type { BackupService } from './BackupService';
 import { readDump } from './readDump';
 import { TABLES } from './tables';
 
-const SAMPLE_1 = path.resolve(import.meta.dirname, '../../../../../samples/versions/backup-1.lqbackup');
+const VERSIONS = path.resolve(import.meta.dirname, '../../../../../samples/versions');
+const SAMPLE_1 = path.join(VERSIONS, 'backup-1.lqbackup');
 
 let app: TestApp;
 let dir: string;
@@ -151,6 +153,29 @@ test('a table that is left out is missed', async () => {
   const file = path.join(dir, 'asked-20260101-000000-3.lqbackup');
   writeFileSync(file, await repack(parts));
   await expect(backups.restore(file)).rejects.toThrow('table change is missing');
+});
+
+/** Of the demo shop, each made by the program of its time. */
+test.each([
+  ['guards', 'Guards1764500000000'],
+  ['layers', 'Layers1764600000000'],
+  ['answers', 'Answers1764700000000'],
+  ['works', 'Works1764800000000'],
+  ['packs', 'PartsImports1764900300000'],
+])('a backup of an earlier program, schema %s, is restored, and nothing in it is unreadable', async (name, schema) => {
+  const { manifest, findings } = await backups.restore(path.join(VERSIONS, `backup-${name}.lqbackup`));
+  expect({ schema: manifest.schema, findings }).toEqual({ schema, findings: [] });
+  const owner = await app.signedIn('Okke');
+  const { body } = await owner.get('/api/jobs').expect(200);
+  expect(body.jobs).toHaveLength(6);
+  const states = body.jobs.flatMap(({ openings }: JobInList) => openings.map(({ state }) => state.kind));
+  expect(states).toContain('chosen');
+  for (const none of ['unreadable', 'cannotJudge']) expect(states).not.toContain(none);
+  for (const { id } of body.jobs) await owner.get(`/api/jobs/${id}/order`).expect(200);
+  const { body: library } = await owner.get('/api/parts').expect(200);
+  expect(library.found.filter(({ unreadable }: FoundPart) => unreadable !== null)).toEqual([]);
+  expect((await owner.get('/api/history').expect(200)).body.changes.length).toBeGreaterThan(10);
+  await owner.post('/api/jobs').send(bookIn('after an old backup')).expect(200);
 });
 
 describe('an archive of the first version', () => {

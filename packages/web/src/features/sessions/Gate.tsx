@@ -3,7 +3,7 @@
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { SessionState } from '@low-quarry/core/contracts/sessions';
 import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, Suspense, useEffect, useState } from 'react';
 import { Outlet } from 'react-router';
 import { keepQueries, restoreQueries } from '../../api/keptQueries';
 import { setLeaving } from '../../api/leaving';
@@ -19,19 +19,28 @@ import type { Entry } from '../../outbox/Entry';
 import { Outbox } from '../../outbox/Outbox';
 import { OutboxProvider } from '../../outbox/OutboxProvider';
 import { HeaderSlot } from '../../ui/headerSlot';
+import { lateCode } from '../../ui/lateCode';
 import { NoticeBanner } from '../../ui/NoticeBanner';
 import { Answered, Loading } from '../../ui/states';
+import { FinderButton } from '../finder/FinderButton';
 import { jobKeys } from '../jobs/jobKeys';
 import { LiveChanges } from '../live/LiveChanges';
 import { draftKey } from '../openings/draftKey';
 import { openingKeys } from '../openings/openingKeys';
 import { WaitingLink } from '../waiting/WaitingLink';
-import { FirstStartScreen } from './FirstStartScreen';
 import { LeftScreen } from './LeftScreen';
 import { PasswordAsked } from './PasswordAsked';
 import { PersonMenu } from './PersonMenu';
 import { SignInScreen } from './SignInScreen';
 import { sessionQuery } from './sessionQueries';
+
+/** Once in the life of a shop. */
+const firstStart = lateCode(() => import('./FirstStartScreen'));
+
+function FirstStart() {
+  const { FirstStartScreen } = firstStart.use();
+  return <FirstStartScreen />;
+}
 
 export function Gate() {
   const session = useQuery(sessionQuery);
@@ -45,7 +54,12 @@ export function Gate() {
       <NoticeBanner />
       <Answered query={session} what="who is signed in">
         {(state) => {
-          if (state.kind === 'firstStart') return <FirstStartScreen />;
+          if (state.kind === 'firstStart')
+            return (
+              <Suspense>
+                <FirstStart />
+              </Suspense>
+            );
           if (state.kind === 'left') return <LeftScreen left={state} />;
           if (state.kind === 'signedOut') return <SignInScreen state={state} />;
           // By person and by what they may do: what one has open is nothing to the next.
@@ -81,6 +95,7 @@ function Inside({ state }: { readonly state: Extract<SessionState, { kind: 'sign
               value={
                 <>
                   <WaitingLink />
+                  <FinderButton />
                   <PersonMenu state={state} />
                 </>
               }
