@@ -6,7 +6,7 @@ import type { FoundPart } from '@low-quarry/core/contracts/library';
 import { jobTitle, type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
 import { narrowed } from '../../ui/narrowed';
 
-export type Found = { readonly to: string; readonly label: string; readonly what: string };
+type Found = { readonly to: string; readonly label: string; readonly what: string };
 export type FoundGroup = { readonly title: string; readonly found: readonly Found[]; readonly more: number };
 
 /** Of each group so many; then a word more narrows it down. */
