@@ -25,12 +25,42 @@ test('a registration, a part, a vehicle and a page are found from wherever one i
   await found.filter({ hasText: 'Ostrand Longshore, 2016 to 2022, Premium' }).click();
   await expect(page.getByRole('combobox', { name: 'Vehicle and trim' })).toHaveValue(/^Ostrand Longshore/);
 
+  // What was found for the words before is not what Enter means now.
+  await page.keyboard.press('Control+k');
+  await field.fill('hds 3');
+  await expect(found.filter({ hasText: 'Corran Tern, HDS 3' })).toBeVisible();
+  let answer = () => {};
+  const answered = new Promise<void>((resolve) => {
+    answer = resolve;
+  });
+  await page.route(/api\/jobs\?.*find=pilot/, (route) => answered.then(() => route.continue()));
+  await field.fill('pilot');
+  await expect(found.filter({ hasText: 'HDS 3' })).toHaveCount(0);
+  answer();
+  await expect(found.filter({ hasText: 'PILOT 1' })).toBeVisible();
+  await page.keyboard.press('Escape');
+
   await page.keyboard.press('Control+k');
   await field.fill('zzz');
   await expect(page.getByText('Nothing has “zzz” in it.')).toBeVisible();
   await field.fill('clearances');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Settings', level: 1 })).toBeVisible();
+});
+
+test.describe('while the library cannot be asked', () => {
+  test.use({ allowedErrors: /status of 500|Failed to load resource/ });
+  test('it is said that not everything was looked through', async ({ fitter }) => {
+    const { page } = fitter;
+    await page.route('**/api/vehicles', (route) =>
+      route.fulfill({ status: 500, contentType: 'application/problem+json', body: '{}' }),
+    );
+    await fitter.openJobs();
+    await page.keyboard.press('Control+k');
+    await page.getByRole('combobox', { name: 'Find a job, a part, a vehicle or a page' }).fill('zzz');
+    await expect(page.getByText('Not everything could be looked through')).toBeVisible();
+    await expect(page.getByText('Nothing has')).toHaveCount(0);
+  });
 });
 
 test.describe('who may not correct the library', () => {

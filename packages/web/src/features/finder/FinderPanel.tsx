@@ -35,12 +35,15 @@ export function FinderPanel({ onGone }: { readonly onGone: () => void }) {
   const ended = useQuery({ ...jobsQuery({ list: 'ended', find, page: 1 }), enabled });
   const parts = useQuery({ ...foundPartsQuery(find, 1), enabled });
   const vehicles = useQuery(vehiclesQuery);
-  const asked = [open, ended, parts];
+  const asked = [open, ended, parts, vehicles];
+  // What was found for other words is not listed: Enter would lead there.
+  const foundBy = <Answer,>({ data, isPlaceholderData }: { data: Answer | undefined; isPlaceholderData: boolean }) =>
+    words === find && !isPlaceholderData ? data : undefined;
   const groups = finderView({
     words,
-    open: open.data,
-    ended: ended.data,
-    parts: parts.data,
+    open: foundBy(open),
+    ended: foundBy(ended),
+    parts: foundBy(parts),
     vehicles: vehicles.data?.vehicles,
     pages: [...MORE_PAGES, ...SHOP_PAGES].filter(({ permission }) => mayDo(permission, roles)),
     mayCorrect,
