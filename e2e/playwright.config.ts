@@ -30,7 +30,7 @@ export default defineConfig<{ plain: boolean }>({
     locale: 'en-GB',
     trace: 'off',
     launchOptions: {
-      executablePath: process.env.LQ_CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: process.env.LQ_CHROMIUM ?? '/usr/bin/chromium-headless-shell',
       args: [
         '--no-sandbox',
         '--disable-gpu',

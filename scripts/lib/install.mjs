@@ -58,8 +58,10 @@ export async function installDebianPackage(name, what) {
   }
 }
 
-/** Chromium from Debian's packages, for the browser tests. */
+const CHROMIUM = '/usr/bin/chromium-headless-shell';
+
+/** Chromium from Debian's packages, for the browser tests: the one without windows, which draws the same pages in two thirds of the time. */
 export async function ensureChromium() {
-  if (!existsSync('/usr/bin/chromium')) await installDebianPackage('chromium', 'Chromium');
-  return '/usr/bin/chromium';
+  if (!existsSync(CHROMIUM)) await installDebianPackage('chromium-headless-shell', 'Chromium');
+  return CHROMIUM;
 }

@@ -4,7 +4,7 @@
  *
  * @param probability strictly between 0 and 1
  */
-import { normalCdf } from './studentT';
+import { normalCdf } from './normalCdf';
 
 const A = [
   -3.969683028665376e1, 2.209460984245205e2, -2.759285104469687e2, 1.38357751867269e2, -3.066479806614716e1,

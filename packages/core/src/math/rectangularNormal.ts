@@ -7,7 +7,7 @@
  *
  * @see JCGM 100:2008, G.1.5 and 4.3.7 (rectangular contributions and the coverage factor)
  */
-import { normalCdf } from './studentT';
+import { normalCdf } from './normalCdf';
 
 /** Below this share the rectangle is lost in the normal part, above its complement the normal part is. */
 const NEGLIGIBLE = 1e-4;

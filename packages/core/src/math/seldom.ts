@@ -1,7 +1,7 @@
 /** How seldom a value that lies so many half-widths of its interval above zero turns out below it: a bound for little. */
 
+import { normalCdf } from './normalCdf';
 import { normalQuantile } from './normalQuantile';
-import { normalCdf } from './studentT';
 
 const factors = new Map<number, number>();
 

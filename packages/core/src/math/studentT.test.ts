@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
 import jstat from 'jstat';
-import { normalCdf, studentTCdf, studentTQuantile } from './studentT';
+import { normalCdf } from './normalCdf';
+import { studentTCdf, studentTQuantile } from './studentT';
 
 describe('against a statistics library (jstat)', () => {
   const points = Array.from({ length: 121 }, (_, index) => -6 + index / 10);
@@ -29,6 +31,31 @@ describe('against closed forms, to 1e-13', () => {
   test('two degrees of freedom: 1/2 + t / (2 √(2 + t²))', () => {
     for (const t of points)
       expect(Math.abs(studentTCdf(t, 2) - (0.5 + t / (2 * Math.sqrt(2 + t * t))))).toBeLessThan(1e-13);
+  });
+});
+
+describe('the value below which a part lies', () => {
+  const probability = fc.double({ min: 1e-6, max: 1 - 1e-6, noNaN: true });
+
+  test('one degree of freedom: tan(π (p - 1/2)); two: (2p - 1) √(2 / (4p (1 - p))); to 1e-9 of it', () => {
+    fc.assert(
+      fc.property(probability, (p) => {
+        const two = (2 * p - 1) * Math.sqrt(2 / (4 * p * (1 - p)));
+        for (const [freedom, exact] of [
+          [1, Math.tan(Math.PI * (p - 0.5))],
+          [2, two],
+        ] as const)
+          expect(Math.abs(studentTQuantile(p, freedom) - exact)).toBeLessThanOrEqual(1e-9 * (1 + Math.abs(exact)));
+      }),
+    );
+  });
+
+  test('so large a part lies below it, whatever the degrees of freedom', () => {
+    fc.assert(
+      fc.property(probability, fc.double({ min: 0.5, max: 3000, noNaN: true }), (p, freedom) => {
+        expect(Math.abs(studentTCdf(studentTQuantile(p, freedom), freedom) - p)).toBeLessThan(1e-12);
+      }),
+    );
   });
 });
 

@@ -3,7 +3,16 @@
  * is shown as it was and asked anew as soon as the server answers.
  */
 import { type DehydratedState, dehydrate, hydrate, type QueryClient } from '@tanstack/react-query';
-import { del, get, set } from 'idb-keyval';
+import { delMany, get, set } from 'idb-keyval';
+
+/** Values under keys, as `idb-keyval` has them; what is lost with a battery that is pulled is asked for again. */
+export type QueryKeeping = {
+  readonly get: (key: string) => Promise<unknown>;
+  readonly set: (key: string, value: unknown) => Promise<void>;
+  readonly delMany: (keys: string[]) => Promise<void>;
+};
+
+const KEEPING: QueryKeeping = { get, set, delMany };
 
 const KEPT = new Set<unknown>(['jobs', 'openings', 'orders', 'settings', 'connectors', 'vehicles']);
 const KEEP_MS = 1000;
@@ -16,16 +25,18 @@ const FORM = 5;
 
 const keyOf = (personId: string, form = FORM) => `low-quarry.queries.${form}.${personId}`;
 
-/** What was kept in the forms up to one is not left lying about. */
-async function forgetForms(personId: string, upTo: number): Promise<void> {
-  for (let form = 1; form <= upTo; form++) await del(keyOf(personId, form)).catch(() => {});
+/** All at once: what waits for its turn may still be there when the screen says that it is gone. */
+async function forgetForms(personId: string, upTo: number, keeping: QueryKeeping): Promise<void> {
+  const keys = Array.from({ length: upTo }, (_, before) => keyOf(personId, before + 1));
+  await keeping.delMany(keys).catch(() => {});
 }
 
 /** A browser that keeps nothing (private window, full disk) works on without. */
-export async function restoreQueries(queries: QueryClient, personId: string): Promise<void> {
-  void forgetForms(personId, FORM - 1);
+export async function restoreQueries(queries: QueryClient, personId: string, keeping = KEEPING): Promise<void> {
+  // What another program kept is not left lying about.
+  void forgetForms(personId, FORM - 1, keeping);
   try {
-    const state = await get<DehydratedState>(keyOf(personId));
+    const state = (await keeping.get(keyOf(personId))) as DehydratedState | undefined;
     if (!state) return;
     hydrate(queries, state);
     // However young it is, nobody listened to the shop since: each is asked again where it is shown.
@@ -35,16 +46,26 @@ export async function restoreQueries(queries: QueryClient, personId: string): Pr
   }
 }
 
-/** @returns stops keeping */
-export function keepQueries(queries: QueryClient, personId: string): () => void {
+/**
+ * @param isHere whether the person is still signed in on this device: what another tab or a last answer would write after they left
+ * would stay
+ * @returns stops keeping
+ */
+export function keepQueries(
+  queries: QueryClient,
+  personId: string,
+  isHere: () => boolean,
+  keeping = KEEPING,
+): () => void {
   let timer: ReturnType<typeof setTimeout> | null = null;
   const keep = () => {
     timer = null;
+    if (!isHere()) return;
     const state = dehydrate(queries, {
       shouldDehydrateQuery: ({ queryKey, state: { status } }) => status === 'success' && KEPT.has(queryKey[0]),
       shouldDehydrateMutation: () => false,
     });
-    set(keyOf(personId), state).catch(() => {});
+    keeping.set(keyOf(personId), state).catch(() => {});
   };
   const unsubscribe = queries.getQueryCache().subscribe(({ type }) => {
     if (type === 'updated' || type === 'added') timer ??= setTimeout(keep, KEEP_MS);
@@ -55,7 +76,10 @@ export function keepQueries(queries: QueryClient, personId: string): () => void 
   };
 }
 
-/** Whoever signs out leaves nothing to read; what they typed and the shop does not have yet stays theirs. */
-export async function forgetQueries(personId: string): Promise<void> {
-  await forgetForms(personId, FORM);
+/**
+ * Whoever signs out leaves nothing to read; what they typed and the shop does not have yet stays theirs. The device must know before
+ * that they are gone.
+ */
+export async function forgetQueries(personId: string, keeping = KEEPING): Promise<void> {
+  await forgetForms(personId, FORM, keeping);
 }

@@ -155,16 +155,10 @@ function drawsOf(dimension: number, slot: number, { isRectangular, freedom }: Do
   const key = `${dimension}/${wholeFreedom(degrees)}`;
   let draws = students.get(key);
   if (!draws) {
-    draws = place.map((each) => studentQuantile(each, wholeFreedom(degrees)));
+    draws = place.map((each) => studentTQuantile(each, wholeFreedom(degrees)));
     students.set(key, draws);
   }
   return draws;
-}
-
-function studentQuantile(probability: number, degreesOfFreedom: number): number {
-  return probability >= 0.5
-    ? studentTQuantile(probability, degreesOfFreedom)
-    : -studentTQuantile(1 - probability, degreesOfFreedom);
 }
 
 function placesOf(dimension: number): Float64Array {

@@ -28,6 +28,7 @@ import { LiveChanges } from '../live/LiveChanges';
 import { draftKey } from '../openings/draftKey';
 import { openingKeys } from '../openings/openingKeys';
 import { WaitingLink } from '../waiting/WaitingLink';
+import { readSession } from './keptSession';
 import { LeftScreen } from './LeftScreen';
 import { PasswordAsked } from './PasswordAsked';
 import { PersonMenu } from './PersonMenu';
@@ -121,7 +122,7 @@ function Kept({ personId, children }: { readonly personId: string; readonly chil
     const read = Promise.all([openDrafts(deviceStore, personId), restoreQueries(queries, personId), opened.open()]);
     void read.then(([closeDrafts]) => {
       if (isGone) return closeDrafts();
-      const stopKeeping = keepQueries(queries, personId);
+      const stopKeeping = keepQueries(queries, personId, () => readSession()?.me.id === personId);
       stop = () => {
         stopKeeping();
         closeDrafts();

@@ -37,9 +37,9 @@ export const sessionQuery = queryOptions({
       }
       const state = await call(getSession, { params: {}, signal });
       const before = readSession();
+      keepSession(state);
       if (before && (state.kind !== 'signedIn' || state.me.id !== before.me.id)) await forgetQueries(before.me.id);
       if (before && state.kind !== 'signedIn') await forgetCatalogue();
-      keepSession(state);
       return state;
     } catch (error) {
       const known = error instanceof AwayError ? (left ?? readSession()) : null;
@@ -50,18 +50,18 @@ export const sessionQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
-/** What the person before was shown is not for the next one. */
-function comeIn(queries: QueryClient, state: Presence): void {
+/** What the person before was shown is not for the next one, and is gone before the screen says so. */
+async function comeIn(queries: QueryClient, state: Presence): Promise<void> {
   const before = queries.getQueryData(sessionQuery.queryKey);
   const isSame = before?.kind === 'signedIn' && state.kind === 'signedIn' && before.me.id === state.me.id;
-  if (before?.kind === 'signedIn' && !isSame) void forgetQueries(before.me.id);
+  if (state.kind === 'left') keepLeft(state);
+  keepSession(state.kind === 'left' ? { kind: 'firstStart' } : state);
+  if (before?.kind === 'signedIn' && !isSame) await forgetQueries(before.me.id);
   // The next person of the same shop may see the same parts.
   if (before?.kind === 'signedIn' && state.kind !== 'signedIn') {
     forgetKnownCatalogue();
-    void forgetCatalogue();
+    await forgetCatalogue();
   }
-  if (state.kind === 'left') keepLeft(state);
-  keepSession(state.kind === 'left' ? { kind: 'firstStart' } : state);
   queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
   queries.setQueryData(sessionQuery.queryKey, state);
 }
