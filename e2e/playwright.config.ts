@@ -20,7 +20,7 @@ export default defineConfig<{ plain: boolean }>({
     // As most tablets of a shop reach it: neither https nor the machine's own address.
     {
       name: 'plain http',
-      testMatch: /(measuring|journey|surroundings|shapes|plainHttp|tabs)\.spec\.ts/,
+      testMatch: /(measuring|journey|plainHttp|tabs)\.spec\.ts/,
       use: { plain: true },
     },
   ],
@@ -34,6 +34,8 @@ export default defineConfig<{ plain: boolean }>({
       args: [
         '--no-sandbox',
         '--disable-gpu',
+        // Letters as wide as on paper and on a real screen.
+        '--font-render-hinting=none',
         '--disable-quic',
         '--no-first-run',
         '--disable-background-networking',

@@ -57,6 +57,9 @@ export const test = base.extend<Fixtures, { template: string; sharedShop: Shop }
   },
 });
 
+/** For scenarios that only look at what is there: one server and one shop for all of them in a worker. */
+export const looking = test.extend({ shop: async ({ sharedShop }, use) => use(sharedShop) });
+
 export { expect };
 
 /** Collects what a page reports as an error and is not allowed. */

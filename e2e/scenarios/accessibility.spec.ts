@@ -1,10 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import type { Fitter } from '../driver/Fitter';
-import { test as base, expect } from '../driver/test';
-
-// They look at what is there; what one of them changes is nothing to the others.
-const test = base.extend({ shop: async ({ sharedShop }, use) => use(sharedShop) });
+// What one of them changes is nothing to the others.
+import { expect, looking as test } from '../driver/test';
 
 /** What depends on how a screen is laid out; the rest of a tablet's screen is that of the two other sizes. */
 const LAYOUT_RULES = ['color-contrast', 'target-size', 'scrollable-region-focusable'];

@@ -1,9 +1,9 @@
-import { expect, test } from '../driver/test';
+import { expect, looking, test } from '../driver/test';
 
 const JOB = 'Corran Tern, HDS 3';
 const DOOR = 'Front door, left';
 
-test('moving the spacer moves drawing, ledger and verdict together', async ({ fitter }) => {
+looking('moving the spacer moves drawing, ledger and verdict together', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.whatFits(JOB, DOOR);
   await fitter.pick('Wrackline Shoal 65');
@@ -28,7 +28,7 @@ test('moving the spacer moves drawing, ledger and verdict together', async ({ fi
   await expect(fitter.verdict()).toContainText('Hits at the glass: 4.');
 });
 
-test('a ring nobody stocks can be looked at but not chosen', async ({ fitter }) => {
+looking('a ring nobody stocks can be looked at but not chosen', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.whatFits(JOB, DOOR);
   await fitter.pick('Wrackline Shoal 65 Slim');
@@ -38,7 +38,7 @@ test('a ring nobody stocks can be looked at but not chosen', async ({ fitter }) 
   await expect(page.getByRole('button', { name: /^Choose for/ })).toBeDisabled();
 });
 
-test('why not: how many fall out where, and every check of one of them', async ({ fitter }) => {
+looking('why not: how many fall out where, and every check of one of them', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.whatFits(JOB, DOOR);
   await expect(fitter.rankedCount(60)).toBeVisible();
@@ -54,7 +54,7 @@ test('why not: how many fall out where, and every check of one of them', async (
   await expect(page.getByRole('region', { name: 'Checks' }).getByRole('listitem')).toHaveCount(14);
 });
 
-test('a check opens to what went into its number', async ({ fitter }) => {
+looking('a check opens to what went into its number', async ({ fitter }) => {
   await fitter.whatFits(JOB, DOOR);
   await fitter.pick('Wrackline Shoal 65 Slim');
   const glass = fitter.check('Glass');
@@ -150,7 +150,7 @@ test.describe('what does not clear', () => {
     );
   });
 
-  test('a door without wires is held, and says what it takes', async ({ fitter }) => {
+  looking('a door without wires is held, and says what it takes', async ({ fitter }) => {
     const { page } = fitter;
     await fitter.whatFits('Tarnhill Packhorse, HIVE 2', 'Rear door, left');
     await expect(page.getByRole('region', { name: 'Open for this opening' })).toContainText('new wire has to be run');
@@ -191,7 +191,7 @@ test.describe('what does not clear', () => {
 test.describe('addresses that lead nowhere', () => {
   test.use({ allowedErrors: /status of 404/ });
 
-  test('each says so, and leads back', async ({ fitter, shop }) => {
+  looking('each says so, and leads back', async ({ fitter, shop }) => {
     for (const path of [
       '/jobs/00000000-0000-4000-8000-ffffffffffff',
       '/jobs/nonsense',

@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { signInOf } from '../driver/Fitter';
-import { expect, test } from '../driver/test';
+import { expect, looking, test } from '../driver/test';
 
 // The browser logs who is not signed in, and a refused save, itself.
 test.use({ allowedErrors: /status of 401|status of 409/ });
@@ -77,7 +77,7 @@ test('the whole job without a mouse', async ({ fitter }) => {
   await expect(page.getByRole('region', { name: 'Lines' })).toContainText('1 piece');
 });
 
-test('the list of keys opens with ? and closes with Escape, but not while typing', async ({ fitter }) => {
+looking('the list of keys opens with ? and closes with Escape, but not while typing', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.openJobs();
   await page.keyboard.press('?');

@@ -69,6 +69,19 @@ test('a job is changed, deleted, and comes back out of the bin', async ({ fitter
   await expect(page.getByText('Louder on the motorway')).toBeVisible();
 });
 
+test('put into the bin by a slip, a job is taken back from where one is', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.openJob(JOB);
+  await page.getByRole('button', { name: 'Change the job' }).click();
+  await page.getByRole('button', { name: /into the bin$/ }).click();
+  const said = page.getByRole('listitem').filter({ hasText: /^Job \d+ is in the bin/ });
+  await expect(said).toBeVisible();
+  await expect(page.getByRole('link', { name: JOB, exact: true })).toHaveCount(0);
+  await said.getByRole('button', { name: 'Undo it' }).click();
+  await expect(page.getByRole('link', { name: JOB, exact: true })).toBeVisible();
+  await expect(said).toHaveCount(0);
+});
+
 test('a setting says what it changes; saved, every verdict is judged by it, and the choice says what changed', async ({
   fitter,
 }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '../driver/test';
+import { expect, looking as test } from '../driver/test';
 
 const PILOT = 'Ostrand Longshore, PILOT 1';
 const DOOR = 'Front door, left';

@@ -6,7 +6,8 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { reloadIfNewer } from './api/program';
 import { createQueryClient } from './api/queryClient';
-import { loadScreens, Pages } from './routes';
+import { Pages } from './routes';
+import { loadAllLate } from './ui/late';
 import { SettingsProvider } from './ui/settings';
 
 /** By then the first screen has what it needs, ms. */
@@ -15,7 +16,7 @@ const SCREENS_AFTER_MS = 1500;
 // A screen's code that is there no more may belong to an older program than the one that is served.
 window.addEventListener('vite:preloadError', () => void reloadIfNewer());
 // The first screen is there: the others come behind it, so that each opens without the network too.
-window.addEventListener('load', () => setTimeout(loadScreens, SCREENS_AFTER_MS));
+window.addEventListener('load', () => setTimeout(loadAllLate, SCREENS_AFTER_MS));
 
 const root = document.getElementById('root');
 if (!root) throw new Error('main: expected an element #root, got none');

@@ -1,48 +1,27 @@
-import { type ComponentType, Suspense } from 'react';
+import { Suspense } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Outlet, Route, Routes, useLocation } from 'react-router';
-import { finderCode } from './features/finder/FinderButton';
 import { Gate } from './features/sessions/Gate';
-import { layerCode } from './ui/Layer';
-import { type LateCode, lateCode } from './ui/lateCode';
+import { late } from './ui/late';
 import { NoSuchPage, ScreenFault } from './ui/states';
 
-/** By name, each a file of its own: a screen's code comes when somebody goes there, or behind the first one. */
-const SCREENS = {
-  MeScreen: () => import('./features/sessions/MeScreen'),
-  SettingsScreen: () => import('./features/settings/SettingsScreen'),
-  HistoryScreen: () => import('./features/history/HistoryScreen'),
-  BinScreen: () => import('./features/bin/BinScreen'),
-  BackupScreen: () => import('./features/backup/BackupScreen'),
-  WaitingScreen: () => import('./features/waiting/WaitingScreen'),
-  WorkScreen: () => import('./features/work/WorkScreen'),
-  LibraryScreen: () => import('./features/library/LibraryScreen'),
-  CorrectScreen: () => import('./features/library/CorrectScreen'),
-  PeopleScreen: () => import('./features/people/PeopleScreen'),
-  JobsScreen: () => import('./features/jobs/JobsScreen'),
-  WillFitScreen: () => import('./features/willFit/WillFitScreen'),
-  JobScreen: () => import('./features/jobs/JobScreen'),
-  OpeningScreen: () => import('./features/openings/OpeningScreen'),
-  FitScreen: () => import('./features/fit/FitScreen'),
-  OrderScreen: () => import('./features/orders/OrderScreen'),
-} as const;
-type ScreenName = keyof typeof SCREENS;
-
-type ScreenCode = Readonly<Partial<Record<ScreenName, ComponentType>>>;
-const CODE = new Map<string, LateCode<ScreenCode>>(
-  Object.entries(SCREENS).map(([name, load]) => [name, lateCode<ScreenCode>(load)]),
-);
-
-function Late({ name }: { readonly name: ScreenName }) {
-  const Loaded = CODE.get(name)?.use()[name];
-  if (!Loaded) throw new Error(`Late: expected ${name} in the file of its name, found none`);
-  return <Loaded />;
-}
-
-/** What cannot be loaded now is asked for when somebody goes there. */
-export function loadScreens(): void {
-  for (const { load } of [layerCode, finderCode, ...CODE.values()]) load().catch(() => {});
-}
+/** Each a file of its own: a screen's code comes when somebody goes there, or behind the first one. */
+const MeScreen = late(() => import('./features/sessions/MeScreen').then((code) => code.MeScreen));
+const SettingsScreen = late(() => import('./features/settings/SettingsScreen').then((code) => code.SettingsScreen));
+const HistoryScreen = late(() => import('./features/history/HistoryScreen').then((code) => code.HistoryScreen));
+const BinScreen = late(() => import('./features/bin/BinScreen').then((code) => code.BinScreen));
+const BackupScreen = late(() => import('./features/backup/BackupScreen').then((code) => code.BackupScreen));
+const WaitingScreen = late(() => import('./features/waiting/WaitingScreen').then((code) => code.WaitingScreen));
+const WorkScreen = late(() => import('./features/work/WorkScreen').then((code) => code.WorkScreen));
+const LibraryScreen = late(() => import('./features/library/LibraryScreen').then((code) => code.LibraryScreen));
+const CorrectScreen = late(() => import('./features/library/CorrectScreen').then((code) => code.CorrectScreen));
+const PeopleScreen = late(() => import('./features/people/PeopleScreen').then((code) => code.PeopleScreen));
+const JobsScreen = late(() => import('./features/jobs/JobsScreen').then((code) => code.JobsScreen));
+const WillFitScreen = late(() => import('./features/willFit/WillFitScreen').then((code) => code.WillFitScreen));
+const JobScreen = late(() => import('./features/jobs/JobScreen').then((code) => code.JobScreen));
+const OpeningScreen = late(() => import('./features/openings/OpeningScreen').then((code) => code.OpeningScreen));
+const FitScreen = late(() => import('./features/fit/FitScreen').then((code) => code.FitScreen));
+const OrderScreen = late(() => import('./features/orders/OrderScreen').then((code) => code.OrderScreen));
 
 export function Pages() {
   return (
@@ -50,22 +29,22 @@ export function Pages() {
       <Routes>
         <Route element={<Gate />}>
           <Route element={<Screen />}>
-            <Route path="/me" element={<Late name="MeScreen" />} />
-            <Route path="/settings" element={<Late name="SettingsScreen" />} />
-            <Route path="/history" element={<Late name="HistoryScreen" />} />
-            <Route path="/bin" element={<Late name="BinScreen" />} />
-            <Route path="/waiting" element={<Late name="WaitingScreen" />} />
-            <Route path="/backups" element={<Late name="BackupScreen" />} />
-            <Route path="/work" element={<Late name="WorkScreen" />} />
-            <Route path="/library" element={<Late name="LibraryScreen" />} />
-            <Route path="/library/:kind/:id" element={<Late name="CorrectScreen" />} />
-            <Route path="/people" element={<Late name="PeopleScreen" />} />
-            <Route path="/" element={<Late name="JobsScreen" />} />
-            <Route path="/will-it-fit" element={<Late name="WillFitScreen" />} />
-            <Route path="/jobs/:jobId" element={<Late name="JobScreen" />} />
-            <Route path="/jobs/:jobId/openings/:openingId" element={<Late name="OpeningScreen" />} />
-            <Route path="/jobs/:jobId/openings/:openingId/fit" element={<Late name="FitScreen" />} />
-            <Route path="/jobs/:jobId/order" element={<Late name="OrderScreen" />} />
+            <Route path="/me" element={<MeScreen />} />
+            <Route path="/settings" element={<SettingsScreen />} />
+            <Route path="/history" element={<HistoryScreen />} />
+            <Route path="/bin" element={<BinScreen />} />
+            <Route path="/waiting" element={<WaitingScreen />} />
+            <Route path="/backups" element={<BackupScreen />} />
+            <Route path="/work" element={<WorkScreen />} />
+            <Route path="/library" element={<LibraryScreen />} />
+            <Route path="/library/:kind/:id" element={<CorrectScreen />} />
+            <Route path="/people" element={<PeopleScreen />} />
+            <Route path="/" element={<JobsScreen />} />
+            <Route path="/will-it-fit" element={<WillFitScreen />} />
+            <Route path="/jobs/:jobId" element={<JobScreen />} />
+            <Route path="/jobs/:jobId/openings/:openingId" element={<OpeningScreen />} />
+            <Route path="/jobs/:jobId/openings/:openingId/fit" element={<FitScreen />} />
+            <Route path="/jobs/:jobId/order" element={<OrderScreen />} />
           </Route>
         </Route>
         <Route path="*" element={<NoSuchPage />} />

@@ -2,13 +2,14 @@
  * One of many: typing narrows the list, which may be thousands long. Nothing changes until one is picked. The code of the list comes behind the
  * screen's; until then the field shows what is chosen.
  */
-import { Suspense } from 'react';
+import { type ReactNode, Suspense } from 'react';
 import { Field, type FieldIds, INPUT } from './Field';
-import { lateCode } from './lateCode';
+import { late } from './late';
 import type { ComboProps } from './narrowed';
 
-const code = lateCode(() => import('./Combo'));
-code.load().catch(() => {});
+const Combo = late(() => import('./Combo').then((code) => code.Combo)) as <Value extends string>(
+  props: ComboProps<Value> & { readonly ids: FieldIds; readonly label: string },
+) => ReactNode;
 
 export function ComboField<Value extends string>({
   label,
@@ -24,16 +25,11 @@ export function ComboField<Value extends string>({
     <Field label={label} hint={hint} error={error}>
       {(ids) => (
         <Suspense fallback={<Shown {...combo} ids={ids} />}>
-          <Late {...combo} ids={ids} label={label} />
+          <Combo {...combo} ids={ids} label={label} />
         </Suspense>
       )}
     </Field>
   );
-}
-
-function Late<Value extends string>(props: ComboProps<Value> & { readonly ids: FieldIds; readonly label: string }) {
-  const { Combo } = code.use();
-  return <Combo {...props} />;
 }
 
 function Shown<Value extends string>({

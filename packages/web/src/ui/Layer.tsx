@@ -1,10 +1,9 @@
 /** A sheet over the screen, with the button that opens it; closed by Escape or its own button. Its code comes when it is first opened. */
 import { type ComponentProps, type ReactNode, Suspense, useRef } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
-import type { LayerSheet } from './LayerSheet';
-import { lateCode } from './lateCode';
+import { late } from './late';
 
-export const layerCode = lateCode(() => import('./LayerSheet'));
+const LayerSheet = late(() => import('./LayerSheet').then((code) => code.LayerSheet));
 
 type Trigger = Pick<ComponentProps<'button'>, 'ref' | 'onClick' | 'aria-expanded' | 'aria-haspopup'>;
 
@@ -29,19 +28,14 @@ export function Layer({
       {open && (
         <ErrorBoundary fallback={<NotThere />}>
           <Suspense fallback={null}>
-            <Sheet title={title} onClose={() => onOpenChange(false)} focusAfter={button}>
+            <LayerSheet title={title} onClose={() => onOpenChange(false)} focusAfter={button}>
               {children}
-            </Sheet>
+            </LayerSheet>
           </Suspense>
         </ErrorBoundary>
       )}
     </>
   );
-}
-
-function Sheet(props: ComponentProps<typeof LayerSheet>) {
-  const { LayerSheet: Loaded } = layerCode.use();
-  return <Loaded {...props} />;
 }
 
 function NotThere() {

@@ -1,8 +1,9 @@
 /** A labelled line of text, or a password. */
-import type { InputHTMLAttributes } from 'react';
+import type { InputHTMLAttributes, Ref } from 'react';
 import { Field, INPUT } from './Field';
 
 type TextFieldProps = Omit<InputHTMLAttributes<HTMLInputElement>, 'onChange' | 'value' | 'id'> & {
+  readonly ref?: Ref<HTMLInputElement>;
   readonly label: string;
   readonly value: string;
   readonly hint?: string | undefined;

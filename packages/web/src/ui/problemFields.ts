@@ -1,14 +1,22 @@
 /** What the server said of a form: by field, and of the whole. */
 import { ProblemError } from '../api/call';
 
+export type FieldProblem = { readonly path: string; readonly message: string };
+
+const NONE: readonly FieldProblem[] = [];
+
+/** Field by field; the same list for the same error. */
+export function fieldProblems(error: Error | null): readonly FieldProblem[] {
+  return (error instanceof ProblemError && error.problem.errors) || NONE;
+}
+
 /** The messages by the field's path in the request. */
 export function problemFields(error: Error | null): Readonly<Record<string, string>> {
-  if (!(error instanceof ProblemError)) return {};
-  return Object.fromEntries((error.problem.errors ?? []).map(({ path, message }) => [path, message]));
+  return Object.fromEntries(fieldProblems(error).map(({ path, message }) => [path, message]));
 }
 
 /** What is said of the whole form: null where the fields say it. */
 export function problemSentence(error: Error | null): string | null {
   if (!error) return null;
-  return Object.keys(problemFields(error)).length > 0 ? null : error.message;
+  return fieldProblems(error).length > 0 ? null : error.message;
 }

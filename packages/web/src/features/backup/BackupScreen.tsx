@@ -3,21 +3,21 @@ import { type Backup, EXPORT_PATH, type Trial } from '@low-quarry/core/contracts
 import { requirePassword } from '@low-quarry/core/contracts/sessions';
 import { isOpenWork, type Work } from '@low-quarry/core/contracts/work';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, type MouseEvent, type ReactNode, useEffect, useState } from 'react';
+import { type MouseEvent, type ReactNode, useEffect, useState } from 'react';
 import { call } from '../../api/call';
-import { shopSettingsQuery } from '../../api/sharedQueries';
 import { whenWords } from '../../text/whenWords';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
 import { Layer } from '../../ui/Layer';
-import { problemFields, problemSentence } from '../../ui/problemFields';
+import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
-import { TextField } from '../../ui/TextField';
 import { WorkRow } from '../work/WorkRow';
 import { workQuery } from '../work/workQueries';
-import { backupsQuery, useAskBackup, useImportShop, useRestoreBackup, useUploadBackup } from './backupQueries';
+import { backupsQuery, useAskBackup, useImportShop, useUploadBackup } from './backupQueries';
 import { trialView } from './trialView';
+
+const RestoreForm = late(() => import('./RestoreForm').then((code) => code.RestoreForm));
 
 const WHY_WORDS: Readonly<Record<Backup['why'], string>> = {
   nightly: 'made by itself',
@@ -119,13 +119,6 @@ function BackupRow({ backup: { name, madeAt, bytes, why } }: { readonly backup: 
 
 function Restore({ name, madeAt }: { readonly name: string; readonly madeAt: string }) {
   const [open, setOpen] = useState(false);
-  const [typed, setTyped] = useState('');
-  const shop = useQuery(shopSettingsQuery);
-  const restore = useRestoreBackup(name);
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    restore.mutate(typed, { onSuccess: () => setOpen(false) });
-  };
   return (
     <Layer
       title="Restore a backup"
@@ -137,23 +130,7 @@ function Restore({ name, madeAt }: { readonly name: string; readonly madeAt: str
         </Button>
       )}
     >
-      <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
-        <p>
-          Everything in the shop becomes what it was {whenWords(madeAt, new Date())}: jobs, measurements, people,
-          settings and the history. What is there now is kept as a backup of its own first. Everybody signs in again.
-        </p>
-        <TextField
-          label={`Type the shop’s name, ${shop.data?.name ?? ''}, to go on`}
-          value={typed}
-          autoComplete="off"
-          error={problemFields(restore.error).shopName ?? problemFields(restore.error).file}
-          onType={setTyped}
-        />
-        <FormError>{problemSentence(restore.error)}</FormError>
-        <Button kind="main" type="submit" disabled={restore.isPending || !typed.trim()}>
-          {restore.isPending ? 'Restoring …' : 'Replace everything with this backup'}
-        </Button>
-      </form>
+      <RestoreForm name={name} madeAt={madeAt} onDone={() => setOpen(false)} />
     </Layer>
   );
 }

@@ -9,6 +9,7 @@ import { Button, LinkButton } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
+import { toast } from '../../ui/toast';
 import { jobKeys } from '../jobs/jobKeys';
 
 const binQuery = queryOptions({
@@ -53,6 +54,7 @@ function DeletedJob({ job }: { readonly job: JobInBin }) {
   const restore = useMutation({
     mutationFn: () => call(restoreJob, { params: { jobId: job.id }, body: { version: job.version } }),
     retry: false,
+    onSuccess: () => toast(`Job ${job.number} is among the jobs again.`, { canUndo: true }),
     onSettled: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
   });
   return (

@@ -1,11 +1,10 @@
 /** Opens the finder: by its button, or by Ctrl or ⌘ and K wherever one is. */
-import { type ComponentProps, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { Layer } from '../../ui/Layer';
-import { lateCode } from '../../ui/lateCode';
+import { late } from '../../ui/late';
 import { Loading } from '../../ui/states';
-import type { FinderPanel } from './FinderPanel';
 
-export const finderCode = lateCode(() => import('./FinderPanel'));
+const FinderPanel = late(() => import('./FinderPanel').then((code) => code.FinderPanel));
 
 export function FinderButton() {
   const [open, setOpen] = useState(false);
@@ -30,13 +29,8 @@ export function FinderButton() {
       )}
     >
       <Suspense fallback={<Loading what="the finder" />}>
-        <Panel onGone={() => setOpen(false)} />
+        <FinderPanel onGone={() => setOpen(false)} />
       </Suspense>
     </Layer>
   );
-}
-
-function Panel(props: ComponentProps<typeof FinderPanel>) {
-  const { FinderPanel: Loaded } = finderCode.use();
-  return <Loaded {...props} />;
 }

@@ -2,22 +2,21 @@
 
 import { jobTitle, placeLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
-import { type ComponentProps, Suspense } from 'react';
+import { Suspense } from 'react';
 import { useParams } from 'react-router';
 import { shopSettingsQuery } from '../../api/sharedQueries';
 import { useCatalogueProgress } from '../../catalogue/catalogueProgress';
 import { beginReading, catalogueQuery } from '../../catalogue/catalogueQueries';
 import { LinkButton } from '../../ui/Button';
-import { lateCode } from '../../ui/lateCode';
+import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { jobQuery } from '../jobs/jobsQueries';
-import type { RankedOpening } from './RankedOpening';
 
 // This file is loaded when somebody is on the way here: what it needs next comes meanwhile.
 void beginReading();
-const ranked = lateCode(() => import('./RankedOpening'));
-ranked.load().catch(() => {});
+const RankedOpening = late(() => import('./RankedOpening').then((code) => code.RankedOpening));
+RankedOpening.load();
 
 export function FitScreen() {
   const { jobId = '', openingId = '' } = useParams();
@@ -45,7 +44,7 @@ export function FitScreen() {
               <Answered query={catalogue} what="the catalogue" progress={<CatalogueComing />}>
                 {(known) => (
                   <Suspense fallback={<Loading what="the drawing" />}>
-                    <Ranked
+                    <RankedOpening
                       job={answer.job}
                       openings={answer.openings}
                       openingId={openingId}
@@ -61,11 +60,6 @@ export function FitScreen() {
       </Answered>
     </Shell>
   );
-}
-
-function Ranked(props: ComponentProps<typeof RankedOpening>) {
-  const { RankedOpening: Loaded } = ranked.use();
-  return <Loaded {...props} />;
 }
 
 /** How far a catalogue has come that this device sees for the first time. */

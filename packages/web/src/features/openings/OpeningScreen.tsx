@@ -15,15 +15,7 @@ import {
 } from '@low-quarry/core/model';
 import { OPENING_FIELDS } from '@low-quarry/core/records';
 import { useQuery } from '@tanstack/react-query';
-import {
-  type ComponentProps,
-  type FormEvent,
-  Suspense,
-  useCallback,
-  useMemo,
-  useState,
-  useSyncExternalStore,
-} from 'react';
+import { type FormEvent, Suspense, useCallback, useMemo, useState, useSyncExternalStore } from 'react';
 import { useParams } from 'react-router';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useMay, useMe } from '../../api/me';
@@ -34,7 +26,7 @@ import { useOutbox } from '../../outbox/OutboxProvider';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button, LinkButton } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
-import { lateCode } from '../../ui/lateCode';
+import { late } from '../../ui/late';
 import { newId } from '../../ui/newId';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
@@ -48,7 +40,6 @@ import { draftKey } from './draftKey';
 import { FaceFields } from './FaceFields';
 import { FactFields } from './FactFields';
 import { MeasureField } from './MeasureField';
-import type { OpeningDrawing } from './OpeningDrawing';
 import {
   carryOver,
   missingInDraft,
@@ -65,8 +56,8 @@ import { otherSide } from './otherSide';
 import { useDraft } from './useDraft';
 
 // The fields can be typed in before the drawing is there.
-const drawing = lateCode(() => import('./OpeningDrawing'));
-drawing.load().catch(() => {});
+const OpeningDrawing = late(() => import('./OpeningDrawing').then((code) => code.OpeningDrawing));
+OpeningDrawing.load();
 
 export function OpeningScreen() {
   useScreenAwake();
@@ -227,7 +218,7 @@ function Filled({
         <div className="contents lg:sticky lg:top-2 lg:flex lg:flex-col lg:gap-6">
           <section aria-label="Drawing" className="-order-1 flex flex-col gap-2 lg:order-none">
             <Suspense fallback={<Loading what="the drawing" />}>
-              <Drawing record={preview} shop={shop} unit={unit} lit={lit} />
+              <OpeningDrawing record={preview} shop={shop} unit={unit} lit={lit} />
             </Suspense>
             {/* Only beside the fields: above them it would push away the one that was just focused. */}
             {lit && (
@@ -380,9 +371,4 @@ function SaveState({
       {words}
     </p>
   );
-}
-
-function Drawing(props: ComponentProps<typeof OpeningDrawing>) {
-  const { OpeningDrawing: Loaded } = drawing.use();
-  return <Loaded {...props} />;
 }

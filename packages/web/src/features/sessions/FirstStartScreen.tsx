@@ -1,45 +1,39 @@
 /** Whose shop is this? The owner's account of a new shop, or a look around the demo shop first. */
-import { SHORTEST_PASSWORD } from '@low-quarry/core/contracts/sessions';
-import { type FormEvent, useState } from 'react';
+import { SHORTEST_PASSWORD, startShop } from '@low-quarry/core/contracts/sessions';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
-import { problemFields, problemSentence } from '../../ui/problemFields';
-import { TextField } from '../../ui/TextField';
+import { FormText } from '../../ui/form/FormText';
+import { useCheckedForm } from '../../ui/form/useCheckedForm';
+import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { FrontDoor } from './FrontDoor';
 import { useStartShop } from './sessionQueries';
 
+const [ownShopSchema] = startShop.body.options;
+const NOTHING = { kind: 'own', shopName: '', name: '', password: '' } as const;
+
 export function FirstStartScreen() {
   const start = useStartShop();
-  const [shopName, setShopName] = useState('');
-  const [name, setName] = useState('');
-  const [password, setPassword] = useState('');
-  const errors = problemFields(start.error);
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    start.mutate({ kind: 'own', shopName, name, password });
-  };
+  const { control, handleSubmit } = useCheckedForm(ownShopSchema, NOTHING, fieldProblems(start.error));
   return (
     <FrontDoor title="A new shop">
       <div className="grid gap-8 md:grid-cols-2">
-        <form onSubmit={submit} aria-label="The owner’s account" className="flex flex-col gap-3" noValidate>
+        <form
+          onSubmit={handleSubmit((typed) => start.mutate(typed))}
+          aria-label="The owner’s account"
+          className="flex flex-col gap-3"
+          noValidate
+        >
           <h2>Make the owner’s account</h2>
           <p className="text-muted">The owner lets the others in, and sets what the shop goes by.</p>
-          <TextField
-            label="Name of the shop"
-            value={shopName}
-            autoComplete="organization"
-            error={errors.shopName}
-            onType={setShopName}
-          />
-          <TextField label="Your name" value={name} autoComplete="username" error={errors.name} onType={setName} />
-          <TextField
+          <FormText control={control} name="shopName" label="Name of the shop" autoComplete="organization" />
+          <FormText control={control} name="name" label="Your name" autoComplete="username" />
+          <FormText
+            control={control}
+            name="password"
             label="Password"
             type="password"
-            value={password}
             autoComplete="new-password"
             hint={`At least ${SHORTEST_PASSWORD} characters. Nobody can read it out again: keep it somewhere safe.`}
-            error={errors.password}
-            onType={setPassword}
           />
           <FormError>{problemSentence(start.error)}</FormError>
           <Button kind="main" type="submit" disabled={start.isPending}>

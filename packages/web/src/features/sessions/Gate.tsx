@@ -19,29 +19,26 @@ import type { Entry } from '../../outbox/Entry';
 import { Outbox } from '../../outbox/Outbox';
 import { OutboxProvider } from '../../outbox/OutboxProvider';
 import { HeaderSlot } from '../../ui/headerSlot';
-import { lateCode } from '../../ui/lateCode';
+import { late } from '../../ui/late';
 import { NoticeBanner } from '../../ui/NoticeBanner';
 import { Answered, Loading } from '../../ui/states';
+import { forgetToasts } from '../../ui/toast';
 import { FinderButton } from '../finder/FinderButton';
 import { jobKeys } from '../jobs/jobKeys';
 import { LiveChanges } from '../live/LiveChanges';
 import { draftKey } from '../openings/draftKey';
 import { openingKeys } from '../openings/openingKeys';
+import { Toasts } from '../toasts/Toasts';
 import { WaitingLink } from '../waiting/WaitingLink';
 import { readSession } from './keptSession';
 import { LeftScreen } from './LeftScreen';
 import { PasswordAsked } from './PasswordAsked';
 import { PersonMenu } from './PersonMenu';
-import { SignInScreen } from './SignInScreen';
 import { sessionQuery } from './sessionQueries';
 
-/** Once in the life of a shop. */
-const firstStart = lateCode(() => import('./FirstStartScreen'));
-
-function FirstStart() {
-  const { FirstStartScreen } = firstStart.use();
-  return <FirstStartScreen />;
-}
+// Whoever is signed in needs neither.
+const FirstStartScreen = late(() => import('./FirstStartScreen').then((code) => code.FirstStartScreen));
+const SignInScreen = late(() => import('./SignInScreen').then((code) => code.SignInScreen));
 
 export function Gate() {
   const session = useQuery(sessionQuery);
@@ -58,11 +55,16 @@ export function Gate() {
           if (state.kind === 'firstStart')
             return (
               <Suspense>
-                <FirstStart />
+                <FirstStartScreen />
               </Suspense>
             );
           if (state.kind === 'left') return <LeftScreen left={state} />;
-          if (state.kind === 'signedOut') return <SignInScreen state={state} />;
+          if (state.kind === 'signedOut')
+            return (
+              <Suspense>
+                <SignInScreen state={state} />
+              </Suspense>
+            );
           // By person and by what they may do: what one has open is nothing to the next.
           return <Inside state={state} key={`${state.me.id} ${state.me.roles.join(',')}`} />;
         }}
@@ -92,6 +94,7 @@ function Inside({ state }: { readonly state: Extract<SessionState, { kind: 'sign
             <LiveChanges />
             <NotKeptBanner />
             <PasswordAsked />
+            <Toasts />
             <HeaderSlot
               value={
                 <>
@@ -134,6 +137,7 @@ function Kept({ personId, children }: { readonly personId: string; readonly chil
       stop();
       opened.close();
       forgetNotKept();
+      forgetToasts();
     };
   }, [queries, personId]);
   return outbox ? children(outbox) : <Loading what="what was kept here" />;

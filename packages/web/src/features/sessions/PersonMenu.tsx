@@ -1,7 +1,8 @@
 /** Who is signed in, in the header of every screen; behind it the change of person and what is one's own. */
 import type { SessionState } from '@low-quarry/core/contracts/sessions';
 import { mayDo } from '@low-quarry/core/model';
-import { useState, useSyncExternalStore } from 'react';
+import { Suspense, useState, useSyncExternalStore } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
 import { Link } from 'react-router';
 import { listNotKept, subscribeToNotKept } from '../../device/notKept';
 import { useOutbox } from '../../outbox/OutboxProvider';
@@ -9,9 +10,12 @@ import { rolesWords } from '../../text/roleWords';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
 import { Layer } from '../../ui/Layer';
-import { PinChange } from './PinChange';
+import { late } from '../../ui/late';
+import { Loading } from '../../ui/states';
 import { useSignOut } from './sessionQueries';
 import { SHOP_PAGES } from './shopPages';
+
+const PinChange = late(() => import('./PinChange').then((code) => code.PinChange));
 
 type SignedIn = Extract<SessionState, { kind: 'signedIn' }>;
 
@@ -42,7 +46,11 @@ export function PersonMenu({ state: { me, byPin, deviceName } }: { readonly stat
         {byPin.length > 0 && (
           <section aria-label="Change person" className="flex flex-col gap-2">
             <h2>Somebody else works here now</h2>
-            <PinChange people={byPin} onDone={close} />
+            <ErrorBoundary fallback={<p>Changing person needs the server, which does not answer.</p>}>
+              <Suspense fallback={<Loading what="who may come in" />}>
+                <PinChange people={byPin} onDone={close} />
+              </Suspense>
+            </ErrorBoundary>
           </section>
         )}
         <nav aria-label="The shop">

@@ -1,24 +1,21 @@
 /** Changes the person at a device that is signed in: a name, then a PIN. */
-import { type FormEvent, useState } from 'react';
+import { signInByPin } from '@low-quarry/core/contracts/sessions';
+import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
-import { TextField } from '../../ui/TextField';
+import { FormText } from '../../ui/form/FormText';
+import { useCheckedForm } from '../../ui/form/useCheckedForm';
+import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { useSignInByPin } from './sessionQueries';
 
 type Named = { readonly id: string; readonly name: string };
 
+const pinFormSchema = signInByPin.body.pick({ pin: true });
+
 export function PinChange({ people, onDone }: { readonly people: readonly Named[]; readonly onDone?: () => void }) {
   const [picked, setPicked] = useState<Named | null>(null);
-  const [pin, setPin] = useState('');
   const change = useSignInByPin();
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    if (!picked) return;
-    change.mutate(
-      { personId: picked.id, pin },
-      { ...(onDone ? { onSuccess: onDone } : {}), onError: () => setPin('') },
-    );
-  };
+  const { control, handleSubmit, reset } = useCheckedForm(pinFormSchema, { pin: '' }, fieldProblems(change.error));
   if (!picked) {
     return (
       <ul className="flex flex-wrap gap-2">
@@ -30,9 +27,14 @@ export function PinChange({ people, onDone }: { readonly people: readonly Named[
       </ul>
     );
   }
+  const submit = handleSubmit(({ pin }) =>
+    change.mutate({ personId: picked.id, pin }, { ...(onDone ? { onSuccess: onDone } : {}), onError: () => reset() }),
+  );
   return (
     <form onSubmit={submit} aria-label={`Change to ${picked.name}`} className="flex max-w-sm flex-col gap-3" noValidate>
-      <TextField
+      <FormText
+        control={control}
+        name="pin"
         label={`PIN of ${picked.name}`}
         type="password"
         inputMode="numeric"
@@ -40,19 +42,18 @@ export function PinChange({ people, onDone }: { readonly people: readonly Named[
         maxLength={8}
         // The name was just pressed: the digits come next.
         autoFocus
-        value={pin}
-        onType={(text) => setPin(text.replace(/\D/g, ''))}
+        read={digitsOf}
       />
-      <FormError>{change.error?.message ?? null}</FormError>
+      <FormError>{problemSentence(change.error)}</FormError>
       <div className="flex gap-3">
-        <Button kind="main" type="submit" disabled={change.isPending || pin.length < 4}>
+        <Button kind="main" type="submit" disabled={change.isPending}>
           Change to {picked.name}
         </Button>
         <Button
           kind="quiet"
           onClick={() => {
             setPicked(null);
-            setPin('');
+            reset();
             change.reset();
           }}
         >
@@ -61,4 +62,8 @@ export function PinChange({ people, onDone }: { readonly people: readonly Named[
       </div>
     </form>
   );
+}
+
+function digitsOf(text: string): string {
+  return text.replace(/\D/g, '');
 }

@@ -1,10 +1,11 @@
 /** Who are you? By name and password; at a device that is known, by PIN. */
-import type { DemoSignIn, SessionState } from '@low-quarry/core/contracts/sessions';
-import { type FormEvent, useState } from 'react';
+import { type DemoSignIn, type SessionState, signIn } from '@low-quarry/core/contracts/sessions';
 import { rolesWords } from '../../text/roleWords';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
-import { TextField } from '../../ui/TextField';
+import { FormText } from '../../ui/form/FormText';
+import { useCheckedForm } from '../../ui/form/useCheckedForm';
+import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { FrontDoor } from './FrontDoor';
 import { PinChange } from './PinChange';
 import { useSignIn } from './sessionQueries';
@@ -12,13 +13,12 @@ import { useSignIn } from './sessionQueries';
 type SignedOut = Extract<SessionState, { kind: 'signedOut' }>;
 
 export function SignInScreen({ state }: { readonly state: SignedOut }) {
-  const signIn = useSignIn();
-  const [name, setName] = useState('');
-  const [password, setPassword] = useState('');
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    signIn.mutate({ name, password });
-  };
+  const coming = useSignIn();
+  const { control, handleSubmit, reset } = useCheckedForm(
+    signIn.body,
+    { name: '', password: '' },
+    fieldProblems(coming.error),
+  );
   return (
     <FrontDoor title={state.shopName}>
       <div className="grid gap-8 md:grid-cols-2">
@@ -28,30 +28,27 @@ export function SignInScreen({ state }: { readonly state: SignedOut }) {
             <PinChange people={state.byPin} />
           </section>
         )}
-        <form onSubmit={submit} aria-label="By name and password" className="flex flex-col gap-3" noValidate>
+        <form
+          onSubmit={handleSubmit((typed) => coming.mutate(typed))}
+          aria-label="By name and password"
+          className="flex flex-col gap-3"
+          noValidate
+        >
           <h2>{state.byPin.length > 0 ? 'Or by name and password' : 'Sign in'}</h2>
-          <TextField label="Name" value={name} autoComplete="username" autoCapitalize="words" onType={setName} />
-          <TextField
+          <FormText control={control} name="name" label="Name" autoComplete="username" autoCapitalize="words" />
+          <FormText
+            control={control}
+            name="password"
             label="Password"
             type="password"
-            value={password}
             autoComplete="current-password"
-            onType={setPassword}
           />
-          <FormError>{signIn.error?.message ?? null}</FormError>
-          <Button kind="main" type="submit" disabled={signIn.isPending || !name.trim() || !password}>
-            {signIn.isPending ? 'Signing in …' : 'Sign in'}
+          <FormError>{problemSentence(coming.error)}</FormError>
+          <Button kind="main" type="submit" disabled={coming.isPending}>
+            {coming.isPending ? 'Signing in …' : 'Sign in'}
           </Button>
         </form>
-        {state.demo && (
-          <DemoSignIns
-            signIns={state.demo}
-            onPick={(picked) => {
-              setName(picked.name);
-              setPassword(picked.password);
-            }}
-          />
-        )}
+        {state.demo && <DemoSignIns signIns={state.demo} onPick={({ name, password }) => reset({ name, password })} />}
       </div>
     </FrontDoor>
   );

@@ -4,20 +4,19 @@ import type { ListedSpeaker } from '@low-quarry/core/catalogue';
 import { partName, TERMINALS } from '@low-quarry/core/catalogue';
 import { placeLabel, type ShopSettings, type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
-import { type ComponentProps, Suspense, useMemo } from 'react';
+import { Suspense, useMemo } from 'react';
 import { shopSettingsQuery } from '../../api/sharedQueries';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
 import { useAddress, withParams } from '../../ui/address';
 import { ComboField } from '../../ui/ComboField';
 import { Field, INPUT } from '../../ui/Field';
-import { lateCode } from '../../ui/lateCode';
+import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Loading } from '../../ui/states';
 import { useKept } from '../../ui/useKept';
 import { vehiclesQuery } from '../jobs/jobsQueries';
-import type { FitAnswer } from './FitAnswer';
 import {
   EMPTY_HAND,
   HAND_ID,
@@ -31,8 +30,8 @@ import { speakerQuery } from './willFitQueries';
 
 /** Made once: each comparison by `localeCompare` would look the language up again. */
 const BY_NAME = new Intl.Collator('en');
-const answerCode = lateCode(() => import('./FitAnswer'));
-answerCode.load().catch(() => {});
+const FitAnswer = late(() => import('./FitAnswer').then((code) => code.FitAnswer));
+FitAnswer.load();
 
 export function WillFitScreen() {
   const vehicles = useQuery(vehiclesQuery);
@@ -134,7 +133,7 @@ function Question({ vehicles, shop, catalogue }: QuestionProps) {
       </form>
       {speaker ? (
         <Suspense fallback={<Loading what="the drawing" />}>
-          <Answer record={record} speaker={speaker} shop={shop} catalogue={catalogue} />
+          <FitAnswer record={record} speaker={speaker} shop={shop} catalogue={catalogue} />
         </Suspense>
       ) : (
         <p className="border-y border-hairline py-8 text-muted">
@@ -202,9 +201,4 @@ function HandFields({
       </Field>
     </div>
   );
-}
-
-function Answer(props: ComponentProps<typeof FitAnswer>) {
-  const { FitAnswer: Loaded } = answerCode.use();
-  return <Loaded {...props} />;
 }
