@@ -100,7 +100,9 @@ export function explainLengthFailure(failure: LengthFailure): string {
     case 'tooLong':
       return `"${failure.read}…" is too long for one length. ${would}`;
     case 'notANumber':
-      return `"${failure.read}": "${failure.part}" was not understood. ${would}`;
+      return failure.part === failure.read
+        ? `"${failure.read}" was not understood. ${would}`
+        : `"${failure.read}": "${failure.part}" was not understood. ${would}`;
   }
 }
 

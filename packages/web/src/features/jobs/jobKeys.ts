@@ -6,6 +6,8 @@ export const jobKeys = {
   lists: ['jobs', 'list'] as const,
   list: (asked: JobsAsked) => ['jobs', 'list', asked] as const,
   one: (jobId: string) => ['jobs', jobId] as const,
+  /** A deletion that is under way or done from the screen that is open, by the key of what goes. */
+  deletion: (queryKey: readonly unknown[]) => ['delete', ...queryKey],
 };
 
 export type JobsAsked = { readonly list: JobListName; readonly find: string; readonly page: number };

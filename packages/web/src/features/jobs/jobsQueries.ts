@@ -54,6 +54,9 @@ export function useEndJob(jobId: string) {
 export function useDeleteJob(jobId: string) {
   const queries = useQueryClient();
   return useMutation({
+    mutationKey: jobKeys.deletion(jobKeys.one(jobId)),
+    // Known as long as the screen is open from which it was asked.
+    gcTime: 0,
     mutationFn: (version: number) => call(deleteJob, { params: { jobId }, body: { version } }),
     retry: false,
     onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.lists }),

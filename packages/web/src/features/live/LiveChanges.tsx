@@ -5,6 +5,7 @@ import { useEffect, useState, useSyncExternalStore } from 'react';
 import { isLeaving, subscribeToLeaving } from '../../api/leaving';
 import { listenToShop } from '../../api/liveLine';
 import { useMe } from '../../api/me';
+import { jobKeys } from '../jobs/jobKeys';
 
 /** How long it is said who changed something, ms. */
 const SAID_MS = 12_000;
@@ -23,7 +24,15 @@ export function LiveChanges() {
       change: (data) => {
         const change = liveChangeSchema.safeParse(readJson(data));
         if (!change.success) return;
-        void queries.invalidateQueries({ predicate: ({ queryKey }) => concerns(queryKey, change.data) });
+        // What is deleted from the screen that is open is asked for no more: it would not be found.
+        const isGoing = (queryKey: readonly unknown[]) =>
+          queries.getMutationCache().find({
+            mutationKey: jobKeys.deletion(queryKey),
+            predicate: ({ state: { status } }) => status === 'pending' || status === 'success',
+          }) !== undefined;
+        void queries.invalidateQueries({
+          predicate: ({ queryKey }) => concerns(queryKey, change.data) && !isGoing(queryKey),
+        });
         if (change.data.personId !== me.id) setLast(change.data);
       },
     });
