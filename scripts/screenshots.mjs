@@ -95,7 +95,13 @@ await runMain(() =>
     const { chromium } = await import('@playwright/test');
     const browser = await chromium.launch({
       executablePath: await ensureChromium(),
-      args: ['--no-sandbox', '--disable-gpu', '--font-render-hinting=none', '--disable-quic', '--disable-background-networking'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--font-render-hinting=none',
+        '--disable-quic',
+        '--disable-background-networking',
+      ],
     });
     const context = await browser.newContext();
     const signedIn = await context.request.post(`${url}/api/session`, {

@@ -45,7 +45,7 @@ module.exports = {
     onlyFrom('geometry-below-fit', 'geometry', ['math/', 'units/', 'uncertainty/', 'geometry/', 'result']),
     onlyFrom('fit-below-model', 'fit', ['math/', 'units/', 'uncertainty/', 'geometry/', 'fit/', 'wiring/', 'result']),
     onlyFrom('wiring-below-fit', 'wiring', ['wiring/', 'units/', 'result']),
-    onlyFrom('order-below-model', 'order', ['fit/', 'order/', 'result']),
+    onlyFrom('order-below-model', 'order', ['math/', 'fit/', 'order/', 'result']),
     onlyFrom('catalogue-below-model', 'catalogue', [
       'math/',
       'units/',

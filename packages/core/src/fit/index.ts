@@ -41,6 +41,7 @@ export { CLOTH_MM, frontAskedMm, frontClearanceMm } from './margins/checks/front
 export { openForOpening } from './openForOpening';
 export { CatalogueIndex } from './search/CatalogueIndex';
 export { FitEngine } from './search/FitEngine';
+export { groundRing, isSameHeight, spacerAt, suitableSpacers, WHAT_IF_ID, withGroundRing } from './search/groundRing';
 export { type PackedRanking, packRanking, unpackRanking } from './search/packRanking';
 export type { FirstLook, RankedSpeaker, Ranking } from './search/Ranking';
 export { findLayer, raisedMm } from './search/stacks';

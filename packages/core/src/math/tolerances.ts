@@ -25,3 +25,6 @@ export const LIMIT_STEPS = 14;
 export const EDGE_SHARE = 1e-5;
 /** A wire reaches round an eighth of a turn behind a plate (common practice, no source), rad. */
 export const NOTCH_REACH_RAD = Math.PI / 4;
+
+/** Half of the last digit that is shown, mm: two lengths nearer than this read the same. */
+export const READS_SAME_MM = 0.05;

@@ -1,7 +1,7 @@
 /** What a depth or a gap may be read from besides the metal itself, and how a reading is counted from the metal all the same. */
 import type { OpeningDimensionKey } from '../fit';
 import { type Dimension, plusShared } from '../uncertainty';
-import type { FrontFace, Measurement } from './measurement';
+import { type FrontFace, type Measurement, meanMm } from './measurement';
 
 /** How far each stands in front of the metal; null where nothing was read from it. */
 export type Faces = Readonly<Record<FrontFace, Pick<Measurement, 'readingsMm' | 'source'> | null>>;
@@ -51,7 +51,7 @@ export function rereadFromMetal(
   const face = faceOf(measurement);
   const standing = face && faces[face];
   if (!standing) return measurement;
-  const offMm = standing.readingsMm.reduce((sum, each) => sum + each, 0) / standing.readingsMm.length;
+  const offMm = meanMm(standing);
   const readingsMm = rest.readingsMm.map((each) => Math.round((each + way * offMm) * 100) / 100);
   return { ...rest, readingsMm, entered: readingsMm.map((each) => `${each} mm`).join('; ') };
 }

@@ -44,7 +44,7 @@ export {
   typedJobFactsSchema,
 } from './job';
 export { layerIdsSchema, withLayerIds } from './layers';
-export { FACES, type Face, FRONT_FACES, type FrontFace, isTakenHere, type Measurement } from './measurement';
+export { FACES, type Face, FRONT_FACES, type FrontFace, isTakenHere, type Measurement, meanMm } from './measurement';
 export {
   AIRBAGS,
   BEHIND,

@@ -1,5 +1,6 @@
 /** A measurement as it is kept: its readings, with what they were taken, and what they were read from. */
 import { z } from 'zod';
+import { meanOf } from '../uncertainty';
 import { MOST_READINGS } from './readMeasurement';
 import { SOURCES, sourceSchema } from './source';
 
@@ -27,6 +28,11 @@ const MOST_MM = 1000;
 export const freeMeasurementSchema = measurementSchema.extend({
   readingsMm: z.array(z.number().min(-MOST_MM).max(MOST_MM)).min(1, 'at least one reading').max(MOST_READINGS),
 });
+
+/** What its readings come to, mm. */
+export function meanMm({ readingsMm }: Pick<Measurement, 'readingsMm'>): number {
+  return meanOf(readingsMm);
+}
 
 /** Whether it was measured on this very car. */
 export function isTakenHere(measurement: Measurement | undefined): boolean {

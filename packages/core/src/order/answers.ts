@@ -6,7 +6,7 @@
  */
 import { z } from 'zod';
 import type { OpeningFacts } from '../fit';
-import { CHECK_IDS, type CheckId, COUNTS_FOR } from '../fit';
+import { CHECK_IDS, type CheckId, COUNTS_FOR, type Verdict } from '../fit';
 
 export const SHORTEST_WORDS = 8;
 const LONGEST_WORDS = 500;
@@ -141,6 +141,28 @@ export const CURES: Readonly<Record<CureId, Cure>> = {
 /** The cures for a check that holds, as far as the opening is known; none where it has to be looked at first. */
 export function curesFor(check: CheckId, opening: OpeningFacts): readonly CureId[] {
   return CURE_IDS.filter((id) => CURES[id].check === check && CURES[id].suits(opening));
+}
+
+/** Whether a written reason is an answer to it: what holds is lifted by what is done alone. */
+export function takesReason({ verdict }: { readonly verdict: Verdict }): boolean {
+  return verdict !== 'hold';
+}
+
+/** Whether somebody may write that a cure was done: there are some that the owner of the shop answers for. */
+export function mayCure(id: CureId, roles: readonly string[]): boolean {
+  return !CURES[id].ownerOnly || roles.includes('owner');
+}
+
+export const NO_REASON_WORDS = 'No reason lifts this hold';
+
+/** What lifts a hold, as a sentence. */
+export function liftWords(cures: readonly CureId[]): string {
+  if (cures.length === 0) return `${NO_REASON_WORDS}: it has to be looked at first.`;
+  return `${NO_REASON_WORDS}, only what is done about it: ${cures.map((id) => lowerFirst(CURES[id].words)).join('; or ')}.`;
+}
+
+function lowerFirst(words: string): string {
+  return words.charAt(0).toLowerCase() + words.slice(1);
 }
 
 const checkSchema = z.enum(CHECK_IDS);

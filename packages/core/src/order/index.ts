@@ -8,9 +8,13 @@ export {
   answerWords,
   CURE_IDS,
   CURES,
+  liftWords,
+  mayCure,
   type NewAnswer,
+  NO_REASON_WORDS,
+  newAnswerSchema,
   newAnswersSchema,
-  SHORTEST_WORDS,
+  takesReason,
   withAnswers,
 } from './answers';
 export { covers, gravestOf, heldBackBecause, type OpenCheck, openChecks } from './openChecks';

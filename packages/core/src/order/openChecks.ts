@@ -6,7 +6,8 @@
 
 import type { Judgement, OpeningFacts } from '../fit';
 import { type Check, type CheckId, type CountsFor, graver, type Verdict } from '../fit';
-import { type Answer, CURES, type CureId, curesFor } from './answers';
+import { READS_SAME_MM } from '../math';
+import { type Answer, type CureId, curesFor, liftWords, takesReason } from './answers';
 
 export type OpenCheck = {
   readonly check: CheckId;
@@ -22,9 +23,6 @@ export type OpenCheck = {
   /** What was answered to a milder or another finding of the same check. */
   readonly outgrown: Answer | null;
 };
-
-/** Half of the last digit that is shown, mm: a margin that reads the same is the same. */
-const SAME_MM = 0.05;
 
 /** For a choice, what no millimetre settles is graver than a hit. */
 const CHOICE_GRAVITY: Readonly<Record<Verdict, number>> = { clears: 0, measure: 1, hits: 2, hold: 3 };
@@ -70,7 +68,7 @@ export function covers(answer: Answer, now: Answer['found'], cures: readonly Cur
   if (now.verdict === 'hold' || found.verdict === 'hold') return false;
   if (graver(now.verdict, found.verdict) !== found.verdict) return false;
   if (found.marginMm === null || now.marginMm === null) return isSameFact(found, now);
-  return now.marginMm >= found.marginMm - SAME_MM;
+  return now.marginMm >= found.marginMm - READS_SAME_MM;
 }
 
 function isSameFact(found: Answer['found'], now: Answer['found']): boolean {
@@ -103,17 +101,10 @@ export function heldBackBecause(open: readonly OpenCheck[], verdictWhenChosen: V
 }
 
 function whyOf({ verdict, countsFor, cures, outgrown }: OpenCheck, verdictWhenChosen: Verdict): string {
-  if (verdict === 'hold') {
-    if (cures.length === 0) return 'No reason lifts this hold: it has to be looked at first.';
-    return `No reason lifts this hold, only what is done about it: ${cures.map((id) => lowerFirst(CURES[id].words)).join('; or ')}.`;
-  }
+  if (!takesReason({ verdict })) return liftWords(cures);
   if (outgrown) return 'What was written was for a milder or another finding.';
   if (countsFor === 'opening') return 'Nobody has looked, and no reason is written.';
   return verdictWhenChosen === 'clears'
     ? 'It cleared when it was chosen and does not any more.'
     : 'It does not clear and no reason is written.';
-}
-
-function lowerFirst(words: string): string {
-  return words.charAt(0).toLowerCase() + words.slice(1);
 }

@@ -74,6 +74,7 @@ export function fromReadings(
   };
 }
 
-function meanOf(readings: readonly number[]): number {
+/** @param readings at least one */
+export function meanOf(readings: readonly number[]): number {
   return readings.reduce((sum, each) => sum + each, 0) / readings.length;
 }

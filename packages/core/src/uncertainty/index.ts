@@ -21,6 +21,7 @@ export {
   fromReadings,
   type Instrument,
   instrumentName,
+  meanOf,
   pooledRepeatability,
   type Repeatability,
   SHARED_SHARE,

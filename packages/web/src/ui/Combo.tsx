@@ -1,6 +1,7 @@
 /** The field and the list of `ComboField`. */
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCombobox } from 'downshift';
+import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { type FieldIds, INPUT, labelIdOf } from './Field';
 import { type ComboProps, narrowed, type Option } from './narrowed';
@@ -65,9 +66,9 @@ export function Combo<Value extends string>({
       />
       <button
         {...getToggleButtonProps({ type: 'button', 'aria-label': `${label}: show the list` })}
-        className="absolute top-0 right-0 min-h-12 min-w-12 text-action"
+        className="absolute top-0 right-0 flex min-h-12 min-w-12 items-center justify-center text-action"
       >
-        <span aria-hidden="true">{isOpen ? '▴' : '▾'}</span>
+        {isOpen ? <ChevronUp aria-hidden /> : <ChevronDown aria-hidden />}
       </button>
       <ul
         {...getMenuProps({ ref: list })}

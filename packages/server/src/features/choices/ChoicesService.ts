@@ -6,7 +6,17 @@ import type { NewChoice } from '@low-quarry/core/contracts/choices';
 import type { Choice } from '@low-quarry/core/contracts/openings';
 import type { Role } from '@low-quarry/core/model';
 import { placeLabel } from '@low-quarry/core/model';
-import { type Answer, CURES, covers, type NewAnswer, type OpenCheck, openChecks } from '@low-quarry/core/order';
+import {
+  type Answer,
+  CURES,
+  covers,
+  liftWords,
+  mayCure,
+  type NewAnswer,
+  type OpenCheck,
+  openChecks,
+  takesReason,
+} from '@low-quarry/core/order';
 import type { ChoiceState } from '@low-quarry/core/records';
 import { isSame } from '@low-quarry/core/records';
 import { notFound, refused, versionConflict } from '../../http/AppError';
@@ -157,8 +167,7 @@ export class ChoicesService {
     if (!asked) return null;
     const { verdict, countsFor, marginMm, sentence, cures } = asked;
     const refuse = (field: string, message: string) => refused(message, [{ path: `${path}.${field}`, message }]);
-    if (answer.kind === 'reason' && verdict === 'hold')
-      throw refuse('kind', `No written reason lifts this hold: ${sentence}`);
+    if (answer.kind === 'reason' && !takesReason(asked)) throw refuse('kind', `${liftWords(cures)} ${sentence}`);
     if (answer.kind === 'cure') {
       if (!cures.includes(answer.cure)) throw refuse('cure', `That is no cure for what is open here: ${sentence}`);
       if (CURES[answer.cure].asksLeave && answer.leave === null)
@@ -167,7 +176,7 @@ export class ChoicesService {
     const found = { verdict, countsFor, marginMm, sentence };
     const same = given.find((each) => isSameAnswer(each, answer) && covers(each, found, cures));
     if (same) return same;
-    if (answer.kind === 'cure' && CURES[answer.cure].ownerOnly && !this.roles.includes('owner'))
+    if (answer.kind === 'cure' && !mayCure(answer.cure, this.roles))
       throw refuse(
         'cure',
         'The owner of the shop answers for warning sounds: somebody with that role has to write this.',

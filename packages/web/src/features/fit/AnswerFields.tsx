@@ -1,7 +1,7 @@
 /** One check of a choice that does not clear: what it found, and what is said or done about it. */
 
 import type { OpenCheck } from '@low-quarry/core/order';
-import { CURES } from '@low-quarry/core/order';
+import { CURES, liftWords, mayCure, NO_REASON_WORDS, takesReason } from '@low-quarry/core/order';
 import { useId } from 'react';
 import { Link } from 'react-router';
 import { useMe } from '../../api/me';
@@ -33,7 +33,7 @@ export function AnswerFields({ open, title, draft, errors, measureAt, onChange }
       <p className="text-[13px] leading-4">{sentence}</p>
       {countsFor === 'arrival' ? (
         <p className="text-muted">It stays open until the part is here, and holds no order back.</p>
-      ) : verdict === 'hold' ? (
+      ) : !takesReason(open) ? (
         <CureFields open={open} draft={draft} errors={errors} measureAt={measureAt} onChange={onChange} />
       ) : (
         <Words
@@ -61,27 +61,21 @@ function CureFields({ open, draft, errors, measureAt, onChange }: Omit<AnswerFie
   if (cures.length === 0)
     return (
       <p>
-        No reason lifts this hold.{' '}
+        {liftWords(cures)}{' '}
         <Link to={measureAt} className="text-action underline underline-offset-2">
-          Look at the opening first
+          Look at the opening
         </Link>
         .
       </p>
     );
-  const isOwners = cures.every((id) => CURES[id].ownerOnly);
-  if (isOwners && !roles.includes('owner'))
-    return (
-      <p>
-        No reason lifts this hold. {cures.map((id) => CURES[id].words).join('; or ')}: the owner of the shop answers for
-        that, and writes it here.
-      </p>
-    );
+  if (!cures.some((id) => mayCure(id, roles)))
+    return <p>{liftWords(cures)} The owner of the shop answers for that, and writes it here.</p>;
   const cure = draft.cure && CURES[draft.cure];
   return (
     <>
       <fieldset>
         <legend className="font-semibold">What is done about it</legend>
-        <p className="text-[13px] leading-4 text-muted">No reason lifts this hold, only what is done.</p>
+        <p className="text-[13px] leading-4 text-muted">{NO_REASON_WORDS}, only what is done.</p>
         {[null, ...cures].map((id) => (
           <label key={id} className="flex min-h-12 items-center gap-3 py-1">
             <input

@@ -12,6 +12,7 @@ import type {
   Ranking,
   Work,
 } from '@low-quarry/core/fit';
+import { WHAT_IF_ID } from '@low-quarry/core/fit';
 import {
   cautionsFor,
   OPENING_DIMENSIONS,
@@ -48,7 +49,6 @@ import { adviceQuery, lookQuery, needsLook, REST_MS, rankingQuery } from './fitQ
 import { OpenForOpening } from './OpenForOpening';
 import { SpacerSlider } from './SpacerSlider';
 import { WORKS_PARAM, writeWorks } from './shownWorks';
-import { WHAT_IF_ID } from './spacerChoices';
 import type { CandidateIds } from './startingIds';
 import { useShown } from './useShown';
 import { ViewControls } from './ViewControls';

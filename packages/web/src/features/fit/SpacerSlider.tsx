@@ -5,7 +5,6 @@ import type { LengthUnit } from '@low-quarry/core/units';
 import { printLength, printNumber } from '@low-quarry/core/units';
 import { Slider } from 'radix-ui';
 import type { KeyboardEvent } from 'react';
-import { MOST_SPACER_MM } from './spacerChoices';
 
 type SpacerSliderProps = {
   readonly heightMm: number;
@@ -17,6 +16,7 @@ type SpacerSliderProps = {
 };
 
 const STEP_MM = 0.5;
+const MOST_SPACER_MM = 30;
 
 export function SpacerSlider({ heightMm, stocked, range, behind, unit, onChange }: SpacerSliderProps) {
   const heights = [0, ...stocked.map(({ height }) => height.valueMm)];

@@ -2,12 +2,10 @@
 
 import type { FitLayer } from '@low-quarry/core/fit';
 import { raisedMm } from '@low-quarry/core/fit';
-import type { OpeningRecord } from '@low-quarry/core/model';
+import { READS_SAME_MM } from '@low-quarry/core/math';
+import { meanMm, type OpeningRecord } from '@low-quarry/core/model';
 import type { LengthUnit } from '@low-quarry/core/units';
 import { printLength } from '@low-quarry/core/units';
-
-/** Less than this is no difference to a hand, mm. */
-const SAME_MM = 0.05;
 
 /** @returns null where nobody noted how far the old mount stood in front of the metal */
 export function againstOldMount(
@@ -16,10 +14,11 @@ export function againstOldMount(
   unit: LengthUnit,
 ): string | null {
   if (!oldMount) return null;
-  const oldMm = oldMount.readingsMm.reduce((sum, each) => sum + each, 0) / oldMount.readingsMm.length;
+  const oldMm = meanMm(oldMount);
   const gainedMm = oldMm - raisedMm(layers);
   const against = `Against the old mount, ${printLength(oldMm, unit)} in front of the metal`;
-  if (Math.abs(gainedMm) < SAME_MM) return `${against}, nothing is gained or lost: this stack stands where it stood.`;
+  if (Math.abs(gainedMm) < READS_SAME_MM)
+    return `${against}, nothing is gained or lost: this stack stands where it stood.`;
   const by = printLength(Math.abs(gainedMm), unit);
   return gainedMm > 0
     ? `${against}: ${by} are gained in front, and lost behind.`

@@ -1,7 +1,7 @@
 /** What is being written to the open checks of a choice, before it is sent. */
 
 import type { OpenCheck } from '@low-quarry/core/order';
-import { type Answer, CURE_IDS, CURES, type NewAnswer, SHORTEST_WORDS } from '@low-quarry/core/order';
+import { type Answer, CURE_IDS, CURES, type NewAnswer, newAnswerSchema, takesReason } from '@low-quarry/core/order';
 import { z } from 'zod';
 
 const draftSchema = z.object({ cure: z.enum(CURE_IDS).nullable(), words: z.string(), leave: z.string() });
@@ -23,23 +23,18 @@ export function withDraft(drafts: AnswerDrafts, openingId: string, open: OpenChe
   return { ...drafts, [openingId]: { ...drafts[openingId], [open.check]: draft } };
 }
 
-function fromAnswer(said: Answer, { verdict, cures }: OpenCheck): AnswerDraft {
-  if (said.kind === 'reason') return verdict === 'hold' ? NOTHING : { ...NOTHING, words: said.words };
-  return cures.includes(said.cure) ? { cure: said.cure, words: said.words, leave: said.leave ?? '' } : NOTHING;
+function fromAnswer(said: Answer, open: OpenCheck): AnswerDraft {
+  if (said.kind === 'reason') return takesReason(open) ? { ...NOTHING, words: said.words } : NOTHING;
+  return open.cures.includes(said.cure) ? { cure: said.cure, words: said.words, leave: said.leave ?? '' } : NOTHING;
 }
 
 export type DraftErrors = { readonly words?: string; readonly leave?: string };
 
 /** What is wrong with an answer that was begun; nothing where none was: it stays open. */
 export function draftErrors(open: OpenCheck, draft: AnswerDraft): DraftErrors {
-  if (!isBegun(open, draft)) return {};
-  const asksLeave = draft.cure !== null && CURES[draft.cure].asksLeave;
-  return {
-    ...(draft.words.trim().length < SHORTEST_WORDS
-      ? { words: `At least ${SHORTEST_WORDS} characters, or nothing.` }
-      : {}),
-    ...(asksLeave && draft.leave.trim().length < 3 ? { leave: 'Who gave leave, and how.' } : {}),
-  };
+  const answer = toNewAnswer(open, draft);
+  const issues = (answer && newAnswerSchema.safeParse(answer).error?.issues) || [];
+  return Object.fromEntries(issues.map(({ path, message }) => [String(path[0]), message]));
 }
 
 /** The answer to send; null where none was begun. */
@@ -57,7 +52,7 @@ export function toNewAnswer(open: OpenCheck, draft: AnswerDraft): NewAnswer | nu
   };
 }
 
-function isBegun({ verdict, countsFor }: OpenCheck, { cure, words }: AnswerDraft): boolean {
-  if (countsFor === 'arrival') return false;
-  return verdict === 'hold' ? cure !== null : words.trim() !== '';
+function isBegun(open: OpenCheck, { cure, words }: AnswerDraft): boolean {
+  if (open.countsFor === 'arrival') return false;
+  return takesReason(open) ? words.trim() !== '' : cure !== null;
 }

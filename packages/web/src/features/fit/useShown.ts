@@ -13,13 +13,22 @@ import type {
   Nearest,
   Work,
 } from '@low-quarry/core/fit';
-import { findLayer, type HeightRange, heightRange, judgeCandidate } from '@low-quarry/core/fit';
+import {
+  findLayer,
+  groundRing,
+  type HeightRange,
+  heightRange,
+  isSameHeight,
+  judgeCandidate,
+  spacerAt,
+  suitableSpacers,
+  withGroundRing,
+} from '@low-quarry/core/fit';
 import type { LengthUnit } from '@low-quarry/core/units';
 import { useDeferredValue, useMemo } from 'react';
 import { planeThrough } from '../../drawing/cutPlane';
 import { UPRIGHT } from '../../drawing/sectionGeometry';
 import { type Shown, shownThere, shownWith } from './shownWorks';
-import { groundRing, spacerAt, suitableSpacers, withGroundRing } from './spacerChoices';
 import type { CandidateIds } from './startingIds';
 
 type Question = {
@@ -66,7 +75,7 @@ export function useShown(question: Question): ShownCandidate {
   const ground = groundRing(base);
   const heightMm = slidMm ?? ground?.height.valueMm ?? 0;
   const { candidate, spacer } = useMemo(() => {
-    const isOwn = ground !== null && Math.abs(ground.height.valueMm - heightMm) < SAME_MM;
+    const isOwn = ground !== null && isSameHeight(ground, heightMm);
     const ring = isOwn ? ground : spacerAt(heightMm, stocked);
     return { candidate: withGroundRing(base, ring), spacer: ring };
   }, [base, ground, heightMm, stocked]);
@@ -97,9 +106,6 @@ export function useShown(question: Question): ShownCandidate {
   }, [isDrawn, otherOpening, candidate, start.works, adapters, rules, unit]);
   return { candidate, shown, judgement, tightPlane, nearest, heightMm, spacer, stocked, range, over, there };
 }
-
-/** Two heights closer than this are the same to a fitter. */
-const SAME_MM = 0.05;
 
 function tightestOf({ checks, decidedBy }: Judgement) {
   const deciding = checks.find(({ id }) => id === decidedBy);

@@ -1,11 +1,11 @@
 /** A length that belongs to a place and not to a name: what was read, and with what. */
 
 import type { OpeningRecord } from '@low-quarry/core/model';
-import { FACES, SOURCE_IDS, SOURCES } from '@low-quarry/core/model';
+import { FACES, meanMm, SOURCE_IDS, SOURCES } from '@low-quarry/core/model';
 import { FACE_WORDS } from '../../text/words';
 import { Choice } from '../../ui/Choice';
 import { NumberField } from '../../ui/NumberField';
-import { meanMm, type NotedLength, noted, usualFace, withFace, withSource } from './surroundings';
+import { type NotedLength, noted, usualFace, withFace, withSource } from './surroundings';
 
 type NotedLengthFieldProps = {
   readonly label: string;

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
+import { meanMm } from '@low-quarry/core/model';
 import { obstacleSchema } from '@low-quarry/core/model/opening';
-import { meanMm, newDepth, newObstacle, noted, obstacleId, placesError, toShape, withSource } from './surroundings';
+import { newDepth, newObstacle, noted, obstacleId, placesError, toShape, withSource } from './surroundings';
 
 describe('a new beam', () => {
   test('is one that the shop would take, marked as a guess, under a name nobody has', () => {

@@ -54,10 +54,6 @@ export function usualFace(faces: OpeningRecord['faces']): Face {
   return FRONT_FACES.find((face) => faces[face] !== null) ?? 'metal';
 }
 
-export function meanMm({ readingsMm }: NotedLength): number {
-  return readingsMm.reduce((sum, each) => sum + each, 0) / readingsMm.length;
-}
-
 /** A crash beam where most doors have theirs: level, below the middle. */
 export function newObstacle(others: readonly ObstacleRecord[]): ObstacleRecord {
   return {

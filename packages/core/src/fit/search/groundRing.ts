@@ -1,22 +1,21 @@
-/** The spacers that suit a speaker in an opening, and what stands at a height where no stocked one does. */
-
-import type { Candidate, FitCatalogue, FitOpening, FitRules, FitSpacer } from '@low-quarry/core/fit';
-import { judgeCandidate, madeRings, ringOf } from '@low-quarry/core/fit';
+/** The ring that lies on the metal under a candidate: which ones suit, and what stands at a height where no stocked one does. */
+import { READS_SAME_MM } from '../../math';
+import { judgeCandidate } from '../judgeCandidate';
+import { ringOf } from '../layout/rings';
+import type { Candidate, FitCatalogue, FitOpening, FitRules, FitSpacer } from '../shapes';
+import { ringsFor } from './stacks';
 
 export const WHAT_IF_ID = 'what-if';
-export const MOST_SPACER_MM = 30;
-/** Two heights closer than this are the same to a fitter. */
-const SAME_MM = 0.05;
 
 /** Stocked rings through which the basket passes and in which the screws land, one for each height, lowest first. */
 export function suitableSpacers(
   opening: FitOpening,
   candidate: Candidate,
-  { spacers, adapters }: FitCatalogue,
+  catalogue: Pick<FitCatalogue, 'spacers' | 'adapters'>,
   rules: FitRules,
 ): readonly FitSpacer[] {
-  const suitable = [...spacers, ...madeRings(rules)].filter((spacer) => {
-    const { checks } = judgeCandidate(opening, withGroundRing(candidate, spacer), adapters, rules);
+  const suitable = ringsFor(catalogue, rules).filter((spacer) => {
+    const { checks } = judgeCandidate(opening, withGroundRing(candidate, spacer), catalogue.adapters, rules);
     return checks.every(({ id, verdict }) => id !== 'bolts' || verdict !== 'hits');
   });
   const byHeight = [...suitable].sort(
@@ -43,11 +42,12 @@ export function withGroundRing(candidate: Candidate, ring: FitSpacer | null): Ca
  * has, to see what it does.
  */
 export function spacerAt(heightMm: number, stocked: readonly FitSpacer[]): FitSpacer | null {
-  if (heightMm < SAME_MM) return null;
+  if (heightMm < READS_SAME_MM) return null;
   const found = stocked.find((spacer) => isSameHeight(spacer, heightMm));
   return found ?? ringOf(heightMm, { id: WHAT_IF_ID, name: 'Ring that is not in stock' });
 }
 
-function isSameHeight(spacer: FitSpacer, heightMm: number): boolean {
-  return Math.abs(spacer.height.valueMm - heightMm) < SAME_MM;
+/** Whether the ring is as high, as far as a fitter can read it. */
+export function isSameHeight(spacer: FitSpacer, heightMm: number): boolean {
+  return Math.abs(spacer.height.valueMm - heightMm) < READS_SAME_MM;
 }
