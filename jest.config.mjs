@@ -1,6 +1,9 @@
 /** Unit tests beside the code, and the server over HTTP against a real PostgreSQL (LQ_TEST_DATABASE_URL). */
 import path from 'node:path';
 
+// A place with summer time, wherever the tests run: two days of the year are no 24 hours.
+process.env.TZ = 'Europe/Berlin';
+
 const common = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],

@@ -56,11 +56,12 @@ export class Guesses {
     await this.db.transaction(async (manager) => {
       for (const key of keys) {
         const name = nameOf(key);
-        await manager.query(
-          'INSERT INTO "attempt" ("key", "failures", "at") VALUES ($1, 0, $2) ON CONFLICT ("key") DO NOTHING',
+        // In one statement: between two, somebody who came in meanwhile would take the line away.
+        const [row] = await manager.query(
+          `INSERT INTO "attempt" ("key", "failures", "at") VALUES ($1, 0, $2)
+           ON CONFLICT ("key") DO UPDATE SET "key" = excluded."key" RETURNING "failures", "at"`,
           [name, now],
         );
-        const [row] = await manager.query('SELECT "failures", "at" FROM "attempt" WHERE "key" = $1 FOR UPDATE', [name]);
         // A clock that was set back must not make anybody wait for it to catch up.
         const elapsedMs = Math.abs(now.getTime() - row.at.getTime());
         const failures = elapsedMs > GUESSES_COUNT_MS ? 0 : row.failures;

@@ -4,6 +4,7 @@ import { PASSWORD_COUNTS_MS } from '@low-quarry/core/model/access';
 import { readDemoPeople } from '../../demo/demoFiles';
 import { asPerson, createTestApp, type Http, type TestApp } from '../../testing/testApp';
 import { DEMO_DIR } from '../../testing/testDatabase';
+import { Guesses } from './Guesses';
 import { SESSION_LIMITS } from './SessionsService';
 
 let app: TestApp;
@@ -158,6 +159,15 @@ describe('changing person by PIN', () => {
     expect(locked.body.detail).toContain('too many wrong PINs');
     await app.signedIn('Merle');
     await two.post('/api/session/pin').send({ personId, pin: '2468' }).expect(200);
+  });
+
+  test('the same person comes in at several devices at the same moment, again and again', async () => {
+    const guesses = new Guesses(app.db, () => new Date());
+    const comeIn = () => guesses.guarded([{ by: 'account', id: 'side by side' }], async () => 'in');
+    const device = async () => {
+      for (let time = 0; time < 40; time++) expect(await comeIn()).toBe('in');
+    };
+    await Promise.all([device(), device(), device(), device()]);
   });
 
   test('twenty tries side by side are counted one after the other', async () => {
