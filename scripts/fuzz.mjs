@@ -15,7 +15,7 @@ await runMain(async () => {
   await ensurePackages();
   const files = readdirSync(path.join(ROOT, 'packages'), { recursive: true })
     .filter((name) => /^[^/]+\/src\/.*\.test\.tsx?$/.test(name))
-    .filter((name) => readFileSync(path.join(ROOT, 'packages', name), 'utf8').includes('fc.assert'))
+    .filter((name) => readFileSync(path.join(ROOT, 'packages', name), 'utf8').match(/fc\.assert|fuzzed\(/))
     .filter((name) => words.length === 0 || words.some((word) => name.includes(word)));
   say(
     `${files.length} files with ${factor} times the cases, from seed ${seed}. Again: npm run fuzz -- ${factor} ${seed}`,
