@@ -93,6 +93,9 @@ test('entries are sent in order, and a car that was booked in while the server w
   await expect(page.getByRole('link', { name: /^1 waiting/ })).toBeVisible();
   await shop.start();
   await expect(page.getByRole('link', { name: /waiting/ })).toHaveCount(0);
+  // Opened again, the sheet is for the next car.
+  await page.getByRole('button', { name: 'Book a car in' }).click();
+  await expect(page.getByLabel('Whose car')).toHaveValue('');
   await fitter.openJobs();
   await expect(page.getByText('Lighthouse')).toHaveCount(1);
 });

@@ -35,7 +35,8 @@ export function useKept<State>(name: string, schema: z.ZodType<State>, initial: 
   return { ...held, keep, settle };
 }
 
-function readKept<State>(text: string | null, schema: z.ZodType<State>): State | null {
+/** What was kept, as far as it can be read today. */
+export function readKept<State>(text: string | null, schema: z.ZodType<State>): State | null {
   try {
     const read = schema.safeParse(JSON.parse(text ?? ''));
     return read.success ? read.data : null;

@@ -5,7 +5,6 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Controller } from 'react-hook-form';
 import { useNavigate } from 'react-router';
-import { z } from 'zod';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useOutbox } from '../../outbox/OutboxProvider';
 import { Button } from '../../ui/Button';
@@ -19,26 +18,15 @@ import { useTypedKept } from '../../ui/form/useTypedKept';
 import { newId } from '../../ui/newId';
 import type { FieldProblem } from '../../ui/problemFields';
 import { useKept } from '../../ui/useKept';
+import { BOOK_IN_DRAFT, type BookInTyped, bookInSchema } from './bookInDraft';
 import { vehiclesQuery } from './jobsQueries';
 
-const EMPTY: Typed = { vehicleId: '', customer: '', registration: '', wants: '', dueOn: null };
-/** As the device keeps it; an earlier page kept no date as an empty text. */
-const keptSchema = z.object({
-  vehicleId: z.string(),
-  customer: z.string(),
-  registration: z.string(),
-  wants: z.string(),
-  dueOn: z
-    .string()
-    .nullable()
-    .transform((date) => date || null),
-});
-type Typed = z.infer<typeof keptSchema>;
+const EMPTY: BookInTyped = { vehicleId: '', customer: '', registration: '', wants: '', dueOn: null };
 const NOTHING_REFUSED: readonly FieldProblem[] = [];
 
 export function BookInForm() {
   // Kept on the device, not in the sheet: closing it by a slip, or a dead battery, loses nothing.
-  const { state, keep, settle } = useKept<Typed>('bookIn', keptSchema, () => EMPTY);
+  const { state, keep, settle } = useKept<BookInTyped>(BOOK_IN_DRAFT, bookInSchema, () => EMPTY);
   const vehicles = useQuery(vehiclesQuery);
   const { outbox, entries } = useOutbox();
   const away = useSyncExternalStore(subscribeToConnection, isAway);

@@ -24,6 +24,7 @@ import { NoticeBanner } from '../../ui/NoticeBanner';
 import { Answered, Loading } from '../../ui/states';
 import { forgetToasts } from '../../ui/toast';
 import { FinderButton } from '../finder/FinderButton';
+import { forgetBookedIn } from '../jobs/bookInDraft';
 import { jobKeys } from '../jobs/jobKeys';
 import { LiveChanges } from '../live/LiveChanges';
 import { draftKey } from '../openings/draftKey';
@@ -152,4 +153,6 @@ async function takeOver(queries: QueryClient, personId: string, entry: Entry, an
     const key = draftKey(personId, entry.openingId);
     await forgetDraft(deviceStore, key, entry.draft);
   } else void queries.invalidateQueries({ queryKey: ['openings'] });
+  // The sheet may have been closed before the answer came.
+  if (entry.kind === 'bookIn') await forgetBookedIn(deviceStore, personId, entry.job);
 }
