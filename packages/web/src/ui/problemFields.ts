@@ -10,11 +10,6 @@ export function fieldProblems(error: Error | null): readonly FieldProblem[] {
   return (error instanceof ProblemError && error.problem.errors) || NONE;
 }
 
-/** The messages by the field's path in the request. */
-export function problemFields(error: Error | null): Readonly<Record<string, string>> {
-  return Object.fromEntries(fieldProblems(error).map(({ path, message }) => [path, message]));
-}
-
 /** What is said of the whole form: null where the fields say it. */
 export function problemSentence(error: Error | null): string | null {
   if (!error) return null;

@@ -8,6 +8,7 @@ import { FormError } from '../../ui/FormError';
 import { FormArea } from '../../ui/form/FormArea';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
 import { useTypedKept } from '../../ui/form/useTypedKept';
+import { ProblemList } from '../../ui/ProblemList';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { useConflict } from '../../ui/useConflict';
 import { useKept } from '../../ui/useKept';
@@ -77,13 +78,9 @@ export function CorrectForm({ kind, id, version, record }: CorrectFormProps) {
         className="font-mono text-[13px] leading-5"
       />
       {refused.length > 0 && (
-        <ul role="alert" className="border-l-4 border-hits bg-paper px-3 py-2 text-hits">
-          {refused.map(({ path, message }) => (
-            <li key={path}>
-              <strong>{path}:</strong> {message}
-            </li>
-          ))}
-        </ul>
+        <div role="alert" className="border-l-4 border-hits bg-paper px-3 py-2 text-hits">
+          <ProblemList problems={refused} />
+        </div>
       )}
       <FormError>{conflict ? null : problemSentence(correct.error)}</FormError>
       {conflict && panel && (

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';
 import { Layer } from '../../ui/Layer';
-import { problemFields, problemSentence } from '../../ui/problemFields';
+import { ProblemList } from '../../ui/ProblemList';
+import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { packWords } from './importWords';
 import { useImportParts } from './libraryQueries';
 
@@ -112,17 +113,11 @@ function Tried({
 
 /** What is wrong, each by its place in the file. */
 function Refused({ error }: { readonly error: Error }) {
-  const fields = Object.entries(problemFields(error));
+  const problems = fieldProblems(error).map(({ path, message }) => ({ path: path.replace(/^pack\./, ''), message }));
   return (
     <div className="border-l-4 border-hits bg-paper px-3 py-2 text-hits">
       <p className="font-semibold">{problemSentence(error) ?? 'Nothing was changed. What is wrong in the file:'}</p>
-      <ul>
-        {fields.map(([path, message]) => (
-          <li key={path}>
-            <strong>{path.replace(/^pack\./, '')}:</strong> {message}
-          </li>
-        ))}
-      </ul>
+      <ProblemList problems={problems} />
     </div>
   );
 }

@@ -22,7 +22,7 @@ export function FormRoles<Typed extends FieldValues, Read>({ control, name }: Fo
             type="checkbox"
             // Where a refusal leads to.
             ref={at === 0 ? field.ref : undefined}
-            className="size-6 accent-action"
+            className="size-6 shrink-0 accent-action"
             checked={roles.includes(role)}
             onBlur={field.onBlur}
             onChange={({ target }) =>

@@ -53,7 +53,7 @@ function PersonForm({ person, onDone }: PersonFormProps) {
       <FormText control={control} name="name" label="Name" autoComplete="off" />
       <FormRoles control={control} name="roles" />
       <label className="flex min-h-12 items-center gap-3">
-        <input type="checkbox" className="size-6 accent-action" {...register('active')} />
+        <input type="checkbox" className="size-6 shrink-0 accent-action" {...register('active')} />
         <span>
           Works here{' '}
           <span className="text-muted">· whoever does not is signed out at once; what they did stays theirs</span>

@@ -50,17 +50,24 @@ export const sessionQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
+/** A device that does not get round to forgetting keeps nobody at the door, ms; it goes on with it. */
+const FORGOTTEN_BY_MS = 3000;
+
+async function forgotten(forgetting: Promise<void>): Promise<void> {
+  await Promise.race([forgetting, new Promise((resolve) => setTimeout(resolve, FORGOTTEN_BY_MS))]);
+}
+
 /** What the person before was shown is not for the next one, and is gone before the screen says so. */
 async function comeIn(queries: QueryClient, state: Presence): Promise<void> {
   const before = queries.getQueryData(sessionQuery.queryKey);
   const isSame = before?.kind === 'signedIn' && state.kind === 'signedIn' && before.me.id === state.me.id;
   if (state.kind === 'left') keepLeft(state);
   keepSession(state.kind === 'left' ? { kind: 'firstStart' } : state);
-  if (before?.kind === 'signedIn' && !isSame) await forgetQueries(before.me.id);
+  if (before?.kind === 'signedIn' && !isSame) await forgotten(forgetQueries(before.me.id));
   // The next person of the same shop may see the same parts.
   if (before?.kind === 'signedIn' && state.kind !== 'signedIn') {
     forgetKnownCatalogue();
-    await forgetCatalogue();
+    await forgotten(forgetCatalogue());
   }
   queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
   queries.setQueryData(sessionQuery.queryKey, state);

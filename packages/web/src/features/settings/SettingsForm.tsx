@@ -119,7 +119,9 @@ export function SettingsForm({ version, stored, unreadable }: SettingsFormProps)
         )}
         <p role="status" className={wrong.length > 0 ? 'font-semibold text-hits' : 'text-muted'}>
           {wrong.length > 0
-            ? 'One setting cannot be read, see its message.'
+            ? wrong.length === 1
+              ? 'One setting cannot be read, see its message.'
+              : `${wrong.length} settings cannot be read, see their messages.`
             : judging
               ? 'Every verdict is judged again with this. What is chosen stays chosen, and says when it no longer clears.'
               : put.isSuccess && changes.length === 0

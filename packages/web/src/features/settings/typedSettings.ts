@@ -12,14 +12,14 @@ type Wrong = { readonly path: string; readonly message: string };
 const isText = ({ input: { kind } }: SettingField) => !['choice', 'days', 'stock'].includes(kind);
 
 // Fields read and write at their path, whatever stands there.
-const put = (typed: TypedSettings, field: SettingField, value: unknown) =>
-  field.write(typed as ShopSettings, value) as unknown as TypedSettings;
+const put = (typed: TypedSettings, field: SettingField, value: unknown): TypedSettings =>
+  field.write(typed as ShopSettings, value);
 const get = (typed: TypedSettings, field: SettingField) => field.read(typed as ShopSettings);
 
 export function toTyped(shop: ShopSettings): TypedSettings {
-  return SETTING_FIELDS.filter(isText).reduce(
+  return SETTING_FIELDS.filter(isText).reduce<TypedSettings>(
     (typed, field) => put(typed, field, toText(field.read(shop), field.input)),
-    shop as unknown as TypedSettings,
+    shop,
   );
 }
 
