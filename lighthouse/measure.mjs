@@ -1,4 +1,4 @@
-/** Measures one page; its last line is JSON: points of 100, and what was found to be wrong. */
+/** Measures one page; its last line is JSON: points of 100, what they are made of, and what was found to be wrong. */
 import { launch } from 'chrome-launcher';
 import lighthouse, { desktopConfig } from 'lighthouse';
 
@@ -23,8 +23,15 @@ try {
   const findings = lhr.categories.accessibility.auditRefs
     .filter(({ id, weight }) => weight > 0 && lhr.audits[id].score === 0)
     .map(({ id }) => `${lhr.audits[id].title}: ${lhr.audits[id].details?.items?.[0]?.node?.snippet ?? ''}`);
+  const parts = [
+    'first-contentful-paint',
+    'largest-contentful-paint',
+    'total-blocking-time',
+    'cumulative-layout-shift',
+  ].map((id) => `${lhr.audits[id].title.toLowerCase()} ${lhr.audits[id].displayValue}`);
   const figures = {
     performance: points('performance'),
+    parts,
     accessibility: points('accessibility'),
     findings,
   };

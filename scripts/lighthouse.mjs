@@ -27,9 +27,9 @@ await runMain(async () => {
         env: { ...process.env, CHROME_PATH: chromium, LQ_COOKIE: cookie },
       });
       if (code !== 0) throw new Error(`lighthouse ended with ${code}: ${output.slice(-2000)}`);
-      const { performance, accessibility, findings } = JSON.parse(output.trim().split('\n').at(-1));
+      const { performance, parts, accessibility, findings } = JSON.parse(output.trim().split('\n').at(-1));
       say(
-        `${name}: performance ${performance}, accessibility ${accessibility}${findings.map((each) => `\n  ${each}`).join('')}`,
+        `${name}: performance ${performance} (${parts.join(', ')}), accessibility ${accessibility}${findings.map((each) => `\n  ${each}`).join('')}`,
       );
       if (performance < GOALS.performance || accessibility < GOALS.accessibility) isReached = false;
     }

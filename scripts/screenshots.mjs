@@ -57,6 +57,8 @@ const PICTURES = [
   ['order-sheet', { width: 794, height: 1123 }, 3, 0, '/order', (page) => page.emulateMedia({ media: 'print' })],
 ];
 
+const SETTLE_MS = 1500;
+
 /** A reading in inches, with the field clear of the bar below it. */
 async function typedOnPhone(page) {
   const field = page.getByRole('textbox').nth(2);
@@ -127,7 +129,13 @@ async function take(context, url, [name, viewport, jobNumber, position, rest, ac
   await page.waitForLoadState('networkidle');
   await page.locator('main h1').waitFor({ state: 'attached' });
   await act?.(page);
-  await page.waitForTimeout(1500);
+  // Nothing begins in the first moment of a page that has only just come.
+  await page.waitForTimeout(SETTLE_MS);
+  await page.waitForFunction(() =>
+    Array.from(document.querySelectorAll('p')).every(
+      ({ textContent }) => !/^(Loading|Working out) .*…$/.test(textContent),
+    ),
+  );
   await page.screenshot({ path: path.join(OUT, `${name}.png`) });
   await context.close();
   say(name);

@@ -80,7 +80,7 @@ module.exports = {
     {
       name: 'building-blocks-know-no-feature',
       severity: 'error',
-      from: { path: '^packages/web/src/(ui|api|text|workers|outbox|device)/' },
+      from: { path: '^packages/web/src/(ui|api|text|workers|outbox|device|stations)/' },
       to: { path: '^packages/web/src/features/' },
     },
     {

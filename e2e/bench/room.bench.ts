@@ -12,6 +12,8 @@ import { expect, test } from '../driver/test';
 import { Writers } from '../driver/Writers';
 
 const TIMES = 100;
+/** The first of them still compiles what the browser keeps compiled for the others. */
+const RELOADS = 9;
 
 function figuresOf(took: readonly number[]) {
   const sorted = [...took].sort((a, b) => a - b);
@@ -40,18 +42,29 @@ function mostMb(pid: number): number {
 /** In the page, from the press on its address until both are there. */
 async function show(page: Page, go: () => Promise<unknown>) {
   await go();
-  await page.getByRole('list', { name: 'Ranked speakers' }).waitFor();
-  return page.evaluate(() => ({ candidateMs: window.shownMs?.candidate ?? -1, listMs: window.shownMs?.list ?? -1 }));
+  await page.waitForFunction(() => window.shownMs?.list);
+  return page.evaluate(() => {
+    const { candidate = -1, firstOfList = -1, list = -1 } = window.shownMs ?? {};
+    return { candidateMs: candidate, firstOfListMs: firstOfList, listMs: list };
+  });
 }
 
 /** Notes when a screen's parts are there for the first time, ms after the page was asked for. */
 function noteWhenShown() {
   const noted: Record<string, number> = {};
   window.shownMs = noted;
-  const parts = { candidate: 'section[aria-label="The candidate"] svg', list: 'ul[aria-label="Ranked speakers"] li' };
+  const has = (selector: string) => document.querySelector(selector) !== null;
+  const isListed = () => has('ul[aria-label="Ranked speakers"] li');
+  const isBegun = () =>
+    document.querySelector('section[aria-label="Candidates"]')?.textContent?.includes('being put in order');
+  const parts = {
+    candidate: () => has('section[aria-label="The candidate"] svg'),
+    firstOfList: isListed,
+    list: () => isListed() && !isBegun(),
+  };
   const look = () => {
-    for (const [name, selector] of Object.entries(parts))
-      if (!(name in noted) && document.querySelector(selector)) noted[name] = Math.round(performance.now());
+    for (const [name, isShown] of Object.entries(parts))
+      if (!(name in noted) && isShown()) noted[name] = Math.round(performance.now());
     requestAnimationFrame(look);
   };
   look();
@@ -139,8 +152,8 @@ test('a large shop', async ({ shop, browser }) => {
   const fresh = await show(page, () => page.goto(address, { waitUntil: 'commit' }));
   // What was worked out is kept behind the screen.
   await expect.poll(() => page.evaluate(keptOnDevice), { timeout: 60_000 }).toBe(true);
-  const known = await show(page, () => page.reload({ waitUntil: 'commit' }));
-  const again = await show(page, () => page.reload({ waitUntil: 'commit' }));
+  const known: Awaited<ReturnType<typeof show>>[] = [];
+  for (let at = 0; at < RELOADS; at++) known.push(await show(page, () => page.reload({ waitUntil: 'commit' })));
   const next = first?.openings.find(({ id }) => id !== shown?.id);
   const another = await show(page, () =>
     page.goto(`${shop.url}/jobs/${first?.id}/openings/${next?.id}/fit`, { waitUntil: 'commit' }),
@@ -159,9 +172,13 @@ test('a large shop', async ({ shop, browser }) => {
     historySearchMs: Math.max(...searches.map(({ p99 }) => p99)),
     historySearches: searches,
     fitScreenFreshMs: fresh.candidateMs,
+    fitListBegunFreshMs: fresh.firstOfListMs,
     fitListFreshMs: fresh.listMs,
-    fitScreenKnownMs: Math.max(known.candidateMs, again.candidateMs),
-    fitListKnownMs: Math.max(known.listMs, again.listMs),
+    fitScreenKnownMs: figuresOf(known.map(({ candidateMs }) => candidateMs)).median,
+    fitScreenReloadsMs: known.map(({ candidateMs }) => candidateMs),
+    fitListKnownMs: figuresOf(known.map(({ listMs }) => listMs)).median,
+    fitListReloadsMs: known.map(({ listMs }) => listMs),
+    fitListBegunAnotherMs: another.firstOfListMs,
     fitListAnotherMs: another.listMs,
     serverHeapMb: serverMb,
   });

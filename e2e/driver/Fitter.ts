@@ -129,8 +129,11 @@ export class Fitter {
     const scroller = this.page.getByRole('list', { name: 'Ranked speakers' }).locator('..');
     // Only the rows in sight are there: look further down until this one is.
     for (let page = 0; page < 60 && (await row.count()) === 0; page++) {
-      await scroller.evaluate((box, to) => box.scrollTo(0, to), page * 300);
-      await this.page.waitForTimeout(50);
+      await scroller.evaluate((box, to) => {
+        box.scrollTo(0, to);
+        // The rows come with the next frame, and stand in the one after.
+        return new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+      }, page * 300);
     }
     await row.click();
     await expect(row).toHaveAttribute('aria-pressed', 'true');

@@ -112,3 +112,28 @@ test('a newer program while a page is open: it says so, takes it at the next ste
   await page.getByRole('link', { name: `Measure ${DOOR}` }).click();
   await expect(fitter.field('Depth behind')).toHaveValue('58');
 });
+
+test.describe('where nothing keeps the program on the device', () => {
+  test.use({ serviceWorkers: 'block', allowedErrors: /Failed to load resource|ERR_|dynamically imported module/ });
+
+  test('a screen whose code does not come says so, and comes at the next try', async ({ fitter }) => {
+    const { page } = fitter;
+    let isAway = true;
+    let asked = 0;
+    await page.route(/BinScreen-/, async (route) => {
+      asked++;
+      await (isAway ? route.abort() : route.continue());
+    });
+    await fitter.openJobs();
+    await page.getByRole('button', { name: /Change person/ }).click();
+    await page.getByRole('link', { name: /^Bin/ }).click();
+    await expect(page.getByRole('heading', { name: 'This screen could not be loaded' })).toBeVisible();
+    // Not again and again, while nobody presses anything.
+    expect(asked).toBeLessThan(5);
+    isAway = false;
+    await expect(async () => {
+      await page.getByRole('button', { name: 'Try again' }).click({ timeout: 1000 });
+      await expect(page.getByRole('heading', { name: 'Bin', level: 1 })).toBeVisible({ timeout: 1000 });
+    }).toPass();
+  });
+});

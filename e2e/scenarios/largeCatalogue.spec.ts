@@ -26,7 +26,12 @@ test('in a catalogue of thousands the verdicts follow the hand, and the order co
       );
     await route.fulfill({ response: answer, json: { ...body, parts: [...body.parts, ...more] } });
   });
+  // The first of what clears come first, and the order of all a moment later.
+  const others = page.getByText('more are being put in order');
+  const firstLook = others.waitFor();
   await fitter.whatFits(PILOT, DOOR);
+  await firstLook;
+  await expect(others).toBeHidden();
   const list = page.getByRole('list', { name: 'Ranked speakers' });
   const clears = page.getByRole('button', { name: /clears$/ });
   const everybody = await list.getAttribute('data-count');

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { Fitter } from '../driver/Fitter';
+import { keptHere } from '../driver/keptHere';
 import { expect, test } from '../driver/test';
 
 const JOB = 'Corran Tern, HDS 4';
@@ -23,8 +24,8 @@ test('a tablet drops off the network in the middle of a measurement and its batt
   await fitter.save();
   await fitter.saved();
   const address = page.url();
-  // What was shown last is written to the device within a second.
-  await page.waitForTimeout(1500);
+  // What was shown last is written to the device a moment later.
+  await expect.poll(() => keptHere(page)).toMatch(/low-quarry\.queries.*"depthBehind":\{"readingsMm":\[58\]/);
 
   await context.setOffline(true);
   await fitter.type('Front gap', '31');
@@ -106,7 +107,8 @@ test('the open job can be read while the network is away, after a reload too; si
   const { page } = fitter;
   await fitter.openJob(JOB);
   await kept(page);
-  await page.waitForTimeout(1500);
+  const jobId = new URL(page.url()).pathname.split('/').at(-1);
+  await expect.poll(() => keptHere(page)).toContain(`"queryKey":["jobs","${jobId}"]`);
   await page.context().setOffline(true);
   await page.reload();
   await expect(page.getByRole('heading', { name: JOB, level: 1 })).toBeVisible();

@@ -1,5 +1,6 @@
 /** One browser, several tabs, several people: nothing is done in another's name, and signing out leaves nothing to read. */
 import { Fitter, signInOf } from '../driver/Fitter';
+import { keptHere } from '../driver/keptHere';
 import { expect, test, watchConsole } from '../driver/test';
 
 const REFUSED = /status of 40[0-9]|Failed to load resource|ERR_|net::/;
@@ -42,29 +43,11 @@ test('signing out while the server is away leaves nothing to read, says what sta
   shop,
 }) => {
   const { page } = fitter;
-  const keptHere = () =>
-    page.evaluate(async () => {
-      const texts: string[] = [JSON.stringify(localStorage)];
-      for (const { name } of await indexedDB.databases()) {
-        const database = await new Promise<IDBDatabase>((resolve) => {
-          const request = indexedDB.open(name ?? '');
-          request.onsuccess = () => resolve(request.result);
-        });
-        for (const store of database.objectStoreNames) {
-          const keys = await new Promise<IDBValidKey[]>((resolve) => {
-            const request = database.transaction(store).objectStore(store).getAllKeys();
-            request.onsuccess = () => resolve(request.result);
-          });
-          texts.push(...keys.map(String));
-        }
-        database.close();
-      }
-      return texts.join('\n');
-    });
+  const keptNow = () => keptHere(page);
   await fitter.whatFits(JOB, DOOR);
   await fitter.measure(JOB, DOOR);
-  await expect.poll(keptHere).toContain('bucket');
-  await expect.poll(keptHere).toContain('low-quarry.queries');
+  await expect.poll(keptNow).toContain('bucket');
+  await expect.poll(keptNow).toContain('low-quarry.queries');
   await fitter.type('Depth behind', '58');
   await shop.kill();
   await fitter.save();
@@ -73,7 +56,7 @@ test('signing out while the server is away leaves nothing to read, says what sta
   await page.getByRole('button', { name: 'Sign out', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Signed out', level: 1 })).toBeVisible();
   await expect(page.getByText('1 entry of Rieke the shop does not have yet stays on this device')).toBeVisible();
-  const kept = await keptHere();
+  const kept = await keptNow();
   expect(kept).not.toContain('low-quarry.queries');
   expect(kept).not.toContain('signedIn');
   // The catalogue, with the shop's prices, is gone too.

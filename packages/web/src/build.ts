@@ -1,3 +1,3 @@
-/** Names what the core was when this program was built: what it worked out is kept under this name, and read by no other. */
-declare const __CORE__: string;
-export const BUILD = __CORE__;
+/** Names the program that works out and keeps what lies on the device of the catalogue: no other one reads it. */
+declare const __BUILD__: string;
+export const BUILD = __BUILD__;

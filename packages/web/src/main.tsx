@@ -16,7 +16,9 @@ const SCREENS_AFTER_MS = 1500;
 // A screen's code that is there no more may belong to an older program than the one that is served.
 window.addEventListener('vite:preloadError', () => void reloadIfNewer());
 // The first screen is there: the others come behind it, so that each opens without the network too.
-window.addEventListener('load', () => setTimeout(loadAllLate, SCREENS_AFTER_MS));
+window.addEventListener('load', () =>
+  setTimeout(() => void loadAllLate('serviceWorker' in navigator), SCREENS_AFTER_MS),
+);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('main: expected an element #root, got none');

@@ -1,8 +1,10 @@
 import { Suspense } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
-import { Outlet, Route, Routes, useLocation } from 'react-router';
+import { matchPath, Outlet, Route, Routes, useLocation } from 'react-router';
 import { Gate } from './features/sessions/Gate';
-import { late } from './ui/late';
+import { readSession } from './features/sessions/keptSession';
+import { STATIONS, type StationId } from './stations/stationTable';
+import { type Late, late } from './ui/late';
 import { NoSuchPage, ScreenFault } from './ui/states';
 
 /** Each a file of its own: a screen's code comes when somebody goes there, or behind the first one. */
@@ -23,28 +25,46 @@ const OpeningScreen = late(() => import('./features/openings/OpeningScreen').the
 const FitScreen = late(() => import('./features/fit/FitScreen').then((code) => code.FitScreen));
 const OrderScreen = late(() => import('./features/orders/OrderScreen').then((code) => code.OrderScreen));
 
+const STATION_SCREENS: Readonly<Record<StationId, Late<object>>> = {
+  bookIn: JobScreen,
+  measure: OpeningScreen,
+  match: FitScreen,
+  order: OrderScreen,
+};
+
+const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
+  ['/me', MeScreen],
+  ['/settings', SettingsScreen],
+  ['/history', HistoryScreen],
+  ['/bin', BinScreen],
+  ['/waiting', WaitingScreen],
+  ['/backups', BackupScreen],
+  ['/work', WorkScreen],
+  ['/library', LibraryScreen],
+  ['/library/:kind/:id', CorrectScreen],
+  ['/people', PeopleScreen],
+  ['/', JobsScreen],
+  ['/will-it-fit', WillFitScreen],
+  ...Object.entries(STATION_SCREENS).map(([id, Screen]) => [STATIONS[id as StationId].path, Screen] as const),
+];
+
+/** Code of the screen at an address; it never fails: what could not be loaded is asked for again by the screen itself. */
+async function loadScreenAt(address: string): Promise<void> {
+  await SCREENS.find(([path]) => matchPath(path, address))?.[1].load();
+}
+
+// Where nobody is signed in the sign-in comes first.
+const firstScreen = readSession() ? loadScreenAt(window.location.pathname) : Promise.resolve();
+
 export function Pages() {
   return (
     <ErrorBoundary FallbackComponent={ScreenFault}>
       <Routes>
-        <Route element={<Gate />}>
-          <Route element={<Screen />}>
-            <Route path="/me" element={<MeScreen />} />
-            <Route path="/settings" element={<SettingsScreen />} />
-            <Route path="/history" element={<HistoryScreen />} />
-            <Route path="/bin" element={<BinScreen />} />
-            <Route path="/waiting" element={<WaitingScreen />} />
-            <Route path="/backups" element={<BackupScreen />} />
-            <Route path="/work" element={<WorkScreen />} />
-            <Route path="/library" element={<LibraryScreen />} />
-            <Route path="/library/:kind/:id" element={<CorrectScreen />} />
-            <Route path="/people" element={<PeopleScreen />} />
-            <Route path="/" element={<JobsScreen />} />
-            <Route path="/will-it-fit" element={<WillFitScreen />} />
-            <Route path="/jobs/:jobId" element={<JobScreen />} />
-            <Route path="/jobs/:jobId/openings/:openingId" element={<OpeningScreen />} />
-            <Route path="/jobs/:jobId/openings/:openingId/fit" element={<FitScreen />} />
-            <Route path="/jobs/:jobId/order" element={<OrderScreen />} />
+        <Route element={<Gate screen={firstScreen} />}>
+          <Route element={<ScreenFrame />}>
+            {SCREENS.map(([path, Screen]) => (
+              <Route key={path} path={path} element={<Screen />} />
+            ))}
           </Route>
         </Route>
         <Route path="*" element={<NoSuchPage />} />
@@ -54,7 +74,7 @@ export function Pages() {
 }
 
 /** The screen before stays until the next one is there; a fault of one is over when somebody goes elsewhere. */
-function Screen() {
+function ScreenFrame() {
   const { key } = useLocation();
   return (
     <ErrorBoundary FallbackComponent={ScreenFault} resetKeys={[key]}>

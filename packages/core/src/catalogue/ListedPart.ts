@@ -9,6 +9,8 @@ type ListedOf<Kind extends PartKind> = Pick<Orderable, 'id' | 'maker' | 'name'> 
   >;
 export type ListedPart = { [Kind in PartKind]: ListedOf<Kind> }[PartKind];
 export type ListedSpeaker = ListedOf<'speaker'>;
+/** However the listed parts of a catalogue are kept: one by its id. */
+export type ListedById = Pick<ReadonlyMap<string, ListedPart>, 'get'>;
 
 export function toListedPart(part: PartRecord): ListedPart {
   const { id, kind, maker, name } = part;
@@ -22,7 +24,7 @@ export function snapOffNamed(layerId: string, part: ListedPart | undefined): str
 }
 
 /** Whether a layer of this id is a bracket, in a state that it has, or a spacer. */
-export function isListedLayer(layerId: string, parts: ReadonlyMap<string, ListedPart>): boolean {
+export function isListedLayer(layerId: string, parts: ListedById): boolean {
   const part = parts.get(orderedId(layerId));
   if (part?.kind === 'spacer') return part.id === layerId;
   return part?.kind === 'bracket' && (part.id === layerId || snapOffNamed(layerId, part) !== null);

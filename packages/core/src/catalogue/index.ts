@@ -7,7 +7,14 @@ export { type BracketRecord, bracketSchema } from './bracket/bracket';
 export { orderedId, STATE_MARK } from './bracket/snapOffs';
 export { type ConnectorRecord, connectorSchema } from './connector';
 export { type HarnessAdapterRecord, harnessAdapterSchema } from './harnessAdapter/harnessAdapter';
-export { isListedLayer, type ListedPart, type ListedSpeaker, snapOffNamed, toListedPart } from './ListedPart';
+export {
+  isListedLayer,
+  type ListedById,
+  type ListedPart,
+  type ListedSpeaker,
+  snapOffNamed,
+  toListedPart,
+} from './ListedPart';
 export { partName } from './orderable';
 export {
   isAtHand,

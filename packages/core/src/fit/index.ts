@@ -32,12 +32,13 @@ export { harnessFor, judgeCandidate, judgeWithHarness } from './judgeCandidate';
 export { holeOf, outsideOf } from './layout/LayerShape';
 export { obstacleBox, obstacleRod } from './layout/obstacleSolids';
 export { madeRings, ringOf, ringThicknessMm } from './layout/rings';
-export { SHOULDER_DOUBT, speakerShape } from './layout/SpeakerShape';
+export { speakerShape } from './layout/SpeakerShape';
 export { sheetFit } from './layout/sheetFit';
 export { MOST_LAYERS } from './layout/slots';
+export { SHOULDER_DOUBT } from './layout/typicalShoulders';
 export { behindClearanceMm } from './margins/checks/depth';
 export { type OpeningFacts, openingHolds } from './margins/checks/facts';
-export { CLOTH_MM, frontAskedMm, frontClearanceMm } from './margins/checks/front';
+export { frontAskedMm, frontClearanceMm } from './margins/checks/front';
 export { openForOpening } from './openForOpening';
 export { CatalogueIndex } from './search/CatalogueIndex';
 export { FitEngine } from './search/FitEngine';
@@ -66,6 +67,6 @@ export {
   type ProudThing,
   type SheetDefaults,
 } from './shapes';
-export { MOST_FILED_MM, MOST_THINNED_MM, minutesOf, type Work } from './work/Work';
+export { CLOTH_MM, MOST_FILED_MM, MOST_THINNED_MM, minutesOf, type Work } from './work/Work';
 export { type Worked, withWork } from './work/withWork';
 export { effortWords, workWords } from './work/workWords';

@@ -4,19 +4,14 @@
  * were read by the program that names itself in the head; another program reads them anew.
  */
 
-import {
-  type ConnectorRecord,
-  isAtHand,
-  type ListedPart,
-  type PartRecord,
-  toListedPart,
-} from '@low-quarry/core/catalogue';
+import { type ConnectorRecord, isAtHand, type PartRecord } from '@low-quarry/core/catalogue';
 import type { CataloguePlace } from '@low-quarry/core/contracts/catalogue';
 import type { Unreadable } from '@low-quarry/core/contracts/library';
 import { toStored } from '@low-quarry/core/records';
 import { BUCKETS, bucketOf } from './bucketOf';
 import { Catalogue, versionOf } from './Catalogue';
-import type { KnownCatalogue } from './KnownCatalogue';
+import type { KeptKnown } from './KnownCatalogue';
+import { type ListedText, toListedText } from './ListedParts';
 
 /** Values under keys, some at once: as `idb-keyval` has them. */
 export type CatalogueKeeping = {
@@ -53,17 +48,17 @@ export class CatalogueStore {
   }
 
   /** What screens need of it at once; null where there is none of this program. */
-  async readKnown(): Promise<KnownCatalogue | null> {
+  async readKnown(): Promise<KeptKnown | null> {
     const [head, listed, shelf] = (await this.keeping.getMany([HEAD, LISTED, SHELF])) as [
       Head | undefined,
-      string | undefined,
+      ListedText | undefined,
       string | undefined,
     ];
     if (head?.program !== this.program || !listed || !shelf) return null;
     const { connectors, parts } = JSON.parse(shelf) as Shelf;
     return {
       version: versionOf(head.place),
-      listed: JSON.parse(listed) as readonly ListedPart[],
+      listed,
       connectors,
       shelf: parts,
       unreadable: head.unreadable,
@@ -128,7 +123,7 @@ export class CatalogueStore {
     }
     await this.keeping.setMany([
       [HEAD, head],
-      [LISTED, JSON.stringify(catalogue.inOrder().map(toListedPart))],
+      [LISTED, toListedText(catalogue.inOrder())],
       [SHELF, JSON.stringify(shelfOf(catalogue))],
       ...[...touched].map((at) => [bucketKey(at), JSON.stringify(buckets[at])] as const),
     ]);
@@ -140,11 +135,11 @@ export class CatalogueStore {
 }
 
 /** What screens need of a catalogue in memory, for a device that keeps nothing. */
-export function knownOf(catalogue: Catalogue): KnownCatalogue {
+export function knownOf(catalogue: Catalogue): KeptKnown {
   const { place } = catalogue;
   if (!place) throw new Error('knownOf: expected a catalogue that knows its place, got an empty one');
   const { connectors, parts } = shelfOf(catalogue);
-  const listed = catalogue.inOrder().map(toListedPart);
+  const listed = toListedText(catalogue.inOrder());
   return { version: versionOf(place), listed, connectors, shelf: parts, unreadable: catalogue.unreadableParts() };
 }
 

@@ -8,17 +8,29 @@ import type { Synced } from '../workers/catalogueWorker';
 import { setProgress } from './catalogueProgress';
 import { catalogueStore } from './deviceCatalogue';
 import { onCatalogueForgotten } from './forgetCatalogue';
-import type { KnownCatalogue } from './KnownCatalogue';
+import { type KnownCatalogue, toKnown } from './KnownCatalogue';
 
 const CATALOGUE_KEY = ['catalogue'] as const;
+/** The worker that asks would take its processor from the first drawing, ms. */
+const DRAWN_MS = 500;
 
 /** What this page was told last; a version that is the same again is the same object again. */
 let known: KnownCatalogue | null = null;
 let reading: Promise<KnownCatalogue | null> | null = null;
 
+async function readKnown(): Promise<KnownCatalogue | null> {
+  try {
+    const kept = await catalogueStore.readKnown();
+    return kept && toKnown(kept);
+  } catch {
+    // It is asked for again.
+    return null;
+  }
+}
+
 /** Begins to read what the device knows, while the page still asks who is signed in. */
 export function beginReading(): Promise<KnownCatalogue | null> {
-  reading ??= catalogueStore.readKnown().catch(() => null);
+  reading ??= readKnown();
   return reading;
 }
 
@@ -28,8 +40,8 @@ export const catalogueQuery = queryOptions({
     const isFirst = known === null;
     known ??= await beginReading();
     if (!isFirst || !known) return sync();
-    // Shown as the device knows it; whether the shop has another one by now is asked at once.
-    setTimeout(() => void client.invalidateQueries({ queryKey: CATALOGUE_KEY }), 0);
+    // Shown as the device knows it; whether the shop has another one by now is asked as soon as it is drawn.
+    setTimeout(() => void client.invalidateQueries({ queryKey: CATALOGUE_KEY }), DRAWN_MS);
     return known;
   },
   staleTime: 60_000,
@@ -44,9 +56,7 @@ async function sync(): Promise<KnownCatalogue> {
   );
   if (!synced.ok) throw refusalOf(synced.refused);
   if (known?.version === synced.version) return known;
-  known =
-    (synced.isKept && (await catalogueStore.readKnown().catch(() => null))) ||
-    (await askCatalogue((worker) => worker.known()));
+  known = (synced.isKept && (await readKnown())) || toKnown(await askCatalogue((worker) => worker.known()));
   return known;
 }
 

@@ -2,12 +2,12 @@
  * One of many: typing narrows the list, which may be thousands long. Nothing changes until one is picked. The code of the list comes behind the
  * screen's; until then the field shows what is chosen.
  */
-import { type ReactNode, Suspense } from 'react';
+import type { ReactNode } from 'react';
 import { Field, type FieldIds, INPUT } from './Field';
 import { late } from './late';
 import type { ComboProps } from './narrowed';
 
-const Combo = late(() => import('./Combo').then((code) => code.Combo)) as <Value extends string>(
+const Combo = late(() => import('./Combo').then((code) => code.Combo), Shown) as <Value extends string>(
   props: ComboProps<Value> & { readonly ids: FieldIds; readonly label: string },
 ) => ReactNode;
 
@@ -23,11 +23,7 @@ export function ComboField<Value extends string>({
 }) {
   return (
     <Field label={label} hint={hint} error={error}>
-      {(ids) => (
-        <Suspense fallback={<Shown {...combo} ids={ids} />}>
-          <Combo {...combo} ids={ids} label={label} />
-        </Suspense>
-      )}
+      {(ids) => <Combo {...combo} ids={ids} label={label} />}
     </Field>
   );
 }

@@ -1,9 +1,11 @@
 /** The states every screen has besides filled: loading, failed, empty. Each says what to do next. */
 import type { UseQueryResult } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
+import type { FallbackProps } from 'react-error-boundary';
 import { Link } from 'react-router';
 import { ProblemError } from '../api/call';
 import { Button } from './Button';
+import { NotLoadedError } from './late';
 
 export function Loading({ what, slow = false }: { readonly what: string; readonly slow?: boolean }) {
   return (
@@ -65,7 +67,18 @@ export function Answered<Answer>({
 }
 
 /** Whatever a screen did not foresee. */
-export function ScreenFault({ error }: { readonly error: unknown }) {
+export function ScreenFault({ error, resetErrorBoundary }: FallbackProps) {
+  if (error instanceof NotLoadedError)
+    return (
+      <main className="flex flex-col items-start gap-2 p-4" role="alert">
+        <h1>This screen could not be loaded</h1>
+        <p>It comes once the shop’s server answers. Nothing that was saved is lost, and what was typed is kept.</p>
+        <Button onClick={resetErrorBoundary}>Try again</Button>
+        <Link to="/" className="flex min-h-12 items-center text-action underline">
+          All jobs
+        </Link>
+      </main>
+    );
   return (
     <main className="flex flex-col items-start gap-2 p-4" role="alert">
       <h1>This screen failed</h1>

@@ -4,6 +4,7 @@
  * nothing from being saved.
  */
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef } from 'react';
+import { Loading } from './states';
 
 /** By field: the text as it was typed. */
 export type UnreadTexts = Readonly<Record<string, string>>;
@@ -13,6 +14,9 @@ type Unread = {
   readonly note: (field: string, text: string | null) => void;
   readonly mounted: Set<string>;
 };
+
+/** Among the fields that are on the screen: some are not there yet. No field has a name without a letter. */
+const COMING = '';
 
 const UnreadContext = createContext<Unread | null>(null);
 const PlaceContext = createContext('');
@@ -39,6 +43,16 @@ export function FieldsAt({ place, children }: { readonly place: string; readonly
   return <PlaceContext value={`${above}${place}/`}>{children}</PlaceContext>;
 }
 
+/** In the place of fields whose code is still coming: until then nobody knows which of the texts are theirs. */
+export function FieldsComing({ what }: { readonly what: string }) {
+  const mounted = useContext(UnreadContext)?.mounted;
+  useEffect(() => {
+    mounted?.add(COMING);
+    return () => void mounted?.delete(COMING);
+  }, [mounted]);
+  return <Loading what={what} />;
+}
+
 /** The text of a field that could not be read, and how to note it; none outside a form that keeps them. */
 export function useUnreadText(label: string): {
   readonly text: string | null;
@@ -60,10 +74,10 @@ export function useUnreadText(label: string): {
   return { text, isKept: unread !== null, note };
 }
 
-/** @returns whether any field that is on the screen holds what could not be read */
+/** @returns whether any field that is on the screen, or still comes there, holds what could not be read */
 export function useUnreadFields(texts: UnreadTexts): { readonly mounted: Set<string>; readonly isAny: () => boolean } {
   const mounted = useRef(new Set<string>()).current;
-  return { mounted, isAny: () => Object.keys(texts).some((field) => mounted.has(field)) };
+  return { mounted, isAny: () => Object.keys(texts).some((field) => mounted.has(field) || mounted.has(COMING)) };
 }
 
 /** The texts with one noted, or taken out with null. */

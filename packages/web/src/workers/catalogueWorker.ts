@@ -23,7 +23,7 @@ import { fillPath } from '../api/fillPath';
 import { Catalogue, versionOf } from '../catalogue/Catalogue';
 import { knownOf } from '../catalogue/CatalogueStore';
 import { catalogueStore } from '../catalogue/deviceCatalogue';
-import type { KnownCatalogue } from '../catalogue/KnownCatalogue';
+import type { KeptKnown } from '../catalogue/KnownCatalogue';
 import { type CatalogueProgress, syncCatalogue } from '../catalogue/syncCatalogue';
 
 /** How the shop refused, or null where it did not answer at all. */
@@ -129,7 +129,7 @@ const worker = {
     }
   },
   /** For a device that keeps nothing. */
-  async known(): Promise<KnownCatalogue> {
+  async known(): Promise<KeptKnown> {
     return knownOf(catalogue);
   },
   async parts(version: string, ids: readonly string[]): Promise<readonly PartRecord[]> {

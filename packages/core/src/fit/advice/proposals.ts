@@ -6,10 +6,9 @@
 import type { Check, CheckId } from '../Check';
 import type { Judgement } from '../Judgement';
 import { bracketsOf } from '../judgeCandidate';
-import { CLOTH_MM } from '../margins/checks/front';
 import type { FitRules } from '../shapes';
 import { ownPlates } from '../work/ownPlate';
-import { MOST_FILED_MM, MOST_THINNED_MM, SHORTEST_LUG_MM, THINNEST_MM, type Work } from '../work/Work';
+import { CLOTH_MM, MOST_FILED_MM, MOST_THINNED_MM, SHORTEST_LUG_MM, THINNEST_MM, type Work } from '../work/Work';
 import { thickestRing, type Worked } from '../work/withWork';
 import { drill, turn } from './drilling';
 

@@ -21,11 +21,10 @@ import type { Dimension } from '../../uncertainty/Dimension';
 import { judgeCandidate } from '../judgeCandidate';
 import { openingShape } from '../layout/OpeningShape';
 import { speakerShape } from '../layout/SpeakerShape';
-import { CLOTH_MM } from '../margins/checks/front';
 import { plateRoomMm } from '../search/plateRoom';
 import type { BodyBox, Candidate, FitCatalogue, FitLayer, FitOpening, FitRules, ProudThing } from '../shapes';
 import { plateFrom } from '../work/ownPlate';
-import { WORK_FACTS, type Work } from '../work/Work';
+import { CLOTH_MM, WORK_FACTS, type Work } from '../work/Work';
 import { withWork } from '../work/withWork';
 import { nearMisses } from './nearMisses';
 

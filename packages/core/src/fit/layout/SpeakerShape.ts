@@ -2,9 +2,7 @@
  * The body behind a speaker's flange, from what its catalogue says, in numbers.
  *
  * With sections given, they are the body. With only depth, cutout and magnet, a typical profile on the cautious side
- * stands in: the basket keeps its full width to 35 % of the depth, then narrows to the magnet's width at 65 %, and the
- * magnet keeps its width to the end. Real shoulders lie between 20 and 45 %, and 50 and 70 % (common practice, no source);
- * the doubt is one dimension, `speaker.profile`, that moves both shoulders.
+ * stands in (`typicalShoulders`).
  */
 import {
   convexPieces,
@@ -19,10 +17,7 @@ import type { Dimension } from '../../uncertainty';
 import type { Doubts } from '../margins/Doubts';
 import type { FitSpeaker } from '../shapes';
 import { SPEAKER, SPEAKER_SLOTS } from './slots';
-
-export const TYPICAL_SHOULDERS = { basketTo: 0.35, magnetFrom: 0.65 } as const;
-/** Standard uncertainty of the shoulders as a part of the depth: half of 25 % as a rectangular distribution. */
-export const SHOULDER_DOUBT = 0.125 / Math.sqrt(3);
+import { TYPICAL_SHOULDERS } from './typicalShoulders';
 
 /** What of the flange is taken off the listed depth, by where it counts from. */
 const DATUM_SHARE = { underside: 0, top: 1, notStated: 0.5 } as const;

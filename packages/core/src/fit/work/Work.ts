@@ -93,6 +93,8 @@ export function minutesOf(work: Work): number {
 /** Changes of this kind are made to the car itself. */
 export const CUTS_THE_CAR: ReadonlySet<WorkKind> = new Set(['fileHole', 'drill', 'grind']);
 
+/** The tallest part may stand so far into the cloth once it is cut away there, mm (common practice, no source). */
+export const CLOTH_MM = 6;
 /** More than this is no filing, mm all round. */
 export const MOST_FILED_MM = 4;
 /** More than this is another ring, mm. */

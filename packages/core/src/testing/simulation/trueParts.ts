@@ -1,7 +1,7 @@
 /** A catalogue's claim of a part, and the part that comes in the box: every length off by up to the rounding. */
 
 import { type BracketRecord, type SpeakerRecord, toFitCatalogue } from '../../catalogue';
-import { TYPICAL_SHOULDERS } from '../../fit/layout/SpeakerShape';
+import { TYPICAL_SHOULDERS } from '../../fit/layout/typicalShoulders';
 import type { Candidate } from '../../fit/shapes';
 import type { Ways } from './families';
 

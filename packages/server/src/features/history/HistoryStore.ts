@@ -17,9 +17,8 @@ export type HistoryQuery = {
   readonly without?: readonly RecordKind[];
 };
 
-/** So many of the last lines are looked through as they are; more of them, and at last all, by the index. */
+/** So many of the last lines are looked through as they are; all of them by the index of words. */
 const SCANNED = 3000;
-const FIRST_LOOKS = [SCANNED, 60_000] as const;
 
 export class HistoryStore {
   constructor(private readonly manager: EntityManager) {}
@@ -35,25 +34,16 @@ export class HistoryStore {
     const isNarrow = query.record !== undefined || query.job !== undefined;
     if (words.length === 0 || isNarrow) return this.listIn(this.manager, query, words, most);
     const last = (query.before ?? ((await this.manager.maximum(ChangeEntity, 'id')) ?? 0) + 1) - 1;
-    for (const lines of FIRST_LOOKS) {
-      const found = await this.listByIndex(lines > SCANNED, query, words, most, last - lines);
-      if (found.length >= most || last <= lines) return found;
-    }
-    return this.listByIndex(true, query, words, most, 0);
+    const found = await this.listIn(this.manager, query, words, most, last - SCANNED);
+    return found.length >= most || last <= SCANNED ? found : this.listByWords(query, words, most);
   }
 
-  private async listByIndex(
-    mustUseIndex: boolean,
-    query: HistoryQuery,
-    words: readonly string[],
-    most: number,
-    after: number,
-  ): Promise<readonly Change[]> {
-    if (!mustUseIndex) return this.listIn(this.manager, query, words, most, after);
+  private async listByWords(query: HistoryQuery, words: readonly string[], most: number): Promise<readonly Change[]> {
     return this.manager.transaction(async (manager) => {
       await manager.query('SET LOCAL enable_seqscan = off');
-      // Found first, and put in order then: the other way round every line would be read.
-      const found = this.narrowed(manager, query, words, after).select('change.id', 'id');
+      // Found first, and put in order then: the other way round every line would be read. So it would where the planner took the
+      // index of ids for the one that narrows: a sum it cannot look up there.
+      const found = this.narrowed(manager, query, words, 0, 'change.id + 0').select('change.id', 'id');
       const rows: { id: number }[] = await manager.query(...withNewest(found.getQueryAndParameters(), most));
       return this.listOf(
         manager,
@@ -83,6 +73,7 @@ export class HistoryStore {
     { kind, record, job, person, before, without = [] }: HistoryQuery,
     words: readonly string[],
     after: number,
+    id: 'change.id' | 'change.id + 0' = 'change.id',
   ): SelectQueryBuilder<ChangeRow> {
     const query = manager.createQueryBuilder(ChangeEntity, 'change');
     if (without.length > 0) query.andWhere('change.kind NOT IN (:...without)', { without });
@@ -100,8 +91,8 @@ export class HistoryStore {
     }
     if (job) query.andWhere('change.job_id = :job', { job });
     if (person) query.andWhere('change.person_id = :person', { person });
-    if (before) query.andWhere('change.id < :before', { before });
-    if (after > 0) query.andWhere('change.id > :after', { after });
+    if (before) query.andWhere(`${id} < :before`, { before });
+    if (after > 0) query.andWhere(`${id} > :after`, { after });
     for (const [at, word] of words.entries())
       query.andWhere(`change.words LIKE :word${at}`, { [`word${at}`]: historyPattern(word) });
     return query;

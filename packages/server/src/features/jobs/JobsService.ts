@@ -31,9 +31,8 @@ export class JobsService {
   ) {}
 
   async list({ list, find, page }: z.output<typeof listJobs.params>): Promise<z.input<typeof listJobs.answer>> {
-    const { jobs, total } = await this.jobs.listPage(list, find, page, JOBS_A_PAGE);
+    const { jobs, total, counts } = await this.jobs.listPage(list, find, page, JOBS_A_PAGE);
     const openings = await this.states.listed(jobs.map(({ id }) => id));
-    const counts = await this.jobs.counts();
     return { jobs: jobs.map((job) => ({ ...job, openings: [...(openings.get(job.id) ?? [])] })), total, counts };
   }
 

@@ -8,7 +8,14 @@ import { JobEntity, type JobRow } from './JobEntity';
 
 export type NewJob = JobFacts & { readonly id: string; readonly vehicleId: string };
 export type DeletedJob = Job & { readonly deletedAt: Date; readonly deletedBy: string };
-export type JobPage = { readonly jobs: readonly Job[]; readonly total: number };
+export type JobCounts = Readonly<Record<JobListName, number>>;
+export type JobPage = {
+  readonly jobs: readonly Job[];
+  /** So many have the words. */
+  readonly total: number;
+  /** So many there are, whatever words they have. */
+  readonly counts: JobCounts;
+};
 
 export class JobsStore {
   constructor(private readonly manager: EntityManager) {}
@@ -20,26 +27,28 @@ export class JobsStore {
    * @param find words that number, customer, registration or vehicle have in them, all of them
    */
   async listPage(list: JobListName, find: string, page: number, pageSize: number): Promise<JobPage> {
+    const words = findWords(find);
     const query = this.manager
       .createQueryBuilder(JobEntity, 'job')
-      .innerJoin('job.vehicle', 'vehicle')
       .where('job.deleted_at IS NULL')
       .andWhere(list === 'open' ? 'job.ended_at IS NULL' : 'job.ended_at IS NOT NULL')
       .offset((page - 1) * pageSize)
       .limit(pageSize);
     if (list === 'open') query.orderBy('job.dueOn', 'ASC', 'NULLS LAST').addOrderBy('job.number', 'ASC');
     else query.orderBy('job.ended_at', 'DESC').addOrderBy('job.number', 'DESC');
-    for (const [at, word] of findWords(find).entries()) {
+    if (words.length > 0) query.innerJoin('job.vehicle', 'vehicle');
+    for (const [at, word] of words.entries()) {
       query.andWhere(
         `lower(concat_ws(' ', job.number, job.customer, job.registration, vehicle.words)) LIKE :word${at}`,
         { [`word${at}`]: likeWord(word) },
       );
     }
-    const [rows, total] = await query.getManyAndCount();
-    return { jobs: await this.toJobs(rows), total };
+    const counts = await this.counts();
+    const total = words.length > 0 ? await query.getCount() : counts[list];
+    return { jobs: await this.toJobs(await query.getMany()), total, counts };
   }
 
-  async counts(): Promise<{ readonly open: number; readonly ended: number }> {
+  private async counts(): Promise<JobCounts> {
     const [counts] = await this.manager.query(
       `SELECT count(*) FILTER (WHERE "ended_at" IS NULL)::int AS "open",
         count(*) FILTER (WHERE "ended_at" IS NOT NULL)::int AS "ended" FROM "job" WHERE "deleted_at" IS NULL`,

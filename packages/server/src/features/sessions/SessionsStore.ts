@@ -10,11 +10,12 @@ export class SessionsStore {
 
   /** With its person and device. */
   async findByToken(tokenHash: string): Promise<OpenSession | null> {
-    const row = await this.manager.findOne(SessionEntity, {
+    // There is one at most. To look for one, TypeORM asks twice: first for its id, then for the whole of it.
+    const [row] = await this.manager.find(SessionEntity, {
       where: [{ token_hash: tokenHash }, { former_hash: tokenHash }],
       relations: { person: true, device: true },
     });
-    return row as OpenSession | null;
+    return (row as OpenSession | undefined) ?? null;
   }
 
   async list(ids: readonly string[]): Promise<readonly OpenSession[]> {

@@ -1,10 +1,13 @@
 /** Opens the finder: by its button, or by Ctrl or ⌘ and K wherever one is. */
-import { Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Layer } from '../../ui/Layer';
 import { late } from '../../ui/late';
 import { Loading } from '../../ui/states';
 
-const FinderPanel = late(() => import('./FinderPanel').then((code) => code.FinderPanel));
+const FinderPanel = late(
+  () => import('./FinderPanel').then((code) => code.FinderPanel),
+  () => <Loading what="the finder" />,
+);
 
 export function FinderButton() {
   const [open, setOpen] = useState(false);
@@ -28,9 +31,7 @@ export function FinderButton() {
         </button>
       )}
     >
-      <Suspense fallback={<Loading what="the finder" />}>
-        <FinderPanel onGone={() => setOpen(false)} />
-      </Suspense>
+      <FinderPanel onGone={() => setOpen(false)} />
     </Layer>
   );
 }

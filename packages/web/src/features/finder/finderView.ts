@@ -4,6 +4,7 @@ import { partKindWord } from '@low-quarry/core/catalogue';
 import type { Job } from '@low-quarry/core/contracts/jobs';
 import type { FoundPart } from '@low-quarry/core/contracts/library';
 import { jobTitle, type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
+import { addressOf } from '../../stations/addressOf';
 import { narrowed } from '../../ui/narrowed';
 
 type Found = { readonly to: string; readonly label: string; readonly what: string };
@@ -59,7 +60,11 @@ function group(title: string, all: readonly Found[], total = all.length, most = 
 }
 
 function toJob(job: FinderJob): Found {
-  return { to: `/jobs/${job.id}`, label: jobTitle(job), what: `${job.customer}, job ${job.number}` };
+  return {
+    to: addressOf('bookIn', { jobId: job.id }),
+    label: jobTitle(job),
+    what: `${job.customer}, job ${job.number}`,
+  };
 }
 
 /** A speaker can be tried by everybody; a record is for who may correct it. */

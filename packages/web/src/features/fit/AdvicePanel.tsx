@@ -1,6 +1,6 @@
 /** What to do next about the shown candidate: worked out beside the screen, so it comes a moment after the verdict. */
 
-import type { ListedPart } from '@low-quarry/core/catalogue';
+import type { ListedById } from '@low-quarry/core/catalogue';
 import { type Change, changeKey } from '@low-quarry/core/fit';
 import type { OpeningRecord } from '@low-quarry/core/model';
 import type { LengthUnit } from '@low-quarry/core/units';
@@ -19,7 +19,7 @@ import type { adviceQuery } from './fitQueries';
 
 type AdvicePanelProps = {
   readonly query: ReturnType<typeof adviceQuery>;
-  readonly parts: ReadonlyMap<string, ListedPart>;
+  readonly parts: ListedById;
   readonly currency: string;
   readonly behind: OpeningRecord['behind'];
   readonly unit: LengthUnit;
@@ -73,6 +73,6 @@ export function AdvicePanel({ query, parts, currency, behind, unit, onChange }: 
   );
 }
 
-function words(change: Change, parts: ReadonlyMap<string, ListedPart>, unit: LengthUnit): string {
+function words(change: Change, parts: ListedById, unit: LengthUnit): string {
   return changeWords(change, parts, stackWords(change.layerIds, parts), unit);
 }

@@ -1,6 +1,6 @@
 /** The whole catalogue ranked for this opening: who fits, and at which check the others fall out. */
 
-import { type ListedPart, orderedId, partName, snapOffNamed } from '@low-quarry/core/catalogue';
+import { type ListedById, orderedId, partName, snapOffNamed } from '@low-quarry/core/catalogue';
 import {
   CHECK_IDS,
   type CheckId,
@@ -17,19 +17,21 @@ import type { LengthUnit } from '@low-quarry/core/units';
 import { printMargin, printPlusMinus } from '@low-quarry/core/units';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
+import type { ListedParts } from '../../catalogue/ListedParts';
 import { printMoney } from '../../text/money';
 import { VERDICT_WORDS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';
+import { Loading } from '../../ui/states';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { type CandidateFilter, filterChoices, type Shown } from './candidateFilter';
 import { listAll, listFirst } from './listed';
 
 type CandidateListProps = {
-  readonly ranking: Ranking;
-  /** Of the opening as it is now, where the ranking is not there yet; with the catalogue's speakers in its order. */
+  /** Null while it is worked out for the first time. */
+  readonly ranking: Ranking | null;
+  /** Of the opening as it is now, where the ranking is not there yet. */
   readonly firstLook: FirstLook | null;
-  readonly speakerIds: readonly string[];
-  readonly parts: ReadonlyMap<string, ListedPart>;
+  readonly parts: ListedParts;
   readonly behind: OpeningRecord['behind'];
   readonly unit: LengthUnit;
   readonly currency: string;
@@ -44,11 +46,22 @@ type CandidateListProps = {
 const ROW_PX = 88;
 
 export function CandidateList(props: CandidateListProps) {
-  const { ranking, firstLook, speakerIds, filter, onFilter, parts } = props;
-  const { counts, total, shown, toCome, matching, stacksJudged } = useMemo(
-    () => (firstLook && listFirst(firstLook, speakerIds, filter, parts)) ?? listAll(ranking, filter, parts),
-    [ranking, firstLook, speakerIds, filter, parts],
+  const { ranking, firstLook, filter, onFilter, parts } = props;
+  const listed = useMemo(
+    () =>
+      (firstLook && listFirst(firstLook, parts.speakerIds, filter, parts)) ??
+      (ranking && listAll(ranking, filter, parts)),
+    [ranking, firstLook, filter, parts],
   );
+  if (!listed)
+    return (
+      <section aria-label="Candidates" className="flex flex-col gap-2">
+        <h2>Candidates</h2>
+        <Filters filter={filter} parts={parts} onFilter={onFilter} />
+        <Loading what="what this filter asks for" />
+      </section>
+    );
+  const { counts, total, shown, toCome, matching, stacksJudged } = listed;
   const show = (next: Shown) => onFilter({ shown: next });
   return (
     <section aria-label="Candidates" className="flex min-h-0 flex-col gap-2">
@@ -94,7 +107,8 @@ export function CandidateList(props: CandidateListProps) {
       )}
       {toCome > 0 && (
         <p className="text-[13px] leading-4 text-muted">
-          {toCome.toLocaleString('en')} more are put in order when nothing moves any more.
+          {toCome.toLocaleString('en')} more are{' '}
+          {ranking ? 'put in order when nothing moves any more' : 'being put in order'}.
         </p>
       )}
     </section>
@@ -146,7 +160,7 @@ function Rows({ shown, ...props }: CandidateListProps & { readonly shown: readon
 }
 
 function Filters({ filter, parts, onFilter }: Pick<CandidateListProps, 'filter' | 'parts' | 'onFilter'>) {
-  const { sizes, makers, kinds } = useMemo(() => filterChoices(parts), [parts]);
+  const { sizes, makers, kinds } = useMemo(() => filterChoices(parts.all()), [parts]);
   return (
     <div className="grid grid-cols-2 gap-2">
       <Choice label="Size" value={filter.size} choices={sizes} onChange={(size) => onFilter({ size })} />
@@ -342,12 +356,12 @@ function missWords({ plateMm, marginMm, expandedMm }: RankedSpeaker['best'], uni
 }
 
 /** The layers of a stack from the metal to the speaker. */
-export function stackWords(layerIds: readonly string[], parts: ReadonlyMap<string, ListedPart>): string {
+export function stackWords(layerIds: readonly string[], parts: ListedById): string {
   return layerIds.length > 0 ? layerIds.map((id) => layerWords(id, parts)).join(' + ') : 'straight onto the metal';
 }
 
 /** A bracket with its state; a ring cut from sheet has its thickness in its id. */
-function layerWords(id: string, parts: ReadonlyMap<string, ListedPart>): string {
+function layerWords(id: string, parts: ListedById): string {
   const ringMm = ringThicknessMm(id);
   if (ringMm !== null) return `ring cut from ${ringMm} mm sheet`;
   const part = parts.get(orderedId(id));

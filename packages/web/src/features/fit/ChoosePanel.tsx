@@ -8,6 +8,7 @@ import { isSame } from '@low-quarry/core/records';
 import type { LengthUnit } from '@low-quarry/core/units';
 import { useState, useSyncExternalStore } from 'react';
 import { isAway, subscribeToConnection } from '../../api/connection';
+import { addressOf } from '../../stations/addressOf';
 import { factsOf, openCheckLine, verdictLine } from '../../text/verdictLine';
 import { Button, LinkButton } from '../../ui/Button';
 import { useKept } from '../../ui/useKept';
@@ -110,7 +111,7 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
               title={titleOf(each.open, opening.record, sides.length > 1, unit)}
               draft={each.draft}
               errors={touched ? each.errors : {}}
-              measureAt={`/jobs/${jobId}/openings/${opening.id}`}
+              measureAt={addressOf('measure', { jobId, openingId: opening.id })}
               onChange={(draft) => kept.keep(withDraft(kept.state, opening.id, each.open, draft))}
             />
           )),
@@ -140,7 +141,7 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
       </p>
       {here.opening.choice && (
         <div className="flex flex-wrap items-center gap-2">
-          <LinkButton to={`/jobs/${jobId}/order`}>Order list</LinkButton>
+          <LinkButton to={addressOf('order', { jobId })}>Order list</LinkButton>
           <Button
             kind="quiet"
             onClick={() => choosing.remove(placeLabel(here.opening.record), here.opening.choice?.version ?? 0)}

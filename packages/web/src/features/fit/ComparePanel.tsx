@@ -1,18 +1,18 @@
 /** Which other candidate is laid over the shown one, and their differences as numbers. */
 
-import type { ListedPart } from '@low-quarry/core/catalogue';
+import type { ListedById } from '@low-quarry/core/catalogue';
 import { partName } from '@low-quarry/core/catalogue';
 import type { RankedSpeaker } from '@low-quarry/core/fit';
 import type { LengthUnit } from '@low-quarry/core/units';
 import { printMargin, printNumber } from '@low-quarry/core/units';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { UNIT_WORDS } from '../../text/words';
 import { ComboField } from '../../ui/ComboField';
 import type { Difference } from './compareView';
 
 type ComparePanelProps = {
   readonly speakers: readonly RankedSpeaker[];
-  readonly parts: ReadonlyMap<string, ListedPart>;
+  readonly parts: ListedById;
   readonly shownId: string;
   readonly overId: string | null;
   readonly differences: readonly Difference[];
@@ -23,15 +23,15 @@ type ComparePanelProps = {
 const NONE = '';
 
 export function ComparePanel({ speakers, parts, shownId, overId, differences, unit, onOver }: ComparePanelProps) {
+  // Of thousands the names are looked up for whoever wants to choose one.
+  const [isAsked, setAsked] = useState(false);
   const choices = useMemo(() => {
-    const others = speakers.filter(({ speakerId }) => speakerId !== shownId);
-    return [
-      { value: NONE, label: 'none' },
-      ...others.map(({ speakerId }) => ({ value: speakerId, label: nameIn(parts, speakerId) })),
-    ];
-  }, [speakers, parts, shownId]);
+    const others = isAsked ? speakers.map(({ speakerId }) => speakerId).filter((id) => id !== shownId) : [];
+    const ids = isAsked || overId === null ? others : [overId];
+    return [{ value: NONE, label: 'none' }, ...ids.map((id) => ({ value: id, label: nameIn(parts, id) }))];
+  }, [isAsked, speakers, parts, shownId, overId]);
   return (
-    <div className="flex flex-col gap-1">
+    <div className="flex flex-col gap-1" onFocusCapture={() => setAsked(true)}>
       <ComboField
         label="Lay another one over it"
         value={overId ?? NONE}
@@ -77,7 +77,7 @@ export function ComparePanel({ speakers, parts, shownId, overId, differences, un
   );
 }
 
-function nameIn(parts: ReadonlyMap<string, ListedPart>, id: string): string {
+function nameIn(parts: ListedById, id: string): string {
   const part = parts.get(id);
   return part ? partName(part) : id;
 }

@@ -2,11 +2,12 @@
 
 import { jobTitle, placeLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
-import { Suspense } from 'react';
 import { useParams } from 'react-router';
 import { shopSettingsQuery } from '../../api/sharedQueries';
 import { useCatalogueProgress } from '../../catalogue/catalogueProgress';
 import { beginReading, catalogueQuery } from '../../catalogue/catalogueQueries';
+import { addressOf } from '../../stations/addressOf';
+import { crumbsTo } from '../../stations/crumbsTo';
 import { LinkButton } from '../../ui/Button';
 import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
@@ -15,8 +16,11 @@ import { jobQuery } from '../jobs/jobsQueries';
 
 // This file is loaded when somebody is on the way here: what it needs next comes meanwhile.
 void beginReading();
-const RankedOpening = late(() => import('./RankedOpening').then((code) => code.RankedOpening));
-RankedOpening.load();
+const RankedOpening = late(
+  () => import('./RankedOpening').then((code) => code.RankedOpening),
+  () => <Loading what="the drawing" />,
+);
+void RankedOpening.load();
 
 export function FitScreen() {
   const { jobId = '', openingId = '' } = useParams();
@@ -25,17 +29,12 @@ export function FitScreen() {
   const catalogue = useQuery(catalogueQuery);
   const opening = job.data?.openings.find(({ id }) => id === openingId);
   const label = opening ? placeLabel(opening.record) : 'Opening';
-  const here = `/jobs/${jobId}/openings/${openingId}`;
+  const here = { jobId, openingId };
   return (
     <Shell
       title={`What fits the ${label.toLowerCase()}`}
-      crumbs={[
-        { to: '/', label: 'Jobs' },
-        { to: `/jobs/${jobId}`, label: job.data ? jobTitle(job.data.job) : 'Job' },
-        { to: here, label },
-        { to: `${here}/fit`, label: 'What fits' },
-      ]}
-      aside={<LinkButton to={here}>Measurements</LinkButton>}
+      crumbs={crumbsTo('match', here, { bookIn: job.data && jobTitle(job.data.job), measure: label })}
+      aside={<LinkButton to={addressOf('measure', here)}>Measurements</LinkButton>}
     >
       <Answered query={job} what="the job">
         {(answer) => (
@@ -43,15 +42,13 @@ export function FitScreen() {
             {(settings) => (
               <Answered query={catalogue} what="the catalogue" progress={<CatalogueComing />}>
                 {(known) => (
-                  <Suspense fallback={<Loading what="the drawing" />}>
-                    <RankedOpening
-                      job={answer.job}
-                      openings={answer.openings}
-                      openingId={openingId}
-                      shop={settings}
-                      catalogue={known}
-                    />
-                  </Suspense>
+                  <RankedOpening
+                    job={answer.job}
+                    openings={answer.openings}
+                    openingId={openingId}
+                    shop={settings}
+                    catalogue={known}
+                  />
                 )}
               </Answered>
             )}

@@ -24,10 +24,11 @@ import { degToRad, radToDeg } from '@low-quarry/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { ListedView } from '../../catalogue/listedView';
+import type { ListedParts } from '../../catalogue/ListedParts';
 import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
 import { sectionGeometry } from '../../drawing/sectionGeometry';
+import { addressOf } from '../../stations/addressOf';
 import { factsOf, verdictLine } from '../../text/verdictLine';
 import { UNIT_WORDS } from '../../text/words';
 import { withParams } from '../../ui/address';
@@ -65,7 +66,7 @@ type FitWorkspaceProps = {
   readonly version: string;
   /** The shapes of what is shown, and of what goes with any speaker. */
   readonly catalogue: FitCatalogue;
-  readonly listed: ListedView;
+  readonly listed: ListedParts;
   readonly start: CandidateIds;
   /** Laid over the shown candidate. */
   readonly over: Omit<CandidateIds, 'works'> | null;
@@ -91,7 +92,7 @@ export function FitWorkspace({
   toFit,
   version,
   catalogue,
-  listed,
+  listed: parts,
   start,
   over: overIds,
   rules,
@@ -102,7 +103,7 @@ export function FitWorkspace({
   changeAddress,
 }: FitWorkspaceProps) {
   const { unit } = useSettings();
-  const { parts, speakerIds } = listed;
+  const { speakerIds } = parts;
   const [lit, setLit] = useState<CheckId | null>(null);
   /** null: where the deciding gap is. */
   const [cutDeg, setCutDeg] = useState<number | null>(null);
@@ -125,6 +126,8 @@ export function FitWorkspace({
   const [lookedFor, setLookedFor] = useState(fitOpening);
   const look = useQuery({ ...lookQuery(version, lookedFor, rules), enabled: isBehind });
   if (lookedFor !== fitOpening && !look.isFetching) setLookedFor(fitOpening);
+
+  const firstLook = isBehind || !ranking ? (look.data ?? null) : null;
 
   const stackKey = `${start.speakerId}/${start.layerIds.join()}`;
   const { candidate, shown, judgement, tightPlane, nearest, heightMm, spacer, stocked, range, over, there } = useShown({
@@ -151,6 +154,7 @@ export function FitWorkspace({
   const otherJudged = other && there && { opening: other, ...there };
   const removed = againstOldMount(opening.record.faces, shown.candidate.layers, unit);
   const cautions = cautionsFor(opening.record);
+  const measureAt = addressOf('measure', { jobId, openingId: opening.id });
 
   const show = (speakerId: string, theirs: readonly string[], works: readonly Work[] = []) => {
     setWhat(null);
@@ -166,11 +170,7 @@ export function FitWorkspace({
 
   return (
     <>
-      <OpenForOpening
-        opening={measuredOpening}
-        judgement={judgement}
-        measureAt={`/jobs/${jobId}/openings/${opening.id}`}
-      />
+      <OpenForOpening opening={measuredOpening} judgement={judgement} measureAt={measureAt} />
       <div className="grid items-start gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_340px] xl:grid-cols-[minmax(0,1fr)_316px_320px]">
         <section aria-label="The candidate" className="flex min-w-0 flex-col gap-2">
           <div>
@@ -207,7 +207,7 @@ export function FitWorkspace({
             {missing.length > 0 && (
               <p className="mt-1 border-l-4 border-measure bg-paper px-3 py-2">
                 Not measured: {missing.map((key) => OPENING_DIMENSIONS[key].label.toLowerCase()).join(', ')}.{' '}
-                <Link to={`/jobs/${jobId}/openings/${opening.id}`} className="text-action underline">
+                <Link to={measureAt} className="text-action underline">
                   Take the measurement
                 </Link>
               </p>
@@ -352,11 +352,10 @@ export function FitWorkspace({
           )}
         </div>
         <div id="candidates" className="scroll-mt-4 lg:col-span-2 xl:col-span-1 xl:col-start-3 xl:row-start-1">
-          {ranking ? (
+          {ranking || firstLook ? (
             <CandidateList
               ranking={ranking}
-              firstLook={isBehind ? (look.data ?? null) : null}
-              speakerIds={speakerIds}
+              firstLook={firstLook}
               parts={parts}
               behind={behind}
               unit={unit}

@@ -1,6 +1,7 @@
 /** What is ranked for an opening, with the parts that are named now. */
 import { type PartRecord, toFitCatalogue } from '@low-quarry/core/catalogue';
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import type { RankedSpeaker } from '@low-quarry/core/fit';
 import {
   missingDimensions,
   readingHalfWidthsMm,
@@ -12,12 +13,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { ProblemError } from '../../api/call';
 import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
-import { listedView } from '../../catalogue/listedView';
 import { useAddress } from '../../ui/address';
 import { Loading } from '../../ui/states';
 import { otherSide } from '../openings/otherSide';
 import { FitWorkspace } from './FitWorkspace';
-import { namedPartsQuery, rankingQuery } from './fitQueries';
+import { lookQuery, namedPartsQuery, rankingQuery } from './fitQueries';
 import { bestOf, startingIds } from './startingIds';
 
 type RankedProps = {
@@ -27,6 +27,8 @@ type RankedProps = {
   readonly shop: ShopSettings;
   readonly catalogue: KnownCatalogue;
 };
+
+const NOBODY_YET: readonly RankedSpeaker[] = [];
 
 export function RankedOpening({ job, openings, openingId, shop, catalogue }: RankedProps) {
   const opening = openings.find(({ id }) => id === openingId);
@@ -39,9 +41,8 @@ export function RankedOpening({ job, openings, openingId, shop, catalogue }: Ran
       detail: 'This job has no such opening.',
     });
 
-  const { version } = catalogue;
+  const { version, listed } = catalogue;
   const [search, changeAddress] = useAddress();
-  const listed = useMemo(() => listedView(catalogue), [catalogue]);
   const rules = useMemo(() => toFitRules(shop), [shop]);
   const toFit = useMemo(() => {
     const names = new Map(catalogue.connectors.map(({ id, name }) => [id, name]));
@@ -50,12 +51,15 @@ export function RankedOpening({ job, openings, openingId, shop, catalogue }: Ran
   const fitOpening = useMemo(() => toFit(opening), [toFit, opening]);
   const ranked = useQuery(rankingQuery(version, listed.speakerIds.length, fitOpening, rules));
   const ranking = ranked.data ?? null;
+  // Asked for by the ranking, where that takes long.
+  const look = useQuery({ ...lookQuery(version, fitOpening, rules), enabled: false, placeholderData: () => undefined });
+  const speakers = ranking?.speakers ?? look.data?.best ?? NOBODY_YET;
   const ids = useMemo(
-    () => startingIds(search, opening, ranking, listed.parts, rules),
-    [search, opening, ranking, listed, rules],
+    () => startingIds(search, opening, speakers, listed, rules),
+    [search, opening, speakers, listed, rules],
   );
   const overId = search.get('over');
-  const over = ranking?.speakers.find(({ speakerId }) => speakerId === overId);
+  const over = speakers.find(({ speakerId }) => speakerId === overId);
   const named = useQuery(namedPartsQuery(version, ids, over ? bestOf(over) : null));
   const shelf = useMemo(
     () => named.data && toFitCatalogue([...catalogue.shelf, ...named.data.parts.filter(isNoShelf)]),

@@ -1,6 +1,6 @@
 /** Advice in words: what to measure and what it settles, what ordering now costs, and what would make it clear. */
 
-import type { ListedPart } from '@low-quarry/core/catalogue';
+import type { ListedById } from '@low-quarry/core/catalogue';
 import { orderedId, partName } from '@low-quarry/core/catalogue';
 import type { Advice, Change, OpeningDimensionKey, Question } from '@low-quarry/core/fit';
 import { effortWords, ringThicknessMm, workWords } from '@low-quarry/core/fit';
@@ -35,12 +35,7 @@ export function costLine({ costs }: Advice, currency: string): string | null {
   return `Expected cost of a return when ordered now ${now}, of measuring first ${measured}: ${verdict}.`;
 }
 
-export function changeWords(
-  change: Change,
-  parts: ReadonlyMap<string, ListedPart>,
-  stack: string,
-  unit: LengthUnit,
-): string {
+export function changeWords(change: Change, parts: ListedById, stack: string, unit: LengthUnit): string {
   switch (change.kind) {
     case 'spacer':
       return change.layerIds.some((id) => isRing(id, parts)) ? `Other rings: ${stack}.` : 'Leave the ring out.';
@@ -61,7 +56,7 @@ export function changeEffort({ works }: Change): string | null {
   return works.length > 0 ? works.map(effortWords).join(' ') : null;
 }
 
-function isRing(id: string, parts: ReadonlyMap<string, ListedPart>): boolean {
+function isRing(id: string, parts: ListedById): boolean {
   return ringThicknessMm(id) !== null || parts.get(id)?.kind === 'spacer';
 }
 

@@ -1,6 +1,6 @@
 /** Which candidates the list shows, as it stands in the address bar. */
 
-import type { ListedPart, ListedSpeaker } from '@low-quarry/core/catalogue';
+import type { ListedById, ListedPart, ListedSpeaker } from '@low-quarry/core/catalogue';
 import { CHECK_IDS, type CheckId, type RankedSpeaker, VERDICTS_BY_RANK, type Verdict } from '@low-quarry/core/fit';
 
 export type Shown =
@@ -48,11 +48,7 @@ export function writeFilter({ shown, size, maker, kind, mostMinor }: CandidateFi
 }
 
 /** Whether a candidate is shown; the verdict is left out where the groups themselves are counted. */
-export function passesFilter(
-  { speakerId, best }: RankedSpeaker,
-  filter: CandidateFilter,
-  parts: ReadonlyMap<string, ListedPart>,
-): boolean {
+export function passesFilter({ speakerId, best }: RankedSpeaker, filter: CandidateFilter, parts: ListedById): boolean {
   const { shown, mostMinor } = filter;
   if (!passesPart(speakerId, filter, parts)) return false;
   if (mostMinor !== null && best.costMinor > mostMinor) return false;
@@ -65,7 +61,7 @@ export function passesFilter(
 export function passesPart(
   speakerId: string,
   { size, maker, kind }: Pick<CandidateFilter, 'size' | 'maker' | 'kind'>,
-  parts: ReadonlyMap<string, ListedPart>,
+  parts: ListedById,
 ): boolean {
   const speaker = parts.get(speakerId);
   if (speaker?.kind !== 'speaker') return false;
@@ -75,8 +71,8 @@ export function passesPart(
 }
 
 /** What can be chosen in each filter, in order. */
-export function filterChoices(parts: ReadonlyMap<string, ListedPart>) {
-  const speakers = [...parts.values()].filter((part): part is ListedSpeaker => part.kind === 'speaker');
+export function filterChoices(parts: readonly ListedPart[]) {
+  const speakers = parts.filter((part): part is ListedSpeaker => part.kind === 'speaker');
   const distinct = (of: (speaker: ListedSpeaker) => string) => [...new Set(speakers.map(of))].sort();
   return {
     sizes: distinct(({ nominalSize }) => nominalSize),

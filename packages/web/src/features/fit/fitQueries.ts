@@ -3,11 +3,11 @@
 import { orderedId, type PartRecord } from '@low-quarry/core/catalogue';
 import type { AdviceOptions, Candidate, FitOpening, FitRules, Ranking } from '@low-quarry/core/fit';
 import { ringThicknessMm, unpackRanking } from '@low-quarry/core/fit';
-import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { keepPreviousData, type QueryClient, queryOptions } from '@tanstack/react-query';
 import { readParts } from '../../catalogue/catalogueQueries';
 import { rankingStore } from '../../catalogue/deviceCatalogue';
 import { askCatalogue } from '../../workers/catalogueClient';
-import type { CandidateIds } from './startingIds';
+import { bestOf, type CandidateIds } from './startingIds';
 
 /** Up to so many speakers a whole ranking takes no longer than a frame. */
 const FRAME_SPEAKERS = 2_000;
@@ -27,7 +27,7 @@ export function needsLook(speakers: number): boolean {
 export function rankingQuery(version: string, speakers: number, opening: FitOpening, rules: FitRules, isKept = true) {
   return queryOptions({
     queryKey: ['ranking', version, opening, rules],
-    queryFn: async (): Promise<Ranking> => {
+    queryFn: async ({ client }): Promise<Ranking> => {
       const key = { version, opening, rules };
       if (!needsLook(speakers))
         return unpackRanking(await askCatalogue((worker) => worker.rank(version, opening, rules)));
@@ -37,6 +37,8 @@ export function rankingQuery(version: string, speakers: number, opening: FitOpen
         .then((found) => found && unpackRanking(found))
         .catch(() => null);
       if (kept) return kept;
+      // Every verdict and the first of what clears are there in half the time: whoever waits has them meanwhile.
+      if (isKept) await prefetchLook(client, version, opening, rules);
       const made = await askCatalogue((worker) => worker.rank(version, opening, rules));
       if (isKept) void rankingStore.keep(key, made).catch(() => {});
       return unpackRanking(made);
@@ -58,6 +60,14 @@ export function lookQuery(version: string, opening: FitOpening, rules: FitRules)
     placeholderData: keepPreviousData,
     structuralSharing: false,
   });
+}
+
+/** With the parts of the best: the worker does one thing after the other, and they would wait until all is in order. */
+async function prefetchLook(client: QueryClient, version: string, opening: FitOpening, rules: FitRules): Promise<void> {
+  // What went wrong here goes wrong with the ranking too, and is said there.
+  const look = await client.fetchQuery(lookQuery(version, opening, rules)).catch(() => null);
+  const [best] = look?.best ?? [];
+  if (best) await client.prefetchQuery(namedPartsQuery(version, bestOf(best), null));
 }
 
 /** What to do about one candidate; it is worked out again for every candidate, opening and setting. */

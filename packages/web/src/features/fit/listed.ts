@@ -1,6 +1,6 @@
 /** What the list of candidates shows: of a whole ranking, or of a first look while a hand still moves. */
 
-import type { ListedPart } from '@low-quarry/core/catalogue';
+import type { ListedById } from '@low-quarry/core/catalogue';
 import type { Verdict } from '@low-quarry/core/fit';
 import { type FirstLook, type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from '@low-quarry/core/fit';
 import { type CandidateFilter, passesFilter, passesPart } from './candidateFilter';
@@ -17,11 +17,7 @@ export type Listed = {
   readonly stacksJudged: number;
 };
 
-export function listAll(
-  { speakers, stacksJudged }: Ranking,
-  filter: CandidateFilter,
-  parts: ReadonlyMap<string, ListedPart>,
-): Listed {
+export function listAll({ speakers, stacksJudged }: Ranking, filter: CandidateFilter, parts: ListedById): Listed {
   const everyGroup = { ...filter, shown: { kind: 'all' } as const };
   const matching = speakers.filter((candidate) => passesFilter(candidate, everyGroup, parts));
   const counts = noneYet();
@@ -38,7 +34,7 @@ export function listFirst(
   { verdicts, best, stacksJudged }: FirstLook,
   speakerIds: readonly string[],
   filter: CandidateFilter,
-  parts: ReadonlyMap<string, ListedPart>,
+  parts: ListedById,
 ): Listed | null {
   const { shown, mostMinor } = filter;
   const isKnown = shown.kind === 'all' || (shown.kind === 'verdict' && shown.verdict === 'clears');

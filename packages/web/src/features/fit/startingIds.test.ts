@@ -28,7 +28,7 @@ const choiceOf = (speakerId: string, layerIds: string[]): { choice: Choice } => 
 });
 const NONE = { choice: null };
 const start = (address: string, opening: { choice: Choice | null } = NONE, ranked: typeof ranking | null = ranking) =>
-  startingIds(new URLSearchParams(address), opening, ranked, listed, LARGE_RULES);
+  startingIds(new URLSearchParams(address), opening, ranked?.speakers ?? [], listed, LARGE_RULES);
 
 describe('which candidate is shown first', () => {
   test('the one that the address names, also before there is a ranking', () => {

@@ -1,8 +1,8 @@
 /** Which candidate a fit screen shows. */
 
-import { isListedLayer, type ListedPart } from '@low-quarry/core/catalogue';
+import { isListedLayer, type ListedById } from '@low-quarry/core/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import type { FitRules, RankedSpeaker, Ranking, Work } from '@low-quarry/core/fit';
+import type { FitRules, RankedSpeaker, Work } from '@low-quarry/core/fit';
 import { MOST_LAYERS, ringThicknessMm } from '@low-quarry/core/fit';
 import { readWorks } from './shownWorks';
 
@@ -15,14 +15,14 @@ export type CandidateIds = {
 /**
  * What the address names; else what is chosen here; else the best candidate. What the catalogue does not have is passed over.
  *
- * @param ranking null while it is worked out
+ * @param ranked the best first; none, or only the first of them, while they are worked out
  * @returns null where only the ranking can say
  */
 export function startingIds(
   search: URLSearchParams,
   { choice }: Pick<OpeningWithState, 'choice'>,
-  ranking: Ranking | null,
-  parts: ReadonlyMap<string, ListedPart>,
+  ranked: readonly RankedSpeaker[],
+  parts: ListedById,
   rules: Pick<FitRules, 'stock'>,
 ): CandidateIds | null {
   const isThere = (id: string) => isListedLayer(id, parts) || isCut(id, rules);
@@ -32,14 +32,14 @@ export function startingIds(
     const layerIds = stack?.split(' ').filter((id) => id !== '') ?? [];
     if (stack !== null && layerIds.length <= MOST_LAYERS && layerIds.every(isThere))
       return { speakerId: named, layerIds, works: readWorks(search) };
-    const ranked = ranking?.speakers.find(({ speakerId }) => speakerId === named);
-    return ranked ? bestOf(ranked) : null;
+    const found = ranked.find(({ speakerId }) => speakerId === named);
+    return found ? bestOf(found) : null;
   }
   if (choice && parts.get(choice.speakerId)?.kind === 'speaker') {
     const { speakerId, layerIds, works } = choice;
     return { speakerId, layerIds: layerIds.filter(isThere), works };
   }
-  const [best] = ranking?.speakers ?? [];
+  const [best] = ranked;
   return best ? bestOf(best) : null;
 }
 

@@ -4,6 +4,7 @@ import { changeHeadline, changeSentences, RECORD_KINDS, RECORDS, type RecordKind
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { addressOf } from '../../stations/addressOf';
 import { whenWords } from '../../text/whenWords';
 import { useAddress, withParams } from '../../ui/address';
 import { Button } from '../../ui/Button';
@@ -94,7 +95,10 @@ function ChangeRow({ change, car }: { readonly change: Change; readonly car: str
             <>
               {' '}
               of{' '}
-              <Link to={`/jobs/${change.jobId}`} className="text-action underline underline-offset-2">
+              <Link
+                to={addressOf('bookIn', { jobId: change.jobId })}
+                className="text-action underline underline-offset-2"
+              >
                 {car}
               </Link>
             </>

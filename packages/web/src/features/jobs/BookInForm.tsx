@@ -7,6 +7,7 @@ import { Controller } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useOutbox } from '../../outbox/OutboxProvider';
+import { addressOf } from '../../stations/addressOf';
 import { Button } from '../../ui/Button';
 import { ComboField } from '../../ui/ComboField';
 import { FormError } from '../../ui/FormError';
@@ -49,7 +50,7 @@ export function BookInForm() {
     const answer = createJob.answer.safeParse(outbox.answerTo(sentId));
     setSentId(null);
     booked.current();
-    if (answer.success) void navigate(`/jobs/${answer.data.jobId}`);
+    if (answer.success) void navigate(addressOf('bookIn', { jobId: answer.data.jobId }));
   }, [sentId, isThere, outbox, navigate]);
 
   const submit = handleSubmit((job) => {

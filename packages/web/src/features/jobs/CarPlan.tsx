@@ -3,6 +3,7 @@ import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { VehicleRecord } from '@low-quarry/core/model';
 import { placeLabel } from '@low-quarry/core/model';
 import { Link } from 'react-router';
+import { addressOf } from '../../stations/addressOf';
 import { PLAN, planLines, planPoint, planSides } from './carPlanLayout';
 import { StateMark } from './OpeningStateLine';
 
@@ -36,7 +37,7 @@ export function CarPlan({
         return (
           <Link
             key={id}
-            to={`/jobs/${jobId}/openings/${id}`}
+            to={addressOf('measure', { jobId, openingId: id })}
             title={placeLabel(record)}
             aria-label={`${index + 1}, ${placeLabel(record)}`}
             style={{ left: `${(x / PLAN.width) * 100}%`, top: `${(y / PLAN.height) * 100}%` }}

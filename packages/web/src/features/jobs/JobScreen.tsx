@@ -4,6 +4,8 @@ import { jobTitle, placeLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { useMay } from '../../api/me';
+import { addressOf } from '../../stations/addressOf';
+import { crumbsTo } from '../../stations/crumbsTo';
 import { FIXING_WORDS } from '../../text/words';
 import { LinkButton } from '../../ui/Button';
 import { Shell } from '../../ui/Shell';
@@ -23,15 +25,12 @@ export function JobScreen() {
   return (
     <Shell
       title={title}
-      crumbs={[
-        { to: '/', label: 'Jobs' },
-        { to: `/jobs/${jobId}`, label: title },
-      ]}
+      crumbs={crumbsTo('bookIn', { jobId }, { bookIn: title })}
       aside={
         <span className="flex flex-wrap gap-2">
           <LinkButton to={`/history?job=${jobId}`}>History</LinkButton>
           {mayChange && job && <ChangeJob job={job} />}
-          <LinkButton to={`/jobs/${jobId}/order`} kind="main">
+          <LinkButton to={addressOf('order', { jobId })} kind="main">
             Order list
           </LinkButton>
         </span>
@@ -88,7 +87,7 @@ function OpeningRow({
   readonly number: number;
   readonly jobId: string;
 }) {
-  const path = `/jobs/${jobId}/openings/${id}`;
+  const here = { jobId, openingId: id };
   return (
     <li className="grid grid-cols-[auto_auto_1fr] items-start gap-x-3 gap-y-1 border-b border-hairline py-2 sm:grid-cols-[auto_auto_minmax(150px,2fr)_4fr_auto]">
       <span className="w-5 pt-0.5 text-right font-bold">{number}</span>
@@ -106,14 +105,14 @@ function OpeningRow({
       </div>
       <div className="col-start-3 flex gap-4 sm:col-start-auto">
         <Link
-          to={path}
+          to={addressOf('measure', here)}
           aria-label={`Measure ${placeLabel(record)}`}
           className="inline-flex min-h-12 items-center text-action underline underline-offset-2"
         >
           Measure
         </Link>
         <Link
-          to={`${path}/fit`}
+          to={addressOf('match', here)}
           aria-label={`What fits ${placeLabel(record)}`}
           className="inline-flex min-h-12 items-center text-action underline underline-offset-2"
         >

@@ -11,6 +11,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
 import { shopSettingsQuery } from '../../api/sharedQueries';
+import { addressOf } from '../../stations/addressOf';
 import { readPage, useAddress, withParams, writePage } from '../../ui/address';
 import { LinkButton } from '../../ui/Button';
 import { INPUT } from '../../ui/Field';
@@ -118,7 +119,7 @@ function JobList({ jobs, openOn }: { readonly jobs: readonly JobInList[]; readon
         >
           <div>
             <Link
-              to={`/jobs/${job.id}`}
+              to={addressOf('bookIn', { jobId: job.id })}
               className="inline-flex min-h-8 items-center text-[17px] font-bold text-action underline-offset-2 hover:underline"
             >
               {jobTitle(job)}
@@ -150,7 +151,7 @@ function Openings({ job }: { readonly job: JobInList }) {
         return (
           <li key={id}>
             <Link
-              to={`/jobs/${job.id}/openings/${id}${state.kind === 'toMeasure' ? '' : '/fit'}`}
+              to={addressOf(state.kind === 'toMeasure' ? 'measure' : 'match', { jobId: job.id, openingId: id })}
               className="flex min-h-12 items-center gap-2 py-1 hover:bg-paper"
             >
               <StateMark state={state} record={record} />

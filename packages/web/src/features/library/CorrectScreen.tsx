@@ -1,6 +1,5 @@
 /** What is right of this part or vehicle? The record as the open formats describe it. */
 import { useQuery } from '@tanstack/react-query';
-import { Suspense } from 'react';
 import { useParams } from 'react-router';
 import { LinkButton } from '../../ui/Button';
 import { late } from '../../ui/late';
@@ -8,8 +7,11 @@ import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { type LibraryKind, libraryQuery } from './libraryQueries';
 
-const CorrectForm = late(() => import('./CorrectForm').then((code) => code.CorrectForm));
-CorrectForm.load();
+const CorrectForm = late(
+  () => import('./CorrectForm').then((code) => code.CorrectForm),
+  () => <Loading what="the record" />,
+);
+void CorrectForm.load();
 
 export function CorrectScreen() {
   const { kind = '', id = '' } = useParams();
@@ -26,11 +28,7 @@ export function CorrectScreen() {
       aside={<LinkButton to={`/history?kind=${known}&record=${id}`}>History</LinkButton>}
     >
       <Answered query={record} what="the record">
-        {(answer) => (
-          <Suspense fallback={<Loading what="the record" />}>
-            <CorrectForm kind={known} id={id} version={answer.version} record={answer.record} />
-          </Suspense>
-        )}
+        {(answer) => <CorrectForm kind={known} id={id} version={answer.version} record={answer.record} />}
       </Answered>
     </Shell>
   );

@@ -62,7 +62,7 @@ export function LibraryScreen() {
           <section aria-label="Parts" className="flex flex-col gap-1">
             <h2>
               Parts, {total.toLocaleString('en')}
-              {catalogue.data && ` of ${catalogue.data.listed.length.toLocaleString('en')}`}
+              {catalogue.data && ` of ${catalogue.data.listed.size.toLocaleString('en')}`}
             </h2>
             <Unreadables title="Parts" kind="part" unreadable={catalogue.data?.unreadable ?? []} />
             <Rows

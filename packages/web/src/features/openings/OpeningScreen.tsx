@@ -15,7 +15,7 @@ import {
 } from '@low-quarry/core/model';
 import { OPENING_FIELDS } from '@low-quarry/core/records';
 import { useQuery } from '@tanstack/react-query';
-import { type FormEvent, Suspense, useCallback, useMemo, useState, useSyncExternalStore } from 'react';
+import { type FormEvent, useCallback, useMemo, useState, useSyncExternalStore } from 'react';
 import { useParams } from 'react-router';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useMay, useMe } from '../../api/me';
@@ -23,22 +23,20 @@ import { connectorsQuery, shopSettingsQuery } from '../../api/sharedQueries';
 import { listNotKept, subscribeToNotKept } from '../../device/notKept';
 import { needsPerson, type SaveOpening } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
+import { addressOf } from '../../stations/addressOf';
+import { crumbsTo } from '../../stations/crumbsTo';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button, LinkButton } from '../../ui/Button';
-import { ConflictPanel } from '../../ui/ConflictPanel';
 import { late } from '../../ui/late';
 import { newId } from '../../ui/newId';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Loading } from '../../ui/states';
-import { UnreadProvider, useUnreadFields, withUnread } from '../../ui/unreadNumbers';
+import { FieldsComing, UnreadProvider, useUnreadFields, withUnread } from '../../ui/unreadNumbers';
 import { useScreenAwake } from '../../ui/useScreenAwake';
 import { jobQuery } from '../jobs/jobsQueries';
-import { AroundFields } from './AroundFields';
 import { CarryOver } from './CarryOver';
 import { draftKey } from './draftKey';
-import { FaceFields } from './FaceFields';
-import { FactFields } from './FactFields';
 import { MeasureField } from './MeasureField';
 import {
   carryOver,
@@ -55,9 +53,28 @@ import { openingQuery } from './openingQueries';
 import { otherSide } from './otherSide';
 import { useDraft } from './useDraft';
 
-// The fields can be typed in before the drawing is there.
-const OpeningDrawing = late(() => import('./OpeningDrawing').then((code) => code.OpeningDrawing));
-OpeningDrawing.load();
+// The first dimensions can be typed in before the rest is there.
+const FaceFields = late(
+  () => import('./FaceFields').then((code) => code.FaceFields),
+  () => <FieldsComing what="what is read from" />,
+);
+const FactFields = late(
+  () => import('./FactFields').then((code) => code.FactFields),
+  () => <FieldsComing what="what is known of it" />,
+);
+const AroundFields = late(
+  () => import('./AroundFields').then((code) => code.AroundFields),
+  () => <FieldsComing what="what stands around it" />,
+);
+const ConflictPanel = late(
+  () => import('../../ui/ConflictPanel').then((code) => code.ConflictPanel<OpeningRecord>),
+  () => <Loading what="what clashes" />,
+);
+const OpeningDrawing = late(
+  () => import('./OpeningDrawing').then((code) => code.OpeningDrawing),
+  () => <Loading what="the drawing" />,
+);
+for (const { load } of [FaceFields, FactFields, AroundFields, OpeningDrawing]) void load();
 
 export function OpeningScreen() {
   useScreenAwake();
@@ -71,15 +88,11 @@ export function OpeningScreen() {
   return (
     <Shell
       title={title}
-      crumbs={[
-        { to: '/', label: 'Jobs' },
-        { to: `/jobs/${jobId}`, label: jobName },
-        { to: `/jobs/${jobId}/openings/${openingId}`, label: title },
-      ]}
+      crumbs={crumbsTo('measure', { jobId, openingId }, { bookIn: jobName, measure: title })}
       aside={
         <span className="flex flex-wrap gap-2">
           <LinkButton to={`/history?kind=opening&record=${openingId}`}>History</LinkButton>
-          <LinkButton to={`/jobs/${jobId}/openings/${openingId}/fit`}>What fits here</LinkButton>
+          <LinkButton to={addressOf('match', { jobId, openingId })}>What fits here</LinkButton>
         </span>
       }
     >
@@ -217,9 +230,7 @@ function Filled({
         </div>
         <div className="contents lg:sticky lg:top-2 lg:flex lg:flex-col lg:gap-6">
           <section aria-label="Drawing" className="-order-1 flex flex-col gap-2 lg:order-none">
-            <Suspense fallback={<Loading what="the drawing" />}>
-              <OpeningDrawing record={preview} shop={shop} unit={unit} lit={lit} />
-            </Suspense>
+            <OpeningDrawing record={preview} shop={shop} unit={unit} lit={lit} />
             {/* Only beside the fields: above them it would push away the one that was just focused. */}
             {lit && (
               <p className="hidden border-l-4 border-action bg-paper px-3 py-2 lg:block">

@@ -6,6 +6,8 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { fillPath } from '../../api/fillPath';
 import { shopSettingsQuery } from '../../api/sharedQueries';
+import { addressOf } from '../../stations/addressOf';
+import { crumbsTo } from '../../stations/crumbsTo';
 import { printMoney } from '../../text/money';
 import { verdictLine } from '../../text/verdictLine';
 import { Button } from '../../ui/Button';
@@ -31,11 +33,7 @@ export function OrderScreen() {
           ? `Order list: ${count(lines.length, 'line')} from ${count(suppliers, 'supplier')}`
           : 'Order list'
       }
-      crumbs={[
-        { to: '/', label: 'Jobs' },
-        { to: `/jobs/${jobId}`, label: order.data ? jobTitle(order.data.job) : 'Job' },
-        { to: `/jobs/${jobId}/order`, label: 'Order list' },
-      ]}
+      crumbs={crumbsTo('order', { jobId }, { bookIn: order.data && jobTitle(order.data.job) })}
       aside={
         lines.length > 0 && (
           <div className="flex flex-wrap gap-3">
@@ -93,7 +91,7 @@ function HeldBack({ order: { heldBack }, jobId }: { readonly order: OrderAnswer;
         {heldBack.map(({ openingId, label, behind, why, hasChoice, open }) => (
           <li key={openingId} className="flex flex-wrap items-center gap-x-3 border-b border-hairline py-1">
             <Link
-              to={`/jobs/${jobId}/openings/${openingId}/fit`}
+              to={addressOf('match', { jobId, openingId })}
               className="inline-flex min-h-8 items-center font-semibold text-action underline underline-offset-2"
             >
               {label}
@@ -188,7 +186,7 @@ function Included({ order: { included }, jobId }: { readonly order: OrderAnswer;
             <VerdictMark verdict={summary.verdict} hidden />
             <span>
               <Link
-                to={`/jobs/${jobId}/openings/${openingId}/fit`}
+                to={addressOf('match', { jobId, openingId })}
                 className="font-semibold text-action underline underline-offset-2"
               >
                 {label}

@@ -3,7 +3,7 @@
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { SessionState } from '@low-quarry/core/contracts/sessions';
 import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type ReactNode, Suspense, useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { Outlet } from 'react-router';
 import { keepQueries, restoreQueries } from '../../api/keptQueries';
 import { setLeaving } from '../../api/leaving';
@@ -38,10 +38,17 @@ import { PersonMenu } from './PersonMenu';
 import { sessionQuery } from './sessionQueries';
 
 // Whoever is signed in needs neither.
-const FirstStartScreen = late(() => import('./FirstStartScreen').then((code) => code.FirstStartScreen));
-const SignInScreen = late(() => import('./SignInScreen').then((code) => code.SignInScreen));
+const FirstStartScreen = late(
+  () => import('./FirstStartScreen').then((code) => code.FirstStartScreen),
+  () => <Loading what="the first start" />,
+);
+const SignInScreen = late(
+  () => import('./SignInScreen').then((code) => code.SignInScreen),
+  () => <Loading what="the sign-in" />,
+);
 
-export function Gate() {
+/** @param screen code of the screen that was asked for: it comes while who is signed in is asked */
+export function Gate({ screen }: { readonly screen: Promise<void> }) {
   const session = useQuery(sessionQuery);
   const queries = useQueryClient();
   useEffect(
@@ -53,28 +60,23 @@ export function Gate() {
       <NoticeBanner />
       <Answered query={session} what="who is signed in">
         {(state) => {
-          if (state.kind === 'firstStart')
-            return (
-              <Suspense>
-                <FirstStartScreen />
-              </Suspense>
-            );
+          if (state.kind === 'firstStart') return <FirstStartScreen />;
           if (state.kind === 'left') return <LeftScreen left={state} />;
-          if (state.kind === 'signedOut')
-            return (
-              <Suspense>
-                <SignInScreen state={state} />
-              </Suspense>
-            );
+          if (state.kind === 'signedOut') return <SignInScreen state={state} />;
           // By person and by what they may do: what one has open is nothing to the next.
-          return <Inside state={state} key={`${state.me.id} ${state.me.roles.join(',')}`} />;
+          return <Inside state={state} screen={screen} key={`${state.me.id} ${state.me.roles.join(',')}`} />;
         }}
       </Answered>
     </>
   );
 }
 
-function Inside({ state }: { readonly state: Extract<SessionState, { kind: 'signedIn' }> }) {
+type InsideProps = {
+  readonly state: Extract<SessionState, { kind: 'signedIn' }>;
+  readonly screen: Promise<void>;
+};
+
+function Inside({ state, screen }: InsideProps) {
   const { me } = state;
   const queries = useQueryClient();
   // Before anything below asks for something: the effects of what is below come before one's own.
@@ -88,7 +90,7 @@ function Inside({ state }: { readonly state: Extract<SessionState, { kind: 'sign
   }, [me]);
   return (
     <MeContext value={me}>
-      <Kept personId={me.id}>
+      <Kept personId={me.id} screen={screen}>
         {(outbox) => (
           <OutboxProvider outbox={outbox} onDone={(entry, answer) => takeOver(queries, me.id, entry, answer)}>
             <NewerProgram />
@@ -114,8 +116,17 @@ function Inside({ state }: { readonly state: Extract<SessionState, { kind: 'sign
   );
 }
 
-/** What this device keeps of a person is there before the first screen asks: the shop's answers, their drafts, what waits. */
-function Kept({ personId, children }: { readonly personId: string; readonly children: (outbox: Outbox) => ReactNode }) {
+/**
+ * What this device keeps of a person is there before the first screen asks: the shop's answers, their drafts, what waits. And the
+ * screen's own code, so that React does not hold it back for having shown something in its place.
+ */
+type KeptProps = {
+  readonly personId: string;
+  readonly screen: Promise<void>;
+  readonly children: (outbox: Outbox) => ReactNode;
+};
+
+function Kept({ personId, screen, children }: KeptProps) {
   const queries = useQueryClient();
   const [outbox, setOutbox] = useState<Outbox | null>(null);
   useEffect(() => {
@@ -123,7 +134,12 @@ function Kept({ personId, children }: { readonly personId: string; readonly chil
     let stop = () => {};
     let isGone = false;
     void askToKeep();
-    const read = Promise.all([openDrafts(deviceStore, personId), restoreQueries(queries, personId), opened.open()]);
+    const read = Promise.all([
+      openDrafts(deviceStore, personId),
+      restoreQueries(queries, personId),
+      opened.open(),
+      screen,
+    ]);
     void read.then(([closeDrafts]) => {
       if (isGone) return closeDrafts();
       const stopKeeping = keepQueries(queries, personId, () => readSession()?.me.id === personId);
@@ -140,7 +156,7 @@ function Kept({ personId, children }: { readonly personId: string; readonly chil
       forgetNotKept();
       forgetToasts();
     };
-  }, [queries, personId]);
+  }, [queries, personId, screen]);
   return outbox ? children(outbox) : <Loading what="what was kept here" />;
 }
 

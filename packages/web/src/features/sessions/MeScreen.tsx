@@ -1,6 +1,5 @@
 /** What is one's own: the PIN, the password, this device's name, and signing out everywhere. */
 import { useQuery } from '@tanstack/react-query';
-import { Suspense } from 'react';
 import { useMe } from '../../api/me';
 import { late } from '../../ui/late';
 import { PlainHttpNote } from '../../ui/PlainHttpNote';
@@ -8,8 +7,11 @@ import { Shell } from '../../ui/Shell';
 import { Loading } from '../../ui/states';
 import { sessionQuery } from './sessionQueries';
 
-const MeForms = late(() => import('./MeForms').then((code) => code.MeForms));
-MeForms.load();
+const MeForms = late(
+  () => import('./MeForms').then((code) => code.MeForms),
+  () => <Loading what="your sign-in" />,
+);
+void MeForms.load();
 
 export function MeScreen() {
   const me = useMe();
@@ -24,9 +26,7 @@ export function MeScreen() {
       ]}
     >
       <PlainHttpNote />
-      <Suspense fallback={<Loading what="your sign-in" />}>
-        <MeForms hasPin={me.hasPin} deviceName={deviceName} />
-      </Suspense>
+      <MeForms hasPin={me.hasPin} deviceName={deviceName} />
     </Shell>
   );
 }

@@ -1,7 +1,7 @@
 /** Who is signed in, in the header of every screen; behind it the change of person and what is one's own. */
 import type { SessionState } from '@low-quarry/core/contracts/sessions';
 import { mayDo } from '@low-quarry/core/model';
-import { Suspense, useState, useSyncExternalStore } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Link } from 'react-router';
 import { listNotKept, subscribeToNotKept } from '../../device/notKept';
@@ -15,7 +15,10 @@ import { Loading } from '../../ui/states';
 import { useSignOut } from './sessionQueries';
 import { SHOP_PAGES } from './shopPages';
 
-const PinChange = late(() => import('./PinChange').then((code) => code.PinChange));
+const PinChange = late(
+  () => import('./PinChange').then((code) => code.PinChange),
+  () => <Loading what="who may come in" />,
+);
 
 type SignedIn = Extract<SessionState, { kind: 'signedIn' }>;
 
@@ -47,9 +50,7 @@ export function PersonMenu({ state: { me, byPin, deviceName } }: { readonly stat
           <section aria-label="Change person" className="flex flex-col gap-2">
             <h2>Somebody else works here now</h2>
             <ErrorBoundary fallback={<p>Changing person needs the server, which does not answer.</p>}>
-              <Suspense fallback={<Loading what="who may come in" />}>
-                <PinChange people={byPin} onDone={close} />
-              </Suspense>
+              <PinChange people={byPin} onDone={close} />
             </ErrorBoundary>
           </section>
         )}

@@ -1,14 +1,16 @@
 /** What does this shop go by? Each setting says what it changes; verdicts are judged again when one is saved. */
 import { useQuery } from '@tanstack/react-query';
-import { Suspense } from 'react';
 import { LinkButton } from '../../ui/Button';
 import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { settingsQuery } from './settingsQueries';
 
-const SettingsForm = late(() => import('./SettingsForm').then((code) => code.SettingsForm));
-SettingsForm.load();
+const SettingsForm = late(
+  () => import('./SettingsForm').then((code) => code.SettingsForm),
+  () => <Loading what="the settings" />,
+);
+void SettingsForm.load();
 
 export function SettingsScreen() {
   const settings = useQuery(settingsQuery);
@@ -23,9 +25,7 @@ export function SettingsScreen() {
     >
       <Answered query={settings} what="the settings">
         {({ version, settings: stored, unreadable }) => (
-          <Suspense fallback={<Loading what="the settings" />}>
-            <SettingsForm version={version} stored={stored} unreadable={unreadable} />
-          </Suspense>
+          <SettingsForm version={version} stored={stored} unreadable={unreadable} />
         )}
       </Answered>
     </Shell>

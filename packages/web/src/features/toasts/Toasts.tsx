@@ -1,10 +1,13 @@
 /** Where what is said in passing stands: below, out of the way of the hands, read out, and gone by itself. */
-import { Suspense, useSyncExternalStore } from 'react';
+import { useSyncExternalStore } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { late } from '../../ui/late';
 import { currentToasts, subscribeToToasts } from '../../ui/toast';
 
-const ToastCards = late(() => import('./ToastCards').then((code) => code.ToastCards));
+const ToastCards = late(
+  () => import('./ToastCards').then((code) => code.ToastCards),
+  () => null,
+);
 
 export function Toasts() {
   const toasts = useSyncExternalStore(subscribeToToasts, currentToasts);
@@ -12,9 +15,7 @@ export function Toasts() {
   return (
     // What cannot be said in passing is in the history.
     <ErrorBoundary fallback={null}>
-      <Suspense>
-        <ToastCards toasts={toasts} />
-      </Suspense>
+      <ToastCards toasts={toasts} />
     </ErrorBoundary>
   );
 }

@@ -5,6 +5,7 @@ import { downloadJson } from '../../device/downloadJson';
 import { type Entry, needsPerson } from '../../outbox/Entry';
 import type { Outbox } from '../../outbox/Outbox';
 import { useOutbox } from '../../outbox/OutboxProvider';
+import { addressOf } from '../../stations/addressOf';
 import { whenWords } from '../../text/whenWords';
 import { Button, LinkButton } from '../../ui/Button';
 import { PlainHttpNote } from '../../ui/PlainHttpNote';
@@ -113,6 +114,8 @@ function reasonOf(entry: Entry, away: boolean): string {
 function Open({ entry }: { readonly entry: Entry }) {
   if (entry.kind !== 'saveOpening') return null;
   return (
-    <LinkButton to={`/jobs/${entry.jobId}/openings/${entry.openingId}`}>Open {entry.label.toLowerCase()}</LinkButton>
+    <LinkButton to={addressOf('measure', { jobId: entry.jobId, openingId: entry.openingId })}>
+      Open {entry.label.toLowerCase()}
+    </LinkButton>
   );
 }

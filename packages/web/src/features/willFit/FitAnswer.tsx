@@ -11,7 +11,6 @@ import {
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
-import { listedView } from '../../catalogue/listedView';
 import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
 import { sectionGeometry } from '../../drawing/sectionGeometry';
@@ -45,7 +44,6 @@ export function FitAnswer({
   }, [record, shop, catalogue]);
   const best = useQuery(bestStackQuery(catalogue.version, opening, rules, speaker));
   const { adapters } = useMemo(() => toFitCatalogue(catalogue.shelf), [catalogue]);
-  const { parts } = useMemo(() => listedView(catalogue), [catalogue]);
   const judged = useMemo(() => {
     if (!best.data) return null;
     const found = judgeCandidate(opening, best.data, adapters, rules, unit);
@@ -64,7 +62,7 @@ export function FitAnswer({
           <span className="block text-[14px] font-normal leading-5 text-muted">
             {stackWords(
               candidate.layers.map(({ id }) => id),
-              parts,
+              catalogue.listed,
             )}
           </span>
         </h2>

@@ -4,7 +4,7 @@ import type { ListedSpeaker } from '@low-quarry/core/catalogue';
 import { partName, TERMINALS } from '@low-quarry/core/catalogue';
 import { placeLabel, type ShopSettings, type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
-import { Suspense, useMemo } from 'react';
+import { useMemo } from 'react';
 import { shopSettingsQuery } from '../../api/sharedQueries';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
@@ -30,8 +30,11 @@ import { speakerQuery } from './willFitQueries';
 
 /** Made once: each comparison by `localeCompare` would look the language up again. */
 const BY_NAME = new Intl.Collator('en');
-const FitAnswer = late(() => import('./FitAnswer').then((code) => code.FitAnswer));
-FitAnswer.load();
+const FitAnswer = late(
+  () => import('./FitAnswer').then((code) => code.FitAnswer),
+  () => <Loading what="the drawing" />,
+);
+void FitAnswer.load();
 
 export function WillFitScreen() {
   const vehicles = useQuery(vehiclesQuery);
@@ -79,6 +82,7 @@ function Question({ vehicles, shop, catalogue }: QuestionProps) {
   const record = vehicle?.openings[openingAt];
   const speakers = useMemo(() => {
     const listed = catalogue.listed
+      .all()
       .filter((part): part is ListedSpeaker => part.kind === 'speaker')
       .map((each) => ({ value: each.id, label: `${partName(each)}, ${each.nominalSize}` }))
       .sort((a, b) => BY_NAME.compare(a.label, b.label));
@@ -132,9 +136,7 @@ function Question({ vehicles, shop, catalogue }: QuestionProps) {
         )}
       </form>
       {speaker ? (
-        <Suspense fallback={<Loading what="the drawing" />}>
-          <FitAnswer record={record} speaker={speaker} shop={shop} catalogue={catalogue} />
-        </Suspense>
+        <FitAnswer record={record} speaker={speaker} shop={shop} catalogue={catalogue} />
       ) : (
         <p className="border-y border-hairline py-8 text-muted">
           {isByHand

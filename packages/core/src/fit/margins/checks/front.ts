@@ -15,6 +15,7 @@ import { LAYER, layerAt, SPEAKER } from '../../layout/slots';
 import type { View } from '../../layout/View';
 import type { LayerPlace } from '../../mates/placements';
 import type { FitOpening, FitRules, FrontLayer } from '../../shapes';
+import { CLOTH_MM } from '../../work/Work';
 import type { CheckKind, Told } from '../CheckKind';
 import type { Gaps } from '../Gaps';
 
@@ -68,9 +69,6 @@ export function frontClearanceMm(
 ): number {
   return kind === 'cloth' ? clearancesMm.cloth : clearancesMm.front;
 }
-
-/** The tallest part may stand so far into the cloth once it is cut away there, mm (common practice, no source). */
-export const CLOTH_MM = 6;
 
 /** The room that is asked to what the front gap was read to, mm; negative where it may be stood into. */
 export function frontAskedMm(

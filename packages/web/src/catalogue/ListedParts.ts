@@ -1,0 +1,64 @@
+/**
+ * The listed parts of a catalogue as they are kept and as screens look them up. Of thousands a screen needs a handful at first: they
+ * are kept as lines of text, and each is read when it is asked for.
+ */
+import { type ListedPart, type PartRecord, toListedPart } from '@low-quarry/core/catalogue';
+
+/** Speakers first, in the order in which the engine counts them; a line each in both. */
+export type ListedText = { readonly speakers: number; readonly ids: string; readonly records: string };
+
+const LINE = '\n';
+
+/**
+ * @param parts in the catalogue's order, speakers first
+ * @throws Error where an id is none: it would be two lines
+ */
+export function toListedText(parts: readonly PartRecord[]): ListedText {
+  const broken = parts.find(({ id }) => id.includes(LINE));
+  if (broken) throw new Error(`toListedText: expected an id of one line, got ${JSON.stringify(broken.id)}`);
+  return {
+    speakers: parts.filter(({ kind }) => kind === 'speaker').length,
+    ids: parts.map(({ id }) => id).join(LINE),
+    // JSON has no line break outside of its white space.
+    records: parts.map((part) => JSON.stringify(toListedPart(part))).join(LINE),
+  };
+}
+
+export class ListedParts {
+  /** In the order in which the engine counts them. */
+  readonly speakerIds: readonly string[];
+  private readonly ids: readonly string[];
+  private readonly lines: readonly string[];
+  private readonly places: ReadonlyMap<string, number>;
+  private readonly read: (ListedPart | undefined)[] = [];
+
+  /** @throws Error where the two do not go together: it is no catalogue then */
+  constructor({ speakers, ids, records }: ListedText) {
+    this.ids = ids === '' ? [] : ids.split(LINE);
+    this.lines = records === '' ? [] : records.split(LINE);
+    if (this.lines.length !== this.ids.length)
+      throw new Error(`ListedParts: expected ${this.ids.length} lines, got ${this.lines.length}`);
+    this.places = new Map(this.ids.map((id, at) => [id, at]));
+    this.speakerIds = this.ids.slice(0, speakers);
+  }
+
+  get size(): number {
+    return this.ids.length;
+  }
+
+  get(id: string): ListedPart | undefined {
+    const at = this.places.get(id);
+    return at === undefined ? undefined : this.at(at);
+  }
+
+  /** Every part, in the catalogue's order. */
+  all(): readonly ListedPart[] {
+    return this.ids.map((_, at) => this.at(at));
+  }
+
+  private at(at: number): ListedPart {
+    const read = this.read[at] ?? (JSON.parse(this.lines[at] as string) as ListedPart);
+    this.read[at] = read;
+    return read;
+  }
+}

@@ -1,0 +1,29 @@
+/**
+ * The stations of a job that have a screen, in the order of the work. A new one gets its entry here, and its screen in `routes`;
+ * addresses and the way there follow.
+ */
+type StationEntry = {
+  /** Named with what it is a station of: a job, or one of its openings. */
+  readonly path: `/jobs/:jobId${string}`;
+  /** How it is called on the way there, where what it is of has no name yet. */
+  readonly crumb: string;
+  /** Above which station one finds it. */
+  readonly under: string | null;
+};
+
+export const STATIONS = {
+  bookIn: { path: '/jobs/:jobId', crumb: 'Job', under: null },
+  measure: { path: '/jobs/:jobId/openings/:openingId', crumb: 'Opening', under: 'bookIn' },
+  match: { path: '/jobs/:jobId/openings/:openingId/fit', crumb: 'What fits', under: 'measure' },
+  order: { path: '/jobs/:jobId/order', crumb: 'Order list', under: 'bookIn' },
+} as const satisfies Readonly<Record<string, StationEntry>>;
+
+export type StationId = keyof typeof STATIONS;
+
+type NamesIn<Path extends string> = Path extends `${string}:${infer Name}/${infer Rest}`
+  ? Name | NamesIn<Rest>
+  : Path extends `${string}:${infer Name}`
+    ? Name
+    : never;
+/** What a station is of: ids by the names in its path. */
+export type StationOf<Id extends StationId> = Readonly<Record<NamesIn<(typeof STATIONS)[Id]['path']>, string>>;
