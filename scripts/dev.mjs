@@ -4,7 +4,7 @@ import path from 'node:path';
 import { viteBin } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
 import { freePort } from './lib/postgres.mjs';
-import { DEMO_DIR, ROOT, runMain, SERVER_MAIN, say, WEB_DIST } from './lib/project.mjs';
+import { DEMO_DIR, ROOT, runMain, SERVER_MAIN, STARTER_DIR, say, WEB_DIST } from './lib/project.mjs';
 import { end } from './lib/run.mjs';
 import { openShopDatabase, shopEnv } from './lib/shop.mjs';
 
@@ -18,6 +18,7 @@ await runMain(async () => {
     PORT: String(apiPort),
     LQ_WEB_DIR: WEB_DIST,
     LQ_DEMO_DIR: DEMO_DIR,
+    LQ_STARTER_DIR: STARTER_DIR,
     LQ_API_PORT: String(apiPort),
   };
   const stdio = ['ignore', 'inherit', 'inherit'];

@@ -8,7 +8,7 @@ import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
-import { DEMO_DIR, runMain, SERVER_MAIN, Stop, say, WEB_DIST } from './lib/project.mjs';
+import { DEMO_DIR, runMain, SERVER_MAIN, STARTER_DIR, Stop, say, WEB_DIST } from './lib/project.mjs';
 import { openShopDatabase, shopEnv } from './lib/shop.mjs';
 import { supervise } from './lib/supervise.mjs';
 
@@ -30,6 +30,7 @@ await runMain(async () => {
       PORT: String(port),
       LQ_WEB_DIR: WEB_DIST,
       LQ_DEMO_DIR: DEMO_DIR,
+      LQ_STARTER_DIR: STARTER_DIR,
       LQ_DEMO: process.argv.includes('--demo') ? '1' : (process.env.LQ_DEMO ?? '0'),
       LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
     };

@@ -23,6 +23,34 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
       await expect(fitter.page.getByRole('dialog')).toBeVisible();
     },
   },
+  {
+    name: 'booking in what no library knows',
+    open: async (fitter) => {
+      await fitter.openJobs();
+      await fitter.page.getByRole('button', { name: 'Book a car in' }).click();
+      await fitter.page.getByRole('button', { name: 'It is not in the library' }).click();
+      await fitter.page.getByLabel('Built from, year').fill('soon');
+      await fitter.page.getByRole('button', { name: /^Book in/ }).click();
+      await expect(fitter.page.getByText('Choose a body.')).toBeVisible();
+    },
+  },
+  {
+    name: 'one more place of a car',
+    open: async (fitter) => {
+      await fitter.openJob('Brackwell Ferryman, FERRY 16');
+      await fitter.page.getByRole('button', { name: 'Add a place' }).click();
+      await expect(fitter.page.getByRole('dialog')).toBeVisible();
+    },
+  },
+  { name: 'vehicles', open: (fitter) => fitter.openPage('/vehicles', 'Vehicles') },
+  {
+    name: 'a vehicle',
+    open: (fitter) => fitter.openPage('/vehicles/veh-corran-tern', 'Corran Tern, 2014 to 2019, Base'),
+  },
+  {
+    name: 'an opening of a vehicle',
+    open: (fitter) => fitter.openPage('/vehicles/veh-corran-tern/openings/Rear%20door%2C%20left', 'Rear door, left'),
+  },
   { name: 'job', open: (fitter) => fitter.openJob('Brackwell Ferryman, FERRY 16') },
   { name: 'opening, something missing', open: (fitter) => fitter.measure('Corran Tern, HDS 4', 'Front door, left') },
   {
@@ -92,11 +120,11 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
   },
   { name: 'bin', open: (fitter) => fitter.openPage('/bin', 'Bin') },
   { name: 'waiting entries', open: (fitter) => fitter.openPage('/waiting', 'Waiting entries') },
-  { name: 'library', open: (fitter) => fitter.openPage('/library', 'Library') },
+  { name: 'library', open: (fitter) => fitter.openPage('/parts', 'Parts') },
   {
     name: 'library, a correction that is refused',
     open: async (fitter) => {
-      await fitter.openPage('/library/part/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');
+      await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');
       await fitter.page.getByLabel('Record, JSON').fill('not json');
       await fitter.page.getByRole('button', { name: 'Save the correction' }).click();
     },

@@ -52,7 +52,7 @@ test.describe('while the library cannot be asked', () => {
   test.use({ allowedErrors: /status of 500|Failed to load resource/ });
   test('it is said that not everything was looked through', async ({ fitter }) => {
     const { page } = fitter;
-    await page.route('**/api/vehicles', (route) =>
+    await page.route('**/api/vehicles?**', (route) =>
       route.fulfill({ status: 500, contentType: 'application/problem+json', body: '{}' }),
     );
     await fitter.openJobs();

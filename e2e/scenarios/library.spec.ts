@@ -25,7 +25,7 @@ test('a parts pack comes in as one: said before, ranked at once on an open scree
   const speakers = PACK.parts.filter(({ kind }) => kind === 'speaker').length;
 
   const library = await context.newPage();
-  await library.goto(`${fitter.address}/library`);
+  await library.goto(`${fitter.address}/parts`);
   const total = Number(
     /of ([\d,]+)/.exec((await library.getByRole('heading', { name: /^Parts, / }).textContent()) ?? '')?.[1],
   );
@@ -67,7 +67,7 @@ test('a corrected part is judged by at once, also where it is shown on another s
   const verdict = await fitter.verdict().textContent();
   const id = new URL(page.url()).searchParams.get('speaker') ?? '';
   const library = await context.newPage();
-  await library.goto(`${fitter.address}/library/part/${id}`);
+  await library.goto(`${fitter.address}/parts/${id}`);
   const record = library.getByLabel('Record, JSON');
   const part = JSON.parse(await record.inputValue());
   await record.fill(JSON.stringify({ ...part, mountingDepthMm: part.mountingDepthMm + 3, profile: [], boxes: [] }));

@@ -157,7 +157,7 @@ test('leaving the screen while it is being saved leaves no draft behind', async 
   });
   const answered = page.waitForResponse((response) => response.request().method() === 'PUT');
   await fitter.save();
-  await page.getByRole('link', { name: 'Jobs' }).click();
+  await page.getByRole('link', { name: 'Jobs', exact: true }).click();
   expect((await answered).status()).toBe(200);
   await fitter.measure(JOB, DOOR);
   await expect(fitter.field('Depth behind')).toHaveValue('58');

@@ -182,7 +182,7 @@ test('half-typed settings, a job’s wishes and a correction are there after a r
   await page.getByRole('button', { name: /^Save job/ }).click();
   await expect(page.getByText('Half a sen')).toBeVisible();
 
-  await fitter.openPage('/library/part/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');
+  await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');
   const record = page.getByLabel('Record, JSON');
   const text = await record.inputValue();
   await record.fill(text.replace(/"mountingDepthMm": [\d.]+/, '"mountingDepthMm": 61'));
@@ -213,7 +213,7 @@ test('two owners at one person: what both changed is asked about', async ({ fitt
 
 test('two owners at one part: another field comes in by itself, the same one is asked about', async ({ fitter }) => {
   const { page } = fitter;
-  await fitter.openPage('/library/part/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');
+  await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');
   const record = page.getByLabel('Record, JSON');
   const text = await record.inputValue();
   await record.fill(

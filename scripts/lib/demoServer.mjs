@@ -7,7 +7,7 @@ import path from 'node:path';
 import { ensureBuild } from './build.mjs';
 import { ensurePackages } from './install.mjs';
 import { startPostgres } from './postgres.mjs';
-import { DEMO_DIR, SERVER_MAIN, WEB_DIST } from './project.mjs';
+import { DEMO_DIR, SERVER_MAIN, STARTER_DIR, WEB_DIST } from './project.mjs';
 import { end } from './run.mjs';
 
 /**
@@ -30,6 +30,7 @@ export async function withDemoServer(work) {
       PORT: '0',
       LQ_WEB_DIR: WEB_DIST,
       LQ_DEMO_DIR: DEMO_DIR,
+      LQ_STARTER_DIR: STARTER_DIR,
       LQ_BACKUP_DIR: path.join(dir, 'backups'),
       LQ_DEMO: '1',
       LOG_LEVEL: 'warn',

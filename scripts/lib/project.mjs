@@ -7,6 +7,7 @@ export const DATA_DIR = path.resolve(process.env.LQ_DATA_DIR || path.join(ROOT, 
 export const SERVER_MAIN = path.join(ROOT, 'packages/server/dist/main.js');
 export const WEB_DIST = path.join(ROOT, 'packages/web/dist');
 export const DEMO_DIR = path.join(ROOT, 'demo');
+export const STARTER_DIR = path.join(ROOT, 'starter');
 
 // Whoever read what is said may have gone, with the terminal or at the other end of a pipe: the shop goes on.
 process.stdout.on('error', () => {});

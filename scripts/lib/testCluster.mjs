@@ -3,7 +3,7 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { startPostgres } from './postgres.mjs';
-import { DEMO_DIR, SERVER_MAIN, WEB_DIST } from './project.mjs';
+import { DEMO_DIR, SERVER_MAIN, STARTER_DIR, WEB_DIST } from './project.mjs';
 
 /**
  * @param work is given the environment for test runners, and a folder for what they leave; both are gone afterwards
@@ -20,6 +20,7 @@ export async function withTestCluster(work) {
     LQ_TEST_APP_URL: cluster.appUrl('postgres'),
     LQ_PG_BIN: cluster.binDir,
     LQ_DEMO_DIR: DEMO_DIR,
+    LQ_STARTER_DIR: STARTER_DIR,
     LQ_WEB_DIR: WEB_DIST,
     LQ_SERVER_MAIN: SERVER_MAIN,
     LQ_TEST_RESULTS: dir,

@@ -13,6 +13,7 @@ const app = createApp({
   now: () => new Date(),
   newId: () => '',
   webDir: process.cwd(),
+  templates: [],
   demo: null,
 });
 const routes = listRoutes(app);

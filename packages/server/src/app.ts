@@ -6,6 +6,7 @@ import { PROGRAM_HEADER } from '@low-quarry/core/contracts/contract';
 import { importParts, MOST_IMPORT_MB } from '@low-quarry/core/contracts/library';
 import { LIVE_PATH } from '@low-quarry/core/contracts/live';
 import { importShop } from '@low-quarry/core/contracts/shopFile';
+import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -22,7 +23,6 @@ import { createJobsService, jobsRoutes } from './features/jobs/jobsRoutes';
 import { StateCache } from './features/jobs/StateCache';
 import { libraryRoutes } from './features/library/libraryRoutes';
 import { partsRoutes } from './features/library/partsRoutes';
-import { vehiclesRoutes } from './features/library/vehiclesRoutes';
 import type { ChangeFeed } from './features/live/ChangeFeed';
 import { liveRoutes } from './features/live/liveRoutes';
 import { openingsRoutes } from './features/openings/openingsRoutes';
@@ -34,6 +34,7 @@ import { SessionsService } from './features/sessions/SessionsService';
 import { authenticate, sessionsRoutes } from './features/sessions/sessionsRoutes';
 import { settingsRoutes } from './features/settings/settingsRoutes';
 import { shopFileRoutes } from './features/shopFile/shopFileRoutes';
+import { vehiclesRoutes } from './features/vehicles/vehiclesRoutes';
 import { workRoutes } from './features/work/workRoutes';
 import type { Actor } from './http/Actor';
 import { allowedHosts } from './http/allowedHosts';
@@ -53,6 +54,8 @@ export type AppDeps = {
   readonly newId: () => string;
   /** The built web application; none in server tests. */
   readonly webDir: string | null;
+  /** What is usual for each body. */
+  readonly templates: readonly ListedTemplate[];
   /** The demo shop, where it may run. */
   readonly demo: Demo | null;
   /** Tells open screens what others change; none where no screen is open. */
@@ -83,6 +86,7 @@ export function createApp({
   now,
   newId,
   webDir,
+  templates,
   demo,
   feed = null,
   backups = null,
@@ -159,10 +163,10 @@ export function createApp({
   peopleRoutes(router, db, newId, openHistory);
   settingsRoutes(router, db, openHistory);
   partsRoutes(router, db, heavy, newId, openHistory);
-  vehiclesRoutes(router, db);
+  vehiclesRoutes(router, db, templates, newId, openHistory);
   const jobs = createJobsService(db.manager, new StateCache());
-  jobsRoutes(router, db, jobs, newId, openHistory);
-  openingsRoutes(router, db, openHistory);
+  jobsRoutes(router, db, jobs, newId, templates, openHistory);
+  openingsRoutes(router, db, newId, openHistory);
   choicesRoutes(router, db, openHistory);
   historyRoutes(router, db, heavy, openHistory);
   libraryRoutes(router, db, openHistory);

@@ -30,6 +30,7 @@ const configSchema = z.object({
   LQ_DEMO: z.enum(['1', '0']).default('0'),
   LQ_WEB_DIR: z.string().min(1),
   LQ_DEMO_DIR: z.string().min(1),
+  LQ_STARTER_DIR: z.string().min(1),
   LQ_BACKUP_DIR: z.string().min(1).optional(),
   LQ_PG_BIN: z.string().min(1).optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
@@ -60,6 +61,8 @@ export type Config = {
   readonly startsDemo: boolean;
   readonly webDir: string;
   readonly demoDir: string;
+  /** What a real shop starts with. */
+  readonly starterDir: string;
   /** Where backups go; none are made where it is not set. */
   readonly backupDir: string | null;
   /** The folder of PostgreSQL's programs; those in the path where it is not set. */
@@ -98,6 +101,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     startsDemo: data.LQ_DEMO === '1',
     webDir: data.LQ_WEB_DIR,
     demoDir: data.LQ_DEMO_DIR,
+    starterDir: data.LQ_STARTER_DIR,
     backupDir: data.LQ_BACKUP_DIR ?? null,
     postgresDir: data.LQ_PG_BIN ?? null,
     logLevel: data.LOG_LEVEL,

@@ -22,6 +22,7 @@ import { createRunners } from './features/backup/runners';
 import { type Open, ShopReplacement } from './features/backup/ShopReplacement';
 import { ChangeFeed } from './features/live/ChangeFeed';
 import { SettingsStore } from './features/settings/SettingsStore';
+import { readTemplates } from './features/vehicles/readTemplates';
 import { createServer } from './http/createServer';
 import { Hold } from './http/Hold';
 import { isDatabaseAway } from './http/isDatabaseAway';
@@ -92,6 +93,7 @@ async function main(): Promise<void> {
     log,
     ...identity,
     webDir: config.webDir,
+    templates: await readTemplates(config.starterDir, log),
     demo: isLoopback(config.host) ? demo : null,
     allowedHosts: config.allowedHosts,
     trustedProxies: config.trustedProxies,

@@ -17,6 +17,11 @@ const WaitingScreen = late(() => import('./features/waiting/WaitingScreen').then
 const WorkScreen = late(() => import('./features/work/WorkScreen').then((code) => code.WorkScreen));
 const LibraryScreen = late(() => import('./features/library/LibraryScreen').then((code) => code.LibraryScreen));
 const CorrectScreen = late(() => import('./features/library/CorrectScreen').then((code) => code.CorrectScreen));
+const VehiclesScreen = late(() => import('./features/vehicles/VehiclesScreen').then((code) => code.VehiclesScreen));
+const VehicleScreen = late(() => import('./features/vehicles/VehicleScreen').then((code) => code.VehicleScreen));
+const VehicleOpeningScreen = late(() =>
+  import('./features/vehicles/VehicleOpeningScreen').then((code) => code.VehicleOpeningScreen),
+);
 const PeopleScreen = late(() => import('./features/people/PeopleScreen').then((code) => code.PeopleScreen));
 const JobsScreen = late(() => import('./features/jobs/JobsScreen').then((code) => code.JobsScreen));
 const WillFitScreen = late(() => import('./features/willFit/WillFitScreen').then((code) => code.WillFitScreen));
@@ -40,8 +45,11 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/waiting', WaitingScreen],
   ['/backups', BackupScreen],
   ['/work', WorkScreen],
-  ['/library', LibraryScreen],
-  ['/library/:kind/:id', CorrectScreen],
+  ['/parts', LibraryScreen],
+  ['/parts/:id', CorrectScreen],
+  ['/vehicles', VehiclesScreen],
+  ['/vehicles/:vehicleId', VehicleScreen],
+  ['/vehicles/:vehicleId/openings/:label', VehicleOpeningScreen],
   ['/people', PeopleScreen],
   ['/', JobsScreen],
   ['/will-it-fit', WillFitScreen],

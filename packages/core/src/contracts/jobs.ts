@@ -13,6 +13,7 @@ import {
 } from '../model';
 import { answerSchema, CURE_IDS } from '../order';
 import { contract, idSchema, nothing } from './contract';
+import { newVehicleSchema } from './newVehicle';
 import { openingSchema } from './openings';
 
 export const verdictSchema = z.enum(['clears', 'measure', 'hits', 'hold']);
@@ -64,6 +65,8 @@ export const openingStateSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('cannotJudge'), parts: z.string(), sentence: z.string() }),
   /** What is kept of the opening cannot be read; what is shown of it is what could. */
   z.object({ kind: z.literal('unreadable'), sentence: z.string() }),
+  /** There is no opening: a blank panel, or nothing at all. */
+  z.object({ kind: z.literal('noOpening'), sentence: z.string() }),
   z.object({ kind: z.literal('toMeasure'), missing: z.array(z.enum(OPENING_DIMENSION_KEYS)) }),
   /** Nothing is chosen; every dimension has a figure, so many of them taken on this car. */
   z.object({ kind: z.literal('nothingChosen'), known: z.int(), takenHere: z.int() }),
@@ -83,9 +86,18 @@ export type Job = z.infer<typeof jobSchema>;
 const openingWithStateSchema = openingSchema.extend({ state: openingStateSchema });
 export type OpeningWithState = z.infer<typeof openingWithStateSchema>;
 
-export const newJobSchema = typedJobFactsSchema.extend({
-  vehicleId: z.string().min(1, 'Choose a vehicle.').max(80),
-});
+/** A car of a variant that the library has, or of one that comes into it with the job. */
+export const newJobSchema = typedJobFactsSchema
+  .extend({
+    vehicleId: z.string().max(80),
+    newVehicle: newVehicleSchema.nullable().default(null),
+  })
+  .superRefine(({ vehicleId, newVehicle }, context) => {
+    if ((vehicleId === '') === (newVehicle !== null)) return;
+    const message = newVehicle ? 'It is in the library, or it is new: not both.' : 'Choose a vehicle.';
+    context.addIssue({ code: 'custom', path: ['vehicleId'], message });
+  });
+export type NewJob = z.output<typeof newJobSchema>;
 
 /** So many jobs come at once. */
 export const JOBS_A_PAGE = 25;
@@ -110,7 +122,7 @@ export const listJobs = contract({
         openings: z.array(
           z.object({
             id: idSchema,
-            record: openingFactsSchema.pick({ place: true, side: true, behind: true }),
+            record: openingFactsSchema.pick({ place: true, side: true, name: true, behind: true }),
             state: openingStateSchema,
           }),
         ),

@@ -1,8 +1,7 @@
-/** The library: parts and vehicles as records with a version, found, corrected, and brought in many at once. */
+/** The library's parts, as records with a version: found, corrected, and brought in many at once. */
 import { z } from 'zod';
 import { PART_KINDS, partSchema } from '../catalogue';
 import { partsFileSchema } from '../formats';
-import { vehicleSchema } from '../model';
 import { contract, nothing } from './contract';
 
 /** A record that is kept and cannot be read, and why; its history can bring it back. */
@@ -59,15 +58,6 @@ export const importParts = contract({
 });
 export type PartsImported = z.infer<typeof importParts.answer>;
 
-export const listVehicles = contract({
-  method: 'get',
-  path: '/api/vehicles',
-  permission: 'read',
-  params: z.object({}),
-  body: nothing,
-  answer: z.object({ vehicles: z.array(vehicleSchema), unreadable: z.array(unreadableSchema) }),
-});
-
 export const getPart = contract({
   method: 'get',
   path: '/api/parts/:partId',
@@ -84,23 +74,4 @@ export const putPart = contract({
   params: z.object({ partId: idSchema }),
   body: z.strictObject({ version: z.int().min(1), record: partSchema }),
   answer: z.object({ version: z.int(), record: partSchema }),
-});
-
-export const getVehicle = contract({
-  method: 'get',
-  path: '/api/vehicles/:vehicleId',
-  permission: 'library',
-  params: z.object({ vehicleId: idSchema }),
-  body: nothing,
-  answer: z.object({ version: z.int(), record: vehicleSchema }),
-});
-
-/** Jobs that are booked in keep what they began with. */
-export const putVehicle = contract({
-  method: 'put',
-  path: '/api/vehicles/:vehicleId',
-  permission: 'library',
-  params: z.object({ vehicleId: idSchema }),
-  body: z.strictObject({ version: z.int().min(1), record: vehicleSchema }),
-  answer: z.object({ version: z.int(), record: vehicleSchema }),
 });

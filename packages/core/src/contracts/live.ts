@@ -12,6 +12,8 @@ export const liveChangeSchema = z.object({
   kind: z.enum(RECORD_KINDS),
   recordId: z.string(),
   jobId: z.string().nullable(),
+  /** The record is not there any more: who asked for it would not find it. */
+  isGone: z.boolean(),
   /** Such as "measured Front door, left". */
   headline: z.string(),
   /** What the job's car is called; null for no job, and for one that is in the bin. */

@@ -46,3 +46,23 @@ export const putOpening = contract({
   body: z.strictObject({ version: z.int().min(1), record: openingRecordSchema }),
   answer: openingSchema,
 });
+
+/** One more place of a job's car, as it was found. */
+export const addOpening = contract({
+  method: 'post',
+  path: '/api/jobs/:jobId/openings',
+  permission: 'openings',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ record: openingRecordSchema }),
+  answer: openingSchema,
+});
+
+/** A place that this car does not have, or nobody asks about; not while something is chosen for it. */
+export const removeOpening = contract({
+  method: 'post',
+  path: '/api/openings/:openingId/remove',
+  permission: 'openings',
+  params: z.object({ openingId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1) }),
+  answer: z.object({ jobId: idSchema }),
+});

@@ -9,6 +9,7 @@ export type Verdict = 'clears' | 'measure' | 'hits' | 'hold';
 
 /** In the order in which a fitter would ask. */
 export const CHECK_IDS = [
+  'place',
   'figures',
   'hole',
   'bolts',

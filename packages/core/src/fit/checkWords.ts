@@ -14,6 +14,7 @@ type CheckWords = {
 };
 
 const CHECK_WORDS: Readonly<Record<CheckId, CheckWords>> = {
+  place: { label: 'Place', place: 'at what is at this place' },
   figures: { label: 'Figures', place: 'for figures that contradict each other' },
   hole: { label: 'Hole', place: 'at the hole' },
   bolts: { label: 'Bolts', place: 'at the bolts' },

@@ -39,6 +39,7 @@ export { SHOULDER_DOUBT } from './layout/typicalShoulders';
 export { behindClearanceMm } from './margins/checks/depth';
 export { type OpeningFacts, openingHolds } from './margins/checks/facts';
 export { frontAskedMm, frontClearanceMm } from './margins/checks/front';
+export { placeWords } from './margins/checks/place';
 export { openForOpening } from './openForOpening';
 export { CatalogueIndex } from './search/CatalogueIndex';
 export { FitEngine } from './search/FitEngine';
@@ -47,6 +48,8 @@ export { type PackedRanking, packRanking, unpackRanking } from './search/packRan
 export type { FirstLook, RankedSpeaker, Ranking } from './search/Ranking';
 export { findLayer, raisedMm } from './search/stacks';
 export {
+  ASSUMABLE,
+  type Assumable,
   type Behind,
   type Candidate,
   COPIED_FIXINGS,

@@ -84,6 +84,10 @@ export type Fixing = (typeof FIXINGS)[number];
 /** What a plate can take hold of as the old speaker did. */
 export const COPIED_FIXINGS = ['hooks', 'tabs'] as const satisfies readonly Fixing[];
 
+/** What may be taken as it is usual for a body, until somebody looks. */
+export const ASSUMABLE = ['holeKind', 'bolts', 'fixing', 'behind'] as const;
+export type Assumable = (typeof ASSUMABLE)[number];
+
 /** Screws of one size that come in a part's box. */
 export type ScrewBag = {
   readonly count: number;
@@ -127,6 +131,10 @@ export type MountMaterial = 'sheetSteel' | 'aluminium' | 'plastic' | 'board';
 
 export type FitOpening = {
   readonly label: string;
+  /** Whether there is a hole at all: a blank panel has none, and neither has a place that this vehicle lacks. */
+  readonly isThere: 'yes' | 'blank' | 'no';
+  /** Facts that nobody has looked at on this vehicle or one like it. */
+  readonly assumed: readonly Assumable[];
   /** The name of the size that the opening was made for; orders candidates, proves nothing. */
   readonly nominalSize: string;
   readonly hole: Outline<Dimension | null>;

@@ -20,7 +20,13 @@ import {
   withLayerIds,
 } from '../model';
 import { withAnswers } from '../order';
-import { snapshotSchema } from '../records';
+import { RECORDS, snapshotSchema, upgradeRecord } from '../records';
+
+/** A vehicle of an earlier program, in today's form. */
+function asVehicleToday(vehicle: unknown): unknown {
+  const read = upgradeRecord(vehicle, RECORDS.vehicle.upgrades);
+  return read.ok ? read.value : vehicle;
+}
 
 const jobSchema = z.strictObject({
   id: z.uuid(),
@@ -66,7 +72,7 @@ export const shopFileSchema = z.strictObject({
   ),
   connectors: z.array(connectorSchema),
   parts: z.array(partSchema),
-  vehicles: z.array(vehicleSchema),
+  vehicles: z.array(z.preprocess(asVehicleToday, vehicleSchema)),
   jobs: z.array(jobSchema),
   history: z.array(changeSchema.extend({ batch: z.uuid() })),
   /** What stands behind the history's lines of parts packs, part by part. */

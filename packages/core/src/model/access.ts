@@ -38,6 +38,10 @@ const TABLE = {
   readPeople: { roles: ['owner'] },
   people: { roles: ['owner'], asksPassword: true },
   settings: { roles: ['owner'] },
+  /** Adding vehicles and what nobody had written down of them; replacing what somebody else wrote is the owner's. */
+  vehicles: { roles: EVERYBODY },
+  /** Adding places to a car and taking them off it. */
+  openings: { roles: EVERYBODY },
   library: { roles: ['owner'] },
   readBackups: { roles: ['owner'] },
   stopWork: { roles: ['owner'] },

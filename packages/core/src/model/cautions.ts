@@ -3,7 +3,7 @@
  * no figure of their own.
  */
 import type { OpeningRecord } from './opening';
-import { mayHoldAirbag } from './place';
+import { isInDoor, mayHoldAirbag } from './place';
 
 const MAKERS_MANUAL = "The vehicle maker's manual decides.";
 
@@ -17,7 +17,7 @@ export function cautionsFor({
   if (mayHoldAirbag(place)) {
     cautions.push(`Airbags and their wiring may run here: no cutting, drilling or glueing near them. ${MAKERS_MANUAL}`);
   }
-  if (place === 'frontDoorLow' || place === 'rearDoor') {
+  if (isInDoor(place)) {
     cautions.push(`A door may hold airbag sensors and yellow-marked plugs: leave them alone. ${MAKERS_MANUAL}`);
   }
   if (place === 'rearDeck' || place === 'sidePanel') {

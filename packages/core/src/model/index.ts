@@ -13,6 +13,8 @@ export {
   roleSchema,
   rolesSchema,
 } from './access';
+export { asCarried } from './asCarried';
+export { firstScrewDeg } from './bolts';
 export { cautionsFor } from './cautions';
 export { anticlockwise } from './corners';
 export { isCurrency, NO_CURRENCY } from './currency';
@@ -45,20 +47,35 @@ export {
 } from './job';
 export { layerIdsSchema, withLayerIds } from './layers';
 export { FACES, type Face, FRONT_FACES, type FrontFace, isTakenHere, type Measurement, meanMm } from './measurement';
+export { newOpening } from './newOpening';
 export {
   AIRBAGS,
   BEHIND,
   type FrontLayerRecord,
   MOUNT_MATERIALS,
+  notedOpeningSchema,
   type ObstacleRecord,
   type OpeningRecord,
   openingFactsSchema,
   openingRecordSchema,
+  PRESENCES,
+  type Presence,
   type ProudRecord,
   SECOND_PLUGS,
 } from './opening';
 export { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from './openingDimensions';
-export { mayHoldAirbag, type Place, placeLabel, type Side } from './place';
+export { openingsOfOtherVariant, SET_BACK_WORDS } from './otherVariant';
+export {
+  isInDoor,
+  mayHoldAirbag,
+  type NamedPlace,
+  PLACE_LABELS,
+  type Place,
+  placeLabel,
+  placeSchema,
+  SIDES,
+  type Side,
+} from './place';
 export { readMeasurement } from './readMeasurement';
 export { type FacePlace, readPlaces } from './readPlaces';
 export {
@@ -70,7 +87,28 @@ export {
   WEEKDAYS,
 } from './settings';
 export { ORIGIN_LABELS, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
-export { airbagAt, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
-export { type Body, type VehicleRecord, vehicleLabel, vehicleName, vehicleSchema } from './vehicle';
+export { airbagAt, isOpeningThere, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
+export {
+  type BeganAs,
+  BODIES,
+  BODY_LABELS,
+  type Body,
+  bodyWords,
+  CAB_LABELS,
+  CABS,
+  type Cab,
+  doublePlace,
+  isSameVariant,
+  MOST_OPENINGS,
+  type Variant,
+  type VehicleRecord,
+  variantSchema,
+  vehicleLabel,
+  vehicleName,
+  vehicleSchema,
+  type Years,
+  yearsOverlap,
+  yearsWords,
+} from './vehicle';
 export { helpfulDimensions, missingDimensions, wantedDimensions } from './wantedDimensions';
 export { worksSchema } from './work';

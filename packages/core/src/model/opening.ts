@@ -1,6 +1,6 @@
 /** One place for a speaker in one vehicle: the record of what was found there. */
 import { z } from 'zod';
-import { FIXINGS, FRONT_KINDS, OBSTACLE_KINDS } from '../fit';
+import { ASSUMABLE, FIXINGS, FRONT_KINDS, OBSTACLE_KINDS } from '../fit';
 import { FACE_NAMES, faceOf, isReadFromFace, MOST_FACE_MM } from './faces';
 import { FRONT_FACES, freeMeasurementSchema, measurementSchema } from './measurement';
 import { dimensionRangeError, OPENING_DIMENSION_KEYS } from './openingDimensions';
@@ -11,6 +11,13 @@ import { sourceSchema } from './source';
 export const BEHIND = ['glass', 'metal', 'nothing'] as const;
 export const SECOND_PLUGS = ['none', 'soundAlone', 'soundOn', 'sound', 'warning', 'unexplained', 'notLooked'] as const;
 export const AIRBAGS = ['none', 'near', 'notLooked'] as const;
+
+/**
+ * What is at the place: a speaker; none, though there is an opening for one; a closed panel on which a pod could stand; nothing at all.
+ * Whether wires lie there is `wiring`'s to say.
+ */
+export const PRESENCES = ['fitted', 'empty', 'blank', 'notThere', 'notLooked'] as const;
+export type Presence = (typeof PRESENCES)[number];
 
 export const wiringSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('connector'), connectorId: z.string().min(1).max(80) }),
@@ -131,6 +138,11 @@ const dimensionsSchema = z
 const openingFieldsSchema = z.strictObject({
   place: placeSchema,
   side: sideSchema,
+  /** What tells it from another one at the same place, such as "woofer"; of another place than the usual ones, what it is called. */
+  name: z.string().trim().max(40, 'Type at most 40 characters.').default(''),
+  presence: z.enum(PRESENCES).default('notLooked'),
+  /** What is as is usual for such a body, and nobody has looked at. */
+  assumed: z.array(z.enum(ASSUMABLE)).max(ASSUMABLE.length).default([]),
   nominalSize: z.string().max(20),
   holeKind: z.enum(['circle', 'oval', 'roundedRectangle', 'polygon']),
   /** Of a rounded rectangle. */
@@ -180,11 +192,21 @@ const openingFieldsSchema = z.strictObject({
   note: z.string().max(1000),
 });
 
+/** Where an opening is, what is there, and for which size it was made. */
+export const notedOpeningSchema = openingFieldsSchema
+  .pick({ place: true, side: true, name: true, presence: true, nominalSize: true })
+  .refine(({ place, name }) => place !== 'other' || name !== '', {
+    path: ['name'],
+    message: 'Type what this place is called.',
+  });
+
 /** All of it but the dimensions. */
 export const openingFactsSchema = openingFieldsSchema.omit({ dimensions: true });
 
 export const openingRecordSchema = openingFieldsSchema.superRefine(
-  ({ dimensions, depthReadings, obstacles, proud, bore, faces, front }, context) => {
+  ({ place, name, dimensions, depthReadings, obstacles, proud, bore, faces, front }, context) => {
+    if (place === 'other' && name === '')
+      context.addIssue({ code: 'custom', path: ['name'], message: 'Type what this place is called.' });
     const read = [
       ...Object.values(dimensions),
       ...depthReadings.map(({ measurement }) => measurement),

@@ -3,15 +3,20 @@ import { z } from 'zod';
 
 export const PLACE_LABELS = {
   frontDoorLow: 'Front door',
+  frontDoorHigh: 'Front door, upper',
   rearDoor: 'Rear door',
+  rearDoorHigh: 'Rear door, upper',
   dashCorner: 'Dash corner',
   dashCentre: 'Dash centre',
   sailPanel: 'Sail panel',
   kickPanel: 'Kick panel',
   aPillar: 'A-pillar',
   sidePanel: 'Side panel',
+  rearWall: 'Rear wall',
   rearDeck: 'Rear deck',
   overhead: 'Overhead',
+  underSeat: 'Under the seat',
+  other: 'Another place',
 } as const;
 
 export const SIDES = ['left', 'right', 'centre'] as const;
@@ -22,10 +27,17 @@ export const sideSchema = z.enum(SIDES);
 export type Place = keyof typeof PLACE_LABELS;
 export type Side = z.infer<typeof sideSchema>;
 
-/** "Front door, left"; a centre place carries its side in its name already. */
-export function placeLabel({ place, side }: { readonly place: Place; readonly side: Side }): string {
-  const name = PLACE_LABELS[place];
-  return side === 'centre' ? name : `${name}, ${side}`;
+/** Where it is, and by which name it is told from another one there. */
+export type NamedPlace = { readonly place: Place; readonly side: Side; readonly name?: string };
+
+/**
+ * "Front door, left", "Front door, left, woofer"; a centre place carries its side in its name already, and another place than the
+ * usual ones is called as it was named.
+ */
+export function placeLabel({ place, side, name = '' }: NamedPlace): string {
+  const isNamed = place === 'other' && name !== '';
+  const words = [isNamed ? name : PLACE_LABELS[place], ...(side === 'centre' ? [] : [side])];
+  return [...words, ...(name === '' || isNamed ? [] : [name])].join(', ');
 }
 
 const AIRBAG_PLACES: ReadonlySet<Place> = new Set([
@@ -35,9 +47,17 @@ const AIRBAG_PLACES: ReadonlySet<Place> = new Set([
   'aPillar',
   'sidePanel',
   'overhead',
+  'underSeat',
+  'other',
 ]);
 
 /** Whether covers at this place hold an airbag in some vehicles (common practice, no source). */
 export function mayHoldAirbag(place: Place): boolean {
   return AIRBAG_PLACES.has(place);
+}
+
+const DOOR_PLACES: ReadonlySet<Place> = new Set(['frontDoorLow', 'frontDoorHigh', 'rearDoor', 'rearDoorHigh']);
+
+export function isInDoor(place: Place): boolean {
+  return DOOR_PLACES.has(place);
 }

@@ -80,6 +80,8 @@ export function toFitOpening(
   const hole = toHole(record, dimension, halfWidthsMm);
   return {
     label: placeLabel(record),
+    isThere: isOpeningThere(record),
+    assumed: record.assumed,
     nominalSize: record.nominalSize,
     hole,
     holeRad: holeTurnRad(record),
@@ -96,9 +98,9 @@ export function toFitOpening(
       depth: toLength(record.bore.depth),
       inside: toDimension(record.bore.inside, halfWidthsMm, repeats),
     },
-    bolts: HOLELESS.has(record.fixing) ? null : toBolts(record, dimension, halfWidthsMm),
+    bolts: HOLELESS.has(record.fixing) || boltsAssumed(record) ? null : toBolts(record, dimension, halfWidthsMm),
     fixing: record.fixing,
-    boltsMissing: boltDimensions(record).filter((key) => !record.dimensions[key]),
+    boltsMissing: boltDimensions(record).filter((key) => boltsAssumed(record) || !record.dimensions[key]),
     behind: record.behind,
     depths: toDepths(record, dimension, hole, toLength),
     sheet: sheetDefaults(record.behind),
@@ -128,6 +130,17 @@ export function toFitOpening(
     secondPlug: record.secondPlug,
     airbag: airbagAt(record),
   };
+}
+
+/** A blank panel has no opening, and neither has a place that the vehicle lacks. */
+export function isOpeningThere({ presence }: Pick<OpeningRecord, 'presence'>): FitOpening['isThere'] {
+  if (presence === 'blank') return 'blank';
+  return presence === 'notThere' ? 'no' : 'yes';
+}
+
+/** No pattern is judged by that nobody has looked at: its lengths are of holes that may not be there. */
+function boltsAssumed({ assumed }: OpeningRecord): boolean {
+  return assumed.includes('bolts') || assumed.includes('fixing');
 }
 
 /** What is known of an airbag at the opening; covers of some places are not asked about. */

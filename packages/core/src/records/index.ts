@@ -13,6 +13,7 @@ export type { PartsImportState } from './kinds/partsImport';
 export { PERSON_FIELDS, type PersonState } from './kinds/person';
 export { CHANGE_ACTIONS, type ChangeAction, keysOf } from './kinds/RecordEntry';
 export { OPENING_FIELDS } from './openingFields';
+export { replacedLabels } from './replacedLabels';
 export { SETTING_FIELDS, SETTING_GROUPS, type SettingField, type SettingInput } from './settingFields';
 export {
   changedSince,
@@ -30,4 +31,6 @@ export {
   salvageSettings,
   salvageVehicle,
   toStored,
+  upgradeRecord,
 } from './storedRecord';
+export { vehicleFields } from './vehicleFields';

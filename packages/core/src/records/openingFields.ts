@@ -5,6 +5,9 @@ import { FACE_NAMES, OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS, SOURCES } from 
 import { type Field, keyField, plainWords } from './Field';
 
 const FACT_LABELS = {
+  name: 'Called',
+  presence: 'What is there',
+  assumed: 'Taken as usual, not looked at',
   nominalSize: 'Nominal size',
   holeKind: 'Shape of the hole',
   cornerRadiusMm: 'Radius of the corners',

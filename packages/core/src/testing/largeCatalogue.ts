@@ -346,6 +346,8 @@ function plain(
 ): FitOpening {
   return {
     label,
+    isThere: 'yes',
+    assumed: [],
     nominalSize,
     hole: { kind: 'circle', diameter: calliper(holeMm) },
     holeRad: 0,

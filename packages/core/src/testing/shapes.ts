@@ -118,6 +118,8 @@ export function speaker(changes: Partial<FitSpeaker> = {}): FitSpeaker {
 export function opening(changes: Partial<FitOpening> = {}): FitOpening {
   return {
     label: 'Front door, left',
+    isThere: 'yes',
+    assumed: [],
     nominalSize: '6.5 in',
     hole: { kind: 'circle', diameter: exact(150) },
     holeRad: 0,

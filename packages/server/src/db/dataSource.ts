@@ -7,13 +7,13 @@ import { ChangeEntity } from '../features/history/ChangeEntity';
 import { JobEntity } from '../features/jobs/JobEntity';
 import { ConnectorEntity } from '../features/library/ConnectorEntity';
 import { PartEntity } from '../features/library/PartEntity';
-import { VehicleEntity } from '../features/library/VehicleEntity';
 import { OpeningEntity } from '../features/openings/OpeningEntity';
 import { PersonEntity } from '../features/people/PersonEntity';
 import { AttemptEntity } from '../features/sessions/AttemptEntity';
 import { DeviceEntity } from '../features/sessions/DeviceEntity';
 import { SessionEntity } from '../features/sessions/SessionEntity';
 import { SettingsEntity } from '../features/settings/SettingsEntity';
+import { VehicleEntity } from '../features/vehicles/VehicleEntity';
 import { OnceEntity } from '../http/OnceEntity';
 import { WorkEntity } from '../work/WorkEntity';
 import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
@@ -30,6 +30,7 @@ import { JobEnds1764900100000 } from './migrations/1764900100000-JobEnds';
 import { HistoryWords1764900200000 } from './migrations/1764900200000-HistoryWords';
 import { PartsImports1764900300000 } from './migrations/1764900300000-PartsImports';
 import { Work1764900400000 } from './migrations/1764900400000-Work';
+import { Variants1764900500000 } from './migrations/1764900500000-Variants';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -47,6 +48,7 @@ const MIGRATIONS = [
   HistoryWords1764900200000,
   PartsImports1764900300000,
   Work1764900400000,
+  Variants1764900500000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

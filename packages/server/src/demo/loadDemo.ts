@@ -5,11 +5,11 @@ import { History, programAuthor } from '../features/history/History';
 import { JobsStore } from '../features/jobs/JobsStore';
 import { noteNewJob } from '../features/jobs/noteJob';
 import { PartsStore } from '../features/library/PartsStore';
-import { VehiclesStore } from '../features/library/VehiclesStore';
 import { OpeningsStore } from '../features/openings/OpeningsStore';
 import { PeopleStore } from '../features/people/PeopleStore';
 import { hashSecret } from '../features/people/secrets';
 import { SettingsStore } from '../features/settings/SettingsStore';
+import { VehiclesStore } from '../features/vehicles/VehiclesStore';
 import { type DemoJob, readDemoFiles, readDemoPeople } from './demoFiles';
 
 export type Identity = { readonly now: () => Date; readonly newId: () => string };

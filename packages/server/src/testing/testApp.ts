@@ -19,10 +19,11 @@ import { BackupService } from '../features/backup/BackupService';
 import { createRunners } from '../features/backup/runners';
 import { ShopReplacement } from '../features/backup/ShopReplacement';
 import { ChangeFeed } from '../features/live/ChangeFeed';
+import { readTemplates } from '../features/vehicles/readTemplates';
 import { createServer } from '../http/createServer';
 import { Hold } from '../http/Hold';
 import { WorkQueue } from '../work/WorkQueue';
-import { countingIds, createTestDatabase, DEMO_DIR, NOW, type TestDatabase } from './testDatabase';
+import { countingIds, createTestDatabase, DEMO_DIR, NOW, STARTER_DIR, type TestDatabase } from './testDatabase';
 
 export type Http = ReturnType<typeof supertest.agent>;
 
@@ -106,6 +107,7 @@ export async function createTestApp({
     now,
     newId,
     webDir: null,
+    templates: await readTemplates(STARTER_DIR, log),
     backups,
     work,
     feed,

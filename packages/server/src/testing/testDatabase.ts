@@ -16,6 +16,7 @@ const TEMPLATE = 'lq_template';
 const LOCK = 4780;
 
 export const DEMO_DIR = process.env.LQ_DEMO_DIR ?? path.resolve('demo');
+export const STARTER_DIR = process.env.LQ_STARTER_DIR ?? path.resolve('starter');
 /** Set so that days and times in answers are known. */
 export const NOW = new Date('2026-03-02T10:00:00.000Z');
 

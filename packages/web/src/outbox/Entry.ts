@@ -41,6 +41,14 @@ export const entrySchema = z.discriminatedUnion('kind', [
   z.object({ ...common, kind: z.literal('keepChoices'), jobId: z.string(), choices: putChoices.body.shape.choices }),
   z.object({ ...common, kind: z.literal('removeChoice'), openingId: z.string(), version: z.int() }),
   z.object({ ...common, kind: z.literal('bookIn'), job: createJob.body }),
+  z.object({ ...common, kind: z.literal('addOpening'), jobId: z.string(), record: openingRecordSchema }),
+  z.object({
+    ...common,
+    kind: z.literal('removeOpening'),
+    jobId: z.string(),
+    openingId: z.string(),
+    version: z.int(),
+  }),
 ]);
 export type Entry = z.infer<typeof entrySchema>;
 export type SaveOpening = Extract<Entry, { kind: 'saveOpening' }>;
@@ -50,10 +58,12 @@ export function recordsOf(entry: Entry): readonly string[] {
   switch (entry.kind) {
     case 'saveOpening':
     case 'removeChoice':
+    case 'removeOpening':
       return [entry.openingId];
     case 'keepChoices':
       return entry.choices.map(({ openingId }) => openingId);
     case 'bookIn':
+    case 'addOpening':
       return [];
   }
 }

@@ -18,7 +18,7 @@ const entry = (n: number): Entry => ({
   at: '2026-03-02T10:00:00.000Z',
   label: `Book in ${n}`,
   refused: null,
-  job: { vehicleId: 'veh', customer: `car ${n}`, registration: '', wants: '', dueOn: null },
+  job: { vehicleId: 'veh', newVehicle: null, customer: `car ${n}`, registration: '', wants: '', dueOn: null },
 });
 
 const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));

@@ -2,7 +2,13 @@
 
 import { deleteChoice, putChoices } from '@low-quarry/core/contracts/choices';
 import { createJob } from '@low-quarry/core/contracts/jobs';
-import { type Opening, openingSchema, putOpening } from '@low-quarry/core/contracts/openings';
+import {
+  addOpening,
+  type Opening,
+  openingSchema,
+  putOpening,
+  removeOpening,
+} from '@low-quarry/core/contracts/openings';
 import { isSame, mergeChanges, OPENING_FIELDS } from '@low-quarry/core/records';
 import { AwayError, call, ProblemError } from '../api/call';
 import type { Entry, SaveOpening } from './Entry';
@@ -44,6 +50,12 @@ function perform(entry: Entry): Promise<unknown> {
       return call(deleteChoice, { params: { openingId: entry.openingId, version: entry.version }, ...common });
     case 'bookIn':
       return call(createJob, { params: {}, body: entry.job, ...common });
+    case 'addOpening':
+      return call(addOpening, { params: { jobId: entry.jobId }, body: { record: entry.record }, ...common });
+    case 'removeOpening': {
+      const { openingId, version } = entry;
+      return call(removeOpening, { params: { openingId }, body: { version }, ...common });
+    }
   }
 }
 

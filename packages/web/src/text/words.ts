@@ -15,6 +15,28 @@ export const UNJUDGED_WORDS = 'Not looked';
 /** The unit as a word in running text. */
 export const UNIT_WORDS = { mm: 'mm', in: 'inches' } as const;
 
+export const PRESENCE_WORDS: Readonly<Record<OpeningRecord['presence'], string>> = {
+  fitted: 'A speaker is fitted',
+  empty: 'Opening without a speaker',
+  blank: 'Blank panel, no opening',
+  notThere: 'Nothing here',
+  notLooked: 'Nobody has looked',
+};
+
+/** What is at a place, with what is known of its wires. */
+export function presenceWords({ presence, wiring }: Pick<OpeningRecord, 'presence' | 'wiring'>): string {
+  if (presence !== 'empty') return PRESENCE_WORDS[presence];
+  if (wiring.kind === 'connector') return 'Wired, but empty';
+  return wiring.kind === 'noWires' ? 'Opening without wires' : 'Empty, wires not looked for';
+}
+
+export const ASSUMED_WORDS: Readonly<Record<OpeningRecord['assumed'][number], string>> = {
+  holeKind: 'Shape of the hole',
+  bolts: 'Screw holes',
+  fixing: 'Fixing',
+  behind: 'Behind it',
+};
+
 export const BEHIND_WORDS: Readonly<Record<OpeningRecord['behind'], string>> = {
   glass: 'Window glass',
   metal: 'Metal or a duct',

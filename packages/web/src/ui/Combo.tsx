@@ -15,11 +15,15 @@ export function Combo<Value extends string>({
   value,
   options,
   placeholder = 'Choose, or type a word',
+  isFound = false,
+  chosenLabel,
+  nothingWords,
+  onTyped,
   onChange,
 }: ComboProps<Value> & { readonly ids: FieldIds; readonly label: string }) {
   /** Null while nothing was typed since the list was opened: then all are listed. */
   const [typed, setTyped] = useState<string | null>(null);
-  const found = useMemo(() => narrowed(options, typed ?? ''), [options, typed]);
+  const found = useMemo(() => (isFound ? options : narrowed(options, typed ?? '')), [isFound, options, typed]);
   const chosen = options.find((option) => option.value === value) ?? null;
   const list = useRef<HTMLUListElement>(null);
   const rows = useVirtualizer({
@@ -37,14 +41,18 @@ export function Combo<Value extends string>({
     itemToString: (option) => option?.label ?? '',
     itemToKey: (option) => option?.value,
     selectedItem: chosen,
-    inputValue: typed ?? chosen?.label ?? '',
+    inputValue: typed ?? chosenLabel ?? chosen?.label ?? '',
     defaultHighlightedIndex: 0,
     scrollIntoView: () => {},
     onInputValueChange: ({ type, inputValue }) => {
-      if (type === useCombobox.stateChangeTypes.InputChange) setTyped(inputValue);
+      if (type !== useCombobox.stateChangeTypes.InputChange) return;
+      setTyped(inputValue);
+      onTyped?.(inputValue);
     },
     onIsOpenChange: ({ isOpen: opened }) => {
-      if (!opened) setTyped(null);
+      if (opened) return;
+      setTyped(null);
+      onTyped?.('');
     },
     onHighlightedIndexChange: ({ highlightedIndex: at, type }) => {
       if (at >= 0 && type !== useCombobox.stateChangeTypes.ItemMouseMove) rows.scrollToIndex(at);
@@ -95,7 +103,9 @@ export function Combo<Value extends string>({
             );
           })}
         {isOpen && found.length === 0 && (
-          <li className="px-3 py-3 text-muted">None has “{typed}” in its name; another word may.</li>
+          <li className="px-3 py-3 text-muted">
+            {nothingWords ?? `None has “${typed}” in its name; another word may.`}
+          </li>
         )}
       </ul>
     </div>

@@ -32,7 +32,10 @@ function Shown<Value extends string>({
   ids,
   value,
   options,
-}: Pick<ComboProps<Value>, 'value' | 'options'> & { readonly ids: FieldIds }) {
+  chosenLabel,
+}: Pick<ComboProps<Value>, 'value' | 'options' | 'chosenLabel'> & { readonly ids: FieldIds }) {
   const chosen = options.find((option) => option.value === value);
-  return <input {...ids} readOnly value={chosen?.label ?? ''} className={`${INPUT} pr-12 text-ellipsis`} />;
+  return (
+    <input {...ids} readOnly value={chosenLabel ?? chosen?.label ?? ''} className={`${INPUT} pr-12 text-ellipsis`} />
+  );
 }

@@ -1,6 +1,6 @@
 /** The frame of every screen: where one is, the unit, the light, and the list of keys. */
 import { type ReactNode, useContext, useEffect, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { ConnectionBanner } from '../api/ConnectionBanner';
 import { HeaderSlot } from './headerSlot';
 import { Layer } from './Layer';
@@ -29,30 +29,13 @@ export function Shell({
         <Link to="/" className="py-3 text-[17px] font-extrabold [font-stretch:110%]">
           Low Quarry
         </Link>
-        <nav aria-label="Where you are" className="order-3 w-full sm:order-none sm:w-auto sm:flex-1">
-          <ol className="flex flex-wrap items-center gap-x-2 pb-2 sm:pb-0">
-            {crumbs.map(({ to, label }, index) => (
-              <li key={to} className="flex items-center gap-2">
-                {index > 0 && (
-                  <span aria-hidden="true" className="text-muted">
-                    ›
-                  </span>
-                )}
-                <Link
-                  to={to}
-                  className="inline-flex min-h-8 items-center text-action underline-offset-2 hover:underline"
-                >
-                  {label}
-                </Link>
-              </li>
-            ))}
-          </ol>
-        </nav>
+        {person && <Areas />}
         <div className="ml-auto flex items-center">
           {person}
           <Switches />
         </div>
       </header>
+      <Way crumbs={crumbs} />
       <ConnectionBanner />
       <main className="mx-auto flex w-full max-w-[1440px] flex-1 flex-col gap-4 p-4">
         <div className="only-screen flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
@@ -62,6 +45,58 @@ export function Shell({
         {children}
       </main>
     </div>
+  );
+}
+
+/** What a shop has besides the car in hand; each with the addresses below it. */
+const AREAS = [
+  { to: '/', label: 'Jobs', below: '/jobs/' },
+  { to: '/vehicles', label: 'Vehicles', below: '/vehicles/' },
+  { to: '/parts', label: 'Parts', below: '/parts/' },
+] as const;
+
+function Areas() {
+  const { pathname } = useLocation();
+  return (
+    <nav aria-label="Areas" className="order-3 flex w-full gap-x-4 sm:order-none sm:w-auto sm:flex-1">
+      {AREAS.map(({ to, label, below }) => {
+        const isHere = pathname === to || pathname.startsWith(below);
+        return (
+          <Link
+            key={to}
+            to={to}
+            aria-current={isHere ? 'page' : undefined}
+            className={`inline-flex min-h-12 items-center border-b-4 ${isHere ? 'border-ink font-bold' : 'border-transparent text-action'}`}
+          >
+            {label}
+          </Link>
+        );
+      })}
+    </nav>
+  );
+}
+
+/** From the area to where one is; the area itself is above. */
+function Way({ crumbs }: { readonly crumbs: readonly Crumb[] }) {
+  const way = crumbs.filter(({ to }) => AREAS.every((area) => area.to !== to));
+  if (way.length < 2) return null;
+  return (
+    <nav aria-label="Where you are" className="only-screen px-4 pt-2">
+      <ol className="flex flex-wrap items-center gap-x-2">
+        {way.map(({ to, label }, index) => (
+          <li key={to} className="flex items-center gap-2">
+            {index > 0 && (
+              <span aria-hidden="true" className="text-muted">
+                ›
+              </span>
+            )}
+            <Link to={to} className="inline-flex min-h-8 items-center text-action underline-offset-2 hover:underline">
+              {label}
+            </Link>
+          </li>
+        ))}
+      </ol>
+    </nav>
   );
 }
 

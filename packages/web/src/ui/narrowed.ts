@@ -7,6 +7,13 @@ export type ComboProps<Value extends string> = {
   readonly value: string;
   readonly options: readonly Option<Value>[];
   readonly placeholder?: string;
+  /** The options are what was found for what was typed: they are shown as they are. */
+  readonly isFound?: boolean;
+  /** Of the value, where it is none of the options just now. */
+  readonly chosenLabel?: string | undefined;
+  /** Where there is no option to show. */
+  readonly nothingWords?: string;
+  readonly onTyped?: (text: string) => void;
   readonly onChange: (value: Value) => void;
 };
 

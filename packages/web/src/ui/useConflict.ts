@@ -10,14 +10,15 @@ type Versioned<Rec> = { readonly version: number; readonly record: Rec };
 export type Conflict<Rec> = { readonly base: Rec; readonly mine: Rec; readonly theirs: Versioned<Rec> };
 
 type Options<Rec> = {
-  readonly fields: readonly Field<Rec>[];
+  /** Of these records. */
+  readonly fieldsOf: (...records: readonly Rec[]) => readonly Field<Rec>[];
   /** What is stored, out of the answer that refuses; null when that is not readable. */
   readonly read: (current: unknown) => Versioned<Rec> | null;
   /** Saves on a version; told of a refusal. */
   readonly save: (version: number, record: Rec, onError: (error: Error) => void) => void;
 };
 
-export function useConflict<Rec>({ fields, read, save }: Options<Rec>) {
+export function useConflict<Rec>({ fieldsOf, read, save }: Options<Rec>) {
   const [conflict, setConflict] = useState<Conflict<Rec> | null>(null);
   const send = (version: number, base: Rec, record: Rec) => {
     setConflict(null);
@@ -25,14 +26,14 @@ export function useConflict<Rec>({ fields, read, save }: Options<Rec>) {
       const isConflict = error instanceof ProblemError && error.problem.type === '/problems/version-conflict';
       const theirs = isConflict ? read(error.problem.current) : null;
       if (!theirs) return;
-      const { merged, clashes } = mergeChanges(fields, base, record, theirs.record);
+      const { merged, clashes } = mergeChanges(fieldsOf(base, record, theirs.record), base, record, theirs.record);
       if (clashes.length === 0) send(theirs.version, theirs.record, merged);
       else setConflict({ base, mine: record, theirs });
     });
   };
   // What the panel that asks is given; the caller says what "theirs" means to its form.
   const panel = conflict && {
-    fields,
+    fields: fieldsOf(conflict.base, conflict.mine, conflict.theirs.record),
     base: conflict.base,
     mine: conflict.mine,
     theirs: conflict.theirs.record,

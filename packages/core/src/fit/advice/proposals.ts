@@ -18,6 +18,7 @@ type Proposer = (worked: Worked, now: Judgement, check: Check, rules: FitRules) 
 
 /** What a hand may do about each check; nothing where it cannot help. */
 export const PROPOSERS: Readonly<Record<CheckId, readonly Proposer[]>> = {
+  place: [],
   figures: [],
   screws: [],
   depth: [],

@@ -13,10 +13,12 @@ import { front } from './checks/front';
 import { hole } from './checks/hole';
 import { liesFlat } from './checks/liesFlat';
 import { obstacles } from './checks/obstacles';
+import { place } from './checks/place';
 import { screws } from './checks/screws';
 import { terminals } from './checks/terminals';
 
 export const CHECK_TABLE: Readonly<Record<CheckId, CheckKind>> = {
+  place,
   figures,
   hole,
   bolts,

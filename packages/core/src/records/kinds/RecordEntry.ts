@@ -32,8 +32,8 @@ export type RecordEntry<Schema extends z.ZodType = z.ZodType> = {
 
 type Given<Schema extends z.ZodType, State> = Pick<RecordEntry<Schema>, 'word' | 'schema' | 'did' | 'changedBy'> &
   Partial<Pick<RecordEntry, 'upgrades' | 'seenBy' | 'firstWords'>> & {
-    /** null: every key of the records is a field. */
-    readonly fields: readonly Field<State>[] | null;
+    /** By the states where they decide it; null: every key of the records is a field. */
+    readonly fields: readonly Field<State>[] | ((...states: readonly State[]) => readonly Field<State>[]) | null;
   };
 
 export function recordEntry<Schema extends z.ZodType, State>(given: Given<Schema, State>): RecordEntry<Schema> {
@@ -43,7 +43,10 @@ export function recordEntry<Schema extends z.ZodType, State>(given: Given<Schema
     seenBy: 'read',
     firstWords: () => [],
     ...rest,
-    fieldsOf: (...states) => (fields ?? keysOf(...states)) as readonly Field<unknown>[],
+    fieldsOf: (...states) => {
+      const found = typeof fields === 'function' ? fields(...(states as readonly State[])) : fields;
+      return (found ?? keysOf(...states)) as readonly Field<unknown>[];
+    },
   };
 }
 

@@ -162,6 +162,7 @@ test.each([
   ['answers', 'Answers1764700000000'],
   ['works', 'Works1764800000000'],
   ['packs', 'PartsImports1764900300000'],
+  ['work', 'Work1764900400000'],
 ])('a backup of an earlier program, schema %s, is restored, and nothing in it is unreadable', async (name, schema) => {
   const { manifest, findings } = await backups.restore(path.join(VERSIONS, `backup-${name}.lqbackup`));
   expect({ schema: manifest.schema, findings }).toEqual({ schema, findings: [] });

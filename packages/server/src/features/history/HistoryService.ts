@@ -19,6 +19,7 @@ import { createOpeningsService } from '../openings/openingsRoutes';
 import { PeopleService } from '../people/PeopleService';
 import { SettingsService } from '../settings/SettingsService';
 import { SettingsStore } from '../settings/SettingsStore';
+import { VehiclesService } from '../vehicles/VehiclesService';
 import type { History } from './History';
 import { HistoryStore } from './HistoryStore';
 import { maySee } from './maySee';
@@ -65,9 +66,10 @@ export class HistoryService {
     for (const change of changes) {
       if (await this.store.isOvertaken(change)) throw overtaken(change);
     }
+    const isNewJob = changes.some(({ kind, action }) => kind === 'job' && action === 'created');
     for (const change of changes) {
-      // The openings of a new job go into the bin with it.
-      if (change.action === 'created' && change.kind === 'opening') continue;
+      // The openings of a new job go into the bin with it; a vehicle that came into the library with it stays there.
+      if (isNewJob && change.action === 'created' && change.kind !== 'job') continue;
       await this.history.undoing(change.id, () => this.apply(change, change.before, actor));
     }
     return changes.length;
@@ -81,7 +83,9 @@ export class HistoryService {
   /** Makes the record what `state` says; null: not there. */
   private async apply(change: Change, state: unknown, actor: Actor): Promise<void> {
     const { kind, recordId, jobId, label } = change;
-    const { changedBy } = RECORDS[kind];
+    // Whoever may add a place to a car may also take it off, without the right to measure.
+    const isPlace = kind === 'opening' && (change.before === null || change.after === null);
+    const changedBy = isPlace ? 'openings' : RECORDS[kind].changedBy;
     if (!mayDo(changedBy, actor.roles)) {
       throw new AppError(403, 'not-allowed', 'Not allowed', `Changing "${label}" is for somebody with another role.`);
     }
@@ -89,10 +93,9 @@ export class HistoryService {
     const { manager, history } = this;
     switch (kind) {
       case 'opening': {
-        if (state === null) throw cannot('an opening cannot be taken out of its job');
         const openings = createOpeningsService(manager);
-        const version = await openings.versionOf(recordId);
-        await openings.replace(recordId, version, required('opening', state), history);
+        if (state === null) await openings.remove(recordId, await openings.versionOf(recordId), history);
+        else await openings.bringBack(recordId, jobId ?? '', required('opening', state), history);
         return;
       }
       case 'job':
@@ -126,7 +129,7 @@ export class HistoryService {
       case 'part': {
         if (state === null) throw cannot('a part that jobs go by is not taken out');
         const library = new LibraryService(manager, history);
-        await library.changePart(recordId, await library.versionOf('part', recordId), required('part', state));
+        await library.changePart(recordId, await library.versionOf(recordId), required('part', state));
         return;
       }
       case 'partsImport': {
@@ -134,9 +137,10 @@ export class HistoryService {
         return new PartsImport(manager, history).setTo(recordId, label, wanted);
       }
       case 'vehicle': {
-        if (state === null) throw cannot('a vehicle that jobs go by is not taken out');
-        const library = new LibraryService(manager, history);
-        await library.changeVehicle(recordId, await library.versionOf('vehicle', recordId), required('vehicle', state));
+        // It reads no template: what is brought back is there.
+        const vehicles = new VehiclesService(manager, history, actor, []);
+        if (state === null) await vehicles.remove(recordId);
+        else await vehicles.bringBack(required('vehicle', state));
         return;
       }
     }

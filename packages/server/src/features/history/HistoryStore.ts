@@ -109,6 +109,25 @@ export class HistoryStore {
   }
 
   /** Whether the record was changed after a change, and that was not taken back. */
+  /**
+   * Who else wrote of a record than this person, by name; null where the history does not hold all of its versions, and nobody
+   * knows.
+   */
+  async otherAuthors(
+    kind: RecordKind,
+    recordId: string,
+    version: number,
+    personId: string,
+  ): Promise<readonly string[] | null> {
+    const [{ versions, others }] = await this.manager.query(
+      `SELECT count(DISTINCT "version")::integer AS "versions",
+        coalesce(array_agg(DISTINCT "person_name") FILTER (WHERE "person_id" IS DISTINCT FROM $3), '{}') AS "others"
+        FROM "change" WHERE "kind" = $1 AND "record_id" = $2`,
+      [kind, recordId, personId],
+    );
+    return versions === version || others.length > 0 ? others : null;
+  }
+
   async isOvertaken({ kind, recordId, version }: Change): Promise<boolean> {
     const later = await this.manager
       .createQueryBuilder(ChangeEntity, 'change')

@@ -1,6 +1,6 @@
 import { JOB_FACT_KEYS, type JobEnd, type JobFactKey, type JobFacts } from '@low-quarry/core/model';
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
-import type { VehicleRow } from '../library/VehicleEntity';
+import type { VehicleRow } from '../vehicles/VehicleEntity';
 
 export type JobRow = {
   id: string;
@@ -53,6 +53,7 @@ export const JobEntity = new EntitySchema<JobRow>({
   checks: [{ name: 'job_end_has_day', expression: '("ended_as" IS NULL) = ("ended_at" IS NULL)' }],
   indices: [
     { name: 'open_job_by_day', columns: ['dueOn', 'number'], synchronize: false },
+    { name: 'job_by_vehicle', columns: ['vehicle_id', 'created_at'], synchronize: false },
     { name: 'ended_job_by_day', columns: ['ended_at', 'number'], synchronize: false },
   ],
   relations: {

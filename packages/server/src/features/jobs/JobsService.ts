@@ -5,17 +5,17 @@ import {
   type Job,
   type JobInBin,
   type listJobs,
-  type newJobSchema,
+  type NewJob,
   type OpeningWithState,
   type putJob,
 } from '@low-quarry/core/contracts/jobs';
-import { type JobEnd, type JobState, jobFactsOf } from '@low-quarry/core/model';
+import { asCarried, type JobEnd, type JobState, jobFactsOf, type VehicleRecord } from '@low-quarry/core/model';
 import { isSame } from '@low-quarry/core/records';
 import type { z } from 'zod';
-import { notFound, refused, versionConflict } from '../../http/AppError';
+import { AppError, notFound, refused, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';
-import type { VehiclesStore } from '../library/VehiclesStore';
 import type { OpeningsStore } from '../openings/OpeningsStore';
+import type { VehiclesService } from '../vehicles/VehiclesService';
 import type { JobsStore } from './JobsStore';
 import { jobLabel, noteNewJob, stateOf } from './noteJob';
 import type { OpeningStates } from './OpeningStates';
@@ -27,7 +27,6 @@ export class JobsService {
     private readonly jobs: JobsStore,
     private readonly openings: OpeningsStore,
     private readonly states: OpeningStates,
-    private readonly vehicles: VehiclesStore,
   ) {}
 
   async list({ list, find, page }: z.output<typeof listJobs.params>): Promise<z.input<typeof listJobs.answer>> {
@@ -42,25 +41,24 @@ export class JobsService {
     return { job, openings: [...(await this.states.ofJob(jobId))] };
   }
 
-  /** A new job starts with what the library knows of the vehicle's openings. */
+  /**
+   * A new job starts with what the library knows of the vehicle's openings; of a vehicle that it does not know yet, with what that one
+   * begins with.
+   */
   async create(
-    { vehicleId, ...job }: z.output<typeof newJobSchema>,
+    { vehicleId, newVehicle, ...job }: NewJob,
     newId: () => string,
     history: History,
+    vehicles: VehiclesService,
   ): Promise<string> {
-    const found = await this.vehicles.find(vehicleId);
-    if (!found?.record.ok) {
-      const message = found
-        ? `What is kept of "${vehicleId}" cannot be read; its history in the library can bring it back.`
-        : `"${vehicleId}" is not a vehicle of the library.`;
-      throw refused(message, [{ path: 'vehicleId', message }]);
-    }
-    const vehicle = found.record.value;
+    const vehicle = newVehicle
+      ? (await vehicles.add(newVehicle, newId(), 'newVehicle.')).record
+      : await knownVehicle(vehicles, vehicleId);
     const id = newId();
-    await this.jobs.insert({ id, vehicleId, ...job });
-    const openings = vehicle.openings.map((record) => ({ id: newId(), record }));
+    await this.jobs.insert({ id, vehicleId: vehicle.id, ...job });
+    const openings = vehicle.openings.map((record) => ({ id: newId(), record: asCarried(record) }));
     await this.openings.insert(id, openings);
-    await noteNewJob(history, { id, vehicleId, ...job }, openings);
+    await noteNewJob(history, { id, vehicleId: vehicle.id, ...job }, openings);
     return id;
   }
 
@@ -165,5 +163,19 @@ export class JobsService {
       before: before && stateOf(before),
       after: after && stateOf(after),
     });
+  }
+}
+
+/** What is wrong with it is said at the field in which it was chosen. */
+async function knownVehicle(vehicles: VehiclesService, vehicleId: string): Promise<VehicleRecord> {
+  try {
+    return (await vehicles.get(vehicleId)).record;
+  } catch (error) {
+    if (!(error instanceof AppError)) throw error;
+    const message =
+      error.code === 'not-found'
+        ? `"${vehicleId}" is not a vehicle of the library.`
+        : `What is kept of "${vehicleId}" cannot be read; its history in the library can bring it back.`;
+    throw refused(message, [{ path: 'vehicleId', message }]);
   }
 }

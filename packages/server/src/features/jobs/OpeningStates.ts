@@ -104,8 +104,12 @@ export class OpeningStates {
     );
     return openings.map((opening) => {
       const { id, record } = opening;
-      const { place, side, behind } = record;
-      const listed = { id, record: { place, side, behind }, state: openingState(opening, choices.get(id), fitting) };
+      const { place, side, name, behind } = record;
+      const listed = {
+        id,
+        record: { place, side, name, behind },
+        state: openingState(opening, choices.get(id), fitting),
+      };
       const key = keys.get(id);
       if (key !== undefined) this.cache.set(key, listed);
       return [id, listed] as const;

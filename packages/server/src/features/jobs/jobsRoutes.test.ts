@@ -90,6 +90,74 @@ describe('booking in', () => {
     expect(await count()).toBe(before);
   });
 
+  describe('of a vehicle that the library does not know', () => {
+    const vehicle = {
+      ...{ make: 'Tollan', model: 'Skiff', years: { from: 2018, to: null }, body: 'estate', cab: null, doors: 5 },
+      ...{ trim: '', audioPackage: '', steeringSide: 'right', market: '', aliases: [] },
+      from: { kind: 'template', templateId: 'estate' },
+    };
+    const wish = { ...job, vehicleId: '', newVehicle: vehicle };
+
+    test('books it in with the openings that are usual, and leaves it in the library', async () => {
+      const { body } = await app.http.post('/api/jobs').send(wish).expect(200);
+      const made = (await app.http.get(`/api/jobs/${body.jobId}`).expect(200)).body;
+      expect(made.job.vehicle).toMatchObject({ make: 'Tollan', trim: '', beganAs: { name: 'Estate, 5 doors' } });
+      expect(made.openings).toHaveLength(7);
+      expect(made.openings[0].record).toMatchObject({
+        presence: 'notLooked',
+        assumed: expect.arrayContaining(['bolts']),
+      });
+      expect((await app.http.get('/api/vehicles?find=skiff')).body.found).toMatchObject([{ jobs: 1, openings: 7 }]);
+    });
+
+    test.each([
+      ['known and new at once', { vehicleId: job.vehicleId }, 400, 'vehicleId'],
+      ['the same again', {}, 422, 'newVehicle.model'],
+      [
+        'a body that is none',
+        { newVehicle: { ...vehicle, model: 'Punt', from: { kind: 'template', templateId: 'x' } } },
+        422,
+        'newVehicle.from.templateId',
+      ],
+      [
+        'another trim of one that is not there',
+        { newVehicle: { ...vehicle, model: 'Punt', from: { kind: 'variant', vehicleId: 'x' } } },
+        404,
+        null,
+      ],
+    ])('%s is refused; neither job nor vehicle is there', async (_, change, status, path) => {
+      const counts = async () => [
+        (await app.http.get('/api/jobs')).body.total,
+        (await app.http.get('/api/vehicles')).body.total,
+      ];
+      const before = await counts();
+      const { body } = await app.http
+        .post('/api/jobs')
+        .send({ ...wish, ...change })
+        .expect(status);
+      expect(body.errors?.[0]?.path ?? null).toBe(path);
+      expect(await counts()).toEqual(before);
+    });
+  });
+
+  test('what was measured in the library on another car is carried over, and nobody here took it', async () => {
+    const address = '/api/vehicles/veh-sellwick-promenade';
+    const { version, record } = (await app.http.get(address).expect(200)).body;
+    const [first, ...others] = record.openings;
+    const taken = { readingsMm: [98], source: 'calliper', entered: '98', takenBy: 'Rieke', takenAt: null };
+    const openings = [{ ...first, dimensions: { ...first.dimensions, frontGap: taken } }, ...others];
+    await app.http
+      .put(address)
+      .send({ version, record: { ...record, openings } })
+      .expect(200);
+    const { body } = await app.http
+      .post('/api/jobs')
+      .send({ ...job, vehicleId: record.id })
+      .expect(200);
+    const made = (await app.http.get(`/api/jobs/${body.jobId}`)).body.openings[0].record.dimensions.frontGap;
+    expect(made).toEqual({ ...taken, source: 'carriedOver', takenBy: null });
+  });
+
   test('an unknown job is 404', async () => {
     await app.http.get('/api/jobs/00000000-0000-4000-8000-ffffffffffff').expect(404);
   });

@@ -9,12 +9,13 @@ import {
   reopenJob,
   restoreJob,
 } from '@low-quarry/core/contracts/jobs';
+import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { route, write } from '../../http/route';
 import type { OpenHistory } from '../history/History';
-import { VehiclesStore } from '../library/VehiclesStore';
 import { OpeningsStore } from '../openings/OpeningsStore';
+import { VehiclesService } from '../vehicles/VehiclesService';
 import { JobsService } from './JobsService';
 import { JobsStore } from './JobsStore';
 import { OpeningStates } from './OpeningStates';
@@ -22,12 +23,7 @@ import { StateCache } from './StateCache';
 
 /** @param cache what was worked out before; none for who asks once */
 export function createJobsService(manager: EntityManager, cache = new StateCache()): JobsService {
-  return new JobsService(
-    new JobsStore(manager),
-    new OpeningsStore(manager),
-    new OpeningStates(manager, cache),
-    new VehiclesStore(manager),
-  );
+  return new JobsService(new JobsStore(manager), new OpeningsStore(manager), new OpeningStates(manager, cache));
 }
 
 /** @param service for what is read */
@@ -36,14 +32,17 @@ export function jobsRoutes(
   db: DataSource,
   service: JobsService,
   newId: () => string,
+  templates: readonly ListedTemplate[],
   openHistory: OpenHistory,
 ): void {
   route(router, listJobs, ({ params }) => service.list(params));
   route(router, getJob, ({ params }) => service.get(params.jobId));
   route(router, listBin, async () => ({ jobs: await service.listBin() }));
-  write(router, db, createJob, async ({ body, manager, actor }) => ({
-    jobId: await createJobsService(manager).create(body, newId, openHistory(manager, actor)),
-  }));
+  write(router, db, createJob, async ({ body, manager, actor }) => {
+    const history = openHistory(manager, actor);
+    const vehicles = new VehiclesService(manager, history, actor, templates);
+    return { jobId: await createJobsService(manager).create(body, newId, history, vehicles) };
+  });
   write(router, db, putJob, ({ params, body, manager, actor }) =>
     createJobsService(manager).change(params.jobId, body, openHistory(manager, actor)),
   );

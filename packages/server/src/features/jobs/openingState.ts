@@ -2,9 +2,9 @@
 
 import { partName } from '@low-quarry/core/catalogue';
 import type { OpeningState } from '@low-quarry/core/contracts/jobs';
-import { openingHolds } from '@low-quarry/core/fit';
+import { openingHolds, placeWords } from '@low-quarry/core/fit';
 import type { OpeningRecord } from '@low-quarry/core/model';
-import { airbagAt, isTakenHere, missingDimensions, wantedDimensions } from '@low-quarry/core/model';
+import { airbagAt, isOpeningThere, isTakenHere, missingDimensions, wantedDimensions } from '@low-quarry/core/model';
 import { heldBackBecause, openChecks } from '@low-quarry/core/order';
 import { changedSince } from '@low-quarry/core/records';
 import type { StoredChoice } from '../choices/ChoicesStore';
@@ -65,6 +65,8 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
 
 /** Nothing is chosen. */
 function openState(record: OpeningRecord): OpeningState {
+  const isThere = isOpeningThere(record);
+  if (isThere !== 'yes') return { kind: 'noOpening', sentence: placeWords({ isThere, assumed: [] }) };
   const holds = openingHolds({ ...record, airbag: airbagAt(record) });
   if (holds.length > 0) return { kind: 'hold', sentence: holds.map(({ sentence }) => sentence).join(' ') };
   const missing = missingDimensions(record);

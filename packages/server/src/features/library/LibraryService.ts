@@ -1,33 +1,29 @@
-/** Corrects parts and vehicles of the library. What they are (id and kind) stays: that is their identity. */
+/** Corrects parts of the library. What they are (id and kind) stays: that is their identity. */
 import { namedConnectors, type PartRecord, partName } from '@low-quarry/core/catalogue';
-import { type VehicleRecord, vehicleName } from '@low-quarry/core/model';
 import type { EntityManager } from 'typeorm';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';
 import { PartsStore } from './PartsStore';
 import type { FoundRecord } from './readRecords';
-import { VehiclesStore } from './VehiclesStore';
 
-type Versioned<Rec> = { readonly version: number; readonly record: Rec };
+type Versioned = { readonly version: number; readonly record: PartRecord };
 
 export class LibraryService {
   private readonly parts: PartsStore;
-  private readonly vehicles: VehiclesStore;
 
   constructor(
     manager: EntityManager,
     private readonly history: History,
   ) {
     this.parts = new PartsStore(manager);
-    this.vehicles = new VehiclesStore(manager);
   }
 
-  async getPart(id: string): Promise<Versioned<PartRecord>> {
-    return readable(await this.foundPart(id), 'part');
+  async getPart(id: string): Promise<Versioned> {
+    return readable(await this.foundPart(id));
   }
 
   /** A part that cannot be read any more can be replaced by one that can: that is how it is brought back. */
-  async changePart(id: string, version: number, record: PartRecord): Promise<Versioned<PartRecord>> {
+  async changePart(id: string, version: number, record: PartRecord): Promise<Versioned> {
     const before = await this.foundPart(id);
     requireSame('id', id, record.id);
     if (before.record.ok) requireSame('kind', before.record.value.kind, record.kind);
@@ -35,31 +31,13 @@ export class LibraryService {
     if (before.version !== version || !(await this.parts.replacePart(id, version, record)))
       throw versionConflict('this part', await this.getPart(id));
     const was = before.record.ok ? before.record.value : before.kept;
-    await this.note('part', id, partName(record), version + 1, was, record);
-    return { version: version + 1, record };
-  }
-
-  async getVehicle(id: string): Promise<Versioned<VehicleRecord>> {
-    return readable(await this.foundVehicle(id), 'vehicle');
-  }
-
-  async changeVehicle(id: string, version: number, record: VehicleRecord): Promise<Versioned<VehicleRecord>> {
-    const before = await this.foundVehicle(id);
-    requireSame('id', id, record.id);
-    for (const [at, { wiring }] of record.openings.entries()) {
-      if (wiring.kind === 'connector')
-        await this.requireConnector(wiring.connectorId, `record.openings.${at}.wiring.connectorId`);
-    }
-    if (before.version !== version || !(await this.vehicles.replace(id, version, record)))
-      throw versionConflict('this vehicle', await this.getVehicle(id));
-    const was = before.record.ok ? before.record.value : before.kept;
-    await this.note('vehicle', id, vehicleName(record), version + 1, was, record);
+    await this.note(id, partName(record), version + 1, was, record);
     return { version: version + 1, record };
   }
 
   /** The version to change, also of a record that cannot be read. */
-  async versionOf(kind: 'part' | 'vehicle', id: string): Promise<number> {
-    return (kind === 'part' ? await this.foundPart(id) : await this.foundVehicle(id)).version;
+  async versionOf(id: string): Promise<number> {
+    return (await this.foundPart(id)).version;
   }
 
   /** What a record refers to is there when it comes in; should it go later, that is shown where it is used. */
@@ -75,27 +53,14 @@ export class LibraryService {
     return part;
   }
 
-  private async foundVehicle(id: string): Promise<FoundRecord<VehicleRecord>> {
-    const vehicle = await this.vehicles.find(id);
-    if (!vehicle) throw notFound('vehicle');
-    return vehicle;
-  }
-
-  private note(
-    kind: 'part' | 'vehicle',
-    recordId: string,
-    label: string,
-    version: number,
-    before: unknown,
-    after: unknown,
-  ): Promise<number> {
-    return this.history.note({ kind, recordId, jobId: null, label, action: 'changed', version, before, after });
+  private note(recordId: string, label: string, version: number, before: unknown, after: unknown): Promise<number> {
+    return this.history.note({ kind: 'part', recordId, jobId: null, label, action: 'changed', version, before, after });
   }
 }
 
-function readable<Rec>({ version, record }: FoundRecord<Rec>, what: string): Versioned<Rec> {
+function readable({ version, record }: FoundRecord<PartRecord>): Versioned {
   if (record.ok) return { version, record: record.value };
-  throw unreadable(`this ${what}`, record.failure);
+  throw unreadable('this part', record.failure);
 }
 
 function requireSame(key: string, before: string, after: string): void {

@@ -8,7 +8,6 @@ beforeAll(async () => {
 afterAll(() => app.drop());
 
 const PART = '/api/parts/spk-wrackline-shoal-65-slim';
-const VEHICLE = '/api/vehicles/veh-ostrand-longshore';
 
 test('a corrected part is judged by at once, and a choice says what changed', async () => {
   const door = await app.opening(1, 'frontDoorLow', 'left');
@@ -42,21 +41,6 @@ test('a corrected part is judged by at once, and a choice says what changed', as
   expect((await app.http.get(PART)).body).toEqual({ version: version + 2, record });
 });
 
-test('a vehicle too; jobs keep what they began with', async () => {
-  const { version, record } = (await app.http.get(VEHICLE).expect(200)).body;
-  const before = await app.jobNumber(4);
-  await app.http
-    .put(VEHICLE)
-    .send({ version, record: { ...record, openings: [] } })
-    .expect(200);
-  expect((await app.jobNumber(4)).openings).toEqual(before.openings);
-  await app.http.put(VEHICLE).send({ version, record }).expect(409);
-  await app.http
-    .put(VEHICLE)
-    .send({ version: version + 1, record })
-    .expect(200);
-});
-
 test.each([
   ['a depth that is none', { mountingDepthMm: -1 }, 400, 'record.mountingDepthMm'],
   ['another id', { id: 'spk-other' }, 422, 'record.id'],
@@ -73,22 +57,13 @@ test('it is for the owner, and for parts that there are', async () => {
   const { version, record } = (await app.http.get(PART).expect(200)).body;
   await (await app.signedIn('Rieke')).put(PART).send({ version, record }).expect(403);
   await app.http.get('/api/parts/nobody').expect(404);
-  await app.http.get('/api/vehicles/nobody').expect(404);
 });
 
-test('what a correction refers to must be there: a connector of an adapter, of an opening', async () => {
+test('what a correction refers to must be there: a connector of an adapter', async () => {
   const { body: search } = await app.http.get('/api/parts?find=harnessadapter').expect(200);
   const [adapter] = search.found;
   const { body: part } = await app.http.get(`/api/parts/${adapter.id}`).expect(200);
   const lost = { version: part.version, record: { ...part.record, fromConnectorId: 'con-of-nobody' } };
   const { body: refusal } = await app.http.put(`/api/parts/${adapter.id}`).send(lost).expect(422);
   expect(refusal.errors[0].path).toBe('record.fromConnectorId');
-  const { body: vehicles } = await app.http.get('/api/vehicles').expect(200);
-  const [{ id }] = vehicles.vehicles;
-  const { body: vehicle } = await app.http.get(`/api/vehicles/${id}`).expect(200);
-  const wiring = { kind: 'connector', connectorId: 'con-of-nobody' };
-  const [first, ...others] = vehicle.record.openings;
-  const record = { ...vehicle.record, openings: [{ ...first, wiring }, ...others] };
-  const { body } = await app.http.put(`/api/vehicles/${id}`).send({ version: vehicle.version, record }).expect(422);
-  expect(body.errors[0].path).toBe('record.openings.0.wiring.connectorId');
 });

@@ -1,4 +1,4 @@
-import { getPart, getVehicle, putPart, putVehicle } from '@low-quarry/core/contracts/library';
+import { getPart, putPart } from '@low-quarry/core/contracts/library';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { Actor } from '../../http/Actor';
@@ -11,9 +11,5 @@ export function libraryRoutes(router: Router, db: DataSource, openHistory: OpenH
   route(router, getPart, ({ params, actor }) => service(db.manager, actor).getPart(params.partId));
   write(router, db, putPart, ({ params, body, manager, actor }) =>
     service(manager, actor).changePart(params.partId, body.version, body.record),
-  );
-  route(router, getVehicle, ({ params, actor }) => service(db.manager, actor).getVehicle(params.vehicleId));
-  write(router, db, putVehicle, ({ params, body, manager, actor }) =>
-    service(manager, actor).changeVehicle(params.vehicleId, body.version, body.record),
   );
 }

@@ -82,7 +82,8 @@ export class ChangeFeed {
       const { personId, personName, deviceName, kind, recordId, jobId } = change;
       const car = jobId === null ? null : ((await new JobsStore(this.db.manager).titles([jobId]))[jobId] ?? null);
       const headline = changeHeadline(change);
-      const told = { id, personId, personName, deviceName, kind, recordId, jobId, headline, car };
+      const isGone = change.after === null;
+      const told = { id, personId, personName, deviceName, kind, recordId, jobId, isGone, headline, car };
       for (const { roles, tell } of this.listeners) if (maySee(kind, roles)) tell(told);
     } catch (error) {
       this.log.warn({ err: error }, 'a change could not be told');

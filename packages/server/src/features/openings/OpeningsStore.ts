@@ -60,6 +60,35 @@ export class OpeningsStore {
     );
   }
 
+  /** Nobody else adds a place to this car until the transaction ends; tells whether there is such a job outside the bin. */
+  async lockJob(jobId: string): Promise<boolean> {
+    const rows = await this.manager.query(`SELECT FROM "job" WHERE "id" = $1 AND "deleted_at" IS NULL FOR UPDATE`, [
+      jobId,
+    ]);
+    return rows.length > 0;
+  }
+
+  /** One more, after those of the job that are there; an id that was taken out goes on counting its versions. */
+  async add(jobId: string, id: string, record: OpeningRecord): Promise<number> {
+    const [{ position, version }] = await this.manager.query(
+      `SELECT (SELECT coalesce(max("position") + 1, 0) FROM "opening" WHERE "job_id" = $1)::integer AS "position",
+        (SELECT coalesce(max("version") + 1, 1) FROM "change" WHERE "kind" = 'opening' AND "record_id" = $2)::integer AS "version"`,
+      [jobId, id],
+    );
+    await this.manager.insert(OpeningEntity, {
+      id,
+      job_id: jobId,
+      position,
+      version,
+      record: toStored('opening', record),
+    });
+    return version;
+  }
+
+  async remove(id: string, version: number): Promise<boolean> {
+    return (await this.manager.delete(OpeningEntity, { id, version })).affected === 1;
+  }
+
   /** Replaces the record if it still has the given version; tells whether it did. */
   async replace(id: string, version: number, record: OpeningRecord): Promise<boolean> {
     const result = await this.manager.update(

@@ -1,4 +1,4 @@
-import { getOpening, putOpening } from '@low-quarry/core/contracts/openings';
+import { addOpening, getOpening, putOpening, removeOpening } from '@low-quarry/core/contracts/openings';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { route, write } from '../../http/route';
@@ -12,9 +12,15 @@ export function createOpeningsService(manager: EntityManager): OpeningsService {
   return new OpeningsService(new OpeningsStore(manager), new ChoicesStore(manager), new PartsStore(manager));
 }
 
-export function openingsRoutes(router: Router, db: DataSource, openHistory: OpenHistory): void {
+export function openingsRoutes(router: Router, db: DataSource, newId: () => string, openHistory: OpenHistory): void {
   route(router, getOpening, ({ params }) => createOpeningsService(db.manager).get(params.openingId));
   write(router, db, putOpening, ({ params, body, manager, actor }) =>
     createOpeningsService(manager).replace(params.openingId, body.version, body.record, openHistory(manager, actor)),
+  );
+  write(router, db, addOpening, ({ params, body, manager, actor }) =>
+    createOpeningsService(manager).add(params.jobId, newId(), body.record, openHistory(manager, actor)),
+  );
+  write(router, db, removeOpening, ({ params, body, manager, actor }) =>
+    createOpeningsService(manager).remove(params.openingId, body.version, openHistory(manager, actor)),
   );
 }

@@ -94,6 +94,7 @@ function whyHeldBack({ state }: OpeningWithState): string {
     case 'cannotJudge':
     case 'unreadable':
     case 'hold':
+    case 'noOpening':
       return state.sentence;
     case 'toMeasure':
       return 'Not measured yet, and nothing is chosen.';

@@ -1,4 +1,5 @@
 /** One field for everything: jobs, parts, vehicles and pages. */
+import type { FoundVehicles } from '@low-quarry/core/contracts/vehicles';
 import { mayDo } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Command } from 'cmdk';
@@ -7,9 +8,10 @@ import { useNavigate } from 'react-router';
 import { useMay, useMe } from '../../api/me';
 import { INPUT } from '../../ui/Field';
 import { MOST_LETTERS, useAsked } from '../../ui/useRested';
-import { jobsQuery, vehiclesQuery } from '../jobs/jobsQueries';
+import { jobsQuery } from '../jobs/jobsQueries';
 import { foundPartsQuery } from '../library/libraryQueries';
 import { SHOP_PAGES } from '../sessions/shopPages';
+import { foundVehiclesQuery } from '../vehicles/vehicleQueries';
 import { finderView } from './finderView';
 
 const MORE_PAGES = [
@@ -20,7 +22,13 @@ const MORE_PAGES = [
     what: 'a speaker in any vehicle, without a job',
     permission: 'read',
   },
-  { to: '/library', label: 'Library', what: 'parts and vehicles as their makers describe them', permission: 'read' },
+  {
+    to: '/vehicles',
+    label: 'Vehicles',
+    what: 'what is known of each variant, its openings, its plugs',
+    permission: 'read',
+  },
+  { to: '/parts', label: 'Parts', what: 'parts as their makers describe them', permission: 'read' },
 ] as const;
 
 export function FinderPanel({ onGone }: { readonly onGone: () => void }) {
@@ -34,7 +42,7 @@ export function FinderPanel({ onGone }: { readonly onGone: () => void }) {
   const open = useQuery({ ...jobsQuery({ list: 'open', find, page: 1 }), enabled });
   const ended = useQuery({ ...jobsQuery({ list: 'ended', find, page: 1 }), enabled });
   const parts = useQuery({ ...foundPartsQuery(find, 1), enabled });
-  const vehicles = useQuery(vehiclesQuery);
+  const vehicles = useQuery({ ...foundVehiclesQuery(find), enabled });
   const asked = [open, ended, parts, vehicles];
   // What was found for other words is not listed: Enter would lead there.
   const foundBy = <Answer,>({ data, isPlaceholderData }: { data: Answer | undefined; isPlaceholderData: boolean }) =>
@@ -44,7 +52,7 @@ export function FinderPanel({ onGone }: { readonly onGone: () => void }) {
     open: foundBy(open),
     ended: foundBy(ended),
     parts: foundBy(parts),
-    vehicles: vehicles.data?.vehicles,
+    vehicles: wholeMatches(foundBy(vehicles)),
     pages: [...MORE_PAGES, ...SHOP_PAGES].filter(({ permission }) => mayDo(permission, roles)),
     mayCorrect,
   });
@@ -109,4 +117,9 @@ export function FinderPanel({ onGone }: { readonly onGone: () => void }) {
 /** One address may stand in two groups. */
 function keyOf(title: string, to: string): string {
   return `${title} ${to}`;
+}
+
+/** Of many kinds of things, what has every word only: half a match of one would stand above the whole one of another. */
+function wholeMatches(vehicles: FoundVehicles | undefined): FoundVehicles | undefined {
+  return vehicles?.isPartial ? undefined : vehicles;
 }

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { type FinderAnswers, finderView } from './finderView';
 
-const VEHICLE = { id: 'veh-1', make: 'Corran', model: 'Tern', years: '2014 to 2019', trim: 'Base' };
+const VEHICLE = { id: 'veh-1', make: 'Corran', model: 'Tern', years: { from: 2014, to: 2019 }, trim: 'Base' };
 const job = (number: number) => ({
   id: `job-${number}`,
   number,
@@ -46,7 +46,8 @@ test('a page is found by what is on it', () => {
 });
 
 test('a vehicle leads to where a speaker is tried in it', () => {
-  const [cars] = finderView(answers({ words: 'tern', vehicles: [VEHICLE] }));
+  const [cars] = finderView(answers({ words: 'tern', vehicles: { found: [VEHICLE], total: 9 } }));
+  expect(cars?.more).toBe(8);
   expect(cars?.found).toEqual([
     { to: '/will-it-fit?vehicle=veh-1', label: 'Corran Tern, 2014 to 2019, Base', what: 'Will this one fit?' },
   ]);
@@ -54,9 +55,9 @@ test('a vehicle leads to where a speaker is tried in it', () => {
 
 test.each([
   ['a speaker is tried', part('speaker', 's 1'), false, ['/will-it-fit?speaker=s%201']],
-  ['a bracket is looked up by who may correct it', part('bracket', 'b'), true, ['/library/part/b']],
+  ['a bracket is looked up by who may correct it', part('bracket', 'b'), true, ['/parts/b']],
   ['and by nobody else', part('bracket', 'b'), false, []],
-  ['a speaker that cannot be read is put right first', part('speaker', 's', 'no depth'), true, ['/library/part/s']],
+  ['a speaker that cannot be read is put right first', part('speaker', 's', 'no depth'), true, ['/parts/s']],
 ])('%s', (_, found, mayCorrect, to) => {
   const groups = finderView(answers({ words: 'wrack', parts: { found: [found], total: 1 }, mayCorrect }));
   expect(groups.flatMap((each) => each.found.map((one) => one.to))).toEqual(to);

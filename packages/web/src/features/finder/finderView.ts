@@ -18,7 +18,7 @@ export type FinderAnswers = {
   readonly open: { readonly jobs: readonly FinderJob[]; readonly total: number } | undefined;
   readonly ended: { readonly jobs: readonly FinderJob[]; readonly total: number } | undefined;
   readonly parts: { readonly found: readonly FoundPart[]; readonly total: number } | undefined;
-  readonly vehicles: readonly FinderVehicle[] | undefined;
+  readonly vehicles: { readonly found: readonly FinderVehicle[]; readonly total: number } | undefined;
   readonly pages: readonly Found[];
   /** Whether they may open a part's record. */
   readonly mayCorrect: boolean;
@@ -37,10 +37,6 @@ export function finderView({ words, open, ended, parts, vehicles, pages, mayCorr
   const found = here.flatMap(({ value }) => pages.find(({ to }) => to === value) ?? []);
   const groups = [group('Pages', found, found.length, found.length)];
   if (words.trim() === '') return groups;
-  const cars = narrowed(
-    (vehicles ?? []).map((vehicle) => ({ value: vehicle.id, label: vehicleLabel(vehicle) })),
-    words,
-  );
   const readable = (parts?.found ?? []).flatMap((part) => toPart(part, mayCorrect));
   return [
     group('Open jobs', (open?.jobs ?? []).map(toJob), open?.total),
@@ -48,7 +44,12 @@ export function finderView({ words, open, ended, parts, vehicles, pages, mayCorr
     group('Parts', readable, readable.length === parts?.found.length ? parts.total : readable.length),
     group(
       'Vehicles of the library',
-      cars.map(({ value, label }) => ({ to: `/will-it-fit?vehicle=${value}`, label, what: 'Will this one fit?' })),
+      (vehicles?.found ?? []).map((vehicle) => ({
+        to: `/will-it-fit?vehicle=${vehicle.id}`,
+        label: vehicleLabel(vehicle),
+        what: 'Will this one fit?',
+      })),
+      vehicles?.total,
     ),
     ...groups,
   ].filter(({ found }) => found.length > 0);
@@ -72,5 +73,5 @@ function toPart({ id, kind, label, unreadable }: FoundPart, mayCorrect: boolean)
   const what = partKindWord(kind);
   if (kind === 'speaker' && unreadable === null)
     return [{ to: `/will-it-fit?speaker=${encodeURIComponent(id)}`, label, what: `${what}: will it fit?` }];
-  return mayCorrect ? [{ to: `/library/part/${encodeURIComponent(id)}`, label, what }] : [];
+  return mayCorrect ? [{ to: `/parts/${encodeURIComponent(id)}`, label, what }] : [];
 }

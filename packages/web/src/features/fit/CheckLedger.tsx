@@ -27,7 +27,7 @@ export function CheckLedger({ judgement, behind, unit, lit, onLight }: CheckLedg
         What decides <span className="font-normal text-muted">margins in {UNIT_WORDS[unit]}</span>
       </h2>
       <ul className="border-t border-ink">
-        {judgement.checks.map((check) => (
+        {judgement.checks.filter(isAsked).map((check) => (
           <li
             key={check.id}
             className={`border-b border-hairline ${lit === check.id || (lit === null && judgement.decidedBy === check.id) ? 'bg-paper' : ''}`}
@@ -42,6 +42,11 @@ export function CheckLedger({ judgement, behind, unit, lit, onLight }: CheckLedg
       </ul>
     </section>
   );
+}
+
+/** That there is an opening goes without saying. */
+function isAsked({ id, verdict }: Check): boolean {
+  return id !== 'place' || verdict !== 'clears';
 }
 
 function Row({ check, label, unit }: { readonly check: Check; readonly label: string; readonly unit: LengthUnit }) {

@@ -1,101 +1,85 @@
 /** The form of a car that comes in; it goes through the outbox, so that a server that is away books it in later, once. */
-import { createJob, newJobSchema } from '@low-quarry/core/contracts/jobs';
-import { vehicleLabel } from '@low-quarry/core/model';
+import { createJob } from '@low-quarry/core/contracts/jobs';
+import { bodyWords } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { useSyncExternalStore } from 'react';
 import { Controller } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { isAway, subscribeToConnection } from '../../api/connection';
-import { useOutbox } from '../../outbox/OutboxProvider';
+import { useSent } from '../../outbox/useSent';
 import { addressOf } from '../../stations/addressOf';
 import { Button } from '../../ui/Button';
-import { ComboField } from '../../ui/ComboField';
 import { FormError } from '../../ui/FormError';
 import { dateOf } from '../../ui/form/dateOf';
 import { FormArea } from '../../ui/form/FormArea';
 import { FormText } from '../../ui/form/FormText';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
 import { useTypedKept } from '../../ui/form/useTypedKept';
-import { newId } from '../../ui/newId';
-import type { FieldProblem } from '../../ui/problemFields';
 import { useKept } from '../../ui/useKept';
-import { BOOK_IN_DRAFT, type BookInTyped, bookInSchema } from './bookInDraft';
-import { vehiclesQuery } from './jobsQueries';
+import { NewVehicleFields } from '../vehicles/NewVehicleFields';
+import { openingsCount } from '../vehicles/openingsCount';
+import { emptyVehicle, type NewVehicleTyped, otherTrim } from '../vehicles/typedVehicle';
+import { VehicleField } from '../vehicles/VehicleField';
+import { recentVehiclesQuery, templatesQuery, useVehicle } from '../vehicles/vehicleQueries';
+import { BOOK_IN_DRAFT, type BookInTyped, bookInSchema, readBookInSchema } from './bookInDraft';
+import { useAlike } from './useAlike';
 
-const EMPTY: BookInTyped = { vehicleId: '', customer: '', registration: '', wants: '', dueOn: null };
-const NOTHING_REFUSED: readonly FieldProblem[] = [];
+const EMPTY: BookInTyped = {
+  vehicleId: '',
+  newVehicle: null,
+  customer: '',
+  registration: '',
+  wants: '',
+  dueOn: null,
+};
 
 export function BookInForm() {
   // Kept on the device, not in the sheet: closing it by a slip, or a dead battery, loses nothing.
   const { state, keep, settle } = useKept<BookInTyped>(BOOK_IN_DRAFT, bookInSchema, () => EMPTY);
-  const vehicles = useQuery(vehiclesQuery);
-  const { outbox, entries } = useOutbox();
   const away = useSyncExternalStore(subscribeToConnection, isAway);
   const navigate = useNavigate();
-  const [sentId, setSentId] = useState<string | null>(null);
-  const sent = entries.find(({ id }) => id === sentId) ?? null;
-  const refusal = sent?.refused ?? null;
-  const form = useCheckedForm(newJobSchema, state, refusal?.errors ?? NOTHING_REFUSED);
-  const { control, handleSubmit, reset } = form;
-  useTypedKept(form, keep);
-
-  const booked = useRef(() => {});
-  booked.current = () => {
+  const { isSending, refusal, problems, send } = useSent((answered) => {
     settle(EMPTY);
     reset(EMPTY);
-  };
-  const isThere = sent !== null;
-  useEffect(() => {
-    if (sentId === null || isThere) return;
-    const answer = createJob.answer.safeParse(outbox.answerTo(sentId));
-    setSentId(null);
-    booked.current();
+    const answer = createJob.answer.safeParse(answered);
     if (answer.success) void navigate(addressOf('bookIn', { jobId: answer.data.jobId }));
-  }, [sentId, isThere, outbox, navigate]);
-
-  const submit = handleSubmit((job) => {
-    if (sent) void outbox.remove(sent.id);
-    const id = newId();
-    const label = `Book in ${job.customer}`;
-    void outbox.add({
-      kind: 'bookIn',
-      id,
-      personId: outbox.personId,
-      at: new Date().toISOString(),
-      label,
-      refused: null,
-      job,
-    });
-    setSentId(id);
   });
+  const form = useCheckedForm(readBookInSchema, state, problems);
+  const { control, handleSubmit, reset, watch } = form;
+  useTypedKept(form, keep);
+  const submit = handleSubmit((job) => send({ kind: 'bookIn', label: `Book in ${job.customer}`, job }));
 
-  const isBooking = sent !== null && refusal === null;
-  const chosen = vehicles.data?.vehicles.find(({ id }) => id === form.watch('vehicleId'));
+  /** As one writes it that the form does, which is kept like what is typed. */
+  const startWith = (newVehicle: NewVehicleTyped | null) => {
+    const next = { ...form.getValues(), vehicleId: '', newVehicle };
+    reset(next);
+    keep(next);
+  };
+  const [vehicleId, newVehicle, registration, dueOn] = watch(['vehicleId', 'newVehicle', 'registration', 'dueOn']);
+  const alike = useAlike(registration);
+  const count = useOpeningsCount(vehicleId, newVehicle);
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
-      <Controller
-        control={control}
-        name="vehicleId"
-        render={({ field, fieldState }) => (
-          <ComboField
-            label="Vehicle and trim"
-            error={fieldState.error?.message}
-            hint={
-              chosen
-                ? `${chosen.audioPackage}. ${chosen.openings.length} openings.`
-                : 'The trim decides wiring and openings.'
-            }
-            value={field.value}
-            placeholder={vehicles.isPending ? 'Loading vehicles …' : 'Choose, or type a word'}
-            options={vehicles.data?.vehicles.map((each) => ({ value: each.id, label: vehicleLabel(each) })) ?? []}
-            onChange={field.onChange}
-          />
-        )}
-      />
+      {newVehicle === null ? (
+        <KnownVehicle form={form} onNew={startWith} />
+      ) : (
+        <fieldset className="flex flex-col gap-3 border-b border-ink pb-3">
+          <legend className="sr-only">New vehicle</legend>
+          <NewVehicleFields form={form} at="newVehicle" />
+          <Button onClick={() => startWith(null)}>Take one of the library instead</Button>
+        </fieldset>
+      )}
       <FormText control={control} name="customer" label="Whose car" autoComplete="off" />
       <div className="grid grid-cols-2 gap-3">
-        <FormText control={control} name="registration" label="Registration" autoComplete="off" />
-        <FormText control={control} name="dueOn" label="Due on" type="date" read={dateOf} />
+        <FormText control={control} name="registration" label="Registration" hint={alike} autoComplete="off" />
+        <FormText
+          control={control}
+          name="dueOn"
+          label="Due on"
+          type="date"
+          read={dateOf}
+          hint={isPast(dueOn) ? 'This day is over.' : undefined}
+        />
       </div>
       <FormArea
         control={control}
@@ -105,14 +89,65 @@ export function BookInForm() {
         hint="Clearer, louder, more bass, keep the radio, no cutting, the budget."
       />
       <FormError>{refusal && refusal.errors.length === 0 ? `Not booked in: ${refusal.message}` : null}</FormError>
-      {isBooking && away && (
+      {isSending && away && (
         <p role="status" className="font-semibold text-measure">
           The server does not answer. The car is booked in as soon as it is back, once; you can close this.
         </p>
       )}
-      <Button kind="main" type="submit" disabled={isBooking}>
-        {isBooking ? 'Booking in …' : chosen ? `Book in with ${chosen.openings.length} openings` : 'Book in'}
+      <Button kind="main" type="submit" disabled={isSending}>
+        {isSending ? 'Booking in …' : count === null ? 'Book in' : `Book in with ${count} openings`}
       </Button>
     </form>
   );
+}
+
+type BookInFormState = ReturnType<typeof useCheckedForm<BookInTyped, ReturnType<typeof readBookInSchema.parse>>>;
+
+function KnownVehicle({
+  form: { control, watch },
+  onNew,
+}: {
+  readonly form: BookInFormState;
+  readonly onNew: (vehicle: NewVehicleTyped) => void;
+}) {
+  const chosen = useVehicle(watch('vehicleId'));
+  const recent = useQuery(recentVehiclesQuery);
+  const steeringSide = recent.data?.found[0]?.steeringSide ?? 'left';
+  return (
+    <>
+      <Controller
+        control={control}
+        name="vehicleId"
+        render={({ field, fieldState }) => (
+          <VehicleField
+            error={fieldState.error?.message}
+            hint={
+              chosen
+                ? `${bodyWords(chosen)}. ${chosen.audioPackage || 'Audio package not known'}. ${chosen.openings} openings.`
+                : 'The trim decides wiring and openings.'
+            }
+            value={field.value}
+            onChange={field.onChange}
+            onNew={(typed) => onNew(emptyVehicle(typed, steeringSide))}
+          />
+        )}
+      />
+      <span className="flex flex-wrap gap-2">
+        <Button onClick={() => onNew(emptyVehicle('', steeringSide))}>It is not in the library</Button>
+        {chosen && <Button onClick={() => onNew(otherTrim(chosen))}>Another trim of this one</Button>}
+      </span>
+    </>
+  );
+}
+
+/** How many openings the job begins with; null where nothing is chosen yet. */
+function useOpeningsCount(vehicleId: string, newVehicle: NewVehicleTyped | null): number | null {
+  const templates = useQuery({ ...templatesQuery, enabled: newVehicle?.from.kind === 'template' });
+  const source = useVehicle(newVehicle?.from.kind === 'variant' ? newVehicle.from.vehicleId : vehicleId);
+  if (newVehicle) return openingsCount(newVehicle, templates.data?.templates ?? [], source);
+  return source?.openings ?? null;
+}
+
+function isPast(day: string | null): boolean {
+  return day !== null && day < new Date().toLocaleDateString('sv');
 }

@@ -54,7 +54,7 @@ function FactsForm({ job, onDone }: JobFormProps) {
     reset(draft.form);
   };
   const { panel, send } = useConflict<JobFacts>({
-    fields: JOB_FIELDS,
+    fieldsOf: () => JOB_FIELDS,
     read: (current) => {
       const read = jobSchema.safeParse(current);
       return read.success ? { version: read.data.version, record: jobFactsOf(read.data) } : null;

@@ -1,15 +1,16 @@
 /** One car: what is known of each opening, and what comes next. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { jobTitle, placeLabel } from '@low-quarry/core/model';
+import { bodyWords, jobTitle, placeLabel, yearsWords } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { useMay } from '../../api/me';
 import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
-import { FIXING_WORDS } from '../../text/words';
+import { FIXING_WORDS, presenceWords } from '../../text/words';
 import { LinkButton } from '../../ui/Button';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
+import { AddOpening } from './AddOpening';
 import { CarPlan } from './CarPlan';
 import { ChangeJob } from './ChangeJob';
 import { dueWords, endedWords } from './dueWords';
@@ -45,6 +46,7 @@ export function JobScreen() {
 
 function Filled({ job, openings }: { readonly job: Job; readonly openings: readonly OpeningWithState[] }) {
   const { vehicle } = job;
+  const mayAdd = useMay('openings');
   return (
     <div className="grid gap-6 lg:grid-cols-[minmax(300px,2fr)_5fr]">
       <div className="order-2 lg:order-1">
@@ -58,20 +60,30 @@ function Filled({ job, openings }: { readonly job: Job; readonly openings: reado
           />
           <Fact
             name="Vehicle"
-            value={`${vehicle.years}, ${vehicle.doors} doors, steering on the ${vehicle.steeringSide}`}
+            value={`${yearsWords(vehicle.years)}, ${bodyWords(vehicle).toLowerCase()}, steering on the ${vehicle.steeringSide}`}
           />
-          <Fact name="Trim" value={vehicle.trim} />
-          <Fact name="Audio package" value={vehicle.audioPackage} />
+          <Fact name="Trim" value={vehicle.trim || 'Not known: it decides wiring and openings.'} />
+          <Fact
+            name="Audio package"
+            value={vehicle.audioPackage || 'Not known: an amplifier decides load and bands.'}
+          />
           <Fact name="Wanted" value={job.wants || 'Nothing written down.'} />
         </dl>
         {openings.length === 0 ? (
-          <Empty>The library knows no opening of this vehicle, so there is nothing to measure.</Empty>
+          <Empty>
+            No place of this car is noted yet. Add the first one: everything else follows from its openings.
+          </Empty>
         ) : (
           <ol className="border-t border-ink">
             {openings.map((opening, index) => (
               <OpeningRow key={opening.id} opening={opening} number={index + 1} jobId={job.id} />
             ))}
           </ol>
+        )}
+        {mayAdd && (
+          <span>
+            <AddOpening jobId={job.id} openings={openings} />
+          </span>
         )}
       </div>
     </div>
@@ -96,9 +108,7 @@ function OpeningRow({
       </span>
       <div>
         <p className="font-semibold">{placeLabel(record)}</p>
-        <p className="text-[13px] leading-4 text-muted">
-          {record.nominalSize}, {FIXING_WORDS[record.fixing].toLowerCase()}
-        </p>
+        <p className="text-[13px] leading-4 text-muted">{foundWords(record)}</p>
       </div>
       <div className="col-start-3 sm:col-start-auto">
         <OpeningStateLine state={state} record={record} />
@@ -121,6 +131,16 @@ function OpeningRow({
       </div>
     </li>
   );
+}
+
+/** "6.5 in, rivets"; of what is no speaker or only taken as usual, that. */
+function foundWords(record: OpeningWithState['record']): string {
+  const { nominalSize, fixing, presence, assumed } = record;
+  if (presence === 'blank' || presence === 'notThere') return presenceWords(record);
+  const size = nominalSize || 'size not known';
+  if (assumed.includes('fixing')) return `${size}, usual for the body, not looked at`;
+  const found = `${size}, ${FIXING_WORDS[fixing].toLowerCase()}`;
+  return presence === 'empty' ? `${found}. ${presenceWords(record)}` : found;
 }
 
 function Fact({ name, value }: { readonly name: string; readonly value: string }) {

@@ -40,7 +40,7 @@ export function JobsScreen() {
   return (
     <Shell
       title="Jobs"
-      crumbs={[{ to: '/', label: shop.data?.name ?? 'Jobs' }]}
+      crumbs={[]}
       aside={
         <span className="flex flex-wrap gap-2">
           <LinkButton to="/will-it-fit">Will this one fit?</LinkButton>

@@ -4,7 +4,14 @@ import { createTestDevice, createTestTabs, installLocalStorage } from '../../dev
 import { BOOK_IN_DRAFT, forgetBookedIn } from './bookInDraft';
 
 const KEY = `${draftPrefix('okke')}${BOOK_IN_DRAFT}`;
-const TYPED = { vehicleId: 'veh-1', customer: ' Lighthouse ', registration: 'LH 1', wants: '', dueOn: null };
+const TYPED = {
+  vehicleId: 'veh-1',
+  newVehicle: null,
+  customer: ' Lighthouse ',
+  registration: 'LH 1',
+  wants: '',
+  dueOn: null,
+};
 const BOOKED = { ...TYPED, customer: 'Lighthouse' };
 
 const device = createTestDevice();

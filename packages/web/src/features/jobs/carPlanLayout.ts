@@ -53,6 +53,72 @@ const SHAPES: Readonly<Record<Body, Shape>> = {
     nose: 12,
     tail: 6,
   },
+  saloon: {
+    half: 21,
+    front: 4,
+    rear: 104,
+    screen: 33,
+    rearWindow: 84,
+    seatRows: [48, 67],
+    doorGaps: [37, 57, 76],
+    nose: 12,
+    tail: 12,
+  },
+  suv: {
+    half: 23,
+    front: 5,
+    rear: 103,
+    screen: 30,
+    rearWindow: 95,
+    seatRows: [45, 64],
+    doorGaps: [34, 55, 75],
+    nose: 9,
+    tail: 5,
+  },
+  smallVan: {
+    half: 22,
+    front: 6,
+    rear: 102,
+    screen: 27,
+    rearWindow: 98,
+    seatRows: [42],
+    doorGaps: [31, 55, 80],
+    nose: 10,
+    tail: 4,
+  },
+  largeVan: {
+    half: 24,
+    front: 4,
+    rear: 105,
+    screen: 15,
+    rearWindow: 101,
+    seatRows: [27],
+    doorGaps: [19, 40, 62],
+    nose: 8,
+    tail: 3,
+  },
+  lorry: {
+    half: 28,
+    front: 12,
+    rear: 80,
+    screen: 20,
+    rearWindow: 74,
+    seatRows: [36],
+    doorGaps: [26, 54],
+    nose: 4,
+    tail: 3,
+  },
+  roadster: {
+    half: 20,
+    front: 8,
+    rear: 98,
+    screen: 42,
+    rearWindow: 72,
+    seatRows: [56],
+    doorGaps: [46, 70],
+    nose: 16,
+    tail: 14,
+  },
   minibus: {
     half: 23,
     front: 4,
@@ -110,15 +176,19 @@ export function planSides(body: Body): { readonly left: number; readonly right: 
 
 /** Where an opening is marked. */
 export function planPoint(body: Body, place: Place, side: Side): PlanPoint {
-  const { half, screen, rearWindow, doorGaps, rear } = SHAPES[body];
+  const { half, screen, rearWindow, doorGaps, rear, seatRows } = SHAPES[body];
   const [frontGap = screen, middleGap = screen + 20, rearGap = rearWindow] = doorGaps;
   const toSide = (distance: number) =>
     side === 'centre' ? MIDDLE : side === 'left' ? MIDDLE - distance : MIDDLE + distance;
   switch (place) {
     case 'frontDoorLow':
       return { x: toSide(half - 1), y: frontGap + 8 };
+    case 'frontDoorHigh':
+      return { x: toSide(half - 1), y: frontGap + 14 };
     case 'rearDoor':
       return { x: toSide(half - 1), y: middleGap + 8 };
+    case 'rearDoorHigh':
+      return { x: toSide(half - 1), y: middleGap + 14 };
     case 'dashCorner':
       return { x: toSide(half - 8), y: screen + 6 };
     case 'dashCentre':
@@ -130,9 +200,15 @@ export function planPoint(body: Body, place: Place, side: Side): PlanPoint {
     case 'aPillar':
       return { x: toSide(half - 4), y: screen + 10 };
     case 'sidePanel':
-      return { x: toSide(half - 2), y: body === 'coupe' ? rearGap - 6 + 14 : rearGap + 22 };
+      return { x: toSide(half - 2), y: body === 'coupe' ? rearGap + 8 : Math.min(rearGap + 22, rear - 12) };
     case 'rearDeck':
       return { x: toSide(half - 10), y: Math.min(rearWindow - 2, rear - 8) };
+    case 'rearWall':
+      return { x: toSide(half - 8), y: rearWindow - 4 };
+    case 'underSeat':
+      return { x: toSide(half - 12), y: (seatRows[0] ?? middleGap) + 5 };
+    case 'other':
+      return { x: toSide(half - 12), y: rear - 20 };
     case 'overhead':
       return { x: toSide(half - 12), y: middleGap + 20 };
   }

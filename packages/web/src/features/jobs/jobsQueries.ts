@@ -1,7 +1,6 @@
 /** Queries and changes of jobs. */
 
 import { deleteJob, endJob, getJob, listJobs, putJob, reopenJob } from '@low-quarry/core/contracts/jobs';
-import { listVehicles } from '@low-quarry/core/contracts/library';
 import type { JobEnd } from '@low-quarry/core/model';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
@@ -22,12 +21,6 @@ export function jobQuery(jobId: string) {
     queryFn: ({ signal }) => call(getJob, { params: { jobId }, signal }),
   });
 }
-
-export const vehiclesQuery = queryOptions({
-  queryKey: ['vehicles'],
-  queryFn: ({ signal }) => call(listVehicles, { params: {}, signal }),
-  staleTime: 60_000,
-});
 
 export function usePutJob(jobId: string) {
   const queries = useQueryClient();

@@ -32,6 +32,8 @@ export function openingStateView(
       return { verdict: 'hold', headline: 'Cannot be read', detail: state.sentence };
     case 'hold':
       return { verdict: 'hold', headline: 'Hold', detail: state.sentence };
+    case 'noOpening':
+      return { verdict: null, headline: 'No opening', detail: state.sentence };
     case 'toMeasure':
       return {
         verdict: 'measure',

@@ -12,7 +12,7 @@ import { ProblemList } from '../../ui/ProblemList';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { useConflict } from '../../ui/useConflict';
 import { useKept } from '../../ui/useKept';
-import { type LibraryKind, useCorrect } from './libraryQueries';
+import { useCorrectPart } from './libraryQueries';
 
 const recordSchema = z.record(z.string(), z.unknown());
 type Rec = z.infer<typeof recordSchema>;
@@ -31,7 +31,6 @@ const typedSchema = z.object({
 const NO_FIELDS: never[] = [];
 
 type CorrectFormProps = {
-  readonly kind: LibraryKind;
   readonly id: string;
   readonly version: number;
   readonly record: Readonly<Record<string, unknown>>;
@@ -41,7 +40,7 @@ function toDraft(version: number, record: Rec): Draft {
   return { version, base: record, text: JSON.stringify(record, null, 2) };
 }
 
-export function CorrectForm({ kind, id, version, record }: CorrectFormProps) {
+export function CorrectForm({ id, version, record }: CorrectFormProps) {
   const { state, keep, settle, broughtBack } = useKept(`library.${id}`, draftSchema, () => toDraft(version, record));
   const form = useCheckedForm(typedSchema, { text: state.text }, NO_FIELDS);
   const { control, handleSubmit, reset } = form;
@@ -50,9 +49,9 @@ export function CorrectForm({ kind, id, version, record }: CorrectFormProps) {
     settle(draft);
     reset({ text: draft.text });
   };
-  const correct = useCorrect(kind, id);
+  const correct = useCorrectPart(id);
   const { conflict, panel, send, drop } = useConflict<Rec>({
-    fields: keysOf(state.base, readRecord(state.text) ?? {}),
+    fieldsOf: keysOf,
     read: (current) => versionedSchema.safeParse(current).data ?? null,
     save: (on, next, onError) =>
       correct.mutate(

@@ -1,11 +1,11 @@
-/** What is right of this part or vehicle? The record as the open formats describe it. */
+/** What is right of this part? The record as the open formats describe it. */
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { LinkButton } from '../../ui/Button';
 import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
-import { type LibraryKind, libraryQuery } from './libraryQueries';
+import { partQuery } from './libraryQueries';
 
 const CorrectForm = late(
   () => import('./CorrectForm').then((code) => code.CorrectForm),
@@ -14,21 +14,20 @@ const CorrectForm = late(
 void CorrectForm.load();
 
 export function CorrectScreen() {
-  const { kind = '', id = '' } = useParams();
-  const known: LibraryKind = kind === 'vehicle' ? 'vehicle' : 'part';
-  const record = useQuery(libraryQuery(known, id));
+  const { id = '' } = useParams();
+  const record = useQuery(partQuery(id));
   return (
     <Shell
       title={`Correct ${id}`}
       crumbs={[
         { to: '/', label: 'Jobs' },
-        { to: '/library', label: 'Library' },
-        { to: `/library/${known}/${id}`, label: id },
+        { to: '/parts', label: 'Parts' },
+        { to: `/parts/${id}`, label: id },
       ]}
-      aside={<LinkButton to={`/history?kind=${known}&record=${id}`}>History</LinkButton>}
+      aside={<LinkButton to={`/history?kind=part&record=${id}`}>History</LinkButton>}
     >
       <Answered query={record} what="the record">
-        {(answer) => <CorrectForm kind={known} id={id} version={answer.version} record={answer.record} />}
+        {(answer) => <CorrectForm id={id} version={answer.version} record={answer.record} />}
       </Answered>
     </Shell>
   );

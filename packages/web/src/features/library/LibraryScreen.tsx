@@ -1,7 +1,6 @@
-/** Which part or vehicle of the library is wrong, and what is right? */
+/** Which part of the library is wrong, and what is right? */
 import { partKindWord } from '@low-quarry/core/catalogue';
 import { FOUND_A_PAGE, type Unreadable } from '@low-quarry/core/contracts/library';
-import { vehicleLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
@@ -12,16 +11,11 @@ import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
 import { useAsked } from '../../ui/useRested';
-import { vehiclesQuery } from '../jobs/jobsQueries';
 import { ImportParts } from './ImportParts';
-import { foundPartsQuery, type LibraryKind } from './libraryQueries';
-
-/** More than can be read at once; then words narrow it down. */
-const MOST_SHOWN = 100;
+import { foundPartsQuery } from './libraryQueries';
 
 export function LibraryScreen() {
   const mayChange = useMay('library');
-  const vehicles = useQuery(vehiclesQuery);
   const catalogue = useQuery(catalogueQuery);
   const [search, changeAddress] = useAddress();
   const find = search.get('find') ?? '';
@@ -29,16 +23,16 @@ export function LibraryScreen() {
   const parts = useQuery(foundPartsQuery(useAsked(find), page));
   return (
     <Shell
-      title="Library"
+      title="Parts"
       crumbs={[
         { to: '/', label: 'Jobs' },
-        { to: '/library', label: 'Library' },
+        { to: '/parts', label: 'Parts' },
       ]}
       aside={mayChange && <ImportParts />}
     >
       <p className="max-w-2xl">
-        Parts and vehicles as their makers describe them. A correction is judged by at once; what is chosen stays chosen
-        and says what changed. Jobs keep the openings they began with.
+        Parts as their makers describe them. A correction is judged by at once; what is chosen stays chosen and says
+        what changed.
       </p>
       <div className="max-w-md">
         <TextField
@@ -48,15 +42,6 @@ export function LibraryScreen() {
           onType={(text) => changeAddress((before) => withParams(before, { page: null, find: text || null }))}
         />
       </div>
-      <Answered query={vehicles} what="the vehicles">
-        {({ vehicles: all, unreadable }) => (
-          <Vehicles
-            unreadable={unreadable}
-            find={find}
-            rows={all.map((each) => ({ id: each.id, name: vehicleLabel(each) }))}
-          />
-        )}
-      </Answered>
       <Answered query={parts} what="the parts">
         {({ found, total }) => (
           <section aria-label="Parts" className="flex flex-col gap-1">
@@ -64,9 +49,8 @@ export function LibraryScreen() {
               Parts, {total.toLocaleString('en')}
               {catalogue.data && ` of ${catalogue.data.listed.size.toLocaleString('en')}`}
             </h2>
-            <Unreadables title="Parts" kind="part" unreadable={catalogue.data?.unreadable ?? []} />
+            <Unreadables unreadable={catalogue.data?.unreadable ?? []} />
             <Rows
-              kind="part"
               rows={found.map(({ id, kind, label }) => ({ id, name: label, what: partKindWord(kind) }))}
               find={find}
             />
@@ -86,49 +70,16 @@ export function LibraryScreen() {
 
 type Row = { readonly id: string; readonly name: string; readonly what?: string };
 
-function Vehicles({
-  find,
-  rows,
-  unreadable,
-}: {
-  readonly find: string;
-  readonly rows: readonly Row[];
-  readonly unreadable: readonly Unreadable[];
-}) {
-  const words = find.toLowerCase().split(/\s+/);
-  const found = rows.filter(({ id, name }) => words.every((word) => `${id} ${name}`.toLowerCase().includes(word)));
-  return (
-    <section aria-label="Vehicles" className="flex flex-col gap-1">
-      <h2>
-        Vehicles, {found.length} of {rows.length}
-      </h2>
-      <Unreadables title="Vehicles" kind="vehicle" unreadable={unreadable} />
-      <Rows kind="vehicle" rows={found.slice(0, MOST_SHOWN)} find={find} />
-      {found.length > MOST_SHOWN && (
-        <p className="text-muted">The first {MOST_SHOWN} are shown; a word more narrows it down.</p>
-      )}
-    </section>
-  );
-}
-
-function Unreadables({
-  title,
-  kind,
-  unreadable,
-}: {
-  readonly title: string;
-  readonly kind: LibraryKind;
-  readonly unreadable: readonly Unreadable[];
-}) {
+function Unreadables({ unreadable }: { readonly unreadable: readonly Unreadable[] }) {
   if (unreadable.length === 0) return null;
   return (
-    <ul aria-label={`${title} that cannot be read`} className="border-l-4 border-hits bg-paper px-3 py-2">
+    <ul aria-label="Parts that cannot be read" className="border-l-4 border-hits bg-paper px-3 py-2">
       {unreadable.map(({ id, why }) => (
         <li key={id} className="flex flex-wrap items-center gap-x-4">
           <span className="font-semibold text-hits">
             {id} cannot be read ({why}): nothing that names it is judged.
           </span>
-          <Link to={`/history?kind=${kind}&record=${id}`} className="flex min-h-12 items-center text-action underline">
+          <Link to={`/history?kind=part&record=${id}`} className="flex min-h-12 items-center text-action underline">
             Bring an earlier state back
           </Link>
         </li>
@@ -137,22 +88,14 @@ function Unreadables({
   );
 }
 
-function Rows({
-  kind,
-  rows,
-  find,
-}: {
-  readonly kind: LibraryKind;
-  readonly rows: readonly Row[];
-  readonly find: string;
-}) {
+function Rows({ rows, find }: { readonly rows: readonly Row[]; readonly find: string }) {
   if (rows.length === 0)
     return <Empty>{find === '' ? 'The library has none yet.' : `None has “${find}” in it.`}</Empty>;
   return (
     <ul className="grid gap-x-6 border-t border-ink sm:grid-cols-2">
       {rows.map(({ id, name, what }) => (
         <li key={id} className="border-b border-hairline">
-          <Link to={`/library/${kind}/${id}`} className="flex min-h-12 flex-col justify-center text-action">
+          <Link to={`/parts/${id}`} className="flex min-h-12 flex-col justify-center text-action">
             {name}
             <span className="text-[13px] leading-4 text-muted">{what ? `${what}, ${id}` : id}</span>
           </Link>

@@ -1,9 +1,8 @@
-/** A part or a vehicle with its version, and correcting it. */
-import { findParts, getPart, getVehicle, importParts, putPart, putVehicle } from '@low-quarry/core/contracts/library';
+/** Parts of the library: found, one with its version, corrected, brought in. */
+import { findParts, getPart, importParts, putPart } from '@low-quarry/core/contracts/library';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
 
-export type LibraryKind = 'part' | 'vehicle';
 type Versioned = { readonly version: number; readonly record: Readonly<Record<string, unknown>> };
 
 export function foundPartsQuery(find: string, page: number) {
@@ -26,28 +25,22 @@ export function useImportParts() {
   });
 }
 
-export function libraryQuery(kind: LibraryKind, id: string) {
+export function partQuery(id: string) {
   return queryOptions({
-    queryKey: ['library', kind, id],
-    queryFn: ({ signal }): Promise<Versioned> =>
-      kind === 'part'
-        ? call(getPart, { params: { partId: id }, signal })
-        : call(getVehicle, { params: { vehicleId: id }, signal }),
+    queryKey: ['library', 'part', id],
+    queryFn: ({ signal }): Promise<Versioned> => call(getPart, { params: { partId: id }, signal }),
     staleTime: 0,
   });
 }
 
-export function useCorrect(kind: LibraryKind, id: string) {
+export function useCorrectPart(id: string) {
   const queries = useQueryClient();
   return useMutation({
     // The server reads the record by its schema and names what is wrong by its path.
-    mutationFn: (body: Versioned): Promise<Versioned> =>
-      kind === 'part'
-        ? call(putPart, { params: { partId: id }, body: body as never })
-        : call(putVehicle, { params: { vehicleId: id }, body: body as never }),
+    mutationFn: (body: Versioned): Promise<Versioned> => call(putPart, { params: { partId: id }, body: body as never }),
     retry: false,
     onSuccess: async (answer) => {
-      queries.setQueryData(libraryQuery(kind, id).queryKey, answer);
+      queries.setQueryData(partQuery(id).queryKey, answer);
       await queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
     },
   });

@@ -63,7 +63,7 @@ function readJson(text: string): unknown {
 }
 
 /** Whether an answer may be another one after a change. */
-function concerns([name, id]: readonly unknown[], { kind, recordId }: LiveChange): boolean {
+function concerns([name, id]: readonly unknown[], { kind, recordId, isGone }: LiveChange): boolean {
   switch (name) {
     case 'history':
     case 'undo':
@@ -76,11 +76,12 @@ function concerns([name, id]: readonly unknown[], { kind, recordId }: LiveChange
     case 'parts':
       return kind === 'part' || kind === 'partsImport';
     case 'vehicles':
-      return kind === 'vehicle';
+    case 'foundVehicles':
+      return kind === 'vehicle' || kind === 'job';
     case 'library':
-      return kind === 'part' || kind === 'vehicle' || kind === 'partsImport';
+      return kind === 'part' || kind === 'partsImport';
     case 'openings':
-      return kind === 'settings' || kind === 'job' || id === recordId;
+      return kind === 'settings' || kind === 'job' || (id === recordId && !isGone);
     case 'jobs':
     case 'orders':
       return kind !== 'person';

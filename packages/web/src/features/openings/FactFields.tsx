@@ -2,8 +2,16 @@
 
 import type { ConnectorRecord } from '@low-quarry/core/catalogue';
 import { FIXINGS } from '@low-quarry/core/fit';
-import { AIRBAGS, BEHIND, mayHoldAirbag, type OpeningRecord, SECOND_PLUGS } from '@low-quarry/core/model';
-import { AIRBAG_WORDS, BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';
+import {
+  AIRBAGS,
+  BEHIND,
+  firstScrewDeg,
+  mayHoldAirbag,
+  type OpeningRecord,
+  SECOND_PLUGS,
+} from '@low-quarry/core/model';
+import { AIRBAG_WORDS, ASSUMED_WORDS, BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';
+import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { ComboField } from '../../ui/ComboField';
 import { Field, INPUT } from '../../ui/Field';
@@ -21,6 +29,7 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
   const { bolts } = facts;
   return (
     <div className="grid gap-3 sm:grid-cols-2">
+      <AssumedNote facts={facts} onChange={onChange} />
       <Choice
         label="Shape of the hole"
         value={facts.holeKind}
@@ -115,7 +124,30 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
   );
 }
 
-/** The first hole stands at 12 o'clock for an odd number, between the axes for four and more: what most doors have. */
+/** What is only taken as usual counts as seen when somebody says so, or says what it is. */
+function AssumedNote({
+  facts: { assumed },
+  onChange,
+}: Pick<FactFieldsProps, 'onChange'> & { readonly facts: OpeningFacts }) {
+  if (assumed.length === 0) return null;
+  return (
+    <div className="flex flex-col gap-2 border-l-4 border-measure bg-paper px-3 py-2 sm:col-span-2">
+      <p>
+        <strong>Taken as is usual for such a body, and nobody has looked:</strong>{' '}
+        {assumed.map((each) => ASSUMED_WORDS[each].toLowerCase()).join(', ')}. Set what differs, then say that it was
+        looked at.
+      </p>
+      <span className="flex flex-wrap gap-2">
+        {assumed.map((each) => (
+          <Button key={each} onClick={() => onChange({ assumed: assumed.filter((other) => other !== each) })}>
+            Looked: {ASSUMED_WORDS[each].toLowerCase()}
+          </Button>
+        ))}
+      </span>
+    </div>
+  );
+}
+
 function toBolts(value: string, before: OpeningRecord['bolts']): OpeningRecord['bolts'] {
   const { screwDiameterMm } = before;
   if (value === 'rectangle') return { kind: 'rectangle', screwDiameterMm };
@@ -124,7 +156,7 @@ function toBolts(value: string, before: OpeningRecord['bolts']): OpeningRecord['
   return {
     kind: 'circle',
     count,
-    firstAngleDeg: count === 2 ? 0 : count % 2 === 1 ? 90 : 180 / count,
+    firstAngleDeg: firstScrewDeg(count),
     screwDiameterMm,
   };
 }

@@ -40,7 +40,7 @@ const fieldSchema = z.object({
 });
 export type FieldDraft = z.infer<typeof fieldSchema>;
 
-const draftSchema = z.object({
+export const openingDraftSchema = z.object({
   /** The version of the opening that this was typed on. */
   version: z.number(),
   /** The record of that version: what a change is told from. */
@@ -50,7 +50,7 @@ const draftSchema = z.object({
   /** By field: what was typed for a number and could not be read. */
   unread: z.record(z.string(), z.string()).default({}),
 });
-export type OpeningDraft = z.infer<typeof draftSchema>;
+export type OpeningDraft = z.infer<typeof openingDraftSchema>;
 export type OpeningFacts = OpeningDraft['facts'];
 
 export function toDraft(record: OpeningRecord, version: number): OpeningDraft {
@@ -64,7 +64,7 @@ export function toDraft(record: OpeningRecord, version: number): OpeningDraft {
 /** A draft kept on the device, or null when it is not readable (an older program wrote it). */
 export function readDraft(text: string): OpeningDraft | null {
   try {
-    const parsed = draftSchema.safeParse(JSON.parse(text));
+    const parsed = openingDraftSchema.safeParse(JSON.parse(text));
     return parsed.success ? parsed.data : null;
   } catch {
     return null;
@@ -87,7 +87,26 @@ export function typeInto(draft: OpeningDraft, key: OpeningDimensionKey, text: st
     from: isReadFromFace(key) && !before.touched ? usualFace(draft.facts.faces) : before.from,
     touched: true,
   };
-  return { ...draft, fields: { ...draft.fields, [key]: field } };
+  const facts = read.ok ? seenBy(draft.facts, key) : draft.facts;
+  return { ...draft, facts, fields: { ...draft.fields, [key]: field } };
+}
+
+/** Who measures a length has what it is of before their eyes. */
+function seenBy(facts: OpeningFacts, key: OpeningDimensionKey): OpeningFacts {
+  const seen = HOLE_KEYS.some((each) => each === key)
+    ? 'holeKind'
+    : BOLT_KEYS.some((each) => each === key)
+      ? 'bolts'
+      : key === 'depthBehind'
+        ? 'behind'
+        : null;
+  return seen === null ? facts : { ...facts, assumed: facts.assumed.filter((each) => each !== seen) };
+}
+
+/** The facts after one of them was set: what somebody sets is not taken as usual any more. */
+export function withFacts(facts: OpeningFacts, change: Partial<OpeningFacts>): OpeningFacts {
+  const assumed = (change.assumed ?? facts.assumed).filter((each) => !(each in change));
+  return { ...facts, ...change, assumed };
 }
 
 export function setFace(draft: OpeningDraft, key: OpeningDimensionKey, from: Face): OpeningDraft {
@@ -126,6 +145,8 @@ export function carryOver(draft: OpeningDraft, other: OpeningRecord): OpeningDra
     ...(facts.bore ? { bore: facts.bore } : {}),
     ...(facts.proud.length > 0 || facts.proudLooked ? { proud: facts.proud } : {}),
     ...(facts.front.length > 0 ? { front: facts.front } : {}),
+    // What was looked at on the other side of this car is more than what is usual for its body.
+    assumed: facts.assumed.filter((each) => there.assumed.includes(each)),
   };
   return { ...draft, fields, facts: { ...facts, ...carriedFacts(there), ...here } };
 }

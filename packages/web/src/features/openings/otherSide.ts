@@ -7,7 +7,9 @@ export function otherSide<One extends Pick<Opening, 'id' | 'record'>>(
 ): One | null {
   if (record.side === 'centre') return null;
   return (
-    openings.find((each) => each.id !== id && each.record.place === record.place && each.record.side !== 'centre') ??
-    null
+    openings.find(
+      ({ id: each, record: { place, side, name } }) =>
+        each !== id && place === record.place && name === record.name && side !== 'centre' && side !== record.side,
+    ) ?? null
   );
 }

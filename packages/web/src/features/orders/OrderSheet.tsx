@@ -2,7 +2,7 @@
 import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
 import { effortWords, workWords } from '@low-quarry/core/fit';
 import type { ShopSettings } from '@low-quarry/core/model';
-import { vehicleName } from '@low-quarry/core/model';
+import { vehicleName, yearsWords } from '@low-quarry/core/model';
 import { gravestOf } from '@low-quarry/core/order';
 import { SETTING_FIELDS } from '@low-quarry/core/records';
 import { printMoney } from '../../text/money';
@@ -24,7 +24,7 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
             {vehicleName(job.vehicle)}, {job.registration}
           </p>
           <p>
-            {job.customer}. {job.vehicle.years}, {job.vehicle.trim}
+            {job.customer}. {yearsWords(job.vehicle.years)}, {job.vehicle.trim || 'trim not known'}
           </p>
         </div>
         <div className="text-right">

@@ -40,7 +40,7 @@ function PersonForm({ person, onDone }: PersonFormProps) {
     fieldProblems(put.error),
   );
   const { panel, send } = useConflict<PersonState>({
-    fields: PERSON_FIELDS,
+    fieldsOf: () => PERSON_FIELDS,
     read: (current) => {
       const read = personSchema.safeParse(current);
       return read.success ? { version: read.data.version, record: toState(read.data) } : null;

@@ -168,7 +168,10 @@ async function takeOver(queries: QueryClient, personId: string, entry: Entry, an
     // The screen may have been left before the answer came; what was typed on since stays a draft.
     const key = draftKey(personId, entry.openingId);
     await forgetDraft(deviceStore, key, entry.draft);
-  } else void queries.invalidateQueries({ queryKey: ['openings'] });
+  } else {
+    const gone = entry.kind === 'removeOpening' ? entry.openingId : null;
+    void queries.invalidateQueries({ predicate: ({ queryKey: [name, id] }) => name === 'openings' && id !== gone });
+  }
   // The sheet may have been closed before the answer came.
   if (entry.kind === 'bookIn') await forgetBookedIn(deviceStore, personId, entry.job);
 }

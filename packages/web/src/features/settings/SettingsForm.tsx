@@ -50,7 +50,7 @@ export function SettingsForm({ version, stored, unreadable }: SettingsFormProps)
     reset(next.typed);
   };
   const { conflict, panel, send, drop } = useConflict<ShopSettings>({
-    fields: SETTING_FIELDS,
+    fieldsOf: () => SETTING_FIELDS,
     read: (current) => {
       const read = getSettings.answer.safeParse(current);
       return read.success ? { version: read.data.version, record: read.data.settings } : null;

@@ -17,6 +17,8 @@ const WHAT = {
   keepChoices: 'Chosen:',
   removeChoice: 'Choice taken back:',
   bookIn: '',
+  addOpening: 'One more place:',
+  removeOpening: 'Taken off the car:',
 } as const;
 
 export function WaitingScreen() {

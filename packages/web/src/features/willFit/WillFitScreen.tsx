@@ -2,7 +2,7 @@
 
 import type { ListedSpeaker } from '@low-quarry/core/catalogue';
 import { partName, TERMINALS } from '@low-quarry/core/catalogue';
-import { placeLabel, type ShopSettings, type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
+import { placeLabel, type ShopSettings, type VehicleRecord } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { shopSettingsQuery } from '../../api/sharedQueries';
@@ -14,9 +14,10 @@ import { Field, INPUT } from '../../ui/Field';
 import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
-import { Answered, Loading } from '../../ui/states';
+import { Answered, Empty, Loading } from '../../ui/states';
 import { useKept } from '../../ui/useKept';
-import { vehiclesQuery } from '../jobs/jobsQueries';
+import { VehicleField } from '../vehicles/VehicleField';
+import { recentVehiclesQuery, vehicleQuery } from '../vehicles/vehicleQueries';
 import {
   EMPTY_HAND,
   HAND_ID,
@@ -37,7 +38,11 @@ const FitAnswer = late(
 void FitAnswer.load();
 
 export function WillFitScreen() {
-  const vehicles = useQuery(vehiclesQuery);
+  const [search] = useAddress();
+  const recent = useQuery(recentVehiclesQuery);
+  const asked = search.get('vehicle') ?? '';
+  const vehicleId = asked === '' ? (recent.data?.found[0]?.id ?? '') : asked;
+  const vehicle = useQuery({ ...vehicleQuery(vehicleId), enabled: vehicleId !== '' });
   const shop = useQuery(shopSettingsQuery);
   const catalogue = useQuery(catalogueQuery);
   return (
@@ -48,28 +53,36 @@ export function WillFitScreen() {
         { to: '/will-it-fit', label: 'Will this one fit?' },
       ]}
     >
-      <Answered query={vehicles} what="the vehicles">
-        {(answer) => (
-          <Answered query={shop} what="the shop’s settings">
-            {(settings) => (
-              <Answered query={catalogue} what="the catalogue">
-                {(parts) => <Question vehicles={answer.vehicles} shop={settings} catalogue={parts} />}
-              </Answered>
-            )}
-          </Answered>
-        )}
+      <Answered query={recent} what="the vehicles">
+        {({ total }) =>
+          total === 0 && asked === '' ? (
+            <Empty>The library has no vehicle yet: the first one comes in with the first car that is booked in.</Empty>
+          ) : (
+            <Answered query={vehicle} what="the vehicle">
+              {({ record }) => (
+                <Answered query={shop} what="the shop’s settings">
+                  {(settings) => (
+                    <Answered query={catalogue} what="the catalogue">
+                      {(parts) => <Question vehicle={record} shop={settings} catalogue={parts} />}
+                    </Answered>
+                  )}
+                </Answered>
+              )}
+            </Answered>
+          )
+        }
       </Answered>
     </Shell>
   );
 }
 
 type QuestionProps = {
-  readonly vehicles: readonly VehicleRecord[];
+  readonly vehicle: VehicleRecord;
   readonly shop: ShopSettings;
   readonly catalogue: KnownCatalogue;
 };
 
-function Question({ vehicles, shop, catalogue }: QuestionProps) {
+function Question({ vehicle, shop, catalogue }: QuestionProps) {
   const { unit } = useSettings();
   const [search, changeAddress] = useAddress();
   const { state: hand, keep: keepHand } = useKept('handSpeaker', handFormSchema, () => EMPTY_HAND);
@@ -77,9 +90,8 @@ function Question({ vehicles, shop, catalogue }: QuestionProps) {
     changeAddress((before) =>
       withParams(before, { ...(name === 'vehicle' ? { opening: null } : {}), [name]: value === '' ? null : value }),
     );
-  const vehicle = vehicles.find(({ id }) => id === search.get('vehicle')) ?? vehicles[0];
-  const openingAt = Math.min(Number(search.get('opening') ?? 0) || 0, (vehicle?.openings.length ?? 1) - 1);
-  const record = vehicle?.openings[openingAt];
+  const openingAt = Math.min(Number(search.get('opening') ?? 0) || 0, vehicle.openings.length - 1);
+  const record = vehicle.openings[openingAt];
   const speakers = useMemo(() => {
     const listed = catalogue.listed
       .all()
@@ -94,17 +106,14 @@ function Question({ vehicles, shop, catalogue }: QuestionProps) {
   const isListed = !isByHand && speakers.some(({ value }) => value === speakerId);
   const read = useQuery({ ...speakerQuery(catalogue.version, speakerId), enabled: isListed });
   const speaker = isByHand ? (typed?.ok ? typed.value : null) : isListed ? (read.data ?? null) : null;
-  if (!vehicle || !record) return <p className="text-muted">The library has no vehicle yet.</p>;
   return (
     <div className="grid items-start gap-6 lg:grid-cols-[320px_minmax(0,1fr)]">
       <form className="flex flex-col gap-2" onSubmit={(event) => event.preventDefault()}>
-        <ComboField
-          label="Vehicle and trim"
-          value={vehicle.id}
-          options={vehicles.map((each) => ({ value: each.id, label: vehicleLabel(each) }))}
-          onChange={(id) => set('vehicle', id)}
-        />
-        <Field label="Opening" hint={`Made for ${record.nominalSize}`}>
+        <VehicleField value={vehicle.id} onChange={(id) => set('vehicle', id)} />
+        <Field
+          label="Opening"
+          hint={record ? `Made for ${record.nominalSize || 'no size that is known'}` : 'No opening is known.'}
+        >
           {(ids) => (
             <select
               {...ids}
@@ -135,7 +144,7 @@ function Question({ vehicles, shop, catalogue }: QuestionProps) {
           />
         )}
       </form>
-      {speaker ? (
+      {speaker && record ? (
         <FitAnswer record={record} speaker={speaker} shop={shop} catalogue={catalogue} />
       ) : (
         <p className="border-y border-hairline py-8 text-muted">

@@ -1,0 +1,43 @@
+/**
+ * What a change of a vehicle replaces, as opposed to what it only fills in: where nothing was known, anybody who sees it may write it
+ * down; what somebody wrote down is not another's to replace.
+ */
+import { type OpeningRecord, placeLabel, type VehicleRecord } from '../model';
+import { type Field, isSame } from './Field';
+import { OPENING_FIELDS } from './openingFields';
+import { VARIANT_FIELDS } from './vehicleFields';
+
+/** @returns the names of what would be replaced; empty where a change only fills in */
+export function replacedLabels(before: VehicleRecord, after: VehicleRecord): readonly string[] {
+  return [
+    ...replaced(VARIANT_FIELDS, before, after),
+    ...before.openings.flatMap((opening) => replacedAt(opening, after.openings)),
+  ];
+}
+
+function replacedAt(before: OpeningRecord, after: readonly OpeningRecord[]): readonly string[] {
+  const label = placeLabel(before);
+  const now = after.find((each) => placeLabel(each) === label);
+  if (!now) return [label];
+  // What was only taken as usual is nobody's word.
+  const told = OPENING_FIELDS.filter(({ path }) => path !== 'assumed' && !before.assumed.some((each) => each === path));
+  return replaced(told, before, now).map((each) => `${label}: ${each.toLowerCase()}`);
+}
+
+function replaced<Rec>(fields: readonly Field<Rec>[], before: Rec, after: Rec): readonly string[] {
+  return fields.filter(({ read }) => !keeps(read(before), read(after))).map(({ label }) => label);
+}
+
+const NOT_KNOWN: ReadonlySet<unknown> = new Set([null, undefined, '', false, 'notLooked']);
+
+/** Whether nothing was known before, or what was is still there with more beside it. */
+function keeps(before: unknown, after: unknown): boolean {
+  if (NOT_KNOWN.has(before) || isSame(before, after)) return true;
+  if (typeof before === 'string') return typeof after === 'string' && after.startsWith(before);
+  if (Array.isArray(before))
+    return Array.isArray(after) && before.every((each) => after.some((now) => isSame(each, now)));
+  if (typeof before !== 'object' || before === null) return false;
+  if ('source' in before) return before.source === 'classDefault' || before.source === 'guess';
+  if ('kind' in before) return before.kind === 'unknown';
+  return Object.entries(before).every(([key, value]) => keeps(value, (after as Record<string, unknown> | null)?.[key]));
+}

@@ -1,0 +1,66 @@
+/** The fields of a vehicle's record: what tells the variant from others, and each of its openings by where it is. */
+import { type OpeningRecord, placeLabel, type VehicleRecord, type Years, yearsWords } from '../model';
+import { type Field, isSame, keyField, plainWords } from './Field';
+import { OPENING_FIELDS } from './openingFields';
+
+const KEY_WORDS = {
+  make: ['Make', plainWords],
+  model: ['Model', plainWords],
+  years: ['Years', (value) => yearsWords(value as Years)],
+  body: ['Body', plainWords],
+  cab: ['Cab', plainWords],
+  doors: ['Doors', plainWords],
+  trim: ['Trim', plainWords],
+  audioPackage: ['Audio package', plainWords],
+  steeringSide: ['Steering on the', plainWords],
+  market: ['Market', plainWords],
+  aliases: ['Other names', plainWords],
+  beganAs: ['Began as', plainWords],
+  note: ['Note', plainWords],
+} as const satisfies Readonly<
+  Record<Exclude<keyof VehicleRecord, 'id' | 'openings'>, readonly [label: string, words: (value: unknown) => string]>
+>;
+
+/** Its id is its identity and no field. */
+export const VARIANT_FIELDS: readonly Field<VehicleRecord>[] = Object.entries(KEY_WORDS).map(([key, [label, words]]) =>
+  keyField<VehicleRecord>(key as keyof typeof KEY_WORDS, label, words),
+);
+
+/** With a field for each opening that any of the records has. */
+export function vehicleFields(...records: readonly VehicleRecord[]): readonly Field<VehicleRecord>[] {
+  // What is kept of an earlier form, or cannot be read, may have none.
+  const labels = new Set(records.flatMap(({ openings }) => openings?.map((each) => placeLabel(each)) ?? []));
+  return [...VARIANT_FIELDS, ...[...labels].map(openingField)];
+}
+
+function openingField(label: string): Field<VehicleRecord> {
+  const isIt = (opening: OpeningRecord) => placeLabel(opening) === label;
+  return {
+    path: `openings.${label}`,
+    label,
+    read: ({ openings }) => openings.find(isIt),
+    write: (record, value) => ({ ...record, openings: withOpening(record.openings, isIt, value as OpeningRecord) }),
+    words: (value) => openingWords(value as OpeningRecord | undefined),
+  };
+}
+
+function withOpening(
+  openings: readonly OpeningRecord[],
+  isIt: (opening: OpeningRecord) => boolean,
+  value: OpeningRecord | undefined,
+): OpeningRecord[] {
+  if (!value) return openings.filter((each) => !isIt(each));
+  return openings.some(isIt) ? openings.map((each) => (isIt(each) ? value : each)) : [...openings, value];
+}
+
+/** What is known of it, field by field. */
+function openingWords(opening: OpeningRecord | undefined): string {
+  if (!opening) return 'not there';
+  return OPENING_FIELDS.filter(({ read }) => isKnown(read(opening)))
+    .map(({ label, read, words }) => `${label.toLowerCase()} ${words(read(opening))}`)
+    .join('; ');
+}
+
+function isKnown(value: unknown): boolean {
+  return ![undefined, null, '', false, 'notLooked'].some((none) => none === value) && !isSame(value, []);
+}

@@ -1,0 +1,50 @@
+/** What is known of this vehicle, and what has nobody looked at? */
+import { type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { LinkButton } from '../../ui/Button';
+import { Shell } from '../../ui/Shell';
+import { Answered } from '../../ui/states';
+import { VehicleForm } from './VehicleForm';
+import { VehicleOpenings } from './VehicleOpenings';
+import { vehicleQuery } from './vehicleQueries';
+
+export function VehicleScreen() {
+  const { vehicleId = '' } = useParams();
+  const vehicle = useQuery(vehicleQuery(vehicleId));
+  const title = vehicle.data ? vehicleLabel(vehicle.data.record) : 'Vehicle';
+  return (
+    <Shell
+      title={title}
+      crumbs={[
+        { to: '/', label: 'Jobs' },
+        { to: '/vehicles', label: 'Vehicles' },
+        { to: `/vehicles/${encodeURIComponent(vehicleId)}`, label: title },
+      ]}
+      aside={<LinkButton to={`/history?kind=vehicle&record=${vehicleId}`}>History</LinkButton>}
+    >
+      <Answered query={vehicle} what="the vehicle">
+        {({ version, record }) => (
+          <div className="grid gap-6 lg:grid-cols-[5fr_6fr] lg:items-start">
+            <section aria-label="Variant" className="flex flex-col gap-3">
+              <Began record={record} />
+              <VehicleForm version={version} record={record} />
+            </section>
+            <VehicleOpenings version={version} record={record} />
+          </div>
+        )}
+      </Answered>
+    </Shell>
+  );
+}
+
+function Began({ record: { beganAs } }: { readonly record: VehicleRecord }) {
+  if (!beganAs) return null;
+  return (
+    <p className="border-l-4 border-measure bg-paper px-3 py-2">
+      {beganAs.kind === 'template'
+        ? `Began with what is usual for this body (${beganAs.name}): class defaults, until somebody measures.`
+        : `Began as ${beganAs.name}: its measurements are carried over, its plugs are to be looked at.`}
+    </p>
+  );
+}
