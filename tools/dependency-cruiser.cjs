@@ -20,6 +20,7 @@ const FACES = [
   'model',
   'records',
   'formats',
+  'stations',
 ];
 const entersByFace = (area) => ({
   name: `${area}-by-its-face`,

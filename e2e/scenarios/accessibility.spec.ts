@@ -42,6 +42,16 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
       await expect(fitter.page.getByRole('dialog')).toBeVisible();
     },
   },
+  {
+    name: 'what is asked of a car, with a slip',
+    open: async (fitter) => {
+      await fitter.openJob('Brackwell Ferryman, FERRY 16');
+      await fitter.page.getByRole('link', { name: /^Book in/ }).click();
+      await fitter.page.getByLabel('Budget, whole').fill('much');
+      await fitter.page.getByRole('button', { name: 'Save what was asked' }).click();
+      await expect(fitter.page.getByText('“much” was read.')).toBeVisible();
+    },
+  },
   { name: 'vehicles', open: (fitter) => fitter.openPage('/vehicles', 'Vehicles') },
   {
     name: 'a vehicle',

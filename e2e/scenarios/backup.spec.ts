@@ -14,7 +14,7 @@ test('the owner makes a backup, downloads it, loses a job for good, and brings t
   const file = await (await downloading).path();
 
   await fitter.openJob('Corran Tern, HDS 4');
-  await page.getByRole('button', { name: 'Change the job' }).click();
+  await page.getByRole('button', { name: 'End or delete' }).click();
   await page.getByRole('button', { name: /into the bin$/ }).click();
   await expect(page.getByRole('link', { name: 'Corran Tern, HDS 4', exact: true })).toHaveCount(0);
 

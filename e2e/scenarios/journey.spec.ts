@@ -176,7 +176,7 @@ test('a car that is not there yet is booked in and measured', async ({ fitter })
 
   // The car has left: off the list of open ones, with everything as it was, and back if it comes in again.
   await page.getByRole('link', { name: 'Corran Tern, NS 1' }).click();
-  await page.getByRole('button', { name: 'Change the job' }).click();
+  await page.getByRole('button', { name: 'End or delete' }).click();
   await page.getByRole('button', { name: /^Job \d+ is handed over$/ }).click();
   await expect(page.getByText(/^Handed over on .+ It can be taken up again as it was\.$/)).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();
@@ -187,7 +187,7 @@ test('a car that is not there yet is booked in and measured', async ({ fitter })
   await page.getByLabel('Find a car').fill('ns tern');
   await page.getByRole('link', { name: 'Corran Tern, NS 1' }).click();
   await expect(page.getByText('handed over on')).toBeVisible();
-  await page.getByRole('button', { name: 'Change the job' }).click();
+  await page.getByRole('button', { name: 'End or delete' }).click();
   await page.getByRole('button', { name: /^Take job \d+ up again$/ }).click();
   await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('link', { name: 'Jobs', exact: true }).click();

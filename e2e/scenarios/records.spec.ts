@@ -53,11 +53,11 @@ test('an earlier state is looked at and brought back', async ({ fitter }) => {
 test('a job is changed, deleted, and comes back out of the bin', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.openJob(JOB);
-  await page.getByRole('button', { name: 'Change the job' }).click();
-  await page.getByLabel('What is wanted').fill('Louder on the motorway');
-  await page.getByRole('button', { name: /^Save job/ }).click();
+  await page.getByRole('link', { name: /^Book in/ }).click();
+  await page.getByLabel('In their own words').fill('Louder on the motorway');
+  await page.getByRole('button', { name: 'Save what was asked' }).click();
   await expect(page.getByText('Louder on the motorway')).toBeVisible();
-  await page.getByRole('button', { name: 'Change the job' }).click();
+  await page.getByRole('button', { name: 'End or delete' }).click();
   await page.getByRole('button', { name: /into the bin$/ }).click();
   await expect(page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
   await expect(page.getByRole('link', { name: JOB, exact: true })).toHaveCount(0);
@@ -72,7 +72,7 @@ test('a job is changed, deleted, and comes back out of the bin', async ({ fitter
 test('put into the bin by a slip, a job is taken back from where one is', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.openJob(JOB);
-  await page.getByRole('button', { name: 'Change the job' }).click();
+  await page.getByRole('button', { name: 'End or delete' }).click();
   await page.getByRole('button', { name: /into the bin$/ }).click();
   const said = page.getByRole('listitem').filter({ hasText: /^Job \d+ is in the bin/ });
   await expect(said).toBeVisible();
@@ -174,12 +174,11 @@ test('half-typed settings, a job’s wishes and a correction are there after a r
   await expect(page.getByLabel('To the card or grille, mm')).toHaveValue('3');
 
   await fitter.openJob(JOB);
-  await page.getByRole('button', { name: 'Change the job' }).click();
-  await page.getByLabel('What is wanted').fill('Half a sen');
+  await page.getByRole('link', { name: /^Book in/ }).click();
+  await page.getByLabel('In their own words').fill('Half a sen');
   await page.reload();
-  await page.getByRole('button', { name: 'Change the job' }).click();
-  await expect(page.getByLabel('What is wanted')).toHaveValue('Half a sen');
-  await page.getByRole('button', { name: /^Save job/ }).click();
+  await expect(page.getByLabel('In their own words')).toHaveValue('Half a sen');
+  await page.getByRole('button', { name: 'Save what was asked' }).click();
   await expect(page.getByText('Half a sen')).toBeVisible();
 
   await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');

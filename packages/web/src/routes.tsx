@@ -25,13 +25,15 @@ const VehicleOpeningScreen = late(() =>
 const PeopleScreen = late(() => import('./features/people/PeopleScreen').then((code) => code.PeopleScreen));
 const JobsScreen = late(() => import('./features/jobs/JobsScreen').then((code) => code.JobsScreen));
 const WillFitScreen = late(() => import('./features/willFit/WillFitScreen').then((code) => code.WillFitScreen));
+const BookInScreen = late(() => import('./features/bookIn/BookInScreen').then((code) => code.BookInScreen));
 const JobScreen = late(() => import('./features/jobs/JobScreen').then((code) => code.JobScreen));
 const OpeningScreen = late(() => import('./features/openings/OpeningScreen').then((code) => code.OpeningScreen));
 const FitScreen = late(() => import('./features/fit/FitScreen').then((code) => code.FitScreen));
 const OrderScreen = late(() => import('./features/orders/OrderScreen').then((code) => code.OrderScreen));
 
 const STATION_SCREENS: Readonly<Record<StationId, Late<object>>> = {
-  bookIn: JobScreen,
+  job: JobScreen,
+  bookIn: BookInScreen,
   measure: OpeningScreen,
   match: FitScreen,
   order: OrderScreen,

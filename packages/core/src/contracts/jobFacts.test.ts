@@ -1,12 +1,48 @@
 import { describe, expect, test } from '@jest/globals';
 import { shopFileSchema } from '../formats/shopFile';
-import { JOB_FACT_KEYS, type JobFacts, jobFactLabel, jobFactsOf, jobStateSchema, jobTitle } from '../model/job';
+import {
+  JOB_FACT_KEYS,
+  type JobFacts,
+  jobFactLabel,
+  jobFactsOf,
+  jobFactWords,
+  jobStateSchema,
+  jobTitle,
+} from '../model/job';
 import { JOB_FIELDS } from '../records/kinds/job';
 import { recordDifferences } from '../records/recordDifferences';
 import { readStored } from '../records/storedRecord';
 import { jobSchema, newJobSchema, putJob } from './jobs';
 
-const FACTS: JobFacts = { customer: 'Pilot station', registration: 'P 1', wants: 'louder', dueOn: '2026-03-04' };
+/** What was kept of a job before more was asked. */
+const FIRST_FACTS = { customer: 'Pilot station', registration: 'P 1', wants: 'louder', dueOn: '2026-03-04' };
+const FACTS: JobFacts = {
+  ...FIRST_FACTS,
+  contact: 'VHF 12',
+  ownership: { owner: 'company', leave: 'asked', by: 'harbour office, by letter' },
+  goals: { clearer: 3, bass: 1 },
+  keeps: ['cutting', 'radio'],
+  budgetMinor: 42_050,
+  later: [],
+  doneBefore: 'foreign rivets',
+  lostWithoutSupply: '',
+  expectations: ['bassHasLimits'],
+};
+const ANOTHER: JobFacts = {
+  customer: 'Vet',
+  registration: 'V 1',
+  wants: '',
+  dueOn: null,
+  contact: '',
+  ownership: { owner: 'customer', leave: 'notAsked', by: '' },
+  goals: null,
+  keeps: [],
+  budgetMinor: null,
+  later: null,
+  doneBefore: null,
+  lostWithoutSupply: null,
+  expectations: [],
+};
 
 describe('whoever adds a fact of a job adds it to', () => {
   const places: readonly (readonly [string, readonly string[]])[] = [
@@ -24,7 +60,7 @@ describe('whoever adds a fact of a job adds it to', () => {
   test('the differences that the history tells', () => {
     const before = { vehicleId: 'veh-1', ...FACTS, ended: null };
     for (const key of JOB_FACT_KEYS) {
-      const after = { ...before, [key]: 'another' };
+      const after = { ...before, [key]: ANOTHER[key] };
       expect(recordDifferences('job', before, after).map(({ label }) => label)).toEqual([jobFactLabel(key)]);
     }
   });
@@ -38,11 +74,52 @@ test('an end is told as a standing', () => {
   ]);
 });
 
-test('a state from before jobs ended is one of an open job', () => {
-  expect(readStored('job', { vehicleId: 'veh-1', ...FACTS })).toEqual({
+test('a state from before jobs ended is one of an open job, and of what was not asked then nothing is known', () => {
+  const asked = { contact: '', ownership: { owner: 'notAsked', leave: 'notAsked', by: '' }, expectations: [] };
+  const notAsked = {
+    goals: null,
+    keeps: null,
+    budgetMinor: null,
+    later: null,
+    doneBefore: null,
+    lostWithoutSupply: null,
+  };
+  expect(readStored('job', { vehicleId: 'veh-1', ...FIRST_FACTS })).toEqual({
     ok: true,
-    value: { vehicleId: 'veh-1', ...FACTS, ended: null },
+    value: { vehicleId: 'veh-1', ...FIRST_FACTS, ...asked, ...notAsked, ended: null },
   });
+});
+
+test('each fact is told in words, and “not asked” is another than “nothing”', () => {
+  const told = (facts: JobFacts) => JOB_FACT_KEYS.map((key) => `${key}: ${jobFactWords(key, facts[key])}`);
+  expect(told(FACTS).slice(4)).toEqual([
+    'contact: VHF 12',
+    'ownership: a company’s, leave asked for, no answer yet, harbour office, by letter',
+    'goals: clearer (above all), more bass (a little)',
+    'keeps: nothing is cut or drilled, the radio stays',
+    'budgetMinor: 420.50',
+    'later: asked: nothing',
+    'doneBefore: foreign rivets',
+    'lostWithoutSupply: asked: nothing',
+    'expectations: bass from doors has limits; more of it needs a box and an amplifier.',
+  ]);
+  expect(told(ANOTHER).slice(5)).toEqual([
+    'ownership: the customer’s own',
+    'goals: not asked',
+    'keeps: asked: nothing',
+    'budgetMinor: not asked',
+    'later: not asked',
+    'doneBefore: not asked',
+    'lostWithoutSupply: not asked',
+    'expectations: nothing yet',
+  ]);
+});
+
+test('a car that comes in may be asked about later; what is changed is changed whole', () => {
+  const asked = newJobSchema.parse({ ...FIRST_FACTS, vehicleId: 'veh-1' });
+  expect(asked).toMatchObject({ goals: null, ownership: { owner: 'notAsked' }, expectations: [] });
+  expect(putJob.body.safeParse({ version: 1, ...FIRST_FACTS }).success).toBe(false);
+  expect(putJob.body.parse({ version: 1, ...FACTS })).toEqual({ version: 1, ...FACTS });
 });
 
 test('the facts alone, and what a job is called', () => {

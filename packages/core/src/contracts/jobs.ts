@@ -5,6 +5,7 @@ import {
   JOB_ENDS,
   jobEndedSchema,
   jobFactsSchema,
+  newJobFactsSchema,
   OPENING_DIMENSION_KEYS,
   openingFactsSchema,
   typedJobFactsSchema,
@@ -87,7 +88,7 @@ const openingWithStateSchema = openingSchema.extend({ state: openingStateSchema 
 export type OpeningWithState = z.infer<typeof openingWithStateSchema>;
 
 /** A car of a variant that the library has, or of one that comes into it with the job. */
-export const newJobSchema = typedJobFactsSchema
+export const newJobSchema = newJobFactsSchema
   .extend({
     vehicleId: z.string().max(80),
     newVehicle: newVehicleSchema.nullable().default(null),
@@ -122,7 +123,17 @@ export const listJobs = contract({
         openings: z.array(
           z.object({
             id: idSchema,
-            record: openingFactsSchema.pick({ place: true, side: true, name: true, behind: true }),
+            record: openingFactsSchema.pick({
+              place: true,
+              side: true,
+              name: true,
+              behind: true,
+              presence: true,
+              assumed: true,
+              wiring: true,
+              secondPlug: true,
+              obstaclesLooked: true,
+            }),
             state: openingStateSchema,
           }),
         ),

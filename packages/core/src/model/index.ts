@@ -29,6 +29,25 @@ export {
 } from './faces';
 export { fromSide } from './fromSide';
 export {
+  EXPECTATION_LABELS,
+  EXPECTATIONS,
+  GOAL_LABELS,
+  GOALS,
+  type Goals,
+  KEEP_LABELS,
+  KEEPS,
+  LATER_LABELS,
+  LATERS,
+  LEAVE_LABELS,
+  LEAVES,
+  needsLeave,
+  OWNER_LABELS,
+  OWNERS,
+  type Ownership,
+  WEIGHT_LABELS,
+  type Weight,
+} from './intake';
+export {
   JOB_END_WORDS,
   JOB_ENDS,
   JOB_FACT_KEYS,
@@ -41,8 +60,10 @@ export {
   jobFactLabel,
   jobFactsOf,
   jobFactsSchema,
+  jobFactWords,
   jobStateSchema,
   jobTitle,
+  newJobFactsSchema,
   typedJobFactsSchema,
 } from './job';
 export { layerIdsSchema, withLayerIds } from './layers';

@@ -3,15 +3,42 @@
  * file and the server's columns are made from it or refuse to compile without it.
  */
 import { z } from 'zod';
+import {
+  askedTextSchema,
+  askedWords,
+  budgetSchema,
+  EXPECTATION_LABELS,
+  type Expectation,
+  expectationsSchema,
+  goalsSchema,
+  goalsWords,
+  KEEP_LABELS,
+  type Keep,
+  keepsSchema,
+  LATER_LABELS,
+  type Later,
+  latersSchema,
+  listWords,
+  NOT_ASKED,
+  OWNERSHIP_NOT_ASKED,
+  ownershipSchema,
+  ownershipWords,
+} from './intake';
 import { type VehicleRecord, vehicleName } from './vehicle';
 
 type Fact = {
   readonly label: string;
+  /** What it is until somebody asks; left out for what has to be typed when the car is booked in. */
+  readonly atFirst?: unknown;
+  /** The value for a person to read, where it is more than a line of text. */
+  readonly words?: (value: never) => string;
   /** What may be typed, with what to do where it may not. */
   readonly typed: z.ZodType;
   /** What is kept: looser, so that a stricter rule never makes an old job unreadable. */
   readonly kept: z.ZodType;
 };
+
+const NOTHING_SAID: Expectation[] = [];
 
 const FACTS = {
   customer: {
@@ -37,6 +64,68 @@ const FACTS = {
       .nullable(),
     kept: z.iso.date().nullable(),
   },
+  contact: {
+    label: 'How to reach them',
+    atFirst: '',
+    typed: z.string().trim().max(200, 'Type at most 200 characters.'),
+    kept: z.string().default(''),
+  },
+  ownership: {
+    label: 'Owner and leave',
+    atFirst: OWNERSHIP_NOT_ASKED,
+    typed: ownershipSchema,
+    kept: ownershipSchema.default(OWNERSHIP_NOT_ASKED),
+    words: ownershipWords,
+  },
+  goals: {
+    label: 'Goals',
+    atFirst: null,
+    typed: goalsSchema,
+    kept: goalsSchema.default(null),
+    words: goalsWords,
+  },
+  keeps: {
+    label: 'Stays as it is',
+    atFirst: null,
+    typed: keepsSchema,
+    kept: keepsSchema.default(null),
+    words: (keeps: Keep[] | null) => listWords(keeps, KEEP_LABELS),
+  },
+  budgetMinor: {
+    label: 'Budget, whole',
+    atFirst: null,
+    typed: budgetSchema,
+    kept: budgetSchema.default(null),
+    words: (minor: number | null) => (minor === null ? NOT_ASKED : (minor / 100).toFixed(2)),
+  },
+  later: {
+    label: 'Planned for later',
+    atFirst: null,
+    typed: latersSchema,
+    kept: latersSchema.default(null),
+    words: (later: Later[] | null) => listWords(later, LATER_LABELS),
+  },
+  doneBefore: {
+    label: 'Done to it before',
+    atFirst: null,
+    typed: askedTextSchema,
+    kept: askedTextSchema.default(null),
+    words: askedWords,
+  },
+  lostWithoutSupply: {
+    label: 'Lost when the battery is off',
+    atFirst: null,
+    typed: askedTextSchema,
+    kept: askedTextSchema.default(null),
+    words: askedWords,
+  },
+  expectations: {
+    label: 'Said beforehand',
+    atFirst: NOTHING_SAID,
+    typed: expectationsSchema,
+    kept: expectationsSchema.default(NOTHING_SAID),
+    words: (said: Expectation[]) => (said.length === 0 ? 'nothing yet' : listWords(said, EXPECTATION_LABELS)),
+  },
 } as const satisfies Readonly<Record<string, Fact>>;
 
 type Facts = typeof FACTS;
@@ -48,6 +137,25 @@ export function jobFactLabel(key: JobFactKey): string {
   return FACTS[key].label;
 }
 
+/** Its value for a person to read. */
+export function jobFactWords(key: JobFactKey, value: unknown): string {
+  const { words }: Fact = FACTS[key];
+  return words ? words(value as never) : String(value || 'nothing');
+}
+
+/** What is known of a car of which only this was asked. */
+type AtFirst<Key extends JobFactKey> = Facts[Key] extends { readonly atFirst: unknown }
+  ? z.ZodDefault<Facts[Key]['typed']>
+  : Facts[Key]['typed'];
+
+function newShape(): { [Key in JobFactKey]: AtFirst<Key> } {
+  const entries = JOB_FACT_KEYS.map((key) => {
+    const { typed, atFirst }: Fact = FACTS[key];
+    return [key, atFirst === undefined ? typed : typed.default(atFirst)];
+  });
+  return Object.fromEntries(entries) as { [Key in JobFactKey]: AtFirst<Key> };
+}
+
 function shapeOf<Which extends 'typed' | 'kept'>(which: Which): { [Key in JobFactKey]: Facts[Key][Which] } {
   const entries = JOB_FACT_KEYS.map((key) => [key, FACTS[key][which]]);
   return Object.fromEntries(entries) as { [Key in JobFactKey]: Facts[Key][Which] };
@@ -55,6 +163,8 @@ function shapeOf<Which extends 'typed' | 'kept'>(which: Which): { [Key in JobFac
 
 /** As somebody types them. */
 export const typedJobFactsSchema = z.strictObject(shapeOf('typed'));
+/** As a car comes in: what was not asked yet may be left out. */
+export const newJobFactsSchema = z.strictObject(newShape());
 /** As they are kept and answered. */
 export const jobFactsSchema = z.object(shapeOf('kept'));
 export type JobFacts = z.infer<typeof jobFactsSchema>;

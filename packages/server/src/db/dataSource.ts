@@ -31,6 +31,7 @@ import { HistoryWords1764900200000 } from './migrations/1764900200000-HistoryWor
 import { PartsImports1764900300000 } from './migrations/1764900300000-PartsImports';
 import { Work1764900400000 } from './migrations/1764900400000-Work';
 import { Variants1764900500000 } from './migrations/1764900500000-Variants';
+import { Intake1764900600000 } from './migrations/1764900600000-Intake';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -49,6 +50,7 @@ const MIGRATIONS = [
   PartsImports1764900300000,
   Work1764900400000,
   Variants1764900500000,
+  Intake1764900600000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

@@ -11,6 +11,7 @@ import {
 import { passwordSchema, personNameSchema, pinSchema } from '@low-quarry/core/contracts/sessions';
 import { explainFileFailure, readFile } from '@low-quarry/core/formats';
 import {
+  newJobFactsSchema,
   openingFactsSchema,
   openingRecordSchema,
   rolesSchema,
@@ -24,11 +25,8 @@ const choiceSchema = z.strictObject({
   layerIds: z.array(z.string()),
 });
 
-const demoJobSchema = z.strictObject({
+const demoJobSchema = newJobFactsSchema.omit({ dueOn: true }).extend({
   vehicleId: z.string(),
-  customer: z.string(),
-  registration: z.string(),
-  wants: z.string(),
   dueInDays: z.int().nullable(),
   /** What was measured or found on this car, by place; everything else is as the library has it. */
   openings: z.array(

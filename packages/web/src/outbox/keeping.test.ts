@@ -1,5 +1,7 @@
 /** What is said to be kept is kept: by two tabs at once, by a device that is full, from every earlier program. */
+
 import { beforeEach, describe, expect, test } from '@jest/globals';
+import { newJobSchema } from '@low-quarry/core/contracts/jobs';
 import sample from '../../../../samples/versions/outbox-1.json' with { type: 'json' };
 import { draftPrefix, forgetDraft, openDrafts, readDraftText, writeDraftText } from '../device/drafts';
 import { listNotKept } from '../device/notKept';
@@ -18,7 +20,7 @@ const entry = (n: number): Entry => ({
   at: '2026-03-02T10:00:00.000Z',
   label: `Book in ${n}`,
   refused: null,
-  job: { vehicleId: 'veh', newVehicle: null, customer: `car ${n}`, registration: '', wants: '', dueOn: null },
+  job: newJobSchema.parse({ vehicleId: 'veh', customer: `car ${n}`, registration: '', wants: '', dueOn: null }),
 });
 
 const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));

@@ -12,10 +12,12 @@ type StationEntry = {
 };
 
 export const STATIONS = {
-  bookIn: { path: '/jobs/:jobId', crumb: 'Job', under: null },
-  measure: { path: '/jobs/:jobId/openings/:openingId', crumb: 'Opening', under: 'bookIn' },
+  /** All of a job at a glance: what is open, and where that is settled. */
+  job: { path: '/jobs/:jobId', crumb: 'Job', under: null },
+  bookIn: { path: '/jobs/:jobId/book-in', crumb: 'Book in', under: 'job' },
+  measure: { path: '/jobs/:jobId/openings/:openingId', crumb: 'Opening', under: 'job' },
   match: { path: '/jobs/:jobId/openings/:openingId/fit', crumb: 'What fits', under: 'measure' },
-  order: { path: '/jobs/:jobId/order', crumb: 'Order list', under: 'bookIn' },
+  order: { path: '/jobs/:jobId/order', crumb: 'Order list', under: 'job' },
 } as const satisfies Readonly<Record<string, StationEntry>>;
 
 export type StationId = keyof typeof STATIONS;

@@ -20,13 +20,13 @@ test('what a station is found under is found before it', () => {
 });
 
 test('the way there goes by the names that are known, and else by what each is', () => {
-  expect(crumbsTo('match', OF, { bookIn: 'Hatchback' })).toEqual([
+  expect(crumbsTo('match', OF, { job: 'Hatchback' })).toEqual([
     { to: '/', label: 'Jobs' },
     { to: '/jobs/j%201', label: 'Hatchback' },
     { to: '/jobs/j%201/openings/o%2F2', label: 'Opening' },
     { to: '/jobs/j%201/openings/o%2F2/fit', label: 'What fits' },
   ]);
-  expect(crumbsTo('order', { jobId: '1' }, { bookIn: undefined }).map(({ label }) => label)).toEqual([
+  expect(crumbsTo('order', { jobId: '1' }, { job: undefined }).map(({ label }) => label)).toEqual([
     'Jobs',
     'Job',
     'Order list',

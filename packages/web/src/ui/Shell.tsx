@@ -12,11 +12,14 @@ export function Shell({
   crumbs,
   title,
   aside,
+  rail,
   children,
 }: {
   readonly crumbs: readonly Crumb[];
   readonly title: string;
   readonly aside?: ReactNode;
+  /** The stations of the job that the screen is of. */
+  readonly rail?: ReactNode;
   readonly children: ReactNode;
 }) {
   useEffect(() => {
@@ -36,6 +39,7 @@ export function Shell({
         </div>
       </header>
       <Way crumbs={crumbs} />
+      {rail}
       <ConnectionBanner />
       <main className="mx-auto flex w-full max-w-[1440px] flex-1 flex-col gap-4 p-4">
         <div className="only-screen flex flex-wrap items-start justify-between gap-x-6 gap-y-2">

@@ -5,16 +5,19 @@ import {
   type JobFacts,
   type JobState,
   jobFactLabel,
+  jobFactWords,
   jobStateSchema,
 } from '../../model';
 import { type Field, keyField } from '../Field';
 import { recordEntry } from './RecordEntry';
 
 /** What is written down of a job, by the table of its facts. */
-export const JOB_FIELDS: readonly Field<JobFacts>[] = JOB_FACT_KEYS.map((key) => keyField(key, jobFactLabel(key)));
+export const JOB_FIELDS: readonly Field<JobFacts>[] = JOB_FACT_KEYS.map((key) =>
+  keyField(key, jobFactLabel(key), (value) => jobFactWords(key, value)),
+);
 
 const STATE_FIELDS: readonly Field<JobState>[] = [
-  ...JOB_FACT_KEYS.map((key) => keyField<JobState>(key, jobFactLabel(key))),
+  ...JOB_FACT_KEYS.map((key) => keyField<JobState>(key, jobFactLabel(key), (value) => jobFactWords(key, value))),
   keyField('ended', 'Standing', (ended) => (ended ? JOB_END_WORDS[(ended as JobEnded).as] : 'open')),
 ];
 

@@ -22,6 +22,15 @@ const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { re
   registration: { name: 'registration', type: 'text' },
   wants: { name: 'wants', type: 'text' },
   dueOn: { name: 'due_on', type: 'date', nullable: true },
+  contact: { name: 'contact', type: 'text' },
+  ownership: { name: 'ownership', type: 'jsonb' },
+  goals: { name: 'goals', type: 'jsonb', nullable: true },
+  keeps: { name: 'keeps', type: 'jsonb', nullable: true },
+  budgetMinor: { name: 'budget_minor', type: 'integer', nullable: true },
+  later: { name: 'later', type: 'jsonb', nullable: true },
+  doneBefore: { name: 'done_before', type: 'text', nullable: true },
+  lostWithoutSupply: { name: 'lost_without_supply', type: 'text', nullable: true },
+  expectations: { name: 'expectations', type: 'jsonb' },
 };
 
 /** The facts by their columns, for statements that the entity manager does not write. */

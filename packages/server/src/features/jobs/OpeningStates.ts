@@ -104,12 +104,9 @@ export class OpeningStates {
     );
     return openings.map((opening) => {
       const { id, record } = opening;
-      const { place, side, name, behind } = record;
-      const listed = {
-        id,
-        record: { place, side, name, behind },
-        state: openingState(opening, choices.get(id), fitting),
-      };
+      const { place, side, name, behind, presence, assumed, wiring, secondPlug, obstaclesLooked } = record;
+      const shown = { place, side, name, behind, presence, assumed, wiring, secondPlug, obstaclesLooked };
+      const listed = { id, record: shown, state: openingState(opening, choices.get(id), fitting) };
       const key = keys.get(id);
       if (key !== undefined) this.cache.set(key, listed);
       return [id, listed] as const;

@@ -62,7 +62,7 @@ function group(title: string, all: readonly Found[], total = all.length, most = 
 
 function toJob(job: FinderJob): Found {
   return {
-    to: addressOf('bookIn', { jobId: job.id }),
+    to: addressOf('job', { jobId: job.id }),
     label: jobTitle(job),
     what: `${job.customer}, job ${job.number}`,
   };

@@ -13,6 +13,7 @@ import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { jobQuery } from '../jobs/jobsQueries';
+import { Rail } from '../rail/Rail';
 
 // This file is loaded when somebody is on the way here: what it needs next comes meanwhile.
 void beginReading();
@@ -33,7 +34,8 @@ export function FitScreen() {
   return (
     <Shell
       title={`What fits the ${label.toLowerCase()}`}
-      crumbs={crumbsTo('match', here, { bookIn: job.data && jobTitle(job.data.job), measure: label })}
+      crumbs={crumbsTo('match', here, { job: job.data && jobTitle(job.data.job), measure: label })}
+      rail={<Rail jobId={jobId} station="match" />}
       aside={<LinkButton to={addressOf('measure', here)}>Measurements</LinkButton>}
     >
       <Answered query={job} what="the job">

@@ -95,10 +95,7 @@ function ChangeRow({ change, car }: { readonly change: Change; readonly car: str
             <>
               {' '}
               of{' '}
-              <Link
-                to={addressOf('bookIn', { jobId: change.jobId })}
-                className="text-action underline underline-offset-2"
-              >
+              <Link to={addressOf('job', { jobId: change.jobId })} className="text-action underline underline-offset-2">
                 {car}
               </Link>
             </>

@@ -1,4 +1,4 @@
-/** Changes what was written down when the car was booked in, ends the job, or puts it into the bin. */
+/** Ends the job, or puts it into the bin. */
 import type { Job } from '@low-quarry/core/contracts/jobs';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
@@ -14,9 +14,9 @@ export function ChangeJob({ job }: { readonly job: Job }) {
       title={`Job ${job.number}`}
       open={open}
       onOpenChange={setOpen}
-      trigger={(props) => <Button {...props}>Change the job</Button>}
+      trigger={(props) => <Button {...props}>End or delete</Button>}
     >
-      <JobForms job={job} onDone={() => setOpen(false)} />
+      <JobForms job={job} />
     </Layer>
   );
 }

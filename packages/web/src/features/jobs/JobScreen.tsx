@@ -1,15 +1,18 @@
 /** One car: what is known of each opening, and what comes next. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { bodyWords, jobTitle, placeLabel, yearsWords } from '@low-quarry/core/model';
+import { bodyWords, jobFactWords, jobTitle, placeLabel, yearsWords } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { useMay } from '../../api/me';
 import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
-import { FIXING_WORDS, presenceWords } from '../../text/words';
+import { capital, FIXING_WORDS, presenceWords } from '../../text/words';
 import { LinkButton } from '../../ui/Button';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
+import { OpenPoints } from '../rail/OpenPoints';
+import { Rail } from '../rail/Rail';
+import { railView } from '../rail/railView';
 import { AddOpening } from './AddOpening';
 import { CarPlan } from './CarPlan';
 import { ChangeJob } from './ChangeJob';
@@ -26,16 +29,15 @@ export function JobScreen() {
   return (
     <Shell
       title={title}
-      crumbs={crumbsTo('bookIn', { jobId }, { bookIn: title })}
+      crumbs={crumbsTo('job', { jobId }, { job: title })}
       aside={
         <span className="flex flex-wrap gap-2">
           <LinkButton to={`/history?job=${jobId}`}>History</LinkButton>
           {mayChange && job && <ChangeJob job={job} />}
-          <LinkButton to={addressOf('order', { jobId })} kind="main">
-            Order list
-          </LinkButton>
+          <LinkButton to={addressOf('order', { jobId })}>Order list</LinkButton>
         </span>
       }
+      rail={<Rail jobId={jobId} station={null} />}
     >
       <Answered query={query} what="the job">
         {(answer) => <Filled {...answer} />}
@@ -67,8 +69,11 @@ function Filled({ job, openings }: { readonly job: Job; readonly openings: reado
             name="Audio package"
             value={vehicle.audioPackage || 'Not known: an amplifier decides load and bands.'}
           />
-          <Fact name="Wanted" value={job.wants || 'Nothing written down.'} />
+          <Fact name="Wanted" value={wantedWords(job)} />
+          <Fact name="Stays" value={capital(jobFactWords('keeps', job.keeps))} />
         </dl>
+        {!job.ended && <OpenPoints points={railView(job, openings).points} jobId={job.id} vehicleId={vehicle.id} />}
+        <h2>Openings, {openings.length}</h2>
         {openings.length === 0 ? (
           <Empty>
             No place of this car is noted yet. Add the first one: everything else follows from its openings.
@@ -131,6 +136,11 @@ function OpeningRow({
       </div>
     </li>
   );
+}
+
+function wantedWords({ goals, wants }: Job): string {
+  const said = [...(goals ? [capital(jobFactWords('goals', goals))] : []), ...(wants ? [wants] : [])];
+  return said.join('. ') || 'Nobody has asked.';
 }
 
 /** "6.5 in, rivets"; of what is no speaker or only taken as usual, that. */

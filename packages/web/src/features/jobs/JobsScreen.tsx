@@ -7,6 +7,7 @@ import {
   type OpeningState,
 } from '@low-quarry/core/contracts/jobs';
 import { jobTitle, placeLabel, WEEKDAYS } from '@low-quarry/core/model';
+import { openPoints } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
@@ -20,7 +21,9 @@ import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
 import { MOST_LETTERS, useAsked } from '../../ui/useRested';
-import { BookIn } from './BookIn';
+import { VerdictMark } from '../../ui/VerdictMark';
+import { BookIn } from '../bookIn/BookIn';
+import { pointAddress } from '../rail/pointAddress';
 import { dueWords, endedWords, isDueWhenClosed } from './dueWords';
 import { jobsQuery } from './jobsQueries';
 import { StateMark } from './OpeningStateLine';
@@ -119,7 +122,7 @@ function JobList({ jobs, openOn }: { readonly jobs: readonly JobInList[]; readon
         >
           <div>
             <Link
-              to={addressOf('bookIn', { jobId: job.id })}
+              to={addressOf('job', { jobId: job.id })}
               className="inline-flex min-h-8 items-center text-[17px] font-bold text-action underline-offset-2 hover:underline"
             >
               {jobTitle(job)}
@@ -134,16 +137,38 @@ function JobList({ jobs, openOn }: { readonly jobs: readonly JobInList[]; readon
               )}
             </p>
           </div>
-          <Openings job={job} />
+          <div className="flex flex-col gap-1">
+            {!job.ended && <Next job={job} />}
+            <Openings job={job} />
+          </div>
         </li>
       ))}
     </ul>
   );
 }
 
+/** What comes next for the car, and how much is open. */
+function Next({ job }: { readonly job: JobInList }) {
+  const points = openPoints(job, job.openings);
+  const [first] = points;
+  if (!first) return <p className="font-semibold text-clears">Nothing is open.</p>;
+  const count = points.length === 1 ? '1 point open' : `${points.length} points open`;
+  return (
+    <Link
+      to={pointAddress(first.settledAt, job.id, job.vehicle.id)}
+      className="flex min-h-12 items-center gap-2 hover:bg-paper"
+    >
+      <VerdictMark verdict={points.some(({ isHeld }) => isHeld) ? 'hold' : 'measure'} hidden />
+      <span>
+        <span className="font-semibold text-action">{first.words}</span> <span className="text-muted">{count}</span>
+      </span>
+    </Link>
+  );
+}
+
 function Openings({ job }: { readonly job: JobInList }) {
   const { unit } = useSettings();
-  if (job.openings.length === 0) return <p className="text-muted">This vehicle has no openings in the library.</p>;
+  if (job.openings.length === 0) return <p className="text-muted">No place of this car is noted yet.</p>;
   return (
     <ul className="grid content-start gap-x-6 sm:grid-cols-2 xl:grid-cols-3">
       {job.openings.map(({ id, record, state }) => {

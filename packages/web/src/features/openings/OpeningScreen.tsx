@@ -23,6 +23,7 @@ import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { useScreenAwake } from '../../ui/useScreenAwake';
 import { jobQuery } from '../jobs/jobsQueries';
+import { Rail } from '../rail/Rail';
 import { CarryOver } from './CarryOver';
 import { draftKey } from './draftKey';
 import { OpeningSheet } from './OpeningSheet';
@@ -50,7 +51,8 @@ export function OpeningScreen() {
   return (
     <Shell
       title={title}
-      crumbs={crumbsTo('measure', { jobId, openingId }, { bookIn: jobName, measure: title })}
+      crumbs={crumbsTo('measure', { jobId, openingId }, { job: jobName, measure: title })}
+      rail={<Rail jobId={jobId} station="measure" />}
       aside={
         <span className="flex flex-wrap gap-2">
           <LinkButton to={`/history?kind=opening&record=${openingId}`}>History</LinkButton>

@@ -16,7 +16,7 @@ export function RemoveOpening({ opening: { id, jobId, version, record } }: { rea
   const { isSending, refusal, send } = useSent((answer) => {
     if (answer === undefined) return;
     toast(`${label} is off the car.`, { canUndo: true });
-    void navigate(addressOf('bookIn', { jobId }));
+    void navigate(addressOf('job', { jobId }));
   });
   if (!mayRemove) return null;
   return (

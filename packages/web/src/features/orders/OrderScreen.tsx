@@ -17,6 +17,7 @@ import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
+import { Rail } from '../rail/Rail';
 import { OrderSheet } from './OrderSheet';
 import { orderQuery } from './orderQueries';
 
@@ -33,7 +34,8 @@ export function OrderScreen() {
           ? `Order list: ${count(lines.length, 'line')} from ${count(suppliers, 'supplier')}`
           : 'Order list'
       }
-      crumbs={crumbsTo('order', { jobId }, { bookIn: order.data && jobTitle(order.data.job) })}
+      crumbs={crumbsTo('order', { jobId }, { job: order.data && jobTitle(order.data.job) })}
+      rail={<Rail jobId={jobId} station="order" />}
       aside={
         lines.length > 0 && (
           <div className="flex flex-wrap gap-3">

@@ -42,7 +42,7 @@ export function BookInForm() {
     settle(EMPTY);
     reset(EMPTY);
     const answer = createJob.answer.safeParse(answered);
-    if (answer.success) void navigate(addressOf('bookIn', { jobId: answer.data.jobId }));
+    if (answer.success) void navigate(addressOf('job', { jobId: answer.data.jobId }));
   });
   const form = useCheckedForm(readBookInSchema, state, problems);
   const { control, handleSubmit, reset, watch } = form;

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useAsked } from '../../ui/useRested';
-import { jobsQuery } from './jobsQueries';
+import { jobsQuery } from '../jobs/jobsQueries';
 
 /** Which open job has this registration already, in words; nothing where none has. */
 export function useAlike(registration: string): string | undefined {

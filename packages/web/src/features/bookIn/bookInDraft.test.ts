@@ -1,4 +1,5 @@
 import { beforeEach, expect, test } from '@jest/globals';
+import { newJobSchema } from '@low-quarry/core/contracts/jobs';
 import { draftPrefix, openDrafts, readDraftText, writeDraftText } from '../../device/drafts';
 import { createTestDevice, createTestTabs, installLocalStorage } from '../../device/testing';
 import { BOOK_IN_DRAFT, forgetBookedIn } from './bookInDraft';
@@ -12,7 +13,7 @@ const TYPED = {
   wants: '',
   dueOn: null,
 };
-const BOOKED = { ...TYPED, customer: 'Lighthouse' };
+const BOOKED = newJobSchema.parse(TYPED);
 
 const device = createTestDevice();
 beforeEach(async () => {

@@ -1,0 +1,108 @@
+/** Booking in: what has to be asked before the customer hangs up is named, asked where asking is cheap, and kept. */
+import { expect, test } from '../driver/test';
+
+test('a car that no library knows, of a company: the rail names what to ask, an answer closes its point, the leave holds', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await fitter.openJobs();
+  await page.getByRole('button', { name: 'Book a car in' }).click();
+  await page.getByRole('button', { name: 'It is not in the library' }).click();
+  await page.getByLabel('Body').selectOption('Estate, 5 doors');
+  await page.getByLabel('Make').fill('Tollan');
+  await page.getByLabel('Model').fill('Skiff');
+  await page.getByLabel('Whose car').fill('Harbour vet');
+  await page.getByLabel('What is wanted').fill('Voices clearer');
+  await page.getByRole('button', { name: 'Book in with 7 openings' }).click();
+
+  const rail = page.getByRole('navigation', { name: 'Stations' });
+  const points = page.getByRole('region', { name: 'Open points' });
+  await expect(points.getByRole('heading', { name: 'Ask before the customer hangs up' })).toBeVisible();
+  await expect(points.getByRole('listitem').nth(0)).toContainText('Which trim is it?');
+  await expect(points.getByRole('listitem').nth(1)).toContainText('Which audio package does it have');
+  await expect(points.getByRole('listitem').nth(2)).toContainText('Whose car is it?');
+  // Ten by telephone, and seven places that nobody has looked at.
+  await expect(rail.getByRole('link', { name: /^Book in/ })).toContainText('17 open');
+  await expect(rail.getByRole('link', { name: /^Order/ })).toContainText('not begun');
+
+  // The trim is the vehicle’s: the main button leads there.
+  await page.getByRole('link', { name: 'Next: Which trim is it?' }).click();
+  await page.getByLabel('Trim').fill('Middle');
+  await page.getByLabel('Audio package').fill('Amplifier under the seat');
+  await page.getByRole('button', { name: 'Save the vehicle' }).click();
+  await expect(page.getByText('The vehicle is saved.', { exact: true })).toBeVisible();
+  await fitter.openJobs();
+  await page
+    .getByRole('link', { name: /^Whose car is it\?/ })
+    .last()
+    .click();
+
+  // It opens at the field that was asked for.
+  await expect(page.getByLabel('Whose car it is')).toBeFocused();
+  await page.getByLabel('Whose car it is').selectOption('A company’s');
+  await page.getByLabel('The owner’s leave').selectOption('Asked for, no answer yet');
+  await page.getByLabel('Who was asked, when, and how').fill('The practice, by telephone on Friday');
+  await page.getByLabel('How to reach them').fill('Evenings');
+  await page.getByLabel('Clearer', { exact: true }).selectOption('above all');
+  await page.getByLabel('The radio stays').check();
+  await page.getByLabel('Budget, whole, EUR').fill('four hundred');
+  await page.getByRole('button', { name: 'Save what was asked' }).click();
+  await expect(page.getByText('“four hundred” was read. Type an amount such as 420')).toBeVisible();
+  await page.getByLabel('Budget, whole, EUR').fill('420');
+  await page.getByLabel('A bass box').check();
+  await page.getByLabel('Asked: nothing was done').check();
+  await page.getByLabel('Lost when the battery is off').fill('Radio code');
+  await page.getByLabel('Due on').fill('2026-12-04');
+  // A battery that is pulled loses nothing.
+  await page.reload();
+  await expect(page.getByLabel('Budget, whole, EUR')).toHaveValue('420');
+  await page.getByRole('button', { name: 'Save what was asked' }).click();
+
+  await expect(page.getByRole('heading', { name: /^Tollan Skiff, job/, level: 1 })).toBeVisible();
+  await expect(page.getByText('Clearer (above all). Voices clearer')).toBeVisible();
+  await expect(points.getByRole('listitem').first()).toContainText('The car’s owner was asked and has not answered.');
+  await expect(rail.getByRole('link', { name: /^Book in/ })).toContainText('8 open, held');
+  await expect(points.getByRole('heading', { name: 'At the car, doors closed' })).toBeVisible();
+
+  // What was asked is told with who asked it.
+  await page.getByRole('link', { name: 'History' }).click();
+  await expect(page.locator('ol[aria-label="Changes"] > li').first()).toContainText(
+    'Budget, whole: not asked → 420.00',
+  );
+});
+
+test.describe('two at the counter', () => {
+  test.use({ allowedErrors: /status of 409/ });
+
+  test('what each asked is put together', async ({ fitter, shop, browser }) => {
+    const { page } = fitter;
+    const context = await browser.newContext();
+    const { Fitter } = await import('../driver/Fitter');
+    const other = new Fitter(await context.newPage(), shop.url);
+    await other.comeIn('Jory');
+    for (const each of [fitter, other]) {
+      await each.openJob('Corran Tern, HDS 4');
+      await each.page.getByRole('link', { name: /^Book in/ }).click();
+    }
+    await page.getByLabel('How to reach them').fill('School office');
+    await other.page.getByLabel('Nothing is planned').check();
+    await other.page.getByRole('button', { name: 'Save what was asked' }).click();
+    await expect(other.page.getByRole('heading', { name: 'Corran Tern, HDS 4', level: 1 })).toBeVisible();
+    await page.getByRole('button', { name: 'Save what was asked' }).click();
+    await expect(page.getByRole('heading', { name: 'Corran Tern, HDS 4', level: 1 })).toBeVisible();
+    await page.getByRole('link', { name: /^Book in/ }).click();
+    await expect(page.getByLabel('How to reach them')).toHaveValue('School office');
+    await expect(page.getByLabel('Nothing is planned')).toBeChecked();
+    await context.close();
+  });
+});
+
+test.describe('a fitter', () => {
+  test.use({ person: 'Rieke' });
+  test('looks at what was asked, and does not save it', async ({ fitter }) => {
+    await fitter.openJob('Brackwell Ferryman, FERRY 16');
+    await fitter.page.getByRole('link', { name: /^Book in/ }).click();
+    await expect(fitter.page.getByLabel('The owner’s leave')).toHaveValue('asked');
+    await expect(fitter.page.getByRole('button', { name: 'Save what was asked' })).toBeDisabled();
+  });
+});

@@ -1,0 +1,127 @@
+/**
+ * What is asked when a car is booked in, besides whose it is: every answer may be missing, and a missing one is no "nothing". Null is
+ * "not asked"; an empty list or an empty line is "asked: nothing".
+ */
+import { z } from 'zod';
+
+/** What somebody wants of the work, in the order in which it is asked. */
+export const GOAL_LABELS = {
+  repair: 'Repair what is dead',
+  clearer: 'Clearer',
+  louder: 'Louder',
+  bass: 'More bass',
+  everySeat: 'All seats can hear it',
+  simple: 'Simple, as it was',
+} as const;
+export type Goal = keyof typeof GOAL_LABELS;
+export const GOALS = Object.keys(GOAL_LABELS) as [Goal, ...Goal[]];
+
+/** How much it counts. */
+export const WEIGHT_LABELS = { 1: 'a little', 2: 'yes', 3: 'above all' } as const;
+export type Weight = keyof typeof WEIGHT_LABELS;
+const weightSchema = z.union([z.literal(1), z.literal(2), z.literal(3)]);
+export const goalsSchema = z.partialRecord(z.enum(GOALS), weightSchema).nullable();
+export type Goals = z.infer<typeof goalsSchema>;
+
+/** What must stay as it is. */
+export const KEEP_LABELS = {
+  cutting: 'Nothing is cut or drilled',
+  radio: 'The radio stays',
+  grille: 'The grilles stay',
+  pocket: 'The door pockets stay',
+} as const;
+export type Keep = keyof typeof KEEP_LABELS;
+export const KEEPS = Object.keys(KEEP_LABELS) as [Keep, ...Keep[]];
+export const keepsSchema = z.array(z.enum(KEEPS)).max(KEEPS.length).nullable();
+
+/** What may come later, and must not be made wrong by today's work. */
+export const LATER_LABELS = {
+  radio: 'Another radio',
+  amplifier: 'An amplifier',
+  bass: 'A bass box',
+  rear: 'The rear speakers',
+} as const;
+export type Later = keyof typeof LATER_LABELS;
+export const LATERS = Object.keys(LATER_LABELS) as [Later, ...Later[]];
+export const latersSchema = z.array(z.enum(LATERS)).max(LATERS.length).nullable();
+
+/** What is usually expected wrongly, and is said before the work. */
+export const EXPECTATION_LABELS = {
+  clearerNotLouder: 'On the factory radio it gets clearer rather than much louder.',
+  bassHasLimits: 'Bass from doors has limits; more of it needs a box and an amplifier.',
+  quietLetsOtherNoise: 'A quieted door lets other noises be heard.',
+} as const;
+export type Expectation = keyof typeof EXPECTATION_LABELS;
+export const EXPECTATIONS = Object.keys(EXPECTATION_LABELS) as [Expectation, ...Expectation[]];
+export const expectationsSchema = z.array(z.enum(EXPECTATIONS)).max(EXPECTATIONS.length);
+
+export const OWNER_LABELS = {
+  notAsked: 'Not asked',
+  customer: 'The customer’s own',
+  company: 'A company’s',
+  leased: 'Leased',
+} as const;
+export const OWNERS = Object.keys(OWNER_LABELS) as [keyof typeof OWNER_LABELS, ...(keyof typeof OWNER_LABELS)[]];
+
+export const LEAVE_LABELS = {
+  notAsked: 'Not asked for',
+  asked: 'Asked for, no answer yet',
+  given: 'Given',
+  refused: 'Refused',
+} as const;
+export const LEAVES = Object.keys(LEAVE_LABELS) as [keyof typeof LEAVE_LABELS, ...(keyof typeof LEAVE_LABELS)[]];
+
+/** Whose car it is, and the leave of an owner who is not the customer. */
+export const ownershipSchema = z.strictObject({
+  owner: z.enum(OWNERS),
+  leave: z.enum(LEAVES),
+  /** Who was asked or answered, when and how. */
+  by: z.string().trim().max(200, 'Type at most 200 characters.'),
+});
+export type Ownership = z.infer<typeof ownershipSchema>;
+
+export const OWNERSHIP_NOT_ASKED: Ownership = { owner: 'notAsked', leave: 'notAsked', by: '' };
+
+/** Whether somebody else than the customer has to agree before anything is changed. */
+export function needsLeave({ owner }: Ownership): boolean {
+  return owner === 'company' || owner === 'leased';
+}
+
+/** A line that may not have been asked for. */
+export const askedTextSchema = z.string().trim().max(500, 'Type at most 500 characters.').nullable();
+
+/** In the smallest unit of the shop's currency. */
+export const budgetSchema = z
+  .int('Type an amount such as 420.')
+  .min(0, 'Type an amount of 0 or more.')
+  .max(100_000_000, 'Type an amount of at most a million.')
+  .nullable();
+
+export const NOT_ASKED = 'not asked';
+
+/** "a, b"; "asked: nothing". */
+export function listWords<Key extends string>(
+  keys: readonly Key[] | null,
+  labels: Readonly<Record<Key, string>>,
+): string {
+  if (keys === null) return NOT_ASKED;
+  return keys.length === 0 ? 'asked: nothing' : keys.map((key) => labels[key].toLowerCase()).join(', ');
+}
+
+export function goalsWords(goals: Goals): string {
+  if (goals === null) return NOT_ASKED;
+  const wanted = GOALS.filter((goal) => goals[goal]).sort((a, b) => (goals[b] ?? 0) - (goals[a] ?? 0));
+  if (wanted.length === 0) return 'asked: nothing';
+  return wanted.map((goal) => `${GOAL_LABELS[goal].toLowerCase()} (${WEIGHT_LABELS[goals[goal] ?? 2]})`).join(', ');
+}
+
+export function ownershipWords({ owner, leave, by }: Ownership): string {
+  const whose = OWNER_LABELS[owner].toLowerCase();
+  if (!needsLeave({ owner, leave, by })) return whose;
+  return [whose, `leave ${LEAVE_LABELS[leave].toLowerCase()}`, ...(by ? [by] : [])].join(', ');
+}
+
+export function askedWords(text: string | null): string {
+  if (text === null) return NOT_ASKED;
+  return text === '' ? 'asked: nothing' : text;
+}

@@ -1,0 +1,181 @@
+import { describe, expect, test } from '@jest/globals';
+import type { OpeningState } from '../contracts/jobs';
+import type { JobFacts } from '../model';
+import { PLAIN_OPENING } from '../testing/plainOpening';
+import { openPoints, type PointOpening, RAIL, railOf } from './openPoints';
+
+/** A car of which everything was asked and nothing is open. */
+const ANSWERED: JobFacts = {
+  customer: 'Harbour vet',
+  registration: 'VET 1',
+  wants: '',
+  dueOn: '2026-12-04',
+  contact: 'VHF 12',
+  ownership: { owner: 'customer', leave: 'notAsked', by: '' },
+  goals: { clearer: 3 },
+  keeps: [],
+  budgetMinor: 42_000,
+  later: [],
+  doneBefore: '',
+  lostWithoutSupply: '',
+  expectations: [],
+};
+const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
+  ...{
+    id: 'veh',
+    make: 'Tollan',
+    model: 'Skiff',
+    years: { from: 2018, to: null },
+    body: 'estate',
+    cab: null,
+    doors: 5,
+  },
+  ...{ trim: 'Middle', audioPackage: 'Six speakers', steeringSide: 'right', market: '', aliases: [], beganAs: null },
+  note: '',
+};
+const CHOSEN: OpeningState = {
+  kind: 'chosen',
+  speakerName: 'Shoal 65',
+  works: [],
+  summary: { verdict: 'clears', decidedBy: 'front', marginMm: 5, expandedMm: 1, sentence: '' },
+  open: [],
+  heldBack: null,
+  verdictThen: 'clears',
+  sentenceThen: null,
+  changedSince: [],
+};
+const door = (changes: Partial<PointOpening['record']> = {}, state: OpeningState = CHOSEN): PointOpening => ({
+  id: 'left',
+  record: {
+    ...PLAIN_OPENING,
+    presence: 'fitted',
+    wiring: { kind: 'connector', connectorId: 'plug' },
+    obstaclesLooked: true,
+    ...changes,
+  },
+  state,
+});
+const job = (facts: Partial<JobFacts> = {}, vehicle: Partial<typeof VEHICLE> = {}) => ({
+  ...ANSWERED,
+  ...facts,
+  vehicle: { ...VEHICLE, ...vehicle },
+});
+const idsOf = (facts: Partial<JobFacts>, vehicle: Partial<typeof VEHICLE> = {}, openings = [door()]) =>
+  openPoints(job(facts, vehicle), openings).map(({ id }) => id);
+
+test('of a car of which everything is known nothing is open, and every station is done', () => {
+  expect(openPoints(job(), [door()])).toEqual([]);
+  expect(railOf([])).toEqual(Object.fromEntries(RAIL.map((station) => [station, { open: 0, isHeld: false }])));
+});
+
+describe('what nobody asked is a question; an answer of “nothing” is none', () => {
+  test.each<[string, Partial<JobFacts>, Partial<typeof VEHICLE>]>([
+    ['trim', {}, { trim: '' }],
+    ['audioPackage', {}, { audioPackage: '' }],
+    ['owner', { ownership: { owner: 'notAsked', leave: 'notAsked', by: '' } }, {}],
+    ['goals', { goals: null }, {}],
+    ['keeps', { keeps: null }, {}],
+    ['budget', { budgetMinor: null }, {}],
+    ['later', { later: null }, {}],
+    ['doneBefore', { doneBefore: null }, {}],
+    ['lostWithoutSupply', { lostWithoutSupply: null }, {}],
+    ['contact', { contact: '' }, {}],
+    ['dueOn', { dueOn: null }, {}],
+  ])('%s', (id, facts, vehicle) => {
+    const points = openPoints(job(facts, vehicle), [door()]);
+    expect(points).toMatchObject([{ id, station: 'bookIn', askedAt: 'telephone', isHeld: false }]);
+  });
+});
+
+test('a wish in the customer’s own words is a wish', () => {
+  expect(idsOf({ goals: null, wants: 'clearer voices' })).toEqual([]);
+});
+
+test('what is lost without supply matters only where the battery goes off', () => {
+  expect(idsOf({ lostWithoutSupply: null }, {}, [door({ place: 'rearWall' })])).toEqual([]);
+  expect(idsOf({ lostWithoutSupply: null }, {}, [door({ place: 'dashCentre', side: 'centre' })])).toEqual([
+    'lostWithoutSupply',
+  ]);
+});
+
+describe('the leave of an owner who is not the customer', () => {
+  test.each([
+    ['company', 'notAsked', ['leave']],
+    ['company', 'asked', ['leave']],
+    ['leased', 'refused', ['leave']],
+    ['leased', 'given', []],
+    ['customer', 'notAsked', []],
+  ] as const)('%s, %s', (owner, leave, ids) => {
+    const points = openPoints(job({ ownership: { owner, leave, by: '' } }), [door()]);
+    expect(points.map(({ id }) => id)).toEqual(ids);
+    // Until it is given nothing may be changed on the car.
+    expect(points.every(({ isHeld }) => isHeld)).toBe(true);
+    expect(railOf(points).bookIn).toEqual({ open: ids.length, isHeld: ids.length > 0 });
+  });
+});
+
+describe('at the openings', () => {
+  const points = (opening: PointOpening) =>
+    openPoints(job(), [opening]).map(({ station, words, askedAt }) => ({ station, words, askedAt }));
+
+  test('a place that nobody looked at is asked about at the car', () => {
+    expect(points(door({ presence: 'notLooked' }))).toEqual([
+      { station: 'bookIn', askedAt: 'counter', words: 'Front door, left: is a speaker fitted, and does it play?' },
+    ]);
+  });
+
+  test('what nobody looked at behind the panel is one look, with all of it', () => {
+    const opening = door({
+      assumed: ['bolts'],
+      wiring: { kind: 'unknown' },
+      secondPlug: 'notLooked',
+      obstaclesLooked: false,
+    });
+    expect(points(opening)).toEqual([
+      {
+        station: 'measure',
+        askedAt: 'panelOff',
+        words:
+          'Front door, left: look at its hole, its screws and what is behind, its plug, a second plug and beams, rails and wires behind it.',
+      },
+    ]);
+  });
+
+  test('missing dimensions and a choice that is not made are open at their own stations', () => {
+    expect(points(door({}, { kind: 'toMeasure', missing: ['depthBehind', 'frontGap'] }))).toEqual([
+      { station: 'measure', askedAt: 'panelOff', words: 'Front door, left: 2 dimensions are missing.' },
+      { station: 'match', askedAt: null, words: 'Front door, left: nothing is chosen.' },
+    ]);
+  });
+
+  test('what is chosen and held back keeps the order open, by why', () => {
+    const held: OpeningState = { ...CHOSEN, heldBack: 'The glass was not measured.' };
+    expect(openPoints(job(), [door({}, held)])).toMatchObject([
+      { station: 'order', stake: 'The glass was not measured.', settledAt: { kind: 'match', openingId: 'left' } },
+    ]);
+  });
+
+  test.each(['blank', 'notThere'] as const)('a place without an opening (%s) asks for nothing', (presence) => {
+    const opening = door({ presence, wiring: { kind: 'unknown' } }, { kind: 'noOpening', sentence: '' });
+    expect(openPoints(job(), [opening])).toEqual([]);
+  });
+});
+
+test('points come in the order in which asking is cheap: telephone, counter, panel off, then decisions', () => {
+  const opening = door(
+    { presence: 'notLooked', assumed: ['bolts'], wiring: { kind: 'unknown' } },
+    { kind: 'hold', sentence: 'A chime.' },
+  );
+  const asked = openPoints(job({ later: null, contact: '' }, { trim: '' }), [opening]).map(({ askedAt }) => askedAt);
+  expect(asked).toEqual(['telephone', 'telephone', 'telephone', 'counter', 'panelOff', null]);
+});
+
+test('the number of a station is the number of its points, and each point is told apart', () => {
+  const openings = [
+    door({ presence: 'notLooked' }),
+    { ...door({ presence: 'notLooked', side: 'right' }), id: 'right' },
+  ];
+  const points = openPoints(job({ later: null }), openings);
+  expect(railOf(points).bookIn.open).toBe(3);
+  expect(new Set(points.map(({ id }) => id)).size).toBe(points.length);
+});

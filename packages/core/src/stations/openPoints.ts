@@ -1,0 +1,279 @@
+/**
+ * What keeps a station of a job from being done, each with the one thing that settles it. A point that does not matter for this car and
+ * this wish is not asked; what is not known is never "fine".
+ *
+ * They are sorted by where asking is cheap, and there the dearest first. What an answer costs when it is missing is common practice, no
+ * source: a wrong loom or part is a return and a second visit, an owner who did not agree is an argument after the work.
+ */
+import type { OpeningState } from '../contracts/jobs';
+import {
+  isInDoor,
+  type JobFacts,
+  mayHoldAirbag,
+  needsLeave,
+  type OpeningRecord,
+  type Place,
+  placeLabel,
+  type VehicleRecord,
+} from '../model';
+
+export const RAIL = ['bookIn', 'measure', 'match', 'order'] as const;
+export type RailStation = (typeof RAIL)[number];
+
+/** Where an answer is to be had, the cheapest first. */
+export const ASKED_AT = ['telephone', 'counter', 'panelOff'] as const;
+export type AskedAt = (typeof ASKED_AT)[number];
+
+/** Where on the screen it is settled: a field of booking in, the vehicle, an opening's measurements or what fits it. */
+export type SettledAt =
+  | { readonly kind: 'bookIn'; readonly field: keyof JobFacts }
+  | { readonly kind: 'vehicle' }
+  | { readonly kind: 'measure'; readonly openingId: string }
+  | { readonly kind: 'match'; readonly openingId: string };
+
+export type OpenPoint = {
+  readonly id: string;
+  readonly station: RailStation;
+  /** null for what is worked out, not asked. */
+  readonly askedAt: AskedAt | null;
+  /** The question, or what is to be done. */
+  readonly words: string;
+  /** What is at stake. */
+  readonly stake: string;
+  readonly settledAt: SettledAt;
+  /** Nothing may be ordered or begun before it is settled. */
+  readonly isHeld: boolean;
+};
+
+/** What of an opening the points follow from. */
+export type PointOpening = {
+  readonly id: string;
+  readonly record: Pick<
+    OpeningRecord,
+    'place' | 'side' | 'name' | 'presence' | 'assumed' | 'wiring' | 'secondPlug' | 'obstaclesLooked' | 'behind'
+  >;
+  readonly state: OpeningState;
+};
+
+type PointJob = JobFacts & { readonly vehicle: Omit<VehicleRecord, 'openings'> };
+
+/** @returns the points of a job that has not ended, in the order in which they are best settled */
+export function openPoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
+  const there = openings.filter(({ record: { presence } }) => presence !== 'blank' && presence !== 'notThere');
+  return [
+    ...telephonePoints(job, there),
+    ...counterPoints(there),
+    ...there.flatMap(measurePoints),
+    ...there.flatMap(matchPoints),
+  ];
+}
+
+/** How many points keep each station from being done; a station holds where one of them does. */
+export function railOf(points: readonly OpenPoint[]): Readonly<Record<RailStation, { open: number; isHeld: boolean }>> {
+  const of = (station: RailStation) => points.filter((point) => point.station === station);
+  return Object.fromEntries(
+    RAIL.map((station) => [station, { open: of(station).length, isHeld: of(station).some(({ isHeld }) => isHeld) }]),
+  ) as Record<RailStation, { open: number; isHeld: boolean }>;
+}
+
+type Asked = Pick<OpenPoint, 'id' | 'words' | 'stake' | 'settledAt'> & { readonly isHeld?: boolean };
+
+function telephonePoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
+  const { vehicle, ownership, goals, wants } = job;
+  const at = (field: keyof JobFacts): SettledAt => ({ kind: 'bookIn', field });
+  const asked: (Asked | false)[] = [
+    vehicle.trim === '' && {
+      id: 'trim',
+      words: 'Which trim is it?',
+      stake: 'The trim decides whether the doors have wires, and which openings there are.',
+      settledAt: { kind: 'vehicle' },
+    },
+    vehicle.audioPackage === '' && {
+      id: 'audioPackage',
+      words: 'Which audio package does it have, and is there a separate amplifier?',
+      stake:
+        'A factory amplifier decides load and bands: what is bought for a plain radio is silent or too much for it.',
+      settledAt: { kind: 'vehicle' },
+    },
+    ownership.owner === 'notAsked' && {
+      id: 'owner',
+      words: 'Whose car is it?',
+      stake: 'A company or a lessor has to agree before anything is changed.',
+      settledAt: at('ownership'),
+    },
+    ...leavePoints(job, at('ownership')),
+    goals === null &&
+      wants === '' && {
+        id: 'goals',
+        words: 'What is wanted of it?',
+        stake: 'Repair, clearer, louder or more bass are other parts.',
+        settledAt: at('goals'),
+      },
+    job.keeps === null && {
+      id: 'keeps',
+      words: 'What must stay as it is?',
+      stake: 'What is cut or changed against the wish cannot be put back.',
+      settledAt: at('keeps'),
+    },
+    job.budgetMinor === null && {
+      id: 'budget',
+      words: 'What may it cost, with brackets, leads and small parts?',
+      stake: 'The speakers alone are often half of it.',
+      settledAt: at('budgetMinor'),
+    },
+    job.later === null && {
+      id: 'later',
+      words: 'What is planned for later?',
+      stake: 'A later radio or amplifier must not make today’s parts wrong.',
+      settledAt: at('later'),
+    },
+    job.doneBefore === null && {
+      id: 'doneBefore',
+      words: 'Was anything done to it before?',
+      stake: 'Foreign rivets, cut plugs and missing clips are found with the panel off, when nothing of it is here.',
+      settledAt: at('doneBefore'),
+    },
+    job.lostWithoutSupply === null &&
+      openings.some(({ record }) => needsSupplyOff(record.place)) && {
+        id: 'lostWithoutSupply',
+        words: 'What is lost when the battery is off: codes, settings, what the windows have learnt?',
+        stake: 'A radio that asks for its code stands still until the owner is reached.',
+        settledAt: at('lostWithoutSupply'),
+      },
+    job.contact === '' && {
+      id: 'contact',
+      words: 'How can the customer be reached?',
+      stake: 'A question during the work waits for them.',
+      settledAt: at('contact'),
+    },
+    job.dueOn === null && {
+      id: 'dueOn',
+      words: 'When is it to be ready?',
+      stake: 'Parts that come later are the wrong parts.',
+      settledAt: at('dueOn'),
+    },
+  ];
+  return asked
+    .filter((point) => point !== false)
+    .map((point) => ({ isHeld: false, ...point, station: 'bookIn', askedAt: 'telephone' }));
+}
+
+function leavePoints({ ownership }: PointJob, settledAt: SettledAt): readonly Asked[] {
+  if (!needsLeave(ownership) || ownership.leave === 'given') return [];
+  const stake = 'Nothing may be changed on it without: what is done has to be put back at the shop’s cost.';
+  const words = {
+    notAsked: 'Ask for the leave of the car’s owner.',
+    asked: 'The car’s owner was asked and has not answered.',
+    refused: 'The car’s owner refused: only what can be put back may be done, or nothing.',
+  }[ownership.leave];
+  return [{ id: 'leave', words, stake, settledAt, isHeld: true }];
+}
+
+/** Whether the battery goes off before the work: for airbags and their sensors. */
+function needsSupplyOff(place: Place): boolean {
+  return mayHoldAirbag(place) || isInDoor(place);
+}
+
+/** At the car, with its doors closed. */
+function counterPoints(openings: readonly PointOpening[]): readonly OpenPoint[] {
+  return openings
+    .filter(({ record }) => record.presence === 'notLooked')
+    .map(({ id, record }) => ({
+      id: `presence ${id}`,
+      station: 'bookIn',
+      askedAt: 'counter',
+      words: `${placeLabel(record)}: is a speaker fitted, and does it play?`,
+      stake: 'Drivers are bought for places that are empty, and empty places are forgotten.',
+      settledAt: { kind: 'measure', openingId: id },
+      isHeld: false,
+    }));
+}
+
+/** With the panel off, or on the first side of two. */
+function measurePoints({ id, record, state }: PointOpening): readonly OpenPoint[] {
+  const looks = [
+    ...(record.assumed.length > 0 ? ['its hole, its screws and what is behind'] : []),
+    ...(record.wiring.kind === 'unknown' ? ['its plug'] : []),
+    ...(record.secondPlug === 'notLooked' ? ['a second plug'] : []),
+    ...(record.obstaclesLooked ? [] : ['beams, rails and wires behind it']),
+  ];
+  const common = { station: 'measure', settledAt: { kind: 'measure', openingId: id }, isHeld: false } as const;
+  const label = placeLabel(record);
+  return [
+    ...(looks.length > 0
+      ? [
+          {
+            ...common,
+            id: `looks ${id}`,
+            askedAt: 'panelOff' as const,
+            words: `${label}: look at ${listed(looks)}.`,
+            stake: 'A minute and a lamp; a part that does not fit is a return and a second visit.',
+          },
+        ]
+      : []),
+    ...(state.kind === 'toMeasure'
+      ? [
+          {
+            ...common,
+            id: `lengths ${id}`,
+            askedAt: 'panelOff' as const,
+            words: `${label}: ${state.missing.length === 1 ? 'one dimension is' : `${state.missing.length} dimensions are`} missing.`,
+            stake: 'Nothing can be judged without.',
+          },
+        ]
+      : []),
+  ];
+}
+
+function matchPoints({ id, record, state }: PointOpening): readonly OpenPoint[] {
+  const label = placeLabel(record);
+  const common = { askedAt: null, settledAt: { kind: 'match', openingId: id } } as const;
+  switch (state.kind) {
+    case 'chosen':
+      return state.heldBack === null
+        ? []
+        : [
+            {
+              ...common,
+              id: `heldBack ${id}`,
+              station: 'order',
+              words: `${label}: ${state.speakerName} is held back.`,
+              stake: state.heldBack,
+              isHeld: state.summary.verdict === 'hold',
+            },
+          ];
+    case 'cannotJudge':
+    case 'unreadable':
+      return [
+        {
+          ...common,
+          id: `broken ${id}`,
+          station: 'match',
+          words: `${label}: ${state.sentence}`,
+          stake: 'It is not on the order list.',
+          isHeld: true,
+        },
+      ];
+    case 'hold':
+    case 'toMeasure':
+    case 'nothingChosen':
+      return [
+        {
+          ...common,
+          id: `choice ${id}`,
+          station: 'match',
+          words: `${label}: nothing is chosen.`,
+          stake: state.kind === 'hold' ? state.sentence : 'A place that is not worked on is better said so.',
+          isHeld: state.kind === 'hold',
+        },
+      ];
+    case 'noOpening':
+      return [];
+  }
+}
+
+/** "a, b and c" */
+function listed(words: readonly string[]): string {
+  const last = words.at(-1) ?? '';
+  return words.length < 2 ? last : `${words.slice(0, -1).join(', ')} and ${last}`;
+}

@@ -1,0 +1,32 @@
+/** What has to be asked before the customer hangs up, and what has been answered? */
+import { jobTitle } from '@low-quarry/core/model';
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { shopSettingsQuery } from '../../api/sharedQueries';
+import { crumbsTo } from '../../stations/crumbsTo';
+import { Shell } from '../../ui/Shell';
+import { Answered } from '../../ui/states';
+import { jobQuery } from '../jobs/jobsQueries';
+import { Rail } from '../rail/Rail';
+import { IntakeForm } from './IntakeForm';
+
+export function BookInScreen() {
+  const { jobId = '' } = useParams();
+  const job = useQuery(jobQuery(jobId));
+  const shop = useQuery(shopSettingsQuery);
+  return (
+    <Shell
+      title="Book in"
+      crumbs={crumbsTo('bookIn', { jobId }, { job: job.data && jobTitle(job.data.job) })}
+      rail={<Rail jobId={jobId} station="bookIn" />}
+    >
+      <Answered query={job} what="the job">
+        {(answer) => (
+          <Answered query={shop} what="the shop’s settings">
+            {({ currency }) => <IntakeForm job={answer.job} currency={currency} />}
+          </Answered>
+        )}
+      </Answered>
+    </Shell>
+  );
+}

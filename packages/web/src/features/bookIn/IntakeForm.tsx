@@ -1,0 +1,237 @@
+/** What is asked of a car, by telephone or at the counter: left and taken up, each answer with its place, none of them guessed. */
+import { type Job, jobSchema } from '@low-quarry/core/contracts/jobs';
+import {
+  EXPECTATION_LABELS,
+  EXPECTATIONS,
+  type JobFacts,
+  jobFactsOf,
+  jobFactsSchema,
+  KEEP_LABELS,
+  KEEPS,
+  LATER_LABELS,
+  LATERS,
+  needsLeave,
+} from '@low-quarry/core/model';
+import { JOB_FIELDS } from '@low-quarry/core/records';
+import { useEffect, useRef } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { z } from 'zod';
+import { useMay } from '../../api/me';
+import { addressOf } from '../../stations/addressOf';
+import { BroughtBack } from '../../ui/BroughtBack';
+import { Button } from '../../ui/Button';
+import { ConflictPanel } from '../../ui/ConflictPanel';
+import { FormError } from '../../ui/FormError';
+import { dateOf } from '../../ui/form/dateOf';
+import { FormArea } from '../../ui/form/FormArea';
+import { FormText } from '../../ui/form/FormText';
+import { useCheckedForm } from '../../ui/form/useCheckedForm';
+import { useTypedKept } from '../../ui/form/useTypedKept';
+import { fieldProblems, problemSentence } from '../../ui/problemFields';
+import { toast } from '../../ui/toast';
+import { useConflict } from '../../ui/useConflict';
+import { useKept } from '../../ui/useKept';
+import { usePutJob } from '../jobs/jobsQueries';
+import { AskedText } from './AskedText';
+import { GoalsField } from './GoalsField';
+import { OwnershipFields } from './OwnershipFields';
+import { TickList } from './TickList';
+import { type IntakeTyped, intakeTypedSchema, readIntakeSchema, toIntakeTyped } from './typedIntake';
+
+const draftSchema = z.object({ version: z.int(), base: jobFactsSchema, form: intakeTypedSchema });
+type Draft = z.output<typeof draftSchema>;
+
+function toDraft(job: Job): Draft {
+  return { version: job.version, base: jobFactsOf(job), form: toIntakeTyped(jobFactsOf(job)) };
+}
+
+export function IntakeForm({ job, currency }: { readonly job: Job; readonly currency: string }) {
+  // What was typed on stays what it was, also when somebody else saves meanwhile.
+  const { state, keep, settle, broughtBack } = useKept<Draft>(`job.${job.id}`, draftSchema, () => toDraft(job));
+  const mayChange = useMay('jobs');
+  const navigate = useNavigate();
+  const put = usePutJob(job.id);
+  const form = useCheckedForm<IntakeTyped, JobFacts>(readIntakeSchema, state.form, fieldProblems(put.error));
+  const { control, handleSubmit, reset, watch } = form;
+  useTypedKept(form, (typed) => keep({ ...state, form: typed }));
+  const show = (saved: Job) => {
+    const draft = toDraft(saved);
+    settle(draft);
+    reset(draft.form);
+  };
+  const { panel, send } = useConflict<JobFacts>({
+    fieldsOf: () => JOB_FIELDS,
+    read: (current) => {
+      const read = jobSchema.safeParse(current);
+      return read.success ? { version: read.data.version, record: jobFactsOf(read.data) } : null;
+    },
+    save: (on, facts, onError) =>
+      put.mutate(
+        { version: on, ...facts },
+        {
+          onError,
+          onSuccess: (saved) => {
+            show(saved);
+            toast('What was asked is saved.', { canUndo: true });
+            void navigate(addressOf('job', { jobId: job.id }));
+          },
+        },
+      ),
+  });
+  const sheet = useRef<HTMLFormElement>(null);
+  useFieldInAddress(sheet);
+  return (
+    <form
+      ref={sheet}
+      onSubmit={handleSubmit((facts) => send(state.version, state.base, facts))}
+      className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start"
+      noValidate
+    >
+      <div className="lg:col-span-2 empty:hidden">
+        <BroughtBack show={broughtBack} onDrop={() => show(job)} />
+      </div>
+      <Part title="Who and when">
+        <div className="grid gap-3 sm:grid-cols-2">
+          <At field="customer">
+            <FormText control={control} name="customer" label="Customer" autoComplete="off" />
+          </At>
+          <At field="contact">
+            <FormText
+              control={control}
+              name="contact"
+              label="How to reach them"
+              hint="Telephone, post, which hours."
+              autoComplete="off"
+            />
+          </At>
+          <At field="registration">
+            <FormText control={control} name="registration" label="Registration" autoComplete="off" />
+          </At>
+          <At field="dueOn">
+            <FormText control={control} name="dueOn" label="Due on" type="date" read={dateOf} />
+          </At>
+        </div>
+        <At field="ownership">
+          <OwnershipFields control={control} asksLeave={needsLeave(watch('ownership'))} />
+        </At>
+      </Part>
+      <Part title="What is wanted">
+        <At field="goals">
+          <GoalsField control={control} />
+        </At>
+        <At field="wants">
+          <FormArea
+            control={control}
+            name="wants"
+            label="In their own words"
+            rows={3}
+            hint="Who listens where, to what, how loud."
+          />
+        </At>
+      </Part>
+      <Part title="What must not be">
+        <At field="keeps">
+          <TickList
+            control={control}
+            name="keeps"
+            legend="Stays as it is"
+            options={KEEPS.map((each) => [each, KEEP_LABELS[each]])}
+            nothing="Nothing of these: all may be changed"
+          />
+        </At>
+        <At field="budgetMinor">
+          <FormText
+            control={control}
+            name="budgetMinor"
+            label={`Budget, whole, ${currency}`}
+            hint="With brackets, leads and small parts; empty where nobody asked."
+            inputMode="decimal"
+            autoComplete="off"
+          />
+        </At>
+      </Part>
+      <Part title="Before and later">
+        <At field="later">
+          <TickList
+            control={control}
+            name="later"
+            legend="Planned for later"
+            options={LATERS.map((each) => [each, LATER_LABELS[each]])}
+            nothing="Nothing is planned"
+          />
+        </At>
+        <At field="doneBefore">
+          <AskedText
+            control={control}
+            name="doneBefore"
+            label="Done to it before"
+            hint="Rivets that are not the maker’s, cut plugs, missing clips, broken covers."
+            nothing="Asked: nothing was done"
+          />
+        </At>
+        <At field="lostWithoutSupply">
+          <AskedText
+            control={control}
+            name="lostWithoutSupply"
+            label="Lost when the battery is off"
+            hint="Radio code, settings, what the windows have learnt."
+            nothing="Asked: nothing is lost"
+          />
+        </At>
+      </Part>
+      <Part title="Said beforehand">
+        <At field="expectations">
+          <TickList
+            control={control}
+            name="expectations"
+            legend="Tick what was said"
+            options={EXPECTATIONS.map((each) => [each, EXPECTATION_LABELS[each]])}
+          />
+        </At>
+      </Part>
+      <div className="flex flex-col gap-3 lg:col-span-2">
+        <FormError>{panel ? null : problemSentence(put.error)}</FormError>
+        {panel && (
+          <ConflictPanel
+            what="this job"
+            {...panel}
+            onTakeTheirs={() => {
+              show(job);
+            }}
+          />
+        )}
+        {!mayChange && (
+          <p className="font-semibold text-hold">You can look; what was asked is saved by the counter or the owner.</p>
+        )}
+        <Button kind="main" type="submit" className="self-start" disabled={put.isPending || !mayChange}>
+          {put.isPending ? 'Saving …' : 'Save what was asked'}
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+function Part({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
+  return (
+    <section aria-label={title} className="flex flex-col gap-3">
+      <h2 className="border-b border-ink text-[18px] font-bold">{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+/** The place of a fact, to which an open point leads. */
+function At({ field, children }: { readonly field: keyof JobFacts; readonly children: React.ReactNode }) {
+  return <div data-fact={field}>{children}</div>;
+}
+
+/** Who comes from an open point begins at its field. */
+function useFieldInAddress(sheet: React.RefObject<HTMLFormElement | null>): void {
+  const { hash } = useLocation();
+  useEffect(() => {
+    if (hash === '') return;
+    const place = sheet.current?.querySelector(`[data-fact="${CSS.escape(hash.slice(1))}"]`);
+    place?.querySelector<HTMLElement>('input, select, textarea')?.focus();
+    place?.scrollIntoView({ block: 'center' });
+  }, [hash, sheet]);
+}

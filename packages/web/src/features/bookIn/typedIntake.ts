@@ -1,0 +1,30 @@
+/** What is asked of a car as it is typed: an amount is a line of text until it is read. */
+import { putJob } from '@low-quarry/core/contracts/jobs';
+import { type JobFacts, jobFactsSchema } from '@low-quarry/core/model';
+import type { Control } from 'react-hook-form';
+import { z } from 'zod';
+
+export const intakeTypedSchema = jobFactsSchema.extend({ budgetMinor: z.string() });
+export type IntakeTyped = z.output<typeof intakeTypedSchema>;
+export type IntakeControl = Control<IntakeTyped, unknown, JobFacts>;
+
+const amountTyped = z.string().transform((text, context) => {
+  const typed = text.trim().replace(',', '.');
+  if (typed === '') return null;
+  const amount = Number(typed);
+  if (Number.isFinite(amount) && amount >= 0) return Math.round(amount * 100);
+  context.addIssue(`“${text.slice(0, 20)}” was read. Type an amount such as 420 or 420.50, or leave it empty.`);
+  return z.NEVER;
+});
+
+const factsSchema = putJob.body.omit({ version: true });
+
+/** What is typed, as the shop takes it; all of it is there, so that no default is asked for. */
+export const readIntakeSchema = intakeTypedSchema
+  .extend({ budgetMinor: amountTyped })
+  .pipe(factsSchema as unknown as z.ZodType<JobFacts, JobFacts>) as unknown as z.ZodType<JobFacts, IntakeTyped>;
+
+export function toIntakeTyped(facts: JobFacts): IntakeTyped {
+  const { budgetMinor } = facts;
+  return { ...facts, budgetMinor: budgetMinor === null ? '' : String(budgetMinor / 100) };
+}

@@ -1,0 +1,70 @@
+/** What is open of a job, in the order in which it is best settled: each with what is at stake and the one place where it is settled. */
+import { ASKED_AT, type AskedAt, type OpenPoint } from '@low-quarry/core/stations';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { Button, LinkButton } from '../../ui/Button';
+import { VerdictMark } from '../../ui/VerdictMark';
+import { pointAddress } from './pointAddress';
+
+/** More is asked for: the first ones are what comes next. */
+const FIRST_SHOWN = 6;
+
+const ASKED_WORDS: Readonly<Record<AskedAt, string>> = {
+  telephone: 'Ask before the customer hangs up',
+  counter: 'At the car, doors closed',
+  panelOff: 'With the panel off',
+};
+
+type OpenPointsProps = {
+  readonly points: readonly OpenPoint[];
+  readonly jobId: string;
+  readonly vehicleId: string;
+};
+
+export function OpenPoints({ points, jobId, vehicleId }: OpenPointsProps) {
+  const [isAll, setAll] = useState(false);
+  const [first] = points;
+  if (!first) {
+    return <p className="font-semibold text-clears">Nothing is open: everything that is chosen can be ordered.</p>;
+  }
+  const shown = isAll ? points : points.slice(0, FIRST_SHOWN);
+  const groups = [...ASKED_AT, null].map((askedAt) => ({
+    askedAt,
+    points: shown.filter((point) => point.askedAt === askedAt),
+  }));
+  return (
+    <section aria-label="Open points" className="flex flex-col gap-3">
+      <LinkButton kind="main" to={pointAddress(first.settledAt, jobId, vehicleId)} className="self-start">
+        Next: {first.words}
+      </LinkButton>
+      {groups.map(({ askedAt, points: group }) =>
+        group.length === 0 ? null : (
+          <div key={askedAt ?? 'worked out'}>
+            <h2 className="text-[16px] font-bold">{askedAt ? ASKED_WORDS[askedAt] : 'To be decided'}</h2>
+            <ul className="border-t border-ink">
+              {group.map((point) => (
+                <li key={point.id} className="border-b border-hairline">
+                  <Link
+                    to={pointAddress(point.settledAt, jobId, vehicleId)}
+                    className="flex min-h-12 items-center gap-3 py-1 hover:bg-paper"
+                  >
+                    <VerdictMark verdict={point.isHeld ? 'hold' : 'measure'} />
+                    <span>
+                      <span className="block font-semibold text-action">{point.words}</span>
+                      <span className="block text-[13px] leading-4 text-muted">{point.stake}</span>
+                    </span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </div>
+        ),
+      )}
+      {points.length > shown.length && (
+        <Button kind="quiet" className="self-start" onClick={() => setAll(true)}>
+          Show all {points.length} open points
+        </Button>
+      )}
+    </section>
+  );
+}

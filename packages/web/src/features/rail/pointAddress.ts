@@ -1,0 +1,15 @@
+import type { SettledAt } from '@low-quarry/core/stations';
+import { addressOf } from '../../stations/addressOf';
+
+/** Where an open point of a job is settled. */
+export function pointAddress(at: SettledAt, jobId: string, vehicleId: string): string {
+  switch (at.kind) {
+    case 'bookIn':
+      return `${addressOf('bookIn', { jobId })}#${at.field}`;
+    case 'vehicle':
+      return `/vehicles/${encodeURIComponent(vehicleId)}`;
+    case 'measure':
+    case 'match':
+      return addressOf(at.kind, { jobId, openingId: at.openingId });
+  }
+}

@@ -1,0 +1,55 @@
+/** The stations of a job with what is open at each, and where each of them is. */
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { type OpenPoint, openPoints, RAIL, type RailStation, railOf } from '@low-quarry/core/stations';
+import { addressOf } from '../../stations/addressOf';
+
+export const STATION_WORDS: Readonly<Record<RailStation, string>> = {
+  bookIn: 'Book in',
+  measure: 'Measure',
+  match: 'Match',
+  order: 'Order',
+};
+
+export type RailStop = {
+  readonly station: RailStation;
+  readonly label: string;
+  readonly to: string;
+  readonly state: 'untouched' | 'done' | 'open' | 'held';
+  readonly open: number;
+};
+
+export type RailView = { readonly stops: readonly RailStop[]; readonly points: readonly OpenPoint[] };
+
+/** A job that has ended has no open points. */
+export function railView(job: Job, openings: readonly OpeningWithState[]): RailView {
+  const points = job.ended ? [] : openPoints(job, openings);
+  const rail = railOf(points);
+  const stops = RAIL.map((station): RailStop => {
+    const { open, isHeld } = rail[station];
+    const state = open > 0 ? (isHeld ? 'held' : 'open') : isBegun(station, openings) ? 'done' : 'untouched';
+    return { station, label: STATION_WORDS[station], to: stopAddress(station, job.id, openings, points), state, open };
+  });
+  return { stops, points };
+}
+
+/** Nothing is open where there is nothing yet, either: that is not done. */
+function isBegun(station: RailStation, openings: readonly OpeningWithState[]): boolean {
+  if (station === 'bookIn') return true;
+  if (station === 'order') return openings.some(({ state }) => state.kind === 'chosen');
+  return openings.length > 0;
+}
+
+/** Of an opening's station the first opening that has something open there; else the first. */
+function stopAddress(
+  station: RailStation,
+  jobId: string,
+  openings: readonly OpeningWithState[],
+  points: readonly OpenPoint[],
+): string {
+  if (station === 'bookIn' || station === 'order') return addressOf(station, { jobId });
+  const settled = points
+    .filter((point) => point.station === station)
+    .flatMap(({ settledAt }) => ('openingId' in settledAt ? settledAt.openingId : []));
+  const openingId = settled[0] ?? openings[0]?.id;
+  return openingId === undefined ? addressOf('job', { jobId }) : addressOf(station, { jobId, openingId });
+}
