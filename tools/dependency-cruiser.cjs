@@ -20,6 +20,7 @@ const FACES = [
   'model',
   'records',
   'formats',
+  'sound',
   'stations',
 ];
 const entersByFace = (area) => ({
@@ -46,6 +47,7 @@ module.exports = {
     onlyFrom('geometry-below-fit', 'geometry', ['math/', 'units/', 'uncertainty/', 'geometry/', 'result']),
     onlyFrom('fit-below-model', 'fit', ['math/', 'units/', 'uncertainty/', 'geometry/', 'fit/', 'wiring/', 'result']),
     onlyFrom('wiring-below-fit', 'wiring', ['wiring/', 'units/', 'result']),
+    onlyFrom('sound-below-model', 'sound', ['units/', 'sound/', 'result']),
     onlyFrom('order-below-model', 'order', ['math/', 'fit/', 'order/', 'result']),
     onlyFrom('catalogue-below-model', 'catalogue', [
       'math/',

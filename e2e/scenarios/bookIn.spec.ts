@@ -32,10 +32,8 @@ test('a car that no library knows, of a company: the rail names what to ask, an 
   await page.getByRole('button', { name: 'Save the vehicle' }).click();
   await expect(page.getByText('The vehicle is saved.', { exact: true })).toBeVisible();
   await fitter.openJobs();
-  await page
-    .getByRole('link', { name: /^Whose car is it\?/ })
-    .last()
-    .click();
+  const row = page.getByRole('listitem').filter({ hasText: 'Harbour vet' });
+  await row.getByRole('link', { name: /^Whose car is it\?/ }).click();
 
   // It opens at the field that was asked for.
   await expect(page.getByLabel('Whose car it is')).toBeFocused();
@@ -105,4 +103,46 @@ test.describe('a fitter', () => {
     await expect(fitter.page.getByLabel('The owner’s leave')).toHaveValue('asked');
     await expect(fitter.page.getByRole('button', { name: 'Save what was asked' })).toBeDisabled();
   });
+});
+
+test('the old speaker is heard alone and read with the meter: a slip of the meter is caught, a silent one is not ordered for blindly', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await fitter.measure('Corran Tern, HDS 3', 'Rear door, left');
+  const old = page.getByRole('region', { name: 'The old speaker' });
+  await expect(old.getByRole('status')).toHaveText('Not read: it is assumed, as good as dead.');
+  await old.getByLabel('Heard alone').selectOption('Silent');
+  await fitter.save();
+  await fitter.saved();
+  await page.getByRole('link', { name: 'Corran Tern, HDS 3' }).click();
+  const points = page.getByRole('region', { name: 'Open points' });
+  await expect(points).toContainText('Rear door, left: it is silent, and nobody knows why. Do not order for it yet.');
+  await expect(
+    page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Book in/ }),
+  ).toContainText('held');
+  await page.getByRole('link', { name: /^Next: Rear door, left: it is silent/ }).click();
+
+  const meter = old.getByLabel('Meter across its terminals');
+  await meter.fill('seven');
+  await expect(old.getByText('“seven” was not understood. Type what the meter shows')).toBeVisible();
+  await meter.fill('3.4; 3.5');
+  await old.getByLabel('Marked as').selectOption('4 Ω');
+  await old.getByLabel('Meter with its probes together').fill('0.2');
+  await expect(old.getByRole('status')).toContainText('Plausible: 3.3 Ω is 81 % of 4 Ω, and 70 to 100 % is healthy.');
+  // An auto-ranging meter shows a seven and a mega sign: an open coil, not seven ohms.
+  await meter.fill('7 M');
+  await expect(old.getByRole('status')).toContainText('The meter counts in kilo- or megohms here');
+  await expect(old.getByRole('status')).toContainText('A tweeter behind its capacitor reads so and is healthy');
+  await old.getByLabel('A capacitor before the coil').selectOption('None');
+  await expect(old.getByRole('status')).toContainText('Open: the coil lets nothing through.');
+  await fitter.save();
+  await fitter.saved();
+  await page.getByRole('link', { name: 'Corran Tern, HDS 3' }).click();
+  await expect(points).toBeVisible();
+  await expect(points.getByText('Rear door, left: it is silent')).toHaveCount(0);
+  await page.getByRole('link', { name: 'History' }).click();
+  await expect(page.locator('ol[aria-label="Changes"] > li').first()).toContainText(
+    'Silent. Open: the coil lets nothing through.',
+  );
 });

@@ -133,6 +133,7 @@ export const listJobs = contract({
               wiring: true,
               secondPlug: true,
               obstaclesLooked: true,
+              oldSpeaker: true,
             }),
             state: openingStateSchema,
           }),

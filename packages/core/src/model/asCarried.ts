@@ -8,6 +8,8 @@ import { SOURCES, type SourceId } from './source';
 export function asCarried(record: OpeningRecord): OpeningRecord {
   return {
     ...record,
+    // The old speaker of another car says nothing of this one's.
+    oldSpeaker: null,
     trace: record.trace && { ...record.trace, source: carriedSource(record.trace.source) },
     recess: record.recess && { ...record.recess, source: carriedSource(record.recess.source) },
     bolts:

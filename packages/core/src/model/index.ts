@@ -70,6 +70,19 @@ export { layerIdsSchema, withLayerIds } from './layers';
 export { FACES, type Face, FRONT_FACES, type FrontFace, isTakenHere, type Measurement, meanMm } from './measurement';
 export { newOpening } from './newOpening';
 export {
+  CAPACITORS,
+  coilOf,
+  DAMAGE_LABELS,
+  DAMAGES,
+  isFoundDead,
+  isUnexplained,
+  OLD_SPEAKER_NOT_TESTED,
+  type OldSpeaker,
+  oldSpeakerWords,
+  PLAYS,
+  PLAYS_LABELS,
+} from './oldSpeaker';
+export {
   AIRBAGS,
   BEHIND,
   type FrontLayerRecord,

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { ASSUMABLE, FIXINGS, FRONT_KINDS, OBSTACLE_KINDS } from '../fit';
 import { FACE_NAMES, faceOf, isReadFromFace, MOST_FACE_MM } from './faces';
 import { FRONT_FACES, freeMeasurementSchema, measurementSchema } from './measurement';
+import { oldSpeakerSchema } from './oldSpeaker';
 import { dimensionRangeError, OPENING_DIMENSION_KEYS } from './openingDimensions';
 import { placeSchema, sideSchema } from './place';
 import { MOST_READINGS } from './readMeasurement';
@@ -144,6 +145,8 @@ const openingFieldsSchema = z.strictObject({
   /** What is as is usual for such a body, and nobody has looked at. */
   assumed: z.array(z.enum(ASSUMABLE)).max(ASSUMABLE.length).default([]),
   nominalSize: z.string().max(20),
+  /** The speaker that is there now; null where nobody tested it. */
+  oldSpeaker: oldSpeakerSchema.nullable().default(null),
   holeKind: z.enum(['circle', 'oval', 'roundedRectangle', 'polygon']),
   /** Of a rounded rectangle. */
   cornerRadiusMm: z.number().min(0).max(150).default(10),

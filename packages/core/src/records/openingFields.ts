@@ -1,13 +1,14 @@
 /** The fields of an opening's record: each dimension, and each fact. Its place is its identity and no field. */
 
-import type { Measurement, OpeningRecord } from '../model';
-import { FACE_NAMES, OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS, SOURCES } from '../model';
+import type { Measurement, OldSpeaker, OpeningRecord } from '../model';
+import { FACE_NAMES, OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS, oldSpeakerWords, SOURCES } from '../model';
 import { type Field, keyField, plainWords } from './Field';
 
 const FACT_LABELS = {
   name: 'Called',
   presence: 'What is there',
   assumed: 'Taken as usual, not looked at',
+  oldSpeaker: 'Old speaker',
   nominalSize: 'Nominal size',
   holeKind: 'Shape of the hole',
   cornerRadiusMm: 'Radius of the corners',
@@ -48,7 +49,11 @@ export const OPENING_FIELDS: readonly Field<OpeningRecord>[] = [
     }),
   ),
   ...Object.entries(FACT_LABELS).map(([key, label]) =>
-    keyField<OpeningRecord>(key as keyof typeof FACT_LABELS, label, factWords),
+    keyField<OpeningRecord>(
+      key as keyof typeof FACT_LABELS,
+      label,
+      key === 'oldSpeaker' ? (old) => oldSpeakerWords(old as OldSpeaker | null) : factWords,
+    ),
   ),
 ];
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { OpeningState } from '../contracts/jobs';
-import type { JobFacts } from '../model';
+import { type JobFacts, OLD_SPEAKER_NOT_TESTED, type OldSpeaker } from '../model';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { openPoints, type PointOpening, RAIL, railOf } from './openPoints';
 
@@ -49,6 +49,7 @@ const door = (changes: Partial<PointOpening['record']> = {}, state: OpeningState
   record: {
     ...PLAIN_OPENING,
     presence: 'fitted',
+    oldSpeaker: { ...OLD_SPEAKER_NOT_TESTED, plays: 'plays' },
     wiring: { kind: 'connector', connectorId: 'plug' },
     obstaclesLooked: true,
     ...changes,
@@ -122,6 +123,40 @@ describe('at the openings', () => {
     expect(points(door({ presence: 'notLooked' }))).toEqual([
       { station: 'bookIn', askedAt: 'counter', words: 'Front door, left: is a speaker fitted, and does it play?' },
     ]);
+  });
+
+  describe('what is there is heard alone before anything is ordered for it', () => {
+    const old = (changes: Partial<OldSpeaker>): OldSpeaker => ({ ...OLD_SPEAKER_NOT_TESTED, ...changes });
+    const over = [{ kind: 'over' as const }];
+    test.each<[string, OldSpeaker | null, Partial<JobFacts>, string | null, boolean]>([
+      ['not tried', null, {}, 'does it play, heard alone?', false],
+      ['tried, it plays', old({ plays: 'plays' }), {}, null, false],
+      ['silent, nobody knows why', old({ plays: 'silent' }), {}, 'it is silent, and nobody knows why', true],
+      ['crackling, nobody knows why', old({ plays: 'crackles' }), {}, 'heard to be wrong', true],
+      [
+        'silent with a healthy coil',
+        old({ plays: 'silent', nominalOhm: 4, readings: [{ kind: 'ohm', ohm: 3.4 }] }),
+        {},
+        'nobody knows why',
+        true,
+      ],
+      ['silent with an open coil', old({ plays: 'silent', readings: over, capacitor: 'no' }), {}, null, false],
+      [
+        'silent, reads open, a capacitor may be there',
+        old({ plays: 'silent', readings: over }),
+        {},
+        'nobody knows why',
+        true,
+      ],
+      ['crackling with a torn cone', old({ plays: 'crackles', damage: ['torn'] }), {}, null, false],
+      ['plays, a repair is wanted', old({ plays: 'plays' }), { goals: { repair: 3 } }, 'read its coil', false],
+    ])('%s', (_, oldSpeaker, facts, words, isHeld) => {
+      const found = openPoints(job(facts), [door({ oldSpeaker })]);
+      expect(found.map((point) => [point.station, point.askedAt, point.isHeld])).toEqual(
+        words === null ? [] : [['bookIn', 'counter', isHeld]],
+      );
+      if (words !== null) expect(found[0]?.words).toContain(words);
+    });
   });
 
   test('what nobody looked at behind the panel is one look, with all of it', () => {

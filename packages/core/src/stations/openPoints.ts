@@ -7,7 +7,10 @@
  */
 import type { OpeningState } from '../contracts/jobs';
 import {
+  coilOf,
+  isFoundDead,
   isInDoor,
+  isUnexplained,
   type JobFacts,
   mayHoldAirbag,
   needsLeave,
@@ -50,7 +53,16 @@ export type PointOpening = {
   readonly id: string;
   readonly record: Pick<
     OpeningRecord,
-    'place' | 'side' | 'name' | 'presence' | 'assumed' | 'wiring' | 'secondPlug' | 'obstaclesLooked' | 'behind'
+    | 'place'
+    | 'side'
+    | 'name'
+    | 'presence'
+    | 'assumed'
+    | 'wiring'
+    | 'secondPlug'
+    | 'obstaclesLooked'
+    | 'behind'
+    | 'oldSpeaker'
   >;
   readonly state: OpeningState;
 };
@@ -60,9 +72,11 @@ type PointJob = JobFacts & { readonly vehicle: Omit<VehicleRecord, 'openings'> }
 /** @returns the points of a job that has not ended, in the order in which they are best settled */
 export function openPoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
   const there = openings.filter(({ record: { presence } }) => presence !== 'blank' && presence !== 'notThere');
+  const asked = [...telephonePoints(job, there), ...counterPoints(job, there)];
   return [
-    ...telephonePoints(job, there),
-    ...counterPoints(there),
+    // What nothing may be done before is the dearest of all.
+    ...asked.filter(({ isHeld }) => isHeld),
+    ...asked.filter(({ isHeld }) => !isHeld),
     ...there.flatMap(measurePoints),
     ...there.flatMap(matchPoints),
   ];
@@ -175,18 +189,49 @@ function needsSupplyOff(place: Place): boolean {
 }
 
 /** At the car, with its doors closed. */
-function counterPoints(openings: readonly PointOpening[]): readonly OpenPoint[] {
-  return openings
-    .filter(({ record }) => record.presence === 'notLooked')
-    .map(({ id, record }) => ({
-      id: `presence ${id}`,
-      station: 'bookIn',
-      askedAt: 'counter',
-      words: `${placeLabel(record)}: is a speaker fitted, and does it play?`,
+function counterPoints({ goals }: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
+  return openings.flatMap(({ id, record }) => {
+    const asked = counterQuestion(record, goals?.repair !== undefined);
+    if (!asked) return [];
+    const settledAt = { kind: 'measure', openingId: id } as const;
+    return [{ ...asked, id: `old ${id}`, station: 'bookIn', askedAt: 'counter', settledAt } as const];
+  });
+}
+
+/** What is to be found out next of the speaker that is there; null where nothing is. */
+function counterQuestion(
+  record: PointOpening['record'],
+  isRepair: boolean,
+): Pick<OpenPoint, 'words' | 'stake' | 'isHeld'> | null {
+  const { presence, oldSpeaker } = record;
+  const label = placeLabel(record);
+  if (presence === 'notLooked')
+    return {
+      words: `${label}: is a speaker fitted, and does it play?`,
       stake: 'Drivers are bought for places that are empty, and empty places are forgotten.',
-      settledAt: { kind: 'measure', openingId: id },
       isHeld: false,
-    }));
+    };
+  if (presence !== 'fitted') return null;
+  if (oldSpeaker === null || oldSpeaker.plays === 'notTried')
+    return {
+      words: `${label}: does it play, heard alone?`,
+      stake: 'What was not heard before the work is the shop’s fault after it.',
+      isHeld: false,
+    };
+  if (isUnexplained(oldSpeaker))
+    return {
+      words: `${label}: it is ${oldSpeaker.plays === 'silent' ? 'silent' : 'heard to be wrong'}, and nobody knows why. Do not order for it yet.`,
+      stake:
+        'Another source, fader and balance, the other side’s lead, then the meter: a new speaker on a dead wire is silent too.',
+      isHeld: true,
+    };
+  if (isRepair && coilOf(oldSpeaker).kind === 'unread' && !isFoundDead(oldSpeaker))
+    return {
+      words: `${label}: read its coil with the meter.`,
+      stake: 'Four are bought where two were dead.',
+      isHeld: false,
+    };
+  return null;
 }
 
 /** With the panel off, or on the first side of two. */

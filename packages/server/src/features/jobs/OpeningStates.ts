@@ -104,8 +104,8 @@ export class OpeningStates {
     );
     return openings.map((opening) => {
       const { id, record } = opening;
-      const { place, side, name, behind, presence, assumed, wiring, secondPlug, obstaclesLooked } = record;
-      const shown = { place, side, name, behind, presence, assumed, wiring, secondPlug, obstaclesLooked };
+      const { place, side, name, behind, presence, assumed, wiring, secondPlug, obstaclesLooked, oldSpeaker } = record;
+      const shown = { place, side, name, behind, presence, assumed, wiring, secondPlug, obstaclesLooked, oldSpeaker };
       const listed = { id, record: shown, state: openingState(opening, choices.get(id), fitting) };
       const key = keys.get(id);
       if (key !== undefined) this.cache.set(key, listed);

@@ -1,7 +1,7 @@
 /** A line that nobody may have asked for: what was said, or that nothing was. */
 import { useController } from 'react-hook-form';
 import { TextField } from '../../ui/TextField';
-import { Tick } from './TickList';
+import { Tick } from '../../ui/Tick';
 import type { IntakeControl } from './typedIntake';
 
 export function AskedText({

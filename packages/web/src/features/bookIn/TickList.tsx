@@ -1,5 +1,6 @@
 /** Several of a list; where it matters whether anybody asked, "nothing of these" is an answer of its own. */
 import { useController } from 'react-hook-form';
+import { Tick } from '../../ui/Tick';
 import type { IntakeControl } from './typedIntake';
 
 type TickListProps<Key extends string> = {
@@ -35,27 +36,5 @@ export function TickList<Key extends string>({ control, name, legend, options, n
         />
       )}
     </fieldset>
-  );
-}
-
-export function Tick({
-  label,
-  isOn,
-  onChange,
-}: {
-  readonly label: string;
-  readonly isOn: boolean;
-  readonly onChange: (isOn: boolean) => void;
-}) {
-  return (
-    <label className="flex min-h-12 items-center gap-3">
-      <input
-        type="checkbox"
-        className="size-6 shrink-0 accent-action"
-        checked={isOn}
-        onChange={({ target }) => onChange(target.checked)}
-      />
-      <span>{label}</span>
-    </label>
   );
 }

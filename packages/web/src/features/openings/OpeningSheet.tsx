@@ -34,11 +34,15 @@ const AroundFields = late(
   () => import('./AroundFields').then((code) => code.AroundFields),
   () => <FieldsComing what="what stands around it" />,
 );
+const OldSpeakerFields = late(
+  () => import('./OldSpeakerFields').then((code) => code.OldSpeakerFields),
+  () => <FieldsComing what="what is known of the old speaker" />,
+);
 const OpeningDrawing = late(
   () => import('./OpeningDrawing').then((code) => code.OpeningDrawing),
   () => <Loading what="the drawing" />,
 );
-for (const { load } of [FaceFields, FactFields, AroundFields, OpeningDrawing]) void load();
+for (const { load } of [FaceFields, FactFields, AroundFields, OldSpeakerFields, OpeningDrawing]) void load();
 
 type OpeningSheetProps = {
   readonly draft: OpeningDraft;
@@ -123,6 +127,12 @@ export function OpeningSheet({
             <FaceFields faces={draft.facts.faces} errorAt={errorAt} onChange={(faces) => changeFacts({ faces })} />
           </section>
           <AroundFields facts={draft.facts} errorAt={errorAt} onChange={changeFacts} />
+          {draft.facts.presence === 'fitted' && (
+            <section aria-label="The old speaker" className="order-2">
+              <h2 className="mb-2 border-b border-ink text-[18px] font-bold">The old speaker</h2>
+              <OldSpeakerFields facts={draft.facts} onChange={changeFacts} />
+            </section>
+          )}
           <section aria-label="The place" className="order-2">
             <h2 className="mb-2 border-b border-ink text-[18px] font-bold">The place itself</h2>
             <AtPlaceFields facts={draft.facts} errorAt={errorAt} onChange={changeFacts} />

@@ -1,0 +1,7 @@
+/**
+ * What can be told of sound before anything is bought. So far the old speakers: readings of an ohmmeter as they are typed, and what they
+ * tell of a **voice coil**.
+ */
+export { coilWords } from './coilWords';
+export { type CoilJudgement, type CoilTest, isCoilDead, judgeCoil, NOMINAL_OHMS } from './judgeCoil';
+export { MOST_OHM_READINGS, type OhmReading, readOhms } from './readOhms';
