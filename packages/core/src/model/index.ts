@@ -74,13 +74,14 @@ export {
   coilOf,
   DAMAGE_LABELS,
   DAMAGES,
-  isFoundDead,
-  isUnexplained,
+  foundCause,
+  isHeardWrong,
   OLD_SPEAKER_NOT_TESTED,
   type OldSpeaker,
   oldSpeakerWords,
   PLAYS,
   PLAYS_LABELS,
+  trialsOf,
 } from './oldSpeaker';
 export {
   AIRBAGS,

@@ -1,6 +1,17 @@
 /** What is known of the speaker that is in a place before anything is done: whether it plays, what a meter says of its coil, what one sees. */
 import { z } from 'zod';
-import { type CoilJudgement, coilWords, isCoilDead, judgeCoil, MOST_OHM_READINGS } from '../sound';
+import {
+  CAUSE_WORDS,
+  type CoilJudgement,
+  causesLeft,
+  coilWords,
+  FAULT_TESTS,
+  type FaultCause,
+  type FaultTrial,
+  isCoilDead,
+  judgeCoil,
+  MOST_OHM_READINGS,
+} from '../sound';
 
 export const PLAYS_LABELS = {
   notTried: 'Not heard alone yet',
@@ -41,6 +52,11 @@ export const oldSpeakerSchema = z.strictObject({
   leadOhm: z.number().min(0).max(10, 'Type at most 10 Ω.'),
   capacitor: z.enum(CAPACITORS),
   damage: z.array(z.enum(DAMAGES)).max(DAMAGES.length),
+  /** Tests of what else it may be, in the order in which they were made. */
+  trials: z
+    .array(z.strictObject({ test: z.enum(FAULT_TESTS), isShown: z.boolean() }))
+    .max(FAULT_TESTS.length)
+    .default([]),
   takenBy: z.string().max(80).nullable(),
   takenAt: z.iso.datetime().nullable(),
 });
@@ -54,6 +70,7 @@ export const OLD_SPEAKER_NOT_TESTED: OldSpeaker = {
   leadOhm: 0,
   capacitor: 'notLooked',
   damage: [],
+  trials: [],
   takenBy: null,
   takenAt: null,
 };
@@ -62,17 +79,24 @@ export function coilOf(old: OldSpeaker): CoilJudgement {
   return judgeCoil(old);
 }
 
-/**
- * Whether the speaker itself is found to be the fault: its coil is dead, or one sees what is broken. That it is silent is no such finding:
- * the wire, the plug or the radio may be.
- */
-export function isFoundDead(old: OldSpeaker | null): boolean {
-  return old !== null && (isCoilDead(coilOf(old)) || old.damage.length > 0);
+/** What was tried, with what the meter says of the coil as one of the trials. */
+export function trialsOf(old: OldSpeaker): readonly FaultTrial[] {
+  const { kind } = coilOf(old);
+  const isSettled = kind === 'open' || kind === 'shorted' || kind === 'plausible';
+  if (!isSettled || old.trials.some(({ test }) => test === 'meter')) return old.trials;
+  return [...old.trials, { test: 'meter', isShown: kind !== 'plausible' }];
 }
 
-/** Whether it is heard to be wrong, and nobody knows why. */
-export function isUnexplained(old: OldSpeaker | null): boolean {
-  return old !== null && (old.plays === 'silent' || old.plays === 'crackles') && !isFoundDead(old);
+/** The one cause that is left; null where several may be it, or the trials contradict each other. */
+export function foundCause(old: OldSpeaker): FaultCause | null {
+  if (isCoilDead(coilOf(old)) || old.damage.length > 0) return 'speaker';
+  const [cause = null, more] = causesLeft(trialsOf(old));
+  return more === undefined ? cause : null;
+}
+
+/** Whether it is heard to be wrong. */
+export function isHeardWrong({ plays }: OldSpeaker): boolean {
+  return plays === 'silent' || plays === 'crackles';
 }
 
 /** "Silent. Open: the coil lets nothing through. Cone or surround torn." */
@@ -80,7 +104,11 @@ export function oldSpeakerWords(old: OldSpeaker | null): string {
   if (old === null) return 'not tested';
   const damage = old.damage.map((each) => DAMAGE_LABELS[each]).join(', ');
   const entered = old.entered === '' ? '' : ` (${old.entered})`;
-  return [`${PLAYS_LABELS[old.plays]}.`, `${coilWords(coilOf(old))}${entered}`, ...(damage ? [`${damage}.`] : [])].join(
-    ' ',
-  );
+  const cause = isHeardWrong(old) ? foundCause(old) : null;
+  return [
+    `${PLAYS_LABELS[old.plays]}.`,
+    `${coilWords(coilOf(old))}${entered}`,
+    ...(damage ? [`${damage}.`] : []),
+    ...(cause ? [`It is ${CAUSE_WORDS[cause]}.`] : []),
+  ].join(' ');
 }

@@ -149,6 +149,39 @@ describe('at the openings', () => {
         true,
       ],
       ['crackling with a torn cone', old({ plays: 'crackles', damage: ['torn'] }), {}, null, false],
+      [
+        'silent, and another source is good',
+        old({ plays: 'silent', trials: [{ test: 'otherSource', isShown: true }] }),
+        {},
+        'it is the source: the telephone, the disc, the station. Put that right first.',
+        true,
+      ],
+      [
+        'silent, and a known speaker is good where its cone is not touched',
+        old({
+          plays: 'silent',
+          trials: [
+            { test: 'knownSpeaker', isShown: true },
+            { test: 'press', isShown: false },
+          ],
+        }),
+        {},
+        null,
+        false,
+      ],
+      [
+        'silent, with answers that contradict each other',
+        old({
+          plays: 'silent',
+          trials: [
+            { test: 'otherSource', isShown: true },
+            { test: 'press', isShown: true },
+          ],
+        }),
+        {},
+        'nobody knows why',
+        true,
+      ],
       ['plays, a repair is wanted', old({ plays: 'plays' }), { goals: { repair: 3 } }, 'read its coil', false],
     ])('%s', (_, oldSpeaker, facts, words, isHeld) => {
       const found = openPoints(job(facts), [door({ oldSpeaker })]);

@@ -8,17 +8,20 @@
 import type { OpeningState } from '../contracts/jobs';
 import {
   coilOf,
-  isFoundDead,
+  foundCause,
+  isHeardWrong,
   isInDoor,
-  isUnexplained,
   type JobFacts,
   mayHoldAirbag,
   needsLeave,
+  type OldSpeaker,
   type OpeningRecord,
   type Place,
   placeLabel,
+  trialsOf,
   type VehicleRecord,
 } from '../model';
+import { CAUSE_WORDS, faultTestLabel, nextFaultTest } from '../sound';
 
 export const RAIL = ['bookIn', 'measure', 'match', 'order'] as const;
 export type RailStation = (typeof RAIL)[number];
@@ -218,20 +221,34 @@ function counterQuestion(
       stake: 'What was not heard before the work is the shop’s fault after it.',
       isHeld: false,
     };
-  if (isUnexplained(oldSpeaker))
-    return {
-      words: `${label}: it is ${oldSpeaker.plays === 'silent' ? 'silent' : 'heard to be wrong'}, and nobody knows why. Do not order for it yet.`,
-      stake:
-        'Another source, fader and balance, the other side’s lead, then the meter: a new speaker on a dead wire is silent too.',
-      isHeld: true,
-    };
-  if (isRepair && coilOf(oldSpeaker).kind === 'unread' && !isFoundDead(oldSpeaker))
+  if (isHeardWrong(oldSpeaker)) return faultQuestion(label, oldSpeaker);
+  if (isRepair && coilOf(oldSpeaker).kind === 'unread' && oldSpeaker.damage.length === 0)
     return {
       words: `${label}: read its coil with the meter.`,
       stake: 'Four are bought where two were dead.',
       isHeld: false,
     };
   return null;
+}
+
+/** Nothing is ordered for a place that is silent or bad before it is known that the speaker is why. */
+function faultQuestion(label: string, old: OldSpeaker): Pick<OpenPoint, 'words' | 'stake' | 'isHeld'> | null {
+  const cause = foundCause(old);
+  if (cause === 'speaker') return null;
+  const stake = 'A new speaker on a dead wire is silent too.';
+  if (cause) return { words: `${label}: it is ${CAUSE_WORDS[cause]}. Put that right first.`, stake, isHeld: true };
+  const is = old.plays === 'silent' ? 'silent' : 'heard to be wrong';
+  const next = nextFaultTest(trialsOf(old));
+  const toDo = next ? `Next: ${lowerFirst(faultTestLabel(next))}.` : 'What was found contradicts itself: try again.';
+  return {
+    words: `${label}: it is ${is}, and nobody knows why. Do not order for it yet.`,
+    stake: `${toDo} ${stake}`,
+    isHeld: true,
+  };
+}
+
+function lowerFirst(words: string): string {
+  return words.charAt(0).toLowerCase() + words.slice(1);
 }
 
 /** With the panel off, or on the first side of two. */

@@ -4,6 +4,7 @@ import {
   coilOf,
   DAMAGE_LABELS,
   DAMAGES,
+  isHeardWrong,
   OLD_SPEAKER_NOT_TESTED,
   type OldSpeaker,
   PLAYS,
@@ -15,6 +16,7 @@ import { useMe } from '../../api/me';
 import { Choice } from '../../ui/Choice';
 import { ReadField } from '../../ui/ReadField';
 import { Tick } from '../../ui/Tick';
+import { FaultTree } from './FaultTree';
 import type { OpeningFacts } from './openingDraft';
 
 type OldSpeakerFieldsProps = {
@@ -95,6 +97,11 @@ export function OldSpeakerFields({ facts, onChange }: OldSpeakerFieldsProps) {
       >
         {coilWords(judged)}
       </p>
+      {isHeardWrong(old) && (
+        <div className="sm:col-span-2">
+          <FaultTree old={old} onChange={set} />
+        </div>
+      )}
     </div>
   );
 }

@@ -3,7 +3,7 @@ import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { type OpenPoint, openPoints, RAIL, type RailStation, railOf } from '@low-quarry/core/stations';
 import { addressOf } from '../../stations/addressOf';
 
-export const STATION_WORDS: Readonly<Record<RailStation, string>> = {
+const STATION_WORDS: Readonly<Record<RailStation, string>> = {
   bookIn: 'Book in',
   measure: 'Measure',
   match: 'Match',
