@@ -43,6 +43,13 @@ test('a car that no library knows is booked in from its body, and the next one o
   await fitter.save();
   await fitter.saved();
 
+  // What was found on this car is offered to the library, and the next one begins with it.
+  await expect(
+    page.getByText(/The library does not know this yet:.*hole diameter, bolt circle, depth behind/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Take it into the library' }).click();
+  await expect(page.getByRole('button', { name: 'Take it into the library' })).toHaveCount(0);
+
   await fitter.openJobs();
   await page.getByRole('button', { name: 'Book a car in' }).click();
   await field.fill('skif');
@@ -50,6 +57,9 @@ test('a car that no library knows is booked in from its body, and the next one o
   await page.getByLabel('Whose car').fill('Harbour vet, the other one');
   await page.getByRole('button', { name: 'Book in with 7 openings' }).click();
   await expect(page.getByText('Harbour vet, the other one')).toBeVisible();
+  await page.getByRole('link', { name: 'Measure Front door, left' }).click();
+  await expect(fitter.field('Hole diameter')).toHaveValue('148');
+  await expect(page.getByText('Taken as is usual for such a body, and nobody has looked:')).toHaveCount(0);
 });
 
 test.describe('while the server is away', () => {

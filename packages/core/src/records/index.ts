@@ -33,4 +33,5 @@ export {
   toStored,
   upgradeRecord,
 } from './storedRecord';
+export { taughtOpening } from './taughtOpening';
 export { vehicleFields } from './vehicleFields';

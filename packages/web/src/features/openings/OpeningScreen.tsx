@@ -35,6 +35,10 @@ import { takenWords } from './takenWords';
 import { useCheckedDraft } from './useCheckedDraft';
 import { useDraft } from './useDraft';
 
+const TeachLibrary = late(
+  () => import('../vehicles/TeachLibrary').then((code) => code.TeachLibrary),
+  () => null,
+);
 const ConflictPanel = late(
   () => import('../../ui/ConflictPanel').then((code) => code.ConflictPanel<OpeningRecord>),
   () => <Loading what="what clashes" />,
@@ -70,6 +74,7 @@ export function OpeningScreen() {
                     key={stored.id}
                     opening={stored}
                     other={otherSide(stored, job.data?.openings ?? [])}
+                    vehicleId={job.data?.job.vehicle.id ?? ''}
                     shop={settings}
                     connectors={known.connectors}
                   />
@@ -86,11 +91,14 @@ export function OpeningScreen() {
 function Filled({
   opening,
   other,
+  vehicleId,
   shop,
   connectors,
 }: {
   readonly opening: Opening;
   readonly other: Pick<Opening, 'record'> | null;
+  /** Of the job; empty until it is known. */
+  readonly vehicleId: string;
   readonly shop: ShopSettings;
   readonly connectors: readonly ConnectorRecord[];
 }) {
@@ -134,7 +142,12 @@ function Filled({
           )}
         </>
       }
-      afterPlace={<RemoveOpening opening={opening} />}
+      afterPlace={
+        <>
+          <TeachLibrary vehicleId={vehicleId} record={opening.record} />
+          <RemoveOpening opening={opening} />
+        </>
+      }
       foot={
         <>
           <div className="sticky bottom-0 z-10 order-3 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3 lg:col-span-2">
