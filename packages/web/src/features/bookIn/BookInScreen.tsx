@@ -4,11 +4,17 @@ import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { shopSettingsQuery } from '../../api/sharedQueries';
 import { crumbsTo } from '../../stations/crumbsTo';
+import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
-import { Answered } from '../../ui/states';
+import { Answered, Loading } from '../../ui/states';
 import { jobQuery } from '../jobs/jobsQueries';
 import { Rail } from '../rail/Rail';
-import { IntakeForm } from './IntakeForm';
+
+const IntakeForm = late(
+  () => import('./IntakeForm').then((code) => code.IntakeForm),
+  () => <Loading what="what was asked" />,
+);
+void IntakeForm.load();
 
 export function BookInScreen() {
   const { jobId = '' } = useParams();

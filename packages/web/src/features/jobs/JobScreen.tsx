@@ -8,17 +8,22 @@ import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
 import { capital, FIXING_WORDS, presenceWords } from '../../text/words';
 import { LinkButton } from '../../ui/Button';
+import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
-import { Answered, Empty } from '../../ui/states';
-import { OpenPoints } from '../rail/OpenPoints';
+import { Answered, Empty, Loading } from '../../ui/states';
 import { Rail } from '../rail/Rail';
-import { railView } from '../rail/railView';
 import { AddOpening } from './AddOpening';
 import { CarPlan } from './CarPlan';
 import { ChangeJob } from './ChangeJob';
 import { dueWords, endedWords } from './dueWords';
 import { jobQuery } from './jobsQueries';
 import { OpeningStateLine, StateMark } from './OpeningStateLine';
+
+const OpenPoints = late(
+  () => import('../rail/OpenPoints').then((code) => code.OpenPoints),
+  () => <Loading what="what is open" />,
+);
+void OpenPoints.load();
 
 export function JobScreen() {
   const { jobId = '' } = useParams();
@@ -72,7 +77,7 @@ function Filled({ job, openings }: { readonly job: Job; readonly openings: reado
           <Fact name="Wanted" value={wantedWords(job)} />
           <Fact name="Stays" value={capital(jobFactWords('keeps', job.keeps))} />
         </dl>
-        {!job.ended && <OpenPoints points={railView(job, openings).points} jobId={job.id} vehicleId={vehicle.id} />}
+        {!job.ended && <OpenPoints job={job} openings={openings} />}
         <h2>Openings, {openings.length}</h2>
         {openings.length === 0 ? (
           <Empty>

@@ -1,10 +1,12 @@
 /** What is open of a job, in the order in which it is best settled: each with what is at stake and the one place where it is settled. */
-import { ASKED_AT, type AskedAt, type OpenPoint } from '@low-quarry/core/stations';
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { ASKED_AT, type AskedAt } from '@low-quarry/core/stations';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button, LinkButton } from '../../ui/Button';
 import { VerdictMark } from '../../ui/VerdictMark';
 import { pointAddress } from './pointAddress';
+import { railView } from './railView';
 
 /** More is asked for: the first ones are what comes next. */
 const FIRST_SHOWN = 6;
@@ -15,14 +17,12 @@ const ASKED_WORDS: Readonly<Record<AskedAt, string>> = {
   panelOff: 'With the panel off',
 };
 
-type OpenPointsProps = {
-  readonly points: readonly OpenPoint[];
-  readonly jobId: string;
-  readonly vehicleId: string;
-};
+type OpenPointsProps = { readonly job: Job; readonly openings: readonly OpeningWithState[] };
 
-export function OpenPoints({ points, jobId, vehicleId }: OpenPointsProps) {
+export function OpenPoints({ job, openings }: OpenPointsProps) {
   const [isAll, setAll] = useState(false);
+  const { points } = railView(job, openings);
+  const [jobId, vehicleId] = [job.id, job.vehicle.id];
   const [first] = points;
   if (!first) {
     return <p className="font-semibold text-clears">Nothing is open: everything that is chosen can be ordered.</p>;

@@ -3,11 +3,17 @@ import { type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { LinkButton } from '../../ui/Button';
+import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
-import { Answered } from '../../ui/states';
-import { VehicleForm } from './VehicleForm';
+import { Answered, Loading } from '../../ui/states';
 import { VehicleOpenings } from './VehicleOpenings';
 import { vehicleQuery } from './vehicleQueries';
+
+const VehicleForm = late(
+  () => import('./VehicleForm').then((code) => code.VehicleForm),
+  () => <Loading what="what tells it from others" />,
+);
+void VehicleForm.load();
 
 export function VehicleScreen() {
   const { vehicleId = '' } = useParams();
