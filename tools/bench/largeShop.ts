@@ -1,5 +1,5 @@
 /**
- * Makes a demo shop large: 20,000 speakers and 2,000 brackets in its catalogue, 2,000 jobs with their openings and choices, 300,000
+ * Makes a demo shop large: 20,000 speakers and 2,000 brackets in its catalogue, 5,000 variants of vehicles, 2,000 jobs with their openings and choices, 300,000
  * lines of history. Everything is invented, and the same each time. What is chosen is the best stack of the demo's own parts.
  *
  * Run with the address of a database that has the demo shop, as its owner or above.
@@ -13,11 +13,13 @@ import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
 import type { VehicleRecord } from '@low-quarry/core/model/vehicle';
 import { readStored } from '@low-quarry/core/records/storedRecord';
 import { largeParts } from '@low-quarry/core/testing/largeCatalogue';
+import { manyVehicles } from '@low-quarry/core/testing/manyVehicles';
 import pg from 'pg';
 
 const SPEAKERS = 20_000;
 const BRACKETS = 2_000;
 const JOBS = 2_000;
+const VARIANTS = 5_000;
 const LINES = Number(process.env.LQ_LINES ?? 300_000);
 const ROWS = 500;
 
@@ -75,6 +77,18 @@ await insert(
   'part',
   large.map((record) => ({ id: record.id, kind: record.kind, record, version: 1 })),
 );
+
+// Each with as much in its record as one of the demo's.
+const [known] = vehicles;
+await insert(
+  'vehicle',
+  manyVehicles(VARIANTS).map((record) => ({
+    id: record.id,
+    record: { ...record, openings: known?.openings ?? [] },
+    version: 1,
+  })),
+);
+await client.query('ANALYZE "vehicle"');
 
 const id = (kind: number, at: number) => `00000000-0000-4000-9${kind}00-${String(at).padStart(12, '0')}`;
 const jobs: object[] = [];

@@ -55,3 +55,35 @@ export function manyVehicles(count: number, seed = 1): readonly VehicleRecord[] 
     });
   });
 }
+
+/** As somebody types: words of one of the variants, in any order, some with a slip. */
+export function typedSearches(
+  vehicles: readonly VehicleRecord[],
+  count: number,
+  seed: number,
+): readonly { readonly find: string; readonly id: string }[] {
+  const random = seededRandom(seed);
+  const pick = <One>(all: readonly One[]) => all[Math.floor(random() * all.length)] as One;
+  return Array.from({ length: count }, () => {
+    const { id, make, model, trim, years, aliases } = pick(vehicles);
+    const words = [make, model, ...(random() < 0.5 ? [trim] : []), ...(random() < 0.3 ? [String(years.from)] : [])];
+    if (random() < 0.2 && aliases[0]) words.splice(0, 2, aliases[0]);
+    const at = Math.floor(random() * words.length);
+    const word = words[at] as string;
+    if (random() < 0.4 && word.length > 5 && !/\d/.test(word)) words[at] = withSlip(word, random);
+    return {
+      id,
+      find: words
+        .sort(() => random() - 0.5)
+        .join(' ')
+        .toLowerCase(),
+    };
+  });
+}
+
+/** A letter left out, or two exchanged, behind the first. */
+function withSlip(word: string, random: () => number): string {
+  const at = 1 + Math.floor(random() * (word.length - 2));
+  if (random() < 0.5) return word.slice(0, at) + word.slice(at + 1);
+  return `${word.slice(0, at)}${word[at + 1]}${word[at]}${word.slice(at + 2)}`;
+}

@@ -1,7 +1,7 @@
 /** The search of vehicles in a library of 5,000 variants: what a plain scan finds, by the index. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { seededRandom } from '@low-quarry/core/math';
-import { manyVehicles } from '@low-quarry/core/testing/manyVehicles';
+import { manyVehicles, typedSearches } from '@low-quarry/core/testing/manyVehicles';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 import { searchedWords } from './searchedWords';
 import { prepareSearch, searchStatement, VehiclesStore } from './VehiclesStore';
@@ -18,34 +18,6 @@ beforeAll(async () => {
 });
 afterAll(() => app.drop());
 
-/** As somebody types: words of one of the variants, in any order, some with a slip. */
-function typedSearches(count: number, seed: number): readonly { readonly find: string; readonly id: string }[] {
-  const random = seededRandom(seed);
-  const pick = <One>(all: readonly One[]) => all[Math.floor(random() * all.length)] as One;
-  return Array.from({ length: count }, () => {
-    const { id, make, model, trim, years, aliases } = pick(vehicles);
-    const words = [make, model, ...(random() < 0.5 ? [trim] : []), ...(random() < 0.3 ? [String(years.from)] : [])];
-    if (random() < 0.2 && aliases[0]) words.splice(0, 2, aliases[0]);
-    const at = Math.floor(random() * words.length);
-    const word = words[at] as string;
-    if (random() < 0.4 && word.length > 5 && !/\d/.test(word)) words[at] = withSlip(word, random);
-    return {
-      id,
-      find: words
-        .sort(() => random() - 0.5)
-        .join(' ')
-        .toLowerCase(),
-    };
-  });
-}
-
-/** A letter left out, or two exchanged, behind the first. */
-function withSlip(word: string, random: () => number): string {
-  const at = 1 + Math.floor(random() * (word.length - 2));
-  if (random() < 0.5) return word.slice(0, at) + word.slice(at + 1);
-  return `${word.slice(0, at)}${word[at + 1]}${word[at]}${word.slice(at + 2)}`;
-}
-
 const idsBy = (find: string, settings: readonly string[] = []) =>
   app.db.transaction(async (manager) => {
     const words = searchedWords(find);
@@ -57,7 +29,7 @@ const idsBy = (find: string, settings: readonly string[] = []) =>
   });
 
 test('by the index the same is found, in the same order, as by looking at every variant', async () => {
-  for (const { find } of typedSearches(60, 1)) {
+  for (const { find } of typedSearches(vehicles, 60, 1)) {
     const plain = await idsBy(find, ['enable_seqscan = on', 'enable_indexscan = off', 'enable_bitmapscan = off']);
     expect([find, await idsBy(find)]).toEqual([find, plain]);
   }
@@ -78,7 +50,7 @@ test('the plan of a search looks words up, and reads no table from end to end', 
 test('of a hundred searches as people type them, the one that was meant is on the first page of ninety-five', async () => {
   const store = new VehiclesStore(app.db.manager);
   let found = 0;
-  for (const { id, find } of typedSearches(100, 2)) {
+  for (const { id, find } of typedSearches(vehicles, 100, 2)) {
     const page = await store.search({ find, page: 1, pageSize: 25 });
     if (page.found.some((each) => each.id === id)) found++;
   }
