@@ -163,6 +163,20 @@ test('a car that is not there yet is booked in and measured', async ({ fitter })
   await page.getByRole('button', { name: 'Book in with 6 openings' }).click();
   await expect(page.getByRole('heading', { name: 'Corran Tern, NS 1', level: 1 })).toBeVisible();
 
+  // What is asked while asking is cheap: an answer closes its point, and the rail counts what is left.
+  const rail = page.getByRole('navigation', { name: 'Stations' });
+  const booking = rail.getByRole('link', { name: /^Book in/ });
+  // Nine by telephone, and six speakers that nobody has heard alone.
+  await expect(booking).toContainText('15 open');
+  await page.getByRole('link', { name: 'Next: Whose car is it?' }).click();
+  await page.getByLabel('Whose car it is').selectOption('The customer’s own');
+  await page.getByLabel('Clearer', { exact: true }).selectOption('above all');
+  await page.getByLabel('Nothing is cut or drilled').check();
+  await page.getByLabel('Nothing is planned').check();
+  await page.getByLabel('Budget, whole, EUR').fill('240');
+  await page.getByRole('button', { name: 'Save what was asked' }).click();
+  await expect(booking).toContainText('10 open');
+
   await page.getByRole('link', { name: 'Measure Front door, left' }).click();
   await expect(page.getByText('Still to take: depth behind, front gap.')).toBeVisible();
   await fitter.type('Depth behind', '58');

@@ -156,6 +156,21 @@ test('an empty database asks for the owner’s account and opens the shop', asyn
     await page.getByLabel('Password').fill('three short words');
     await page.getByRole('button', { name: 'Open the shop' }).click();
     await expect(page.getByText('No car is booked in.')).toBeVisible();
+
+    // The first car comes in from its body: no library and no parts are needed for it.
+    await page.getByRole('button', { name: 'Book a car in' }).click();
+    await page.getByRole('button', { name: 'It is not in the library' }).click();
+    await page.getByLabel('Body').selectOption('Small van');
+    await page.getByLabel('Make').fill('Tollan');
+    await page.getByLabel('Model').fill('Barge');
+    await page.getByLabel('Whose car').fill('The first one');
+    await page.getByRole('button', { name: 'Book in with 4 openings' }).click();
+    await expect(page.getByRole('heading', { name: 'Tollan Barge, job 1', level: 1 })).toBeVisible();
+    await page.getByRole('link', { name: 'Next: Which trim is it?' }).click();
+    await expect(page.getByRole('heading', { name: /^Tollan Barge/, level: 1 })).toBeVisible();
+    await page.goBack();
+    await page.getByRole('link', { name: 'What fits Front door, left' }).click();
+    await expect(page.getByText('The catalogue is empty: there is no speaker to try.')).toBeVisible();
   } finally {
     await context.close();
     await shop.drop();

@@ -11,10 +11,11 @@ import {
 } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import { ProblemError } from '../../api/call';
 import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
 import { useAddress } from '../../ui/address';
-import { Loading } from '../../ui/states';
+import { Empty, Loading } from '../../ui/states';
 import { otherSide } from '../openings/otherSide';
 import { FitWorkspace } from './FitWorkspace';
 import { lookQuery, namedPartsQuery, rankingQuery } from './fitQueries';
@@ -68,7 +69,17 @@ export function RankedOpening({ job, openings, openingId, shop, catalogue }: Ran
 
   if (listed.speakerIds.length === 0)
     return (
-      <p className="border-y border-hairline py-8 text-muted">The catalogue is empty: there is no speaker to try.</p>
+      <Empty>
+        The catalogue is empty: there is no speaker to try.{' '}
+        <Link to="/parts" className="text-action underline">
+          Bring in a parts pack
+        </Link>{' '}
+        or{' '}
+        <Link to={`/will-it-fit?vehicle=${job.vehicle.id}&speaker=by-hand`} className="text-action underline">
+          type one in by hand
+        </Link>
+        .
+      </Empty>
     );
   if (ranked.isError) return <p role="alert">The ranking failed: {ranked.error.message}</p>;
   if (named.isError) return <p role="alert">The parts could not be read: {named.error.message}</p>;
