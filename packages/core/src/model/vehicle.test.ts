@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { shopFileSchema } from '../formats';
 import { readStored } from '../records';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import {
@@ -105,5 +106,12 @@ describe('a vehicle of the first form, with its years as a line of text', () => 
   test.each(['unknown', 'second series', '2019 to 2014', '2012, 2014 and 2019'])('“%s” is kept as a note', (years) => {
     const value = { years: { from: null, to: null }, note: `Years: ${years}` };
     expect(readStored('vehicle', { ...OLD, years })).toMatchObject({ ok: true, value });
+  });
+
+  test('a shop file of an earlier program brings it in as today’s', () => {
+    const [read] = shopFileSchema.shape.vehicles.parse([{ ...OLD, years: '2014 to 2019' }]);
+    expect(read).toMatchObject({ years: { from: 2014, to: 2019 }, market: '', beganAs: null });
+    // One of today is as it was.
+    expect(shopFileSchema.shape.vehicles.parse([read])).toEqual([read]);
   });
 });

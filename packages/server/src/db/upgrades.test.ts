@@ -36,9 +36,20 @@ async function earlierShop(schema: string) {
   const [vehicle] = vehicles;
   if (!vehicle) throw new Error('expected a vehicle of the demo shop');
   const jobId = newId();
+  const asked = isAfter(schema, 'Intake1764900600000') ? { contact: '', ownership: NOT_ASKED, expectations: [] } : {};
+  const job = {
+    id: jobId,
+    vehicle_id: vehicle.id,
+    customer: 'Old',
+    registration: '',
+    wants: '',
+    created_at: NOW,
+    ...asked,
+  };
+  const columns = Object.keys(job).map((column) => `"${column}"`);
   await owner.query(
-    `INSERT INTO "job" ("id", "vehicle_id", "customer", "registration", "wants", "created_at") VALUES ($1, $2, 'Old', '', '', $3)`,
-    [jobId, vehicle.id, NOW],
+    `INSERT INTO "job" (${columns}) SELECT ${columns} FROM jsonb_populate_record(NULL::"job", $1::jsonb)`,
+    [JSON.stringify(job)],
   );
   const openings: string[] = [];
   for (const [position, record] of vehicle.openings.entries()) {
@@ -57,8 +68,14 @@ async function earlierShop(schema: string) {
 
 /** From then on the database itself asks who writes, and what a currency is. */
 function isGuarded(schema: string): boolean {
-  return MIGRATION_NAMES.indexOf(schema) >= MIGRATION_NAMES.indexOf('Guards1764500000000');
+  return isAfter(schema, 'Guards1764500000000');
 }
+
+function isAfter(schema: string, migration: string): boolean {
+  return MIGRATION_NAMES.indexOf(schema) >= MIGRATION_NAMES.indexOf(migration);
+}
+
+const NOT_ASKED = { owner: 'notAsked', leave: 'notAsked', by: '' };
 
 /** As that program wrote: the first ones without saying which schema they know. */
 async function oldWriter(
