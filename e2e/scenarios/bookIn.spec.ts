@@ -51,6 +51,7 @@ test('a car that no library knows, of a company: the rail names what to ask, an 
   await page.getByLabel('Asked: nothing was done').check();
   await page.getByLabel('Lost when the battery is off').fill('Radio code');
   await page.getByLabel('Due on').fill('2026-12-04');
+  await page.getByLabel('Drilling new holes into the car').fill('The practice, by letter');
   // A battery that is pulled loses nothing.
   await page.reload();
   await expect(page.getByLabel('Budget, whole, EUR')).toHaveValue('420');

@@ -106,6 +106,7 @@ for (let at = 0; at < JOBS; at++) {
     wants: 'clearer voices',
     contact: '',
     ownership: { owner: 'customer', leave: 'notAsked', by: '' },
+    consents: {},
     expectations: [],
     due_on: at % 9 === 0 ? null : due,
     created_at: '2026-01-01T08:00:00Z',

@@ -26,6 +26,7 @@ const FACTS: JobFacts = {
   later: [],
   doneBefore: 'foreign rivets',
   lostWithoutSupply: '',
+  consents: { drill: 'the office, by letter' },
   expectations: ['bassHasLimits'],
 };
 const ANOTHER: JobFacts = {
@@ -41,6 +42,7 @@ const ANOTHER: JobFacts = {
   later: null,
   doneBefore: null,
   lostWithoutSupply: null,
+  consents: {},
   expectations: [],
 };
 
@@ -75,7 +77,12 @@ test('an end is told as a standing', () => {
 });
 
 test('a state from before jobs ended is one of an open job, and of what was not asked then nothing is known', () => {
-  const asked = { contact: '', ownership: { owner: 'notAsked', leave: 'notAsked', by: '' }, expectations: [] };
+  const asked = {
+    contact: '',
+    ownership: { owner: 'notAsked', leave: 'notAsked', by: '' },
+    consents: {},
+    expectations: [],
+  };
   const notAsked = {
     goals: null,
     keeps: null,
@@ -101,6 +108,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'later: asked: nothing',
     'doneBefore: foreign rivets',
     'lostWithoutSupply: asked: nothing',
+    'consents: Drilling new holes into the car: the office, by letter',
     'expectations: bass from doors has limits; more of it needs a box and an amplifier.',
   ]);
   expect(told(ANOTHER).slice(5)).toEqual([
@@ -111,6 +119,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'later: not asked',
     'doneBefore: not asked',
     'lostWithoutSupply: not asked',
+    'consents: none given',
     'expectations: nothing yet',
   ]);
 });

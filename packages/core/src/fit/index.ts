@@ -70,6 +70,15 @@ export {
   type ProudThing,
   type SheetDefaults,
 } from './shapes';
-export { CLOTH_MM, MOST_FILED_MM, MOST_THINNED_MM, minutesOf, type Work } from './work/Work';
+export {
+  CAR_WORKS,
+  type CarWork,
+  CLOTH_MM,
+  isCarWork,
+  MOST_FILED_MM,
+  MOST_THINNED_MM,
+  minutesOf,
+  type Work,
+} from './work/Work';
 export { type Worked, withWork } from './work/withWork';
 export { effortWords, workWords } from './work/workWords';

@@ -29,6 +29,7 @@ export {
 } from './faces';
 export { fromSide } from './fromSide';
 export {
+  CONSENT_LABELS,
   EXPECTATION_LABELS,
   EXPECTATIONS,
   GOAL_LABELS,

@@ -3,6 +3,8 @@
  * "not asked"; an empty list or an empty line is "asked: nothing".
  */
 import { z } from 'zod';
+import { CAR_WORKS, type CarWork } from '../fit';
+import type { Consents } from '../order';
 
 /** What somebody wants of the work, in the order in which it is asked. */
 export const GOAL_LABELS = {
@@ -85,6 +87,24 @@ export const OWNERSHIP_NOT_ASKED: Ownership = { owner: 'notAsked', leave: 'notAs
 /** Whether somebody else than the customer has to agree before anything is changed. */
 export function needsLeave({ owner }: Ownership): boolean {
   return owner === 'company' || owner === 'leased';
+}
+
+/** What changes the car for good, as it is agreed to. */
+export const CONSENT_LABELS: Readonly<Record<CarWork, string>> = {
+  cutCloth: 'Cutting the cloth of a grille away',
+  fileHole: 'Filing or cutting the hole in the car wider',
+  drill: 'Drilling new holes into the car',
+  grind: 'Grinding off what stands on the metal',
+};
+
+/** By kind of work: who agreed in writing, how and when. One that is empty was not given. */
+export const consentsSchema = z
+  .partialRecord(z.enum(CAR_WORKS), z.string().trim().max(200, 'Type at most 200 characters.'))
+  .transform((consents) => Object.fromEntries(Object.entries(consents).filter(([, by]) => by)) as Consents);
+
+export function consentsWords(consents: Consents): string {
+  const given = CAR_WORKS.flatMap((kind) => (consents[kind] ? [`${CONSENT_LABELS[kind]}: ${consents[kind]}`] : []));
+  return given.length === 0 ? 'none given' : given.join('; ');
 }
 
 /** A line that may not have been asked for. */

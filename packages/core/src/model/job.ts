@@ -7,6 +7,8 @@ import {
   askedTextSchema,
   askedWords,
   budgetSchema,
+  consentsSchema,
+  consentsWords,
   EXPECTATION_LABELS,
   type Expectation,
   expectationsSchema,
@@ -39,6 +41,7 @@ type Fact = {
 };
 
 const NOTHING_SAID: Expectation[] = [];
+const NO_CONSENTS = {};
 
 const FACTS = {
   customer: {
@@ -118,6 +121,13 @@ const FACTS = {
     typed: askedTextSchema,
     kept: askedTextSchema.default(null),
     words: askedWords,
+  },
+  consents: {
+    label: 'Written consents',
+    atFirst: NO_CONSENTS,
+    typed: consentsSchema,
+    kept: consentsSchema.default(NO_CONSENTS),
+    words: consentsWords,
   },
   expectations: {
     label: 'Said beforehand',

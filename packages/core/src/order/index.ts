@@ -17,5 +17,6 @@ export {
   takesReason,
   withAnswers,
 } from './answers';
+export { type Consents, missingConsents } from './missingConsents';
 export { covers, gravestOf, heldBackBecause, type OpenCheck, openChecks } from './openChecks';
 export { type Need, type OrderLine, orderLines } from './orderLines';

@@ -18,6 +18,7 @@ const ANSWERED: JobFacts = {
   later: [],
   doneBefore: '',
   lostWithoutSupply: '',
+  consents: {},
   expectations: [],
 };
 const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
@@ -246,4 +247,24 @@ test('the number of a station is the number of its points, and each point is tol
   const points = openPoints(job({ later: null }), openings);
   expect(railOf(points).bookIn.open).toBe(3);
   expect(new Set(points.map(({ id }) => id)).size).toBe(points.length);
+});
+
+test('work that changes the car needs its own consent in writing, once for the whole car', () => {
+  const drilled: OpeningState = {
+    ...CHOSEN,
+    works: [{ kind: 'drill', holes: [{ xMm: 1, yMm: 1 }], kept: [], turnedRad: 0 }],
+  };
+  const openings = [door({}, drilled), { ...door({ side: 'right' }, drilled), id: 'right' }];
+  const points = openPoints(job(), openings);
+  expect(points).toMatchObject([
+    {
+      id: 'consent drill',
+      station: 'order',
+      isHeld: true,
+      words: 'Get the written consent: drilling new holes into the car.',
+      settledAt: { kind: 'bookIn', field: 'consents' },
+    },
+  ]);
+  expect(openPoints(job({ consents: { drill: 'Vet, by letter' } }), openings)).toEqual([]);
+  expect(openPoints(job({ consents: { grind: 'Vet, by letter' } }), openings)).toHaveLength(1);
 });

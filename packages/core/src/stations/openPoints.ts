@@ -7,6 +7,7 @@
  */
 import type { OpeningState } from '../contracts/jobs';
 import {
+  CONSENT_LABELS,
   coilOf,
   foundCause,
   isHeardWrong,
@@ -21,6 +22,7 @@ import {
   trialsOf,
   type VehicleRecord,
 } from '../model';
+import { missingConsents } from '../order';
 import { CAUSE_WORDS, faultTestLabel, nextFaultTest } from '../sound';
 
 export const RAIL = ['bookIn', 'measure', 'match', 'order'] as const;
@@ -82,6 +84,7 @@ export function openPoints(job: PointJob, openings: readonly PointOpening[]): re
     ...asked.filter(({ isHeld }) => !isHeld),
     ...there.flatMap(measurePoints),
     ...there.flatMap(matchPoints),
+    ...consentPoints(job, there),
   ];
 }
 
@@ -332,6 +335,20 @@ function matchPoints({ id, record, state }: PointOpening): readonly OpenPoint[] 
     case 'noOpening':
       return [];
   }
+}
+
+/** What changes the car for good is agreed to in writing, each thing by itself, before anything is ordered for it. */
+function consentPoints({ consents }: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
+  const works = openings.flatMap(({ state }) => (state.kind === 'chosen' ? state.works : []));
+  return missingConsents(works, consents).map((kind) => ({
+    id: `consent ${kind}`,
+    station: 'order',
+    askedAt: null,
+    words: `Get the written consent: ${lowerFirst(CONSENT_LABELS[kind])}.`,
+    stake: 'It cannot be undone, and it is not ordered for before.',
+    settledAt: { kind: 'bookIn', field: 'consents' },
+    isHeld: true,
+  }));
 }
 
 /** "a, b and c" */

@@ -36,7 +36,9 @@ async function earlierShop(schema: string) {
   const [vehicle] = vehicles;
   if (!vehicle) throw new Error('expected a vehicle of the demo shop');
   const jobId = newId();
-  const asked = isAfter(schema, 'Intake1764900600000') ? { contact: '', ownership: NOT_ASKED, expectations: [] } : {};
+  const asked = isAfter(schema, 'Intake1764900600000')
+    ? { contact: '', ownership: NOT_ASKED, consents: {}, expectations: [] }
+    : {};
   const job = {
     id: jobId,
     vehicle_id: vehicle.id,

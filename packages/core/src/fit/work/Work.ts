@@ -46,6 +46,14 @@ export type Work =
 
 export type WorkKind = Work['kind'];
 
+/** What changes the car and cannot be undone: each needs a consent of its own. */
+export const CAR_WORKS = ['cutCloth', 'fileHole', 'drill', 'grind'] as const satisfies readonly WorkKind[];
+export type CarWork = (typeof CAR_WORKS)[number];
+
+export function isCarWork(kind: WorkKind): kind is CarWork {
+  return CAR_WORKS.some((each) => each === kind);
+}
+
 type WorkFacts = {
   /** For one side of the car; of what is done several times, for each. */
   readonly minutes: number;

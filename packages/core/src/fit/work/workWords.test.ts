@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import type { Work } from './Work';
+import { CAR_WORKS, WORK_FACTS, type Work } from './Work';
 import { effortWords, workWords } from './workWords';
 
 const PLATE: Work = {
@@ -47,4 +47,11 @@ test('minutes count each hole; what is done to the car says that it cannot be un
     'About 20 minutes a side; it cannot be undone: the car is changed. The first dry fit shows whether the flange lies flat over the new screws.',
   );
   expect(effortWords({ kind: 'cutNotch', notchesRad: [] })).toContain('About 5 minutes a side');
+});
+
+test('just what is told to change the car for good is work on the car, which needs a consent', () => {
+  const told = Object.entries(WORK_FACTS).flatMap(([kind, { undone }]) =>
+    undone.includes('the car is changed') ? [kind] : [],
+  );
+  expect(told.sort()).toEqual([...CAR_WORKS].sort());
 });

@@ -14,14 +14,15 @@ export class Intake1764900600000 implements MigrationInterface {
       ADD "later" jsonb,
       ADD "done_before" text,
       ADD "lost_without_supply" text,
+      ADD "consents" jsonb NOT NULL DEFAULT '{}',
       ADD "expectations" jsonb NOT NULL DEFAULT '[]'`);
-    for (const column of ['contact', 'ownership', 'expectations'])
+    for (const column of ['contact', 'ownership', 'consents', 'expectations'])
       await runner.query(`ALTER TABLE "job" ALTER COLUMN "${column}" DROP DEFAULT`);
   }
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query(`ALTER TABLE "job" DROP COLUMN "contact", DROP COLUMN "ownership", DROP COLUMN "goals",
       DROP COLUMN "keeps", DROP COLUMN "budget_minor", DROP COLUMN "later", DROP COLUMN "done_before",
-      DROP COLUMN "lost_without_supply", DROP COLUMN "expectations"`);
+      DROP COLUMN "lost_without_supply", DROP COLUMN "consents", DROP COLUMN "expectations"`);
   }
 }

@@ -30,6 +30,7 @@ const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { re
   later: { name: 'later', type: 'jsonb', nullable: true },
   doneBefore: { name: 'done_before', type: 'text', nullable: true },
   lostWithoutSupply: { name: 'lost_without_supply', type: 'text', nullable: true },
+  consents: { name: 'consents', type: 'jsonb' },
   expectations: { name: 'expectations', type: 'jsonb' },
 };
 

@@ -3,9 +3,9 @@
 import { orderedId, PART_KINDS, type PartRecord, partName, STATE_MARK } from '@low-quarry/core/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
-import { checkLabel } from '@low-quarry/core/fit';
-import { cautionsFor, placeLabel } from '@low-quarry/core/model';
-import { type Need, type OrderLine, orderLines } from '@low-quarry/core/order';
+import { type CarWork, checkLabel } from '@low-quarry/core/fit';
+import { CONSENT_LABELS, cautionsFor, placeLabel } from '@low-quarry/core/model';
+import { type Consents, missingConsents, type Need, type OrderLine, orderLines } from '@low-quarry/core/order';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 
@@ -17,7 +17,8 @@ export class OrdersService {
 
   async get(jobId: string): Promise<OrderAnswer> {
     const { job, openings } = await this.jobs.get(jobId);
-    const included = openings.filter(isIncluded);
+    const { consents } = job;
+    const included = openings.filter((opening): opening is Included => isIncluded(opening, consents));
     const fitting = await this.fittingFor(
       included.map(({ record }) => record),
       included.flatMap(({ choice }) => choice ?? []),
@@ -44,11 +45,11 @@ export class OrdersService {
         earlierReason: choice?.earlierReason ?? null,
       })),
       heldBack: openings
-        .filter((opening) => !isIncluded(opening))
+        .filter((opening) => !isIncluded(opening, consents))
         .map((opening) => ({
           openingId: opening.id,
           label: placeLabel(opening.record),
-          why: whyHeldBack(opening),
+          why: whyHeldBack(opening, consents),
           behind: opening.record.behind,
           hasChoice: opening.choice !== null,
           open: opening.state.kind === 'chosen' ? opening.state.open : [],
@@ -62,8 +63,9 @@ export class OrdersService {
 
 type Included = OpeningWithState & { readonly state: Extract<OpeningWithState['state'], { kind: 'chosen' }> };
 
-function isIncluded(opening: OpeningWithState): opening is Included {
-  return opening.state.kind === 'chosen' && opening.state.heldBack === null;
+/** What changes the car for good is not ordered for before somebody agreed to it in writing. */
+function isIncluded({ state }: OpeningWithState, consents: Consents): boolean {
+  return state.kind === 'chosen' && state.heldBack === null && missingConsents(state.works, consents).length === 0;
 }
 
 function needsOf({ record, choice }: Included, fitting: Fitting): readonly Need[] {
@@ -87,10 +89,10 @@ function statesOf(choice: OpeningWithState['choice'], { parts }: Fitting): strin
   });
 }
 
-function whyHeldBack({ state }: OpeningWithState): string {
+function whyHeldBack({ state }: OpeningWithState, consents: Consents): string {
   switch (state.kind) {
     case 'chosen':
-      return state.heldBack ?? '';
+      return state.heldBack ?? consentWords(missingConsents(state.works, consents));
     case 'cannotJudge':
     case 'unreadable':
     case 'hold':
@@ -101,6 +103,11 @@ function whyHeldBack({ state }: OpeningWithState): string {
     case 'nothingChosen':
       return 'No speaker is chosen yet.';
   }
+}
+
+function consentWords(missing: readonly CarWork[]): string {
+  const acts = missing.map((kind) => CONSENT_LABELS[kind].toLowerCase()).join('; ');
+  return `It changes the car for good, and nobody agreed to it in writing: ${acts}.`;
 }
 
 /** What is open of the choices that a speaker is ordered for. */

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { jobFactsOf } from '@low-quarry/core/model';
 import { parse } from 'csv-parse/sync';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 import { writeOrderCsv } from './writeOrderCsv';
@@ -52,6 +53,39 @@ test('one side alone leaves one of a pair over', async () => {
     { kind: 'bracket', pieces: 1, packs: 1, leftOver: 1 },
     { kind: 'harnessAdapter', pieces: 1, packs: 1, leftOver: 1 },
   ]);
+});
+
+test('what changes the car for good is held back until somebody agreed to it in writing, to that and nothing else', async () => {
+  const left = await app.opening(1, 'frontDoorLow', 'left');
+  const choice = {
+    openingId: left.id,
+    speakerId: 'spk-wrackline-shoal-65-slim',
+    layerIds: ['brk-plate-3-166-to-6-5-6-mm'],
+  };
+  const choose = (works: object[]) =>
+    app.http
+      .put(`/api/jobs/${left.jobId}/choices`)
+      .send({ choices: [{ ...choice, works }] })
+      .expect(200);
+  const agree = async (consents: object) => {
+    const { job } = await app.jobNumber(1);
+    const body = { ...jobFactsOf(job), version: job.version, consents };
+    await app.http.put(`/api/jobs/${job.id}`).send(body).expect(200);
+  };
+  const order = async () => (await app.http.get(`/api/jobs/${left.jobId}/order`).expect(200)).body;
+  const listed = async () => (await order()).included.map(({ label }: { label: string }) => label);
+  await choose([{ kind: 'fileHole', byMm: 1 }]);
+  expect(await listed()).toEqual([]);
+  const held = (await order()).heldBack.find(({ openingId }: { openingId: string }) => openingId === left.id);
+  expect(held.why).toContain('nobody agreed to it in writing: filing or cutting the hole in the car wider.');
+  await agree({ drill: 'The school, by letter' });
+  expect(await listed()).toEqual([]);
+  await agree({ fileHole: 'The school, by letter' });
+  expect(await listed()).toEqual(['Front door, left']);
+  await agree({ fileHole: ' ' });
+  expect(await listed()).toEqual([]);
+  await choose([]);
+  expect(await listed()).toEqual(['Front door, left']);
 });
 
 test('what is open is on the list with what was answered, the gravest first; and which tabs are to be broken off', async () => {

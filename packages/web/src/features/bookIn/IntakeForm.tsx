@@ -1,6 +1,8 @@
 /** What is asked of a car, by telephone or at the counter: left and taken up, each answer with its place, none of them guessed. */
 import { type Job, jobSchema } from '@low-quarry/core/contracts/jobs';
+import { CAR_WORKS } from '@low-quarry/core/fit';
 import {
+  CONSENT_LABELS,
   EXPECTATION_LABELS,
   EXPECTATIONS,
   type JobFacts,
@@ -177,6 +179,25 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
             hint="Radio code, settings, what the windows have learnt."
             nothing="Asked: nothing is lost"
           />
+        </At>
+      </Part>
+      <Part title="Agreed to in writing">
+        <At field="consents">
+          <p className="text-[13px] leading-4 text-muted">
+            What changes the car for good is agreed to each by itself: who, how and when. Empty where nobody did; what
+            needs it stays off the order list.
+          </p>
+          <div className="grid gap-3">
+            {CAR_WORKS.map((kind) => (
+              <FormText
+                key={kind}
+                control={control}
+                name={`consents.${kind}`}
+                label={CONSENT_LABELS[kind]}
+                autoComplete="off"
+              />
+            ))}
+          </div>
         </At>
       </Part>
       <Part title="Said beforehand">
