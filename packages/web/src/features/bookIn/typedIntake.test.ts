@@ -11,7 +11,7 @@ test('what nobody touched is read as it was', () => {
   for (const facts of [
     FACTS,
     { ...FACTS, budgetMinor: 42_050 },
-    { ...FACTS, budgetMinor: 0, goals: { bass: 1 as const } },
+    { ...FACTS, budgetMinor: 0, goals: { bass: 1 as const }, consents: { drill: 'By letter' } },
   ])
     expect(readIntakeSchema.parse(toIntakeTyped(facts))).toEqual(facts);
 });

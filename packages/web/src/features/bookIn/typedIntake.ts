@@ -1,10 +1,14 @@
 /** What is asked of a car as it is typed: an amount is a line of text until it is read. */
 import { putJob } from '@low-quarry/core/contracts/jobs';
+import { CAR_WORKS } from '@low-quarry/core/fit';
 import { type JobFacts, jobFactsSchema } from '@low-quarry/core/model';
 import type { Control } from 'react-hook-form';
 import { z } from 'zod';
 
-export const intakeTypedSchema = jobFactsSchema.extend({ budgetMinor: z.string() });
+export const intakeTypedSchema = jobFactsSchema.extend({
+  budgetMinor: z.string(),
+  consents: z.record(z.enum(CAR_WORKS), z.string()),
+});
 export type IntakeTyped = z.output<typeof intakeTypedSchema>;
 export type IntakeControl = Control<IntakeTyped, unknown, JobFacts>;
 
@@ -19,12 +23,18 @@ const amountTyped = z.string().transform((text, context) => {
 
 const factsSchema = putJob.body.omit({ version: true });
 
+const typedFacts = intakeTypedSchema.extend({ budgetMinor: amountTyped });
+
 /** What is typed, as the shop takes it; all of it is there, so that no default is asked for. */
-export const readIntakeSchema = intakeTypedSchema
-  .extend({ budgetMinor: amountTyped })
-  .pipe(factsSchema as unknown as z.ZodType<JobFacts, JobFacts>) as unknown as z.ZodType<JobFacts, IntakeTyped>;
+export const readIntakeSchema = typedFacts.pipe(
+  factsSchema as unknown as z.ZodType<JobFacts, z.output<typeof typedFacts>>,
+) as unknown as z.ZodType<JobFacts, IntakeTyped>;
 
 export function toIntakeTyped(facts: JobFacts): IntakeTyped {
-  const { budgetMinor } = facts;
-  return { ...facts, budgetMinor: budgetMinor === null ? '' : String(budgetMinor / 100) };
+  const { budgetMinor, consents } = facts;
+  return {
+    ...facts,
+    budgetMinor: budgetMinor === null ? '' : String(budgetMinor / 100),
+    consents: Object.fromEntries(CAR_WORKS.map((kind) => [kind, consents[kind] ?? ''])) as IntakeTyped['consents'],
+  };
 }
