@@ -1,5 +1,6 @@
 /** A change of a record as sentences that a person reads. */
-import { RECORDS, type RecordKind } from './kinds';
+import { RECORDS } from './kinds';
+import type { RecordKind } from './kinds/kindNames';
 import type { ChangeAction } from './kinds/RecordEntry';
 import { recordDifferences } from './recordDifferences';
 

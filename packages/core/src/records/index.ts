@@ -6,9 +6,10 @@
 
 export { changeHeadline, changeSentences } from './changeSentences';
 export { type Difference, differencesOf, type Field, isSame, mergeChanges, takeFields } from './Field';
-export { RECORD_KINDS, RECORDS, type RecordKind, type StateOf } from './kinds';
+export { RECORDS, type StateOf } from './kinds';
 export type { ChoiceState } from './kinds/choice';
 export { JOB_FIELDS } from './kinds/job';
+export { RECORD_KINDS, type RecordKind } from './kinds/kindNames';
 export type { PartsImportState } from './kinds/partsImport';
 export { PERSON_FIELDS, type PersonState } from './kinds/person';
 export { CHANGE_ACTIONS, type ChangeAction, keysOf } from './kinds/RecordEntry';

@@ -4,7 +4,7 @@ import { describe, expect, test } from '@jest/globals';
 import { SETTINGS_DEFAULTS } from '../model/settings';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { changeSentences } from './changeSentences';
-import { RECORD_KINDS } from './kinds';
+import { RECORD_KINDS } from './kinds/kindNames';
 import { readStoredSnapshot, toStoredSnapshot } from './snapshot';
 import {
   readStored,

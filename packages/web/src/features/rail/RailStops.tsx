@@ -30,7 +30,7 @@ function Stop({ stop: { label, to, state, open }, isHere }: { readonly stop: Rai
       aria-current={isHere ? 'step' : undefined}
       className="flex min-h-14 flex-col justify-center gap-1 hover:bg-paper"
     >
-      <span className={`flex items-baseline gap-2 truncate ${isHere ? 'font-bold' : 'text-action'}`}>
+      <span className={`flex flex-wrap items-baseline gap-x-2 leading-4 ${isHere ? 'font-bold' : 'text-action'}`}>
         {label}
         <span className={`text-[13px] font-semibold ${COUNT_COLOURS[state]}`}>{STATE_WORDS[state](open)}</span>
       </span>

@@ -15,11 +15,11 @@ import { useMay } from '../../api/me';
 import { connectorsQuery, shopSettingsQuery } from '../../api/sharedQueries';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
-import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
+import { late } from '../../ui/late';
 import { fieldProblems } from '../../ui/problemFields';
 import { Shell } from '../../ui/Shell';
-import { Answered, Empty } from '../../ui/states';
+import { Answered, Empty, Loading } from '../../ui/states';
 import { toast } from '../../ui/toast';
 import { useKept } from '../../ui/useKept';
 import { OpeningSheet } from '../openings/OpeningSheet';
@@ -29,6 +29,11 @@ import { useCheckedDraft } from '../openings/useCheckedDraft';
 import { type SavedVehicle, useSaveVehicle } from './useSaveVehicle';
 import { openingCalled, vehicleOpeningAddress } from './vehicleOpeningAddress';
 import { vehicleQuery } from './vehicleQueries';
+
+const ConflictPanel = late(
+  () => import('../../ui/ConflictPanel').then((code) => code.ConflictPanel<VehicleRecord>),
+  () => <Loading what="what clashes" />,
+);
 
 export function VehicleOpeningScreen() {
   const { vehicleId = '', label = '' } = useParams();
