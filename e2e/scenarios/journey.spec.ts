@@ -206,4 +206,17 @@ test('a car that is not there yet is booked in and measured', async ({ fitter })
   await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('link', { name: 'Jobs', exact: true }).click();
   await expect(page.getByText('Night school')).toBeVisible();
+
+  // The shop's day: nobody has set a day for it yet, so it is under no day; the last car booked in is the first of its list.
+  await page.getByLabel('Due', { exact: true }).selectOption('within 7 days or late');
+  await expect(page.getByText('Harbour driving school').first()).toBeVisible();
+  await expect(page.getByText('Night school')).toHaveCount(0);
+  await page.getByLabel('Due', { exact: true }).selectOption('today or late');
+  await expect(page.getByText('No job is due today or late. A car without a day is under “any day”.')).toBeVisible();
+  await page.getByLabel('Due', { exact: true }).selectOption('any day');
+  await page.getByLabel('Sorted', { exact: true }).selectOption('last booked in first');
+  await expect(page.getByRole('main').getByRole('listitem').first()).toContainText('Night school');
+  await page.reload();
+  await expect(page.getByLabel('Sorted', { exact: true })).toHaveValue('newest');
+  await expect(page.getByRole('main').getByRole('listitem').first()).toContainText('Night school');
 });

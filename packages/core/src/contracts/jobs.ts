@@ -105,7 +105,11 @@ export const JOBS_A_PAGE = 25;
 export const JOB_LISTS = ['open', 'ended'] as const;
 export type JobListName = (typeof JOB_LISTS)[number];
 
-/** Open jobs, soonest due first, or those that have ended, the last first; those with every word of `find` in them. */
+/** Open jobs come soonest due first, those without a day last, or the last booked in first. */
+export const JOB_SORTS = ['due', 'newest'] as const;
+export type JobSort = (typeof JOB_SORTS)[number];
+
+/** Open jobs, or those that have ended, the last first whatever `sort` says; those with every word of `find` in them. */
 export const listJobs = contract({
   method: 'get',
   path: '/api/jobs',
@@ -113,6 +117,9 @@ export const listJobs = contract({
   params: z.object({
     list: z.enum(JOB_LISTS).default('open'),
     find: z.string().max(100).default(''),
+    sort: z.enum(JOB_SORTS).default('due'),
+    /** Only what is due on this day or earlier: a car without a day is not. */
+    dueBy: z.iso.date('Type a day such as 2026-11-27.').nullable().default(null),
     /** The first is 1. */
     page: z.coerce.number().int().min(1).max(100_000).default(1),
   }),
@@ -146,6 +153,7 @@ export const listJobs = contract({
     counts: z.object({ open: z.int(), ended: z.int() }),
   }),
 });
+export type JobsAsked = z.output<typeof listJobs.params>;
 export type JobInList = z.infer<typeof listJobs.answer>['jobs'][number];
 
 export const getJob = contract({

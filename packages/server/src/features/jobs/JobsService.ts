@@ -4,6 +4,7 @@ import {
   JOBS_A_PAGE,
   type Job,
   type JobInBin,
+  type JobsAsked,
   type listJobs,
   type NewJob,
   type OpeningWithState,
@@ -29,8 +30,8 @@ export class JobsService {
     private readonly states: OpeningStates,
   ) {}
 
-  async list({ list, find, page }: z.output<typeof listJobs.params>): Promise<z.input<typeof listJobs.answer>> {
-    const { jobs, total, counts } = await this.jobs.listPage(list, find, page, JOBS_A_PAGE);
+  async list(asked: JobsAsked): Promise<z.input<typeof listJobs.answer>> {
+    const { jobs, total, counts } = await this.jobs.listPage(asked, JOBS_A_PAGE);
     const openings = await this.states.listed(jobs.map(({ id }) => id));
     return { jobs: jobs.map((job) => ({ ...job, openings: [...(openings.get(job.id) ?? [])] })), total, counts };
   }

@@ -1,5 +1,5 @@
 /** Jobs in the database, each with its vehicle. */
-import type { Job, JobListName } from '@low-quarry/core/contracts/jobs';
+import type { Job, JobListName, JobsAsked } from '@low-quarry/core/contracts/jobs';
 import { type JobEnd, type JobEnded, type JobFacts, jobFactsOf, jobTitle } from '@low-quarry/core/model';
 import { readStored, salvageVehicle } from '@low-quarry/core/records';
 import { type EntityManager, In, IsNull, Not } from 'typeorm';
@@ -11,7 +11,7 @@ export type DeletedJob = Job & { readonly deletedAt: Date; readonly deletedBy: s
 export type JobCounts = Readonly<Record<JobListName, number>>;
 export type JobPage = {
   readonly jobs: readonly Job[];
-  /** So many have the words. */
+  /** So many are due by then and have the words. */
   readonly total: number;
   /** So many there are, whatever words they have. */
   readonly counts: JobCounts;
@@ -21,21 +21,24 @@ export class JobsStore {
   constructor(private readonly manager: EntityManager) {}
 
   /**
-   * One page of a list, without what is in the bin: open jobs soonest due first, those without a day last; ended ones the last
-   * first.
+   * One page of a list, without what is in the bin: open jobs soonest due first, those without a day last, or the last booked in
+   * first; ended ones the last first.
    *
-   * @param find words that number, customer, registration or vehicle have in them, all of them
+   * @param asked of it `find`: words that number, customer, registration or vehicle have in them, all of them
    */
-  async listPage(list: JobListName, find: string, page: number, pageSize: number): Promise<JobPage> {
-    const words = findWords(find);
+  async listPage(asked: JobsAsked, pageSize: number): Promise<JobPage> {
+    const { list, sort, dueBy, page } = asked;
+    const words = findWords(asked.find);
     const query = this.manager
       .createQueryBuilder(JobEntity, 'job')
       .where('job.deleted_at IS NULL')
       .andWhere(list === 'open' ? 'job.ended_at IS NULL' : 'job.ended_at IS NOT NULL')
       .offset((page - 1) * pageSize)
       .limit(pageSize);
-    if (list === 'open') query.orderBy('job.dueOn', 'ASC', 'NULLS LAST').addOrderBy('job.number', 'ASC');
-    else query.orderBy('job.ended_at', 'DESC').addOrderBy('job.number', 'DESC');
+    if (dueBy !== null) query.andWhere('job.dueOn <= :dueBy', { dueBy });
+    if (list === 'ended') query.orderBy('job.ended_at', 'DESC').addOrderBy('job.number', 'DESC');
+    else if (sort === 'newest') query.orderBy('job.number', 'DESC');
+    else query.orderBy('job.dueOn', 'ASC', 'NULLS LAST').addOrderBy('job.number', 'ASC');
     if (words.length > 0) query.innerJoin('job.vehicle', 'vehicle');
     for (const [at, word] of words.entries()) {
       query.andWhere(
@@ -44,7 +47,7 @@ export class JobsStore {
       );
     }
     const counts = await this.counts();
-    const total = words.length > 0 ? await query.getCount() : counts[list];
+    const total = words.length > 0 || dueBy !== null ? await query.getCount() : counts[list];
     return { jobs: await this.toJobs(await query.getMany()), total, counts };
   }
 

@@ -93,6 +93,25 @@ describe('pages, words and ends', () => {
     expect(await stateOf(opening.id)).toEqual(first);
   });
 
+  test('the open cars come soonest due or last booked in first, and only those due by a day where one is asked for', async () => {
+    type Shown = { number: number; dueOn: string | null };
+    const { jobs: all, counts } = (await listed({})) as { jobs: Shown[]; counts: { open: number } };
+    const days = all.map(({ dueOn }) => dueOn ?? '9999');
+    expect(days).toEqual([...days].sort());
+    const newest = (await listed({ sort: 'newest' })).numbers;
+    expect(newest).toEqual(all.map(({ number }) => number).sort((a, b) => b - a));
+    const [first, second] = [...new Set(days)];
+    const due = await listed({ dueBy: first });
+    expect(due.numbers).toEqual(all.filter(({ dueOn }) => dueOn === first).map(({ number }) => number));
+    expect(due).toMatchObject({ total: due.numbers.length, counts: { open: counts.open } });
+    expect(due.total).toBeLessThan(counts.open);
+    expect((await listed({ dueBy: second })).total).toBeGreaterThan(due.total);
+    expect((await listed({ dueBy: first, find: 'zeppelin' })).total).toBe(0);
+    expect((await listed({ dueBy: '2199-12-31' })).total).toBe(all.filter(({ dueOn }) => dueOn !== null).length);
+    await app.http.get('/api/jobs').query({ dueBy: '2026-02-30' }).expect(400);
+    await app.http.get('/api/jobs').query({ sort: 'luck' }).expect(400);
+  });
+
   test('more cars than one page holds come page by page, each once', async () => {
     for (let at = 0; at < 27; at++) {
       const car = {

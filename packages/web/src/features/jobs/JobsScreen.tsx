@@ -25,6 +25,8 @@ import { VerdictMark } from '../../ui/VerdictMark';
 import { BookIn } from '../bookIn/BookIn';
 import { pointAddress } from '../rail/pointAddress';
 import { dueWords, endedWords, isDueWhenClosed } from './dueWords';
+import { JobsFilter } from './JobsFilter';
+import { DUE_WORDS, dueBy, type JobsFilterValue, NO_FILTER, readFilter } from './jobsFilterValue';
 import { jobsQuery } from './jobsQueries';
 import { StateMark } from './OpeningStateLine';
 import { openingStateView } from './openingStateView';
@@ -37,7 +39,9 @@ export function JobsScreen() {
   const list = JOB_LISTS.find((each) => each === search.get('list')) ?? 'open';
   const page = readPage(search);
   const find = useAsked(words);
-  const jobs = useQuery(jobsQuery({ list, find, page }));
+  // What has ended is not due any more.
+  const filter = list === 'open' ? readFilter(search) : NO_FILTER;
+  const jobs = useQuery(jobsQuery({ list, find, page, sort: filter.sort, dueBy: dueBy(filter.due, new Date()) }));
   const change = (changes: Readonly<Record<string, string | null>>) =>
     changeAddress((before) => withParams(before, { page: null, ...changes }));
   return (
@@ -85,9 +89,10 @@ export function JobsScreen() {
                     </button>
                   ))}
                 </fieldset>
+                {list === 'open' && <JobsFilter value={filter} onChange={change} />}
               </div>
               {shown.length === 0 ? (
-                <Empty>{words ? `No job of these has “${words}” in it.` : EMPTY_WORDS[list]}</Empty>
+                <Empty>{emptyWords(list, words, filter)}</Empty>
               ) : (
                 <JobList jobs={shown} openOn={shop.data?.workingHours.days ?? WEEKDAYS} />
               )}
@@ -111,6 +116,12 @@ const EMPTY_WORDS: Readonly<Record<JobListName, string>> = {
   open: 'No job is open. Those that were handed over or given up are under “Ended”.',
   ended: 'No job has ended yet.',
 };
+
+function emptyWords(list: JobListName, words: string, { due }: JobsFilterValue): string {
+  const one = due === 'any' ? 'No job of these' : `No job due ${DUE_WORDS[due]}`;
+  if (words) return `${one} has “${words}” in it.`;
+  return due === 'any' ? EMPTY_WORDS[list] : `No job is due ${DUE_WORDS[due]}. A car without a day is under “any day”.`;
+}
 
 function JobList({ jobs, openOn }: { readonly jobs: readonly JobInList[]; readonly openOn: readonly string[] }) {
   return (

@@ -1,5 +1,5 @@
 /** Under which keys answers about jobs are kept. */
-import type { JobListName } from '@low-quarry/core/contracts/jobs';
+import type { JobsAsked as Asked } from '@low-quarry/core/contracts/jobs';
 
 export const jobKeys = {
   all: ['jobs'] as const,
@@ -10,4 +10,5 @@ export const jobKeys = {
   deletion: (queryKey: readonly unknown[]) => ['delete', ...queryKey],
 };
 
-export type JobsAsked = { readonly list: JobListName; readonly find: string; readonly page: number };
+/** Every open car, soonest due first, where nothing else is asked. */
+export type JobsAsked = Pick<Asked, 'list' | 'find' | 'page'> & Partial<Asked>;

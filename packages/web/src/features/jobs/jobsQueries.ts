@@ -7,7 +7,9 @@ import type { z } from 'zod';
 import { call } from '../../api/call';
 import { type JobsAsked, jobKeys } from './jobKeys';
 
-export function jobsQuery(asked: JobsAsked) {
+/** A list is kept once, whether its usual sort and days are asked for by name or not. */
+export function jobsQuery(some: JobsAsked) {
+  const asked = { sort: 'due', dueBy: null, ...some } as const;
   return queryOptions({
     queryKey: jobKeys.list(asked),
     queryFn: ({ signal }) => call(listJobs, { params: asked, signal }),

@@ -3,6 +3,7 @@ import { PLACE_LABELS, type Place, SIDES } from '@low-quarry/core/model/place';
 import { BODIES } from '@low-quarry/core/model/vehicle';
 import { PLAN, planPoint, planSides } from './carPlanLayout';
 import { dueWords, isDueWhenClosed } from './dueWords';
+import { dueBy, NO_FILTER, readFilter } from './jobsFilterValue';
 import { openingStateView } from './openingStateView';
 
 test.each([
@@ -14,6 +15,21 @@ test.each([
   ['2026-02-20', '10 days late'],
 ])('due on %p: %s', (dueOn, words) => {
   expect(dueWords(dueOn, new Date(2026, 2, 2, 23, 30))).toBe(words);
+});
+
+test('what is due is counted by the calendar of the device, over the end of a month too', () => {
+  const late = new Date(2026, 1, 27, 23, 30);
+  expect(dueBy('any', late)).toBeNull();
+  expect(dueBy('today', late)).toBe('2026-02-27');
+  expect(dueBy('week', late)).toBe('2026-03-06');
+});
+
+test.each([
+  ['', NO_FILTER],
+  ['due=week&sort=newest', { due: 'week', sort: 'newest' }],
+  ['due=never&sort=luck', NO_FILTER],
+])('an address of "%s" filters as it says, or not at all', (search, filter) => {
+  expect(readFilter(new URLSearchParams(search))).toEqual(filter);
 });
 
 describe('the state of an opening', () => {

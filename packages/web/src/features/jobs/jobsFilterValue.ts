@@ -1,0 +1,28 @@
+/** Which of the open jobs are shown and in what order, as the address says it. */
+import { JOB_SORTS, type JobSort } from '@low-quarry/core/contracts/jobs';
+import { addDays } from 'date-fns/addDays';
+
+export const DUES = ['any', 'today', 'week'] as const;
+export type Due = (typeof DUES)[number];
+export const DUE_WORDS: Readonly<Record<Due, string>> = {
+  any: 'any day',
+  today: 'today or late',
+  week: 'within 7 days or late',
+};
+
+export type JobsFilterValue = { readonly due: Due; readonly sort: JobSort };
+export const NO_FILTER: JobsFilterValue = { due: 'any', sort: 'due' };
+
+export function readFilter(search: URLSearchParams): JobsFilterValue {
+  return {
+    due: DUES.find((each) => each === search.get('due')) ?? NO_FILTER.due,
+    sort: JOB_SORTS.find((each) => each === search.get('sort')) ?? NO_FILTER.sort,
+  };
+}
+
+/** @returns the last day that is shown, by the device's calendar, such as "2026-11-27"; null for every day and none */
+export function dueBy(due: Due, now: Date): string | null {
+  if (due === 'any') return null;
+  // Swedish writes a day as ISO 8601 does.
+  return addDays(now, due === 'today' ? 0 : 7).toLocaleDateString('sv');
+}
