@@ -20,6 +20,8 @@ const orderLineSchema = z.object({
   forOpenings: z.array(z.string()),
   /** Of a speaker: what of its choices is open, by the checks' names, of each opening the gravest first. */
   open: z.array(z.string()),
+  /** Of a speaker: the openings whose old one nobody has tested. */
+  assumed: z.array(z.string()),
 });
 export type OrderLineAnswer = z.infer<typeof orderLineSchema>;
 

@@ -114,6 +114,7 @@ export {
 } from './place';
 export { readMeasurement } from './readMeasurement';
 export { type FacePlace, readPlaces } from './readPlaces';
+export { faultHold, isAssumed } from './replaced';
 export {
   readingHalfWidthsMm,
   SETTINGS_DEFAULTS,

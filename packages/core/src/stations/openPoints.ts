@@ -9,6 +9,7 @@ import type { OpeningState } from '../contracts/jobs';
 import {
   CONSENT_LABELS,
   coilOf,
+  faultHold,
   foundCause,
   isHeardWrong,
   isInDoor,
@@ -23,7 +24,7 @@ import {
   type VehicleRecord,
 } from '../model';
 import { missingConsents } from '../order';
-import { CAUSE_WORDS, faultTestLabel, nextFaultTest } from '../sound';
+import { faultTestLabel, nextFaultTest } from '../sound';
 
 export const RAIL = ['bookIn', 'measure', 'match', 'order'] as const;
 export type RailStation = (typeof RAIL)[number];
@@ -224,7 +225,7 @@ function counterQuestion(
       stake: 'What was not heard before the work is the shop’s fault after it.',
       isHeld: false,
     };
-  if (isHeardWrong(oldSpeaker)) return faultQuestion(label, oldSpeaker);
+  if (isHeardWrong(oldSpeaker)) return faultQuestion(label, oldSpeaker, faultHold(record));
   if (isRepair && coilOf(oldSpeaker).kind === 'unread' && oldSpeaker.damage.length === 0)
     return {
       words: `${label}: read its coil with the meter.`,
@@ -235,19 +236,18 @@ function counterQuestion(
 }
 
 /** Nothing is ordered for a place that is silent or bad before it is known that the speaker is why. */
-function faultQuestion(label: string, old: OldSpeaker): Pick<OpenPoint, 'words' | 'stake' | 'isHeld'> | null {
-  const cause = foundCause(old);
-  if (cause === 'speaker') return null;
+function faultQuestion(
+  label: string,
+  old: OldSpeaker,
+  hold: string | null,
+): Pick<OpenPoint, 'words' | 'stake' | 'isHeld'> | null {
+  if (hold === null) return null;
+  const words = `${label}: ${hold}`;
   const stake = 'A new speaker on a dead wire is silent too.';
-  if (cause) return { words: `${label}: it is ${CAUSE_WORDS[cause]}. Put that right first.`, stake, isHeld: true };
-  const is = old.plays === 'silent' ? 'silent' : 'heard to be wrong';
+  if (foundCause(old)) return { words, stake, isHeld: true };
   const next = nextFaultTest(trialsOf(old));
   const toDo = next ? `Next: ${lowerFirst(faultTestLabel(next))}.` : 'What was found contradicts itself: try again.';
-  return {
-    words: `${label}: it is ${is}, and nobody knows why. Do not order for it yet.`,
-    stake: `${toDo} ${stake}`,
-    isHeld: true,
-  };
+  return { words, stake: `${toDo} ${stake}`, isHeld: true };
 }
 
 function lowerFirst(words: string): string {

@@ -4,7 +4,7 @@ import { orderedId, PART_KINDS, type PartRecord, partName, STATE_MARK } from '@l
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { type CarWork, checkLabel } from '@low-quarry/core/fit';
-import { CONSENT_LABELS, cautionsFor, placeLabel } from '@low-quarry/core/model';
+import { CONSENT_LABELS, cautionsFor, faultHold, isAssumed, placeLabel } from '@low-quarry/core/model';
 import { type Consents, missingConsents, type Need, type OrderLine, orderLines } from '@low-quarry/core/order';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
@@ -18,7 +18,7 @@ export class OrdersService {
   async get(jobId: string): Promise<OrderAnswer> {
     const { job, openings } = await this.jobs.get(jobId);
     const { consents } = job;
-    const included = openings.filter((opening): opening is Included => isIncluded(opening, consents));
+    const included = openings.filter((opening) => isIncluded(opening, consents));
     const fitting = await this.fittingFor(
       included.map(({ record }) => record),
       included.flatMap(({ choice }) => choice ?? []),
@@ -44,16 +44,13 @@ export class OrdersService {
         open: state.open,
         earlierReason: choice?.earlierReason ?? null,
       })),
-      heldBack: openings
-        .filter((opening) => !isIncluded(opening, consents))
-        .map((opening) => ({
-          openingId: opening.id,
-          label: placeLabel(opening.record),
-          why: whyHeldBack(opening, consents),
-          behind: opening.record.behind,
-          hasChoice: opening.choice !== null,
-          open: opening.state.kind === 'chosen' ? opening.state.open : [],
-        })),
+      heldBack: openings.flatMap((opening) => {
+        const why = whyHeldBack(opening, consents);
+        if (why === null) return [];
+        const { id: openingId, record, choice, state } = opening;
+        const open = state.kind === 'chosen' ? state.open : [];
+        return [{ openingId, label: placeLabel(record), why, behind: record.behind, hasChoice: choice !== null, open }];
+      }),
       cautions: included
         .map(({ record }) => ({ label: placeLabel(record), cautions: [...cautionsFor(record)] }))
         .filter(({ cautions }) => cautions.length > 0),
@@ -63,9 +60,24 @@ export class OrdersService {
 
 type Included = OpeningWithState & { readonly state: Extract<OpeningWithState['state'], { kind: 'chosen' }> };
 
-/** What changes the car for good is not ordered for before somebody agreed to it in writing. */
-function isIncluded({ state }: OpeningWithState, consents: Consents): boolean {
-  return state.kind === 'chosen' && state.heldBack === null && missingConsents(state.works, consents).length === 0;
+function isIncluded(opening: OpeningWithState, consents: Consents): opening is Included {
+  return whyHeldBack(opening, consents) === null;
+}
+
+/**
+ * Nothing is ordered for a place of which nobody knows why it is silent, and what changes the car for good not before somebody agreed to it
+ * in writing.
+ */
+function whyChoiceIsHeld(
+  record: OpeningWithState['record'],
+  state: Included['state'],
+  consents: Consents,
+): string | null {
+  if (state.heldBack !== null) return state.heldBack;
+  const fault = faultHold(record);
+  if (fault !== null) return upperFirst(fault);
+  const missing = missingConsents(state.works, consents);
+  return missing.length === 0 ? null : consentWords(missing);
 }
 
 function needsOf({ record, choice }: Included, fitting: Fitting): readonly Need[] {
@@ -89,10 +101,11 @@ function statesOf(choice: OpeningWithState['choice'], { parts }: Fitting): strin
   });
 }
 
-function whyHeldBack({ state }: OpeningWithState, consents: Consents): string {
+/** Why nothing of an opening is on the list; null where it is. */
+function whyHeldBack({ record, state }: OpeningWithState, consents: Consents): string | null {
   switch (state.kind) {
     case 'chosen':
-      return state.heldBack ?? consentWords(missingConsents(state.works, consents));
+      return whyChoiceIsHeld(record, state, consents);
     case 'cannotJudge':
     case 'unreadable':
     case 'hold':
@@ -110,18 +123,28 @@ function consentWords(missing: readonly CarWork[]): string {
   return `It changes the car for good, and nobody agreed to it in writing: ${acts}.`;
 }
 
-/** What is open of the choices that a speaker is ordered for. */
-function openOf({ part, forOpenings }: OrderLine<PartRecord>, included: readonly Included[]): string[] {
-  if (part.kind !== 'speaker') return [];
-  const names = included
-    .filter(({ record }) => forOpenings.includes(placeLabel(record)))
-    .flatMap(({ record, state }) => state.open.map(({ check }) => checkLabel(check, record.behind)));
-  return [...new Set(names)];
+function upperFirst(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** The openings that a speaker is ordered for; of another part none. */
+function speakerOpenings({ part, forOpenings }: OrderLine<PartRecord>, included: readonly Included[]) {
+  return part.kind === 'speaker' ? included.filter(({ record }) => forOpenings.includes(placeLabel(record))) : [];
+}
+
+/** What is open of the choices that it is ordered for. */
+function openOf(openings: readonly Included[]): string[] {
+  return [
+    ...new Set(
+      openings.flatMap(({ record, state }) => state.open.map(({ check }) => checkLabel(check, record.behind))),
+    ),
+  ];
 }
 
 function toAnswer(line: OrderLine<PartRecord>, included: readonly Included[]): OrderLineAnswer {
   const { part, pieces, packs, leftOver, costMinor, forOpenings } = line;
   const { id, kind, maker, name, supplier, packSize, packPriceMinor } = part;
+  const openings = speakerOpenings(line, included);
   return {
     partId: id,
     kind,
@@ -135,6 +158,7 @@ function toAnswer(line: OrderLine<PartRecord>, included: readonly Included[]): O
     packPriceMinor,
     costMinor,
     forOpenings: [...forOpenings],
-    open: openOf(line, included),
+    open: openOf(openings),
+    assumed: openings.filter(({ record }) => isAssumed(record)).map(({ record }) => placeLabel(record)),
   };
 }

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { jobFactsOf } from '@low-quarry/core/model';
+import type { OrderLineAnswer } from '@low-quarry/core/contracts/orders';
+import { jobFactsOf, OLD_SPEAKER_NOT_TESTED } from '@low-quarry/core/model';
 import { parse } from 'csv-parse/sync';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 import { writeOrderCsv } from './writeOrderCsv';
@@ -86,6 +87,34 @@ test('what changes the car for good is held back until somebody agreed to it in 
   expect(await listed()).toEqual([]);
   await choose([]);
   expect(await listed()).toEqual(['Front door, left']);
+});
+
+test('in whose place a speaker is bought untested is on its line; where one is silent and nobody knows why, nothing is bought', async () => {
+  const labels = ['Front door, left', 'Front door, right'];
+  const order = async () => (await app.http.get(`/api/jobs/${job.id}/order`).expect(200)).body;
+  const find = async (changes: object) => {
+    const { id, version, record } = await app.opening(3, 'frontDoorLow', 'left');
+    const oldSpeaker = { ...OLD_SPEAKER_NOT_TESTED, ...changes };
+    await app.http
+      .put(`/api/openings/${id}`)
+      .send({ version, record: { ...record, oldSpeaker } })
+      .expect(200);
+  };
+  const { job } = await app.jobNumber(3);
+  expect((await order()).lines.map(({ assumed }: OrderLineAnswer) => assumed)).toEqual([labels, []]);
+  await find({ plays: 'silent' });
+  const held = await order();
+  expect(held.lines).toMatchObject([{ pieces: 1, assumed: ['Front door, right'] }, { pieces: 1 }]);
+  expect(held.heldBack[0]).toMatchObject({
+    label: 'Front door, left',
+    why: 'It is silent, and nobody knows why. Do not order for it yet.',
+    hasChoice: true,
+  });
+  await find({ plays: 'silent', damage: ['torn'] });
+  expect((await order()).lines).toMatchObject([{ pieces: 2, assumed: ['Front door, right'] }, { pieces: 2 }]);
+  const { text } = await app.http.get(`/api/jobs/${job.id}/order.csv`).expect(200);
+  const [row] = parse(text, { bom: true, columns: true }) as Record<string, string>[];
+  expect(row?.['Old speaker not tested, assumed']).toBe('Front door, right');
 });
 
 test('what is open is on the list with what was answered, the gravest first; and which tabs are to be broken off', async () => {

@@ -18,6 +18,7 @@ export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
     `Cost (${currency})`,
     'For',
     'Open checks',
+    'Old speaker not tested, assumed',
   ];
   const rows = lines.map((line) => [
     line.supplier,
@@ -32,6 +33,7 @@ export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
     toMajor(line.costMinor),
     line.forOpenings.join('; '),
     line.open.join('; '),
+    line.assumed.join('; '),
   ]);
   // A part's name that starts like a formula must not be run by the spreadsheet that opens the file.
   return BYTE_ORDER_MARK + stringify([header, ...rows], { escape_formulas: true, record_delimiter: '\r\n' });

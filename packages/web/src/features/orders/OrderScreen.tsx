@@ -18,6 +18,7 @@ import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { Rail } from '../rail/Rail';
+import { AssumedLine } from './AssumedLine';
 import { OrderSheet } from './OrderSheet';
 import { orderQuery } from './orderQueries';
 
@@ -158,6 +159,7 @@ function Line({ line, currency }: { readonly line: OrderLineAnswer; readonly cur
         {line.open.length > 0 && (
           <span className="block text-[13px] leading-4 font-semibold text-measure">Open: {line.open.join(', ')}</span>
         )}
+        <AssumedLine assumed={line.assumed} />
         <span className="block text-[13px] leading-4 sm:hidden">
           For: {line.forOpenings.join('; ')}. {count(line.pieces, 'piece')} needed, left over: {leftOver}.
         </span>

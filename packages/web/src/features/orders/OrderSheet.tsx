@@ -9,6 +9,7 @@ import { printMoney } from '../../text/money';
 import { openCheckLine, verdictLine } from '../../text/verdictLine';
 import { answered } from '../../ui/OpenChecks';
 import { useSettings } from '../../ui/settings';
+import { AssumedLine } from './AssumedLine';
 
 export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; readonly shop: ShopSettings }) {
   const { job, lines, included, heldBack, cautions, currency, totalMinor } = order;
@@ -54,6 +55,7 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
                       <br />
                       {line.partId}. For: {line.forOpenings.join('; ')}
                       {line.leftOver > 0 && `. ${line.leftOver} left over`}
+                      <AssumedLine assumed={line.assumed} />
                     </td>
                     <td className="py-2 text-right">{printMoney(line.costMinor, currency)}</td>
                   </tr>
