@@ -3,20 +3,20 @@
  * form without a look at the page. A field is named by where it stands and by its label; one that has gone from the screen keeps
  * nothing from being saved.
  */
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef } from 'react';
+import { createContext, type ReactNode, useContext, useEffect, useId, useMemo, useRef } from 'react';
 import { Loading } from './states';
 
 /** By field: the text as it was typed. */
 export type UnreadTexts = Readonly<Record<string, string>>;
 
+/** The fields that are on the screen, and the places on it to which fields are still to come. */
+export type MountedFields = { readonly fields: Set<string>; readonly coming: Set<string> };
+
 type Unread = {
   readonly texts: UnreadTexts;
   readonly note: (field: string, text: string | null) => void;
-  readonly mounted: Set<string>;
+  readonly mounted: MountedFields;
 };
-
-/** Among the fields that are on the screen: some are not there yet. No field has a name without a letter. */
-const COMING = '';
 
 const UnreadContext = createContext<Unread | null>(null);
 const PlaceContext = createContext('');
@@ -29,8 +29,8 @@ export function UnreadProvider({
 }: {
   readonly texts: UnreadTexts;
   readonly onNote: (field: string, text: string | null) => void;
-  /** The fields that are on the screen, kept here. */
-  readonly mounted: Set<string>;
+  /** Kept here. */
+  readonly mounted: MountedFields;
   readonly children: ReactNode;
 }) {
   const value = useMemo(() => ({ texts, note: onNote, mounted }), [texts, onNote, mounted]);
@@ -45,11 +45,12 @@ export function FieldsAt({ place, children }: { readonly place: string; readonly
 
 /** In the place of fields whose code is still coming: until then nobody knows which of the texts are theirs. */
 export function FieldsComing({ what }: { readonly what: string }) {
-  const mounted = useContext(UnreadContext)?.mounted;
+  const coming = useContext(UnreadContext)?.mounted.coming;
+  const place = useId();
   useEffect(() => {
-    mounted?.add(COMING);
-    return () => void mounted?.delete(COMING);
-  }, [mounted]);
+    coming?.add(place);
+    return () => void coming?.delete(place);
+  }, [coming, place]);
   return <Loading what={what} />;
 }
 
@@ -62,11 +63,11 @@ export function useUnreadText(label: string): {
 } {
   const unread = useContext(UnreadContext);
   const field = `${useContext(PlaceContext)}${label}`;
-  const mounted = unread?.mounted;
+  const fields = unread?.mounted.fields;
   useEffect(() => {
-    mounted?.add(field);
-    return () => void mounted?.delete(field);
-  }, [mounted, field]);
+    fields?.add(field);
+    return () => void fields?.delete(field);
+  }, [fields, field]);
   const text = unread?.texts[field] ?? null;
   const note = (next: string | null) => {
     if (next !== text) unread?.note(field, next);
@@ -75,9 +76,13 @@ export function useUnreadText(label: string): {
 }
 
 /** @returns whether any field that is on the screen, or still comes there, holds what could not be read */
-export function useUnreadFields(texts: UnreadTexts): { readonly mounted: Set<string>; readonly isAny: () => boolean } {
-  const mounted = useRef(new Set<string>()).current;
-  return { mounted, isAny: () => Object.keys(texts).some((field) => mounted.has(field) || mounted.has(COMING)) };
+export function useUnreadFields(texts: UnreadTexts): {
+  readonly mounted: MountedFields;
+  readonly isAny: () => boolean;
+} {
+  const mounted = useRef({ fields: new Set<string>(), coming: new Set<string>() }).current;
+  const mayBeThere = (field: string) => mounted.fields.has(field) || mounted.coming.size > 0;
+  return { mounted, isAny: () => Object.keys(texts).some(mayBeThere) };
 }
 
 /** The texts with one noted, or taken out with null. */

@@ -7,7 +7,7 @@ import { late } from '../../ui/late';
 import type { FieldProblem } from '../../ui/problemFields';
 import { useSettings } from '../../ui/settings';
 import { Loading } from '../../ui/states';
-import { FieldsComing, UnreadProvider, withUnread } from '../../ui/unreadNumbers';
+import { FieldsComing, type MountedFields, UnreadProvider, withUnread } from '../../ui/unreadNumbers';
 import { AtPlaceFields } from './AtPlaceFields';
 import { MeasureField } from './MeasureField';
 import {
@@ -51,7 +51,7 @@ type OpeningSheetProps = {
   /** What was refused, by the path in the record's request. */
   readonly problems: readonly FieldProblem[];
   /** The fields that are on the screen, kept for whoever checks the draft. */
-  readonly mounted: Set<string>;
+  readonly mounted: MountedFields;
   /** Who took a stored figure and when, in words. */
   readonly takenWords: (key: OpeningDimensionKey) => string | null;
   readonly change: (next: (before: OpeningDraft) => OpeningDraft) => void;

@@ -3,12 +3,12 @@ import { helpfulDimensions, type OpeningRecord, openingRecordSchema, wantedDimen
 import { useState } from 'react';
 import { useMe } from '../../api/me';
 import type { FieldProblem } from '../../ui/problemFields';
-import { useUnreadFields } from '../../ui/unreadNumbers';
+import { type MountedFields, useUnreadFields } from '../../ui/unreadNumbers';
 import { type OpeningDraft, toRecord } from './openingDraft';
 
 export function useCheckedDraft(draft: OpeningDraft): {
   /** The fields that are on the screen. */
-  readonly mounted: Set<string>;
+  readonly mounted: MountedFields;
   /** Those of figures that need another one: what no field can know alone. */
   readonly problems: readonly FieldProblem[];
   /** Whether a field kept it from being saved when that was asked last. */
