@@ -13,7 +13,8 @@ type JobsFilterProps = {
 
 export function JobsFilter({ value, onChange }: JobsFilterProps) {
   return (
-    <div className="grid grow grid-cols-2 gap-x-3 sm:max-w-md">
+    // No note stands under these fields: its gap would lift them off the line of the others.
+    <div className="-mb-1 grid w-full grow grid-cols-2 gap-x-3 sm:w-auto sm:max-w-md">
       <Choice
         label="Due"
         value={value.due}

@@ -1,4 +1,4 @@
-/** The stations of a job, each drawn like a bar: full where done, hatched where something is open. */
+/** The stations of a job, each drawn like a bar: full where nothing is open, hatched where something is open. */
 import type { RailStation } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
@@ -41,7 +41,7 @@ function Stop({ stop: { label, to, state, open }, isHere }: { readonly stop: Rai
 
 const STATE_WORDS: Readonly<Record<RailStop['state'], (open: number) => string>> = {
   untouched: () => 'not begun',
-  done: () => 'done',
+  done: () => 'nothing open',
   open: (open) => `${open} open`,
   held: (open) => `${open} open, held`,
 };
