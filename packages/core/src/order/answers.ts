@@ -161,7 +161,8 @@ export function liftWords(cures: readonly CureId[]): string {
   return `${NO_REASON_WORDS}, only what is done about it: ${cures.map((id) => lowerFirst(CURES[id].words)).join('; or ')}.`;
 }
 
-function lowerFirst(words: string): string {
+/** Words that stand within a line. */
+export function lowerFirst(words: string): string {
   return words.charAt(0).toLowerCase() + words.slice(1);
 }
 

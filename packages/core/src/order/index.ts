@@ -9,6 +9,7 @@ export {
   CURE_IDS,
   CURES,
   liftWords,
+  lowerFirst,
   mayCure,
   type NewAnswer,
   NO_REASON_WORDS,

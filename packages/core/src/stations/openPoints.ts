@@ -23,7 +23,7 @@ import {
   trialsOf,
   type VehicleRecord,
 } from '../model';
-import { missingConsents } from '../order';
+import { lowerFirst, missingConsents } from '../order';
 import { faultTestLabel, nextFaultTest } from '../sound';
 
 export const RAIL = ['bookIn', 'measure', 'match', 'order'] as const;
@@ -248,10 +248,6 @@ function faultQuestion(
   const next = nextFaultTest(trialsOf(old));
   const toDo = next ? `Next: ${lowerFirst(faultTestLabel(next))}.` : 'What was found contradicts itself: try again.';
   return { words, stake: `${toDo} ${stake}`, isHeld: true };
-}
-
-function lowerFirst(words: string): string {
-  return words.charAt(0).toLowerCase() + words.slice(1);
 }
 
 /** With the panel off, or on the first side of two. */

@@ -97,8 +97,3 @@ export const FIXING_WORDS: Readonly<Record<OpeningRecord['fixing'], string>> = {
   pressFit: 'Pressed in',
   glue: 'Glued in',
 };
-
-/** Words that begin a line. */
-export function capital(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1);
-}

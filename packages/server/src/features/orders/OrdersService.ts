@@ -1,8 +1,8 @@
 /** Builds a job's order list from its choices, as they are judged now. */
-
 import { orderedId, PART_KINDS, type PartRecord, partName, STATE_MARK } from '@low-quarry/core/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
+import { capital } from '@low-quarry/core/firstLetter';
 import { type CarWork, checkLabel } from '@low-quarry/core/fit';
 import { CONSENT_LABELS, cautionsFor, faultHold, isAssumed, placeLabel } from '@low-quarry/core/model';
 import { type Consents, missingConsents, type Need, type OrderLine, orderLines } from '@low-quarry/core/order';
@@ -75,7 +75,7 @@ function whyChoiceIsHeld(
 ): string | null {
   if (state.heldBack !== null) return state.heldBack;
   const fault = faultHold(record);
-  if (fault !== null) return upperFirst(fault);
+  if (fault !== null) return capital(fault);
   const missing = missingConsents(state.works, consents);
   return missing.length === 0 ? null : consentWords(missing);
 }
@@ -121,10 +121,6 @@ function whyHeldBack({ record, state }: OpeningWithState, consents: Consents): s
 function consentWords(missing: readonly CarWork[]): string {
   const acts = missing.map((kind) => CONSENT_LABELS[kind].toLowerCase()).join('; ');
   return `It changes the car for good, and nobody agreed to it in writing: ${acts}.`;
-}
-
-function upperFirst(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
 /** The openings that a speaker is ordered for; of another part none. */

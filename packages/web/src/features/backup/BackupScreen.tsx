@@ -2,6 +2,7 @@
 import { type Backup, EXPORT_PATH, type Trial } from '@low-quarry/core/contracts/backup';
 import { requirePassword } from '@low-quarry/core/contracts/sessions';
 import { isOpenWork, type Work } from '@low-quarry/core/contracts/work';
+import { capital } from '@low-quarry/core/firstLetter';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type MouseEvent, type ReactNode, useEffect, useState } from 'react';
 import { call } from '../../api/call';
@@ -251,8 +252,4 @@ function FilePick({
 
 function sizeWords(bytes: number): string {
   return bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
-}
-
-function capital(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1);
 }

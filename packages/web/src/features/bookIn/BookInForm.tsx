@@ -2,6 +2,7 @@
 import { createJob } from '@low-quarry/core/contracts/jobs';
 import { bodyWords } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
+import { formatISO } from 'date-fns/formatISO';
 import { useSyncExternalStore } from 'react';
 import { Controller } from 'react-hook-form';
 import { useNavigate } from 'react-router';
@@ -149,5 +150,5 @@ function useOpeningsCount(vehicleId: string, newVehicle: NewVehicleTyped | null)
 }
 
 function isPast(day: string | null): boolean {
-  return day !== null && day < new Date().toLocaleDateString('sv');
+  return day !== null && day < formatISO(new Date(), { representation: 'date' });
 }

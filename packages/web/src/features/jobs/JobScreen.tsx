@@ -1,12 +1,13 @@
 /** One car: what is known of each opening, and what comes next. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { capital } from '@low-quarry/core/firstLetter';
 import { bodyWords, jobFactWords, jobTitle, placeLabel, yearsWords } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { useMay } from '../../api/me';
 import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
-import { capital, FIXING_WORDS, presenceWords } from '../../text/words';
+import { FIXING_WORDS, presenceWords } from '../../text/words';
 import { LinkButton } from '../../ui/Button';
 import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';

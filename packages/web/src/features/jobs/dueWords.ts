@@ -1,4 +1,5 @@
 /** When a car is due, in words: "due today", "due in 3 days", "2 days late". Days are counted by the calendar. */
+import { capital } from '@low-quarry/core/firstLetter';
 import { JOB_END_WORDS, type JobEnded, WEEKDAYS } from '@low-quarry/core/model';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 
@@ -13,9 +14,8 @@ export function dueWords(dueOn: string | null, now: Date): string {
 
 /** How and when a job was over, such as "Handed over on 4 Mar 2026". */
 export function endedWords({ as, at }: JobEnded): string {
-  const words = JOB_END_WORDS[as];
   const day = new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-  return `${words[0]?.toUpperCase()}${words.slice(1)} on ${day}`;
+  return `${capital(JOB_END_WORDS[as])} on ${day}`;
 }
 
 /** Whether the shop is closed on the day a car is due. */

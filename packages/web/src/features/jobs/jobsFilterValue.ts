@@ -1,6 +1,7 @@
 /** Which of the open jobs are shown and in what order, as the address says it. */
 import { JOB_SORTS, type JobSort } from '@low-quarry/core/contracts/jobs';
 import { addDays } from 'date-fns/addDays';
+import { formatISO } from 'date-fns/formatISO';
 
 export const DUES = ['any', 'today', 'week'] as const;
 export type Due = (typeof DUES)[number];
@@ -23,6 +24,5 @@ export function readFilter(search: URLSearchParams): JobsFilterValue {
 /** @returns the last day that is shown, by the device's calendar, such as "2026-11-27"; null for every day and none */
 export function dueBy(due: Due, now: Date): string | null {
   if (due === 'any') return null;
-  // Swedish writes a day as ISO 8601 does.
-  return addDays(now, due === 'today' ? 0 : 7).toLocaleDateString('sv');
+  return formatISO(addDays(now, due === 'today' ? 0 : 7), { representation: 'date' });
 }

@@ -1,7 +1,8 @@
 /** What lies in front besides what the front gap was read to: card, grille, cloth, a ring; each with its own gap. */
+import { capital } from '@low-quarry/core/firstLetter';
 import { FRONT_KINDS } from '@low-quarry/core/fit';
 import type { FrontLayerRecord, OpeningRecord } from '@low-quarry/core/model';
-import { capital, FRONT_WORDS } from '../../text/words';
+import { FRONT_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { FieldsAt } from '../../ui/unreadNumbers';

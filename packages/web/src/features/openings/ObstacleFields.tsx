@@ -1,7 +1,8 @@
 /** Beams, rails, wires and whatever else stands behind the hole: where, how deep, how thick, which way it runs. */
+import { capital } from '@low-quarry/core/firstLetter';
 import { OBSTACLE_KINDS } from '@low-quarry/core/fit';
 import type { ObstacleRecord, OpeningRecord } from '@low-quarry/core/model';
-import { capital, OBSTACLE_WORDS } from '../../text/words';
+import { OBSTACLE_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Field, INPUT } from '../../ui/Field';

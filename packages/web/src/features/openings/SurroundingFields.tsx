@@ -1,6 +1,7 @@
 /** What few openings need: more depths, a recess, the metal, and where the factory plug comes from. */
+import { capital } from '@low-quarry/core/firstLetter';
 import { MOUNT_MATERIALS, type OpeningRecord, SOURCE_IDS, SOURCES } from '@low-quarry/core/model';
-import { capital, MATERIAL_WORDS } from '../../text/words';
+import { MATERIAL_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { NumberField } from '../../ui/NumberField';

@@ -1,6 +1,7 @@
 /** A variant as somebody types it, and how it is read. */
 import { type NewVehicle, newVehicleSchema } from '@low-quarry/core/contracts/newVehicle';
 import type { FoundVehicle, ListedTemplate } from '@low-quarry/core/contracts/vehicles';
+import { capital } from '@low-quarry/core/firstLetter';
 import { BODIES, CABS, type Variant, variantSchema } from '@low-quarry/core/model';
 import { z } from 'zod';
 
@@ -84,8 +85,4 @@ export function otherTrim(vehicle: Omit<FoundVehicle, 'jobs'>): NewVehicleTyped 
 export function onTemplate(typed: NewVehicleTyped, { id, template }: ListedTemplate): NewVehicleTyped {
   const { body, cab, doors } = template;
   return { ...typed, body, cab, doors, from: { kind: 'template', templateId: id } };
-}
-
-function capital(word: string): string {
-  return word.charAt(0).toUpperCase() + word.slice(1);
 }
