@@ -133,6 +133,24 @@ test.describe('while the code of further fields is still on its way', () => {
   });
 });
 
+test.describe('while the code of a part cannot be had', () => {
+  test.use({ serviceWorkers: 'block', allowedErrors: /ERR_FAILED/ });
+
+  test('what is typed beside it stays and is saved; the part comes once it can', async ({ fitter }) => {
+    const { page } = fitter;
+    let refused = 0;
+    await page.route(/OpeningDrawing-/, (route) => (refused++ < 2 ? route.abort() : route.continue()));
+    await fitter.measure(JOB, DOOR);
+    await fitter.type('Depth behind', '58');
+    await expect(page.getByText('Loading the drawing')).toBeVisible();
+    await expect.poll(() => refused).toBeGreaterThan(1);
+    await expect(page.getByText('Loading the drawing')).toBeHidden();
+    await expect(fitter.field('Depth behind')).toHaveValue('58');
+    await fitter.save();
+    await fitter.saved();
+  });
+});
+
 test('on a phone the next field comes out from under the bar with the button', async ({ fitter }) => {
   const { page } = fitter;
   await page.setViewportSize({ width: 390, height: 844 });

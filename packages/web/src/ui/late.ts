@@ -23,7 +23,8 @@ const AGAIN_MS = 1000;
 const all: (() => Promise<void>)[] = [];
 
 /**
- * A component whose code is late; where it could not be loaded it throws to the error boundary above.
+ * A component whose code is late. Where it could not be loaded, something with `Waiting` goes on waiting and asks again, for a part that is
+ * missing must not take away the screen it is a part of, with what is being typed there; without, it throws to the error boundary above.
  *
  * @param Waiting what stands there meanwhile. Without it what is above waits too (Suspense), as the screen before does for the
  * next. React holds back whatever was suspended until 300 ms have gone since it last showed something in its place: too long for what
@@ -59,16 +60,22 @@ export function late<Props extends object>(
 
   const Suspending = (props: Props) => createElement(here ?? use(ask()), props);
   const Replaced = (props: Props) => {
-    const [failed, fail] = useState<{ readonly error: unknown } | null>(null);
     const [code, show] = useState(() => here);
     useEffect(() => {
       if (code) return;
-      ask().then(
-        (came) => show(() => came),
-        (error: unknown) => fail({ error }),
-      );
+      let isWanted = true;
+      const look = () => {
+        if (!isWanted) return;
+        ask().then(
+          (came) => show(() => came),
+          () => setTimeout(look, AGAIN_MS),
+        );
+      };
+      look();
+      return () => {
+        isWanted = false;
+      };
     }, [code]);
-    if (failed) throw failed.error;
     return createElement(code ?? (Waiting as ComponentType<Props>), props);
   };
   return Object.assign(Waiting ? Replaced : Suspending, { load });
