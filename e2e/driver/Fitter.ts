@@ -82,6 +82,16 @@ export class Fitter {
     return this;
   }
 
+  /** Until every screen opens without the network: the device's worker has the page, or, without one, all code is in it. */
+  async programKept(): Promise<this> {
+    await this.page.waitForFunction(
+      () =>
+        navigator.serviceWorker?.controller ??
+        (!window.isSecureContext && performance.getEntriesByName('all code asked for').length > 0),
+    );
+    return this;
+  }
+
   field(label: string): Locator {
     return this.page.locator('[data-dimension]').filter({ hasText: label }).getByRole('textbox');
   }

@@ -151,6 +151,31 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
   { name: 'server work', open: (fitter) => fitter.openPage('/work', 'Server work') },
   { name: 'backups', open: (fitter) => fitter.openPage('/backups', 'Backups') },
   { name: 'people', open: (fitter) => fitter.openPage('/people', 'People') },
+  { name: 'order list', open: (fitter) => fitter.orderList('Brackwell Ferryman, FERRY 16') },
+  { name: 'order list, empty', open: (fitter) => fitter.orderList('Tarnhill Packhorse, HIVE 2') },
+  {
+    name: 'what works today, with a fault',
+    open: async (fitter) => {
+      await fitter.openJob('Brackwell Ferryman, FERRY 16');
+      await fitter.page.getByRole('link', { name: 'What works today' }).click();
+      await fitter.page
+        .getByRole('group', { name: /^Camera/ })
+        .getByRole('button', { name: 'Does not' })
+        .click();
+      await fitter.page.getByRole('button', { name: 'Add a listening note' }).click();
+      await fitter.page.getByRole('button', { name: 'Save what was tried' }).click();
+      await expect(fitter.page.getByText('Type the volume as the radio shows it')).toBeVisible();
+    },
+  },
+  {
+    name: 'hand-over, something worse',
+    open: async (fitter) => {
+      await fitter.openJob('Brackwell Ferryman, FERRY 16');
+      await fitter.page.getByRole('link', { name: /^Hand over/ }).click();
+      await fitter.page.getByRole('button', { name: 'Does not' }).first().click();
+      await expect(fitter.page.getByText('Before: not tried.').first()).toBeVisible();
+    },
+  },
   {
     name: 'person switch',
     open: async (fitter) => {
@@ -162,36 +187,45 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
   {
     name: 'sign-in',
     open: async (fitter) => {
+      // The last of all: nobody is signed in behind it.
       await fitter.page.context().clearCookies();
       await fitter.openPage('/', 'Slipway Nine');
     },
   },
-  { name: 'order list', open: (fitter) => fitter.orderList('Brackwell Ferryman, FERRY 16') },
-  { name: 'order list, empty', open: (fitter) => fitter.orderList('Tarnhill Packhorse, HIVE 2') },
 ];
 
 // The browser logs a refused save itself.
 test.use({ allowedErrors: /status of 409/ });
 
-for (const { name, open } of SCREENS) {
-  test(`${name}: no serious finding, nothing wider than the screen`, async ({ fitter }) => {
-    const { page } = fitter;
-    await open(fitter);
-    for (const { rules, ...size } of SIZES) {
-      await page.setViewportSize(size);
-      await expectAccessible(page, `${size.width}`, rules);
-      const overflow = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      );
-      expect(overflow, `wider than ${size.width}`).toBeLessThanOrEqual(0);
-    }
-    // The other light, as its switch sets it: here for the contrast alone.
-    await page.setViewportSize({ width: 1280, height: 800 });
-    await page.evaluate(() => {
-      document.documentElement.dataset.light = 'bay';
-    });
-    await expectAccessible(page, 'bay light', ['color-contrast']);
+/** So many are looked at from one page, one after the other: a page of its own for each costs more than what is looked at. */
+const ON_ONE_PAGE = 4;
+
+for (let first = 0; first < SCREENS.length; first += ON_ONE_PAGE) {
+  const screens = SCREENS.slice(first, first + ON_ONE_PAGE);
+  test(`${screens.map(({ name }) => name).join('; ')}: no serious finding, nothing wider than the screen`, async ({
+    fitter,
+  }) => {
+    for (const { name, open } of screens) await test.step(name, () => expectGood(fitter, open));
   });
+}
+
+async function expectGood(fitter: Fitter, open: (fitter: Fitter) => Promise<unknown>): Promise<void> {
+  const { page } = fitter;
+  await open(fitter);
+  for (const { rules, ...size } of SIZES) {
+    await page.setViewportSize(size);
+    await expectAccessible(page, `${size.width}`, rules);
+    const overflow = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    expect(overflow, `wider than ${size.width}`).toBeLessThanOrEqual(0);
+  }
+  // The other light, as its switch sets it: here for the contrast alone.
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.evaluate(() => {
+    document.documentElement.dataset.light = 'bay';
+  });
+  await expectAccessible(page, 'bay light', ['color-contrast']);
 }
 
 /** @param rules only these; all when left out */

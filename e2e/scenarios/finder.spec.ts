@@ -1,4 +1,4 @@
-import { expect, test } from '../driver/test';
+import { expect, looking as test } from '../driver/test';
 
 test('a registration, a part, a vehicle and a page are found from wherever one is, without a mouse', async ({
   fitter,

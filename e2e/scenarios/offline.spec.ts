@@ -1,4 +1,3 @@
-import type { Page } from '@playwright/test';
 import { Fitter } from '../driver/Fitter';
 import { keptHere } from '../driver/keptHere';
 import { expect, test } from '../driver/test';
@@ -8,9 +7,6 @@ const DOOR = 'Front door, left';
 
 test.use({ allowedErrors: /ERR_|status of 409/, person: 'Rieke' });
 
-/** The application is kept on the device from the moment its worker has the page. */
-const kept = (page: Page) => page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-
 test('a tablet drops off the network in the middle of a measurement and its battery is pulled: the half-typed numbers are on it, and everything acknowledged is on the counter’s screen', async ({
   fitter,
   shop,
@@ -19,7 +15,7 @@ test('a tablet drops off the network in the middle of a measurement and its batt
   const { page } = fitter;
   const context = page.context();
   await fitter.measure(JOB, DOOR);
-  await kept(page);
+  await fitter.programKept();
   await fitter.type('Depth behind', '58');
   await fitter.save();
   await fitter.saved();
@@ -106,7 +102,7 @@ test('the open job can be read while the network is away, after a reload too; si
 }) => {
   const { page } = fitter;
   await fitter.openJob(JOB);
-  await kept(page);
+  await fitter.programKept();
   const jobId = new URL(page.url()).pathname.split('/').at(-1);
   await expect.poll(() => keptHere(page)).toContain(`"queryKey":["jobs","${jobId}"]`);
   await page.context().setOffline(true);
@@ -127,7 +123,7 @@ test('the open job can be read while the network is away, after a reload too; si
 test('what is on its way when somebody signs out is called back: nothing is asked for nobody', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.openJob(JOB);
-  await kept(page);
+  await fitter.programKept();
   // The console of the page fails the test where the server has to answer that nobody is signed in.
   const asked: string[] = [];
   await page.route('**/api/**', async (route) => {

@@ -6,16 +6,20 @@ test.use({ person: 'Rieke', allowedErrors: /Failed to load resource|ERR_|net::/ 
 const JOB = 'Corran Tern, HDS 4';
 const DOOR = 'Front door, left';
 
-test('this page is none', async ({ fitter, plain }) => {
+test('this page is none', { tag: '@plain' }, async ({ fitter, plain }) => {
   await fitter.openJobs();
   expect(await fitter.page.evaluate(() => window.isSecureContext)).toBe(!plain);
   await fitter.openPage('/waiting', 'Waiting entries');
   await expect(fitter.page.getByText('This page came over plain http.')).toHaveCount(plain ? 1 : 0);
 });
 
-test('what is measured while the server is away is kept, and in the shop once it is back', async ({ fitter, shop }) => {
+test('what is measured while the server is away is kept, and in the shop once it is back', { tag: '@plain' }, async ({
+  fitter,
+  shop,
+}) => {
   const { page } = fitter;
   await fitter.measure(JOB, DOOR);
+  await fitter.programKept();
   await fitter.type('Depth behind', '58');
   await expect(page.getByText('Kept on this device, not in the shop yet.')).toBeVisible();
   await shop.kill();
@@ -30,13 +34,14 @@ test('what is measured while the server is away is kept, and in the shop once it
   await expect(fitter.field('Depth behind')).toHaveValue('58');
 });
 
-test('a page that is closed with entries waiting sends them when it is opened again', async ({
+test('a page that is closed with entries waiting sends them when it is opened again', { tag: '@plain' }, async ({
   fitter,
   shop,
   context,
 }) => {
   const { page } = fitter;
   await fitter.measure(JOB, DOOR);
+  await fitter.programKept();
   await fitter.type('Depth behind', '57');
   await shop.kill();
   await fitter.save();
@@ -56,7 +61,7 @@ test('a page that is closed with entries waiting sends them when it is opened ag
   expect(depth).toContain(57);
 });
 
-test('a car is booked in, once', async ({ fitter }) => {
+test('a car is booked in, once', { tag: '@plain' }, async ({ fitter }) => {
   const { page } = fitter;
   await fitter.comeIn('Okke');
   await fitter.openJobs();
@@ -69,9 +74,9 @@ test('a car is booked in, once', async ({ fitter }) => {
   await expect(page.getByText('Tin building')).toHaveCount(1);
 });
 
-test('a device that is full says so at once, in red, hands it out, and what was typed still reaches the shop', async ({
-  fitter,
-}) => {
+test('a device that is full says so at once, in red, hands it out, and what was typed still reaches the shop', {
+  tag: '@plain',
+}, async ({ fitter }) => {
   const { page } = fitter;
   // As a browser answers when the disk is full: the transaction is undone.
   await page.addInitScript(() => {
@@ -96,10 +101,9 @@ test('a device that is full says so at once, in red, hands it out, and what was 
   await fitter.saved();
 });
 
-test('the worker that ranks cannot be loaded: it is asked for again, and the candidates come', async ({
-  fitter,
-  plain,
-}) => {
+test('the worker that ranks cannot be loaded: it is asked for again, and the candidates come', {
+  tag: '@plain',
+}, async ({ fitter, plain }) => {
   test.skip(!plain, 'On loopback the service worker has the file.');
   const { page } = fitter;
   let refused = 0;

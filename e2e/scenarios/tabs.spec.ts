@@ -6,11 +6,9 @@ const DOOR = 'Front door, left';
 /** More than a browser has connections to a server. */
 const TABS = 8;
 
-test('however many tabs are open, each shows its page and hears of changes, over one live connection', async ({
-  fitter,
-  browser,
-  context,
-}) => {
+test('however many tabs are open, each shows its page and hears of changes, over one live connection', {
+  tag: '@plain',
+}, async ({ fitter, browser, context }) => {
   const pages = [fitter.page];
   const lines = new Map<object, number>();
   const watch = (page: (typeof pages)[number]) =>

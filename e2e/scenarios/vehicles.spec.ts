@@ -70,6 +70,7 @@ test.describe('while the server is away', () => {
     const kept = page.waitForResponse('**/api/templates');
     await fitter.openJobs();
     await kept;
+    await fitter.programKept();
     await shop.kill();
     await page.getByRole('button', { name: 'Book a car in' }).click();
     await page.getByRole('button', { name: 'It is not in the library' }).click();

@@ -48,6 +48,7 @@ test('signing out while the server is away leaves nothing to read, says what sta
   await fitter.measure(JOB, DOOR);
   await expect.poll(keptNow).toContain('bucket');
   await expect.poll(keptNow).toContain('low-quarry.queries');
+  await fitter.programKept();
   await fitter.type('Depth behind', '58');
   await shop.kill();
   await fitter.save();

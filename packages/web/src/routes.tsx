@@ -26,6 +26,8 @@ const PeopleScreen = late(() => import('./features/people/PeopleScreen').then((c
 const JobsScreen = late(() => import('./features/jobs/JobsScreen').then((code) => code.JobsScreen));
 const WillFitScreen = late(() => import('./features/willFit/WillFitScreen').then((code) => code.WillFitScreen));
 const BookInScreen = late(() => import('./features/bookIn/BookInScreen').then((code) => code.BookInScreen));
+const BaselineScreen = late(() => import('./features/baseline/BaselineScreen').then((code) => code.BaselineScreen));
+const HandOverScreen = late(() => import('./features/baseline/HandOverScreen').then((code) => code.HandOverScreen));
 const JobScreen = late(() => import('./features/jobs/JobScreen').then((code) => code.JobScreen));
 const OpeningScreen = late(() => import('./features/openings/OpeningScreen').then((code) => code.OpeningScreen));
 const FitScreen = late(() => import('./features/fit/FitScreen').then((code) => code.FitScreen));
@@ -34,9 +36,11 @@ const OrderScreen = late(() => import('./features/orders/OrderScreen').then((cod
 const STATION_SCREENS: Readonly<Record<StationId, Late<object>>> = {
   job: JobScreen,
   bookIn: BookInScreen,
+  baseline: BaselineScreen,
   measure: OpeningScreen,
   match: FitScreen,
   order: OrderScreen,
+  handOver: HandOverScreen,
 };
 
 const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [

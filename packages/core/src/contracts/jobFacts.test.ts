@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { shopFileSchema } from '../formats/shopFile';
+import { NO_BASELINE } from '../model/baseline';
 import {
   JOB_FACT_KEYS,
   type JobFacts,
@@ -9,10 +10,11 @@ import {
   jobStateSchema,
   jobTitle,
 } from '../model/job';
-import { JOB_FIELDS } from '../records/kinds/job';
+import { baselineFields } from '../records/baselineFields';
+import { INTAKE_FIELDS } from '../records/kinds/job';
 import { recordDifferences } from '../records/recordDifferences';
 import { readStored } from '../records/storedRecord';
-import { jobSchema, newJobSchema, putJob } from './jobs';
+import { jobSchema, newJobSchema, putBaseline, putJob } from './jobs';
 
 /** What was kept of a job before more was asked. */
 const FIRST_FACTS = { customer: 'Pilot station', registration: 'P 1', wants: 'louder', dueOn: '2026-03-04' };
@@ -28,6 +30,7 @@ const FACTS: JobFacts = {
   lostWithoutSupply: '',
   consents: { drill: 'the office, by letter' },
   expectations: ['bassHasLimits'],
+  baseline: NO_BASELINE,
 };
 const ANOTHER: JobFacts = {
   customer: 'Vet',
@@ -44,15 +47,16 @@ const ANOTHER: JobFacts = {
   lostWithoutSupply: null,
   consents: {},
   expectations: [],
+  baseline: { ...NO_BASELINE, damage: 'a dent' },
 };
 
 describe('whoever adds a fact of a job adds it to', () => {
   const places: readonly (readonly [string, readonly string[]])[] = [
     ['what is asked when a car is booked in', Object.keys(newJobSchema.shape)],
-    ['what can be changed', Object.keys(putJob.body.shape)],
+    ['what can be changed', [...Object.keys(putJob.body.shape), ...Object.keys(putBaseline.body.shape)]],
     ['what is answered', Object.keys(jobSchema.shape)],
     ['what its history keeps', Object.keys(jobStateSchema.shape)],
-    ['what is merged', JOB_FIELDS.map(({ path }) => path)],
+    ['what is merged', [...INTAKE_FIELDS, ...baselineFields(FACTS)].map(({ path }) => path.split('.')[0] ?? '')],
     ['the shop file', Object.keys(shopFileSchema.shape.jobs.element.shape)],
   ];
   test.each(places)('%s', (_, keys) => {
@@ -63,7 +67,9 @@ describe('whoever adds a fact of a job adds it to', () => {
     const before = { vehicleId: 'veh-1', ...FACTS, ended: null };
     for (const key of JOB_FACT_KEYS) {
       const after = { ...before, [key]: ANOTHER[key] };
-      expect(recordDifferences('job', before, after).map(({ label }) => label)).toEqual([jobFactLabel(key)]);
+      expect(recordDifferences('job', before, after).map(({ label }) => label)).toEqual([
+        key === 'baseline' ? 'Scratches and missing parts' : jobFactLabel(key),
+      ]);
     }
   });
 });
@@ -82,6 +88,7 @@ test('a state from before jobs ended is one of an open job, and of what was not 
     ownership: { owner: 'notAsked', leave: 'notAsked', by: '' },
     consents: {},
     expectations: [],
+    baseline: NO_BASELINE,
   };
   const notAsked = {
     goals: null,
@@ -110,6 +117,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'lostWithoutSupply: asked: nothing',
     'consents: Drilling new holes into the car: the office, by letter',
     'expectations: bass from doors has limits; more of it needs a box and an amplifier.',
+    'baseline: nothing tried',
   ]);
   expect(told(ANOTHER).slice(5)).toEqual([
     'ownership: the customer’s own',
@@ -121,6 +129,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'lostWithoutSupply: not asked',
     'consents: none given',
     'expectations: nothing yet',
+    'baseline: nothing tried',
   ]);
 });
 
@@ -128,7 +137,10 @@ test('a car that comes in may be asked about later; what is changed is changed w
   const asked = newJobSchema.parse({ ...FIRST_FACTS, vehicleId: 'veh-1' });
   expect(asked).toMatchObject({ goals: null, ownership: { owner: 'notAsked' }, expectations: [] });
   expect(putJob.body.safeParse({ version: 1, ...FIRST_FACTS }).success).toBe(false);
-  expect(putJob.body.parse({ version: 1, ...FACTS })).toEqual({ version: 1, ...FACTS });
+  const { baseline, ...intake } = FACTS;
+  expect(putJob.body.parse({ version: 1, ...intake })).toEqual({ version: 1, ...intake });
+  expect(putJob.body.safeParse({ version: 1, ...FACTS }).success).toBe(false);
+  expect(putBaseline.body.parse({ version: 1, baseline })).toEqual({ version: 1, baseline });
 });
 
 test('the facts alone, and what a job is called', () => {

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { CHECK_IDS, COUNTS_FOR } from '../fit';
 import {
+  baselineSchema,
   JOB_ENDS,
   jobEndedSchema,
   jobFactsSchema,
@@ -180,6 +181,16 @@ export const putJob = contract({
   permission: 'jobs',
   params: z.object({ jobId: idSchema }),
   body: typedJobFactsSchema.extend({ version: z.int().min(1) }),
+  answer: jobSchema,
+});
+
+/** What was tried and seen of the car, before the work and after it: by whoever stands at it. What was signed stays. */
+export const putBaseline = contract({
+  method: 'put',
+  path: '/api/jobs/:jobId/baseline',
+  permission: 'baseline',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1), baseline: baselineSchema }),
   answer: jobSchema,
 });
 

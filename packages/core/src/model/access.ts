@@ -35,6 +35,8 @@ const TABLE = {
   jobs: { roles: ['counter', 'owner'] },
   measure: { roles: ['fitter', 'owner'] },
   choose: { roles: EVERYBODY },
+  /** Trying what works, before the work and after it. */
+  baseline: { roles: EVERYBODY },
   readPeople: { roles: ['owner'] },
   people: { roles: ['owner'], asksPassword: true },
   settings: { roles: ['owner'] },

@@ -14,6 +14,31 @@ export {
   rolesSchema,
 } from './access';
 export { asCarried } from './asCarried';
+export {
+  type Baseline,
+  baselineSchema,
+  type Compared,
+  comparedAtHandOver,
+  functionsTried,
+  type Listening,
+  listeningSchema,
+  listeningWords,
+  MOST_LISTENED,
+  NO_BASELINE,
+  notHeard,
+  type Signature,
+  type Standing,
+  signatureSchema,
+  signatureWords,
+  speakerKey,
+  TRIED,
+  TRIED_LABELS,
+  type Tried,
+  type TriedFunction,
+  triedSchema,
+  triedWords,
+  untried,
+} from './baseline';
 export { firstScrewDeg } from './bolts';
 export { cautionsFor } from './cautions';
 export { anticlockwise } from './corners';
@@ -28,6 +53,18 @@ export {
   rereadFromMetal,
 } from './faces';
 export { fromSide } from './fromSide';
+export {
+  FUNCTION_GROUP_LABELS,
+  FUNCTION_GROUPS,
+  type FunctionGroup,
+  functionGroup,
+  functionLabel,
+  functionsOf,
+  MOST_FUNCTIONS,
+  needsEverySpeaker,
+  otherFunction,
+  usualFunctions,
+} from './functions';
 export {
   CONSENT_LABELS,
   EXPECTATION_LABELS,
@@ -49,6 +86,9 @@ export {
   type Weight,
 } from './intake';
 export {
+  type IntakeFacts,
+  intakeFactsOf,
+  intakeFactsSchema,
   JOB_END_WORDS,
   JOB_ENDS,
   JOB_FACT_KEYS,

@@ -3,6 +3,7 @@
  * file and the server's columns are made from it or refuse to compile without it.
  */
 import { z } from 'zod';
+import { type Baseline, baselineSchema, baselineWords, NO_BASELINE } from './baseline';
 import {
   askedTextSchema,
   askedWords,
@@ -136,6 +137,13 @@ const FACTS = {
     kept: expectationsSchema.default(NOTHING_SAID),
     words: (said: Expectation[]) => (said.length === 0 ? 'nothing yet' : listWords(said, EXPECTATION_LABELS)),
   },
+  baseline: {
+    label: 'Baseline',
+    atFirst: NO_BASELINE,
+    typed: baselineSchema,
+    kept: baselineSchema.default(NO_BASELINE),
+    words: (baseline: Baseline) => baselineWords(baseline),
+  },
 } as const satisfies Readonly<Record<string, Fact>>;
 
 type Facts = typeof FACTS;
@@ -171,13 +179,22 @@ function shapeOf<Which extends 'typed' | 'kept'>(which: Which): { [Key in JobFac
   return Object.fromEntries(entries) as { [Key in JobFactKey]: Facts[Key][Which] };
 }
 
-/** As somebody types them. */
-export const typedJobFactsSchema = z.strictObject(shapeOf('typed'));
+/** As somebody types them at the counter; the baseline is written down at the car, by whoever stands there. */
+export const typedJobFactsSchema = z.strictObject(shapeOf('typed')).omit({ baseline: true });
 /** As a car comes in: what was not asked yet may be left out. */
 export const newJobFactsSchema = z.strictObject(newShape());
 /** As they are kept and answered. */
 export const jobFactsSchema = z.object(shapeOf('kept'));
 export type JobFacts = z.infer<typeof jobFactsSchema>;
+
+/** What is asked of a car, without what was tried of it. */
+export const intakeFactsSchema = jobFactsSchema.omit({ baseline: true });
+export type IntakeFacts = z.infer<typeof intakeFactsSchema>;
+
+export function intakeFactsOf(record: JobFacts): IntakeFacts {
+  const { baseline: _, ...facts } = jobFactsOf(record);
+  return facts;
+}
 
 /** The facts out of something that has more. */
 export function jobFactsOf(record: JobFacts): JobFacts {

@@ -7,7 +7,8 @@ import type { OpeningRecord } from './opening';
 import type { VehicleRecord } from './vehicle';
 
 /** What is set back, for a person to read. */
-export const SET_BACK_WORDS = 'what is fitted at each place, its plugs, and airbags at its cover';
+export const SET_BACK_WORDS =
+  'what is fitted at each place, its plugs, airbags at its cover, and what is tried of the car';
 
 export function openingsOfOtherVariant({ openings }: Pick<VehicleRecord, 'openings'>): readonly OpeningRecord[] {
   return openings.map((opening) => ({

@@ -4,6 +4,7 @@
  * the variant.
  */
 import { z } from 'zod';
+import { functionKeySchema, MOST_FUNCTIONS } from './functions';
 import { openingRecordSchema } from './opening';
 import { placeLabel } from './place';
 
@@ -85,6 +86,8 @@ export const vehicleSchema = variantSchema.extend({
   beganAs: beganAsSchema.nullable().default(null),
   note: z.string().max(1000).default(''),
   openings: z.array(openingRecordSchema).max(MOST_OPENINGS),
+  /** What is tried of it before the work; null where nobody wrote it down, and what is usual for its body is taken. */
+  functions: z.array(functionKeySchema).max(MOST_FUNCTIONS).nullable().default(null),
 });
 
 export type VehicleRecord = z.infer<typeof vehicleSchema>;

@@ -4,11 +4,12 @@
  * **snapshot** is what a choice was judged by.
  */
 
+export { baselineFields } from './baselineFields';
 export { changeHeadline, changeSentences } from './changeSentences';
 export { type Difference, differencesOf, type Field, isSame, mergeChanges, takeFields } from './Field';
 export { RECORDS, type StateOf } from './kinds';
 export type { ChoiceState } from './kinds/choice';
-export { JOB_FIELDS } from './kinds/job';
+export { INTAKE_FIELDS } from './kinds/job';
 export { RECORD_KINDS, type RecordKind } from './kinds/kindNames';
 export type { PartsImportState } from './kinds/partsImport';
 export { PERSON_FIELDS, type PersonState } from './kinds/person';
@@ -16,6 +17,7 @@ export { CHANGE_ACTIONS, type ChangeAction, keysOf } from './kinds/RecordEntry';
 export { OPENING_FIELDS } from './openingFields';
 export { replacedLabels } from './replacedLabels';
 export { SETTING_FIELDS, SETTING_GROUPS, type SettingField, type SettingInput } from './settingFields';
+export { signatureForbids } from './signatureForbids';
 export {
   changedSince,
   readStoredSnapshot,

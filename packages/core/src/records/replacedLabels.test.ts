@@ -32,6 +32,7 @@ const VEHICLE: VehicleRecord = {
   },
   ...{ trim: '', audioPackage: 'Amplifier', steeringSide: 'left', market: '', aliases: ['Dory'], beganAs: null },
   note: 'Clips break.',
+  functions: ['camera'],
   openings: [DOOR],
 };
 const withDoor = (change: Partial<OpeningRecord>): VehicleRecord => ({

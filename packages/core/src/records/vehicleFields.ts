@@ -1,5 +1,5 @@
 /** The fields of a vehicle's record: what tells the variant from others, and each of its openings by where it is. */
-import { type OpeningRecord, placeLabel, type VehicleRecord, type Years, yearsWords } from '../model';
+import { functionLabel, type OpeningRecord, placeLabel, type VehicleRecord, type Years, yearsWords } from '../model';
 import { type Field, isSame, keyField, plainWords } from './Field';
 import { OPENING_FIELDS } from './openingFields';
 
@@ -17,6 +17,7 @@ const KEY_WORDS = {
   aliases: ['Other names', plainWords],
   beganAs: ['Began as', plainWords],
   note: ['Note', plainWords],
+  functions: ['Functions', functionsWords],
 } as const satisfies Readonly<
   Record<Exclude<keyof VehicleRecord, 'id' | 'openings'>, readonly [label: string, words: (value: unknown) => string]>
 >;
@@ -25,6 +26,11 @@ const KEY_WORDS = {
 export const VARIANT_FIELDS: readonly Field<VehicleRecord>[] = Object.entries(KEY_WORDS).map(([key, [label, words]]) =>
   keyField<VehicleRecord>(key as keyof typeof KEY_WORDS, label, words),
 );
+
+function functionsWords(functions: unknown): string {
+  if (functions === null) return 'as usual for the body';
+  return plainWords((functions as readonly string[]).map(functionLabel));
+}
 
 /** With a field for each opening that any of the records has. */
 export function vehicleFields(...records: readonly VehicleRecord[]): readonly Field<VehicleRecord>[] {

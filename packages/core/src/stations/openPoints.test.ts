@@ -1,9 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import type { OpeningState } from '../contracts/jobs';
-import { type JobFacts, OLD_SPEAKER_NOT_TESTED, type OldSpeaker } from '../model';
+import { type JobFacts, NO_BASELINE, OLD_SPEAKER_NOT_TESTED, type OldSpeaker } from '../model';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { openPoints, type PointOpening, RAIL, railOf } from './openPoints';
 
+const WORKS = { state: 'works', note: '' } as const;
+const TRIED: JobFacts['baseline'] = {
+  ...{ functions: { camera: WORKS }, radio: '', damage: '', signed: null },
+  listening: [{ volume: '12', source: 'stick', road: 'the yard', kmh: 0, seat: 'front', words: 'thin' }],
+  after: { camera: WORKS, 'speaker.left': WORKS },
+};
 /** A car of which everything was asked and nothing is open. */
 const ANSWERED: JobFacts = {
   customer: 'Harbour vet',
@@ -20,6 +26,7 @@ const ANSWERED: JobFacts = {
   lostWithoutSupply: '',
   consents: {},
   expectations: [],
+  baseline: TRIED,
 };
 const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
   ...{
@@ -33,6 +40,7 @@ const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
   },
   ...{ trim: 'Middle', audioPackage: 'Six speakers', steeringSide: 'right', market: '', aliases: [], beganAs: null },
   note: '',
+  functions: ['camera'],
 };
 const CHOSEN: OpeningState = {
   kind: 'chosen',
@@ -255,7 +263,8 @@ test('work that changes the car needs its own consent in writing, once for the w
     works: [{ kind: 'drill', holes: [{ xMm: 1, yMm: 1 }], kept: [], turnedRad: 0 }],
   };
   const openings = [door({}, drilled), { ...door({ side: 'right' }, drilled), id: 'right' }];
-  const points = openPoints(job(), openings);
+  const baseline = { ...TRIED, after: { ...TRIED.after, 'speaker.right': WORKS } };
+  const points = openPoints(job({ baseline }), openings);
   expect(points).toMatchObject([
     {
       id: 'consent drill',
@@ -265,6 +274,32 @@ test('work that changes the car needs its own consent in writing, once for the w
       settledAt: { kind: 'bookIn', field: 'consents' },
     },
   ]);
-  expect(openPoints(job({ consents: { drill: 'Vet, by letter' } }), openings)).toEqual([]);
-  expect(openPoints(job({ consents: { grind: 'Vet, by letter' } }), openings)).toHaveLength(1);
+  expect(openPoints(job({ consents: { drill: 'Vet, by letter' }, baseline }), openings)).toEqual([]);
+  expect(openPoints(job({ consents: { grind: 'Vet, by letter' }, baseline }), openings)).toHaveLength(1);
+});
+
+describe('what works', () => {
+  const wordsOf = (baseline: Partial<JobFacts['baseline']>, openings = [door()]) =>
+    openPoints(job({ baseline: { ...TRIED, ...baseline } }), openings).map(({ words }) => words);
+
+  test('what nobody tried, looked at or listened to is open at booking in', () => {
+    const untouched = { ...NO_BASELINE, after: TRIED.after };
+    expect(openPoints(job({ baseline: untouched }), [door()])).toMatchObject([
+      { id: 'functions', station: 'bookIn', askedAt: 'counter', settledAt: { kind: 'baseline' }, isHeld: false },
+      { id: 'damage' },
+      { id: 'radioSettings' },
+      { id: 'listening' },
+    ]);
+    expect(wordsOf({ functions: {} })).toEqual(['Try what works: 1 of 1 thing is not tried.']);
+  });
+
+  test('is tried again once there is work on the car, and what is worse holds it', () => {
+    expect(wordsOf({ after: {} })).toEqual(['Try again what was tried before: 2 things are left.']);
+    const nothingChosen = door({}, { kind: 'noOpening', sentence: '' });
+    expect(wordsOf({ after: {} }, [nothingChosen])).toEqual([]);
+    const after = { camera: { state: 'doesNot', note: 'black' } as const, 'speaker.left': WORKS };
+    expect(openPoints(job({ baseline: { ...TRIED, after } }), [door()])).toMatchObject([
+      { id: 'worse', station: 'handOver', isHeld: true, words: '1 thing that worked before does not work now.' },
+    ]);
+  });
 });

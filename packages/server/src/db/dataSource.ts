@@ -32,6 +32,7 @@ import { PartsImports1764900300000 } from './migrations/1764900300000-PartsImpor
 import { Work1764900400000 } from './migrations/1764900400000-Work';
 import { Variants1764900500000 } from './migrations/1764900500000-Variants';
 import { Intake1764900600000 } from './migrations/1764900600000-Intake';
+import { Baseline1764900700000 } from './migrations/1764900700000-Baseline';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -51,6 +52,7 @@ const MIGRATIONS = [
   Work1764900400000,
   Variants1764900500000,
   Intake1764900600000,
+  Baseline1764900700000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

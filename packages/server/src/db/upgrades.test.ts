@@ -2,6 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { describe, expect, test } from '@jest/globals';
+import { NO_BASELINE } from '@low-quarry/core/model';
 import pg from 'pg';
 import { readDemoFiles } from '../demo/demoFiles';
 import { asAdmin, countingIds, DEMO_DIR, NOW, ownerName, urlOf } from '../testing/testDatabase';
@@ -39,6 +40,7 @@ async function earlierShop(schema: string) {
   const asked = isAfter(schema, 'Intake1764900600000')
     ? { contact: '', ownership: NOT_ASKED, consents: {}, expectations: [] }
     : {};
+  const tried = isAfter(schema, 'Baseline1764900700000') ? { baseline: NO_BASELINE } : {};
   const job = {
     id: jobId,
     vehicle_id: vehicle.id,
@@ -47,6 +49,7 @@ async function earlierShop(schema: string) {
     wants: '',
     created_at: NOW,
     ...asked,
+    ...tried,
   };
   const columns = Object.keys(job).map((column) => `"${column}"`);
   await owner.query(

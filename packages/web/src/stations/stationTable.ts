@@ -15,9 +15,11 @@ export const STATIONS = {
   /** All of a job at a glance: what is open, and where that is settled. */
   job: { path: '/jobs/:jobId', crumb: 'Job', under: null },
   bookIn: { path: '/jobs/:jobId/book-in', crumb: 'Book in', under: 'job' },
+  baseline: { path: '/jobs/:jobId/baseline', crumb: 'What works today', under: 'bookIn' },
   measure: { path: '/jobs/:jobId/openings/:openingId', crumb: 'Opening', under: 'job' },
   match: { path: '/jobs/:jobId/openings/:openingId/fit', crumb: 'What fits', under: 'measure' },
   order: { path: '/jobs/:jobId/order', crumb: 'Order list', under: 'job' },
+  handOver: { path: '/jobs/:jobId/hand-over', crumb: 'Hand over', under: 'job' },
 } as const satisfies Readonly<Record<string, StationEntry>>;
 
 export type StationId = keyof typeof STATIONS;

@@ -20,6 +20,8 @@ const PAUSE_MS = 50;
 /** What could not be loaded is not asked for again before, ms. */
 const AGAIN_MS = 1000;
 
+const ALL_ASKED_MARK = 'all code asked for';
+
 const all: (() => Promise<void>)[] = [];
 
 /**
@@ -82,7 +84,8 @@ export function late<Props extends object>(
 }
 
 /**
- * Everything that is late, so that each opens without the network too: what the code itself brings of it as well.
+ * Everything that is late, so that each opens without the network too: what the code itself brings of it as well. When all of it was asked
+ * for, the page's timeline says so (`ALL_ASKED_MARK`).
  *
  * @param isKept whether the program is kept on the device. Then one comes after the other, each when the page has nothing else to do; else
  * all at once, because the network may be gone the next moment
@@ -94,6 +97,7 @@ export async function loadAllLate(isKept: boolean): Promise<void> {
     if (isKept) await idle();
     await Promise.all(next.map((load) => load()));
   }
+  performance.mark(ALL_ASKED_MARK);
 }
 
 /** A browser that does not say when it is idle gets a pause. */

@@ -1,30 +1,38 @@
 import {
+  type IntakeFacts,
   JOB_END_WORDS,
   JOB_FACT_KEYS,
   type JobEnded,
-  type JobFacts,
   type JobState,
   jobFactLabel,
   jobFactWords,
   jobStateSchema,
 } from '../../model';
+import { baselineFields } from '../baselineFields';
 import { type Field, keyField } from '../Field';
 import { recordEntry } from './RecordEntry';
 
-/** What is written down of a job, by the table of its facts. */
-export const JOB_FIELDS: readonly Field<JobFacts>[] = JOB_FACT_KEYS.map((key) =>
-  keyField(key, jobFactLabel(key), (value) => jobFactWords(key, value)),
+/** What is asked of a job, by the table of its facts. */
+function factFields<Rec extends IntakeFacts>(): readonly Field<Rec>[] {
+  return JOB_FACT_KEYS.filter((key) => key !== 'baseline').map((key) =>
+    keyField<Rec>(key, jobFactLabel(key), (value) => jobFactWords(key, value)),
+  );
+}
+export const INTAKE_FIELDS: readonly Field<IntakeFacts>[] = factFields();
+
+const STANDING = keyField<JobState>('ended', 'Standing', (ended) =>
+  ended ? JOB_END_WORDS[(ended as JobEnded).as] : 'open',
 );
 
-const STATE_FIELDS: readonly Field<JobState>[] = [
-  ...JOB_FACT_KEYS.map((key) => keyField<JobState>(key, jobFactLabel(key), (value) => jobFactWords(key, value))),
-  keyField('ended', 'Standing', (ended) => (ended ? JOB_END_WORDS[(ended as JobEnded).as] : 'open')),
-];
+/** With a field for everything that was tried of the car: two people at it, one in front and one behind, do not overlap. */
+function stateFields(...states: readonly JobState[]): readonly Field<JobState>[] {
+  return [...factFields<JobState>(), ...baselineFields(...states), STANDING];
+}
 
 export const jobEntry = recordEntry({
   word: 'Job',
   schema: jobStateSchema,
-  fields: STATE_FIELDS,
+  fields: stateFields,
   firstWords: (state) => {
     const { wants } = state as { readonly wants?: string };
     return wants ? [`wanted: ${wants}`] : [];

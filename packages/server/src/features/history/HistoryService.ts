@@ -99,7 +99,7 @@ export class HistoryService {
         return;
       }
       case 'job':
-        return this.applyJob(recordId, state === null ? null : required('job', state));
+        return this.applyJob(recordId, state === null ? null : required('job', state), actor);
       case 'choice': {
         const choices = createChoicesService(manager, history, actor.roles);
         if (state === null) await choices.remove(recordId);
@@ -146,7 +146,7 @@ export class HistoryService {
     }
   }
 
-  private async applyJob(jobId: string, state: JobState | null): Promise<void> {
+  private async applyJob(jobId: string, state: JobState | null, actor: Actor): Promise<void> {
     const { manager, history } = this;
     const jobs = createJobsService(manager);
     const store = new JobsStore(manager);
@@ -159,7 +159,7 @@ export class HistoryService {
     const job = inBin ? await jobs.restore(jobId, inBin.version, history) : await store.find(jobId);
     if (!job) throw cannot('the job is gone for good');
     const { vehicleId: _, ...facts } = state;
-    await jobs.changeWhereNeeded(job, facts, history);
+    await jobs.changeWhereNeeded(job, facts, history, actor.roles.includes('owner'));
   }
 }
 

@@ -32,6 +32,7 @@ const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { re
   lostWithoutSupply: { name: 'lost_without_supply', type: 'text', nullable: true },
   consents: { name: 'consents', type: 'jsonb' },
   expectations: { name: 'expectations', type: 'jsonb' },
+  baseline: { name: 'baseline', type: 'jsonb' },
 };
 
 /** The facts by their columns, for statements that the entity manager does not write. */

@@ -8,10 +8,18 @@ import {
   type listJobs,
   type NewJob,
   type OpeningWithState,
+  type putBaseline,
   type putJob,
 } from '@low-quarry/core/contracts/jobs';
-import { asCarried, type JobEnd, type JobState, jobFactsOf, type VehicleRecord } from '@low-quarry/core/model';
-import { isSame } from '@low-quarry/core/records';
+import {
+  asCarried,
+  type JobEnd,
+  type JobFacts,
+  type JobState,
+  jobFactsOf,
+  type VehicleRecord,
+} from '@low-quarry/core/model';
+import { isSame, signatureForbids } from '@low-quarry/core/records';
 import type { z } from 'zod';
 import { AppError, notFound, refused, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';
@@ -65,17 +73,41 @@ export class JobsService {
 
   async change(jobId: string, { version, ...change }: z.output<typeof putJob.body>, history: History): Promise<Job> {
     const before = await this.require(jobId);
-    if (before.version !== version || !(await this.jobs.update(jobId, version, change)))
-      throw versionConflict('this job', await this.require(jobId));
-    const after = await this.require(jobId);
+    return this.write(before, version, { ...change, baseline: before.baseline }, history);
+  }
+
+  /** What was signed stays, but for an owner who takes the signature off. */
+  async changeBaseline(
+    jobId: string,
+    { version, baseline }: z.output<typeof putBaseline.body>,
+    history: History,
+    isOwner: boolean,
+  ): Promise<Job> {
+    const before = await this.require(jobId);
+    if (before.version === version) refuseSigned(before, baseline, isOwner);
+    return this.write(before, version, { ...jobFactsOf(before), baseline }, history);
+  }
+
+  private async write(before: Job, version: number, facts: JobFacts, history: History): Promise<Job> {
+    if (before.version !== version || !(await this.jobs.update(before.id, version, facts)))
+      throw versionConflict('this job', await this.require(before.id));
+    const after = await this.require(before.id);
     await this.note(history, 'changed', before, after);
     return after;
   }
 
   /** The same for who has the job as it is: nothing is written where nothing differs. */
-  async changeWhereNeeded(job: Job, { ended, ...state }: Omit<JobState, 'vehicleId'>, history: History): Promise<void> {
+  async changeWhereNeeded(
+    job: Job,
+    { ended, ...state }: Omit<JobState, 'vehicleId'>,
+    history: History,
+    isOwner: boolean,
+  ): Promise<void> {
     let now = job;
-    if (!isSame(jobFactsOf(now), state)) now = await this.change(job.id, { version: now.version, ...state }, history);
+    if (!isSame(jobFactsOf(now), state)) {
+      refuseSigned(now, state.baseline, isOwner);
+      now = await this.write(now, now.version, state, history);
+    }
     if (isSame(now.ended?.as, ended?.as)) return;
     if (ended) await this.end(job.id, now.version, ended.as, history);
     else await this.reopen(job.id, now.version, history);
@@ -165,6 +197,11 @@ export class JobsService {
       after: after && stateOf(after),
     });
   }
+}
+
+function refuseSigned({ baseline: before }: Job, baseline: Job['baseline'], isOwner: boolean): void {
+  const forbidden = signatureForbids(before, baseline, isOwner);
+  if (forbidden) throw refused(forbidden.message, [forbidden]);
 }
 
 /** What is wrong with it is said at the field in which it was chosen. */

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { jobFactsOf } from '@low-quarry/core/model';
+import { intakeFactsOf } from '@low-quarry/core/model';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 import { NOW } from '../../testing/testDatabase';
 import { History, programAuthor } from '../history/History';
@@ -168,7 +168,7 @@ describe('changing and deleting', () => {
 
   test('a change raises the version; an old one is a conflict with what is stored', async () => {
     const { job } = await app.jobNumber(2);
-    const change = { ...jobFactsOf(job), version: job.version, wants: 'louder' };
+    const change = { ...intakeFactsOf(job), version: job.version, wants: 'louder' };
     const { body } = await app.http.put(`/api/jobs/${job.id}`).send(change).expect(200);
     expect(body).toMatchObject({ wants: 'louder', version: job.version + 1, vehicle: { id: job.vehicle.id } });
     const again = await app.http.put(`/api/jobs/${job.id}`).send(change).expect(409);

@@ -5,6 +5,7 @@ import {
   getJob,
   listBin,
   listJobs,
+  putBaseline,
   putJob,
   reopenJob,
   restoreJob,
@@ -45,6 +46,14 @@ export function jobsRoutes(
   });
   write(router, db, putJob, ({ params, body, manager, actor }) =>
     createJobsService(manager).change(params.jobId, body, openHistory(manager, actor)),
+  );
+  write(router, db, putBaseline, ({ params, body, manager, actor }) =>
+    createJobsService(manager).changeBaseline(
+      params.jobId,
+      body,
+      openHistory(manager, actor),
+      actor.roles.includes('owner'),
+    ),
   );
   write(router, db, endJob, ({ params, body, manager, actor }) =>
     createJobsService(manager).end(params.jobId, body.version, body.as, openHistory(manager, actor)),

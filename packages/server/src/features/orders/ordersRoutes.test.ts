@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { OrderLineAnswer } from '@low-quarry/core/contracts/orders';
-import { jobFactsOf, OLD_SPEAKER_NOT_TESTED } from '@low-quarry/core/model';
+import { intakeFactsOf, OLD_SPEAKER_NOT_TESTED } from '@low-quarry/core/model';
 import { parse } from 'csv-parse/sync';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 import { writeOrderCsv } from './writeOrderCsv';
@@ -70,7 +70,7 @@ test('what changes the car for good is held back until somebody agreed to it in 
       .expect(200);
   const agree = async (consents: object) => {
     const { job } = await app.jobNumber(1);
-    const body = { ...jobFactsOf(job), version: job.version, consents };
+    const body = { ...intakeFactsOf(job), version: job.version, consents };
     await app.http.put(`/api/jobs/${job.id}`).send(body).expect(200);
   };
   const order = async () => (await app.http.get(`/api/jobs/${left.jobId}/order`).expect(200)).body;

@@ -59,7 +59,11 @@ export class VehiclesService {
       from.kind === 'template'
         ? this.fromTemplate(from.templateId, path)
         : await this.fromVariant(from.vehicleId, variant, path);
-    return this.insert({ id, ...variant, ...began, note: '', openings: [...began.openings] }, 1, 'created');
+    return this.insert(
+      { id, ...variant, ...began, note: '', openings: [...began.openings], functions: null },
+      1,
+      'created',
+    );
   }
 
   /** Who is no owner may not replace what somebody else wrote; an owner settles what two see differently. */

@@ -3,7 +3,9 @@ import { jobTitle } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { shopSettingsQuery } from '../../api/sharedQueries';
+import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
+import { LinkButton } from '../../ui/Button';
 import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
@@ -24,6 +26,7 @@ export function BookInScreen() {
     <Shell
       title="Book in"
       crumbs={crumbsTo('bookIn', { jobId }, { job: job.data && jobTitle(job.data.job) })}
+      aside={<LinkButton to={addressOf('baseline', { jobId })}>What works today</LinkButton>}
       rail={<Rail jobId={jobId} station="bookIn" />}
     >
       <Answered query={job} what="the job">

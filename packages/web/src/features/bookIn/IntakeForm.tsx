@@ -5,16 +5,16 @@ import {
   CONSENT_LABELS,
   EXPECTATION_LABELS,
   EXPECTATIONS,
-  type JobFacts,
-  jobFactsOf,
-  jobFactsSchema,
+  type IntakeFacts,
+  intakeFactsOf,
+  intakeFactsSchema,
   KEEP_LABELS,
   KEEPS,
   LATER_LABELS,
   LATERS,
   needsLeave,
 } from '@low-quarry/core/model';
-import { JOB_FIELDS } from '@low-quarry/core/records';
+import { INTAKE_FIELDS } from '@low-quarry/core/records';
 import { useEffect, useRef } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { z } from 'zod';
@@ -24,6 +24,7 @@ import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
+import { AskedText } from '../../ui/form/AskedText';
 import { dateOf } from '../../ui/form/dateOf';
 import { FormArea } from '../../ui/form/FormArea';
 import { FormText } from '../../ui/form/FormText';
@@ -34,17 +35,16 @@ import { toast } from '../../ui/toast';
 import { useConflict } from '../../ui/useConflict';
 import { useKept } from '../../ui/useKept';
 import { usePutJob } from '../jobs/jobsQueries';
-import { AskedText } from './AskedText';
 import { GoalsField } from './GoalsField';
 import { OwnershipFields } from './OwnershipFields';
 import { TickList } from './TickList';
 import { type IntakeTyped, intakeTypedSchema, readIntakeSchema, toIntakeTyped } from './typedIntake';
 
-const draftSchema = z.object({ version: z.int(), base: jobFactsSchema, form: intakeTypedSchema });
+const draftSchema = z.object({ version: z.int(), base: intakeFactsSchema, form: intakeTypedSchema });
 type Draft = z.output<typeof draftSchema>;
 
 function toDraft(job: Job): Draft {
-  return { version: job.version, base: jobFactsOf(job), form: toIntakeTyped(jobFactsOf(job)) };
+  return { version: job.version, base: intakeFactsOf(job), form: toIntakeTyped(intakeFactsOf(job)) };
 }
 
 export function IntakeForm({ job, currency }: { readonly job: Job; readonly currency: string }) {
@@ -53,7 +53,7 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
   const mayChange = useMay('jobs');
   const navigate = useNavigate();
   const put = usePutJob(job.id);
-  const form = useCheckedForm<IntakeTyped, JobFacts>(readIntakeSchema, state.form, fieldProblems(put.error));
+  const form = useCheckedForm<IntakeTyped, IntakeFacts>(readIntakeSchema, state.form, fieldProblems(put.error));
   const { control, handleSubmit, reset, watch } = form;
   useTypedKept(form, (typed) => keep({ ...state, form: typed }));
   const show = (saved: Job) => {
@@ -61,11 +61,11 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
     settle(draft);
     reset(draft.form);
   };
-  const { panel, send } = useConflict<JobFacts>({
-    fieldsOf: () => JOB_FIELDS,
+  const { panel, send } = useConflict<IntakeFacts>({
+    fieldsOf: () => INTAKE_FIELDS,
     read: (current) => {
       const read = jobSchema.safeParse(current);
-      return read.success ? { version: read.data.version, record: jobFactsOf(read.data) } : null;
+      return read.success ? { version: read.data.version, record: intakeFactsOf(read.data) } : null;
     },
     save: (on, facts, onError) =>
       put.mutate(
@@ -242,7 +242,7 @@ function Part({ title, children }: { readonly title: string; readonly children: 
 }
 
 /** The place of a fact, to which an open point leads. */
-function At({ field, children }: { readonly field: keyof JobFacts; readonly children: React.ReactNode }) {
+function At({ field, children }: { readonly field: keyof IntakeFacts; readonly children: React.ReactNode }) {
   return <div data-fact={field}>{children}</div>;
 }
 

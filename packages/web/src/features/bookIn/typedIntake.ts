@@ -1,16 +1,16 @@
 /** What is asked of a car as it is typed: an amount is a line of text until it is read. */
 import { putJob } from '@low-quarry/core/contracts/jobs';
 import { CAR_WORKS } from '@low-quarry/core/fit';
-import { type JobFacts, jobFactsSchema } from '@low-quarry/core/model';
+import { type IntakeFacts, intakeFactsSchema } from '@low-quarry/core/model';
 import type { Control } from 'react-hook-form';
 import { z } from 'zod';
 
-export const intakeTypedSchema = jobFactsSchema.extend({
+export const intakeTypedSchema = intakeFactsSchema.extend({
   budgetMinor: z.string(),
   consents: z.record(z.enum(CAR_WORKS), z.string()),
 });
 export type IntakeTyped = z.output<typeof intakeTypedSchema>;
-export type IntakeControl = Control<IntakeTyped, unknown, JobFacts>;
+export type IntakeControl = Control<IntakeTyped, unknown, IntakeFacts>;
 
 const amountTyped = z.string().transform((text, context) => {
   const typed = text.trim().replace(',', '.');
@@ -27,10 +27,10 @@ const typedFacts = intakeTypedSchema.extend({ budgetMinor: amountTyped });
 
 /** What is typed, as the shop takes it; all of it is there, so that no default is asked for. */
 export const readIntakeSchema = typedFacts.pipe(
-  factsSchema as unknown as z.ZodType<JobFacts, z.output<typeof typedFacts>>,
-) as unknown as z.ZodType<JobFacts, IntakeTyped>;
+  factsSchema as unknown as z.ZodType<IntakeFacts, z.output<typeof typedFacts>>,
+) as unknown as z.ZodType<IntakeFacts, IntakeTyped>;
 
-export function toIntakeTyped(facts: JobFacts): IntakeTyped {
+export function toIntakeTyped(facts: IntakeFacts): IntakeTyped {
   const { budgetMinor, consents } = facts;
   return {
     ...facts,

@@ -40,6 +40,7 @@ export function JobScreen() {
         <span className="flex flex-wrap gap-2">
           <LinkButton to={`/history?job=${jobId}`}>History</LinkButton>
           {mayChange && job && <ChangeJob job={job} />}
+          <LinkButton to={addressOf('baseline', { jobId })}>What works today</LinkButton>
           <LinkButton to={addressOf('order', { jobId })}>Order list</LinkButton>
         </span>
       }

@@ -15,9 +15,13 @@ const ASKED_WORDS: Readonly<Record<AskedAt, string>> = {
   telephone: 'Ask before the customer hangs up',
   counter: 'At the car, doors closed',
   panelOff: 'With the panel off',
+  handOver: 'Before the keys go back',
 };
 
 type OpenPointsProps = { readonly job: Job; readonly openings: readonly OpeningWithState[] };
+
+/** What is worked out comes before what is done at the end. */
+const GROUPS = [...ASKED_AT.filter((at) => at !== 'handOver'), null, 'handOver'] as const;
 
 export function OpenPoints({ job, openings }: OpenPointsProps) {
   const [isAll, setAll] = useState(false);
@@ -28,7 +32,7 @@ export function OpenPoints({ job, openings }: OpenPointsProps) {
     return <p className="font-semibold text-clears">Nothing is open: everything that is chosen can be ordered.</p>;
   }
   const shown = isAll ? points : points.slice(0, FIRST_SHOWN);
-  const groups = [...ASKED_AT, null].map((askedAt) => ({
+  const groups = GROUPS.map((askedAt) => ({
     askedAt,
     points: shown.filter((point) => point.askedAt === askedAt),
   }));

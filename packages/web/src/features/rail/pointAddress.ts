@@ -6,6 +6,9 @@ export function pointAddress(at: SettledAt, jobId: string, vehicleId: string): s
   switch (at.kind) {
     case 'bookIn':
       return `${addressOf('bookIn', { jobId })}#${at.field}`;
+    case 'baseline':
+    case 'handOver':
+      return addressOf(at.kind, { jobId });
     case 'vehicle':
       return `/vehicles/${encodeURIComponent(vehicleId)}`;
     case 'measure':

@@ -26,7 +26,7 @@ const statesOf = (openings: readonly OpeningWithState[], job = JOB) =>
   railView(job, openings).stops.map(({ state, open }) => (open > 0 ? `${state} ${open}` : state));
 
 test('of a car that just came in everything is to be asked, and what has no opening yet is not begun', () => {
-  expect(statesOf([])).toEqual(['open 10', 'untouched', 'untouched', 'untouched']);
+  expect(statesOf([])).toEqual(['open 14', 'untouched', 'untouched', 'untouched', 'untouched']);
 });
 
 test('nothing chosen is no order that is done', () => {
@@ -50,12 +50,15 @@ test('a station of openings leads to the first one that has something open there
     '/jobs/j/openings/a',
     '/jobs/j/openings/b/fit',
     '/jobs/j/order',
+    '/jobs/j/hand-over',
   ]);
 });
 
 test.each([
   [{ kind: 'bookIn', field: 'budgetMinor' }, '/jobs/j/book-in#budgetMinor'],
   [{ kind: 'vehicle' }, '/vehicles/veh%201'],
+  [{ kind: 'baseline' }, '/jobs/j/baseline'],
+  [{ kind: 'handOver' }, '/jobs/j/hand-over'],
   [{ kind: 'measure', openingId: 'a' }, '/jobs/j/openings/a'],
   [{ kind: 'match', openingId: 'a' }, '/jobs/j/openings/a/fit'],
 ] as const)('a point that is settled at %j is there', (at, address) => {

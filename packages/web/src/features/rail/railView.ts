@@ -8,6 +8,7 @@ const STATION_WORDS: Readonly<Record<RailStation, string>> = {
   measure: 'Measure',
   match: 'Match',
   order: 'Order',
+  handOver: 'Hand over',
 };
 
 export type RailStop = {
@@ -26,15 +27,16 @@ export function railView(job: Job, openings: readonly OpeningWithState[]): RailV
   const rail = railOf(points);
   const stops = RAIL.map((station): RailStop => {
     const { open, isHeld } = rail[station];
-    const state = open > 0 ? (isHeld ? 'held' : 'open') : isBegun(station, openings) ? 'done' : 'untouched';
+    const state = open > 0 ? (isHeld ? 'held' : 'open') : isBegun(station, job, openings) ? 'done' : 'untouched';
     return { station, label: STATION_WORDS[station], to: stopAddress(station, job.id, openings, points), state, open };
   });
   return { stops, points };
 }
 
 /** Nothing is open where there is nothing yet, either: that is not done. */
-function isBegun(station: RailStation, openings: readonly OpeningWithState[]): boolean {
+function isBegun(station: RailStation, { baseline }: Job, openings: readonly OpeningWithState[]): boolean {
   if (station === 'bookIn') return true;
+  if (station === 'handOver') return Object.keys(baseline.after).length > 0;
   if (station === 'order') return openings.some(({ state }) => state.kind === 'chosen');
   return openings.length > 0;
 }
@@ -46,7 +48,7 @@ function stopAddress(
   openings: readonly OpeningWithState[],
   points: readonly OpenPoint[],
 ): string {
-  if (station === 'bookIn' || station === 'order') return addressOf(station, { jobId });
+  if (station === 'bookIn' || station === 'order' || station === 'handOver') return addressOf(station, { jobId });
   const settled = points
     .filter((point) => point.station === station)
     .flatMap(({ settledAt }) => ('openingId' in settledAt ? settledAt.openingId : []));
