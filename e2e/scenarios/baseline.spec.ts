@@ -1,3 +1,4 @@
+import { Fitter } from '../driver/Fitter';
 import { expect, test, watchConsole } from '../driver/test';
 
 const JOB = 'Corran Tern, HDS 4';
@@ -84,13 +85,16 @@ test.describe('two at one car', () => {
 
   test('what each tried comes together; the same thing tried differently is asked about', async ({
     fitter,
-    context,
+    shop,
+    browser,
   }) => {
     const { page } = fitter;
     await fitter.openJob(JOB);
     await page.getByRole('link', { name: 'What works today' }).click();
-    const other = await context.newPage();
+    const second = new Fitter(await (await browser.newContext()).newPage(), shop.url);
+    const other = second.page;
     const errors = watchConsole(other, /status of 409/);
+    await second.comeIn('Merle');
     await other.goto(page.url());
     const press = (on: typeof page, label: string, state: string) =>
       on
@@ -121,5 +125,6 @@ test.describe('two at one car', () => {
       other.getByRole('group', { name: /^Lock, front left/ }).getByRole('button', { name: 'Works' }),
     ).toHaveAttribute('aria-pressed', 'true');
     expect(errors).toEqual([]);
+    await other.context().close();
   });
 });

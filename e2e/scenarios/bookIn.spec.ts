@@ -52,6 +52,14 @@ test('a car that no library knows, of a company: the rail names what to ask, an 
   await page.getByLabel('Lost when the battery is off').fill('Radio code');
   await page.getByLabel('Due on').fill('2026-12-04');
   await page.getByLabel('Drilling new holes into the car').fill('The practice, by letter');
+  await page.getByRole('button', { name: 'Add a question' }).click();
+  await page.getByLabel('What is asked').fill('Does the door plug carry the chime?');
+  await page.getByLabel('Of whom').selectOption('The vehicle maker');
+  await page.getByLabel('Asked on').fill('2026-11-27');
+  await page.getByLabel('Answer', { exact: true }).fill('Perhaps');
+  await page.getByRole('button', { name: 'Save what was asked' }).click();
+  await expect(page.getByText('Choose what the answer is worth.')).toBeVisible();
+  await page.getByLabel('Answer', { exact: true }).fill('');
   // A battery that is pulled loses nothing.
   await page.reload();
   await expect(page.getByLabel('Budget, whole, EUR')).toHaveValue('420');
@@ -60,7 +68,10 @@ test('a car that no library knows, of a company: the rail names what to ask, an 
   await expect(page.getByRole('heading', { name: /^Tollan Skiff, job/, level: 1 })).toBeVisible();
   await expect(page.getByText('Clearer (above all). Voices clearer')).toBeVisible();
   await expect(points.getByRole('listitem').first()).toContainText('The car’s owner was asked and has not answered.');
-  await expect(rail.getByRole('link', { name: /^Book in/ })).toContainText('12 open, held');
+  await expect(rail.getByRole('link', { name: /^Book in/ })).toContainText('13 open, held');
+  await expect(
+    points.getByText('The vehicle maker, asked on 2026-11-27, no answer yet: Does the door plug carry the chime?'),
+  ).toBeVisible();
   await expect(points.getByRole('heading', { name: 'At the car, doors closed' })).toBeVisible();
 
   // What was asked is told with who asked it.

@@ -30,6 +30,7 @@ const FACTS: JobFacts = {
   lostWithoutSupply: '',
   consents: { drill: 'the office, by letter' },
   expectations: ['bassHasLimits'],
+  questions: [],
   baseline: NO_BASELINE,
 };
 const ANOTHER: JobFacts = {
@@ -47,6 +48,11 @@ const ANOTHER: JobFacts = {
   lostWithoutSupply: null,
   consents: {},
   expectations: [],
+  questions: [
+    {
+      ...{ of: 'seller', question: 'In stock?', askedOn: null, how: '', answer: '', answeredOn: null, grade: null },
+    },
+  ],
   baseline: { ...NO_BASELINE, damage: 'a dent' },
 };
 
@@ -88,6 +94,7 @@ test('a state from before jobs ended is one of an open job, and of what was not 
     ownership: { owner: 'notAsked', leave: 'notAsked', by: '' },
     consents: {},
     expectations: [],
+    questions: [],
     baseline: NO_BASELINE,
   };
   const notAsked = {
@@ -117,6 +124,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'lostWithoutSupply: asked: nothing',
     'consents: Drilling new holes into the car: the office, by letter',
     'expectations: bass from doors has limits; more of it needs a box and an amplifier.',
+    'questions: none',
     'baseline: nothing tried',
   ]);
   expect(told(ANOTHER).slice(5)).toEqual([
@@ -129,6 +137,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'lostWithoutSupply: not asked',
     'consents: none given',
     'expectations: nothing yet',
+    'questions: A seller: In stock? No answer yet.',
     'baseline: nothing tried',
   ]);
 });

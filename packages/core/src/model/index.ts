@@ -152,6 +152,15 @@ export {
   SIDES,
   type Side,
 } from './place';
+export {
+  ANSWER_GRADE_LABELS,
+  ANSWER_GRADES,
+  ASKED_OF,
+  ASKED_OF_LABELS,
+  MOST_QUESTIONS,
+  type Question,
+  questionsSchema,
+} from './questions';
 export { readMeasurement } from './readMeasurement';
 export { type FacePlace, readPlaces } from './readPlaces';
 export { faultHold, isAssumed } from './replaced';

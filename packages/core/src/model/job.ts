@@ -27,6 +27,7 @@ import {
   ownershipSchema,
   ownershipWords,
 } from './intake';
+import { type Question, questionsSchema, questionsWords } from './questions';
 import { type VehicleRecord, vehicleName } from './vehicle';
 
 type Fact = {
@@ -43,6 +44,7 @@ type Fact = {
 
 const NOTHING_SAID: Expectation[] = [];
 const NO_CONSENTS = {};
+const NO_QUESTIONS: Question[] = [];
 
 const FACTS = {
   customer: {
@@ -136,6 +138,13 @@ const FACTS = {
     typed: expectationsSchema,
     kept: expectationsSchema.default(NOTHING_SAID),
     words: (said: Expectation[]) => (said.length === 0 ? 'nothing yet' : listWords(said, EXPECTATION_LABELS)),
+  },
+  questions: {
+    label: 'Questions outside',
+    atFirst: NO_QUESTIONS,
+    typed: questionsSchema,
+    kept: questionsSchema.default(NO_QUESTIONS),
+    words: (questions: Question[]) => questionsWords(questions),
   },
   baseline: {
     label: 'Baseline',

@@ -26,6 +26,7 @@ const ANSWERED: JobFacts = {
   lostWithoutSupply: '',
   consents: {},
   expectations: [],
+  questions: [],
   baseline: TRIED,
 };
 const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
@@ -302,4 +303,21 @@ describe('what works', () => {
       { id: 'worse', station: 'handOver', isHeld: true, words: '1 thing that worked before does not work now.' },
     ]);
   });
+});
+
+test('a question that went outside is open until an answer came', () => {
+  const question: JobFacts['questions'][number] = {
+    ...{ of: 'maker', question: 'Which pin?', askedOn: '2026-11-27', how: '', answer: '', answeredOn: null },
+    grade: null,
+  };
+  expect(openPoints(job({ questions: [question] }), [door()])).toMatchObject([
+    {
+      words: 'The vehicle maker, asked on 2026-11-27, no answer yet: Which pin?',
+      settledAt: { kind: 'bookIn', field: 'questions' },
+      askedAt: 'telephone',
+      isHeld: false,
+    },
+  ]);
+  const answered: typeof question = { ...question, answer: 'Pin 3', grade: 'document' };
+  expect(openPoints(job({ questions: [answered] }), [door()])).toEqual([]);
 });

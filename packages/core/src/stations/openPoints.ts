@@ -7,6 +7,7 @@
  */
 import type { OpeningState } from '../contracts/jobs';
 import {
+  ASKED_OF_LABELS,
   CONSENT_LABELS,
   coilOf,
   comparedAtHandOver,
@@ -130,6 +131,7 @@ function telephonePoints(job: PointJob, openings: readonly PointOpening[]): read
       settledAt: at('ownership'),
     },
     ...leavePoints(job, at('ownership')),
+    ...questionPoints(job, at('questions')),
     goals === null &&
       wants === '' && {
         id: 'goals',
@@ -195,6 +197,16 @@ function leavePoints({ ownership }: PointJob, settledAt: SettledAt): readonly As
     refused: 'The car’s owner refused: only what can be put back may be done, or nothing.',
   }[ownership.leave];
   return [{ id: 'leave', words, stake, settledAt, isHeld: true }];
+}
+
+/** What was asked outside is open until an answer came. */
+function questionPoints({ questions }: PointJob, settledAt: SettledAt): readonly Asked[] {
+  return questions.flatMap(({ of, question, answer, askedOn }, at) => {
+    if (answer !== '') return [];
+    const asked = askedOn === null ? 'not asked yet' : `asked on ${askedOn}, no answer yet`;
+    const words = `${ASKED_OF_LABELS[of]}, ${asked}: ${question}`;
+    return [{ id: `question ${at}`, words, stake: 'What depends on it is guessed until then.', settledAt }];
+  });
 }
 
 /** Whether the battery goes off before the work: for airbags and their sensors. */

@@ -33,6 +33,7 @@ import { Work1764900400000 } from './migrations/1764900400000-Work';
 import { Variants1764900500000 } from './migrations/1764900500000-Variants';
 import { Intake1764900600000 } from './migrations/1764900600000-Intake';
 import { Baseline1764900700000 } from './migrations/1764900700000-Baseline';
+import { Questions1764900800000 } from './migrations/1764900800000-Questions';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -53,6 +54,7 @@ const MIGRATIONS = [
   Variants1764900500000,
   Intake1764900600000,
   Baseline1764900700000,
+  Questions1764900800000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

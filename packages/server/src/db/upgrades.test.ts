@@ -41,6 +41,7 @@ async function earlierShop(schema: string) {
     ? { contact: '', ownership: NOT_ASKED, consents: {}, expectations: [] }
     : {};
   const tried = isAfter(schema, 'Baseline1764900700000') ? { baseline: NO_BASELINE } : {};
+  const outside = isAfter(schema, 'Questions1764900800000') ? { questions: [] } : {};
   const job = {
     id: jobId,
     vehicle_id: vehicle.id,
@@ -50,6 +51,7 @@ async function earlierShop(schema: string) {
     created_at: NOW,
     ...asked,
     ...tried,
+    ...outside,
   };
   const columns = Object.keys(job).map((column) => `"${column}"`);
   await owner.query(

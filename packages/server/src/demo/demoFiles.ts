@@ -34,6 +34,7 @@ const demoJobSchema = newJobFactsSchema.omit({ dueOn: true }).extend({
       dimensions: openingRecordSchema.shape.dimensions.optional(),
       wiring: openingRecordSchema.shape.wiring.optional(),
       secondPlug: openingRecordSchema.shape.secondPlug.optional(),
+      oldSpeaker: openingRecordSchema.shape.oldSpeaker.optional(),
       obstaclesLooked: z.boolean().optional(),
       note: openingRecordSchema.shape.note.optional(),
       choice: choiceSchema.optional(),

@@ -112,6 +112,7 @@ async function insertJob(
     record: {
       ...known,
       wiring: here?.wiring ?? known.wiring,
+      oldSpeaker: here?.oldSpeaker ?? known.oldSpeaker,
       secondPlug: here?.secondPlug ?? known.secondPlug,
       obstaclesLooked: here?.obstaclesLooked ?? known.obstaclesLooked,
       note: here?.note ?? known.note,

@@ -32,6 +32,7 @@ const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { re
   lostWithoutSupply: { name: 'lost_without_supply', type: 'text', nullable: true },
   consents: { name: 'consents', type: 'jsonb' },
   expectations: { name: 'expectations', type: 'jsonb' },
+  questions: { name: 'questions', type: 'jsonb' },
   baseline: { name: 'baseline', type: 'jsonb' },
 };
 

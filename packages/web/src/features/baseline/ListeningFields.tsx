@@ -21,7 +21,7 @@ export function ListeningFields({ control, isLocked }: ListeningFieldsProps) {
       </p>
       {fields.map(({ id }, at) => (
         <fieldset key={id} className="grid grid-cols-2 gap-3 border-l-4 border-hairline pl-3 sm:grid-cols-3">
-          <legend className="font-semibold">Note {at + 1}</legend>
+          <legend className="mb-1 font-semibold">Note {at + 1}</legend>
           <FormText control={control} name={`listening.${at}.volume`} label="Volume as shown" autoComplete="off" />
           <FormText control={control} name={`listening.${at}.source`} label="Source" hint="Radio, stick, phone." />
           <FormText control={control} name={`listening.${at}.road`} label="Where" hint="In the yard, which road." />

@@ -37,6 +37,7 @@ import { useKept } from '../../ui/useKept';
 import { usePutJob } from '../jobs/jobsQueries';
 import { GoalsField } from './GoalsField';
 import { OwnershipFields } from './OwnershipFields';
+import { QuestionsField } from './QuestionsField';
 import { TickList } from './TickList';
 import { type IntakeTyped, intakeTypedSchema, readIntakeSchema, toIntakeTyped } from './typedIntake';
 
@@ -198,6 +199,11 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
               />
             ))}
           </div>
+        </At>
+      </Part>
+      <Part title="Questions outside">
+        <At field="questions">
+          <QuestionsField control={control} />
         </At>
       </Part>
       <Part title="Said beforehand">

@@ -1,9 +1,9 @@
 import { expect, test } from '@jest/globals';
 import { newJobSchema } from '@low-quarry/core/contracts/jobs';
-import { type JobFacts, jobFactsOf } from '@low-quarry/core/model';
+import { type IntakeFacts, intakeFactsOf } from '@low-quarry/core/model';
 import { readIntakeSchema, toIntakeTyped } from './typedIntake';
 
-const FACTS: JobFacts = jobFactsOf(
+const FACTS: IntakeFacts = intakeFactsOf(
   newJobSchema.parse({ vehicleId: 'v', customer: 'Vet', registration: '', wants: '', dueOn: null }),
 );
 
