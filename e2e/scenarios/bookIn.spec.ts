@@ -50,7 +50,11 @@ test('a car that no library knows, of a company: the rail names what to ask, an 
   await page.getByLabel('A bass box').check();
   await page.getByLabel('Asked: nothing was done').check();
   await page.getByLabel('Lost when the battery is off').fill('Radio code');
-  await page.getByLabel('Due on').fill('2026-12-04');
+  await page.getByLabel('Due on').fill('31.2.');
+  await page.getByRole('button', { name: 'Save what was asked' }).click();
+  await expect(page.getByText('“31.2.” was read and is no day. Type one such as 4.12.2026')).toBeVisible();
+  await page.getByLabel('Due on').fill('4.12.2026');
+  await expect(page.getByText('Fri 4.12.2026')).toBeVisible();
   await page.getByLabel('Drilling new holes into the car').fill('The practice, by letter');
   await page.getByRole('button', { name: 'Add a question' }).click();
   await page.getByLabel('What is asked').fill('Does the door plug carry the chime?');

@@ -159,12 +159,15 @@ export {
   ASKED_OF_LABELS,
   MOST_QUESTIONS,
   type Question,
+  questionSchema,
   questionsSchema,
 } from './questions';
 export { readMeasurement } from './readMeasurement';
 export { type FacePlace, readPlaces } from './readPlaces';
 export { faultHold, isAssumed } from './replaced';
 export {
+  DAY_ORDERS,
+  type DayOrder,
   readingHalfWidthsMm,
   SETTINGS_DEFAULTS,
   type ShopSettings,

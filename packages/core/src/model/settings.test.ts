@@ -16,7 +16,14 @@ describe('the reading off is counted in', () => {
 
 describe('a shop', () => {
   test('from before there were these settings gets what most shops go by', () => {
-    const { paper: _paper, workingHours: _hours, schools: _schools, resolutionsMm: _steps, ...older } = SHOP;
+    const {
+      paper: _paper,
+      dates: _dates,
+      workingHours: _hours,
+      schools: _schools,
+      resolutionsMm: _steps,
+      ...older
+    } = SHOP;
     expect(settingsSchema.parse(older)).toEqual(settingsSchema.parse(SHOP));
   });
 

@@ -4,6 +4,10 @@ import type { FitRules } from '../fit';
 import { currencySchema } from './currency';
 import { SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, type SourceId } from './source';
 
+/** In which order the shop writes a day. */
+export const DAY_ORDERS = ['dayFirst', 'monthFirst', 'yearFirst'] as const;
+export type DayOrder = (typeof DAY_ORDERS)[number];
+
 const clearanceMm = z.number().min(0).max(50);
 
 /** Common thicknesses of board and plastic sheet (common practice, no source). */
@@ -76,6 +80,7 @@ export const settingsSchema = z.strictObject({
   /** The smallest step that is read off an instrument; 0 where its half-width counts it already. */
   resolutionsMm: z.partialRecord(z.enum(SOURCE_IDS), z.number().min(0).max(20)).default({}),
   paper: z.enum(['A4', 'Letter']).default('A4'),
+  dates: z.enum(DAY_ORDERS).default('dayFirst'),
   workingHours: z
     .strictObject({ from: clockSchema, to: clockSchema, days: z.array(z.enum(WEEKDAYS)) })
     .refine(({ from, to }) => from < to, { path: ['to'], message: 'type a closing time after the opening time' })
@@ -104,6 +109,7 @@ export const SETTINGS_DEFAULTS: Omit<ShopSettings, 'name'> = {
   halfWidthsMm: SOURCE_HALF_WIDTHS_MM,
   resolutionsMm: {},
   paper: 'A4',
+  dates: 'dayFirst',
   workingHours: OPEN_HOURS,
   schools: SCHOOLS,
 };

@@ -76,6 +76,11 @@ const UNITS = [
   ['mm', 'mm'],
   ['in', 'inch'],
 ] as const;
+const DATES = [
+  ['dayFirst', 'Day first: 4.12.2026'],
+  ['monthFirst', 'Month first: 12/4/2026'],
+  ['yearFirst', 'Year first: 2026-12-04'],
+] as const;
 const PAPERS = [
   ['A4', 'A4'],
   ['Letter', 'Letter'],
@@ -114,6 +119,12 @@ export const SETTING_FIELDS: readonly SettingField[] = [
     group: 'Shop',
     changes: 'The page that sheets are printed on.',
     input: { kind: 'choice', options: PAPERS },
+  }),
+  setting(keyField('dates', 'Days', chosenWords(DATES)), {
+    group: 'Shop',
+    changes:
+      'How days are typed and shown. As 2026-12-04, as “Fri” and as “tomorrow” they are read whatever stands here.',
+    input: { kind: 'choice', options: DATES },
   }),
   setting(inside('workingHours', 'from', 'Opens at'), {
     group: 'Shop',

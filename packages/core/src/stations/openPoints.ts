@@ -30,6 +30,7 @@ import {
 } from '../model';
 import { lowerFirst, missingConsents } from '../order';
 import { faultTestLabel, nextFaultTest } from '../sound';
+import { unservedWishes } from './unserved';
 
 export const RAIL = ['bookIn', 'measure', 'match', 'order', 'handOver'] as const;
 export type RailStation = (typeof RAIL)[number];
@@ -92,6 +93,7 @@ export function openPoints(job: PointJob, openings: readonly PointOpening[]): re
     ...asked.filter(({ isHeld }) => !isHeld),
     ...there.flatMap(measurePoints),
     ...there.flatMap(matchPoints),
+    ...wishPoints(job, openings),
     ...consentPoints(job, there),
     ...handOverPoints(job, there),
   ];
@@ -433,6 +435,19 @@ function matchPoints({ id, record, state }: PointOpening): readonly OpenPoint[] 
     case 'noOpening':
       return [];
   }
+}
+
+/** A wish that nothing serves is met, planned or given up: not forgotten. */
+function wishPoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
+  return unservedWishes(job, openings).map(({ id, words, could }) => ({
+    id,
+    station: 'match',
+    askedAt: null,
+    words,
+    stake: could,
+    settledAt: { kind: 'bookIn', field: id === 'bass' ? 'later' : 'goals' },
+    isHeld: false,
+  }));
 }
 
 /** What changes the car for good is agreed to in writing, each thing by itself, before anything is ordered for it. */

@@ -32,7 +32,7 @@ export class VehiclesStore {
       const { read, unreadable } = readRecords('vehicle', rows);
       const jobs = new Map(rows.map(({ id, jobs: count }) => [id, count]));
       const counts = new Map(rows.map(({ id, openings }) => [id, openings]));
-      const found = read.map(({ openings: _, beganAs: _began, note: _note, ...variant }) => ({
+      const found = read.map(({ openings: _, beganAs: _began, note: _note, functions: _functions, ...variant }) => ({
         ...variant,
         openings: counts.get(variant.id) ?? 0,
         jobs: jobs.get(variant.id) ?? 0,

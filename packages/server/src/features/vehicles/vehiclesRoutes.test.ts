@@ -187,7 +187,7 @@ describe('a vehicle that no library knows', () => {
 describe('another trim of one that is known', () => {
   test('carries its measurements over, and sets back what a trim changes', async () => {
     const { record: known } = (await owner.get(LONGSHORE).expect(200)).body;
-    const { openings: _, beganAs: _began, id, note: _note, ...variant } = known;
+    const { openings: _, beganAs: _began, id, note: _note, functions: _functions, ...variant } = known;
     const { body } = await counter
       .post('/api/vehicles')
       .send({ ...variant, trim: 'Base', audioPackage: '', from: { kind: 'variant', vehicleId: id } })

@@ -91,9 +91,6 @@ export function BaselineForm({ job, openings }: BaselineFormProps) {
           {signed ? (
             <>
               <SignatureDrawing signature={signed} />
-              <p>
-                {signed.by}, {signed.at.slice(0, 10)}. What stands here stays as it was signed.
-              </p>
               {isOwner && (
                 <Button className="self-start" onClick={() => send({ ...job.baseline, signed: null })}>
                   Take the signature off
@@ -130,9 +127,15 @@ export function BaselineForm({ job, openings }: BaselineFormProps) {
             }}
           />
         )}
-        <Button kind="main" type="submit" className="self-start" disabled={isPending || isLocked}>
-          {isPending ? 'Saving …' : 'Save what was tried'}
-        </Button>
+        {signed ? (
+          <p className="font-semibold">
+            Signed for by {signed.by} on {signed.at.slice(0, 10)}: it stays as it was.
+          </p>
+        ) : (
+          <Button kind="main" type="submit" className="self-start" disabled={isPending}>
+            {isPending ? 'Saving …' : 'Save what was tried'}
+          </Button>
+        )}
       </div>
     </form>
   );

@@ -37,7 +37,7 @@ export function FunctionsFields({ control, vehicle, openings, isLocked }: Functi
       : `Counts once every speaker was heard alone. Left: ${silent.map(({ record }) => placeLabel(record).toLowerCase()).join('; ')}.`;
   return (
     <>
-      {vehicle.functions === null && (
+      {vehicle.functions === null && !isLocked && (
         <p className="border-l-4 border-measure bg-paper px-3 py-2">
           Nobody has written down what this variant has: this is what is usual for its body. Press “Not there” where it
           is not.

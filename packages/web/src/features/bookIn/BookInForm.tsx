@@ -9,10 +9,11 @@ import { useNavigate } from 'react-router';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useSent } from '../../outbox/useSent';
 import { addressOf } from '../../stations/addressOf';
+import { isDay } from '../../text/day';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
-import { dateOf } from '../../ui/form/dateOf';
 import { FormArea } from '../../ui/form/FormArea';
+import { FormDay } from '../../ui/form/FormDay';
 import { FormText } from '../../ui/form/FormText';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
 import { useTypedKept } from '../../ui/form/useTypedKept';
@@ -73,14 +74,7 @@ export function BookInForm() {
       <FormText control={control} name="customer" label="Whose car" autoComplete="off" />
       <div className="grid grid-cols-2 gap-3">
         <FormText control={control} name="registration" label="Registration" hint={alike} autoComplete="off" />
-        <FormText
-          control={control}
-          name="dueOn"
-          label="Due on"
-          type="date"
-          read={dateOf}
-          hint={isPast(dueOn) ? 'This day is over.' : undefined}
-        />
+        <FormDay control={control} name="dueOn" label="Due on" hint={isPast(dueOn) ? 'This day is over.' : undefined} />
       </div>
       <FormArea
         control={control}
@@ -150,5 +144,5 @@ function useOpeningsCount(vehicleId: string, newVehicle: NewVehicleTyped | null)
 }
 
 function isPast(day: string | null): boolean {
-  return day !== null && day < formatISO(new Date(), { representation: 'date' });
+  return day !== null && isDay(day) && day < formatISO(new Date(), { representation: 'date' });
 }

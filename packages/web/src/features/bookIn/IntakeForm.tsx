@@ -25,8 +25,8 @@ import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
 import { AskedText } from '../../ui/form/AskedText';
-import { dateOf } from '../../ui/form/dateOf';
 import { FormArea } from '../../ui/form/FormArea';
+import { FormDay } from '../../ui/form/FormDay';
 import { FormText } from '../../ui/form/FormText';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
 import { useTypedKept } from '../../ui/form/useTypedKept';
@@ -111,7 +111,7 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
             <FormText control={control} name="registration" label="Registration" autoComplete="off" />
           </At>
           <At field="dueOn">
-            <FormText control={control} name="dueOn" label="Due on" type="date" read={dateOf} />
+            <FormDay control={control} name="dueOn" label="Due on" />
           </At>
         </div>
         <At field="ownership">

@@ -10,7 +10,7 @@ import {
 import { useController, useFieldArray } from 'react-hook-form';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
-import { dateOf } from '../../ui/form/dateOf';
+import { FormDay } from '../../ui/form/FormDay';
 import { FormText } from '../../ui/form/FormText';
 import type { IntakeControl } from './typedIntake';
 
@@ -54,7 +54,7 @@ function OneQuestion({ control, at, onRemove }: OneQuestionProps) {
         options={ASKED_OF.map((each) => [each, ASKED_OF_LABELS[each]])}
         onChange={of.field.onChange}
       />
-      <FormText control={control} name={`questions.${at}.askedOn`} label="Asked on" type="date" read={dateOf} />
+      <FormDay control={control} name={`questions.${at}.askedOn`} label="Asked on" />
       <div className="sm:col-span-2">
         <FormText control={control} name={`questions.${at}.how`} label="How, and who exactly" autoComplete="off" />
       </div>
@@ -67,7 +67,7 @@ function OneQuestion({ control, at, onRemove }: OneQuestionProps) {
           autoComplete="off"
         />
       </div>
-      <FormText control={control} name={`questions.${at}.answeredOn`} label="Answered on" type="date" read={dateOf} />
+      <FormDay control={control} name={`questions.${at}.answeredOn`} label="Answered on" />
       <Choice
         label="What the answer is worth"
         value={grade.field.value ?? ''}

@@ -1,12 +1,17 @@
 /** What is asked of a car as it is typed: an amount is a line of text until it is read. */
 import { putJob } from '@low-quarry/core/contracts/jobs';
 import { CAR_WORKS } from '@low-quarry/core/fit';
-import { type IntakeFacts, intakeFactsSchema } from '@low-quarry/core/model';
+import { type IntakeFacts, intakeFactsSchema, questionSchema } from '@low-quarry/core/model';
 import type { Control } from 'react-hook-form';
 import { z } from 'zod';
 
 export const intakeTypedSchema = intakeFactsSchema.extend({
   budgetMinor: z.string(),
+  /** Days, or what is typed for them and cannot be read. */
+  dueOn: z.string().nullable(),
+  questions: z.array(
+    z.object({ ...questionSchema.shape, askedOn: z.string().nullable(), answeredOn: z.string().nullable() }),
+  ),
   consents: z.record(z.enum(CAR_WORKS), z.string()),
 });
 export type IntakeTyped = z.output<typeof intakeTypedSchema>;

@@ -1,4 +1,4 @@
-/** A line of text, a password or a date of a form. */
+/** A line of text or a password of a form. */
 import type { ComponentProps } from 'react';
 import { type Control, type FieldPath, type FieldValues, useController } from 'react-hook-form';
 import { TextField } from '../TextField';
@@ -10,7 +10,7 @@ type FormTextProps<Typed extends FieldValues, Read> = Omit<
   readonly control: Control<Typed, unknown, Read>;
   readonly name: FieldPath<Typed>;
   /** The value of what is typed, where it is not the text itself. */
-  readonly read?: (text: string) => string | null;
+  readonly read?: (text: string) => string;
 };
 
 export function FormText<Typed extends FieldValues, Read>({
