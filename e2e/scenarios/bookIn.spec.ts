@@ -156,6 +156,14 @@ test('the old speaker is heard alone and read with the meter: a slip of the mete
   await old.getByLabel('Marked as').selectOption('4 Ω');
   await old.getByLabel('Meter with its probes together').fill('0.2');
   await expect(coil).toContainText('Plausible: 3.3 Ω is 81 % of 4 Ω, and 70 to 100 % is healthy.');
+  // A meter that reads a known speaker wrong is not believed.
+  await old.getByLabel('Control: a speaker known to have, Ω').fill('3.4');
+  await old.getByLabel('The same meter across it').fill('OL');
+  await expect(old.getByText('“OL” was read. Type one figure of at most 100 Ω')).toBeVisible();
+  await old.getByLabel('The same meter across it').fill('7.2');
+  await expect(coil).toContainText('The meter is in doubt: a speaker known to have 3.4 Ω reads 7.2 Ω.');
+  await old.getByLabel('The same meter across it').fill('3.7');
+  await expect(coil).toContainText('Plausible: 3.3 Ω');
   // An auto-ranging meter shows a seven and a mega sign: an open coil, not seven ohms.
   await meter.fill('7 M');
   await expect(coil).toContainText('The meter counts in kilo- or megohms here');

@@ -34,6 +34,8 @@ export const CAPACITORS = ['notLooked', 'yes', 'no'] as const;
 
 const MOST_OHM = 1e9;
 
+const controlOhmSchema = z.number().min(0).max(100, 'Type at most 100 Ω.').nullable();
+
 export const oldSpeakerSchema = z.strictObject({
   plays: z.enum(PLAYS),
   /** As it is marked; null where nothing says it. */
@@ -51,6 +53,10 @@ export const oldSpeakerSchema = z.strictObject({
   /** What the meter shows with its probes held together. */
   leadOhm: z.number().min(0).max(10, 'Type at most 10 Ω.'),
   capacitor: z.enum(CAPACITORS),
+  /** A speaker whose coil is known, read by the same meter. */
+  control: z
+    .strictObject({ knownOhm: controlOhmSchema, readOhm: controlOhmSchema })
+    .default({ knownOhm: null, readOhm: null }),
   damage: z.array(z.enum(DAMAGES)).max(DAMAGES.length),
   /** Tests of what else it may be, in the order in which they were made. */
   trials: z
@@ -69,6 +75,7 @@ export const OLD_SPEAKER_NOT_TESTED: OldSpeaker = {
   entered: '',
   leadOhm: 0,
   capacitor: 'notLooked',
+  control: { knownOhm: null, readOhm: null },
   damage: [],
   trials: [],
   takenBy: null,

@@ -1,5 +1,5 @@
 /** What is in doubt of the speaker in whose place another is ordered. */
-import { CAUSE_WORDS } from '../sound';
+import { CAUSE_WORDS, isCoilUnknown } from '../sound';
 import { coilOf, foundCause, isHeardWrong } from './oldSpeaker';
 import type { OpeningRecord } from './opening';
 
@@ -8,7 +8,7 @@ type Replaced = Pick<OpeningRecord, 'presence' | 'oldSpeaker'>;
 /** Nobody has heard it alone, read its coil or seen it torn, or looked whether it is there: that it has to go is assumed. */
 export function isAssumed({ presence, oldSpeaker: old }: Replaced): boolean {
   if (presence !== 'fitted') return presence === 'notLooked';
-  return old === null || (old.plays === 'notTried' && coilOf(old).kind === 'unread' && old.damage.length === 0);
+  return old === null || (old.plays === 'notTried' && isCoilUnknown(coilOf(old)) && old.damage.length === 0);
 }
 
 /**

@@ -8,6 +8,8 @@ export function coilWords(judged: CoilJudgement): string {
   switch (judged.kind) {
     case 'unread':
       return 'Not read: it is assumed, as good as dead.';
+    case 'meterInDoubt':
+      return `The meter is in doubt: a speaker known to have ${print(judged.knownOhm)} Ω reads ${print(judged.readOhm)} Ω. Nothing is said of this one: look at range, leads and battery, and read both again.`;
     case 'open':
       return `Open: the coil lets nothing through.${judged.slip ? SLIP : ''}`;
     case 'behindCapacitor':

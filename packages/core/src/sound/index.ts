@@ -14,5 +14,5 @@ export {
   faultTestMinutes,
   nextFaultTest,
 } from './faultTree';
-export { type CoilJudgement, type CoilTest, isCoilDead, judgeCoil, NOMINAL_OHMS } from './judgeCoil';
+export { type CoilJudgement, type CoilTest, isCoilDead, isCoilUnknown, judgeCoil, NOMINAL_OHMS } from './judgeCoil';
 export { MOST_OHM_READINGS, type OhmReading, readOhms } from './readOhms';

@@ -21,6 +21,9 @@ const UNSTEADY_RATIO = 0.1;
 const UNSTEADY_OHM = 0.2;
 /** How far the other school lets a reading lie from the nominal value, ohm. */
 const OTHER_SCHOOL_OHM = 0.2;
+/** A meter that reads a speaker of known value wrong by more than this share of it, and by more than a display's last digits, is not believed. */
+const CONTROL_RATIO = 0.1;
+const CONTROL_OHM = 0.2;
 /** A limit is met exactly also where the figures are binary. */
 const ROUNDING = 1e-9;
 
@@ -32,11 +35,15 @@ export type CoilTest = {
   readonly nominalOhm: number | null;
   /** Whether a capacitor lies between the terminals and the coil, as at most factory tweeters. */
   readonly capacitor: 'yes' | 'no' | 'notLooked';
+  /** Another speaker whose coil is known, read by the same meter; null for what nobody did or knows, ohm. */
+  readonly control: { readonly knownOhm: number | null; readonly readOhm: number | null };
 };
 
 export type CoilJudgement =
   /** Nobody has read it: it is assumed, whatever it is counted as. */
   | { readonly kind: 'unread' }
+  /** The same meter reads a known coil wrong: nothing that it says counts. */
+  | { readonly kind: 'meterInDoubt'; readonly knownOhm: number; readonly readOhm: number }
   /** No way through the coil. `slip`: the figure looks like ohms and has a kilo or mega before them. */
   | { readonly kind: 'open'; readonly slip: boolean }
   /** A capacitor lets no meter through: nothing is said of the coil. */
@@ -62,9 +69,15 @@ export type CoilJudgement =
       readonly nominalOhms: readonly number[];
     };
 
-/** @returns what the readings come to, in the order open, shorted, unsteady, healthy; figures in ohm after the leads are taken off */
-export function judgeCoil({ readings, leadOhm, nominalOhm, capacitor }: CoilTest): CoilJudgement {
+/**
+ * @returns what the readings come to, in the order meter in doubt, open, shorted, unsteady, healthy; figures in ohm after the leads are taken
+ *   off
+ */
+export function judgeCoil({ readings, leadOhm, nominalOhm, capacitor, control }: CoilTest): CoilJudgement {
   if (readings.length === 0) return { kind: 'unread' };
+  const { knownOhm, readOhm } = control;
+  if (knownOhm !== null && readOhm !== null && isReadWrong(knownOhm, Math.max(0, readOhm - leadOhm)))
+    return { kind: 'meterInDoubt', knownOhm, readOhm };
   const open = readings.filter((reading) => reading.kind === 'over' || reading.ohm >= OPEN_OHM);
   if (open.length > 0 && open.length < readings.length) return { kind: 'unsteady' };
   if (open.length > 0) return openCoil(open, capacitor);
@@ -83,6 +96,10 @@ export function judgeCoil({ readings, leadOhm, nominalOhm, capacitor }: CoilTest
   return { kind: 'plausible', ohm, nominalOhm, otherSchoolFails };
 }
 
+function isReadWrong(knownOhm: number, ohm: number): boolean {
+  return Math.abs(ohm - knownOhm) > Math.max(CONTROL_OHM, CONTROL_RATIO * knownOhm) + ROUNDING;
+}
+
 function openCoil(open: readonly OhmReading[], capacitor: CoilTest['capacitor']): CoilJudgement {
   if (capacitor === 'yes') return { kind: 'behindCapacitor' };
   const slip = open.some((reading) => reading.kind === 'ohm');
@@ -92,6 +109,11 @@ function openCoil(open: readonly OhmReading[], capacitor: CoilTest['capacitor'])
 function isHealthy(ohm: number, nominalOhm: number): boolean {
   const ratio = ohm / nominalOhm;
   return ratio >= HEALTHY_RATIOS.least - ROUNDING && ratio <= HEALTHY_RATIOS.most + ROUNDING;
+}
+
+/** Whether nothing is known of the coil: nobody read it, or with a meter that is not believed. */
+export function isCoilUnknown({ kind }: CoilJudgement): boolean {
+  return kind === 'unread' || kind === 'meterInDoubt';
 }
 
 /** Whether the coil itself is found dead: a reason for another speaker. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { coilWords } from './coilWords';
-import { type CoilJudgement, type CoilTest, isCoilDead, judgeCoil, NOMINAL_OHMS } from './judgeCoil';
+import { type CoilJudgement, type CoilTest, isCoilDead, isCoilUnknown, judgeCoil, NOMINAL_OHMS } from './judgeCoil';
 import { type OhmReading, readOhms } from './readOhms';
 
 const ohm = (value: number): OhmReading => ({ kind: 'ohm', ohm: value });
@@ -63,6 +63,7 @@ const coil = (changes: Partial<CoilTest>): CoilTest => ({
   leadOhm: 0,
   nominalOhm: 4,
   capacitor: 'no',
+  control: { knownOhm: null, readOhm: null },
   ...changes,
 });
 
@@ -175,4 +176,40 @@ test('each judgement says what it is, and what to do where it settles nothing', 
   );
   expect(words({ readings: [ohm(2.9)], nominalOhm: null })).toContain('3 or 4 Ω');
   expect(words({ readings: [OVER, ohm(3)] })).toContain('read again');
+});
+
+describe('a control speaker of known value', () => {
+  const control = (knownOhm: number | null, readOhm: number | null) => ({ knownOhm, readOhm });
+  const kindOf = (changes: Partial<CoilTest>) =>
+    judgeCoil(coil({ readings: [ohm(3.4)], nominalOhm: 4, ...changes })).kind;
+
+  test.each([
+    [control(3.4, 3.5), 'plausible'],
+    // 10 % of 3.4 and nothing more
+    [control(3.4, 3.74), 'plausible'],
+    [control(3.4, 3.75), 'meterInDoubt'],
+    [control(3.4, 3.06), 'plausible'],
+    [control(3.4, 3.05), 'meterInDoubt'],
+    // A display's last digits, where a tenth is less than they are.
+    [control(1.5, 1.7), 'plausible'],
+    [control(1.5, 1.71), 'meterInDoubt'],
+    [control(3.4, null), 'plausible'],
+    [control(null, 3.4), 'plausible'],
+  ])('%j: %s', (given, kind) => expect(kindOf({ control: given })).toBe(kind));
+
+  test('is read with the same leads', () => {
+    expect(kindOf({ control: control(3.4, 4.0), leadOhm: 0.6, readings: [ohm(4.0)] })).toBe('plausible');
+    expect(kindOf({ control: control(3.4, 4.0) })).toBe('meterInDoubt');
+  });
+
+  test('a meter in doubt calls nothing dead and nothing healthy', () => {
+    for (const readings of [[OVER], [ohm(0.1)], [ohm(3.4)]]) {
+      const judged = judgeCoil(coil({ readings, control: control(4, 7) }));
+      expect([judged.kind, isCoilDead(judged), isCoilUnknown(judged)]).toEqual(['meterInDoubt', false, true]);
+    }
+    expect(isCoilUnknown(judgeCoil(coil({ readings: [], control: control(4, 7) })))).toBe(true);
+    expect(coilWords({ kind: 'meterInDoubt', knownOhm: 3.4, readOhm: 7.2 })).toContain(
+      'known to have 3.4 Ω reads 7.2 Ω',
+    );
+  });
 });

@@ -29,7 +29,7 @@ import {
   type VehicleRecord,
 } from '../model';
 import { lowerFirst, missingConsents } from '../order';
-import { faultTestLabel, nextFaultTest } from '../sound';
+import { faultTestLabel, isCoilUnknown, nextFaultTest } from '../sound';
 import { unservedWishes } from './unserved';
 
 export const RAIL = ['bookIn', 'measure', 'match', 'order', 'handOver'] as const;
@@ -330,7 +330,7 @@ function counterQuestion(
       isHeld: false,
     };
   if (isHeardWrong(oldSpeaker)) return faultQuestion(label, oldSpeaker, faultHold(record));
-  if (isRepair && coilOf(oldSpeaker).kind === 'unread' && oldSpeaker.damage.length === 0)
+  if (isRepair && isCoilUnknown(coilOf(oldSpeaker)) && oldSpeaker.damage.length === 0)
     return {
       words: `${label}: read its coil with the meter.`,
       stake: 'Four are bought where two were dead.',

@@ -67,8 +67,22 @@ export function OldSpeakerFields({ facts, onChange }: OldSpeakerFieldsProps) {
         label="Meter with its probes together"
         hint="Taken off each reading; empty for nothing."
         text={old.leadOhm === 0 ? '' : String(old.leadOhm)}
-        read={readLead}
-        onRead={(leadOhm) => set({ leadOhm })}
+        read={(text) => readOne(text, 10, '0.2')}
+        onRead={(leadOhm) => set({ leadOhm: leadOhm ?? 0 })}
+      />
+      <ReadField
+        label="Control: a speaker known to have, Ω"
+        hint="A good one whose coil was read before; empty where none is at hand."
+        text={old.control.knownOhm === null ? '' : String(old.control.knownOhm)}
+        read={(text) => readOne(text, 100, '3.4')}
+        onRead={(knownOhm) => set({ control: { ...old.control, knownOhm } })}
+      />
+      <ReadField
+        label="The same meter across it"
+        hint="A meter that reads it wrong is not believed."
+        text={old.control.readOhm === null ? '' : String(old.control.readOhm)}
+        read={(text) => readOne(text, 100, '3.5')}
+        onRead={(readOhm) => set({ control: { ...old.control, readOhm } })}
       />
       <Choice
         label="A capacitor before the coil"
@@ -106,12 +120,13 @@ export function OldSpeakerFields({ facts, onChange }: OldSpeakerFieldsProps) {
   );
 }
 
-function readLead(text: string): Result<number, string> {
+/** One figure or none. */
+function readOne(text: string, mostOhm: number, example: string): Result<number | null, string> {
   const read = readOhms(text);
   if (!read.ok) return read;
   const [reading, more] = read.value;
-  if (!reading) return ok(0);
-  if (more || reading.kind === 'over' || reading.ohm > 10)
-    return fail(`“${text.slice(0, 20)}” was read. Type one figure of at most 10 Ω, such as 0.2.`);
+  if (!reading) return ok(null);
+  if (more || reading.kind === 'over' || reading.ohm > mostOhm)
+    return fail(`“${text.slice(0, 20)}” was read. Type one figure of at most ${mostOhm} Ω, such as ${example}.`);
   return ok(reading.ohm);
 }
