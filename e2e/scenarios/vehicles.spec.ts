@@ -136,6 +136,10 @@ test('another trim carries measurements over, and sets back what a trim decides'
   await page.getByRole('button', { name: 'Another trim of this one' }).click();
   await expect(page.getByText(/^Begins as Corran Tern, 2014 to 2019, Base, with its measurements/)).toBeVisible();
   await page.getByLabel('Trim').fill('Top');
+  await expect(page.getByText('Another trim: which openings have speakers and wires is decided by it.')).toBeVisible();
+  await page.getByLabel('Built from, year').fill('2020');
+  await page.getByLabel('To, year').fill('');
+  await expect(page.getByText('Built 2014 to 2019: at a change of the model holes, panels')).toBeVisible();
   await page.getByLabel('Audio package').fill('Eight speakers, amplifier');
   await page.getByLabel('Whose car').fill('Night school');
   await page.getByRole('button', { name: 'Book in with 6 openings' }).click();

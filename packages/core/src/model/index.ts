@@ -140,7 +140,7 @@ export {
   SECOND_PLUGS,
 } from './opening';
 export { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from './openingDimensions';
-export { openingsOfOtherVariant, SET_BACK_WORDS } from './otherVariant';
+export { carriedOverDoubts, openingsOfOtherVariant, SET_BACK_WORDS } from './otherVariant';
 export {
   isInDoor,
   mayHoldAirbag,

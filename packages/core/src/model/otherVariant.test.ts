@@ -1,8 +1,8 @@
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { asCarried } from './asCarried';
 import type { OpeningRecord } from './opening';
-import { openingsOfOtherVariant } from './otherVariant';
+import { carriedOverDoubts, openingsOfOtherVariant } from './otherVariant';
 
 const taken = (source: 'calliper' | 'catalogue' | 'guess', mm = 10) => ({
   readingsMm: [mm],
@@ -69,5 +69,36 @@ test('another trim has the sheet metal, and nothing of what was ordered with the
     wiring: { kind: 'unknown' },
     secondPlug: 'notLooked',
     airbag: 'notLooked',
+  });
+});
+
+describe('why what is carried over may not hold', () => {
+  const from: Parameters<typeof carriedOverDoubts>[0] = {
+    ...{ make: 'Tollan', model: 'Skiff', years: { from: 2014, to: 2018 }, trim: 'Base', audioPackage: 'Six speakers' },
+    ...{ steeringSide: 'left', market: 'North coast' },
+  };
+
+  test('of the same one nothing is doubted, however it is written', () => {
+    expect(carriedOverDoubts(from, { ...from, trim: 'BASE', model: 'skiff' })).toEqual([]);
+  });
+
+  test.each([
+    [{ trim: 'Top' }, 'Another trim'],
+    [{ audioPackage: '' }, 'Another audio package'],
+    [{ market: 'South coast' }, 'For another market'],
+    [{ steeringSide: 'right' as const }, 'Steering on the other side'],
+    [{ years: { from: 2019, to: null } }, 'Built 2014 to 2018'],
+    [{ years: { from: null, to: null } }, 'The years of one of them are not known'],
+    [{ model: 'Dory' }, 'It is a Tollan Skiff'],
+  ])('%j', (change, begins) => {
+    const doubts = carriedOverDoubts(from, { ...from, ...change });
+    expect(doubts).toHaveLength(1);
+    expect(doubts[0]).toMatch(new RegExp(`^${begins}`));
+  });
+
+  test('years that overlap may be the same; the gravest doubt comes first', () => {
+    expect(carriedOverDoubts(from, { ...from, years: { from: 2018, to: 2020 } })).toEqual([]);
+    const all = carriedOverDoubts(from, { ...from, model: 'Dory', trim: 'Top', market: '' });
+    expect(all.map((each) => each.slice(0, 7))).toEqual(['It is a', 'For ano', 'Another']);
   });
 });

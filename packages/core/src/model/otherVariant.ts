@@ -4,7 +4,7 @@
  */
 import { asCarried } from './asCarried';
 import type { OpeningRecord } from './opening';
-import type { VehicleRecord } from './vehicle';
+import { type Variant, type VehicleRecord, vehicleName, yearsOverlap, yearsWords } from './vehicle';
 
 /** What is set back, for a person to read. */
 export const SET_BACK_WORDS =
@@ -18,4 +18,33 @@ export function openingsOfOtherVariant({ openings }: Pick<VehicleRecord, 'openin
     secondPlug: 'notLooked',
     airbag: 'notLooked',
   }));
+}
+
+type Compared = Pick<Variant, 'make' | 'model' | 'years' | 'trim' | 'audioPackage' | 'steeringSide' | 'market'>;
+
+/**
+ * Why what is carried over from one variant may not hold on another, the gravest first; common practice, no source. What nobody knows of
+ * either may differ too, and is said.
+ *
+ * @param from whose measurements they are
+ */
+export function carriedOverDoubts(from: Compared, now: Compared): readonly string[] {
+  const isOther = (key: 'trim' | 'audioPackage' | 'market') => from[key].toLowerCase() !== now[key].toLowerCase();
+  const isAnotherModel = vehicleName(from).toLowerCase() !== vehicleName(now).toLowerCase();
+  const areYearsKnown = from.years.from !== null && now.years.from !== null;
+  const doubts: readonly (string | false)[] = [
+    isAnotherModel && `It is a ${vehicleName(from)}: nothing of it is known to be the same but what you see on both.`,
+    areYearsKnown
+      ? !yearsOverlap(from.years, now.years) &&
+        `Built ${yearsWords(from.years)}: at a change of the model holes, panels and plugs change with it.`
+      : 'The years of one of them are not known: a change of the model may lie between.',
+    from.steeringSide !== now.steeringSide &&
+      'Steering on the other side: the dash is another, and what stands behind the front openings changes sides.',
+    isOther('market') &&
+      'For another market: other audio packages, other plugs, and sometimes holes where this one has blanks.',
+    isOther('trim') && 'Another trim: which openings have speakers and wires is decided by it.',
+    isOther('audioPackage') &&
+      'Another audio package: baskets and brackets, and with them holes and depths, may be others.',
+  ];
+  return doubts.filter((doubt) => doubt !== false);
 }

@@ -6,7 +6,8 @@ import type { Control, FieldPath, FieldPathValue, FieldValues, UseFormReturn } f
 import { useController } from 'react-hook-form';
 import { Field, INPUT } from '../../ui/Field';
 import { Answered } from '../../ui/states';
-import { type NewVehicleTyped, onTemplate } from './typedVehicle';
+import { CarriedOverDoubts } from './CarriedOverDoubts';
+import { type NewVehicleTyped, onTemplate, readYears } from './typedVehicle';
 import { VariantFields } from './VariantFields';
 import { templatesQuery, useVehicle } from './vehicleQueries';
 
@@ -29,7 +30,7 @@ export function NewVehicleFields<Typed extends FieldValues, Read>({ form, at }: 
           }
         />
       ) : (
-        <OtherTrimNote vehicleId={typed.from.vehicleId} />
+        <OtherTrimNote vehicleId={typed.from.vehicleId} typed={typed} />
       )}
       <VariantFields control={control} at={`${at}.`} isBrief />
     </div>
@@ -95,12 +96,15 @@ function placesOf({ template }: ListedTemplate): string {
     .join(', ');
 }
 
-function OtherTrimNote({ vehicleId }: { readonly vehicleId: string }) {
+function OtherTrimNote({ vehicleId, typed }: { readonly vehicleId: string; readonly typed: NewVehicleTyped }) {
   const from = useVehicle(vehicleId);
   return (
-    <p className="border-l-4 border-measure bg-paper px-3 py-2">
-      Begins as {from ? vehicleLabel(from) : 'the one that was chosen'}, with its measurements carried over. Set back to
-      “not looked”: {SET_BACK_WORDS}.
-    </p>
+    <div className="flex flex-col gap-2 border-l-4 border-measure bg-paper px-3 py-2">
+      <p>
+        Begins as {from ? vehicleLabel(from) : 'the one that was chosen'}, with its measurements carried over. Set back
+        to “not looked”: {SET_BACK_WORDS}.
+      </p>
+      <CarriedOverDoubts fromId={vehicleId} now={{ ...typed, years: readYears(typed.years) }} />
+    </div>
   );
 }

@@ -6,6 +6,7 @@ import { LinkButton } from '../../ui/Button';
 import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
+import { CarriedOverDoubts } from './CarriedOverDoubts';
 import { VehicleOpenings } from './VehicleOpenings';
 import { vehicleQuery } from './vehicleQueries';
 
@@ -44,13 +45,17 @@ export function VehicleScreen() {
   );
 }
 
-function Began({ record: { beganAs } }: { readonly record: VehicleRecord }) {
+function Began({ record }: { readonly record: VehicleRecord }) {
+  const { beganAs } = record;
   if (!beganAs) return null;
   return (
-    <p className="border-l-4 border-measure bg-paper px-3 py-2">
-      {beganAs.kind === 'template'
-        ? `Began with what is usual for this body (${beganAs.name}): class defaults, until somebody measures.`
-        : `Began as ${beganAs.name}: its measurements are carried over, its plugs are to be looked at.`}
-    </p>
+    <div className="flex flex-col gap-2 border-l-4 border-measure bg-paper px-3 py-2">
+      <p>
+        {beganAs.kind === 'template'
+          ? `Began with what is usual for this body (${beganAs.name}): class defaults, until somebody measures.`
+          : `Began as ${beganAs.name}: its measurements are carried over, its plugs are to be looked at.`}
+      </p>
+      {beganAs.kind === 'variant' && <CarriedOverDoubts fromId={beganAs.vehicleId} now={record} />}
+    </div>
   );
 }

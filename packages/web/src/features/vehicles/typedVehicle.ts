@@ -52,6 +52,12 @@ export const readNewVehicleSchema = typedNewVehicle.pipe(
   newVehicleSchema as unknown as z.ZodType<NewVehicle, z.output<typeof typedNewVehicle>>,
 );
 
+/** As far as they can be read. */
+export function readYears({ from, to }: VariantTyped['years']): Variant['years'] {
+  const read = (text: string) => yearTyped.safeParse(text).data ?? null;
+  return { from: read(from), to: read(to) };
+}
+
 export function toVariantTyped({ years, aliases, ...rest }: Variant): VariantTyped {
   const text = (year: number | null) => (year === null ? '' : String(year));
   const { make, model, body, cab, doors, trim, audioPackage, steeringSide, market } = rest;
