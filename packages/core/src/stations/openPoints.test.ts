@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import type { OpeningState } from '../contracts/jobs';
 import { type JobFacts, NO_BASELINE, OLD_SPEAKER_NOT_TESTED, type OldSpeaker } from '../model';
 import { PLAIN_OPENING } from '../testing/plainOpening';
-import { openPoints, type PointOpening, RAIL, railOf } from './openPoints';
+import { openPoints, railOf } from './openPoints';
+import { type PointOpening, RAIL } from './point';
 
 const WORKS = { state: 'works', note: '' } as const;
 const TRIED: JobFacts['baseline'] = {

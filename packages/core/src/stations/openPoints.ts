@@ -5,83 +5,27 @@
  * They are sorted by where asking is cheap, and there the dearest first. What an answer costs when it is missing is common practice, no
  * source: a wrong loom or part is a return and a second visit, an owner who did not agree is an argument after the work.
  */
-import type { OpeningState } from '../contracts/jobs';
 import {
   ASKED_OF_LABELS,
   CONSENT_LABELS,
   coilOf,
-  comparedAtHandOver,
   faultHold,
   foundCause,
-  functionsTried,
   isHeardWrong,
   isInDoor,
   type JobFacts,
   mayHoldAirbag,
   needsLeave,
   type OldSpeaker,
-  type OpeningRecord,
   type Place,
   placeLabel,
-  type Standing,
   trialsOf,
-  untried,
-  type VehicleRecord,
 } from '../model';
 import { lowerFirst, missingConsents } from '../order';
 import { faultTestLabel, isCoilUnknown, nextFaultTest } from '../sound';
+import { baselinePoints, handOverPoints } from './baselinePoints';
+import { type OpenPoint, type PointJob, type PointOpening, RAIL, type RailStation, type SettledAt } from './point';
 import { unservedWishes } from './unserved';
-
-export const RAIL = ['bookIn', 'measure', 'match', 'order', 'handOver'] as const;
-export type RailStation = (typeof RAIL)[number];
-
-/** Where an answer is to be had, the cheapest first. */
-export const ASKED_AT = ['telephone', 'counter', 'panelOff', 'handOver'] as const;
-export type AskedAt = (typeof ASKED_AT)[number];
-
-/** Where on the screen it is settled: a field of booking in, the baseline, the vehicle, an opening's measurements or what fits it, or hand-over. */
-export type SettledAt =
-  | { readonly kind: 'bookIn'; readonly field: keyof JobFacts }
-  | { readonly kind: 'baseline' }
-  | { readonly kind: 'handOver' }
-  | { readonly kind: 'vehicle' }
-  | { readonly kind: 'measure'; readonly openingId: string }
-  | { readonly kind: 'match'; readonly openingId: string };
-
-export type OpenPoint = {
-  readonly id: string;
-  readonly station: RailStation;
-  /** null for what is worked out, not asked. */
-  readonly askedAt: AskedAt | null;
-  /** The question, or what is to be done. */
-  readonly words: string;
-  /** What is at stake. */
-  readonly stake: string;
-  readonly settledAt: SettledAt;
-  /** Nothing may be ordered or begun before it is settled. */
-  readonly isHeld: boolean;
-};
-
-/** What of an opening the points follow from. */
-export type PointOpening = {
-  readonly id: string;
-  readonly record: Pick<
-    OpeningRecord,
-    | 'place'
-    | 'side'
-    | 'name'
-    | 'presence'
-    | 'assumed'
-    | 'wiring'
-    | 'secondPlug'
-    | 'obstaclesLooked'
-    | 'behind'
-    | 'oldSpeaker'
-  >;
-  readonly state: OpeningState;
-};
-
-type PointJob = JobFacts & { readonly vehicle: Omit<VehicleRecord, 'openings'> };
 
 /** @returns the points of a job that has not ended, in the order in which they are best settled */
 export function openPoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
@@ -224,89 +168,6 @@ function counterPoints({ goals }: PointJob, openings: readonly PointOpening[]): 
     const settledAt = { kind: 'measure', openingId: id } as const;
     return [{ ...asked, id: `old ${id}`, station: 'bookIn', askedAt: 'counter', settledAt } as const];
   });
-}
-
-/** What nobody tried before the work is the shop's fault after it. */
-function baselinePoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
-  const { vehicle, baseline } = job;
-  const all = functionsTried(vehicle, baseline);
-  const left = untried(vehicle, baseline, openings);
-  const common = {
-    station: 'bookIn',
-    askedAt: 'counter',
-    settledAt: { kind: 'baseline' },
-    isHeld: false,
-  } as const;
-  const stake = 'What was broken before is blamed on the shop afterwards.';
-  return [
-    ...(left.length > 0
-      ? [
-          {
-            ...common,
-            id: 'functions',
-            words: `Try what works: ${left.length} of ${countOf(all.length, 'thing')} ${left.length === 1 ? 'is' : 'are'} not tried.`,
-            stake,
-          },
-        ]
-      : []),
-    ...(baseline.damage === null
-      ? [{ ...common, id: 'damage', words: 'Look for scratches and missing parts.', stake }]
-      : []),
-    ...(baseline.radio === null
-      ? [
-          {
-            ...common,
-            id: 'radioSettings',
-            words: 'Write down how the radio is set.',
-            stake: 'Without supply it forgets, and nothing sounds as it did.',
-          },
-        ]
-      : []),
-    ...(baseline.listening.length === 0
-      ? [
-          {
-            ...common,
-            id: 'listening',
-            words: 'Listen at a few volume steps, and write them down.',
-            stake: 'Nobody can say afterwards what improved; only what was heard before is compared.',
-          },
-        ]
-      : []),
-  ];
-}
-
-/** The same list again before the keys go back, once there is work: what worked and does not any more is the shop's. */
-function handOverPoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
-  const isBegun = Object.keys(job.baseline.after).length > 0 || openings.some(({ state }) => state.kind === 'chosen');
-  if (!isBegun) return [];
-  const compared = comparedAtHandOver(job.vehicle, job.baseline, openings);
-  const of = (standing: Standing) => compared.filter((each) => each.standing === standing).length;
-  const common = { station: 'handOver', askedAt: 'handOver', settledAt: { kind: 'handOver' } } as const;
-  const [worse, left] = [of('worse'), of('notTried')];
-  return [
-    ...(worse > 0
-      ? [
-          {
-            ...common,
-            id: 'worse',
-            words: `${countOf(worse, 'thing')} that worked before ${worse === 1 ? 'does' : 'do'} not work now.`,
-            stake: 'The car does not leave like that.',
-            isHeld: true,
-          },
-        ]
-      : []),
-    ...(left > 0
-      ? [
-          {
-            ...common,
-            id: 'triedAgain',
-            words: `Try again what was tried before: ${countOf(left, 'thing')} ${left === 1 ? 'is' : 'are'} left.`,
-            stake: 'A plug that was forgotten is found by the customer.',
-            isHeld: false,
-          },
-        ]
-      : []),
-  ];
 }
 
 /** What is to be found out next of the speaker that is there; null where nothing is. */
@@ -462,11 +323,6 @@ function consentPoints({ consents }: PointJob, openings: readonly PointOpening[]
     settledAt: { kind: 'bookIn', field: 'consents' },
     isHeld: true,
   }));
-}
-
-/** "1 thing", "2 things" */
-function countOf(count: number, thing: string): string {
-  return `${count} ${count === 1 ? thing : `${thing}s`}`;
 }
 
 /** "a, b and c" */

@@ -1,0 +1,54 @@
+/** An open point of a job: a question or a piece of work, what is at stake, and the one place where it is settled. */
+import type { OpeningState } from '../contracts/jobs';
+import type { JobFacts, OpeningRecord, VehicleRecord } from '../model';
+
+export const RAIL = ['bookIn', 'measure', 'match', 'order', 'handOver'] as const;
+export type RailStation = (typeof RAIL)[number];
+
+/** Where an answer is to be had, the cheapest first. */
+export const ASKED_AT = ['telephone', 'counter', 'panelOff', 'handOver'] as const;
+export type AskedAt = (typeof ASKED_AT)[number];
+
+/** Where on the screen it is settled: a field of booking in, the baseline, the vehicle, an opening's measurements or what fits it, or hand-over. */
+export type SettledAt =
+  | { readonly kind: 'bookIn'; readonly field: keyof JobFacts }
+  | { readonly kind: 'baseline' }
+  | { readonly kind: 'handOver' }
+  | { readonly kind: 'vehicle' }
+  | { readonly kind: 'measure'; readonly openingId: string }
+  | { readonly kind: 'match'; readonly openingId: string };
+
+export type OpenPoint = {
+  readonly id: string;
+  readonly station: RailStation;
+  /** null for what is worked out, not asked. */
+  readonly askedAt: AskedAt | null;
+  /** The question, or what is to be done. */
+  readonly words: string;
+  /** What is at stake. */
+  readonly stake: string;
+  readonly settledAt: SettledAt;
+  /** Nothing may be ordered or begun before it is settled. */
+  readonly isHeld: boolean;
+};
+
+/** What of an opening the points follow from. */
+export type PointOpening = {
+  readonly id: string;
+  readonly record: Pick<
+    OpeningRecord,
+    | 'place'
+    | 'side'
+    | 'name'
+    | 'presence'
+    | 'assumed'
+    | 'wiring'
+    | 'secondPlug'
+    | 'obstaclesLooked'
+    | 'behind'
+    | 'oldSpeaker'
+  >;
+  readonly state: OpeningState;
+};
+
+export type PointJob = JobFacts & { readonly vehicle: Omit<VehicleRecord, 'openings'> };
