@@ -19,9 +19,9 @@ test('what works is tried before the work, signed for, and comes back locked whe
   await tried('Window, front right').getByRole('button', { name: 'Does not' }).click();
   await page.getByLabel('Note: Window, front right').fill('slow on the way up');
   await tried('Camera').getByRole('button', { name: 'Not there' }).click();
-  await page.getByLabel('Something else that works').fill('camera');
+  await page.getByLabel('Something else it has').fill('camera');
   await expect(page.getByText('It is in the list already.')).toBeVisible();
-  await page.getByLabel('Something else that works').fill('Tow bar socket');
+  await page.getByLabel('Something else it has').fill('Tow bar socket');
   await page.getByRole('button', { name: 'Add it' }).click();
   await page.getByLabel('Looked: none').check();
   await page.getByRole('button', { name: 'Add a listening note' }).click();

@@ -175,6 +175,37 @@ test('places are added to a car, named, set to a blank panel, and taken off with
   await expect(page.getByText('No opening', { exact: true })).toBeVisible();
 });
 
+test.describe('what such a car has', () => {
+  test.use({ person: 'Rieke', allowedErrors: /status of 403/ });
+
+  test('is written down on the vehicle, is asked for of the next car, and is not another’s to take off', async ({
+    fitter,
+  }) => {
+    const { page } = fitter;
+    const functions = page.getByRole('region', { name: 'Functions' });
+    await fitter.openPage('/vehicles/veh-corran-tern', 'Corran Tern, 2014 to 2019, Base');
+    await expect(functions).toContainText('Nobody has written down what it has');
+    await functions.getByLabel('Camera').uncheck();
+    await functions.getByLabel('Something else it has').fill('Tow bar socket');
+    await functions.getByRole('button', { name: 'Add it' }).click();
+    await expect(functions.getByLabel('Tow bar socket')).toBeChecked();
+    await functions.getByRole('button', { name: 'Save what it has' }).click();
+    await expect(page.getByText('What such a car has is saved.', { exact: true })).toBeVisible();
+    await fitter.openJob('Corran Tern, HDS 4');
+    await page.getByRole('link', { name: 'What works today' }).click();
+    await expect(page.getByRole('group', { name: /^Tow bar socket/ })).toBeVisible();
+    await expect(page.getByRole('group', { name: /^Camera/ })).toHaveCount(0);
+
+    await fitter.comeIn('Merle');
+    await fitter.openPage('/vehicles/veh-corran-tern', 'Corran Tern, 2014 to 2019, Base');
+    await functions.getByLabel('Tow bar socket').uncheck();
+    await functions.getByRole('button', { name: 'Save what it has' }).click();
+    await expect(functions.getByText('Functions: written by Rieke. The owner may replace it')).toBeVisible();
+    await page.reload();
+    await expect(functions.getByLabel('Tow bar socket')).toBeChecked();
+  });
+});
+
 test.describe('a fitter at the library', () => {
   test.use({ person: 'Rieke', allowedErrors: /status of 403/ });
 

@@ -8,14 +8,11 @@ import {
   functionsTried,
   needsEverySpeaker,
   notHeard,
-  otherFunction,
   placeLabel,
   type VehicleRecord,
 } from '@low-quarry/core/model';
-import { useState } from 'react';
 import { useController } from 'react-hook-form';
-import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/TextField';
+import { OneMoreFunction } from '../vehicles/OneMoreFunction';
 import { TriedField } from './TriedField';
 import type { BaselineControl } from './typedBaseline';
 import { withTried } from './withTried';
@@ -64,41 +61,11 @@ export function FunctionsFields({ control, vehicle, openings, isLocked }: Functi
         </section>
       ))}
       {!isLocked && (
-        <OneMore
+        <OneMoreFunction
           known={keys}
           onAdd={(key) => field.onChange(withTried(field.value, key, { state: 'works', note: '' }))}
         />
       )}
     </>
-  );
-}
-
-function OneMore({ known, onAdd }: { readonly known: readonly string[]; readonly onAdd: (key: string) => void }) {
-  const [name, setName] = useState('');
-  const labels = known.map((key) => functionLabel(key).toLowerCase());
-  const isThere = labels.includes(name.trim().toLowerCase());
-  return (
-    <div className="flex flex-wrap items-end gap-3">
-      <div className="min-w-56 flex-1">
-        <TextField
-          label="Something else that works"
-          hint="A tow bar’s socket, a step’s lamp: what is not in the list."
-          value={name}
-          maxLength={40}
-          error={isThere ? 'It is in the list already.' : null}
-          onType={setName}
-          autoComplete="off"
-        />
-      </div>
-      <Button
-        disabled={name.trim() === '' || isThere}
-        onClick={() => {
-          onAdd(otherFunction(name));
-          setName('');
-        }}
-      >
-        Add it
-      </Button>
-    </div>
   );
 }

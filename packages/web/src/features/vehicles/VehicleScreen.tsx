@@ -15,6 +15,10 @@ const VehicleForm = late(
   () => <Loading what="what tells it from others" />,
 );
 void VehicleForm.load();
+const VehicleFunctions = late(
+  () => import('./VehicleFunctions').then((code) => code.VehicleFunctions),
+  () => <Loading what="what such a car has" />,
+);
 
 export function VehicleScreen() {
   const { vehicleId = '' } = useParams();
@@ -38,6 +42,9 @@ export function VehicleScreen() {
               <VehicleForm version={version} record={record} />
             </section>
             <VehicleOpenings version={version} record={record} />
+            <div className="lg:col-span-2">
+              <VehicleFunctions version={version} record={record} />
+            </div>
           </div>
         )}
       </Answered>
