@@ -3,11 +3,17 @@ import { jobTitle } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { crumbsTo } from '../../stations/crumbsTo';
+import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
-import { Answered } from '../../ui/states';
+import { Answered, Loading } from '../../ui/states';
 import { jobQuery } from '../jobs/jobsQueries';
 import { Rail } from '../rail/Rail';
-import { BaselineForm } from './BaselineForm';
+
+const BaselineForm = late(
+  () => import('./BaselineForm').then((code) => code.BaselineForm),
+  () => <Loading what="what was tried" />,
+);
+void BaselineForm.load();
 
 export function BaselineScreen() {
   const { jobId = '' } = useParams();
