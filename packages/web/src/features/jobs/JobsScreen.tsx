@@ -7,7 +7,6 @@ import {
   type OpeningState,
 } from '@low-quarry/core/contracts/jobs';
 import { jobTitle, placeLabel, WEEKDAYS } from '@low-quarry/core/model';
-import { openPoints } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
@@ -16,20 +15,26 @@ import { addressOf } from '../../stations/addressOf';
 import { readPage, useAddress, withParams, writePage } from '../../ui/address';
 import { LinkButton } from '../../ui/Button';
 import { INPUT } from '../../ui/Field';
+import { late } from '../../ui/late';
 import { Pages } from '../../ui/Pages';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
 import { MOST_LETTERS, useAsked } from '../../ui/useRested';
-import { VerdictMark } from '../../ui/VerdictMark';
 import { BookIn } from '../bookIn/BookIn';
-import { pointAddress } from '../rail/pointAddress';
 import { dueWords, endedWords, isDueWhenClosed } from './dueWords';
 import { JobsFilter } from './JobsFilter';
 import { DUE_WORDS, dueBy, type JobsFilterValue, NO_FILTER, readFilter } from './jobsFilterValue';
 import { jobsQuery } from './jobsQueries';
 import { StateMark } from './OpeningStateLine';
 import { openingStateView } from './openingStateView';
+
+/** As high as what comes: the list does not jump. */
+const NextPoint = late(
+  () => import('./NextPoint').then((code) => code.NextPoint),
+  () => <p className="min-h-12" />,
+);
+void NextPoint.load();
 
 export function JobsScreen() {
   const shop = useQuery(shopSettingsQuery);
@@ -149,31 +154,12 @@ function JobList({ jobs, openOn }: { readonly jobs: readonly JobInList[]; readon
             </p>
           </div>
           <div className="flex flex-col gap-1">
-            {!job.ended && <Next job={job} />}
+            {!job.ended && <NextPoint job={job} />}
             <Openings job={job} />
           </div>
         </li>
       ))}
     </ul>
-  );
-}
-
-/** What comes next for the car, and how much is open. */
-function Next({ job }: { readonly job: JobInList }) {
-  const points = openPoints(job, job.openings);
-  const [first] = points;
-  if (!first) return <p className="font-semibold text-clears">Nothing is open.</p>;
-  const count = points.length === 1 ? '1 point open' : `${points.length} points open`;
-  return (
-    <Link
-      to={pointAddress(first.settledAt, job.id, job.vehicle.id)}
-      className="flex min-h-12 items-center gap-2 hover:bg-paper"
-    >
-      <VerdictMark verdict={points.some(({ isHeld }) => isHeld) ? 'hold' : 'measure'} hidden />
-      <span>
-        <span className="font-semibold text-action">{first.words}</span> <span className="text-muted">{count}</span>
-      </span>
-    </Link>
   );
 }
 
