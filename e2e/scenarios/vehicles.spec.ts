@@ -33,6 +33,8 @@ test('a car that no library knows is booked in from its body, and the next one o
   await page.getByRole('link', { name: 'What fits Front door, left' }).click();
   await expect(page.getByText('Taken as is usual for such a body, and nobody has looked').first()).toBeVisible();
   await page.getByRole('link', { name: 'Measurements' }).click();
+  // The screen before says it too, and stays until the next one is there.
+  await expect(page.getByRole('button', { name: 'Save measurements' })).toBeVisible();
   const assumed = page.getByText('Taken as is usual for such a body, and nobody has looked:');
   await expect(assumed).toBeVisible();
   await fitter.type('Hole diameter', '148');
