@@ -30,6 +30,8 @@ test('what works is tried before the work, signed for, and comes back locked whe
   await expect(page.getByText('Type the volume as the radio shows it')).toBeVisible();
   await expect(page.getByText('“fast” was read. Type a speed such as 50')).toBeVisible();
   await page.getByLabel('Volume as shown').fill('12');
+  // What is put right in one field says nothing of another.
+  await expect(page.getByText('“fast” was read. Type a speed such as 50')).toBeVisible();
   await page.getByLabel('Speed, km/h').fill('50');
   await page.getByLabel('What was heard').fill('voices thin');
 

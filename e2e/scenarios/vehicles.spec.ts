@@ -191,6 +191,10 @@ test.describe('what such a car has', () => {
     await functions.getByLabel('Something else it has').fill('Tow bar socket');
     await functions.getByRole('button', { name: 'Add it' }).click();
     await expect(functions.getByLabel('Tow bar socket')).toBeChecked();
+    // A battery that is pulled loses nothing.
+    await page.reload();
+    await expect(functions.getByLabel('Tow bar socket')).toBeChecked();
+    await expect(functions.getByLabel('Camera')).not.toBeChecked();
     await functions.getByRole('button', { name: 'Save what it has' }).click();
     await expect(page.getByText('What such a car has is saved.', { exact: true })).toBeVisible();
     await fitter.openJob('Corran Tern, HDS 4');
@@ -203,7 +207,8 @@ test.describe('what such a car has', () => {
     await functions.getByLabel('Tow bar socket').uncheck();
     await functions.getByRole('button', { name: 'Save what it has' }).click();
     await expect(functions.getByText('Functions: written by Rieke. The owner may replace it')).toBeVisible();
-    await page.reload();
+    await fitter.comeIn('Okke');
+    await fitter.openPage('/vehicles/veh-corran-tern', 'Corran Tern, 2014 to 2019, Base');
     await expect(functions.getByLabel('Tow bar socket')).toBeChecked();
   });
 });

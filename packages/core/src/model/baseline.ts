@@ -39,7 +39,7 @@ export const MOST_LISTENED = 8;
 const strokeSchema = z
   .array(z.tuple([z.int().min(0).max(1000), z.int().min(0).max(1000)]))
   .min(1)
-  .max(2000);
+  .max(2000, 'This stroke is too long: clear the field and sign again.');
 export const signatureSchema = z.strictObject({
   by: shortText(80).min(1, 'Type who signs.'),
   at: z.iso.datetime(),

@@ -10,7 +10,7 @@ import {
   type TriedFunction,
   triedWords,
 } from '../model';
-import { type Field, keyField, plainWords } from './Field';
+import { type Field, keyField } from './Field';
 
 type WithBaseline = { readonly baseline: Baseline };
 
@@ -56,6 +56,6 @@ function ofBaseline<Rec extends WithBaseline>({ path, label, read, write, words 
     label,
     read: ({ baseline }) => read(baseline),
     write: (record, value) => ({ ...record, baseline: write(record.baseline, value) }),
-    words: words ?? plainWords,
+    words,
   };
 }

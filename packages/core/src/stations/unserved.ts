@@ -37,7 +37,7 @@ export function unservedWishes(
           {
             id: 'rearSeats' as const,
             words: 'All seats shall hear it, and no speaker serves the rear ones.',
-            could: `${withBlanks(openings)}, or the rear speakers planned for later. Else say that it stays so.`,
+            could: `${withBlanks(openings)}, or the rear speakers planned for later. Else agree with the customer that the wish is dropped.`,
           },
         ]
       : []),
@@ -46,7 +46,8 @@ export function unservedWishes(
           {
             id: 'bass' as const,
             words: 'More bass is wanted, and doors give little of it.',
-            could: 'What could: a bass box, planned for later, with an amplifier. Else say that it stays so.',
+            could:
+              'What could: a bass box, planned for later, with an amplifier. Else agree with the customer that the wish is dropped.',
           },
         ]
       : []),

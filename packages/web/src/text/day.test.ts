@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { DAY_ORDERS, type DayOrder } from '@low-quarry/core/model';
-import { dayFigures, dayWords, readDay } from './day';
+import { dayFigures, dayWords, isDay, readDay } from './day';
 
 /** A Saturday. */
 const TODAY = '2026-11-28';
@@ -54,6 +54,9 @@ test.each([
   '4.12.226',
   'soon',
   's',
+  'monkey',
+  'fridays',
+  '2026-02-31',
   '4',
   '1.2.3.4',
 ])('“%s” is no day: it is said what was read and what would do', (text) => {
@@ -77,4 +80,9 @@ test('the weekday is the calendar’s own (ICU as referee)', () => {
   }
   expect(dayWords('2026-12-04', 'dayFirst')).toBe('Fri 4.12.2026');
   expect(dayWords('2026-12-04', 'monthFirst')).toBe('Fri 12/4/2026');
+});
+
+test('what is kept is told from what is being typed', () => {
+  expect(['2026-12-04', '2028-02-29'].every(isDay)).toBe(true);
+  expect(['2026-02-31', '2026-12-4', '4.12.2026', '1826-12-04', '', 'Fri'].some(isDay)).toBe(false);
 });

@@ -2,7 +2,7 @@
 import type { DayOrder } from '@low-quarry/core/model';
 import { fail, ok, type Result } from '@low-quarry/core/result';
 
-const WEEKDAYS = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'] as const;
+const WEEKDAYS = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'] as const;
 const SHOWN_WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const;
 const NEAR: Readonly<Record<string, number>> = { today: 0, tomorrow: 1, yesterday: -1 };
 const DAY_MS = 86_400_000;
@@ -24,8 +24,8 @@ export function readDay(text: string, order: DayOrder, today: string): Result<st
   if (typed === '') return ok(null);
   const near = NEAR[typed];
   if (near !== undefined) return ok(plusDays(today, near));
-  const weekday = WEEKDAYS.findIndex((each) => typed.length >= 2 && (typed.startsWith(each) || each.startsWith(typed)));
-  if (weekday >= 0 && /^[a-z]+$/.test(typed)) return ok(plusDays(today, (weekday - weekdayOf(today) + 7) % 7 || 7));
+  const weekday = typed.length < 2 ? -1 : WEEKDAYS.findIndex((each) => each.startsWith(typed));
+  if (weekday >= 0) return ok(plusDays(today, (weekday - weekdayOf(today) + 7) % 7 || 7));
   const iso = /^\d{4}-\d{1,2}-\d{1,2}$/.test(typed);
   const figures = typed.split(/[\s./-]+/).filter(Boolean);
   const day = /^[\d\s./-]+$/.test(typed) ? dayOf(figures, iso ? 'yearFirst' : order, today) : null;
@@ -35,7 +35,8 @@ export function readDay(text: string, order: DayOrder, today: string): Result<st
 
 /** Whether it is a day as it is kept, and not what somebody is typing. */
 export function isDay(text: string): boolean {
-  return /^\d{4}-\d{2}-\d{2}$/.test(text);
+  const [year = '', month = '', day = ''] = text.split('-');
+  return isoOf(year, month, day) === text;
 }
 
 /** "Fri 4.12.2026", "Fri 12/4/2026", "Fri 2026-12-04". */

@@ -1,6 +1,7 @@
 /** What works, how it sounds and what is scratched, before anybody touches the car. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { type Baseline, baselineSchema, jobTitle, untried } from '@low-quarry/core/model';
+import { useMemo } from 'react';
 import { z } from 'zod';
 import { useMe } from '../../api/me';
 import { BroughtBack } from '../../ui/BroughtBack';
@@ -42,7 +43,11 @@ export function BaselineForm({ job, openings }: BaselineFormProps) {
     show(saved);
     toast(saved.baseline.signed ? 'The baseline is signed.' : 'What was tried is saved.');
   });
-  const refused = fieldProblems(error).map(({ path, message }) => ({ message, path: path.replace(/^baseline\./, '') }));
+  // The same list for the same error: another one would take off what the form itself said.
+  const refused = useMemo(
+    () => fieldProblems(error).map(({ path, message }) => ({ message, path: path.replace(/^baseline\./, '') })),
+    [error],
+  );
   const form = useCheckedForm<BaselineTyped, Baseline>(readBaselineSchema, state.form, refused);
   const { control, handleSubmit, reset, watch } = form;
   useTypedKept(form, (typed) => keep({ ...state, form: typed }));
@@ -50,7 +55,7 @@ export function BaselineForm({ job, openings }: BaselineFormProps) {
   const left = untried(job.vehicle, { functions }, openings);
   const isLocked = signed !== null;
   const send = (baseline: Baseline) => save(state.version, state.base, baseline);
-  const signatureProblem = refused.find(({ path }) => path === 'signed')?.message ?? null;
+  const signatureProblem = refused.find(({ path }) => path.split('.')[0] === 'signed')?.message ?? null;
   return (
     <form
       onSubmit={handleSubmit(send)}

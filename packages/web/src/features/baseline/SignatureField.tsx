@@ -28,9 +28,15 @@ export function SignatureField({ customer, isBusy, error, onSign }: SignatureFie
     pad.current = made;
     const look = () => setDrawn(!made.isEmpty());
     made.addEventListener('endStroke', look);
-    // As many points as the field has on this screen; what was drawn before is drawn again.
+    let before = field.offsetWidth;
+    // As many points as the field has on this screen; what was drawn before is drawn again, as wide as the field is now.
     const fit = new ResizeObserver(() => {
-      const drawn = made.toData();
+      const grown = before > 0 ? field.offsetWidth / before : 1;
+      before = field.offsetWidth;
+      const drawn = made.toData().map((stroke) => ({
+        ...stroke,
+        points: stroke.points.map((point) => ({ ...point, x: point.x * grown, y: point.y * grown })),
+      }));
       const scale = window.devicePixelRatio || 1;
       field.width = field.offsetWidth * scale;
       field.height = field.offsetHeight * scale;
@@ -99,17 +105,20 @@ export function SignatureDrawing({ signature: { by, strokes } }: { readonly sign
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-full max-w-[300px] border-b border-ink"
     >
-      {strokes.map((stroke) => (
-        <polyline
-          key={stroke.join(' ')}
-          points={(stroke.length === 1 ? [...stroke, ...stroke] : stroke).map(([x, y]) => `${x},${y}`).join(' ')}
-          fill="none"
-          stroke="currentColor"
-          strokeWidth={6}
-          strokeLinecap="round"
-          strokeLinejoin="round"
-        />
-      ))}
+      <path
+        d={strokes.map(strokePath).join(' ')}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth={6}
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
     </svg>
   );
+}
+
+/** A stroke of one point is a dot. */
+function strokePath(stroke: Signature['strokes'][number]): string {
+  const points = stroke.length === 1 ? [...stroke, ...stroke] : stroke;
+  return `M${points.map((point) => point.join(',')).join(' L')}`;
 }

@@ -7,26 +7,33 @@ import {
   functionsOf,
   usualFunctions,
   type VehicleRecord,
+  vehicleSchema,
 } from '@low-quarry/core/model';
-import { useState } from 'react';
+import { z } from 'zod';
 import { useMay } from '../../api/me';
 import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
 import { Tick } from '../../ui/Tick';
 import { toast } from '../../ui/toast';
+import { useKept } from '../../ui/useKept';
 import { OneMoreFunction } from './OneMoreFunction';
 import { useSaveVehicle } from './useSaveVehicle';
 
+/** What was ticked and not saved, with what it was ticked on; null where nobody has begun to. */
+const draftSchema = z.object({ version: z.int(), base: vehicleSchema, has: z.array(z.string()) }).nullable();
+type Draft = z.output<typeof draftSchema>;
+
 export function VehicleFunctions({ version, record }: { readonly version: number; readonly record: VehicleRecord }) {
   const mayChange = useMay('vehicles');
-  // What was ticked and not saved; null where nobody has begun to.
-  const [ticked, setTicked] = useState<readonly string[] | null>(null);
+  const { state: draft, keep, settle } = useKept<Draft>(`functions.${record.id}`, draftSchema, () => null);
   const { panel, send, drop, error, isPending } = useSaveVehicle(record.id, () => {
-    setTicked(null);
+    settle(null);
     toast('What such a car has is saved.', { canUndo: true });
   });
-  const has = ticked ?? functionsOf(record);
+  const has = draft?.has ?? functionsOf(record);
+  const setTicked = (next: readonly string[]) =>
+    keep({ version: draft?.version ?? version, base: draft?.base ?? record, has: [...next] });
   const usual = usualFunctions(record);
   const all = [...usual, ...[...functionsOf(record), ...has].filter((key) => !usual.includes(key))];
   const keys = all.filter((key, at) => all.indexOf(key) === at);
@@ -69,15 +76,18 @@ export function VehicleFunctions({ version, record }: { readonly version: number
           {...panel}
           onTakeTheirs={() => {
             drop();
-            setTicked(null);
+            settle(null);
           }}
         />
       )}
       {mayChange && (
         <Button
           className="self-start"
-          disabled={isPending || (ticked === null && record.functions !== null)}
-          onClick={() => send(version, record, { ...record, functions: [...has] })}
+          disabled={isPending || (draft === null && record.functions !== null)}
+          onClick={() => {
+            const base = draft?.base ?? record;
+            send(draft?.version ?? version, base, { ...base, functions: [...has] });
+          }}
         >
           {isPending ? 'Saving …' : 'Save what it has'}
         </Button>
