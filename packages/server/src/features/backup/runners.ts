@@ -35,7 +35,8 @@ export function createRunners(deps: RunnersDeps): Runners {
     nightly: { tries: 3, againAfterS: 600, run: (progress) => nightly(deps, progress) },
     backup: {
       tries: 2,
-      againAfterS: 5,
+      // Long enough to be read, and to do something about it.
+      againAfterS: 30,
       run: async (progress) => `${(await deps.backups.make('asked', progress)).name} is in the list.`,
     },
   };

@@ -16,6 +16,7 @@ import { Answered, Empty } from '../../ui/states';
 import { WorkRow } from '../work/WorkRow';
 import { workQuery } from '../work/workQueries';
 import { backupsQuery, useAskBackup, useImportShop, useUploadBackup } from './backupQueries';
+import { shownWork } from './shownWork';
 import { trialView } from './trialView';
 
 const RestoreForm = late(() => import('./RestoreForm').then((code) => code.RestoreForm));
@@ -32,7 +33,8 @@ const FILE_LINK = 'inline-flex min-h-12 items-center text-action underline under
 export function BackupScreen() {
   const backups = useQuery(backupsQuery);
   const ask = useAskBackup();
-  const open = useBackupAtWork();
+  const shown = useShownWork();
+  const isBeingMade = shown?.kind === 'backup' && isOpenWork(shown);
   return (
     <Shell
       title="Backups"
@@ -41,8 +43,8 @@ export function BackupScreen() {
         { to: '/backups', label: 'Backups' },
       ]}
       aside={
-        <Button kind="main" disabled={ask.isPending || open?.kind === 'backup'} onClick={() => ask.mutate(undefined)}>
-          {open?.kind === 'backup' ? 'A backup is being made …' : 'Make a backup now'}
+        <Button kind="main" disabled={ask.isPending || isBeingMade} onClick={() => ask.mutate(undefined)}>
+          {isBeingMade ? 'A backup is being made …' : 'Make a backup now'}
         </Button>
       }
     >
@@ -51,9 +53,9 @@ export function BackupScreen() {
         copy on another machine: a backup beside its shop burns with it.
       </p>
       <FormError>{ask.error?.message ?? null}</FormError>
-      {open && (
-        <ul aria-label="Being made" className="border-t border-ink">
-          <WorkRow work={open} />
+      {shown && (
+        <ul aria-label={isOpenWork(shown) ? 'Being made' : 'Not made'} className="border-t border-ink">
+          <WorkRow work={shown} />
         </ul>
       )}
       <Answered query={backups} what="the backups">
@@ -79,17 +81,17 @@ export function BackupScreen() {
   );
 }
 
-/** What makes a backup just now; the list is read anew once it has ended. */
-function useBackupAtWork(): Work | null {
+/** What is at work, or was and failed; the list is read anew once it has ended. */
+function useShownWork(): Work | null {
   const { data } = useQuery(workQuery);
   const queries = useQueryClient();
-  const open = data?.work.find(isOpenWork) ?? null;
-  const openId = open?.id;
+  const shown = data ? shownWork(data.work) : null;
+  const openId = shown && isOpenWork(shown) ? shown.id : undefined;
   useEffect(() => {
     if (openId === undefined) return;
     return () => void queries.invalidateQueries({ queryKey: backupsQuery.queryKey });
   }, [openId, queries]);
-  return open;
+  return shown;
 }
 
 /** How old the last backup is that is known to come back: that one would be restored. */
