@@ -14,6 +14,7 @@ const SET = [
   'LQ_TLS_CERT',
   'LQ_TLS_KEY',
   'LQ_BACKUP_DIR',
+  'LQ_PHOTO_DIR',
   'LOG_LEVEL',
 ];
 /** An address with a password is not for a file that everybody may read. */

@@ -21,6 +21,7 @@ const FACES = [
   'records',
   'formats',
   'sound',
+  'photo',
   'stations',
 ];
 const entersByFace = (area) => ({
@@ -48,6 +49,7 @@ module.exports = {
     onlyFrom('fit-below-model', 'fit', ['math/', 'units/', 'uncertainty/', 'geometry/', 'fit/', 'wiring/', 'result']),
     onlyFrom('wiring-below-fit', 'wiring', ['wiring/', 'units/', 'result']),
     onlyFrom('sound-below-model', 'sound', ['units/', 'sound/', 'result']),
+    onlyFrom('photo-below-model', 'photo', ['photo/', 'result']),
     onlyFrom('order-below-model', 'order', ['math/', 'fit/', 'order/', 'result']),
     onlyFrom('catalogue-below-model', 'catalogue', [
       'math/',

@@ -75,6 +75,7 @@ export class Shop {
         LQ_HOST: host,
         LQ_DEMO: demo ? '1' : '0',
         LQ_BACKUP_DIR: this.backupDir,
+        LQ_PHOTO_DIR: Shop.photoDir,
         ...(tls ? { LQ_TLS_CERT: tls.cert, LQ_TLS_KEY: tls.key } : {}),
         LOG_LEVEL: 'warn',
       },
@@ -85,6 +86,11 @@ export class Shop {
     died.catch(() => {});
     this.url = await Promise.race([listening, died]);
     this.server = server;
+  }
+
+  /** One for all: a picture is the same file in whatever shop. */
+  static get photoDir(): string {
+    return path.join(required('LQ_TEST_RESULTS'), 'photos');
   }
 
   get backupDir(): string {

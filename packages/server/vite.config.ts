@@ -1,10 +1,10 @@
 /**
  * Builds the server into one file, npm packages and all: read as a thousand files they take a server's start twice as long. Outside stay what
- * is machine code, and the driver of the database, of which there must be one: TypeORM asks for it by name when it runs.
+ * is machine code (argon2, sharp), and the driver of the database, of which there must be one: TypeORM asks for it by name when it runs.
  */
 import { defineConfig } from 'vite';
 
 export default defineConfig({
   build: { ssr: 'src/main.ts', outDir: 'dist', target: 'node20', minify: false },
-  ssr: { noExternal: true, external: ['@node-rs/argon2', 'pg', 'pg-pool'] },
+  ssr: { noExternal: true, external: ['@node-rs/argon2', 'pg', 'pg-pool', 'sharp'] },
 });

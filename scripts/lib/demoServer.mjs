@@ -32,6 +32,7 @@ export async function withDemoServer(work) {
       LQ_DEMO_DIR: DEMO_DIR,
       LQ_STARTER_DIR: STARTER_DIR,
       LQ_BACKUP_DIR: path.join(dir, 'backups'),
+      LQ_PHOTO_DIR: path.join(dir, 'photos'),
       LQ_DEMO: '1',
       LOG_LEVEL: 'warn',
     };

@@ -65,3 +65,8 @@ export async function ensureChromium() {
   if (!existsSync(CHROMIUM)) await installDebianPackage('chromium-headless-shell', 'Chromium');
   return CHROMIUM;
 }
+
+/** The referee of what is left in photos. */
+export async function ensureExiftool() {
+  if (!existsSync('/usr/bin/exiftool')) await installDebianPackage('libimage-exiftool-perl', 'exiftool');
+}

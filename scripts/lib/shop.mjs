@@ -9,14 +9,16 @@ const LOCK = path.join(DATA_DIR, 'in-use');
 
 /** Beside the database, so that a copy of the data folder has them too. */
 const BACKUP_DIR = process.env.LQ_BACKUP_DIR ?? path.join(DATA_DIR, 'backups');
+const PHOTO_DIR = process.env.LQ_PHOTO_DIR ?? path.join(DATA_DIR, 'photos');
 
-/** What a server is told of the shop's database and of where backups go. */
+/** What a server is told of the shop's database and of where backups and photos go. */
 export function shopEnv(database) {
   const binDir = process.env.LQ_PG_BIN ?? findBinaries();
   return {
     DATABASE_URL: database.ownerUrl,
     ...(database.appUrl ? { LQ_APP_DATABASE_URL: database.appUrl } : {}),
     LQ_BACKUP_DIR: BACKUP_DIR,
+    LQ_PHOTO_DIR: PHOTO_DIR,
     ...(binDir ? { LQ_PG_BIN: binDir } : {}),
   };
 }

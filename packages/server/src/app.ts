@@ -28,6 +28,8 @@ import { liveRoutes } from './features/live/liveRoutes';
 import { openingsRoutes } from './features/openings/openingsRoutes';
 import { ordersRoutes } from './features/orders/ordersRoutes';
 import { peopleRoutes } from './features/people/peopleRoutes';
+import type { PictureFiles } from './features/photos/PictureFiles';
+import { photosRoutes } from './features/photos/photosRoutes';
 import { type Demo, FirstStart } from './features/sessions/FirstStart';
 import { Guesses } from './features/sessions/Guesses';
 import { SessionsService } from './features/sessions/SessionsService';
@@ -62,6 +64,8 @@ export type AppDeps = {
   readonly feed?: ChangeFeed | null;
   /** None where no folder for them is set. */
   readonly backups?: BackupService | null;
+  /** None where no folder for them is set. */
+  readonly pictures?: PictureFiles | null;
   /** Work outside requests; none where no backups are made. */
   readonly work?: WorkQueue | null;
   /** Held while another database takes the shop's place. */
@@ -74,8 +78,8 @@ export type AppDeps = {
 
 /** An opening's record is a few kB; a hundred times that is a mistake. */
 const BODY_LIMIT = '256kb';
-/** A whole shop with years of history. */
-const SHOP_FILE_LIMIT = '200mb';
+/** A whole shop with years of history and some hundred photos; a backup holds any number of them. */
+const SHOP_FILE_LIMIT = '400mb';
 /** A year, as is usual (RFC 6797 leaves it to the site). */
 const HSTS = `max-age=${365 * 86_400}`;
 
@@ -90,6 +94,7 @@ export function createApp({
   demo,
   feed = null,
   backups = null,
+  pictures = null,
   work = null,
   hold = new Hold(),
   allowedHosts: names = [],
@@ -118,6 +123,8 @@ export function createApp({
           'upgrade-insecure-requests': null,
           'style-src': ["'self'", "'unsafe-inline'"],
           'worker-src': ["'self'"],
+          // Photos that wait on the device are shown from there.
+          'img-src': ["'self'", 'data:', 'blob:'],
         },
       },
       // These two mean something to a browser only where nobody on the way can have changed them: below.
@@ -168,12 +175,13 @@ export function createApp({
   jobsRoutes(router, db, jobs, newId, templates, openHistory);
   openingsRoutes(router, db, newId, openHistory);
   choicesRoutes(router, db, openHistory);
+  photosRoutes(router, db, pictures, newId, openHistory);
   historyRoutes(router, db, heavy, openHistory);
   libraryRoutes(router, db, openHistory);
   liveRoutes(router, feed, sessions);
   backupRoutes(router, db, backups, work);
   workRoutes(router, work);
-  shopFileRoutes(router, db, heavy, backups);
+  shopFileRoutes(router, db, heavy, backups, pictures);
   ordersRoutes(router, db, jobs);
   app.use(router);
   app.use('/api', unknownPath);

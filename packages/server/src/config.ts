@@ -32,6 +32,7 @@ const configSchema = z.object({
   LQ_DEMO_DIR: z.string().min(1),
   LQ_STARTER_DIR: z.string().min(1),
   LQ_BACKUP_DIR: z.string().min(1).optional(),
+  LQ_PHOTO_DIR: z.string().min(1).optional(),
   LQ_PG_BIN: z.string().min(1).optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
 });
@@ -65,6 +66,8 @@ export type Config = {
   readonly starterDir: string;
   /** Where backups go; none are made where it is not set. */
   readonly backupDir: string | null;
+  /** Where photos are kept; none are taken where it is not set. */
+  readonly photoDir: string | null;
   /** The folder of PostgreSQL's programs; those in the path where it is not set. */
   readonly postgresDir: string | null;
   readonly logLevel: string;
@@ -103,6 +106,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     demoDir: data.LQ_DEMO_DIR,
     starterDir: data.LQ_STARTER_DIR,
     backupDir: data.LQ_BACKUP_DIR ?? null,
+    photoDir: data.LQ_PHOTO_DIR ?? null,
     postgresDir: data.LQ_PG_BIN ?? null,
     logLevel: data.LOG_LEVEL,
   };

@@ -21,6 +21,7 @@ import { NightWatch } from './features/backup/NightWatch';
 import { createRunners } from './features/backup/runners';
 import { type Open, ShopReplacement } from './features/backup/ShopReplacement';
 import { ChangeFeed } from './features/live/ChangeFeed';
+import { PictureFiles } from './features/photos/PictureFiles';
 import { SettingsStore } from './features/settings/SettingsStore';
 import { readTemplates } from './features/vehicles/readTemplates';
 import { createServer } from './http/createServer';
@@ -40,11 +41,13 @@ async function main(): Promise<void> {
   const config = readConfig(process.env);
   const log = pino({ level: config.logLevel });
   const identity = { now: () => new Date(), newId: randomUUID };
-  const appUrl = await prepareDatabase(config, log, identity);
+  const pictures = config.photoDir === null ? null : new PictureFiles(config.photoDir);
+  const appUrl = await prepareDatabase(config, pictures, log, identity);
   const addresses = { ownerUrl: config.databaseUrl, appUrl };
   const wish = process.argv[2];
   if (wish === '--reset-demo') return;
-  if (wish === '--backup' || wish === '--restore') return backUpOrRestore(config, addresses, log, identity.now);
+  if (wish === '--backup' || wish === '--restore')
+    return backUpOrRestore(config, pictures, addresses, log, identity.now);
 
   const only = new OnlyServer(appUrl, log);
   await only.start();
@@ -55,13 +58,13 @@ async function main(): Promise<void> {
   const demo = {
     signIns: () => readDemoPeople(config.demoDir),
     load: async () => {
-      await loadDemo(db, config.demoDir, identity);
+      await loadDemo(db, config.demoDir, identity, pictures);
       process.send?.({ demoSignIns: await readDemoPeople(config.demoDir) });
     },
   };
   const shop = await new SettingsStore(db.manager).findWithKind();
   if (!isLoopback(config.host)) requireRealOwner(config.host, shop);
-  else if (!shop && config.startsDemo) await loadDemo(db, config.demoDir, identity);
+  else if (!shop && config.startsDemo) await loadDemo(db, config.demoDir, identity, pictures);
   else if (shop?.isDemo) await addDemoPeople(db, config.demoDir, identity);
 
   const feed = new ChangeFeed(db, appUrl, log);
@@ -75,10 +78,11 @@ async function main(): Promise<void> {
     isLoopback(config.host),
     log,
   );
-  const backups = backupsOf(config, addresses, replacement, identity.now);
+  const backups = backupsOf(config, pictures, addresses, replacement, identity.now);
   await backups?.cleanUp();
   const work =
-    backups && new WorkQueue({ db, appUrl, log, ...identity }, createRunners({ db, hold, backups, ...identity }));
+    backups &&
+    new WorkQueue({ db, appUrl, log, ...identity }, createRunners({ db, hold, backups, pictures, ...identity }));
   if (work) services.push(work);
   await work?.start();
   const nightWatch = backups && work ? new NightWatch({ db, backups, work, log, ...identity }) : null;
@@ -86,6 +90,7 @@ async function main(): Promise<void> {
   const app = createApp({
     feed,
     backups,
+    pictures,
     work,
     db,
     heavy,
@@ -149,22 +154,29 @@ function openingOf(databases: readonly DataSource[], services: readonly Service[
 
 function backupsOf(
   { backupDir, postgresDir }: Config,
+  pictures: PictureFiles | null,
   { appUrl }: Addresses,
   replacement: ShopReplacement,
   now: () => Date,
 ): BackupService | null {
   return backupDir === null
     ? null
-    : new BackupService({ dir: backupDir, binDir: postgresDir, appUrl }, replacement, now);
+    : new BackupService({ dir: backupDir, binDir: postgresDir, appUrl, pictures }, replacement, now);
 }
 
 /** What `npm run backup` and `npm run restore` ask for. */
-async function backUpOrRestore(config: Config, addresses: Addresses, log: Logger, now: () => Date): Promise<void> {
+async function backUpOrRestore(
+  config: Config,
+  pictures: PictureFiles | null,
+  addresses: Addresses,
+  log: Logger,
+  now: () => Date,
+): Promise<void> {
   const [wish, file] = process.argv.slice(2);
   const only = new OnlyServer(addresses.appUrl, log);
   const onlyOpen: Open = { close: () => only.stop(), open: () => only.start() };
   const replacement = new ShopReplacement(addresses, new Hold(), onlyOpen, isLoopback(config.host), log);
-  const backups = backupsOf(config, addresses, replacement, now);
+  const backups = backupsOf(config, pictures, addresses, replacement, now);
   // A server that is at work restores by itself: asked on its page, it holds back what is written meanwhile.
   if (wish === '--restore') await only.start();
   if (!backups || !config.backupDir) throw new Error('LQ_BACKUP_DIR is not set: it says where backups are.');
@@ -186,7 +198,12 @@ async function backUpOrRestore(config: Config, addresses: Addresses, log: Logger
  *
  * @returns the address of the login under which the server works
  */
-async function prepareDatabase(config: Config, log: Logger, identity: Identity): Promise<string> {
+async function prepareDatabase(
+  config: Config,
+  pictures: PictureFiles | null,
+  log: Logger,
+  identity: Identity,
+): Promise<string> {
   const owner = createOwnerDataSource(config.databaseUrl);
   await connect(owner, log);
   try {
@@ -196,7 +213,7 @@ async function prepareDatabase(config: Config, log: Logger, identity: Identity):
     await prepareAppRole(owner, appUrl);
     await prepareWorkQueue(config.databaseUrl, appUrl);
     if (process.argv[2] === '--reset-demo') {
-      await resetDemo(owner, config.demoDir, identity);
+      await resetDemo(owner, config.demoDir, identity, pictures);
       log.info('The demo shop is as new.');
     }
     return appUrl;

@@ -9,11 +9,13 @@ import { connectorSchema, namedConnectors, orderedId, partSchema } from '../cata
 import { changeSchema } from '../contracts/history';
 import { verdictSchema } from '../contracts/jobs';
 import { choiceSchema } from '../contracts/openings';
+import { photoSchema } from '../contracts/photos';
 import { ringThicknessMm } from '../fit';
 import {
   jobEndedSchema,
   jobFactsSchema,
   openingRecordSchema,
+  pictureHashSchema,
   rolesSchema,
   settingsSchema,
   vehicleSchema,
@@ -88,6 +90,9 @@ export const shopFileSchema = z.strictObject({
       }),
     )
     .default([]),
+  photos: z.array(photoSchema.extend({ bytes: z.int().min(1) })).default([]),
+  /** Each JPEG by the SHA-256 of its bytes; one that a photo names and that is not here was not on the disk any more. */
+  pictures: z.array(z.strictObject({ hash: pictureHashSchema, base64: z.string() })).default([]),
 });
 export type ShopFile = z.infer<typeof shopFileSchema>;
 
@@ -161,6 +166,16 @@ export function brokenReferences(file: ShopFile): readonly BrokenReference[] {
     'history',
     file.history.map(({ id }) => id),
   );
+  once(
+    'photos',
+    file.photos.map(({ id }) => id),
+  );
+  const jobs = new Set(file.jobs.map(({ id }) => id));
+  for (const [at, { of, jobId }] of file.photos.entries()) {
+    const isOfJob = of === 'job' || of === 'opening';
+    const isFound = jobId === null ? !isOfJob : isOfJob && jobs.has(jobId);
+    require(`photos.${at}.jobId`, isFound, `"${jobId}" is not the job of the file that a photo of ${of === 'opening' ? 'an' : 'a'} ${of} belongs to.`);
+  }
   const lines = new Set(file.history.map(({ id }) => id));
   for (const [at, { undoes }] of file.history.entries()) {
     require(`history.${at}.undoes`, undoes === null || lines.has(undoes), `Line ${undoes} is not in the file.`);

@@ -142,6 +142,30 @@ export {
 export { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from './openingDimensions';
 export { carriedOverDoubts, openingsOfOtherVariant, SET_BACK_WORDS } from './otherVariant';
 export {
+  BEFORE_WORK,
+  isOfBaseline,
+  LONGEST_PX,
+  MARK_LABELS,
+  MOST_FILE_MB,
+  MOST_PHOTOS,
+  MOST_PICTURE_MB,
+  MOST_PIXELS,
+  marksWords,
+  PHOTO_OF,
+  type PhotoMark,
+  type PhotoNotes,
+  type PhotoOf,
+  type PhotoState,
+  type PhotoSubject,
+  photoLabel,
+  photoNotesSchema,
+  photoPlaceOf,
+  photoStateSchema,
+  photoSubjectSchema,
+  pictureHashSchema,
+  SMALL_PX,
+} from './photo';
+export {
   isInDoor,
   mayHoldAirbag,
   type NamedPlace,

@@ -9,6 +9,7 @@ import { ConnectorEntity } from '../features/library/ConnectorEntity';
 import { PartEntity } from '../features/library/PartEntity';
 import { OpeningEntity } from '../features/openings/OpeningEntity';
 import { PersonEntity } from '../features/people/PersonEntity';
+import { PhotoEntity } from '../features/photos/PhotoEntity';
 import { AttemptEntity } from '../features/sessions/AttemptEntity';
 import { DeviceEntity } from '../features/sessions/DeviceEntity';
 import { SessionEntity } from '../features/sessions/SessionEntity';
@@ -34,6 +35,7 @@ import { Variants1764900500000 } from './migrations/1764900500000-Variants';
 import { Intake1764900600000 } from './migrations/1764900600000-Intake';
 import { Baseline1764900700000 } from './migrations/1764900700000-Baseline';
 import { Questions1764900800000 } from './migrations/1764900800000-Questions';
+import { Photos1764900900000 } from './migrations/1764900900000-Photos';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -55,6 +57,7 @@ const MIGRATIONS = [
   Intake1764900600000,
   Baseline1764900700000,
   Questions1764900800000,
+  Photos1764900900000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
@@ -121,6 +124,7 @@ function dataSource(url: string, kind: keyof typeof KINDS, upTo = MIGRATION_NAME
       JobEntity,
       OpeningEntity,
       ChoiceEntity,
+      PhotoEntity,
       PersonEntity,
       DeviceEntity,
       SessionEntity,

@@ -14,7 +14,10 @@ import {
   newJobFactsSchema,
   openingFactsSchema,
   openingRecordSchema,
+  photoNotesSchema,
+  placeSchema,
   rolesSchema,
+  SIDES,
   settingsSchema,
   vehicleSchema,
 } from '@low-quarry/core/model';
@@ -56,7 +59,8 @@ export function readDemoPeople(dir: string) {
 }
 
 export async function readDemoFiles(dir: string) {
-  const [people, shop, connectors, vehicles, jobs, speakers, brackets, spacers, adapters] = await Promise.all([
+  const [photos, people, shop, connectors, vehicles, jobs, speakers, brackets, spacers, adapters] = await Promise.all([
+    readDemoPhotos(dir),
     readDemoPeople(dir),
     read(dir, 'shop.json', settingsSchema),
     read(dir, 'connectors.json', z.array(connectorSchema)),
@@ -67,7 +71,37 @@ export async function readDemoFiles(dir: string) {
     read(dir, 'spacers.json', z.array(spacerSchema)),
     read(dir, 'harness-adapters.json', z.array(harnessAdapterSchema)),
   ]);
-  return { people, shop, connectors, vehicles, jobs, parts: [...speakers, ...brackets, ...spacers, ...adapters] };
+  return {
+    photos,
+    people,
+    shop,
+    connectors,
+    vehicles,
+    jobs,
+    parts: [...speakers, ...brackets, ...spacers, ...adapters],
+  };
+}
+
+const demoPhotoSchema = photoNotesSchema.extend({
+  /** A drawing in `demo/photos`. */
+  file: z.string().regex(/^[a-z-]+\.svg$/),
+  /** The plate of the job it is of. */
+  registration: z.string(),
+  /** Of one of its openings; of the job itself with null. */
+  place: placeSchema.nullable(),
+  side: z.enum(SIDES).nullable(),
+  /** Within the job, such as `baseline`. */
+  within: z.string(),
+});
+
+async function readDemoPhotos(dir: string) {
+  const photos = await read(dir, 'photos.json', z.array(demoPhotoSchema));
+  return Promise.all(
+    photos.map(async ({ file, ...photo }) => ({
+      ...photo,
+      drawing: await files.readFile(path.join(dir, 'photos', file)),
+    })),
+  );
 }
 
 /** @throws when the file is not as expected, with the place in it */

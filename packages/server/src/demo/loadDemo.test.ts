@@ -126,7 +126,7 @@ test('resetting gives the same shop again, whatever was done to it', async () =>
   const before = await snapshot();
   await app.db.query(`DELETE FROM job WHERE number > 2`);
   await app.db.query(`UPDATE job SET customer = 'changed'`);
-  await resetDemo(app.owner, DEMO_DIR, { now: () => NOW, newId: countingIds() });
+  await resetDemo(app.owner, DEMO_DIR, { now: () => NOW, newId: countingIds() }, null);
   expect(await snapshot()).toEqual(before);
 });
 

@@ -8,6 +8,9 @@ import { PartsStore } from '../features/library/PartsStore';
 import { OpeningsStore } from '../features/openings/OpeningsStore';
 import { PeopleStore } from '../features/people/PeopleStore';
 import { hashSecret } from '../features/people/secrets';
+import { pictureOfDrawing } from '../features/photos/cleanPicture';
+import { PhotosService } from '../features/photos/PhotosService';
+import type { PictureFiles } from '../features/photos/PictureFiles';
 import { SettingsStore } from '../features/settings/SettingsStore';
 import { VehiclesStore } from '../features/vehicles/VehiclesStore';
 import { type DemoJob, readDemoFiles, readDemoPeople } from './demoFiles';
@@ -23,6 +26,7 @@ const EVERYTHING = [
   'attempt',
   'session',
   'device',
+  'photo',
   'choice',
   'opening',
   'job',
@@ -36,9 +40,15 @@ const EVERYTHING = [
 
 const DAY_MS = 86_400_000;
 
-export async function loadDemo(db: DataSource, demoDir: string, identity: Identity): Promise<void> {
+/** @param pictures null where no folder for them is set: then the demo has no photos */
+export async function loadDemo(
+  db: DataSource,
+  demoDir: string,
+  identity: Identity,
+  pictures: PictureFiles | null,
+): Promise<void> {
   const files = await readDemoFiles(demoDir);
-  await db.transaction((manager) => fill(manager, files, identity));
+  await db.transaction((manager) => fill(manager, files, identity, pictures));
 }
 
 /** A demo shop from before there were people gets them. */
@@ -54,13 +64,18 @@ export async function addDemoPeople(db: DataSource, demoDir: string, identity: I
  *
  * @param db as the database's owner
  */
-export async function resetDemo(db: DataSource, demoDir: string, identity: Identity): Promise<void> {
+export async function resetDemo(
+  db: DataSource,
+  demoDir: string,
+  identity: Identity,
+  pictures: PictureFiles | null,
+): Promise<void> {
   const files = await readDemoFiles(demoDir);
   await db.transaction(async (manager) => {
     await manager.query('ALTER TABLE "change" DISABLE TRIGGER "changes_are_kept"');
     await manager.query(`TRUNCATE ${EVERYTHING.map((table) => `"${table}"`).join(', ')} RESTART IDENTITY`);
     await manager.query('ALTER TABLE "change" ENABLE TRIGGER "changes_are_kept"');
-    await fill(manager, files, identity);
+    await fill(manager, files, identity, pictures);
   });
 }
 
@@ -68,6 +83,7 @@ async function fill(
   manager: EntityManager,
   files: Awaited<ReturnType<typeof readDemoFiles>>,
   identity: Identity,
+  pictures: PictureFiles | null,
 ): Promise<void> {
   await new SettingsStore(manager).insert(files.shop, { isDemo: true });
   await insertPeople(manager, files.people, identity);
@@ -76,6 +92,7 @@ async function fill(
   await parts.saveParts(files.parts);
   await new VehiclesStore(manager).save(files.vehicles);
   for (const job of files.jobs) await insertJob(manager, job, files.vehicles, identity);
+  if (pictures) await insertPhotos(manager, files.photos, pictures, identity);
 }
 
 async function insertPeople(
@@ -127,4 +144,28 @@ async function insertJob(
   );
   if (choices.length === 0) return;
   await createChoicesService(manager, history, ['owner']).keep(jobId, choices);
+}
+
+/** Drawn for the demo: no real car is in them. */
+async function insertPhotos(
+  manager: EntityManager,
+  photos: Awaited<ReturnType<typeof readDemoFiles>>['photos'],
+  pictures: PictureFiles,
+  { now, newId }: Identity,
+): Promise<void> {
+  const history = new History(manager, programAuthor('The demo shop'), now(), newId());
+  const service = new PhotosService(manager, history);
+  for (const { drawing, registration, place, side, within, caption, marks } of photos) {
+    const [found] = await manager.query(
+      `SELECT "job"."id" AS "jobId", "opening"."id" AS "openingId" FROM "job"
+        LEFT JOIN "opening" ON "opening"."job_id" = "job"."id" AND "opening"."record" ->> 'place' = $2
+          AND "opening"."record" ->> 'side' = $3 WHERE "job"."registration" = $1`,
+      [registration, place, side],
+    );
+    const recordId = found?.[place === null ? 'jobId' : 'openingId'];
+    if (!recordId) throw new Error(`demo/photos.json: "${registration}" has no such place in demo/jobs.json`);
+    const { hash } = await pictures.take(await pictureOfDrawing(drawing));
+    const of = place === null ? 'job' : 'opening';
+    await service.insert(newId(), { caption, marks, place: within, of, recordId, hash }, pictures);
+  }
 }

@@ -19,6 +19,7 @@ import { BackupService } from '../features/backup/BackupService';
 import { createRunners } from '../features/backup/runners';
 import { ShopReplacement } from '../features/backup/ShopReplacement';
 import { ChangeFeed } from '../features/live/ChangeFeed';
+import { PictureFiles } from '../features/photos/PictureFiles';
 import { readTemplates } from '../features/vehicles/readTemplates';
 import { createServer } from '../http/createServer';
 import { Hold } from '../http/Hold';
@@ -53,6 +54,7 @@ export type TestApp = TestDatabase & {
 
 export async function createTestApp({
   backupDir = null,
+  photoDir = null,
   allowedHosts = [],
   trustedProxies = [],
   mayBeDemo = true,
@@ -60,6 +62,7 @@ export async function createTestApp({
 }: {
   readonly empty?: boolean;
   readonly backupDir?: string | null;
+  readonly photoDir?: string | null;
   readonly allowedHosts?: readonly string[];
   readonly trustedProxies?: readonly string[];
   readonly mayBeDemo?: boolean;
@@ -90,13 +93,14 @@ export async function createTestApp({
     },
   };
   const replacement = new ShopReplacement(addresses, hold, open, mayBeDemo, log);
-  const tools = { binDir: process.env.LQ_PG_BIN ?? null, appUrl: addresses.appUrl };
+  const pictures = photoDir === null ? null : new PictureFiles(photoDir);
+  const tools = { binDir: process.env.LQ_PG_BIN ?? null, appUrl: addresses.appUrl, pictures };
   const backups = backupDir ? new BackupService({ dir: backupDir, ...tools }, replacement, now) : null;
   const work =
     backups &&
     new WorkQueue(
       { db, appUrl: addresses.appUrl, log, now, newId: randomUUID },
-      createRunners({ db, hold, backups, now, newId }),
+      createRunners({ db, hold, backups, pictures, now, newId }),
     );
   await work?.start();
   const app = createApp({
@@ -109,9 +113,10 @@ export async function createTestApp({
     webDir: null,
     templates: await readTemplates(STARTER_DIR, log),
     backups,
+    pictures,
     work,
     feed,
-    demo: { signIns: async () => people, load: () => loadDemo(db, DEMO_DIR, { now, newId }) },
+    demo: { signIns: async () => people, load: () => loadDemo(db, DEMO_DIR, { now, newId }, pictures) },
     allowedHosts,
     trustedProxies,
   });

@@ -84,7 +84,7 @@ async function ensureTemplate(admin: pg.Client): Promise<void> {
   const db = createOwnerDataSource(urlOf('LQ_TEST_OWNER_URL', making));
   await db.initialize();
   await db.runMigrations();
-  await loadDemo(db, DEMO_DIR, { now: () => NOW, newId: countingIds() });
+  await loadDemo(db, DEMO_DIR, { now: () => NOW, newId: countingIds() }, null);
   await db.destroy();
   await admin.query(`ALTER DATABASE ${making} RENAME TO ${TEMPLATE}`);
 }

@@ -4,7 +4,7 @@
  * and adds it here and to the names; the history, undo, merging, backups and every list of kinds read this table, and the compiler names what is left.
  */
 
-import type { JobState, OpeningRecord, ShopSettings } from '../../model';
+import type { JobState, OpeningRecord, PhotoState, ShopSettings } from '../../model';
 import { type ChoiceState, choiceEntry } from './choice';
 import { jobEntry } from './job';
 import type { RecordKind } from './kindNames';
@@ -12,6 +12,7 @@ import { openingEntry } from './opening';
 import { partEntry } from './part';
 import { type PartsImportState, partsImportEntry } from './partsImport';
 import { type PersonState, personEntry } from './person';
+import { photoEntry } from './photo';
 import type { RecordEntry } from './RecordEntry';
 import { settingsEntry } from './settings';
 import { vehicleEntry } from './vehicle';
@@ -25,6 +26,7 @@ export const RECORDS = {
   part: partEntry,
   vehicle: vehicleEntry,
   partsImport: partsImportEntry,
+  photo: photoEntry,
 } as const satisfies Readonly<Record<RecordKind, RecordEntry>>;
 
 /** The state of a kind as those who change it have it; of a part or a vehicle any record. */
@@ -35,4 +37,5 @@ export type StateOf = {
   readonly settings: ShopSettings;
   readonly person: PersonState;
   readonly partsImport: PartsImportState;
+  readonly photo: PhotoState;
 };

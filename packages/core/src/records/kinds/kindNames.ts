@@ -8,5 +8,6 @@ export const RECORD_KINDS = [
   'part',
   'vehicle',
   'partsImport',
+  'photo',
 ] as const;
 export type RecordKind = (typeof RECORD_KINDS)[number];

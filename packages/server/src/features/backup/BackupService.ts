@@ -17,7 +17,16 @@ import { MIGRATION_NAMES } from '../../db/dataSource';
 import type { Addresses } from '../../db/ShopDatabases';
 import { AppError, notFound, refused } from '../../http/AppError';
 import { type Progress, UNWATCHED, within } from '../../work/Progress';
-import { ArchiveError, type Manifest, readArchive, writeArchive } from './archive';
+import type { PictureFiles } from '../photos/PictureFiles';
+import {
+  ArchiveError,
+  type Manifest,
+  type PicturePart,
+  type Pictures,
+  readArchive,
+  type TakePicture,
+  writeArchive,
+} from './archive';
 import type { Tools } from './postgresTools';
 import { readDump } from './readDump';
 import { toTakeAway } from './rotation';
@@ -30,10 +39,17 @@ const TRIAL = 'last-trial.json';
 const LEFT_OVER = /^\.upload-[0-9a-f]+$|\.partial$/;
 
 export type Why = Backup['why'];
+/** A backup that was just made. */
+export type Made = Backup & {
+  /** Of photos whose picture is not on the disk, or is damaged there. */
+  readonly picturesLeftOut: number;
+};
 export type BackupOptions = Tools & {
   readonly dir: string;
   /** As the login that the server works under. */
   readonly appUrl: string;
+  /** The pictures of photos go into each backup; null where there are none. */
+  readonly pictures: PictureFiles | null;
 };
 
 export class BackupService {
@@ -71,12 +87,12 @@ export class BackupService {
     }
   }
 
-  make(why: Why, progress: Progress = UNWATCHED): Promise<Backup> {
+  make(why: Why, progress: Progress = UNWATCHED): Promise<Made> {
     return this.alone(() => this.dump(why, progress), progress);
   }
 
   /** Makes one, restores it for trial, and takes away what the rotation does not keep. */
-  async nightly(progress: Progress = UNWATCHED): Promise<Backup> {
+  async nightly(progress: Progress = UNWATCHED): Promise<Made> {
     const made = await this.make('nightly', within(progress, 0, 0.5));
     await this.tryOut(made, within(progress, 0.5, 1));
     const nightly = (await this.list()).filter((each) => each.why === 'nightly');
@@ -90,7 +106,7 @@ export class BackupService {
     const triedAt = this.now().toISOString();
     const file = path.join(this.options.dir, name);
     const tried = this.alone(
-      () => this.withArchive(file, ({ schema }, fill) => this.replacement.tryOut(schema, fill), progress),
+      () => this.withArchive(file, ({ schema }, fill) => this.replacement.tryOut(schema, fill), { progress }),
       progress,
     );
     const fault = await tried.then(
@@ -138,15 +154,21 @@ export class BackupService {
   restore(
     file: string,
   ): Promise<{ readonly manifest: Manifest; readonly keptAs: string; readonly findings: readonly string[] }> {
-    return this.alone(() =>
-      this.withArchive(file, async (manifest, fill) => {
-        let keptAs = '';
-        const { findings } = await this.replacement.replace(manifest.schema, fill, async () => {
-          keptAs = (await this.dump('before')).name;
-        });
-        return { manifest, keptAs, findings };
-      }),
-    );
+    const { pictures } = this.options;
+    let notTaken = 0;
+    const takePicture: TakePicture = async (sha256, jpeg) => {
+      if (pictures) await pictures.keep(sha256, jpeg);
+      else notTaken++;
+    };
+    const replace = async (manifest: Manifest, fill: Fill<void>) => {
+      let keptAs = '';
+      const { findings } = await this.replacement.replace(manifest.schema, fill, async () => {
+        keptAs = (await this.dump('before')).name;
+      });
+      const left = notTaken > 0 ? [`${notTaken} pictures were left where they are: no folder for photos was set`] : [];
+      return { manifest, keptAs, findings: [...findings, ...left] };
+    };
+    return this.alone(() => this.withArchive(file, replace, { takePicture }));
   }
 
   /** Puts in the shop's place what `fill` makes; what was there is kept as a backup first. */
@@ -166,11 +188,11 @@ export class BackupService {
   private async withArchive<Answer>(
     file: string,
     work: (manifest: Manifest, fill: Fill<void>) => Promise<Answer>,
-    progress: Progress = UNWATCHED,
+    { progress = UNWATCHED, takePicture }: { readonly progress?: Progress; readonly takePicture?: TakePicture } = {},
   ): Promise<Answer> {
     return withFolder(async (folder) => {
       try {
-        const manifest = await readArchive(file, folder);
+        const manifest = await readArchive(file, folder, takePicture);
         if (!MIGRATION_NAMES.includes(manifest.schema)) {
           throw new ArchiveError(
             `The backup was made by a newer program: this one does not know "${manifest.schema}".`,
@@ -199,15 +221,36 @@ export class BackupService {
     }));
   }
 
-  private async dump(why: Why, progress: Progress = UNWATCHED): Promise<Backup> {
+  private async dump(why: Why, progress: Progress = UNWATCHED): Promise<Made> {
     await this.makeDir();
     return withFolder(async (folder) => {
-      const { parts, shopName, schema } = await dumpTables(this.options.appUrl, folder, progress);
+      const { parts, shopName, schema, hashes } = await dumpTables(this.options.appUrl, folder, progress);
       const name = this.newName(why);
       const madeAt = this.now().toISOString();
-      await writeArchive(path.join(this.options.dir, name), { madeAt, shopName, schema }, parts);
-      return this.describe(name);
+      progress.say('Writing the photos', 1);
+      const pictures = await this.picturesOf(hashes, progress.signal);
+      await writeArchive(path.join(this.options.dir, name), { madeAt, shopName, schema }, parts, pictures);
+      return { ...(await this.describe(name)), picturesLeftOut: hashes.size - pictures.list.length };
     });
+  }
+
+  /** Those that are on the disk as they were kept: one that is damaged must not keep the whole shop from being safe. */
+  private async picturesOf(hashes: ReadonlySet<string>, signal: AbortSignal): Promise<Pictures> {
+    const { pictures } = this.options;
+    const list: PicturePart[] = [];
+    for (const sha256 of hashes) {
+      signal.throwIfAborted();
+      const jpeg = await pictures?.read(sha256);
+      if (jpeg) list.push({ sha256, bytes: jpeg.length });
+    }
+    return {
+      list,
+      read: async (sha256) => {
+        const jpeg = await pictures?.read(sha256);
+        if (jpeg) return jpeg;
+        throw new Error(`the picture ${sha256}.jpg was damaged or taken away while the backup was made`);
+      },
+    };
   }
 
   private async makeDir(): Promise<void> {

@@ -64,8 +64,8 @@ test('sessions and answers to lost requests are not in it', async () => {
   const { name } = await make();
   const into = mkdtempSync(path.join(os.tmpdir(), 'low-quarry-look-'));
   const manifest = await readArchive(fileOf(name), into);
-  expect(manifest).toMatchObject({ shopName: 'Slipway Nine', version: 2 });
-  const tables = (manifest as Extract<Manifest, { version: 2 }>).parts.map(({ table }) => table);
+  expect(manifest).toMatchObject({ shopName: 'Slipway Nine', version: 3 });
+  const tables = (manifest as Extract<Manifest, { version: 3 }>).parts.map(({ table }) => table);
   expect(tables).toEqual([...TABLES]);
   for (const left of ['session', 'done_once', 'attempt']) expect(tables).not.toContain(left);
   await restore(name);
@@ -97,7 +97,7 @@ describe('what is refused before anything is touched', () => {
   test.each([
     ['another file', async () => Buffer.from('PK not a tar at all'.repeat(100)), 'damaged'],
     ['nothing', async () => Buffer.from(''), 'it is empty'],
-    ['a newer archive', () => archive({ ...manifest, version: 3 }), 'newer program (version 3'],
+    ['a newer archive', () => archive({ ...manifest, version: 4 }), 'newer program (version 4'],
     ['a newer database', () => archive({ ...manifest, schema: 'Later1999' }), 'does not know "Later1999"'],
     ['a manifest without a date', () => archive({ ...manifest, madeAt: 'soon' }), 'manifest, madeAt'],
     ['a part that is missing', () => archive({ ...manifest, parts: [dump] }), '"database.dump" is missing'],

@@ -41,6 +41,7 @@ const FINDINGS: readonly Finding[] = [
     asks: `SELECT count(*)::int AS n FROM (${[
       ['opening', 'opening', '"opening"."id"::text'],
       ['job', 'job', '"job"."id"::text'],
+      ['photo', 'photo', '"photo"."id"::text'],
       ['part', 'part', '"part"."id"'],
       ['vehicle', 'vehicle', '"vehicle"."id"'],
       ['settings', 'shop', `'shop'`],

@@ -163,6 +163,7 @@ test.each([
   ['works', 'Works1764800000000'],
   ['packs', 'PartsImports1764900300000'],
   ['work', 'Work1764900400000'],
+  ['questions', 'Questions1764900800000'],
 ])('a backup of an earlier program, schema %s, is restored, and nothing in it is unreadable', async (name, schema) => {
   const { manifest, findings } = await backups.restore(path.join(VERSIONS, `backup-${name}.lqbackup`));
   expect({ schema: manifest.schema, findings }).toEqual({ schema, findings: [] });
@@ -345,12 +346,12 @@ test('files with other names in the folder are no backups', async () => {
 
 const personId = async (http: Http) => (await http.get('/api/session').expect(200)).body.me.id as string;
 
-type Unpacked = Extract<Manifest, { version: 2 }>['parts'][number] & { readonly contents: Buffer };
+type Unpacked = Extract<Manifest, { version: 3 }>['parts'][number] & { readonly contents: Buffer };
 
 async function unpack(file: string): Promise<Unpacked[]> {
   const into = mkdtempSync(path.join(os.tmpdir(), 'low-quarry-look-'));
   const manifest = await readArchive(file, into);
-  if (manifest.version !== 2) throw new Error('expected an archive of today');
+  if (manifest.version !== 3) throw new Error('expected an archive of today');
   expect(manifest.parts.map(({ table }) => table)).toEqual([...TABLES]);
   const parts = manifest.parts.map((part) => ({ ...part, contents: readFileSync(path.join(into, part.name)) }));
   rmSync(into, { recursive: true });
@@ -365,11 +366,12 @@ async function repack(parts: readonly Unpacked[], exchanged?: Unpacked): Promise
   });
   const manifest = {
     format: 'low-quarry-backup',
-    version: 2,
+    version: 3,
     madeAt: '2026-03-02T10:00:00.000Z',
     shopName: 'Slipway Nine',
     schema: MIGRATION_NAMES.at(-1),
     parts: written.map(({ said }) => said),
+    pictures: [],
   };
   return tarOf([
     ['manifest.json', Buffer.from(JSON.stringify(manifest))],

@@ -10,10 +10,13 @@ import type { Runners } from '../../work/WorkQueue';
 import { WorkStore } from '../../work/WorkStore';
 import { History, programAuthor } from '../history/History';
 import { createJobsService } from '../jobs/jobsRoutes';
+import { PhotosService } from '../photos/PhotosService';
+import type { PictureFiles } from '../photos/PictureFiles';
+import { removeUnusedPictures } from '../photos/unusedPictures';
 import { GUESSES_COUNT_MS } from '../sessions/Guesses';
 import { SESSION_LIMITS } from '../sessions/SessionsService';
 import { SessionsStore } from '../sessions/SessionsStore';
-import type { BackupService } from './BackupService';
+import type { BackupService, Made } from './BackupService';
 
 const DAY_MS = 86_400_000;
 /** How long a lost answer can still be asked for again. */
@@ -25,6 +28,7 @@ export type RunnersDeps = {
   readonly db: DataSource;
   readonly hold: Hold;
   readonly backups: BackupService;
+  readonly pictures: PictureFiles | null;
   readonly now: () => Date;
   readonly newId: () => string;
 };
@@ -37,7 +41,10 @@ export function createRunners(deps: RunnersDeps): Runners {
       tries: 2,
       // Long enough to be read, and to do something about it.
       againAfterS: 30,
-      run: async (progress) => `${(await deps.backups.make('asked', progress)).name} is in the list.`,
+      run: async (progress) => {
+        const made = await deps.backups.make('asked', progress);
+        return `${made.name} is in the list.${leftOutWords(made)}`;
+      },
     },
   };
 }
@@ -45,20 +52,29 @@ export function createRunners(deps: RunnersDeps): Runners {
 async function nightly(deps: RunnersDeps, progress: Progress): Promise<string> {
   // Whatever becomes of the backup, what is over goes; its fault is told after that.
   const backup = await deps.backups.nightly(within(progress, 0, 0.95)).then(
-    ({ name }) => ({ name }),
+    (made) => ({ made }),
     (error: unknown) => ({ error }),
   );
   progress.signal.throwIfAborted();
   progress.say('Tidying up', 0.95);
   await deps.hold.during(() => tidy(deps));
   if ('error' in backup) throw backup.error;
-  return `${backup.name} was made and restored for trial; what is over was tidied away.`;
+  const { made } = backup;
+  return `${made.name} was made and restored for trial; what is over was tidied away.${leftOutWords(made)}`;
 }
 
-async function tidy({ db, now, newId }: RunnersDeps): Promise<void> {
-  await inTransaction(db, (manager) =>
-    createJobsService(manager).purgeBin(new History(manager, programAuthor('The bin'), now(), newId())),
-  );
+function leftOutWords({ picturesLeftOut: count }: Made): string {
+  if (count === 0) return '';
+  return ` ${count} ${count === 1 ? 'photo is' : 'photos are'} not in it: the picture is damaged on the disk, or gone.`;
+}
+
+async function tidy({ db, pictures, now, newId }: RunnersDeps): Promise<void> {
+  await inTransaction(db, async (manager) => {
+    const history = new History(manager, programAuthor('The bin'), now(), newId());
+    await createJobsService(manager).purgeBin(history);
+    await new PhotosService(manager, history).purgeRemoved();
+  });
+  if (pictures) await removeUnusedPictures(db.manager, pictures, now());
   const at = now().getTime();
   const sessions = new SessionsStore(db.manager);
   await sessions.prune(new Date(at - SESSION_LIMITS.idleMs), new Date(at - SESSION_LIMITS.absoluteMs));

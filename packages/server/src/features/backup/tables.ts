@@ -28,6 +28,7 @@ export const TABLES = [
   'job',
   'opening',
   'choice',
+  'photo',
   'change',
   'import_part',
 ] as const;
@@ -40,7 +41,13 @@ const MADE: Readonly<Partial<Record<(typeof TABLES)[number], readonly string[]>>
   change: ['words'],
 };
 
-export type Dumped = { readonly parts: readonly Part[]; readonly shopName: string; readonly schema: string };
+export type Dumped = {
+  readonly parts: readonly Part[];
+  readonly shopName: string;
+  readonly schema: string;
+  /** Of the pictures of photos. */
+  readonly hashes: ReadonlySet<string>;
+};
 
 /** Writes every table into a folder, all as they were at one moment. */
 export async function dumpTables(url: string, folder: string, { say, signal }: Progress): Promise<Dumped> {
@@ -55,8 +62,10 @@ export async function dumpTables(url: string, folder: string, { say, signal }: P
     }
     const { rows } = await client.query(`SELECT "settings" ->> 'name' AS "name" FROM "shop"`);
     const last = await client.query(`SELECT "name" FROM "migrations" ORDER BY "timestamp" DESC LIMIT 1`);
+    const pictures = await client.query<{ hash: string }>('SELECT DISTINCT "hash" FROM "photo"');
     await client.query('COMMIT');
-    return { parts, shopName: rows[0]?.name ?? 'a new shop', schema: last.rows[0]?.name ?? '' };
+    const hashes = new Set(pictures.rows.map(({ hash }) => hash));
+    return { parts, shopName: rows[0]?.name ?? 'a new shop', schema: last.rows[0]?.name ?? '', hashes };
   });
 }
 

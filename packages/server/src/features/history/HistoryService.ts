@@ -17,6 +17,7 @@ import { LibraryService } from '../library/LibraryService';
 import { PartsImport } from '../library/PartsImport';
 import { createOpeningsService } from '../openings/openingsRoutes';
 import { PeopleService } from '../people/PeopleService';
+import { PhotosService } from '../photos/PhotosService';
 import { SettingsService } from '../settings/SettingsService';
 import { SettingsStore } from '../settings/SettingsStore';
 import { VehiclesService } from '../vehicles/VehiclesService';
@@ -136,6 +137,11 @@ export class HistoryService {
         const wanted = state === null ? null : required('partsImport', state);
         return new PartsImport(manager, history).setTo(recordId, label, wanted);
       }
+      case 'photo':
+        return new PhotosService(manager, history).bringBack(
+          recordId,
+          state === null ? null : required('photo', state),
+        );
       case 'vehicle': {
         // It reads no template: what is brought back is there.
         const vehicles = new VehiclesService(manager, history, actor, []);

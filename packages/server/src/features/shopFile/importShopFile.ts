@@ -1,5 +1,6 @@
 /** Brings a shop file into a new, empty database: every number, id, version and link as it was. */
 import { brokenReferences, type ShopFile, shopFileSchema, upgradeShopFile } from '@low-quarry/core/formats';
+import { pictureKind } from '@low-quarry/core/photo';
 import type { RecordKind } from '@low-quarry/core/records';
 import { readStored, toStored } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';
@@ -11,6 +12,7 @@ import { ChoicesStore } from '../choices/ChoicesStore';
 import { factColumnsOf } from '../jobs/JobEntity';
 import { signInName } from '../people/PeopleStore';
 import { hashSecret, newToken } from '../people/secrets';
+import { type PictureFiles, sha256 } from '../photos/PictureFiles';
 
 /** So many rows go into one statement. */
 const ROWS = 500;
@@ -29,6 +31,23 @@ export function readShopFile(json: unknown): ShopFile {
   const [first] = errors;
   const detail = `${first?.path || 'file'}: ${first?.message} Nothing was changed.`;
   throw new AppError(400, 'invalid', 'Not a shop file', detail, { errors: errors.slice(0, MOST_ERRORS) });
+}
+
+/**
+ * Keeps the pictures of a file: nothing refers to them until the shop is brought in, and they go by themselves if it is not.
+ *
+ * @throws AppError where one is not what its name says
+ */
+export async function keepPictures({ pictures }: Pick<ShopFile, 'pictures'>, files: PictureFiles): Promise<void> {
+  const read = pictures.map(({ hash, base64 }, at) => {
+    const jpeg = Buffer.from(base64, 'base64');
+    const kind = pictureKind(jpeg);
+    if (sha256(jpeg) === hash && kind.ok && kind.value === 'jpeg') return { hash, jpeg };
+    const message = `It is not the picture "${hash}" as it was written. Nothing was changed.`;
+    const path = `pictures.${at}`;
+    throw new AppError(400, 'invalid', 'Not a shop file', `${path}: ${message}`, { errors: [{ path, message }] });
+  });
+  for (const { hash, jpeg } of read) await files.keep(hash, jpeg);
 }
 
 /**
@@ -74,6 +93,21 @@ export async function importShopFile(
     })),
   );
   await insertJobs(into, file.jobs);
+  await insertRows(
+    into,
+    'photo',
+    file.photos.map(({ recordId, jobId, widthPx, heightPx, addedAt, addedBy, marks, ...same }) => ({
+      ...same,
+      record_id: recordId,
+      job_id: jobId,
+      width_px: widthPx,
+      height_px: heightPx,
+      marks,
+      added_at: addedAt,
+      added_by: addedBy,
+      removed_at: null,
+    })),
+  );
   await insertHistory(into, file.history);
   await insertRows(
     into,

@@ -11,16 +11,26 @@ import { heavyLimit } from '../../http/heavyLimit';
 import { route } from '../../http/route';
 import { sendStream } from '../../http/sendStream';
 import type { BackupService } from '../backup/BackupService';
-import { importShopFile, moveSession, readShopFile } from './importShopFile';
+import type { PictureFiles } from '../photos/PictureFiles';
+import { importShopFile, keepPictures, moveSession, readShopFile } from './importShopFile';
 import { writeShopJson } from './writeShopJson';
 import { CSV_TABLES, writeTableCsv } from './writeTableCsv';
 
-/** @param heavy what is read whole is read apart from what people do */
-export function shopFileRoutes(router: Router, db: DataSource, heavy: DataSource, backups: BackupService | null): void {
+/**
+ * @param heavy what is read whole is read apart from what people do
+ * @param pictures null where no folder for them is set
+ */
+export function shopFileRoutes(
+  router: Router,
+  db: DataSource,
+  heavy: DataSource,
+  backups: BackupService | null,
+  pictures: PictureFiles | null,
+): void {
   router.use([EXPORT_PATH, importShop.path], heavyLimit());
   router.get(EXPORT_PATH, guard('backup'), async (_request, response) => {
     response.type('application/json').attachment('shop.json');
-    await sendStream(response, Readable.from(writeShopJson(heavy)));
+    await sendStream(response, Readable.from(writeShopJson(heavy, pictures)));
   });
   router.get(EXPORT_CSV_PATH, guard('backup'), async (request, response) => {
     const table = CSV_TABLES.find((each) => `${each}.csv` === request.params.table);
@@ -32,6 +42,7 @@ export function shopFileRoutes(router: Router, db: DataSource, heavy: DataSource
     if (!backups) throw new AppError(503, 'no-backups', 'No backups', 'No folder for backups was set.');
     await requireEmpty(db.manager);
     const file = readShopFile(body);
+    if (pictures) await keepPictures(file, pictures);
     let owner = actor.personId;
     const { answer, findings } = await backups.replaceBy(
       (into) =>

@@ -11,9 +11,13 @@ import { FACTS_SELECTED, type JobRow } from '../jobs/JobEntity';
 import { endedOf } from '../jobs/JobsStore';
 import { OpeningEntity } from '../openings/OpeningEntity';
 import { toOpening } from '../openings/OpeningsStore';
+import type { PhotoRow } from '../photos/PhotoEntity';
+import { PhotosStore, toPhoto } from '../photos/PhotosStore';
+import type { PictureFiles } from '../photos/PictureFiles';
 import { readRows } from './readRows';
 
-export type Element<Key extends 'people' | 'jobs' | 'history' | 'imports'> = ShopFile[Key][number];
+export type Element<Key extends 'people' | 'jobs' | 'history' | 'imports' | 'photos' | 'pictures'> =
+  ShopFile[Key][number];
 
 export async function* readPeople(manager: EntityManager): AsyncGenerator<Element<'people'>> {
   yield* readRows<Element<'people'>>(
@@ -81,6 +85,27 @@ async function readOpenings(manager: EntityManager, jobId: string): Promise<Elem
       : null;
     return { id, version, record, choice };
   });
+}
+
+/** Those that are on their records. */
+export async function* readPhotos(manager: EntityManager): AsyncGenerator<Element<'photos'>> {
+  for await (const row of readRows<PhotoRow>(
+    manager,
+    `SELECT * FROM "photo" WHERE "removed_at" IS NULL ORDER BY "id"`,
+  )) {
+    yield { ...toPhoto(row), bytes: row.bytes };
+  }
+}
+
+/** Each once, after the photos that name it; one that is not on the disk any more is left out. */
+export async function* readPictures(
+  manager: EntityManager,
+  pictures: PictureFiles | null,
+): AsyncGenerator<Element<'pictures'>> {
+  for (const hash of await new PhotosStore(manager).listHashes('used')) {
+    const jpeg = await pictures?.read(hash);
+    if (jpeg) yield { hash, base64: jpeg.toString('base64') };
+  }
 }
 
 /** What stands behind the lines of parts packs, as it is kept. */
