@@ -41,6 +41,9 @@ export default defineConfig<{ plain: boolean }>({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // A camera that shows a moving picture of its own, for which every page has leave.
+        '--use-fake-device-for-media-stream',
+        '--use-fake-ui-for-media-stream',
         `--host-resolver-rules=MAP ${PLAIN_HOST} 127.0.0.1`,
       ],
     },

@@ -48,6 +48,27 @@ export class Fitter {
     return { Origin: this.address, 'LQ-Person': me.id };
   }
 
+  /** Pictures that wait on this device, as they lie there. */
+  async keptPictures(): Promise<readonly Buffer[]> {
+    const pictures = await this.page.evaluate(
+      () =>
+        new Promise<number[][]>((resolve, reject) => {
+          const opening = indexedDB.open('low-quarry-device');
+          opening.onerror = () => reject(opening.error);
+          opening.onsuccess = () => {
+            const range = IDBKeyRange.bound('picture.', 'picture.\uffff');
+            const reading = opening.result.transaction('kept').objectStore('kept').getAll(range);
+            reading.onerror = () => reject(reading.error);
+            reading.onsuccess = () => {
+              resolve(reading.result.map(({ jpeg }) => [...new Uint8Array(jpeg)]));
+              opening.result.close();
+            };
+          };
+        }),
+    );
+    return pictures.map((picture) => Buffer.from(picture));
+  }
+
   async openJobs(): Promise<this> {
     await this.page.goto(this.address);
     await expect(this.page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();

@@ -62,6 +62,14 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     open: (fitter) => fitter.openPage('/vehicles/veh-corran-tern/openings/Rear%20door%2C%20left', 'Rear door, left'),
   },
   { name: 'job', open: (fitter) => fitter.openJob('Brackwell Ferryman, FERRY 16') },
+  {
+    name: 'a photo, marked',
+    open: async (fitter) => {
+      await fitter.openJob('Brackwell Ferryman, FERRY 16');
+      await fitter.page.getByRole('button', { name: /^Open: The dark plug/ }).click();
+      await expect(fitter.page.getByRole('form', { name: 'This photo' })).toBeVisible();
+    },
+  },
   { name: 'opening, something missing', open: (fitter) => fitter.measure('Corran Tern, HDS 4', 'Front door, left') },
   {
     name: 'opening, oval, with an error',

@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { telephonePicture } from '../driver/pictures';
 import { expect, test } from '../driver/test';
 
 const JOB = 'Corran Tern, HDS 3';
@@ -16,6 +17,10 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
     .getByRole('button', { name: 'Does not' })
     .click();
   await page.getByLabel('Note: Window, front right').fill('slow');
+  const photos = page.getByRole('region', { name: 'Photos of Window, front right' });
+  await photos.getByLabel('Photo files, Window, front right').setInputFiles(await telephonePicture(page, 'window.jpg'));
+  await expect(photos.getByRole('button', { name: /^Open: / })).toHaveCount(1);
+  await expect(photos.getByText('Waits for the shop')).toHaveCount(0);
   await tried(/^Lock, front left/)
     .getByRole('button', { name: 'Works' })
     .click();
@@ -101,6 +106,8 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await expect(page.getByRole('region', { name: 'Lines' })).toContainText('Total€134.80');
   await page.getByRole('link', { name: /^Hand over.*held/ }).click();
   await expect(page.getByText('Hold: lock, front left: worked before and does not now.')).toBeVisible();
+  await fitter.openJob(JOB);
+  await expect(page.getByRole('button', { name: 'Open: Photo of what works today' })).toBeVisible();
 });
 
 test('what has to be filed by hand is advised, drawn, chosen with its minutes, and on the list and the sheet', async ({

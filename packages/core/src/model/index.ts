@@ -144,12 +144,8 @@ export { carriedOverDoubts, openingsOfOtherVariant, SET_BACK_WORDS } from './oth
 export {
   BEFORE_WORK,
   isOfBaseline,
-  LONGEST_PX,
   MARK_LABELS,
-  MOST_FILE_MB,
   MOST_PHOTOS,
-  MOST_PICTURE_MB,
-  MOST_PIXELS,
   marksWords,
   PHOTO_OF,
   type PhotoMark,
@@ -163,7 +159,6 @@ export {
   photoStateSchema,
   photoSubjectSchema,
   pictureHashSchema,
-  SMALL_PX,
 } from './photo';
 export {
   isInDoor,

@@ -13,6 +13,7 @@ export { INTAKE_FIELDS } from './kinds/job';
 export { RECORD_KINDS, type RecordKind } from './kinds/kindNames';
 export type { PartsImportState } from './kinds/partsImport';
 export { PERSON_FIELDS, type PersonState } from './kinds/person';
+export { PHOTO_FIELDS } from './kinds/photo';
 export { CHANGE_ACTIONS, type ChangeAction, keysOf } from './kinds/RecordEntry';
 export { OPENING_FIELDS } from './openingFields';
 export { replacedLabels } from './replacedLabels';

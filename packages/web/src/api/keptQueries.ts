@@ -14,15 +14,25 @@ export type QueryKeeping = {
 
 const KEEPING: QueryKeeping = { get, set, delMany };
 
-const KEPT = new Set<unknown>(['jobs', 'openings', 'orders', 'settings', 'connectors', 'vehicles', 'templates']);
+const KEPT = new Set<unknown>([
+  'jobs',
+  'openings',
+  'orders',
+  'settings',
+  'connectors',
+  'vehicles',
+  'templates',
+  'photos',
+]);
 const KEEP_MS = 1000;
 /**
  * Another program's answers may have another form, in which a screen would miss what it reads. Raised whenever a contract gets a
  * field. 2: openings with what lies in front, what was read from, and how the hole lies. 3: choices with work by hand, openings with
  * what stands around the hole and behind it. 4: jobs that end, page by page; the catalogue lies apart. 5: settings under a name of their own.
  * 6: vehicles by page, their years as figures; openings with what is there and what is only taken as usual.
+ * 7: jobs with what was asked and what was tried; photos.
  */
-const FORM = 6;
+const FORM = 7;
 
 const keyOf = (personId: string, form = FORM) => `low-quarry.queries.${form}.${personId}`;
 

@@ -2,7 +2,7 @@
  * What is kept on this device: values under keys, in IndexedDB. A change is read, made and written in one transaction, which
  * IndexedDB lets only one tab have at a time, on plain http too; and it is told to have been kept only when it is on the disk.
  */
-import { entries, get, type UseStore } from 'idb-keyval';
+import { get, type UseStore } from 'idb-keyval';
 
 export type DeviceStore = {
   readonly get: (key: string) => Promise<unknown>;
@@ -15,6 +15,8 @@ export type DeviceStore = {
    */
   readonly update: <Value>(key: string, change: (before: unknown) => Value) => Promise<Value>;
   readonly list: (prefix: string) => Promise<readonly (readonly [string, unknown])[]>;
+  /** The keys alone: values may be large. */
+  readonly keys: (prefix: string) => Promise<readonly string[]>;
 };
 
 const DATABASE = 'low-quarry-device';
@@ -45,8 +47,16 @@ export const deviceStore: DeviceStore = {
           };
         }),
     ),
-  list: async (prefix) =>
-    (await entries<string, unknown>(inStrictStore)).filter(([key]) => String(key).startsWith(prefix)),
+  list: (prefix) =>
+    inStrictStore('readonly', async (store) => {
+      const [keys, values] = await Promise.all([
+        answerTo(store.getAllKeys(beginningWith(prefix))),
+        answerTo(store.getAll(beginningWith(prefix))),
+      ]);
+      return keys.map((key, at) => [String(key), values[at]] as const);
+    }),
+  keys: (prefix) =>
+    inStrictStore('readonly', async (store) => (await answerTo(store.getAllKeys(beginningWith(prefix)))).map(String)),
 };
 
 /** Asks the browser not to clear it away when the device runs out of room; over plain http it cannot be asked. */
@@ -65,6 +75,18 @@ const inStrictStore: UseStore = async (mode, work) => {
   const transaction = (await opening).transaction(STORE, mode, { durability: 'strict' });
   return work(transaction.objectStore(STORE));
 };
+
+/** Up to the last character that a key can go on with. */
+function beginningWith(prefix: string): IDBKeyRange {
+  return IDBKeyRange.bound(prefix, `${prefix}\uffff`);
+}
+
+function answerTo<Answer>(request: IDBRequest<Answer>): Promise<Answer> {
+  return new Promise((resolve, reject) => {
+    request.onsuccess = () => resolve(request.result);
+    request.onerror = () => reject(request.error ?? new Error('the device could not be read'));
+  });
+}
 
 /** Committed at once, not when the page comes to it: one that is being closed would take it back. */
 function write(make: (store: IDBObjectStore) => void): Promise<void> {

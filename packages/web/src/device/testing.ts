@@ -28,6 +28,7 @@ export function createTestDevice(): TestDevice {
         return made;
       }),
     list: (prefix) => inTurn(() => [...values].filter(([key]) => key.startsWith(prefix))),
+    keys: (prefix) => inTurn(() => [...values.keys()].filter((key) => key.startsWith(prefix))),
   };
   const put = (key: string, value: unknown) => {
     if (device.isFull) throw new DOMException('no room', 'QuotaExceededError');

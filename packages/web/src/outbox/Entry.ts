@@ -6,7 +6,7 @@
 import { putChoices } from '@low-quarry/core/contracts/choices';
 import { createJob } from '@low-quarry/core/contracts/jobs';
 import { openingSchema } from '@low-quarry/core/contracts/openings';
-import { openingRecordSchema } from '@low-quarry/core/model';
+import { openingRecordSchema, photoStateSchema } from '@low-quarry/core/model';
 import { z } from 'zod';
 
 const common = {
@@ -49,9 +49,12 @@ export const entrySchema = z.discriminatedUnion('kind', [
     openingId: z.string(),
     version: z.int(),
   }),
+  /** Its picture lies beside the outbox, under the entry's id (`waitingPictures`). */
+  z.object({ ...common, kind: z.literal('addPhoto'), photo: photoStateSchema.omit({ hash: true }) }),
 ]);
 export type Entry = z.infer<typeof entrySchema>;
 export type SaveOpening = Extract<Entry, { kind: 'saveOpening' }>;
+export type AddPhoto = Extract<Entry, { kind: 'addPhoto' }>;
 
 /** The records that an entry changes: what is about the same one is sent in order. */
 export function recordsOf(entry: Entry): readonly string[] {
@@ -64,6 +67,7 @@ export function recordsOf(entry: Entry): readonly string[] {
       return entry.choices.map(({ openingId }) => openingId);
     case 'bookIn':
     case 'addOpening':
+    case 'addPhoto':
       return [];
   }
 }

@@ -12,6 +12,7 @@ import {
 import { isSame, mergeChanges, OPENING_FIELDS } from '@low-quarry/core/records';
 import { AwayError, call, ProblemError } from '../api/call';
 import type { Entry, SaveOpening } from './Entry';
+import { sendPhoto } from './sendPhoto';
 
 export type Sent =
   | { readonly kind: 'done'; readonly answer: unknown }
@@ -52,6 +53,8 @@ function perform(entry: Entry): Promise<unknown> {
       return call(createJob, { params: {}, body: entry.job, ...common });
     case 'addOpening':
       return call(addOpening, { params: { jobId: entry.jobId }, body: { record: entry.record }, ...common });
+    case 'addPhoto':
+      return sendPhoto(entry);
     case 'removeOpening': {
       const { openingId, version } = entry;
       return call(removeOpening, { params: { openingId }, body: { version }, ...common });

@@ -11,12 +11,15 @@ export function Layer({
   title,
   open,
   onOpenChange,
+  isWide = false,
   trigger,
   children,
 }: {
   readonly title: string;
   readonly open: boolean;
   readonly onOpenChange: (open: boolean) => void;
+  /** For a picture or a table. */
+  readonly isWide?: boolean;
   /** The button that opens it, made with these; none where something else does. */
   readonly trigger?: (props: Trigger) => ReactNode;
   readonly children: ReactNode;
@@ -28,7 +31,7 @@ export function Layer({
       {open && (
         <ErrorBoundary fallback={<NotThere />}>
           <Suspense fallback={null}>
-            <LayerSheet title={title} onClose={() => onOpenChange(false)} focusAfter={button}>
+            <LayerSheet title={title} isWide={isWide} onClose={() => onOpenChange(false)} focusAfter={button}>
               {children}
             </LayerSheet>
           </Suspense>

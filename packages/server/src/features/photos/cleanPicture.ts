@@ -3,8 +3,7 @@
  * drawn anew from its pixels. Whatever else the file held (the place, serial numbers, a thumbnail, a program behind the picture) is
  * not in it.
  */
-import { LONGEST_PX, MOST_PIXELS, SMALL_PX } from '@low-quarry/core/model';
-import { PICTURE_WORDS, pictureKind } from '@low-quarry/core/photo';
+import { LONGEST_PX, MOST_PIXELS, PICTURE_WORDS, pictureKind, SMALL_PX } from '@low-quarry/core/photo';
 import { refused } from '../../http/AppError';
 
 const QUALITY = 84;

@@ -16,7 +16,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { BIN_DAYS } from '@low-quarry/core/contracts/jobs';
 import type { Photo, Picture } from '@low-quarry/core/contracts/photos';
 import { seededRandom } from '@low-quarry/core/math/seededRandom';
-import { LONGEST_PX, SMALL_PX } from '@low-quarry/core/model';
+import { LONGEST_PX, SMALL_PX } from '@low-quarry/core/photo';
 import sharp from 'sharp';
 import { AppError } from '../../http/AppError';
 import { mutateBytes } from '../../testing/mutations';

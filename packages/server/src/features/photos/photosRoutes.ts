@@ -9,7 +9,8 @@ import {
   removePhoto,
   SMALL_PICTURE_PATH,
 } from '@low-quarry/core/contracts/photos';
-import { MOST_PICTURE_MB, pictureHashSchema } from '@low-quarry/core/model';
+import { pictureHashSchema } from '@low-quarry/core/model';
+import { MOST_PICTURE_MB } from '@low-quarry/core/photo';
 import express, { type RequestHandler, type Router } from 'express';
 import type { DataSource } from 'typeorm';
 import type { Actor } from '../../http/Actor';

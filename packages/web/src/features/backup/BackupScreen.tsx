@@ -1,5 +1,6 @@
 /** Is the shop safe, and how does it come back? */
 import { type Backup, EXPORT_PATH, type Trial } from '@low-quarry/core/contracts/backup';
+import { BIN_DAYS } from '@low-quarry/core/contracts/jobs';
 import { requirePassword } from '@low-quarry/core/contracts/sessions';
 import { isOpenWork, type Work } from '@low-quarry/core/contracts/work';
 import { capital } from '@low-quarry/core/firstLetter';
@@ -13,6 +14,7 @@ import { Layer } from '../../ui/Layer';
 import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
+import { picturesCountQuery } from '../photos/photoQueries';
 import { WorkRow } from '../work/WorkRow';
 import { workQuery } from '../work/workQueries';
 import { backupsQuery, useAskBackup, useImportShop, useUploadBackup } from './backupQueries';
@@ -75,6 +77,7 @@ export function BackupScreen() {
           </>
         )}
       </Answered>
+      <Pictures />
       <Upload />
       <OpenFiles />
     </Shell>
@@ -135,6 +138,36 @@ function Restore({ name, madeAt }: { readonly name: string; readonly madeAt: str
     >
       <RestoreForm name={name} madeAt={madeAt} onDone={() => setOpen(false)} />
     </Layer>
+  );
+}
+
+/** What photos take of the disk, and whether one of them is gone from it. */
+function Pictures() {
+  const count = useQuery(picturesCountQuery);
+  return (
+    <section aria-label="Photos on the disk" className="flex flex-col gap-1 border-t border-ink pt-2">
+      <h2>Photos on the disk</h2>
+      <Answered query={count} what="how many photos there are">
+        {({ files, bytes, unusedFiles, unusedBytes, missing }) => (
+          <>
+            <p>
+              {files === 1 ? 'One picture' : `${files} pictures`}, {sizeWords(bytes)}: they are in each backup.
+            </p>
+            {unusedFiles > 0 && (
+              <p>
+                {unusedFiles === 1 ? 'One' : unusedFiles} of them, {sizeWords(unusedBytes)}, no record shows any more:
+                they can be brought back for {BIN_DAYS} days after they were taken off, and then go by themselves.
+              </p>
+            )}
+            <FormError>
+              {missing > 0
+                ? `${missing === 1 ? 'The picture of one photo is' : `The pictures of ${missing} photos are`} gone from the disk. Restoring a backup that has them brings them back.`
+                : null}
+            </FormError>
+          </>
+        )}
+      </Answered>
+    </section>
   );
 }
 

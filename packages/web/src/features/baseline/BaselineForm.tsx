@@ -1,6 +1,6 @@
 /** What works, how it sounds and what is scratched, before anybody touches the car. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { type Baseline, baselineSchema, jobTitle, untried } from '@low-quarry/core/model';
+import { type Baseline, BEFORE_WORK, baselineSchema, jobTitle, untried } from '@low-quarry/core/model';
 import { useMemo } from 'react';
 import { z } from 'zod';
 import { useMe } from '../../api/me';
@@ -14,6 +14,7 @@ import { useTypedKept } from '../../ui/form/useTypedKept';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
 import { useKept } from '../../ui/useKept';
+import { Photos } from '../photos/Photos';
 import { FunctionsFields } from './FunctionsFields';
 import { ListeningFields } from './ListeningFields';
 import { SignatureDrawing, SignatureField } from './SignatureField';
@@ -67,7 +68,13 @@ export function BaselineForm({ job, openings }: BaselineFormProps) {
         <BroughtBack show={broughtBack} onDrop={() => show(job)} />
       </div>
       <div className="flex flex-col gap-4">
-        <FunctionsFields control={control} vehicle={job.vehicle} openings={openings} isLocked={isLocked} />
+        <FunctionsFields
+          jobId={job.id}
+          control={control}
+          vehicle={job.vehicle}
+          openings={openings}
+          isLocked={isLocked}
+        />
         <TeachFunctions vehicleId={job.vehicle.id} baseline={job.baseline} />
       </div>
       <div className="flex flex-col gap-6">
@@ -91,6 +98,11 @@ export function BaselineForm({ job, openings }: BaselineFormProps) {
           />
           <ListeningFields control={control} isLocked={isLocked} />
         </fieldset>
+        <Photos
+          subject={{ of: 'job', recordId: job.id, place: BEFORE_WORK }}
+          label="how the car came in"
+          isLocked={() => isLocked}
+        />
         <section aria-label="Signature" className="flex flex-col gap-3">
           <h2 className="border-b border-ink text-[18px] font-bold">Signed for</h2>
           {signed ? (

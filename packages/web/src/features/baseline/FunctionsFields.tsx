@@ -8,23 +8,26 @@ import {
   functionsTried,
   needsEverySpeaker,
   notHeard,
+  photoPlaceOf,
   placeLabel,
   type VehicleRecord,
 } from '@low-quarry/core/model';
 import { useController } from 'react-hook-form';
+import { Photos } from '../photos/Photos';
 import { OneMoreFunction } from '../vehicles/OneMoreFunction';
 import { TriedField } from './TriedField';
 import type { BaselineControl } from './typedBaseline';
 import { withTried } from './withTried';
 
 type FunctionsFieldsProps = {
+  readonly jobId: string;
   readonly control: BaselineControl;
   readonly vehicle: Omit<VehicleRecord, 'openings'>;
   readonly openings: readonly OpeningWithState[];
   readonly isLocked: boolean;
 };
 
-export function FunctionsFields({ control, vehicle, openings, isLocked }: FunctionsFieldsProps) {
+export function FunctionsFields({ jobId, control, vehicle, openings, isLocked }: FunctionsFieldsProps) {
   const { field, fieldState } = useController({ control, name: 'functions' });
   const keys = functionsTried(vehicle, { functions: field.value });
   const silent = notHeard(openings);
@@ -54,6 +57,14 @@ export function FunctionsFields({ control, vehicle, openings, isLocked }: Functi
                   tried={field.value[key]}
                   isLocked={isLocked}
                   hint={needsEverySpeaker(key) ? speakersFirst : null}
+                  photos={
+                    <Photos
+                      subject={{ of: 'job', recordId: jobId, place: photoPlaceOf(key) }}
+                      label={functionLabel(key)}
+                      isLocked={() => isLocked}
+                      isSmall
+                    />
+                  }
                   onChange={(tried) => field.onChange(withTried(field.value, key, tried))}
                 />
               ))}

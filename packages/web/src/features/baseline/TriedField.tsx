@@ -1,6 +1,6 @@
 /** One thing that is tried: works, does not, is not there, or nobody has tried it. */
 import { TRIED, TRIED_LABELS, type Tried, type TriedFunction } from '@low-quarry/core/model';
-import { useId } from 'react';
+import { type ReactNode, useId } from 'react';
 import { INPUT } from '../../ui/Field';
 
 type TriedFieldProps = {
@@ -12,6 +12,8 @@ type TriedFieldProps = {
   /** What one should know of it before it counts. */
   readonly hint?: string | null;
   readonly states?: readonly Tried[];
+  /** Of it; shown where something is wrong. */
+  readonly photos?: ReactNode;
 };
 
 const MARKS: Readonly<Record<Tried, string>> = { works: '✓', doesNot: '✕', notThere: '–' };
@@ -21,7 +23,15 @@ const PRESSED: Readonly<Record<Tried, string>> = {
   notThere: 'border-ink bg-ink text-paper',
 };
 
-export function TriedField({ label, tried, onChange, isLocked, hint = null, states = TRIED }: TriedFieldProps) {
+export function TriedField({
+  label,
+  tried,
+  onChange,
+  isLocked,
+  hint = null,
+  states = TRIED,
+  photos = null,
+}: TriedFieldProps) {
   const id = useId();
   const asksNote = tried?.state === 'doesNot' || (tried?.note ?? '') !== '';
   return (
@@ -62,6 +72,7 @@ export function TriedField({ label, tried, onChange, isLocked, hint = null, stat
           onChange={({ target }) => onChange({ ...tried, note: target.value })}
         />
       )}
+      {tried && asksNote && photos}
       {hint && <p className="text-[13px] leading-4 text-muted">{hint}</p>}
     </li>
   );

@@ -1,7 +1,7 @@
 /** One car: what is known of each opening, and what comes next. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { capital } from '@low-quarry/core/firstLetter';
-import { bodyWords, jobFactWords, jobTitle, placeLabel, yearsWords } from '@low-quarry/core/model';
+import { bodyWords, isOfBaseline, jobFactWords, jobTitle, placeLabel, yearsWords } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { useMay } from '../../api/me';
@@ -12,6 +12,8 @@ import { LinkButton } from '../../ui/Button';
 import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty, Loading } from '../../ui/states';
+import { Photos } from '../photos/Photos';
+import { originWords } from '../photos/shownPhoto';
 import { Rail } from '../rail/Rail';
 import { AddOpening } from './AddOpening';
 import { CarPlan } from './CarPlan';
@@ -97,9 +99,20 @@ function Filled({ job, openings }: { readonly job: Job; readonly openings: reado
             <AddOpening jobId={job.id} openings={openings} />
           </span>
         )}
+        <Photos
+          subject={{ of: 'job', recordId: job.id, place: '' }}
+          label={jobTitle(job)}
+          originOf={(subject) => originWords(subject, (id) => placeOf(openings, id))}
+          isLocked={(subject) => job.baseline.signed !== null && isOfBaseline(subject)}
+        />
       </div>
     </div>
   );
+}
+
+function placeOf(openings: readonly OpeningWithState[], openingId: string): string | null {
+  const opening = openings.find(({ id }) => id === openingId);
+  return opening ? placeLabel(opening.record) : null;
 }
 
 function OpeningRow({

@@ -5,6 +5,7 @@ import { LinkButton } from '../../ui/Button';
 import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
+import { Photos } from '../photos/Photos';
 import { partQuery } from './libraryQueries';
 
 const CorrectForm = late(
@@ -27,7 +28,12 @@ export function CorrectScreen() {
       aside={<LinkButton to={`/history?kind=part&record=${id}`}>History</LinkButton>}
     >
       <Answered query={record} what="the record">
-        {(answer) => <CorrectForm id={id} version={answer.version} record={answer.record} />}
+        {(answer) => (
+          <>
+            <Photos subject={{ of: 'part', recordId: id, place: '' }} label={id} />
+            <CorrectForm id={id} version={answer.version} record={answer.record} />
+          </>
+        )}
       </Answered>
     </Shell>
   );

@@ -23,6 +23,7 @@ import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { useScreenAwake } from '../../ui/useScreenAwake';
 import { jobQuery } from '../jobs/jobsQueries';
+import { Photos } from '../photos/Photos';
 import { Rail } from '../rail/Rail';
 import { CarryOver } from './CarryOver';
 import { draftKey } from './draftKey';
@@ -144,6 +145,7 @@ function Filled({
       }
       afterPlace={
         <>
+          <Photos subject={{ of: 'opening', recordId: opening.id, place: '' }} label={placeLabel(opening.record)} />
           <TeachLibrary vehicleId={vehicleId} record={opening.record} />
           <RemoveOpening opening={opening} />
         </>

@@ -18,6 +18,7 @@ import { forgetNotKept } from '../../device/notKept';
 import type { Entry } from '../../outbox/Entry';
 import { Outbox } from '../../outbox/Outbox';
 import { OutboxProvider } from '../../outbox/OutboxProvider';
+import { dropLostPictures, dropPicture } from '../../outbox/waitingPictures';
 import { HeaderSlot } from '../../ui/headerSlot';
 import { late } from '../../ui/late';
 import { NoticeBanner } from '../../ui/NoticeBanner';
@@ -142,6 +143,7 @@ function Kept({ personId, screen, children }: KeptProps) {
     ]);
     void read.then(([closeDrafts]) => {
       if (isGone) return closeDrafts();
+      void dropLostPictures(deviceStore, opened);
       const stopKeeping = keepQueries(queries, personId, () => readSession()?.me.id === personId);
       stop = () => {
         stopKeeping();
@@ -171,6 +173,10 @@ async function takeOver(queries: QueryClient, personId: string, entry: Entry, an
   } else {
     const gone = entry.kind === 'removeOpening' ? entry.openingId : null;
     void queries.invalidateQueries({ predicate: ({ queryKey: [name, id] }) => name === 'openings' && id !== gone });
+  }
+  if (entry.kind === 'addPhoto') {
+    await dropPicture(deviceStore, entry);
+    void queries.invalidateQueries({ queryKey: ['photos'] });
   }
   // The sheet may have been closed before the answer came.
   if (entry.kind === 'bookIn') await forgetBookedIn(deviceStore, personId, entry.job);

@@ -26,6 +26,7 @@ import { OpeningSheet } from '../openings/OpeningSheet';
 import { type OpeningDraft, openingDraftSchema, toDraft } from '../openings/openingDraft';
 import { takenWords } from '../openings/takenWords';
 import { useCheckedDraft } from '../openings/useCheckedDraft';
+import { Photos } from '../photos/Photos';
 import { type SavedVehicle, useSaveVehicle } from './useSaveVehicle';
 import { openingCalled, vehicleOpeningAddress } from './vehicleOpeningAddress';
 import { vehicleQuery } from './vehicleQueries';
@@ -135,7 +136,12 @@ function Filled({ saved, opening, shop, connectors }: FilledProps) {
       change={change}
       onSubmit={save}
       top={<BroughtBack show={broughtBack} onDrop={() => settle(begin())} />}
-      afterPlace={<RemoveFromVehicle label={placeLabel(opening)} isPending={isPending} onRemove={() => sendAs(null)} />}
+      afterPlace={
+        <>
+          <Photos subject={{ of: 'vehicle', recordId: id, place: placeLabel(opening) }} label={placeLabel(opening)} />
+          <RemoveFromVehicle label={placeLabel(opening)} isPending={isPending} onRemove={() => sendAs(null)} />
+        </>
+      }
       foot={
         <>
           <div className="sticky bottom-0 z-10 order-3 flex flex-wrap items-center gap-3 border-t border-ink bg-ground py-3 lg:col-span-2">

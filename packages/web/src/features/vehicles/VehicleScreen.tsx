@@ -6,6 +6,7 @@ import { LinkButton } from '../../ui/Button';
 import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
+import { Photos } from '../photos/Photos';
 import { CarriedOverDoubts } from './CarriedOverDoubts';
 import { VehicleOpenings } from './VehicleOpenings';
 import { vehicleQuery } from './vehicleQueries';
@@ -42,7 +43,12 @@ export function VehicleScreen() {
               <VehicleForm version={version} record={record} />
             </section>
             <VehicleOpenings version={version} record={record} />
-            <div className="lg:col-span-2">
+            <div className="flex flex-col gap-6 lg:col-span-2">
+              <Photos
+                subject={{ of: 'vehicle', recordId: record.id, place: '' }}
+                label={vehicleLabel(record)}
+                originOf={({ place }) => place || null}
+              />
               <VehicleFunctions version={version} record={record} />
             </div>
           </div>

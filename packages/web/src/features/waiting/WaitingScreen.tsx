@@ -19,6 +19,7 @@ const WHAT = {
   bookIn: '',
   addOpening: 'One more place:',
   removeOpening: 'Taken off the car:',
+  addPhoto: 'Photo:',
 } as const;
 
 export function WaitingScreen() {
