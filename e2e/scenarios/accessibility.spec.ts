@@ -61,6 +61,15 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     name: 'an opening of a vehicle',
     open: (fitter) => fitter.openPage('/vehicles/veh-corran-tern/openings/Rear%20door%2C%20left', 'Rear door, left'),
   },
+  {
+    name: 'a panel of a vehicle, with a slip',
+    open: async (fitter) => {
+      await fitter.openPage('/vehicles/veh-corran-tern/panels/Door%20card%2C%20front%20left', 'Door card, front left');
+      await fitter.page.getByLabel('How many').first().fill('a few');
+      await fitter.page.getByRole('button', { name: 'Save the panel' }).click();
+      await expect(fitter.page.getByText('“a few” was read.')).toBeVisible();
+    },
+  },
   { name: 'job', open: (fitter) => fitter.openJob('Brackwell Ferryman, FERRY 16') },
   {
     name: 'a photo, marked',

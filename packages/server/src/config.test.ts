@@ -22,6 +22,7 @@ test('what is not set has its default', () => {
     demoDir: 'demo',
     starterDir: 'starter',
     backupDir: null,
+    photoDir: null,
     postgresDir: null,
     logLevel: 'info',
   });

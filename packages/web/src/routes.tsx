@@ -22,6 +22,7 @@ const VehicleScreen = late(() => import('./features/vehicles/VehicleScreen').the
 const VehicleOpeningScreen = late(() =>
   import('./features/vehicles/VehicleOpeningScreen').then((code) => code.VehicleOpeningScreen),
 );
+const PanelScreen = late(() => import('./features/panels/PanelScreen').then((code) => code.PanelScreen));
 const PeopleScreen = late(() => import('./features/people/PeopleScreen').then((code) => code.PeopleScreen));
 const JobsScreen = late(() => import('./features/jobs/JobsScreen').then((code) => code.JobsScreen));
 const WillFitScreen = late(() => import('./features/willFit/WillFitScreen').then((code) => code.WillFitScreen));
@@ -56,6 +57,7 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/vehicles', VehiclesScreen],
   ['/vehicles/:vehicleId', VehicleScreen],
   ['/vehicles/:vehicleId/openings/:label', VehicleOpeningScreen],
+  ['/vehicles/:vehicleId/panels/:label', PanelScreen],
   ['/people', PeopleScreen],
   ['/', JobsScreen],
   ['/will-it-fit', WillFitScreen],

@@ -6,14 +6,25 @@
 import { z } from 'zod';
 import { ASSUMABLE, FIXINGS } from '../fit';
 import {
+  ATTACHED,
+  BASES,
   BEHIND,
   BODIES,
   CABS,
+  COMES_OFF,
+  COVERS,
+  FASTENERS,
   firstScrewDeg,
+  HEADS,
   MOST_OPENINGS,
+  MOST_PANELS,
+  newPanel,
   OPENING_DIMENSION_KEYS,
   type OpeningRecord,
   openingRecordSchema,
+  PANEL_KINDS,
+  PANEL_SPOTS,
+  type Panel,
   placeSchema,
   SIDES,
 } from '../model';
@@ -33,6 +44,39 @@ const usualOpeningSchema = z.strictObject({
   note: z.string().max(300).default(''),
 });
 
+/** What is usual of a panel; where it is left out, nobody can say. */
+const usualPanelSchema = z.strictObject({
+  kind: z.enum(PANEL_KINDS),
+  /** One panel at each. */
+  spots: z.array(z.enum(PANEL_SPOTS)).min(1).max(PANEL_SPOTS.length),
+  name: z.string().max(40).default(''),
+  comesOff: z.enum(COMES_OFF).optional(),
+  fasteners: z
+    .array(
+      z.strictObject({
+        kind: z.enum(FASTENERS),
+        where: z.string().min(1).max(80),
+        cover: z.enum(COVERS).optional(),
+        head: z.enum(HEADS).optional(),
+        driver: z.string().max(20).default(''),
+        base: z.enum(BASES).optional(),
+      }),
+    )
+    .max(20)
+    .optional(),
+  attached: z
+    .array(
+      z.strictObject({
+        kind: z.enum(ATTACHED),
+        what: z.string().min(1).max(80),
+        note: z.string().max(200).default(''),
+      }),
+    )
+    .max(20)
+    .optional(),
+  note: z.string().max(300).default(''),
+});
+
 export const bodyTemplateSchema = z
   .strictObject({
     format: z.literal('body-template'),
@@ -42,6 +86,7 @@ export const bodyTemplateSchema = z
     cab: z.enum(CABS).nullable().default(null),
     doors: z.int().min(1).max(7),
     openings: z.array(usualOpeningSchema).min(1).max(MOST_OPENINGS),
+    panels: z.array(usualPanelSchema).max(MOST_PANELS).default([]),
   })
   .superRefine(({ openings }, context) => {
     openings.forEach((each, at) => {
@@ -60,6 +105,31 @@ type UsualOpening = BodyTemplate['openings'][number];
 /** What the template gives a vehicle: its openings, none of them looked at. */
 export function openingsOfTemplate({ openings }: BodyTemplate): readonly OpeningRecord[] {
   return openings.flatMap((each) => each.sides.map((side) => openingRecordSchema.parse(toOpening(each, side))));
+}
+
+/** What the template gives a vehicle: its panels, as is usual for the body. Nobody counted anything of them. */
+export function panelsOfTemplate({ panels }: BodyTemplate): readonly Panel[] {
+  return panels.flatMap(({ spots, kind, name, comesOff, fasteners, attached, note }) =>
+    spots.map(
+      (spot): Panel => ({
+        ...newPanel({ kind, spot, name }),
+        grade: 'classDefault',
+        comesOff: comesOff ?? null,
+        fasteners:
+          fasteners?.map(({ cover, head, base, ...each }, at) => ({
+            ...each,
+            key: `usual-fastener-${at + 1}`,
+            cover: cover ?? null,
+            head: head ?? null,
+            base: base ?? null,
+            lengthMm: null,
+            count: null,
+          })) ?? null,
+        attached: attached?.map((each, at) => ({ ...each, key: `usual-attached-${at + 1}` })) ?? null,
+        note,
+      }),
+    ),
+  );
 }
 
 /** Of screws that stand in the way as most do. */

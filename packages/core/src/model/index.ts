@@ -13,6 +13,21 @@ export {
   roleSchema,
   rolesSchema,
 } from './access';
+export {
+  BAND_LABELS,
+  BANDS,
+  type Channel,
+  channelsSchema,
+  channelWords,
+  FED_BY,
+  FED_BY_LABELS,
+  type Route,
+  routesSchema,
+  routeWords,
+  type Space,
+  spacesSchema,
+  spaceWords,
+} from './around';
 export { asCarried } from './asCarried';
 export {
   type Baseline,
@@ -65,6 +80,7 @@ export {
   otherFunction,
   usualFunctions,
 } from './functions';
+export { GRADE_LABELS, GRADES, type Grade, isOnlyHeard, isSomebodysWord } from './grade';
 export {
   CONSENT_LABELS,
   EXPECTATION_LABELS,
@@ -140,7 +156,42 @@ export {
   SECOND_PLUGS,
 } from './opening';
 export { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from './openingDimensions';
-export { carriedOverDoubts, openingsOfOtherVariant, SET_BACK_WORDS } from './otherVariant';
+export { aroundOfOtherVariant, carriedOverDoubts, openingsOfOtherVariant, SET_BACK_WORDS } from './otherVariant';
+export {
+  ATTACHED,
+  ATTACHED_LABELS,
+  type Attached,
+  attachedSchema,
+  attachedWords,
+  BASE_LABELS,
+  BASES,
+  COMES_OFF,
+  COMES_OFF_LABELS,
+  COVER_LABELS,
+  COVERS,
+  FASTENER_LABELS,
+  FASTENERS,
+  type Fastener,
+  type FirstThen,
+  fastenerSchema,
+  fastenerWords,
+  HEAD_LABELS,
+  HEADS,
+  MOST_PANELS,
+  newPanel,
+  PANEL_KINDS,
+  PANEL_LABELS,
+  PANEL_SPOT_LABELS,
+  PANEL_SPOTS,
+  type Panel,
+  type PanelKind,
+  type PanelSpot,
+  panelAt,
+  panelLabel,
+  panelNotLooked,
+  panelSchema,
+} from './panel';
+export { type PanelOrder, panelOrder } from './panelOrder';
 export {
   BEFORE_WORK,
   isOfBaseline,
@@ -205,6 +256,7 @@ export {
   CAB_LABELS,
   CABS,
   type Cab,
+  doublePanel,
   doublePlace,
   isSameVariant,
   MOST_OPENINGS,

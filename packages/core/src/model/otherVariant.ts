@@ -3,12 +3,13 @@
  * looked". Which speakers, plugs and airbags a car came with is decided by what was ordered; its sheet metal is not.
  */
 import { asCarried } from './asCarried';
+import { type Grade, isSomebodysWord } from './grade';
 import type { OpeningRecord } from './opening';
 import { type Variant, type VehicleRecord, vehicleName, yearsOverlap, yearsWords } from './vehicle';
 
 /** What is set back, for a person to read. */
 export const SET_BACK_WORDS =
-  'what is fitted at each place, its plugs, airbags at its cover, and what is tried of the car';
+  'what is fitted at each place, its plugs, airbags at its cover, what hangs on its panels, its channels, and what is tried of the car';
 
 export function openingsOfOtherVariant({ openings }: Pick<VehicleRecord, 'openings'>): readonly OpeningRecord[] {
   return openings.map((opening) => ({
@@ -18,6 +19,27 @@ export function openingsOfOtherVariant({ openings }: Pick<VehicleRecord, 'openin
     secondPlug: 'notLooked',
     airbag: 'notLooked',
   }));
+}
+
+/** Beside its openings: what holds a panel and where there is room is its sheet metal; what hangs on it and which channels there are is what was ordered. */
+export function aroundOfOtherVariant({
+  panels,
+  spaces,
+  routes,
+}: Pick<VehicleRecord, 'panels' | 'spaces' | 'routes'>): Pick<
+  VehicleRecord,
+  'panels' | 'spaces' | 'routes' | 'channels'
+> {
+  const carried = <Each extends { readonly grade: Grade }>(each: Each): Each => ({
+    ...each,
+    grade: isSomebodysWord(each.grade) ? 'otherCar' : each.grade,
+  });
+  return {
+    panels: panels.map((panel) => carried({ ...panel, attached: null })),
+    spaces: spaces?.map(carried) ?? null,
+    routes: routes?.map(carried) ?? null,
+    channels: null,
+  };
 }
 
 type Compared = Pick<Variant, 'make' | 'model' | 'years' | 'trim' | 'audioPackage' | 'steeringSide' | 'market'>;

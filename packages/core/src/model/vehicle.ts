@@ -4,8 +4,10 @@
  * the variant.
  */
 import { z } from 'zod';
+import { channelsSchema, routesSchema, spacesSchema } from './around';
 import { functionKeySchema, MOST_FUNCTIONS } from './functions';
 import { openingRecordSchema } from './opening';
+import { MOST_PANELS, panelLabel, panelSchema } from './panel';
 import { placeLabel } from './place';
 
 export const BODY_LABELS = {
@@ -88,6 +90,10 @@ export const vehicleSchema = variantSchema.extend({
   openings: z.array(openingRecordSchema).max(MOST_OPENINGS),
   /** What is tried of it before the work; null where nobody wrote it down, and what is usual for its body is taken. */
   functions: z.array(functionKeySchema).max(MOST_FUNCTIONS).nullable().default(null),
+  panels: z.array(panelSchema).max(MOST_PANELS).default([]),
+  spaces: spacesSchema.default(null),
+  routes: routesSchema.default(null),
+  channels: channelsSchema.default(null),
 });
 
 export type VehicleRecord = z.infer<typeof vehicleSchema>;
@@ -139,6 +145,12 @@ function plain(value: string | number | null): string {
   return String(value ?? '')
     .trim()
     .toLowerCase();
+}
+
+/** The first panel that is in the list twice, as it is called; null where each is there once. */
+export function doublePanel(panels: VehicleRecord['panels']): string | null {
+  const labels = panels.map(panelLabel);
+  return labels.find((label, at) => labels.indexOf(label) !== at) ?? null;
 }
 
 /** The first place that is in the list twice, as it is called; null where each is there once. */

@@ -33,6 +33,10 @@ const VEHICLE: VehicleRecord = {
   ...{ trim: '', audioPackage: 'Amplifier', steeringSide: 'left', market: '', aliases: ['Dory'], beganAs: null },
   note: 'Clips break.',
   functions: ['camera'],
+  panels: [],
+  spaces: null,
+  routes: null,
+  channels: null,
   openings: [DOOR],
 };
 const withDoor = (change: Partial<OpeningRecord>): VehicleRecord => ({

@@ -2,9 +2,10 @@
  * What a change of a vehicle replaces, as opposed to what it only fills in: where nothing was known, anybody who sees it may write it
  * down; what somebody wrote down is not another's to replace.
  */
-import { type OpeningRecord, placeLabel, type VehicleRecord } from '../model';
+import { isSomebodysWord, type OpeningRecord, type Panel, placeLabel, type VehicleRecord } from '../model';
 import { type Field, isSame } from './Field';
 import { OPENING_FIELDS } from './openingFields';
+import { panelFields } from './panelFields';
 import { VARIANT_FIELDS } from './vehicleFields';
 
 /** @returns the names of what would be replaced; empty where a change only fills in */
@@ -12,6 +13,7 @@ export function replacedLabels(before: VehicleRecord, after: VehicleRecord): rea
   return [
     ...replaced(VARIANT_FIELDS, before, after),
     ...before.openings.flatMap((opening) => replacedAt(opening, after.openings)),
+    ...before.panels.flatMap((panel) => replacedOn(panel, before, after)),
   ];
 }
 
@@ -22,6 +24,13 @@ function replacedAt(before: OpeningRecord, after: readonly OpeningRecord[]): rea
   // What was only taken as usual is nobody's word.
   const told = OPENING_FIELDS.filter(({ path }) => path !== 'assumed' && !before.assumed.some((each) => each === path));
   return replaced(told, before, now).map((each) => `${label}: ${each.toLowerCase()}`);
+}
+
+/** What was only taken as usual for the body is nobody's word. */
+function replacedOn(panel: Panel, before: VehicleRecord, after: VehicleRecord): readonly string[] {
+  if (!isSomebodysWord(panel.grade)) return [];
+  const fields = panelFields({ ...before, panels: [panel] });
+  return [...new Set(replaced(fields, before, after))];
 }
 
 function replaced<Rec>(fields: readonly Field<Rec>[], before: Rec, after: Rec): readonly string[] {
@@ -38,6 +47,7 @@ function keeps(before: unknown, after: unknown): boolean {
     return Array.isArray(after) && before.every((each) => after.some((now) => isSame(each, now)));
   if (typeof before !== 'object' || before === null) return false;
   if ('source' in before) return before.source === 'classDefault' || before.source === 'guess';
-  if ('kind' in before) return before.kind === 'unknown';
+  // One of a list is what its key says, whatever kind it is; of anything else another kind is another thing.
+  if ('kind' in before && !('key' in before)) return before.kind === 'unknown';
   return Object.entries(before).every(([key, value]) => keeps(value, (after as Record<string, unknown> | null)?.[key]));
 }

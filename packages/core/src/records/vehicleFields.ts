@@ -1,7 +1,18 @@
 /** The fields of a vehicle's record: what tells the variant from others, and each of its openings by where it is. */
-import { functionLabel, type OpeningRecord, placeLabel, type VehicleRecord, type Years, yearsWords } from '../model';
+import {
+  channelWords,
+  functionLabel,
+  type OpeningRecord,
+  placeLabel,
+  routeWords,
+  spaceWords,
+  type VehicleRecord,
+  type Years,
+  yearsWords,
+} from '../model';
 import { type Field, isSame, keyField, plainWords } from './Field';
 import { OPENING_FIELDS } from './openingFields';
+import { panelFields } from './panelFields';
 
 const KEY_WORDS = {
   make: ['Make', plainWords],
@@ -18,8 +29,14 @@ const KEY_WORDS = {
   beganAs: ['Began as', plainWords],
   note: ['Note', plainWords],
   functions: ['Functions', functionsWords],
+  spaces: ['Room for more', listWords(spaceWords)],
+  routes: ['Ways for wires', listWords(routeWords)],
+  channels: ['Channels', listWords(channelWords)],
 } as const satisfies Readonly<
-  Record<Exclude<keyof VehicleRecord, 'id' | 'openings'>, readonly [label: string, words: (value: unknown) => string]>
+  Record<
+    Exclude<keyof VehicleRecord, 'id' | 'openings' | 'panels'>,
+    readonly [label: string, words: (value: unknown) => string]
+  >
 >;
 
 /** Its id is its identity and no field. */
@@ -32,11 +49,19 @@ function functionsWords(functions: unknown): string {
   return plainWords((functions as readonly string[]).map(functionLabel));
 }
 
-/** With a field for each opening that any of the records has. */
+/** Of a list that nobody may have looked for. */
+function listWords<Each>(words: (each: Each) => string) {
+  return (list: unknown) => {
+    if (list === null || list === undefined) return 'not looked';
+    return plainWords((list as readonly Each[]).map(words));
+  };
+}
+
+/** With a field for each opening, and those of each panel, that any of the records has. */
 export function vehicleFields(...records: readonly VehicleRecord[]): readonly Field<VehicleRecord>[] {
   // What is kept of an earlier form, or cannot be read, may have none.
   const labels = new Set(records.flatMap(({ openings }) => openings?.map((each) => placeLabel(each)) ?? []));
-  return [...VARIANT_FIELDS, ...[...labels].map(openingField)];
+  return [...VARIANT_FIELDS, ...[...labels].map(openingField), ...panelFields(...records)];
 }
 
 function openingField(label: string): Field<VehicleRecord> {

@@ -43,6 +43,10 @@ const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
   ...{ trim: 'Middle', audioPackage: 'Six speakers', steeringSide: 'right', market: '', aliases: [], beganAs: null },
   note: '',
   functions: ['camera'],
+  panels: [],
+  spaces: null,
+  routes: null,
+  channels: null,
 };
 const CHOSEN: OpeningState = {
   kind: 'chosen',

@@ -13,6 +13,8 @@ export type Kept<State> = {
   readonly keep: (next: State) => void;
   /** The shop has it, or it was given up: this is what is shown from now on. */
   readonly settle: (next: State) => void;
+  /** Something was typed, and is neither in the shop nor given up. */
+  readonly isTouched: boolean;
   /** It was found on the device when the form opened. */
   readonly broughtBack: boolean;
 };
@@ -22,15 +24,15 @@ export function useKept<State>(name: string, schema: z.ZodType<State>, initial: 
   const key = `${draftPrefix(useMe().id)}${name}`;
   const [held, setHeld] = useState(() => {
     const found = readKept(readDraftText(key), schema);
-    return { state: found ?? initial(), broughtBack: found !== null };
+    return { state: found ?? initial(), isTouched: found !== null, broughtBack: found !== null };
   });
   const keep = (state: State) => {
     writeDraftText(deviceStore, key, JSON.stringify(state));
-    setHeld((before) => ({ ...before, state }));
+    setHeld((before) => ({ ...before, state, isTouched: true }));
   };
   const settle = (state: State) => {
     writeDraftText(deviceStore, key, null);
-    setHeld({ state, broughtBack: false });
+    setHeld({ state, isTouched: false, broughtBack: false });
   };
   return { ...held, keep, settle };
 }

@@ -121,10 +121,11 @@ export class JobsStore {
     return (await this.toJobs([row]))[0] as Job;
   }
 
-  /** Of a vehicle without its openings, which are most of it, and each vehicle once. */
+  /** Of a vehicle without its openings and panels, which are most of it, and each vehicle once. */
   private async toJobs(rows: readonly JobRow[]): Promise<readonly Job[]> {
     const found: { id: string; record: object }[] = await this.manager.query(
-      `SELECT "id", ("record" - 'openings') || '{"openings": []}' AS "record" FROM "vehicle" WHERE "id" = ANY($1)`,
+      `SELECT "id", ("record" - ARRAY['openings', 'panels', 'spaces', 'routes', 'channels']) || '{"openings": []}' AS "record"
+        FROM "vehicle" WHERE "id" = ANY($1)`,
       [[...new Set(rows.map(({ vehicle_id }) => vehicle_id))]],
     );
     const vehicles = new Map(found.map(({ id, record }) => [id, vehicleOf(id, record)]));

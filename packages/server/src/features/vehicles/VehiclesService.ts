@@ -1,8 +1,10 @@
 /** Adds vehicles to the library and corrects them. */
 import type { NewVehicle } from '@low-quarry/core/contracts/newVehicle';
 import type { FoundVehicles, ListedTemplate } from '@low-quarry/core/contracts/vehicles';
-import { openingsOfTemplate } from '@low-quarry/core/formats';
+import { openingsOfTemplate, panelsOfTemplate } from '@low-quarry/core/formats';
 import {
+  aroundOfOtherVariant,
+  doublePanel,
   doublePlace,
   isSameVariant,
   mayDo,
@@ -23,7 +25,7 @@ import type { FoundRecord } from '../library/readRecords';
 import { VehiclesStore } from './VehiclesStore';
 
 type Versioned = { readonly version: number; readonly record: VehicleRecord };
-type Began = Pick<VehicleRecord, 'beganAs'> & { readonly openings: readonly VehicleRecord['openings'][number][] };
+type Began = Pick<VehicleRecord, 'beganAs' | 'openings' | 'panels' | 'spaces' | 'routes' | 'channels'>;
 
 export class VehiclesService {
   private readonly vehicles: VehiclesStore;
@@ -59,11 +61,7 @@ export class VehiclesService {
       from.kind === 'template'
         ? this.fromTemplate(from.templateId, path)
         : await this.fromVariant(from.vehicleId, variant, path);
-    return this.insert(
-      { id, ...variant, ...began, note: '', openings: [...began.openings], functions: null },
-      1,
-      'created',
-    );
+    return this.insert({ id, ...variant, ...began, note: '', functions: null }, 1, 'created');
   }
 
   /** Who is no owner may not replace what somebody else wrote; an owner settles what two see differently. */
@@ -78,6 +76,11 @@ export class VehiclesService {
     if (double !== null) {
       const message = `"${double}" is there twice: give one of them a name of its own.`;
       throw refused(message, [{ path: 'record.openings', message }]);
+    }
+    const doubled = doublePanel(record.panels);
+    if (doubled !== null) {
+      const message = `"${doubled}" is there twice: give one of them a name of its own.`;
+      throw refused(message, [{ path: 'record.panels', message }]);
     }
     await this.vehicles.lockNames();
     if (before.version !== version) throw versionConflict('this vehicle', await this.get(id));
@@ -125,7 +128,15 @@ export class VehiclesService {
       const message = `"${templateId}" is no body template of this program.`;
       throw refused(message, [{ path: `${path}from.templateId`, message }]);
     }
-    return { beganAs: { kind: 'template', name: found.template.name }, openings: openingsOfTemplate(found.template) };
+    const { template } = found;
+    return {
+      beganAs: { kind: 'template', name: template.name },
+      openings: [...openingsOfTemplate(template)],
+      panels: [...panelsOfTemplate(template)],
+      spaces: null,
+      routes: null,
+      channels: null,
+    };
   }
 
   /** Its sheet metal is the same only where the body is. */
@@ -138,7 +149,8 @@ export class VehiclesService {
     }
     return {
       beganAs: { kind: 'variant', vehicleId, name: vehicleLabel(record) },
-      openings: openingsOfOtherVariant(record),
+      openings: [...openingsOfOtherVariant(record)],
+      ...aroundOfOtherVariant(record),
     };
   }
 

@@ -2,7 +2,14 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { NewVehicle } from '@low-quarry/core/contracts/newVehicle';
 import type { FoundVehicle } from '@low-quarry/core/contracts/vehicles';
-import { type OpeningRecord, placeLabel } from '@low-quarry/core/model';
+import {
+  type Fastener,
+  newPanel,
+  type OpeningRecord,
+  type Panel,
+  placeLabel,
+  variantSchema,
+} from '@low-quarry/core/model';
 import { createTestApp, type Http, type TestApp } from '../../testing/testApp';
 
 let app: TestApp;
@@ -187,7 +194,8 @@ describe('a vehicle that no library knows', () => {
 describe('another trim of one that is known', () => {
   test('carries its measurements over, and sets back what a trim changes', async () => {
     const { record: known } = (await owner.get(LONGSHORE).expect(200)).body;
-    const { openings: _, beganAs: _began, id, note: _note, functions: _functions, ...variant } = known;
+    const { id } = known;
+    const variant = variantSchema.strip().parse(known);
     const { body } = await counter
       .post('/api/vehicles')
       .send({ ...variant, trim: 'Base', audioPackage: '', from: { kind: 'variant', vehicleId: id } })
@@ -220,6 +228,59 @@ describe('another trim of one that is known', () => {
     });
     const { body } = await counter.post('/api/vehicles').send(car).expect(422);
     expect(body.errors).toEqual([{ path: 'body', message: expect.stringContaining('begin with a body template') }]);
+  });
+});
+
+describe('panels', () => {
+  const card = (more: Partial<Panel> = {}): Panel => ({
+    ...newPanel({ kind: 'doorCard', spot: 'frontLeft', name: '' }),
+    ...more,
+  });
+  const screw = (key: string): Fastener => ({
+    ...{ key, kind: 'screw', where: key, cover: null, head: null, driver: '' },
+    ...{ lengthMm: null, base: null, count: null },
+  });
+  const add = async (changes: Partial<NewVehicle>) =>
+    (
+      await owner
+        .post('/api/vehicles')
+        .send(newCar({ model: 'Wherry', ...changes }))
+        .expect(200)
+    ).body;
+
+  test('begin as is usual for the body, are counted by whoever takes them off, and go over to another trim without what hangs on them', async () => {
+    const { record } = await add({});
+    const [usual] = record.panels as Panel[];
+    expect(usual).toMatchObject({ kind: 'doorCard', spot: 'frontLeft', grade: 'classDefault' });
+    const counted = {
+      ...usual,
+      grade: 'seenHere',
+      fasteners: usual?.fasteners?.map((each) => ({ ...each, count: 4 })),
+    };
+    const change = { version: 1, record: { ...record, panels: [counted, ...record.panels.slice(1)] } };
+    await fitter.put(`/api/vehicles/${record.id}`).send(change).expect(200);
+    const { record: other } = await add({ trim: 'High', from: { kind: 'variant', vehicleId: record.id } });
+    expect(other.panels[0]).toMatchObject({ grade: 'otherCar', attached: null });
+    expect(other.panels[0].fasteners.map(({ count }: Fastener) => count)).toEqual(counted.fasteners?.map(() => 4));
+    expect(other).toMatchObject({ channels: null });
+  });
+
+  test('one that is there twice, and an order that goes round in a circle, are refused and named', async () => {
+    const { record } = await add({ trim: 'Low' });
+    const put = (panels: readonly Panel[]) =>
+      fitter.put(`/api/vehicles/${record.id}`).send({ version: 1, record: { ...record, panels } });
+    const { body: double } = await put([card(), card()]).expect(422);
+    expect(double.errors).toEqual([
+      { path: 'record.panels', message: '"Door card, front left" is there twice: give one of them a name of its own.' },
+    ]);
+    const order = [
+      { first: 'cup', next: 'edge' },
+      { first: 'edge', next: 'cup' },
+    ];
+    const { body: circle } = await put([card({ fasteners: [screw('cup'), screw('edge')], order })]).expect(400);
+    expect(circle.errors).toEqual([
+      { path: 'record.panels.0.order', message: expect.stringMatching(/cup, before edge/) },
+    ]);
   });
 });
 

@@ -10,6 +10,7 @@ import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
 import { AskedText } from '../../ui/form/AskedText';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
+import { useFollow } from '../../ui/form/useFollow';
 import { useTypedKept } from '../../ui/form/useTypedKept';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
@@ -33,7 +34,9 @@ function toDraft({ version, baseline }: Job): Draft {
 type BaselineFormProps = { readonly job: Job; readonly openings: readonly OpeningWithState[] };
 
 export function BaselineForm({ job, openings }: BaselineFormProps) {
-  const { state, keep, settle, broughtBack } = useKept<Draft>(`baseline.${job.id}`, draftSchema, () => toDraft(job));
+  const { state, keep, settle, isTouched, broughtBack } = useKept<Draft>(`baseline.${job.id}`, draftSchema, () =>
+    toDraft(job),
+  );
   const isOwner = useMe().roles.includes('owner');
   const show = (saved: Job) => {
     const draft = toDraft(saved);
@@ -57,6 +60,7 @@ export function BaselineForm({ job, openings }: BaselineFormProps) {
   const isLocked = signed !== null;
   const send = (baseline: Baseline) => save(state.version, state.base, baseline);
   const signatureProblem = refused.find(({ path }) => path.split('.')[0] === 'signed')?.message ?? null;
+  useFollow(job.version, isTouched, () => show(job));
   return (
     <form
       onSubmit={handleSubmit(send)}

@@ -17,6 +17,7 @@ import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
+import { useFollow } from '../../ui/form/useFollow';
 import { Empty } from '../../ui/states';
 import { toast } from '../../ui/toast';
 import { useKept } from '../../ui/useKept';
@@ -48,7 +49,9 @@ function toDraft({ version, baseline: { after } }: Job): Draft {
 type HandOverFormProps = { readonly job: Job; readonly openings: readonly OpeningWithState[] };
 
 export function HandOverForm({ job, openings }: HandOverFormProps) {
-  const { state, keep, settle, broughtBack } = useKept<Draft>(`handOver.${job.id}`, draftSchema, () => toDraft(job));
+  const { state, keep, settle, isTouched, broughtBack } = useKept<Draft>(`handOver.${job.id}`, draftSchema, () =>
+    toDraft(job),
+  );
   const { panel, save, drop, error, isPending } = useSaveBaseline(job.id, (saved) => {
     settle(toDraft(saved));
     toast('What was tried again is saved.');
@@ -58,6 +61,7 @@ export function HandOverForm({ job, openings }: HandOverFormProps) {
   const nameOf = namesOf(openings);
   const worse = compared.filter(({ standing }) => standing === 'worse');
   const left = compared.filter(({ standing }) => standing === 'notTried');
+  useFollow(job.version, isTouched, () => settle(toDraft(job)));
   return (
     <form
       className="flex flex-col gap-4"

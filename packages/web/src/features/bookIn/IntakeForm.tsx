@@ -29,6 +29,7 @@ import { FormArea } from '../../ui/form/FormArea';
 import { FormDay } from '../../ui/form/FormDay';
 import { FormText } from '../../ui/form/FormText';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
+import { useFollow } from '../../ui/form/useFollow';
 import { useTypedKept } from '../../ui/form/useTypedKept';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
@@ -50,7 +51,9 @@ function toDraft(job: Job): Draft {
 
 export function IntakeForm({ job, currency }: { readonly job: Job; readonly currency: string }) {
   // What was typed on stays what it was, also when somebody else saves meanwhile.
-  const { state, keep, settle, broughtBack } = useKept<Draft>(`job.${job.id}`, draftSchema, () => toDraft(job));
+  const { state, keep, settle, isTouched, broughtBack } = useKept<Draft>(`job.${job.id}`, draftSchema, () =>
+    toDraft(job),
+  );
   const mayChange = useMay('jobs');
   const navigate = useNavigate();
   const put = usePutJob(job.id);
@@ -83,6 +86,7 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
   });
   const sheet = useRef<HTMLFormElement>(null);
   useFieldInAddress(sheet);
+  useFollow(job.version, isTouched, () => show(job));
   return (
     <form
       ref={sheet}

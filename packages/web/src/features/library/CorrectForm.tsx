@@ -7,6 +7,7 @@ import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
 import { FormArea } from '../../ui/form/FormArea';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
+import { useFollow } from '../../ui/form/useFollow';
 import { useTypedKept } from '../../ui/form/useTypedKept';
 import { ProblemList } from '../../ui/ProblemList';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
@@ -41,7 +42,9 @@ function toDraft(version: number, record: Rec): Draft {
 }
 
 export function CorrectForm({ id, version, record }: CorrectFormProps) {
-  const { state, keep, settle, broughtBack } = useKept(`library.${id}`, draftSchema, () => toDraft(version, record));
+  const { state, keep, settle, isTouched, broughtBack } = useKept(`library.${id}`, draftSchema, () =>
+    toDraft(version, record),
+  );
   const form = useCheckedForm(typedSchema, { text: state.text }, NO_FIELDS);
   const { control, handleSubmit, reset } = form;
   useTypedKept(form, ({ text }) => keep({ ...state, text }));
@@ -60,6 +63,7 @@ export function CorrectForm({ id, version, record }: CorrectFormProps) {
       ),
   });
   const refused = fieldProblems(correct.error);
+  useFollow(version, isTouched, () => show(toDraft(version, record)));
   return (
     <form
       onSubmit={handleSubmit(({ text: typed }) => send(state.version, state.base, typed))}

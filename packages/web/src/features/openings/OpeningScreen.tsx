@@ -40,6 +40,10 @@ const TeachLibrary = late(
   () => import('../vehicles/TeachLibrary').then((code) => code.TeachLibrary),
   () => null,
 );
+const PanelInFront = late(
+  () => import('../panels/PanelInFront').then((code) => code.PanelInFront),
+  () => null,
+);
 const ConflictPanel = late(
   () => import('../../ui/ConflictPanel').then((code) => code.ConflictPanel<OpeningRecord>),
   () => <Loading what="what clashes" />,
@@ -134,6 +138,7 @@ function Filled({
       top={
         <>
           <BroughtBack show={broughtBack} onDrop={() => startFrom(opening)} />
+          <PanelInFront vehicleId={vehicleId} record={opening.record} />
           {other && (
             <CarryOver
               draft={draft}

@@ -9,6 +9,7 @@ import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
+import { useFollow } from '../../ui/form/useFollow';
 import { problemSentence } from '../../ui/problemFields';
 import { TextField } from '../../ui/TextField';
 import { toast } from '../../ui/toast';
@@ -71,7 +72,7 @@ function toState({ of, recordId, place, hash, caption, marks }: Photo): PhotoSta
 
 function Changed({ photo, children }: OnPicture) {
   const kept = useKept<Draft>(`photo.${photo.id}`, draftSchema, () => toDraft(photo));
-  const { state, keep, settle, broughtBack } = kept;
+  const { state, keep, settle, isTouched: isTyped, broughtBack } = kept;
   const put = usePutPhoto(photo.id);
   const remove = useRemovePhoto(photo);
   const { panel, send, drop } = useConflict<PhotoState>({
@@ -95,6 +96,7 @@ function Changed({ photo, children }: OnPicture) {
   const { caption, marks } = state;
   const isTouched = caption !== state.base.caption || marks !== state.base.marks;
   const showShops = () => settle(toDraft(photo));
+  useFollow(photo.version, isTyped, () => settle(toDraft(photo)));
   return (
     <form
       className="grid gap-4 lg:grid-cols-[5fr_3fr]"

@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
+import { useFollow } from '../../ui/form/useFollow';
 import { useTypedKept } from '../../ui/form/useTypedKept';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { useConflict } from '../../ui/useConflict';
@@ -35,7 +36,13 @@ type SettingsFormProps = {
 
 export function SettingsForm({ version, stored, unreadable }: SettingsFormProps) {
   const maySet = useMay('settings');
-  const { state: draft, keep, settle, broughtBack } = useKept('settings', draftSchema, () => toDraft(version, stored));
+  const {
+    state: draft,
+    keep,
+    settle,
+    isTouched,
+    broughtBack,
+  } = useKept('settings', draftSchema, () => toDraft(version, stored));
   const put = usePutSettings();
   const form = useCheckedForm<TypedSettings, ShopSettings>(
     useMemo(() => typedSettingsSchema(draft.base), [draft.base]),
@@ -79,6 +86,7 @@ export function SettingsForm({ version, stored, unreadable }: SettingsFormProps)
   const changes = differencesOf(SETTING_FIELDS, draft.base, shop);
   const judging = changes.some(({ path }) => SETTING_FIELDS.find((field) => field.path === path)?.judges);
 
+  useFollow(version, isTouched, () => show(toDraft(version, stored)));
   return (
     <form
       onSubmit={handleSubmit((settings) => send(draft.version, draft.base, settings))}

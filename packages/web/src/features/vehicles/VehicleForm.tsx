@@ -8,6 +8,7 @@ import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
 import { FormArea } from '../../ui/form/FormArea';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
+import { useFollow } from '../../ui/form/useFollow';
 import { useTypedKept } from '../../ui/form/useTypedKept';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
@@ -31,7 +32,7 @@ function toDraft(version: number, record: VehicleRecord): Draft {
 }
 
 export function VehicleForm({ version, record }: { readonly version: number; readonly record: VehicleRecord }) {
-  const { state, keep, settle, broughtBack } = useKept(`vehicle.${record.id}`, draftSchema, () =>
+  const { state, keep, settle, isTouched, broughtBack } = useKept(`vehicle.${record.id}`, draftSchema, () =>
     toDraft(version, record),
   );
   const mayChange = useMay('vehicles');
@@ -46,6 +47,7 @@ export function VehicleForm({ version, record }: { readonly version: number; rea
   const form = useCheckedForm<Typed, z.output<typeof readSchema>>(readSchema, state.typed, fieldProblems(error));
   const { control, handleSubmit, reset } = form;
   useTypedKept(form, (typed) => keep({ ...state, typed }));
+  useFollow(version, isTouched, () => show(toDraft(version, record)));
   return (
     <form
       onSubmit={handleSubmit(({ record: variant, note }) =>

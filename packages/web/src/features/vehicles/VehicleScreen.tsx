@@ -21,6 +21,15 @@ const VehicleFunctions = late(
   () => <Loading what="what such a car has" />,
 );
 
+const VehicleAround = late(
+  () => import('../panels/VehicleAround').then((code) => code.VehicleAround),
+  () => <Loading what="room, ways and channels" />,
+);
+const VehiclePanels = late(
+  () => import('../panels/VehiclePanels').then((code) => code.VehiclePanels),
+  () => <Loading what="its panels" />,
+);
+
 export function VehicleScreen() {
   const { vehicleId = '' } = useParams();
   const vehicle = useQuery(vehicleQuery(vehicleId));
@@ -44,11 +53,13 @@ export function VehicleScreen() {
             </section>
             <VehicleOpenings version={version} record={record} />
             <div className="flex flex-col gap-6 lg:col-span-2">
+              <VehiclePanels record={record} />
               <Photos
                 subject={{ of: 'vehicle', recordId: record.id, place: '' }}
                 label={vehicleLabel(record)}
                 originOf={({ place }) => place || null}
               />
+              <VehicleAround version={version} record={record} />
               <VehicleFunctions version={version} record={record} />
             </div>
           </div>

@@ -1,0 +1,93 @@
+/**
+ * What of a variant is neither opening nor panel: room for what is added, ways for wires, and the channels that feed its speakers. Null where
+ * nobody looked, an empty list where somebody did and there is none.
+ */
+import { z } from 'zod';
+import { gradeSchema } from './grade';
+
+const text = (most: number) => z.string().trim().max(most, `Type at most ${most} characters.`);
+const lengthSchema = z.number().positive('Type a length above 0.').max(10_000, 'Type at most 10,000 mm.').nullable();
+
+/** Room for a crossover, an amplifier, a box. */
+export const spaceSchema = z.strictObject({
+  name: text(60).min(1, 'Type where it is, such as “under the left seat”.'),
+  lengthMm: lengthSchema,
+  widthMm: lengthSchema,
+  heightMm: lengthSchema,
+  note: text(200),
+  grade: gradeSchema,
+});
+export type Space = z.infer<typeof spaceSchema>;
+
+/** A way for wires. */
+export const routeSchema = z.strictObject({
+  from: text(60).min(1, 'Type where it begins, such as “battery”.'),
+  to: text(60).min(1, 'Type where it ends, such as “front door, left”.'),
+  /** What it goes through: a boot, a grommet, a sill. */
+  through: text(120),
+  lengthMm: lengthSchema,
+  note: text(200),
+  grade: gradeSchema,
+});
+export type Route = z.infer<typeof routeSchema>;
+
+export const BAND_LABELS = {
+  full: 'Everything',
+  bass: 'Bass only',
+  treble: 'Treble only',
+  voices: 'Voices and sounds only',
+} as const;
+export type Band = keyof typeof BAND_LABELS;
+export const BANDS = Object.keys(BAND_LABELS) as [Band, ...Band[]];
+
+export const FED_BY_LABELS = {
+  radio: 'The radio itself',
+  factoryAmplifier: 'The maker’s separate amplifier',
+  addedAmplifier: 'An amplifier that was added',
+} as const;
+export type FedBy = keyof typeof FED_BY_LABELS;
+export const FED_BY = Object.keys(FED_BY_LABELS) as [FedBy, ...FedBy[]];
+
+/** What plays together; its load and pins are the wiring's. */
+export const channelSchema = z.strictObject({
+  name: text(40).min(1, 'Type what it is called, such as “front left”.'),
+  /** Which places it feeds, in words. */
+  feeds: text(120),
+  /** Null where nobody looked: a band that is missing is silent in whatever is fitted there. */
+  band: z.enum(BANDS).nullable(),
+  fedBy: z.enum(FED_BY).nullable(),
+  note: text(200),
+  grade: gradeSchema,
+});
+export type Channel = z.infer<typeof channelSchema>;
+
+const MOST = 24;
+export const spacesSchema = z.array(spaceSchema).max(MOST, `Keep to ${MOST} spaces.`).nullable();
+export const routesSchema = z.array(routeSchema).max(MOST, `Keep to ${MOST} ways.`).nullable();
+export const channelsSchema = z.array(channelSchema).max(MOST, `Keep to ${MOST} channels.`).nullable();
+
+/** "under the left seat, 320 × 210 × 70 mm". */
+export function spaceWords({ name, lengthMm, widthMm, heightMm, note }: Space): string {
+  const sizes = [lengthMm, widthMm, heightMm];
+  const size = sizes.every((each) => each === null)
+    ? 'size not known'
+    : `${sizes.map((each) => each ?? '?').join(' × ')} mm`;
+  return [name, size, note].filter(Boolean).join(', ');
+}
+
+/** "battery to front door, left, through the boot, 2.4 m". */
+export function routeWords({ from, to, through, lengthMm, note }: Route): string {
+  const length = lengthMm === null ? '' : `${(lengthMm / 1000).toFixed(1)} m`;
+  return [`${from} to ${to}`, through && `through ${through}`, length, note].filter(Boolean).join(', ');
+}
+
+/** "front left: front door, left; everything; the radio itself". */
+export function channelWords({ name, feeds, band, fedBy, note }: Channel): string {
+  const said = [
+    feeds,
+    band === null ? 'band not looked at' : BAND_LABELS[band].toLowerCase(),
+    fedBy === null ? 'nobody looked what feeds it' : FED_BY_LABELS[fedBy].toLowerCase(),
+    note,
+  ];
+  return `${name}: ${said.filter(Boolean).join('; ')}`;
+}

@@ -1,0 +1,75 @@
+/** Room, ways and channels of a vehicle as they are typed. */
+import {
+  BANDS,
+  channelsSchema,
+  FED_BY,
+  GRADES,
+  routesSchema,
+  spacesSchema,
+  type VehicleRecord,
+} from '@low-quarry/core/model';
+import type { Control } from 'react-hook-form';
+import { z } from 'zod';
+import { lengthTyped, numberText } from './typedNumber';
+
+const grade = z.enum(GRADES);
+const space = {
+  name: z.string(),
+  lengthMm: z.string(),
+  widthMm: z.string(),
+  heightMm: z.string(),
+  note: z.string(),
+  grade,
+};
+const route = { from: z.string(), to: z.string(), through: z.string(), lengthMm: z.string(), note: z.string(), grade };
+const channel = {
+  ...{ name: z.string(), feeds: z.string(), band: z.enum(BANDS).nullable() },
+  ...{ fedBy: z.enum(FED_BY).nullable(), note: z.string(), grade },
+};
+
+export const aroundTypedSchema = z.object({
+  spaces: z.array(z.object(space)),
+  isSpacesLooked: z.boolean(),
+  routes: z.array(z.object(route)),
+  isRoutesLooked: z.boolean(),
+  channels: z.array(z.object(channel)),
+  isChannelsLooked: z.boolean(),
+});
+export type AroundTyped = z.output<typeof aroundTypedSchema>;
+export type Around = Pick<VehicleRecord, 'spaces' | 'routes' | 'channels'>;
+export type AroundControl = Control<AroundTyped, unknown, Around>;
+
+const told = z.object({ spaces: spacesSchema, routes: routesSchema, channels: channelsSchema });
+const read = aroundTypedSchema.extend({
+  spaces: z.array(z.object({ ...space, lengthMm: lengthTyped, widthMm: lengthTyped, heightMm: lengthTyped })),
+  routes: z.array(z.object({ ...route, lengthMm: lengthTyped })),
+});
+
+/** What is typed, as the shop takes it. */
+export const readAroundSchema: z.ZodType<Around, AroundTyped> = read.transform((typed, context) => {
+  const listOf = <Each>(list: readonly Each[], isLooked: boolean) => (isLooked || list.length > 0 ? list : null);
+  const around = told.safeParse({
+    spaces: listOf(typed.spaces, typed.isSpacesLooked),
+    routes: listOf(typed.routes, typed.isRoutesLooked),
+    channels: listOf(typed.channels, typed.isChannelsLooked),
+  });
+  for (const { path, message } of around.error?.issues ?? [])
+    context.addIssue({ code: 'custom', path: [...path], message });
+  return around.success ? around.data : z.NEVER;
+});
+
+export function toAroundTyped({ spaces, routes, channels }: Around): AroundTyped {
+  return {
+    spaces: (spaces ?? []).map(({ lengthMm, widthMm, heightMm, ...each }) => ({
+      ...each,
+      lengthMm: numberText(lengthMm),
+      widthMm: numberText(widthMm),
+      heightMm: numberText(heightMm),
+    })),
+    isSpacesLooked: spaces !== null,
+    routes: (routes ?? []).map(({ lengthMm, ...each }) => ({ ...each, lengthMm: numberText(lengthMm) })),
+    isRoutesLooked: routes !== null,
+    channels: channels ?? [],
+    isChannelsLooked: channels !== null,
+  };
+}

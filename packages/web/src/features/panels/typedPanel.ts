@@ -1,0 +1,75 @@
+/** A panel as it is typed: lengths and counts are lines of text, and a list says by itself whether somebody looked. */
+import { attachedSchema, fastenerSchema, type Panel, panelSchema } from '@low-quarry/core/model';
+import type { Control } from 'react-hook-form';
+import { z } from 'zod';
+import { countTyped, lengthTyped, numberText } from './typedNumber';
+
+const parts = panelSchema.shape;
+const fastenerTypedSchema = fastenerSchema.extend({ where: z.string(), lengthMm: z.string(), count: z.string() });
+const attachedTypedSchema = attachedSchema.extend({ what: z.string() });
+
+export const panelTypedSchema = z.object({
+  grade: parts.grade,
+  comesOff: parts.comesOff,
+  pryFrom: z.string().nullable(),
+  looksLike: z.string().nullable(),
+  stays: z.string().nullable(),
+  breaks: z.string().nullable(),
+  note: z.string(),
+  fasteners: z.array(fastenerTypedSchema),
+  isFastenersLooked: z.boolean(),
+  attached: z.array(attachedTypedSchema),
+  isAttachedLooked: z.boolean(),
+  order: parts.order,
+});
+export type PanelTyped = z.output<typeof panelTypedSchema>;
+/** What is typed of a panel: where it is stays. */
+export type PanelRead = Omit<Panel, 'kind' | 'spot' | 'name'>;
+export type PanelControl = Control<PanelTyped, unknown, PanelRead>;
+
+const read = z.object({
+  ...{ grade: parts.grade, comesOff: parts.comesOff, pryFrom: parts.pryFrom, looksLike: parts.looksLike },
+  ...{ stays: parts.stays, breaks: parts.breaks, note: parts.note, order: parts.order },
+  fasteners: z.array(
+    fastenerSchema.extend({
+      lengthMm: lengthTyped.pipe(fastenerSchema.shape.lengthMm),
+      count: countTyped.pipe(fastenerSchema.shape.count),
+    }),
+  ),
+  attached: z.array(attachedSchema),
+  isFastenersLooked: z.boolean(),
+  isAttachedLooked: z.boolean(),
+});
+
+/** What is typed, as the shop takes it. @param where the panel is: a circle in its order is said at the order */
+export function readPanelSchema(where: Pick<Panel, 'kind' | 'spot' | 'name'>): z.ZodType<PanelRead, PanelTyped> {
+  return read.transform((typed, context) => {
+    const { isFastenersLooked, isAttachedLooked, fasteners, attached, ...rest } = typed;
+    const panel = panelSchema.safeParse({
+      ...where,
+      ...rest,
+      fasteners: isFastenersLooked || fasteners.length > 0 ? fasteners : null,
+      attached: isAttachedLooked || attached.length > 0 ? attached : null,
+    });
+    for (const { path, message } of panel.error?.issues ?? [])
+      context.addIssue({ code: 'custom', path: [...path], message });
+    if (!panel.success) return z.NEVER;
+    const { kind: _kind, spot: _spot, name: _name, ...told } = panel.data;
+    return told;
+  });
+}
+
+export function toPanelTyped({ fasteners, attached, ...panel }: Panel): PanelTyped {
+  const { grade, comesOff, pryFrom, looksLike, stays, breaks, note, order } = panel;
+  return {
+    ...{ grade, comesOff, pryFrom, looksLike, stays, breaks, note, order },
+    fasteners: (fasteners ?? []).map(({ lengthMm, count, ...each }) => ({
+      ...each,
+      lengthMm: numberText(lengthMm),
+      count: numberText(count),
+    })),
+    isFastenersLooked: fasteners !== null,
+    attached: attached ?? [],
+    isAttachedLooked: attached !== null,
+  };
+}
