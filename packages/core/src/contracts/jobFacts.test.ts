@@ -11,13 +11,15 @@ import {
   jobTitle,
 } from '../model/job';
 import { baselineFields } from '../records/baselineFields';
+import { carFactFields } from '../records/carFactFields';
 import { INTAKE_FIELDS } from '../records/kinds/job';
 import { recordDifferences } from '../records/recordDifferences';
 import { readStored } from '../records/storedRecord';
-import { jobSchema, newJobSchema, putBaseline, putJob } from './jobs';
+import { jobSchema, newJobSchema, putBaseline, putFound, putJob } from './jobs';
 
 /** What was kept of a job before more was asked. */
 const FIRST_FACTS = { customer: 'Pilot station', registration: 'P 1', wants: 'louder', dueOn: '2026-03-04' };
+const WINDOWS = { answer: 'crank', grade: 'seenHere', note: '', by: 'Jory', at: null } as const;
 const FACTS: JobFacts = {
   ...FIRST_FACTS,
   contact: 'VHF 12',
@@ -31,6 +33,7 @@ const FACTS: JobFacts = {
   consents: { drill: 'the office, by letter' },
   expectations: ['bassHasLimits'],
   questions: [],
+  found: { windows: WINDOWS },
   baseline: NO_BASELINE,
 };
 const ANOTHER: JobFacts = {
@@ -53,16 +56,22 @@ const ANOTHER: JobFacts = {
       ...{ of: 'seller', question: 'In stock?', askedOn: null, how: '', answer: '', answeredOn: null, grade: null },
     },
   ],
+  found: {},
   baseline: { ...NO_BASELINE, damage: 'a dent' },
 };
 
 describe('whoever adds a fact of a job adds it to', () => {
   const places: readonly (readonly [string, readonly string[]])[] = [
     ['what is asked when a car is booked in', Object.keys(newJobSchema.shape)],
-    ['what can be changed', [...Object.keys(putJob.body.shape), ...Object.keys(putBaseline.body.shape)]],
+    ['what can be changed', [putJob, putBaseline, putFound].flatMap(({ body }) => Object.keys(body.shape))],
     ['what is answered', Object.keys(jobSchema.shape)],
     ['what its history keeps', Object.keys(jobStateSchema.shape)],
-    ['what is merged', [...INTAKE_FIELDS, ...baselineFields(FACTS)].map(({ path }) => path.split('.')[0] ?? '')],
+    [
+      'what is merged',
+      [...INTAKE_FIELDS, ...carFactFields<'found', JobFacts>('found'), ...baselineFields(FACTS)].map(
+        ({ path }) => path.split('.')[0] ?? '',
+      ),
+    ],
     ['the shop file', Object.keys(shopFileSchema.shape.jobs.element.shape)],
   ];
   test.each(places)('%s', (_, keys) => {
@@ -74,7 +83,7 @@ describe('whoever adds a fact of a job adds it to', () => {
     for (const key of JOB_FACT_KEYS) {
       const after = { ...before, [key]: ANOTHER[key] };
       expect(recordDifferences('job', before, after).map(({ label }) => label)).toEqual([
-        key === 'baseline' ? 'Scratches and missing parts' : jobFactLabel(key),
+        { baseline: 'Scratches and missing parts', found: 'Windows in the doors' }[key as string] ?? jobFactLabel(key),
       ]);
     }
   });
@@ -95,6 +104,7 @@ test('a state from before jobs ended is one of an open job, and of what was not 
     consents: {},
     expectations: [],
     questions: [],
+    found: {},
     baseline: NO_BASELINE,
   };
   const notAsked = {
@@ -125,6 +135,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'consents: Drilling new holes into the car: the office, by letter',
     'expectations: bass from doors has limits; more of it needs a box and an amplifier.',
     'questions: none',
+    'found: Windows in the doors: Cranked (seen here)',
     'baseline: nothing tried',
   ]);
   expect(told(ANOTHER).slice(5)).toEqual([
@@ -138,6 +149,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'consents: none given',
     'expectations: nothing yet',
     'questions: A seller: In stock? No answer yet.',
+    'found: nothing yet',
     'baseline: nothing tried',
   ]);
 });
@@ -146,10 +158,11 @@ test('a car that comes in may be asked about later; what is changed is changed w
   const asked = newJobSchema.parse({ ...FIRST_FACTS, vehicleId: 'veh-1' });
   expect(asked).toMatchObject({ goals: null, ownership: { owner: 'notAsked' }, expectations: [] });
   expect(putJob.body.safeParse({ version: 1, ...FIRST_FACTS }).success).toBe(false);
-  const { baseline, ...intake } = FACTS;
+  const { baseline, found, ...intake } = FACTS;
   expect(putJob.body.parse({ version: 1, ...intake })).toEqual({ version: 1, ...intake });
   expect(putJob.body.safeParse({ version: 1, ...FACTS }).success).toBe(false);
   expect(putBaseline.body.parse({ version: 1, baseline })).toEqual({ version: 1, baseline });
+  expect(putFound.body.parse({ version: 1, found })).toEqual({ version: 1, found });
 });
 
 test('the facts alone, and what a job is called', () => {

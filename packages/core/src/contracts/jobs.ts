@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { CHECK_IDS, COUNTS_FOR } from '../fit';
 import {
   baselineSchema,
+  carFactsSchema,
   JOB_ENDS,
   jobEndedSchema,
   jobFactsSchema,
@@ -191,6 +192,16 @@ export const putBaseline = contract({
   permission: 'baseline',
   params: z.object({ jobId: idSchema }),
   body: z.strictObject({ version: z.int().min(1), baseline: baselineSchema }),
+  answer: jobSchema,
+});
+
+/** What is known of the car besides what is measured, written down by whoever sees it. */
+export const putFound = contract({
+  method: 'put',
+  path: '/api/jobs/:jobId/found',
+  permission: 'facts',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1), found: carFactsSchema }),
   answer: jobSchema,
 });
 

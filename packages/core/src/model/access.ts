@@ -42,6 +42,8 @@ const TABLE = {
   settings: { roles: ['owner'] },
   /** Adding vehicles and what nobody had written down of them; replacing what somebody else wrote is the owner's. */
   vehicles: { roles: EVERYBODY },
+  /** What is known of a car besides what is measured. */
+  facts: { roles: EVERYBODY },
   /** Adding photos to whatever is recorded, and what is written on them. */
   photos: { roles: EVERYBODY },
   /** Adding places to a car and taking them off it. */

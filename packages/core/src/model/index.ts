@@ -55,6 +55,20 @@ export {
   untried,
 } from './baseline';
 export { firstScrewDeg } from './bolts';
+export {
+  CAR_FACT_KEYS,
+  CAR_FACTS,
+  type CarFact,
+  type CarFactKey,
+  type CarFacts,
+  carFactSchema,
+  carFactsSchema,
+  carFactWords,
+  type FactAskedAt,
+  factsOfOtherVariant,
+  knownFact,
+  taughtFacts,
+} from './carFacts';
 export { cautionsFor } from './cautions';
 export { anticlockwise } from './corners';
 export { isCurrency, NO_CURRENCY } from './currency';

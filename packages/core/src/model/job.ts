@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import { type Baseline, baselineSchema, baselineWords, NO_BASELINE } from './baseline';
+import { CAR_FACT_KEYS, CAR_FACTS, type CarFacts, carFactsSchema, carFactWords } from './carFacts';
 import {
   askedTextSchema,
   askedWords,
@@ -45,6 +46,7 @@ type Fact = {
 const NOTHING_SAID: Expectation[] = [];
 const NO_CONSENTS = {};
 const NO_QUESTIONS: Question[] = [];
+const NOTHING_FOUND: CarFacts = {};
 
 const FACTS = {
   customer: {
@@ -146,6 +148,16 @@ const FACTS = {
     kept: questionsSchema.default(NO_QUESTIONS),
     words: (questions: Question[]) => questionsWords(questions),
   },
+  found: {
+    label: 'Found on the car',
+    atFirst: NOTHING_FOUND,
+    typed: carFactsSchema,
+    kept: carFactsSchema.default(NOTHING_FOUND),
+    words: (found: CarFacts) =>
+      CAR_FACT_KEYS.flatMap((key) =>
+        found[key] ? [`${CAR_FACTS[key].label}: ${carFactWords(key, found[key])}`] : [],
+      ).join('; ') || 'nothing yet',
+  },
   baseline: {
     label: 'Baseline',
     atFirst: NO_BASELINE,
@@ -188,20 +200,23 @@ function shapeOf<Which extends 'typed' | 'kept'>(which: Which): { [Key in JobFac
   return Object.fromEntries(entries) as { [Key in JobFactKey]: Facts[Key][Which] };
 }
 
-/** As somebody types them at the counter; the baseline is written down at the car, by whoever stands there. */
-export const typedJobFactsSchema = z.strictObject(shapeOf('typed')).omit({ baseline: true });
+/** What is written down at the car, by whoever stands there, and not asked at the counter. */
+const AT_THE_CAR = { baseline: true, found: true } as const;
+
+/** As somebody types them at the counter. */
+export const typedJobFactsSchema = z.strictObject(shapeOf('typed')).omit(AT_THE_CAR);
 /** As a car comes in: what was not asked yet may be left out. */
 export const newJobFactsSchema = z.strictObject(newShape());
 /** As they are kept and answered. */
 export const jobFactsSchema = z.object(shapeOf('kept'));
 export type JobFacts = z.infer<typeof jobFactsSchema>;
 
-/** What is asked of a car, without what was tried of it. */
-export const intakeFactsSchema = jobFactsSchema.omit({ baseline: true });
+/** What is asked of a car, without what was tried of it and found on it. */
+export const intakeFactsSchema = jobFactsSchema.omit(AT_THE_CAR);
 export type IntakeFacts = z.infer<typeof intakeFactsSchema>;
 
 export function intakeFactsOf(record: JobFacts): IntakeFacts {
-  const { baseline: _, ...facts } = jobFactsOf(record);
+  const { baseline: _baseline, found: _found, ...facts } = jobFactsOf(record);
   return facts;
 }
 

@@ -3,13 +3,14 @@
  * looked". Which speakers, plugs and airbags a car came with is decided by what was ordered; its sheet metal is not.
  */
 import { asCarried } from './asCarried';
+import { factsOfOtherVariant } from './carFacts';
 import { type Grade, isSomebodysWord } from './grade';
 import type { OpeningRecord } from './opening';
 import { type Variant, type VehicleRecord, vehicleName, yearsOverlap, yearsWords } from './vehicle';
 
 /** What is set back, for a person to read. */
 export const SET_BACK_WORDS =
-  'what is fitted at each place, its plugs, airbags at its cover, what hangs on its panels, its channels, and what is tried of the car';
+  'what is fitted at each place, its plugs, airbags at its cover, what hangs on its panels, its channels, what feeds and sounds through its speakers, and what is tried of the car';
 
 export function openingsOfOtherVariant({ openings }: Pick<VehicleRecord, 'openings'>): readonly OpeningRecord[] {
   return openings.map((opening) => ({
@@ -26,9 +27,10 @@ export function aroundOfOtherVariant({
   panels,
   spaces,
   routes,
-}: Pick<VehicleRecord, 'panels' | 'spaces' | 'routes'>): Pick<
+  facts,
+}: Pick<VehicleRecord, 'panels' | 'spaces' | 'routes' | 'facts'>): Pick<
   VehicleRecord,
-  'panels' | 'spaces' | 'routes' | 'channels'
+  'panels' | 'spaces' | 'routes' | 'channels' | 'facts'
 > {
   const carried = <Each extends { readonly grade: Grade }>(each: Each): Each => ({
     ...each,
@@ -39,6 +41,7 @@ export function aroundOfOtherVariant({
     spaces: spaces?.map(carried) ?? null,
     routes: routes?.map(carried) ?? null,
     channels: null,
+    facts: factsOfOtherVariant(facts),
   };
 }
 

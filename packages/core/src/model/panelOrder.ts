@@ -2,7 +2,15 @@
  * In which order what holds a panel, and what hangs on it, comes off. What must be out before what is a graph, not a list: people write down
  * pairs, and a pair that closes a circle is named with all of it, because nobody could work by it.
  */
-import type { FirstThen, Panel } from './panel';
+
+type Item = { readonly key: string };
+type FirstThen = { readonly first: string; readonly next: string };
+/** What of a panel its order follows from; null where nobody looked. */
+type Ordered = {
+  readonly fasteners: readonly Item[] | null;
+  readonly attached: readonly Item[] | null;
+  readonly order: readonly FirstThen[];
+};
 
 export type PanelOrder = {
   /** Keys in an order that keeps every pair; those of a circle and behind it are left out. */
@@ -12,11 +20,7 @@ export type PanelOrder = {
 };
 
 /** What of it nothing says comes first stands as it was written down: fasteners, then what hangs on it. */
-export function panelOrder({
-  fasteners,
-  attached,
-  order,
-}: Pick<Panel, 'fasteners' | 'attached' | 'order'>): PanelOrder {
+export function panelOrder({ fasteners, attached, order }: Ordered): PanelOrder {
   const keys = [...(fasteners ?? []), ...(attached ?? [])].map(({ key }) => key);
   const pairs = order.filter(({ first, next }) => keys.includes(first) && keys.includes(next));
   const done: string[] = [];

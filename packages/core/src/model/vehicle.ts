@@ -5,6 +5,7 @@
  */
 import { z } from 'zod';
 import { channelsSchema, routesSchema, spacesSchema } from './around';
+import { carFactsSchema } from './carFacts';
 import { functionKeySchema, MOST_FUNCTIONS } from './functions';
 import { openingRecordSchema } from './opening';
 import { MOST_PANELS, panelLabel, panelSchema } from './panel';
@@ -90,6 +91,8 @@ export const vehicleSchema = variantSchema.extend({
   openings: z.array(openingRecordSchema).max(MOST_OPENINGS),
   /** What is tried of it before the work; null where nobody wrote it down, and what is usual for its body is taken. */
   functions: z.array(functionKeySchema).max(MOST_FUNCTIONS).nullable().default(null),
+  /** What such a car is known to have; what nobody looked at is not in it. */
+  facts: carFactsSchema.default({}),
   panels: z.array(panelSchema).max(MOST_PANELS).default([]),
   spaces: spacesSchema.default(null),
   routes: routesSchema.default(null),

@@ -5,6 +5,7 @@
  */
 
 export { baselineFields } from './baselineFields';
+export { carFactFields } from './carFactFields';
 export { changeHeadline, changeSentences } from './changeSentences';
 export { type Difference, differencesOf, type Field, isSame, mergeChanges, takeFields } from './Field';
 export { RECORDS, type StateOf } from './kinds';

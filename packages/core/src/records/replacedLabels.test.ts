@@ -33,6 +33,7 @@ const VEHICLE: VehicleRecord = {
   ...{ trim: '', audioPackage: 'Amplifier', steeringSide: 'left', market: '', aliases: ['Dory'], beganAs: null },
   note: 'Clips break.',
   functions: ['camera'],
+  facts: {},
   panels: [],
   spaces: null,
   routes: null,

@@ -2,16 +2,29 @@
  * What a change of a vehicle replaces, as opposed to what it only fills in: where nothing was known, anybody who sees it may write it
  * down; what somebody wrote down is not another's to replace.
  */
-import { isSomebodysWord, type OpeningRecord, type Panel, placeLabel, type VehicleRecord } from '../model';
+import {
+  type CarFact,
+  isOnlyHeard,
+  isSomebodysWord,
+  type OpeningRecord,
+  type Panel,
+  placeLabel,
+  type VehicleRecord,
+} from '../model';
 import { type Field, isSame } from './Field';
 import { OPENING_FIELDS } from './openingFields';
 import { panelFields } from './panelFields';
-import { VARIANT_FIELDS } from './vehicleFields';
+import { VARIANT_FIELDS, VEHICLE_FACT_FIELDS } from './vehicleFields';
 
 /** @returns the names of what would be replaced; empty where a change only fills in */
 export function replacedLabels(before: VehicleRecord, after: VehicleRecord): readonly string[] {
   return [
     ...replaced(VARIANT_FIELDS, before, after),
+    ...replaced(
+      VEHICLE_FACT_FIELDS.filter(({ read }) => isTold(read(before))),
+      before,
+      after,
+    ),
     ...before.openings.flatMap((opening) => replacedAt(opening, after.openings)),
     ...before.panels.flatMap((panel) => replacedOn(panel, before, after)),
   ];
@@ -24,6 +37,11 @@ function replacedAt(before: OpeningRecord, after: readonly OpeningRecord[]): rea
   // What was only taken as usual is nobody's word.
   const told = OPENING_FIELDS.filter(({ path }) => path !== 'assumed' && !before.assumed.some((each) => each === path));
   return replaced(told, before, now).map((each) => `${label}: ${each.toLowerCase()}`);
+}
+
+/** What was only said, or guessed, gives way to what somebody saw. */
+function isTold(fact: unknown): boolean {
+  return fact !== undefined && !isOnlyHeard((fact as CarFact).grade);
 }
 
 /** What was only taken as usual for the body is nobody's word. */

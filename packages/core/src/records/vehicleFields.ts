@@ -10,6 +10,7 @@ import {
   type Years,
   yearsWords,
 } from '../model';
+import { carFactFields } from './carFactFields';
 import { type Field, isSame, keyField, plainWords } from './Field';
 import { OPENING_FIELDS } from './openingFields';
 import { panelFields } from './panelFields';
@@ -34,7 +35,7 @@ const KEY_WORDS = {
   channels: ['Channels', listWords(channelWords)],
 } as const satisfies Readonly<
   Record<
-    Exclude<keyof VehicleRecord, 'id' | 'openings' | 'panels'>,
+    Exclude<keyof VehicleRecord, 'id' | 'openings' | 'panels' | 'facts'>,
     readonly [label: string, words: (value: unknown) => string]
   >
 >;
@@ -49,6 +50,9 @@ function functionsWords(functions: unknown): string {
   return plainWords((functions as readonly string[]).map(functionLabel));
 }
 
+/** What is known of it besides. */
+export const VEHICLE_FACT_FIELDS = carFactFields<'facts', VehicleRecord>('facts');
+
 /** Of a list that nobody may have looked for. */
 function listWords<Each>(words: (each: Each) => string) {
   return (list: unknown) => {
@@ -61,7 +65,7 @@ function listWords<Each>(words: (each: Each) => string) {
 export function vehicleFields(...records: readonly VehicleRecord[]): readonly Field<VehicleRecord>[] {
   // What is kept of an earlier form, or cannot be read, may have none.
   const labels = new Set(records.flatMap(({ openings }) => openings?.map((each) => placeLabel(each)) ?? []));
-  return [...VARIANT_FIELDS, ...[...labels].map(openingField), ...panelFields(...records)];
+  return [...VARIANT_FIELDS, ...VEHICLE_FACT_FIELDS, ...[...labels].map(openingField), ...panelFields(...records)];
 }
 
 function openingField(label: string): Field<VehicleRecord> {

@@ -28,8 +28,11 @@ const ANSWERED: JobFacts = {
   consents: {},
   expectations: [],
   questions: [],
+  found: {},
   baseline: TRIED,
 };
+const seen = (answer: string) => ({ answer, grade: 'seenHere', note: '', by: null, at: null }) as const;
+const BUILT = { doorWires: seen('all'), boot: seen('open'), beltAnchors: seen('none') };
 const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
   ...{
     id: 'veh',
@@ -43,6 +46,14 @@ const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
   ...{ trim: 'Middle', audioPackage: 'Six speakers', steeringSide: 'right', market: '', aliases: [], beganAs: null },
   note: '',
   functions: ['camera'],
+  // Everything was looked at: `carFactPoints` has tests of its own.
+  facts: {
+    amplifier: seen('none'),
+    windows: seen('electric'),
+    alsoSounds: seen('nothing'),
+    band: seen('full'),
+    ...BUILT,
+  },
   panels: [],
   spaces: null,
   routes: null,

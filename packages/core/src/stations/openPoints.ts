@@ -24,17 +24,28 @@ import {
 import { lowerFirst, missingConsents } from '../order';
 import { faultTestLabel, isCoilUnknown, nextFaultTest } from '../sound';
 import { baselinePoints, handOverPoints } from './baselinePoints';
+import { carFactPoints } from './carFactPoints';
 import { type OpenPoint, type PointJob, type PointOpening, RAIL, type RailStation, type SettledAt } from './point';
 import { unservedWishes } from './unserved';
 
 /** @returns the points of a job that has not ended, in the order in which they are best settled */
 export function openPoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
   const there = openings.filter(({ record: { presence } }) => presence !== 'blank' && presence !== 'notThere');
-  const asked = [...telephonePoints(job, there), ...counterPoints(job, there), ...baselinePoints(job, there)];
+  const facts = carFactPoints(job, there);
+  const atStation = (at: OpenPoint['askedAt']) => facts.filter(({ askedAt }) => askedAt === at);
+  const asked = [
+    ...telephonePoints(job, there),
+    ...atStation('telephone'),
+    ...counterPoints(job, there),
+    ...atStation('counter'),
+    ...baselinePoints(job, there),
+  ];
   return [
     // What nothing may be done before is the dearest of all.
     ...asked.filter(({ isHeld }) => isHeld),
     ...asked.filter(({ isHeld }) => !isHeld),
+    ...atStation('doorOpen'),
+    ...atStation('panelOff'),
     ...there.flatMap(measurePoints),
     ...there.flatMap(matchPoints),
     ...wishPoints(job, openings),
@@ -65,9 +76,8 @@ function telephonePoints(job: PointJob, openings: readonly PointOpening[]): read
     },
     vehicle.audioPackage === '' && {
       id: 'audioPackage',
-      words: 'Which audio package does it have, and is there a separate amplifier?',
-      stake:
-        'A factory amplifier decides load and bands: what is bought for a plain radio is silent or too much for it.',
+      words: 'Which audio package does it have?',
+      stake: 'It decides which openings have speakers and wires, and of which size.',
       settledAt: { kind: 'vehicle' },
     },
     ownership.owner === 'notAsked' && {

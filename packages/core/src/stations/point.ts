@@ -1,17 +1,18 @@
 /** An open point of a job: a question or a piece of work, what is at stake, and the one place where it is settled. */
 import type { OpeningState } from '../contracts/jobs';
-import type { JobFacts, OpeningRecord, VehicleRecord } from '../model';
+import type { CarFactKey, JobFacts, OpeningRecord, VehicleRecord } from '../model';
 
 export const RAIL = ['bookIn', 'measure', 'match', 'order', 'handOver'] as const;
 export type RailStation = (typeof RAIL)[number];
 
 /** Where an answer is to be had, the cheapest first. */
-export const ASKED_AT = ['telephone', 'counter', 'panelOff', 'handOver'] as const;
+export const ASKED_AT = ['telephone', 'counter', 'doorOpen', 'panelOff', 'handOver'] as const;
 export type AskedAt = (typeof ASKED_AT)[number];
 
 /** Where on the screen it is settled: a field of booking in, the baseline, the vehicle, an opening's measurements or what fits it, or hand-over. */
 export type SettledAt =
   | { readonly kind: 'bookIn'; readonly field: keyof JobFacts }
+  | { readonly kind: 'facts'; readonly key: CarFactKey }
   | { readonly kind: 'baseline' }
   | { readonly kind: 'handOver' }
   | { readonly kind: 'vehicle' }

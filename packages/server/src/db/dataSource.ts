@@ -36,6 +36,7 @@ import { Intake1764900600000 } from './migrations/1764900600000-Intake';
 import { Baseline1764900700000 } from './migrations/1764900700000-Baseline';
 import { Questions1764900800000 } from './migrations/1764900800000-Questions';
 import { Photos1764900900000 } from './migrations/1764900900000-Photos';
+import { Facts1764901000000 } from './migrations/1764901000000-Facts';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -58,6 +59,7 @@ const MIGRATIONS = [
   Baseline1764900700000,
   Questions1764900800000,
   Photos1764900900000,
+  Facts1764901000000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

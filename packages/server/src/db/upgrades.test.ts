@@ -42,6 +42,7 @@ async function earlierShop(schema: string) {
     : {};
   const tried = isAfter(schema, 'Baseline1764900700000') ? { baseline: NO_BASELINE } : {};
   const outside = isAfter(schema, 'Questions1764900800000') ? { questions: [] } : {};
+  const seen = isAfter(schema, 'Facts1764901000000') ? { found: {} } : {};
   const job = {
     id: jobId,
     vehicle_id: vehicle.id,
@@ -51,6 +52,7 @@ async function earlierShop(schema: string) {
     created_at: NOW,
     ...asked,
     ...tried,
+    ...seen,
     ...outside,
   };
   const columns = Object.keys(job).map((column) => `"${column}"`);

@@ -9,12 +9,13 @@ import {
   jobStateSchema,
 } from '../../model';
 import { baselineFields } from '../baselineFields';
+import { carFactFields } from '../carFactFields';
 import { type Field, keyField } from '../Field';
 import { recordEntry } from './RecordEntry';
 
 /** What is asked of a job, by the table of its facts. */
 function factFields<Rec extends IntakeFacts>(): readonly Field<Rec>[] {
-  return JOB_FACT_KEYS.filter((key) => key !== 'baseline').map((key) =>
+  return JOB_FACT_KEYS.filter((key) => key !== 'baseline' && key !== 'found').map((key) =>
     keyField<Rec>(key, jobFactLabel(key), (value) => jobFactWords(key, value)),
   );
 }
@@ -26,7 +27,12 @@ const STANDING = keyField<JobState>('ended', 'Standing', (ended) =>
 
 /** With a field for everything that was tried of the car: two people at it, one in front and one behind, do not overlap. */
 function stateFields(...states: readonly JobState[]): readonly Field<JobState>[] {
-  return [...factFields<JobState>(), ...baselineFields(...states), STANDING];
+  return [
+    ...factFields<JobState>(),
+    ...carFactFields<'found', JobState>('found'),
+    ...baselineFields(...states),
+    STANDING,
+  ];
 }
 
 export const jobEntry = recordEntry({

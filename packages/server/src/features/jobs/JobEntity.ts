@@ -33,6 +33,7 @@ const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { re
   consents: { name: 'consents', type: 'jsonb' },
   expectations: { name: 'expectations', type: 'jsonb' },
   questions: { name: 'questions', type: 'jsonb' },
+  found: { name: 'found', type: 'jsonb' },
   baseline: { name: 'baseline', type: 'jsonb' },
 };
 

@@ -9,6 +9,7 @@ import {
   type NewJob,
   type OpeningWithState,
   type putBaseline,
+  type putFound,
   type putJob,
 } from '@low-quarry/core/contracts/jobs';
 import {
@@ -73,7 +74,7 @@ export class JobsService {
 
   async change(jobId: string, { version, ...change }: z.output<typeof putJob.body>, history: History): Promise<Job> {
     const before = await this.require(jobId);
-    return this.write(before, version, { ...change, baseline: before.baseline }, history);
+    return this.write(before, version, { ...change, baseline: before.baseline, found: before.found }, history);
   }
 
   /** What was signed stays, but for an owner who takes the signature off. */
@@ -86,6 +87,11 @@ export class JobsService {
     const before = await this.require(jobId);
     if (before.version === version) refuseSigned(before, baseline, isOwner);
     return this.write(before, version, { ...jobFactsOf(before), baseline }, history);
+  }
+
+  async changeFound(jobId: string, { version, found }: z.output<typeof putFound.body>, history: History): Promise<Job> {
+    const before = await this.require(jobId);
+    return this.write(before, version, { ...jobFactsOf(before), found }, history);
   }
 
   private async write(before: Job, version: number, facts: JobFacts, history: History): Promise<Job> {

@@ -6,6 +6,7 @@ import {
   listBin,
   listJobs,
   putBaseline,
+  putFound,
   putJob,
   reopenJob,
   restoreJob,
@@ -54,6 +55,9 @@ export function jobsRoutes(
       openHistory(manager, actor),
       actor.roles.includes('owner'),
     ),
+  );
+  write(router, db, putFound, ({ params, body, manager, actor }) =>
+    createJobsService(manager).changeFound(params.jobId, body, openHistory(manager, actor)),
   );
   write(router, db, endJob, ({ params, body, manager, actor }) =>
     createJobsService(manager).end(params.jobId, body.version, body.as, openHistory(manager, actor)),

@@ -25,7 +25,7 @@ import type { FoundRecord } from '../library/readRecords';
 import { VehiclesStore } from './VehiclesStore';
 
 type Versioned = { readonly version: number; readonly record: VehicleRecord };
-type Began = Pick<VehicleRecord, 'beganAs' | 'openings' | 'panels' | 'spaces' | 'routes' | 'channels'>;
+type Began = Pick<VehicleRecord, 'beganAs' | 'openings' | 'panels' | 'spaces' | 'routes' | 'channels' | 'facts'>;
 
 export class VehiclesService {
   private readonly vehicles: VehiclesStore;
@@ -136,6 +136,7 @@ export class VehiclesService {
       spaces: null,
       routes: null,
       channels: null,
+      facts: {},
     };
   }
 

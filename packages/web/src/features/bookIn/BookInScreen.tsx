@@ -17,6 +17,10 @@ const IntakeForm = late(
   () => <Loading what="what was asked" />,
 );
 void IntakeForm.load();
+const JobFacts = late(
+  () => import('../facts/JobFacts').then((code) => code.JobFacts),
+  () => <Loading what="what was found on the car" />,
+);
 
 export function BookInScreen() {
   const { jobId = '' } = useParams();
@@ -32,7 +36,12 @@ export function BookInScreen() {
       <Answered query={job} what="the job">
         {(answer) => (
           <Answered query={shop} what="the shop’s settings">
-            {({ currency }) => <IntakeForm job={answer.job} currency={currency} />}
+            {({ currency }) => (
+              <>
+                <IntakeForm job={answer.job} currency={currency} />
+                <JobFacts job={answer.job} />
+              </>
+            )}
           </Answered>
         )}
       </Answered>

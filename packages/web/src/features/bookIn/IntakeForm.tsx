@@ -15,8 +15,8 @@ import {
   needsLeave,
 } from '@low-quarry/core/model';
 import { INTAKE_FIELDS } from '@low-quarry/core/records';
-import { useEffect, useRef } from 'react';
-import { useLocation, useNavigate } from 'react-router';
+import { useRef } from 'react';
+import { useNavigate } from 'react-router';
 import { z } from 'zod';
 import { useMay } from '../../api/me';
 import { addressOf } from '../../stations/addressOf';
@@ -34,6 +34,7 @@ import { useTypedKept } from '../../ui/form/useTypedKept';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
 import { useConflict } from '../../ui/useConflict';
+import { useFieldInAddress } from '../../ui/useFieldInAddress';
 import { useKept } from '../../ui/useKept';
 import { usePutJob } from '../jobs/jobsQueries';
 import { GoalsField } from './GoalsField';
@@ -254,15 +255,4 @@ function Part({ title, children }: { readonly title: string; readonly children: 
 /** The place of a fact, to which an open point leads. */
 function At({ field, children }: { readonly field: keyof IntakeFacts; readonly children: React.ReactNode }) {
   return <div data-fact={field}>{children}</div>;
-}
-
-/** Who comes from an open point begins at its field. */
-function useFieldInAddress(sheet: React.RefObject<HTMLFormElement | null>): void {
-  const { hash } = useLocation();
-  useEffect(() => {
-    if (hash === '') return;
-    const place = sheet.current?.querySelector(`[data-fact="${CSS.escape(hash.slice(1))}"]`);
-    place?.querySelector<HTMLElement>('input, select, textarea')?.focus();
-    place?.scrollIntoView({ block: 'center' });
-  }, [hash, sheet]);
 }

@@ -1,6 +1,15 @@
 /** Queries and changes of jobs. */
 
-import { deleteJob, endJob, getJob, listJobs, putBaseline, putJob, reopenJob } from '@low-quarry/core/contracts/jobs';
+import {
+  deleteJob,
+  endJob,
+  getJob,
+  listJobs,
+  putBaseline,
+  putFound,
+  putJob,
+  reopenJob,
+} from '@low-quarry/core/contracts/jobs';
 import type { JobEnd } from '@low-quarry/core/model';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
@@ -37,6 +46,15 @@ export function usePutBaseline(jobId: string) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (body: z.input<typeof putBaseline.body>) => call(putBaseline, { params: { jobId }, body }),
+    retry: false,
+    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
+  });
+}
+
+export function usePutFound(jobId: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: z.input<typeof putFound.body>) => call(putFound, { params: { jobId }, body }),
     retry: false,
     onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
   });

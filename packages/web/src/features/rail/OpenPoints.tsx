@@ -14,6 +14,7 @@ const FIRST_SHOWN = 6;
 const ASKED_WORDS: Readonly<Record<AskedAt, string>> = {
   telephone: 'Ask before the customer hangs up',
   counter: 'At the car, doors closed',
+  doorOpen: 'With the doors open',
   panelOff: 'With the panel off',
   handOver: 'Before the keys go back',
 };

@@ -6,6 +6,8 @@ export function pointAddress(at: SettledAt, jobId: string, vehicleId: string): s
   switch (at.kind) {
     case 'bookIn':
       return `${addressOf('bookIn', { jobId })}#${at.field}`;
+    case 'facts':
+      return `${addressOf('bookIn', { jobId })}#fact-${at.key}`;
     case 'baseline':
     case 'handOver':
       return addressOf(at.kind, { jobId });

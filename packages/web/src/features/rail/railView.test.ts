@@ -26,7 +26,7 @@ const statesOf = (openings: readonly OpeningWithState[], job = JOB) =>
   railView(job, openings).stops.map(({ state, open }) => (open > 0 ? `${state} ${open}` : state));
 
 test('of a car that just came in everything is to be asked, and what has no opening yet is not begun', () => {
-  expect(statesOf([])).toEqual(['open 14', 'untouched', 'untouched', 'untouched', 'untouched']);
+  expect(statesOf([])).toEqual(['open 15', 'untouched', 'untouched', 'untouched', 'untouched']);
 });
 
 test('nothing chosen is no order that is done', () => {

@@ -25,6 +25,10 @@ const VehicleAround = late(
   () => import('../panels/VehicleAround').then((code) => code.VehicleAround),
   () => <Loading what="room, ways and channels" />,
 );
+const VehicleFacts = late(
+  () => import('../facts/VehicleFacts').then((code) => code.VehicleFacts),
+  () => <Loading what="what is known of it" />,
+);
 const VehiclePanels = late(
   () => import('../panels/VehiclePanels').then((code) => code.VehiclePanels),
   () => <Loading what="its panels" />,
@@ -53,6 +57,7 @@ export function VehicleScreen() {
             </section>
             <VehicleOpenings version={version} record={record} />
             <div className="flex flex-col gap-6 lg:col-span-2">
+              <VehicleFacts version={version} record={record} />
               <VehiclePanels record={record} />
               <Photos
                 subject={{ of: 'vehicle', recordId: record.id, place: '' }}
