@@ -1,4 +1,5 @@
 /** Jobs: the shop's cars. */
+
 import { z } from 'zod';
 import { CHECK_IDS, COUNTS_FOR } from '../fit';
 import {
@@ -14,7 +15,7 @@ import {
   vehicleSchema,
   worksSchema,
 } from '../model';
-import { answerSchema, CURE_IDS } from '../order';
+import { answerSchema, CONSENT_KINDS, CURE_IDS } from '../order';
 import { contract, idSchema, nothing } from './contract';
 import { newVehicleSchema } from './newVehicle';
 import { openingSchema } from './openings';
@@ -54,6 +55,8 @@ export const openingStateSchema = z.discriminatedUnion('kind', [
     speakerName: z.string(),
     /** What is changed by hand so that it fits. */
     works: worksSchema.default([]),
+    /** What of it has to be agreed to in writing, one act of each. */
+    needsConsent: z.array(z.array(z.enum(CONSENT_KINDS))).default([]),
     summary: verdictSummarySchema,
     open: openChecksSchema,
     heldBack: z.string().nullable(),

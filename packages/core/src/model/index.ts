@@ -104,6 +104,7 @@ export {
   type Goals,
   KEEP_LABELS,
   KEEPS,
+  type Keep,
   LATER_LABELS,
   LATERS,
   LEAVE_LABELS,

@@ -3,8 +3,7 @@
  * "not asked"; an empty list or an empty line is "asked: nothing".
  */
 import { z } from 'zod';
-import { CAR_WORKS, type CarWork } from '../fit';
-import type { Consents } from '../order';
+import { CONSENT_KINDS, type ConsentKind, type Consents } from '../order';
 
 /** What somebody wants of the work, in the order in which it is asked. */
 export const GOAL_LABELS = {
@@ -89,21 +88,25 @@ export function needsLeave({ owner }: Ownership): boolean {
   return owner === 'company' || owner === 'leased';
 }
 
-/** What changes the car for good, as it is agreed to. */
-export const CONSENT_LABELS: Readonly<Record<CarWork, string>> = {
+/** What changes the car for good, shows, or may not hold, as it is agreed to. */
+export const CONSENT_LABELS: Readonly<Record<ConsentKind, string>> = {
   cutCloth: 'Cutting the cloth of a grille away',
   fileHole: 'Filing or cutting the hole in the car wider',
   drill: 'Drilling new holes into the car',
   grind: 'Grinding off what stands on the metal',
+  loomCut: 'Cutting the loom of the car',
+  grilleOff: 'Leaving a grille off',
+  pocketGone: 'Giving up a pocket of the door',
+  unprovenFixing: 'A fixing that nobody has proved to hold',
 };
 
-/** By kind of work: who agreed in writing, how and when. One that is empty was not given. */
+/** By act: who agreed in writing, how and when. One that is empty was not given. */
 export const consentsSchema = z
-  .partialRecord(z.enum(CAR_WORKS), z.string().trim().max(200, 'Type at most 200 characters.'))
+  .partialRecord(z.enum(CONSENT_KINDS), z.string().trim().max(200, 'Type at most 200 characters.'))
   .transform((consents) => Object.fromEntries(Object.entries(consents).filter(([, by]) => by)) as Consents);
 
 export function consentsWords(consents: Consents): string {
-  const given = CAR_WORKS.flatMap((kind) => (consents[kind] ? [`${CONSENT_LABELS[kind]}: ${consents[kind]}`] : []));
+  const given = CONSENT_KINDS.flatMap((kind) => (consents[kind] ? [`${CONSENT_LABELS[kind]}: ${consents[kind]}`] : []));
   return given.length === 0 ? 'none given' : given.join('; ');
 }
 

@@ -18,6 +18,13 @@ export {
   takesReason,
   withAnswers,
 } from './answers';
-export { type Consents, missingConsents } from './missingConsents';
+export {
+  CONSENT_KINDS,
+  type ConsentKind,
+  type Consents,
+  missingConsents,
+  type NeededConsent,
+  neededConsents,
+} from './consents';
 export { covers, gravestOf, heldBackBecause, type OpenCheck, openChecks } from './openChecks';
 export { type Need, type OrderLine, orderLines } from './orderLines';

@@ -63,6 +63,7 @@ const CHOSEN: OpeningState = {
   kind: 'chosen',
   speakerName: 'Shoal 65',
   works: [],
+  needsConsent: [],
   summary: { verdict: 'clears', decidedBy: 'front', marginMm: 5, expandedMm: 1, sentence: '' },
   open: [],
   heldBack: null,
@@ -277,7 +278,7 @@ test('the number of a station is the number of its points, and each point is tol
 test('work that changes the car needs its own consent in writing, once for the whole car', () => {
   const drilled: OpeningState = {
     ...CHOSEN,
-    works: [{ kind: 'drill', holes: [{ xMm: 1, yMm: 1 }], kept: [], turnedRad: 0 }],
+    needsConsent: [['drill']],
   };
   const openings = [door({}, drilled), { ...door({ side: 'right' }, drilled), id: 'right' }];
   const baseline = { ...TRIED, after: { ...TRIED.after, 'speaker.right': WORKS } };
@@ -293,6 +294,16 @@ test('work that changes the car needs its own consent in writing, once for the w
   ]);
   expect(openPoints(job({ consents: { drill: 'Vet, by letter' }, baseline }), openings)).toEqual([]);
   expect(openPoints(job({ consents: { grind: 'Vet, by letter' }, baseline }), openings)).toHaveLength(1);
+  // Against what the customer wants to stay, a signature alone is not asked for.
+  const [against] = openPoints(job({ keeps: ['cutting'], baseline }), openings);
+  expect(against?.stake).toBe('The customer said: nothing is cut or drilled. Ask again, or choose otherwise.');
+});
+
+test('of two things that may give way one has to be agreed to', () => {
+  const needs: OpeningState = { ...CHOSEN, needsConsent: [['grilleOff', 'pocketGone']] };
+  const [point] = openPoints(job(), [door({}, needs)]);
+  expect(point?.words).toBe('Get the written consent: leaving a grille off, or giving up a pocket of the door.');
+  expect(openPoints(job({ consents: { pocketGone: 'Vet' } }), [door({}, needs)])).toEqual([]);
 });
 
 describe('what works', () => {

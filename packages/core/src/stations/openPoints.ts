@@ -14,6 +14,8 @@ import {
   isHeardWrong,
   isInDoor,
   type JobFacts,
+  KEEP_LABELS,
+  type Keep,
   mayHoldAirbag,
   needsLeave,
   type OldSpeaker,
@@ -21,7 +23,7 @@ import {
   placeLabel,
   trialsOf,
 } from '../model';
-import { lowerFirst, missingConsents } from '../order';
+import { type ConsentKind, lowerFirst, missingConsents, type NeededConsent } from '../order';
 import { faultTestLabel, isCoilUnknown, nextFaultTest } from '../sound';
 import { baselinePoints, handOverPoints } from './baselinePoints';
 import { carFactPoints } from './carFactPoints';
@@ -322,18 +324,34 @@ function wishPoints(job: PointJob, openings: readonly PointOpening[]): readonly 
 }
 
 /** What changes the car for good is agreed to in writing, each thing by itself, before anything is ordered for it. */
-function consentPoints({ consents }: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
-  const works = openings.flatMap(({ state }) => (state.kind === 'chosen' ? state.works : []));
-  return missingConsents(works, consents).map((kind) => ({
-    id: `consent ${kind}`,
+function consentPoints({ consents, keeps }: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
+  const needed = openings.flatMap(({ state }) => (state.kind === 'chosen' ? state.needsConsent : []));
+  const missing = missingConsents(needed, consents);
+  const once = missing.filter((each, at) => missing.findIndex((other) => other.join() === each.join()) === at);
+  return once.map((kinds) => ({
+    id: `consent ${kinds.join()}`,
     station: 'order',
     askedAt: null,
-    words: `Get the written consent: ${lowerFirst(CONSENT_LABELS[kind])}.`,
-    stake: 'It cannot be undone, and it is not ordered for before.',
+    words: `Get the written consent: ${kinds.map((kind) => lowerFirst(CONSENT_LABELS[kind])).join(', or ')}.`,
+    stake: consentStake(kinds, keeps),
     settledAt: { kind: 'bookIn', field: 'consents' },
     isHeld: true,
   }));
 }
+
+/** What is to stay by the customer's own word is no matter of a signature alone. */
+function consentStake(kinds: NeededConsent, keeps: PointJob['keeps']): string {
+  const kept = (keeps ?? []).filter((keep) => kinds.some((kind) => FORBIDDEN_BY[keep]?.includes(kind)));
+  if (kept.length > 0)
+    return `The customer said: ${kept.map((keep) => lowerFirst(KEEP_LABELS[keep])).join(', ')}. Ask again, or choose otherwise.`;
+  return 'It cannot be undone, shows, or may not hold, and it is not ordered for before.';
+}
+
+const FORBIDDEN_BY: Readonly<Partial<Record<Keep, readonly ConsentKind[]>>> = {
+  cutting: ['cutCloth', 'fileHole', 'drill', 'grind', 'loomCut'],
+  grille: ['grilleOff', 'cutCloth'],
+  pocket: ['pocketGone'],
+};
 
 /** "a, b and c" */
 function listed(words: readonly string[]): string {

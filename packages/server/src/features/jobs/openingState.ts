@@ -5,7 +5,7 @@ import type { OpeningState } from '@low-quarry/core/contracts/jobs';
 import { openingHolds, placeWords } from '@low-quarry/core/fit';
 import type { OpeningRecord } from '@low-quarry/core/model';
 import { airbagAt, isOpeningThere, isTakenHere, missingDimensions, wantedDimensions } from '@low-quarry/core/model';
-import { heldBackBecause, openChecks } from '@low-quarry/core/order';
+import { heldBackBecause, neededConsents, openChecks } from '@low-quarry/core/order';
 import { changedSince } from '@low-quarry/core/records';
 import type { StoredChoice } from '../choices/ChoicesStore';
 import { type Fitting, summarise } from '../fit/Fitting';
@@ -52,6 +52,7 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
     kind: 'chosen',
     speakerName: partName(speaker),
     works: stored.choice.works,
+    needsConsent: neededConsents(stored.choice).map((kinds) => [...kinds]),
     summary: summarise(judgement, open),
     open: [...open],
     heldBack: heldBackBecause(open, stored.verdictWhenChosen),

@@ -3,9 +3,16 @@ import { orderedId, PART_KINDS, type PartRecord, partName, STATE_MARK } from '@l
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { capital } from '@low-quarry/core/firstLetter';
-import { type CarWork, checkLabel } from '@low-quarry/core/fit';
+import { checkLabel } from '@low-quarry/core/fit';
 import { CONSENT_LABELS, cautionsFor, faultHold, isAssumed, placeLabel } from '@low-quarry/core/model';
-import { type Consents, missingConsents, type Need, type OrderLine, orderLines } from '@low-quarry/core/order';
+import {
+  type Consents,
+  missingConsents,
+  type Need,
+  type NeededConsent,
+  type OrderLine,
+  orderLines,
+} from '@low-quarry/core/order';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 
@@ -76,7 +83,7 @@ function whyChoiceIsHeld(
   if (state.heldBack !== null) return state.heldBack;
   const fault = faultHold(record);
   if (fault !== null) return capital(fault);
-  const missing = missingConsents(state.works, consents);
+  const missing = missingConsents(state.needsConsent, consents);
   return missing.length === 0 ? null : consentWords(missing);
 }
 
@@ -118,9 +125,9 @@ function whyHeldBack({ record, state }: OpeningWithState, consents: Consents): s
   }
 }
 
-function consentWords(missing: readonly CarWork[]): string {
-  const acts = missing.map((kind) => CONSENT_LABELS[kind].toLowerCase()).join('; ');
-  return `It changes the car for good, and nobody agreed to it in writing: ${acts}.`;
+function consentWords(missing: readonly NeededConsent[]): string {
+  const acts = missing.map((kinds) => kinds.map((kind) => CONSENT_LABELS[kind].toLowerCase()).join(', or ')).join('; ');
+  return `Nobody agreed to it in writing: ${acts}.`;
 }
 
 /** The openings that a speaker is ordered for; of another part none. */

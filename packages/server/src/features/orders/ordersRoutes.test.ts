@@ -78,7 +78,7 @@ test('what changes the car for good is held back until somebody agreed to it in 
   await choose([{ kind: 'fileHole', byMm: 1 }]);
   expect(await listed()).toEqual([]);
   const held = (await order()).heldBack.find(({ openingId }: { openingId: string }) => openingId === left.id);
-  expect(held.why).toContain('nobody agreed to it in writing: filing or cutting the hole in the car wider.');
+  expect(held.why).toContain('Nobody agreed to it in writing: filing or cutting the hole in the car wider.');
   await agree({ drill: 'The school, by letter' });
   expect(await listed()).toEqual([]);
   await agree({ fileHole: 'The school, by letter' });

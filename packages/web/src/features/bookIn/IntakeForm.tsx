@@ -1,6 +1,5 @@
 /** What is asked of a car, by telephone or at the counter: left and taken up, each answer with its place, none of them guessed. */
 import { type Job, jobSchema } from '@low-quarry/core/contracts/jobs';
-import { CAR_WORKS } from '@low-quarry/core/fit';
 import {
   CONSENT_LABELS,
   EXPECTATION_LABELS,
@@ -14,6 +13,7 @@ import {
   LATERS,
   needsLeave,
 } from '@low-quarry/core/model';
+import { CONSENT_KINDS } from '@low-quarry/core/order';
 import { INTAKE_FIELDS } from '@low-quarry/core/records';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
@@ -190,11 +190,11 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
       <Part title="Agreed to in writing">
         <At field="consents">
           <p className="text-[13px] leading-4 text-muted">
-            What changes the car for good is agreed to each by itself: who, how and when. Empty where nobody did; what
-            needs it stays off the order list.
+            What changes the car for good, shows, or may not hold is agreed to each by itself: who, how and when. Empty
+            where nobody did; what needs it stays off the order list.
           </p>
           <div className="grid gap-3">
-            {CAR_WORKS.map((kind) => (
+            {CONSENT_KINDS.map((kind) => (
               <FormText
                 key={kind}
                 control={control}

@@ -1,7 +1,7 @@
 /** What is asked of a car as it is typed: an amount is a line of text until it is read. */
 import { putJob } from '@low-quarry/core/contracts/jobs';
-import { CAR_WORKS } from '@low-quarry/core/fit';
 import { type IntakeFacts, intakeFactsSchema, questionSchema } from '@low-quarry/core/model';
+import { CONSENT_KINDS } from '@low-quarry/core/order';
 import type { Control } from 'react-hook-form';
 import { z } from 'zod';
 
@@ -12,7 +12,7 @@ export const intakeTypedSchema = intakeFactsSchema.extend({
   questions: z.array(
     z.object({ ...questionSchema.shape, askedOn: z.string().nullable(), answeredOn: z.string().nullable() }),
   ),
-  consents: z.record(z.enum(CAR_WORKS), z.string()),
+  consents: z.record(z.enum(CONSENT_KINDS), z.string()),
 });
 export type IntakeTyped = z.output<typeof intakeTypedSchema>;
 export type IntakeControl = Control<IntakeTyped, unknown, IntakeFacts>;
@@ -40,6 +40,6 @@ export function toIntakeTyped(facts: IntakeFacts): IntakeTyped {
   return {
     ...facts,
     budgetMinor: budgetMinor === null ? '' : String(budgetMinor / 100),
-    consents: Object.fromEntries(CAR_WORKS.map((kind) => [kind, consents[kind] ?? ''])) as IntakeTyped['consents'],
+    consents: Object.fromEntries(CONSENT_KINDS.map((kind) => [kind, consents[kind] ?? ''])) as IntakeTyped['consents'],
   };
 }

@@ -57,6 +57,7 @@ describe('the state of an opening', () => {
         {
           kind: 'chosen',
           works: [],
+          needsConsent: [],
           speakerName: 'S',
           summary,
           open: [],

@@ -18,7 +18,15 @@ const opening = (id: string, state: OpeningState): OpeningWithState => ({
   record: newOpening({ place: 'frontDoorLow', side: 'left', name: id, presence: 'fitted', nominalSize: '' }),
 });
 const CHOSEN: OpeningState = {
-  ...{ kind: 'chosen', speakerName: 'Shoal', works: [], open: [], heldBack: null, verdictThen: 'clears' },
+  ...{
+    kind: 'chosen',
+    speakerName: 'Shoal',
+    works: [],
+    needsConsent: [],
+    open: [],
+    heldBack: null,
+    verdictThen: 'clears',
+  },
   ...{ sentenceThen: null, changedSince: [] },
   summary: { verdict: 'clears', decidedBy: 'front', marginMm: 5, expandedMm: 1, sentence: '' },
 };
