@@ -254,6 +254,11 @@ test('a car that is not there yet is booked in and measured', async ({ fitter })
   await page.getByLabel('Due', { exact: true }).selectOption('today or late');
   await expect(page.getByText('No job is due today or late. A car without a day is under “any day”.')).toBeVisible();
   await page.getByLabel('Due', { exact: true }).selectOption('any day');
+  await page.getByLabel('Waits for', { exact: true }).selectOption('the car’s owner');
+  await expect(page.getByText('Waits for the car’s owner')).toBeVisible();
+  await page.getByLabel('Waits for', { exact: true }).selectOption('a seller');
+  await expect(page.getByText('No job of these waits for a seller.')).toBeVisible();
+  await page.getByLabel('Waits for', { exact: true }).selectOption('anything or nothing');
   await page.getByLabel('Sorted', { exact: true }).selectOption('last booked in first');
   await expect(page.getByRole('main').getByRole('listitem').first()).toContainText('Night school');
   await page.reload();

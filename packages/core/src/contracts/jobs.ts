@@ -13,6 +13,7 @@ import {
   openingFactsSchema,
   typedJobFactsSchema,
   vehicleSchema,
+  WAITS,
   worksSchema,
 } from '../model';
 import { answerSchema, CONSENT_KINDS, CURE_IDS } from '../order';
@@ -125,6 +126,8 @@ export const listJobs = contract({
     sort: z.enum(JOB_SORTS).default('due'),
     /** Only what is due on this day or earlier: a car without a day is not. */
     dueBy: z.iso.date('Type a day such as 2026-11-27.').nullable().default(null),
+    /** Only what waits for an answer from outside: anybody's, or somebody's. */
+    waits: z.enum(WAITS).nullable().default(null),
     /** The first is 1. */
     page: z.coerce.number().int().min(1).max(100_000).default(1),
   }),

@@ -242,6 +242,7 @@ export {
   ANSWER_GRADES,
   ASKED_OF,
   ASKED_OF_LABELS,
+  type AskedOf,
   MOST_QUESTIONS,
   type Question,
   questionSchema,
@@ -285,5 +286,6 @@ export {
   yearsOverlap,
   yearsWords,
 } from './vehicle';
+export { WAITS, type Waits, waitsFor } from './waitsFor';
 export { helpfulDimensions, missingDimensions, wantedDimensions } from './wantedDimensions';
 export { worksSchema } from './work';

@@ -84,7 +84,7 @@ export type Ownership = z.infer<typeof ownershipSchema>;
 export const OWNERSHIP_NOT_ASKED: Ownership = { owner: 'notAsked', leave: 'notAsked', by: '' };
 
 /** Whether somebody else than the customer has to agree before anything is changed. */
-export function needsLeave({ owner }: Ownership): boolean {
+export function needsLeave({ owner }: Pick<Ownership, 'owner'>): boolean {
   return owner === 'company' || owner === 'leased';
 }
 
@@ -140,7 +140,7 @@ export function goalsWords(goals: Goals): string {
 
 export function ownershipWords({ owner, leave, by }: Ownership): string {
   const whose = OWNER_LABELS[owner].toLowerCase();
-  if (!needsLeave({ owner, leave, by })) return whose;
+  if (!needsLeave({ owner })) return whose;
   return [whose, `leave ${LEAVE_LABELS[leave].toLowerCase()}`, ...(by ? [by] : [])].join(', ');
 }
 

@@ -3,11 +3,16 @@
 import { listConnectors } from '@low-quarry/core/contracts/catalogue';
 import { getSettings } from '@low-quarry/core/contracts/settings';
 import { queryOptions } from '@tanstack/react-query';
+import { setShopDays } from '../text/shopDays';
 import { call } from './call';
 
 export const shopSettingsQuery = queryOptions({
   queryKey: ['settings'],
-  queryFn: ({ signal }) => call(getSettings, { params: {}, signal }),
+  queryFn: async ({ signal }) => {
+    const answer = await call(getSettings, { params: {}, signal });
+    setShopDays(answer.settings.dates);
+    return answer;
+  },
   staleTime: 60_000,
   // What could be read of them, with defaults for the rest, is for setting them right; nobody's clearances are judged by.
   select: ({ settings, unreadable }) => {

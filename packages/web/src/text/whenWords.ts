@@ -1,5 +1,6 @@
 /** A moment in the words of the shop: the clock for today and yesterday, the day before that. */
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { shopDay } from './shopDays';
 
 export function whenWords(at: string, now: Date): string {
   const moment = new Date(at);
@@ -7,6 +8,5 @@ export function whenWords(at: string, now: Date): string {
   const days = differenceInCalendarDays(now, moment);
   if (days === 0) return `today at ${clock}`;
   if (days === 1) return `yesterday at ${clock}`;
-  const day = moment.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-  return `on ${day} at ${clock}`;
+  return `on ${shopDay(at)} at ${clock}`;
 }

@@ -1,6 +1,15 @@
 /** Jobs in the database, each with its vehicle. */
 import type { Job, JobListName, JobsAsked } from '@low-quarry/core/contracts/jobs';
-import { type JobEnd, type JobEnded, type JobFacts, jobFactsOf, jobTitle } from '@low-quarry/core/model';
+import {
+  type JobEnd,
+  type JobEnded,
+  type JobFacts,
+  jobFactsOf,
+  jobTitle,
+  needsLeave,
+  OWNERS,
+  type Waits,
+} from '@low-quarry/core/model';
 import { readStored, salvageVehicle } from '@low-quarry/core/records';
 import { type EntityManager, In, IsNull, Not } from 'typeorm';
 import { findWords, likeWord } from '../../db/likeWord';
@@ -27,7 +36,7 @@ export class JobsStore {
    * @param asked of it `find`: words that number, customer, registration or vehicle have in them, all of them
    */
   async listPage(asked: JobsAsked, pageSize: number): Promise<JobPage> {
-    const { list, sort, dueBy, page } = asked;
+    const { list, sort, dueBy, waits, page } = asked;
     const words = findWords(asked.find);
     const query = this.manager
       .createQueryBuilder(JobEntity, 'job')
@@ -36,6 +45,7 @@ export class JobsStore {
       .offset((page - 1) * pageSize)
       .limit(pageSize);
     if (dueBy !== null) query.andWhere('job.dueOn <= :dueBy', { dueBy });
+    if (waits !== null) query.andWhere(waitsCondition(waits));
     if (list === 'ended') query.orderBy('job.ended_at', 'DESC').addOrderBy('job.number', 'DESC');
     else if (sort === 'newest') query.orderBy('job.number', 'DESC');
     else query.orderBy('job.dueOn', 'ASC', 'NULLS LAST').addOrderBy('job.number', 'ASC');
@@ -47,7 +57,7 @@ export class JobsStore {
       );
     }
     const counts = await this.counts();
-    const total = words.length > 0 || dueBy !== null ? await query.getCount() : counts[list];
+    const total = words.length > 0 || dueBy !== null || waits !== null ? await query.getCount() : counts[list];
     return { jobs: await this.toJobs(await query.getMany()), total, counts };
   }
 
@@ -155,4 +165,14 @@ function vehicleOf(id: string, record: object): Job['vehicle'] {
 
 function toDeleted(row: JobRow, job: Job): DeletedJob {
   return { ...job, deletedAt: row.deleted_at as Date, deletedBy: row.deleted_by ?? 'somebody' };
+}
+
+/** As `waitsFor` says it of one job. Nothing of it comes from outside: the contract names every word. */
+function waitsCondition(waits: Waits): string {
+  const of = waits === 'anybody' ? '' : ` AND "question" ->> 'of' = '${waits}'`;
+  const isAsked = `EXISTS (SELECT 1 FROM jsonb_array_elements(job.questions) AS "question"
+    WHERE "question" ->> 'answer' = '' AND "question" ->> 'askedOn' IS NOT NULL${of})`;
+  if (waits !== 'anybody' && waits !== 'owner') return isAsked;
+  const owners = OWNERS.filter((owner) => needsLeave({ owner })).map((owner) => `'${owner}'`);
+  return `(${isAsked} OR (job.ownership ->> 'leave' = 'asked' AND job.ownership ->> 'owner' IN (${owners.join(', ')})))`;
 }

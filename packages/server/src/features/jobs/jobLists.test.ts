@@ -1,6 +1,8 @@
 /** Lists of jobs: page by page, by words, open and ended, and never with a verdict of yesterday. */
+
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Job } from '@low-quarry/core/contracts/jobs';
+import { type AskedOf, WAITS, waitsFor } from '@low-quarry/core/model';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 import { NOW } from '../../testing/testDatabase';
 
@@ -110,6 +112,52 @@ describe('pages, words and ends', () => {
     expect((await listed({ dueBy: '2199-12-31' })).total).toBe(all.filter(({ dueOn }) => dueOn !== null).length);
     await app.http.get('/api/jobs').query({ dueBy: '2026-02-30' }).expect(400);
     await app.http.get('/api/jobs').query({ sort: 'luck' }).expect(400);
+  });
+
+  test('those that wait for somebody outside are found as each job itself says it', async () => {
+    const question = (of: AskedOf, answer: string, askedOn: string | null) => ({
+      ...{
+        of,
+        question: 'Which pin?',
+        askedOn,
+        how: '',
+        answer,
+        answeredOn: null,
+        grade: answer === '' ? null : 'said',
+      },
+    });
+    const asked: readonly Partial<Record<'questions' | 'ownership', unknown>>[] = [
+      { questions: [question('maker', '', '2026-02-27'), question('seller', 'yes', '2026-02-27')] },
+      { questions: [question('seller', '', null)] },
+      { questions: [question('owner', '', '2026-02-27')] },
+      { ownership: { owner: 'leased', leave: 'asked', by: 'by letter' } },
+      { ownership: { owner: 'company', leave: 'given', by: 'by letter' } },
+    ];
+    for (const [at, more] of asked.entries())
+      await app.http
+        .post('/api/jobs')
+        .send({
+          vehicleId: 'veh-corran-tern',
+          customer: `waits ${at}`,
+          registration: '',
+          wants: '',
+          dueOn: null,
+          ...more,
+        })
+        .expect(200);
+    const all = await app.listJobs();
+    for (const waits of WAITS) {
+      const expected = all.filter((job) => {
+        const whom = waitsFor(job);
+        return waits === 'anybody' ? whom.length > 0 : whom.includes(waits);
+      });
+      const found = await listed({ waits });
+      expect([...found.numbers].sort()).toEqual(expected.map(({ number }) => number).sort());
+      expect(found.total).toBe(expected.length);
+    }
+    expect((await listed({ waits: 'owner' })).total).toBeGreaterThan(1);
+    expect((await listed({ waits: 'seller' })).total).toBe(0);
+    await app.http.get('/api/jobs').query({ waits: 'godot' }).expect(400);
   });
 
   test('more cars than one page holds come page by page, each once', async () => {

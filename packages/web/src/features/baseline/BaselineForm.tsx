@@ -4,6 +4,7 @@ import { type Baseline, BEFORE_WORK, baselineSchema, jobTitle, untried } from '@
 import { useMemo } from 'react';
 import { z } from 'zod';
 import { useMe } from '../../api/me';
+import { shopDay } from '../../text/shopDays';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
@@ -150,7 +151,7 @@ export function BaselineForm({ job, openings }: BaselineFormProps) {
         )}
         {signed ? (
           <p className="font-semibold">
-            Signed for by {signed.by} on {signed.at.slice(0, 10)}: it stays as it was.
+            Signed for by {signed.by} on {shopDay(signed.at)}: it stays as it was.
           </p>
         ) : (
           <Button kind="main" type="submit" className="self-start" disabled={isPending}>

@@ -4,6 +4,7 @@ import { jobTitle } from '@low-quarry/core/model';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
 import { useMay } from '../../api/me';
+import { shopDay } from '../../text/shopDays';
 import { whenWords } from '../../text/whenWords';
 import { Button, LinkButton } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
@@ -64,7 +65,7 @@ function DeletedJob({ job }: { readonly job: JobInBin }) {
           <strong className="text-[17px]">{jobTitle(job)}</strong>, {job.customer} · job {job.number}
         </p>
         <p className="text-muted">
-          Deleted {whenWords(job.deletedAt, new Date())} by {job.deletedBy}. Gone for good on {job.goneOn}.
+          Deleted {whenWords(job.deletedAt, new Date())} by {job.deletedBy}. Gone for good on {shopDay(job.goneOn)}.
         </p>
         <FormError>{restore.error?.message ?? null}</FormError>
       </div>

@@ -1,7 +1,7 @@
 /** Which of the open jobs, and in what order. */
 import { JOB_SORTS, type JobSort } from '@low-quarry/core/contracts/jobs';
 import { Choice } from '../../ui/Choice';
-import { DUE_WORDS, DUES, type JobsFilterValue, NO_FILTER } from './jobsFilterValue';
+import { DUE_WORDS, DUES, type JobsFilterValue, NO_FILTER, WAITING, WAITING_WORDS } from './jobsFilterValue';
 
 const SORT_WORDS: Readonly<Record<JobSort, string>> = { due: 'soonest due first', newest: 'last booked in first' };
 
@@ -14,12 +14,18 @@ type JobsFilterProps = {
 export function JobsFilter({ value, onChange }: JobsFilterProps) {
   return (
     // No note stands under these fields: its gap would lift them off the line of the others.
-    <div className="-mb-1 grid w-full grow grid-cols-2 gap-x-3 sm:w-auto sm:max-w-md">
+    <div className="-mb-1 grid w-full grow grid-cols-2 gap-x-3 sm:w-auto sm:max-w-2xl sm:grid-cols-3">
       <Choice
         label="Due"
         value={value.due}
         options={DUES.map((due) => [due, DUE_WORDS[due]])}
         onChange={(due) => onChange({ due: due === NO_FILTER.due ? null : due })}
+      />
+      <Choice
+        label="Waits for"
+        value={value.waiting}
+        options={WAITING.map((waiting) => [waiting, WAITING_WORDS[waiting]])}
+        onChange={(waiting) => onChange({ waits: waiting === NO_FILTER.waiting ? null : waiting })}
       />
       <Choice
         label="Sorted"

@@ -6,7 +6,7 @@ import {
   type JobListName,
   type OpeningState,
 } from '@low-quarry/core/contracts/jobs';
-import { jobTitle, placeLabel, WEEKDAYS } from '@low-quarry/core/model';
+import { jobTitle, placeLabel, WEEKDAYS, waitsFor } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
@@ -24,7 +24,7 @@ import { MOST_LETTERS, useAsked } from '../../ui/useRested';
 import { BookIn } from '../bookIn/BookIn';
 import { dueWords, endedWords, isDueWhenClosed } from './dueWords';
 import { JobsFilter } from './JobsFilter';
-import { DUE_WORDS, dueBy, type JobsFilterValue, NO_FILTER, readFilter } from './jobsFilterValue';
+import { DUE_WORDS, dueBy, type JobsFilterValue, NO_FILTER, readFilter, WAITING_WORDS } from './jobsFilterValue';
 import { jobsQuery } from './jobsQueries';
 import { StateMark } from './OpeningStateLine';
 import { openingStateView } from './openingStateView';
@@ -46,7 +46,12 @@ export function JobsScreen() {
   const find = useAsked(words);
   // What has ended is not due any more.
   const filter = list === 'open' ? readFilter(search) : NO_FILTER;
-  const jobs = useQuery(jobsQuery({ list, find, page, sort: filter.sort, dueBy: dueBy(filter.due, new Date()) }));
+  const jobs = useQuery(
+    jobsQuery({
+      ...{ list, find, page, sort: filter.sort, dueBy: dueBy(filter.due, new Date()) },
+      waits: filter.waiting === 'any' ? null : filter.waiting,
+    }),
+  );
   const change = (changes: Readonly<Record<string, string | null>>) =>
     changeAddress((before) => withParams(before, { page: null, ...changes }));
   return (
@@ -122,7 +127,8 @@ const EMPTY_WORDS: Readonly<Record<JobListName, string>> = {
   ended: 'No job has ended yet.',
 };
 
-function emptyWords(list: JobListName, words: string, { due }: JobsFilterValue): string {
+function emptyWords(list: JobListName, words: string, { due, waiting }: JobsFilterValue): string {
+  if (waiting !== 'any') return `No job of these waits for ${WAITING_WORDS[waiting]}.`;
   const one = due === 'any' ? 'No job of these' : `No job due ${DUE_WORDS[due]}`;
   if (words) return `${one} has “${words}” in it.`;
   return due === 'any' ? EMPTY_WORDS[list] : `No job is due ${DUE_WORDS[due]}. A car without a day is under “any day”.`;
@@ -152,6 +158,7 @@ function JobList({ jobs, openOn }: { readonly jobs: readonly JobInList[]; readon
                 <strong className="text-measure">, when the shop is closed</strong>
               )}
             </p>
+            {!job.ended && <Waits job={job} />}
           </div>
           <div className="flex flex-col gap-1">
             {!job.ended && <NextPoint job={job} />}
@@ -161,6 +168,13 @@ function JobList({ jobs, openOn }: { readonly jobs: readonly JobInList[]; readon
       ))}
     </ul>
   );
+}
+
+/** Whom nobody in the shop can hurry. */
+function Waits({ job }: { readonly job: JobInList }) {
+  const waits = waitsFor(job);
+  if (waits.length === 0) return null;
+  return <p className="font-semibold text-measure">Waits for {waits.map((of) => WAITING_WORDS[of]).join(', ')}</p>;
 }
 
 function Openings({ job }: { readonly job: JobInList }) {

@@ -2,6 +2,7 @@
 import { capital } from '@low-quarry/core/firstLetter';
 import { JOB_END_WORDS, type JobEnded, WEEKDAYS } from '@low-quarry/core/model';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { shopDay } from '../../text/shopDays';
 
 export function dueWords(dueOn: string | null, now: Date): string {
   if (dueOn === null) return 'no day set';
@@ -12,10 +13,9 @@ export function dueWords(dueOn: string | null, now: Date): string {
   return days === -1 ? '1 day late' : `${-days} days late`;
 }
 
-/** How and when a job was over, such as "Handed over on 4 Mar 2026". */
+/** How and when a job was over, such as "Handed over on Wed 4.3.2026". */
 export function endedWords({ as, at }: JobEnded): string {
-  const day = new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-  return `${capital(JOB_END_WORDS[as])} on ${day}`;
+  return `${capital(JOB_END_WORDS[as])} on ${shopDay(at)}`;
 }
 
 /** Whether the shop is closed on the day a car is due. */

@@ -18,7 +18,7 @@ import { type JobsAsked, jobKeys } from './jobKeys';
 
 /** A list is kept once, whether its usual sort and days are asked for by name or not. */
 export function jobsQuery(some: JobsAsked) {
-  const asked = { sort: 'due', dueBy: null, ...some } as const;
+  const asked = { sort: 'due', dueBy: null, waits: null, ...some } as const;
   return queryOptions({
     queryKey: jobKeys.list(asked),
     queryFn: ({ signal }) => call(listJobs, { params: asked, signal }),

@@ -26,8 +26,8 @@ test('what is due is counted by the calendar of the device, over the end of a mo
 
 test.each([
   ['', NO_FILTER],
-  ['due=week&sort=newest', { due: 'week', sort: 'newest' }],
-  ['due=never&sort=luck', NO_FILTER],
+  ['due=week&waits=maker&sort=newest', { due: 'week', waiting: 'maker', sort: 'newest' }],
+  ['due=never&waits=godot&sort=luck', NO_FILTER],
 ])('an address of "%s" filters as it says, or not at all', (search, filter) => {
   expect(readFilter(new URLSearchParams(search))).toEqual(filter);
 });
