@@ -229,7 +229,12 @@ test.describe('a fitter at the library', () => {
     await page.getByLabel('Trim').fill('Coast');
     await page.getByRole('button', { name: 'Save the vehicle' }).click();
     await expect(page.getByText(/^Trim: written before the history began\. The owner may replace it/)).toBeVisible();
-    await page.getByLabel('Trim').fill('Touring');
+    // Who saw it otherwise leaves it beside what is written, and the owner settles it.
+    await page.getByRole('button', { name: 'Note it as disputed' }).click();
+    const disputed = page.getByRole('region', { name: 'Disputed' });
+    await expect(disputed).toContainText('Trim: Rieke says “Coast”');
+    await expect(disputed.getByRole('button', { name: /^Settled/ })).toHaveCount(0);
+    await expect(page.getByLabel('Trim')).toHaveValue('Touring');
 
     await page.getByRole('link', { name: /^Side panel, left/ }).click();
     await page.getByLabel('Beam, rail or wiring behind the hole').selectOption('Looked: nothing there');
@@ -243,5 +248,14 @@ test.describe('a fitter at the library', () => {
     await page.getByLabel('Called').fill('Hat shelf');
     await page.getByRole('button', { name: 'Add hat shelf, left' }).click();
     await expect(page.getByRole('link', { name: /^Hat shelf, left/ })).toBeVisible();
+    await fitter.openJob('Sellwick Promenade, PROM 98');
+    await page.getByRole('button', { name: /^Show all/ }).click();
+    await expect(
+      page.getByRole('link', { name: /Trim: Rieke says “Coast”, and the library says otherwise/ }),
+    ).toBeVisible();
+    await fitter.comeIn('Okke');
+    await page.goto(`${fitter.address}/vehicles/veh-sellwick-promenade`);
+    await disputed.getByRole('button', { name: /^Settled/ }).click();
+    await expect(disputed).toHaveCount(0);
   });
 });

@@ -5,6 +5,7 @@ import { currencySchema } from './currency';
 import { SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, type SourceId } from './source';
 
 /** In which order the shop writes a day. */
+export const SIGNATURES = ['offered', 'asked'] as const;
 export const DAY_ORDERS = ['dayFirst', 'monthFirst', 'yearFirst'] as const;
 export type DayOrder = (typeof DAY_ORDERS)[number];
 
@@ -81,6 +82,8 @@ export const settingsSchema = z.strictObject({
   resolutionsMm: z.partialRecord(z.enum(SOURCE_IDS), z.number().min(0).max(20)).default({}),
   paper: z.enum(['A4', 'Letter']).default('A4'),
   dates: z.enum(DAY_ORDERS).default('dayFirst'),
+  /** Of the customer, for what works before the work. */
+  signature: z.enum(SIGNATURES).default('offered'),
   workingHours: z
     .strictObject({ from: clockSchema, to: clockSchema, days: z.array(z.enum(WEEKDAYS)) })
     .refine(({ from, to }) => from < to, { path: ['to'], message: 'type a closing time after the opening time' })
@@ -110,6 +113,7 @@ export const SETTINGS_DEFAULTS: Omit<ShopSettings, 'name'> = {
   resolutionsMm: {},
   paper: 'A4',
   dates: 'dayFirst',
+  signature: 'offered',
   workingHours: OPEN_HOURS,
   schools: SCHOOLS,
 };

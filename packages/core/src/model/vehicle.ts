@@ -83,6 +83,17 @@ export const variantSchema = z.strictObject({
 export type Variant = z.infer<typeof variantSchema>;
 
 export const MOST_OPENINGS = 40;
+const MOST_DISPUTES = 30;
+
+export const disputeSchema = z.strictObject({
+  /** Of what, as the record calls it. */
+  label: z.string().min(1).max(160),
+  /** What it is said to be. */
+  says: z.string().max(300),
+  by: z.string().max(80),
+  at: z.iso.datetime(),
+});
+export type Dispute = z.infer<typeof disputeSchema>;
 
 export const vehicleSchema = variantSchema.extend({
   id: z.string().min(1).max(80),
@@ -91,6 +102,8 @@ export const vehicleSchema = variantSchema.extend({
   openings: z.array(openingRecordSchema).max(MOST_OPENINGS),
   /** What is tried of it before the work; null where nobody wrote it down, and what is usual for its body is taken. */
   functions: z.array(functionKeySchema).max(MOST_FUNCTIONS).nullable().default(null),
+  /** What somebody sees otherwise than it is written: for the owner to settle. */
+  disputes: z.array(disputeSchema).max(MOST_DISPUTES, 'Settle some of what is disputed first.').default([]),
   /** What such a car is known to have; what nobody looked at is not in it. */
   facts: carFactsSchema.default({}),
   panels: z.array(panelSchema).max(MOST_PANELS).default([]),

@@ -17,7 +17,7 @@ export { PERSON_FIELDS, type PersonState } from './kinds/person';
 export { PHOTO_FIELDS } from './kinds/photo';
 export { CHANGE_ACTIONS, type ChangeAction, keysOf } from './kinds/RecordEntry';
 export { OPENING_FIELDS } from './openingFields';
-export { replacedLabels } from './replacedLabels';
+export { type Replaced, replacedBy, replacedLabels } from './replacedLabels';
 export { SETTING_FIELDS, SETTING_GROUPS, type SettingField, type SettingInput } from './settingFields';
 export { signatureForbids } from './signatureForbids';
 export {

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { OpeningRecord, VehicleRecord } from '../model';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { mergeChanges } from './Field';
-import { replacedLabels } from './replacedLabels';
+import { replacedBy, replacedLabels } from './replacedLabels';
 import { vehicleFields } from './vehicleFields';
 
 const reading = (mm: number, source: 'calliper' | 'classDefault') => ({
@@ -33,6 +33,7 @@ const VEHICLE: VehicleRecord = {
   ...{ trim: '', audioPackage: 'Amplifier', steeringSide: 'left', market: '', aliases: ['Dory'], beganAs: null },
   note: 'Clips break.',
   functions: ['camera'],
+  disputes: [],
   facts: {},
   panels: [],
   spaces: null,
@@ -103,4 +104,10 @@ test('an opening that one took out and the other left alone is out; one that was
   const theirs = { ...VEHICLE, openings: [DOOR, added] };
   const { merged } = mergeChanges(vehicleFields(VEHICLE, mine, theirs), VEHICLE, mine, theirs);
   expect(merged.openings).toEqual([added]);
+});
+
+test('what is said instead is told with it', () => {
+  expect(replacedBy(VEHICLE, { ...VEHICLE, audioPackage: 'None', market: 'Islands' })).toEqual([
+    { label: 'Audio package', says: 'None' },
+  ]);
 });

@@ -16,8 +16,16 @@ import { OPENING_FIELDS } from './openingFields';
 import { panelFields } from './panelFields';
 import { VARIANT_FIELDS, VEHICLE_FACT_FIELDS } from './vehicleFields';
 
+/** What somebody else wrote, by its name, and what is said instead. */
+export type Replaced = { readonly label: string; readonly says: string };
+
 /** @returns the names of what would be replaced; empty where a change only fills in */
 export function replacedLabels(before: VehicleRecord, after: VehicleRecord): readonly string[] {
+  return [...new Set(replacedBy(before, after).map(({ label }) => label))];
+}
+
+/** @returns what would be replaced, with the words of who says otherwise */
+export function replacedBy(before: VehicleRecord, after: VehicleRecord): readonly Replaced[] {
   return [
     ...replaced(VARIANT_FIELDS, before, after),
     ...replaced(
@@ -30,13 +38,13 @@ export function replacedLabels(before: VehicleRecord, after: VehicleRecord): rea
   ];
 }
 
-function replacedAt(before: OpeningRecord, after: readonly OpeningRecord[]): readonly string[] {
+function replacedAt(before: OpeningRecord, after: readonly OpeningRecord[]): readonly Replaced[] {
   const label = placeLabel(before);
   const now = after.find((each) => placeLabel(each) === label);
-  if (!now) return [label];
+  if (!now) return [{ label, says: 'not there' }];
   // What was only taken as usual is nobody's word.
   const told = OPENING_FIELDS.filter(({ path }) => path !== 'assumed' && !before.assumed.some((each) => each === path));
-  return replaced(told, before, now).map((each) => `${label}: ${each.toLowerCase()}`);
+  return replaced(told, before, now).map((each) => ({ ...each, label: `${label}: ${each.label.toLowerCase()}` }));
 }
 
 /** What was only said, or guessed, gives way to what somebody saw. */
@@ -45,14 +53,15 @@ function isTold(fact: unknown): boolean {
 }
 
 /** What was only taken as usual for the body is nobody's word. */
-function replacedOn(panel: Panel, before: VehicleRecord, after: VehicleRecord): readonly string[] {
+function replacedOn(panel: Panel, before: VehicleRecord, after: VehicleRecord): readonly Replaced[] {
   if (!isSomebodysWord(panel.grade)) return [];
-  const fields = panelFields({ ...before, panels: [panel] });
-  return [...new Set(replaced(fields, before, after))];
+  return replaced(panelFields({ ...before, panels: [panel] }), before, after);
 }
 
-function replaced<Rec>(fields: readonly Field<Rec>[], before: Rec, after: Rec): readonly string[] {
-  return fields.filter(({ read }) => !keeps(read(before), read(after))).map(({ label }) => label);
+function replaced<Rec>(fields: readonly Field<Rec>[], before: Rec, after: Rec): readonly Replaced[] {
+  return fields.flatMap(({ label, read, words }) =>
+    keeps(read(before), read(after)) ? [] : [{ label, says: words(read(after)) }],
+  );
 }
 
 const NOT_KNOWN: ReadonlySet<unknown> = new Set([null, undefined, '', false, 'notLooked']);

@@ -76,6 +76,10 @@ const UNITS = [
   ['mm', 'mm'],
   ['in', 'inch'],
 ] as const;
+const SIGNED = [
+  ['offered', 'Offered: who wants to, signs'],
+  ['asked', 'Asked of every customer'],
+] as const;
 const DATES = [
   ['dayFirst', 'Day first: 4.12.2026'],
   ['monthFirst', 'Month first: 12/4/2026'],
@@ -125,6 +129,11 @@ export const SETTING_FIELDS: readonly SettingField[] = [
     changes:
       'How days are typed and shown. As 2026-12-04, as “Fri” and as “tomorrow” they are read whatever stands here.',
     input: { kind: 'choice', options: DATES },
+  }),
+  setting(keyField('signature', 'Signature for what works', chosenWords(SIGNED)), {
+    group: 'Shop',
+    changes: 'Whether a car’s booking in is open until its customer signed for what works and what is scratched.',
+    input: { kind: 'choice', options: SIGNED },
   }),
   setting(inside('workingHours', 'from', 'Opens at'), {
     group: 'Shop',

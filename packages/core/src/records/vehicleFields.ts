@@ -1,6 +1,7 @@
 /** The fields of a vehicle's record: what tells the variant from others, and each of its openings by where it is. */
 import {
   channelWords,
+  type Dispute,
   functionLabel,
   type OpeningRecord,
   placeLabel,
@@ -30,6 +31,7 @@ const KEY_WORDS = {
   beganAs: ['Began as', plainWords],
   note: ['Note', plainWords],
   functions: ['Functions', functionsWords],
+  disputes: ['Disputed', disputesWords],
   spaces: ['Room for more', listWords(spaceWords)],
   routes: ['Ways for wires', listWords(routeWords)],
   channels: ['Channels', listWords(channelWords)],
@@ -44,6 +46,11 @@ const KEY_WORDS = {
 export const VARIANT_FIELDS: readonly Field<VehicleRecord>[] = Object.entries(KEY_WORDS).map(([key, [label, words]]) =>
   keyField<VehicleRecord>(key as keyof typeof KEY_WORDS, label, words),
 );
+
+function disputesWords(disputes: unknown): string {
+  // What is kept of an earlier form has none.
+  return plainWords(((disputes ?? []) as readonly Dispute[]).map(({ label, says, by }) => `${label}: ${says}, ${by}`));
+}
 
 function functionsWords(functions: unknown): string {
   if (functions === null) return 'as usual for the body';

@@ -1,9 +1,13 @@
 /** What is open of the baseline: before the work, and when the keys go back. */
 import { comparedAtHandOver, functionsTried, type Standing, untried } from '../model';
-import type { OpenPoint, PointJob, PointOpening } from './point';
+import type { OpenPoint, PointJob, PointOpening, ShopWishes } from './point';
 
 /** What nobody tried before the work is the shop's fault after it. */
-export function baselinePoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
+export function baselinePoints(
+  job: PointJob,
+  openings: readonly PointOpening[],
+  { signature }: ShopWishes,
+): readonly OpenPoint[] {
   const { vehicle, baseline } = job;
   const all = functionsTried(vehicle, baseline);
   const left = untried(vehicle, baseline, openings);
@@ -45,6 +49,16 @@ export function baselinePoints(job: PointJob, openings: readonly PointOpening[])
             id: 'listening',
             words: 'Listen at a few volume steps, and write them down.',
             stake: 'Nobody can say afterwards what improved; only what was heard before is compared.',
+          },
+        ]
+      : []),
+    ...(signature === 'asked' && baseline.signed === null
+      ? [
+          {
+            ...common,
+            id: 'signature',
+            words: 'Have the customer sign for what works and what is scratched.',
+            stake: 'Unsigned it is one word against another afterwards.',
           },
         ]
       : []),

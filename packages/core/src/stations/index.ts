@@ -4,4 +4,12 @@
  */
 
 export { openPoints, railOf } from './openPoints';
-export { ASKED_AT, type AskedAt, type OpenPoint, RAIL, type RailStation, type SettledAt } from './point';
+export {
+  ASKED_AT,
+  type AskedAt,
+  type OpenPoint,
+  RAIL,
+  type RailStation,
+  type SettledAt,
+  type ShopWishes,
+} from './point';

@@ -46,6 +46,7 @@ const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
   ...{ trim: 'Middle', audioPackage: 'Six speakers', steeringSide: 'right', market: '', aliases: [], beganAs: null },
   note: '',
   functions: ['camera'],
+  disputes: [],
   // Everything was looked at: `carFactPoints` has tests of its own.
   facts: {
     amplifier: seen('none'),
@@ -347,4 +348,19 @@ test('a question that went outside is open until an answer came', () => {
   ]);
   const answered: typeof question = { ...question, answer: 'Pin 3', grade: 'document' };
   expect(openPoints(job({ questions: [answered] }), [door()])).toEqual([]);
+});
+
+test('where the shop wants it, booking in is open until the customer signed', () => {
+  const ids = (baseline: JobFacts['baseline'], signature: 'offered' | 'asked') =>
+    openPoints(job({ baseline }), [door()], { signature }).map(({ id }) => id);
+  const signed = { by: 'Vet', at: '2026-03-02T10:00:00.000Z', strokes: [[[1, 2] as [number, number]]] };
+  expect(ids(TRIED, 'offered')).not.toContain('signature');
+  expect(ids(TRIED, 'asked')).toContain('signature');
+  expect(ids({ ...TRIED, signed }, 'asked')).not.toContain('signature');
+});
+
+test('what is disputed of the variant is to be looked at on the car', () => {
+  const disputes = [{ label: 'Trim', says: 'Coast', by: 'Rieke', at: '2026-03-02T10:00:00.000Z' }];
+  const points = openPoints({ ...job(), vehicle: { ...VEHICLE, disputes } }, [door()]);
+  expect(points.map(({ words }) => words)).toContain('Trim: Rieke says “Coast”, and the library says otherwise.');
 });

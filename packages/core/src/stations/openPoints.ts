@@ -21,17 +21,30 @@ import {
   type OldSpeaker,
   type Place,
   placeLabel,
+  SETTINGS_DEFAULTS,
   trialsOf,
 } from '../model';
 import { type ConsentKind, lowerFirst, missingConsents, type NeededConsent } from '../order';
 import { faultTestLabel, isCoilUnknown, nextFaultTest } from '../sound';
 import { baselinePoints, handOverPoints } from './baselinePoints';
 import { carFactPoints } from './carFactPoints';
-import { type OpenPoint, type PointJob, type PointOpening, RAIL, type RailStation, type SettledAt } from './point';
+import {
+  type OpenPoint,
+  type PointJob,
+  type PointOpening,
+  RAIL,
+  type RailStation,
+  type SettledAt,
+  type ShopWishes,
+} from './point';
 import { unservedWishes } from './unserved';
 
 /** @returns the points of a job that has not ended, in the order in which they are best settled */
-export function openPoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
+export function openPoints(
+  job: PointJob,
+  openings: readonly PointOpening[],
+  shop: ShopWishes = SETTINGS_DEFAULTS,
+): readonly OpenPoint[] {
   const there = openings.filter(({ record: { presence } }) => presence !== 'blank' && presence !== 'notThere');
   const facts = carFactPoints(job, there);
   const atStation = (at: OpenPoint['askedAt']) => facts.filter(({ askedAt }) => askedAt === at);
@@ -40,7 +53,7 @@ export function openPoints(job: PointJob, openings: readonly PointOpening[]): re
     ...atStation('telephone'),
     ...counterPoints(job, there),
     ...atStation('counter'),
-    ...baselinePoints(job, there),
+    ...baselinePoints(job, there, shop),
   ];
   return [
     // What nothing may be done before is the dearest of all.
@@ -90,6 +103,7 @@ function telephonePoints(job: PointJob, openings: readonly PointOpening[]): read
     },
     ...leavePoints(job, at('ownership')),
     ...questionPoints(job, at('questions')),
+    ...disputePoints(vehicle.disputes),
     goals === null &&
       wants === '' && {
         id: 'goals',
@@ -165,6 +179,16 @@ function questionPoints({ questions }: PointJob, settledAt: SettledAt): readonly
     const words = `${ASKED_OF_LABELS[of]}, ${asked}: ${question}`;
     return [{ id: `question ${at}`, words, stake: 'What depends on it is guessed until then.', settledAt }];
   });
+}
+
+/** Two who saw it differently are both right until somebody looks: what depends on it is doubtful meanwhile. */
+function disputePoints(disputes: PointJob['vehicle']['disputes']): readonly Asked[] {
+  return disputes.map(({ label, says, by }, at) => ({
+    id: `dispute ${at}`,
+    words: `${label}: ${by} says “${says}”, and the library says otherwise.`,
+    stake: 'Look at this car which of them is right; what depends on it is doubtful until then.',
+    settledAt: { kind: 'vehicle' },
+  }));
 }
 
 /** Whether the battery goes off before the work: for airbags and their sensors. */

@@ -1,6 +1,6 @@
 /** An open point of a job: a question or a piece of work, what is at stake, and the one place where it is settled. */
 import type { OpeningState } from '../contracts/jobs';
-import type { CarFactKey, JobFacts, OpeningRecord, VehicleRecord } from '../model';
+import type { CarFactKey, JobFacts, OpeningRecord, ShopSettings, VehicleRecord } from '../model';
 
 export const RAIL = ['bookIn', 'measure', 'match', 'order', 'handOver'] as const;
 export type RailStation = (typeof RAIL)[number];
@@ -51,5 +51,8 @@ export type PointOpening = {
   >;
   readonly state: OpeningState;
 };
+
+/** What the shop wants of every car. */
+export type ShopWishes = Pick<ShopSettings, 'signature'>;
 
 export type PointJob = JobFacts & { readonly vehicle: Omit<VehicleRecord, 'openings'> };

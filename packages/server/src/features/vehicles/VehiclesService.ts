@@ -61,7 +61,7 @@ export class VehiclesService {
       from.kind === 'template'
         ? this.fromTemplate(from.templateId, path)
         : await this.fromVariant(from.vehicleId, variant, path);
-    return this.insert({ id, ...variant, ...began, note: '', functions: null }, 1, 'created');
+    return this.insert({ id, ...variant, ...began, note: '', functions: null, disputes: [] }, 1, 'created');
   }
 
   /** Who is no owner may not replace what somebody else wrote; an owner settles what two see differently. */

@@ -10,6 +10,7 @@ import { useFollow } from '../../ui/form/useFollow';
 import { problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
 import { useKept } from '../../ui/useKept';
+import { DisputeOffer } from '../vehicles/DisputeOffer';
 import { type SavedVehicle, useSaveVehicle } from '../vehicles/useSaveVehicle';
 import { FactsFields } from './FactsFields';
 
@@ -25,7 +26,7 @@ export function VehicleFacts({ version, record }: { readonly version: number; re
   const kept = useKept<Draft>(`facts.${record.id}`, draftSchema, () => toDraft(saved));
   const { state, keep, settle, isTouched, broughtBack } = kept;
   const mayChange = useMay('vehicles');
-  const { panel, send, drop, error, isPending } = useSaveVehicle(record.id, (now) => {
+  const { panel, send, drop, error, notOurs, isPending } = useSaveVehicle(record.id, (now) => {
     settle(toDraft(now));
     toast('What is known of it is saved.', { canUndo: true });
   });
@@ -43,6 +44,7 @@ export function VehicleFacts({ version, record }: { readonly version: number; re
         onChange={(facts) => keep({ ...state, facts })}
       />
       <FormError>{panel ? null : problemSentence(error)}</FormError>
+      <DisputeOffer refused={notOurs} onNoted={(now) => settle(toDraft(now))} />
       {panel && (
         <ConflictPanel
           what="this vehicle"

@@ -1,12 +1,15 @@
 /** What comes next for a car, and how much is open of it. */
 import type { JobInList } from '@low-quarry/core/contracts/jobs';
 import { openPoints } from '@low-quarry/core/stations';
+import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
+import { shopSettingsQuery } from '../../api/sharedQueries';
 import { VerdictMark } from '../../ui/VerdictMark';
 import { pointAddress } from '../rail/pointAddress';
 
 export function NextPoint({ job }: { readonly job: JobInList }) {
-  const points = openPoints(job, job.openings);
+  const shop = useQuery(shopSettingsQuery);
+  const points = openPoints(job, job.openings, shop.data);
   const [first] = points;
   if (!first) return <p className="font-semibold text-clears">Nothing is open.</p>;
   const count = points.length === 1 ? '1 point open' : `${points.length} points open`;

@@ -25,6 +25,7 @@ import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
 import { useKept } from '../../ui/useKept';
 import { Photos } from '../photos/Photos';
+import { DisputeOffer } from '../vehicles/DisputeOffer';
 import { type SavedVehicle, useSaveVehicle } from '../vehicles/useSaveVehicle';
 import { AttachedFields } from './AttachedFields';
 import { FastenerFields } from './FastenerFields';
@@ -59,6 +60,7 @@ export function PanelForm({ saved, panel }: PanelFormProps) {
     send,
     drop,
     error,
+    notOurs,
     isPending,
   } = useSaveVehicle(id, (now) => {
     show(toDraft(now));
@@ -143,6 +145,7 @@ export function PanelForm({ saved, panel }: PanelFormProps) {
       </div>
       <div className="sticky bottom-0 z-10 flex flex-col gap-3 border-t border-ink bg-ground py-3 lg:col-span-2">
         <FormError>{conflict ? null : problemSentence(error)}</FormError>
+        <DisputeOffer refused={notOurs} onNoted={(now) => show(toDraft(now))} />
         {conflict && (
           <ConflictPanel
             what="this vehicle"

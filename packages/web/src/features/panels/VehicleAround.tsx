@@ -17,6 +17,7 @@ import { useTypedKept } from '../../ui/form/useTypedKept';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
 import { useKept } from '../../ui/useKept';
+import { DisputeOffer } from '../vehicles/DisputeOffer';
 import { type SavedVehicle, useSaveVehicle } from '../vehicles/useSaveVehicle';
 import {
   type Around,
@@ -46,7 +47,7 @@ export function VehicleAround({ version, record }: { readonly version: number; r
     settle(draft);
     reset(draft.typed);
   };
-  const { panel, send, drop, error, isPending } = useSaveVehicle(record.id, (now) => {
+  const { panel, send, drop, error, notOurs, isPending } = useSaveVehicle(record.id, (now) => {
     show(toDraft(now));
     toast('Room, ways and channels are saved.', { canUndo: true });
   });
@@ -74,6 +75,7 @@ export function VehicleAround({ version, record }: { readonly version: number; r
         </div>
       </div>
       <FormError>{panel ? null : problemSentence(error)}</FormError>
+      <DisputeOffer refused={notOurs} onNoted={(now) => show(toDraft(now))} />
       {panel && (
         <ConflictPanel
           what="this vehicle"

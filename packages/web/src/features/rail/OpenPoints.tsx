@@ -1,8 +1,10 @@
 /** What is open of a job, in the order in which it is best settled: each with what is at stake and the one place where it is settled. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { ASKED_AT, type AskedAt } from '@low-quarry/core/stations';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { shopSettingsQuery } from '../../api/sharedQueries';
 import { Button, LinkButton } from '../../ui/Button';
 import { VerdictMark } from '../../ui/VerdictMark';
 import { pointAddress } from './pointAddress';
@@ -26,7 +28,8 @@ const GROUPS = [...ASKED_AT.filter((at) => at !== 'handOver'), null, 'handOver']
 
 export function OpenPoints({ job, openings }: OpenPointsProps) {
   const [isAll, setAll] = useState(false);
-  const { points } = railView(job, openings);
+  const shop = useQuery(shopSettingsQuery);
+  const { points } = railView(job, openings, shop.data);
   const [jobId, vehicleId] = [job.id, job.vehicle.id];
   const [first] = points;
   if (!first) {

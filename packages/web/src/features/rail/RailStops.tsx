@@ -2,14 +2,16 @@
 import type { RailStation } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
+import { shopSettingsQuery } from '../../api/sharedQueries';
 import { jobQuery } from '../jobs/jobsQueries';
 import { RailComing } from './RailComing';
 import { type RailStop, railView } from './railView';
 
 export function RailStops({ jobId, station }: { readonly jobId: string; readonly station: RailStation | null }) {
   const { data } = useQuery(jobQuery(jobId));
+  const shop = useQuery(shopSettingsQuery);
   if (!data) return <RailComing />;
-  const { stops } = railView(data.job, data.openings);
+  const { stops } = railView(data.job, data.openings, shop.data);
   return (
     <nav aria-label="Stations" className="only-screen px-4">
       <ol className="mx-auto flex max-w-[1440px] gap-1">

@@ -1,6 +1,6 @@
 /** The stations of a job with what is open at each, and where each of them is. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { type OpenPoint, openPoints, RAIL, type RailStation, railOf } from '@low-quarry/core/stations';
+import { type OpenPoint, openPoints, RAIL, type RailStation, railOf, type ShopWishes } from '@low-quarry/core/stations';
 import { addressOf } from '../../stations/addressOf';
 
 const STATION_WORDS: Readonly<Record<RailStation, string>> = {
@@ -22,8 +22,8 @@ export type RailStop = {
 export type RailView = { readonly stops: readonly RailStop[]; readonly points: readonly OpenPoint[] };
 
 /** A job that has ended has no open points. */
-export function railView(job: Job, openings: readonly OpeningWithState[]): RailView {
-  const points = job.ended ? [] : openPoints(job, openings);
+export function railView(job: Job, openings: readonly OpeningWithState[], shop?: ShopWishes): RailView {
+  const points = job.ended ? [] : openPoints(job, openings, shop);
   const rail = railOf(points);
   const stops = RAIL.map((station): RailStop => {
     const { open, isHeld } = rail[station];

@@ -13,6 +13,7 @@ import { useTypedKept } from '../../ui/form/useTypedKept';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
 import { useKept } from '../../ui/useKept';
+import { DisputeOffer } from './DisputeOffer';
 import { readVariantSchema, toVariantTyped, variantTypedSchema } from './typedVehicle';
 import { useSaveVehicle } from './useSaveVehicle';
 import { VariantFields } from './VariantFields';
@@ -40,7 +41,7 @@ export function VehicleForm({ version, record }: { readonly version: number; rea
     settle(draft);
     reset(draft.typed);
   };
-  const { conflict, panel, send, drop, error, isPending } = useSaveVehicle(record.id, (saved) => {
+  const { conflict, panel, send, drop, error, notOurs, isPending } = useSaveVehicle(record.id, (saved) => {
     show(toDraft(saved.version, saved.record));
     toast('The vehicle is saved.', { canUndo: true });
   });
@@ -60,6 +61,7 @@ export function VehicleForm({ version, record }: { readonly version: number; rea
       <VariantFields control={control} at="record." />
       <FormArea control={control} name="note" label="Note" rows={2} />
       <FormError>{conflict ? null : problemSentence(error)}</FormError>
+      <DisputeOffer refused={notOurs} onNoted={(now) => show(toDraft(now.version, now.record))} />
       {conflict && panel && (
         <ConflictPanel
           what="this vehicle"

@@ -17,6 +17,7 @@ import { FormError } from '../../ui/FormError';
 import { Tick } from '../../ui/Tick';
 import { toast } from '../../ui/toast';
 import { useKept } from '../../ui/useKept';
+import { DisputeOffer } from './DisputeOffer';
 import { OneMoreFunction } from './OneMoreFunction';
 import { useSaveVehicle } from './useSaveVehicle';
 
@@ -27,7 +28,7 @@ type Draft = z.output<typeof draftSchema>;
 export function VehicleFunctions({ version, record }: { readonly version: number; readonly record: VehicleRecord }) {
   const mayChange = useMay('vehicles');
   const { state: draft, keep, settle } = useKept<Draft>(`functions.${record.id}`, draftSchema, () => null);
-  const { panel, send, drop, error, isPending } = useSaveVehicle(record.id, () => {
+  const { panel, send, drop, error, notOurs, isPending } = useSaveVehicle(record.id, () => {
     settle(null);
     toast('What such a car has is saved.', { canUndo: true });
   });
@@ -70,6 +71,7 @@ export function VehicleFunctions({ version, record }: { readonly version: number
       </div>
       <OneMoreFunction known={keys} onAdd={(key) => setTicked([...has, key])} />
       <FormError>{panel ? null : (error?.message ?? null)}</FormError>
+      <DisputeOffer refused={notOurs} onNoted={() => settle(null)} />
       {panel && (
         <ConflictPanel
           what="this vehicle"

@@ -8,6 +8,7 @@ import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { Photos } from '../photos/Photos';
 import { CarriedOverDoubts } from './CarriedOverDoubts';
+import { Disputes } from './Disputes';
 import { VehicleOpenings } from './VehicleOpenings';
 import { vehicleQuery } from './vehicleQueries';
 
@@ -52,6 +53,7 @@ export function VehicleScreen() {
         {({ version, record }) => (
           <div className="grid gap-6 lg:grid-cols-[5fr_6fr] lg:items-start">
             <section aria-label="Variant" className="flex flex-col gap-3">
+              <Disputes version={version} record={record} />
               <Began record={record} />
               <VehicleForm version={version} record={record} />
             </section>
@@ -61,7 +63,7 @@ export function VehicleScreen() {
               <VehiclePanels record={record} />
               <Photos
                 subject={{ of: 'vehicle', recordId: record.id, place: '' }}
-                label={vehicleLabel(record)}
+                label="this variant"
                 originOf={({ place }) => place || null}
               />
               <VehicleAround version={version} record={record} />
