@@ -102,6 +102,15 @@ test.describe('what does not clear', () => {
     for (let at = 1; at < count; at++) await why.nth(at).fill('Customer has the frame filed');
     await fitter.choose();
     await expect(page.getByText('Wrackline Shoal 65 is chosen here.')).toBeVisible();
+    // A reason is the shop's; what it gives up is agreed to by whose car it is.
+    await fitter.orderList(JOB);
+    await expect(page.getByRole('region', { name: 'Held back' })).toContainText(
+      'Nobody agreed to it in writing: leaving a grille off, or giving up a pocket of the door.',
+    );
+    await page.getByRole('link', { name: /^Book in/ }).click();
+    await page.getByLabel('Leaving a grille off').fill('The school, by letter');
+    await page.getByRole('button', { name: 'Save what was asked' }).click();
+    await expect(page.getByRole('heading', { name: JOB, level: 1 })).toBeVisible();
     await fitter.orderList(JOB);
     await expect(page.getByRole('region', { name: 'On the list' })).toContainText(
       'Answered: “Customer has the card cut out”, Okke.',

@@ -78,6 +78,7 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
 
   // The keys go back: the window is as slow as it was, and a lock that worked does not.
   await page.getByRole('link', { name: /^Hand over/ }).click();
+  await expect(page.getByRole('button', { name: 'Open: Photo of window, front right' })).toBeVisible();
   await tried(/^Window, front right/)
     .getByRole('button', { name: 'Does not' })
     .click();

@@ -80,6 +80,7 @@ async function main(): Promise<void> {
   );
   const backups = backupsOf(config, pictures, addresses, replacement, identity.now);
   await backups?.cleanUp();
+  await pictures?.cleanUp();
   const work =
     backups &&
     new WorkQueue({ db, appUrl, log, ...identity }, createRunners({ db, hold, backups, pictures, ...identity }));

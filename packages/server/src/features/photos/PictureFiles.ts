@@ -11,11 +11,20 @@ import { cleanPicture, sizeOfPicture, smallPicture } from './cleanPicture';
 
 const PICTURE = /^([0-9a-f]{64})\.jpg$/;
 const SMALL = '.small.jpg';
+const PARTIAL = '.partial';
 
 export type PictureFile = { readonly hash: string; readonly bytes: number; readonly changedAt: Date };
 
 export class PictureFiles {
   constructor(private readonly dir: string) {}
+
+  /** Takes away what a program that was killed left half written. */
+  async cleanUp(): Promise<void> {
+    for (const folder of await readdir(this.dir).catch(() => [])) {
+      for (const name of await readdir(path.join(this.dir, folder)).catch(() => []))
+        if (name.endsWith(PARTIAL)) await rm(path.join(this.dir, folder, name), { force: true });
+    }
+  }
 
   /**
    * Keeps a picture somebody sent.
@@ -69,8 +78,9 @@ export class PictureFiles {
       for (const name of await readdir(path.join(this.dir, folder)).catch(() => [])) {
         const [, hash] = PICTURE.exec(name) ?? [];
         if (!hash) continue;
-        const { size, mtime } = await stat(this.fileOf(hash));
-        found.push({ hash, bytes: size, changedAt: mtime });
+        // One that was taken away meanwhile is not there.
+        const there = await stat(this.fileOf(hash)).catch(() => null);
+        if (there) found.push({ hash, bytes: there.size, changedAt: there.mtime });
       }
     }
     return found;
@@ -90,7 +100,7 @@ export class PictureFiles {
   /** Whole or not at all: under another name until it is on the disk. */
   private async write(file: string, bytes: Buffer): Promise<void> {
     await mkdir(path.dirname(file), { recursive: true, mode: 0o700 });
-    const partial = `${file}.${randomBytes(4).toString('hex')}.partial`;
+    const partial = `${file}.${randomBytes(4).toString('hex')}${PARTIAL}`;
     try {
       const handle = await open(partial, 'wx', 0o600);
       try {

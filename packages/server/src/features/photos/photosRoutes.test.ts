@@ -390,6 +390,10 @@ test('readers of a folder that is not there yet, or has other files in it, find 
   writeFileSync(path.join(other, 'stray.jpg'), 'x');
   expect(await new PictureFiles(other).list()).toEqual([]);
   expect(readdirSync(photoDir).length).toBeGreaterThan(0);
+  // What a killed program left half written goes, and nothing else.
+  writeFileSync(path.join(other, 'ab', `${'a'.repeat(64)}.jpg.0badcafe.partial`), 'x');
+  await new PictureFiles(other).cleanUp();
+  expect(readdirSync(path.join(other, 'ab'))).toEqual(['notes.txt']);
 });
 
 test('taken off, it is undone with its marks; after the bin’s days it is gone, and so is its picture', async () => {

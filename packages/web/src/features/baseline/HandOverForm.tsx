@@ -1,6 +1,7 @@
 /** The list of the baseline, as it was, and the same things tried again. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import {
+  BEFORE_WORK,
   type Compared,
   comparedAtHandOver,
   functionLabel,
@@ -22,6 +23,7 @@ import { Empty } from '../../ui/states';
 import { toast } from '../../ui/toast';
 import { useKept } from '../../ui/useKept';
 import { VerdictMark } from '../../ui/VerdictMark';
+import { Photos } from '../photos/Photos';
 import { TriedField } from './TriedField';
 import { useSaveBaseline } from './useSaveBaseline';
 import { withTried } from './withTried';
@@ -105,6 +107,12 @@ export function HandOverForm({ job, openings }: HandOverFormProps) {
         <p>
           <strong>Scratches and missing parts:</strong> {lookedWords(baseline.damage)}
         </p>
+        <Photos
+          subject={{ of: 'job', recordId: job.id, place: BEFORE_WORK }}
+          label="how the car came in"
+          originOf={({ place }) => thingOfPhoto(place)}
+          isLocked={() => true}
+        />
         <p>
           <strong>How it sounded:</strong>{' '}
           {baseline.listening.length === 0
@@ -150,4 +158,9 @@ function namesOf(openings: readonly OpeningWithState[]): (key: string) => string
     openings.map(({ id, record }) => [speakerKey(id), `Speaker, ${placeLabel(record).toLowerCase()}`]),
   );
   return (key) => speakers.get(key) ?? functionLabel(key);
+}
+
+/** What a photo of before shows, where that is one of the things that are tried. */
+function thingOfPhoto(place: string): string | null {
+  return place.startsWith(`${BEFORE_WORK}.`) ? functionLabel(place.slice(BEFORE_WORK.length + 1)) : null;
 }

@@ -26,11 +26,11 @@ export function OrderFields({ control }: { readonly control: PanelControl }) {
       ) : (
         <>
           {fields.map(({ id }, at) => (
-            <fieldset key={id} className="grid grid-cols-2 items-end gap-3 border-l-4 border-hairline pl-3">
+            <fieldset key={id} className="grid items-end gap-3 border-l-4 border-hairline pl-3 sm:grid-cols-2">
               <legend className="sr-only">Line {at + 1}</legend>
               <FormChoice control={control} name={`order.${at}.first`} label="First" options={names} />
               <FormChoice control={control} name={`order.${at}.next`} label="Before" options={names} />
-              <Button kind="quiet" className="col-span-2 justify-self-start" onClick={() => remove(at)}>
+              <Button kind="quiet" className="justify-self-start sm:col-span-2" onClick={() => remove(at)}>
                 Take line {at + 1} off
               </Button>
             </fieldset>
