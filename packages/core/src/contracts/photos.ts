@@ -40,7 +40,11 @@ export const listPhotos = contract({
   permission: 'read',
   params: photoSubjectSchema.pick({ of: true, recordId: true }),
   body: nothing,
-  answer: z.object({ photos: z.array(photoSchema) }),
+  answer: z.object({
+    photos: z.array(photoSchema),
+    /** So many are there and cannot be read. */
+    unreadable: z.int(),
+  }),
 });
 
 export const addPhoto = contract({

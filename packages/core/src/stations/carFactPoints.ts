@@ -9,10 +9,9 @@ export function carFactPoints(job: PointJob, openings: readonly PointOpening[]):
     const { question, askedAt, seenAt, look, stake, answers } = CAR_FACTS[key];
     const known = knownFact(key, job.found, job.vehicle.facts);
     if (known && !isOnlyHeard(known.grade)) return [];
-    // What was said on the telephone counts there; before anything is ordered for it somebody sees it.
+    // What was only said is asked for again where somebody can see it.
     const at = known ? seenAt : askedAt;
     const said = known ? ` It was only said: ${lowerFirst(answers[known.answer] ?? known.answer)}.` : '';
-    if (known && at === 'telephone') return [];
     return [
       {
         id: `fact ${key}`,

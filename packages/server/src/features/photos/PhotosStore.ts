@@ -1,5 +1,5 @@
 /** Photos in the database. */
-import type { Photo } from '@low-quarry/core/contracts/photos';
+import { type Photo, photoSchema } from '@low-quarry/core/contracts/photos';
 import type { PhotoNotes, PhotoOf, PhotoSubject } from '@low-quarry/core/model';
 import { type EntityManager, IsNull, LessThan, Not } from 'typeorm';
 import { PhotoEntity, type PhotoRow } from './PhotoEntity';
@@ -9,14 +9,16 @@ export type NewPhoto = Omit<Photo, 'version' | 'addedAt'> & { readonly bytes: nu
 export class PhotosStore {
   constructor(private readonly manager: EntityManager) {}
 
-  /** Those that are on it, the first first; of a job those of its openings too. */
-  async list(of: PhotoOf, recordId: string): Promise<Photo[]> {
+  /** Those that are on it, the first first; of a job those of its openings too. One that cannot be read is counted, and hides no other. */
+  async list(of: PhotoOf, recordId: string): Promise<{ photos: Photo[]; unreadable: number }> {
     const whose = of === 'job' ? { job_id: recordId } : { of, record_id: recordId };
     const rows = await this.manager.find(PhotoEntity, {
       where: { ...whose, removed_at: IsNull() },
       order: { added_at: 'ASC', id: 'ASC' },
     });
-    return rows.map(toPhoto);
+    const read = rows.map((row) => photoSchema.safeParse(toPhoto(row)));
+    const photos = read.flatMap(({ data }) => data ?? []);
+    return { photos, unreadable: rows.length - photos.length };
   }
 
   count({ of, recordId }: Pick<PhotoSubject, 'of' | 'recordId'>): Promise<number> {

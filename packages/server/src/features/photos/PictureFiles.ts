@@ -16,6 +16,9 @@ const PARTIAL = '.partial';
 export type PictureFile = { readonly hash: string; readonly bytes: number; readonly changedAt: Date };
 
 export class PictureFiles {
+  /** One after the other: each is unpacked whole, and many large ones at once would not fit into memory. */
+  private busy: Promise<unknown> = Promise.resolve();
+
   constructor(private readonly dir: string) {}
 
   /** Takes away what a program that was killed left half written. */
@@ -32,19 +35,21 @@ export class PictureFiles {
    * @throws AppError where it is none
    */
   async take(bytes: Buffer): Promise<Picture> {
-    const { jpeg, widthPx, heightPx } = await cleanPicture(bytes);
+    const cleaning = this.busy.then(() => cleanPicture(bytes));
+    // What is wrong with one is told to who sent it, and is nothing to the next.
+    this.busy = cleaning.catch(() => {});
+    const { jpeg, widthPx, heightPx } = await cleaning;
     const hash = sha256(jpeg);
     const file = this.fileOf(hash);
-    // One that lay here unused is used again: it must not be taken away now.
-    if (await exists(file)) await utimes(file, new Date(), new Date());
+    // One that lay here unused is used again: it must not be taken away now. One that was damaged is put right.
+    if (await this.read(hash)) await utimes(file, new Date(), new Date());
     else await this.write(file, jpeg);
     return { hash, widthPx, heightPx, bytes: jpeg.length };
   }
 
-  /** Keeps the picture of a backup; what is there already stays. @param hash it was found to have */
+  /** Keeps the picture of a backup; one that is there and not damaged stays. @param hash it was found to have */
   async keep(hash: string, jpeg: Buffer): Promise<void> {
-    const file = this.fileOf(hash);
-    if (!(await exists(file))) await this.write(file, jpeg);
+    if (!(await this.read(hash))) await this.write(this.fileOf(hash), jpeg);
   }
 
   /** Null where it is not there. */
@@ -119,13 +124,6 @@ export class PictureFiles {
 
 export function sha256(bytes: Buffer): string {
   return createHash('sha256').update(bytes).digest('hex');
-}
-
-async function exists(file: string): Promise<boolean> {
-  return stat(file).then(
-    () => true,
-    () => false,
-  );
 }
 
 async function readIfThere(file: string): Promise<Buffer | null> {

@@ -8,6 +8,8 @@ import { refused } from '../../http/AppError';
 
 const QUALITY = 84;
 const SMALL_QUALITY = 78;
+/** The largest that is taken needs a few seconds. */
+const LONGEST_S = 30;
 
 export type CleanPicture = { readonly jpeg: Buffer; readonly widthPx: number; readonly heightPx: number };
 
@@ -54,6 +56,7 @@ async function drawn(bytes: Buffer, longestPx: number, quality: number): Promise
     .flatten({ background: '#ffffff' })
     .toColourspace('srgb')
     .jpeg({ quality })
+    .timeout({ seconds: LONGEST_S })
     .toBuffer({ resolveWithObject: true });
   return { jpeg: data, widthPx: info.width, heightPx: info.height };
 }

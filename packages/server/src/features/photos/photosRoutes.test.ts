@@ -249,6 +249,32 @@ describe('how a picture is sent out', () => {
   });
 });
 
+test('sent again, one that was damaged on the disk is put right', async () => {
+  const bytes = await anyPicture();
+  const { hash } = await sent(bytes);
+  const file = path.join(photoDir, hash.slice(0, 2), `${hash}.jpg`);
+  writeFileSync(file, readFileSync(file).subarray(0, 100));
+  await me.get(`/api/pictures/${hash}`).expect(404);
+  expect((await sent(bytes)).hash).toBe(hash);
+  await me.get(`/api/pictures/${hash}`).expect(200);
+});
+
+test('many at once are each answered, whatever is wrong with one of them', async () => {
+  const bodies = await Promise.all([0, 1, 2, 3, 4].map((at) => (at === 2 ? Buffer.from('#!/bin/sh') : anyPicture())));
+  const statuses = await Promise.all(bodies.map(async (bytes) => (await send(me, bytes)).status));
+  expect(statuses).toEqual([200, 200, 422, 200, 200]);
+});
+
+test('a photo that cannot be read hides no other, and is counted', async () => {
+  const { job } = await app.jobNumber(5);
+  const [good, bad] = [await add({ recordId: job.id, caption: 'good' }), await add({ recordId: job.id })];
+  await app.db.query(`UPDATE "photo" SET "marks" = '[{"kind": "blob"}]' WHERE "id" = $1`, [bad.id]);
+  const { body } = await me.get('/api/photos').query({ of: 'job', recordId: job.id }).expect(200);
+  expect(body.photos.map(({ id }: Photo) => id)).toEqual([good.id]);
+  expect(body.unreadable).toBe(1);
+  await app.db.query(`UPDATE "photo" SET "marks" = '[]' WHERE "id" = $1`, [bad.id]);
+});
+
 describe('photos of records', () => {
   test.each<[string, () => { of: string; recordId: string }]>([
     ['a job', () => ({ of: 'job', recordId: jobId })],
@@ -332,14 +358,17 @@ describe('photos are as safe as the rest', () => {
   test('a backup has their pictures, and a restore brings back one that was lost since', async () => {
     const lost = (await (app.backups as BackupService).make('asked')).picturesLeftOut;
     const photo = await add({ caption: 'in the backup' });
+    const damaged = await add({ caption: 'damaged since' });
     const made = await (app.backups as BackupService).make('asked');
     expect(made.picturesLeftOut).toBe(lost);
     const bytes = readFileSync(pictureOf(photo));
     rmSync(pictureOf(photo));
     const without = await (app.backups as BackupService).make('asked');
     expect(without.picturesLeftOut).toBe(lost + 1);
+    writeFileSync(pictureOf(damaged), 'x');
     await (app.backups as BackupService).restore(path.join(dir, 'backups', made.name));
     expect(readFileSync(pictureOf(photo)).equals(bytes)).toBe(true);
+    expect(readFileSync(pictureOf(damaged)).length).toBeGreaterThan(10);
     me = await app.signedIn('Okke');
     const { body } = await me.get('/api/photos').query({ of: 'job', recordId: jobId }).expect(200);
     expect(body.photos.map(({ caption }: Photo) => caption)).toContain('in the backup');

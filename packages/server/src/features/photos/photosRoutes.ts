@@ -41,9 +41,7 @@ export function photosRoutes(
     throw new AppError(503, 'no-photos', 'No photos', 'No folder for photos was set.');
   };
   route(router, countPictures, () => countAllPictures(db.manager, pictures()));
-  route(router, listPhotos, async ({ params }) => ({
-    photos: await new PhotosStore(db.manager).list(params.of, params.recordId),
-  }));
+  route(router, listPhotos, ({ params }) => new PhotosStore(db.manager).list(params.of, params.recordId));
   write(router, db, addPhoto, ({ body, manager, actor }) =>
     new PhotosService(manager, openHistory(manager, actor)).add(newId(), body, pictures()),
   );

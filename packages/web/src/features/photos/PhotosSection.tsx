@@ -70,20 +70,24 @@ export function PhotosSection({
             entries,
             (each) => isMeant(each) || (originOf?.(each) ?? null) !== null,
           );
+          if (answer.unreadable > 0 && shown.length === 0) return <Unreadable count={answer.unreadable} />;
           if (shown.length === 0) return isSmall ? null : <p className="text-muted">None yet.</p>;
           return (
-            <ul className="flex flex-wrap gap-3">
-              {shown.map((each) => (
-                <li key={each.id}>
-                  <Thumb
-                    shown={each}
-                    label={label}
-                    origin={originOf?.(subjectOf(each)) ?? null}
-                    isLocked={isLocked(subjectOf(each))}
-                  />
-                </li>
-              ))}
-            </ul>
+            <>
+              <Unreadable count={answer.unreadable} />
+              <ul className="flex flex-wrap gap-3">
+                {shown.map((each) => (
+                  <li key={each.id}>
+                    <Thumb
+                      shown={each}
+                      label={label}
+                      origin={originOf?.(subjectOf(each)) ?? null}
+                      isLocked={isLocked(subjectOf(each))}
+                    />
+                  </li>
+                ))}
+              </ul>
+            </>
           );
         }}
       </Answered>
@@ -94,10 +98,19 @@ export function PhotosSection({
         </p>
       )}
       <p role="status">{left > 0 && `${left === 1 ? 'One picture is' : `${left} pictures are`} being made ready …`}</p>
-      {faults.map(({ name, why }) => (
-        <FormError key={name}>{`${name}: ${why}`}</FormError>
+      {faults.map(({ id, name, why }) => (
+        <FormError key={id}>{`${name}: ${why}`}</FormError>
       ))}
     </section>
+  );
+}
+
+function Unreadable({ count }: { readonly count: number }) {
+  if (count === 0) return null;
+  return (
+    <FormError>
+      {`${count === 1 ? 'One photo' : `${count} photos`} cannot be read. The history can bring an earlier state back.`}
+    </FormError>
   );
 }
 

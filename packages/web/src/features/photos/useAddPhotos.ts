@@ -9,7 +9,7 @@ import { keepPicture } from '../../outbox/waitingPictures';
 import { newId } from '../../ui/newId';
 import { askPictures } from '../../workers/pictureClient';
 
-export type PhotoFault = { readonly name: string; readonly why: string };
+export type PhotoFault = { readonly id: string; readonly name: string; readonly why: string };
 
 /** @param label of what the photos are, such as "Front door, left" */
 export function useAddPhotos({ of, recordId, place }: PhotoSubject, label: string) {
@@ -39,7 +39,7 @@ export function useAddPhotos({ of, recordId, place }: PhotoSubject, label: strin
     // One after the other: a burst of a camera’s pictures would not fit into a telephone’s memory at once.
     for (const file of files) {
       const why = await addOne(file);
-      if (why !== null) setFaults((before) => [...before, { name: file.name, why }]);
+      if (why !== null) setFaults((before) => [...before, { id: newId(), name: file.name, why }]);
       setLeft((before) => before - 1);
     }
   };
