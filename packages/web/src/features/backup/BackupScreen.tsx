@@ -151,12 +151,14 @@ function Pictures() {
         {({ files, bytes, unusedFiles, unusedBytes, missing }) => (
           <>
             <p>
-              {files === 1 ? 'One picture' : `${files} pictures`}, {sizeWords(bytes)}: they are in each backup.
+              {files === 1 ? 'One picture' : `${files} pictures`}, {sizeWords(bytes)}. Each backup that is made has
+              those of photos.
             </p>
             {unusedFiles > 0 && (
               <p>
-                {unusedFiles === 1 ? 'One' : unusedFiles} of them, {sizeWords(unusedBytes)}, no record shows any more:
-                they can be brought back for {BIN_DAYS} days after they were taken off, and then go by themselves.
+                {unusedFiles === 1 ? 'One' : unusedFiles} of them, {sizeWords(unusedBytes)}, no record shows: those of
+                photos that were taken off can be brought back for {BIN_DAYS} days, and then go by themselves; those of
+                none go after a day.
               </p>
             )}
             <FormError>

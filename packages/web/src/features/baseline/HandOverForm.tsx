@@ -8,12 +8,12 @@ import {
   listeningWords,
   placeLabel,
   type Standing,
-  signatureWords,
   speakerKey,
   TRIED_LABELS,
   triedSchema,
 } from '@low-quarry/core/model';
 import { z } from 'zod';
+import { shopDay } from '../../text/shopDays';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
@@ -120,7 +120,8 @@ export function HandOverForm({ job, openings }: HandOverFormProps) {
             : `${listeningWords(baseline.listening)}. Listen at the same steps again.`}
         </p>
         <p>
-          <strong>Signed for:</strong> {signatureWords(baseline.signed)}
+          <strong>Signed for:</strong>{' '}
+          {baseline.signed ? `${baseline.signed.by}, ${shopDay(baseline.signed.at)}` : 'not signed'}
         </p>
       </section>
       <div className="sticky bottom-0 z-10 flex flex-col gap-3 border-t border-ink bg-ground py-3">
