@@ -76,6 +76,25 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
     'Quayside Trade,Wrackline,Shoal 65 Slim,spk-wrackline-shoal-65-slim,2,2,1,0,109.00,109.00,"Front door, left; Front door, right",Screws; Lies flat; Terminals,"Front door, left; Front door, right"',
   );
 
+  // Clips of the card stay in the door: some are at hand before it comes off.
+  await expect(page.getByRole('region', { name: 'To have at hand' })).toContainText('Door card, front left:');
+
+  // Which wires come there, and which of them nobody has looked at.
+  await page.getByRole('link', { name: /^Wire/ }).click();
+  await expect(page.getByRole('region', { name: 'The openings' })).toContainText('Plug: ');
+
+  // In the bay the panel closes last, and not over what nobody heard.
+  await page.getByRole('link', { name: /^Build/ }).click();
+  const door = page.getByRole('region', { name: 'Front door, left' });
+  await expect(door).toContainText('In goes Wrackline Shoal 65 Slim.');
+  for (const step of ['Panel off, old speaker out', 'New speaker in, all its screws tight']) {
+    await expect(door.getByRole('checkbox', { name: 'Panel closed' })).toBeDisabled();
+    await door.getByRole('checkbox', { name: step }).check();
+  }
+  await door.getByRole('checkbox', { name: /^Heard alone/ }).check();
+  await door.getByRole('checkbox', { name: 'Panel closed' }).check();
+  await expect(page.getByRole('link', { name: /^Build 1 open/ })).toBeVisible();
+
   // The keys go back: the window is as slow as it was, and a lock that worked does not.
   await page.getByRole('link', { name: /^Hand over/ }).click();
   await expect(page.getByRole('button', { name: 'Open: Photo of window, front right' })).toBeVisible();

@@ -32,6 +32,8 @@ const HandOverScreen = late(() => import('./features/baseline/HandOverScreen').t
 const JobScreen = late(() => import('./features/jobs/JobScreen').then((code) => code.JobScreen));
 const OpeningScreen = late(() => import('./features/openings/OpeningScreen').then((code) => code.OpeningScreen));
 const FitScreen = late(() => import('./features/fit/FitScreen').then((code) => code.FitScreen));
+const WiresScreen = late(() => import('./features/wires/WiresScreen').then((code) => code.WiresScreen));
+const BuildScreen = late(() => import('./features/build/BuildScreen').then((code) => code.BuildScreen));
 const OrderScreen = late(() => import('./features/orders/OrderScreen').then((code) => code.OrderScreen));
 
 const STATION_SCREENS: Readonly<Record<StationId, Late<object>>> = {
@@ -40,7 +42,9 @@ const STATION_SCREENS: Readonly<Record<StationId, Late<object>>> = {
   baseline: BaselineScreen,
   measure: OpeningScreen,
   match: FitScreen,
+  wire: WiresScreen,
   order: OrderScreen,
+  build: BuildScreen,
   handOver: HandOverScreen,
 };
 

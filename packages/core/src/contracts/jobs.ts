@@ -115,6 +115,24 @@ export type JobListName = (typeof JOB_LISTS)[number];
 export const JOB_SORTS = ['due', 'newest'] as const;
 export type JobSort = (typeof JOB_SORTS)[number];
 
+/** What of an opening its open points and its state follow from. */
+export const listedRecordSchema = openingFactsSchema
+  .pick({
+    place: true,
+    side: true,
+    name: true,
+    behind: true,
+    presence: true,
+    assumed: true,
+    wiring: true,
+    secondPlug: true,
+    obstaclesLooked: true,
+    oldSpeaker: true,
+    earlier: true,
+    build: true,
+  })
+  .strip();
+
 /** Open jobs, or those that have ended, the last first whatever `sort` says; those with every word of `find` in them. */
 export const listJobs = contract({
   method: 'get',
@@ -138,18 +156,7 @@ export const listJobs = contract({
         openings: z.array(
           z.object({
             id: idSchema,
-            record: openingFactsSchema.pick({
-              place: true,
-              side: true,
-              name: true,
-              behind: true,
-              presence: true,
-              assumed: true,
-              wiring: true,
-              secondPlug: true,
-              obstaclesLooked: true,
-              oldSpeaker: true,
-            }),
+            record: listedRecordSchema,
             state: openingStateSchema,
           }),
         ),

@@ -57,6 +57,8 @@ export const orderSchema = z.object({
       open: openChecksSchema,
     }),
   ),
+  /** What else has to be at hand on the day: no part of the catalogue, and on no line. */
+  needs: z.array(z.object({ what: z.string(), why: z.string() })),
   cautions: z.array(z.object({ label: z.string(), cautions: z.array(z.string()) })),
 });
 export type OrderAnswer = z.infer<typeof orderSchema>;

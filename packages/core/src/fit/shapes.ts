@@ -17,6 +17,8 @@ export type Behind = 'glass' | 'metal' | 'nothing';
 export type FactoryWiring =
   | { readonly kind: 'connector'; readonly connectorId: string; readonly connectorName: string }
   | { readonly kind: 'noWires' }
+  /** There was one; somebody cut it off. */
+  | { readonly kind: 'cut' }
   | { readonly kind: 'unknown' };
 
 /** What a second plug on the old speaker does. */

@@ -8,8 +8,10 @@ import { SOURCES, type SourceId } from './source';
 export function asCarried(record: OpeningRecord): OpeningRecord {
   return {
     ...record,
-    // The old speaker of another car says nothing of this one's.
+    // What is in, and was done to, another car says nothing of this one.
     oldSpeaker: null,
+    earlier: null,
+    build: [],
     trace: record.trace && { ...record.trace, source: carriedSource(record.trace.source) },
     recess: record.recess && { ...record.recess, source: carriedSource(record.recess.source) },
     bolts:

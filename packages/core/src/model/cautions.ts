@@ -2,6 +2,7 @@
  * Prompts where the work can hurt. They defer to the vehicle maker's manual, local rules and licensed trades, and give
  * no figure of their own.
  */
+import { EARLIER_WORK } from './earlierWork';
 import type { OpeningRecord } from './opening';
 import { isInDoor, mayHoldAirbag } from './place';
 
@@ -12,7 +13,8 @@ export function cautionsFor({
   fixing,
   behind,
   secondPlug,
-}: Pick<OpeningRecord, 'place' | 'fixing' | 'behind' | 'secondPlug'>): readonly string[] {
+  earlier,
+}: Pick<OpeningRecord, 'place' | 'fixing' | 'behind' | 'secondPlug' | 'earlier'>): readonly string[] {
   const cautions: string[] = [];
   if (mayHoldAirbag(place)) {
     cautions.push(`Airbags and their wiring may run here: no cutting, drilling or glueing near them. ${MAKERS_MANUAL}`);
@@ -33,5 +35,5 @@ export function cautionsFor({
       'Warning sounds must not be lost. The maker and local rules decide whether the speaker may be changed at all.',
     );
   }
-  return cautions;
+  return [...cautions, ...(earlier ?? []).flatMap((each) => EARLIER_WORK[each].caution ?? [])];
 }

@@ -56,6 +56,15 @@ export {
 } from './baseline';
 export { firstScrewDeg } from './bolts';
 export {
+  BUILD_STEP_LABELS,
+  BUILD_STEPS,
+  type Build,
+  type BuildStep,
+  buildWords,
+  nextBuildStep,
+  withBuildStep,
+} from './build';
+export {
   CAR_FACT_KEYS,
   CAR_FACTS,
   type CarFact,
@@ -72,6 +81,14 @@ export {
 export { cautionsFor } from './cautions';
 export { anticlockwise } from './corners';
 export { isCurrency, NO_CURRENCY } from './currency';
+export {
+  EARLIER_WORK,
+  EARLIER_WORKS,
+  type Earlier,
+  type EarlierWork,
+  earlierWords,
+  hasEarlier,
+} from './earlierWork';
 export {
   countedFromMetal,
   FACE_NAMES,
@@ -262,6 +279,7 @@ export {
   toFitRules,
   WEEKDAYS,
 } from './settings';
+export { type SmallNeed, smallNeeds } from './smallNeeds';
 export { ORIGIN_LABELS, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
 export { airbagAt, isOpeningThere, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
 export {

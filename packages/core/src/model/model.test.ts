@@ -139,13 +139,15 @@ describe('an opening', () => {
 describe('cautions', () => {
   test('appear where they apply, defer to the maker and name no torque', () => {
     const all = (['frontDoorLow', 'aPillar', 'rearDeck'] as const).flatMap((place) =>
-      cautionsFor({ place, fixing: 'rivets', behind: 'glass', secondPlug: 'warning' }),
+      cautionsFor({ place, fixing: 'rivets', behind: 'glass', secondPlug: 'warning', earlier: null }),
     );
     expect(all.some((each) => each.includes('Airbags'))).toBe(true);
     expect(all.some((each) => each.includes('seat-belt'))).toBe(true);
     expect(all.some((each) => each.includes('Warning sounds'))).toBe(true);
     expect(all.join(' ')).not.toMatch(/\d/);
-    expect(cautionsFor({ place: 'kickPanel', fixing: 'screws', behind: 'metal', secondPlug: 'none' })).toEqual([]);
+    expect(
+      cautionsFor({ place: 'kickPanel', fixing: 'screws', behind: 'metal', secondPlug: 'none', earlier: null }),
+    ).toEqual([]);
   });
 });
 

@@ -1,6 +1,8 @@
 /** One place for a speaker in one vehicle: the record of what was found there. */
 import { z } from 'zod';
 import { ASSUMABLE, FIXINGS, FRONT_KINDS, OBSTACLE_KINDS } from '../fit';
+import { buildSchema } from './build';
+import { earlierSchema } from './earlierWork';
 import { FACE_NAMES, faceOf, isReadFromFace, MOST_FACE_MM } from './faces';
 import { FRONT_FACES, freeMeasurementSchema, measurementSchema } from './measurement';
 import { oldSpeakerSchema } from './oldSpeaker';
@@ -192,6 +194,10 @@ const openingFieldsSchema = z.strictObject({
   front: z.array(frontLayerSchema).max(6).default([]),
   /** Where the factory plug comes from, from the right, anticlockwise, seen from the cabin. */
   plugDeg: z.number().min(-360).max(360).nullable().default(null),
+  /** What was done to it before this job. */
+  earlier: earlierSchema,
+  /** How far the work is. */
+  build: buildSchema,
   note: z.string().max(1000),
 });
 

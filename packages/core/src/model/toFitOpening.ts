@@ -11,6 +11,7 @@ import {
   rectangular,
 } from '../uncertainty';
 import { degToRad } from '../units';
+import { hasEarlier } from './earlierWork';
 import { countedFromMetal, INWARDS, OUTWARDS } from './faces';
 import { isTakenHere, type Measurement } from './measurement';
 import type { ObstacleRecord, OpeningRecord } from './opening';
@@ -123,10 +124,7 @@ export function toFitOpening(
       inside: inside && toDimension(inside, halfWidthsMm, repeats),
     })),
     plugRad: record.plugDeg === null ? null : degToRad(record.plugDeg),
-    wiring:
-      record.wiring.kind === 'connector'
-        ? { ...record.wiring, connectorName: connectorName(record.wiring.connectorId) }
-        : record.wiring,
+    wiring: toWiring(record, connectorName),
     secondPlug: record.secondPlug,
     airbag: airbagAt(record),
   };
@@ -138,9 +136,24 @@ export function isOpeningThere({ presence }: Pick<OpeningRecord, 'presence'>): F
   return presence === 'notThere' ? 'no' : 'yes';
 }
 
-/** No pattern is judged by that nobody has looked at: its lengths are of holes that may not be there. */
-function boltsAssumed({ assumed }: OpeningRecord): boolean {
-  return assumed.includes('bolts') || assumed.includes('fixing');
+/**
+ * No pattern is judged by that nobody has looked at, and none from before somebody made other holes: its lengths are of holes that may
+ * not be there.
+ */
+function boltsAssumed(record: OpeningRecord): boolean {
+  const { assumed, bolts, dimensions } = record;
+  if (assumed.includes('bolts') || assumed.includes('fixing')) return true;
+  if (!hasEarlier(record, 'fixings')) return false;
+  if (bolts.kind === 'free') return SOURCES[bolts.source].origin !== 'takenHere';
+  return boltDimensions(record).some((key) => !isTakenHere(dimensions[key]));
+}
+
+/** A plug that was cut off is none that a lead fits into. */
+function toWiring(record: OpeningRecord, connectorName: (connectorId: string) => string): FitOpening['wiring'] {
+  const { wiring } = record;
+  if (wiring.kind !== 'connector') return wiring;
+  if (hasEarlier(record, 'plugCut')) return { kind: 'cut' };
+  return { ...wiring, connectorName: connectorName(wiring.connectorId) };
 }
 
 /** What is known of an airbag at the opening; covers of some places are not asked about. */

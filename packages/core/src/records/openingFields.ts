@@ -1,7 +1,15 @@
 /** The fields of an opening's record: each dimension, and each fact. Its place is its identity and no field. */
 
-import type { Measurement, OldSpeaker, OpeningRecord } from '../model';
-import { FACE_NAMES, OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS, oldSpeakerWords, SOURCES } from '../model';
+import type { Build, Earlier, Measurement, OldSpeaker, OpeningRecord } from '../model';
+import {
+  buildWords,
+  earlierWords,
+  FACE_NAMES,
+  OPENING_DIMENSION_KEYS,
+  OPENING_DIMENSIONS,
+  oldSpeakerWords,
+  SOURCES,
+} from '../model';
 import { type Field, keyField, plainWords } from './Field';
 
 const FACT_LABELS = {
@@ -32,8 +40,16 @@ const FACT_LABELS = {
   proudLooked: 'Looked around the hole',
   front: 'Card, grille and cloth in front',
   faces: 'Read from in front of the metal',
+  earlier: 'Done to it before',
+  build: 'Work done',
   note: 'Note',
 } as const satisfies Readonly<Record<Exclude<keyof OpeningRecord, 'place' | 'side' | 'dimensions'>, string>>;
+
+const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
+  oldSpeaker: (old) => oldSpeakerWords(old as OldSpeaker | null),
+  earlier: (earlier) => earlierWords(earlier as Earlier),
+  build: (build) => buildWords(build as Build),
+};
 
 export const OPENING_FIELDS: readonly Field<OpeningRecord>[] = [
   ...OPENING_DIMENSION_KEYS.map(
@@ -49,11 +65,7 @@ export const OPENING_FIELDS: readonly Field<OpeningRecord>[] = [
     }),
   ),
   ...Object.entries(FACT_LABELS).map(([key, label]) =>
-    keyField<OpeningRecord>(
-      key as keyof typeof FACT_LABELS,
-      label,
-      key === 'oldSpeaker' ? (old) => oldSpeakerWords(old as OldSpeaker | null) : factWords,
-    ),
+    keyField<OpeningRecord>(key as keyof typeof FACT_LABELS, label, WORDS[key] ?? factWords),
   ),
 ];
 

@@ -58,7 +58,9 @@ export type SnapshotNow = Pick<Snapshot, 'opening' | 'parts' | 'settings'>;
 export function changedSince(then: Snapshot, now: SnapshotNow): readonly Difference[] {
   const judging = SETTING_FIELDS.filter(({ judges }) => judges);
   return [
-    ...differencesOf(OPENING_FIELDS, then.opening, now.opening).filter(({ path }) => path !== 'note'),
+    ...differencesOf(OPENING_FIELDS, then.opening, now.opening).filter(
+      ({ path }) => path !== 'note' && path !== 'build',
+    ),
     ...then.parts.flatMap((part) => partDifferences(part, now.parts)),
     ...differencesOf(judging, then.settings, now.settings),
   ];

@@ -88,7 +88,7 @@ describe('what is known is not asked again', () => {
   test('what was only said is to be seen where one can see it, with what was said', () => {
     const [amplifier] = carFactPoints(job({ found: { amplifier: fact('none', 'claimed') } }), [opening()]);
     expect(amplifier).toMatchObject({
-      station: 'measure',
+      station: 'wire',
       askedAt: 'doorOpen',
       words: 'Is there a separate amplifier? It was only said: none: the radio feeds the speakers.',
       settledAt: { kind: 'facts', key: 'amplifier' },

@@ -15,7 +15,7 @@ export function carFactPoints(job: PointJob, openings: readonly PointOpening[]):
     return [
       {
         id: `fact ${key}`,
-        station: at === 'telephone' || at === 'counter' ? 'bookIn' : 'measure',
+        station: at === 'telephone' || at === 'counter' ? 'bookIn' : WIRE_FACTS.includes(key) ? 'wire' : 'measure',
         askedAt: at,
         words: `${question}${said}`,
         stake: `${look} ${stake}`,
@@ -25,6 +25,9 @@ export function carFactPoints(job: PointJob, openings: readonly PointOpening[]):
     ];
   });
 }
+
+/** What is seen of the signal's way. */
+export const WIRE_FACTS: readonly CarFactKey[] = ['amplifier', 'alsoSounds', 'doorWires', 'boot', 'band'];
 
 const BELTED: ReadonlySet<Place> = new Set(['aPillar', 'sidePanel', 'rearWall', 'rearDeck', 'overhead']);
 

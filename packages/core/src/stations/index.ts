@@ -3,6 +3,7 @@
  * work with what is at stake and the one place where it is settled.
  */
 
+export { WIRE_FACTS } from './carFactPoints';
 export { openPoints, railOf } from './openPoints';
 export {
   ASKED_AT,

@@ -1,6 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import type { OpeningState } from '../contracts/jobs';
-import { type JobFacts, NO_BASELINE, OLD_SPEAKER_NOT_TESTED, type OldSpeaker } from '../model';
+import {
+  BUILD_STEPS,
+  type Earlier,
+  type JobFacts,
+  NO_BASELINE,
+  OLD_SPEAKER_NOT_TESTED,
+  type OldSpeaker,
+} from '../model';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { openPoints, railOf } from './openPoints';
 import { type PointOpening, RAIL } from './point';
@@ -78,6 +85,7 @@ const door = (changes: Partial<PointOpening['record']> = {}, state: OpeningState
     ...PLAIN_OPENING,
     presence: 'fitted',
     oldSpeaker: { ...OLD_SPEAKER_NOT_TESTED, plays: 'plays' },
+    build: BUILD_STEPS.map((step) => ({ step, by: null, at: '2026-12-04T09:00:00.000Z' })),
     wiring: { kind: 'connector', connectorId: 'plug' },
     obstaclesLooked: true,
     ...changes,
@@ -232,9 +240,36 @@ describe('at the openings', () => {
         station: 'measure',
         askedAt: 'panelOff',
         words:
-          'Front door, left: look at its hole, its screws and what is behind, its plug, a second plug and beams, rails and wires behind it.',
+          'Front door, left: look at its hole, its screws and what is behind and beams, rails and wires behind it.',
       },
+      { station: 'wire', askedAt: 'panelOff', words: 'Front door, left: look at its plug and a second plug.' },
     ]);
+  });
+
+  test('for earlier work one looks where the customer knows of some, until somebody has looked', () => {
+    const words = (doneBefore: string | null, earlier: Earlier) =>
+      openPoints(job({ doneBefore }), [door({ earlier })]).map((point) => point.words);
+    const asked = 'Front door, left: look at what was done to it before.';
+    expect(words('Speakers, by a friend', null)).toEqual([asked]);
+    expect(words('Speakers, by a friend', [])).toEqual([]);
+    expect(words('Speakers, by a friend', ['fixings'])).toEqual([]);
+    expect(words('', null)).toEqual([]);
+  });
+
+  test('of what is chosen the next step is open until the panel is closed; of what is held back none', () => {
+    const done = BUILD_STEPS.map((step) => ({ step, by: 'Rieke', at: '2026-12-04T09:00:00.000Z' }));
+    const words = (steps: number, state: OpeningState = CHOSEN) =>
+      openPoints(job(), [door({ build: done.slice(0, steps) }, state)])
+        .filter(({ station }) => station === 'build')
+        .map((point) => point.words);
+    expect([0, 1, 2, 3, 4].flatMap((steps) => words(steps))).toEqual([
+      'Front door, left: the panel off, the old speaker out.',
+      'Front door, left: the new speaker in, all its screws tight.',
+      'Front door, left: hear it alone, tug the joints, run the window.',
+      'Front door, left: close the panel.',
+    ]);
+    expect(words(0, { ...CHOSEN, heldBack: 'The glass was not measured.' })).toEqual([]);
+    expect(words(0, { kind: 'nothingChosen', known: 5, takenHere: 5 })).toEqual([]);
   });
 
   test('missing dimensions and a choice that is not made are open at their own stations', () => {
@@ -263,7 +298,7 @@ test('points come in the order in which asking is cheap: telephone, counter, pan
     { kind: 'hold', sentence: 'A chime.' },
   );
   const asked = openPoints(job({ later: null, contact: '' }, { trim: '' }), [opening]).map(({ askedAt }) => askedAt);
-  expect(asked).toEqual(['telephone', 'telephone', 'telephone', 'counter', 'panelOff', null]);
+  expect(asked).toEqual(['telephone', 'telephone', 'telephone', 'counter', 'panelOff', 'panelOff', null]);
 });
 
 test('the number of a station is the number of its points, and each point is told apart', () => {

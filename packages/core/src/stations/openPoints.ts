@@ -27,6 +27,7 @@ import {
 import { type ConsentKind, lowerFirst, missingConsents, type NeededConsent } from '../order';
 import { faultTestLabel, isCoilUnknown, nextFaultTest } from '../sound';
 import { baselinePoints, handOverPoints } from './baselinePoints';
+import { buildPoints } from './buildPoints';
 import { carFactPoints } from './carFactPoints';
 import {
   type OpenPoint,
@@ -38,18 +39,24 @@ import {
   type ShopWishes,
 } from './point';
 import { unservedWishes } from './unserved';
+import { wirePoints } from './wirePoints';
+import { listed } from './words';
 
-/** @returns the points of a job that has not ended, in the order in which they are best settled */
+/**
+ * @param dayWords a day of ISO 8601 as the shop writes it
+ * @returns the points of a job that has not ended, in the order in which they are best settled
+ */
 export function openPoints(
   job: PointJob,
   openings: readonly PointOpening[],
   shop: ShopWishes = SETTINGS_DEFAULTS,
+  dayWords: (day: string) => string = (day) => day,
 ): readonly OpenPoint[] {
   const there = openings.filter(({ record: { presence } }) => presence !== 'blank' && presence !== 'notThere');
   const facts = carFactPoints(job, there);
   const atStation = (at: OpenPoint['askedAt']) => facts.filter(({ askedAt }) => askedAt === at);
   const asked = [
-    ...telephonePoints(job, there),
+    ...telephonePoints(job, there, dayWords),
     ...atStation('telephone'),
     ...counterPoints(job, there),
     ...atStation('counter'),
@@ -61,10 +68,12 @@ export function openPoints(
     ...asked.filter(({ isHeld }) => !isHeld),
     ...atStation('doorOpen'),
     ...atStation('panelOff'),
-    ...there.flatMap(measurePoints),
+    ...there.flatMap((opening) => measurePoints(opening, job)),
+    ...there.flatMap(wirePoints),
     ...there.flatMap(matchPoints),
     ...wishPoints(job, openings),
     ...consentPoints(job, there),
+    ...there.flatMap(buildPoints),
     ...handOverPoints(job, there),
   ];
 }
@@ -79,7 +88,11 @@ export function railOf(points: readonly OpenPoint[]): Readonly<Record<RailStatio
 
 type Asked = Pick<OpenPoint, 'id' | 'words' | 'stake' | 'settledAt'> & { readonly isHeld?: boolean };
 
-function telephonePoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
+function telephonePoints(
+  job: PointJob,
+  openings: readonly PointOpening[],
+  dayWords: (day: string) => string,
+): readonly OpenPoint[] {
   const { vehicle, ownership, goals, wants } = job;
   const at = (field: keyof JobFacts): SettledAt => ({ kind: 'bookIn', field });
   const asked: (Asked | false)[] = [
@@ -102,7 +115,7 @@ function telephonePoints(job: PointJob, openings: readonly PointOpening[]): read
       settledAt: at('ownership'),
     },
     ...leavePoints(job, at('ownership')),
-    ...questionPoints(job, at('questions')),
+    ...questionPoints(job, at('questions'), dayWords),
     ...disputePoints(vehicle.disputes),
     goals === null &&
       wants === '' && {
@@ -172,10 +185,14 @@ function leavePoints({ ownership }: PointJob, settledAt: SettledAt): readonly As
 }
 
 /** What was asked outside is open until an answer came. */
-function questionPoints({ questions }: PointJob, settledAt: SettledAt): readonly Asked[] {
+function questionPoints(
+  { questions }: PointJob,
+  settledAt: SettledAt,
+  dayWords: (day: string) => string,
+): readonly Asked[] {
   return questions.flatMap(({ of, question, answer, askedOn }, at) => {
     if (answer !== '') return [];
-    const asked = askedOn === null ? 'not asked yet' : `asked on ${askedOn}, no answer yet`;
+    const asked = askedOn === null ? 'not asked yet' : `asked on ${dayWords(askedOn)}, no answer yet`;
     const words = `${ASKED_OF_LABELS[of]}, ${asked}: ${question}`;
     return [{ id: `question ${at}`, words, stake: 'What depends on it is guessed until then.', settledAt }];
   });
@@ -252,11 +269,11 @@ function faultQuestion(
 }
 
 /** With the panel off, or on the first side of two. */
-function measurePoints({ id, record, state }: PointOpening): readonly OpenPoint[] {
+function measurePoints({ id, record, state }: PointOpening, { doneBefore }: PointJob): readonly OpenPoint[] {
   const looks = [
     ...(record.assumed.length > 0 ? ['its hole, its screws and what is behind'] : []),
-    ...(record.wiring.kind === 'unknown' ? ['its plug'] : []),
-    ...(record.secondPlug === 'notLooked' ? ['a second plug'] : []),
+    // Nobody asks about it where the customer knows of nothing.
+    ...(doneBefore && record.earlier === null ? ['what was done to it before'] : []),
     ...(record.obstaclesLooked ? [] : ['beams, rails and wires behind it']),
   ];
   const common = { station: 'measure', settledAt: { kind: 'measure', openingId: id }, isHeld: false } as const;
@@ -376,9 +393,3 @@ const FORBIDDEN_BY: Readonly<Partial<Record<Keep, readonly ConsentKind[]>>> = {
   grille: ['grilleOff', 'cutCloth'],
   pocket: ['pocketGone'],
 };
-
-/** "a, b and c" */
-function listed(words: readonly string[]): string {
-  const last = words.at(-1) ?? '';
-  return words.length < 2 ? last : `${words.slice(0, -1).join(', ')} and ${last}`;
-}

@@ -2,18 +2,19 @@
 import type { OpeningState } from '../contracts/jobs';
 import type { CarFactKey, JobFacts, OpeningRecord, ShopSettings, VehicleRecord } from '../model';
 
-export const RAIL = ['bookIn', 'measure', 'match', 'order', 'handOver'] as const;
+export const RAIL = ['bookIn', 'measure', 'match', 'wire', 'order', 'build', 'handOver'] as const;
 export type RailStation = (typeof RAIL)[number];
 
 /** Where an answer is to be had, the cheapest first. */
-export const ASKED_AT = ['telephone', 'counter', 'doorOpen', 'panelOff', 'handOver'] as const;
+export const ASKED_AT = ['telephone', 'counter', 'doorOpen', 'panelOff', 'bay', 'handOver'] as const;
 export type AskedAt = (typeof ASKED_AT)[number];
 
-/** Where on the screen it is settled: a field of booking in, the baseline, the vehicle, an opening's measurements or what fits it, or hand-over. */
+/** Where on the screen it is settled: a field of booking in, the baseline, the vehicle, an opening's measurements or what fits it, the work in the bay, or hand-over. */
 export type SettledAt =
   | { readonly kind: 'bookIn'; readonly field: keyof JobFacts }
   | { readonly kind: 'facts'; readonly key: CarFactKey }
   | { readonly kind: 'baseline' }
+  | { readonly kind: 'build' }
   | { readonly kind: 'handOver' }
   | { readonly kind: 'vehicle' }
   | { readonly kind: 'measure'; readonly openingId: string }
@@ -48,6 +49,8 @@ export type PointOpening = {
     | 'obstaclesLooked'
     | 'behind'
     | 'oldSpeaker'
+    | 'earlier'
+    | 'build'
   >;
   readonly state: OpeningState;
 };

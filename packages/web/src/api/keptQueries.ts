@@ -30,9 +30,9 @@ const KEEP_MS = 1000;
  * field. 2: openings with what lies in front, what was read from, and how the hole lies. 3: choices with work by hand, openings with
  * what stands around the hole and behind it. 4: jobs that end, page by page; the catalogue lies apart. 5: settings under a name of their own.
  * 6: vehicles by page, their years as figures; openings with what is there and what is only taken as usual.
- * 7: jobs with what was asked and what was tried; photos.
+ * 7: jobs with what was asked and what was tried; photos. 8: openings with what was done before and how far the work is; orders with what is needed besides.
  */
-const FORM = 7;
+const FORM = 8;
 
 const keyOf = (personId: string, form = FORM) => `low-quarry.queries.${form}.${personId}`;
 

@@ -19,9 +19,17 @@ const common = {
   label: z.string(),
   /** Why it cannot be sent as it is; null while it waits for its turn or for the server. */
   refused: z
-    .object({ message: z.string(), errors: z.array(z.object({ path: z.string(), message: z.string() })) })
+    .object({
+      /** As the server names the kind of refusal; empty where it did not refuse it, or an earlier program wrote it down. */
+      type: z.string().default(''),
+      message: z.string(),
+      errors: z.array(z.object({ path: z.string(), message: z.string() })),
+    })
     .nullable(),
 };
+
+/** Kinds of records that are saved whole from a form. */
+export const SAVED_NAMES = ['vehicle', 'intake', 'baseline', 'found'] as const;
 
 export const entrySchema = z.discriminatedUnion('kind', [
   z.object({
@@ -49,11 +57,30 @@ export const entrySchema = z.discriminatedUnion('kind', [
     openingId: z.string(),
     version: z.int(),
   }),
+  /** A record that a form saves whole; what it is of is read by `savedRecords` when it is sent. */
+  z.object({
+    ...common,
+    kind: z.literal('saveRecord'),
+    of: z.enum(SAVED_NAMES),
+    recordId: z.string(),
+    /** What was typed on, with its version. */
+    version: z.int(),
+    base: z.unknown(),
+    record: z.unknown(),
+    /** The form that handed it over, and its draft as it was: the device forgets just that one. */
+    formName: z.string(),
+    draft: z.string(),
+    /** Where that form is. */
+    page: z.string(),
+    /** What the shop has by now, where both changed the same field. */
+    clash: z.object({ version: z.int(), record: z.unknown() }).nullable(),
+  }),
   /** Its picture lies beside the outbox, under the entry's id (`waitingPictures`). */
   z.object({ ...common, kind: z.literal('addPhoto'), photo: photoStateSchema.omit({ hash: true }) }),
 ]);
 export type Entry = z.infer<typeof entrySchema>;
 export type SaveOpening = Extract<Entry, { kind: 'saveOpening' }>;
+export type SaveRecord = Extract<Entry, { kind: 'saveRecord' }>;
 export type AddPhoto = Extract<Entry, { kind: 'addPhoto' }>;
 
 /** The records that an entry changes: what is about the same one is sent in order. */
@@ -63,6 +90,8 @@ export function recordsOf(entry: Entry): readonly string[] {
     case 'removeChoice':
     case 'removeOpening':
       return [entry.openingId];
+    case 'saveRecord':
+      return [entry.recordId];
     case 'keepChoices':
       return entry.choices.map(({ openingId }) => openingId);
     case 'bookIn':
@@ -74,7 +103,9 @@ export function recordsOf(entry: Entry): readonly string[] {
 
 /** Whether it waits for the person, not for the server. */
 export function needsPerson(entry: Entry): boolean {
-  return entry.refused !== null || (entry.kind === 'saveOpening' && entry.clash !== null);
+  return (
+    entry.refused !== null || ((entry.kind === 'saveOpening' || entry.kind === 'saveRecord') && entry.clash !== null)
+  );
 }
 
 /** The first entry that may be sent: no earlier one about the same record is still there. */

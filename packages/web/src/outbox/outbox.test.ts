@@ -34,7 +34,7 @@ const opening = (version: number, record: OpeningRecord): Opening => ({
   record,
   choice: null,
 });
-const refused = { message: 'no', errors: [] };
+const refused = { type: '', message: 'no', errors: [] };
 
 describe('what is sent next', () => {
   const remove = (id: number, openingId: string): Entry => ({
@@ -98,11 +98,11 @@ describe('somebody saved in between', () => {
   });
 });
 
-test('a second save on top of the first builds on what the shop has after it', () => {
+test('a second save on top of the first builds on what the shop has after it', async () => {
   const first = save(1, { record: { ...RECORD, note: 'one' } });
   const second = save(2, { record: { ...RECORD, note: 'two', nominalSize: '6×9' } });
   const answer = opening(3, { ...RECORD, note: 'one', wallMm: 3 });
-  expect(rebased([first, second], first, answer)).toEqual([
+  expect(await rebased([first, second], first, answer)).toEqual([
     { ...second, version: 3, base: answer.record, record: { ...RECORD, note: 'two', nominalSize: '6×9', wallMm: 3 } },
   ]);
 });

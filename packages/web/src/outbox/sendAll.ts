@@ -3,7 +3,8 @@ import { newId } from '../ui/newId';
 import { type Entry, nextToSend } from './Entry';
 import type { Outbox } from './Outbox';
 import { rebased } from './rebased';
-import { type Sent, sendEntry } from './sendEntry';
+import type { Sent } from './Sent';
+import { sendEntry } from './sendEntry';
 
 /** @returns when nothing of the entry is kept elsewhere on the device */
 export type Done = (entry: Entry, answer: unknown) => Promise<void>;
@@ -16,7 +17,7 @@ export async function sendAll(outbox: Outbox, onDone: Done, isStopped: () => boo
     else {
       // Before its entry: a page that is closed in between sends it again, and finds no draft of what the shop has.
       await onDone(entry, sent.answer);
-      for (const later of rebased(outbox.entries(), entry, sent.answer)) await outbox.replace(later.id, later);
+      for (const later of await rebased(outbox.entries(), entry, sent.answer)) await outbox.replace(later.id, later);
       await outbox.settle(entry.id, sent.answer);
     }
   }
@@ -25,5 +26,5 @@ export async function sendAll(outbox: Outbox, onDone: Done, isStopped: () => boo
 /** An answer that cannot be read is no reason to send for ever. */
 function faultOf(entry: Entry, error: unknown): Sent {
   const message = error instanceof Error ? error.message : String(error);
-  return { kind: 'replaced', entry: { ...entry, refused: { message, errors: [] } } };
+  return { kind: 'replaced', entry: { ...entry, refused: { type: '', message, errors: [] } } };
 }

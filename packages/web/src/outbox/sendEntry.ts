@@ -11,15 +11,9 @@ import {
 } from '@low-quarry/core/contracts/openings';
 import { isSame, mergeChanges, OPENING_FIELDS } from '@low-quarry/core/records';
 import { AwayError, call, ProblemError } from '../api/call';
-import type { Entry, SaveOpening } from './Entry';
+import type { Entry, SaveOpening, SaveRecord } from './Entry';
+import type { Sent } from './Sent';
 import { sendPhoto } from './sendPhoto';
-
-export type Sent =
-  | { readonly kind: 'done'; readonly answer: unknown }
-  /** Put this in its place: it is sent again, or waits for the person. */
-  | { readonly kind: 'replaced'; readonly entry: Entry }
-  /** The server does not answer, or does not know who is signed in: later. */
-  | { readonly kind: 'later' };
 
 /** @param newId for a request that is another one than the refused */
 export async function sendEntry(entry: Entry, newId: () => string): Promise<Sent> {
@@ -34,8 +28,19 @@ export async function sendEntry(entry: Entry, newId: () => string): Promise<Sent
     const theirs = openingSchema.safeParse(current);
     if (entry.kind === 'saveOpening' && type === '/problems/version-conflict' && theirs.success)
       return resolve(entry, theirs.data, newId);
-    return { kind: 'replaced', entry: { ...entry, refused: { message: detail, errors } } };
+    if (entry.kind === 'saveRecord' && type === '/problems/version-conflict') {
+      const resolved = await (await savedRecords()).resolveSaved(entry, current, newId);
+      if (resolved) return resolved;
+    }
+    return { kind: 'replaced', entry: { ...entry, refused: { type, message: detail, errors } } };
   }
+}
+
+/** Their schemas come when the first of them is sent: most pages send none. */
+const savedRecords = () => import('./sendSaved');
+
+async function sendSaved(entry: SaveRecord): Promise<unknown> {
+  return (await savedRecords()).putSaved(entry);
 }
 
 function perform(entry: Entry): Promise<unknown> {
@@ -55,6 +60,8 @@ function perform(entry: Entry): Promise<unknown> {
       return call(addOpening, { params: { jobId: entry.jobId }, body: { record: entry.record }, ...common });
     case 'addPhoto':
       return sendPhoto(entry);
+    case 'saveRecord':
+      return sendSaved(entry);
     case 'removeOpening': {
       const { openingId, version } = entry;
       return call(removeOpening, { params: { openingId }, body: { version }, ...common });

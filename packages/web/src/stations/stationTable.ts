@@ -18,7 +18,9 @@ export const STATIONS = {
   baseline: { path: '/jobs/:jobId/baseline', crumb: 'What works today', under: 'bookIn' },
   measure: { path: '/jobs/:jobId/openings/:openingId', crumb: 'Opening', under: 'job' },
   match: { path: '/jobs/:jobId/openings/:openingId/fit', crumb: 'What fits', under: 'measure' },
+  wire: { path: '/jobs/:jobId/wires', crumb: 'Wires', under: 'job' },
   order: { path: '/jobs/:jobId/order', crumb: 'Order list', under: 'job' },
+  build: { path: '/jobs/:jobId/build', crumb: 'In the bay', under: 'job' },
   handOver: { path: '/jobs/:jobId/hand-over', crumb: 'Hand over', under: 'job' },
 } as const satisfies Readonly<Record<string, StationEntry>>;
 

@@ -2,10 +2,12 @@
 export function Tick({
   label,
   isOn,
+  isLocked = false,
   onChange,
 }: {
   readonly label: string;
   readonly isOn: boolean;
+  readonly isLocked?: boolean;
   readonly onChange: (isOn: boolean) => void;
 }) {
   return (
@@ -14,9 +16,10 @@ export function Tick({
         type="checkbox"
         className="size-6 shrink-0 accent-action"
         checked={isOn}
+        disabled={isLocked}
         onChange={({ target }) => onChange(target.checked)}
       />
-      <span>{label}</span>
+      <span className={isLocked ? 'text-muted' : undefined}>{label}</span>
     </label>
   );
 }

@@ -15,21 +15,22 @@ type Options<Rec> = {
   /** What is stored, out of the answer that refuses; null when that is not readable. */
   readonly read: (current: unknown) => Versioned<Rec> | null;
   /** Saves on a version; told of a refusal. */
-  readonly save: (version: number, record: Rec, onError: (error: Error) => void) => void;
+  readonly save: (on: Versioned<Rec>, onError: (error: Error) => void, base: Rec) => void;
 };
 
 export function useConflict<Rec>({ fieldsOf, read, save }: Options<Rec>) {
   const [conflict, setConflict] = useState<Conflict<Rec> | null>(null);
   const send = (version: number, base: Rec, record: Rec) => {
     setConflict(null);
-    save(version, record, (error) => {
+    const onError = (error: Error) => {
       const isConflict = error instanceof ProblemError && error.problem.type === '/problems/version-conflict';
       const theirs = isConflict ? read(error.problem.current) : null;
       if (!theirs) return;
       const { merged, clashes } = mergeChanges(fieldsOf(base, record, theirs.record), base, record, theirs.record);
       if (clashes.length === 0) send(theirs.version, theirs.record, merged);
       else setConflict({ base, mine: record, theirs });
-    });
+    };
+    save({ version, record }, onError, base);
   };
   // What the panel that asks is given; the caller says what "theirs" means to its form.
   const panel = conflict && {

@@ -3,7 +3,7 @@
  * everything that it follows from (the opening, the choice, the settings, the parts it names, everything that plugs into anything),
  * and worked out anew as soon as one of these is another.
  */
-import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { listedRecordSchema, type OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { EntityManager } from 'typeorm';
 import { ChoicesStore } from '../choices/ChoicesStore';
 import { fittingFrom, partIdsOf } from '../fit/Fitting';
@@ -104,9 +104,11 @@ export class OpeningStates {
     );
     return openings.map((opening) => {
       const { id, record } = opening;
-      const { place, side, name, behind, presence, assumed, wiring, secondPlug, obstaclesLooked, oldSpeaker } = record;
-      const shown = { place, side, name, behind, presence, assumed, wiring, secondPlug, obstaclesLooked, oldSpeaker };
-      const listed = { id, record: shown, state: openingState(opening, choices.get(id), fitting) };
+      const listed = {
+        id,
+        record: listedRecordSchema.parse(record),
+        state: openingState(opening, choices.get(id), fitting),
+      };
       const key = keys.get(id);
       if (key !== undefined) this.cache.set(key, listed);
       return [id, listed] as const;

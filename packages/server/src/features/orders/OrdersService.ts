@@ -4,7 +4,7 @@ import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { capital } from '@low-quarry/core/firstLetter';
 import { checkLabel } from '@low-quarry/core/fit';
-import { CONSENT_LABELS, cautionsFor, faultHold, isAssumed, placeLabel } from '@low-quarry/core/model';
+import { CONSENT_LABELS, cautionsFor, faultHold, isAssumed, placeLabel, smallNeeds } from '@low-quarry/core/model';
 import {
   type Consents,
   missingConsents,
@@ -15,16 +15,20 @@ import {
 } from '@low-quarry/core/order';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
+import type { VehiclesStore } from '../vehicles/VehiclesStore';
 
 export class OrdersService {
   constructor(
     private readonly jobs: JobsService,
     private readonly fittingFor: FittingFor,
+    private readonly vehicles: VehiclesStore,
   ) {}
 
   async get(jobId: string): Promise<OrderAnswer> {
     const { job, openings } = await this.jobs.get(jobId);
     const { consents } = job;
+    // A job comes without the panels of its vehicle.
+    const vehicle = await this.vehicles.find(job.vehicle.id);
     const included = openings.filter((opening) => isIncluded(opening, consents));
     const fitting = await this.fittingFor(
       included.map(({ record }) => record),
@@ -58,6 +62,10 @@ export class OrdersService {
         const open = state.kind === 'chosen' ? state.open : [];
         return [{ openingId, label: placeLabel(record), why, behind: record.behind, hasChoice: choice !== null, open }];
       }),
+      needs: smallNeeds(
+        included.map(({ record }) => record),
+        vehicle?.record.ok ? vehicle.record.value.panels : [],
+      ).map((need) => ({ ...need })),
       cautions: included
         .map(({ record }) => ({ label: placeLabel(record), cautions: [...cautionsFor(record)] }))
         .filter(({ cautions }) => cautions.length > 0),

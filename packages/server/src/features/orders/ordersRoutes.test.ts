@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { OrderLineAnswer } from '@low-quarry/core/contracts/orders';
-import { intakeFactsOf, OLD_SPEAKER_NOT_TESTED } from '@low-quarry/core/model';
+import { type Earlier, intakeFactsOf, OLD_SPEAKER_NOT_TESTED, type Place } from '@low-quarry/core/model';
 import { parse } from 'csv-parse/sync';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 import { writeOrderCsv } from './writeOrderCsv';
@@ -33,6 +33,26 @@ test('the minibus: two speakers and two leads in one pack each; the dash is held
   ]);
   expect(body.heldBack[0].why).toContain('warning sounds');
   expect(body.cautions.length).toBeGreaterThan(0);
+});
+
+test('what earlier work left missing has to be at hand, of what is ordered for and of nothing else', async () => {
+  const { job } = await app.jobNumber(3);
+  const needs = async () => (await app.http.get(`/api/jobs/${job.id}/order`).expect(200)).body.needs;
+  const find = async (place: Place, earlier: Earlier) => {
+    const { id, version, record } = await app.opening(3, place, place === 'sidePanel' ? 'left' : 'right');
+    await app.http
+      .put(`/api/openings/${id}`)
+      .send({ version, record: { ...record, earlier } })
+      .expect(200);
+  };
+  expect(await needs()).toEqual([]);
+  await find('sidePanel', ['gasketGone']);
+  expect(await needs()).toEqual([]);
+  await find('frontDoorLow', ['clipsMissing']);
+  expect(await needs()).toEqual([
+    { what: 'Clips for those that are missing', why: 'Front door, right: clips missing or broken, from before.' },
+  ]);
+  await find('frontDoorLow', []);
 });
 
 test('one side alone leaves one of a pair over', async () => {

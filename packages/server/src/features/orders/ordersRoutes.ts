@@ -8,12 +8,17 @@ import { fittingFrom } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 import { PartsStore } from '../library/PartsStore';
 import { SettingsStore } from '../settings/SettingsStore';
+import { VehiclesStore } from '../vehicles/VehiclesStore';
 import { OrdersService } from './OrdersService';
 import { writeOrderCsv } from './writeOrderCsv';
 
 export function ordersRoutes(router: Router, db: DataSource, jobs: JobsService): void {
   const { manager } = db;
-  const service = new OrdersService(jobs, fittingFrom(new SettingsStore(manager), new PartsStore(manager)));
+  const service = new OrdersService(
+    jobs,
+    fittingFrom(new SettingsStore(manager), new PartsStore(manager)),
+    new VehiclesStore(manager),
+  );
   route(router, getOrder, ({ params }) => service.get(params.jobId));
   router.get(ORDER_CSV_PATH, guard(getOrder.permission), async (request, response) => {
     const params = getOrder.params.safeParse(request.params);

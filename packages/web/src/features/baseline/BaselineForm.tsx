@@ -44,10 +44,14 @@ export function BaselineForm({ job, openings }: BaselineFormProps) {
     settle(draft);
     reset(draft.form);
   };
-  const { panel, save, drop, error, isPending } = useSaveBaseline(job.id, (saved) => {
-    show(saved);
-    toast(saved.baseline.signed ? 'The baseline is signed.' : 'What was tried is saved.');
-  });
+  const { panel, save, drop, error, isPending } = useSaveBaseline(
+    job,
+    (saved) => {
+      show(saved);
+      toast(saved.baseline.signed ? 'The baseline is signed.' : 'What was tried is saved.');
+    },
+    { name: `baseline.${job.id}`, onWaits: (base) => keep({ ...state, base }) },
+  );
   // The same list for the same error: another one would take off what the form itself said.
   const refused = useMemo(
     () => fieldProblems(error).map(({ path, message }) => ({ message, path: path.replace(/^baseline\./, '') })),

@@ -54,10 +54,14 @@ export function HandOverForm({ job, openings }: HandOverFormProps) {
   const { state, keep, settle, isTouched, broughtBack } = useKept<Draft>(`handOver.${job.id}`, draftSchema, () =>
     toDraft(job),
   );
-  const { panel, save, drop, error, isPending } = useSaveBaseline(job.id, (saved) => {
-    settle(toDraft(saved));
-    toast('What was tried again is saved.');
-  });
+  const { panel, save, drop, error, isPending } = useSaveBaseline(
+    job,
+    (saved) => {
+      settle(toDraft(saved));
+      toast('What was tried again is saved.');
+    },
+    { name: `handOver.${job.id}`, onWaits: ({ after }) => keep({ ...state, base: after }) },
+  );
   const { baseline } = job;
   const compared = comparedAtHandOver(job.vehicle, { ...baseline, after: state.after }, openings);
   const nameOf = namesOf(openings);

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
 import { toast } from '../../ui/toast';
-import { useSaveVehicle } from '../vehicles/useSaveVehicle';
+import { type SavedVehicle, useSaveVehicle } from '../vehicles/useSaveVehicle';
 import { vehicleQuery } from '../vehicles/vehicleQueries';
 
 type TeachFunctionsProps = {
@@ -14,11 +14,14 @@ type TeachFunctionsProps = {
 };
 
 export function TeachFunctions({ vehicleId, baseline }: TeachFunctionsProps) {
-  const { data: saved } = useQuery(vehicleQuery(vehicleId));
-  const { send, error, isPending } = useSaveVehicle(vehicleId, () =>
+  const { data } = useQuery(vehicleQuery(vehicleId));
+  return data ? <Offer saved={data} baseline={baseline} /> : null;
+}
+
+function Offer({ saved, baseline }: { readonly saved: SavedVehicle; readonly baseline: Baseline }) {
+  const { send, error, isPending } = useSaveVehicle(saved.record, () =>
     toast('The library knows now what such a car has.', { canUndo: true }),
   );
-  if (!saved) return null;
   const known = functionsOf(saved.record);
   const found = functionsTried(saved.record, baseline).filter((key) => baseline.functions[key]?.state !== 'notThere');
   const more = found.filter((key) => !known.includes(key));

@@ -1,5 +1,5 @@
 /** What is asked of a car, by telephone or at the counter: left and taken up, each answer with its place, none of them guessed. */
-import { type Job, jobSchema } from '@low-quarry/core/contracts/jobs';
+import type { Job } from '@low-quarry/core/contracts/jobs';
 import {
   CONSENT_LABELS,
   EXPECTATION_LABELS,
@@ -7,6 +7,7 @@ import {
   type IntakeFacts,
   intakeFactsOf,
   intakeFactsSchema,
+  jobTitle,
   KEEP_LABELS,
   KEEPS,
   LATER_LABELS,
@@ -14,11 +15,11 @@ import {
   needsLeave,
 } from '@low-quarry/core/model';
 import { CONSENT_KINDS } from '@low-quarry/core/order';
-import { INTAKE_FIELDS } from '@low-quarry/core/records';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { z } from 'zod';
 import { useMay } from '../../api/me';
+import { useSavedRecord } from '../../outbox/useSavedRecord';
 import { addressOf } from '../../stations/addressOf';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
@@ -33,10 +34,8 @@ import { useFollow } from '../../ui/form/useFollow';
 import { useTypedKept } from '../../ui/form/useTypedKept';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
-import { useConflict } from '../../ui/useConflict';
 import { useFieldInAddress } from '../../ui/useFieldInAddress';
 import { useKept } from '../../ui/useKept';
-import { usePutJob } from '../jobs/jobsQueries';
 import { GoalsField } from './GoalsField';
 import { OwnershipFields } from './OwnershipFields';
 import { QuestionsField } from './QuestionsField';
@@ -57,8 +56,18 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
   );
   const mayChange = useMay('jobs');
   const navigate = useNavigate();
-  const put = usePutJob(job.id);
-  const form = useCheckedForm<IntakeTyped, IntakeFacts>(readIntakeSchema, state.form, fieldProblems(put.error));
+  const { panel, send, error, isPending, drop } = useSavedRecord({
+    of: 'intake',
+    recordId: job.id,
+    label: `What was asked of ${jobTitle(job)}`,
+    form: { name: `job.${job.id}`, onWaits: (base) => keep({ ...state, base }) },
+    onSaved: (saved) => {
+      show(saved);
+      toast('What was asked is saved.', { canUndo: true });
+      void navigate(addressOf('job', { jobId: job.id }));
+    },
+  });
+  const form = useCheckedForm<IntakeTyped, IntakeFacts>(readIntakeSchema, state.form, fieldProblems(error));
   const { control, handleSubmit, reset, watch } = form;
   useTypedKept(form, (typed) => keep({ ...state, form: typed }));
   const show = (saved: Job) => {
@@ -66,25 +75,6 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
     settle(draft);
     reset(draft.form);
   };
-  const { panel, send } = useConflict<IntakeFacts>({
-    fieldsOf: () => INTAKE_FIELDS,
-    read: (current) => {
-      const read = jobSchema.safeParse(current);
-      return read.success ? { version: read.data.version, record: intakeFactsOf(read.data) } : null;
-    },
-    save: (on, facts, onError) =>
-      put.mutate(
-        { version: on, ...facts },
-        {
-          onError,
-          onSuccess: (saved) => {
-            show(saved);
-            toast('What was asked is saved.', { canUndo: true });
-            void navigate(addressOf('job', { jobId: job.id }));
-          },
-        },
-      ),
-  });
   const sheet = useRef<HTMLFormElement>(null);
   useFieldInAddress(sheet);
   useFollow(job.version, isTouched, () => show(job));
@@ -222,12 +212,13 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
         </At>
       </Part>
       <div className="flex flex-col gap-3 lg:col-span-2">
-        <FormError>{panel ? null : problemSentence(put.error)}</FormError>
+        <FormError>{panel ? null : problemSentence(error)}</FormError>
         {panel && (
           <ConflictPanel
             what="this job"
             {...panel}
             onTakeTheirs={() => {
+              drop();
               show(job);
             }}
           />
@@ -235,8 +226,8 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
         {!mayChange && (
           <p className="font-semibold text-hold">You can look; what was asked is saved by the counter or the owner.</p>
         )}
-        <Button kind="main" type="submit" className="self-start" disabled={put.isPending || !mayChange}>
-          {put.isPending ? 'Saving …' : 'Save what was asked'}
+        <Button kind="main" type="submit" className="self-start" disabled={isPending || !mayChange}>
+          {isPending ? 'Saving …' : 'Save what was asked'}
         </Button>
       </div>
     </form>

@@ -1,11 +1,18 @@
 /** What was found on this car, and what of it the library does not know yet. */
-import { type Job, jobSchema } from '@low-quarry/core/contracts/jobs';
-import { CAR_FACTS, type CarFactKey, type CarFacts, carFactsSchema, taughtFacts } from '@low-quarry/core/model';
-import { carFactFields } from '@low-quarry/core/records';
+import type { Job } from '@low-quarry/core/contracts/jobs';
+import {
+  CAR_FACTS,
+  type CarFactKey,
+  type CarFacts,
+  carFactsSchema,
+  jobTitle,
+  taughtFacts,
+} from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { z } from 'zod';
 import { useMay } from '../../api/me';
+import { useSavedRecord } from '../../outbox/useSavedRecord';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
@@ -13,17 +20,14 @@ import { FormError } from '../../ui/FormError';
 import { useFollow } from '../../ui/form/useFollow';
 import { problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
-import { useConflict } from '../../ui/useConflict';
 import { useFieldInAddress } from '../../ui/useFieldInAddress';
 import { useKept } from '../../ui/useKept';
-import { usePutFound } from '../jobs/jobsQueries';
-import { useSaveVehicle } from '../vehicles/useSaveVehicle';
+import { type SavedVehicle, useSaveVehicle } from '../vehicles/useSaveVehicle';
 import { vehicleQuery } from '../vehicles/vehicleQueries';
 import { FactsFields } from './FactsFields';
 
 const draftSchema = z.object({ version: z.int(), base: carFactsSchema, found: carFactsSchema });
 type Draft = z.output<typeof draftSchema>;
-type WithFound = { readonly found: CarFacts };
 
 function toDraft({ version, found }: Job): Draft {
   return { version, base: found, found };
@@ -34,26 +38,17 @@ export function JobFacts({ job }: { readonly job: Job }) {
     toDraft(job),
   );
   const mayChange = useMay('facts');
-  const put = usePutFound(job.id);
   const sheet = useRef<HTMLElement>(null);
   useFieldInAddress(sheet);
-  const { panel, send, drop } = useConflict<WithFound>({
-    fieldsOf: () => carFactFields<'found', WithFound>('found'),
-    read: (current) => {
-      const read = jobSchema.safeParse(current);
-      return read.success ? { version: read.data.version, record: { found: read.data.found } } : null;
+  const { panel, send, drop, error, isPending } = useSavedRecord({
+    of: 'found',
+    recordId: job.id,
+    label: `What was found on ${jobTitle(job)}`,
+    form: { name: `found.${job.id}`, onWaits: ({ found }) => keep({ ...state, base: found }) },
+    onSaved: (saved) => {
+      settle(toDraft(saved));
+      toast('What was found on the car is saved.', { canUndo: true });
     },
-    save: (version, { found }, onError) =>
-      put.mutate(
-        { version, found },
-        {
-          onError,
-          onSuccess: (saved) => {
-            settle(toDraft(saved));
-            toast('What was found on the car is saved.', { canUndo: true });
-          },
-        },
-      ),
   });
   useFollow(job.version, isTouched, () => settle(toDraft(job)));
   return (
@@ -66,7 +61,7 @@ export function JobFacts({ job }: { readonly job: Job }) {
         isLocked={!mayChange}
         onChange={(found) => keep({ ...state, found })}
       />
-      <FormError>{panel ? null : problemSentence(put.error)}</FormError>
+      <FormError>{panel ? null : problemSentence(error)}</FormError>
       {panel && (
         <ConflictPanel
           what="this car"
@@ -79,10 +74,10 @@ export function JobFacts({ job }: { readonly job: Job }) {
       )}
       <Button
         className="self-start"
-        disabled={!isTouched || put.isPending || !mayChange}
+        disabled={!isTouched || isPending || !mayChange}
         onClick={() => send(state.version, { found: state.base }, { found: state.found })}
       >
-        {put.isPending ? 'Saving …' : 'Save what was found'}
+        {isPending ? 'Saving …' : 'Save what was found'}
       </Button>
       <TeachFacts job={job} />
     </section>
@@ -92,14 +87,17 @@ export function JobFacts({ job }: { readonly job: Job }) {
 /** What was seen on this car is offered to its variant. */
 function TeachFacts({ job }: { readonly job: Job }) {
   const taught = taughtFacts(job.found, job.vehicle.facts);
-  const labels = (Object.keys(taught) as CarFactKey[]).map((key) => CAR_FACTS[key].label.toLowerCase());
+  const isMore = Object.keys(taught).length > 0;
   const mayTeach = useMay('vehicles');
-  const vehicle = useQuery({ ...vehicleQuery(job.vehicle.id), enabled: labels.length > 0 });
-  const { send, error, isPending } = useSaveVehicle(job.vehicle.id, () =>
+  const { data } = useQuery({ ...vehicleQuery(job.vehicle.id), enabled: isMore });
+  return isMore && mayTeach && data ? <Offer saved={data} taught={taught} /> : null;
+}
+
+function Offer({ saved: { version, record }, taught }: { readonly saved: SavedVehicle; readonly taught: CarFacts }) {
+  const labels = (Object.keys(taught) as CarFactKey[]).map((key) => CAR_FACTS[key].label.toLowerCase());
+  const { send, error, isPending } = useSaveVehicle(record, () =>
     toast('The library knows it now.', { canUndo: true }),
   );
-  const { data } = vehicle;
-  if (labels.length === 0 || !mayTeach) return null;
   return (
     <div className="flex flex-col items-start gap-2 border-t border-ink pt-3">
       <p>
@@ -108,12 +106,8 @@ function TeachFacts({ job }: { readonly job: Job }) {
       </p>
       <FormError>{error?.message ?? null}</FormError>
       <Button
-        disabled={!data || isPending}
-        onClick={() => {
-          if (!data) return;
-          const { version, record } = data;
-          send(version, record, { ...record, facts: { ...record.facts, ...taught } });
-        }}
+        disabled={isPending}
+        onClick={() => send(version, record, { ...record, facts: { ...record.facts, ...taught } })}
       >
         Take it into the library
       </Button>

@@ -26,10 +26,14 @@ export function VehicleFacts({ version, record }: { readonly version: number; re
   const kept = useKept<Draft>(`facts.${record.id}`, draftSchema, () => toDraft(saved));
   const { state, keep, settle, isTouched, broughtBack } = kept;
   const mayChange = useMay('vehicles');
-  const { panel, send, drop, error, notOurs, isPending } = useSaveVehicle(record.id, (now) => {
-    settle(toDraft(now));
-    toast('What is known of it is saved.', { canUndo: true });
-  });
+  const { panel, send, drop, error, notOurs, isPending } = useSaveVehicle(
+    record,
+    (now) => {
+      settle(toDraft(now));
+      toast('What is known of it is saved.', { canUndo: true });
+    },
+    { name: `facts.${record.id}`, onWaits: (base) => keep({ ...state, base }) },
+  );
   useFollow(version, isTouched, () => settle(toDraft(saved)));
   return (
     <section aria-label="What is known of it" className="flex flex-col gap-4">

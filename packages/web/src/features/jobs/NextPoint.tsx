@@ -4,12 +4,13 @@ import { openPoints } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopDay } from '../../text/shopDays';
 import { VerdictMark } from '../../ui/VerdictMark';
 import { pointAddress } from '../rail/pointAddress';
 
 export function NextPoint({ job }: { readonly job: JobInList }) {
   const shop = useQuery(shopSettingsQuery);
-  const points = openPoints(job, job.openings, shop.data);
+  const points = openPoints(job, job.openings, shop.data, shopDay);
   const [first] = points;
   if (!first) return <p className="font-semibold text-clears">Nothing is open.</p>;
   const count = points.length === 1 ? '1 point open' : `${points.length} points open`;

@@ -5,7 +5,7 @@ import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { openingStateView } from './openingStateView';
 
 /** The mark of an opening without a verdict: an empty ring. */
-function OpenMark() {
+export function OpenMark() {
   return (
     <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true" className="shrink-0 text-muted">
       <circle cx="8" cy="8" r="5.5" fill="none" stroke="currentColor" strokeWidth="1.5" />

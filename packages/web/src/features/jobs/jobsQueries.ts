@@ -1,18 +1,8 @@
 /** Queries and changes of jobs. */
 
-import {
-  deleteJob,
-  endJob,
-  getJob,
-  listJobs,
-  putBaseline,
-  putFound,
-  putJob,
-  reopenJob,
-} from '@low-quarry/core/contracts/jobs';
+import { deleteJob, endJob, getJob, listJobs, reopenJob } from '@low-quarry/core/contracts/jobs';
 import type { JobEnd } from '@low-quarry/core/model';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { z } from 'zod';
 import { call } from '../../api/call';
 import { type JobsAsked, jobKeys } from './jobKeys';
 
@@ -30,33 +20,6 @@ export function jobQuery(jobId: string) {
   return queryOptions({
     queryKey: jobKeys.one(jobId),
     queryFn: ({ signal }) => call(getJob, { params: { jobId }, signal }),
-  });
-}
-
-export function usePutJob(jobId: string) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (body: z.input<typeof putJob.body>) => call(putJob, { params: { jobId }, body }),
-    retry: false,
-    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
-  });
-}
-
-export function usePutBaseline(jobId: string) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (body: z.input<typeof putBaseline.body>) => call(putBaseline, { params: { jobId }, body }),
-    retry: false,
-    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
-  });
-}
-
-export function usePutFound(jobId: string) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (body: z.input<typeof putFound.body>) => call(putFound, { params: { jobId }, body }),
-    retry: false,
-    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
   });
 }
 

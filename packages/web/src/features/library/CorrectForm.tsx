@@ -56,7 +56,7 @@ export function CorrectForm({ id, version, record }: CorrectFormProps) {
   const { conflict, panel, send, drop } = useConflict<Rec>({
     fieldsOf: keysOf,
     read: (current) => versionedSchema.safeParse(current).data ?? null,
-    save: (on, next, onError) =>
+    save: ({ version: on, record: next }, onError) =>
       correct.mutate(
         { version: on, record: next },
         { onError, onSuccess: (saved) => show(toDraft(saved.version, saved.record)) },

@@ -28,14 +28,19 @@ import { Rail } from '../rail/Rail';
 import { CarryOver } from './CarryOver';
 import { draftKey } from './draftKey';
 import { OpeningSheet } from './OpeningSheet';
-import { carryOver, type OpeningDraft } from './openingDraft';
+import { carryOver } from './openingDraft';
 import { openingQuery } from './openingQueries';
 import { otherSide } from './otherSide';
 import { RemoveOpening } from './RemoveOpening';
+import { saveEntry } from './saveEntry';
 import { takenWords } from './takenWords';
 import { useCheckedDraft } from './useCheckedDraft';
 import { useDraft } from './useDraft';
 
+const EarlierFields = late(
+  () => import('./EarlierFields').then((code) => code.EarlierFields),
+  () => null,
+);
 const TeachLibrary = late(
   () => import('../vehicles/TeachLibrary').then((code) => code.TeachLibrary),
   () => null,
@@ -121,7 +126,7 @@ function Filled({
     if (!record) return;
     // What was refused or clashed is sent as it is now, not as it was.
     for (const entry of waiting) if (entry.refused || entry.clash) void outbox.remove(entry.id);
-    handOver(toEntry(opening, draft, record, outbox.personId));
+    handOver(saveEntry(opening, draft, record, outbox.personId));
     setSentOnce(true);
   };
 
@@ -150,6 +155,10 @@ function Filled({
       }
       afterPlace={
         <>
+          <EarlierFields
+            facts={draft.facts}
+            onChange={({ earlier }) => change((before) => ({ ...before, facts: { ...before.facts, earlier } }))}
+          />
           <Photos subject={{ of: 'opening', recordId: opening.id, place: '' }} label={placeLabel(opening.record)} />
           <TeachLibrary vehicleId={vehicleId} record={opening.record} />
           <RemoveOpening opening={opening} />
@@ -195,24 +204,6 @@ function Filled({
       }
     />
   );
-}
-
-function toEntry({ id, jobId }: Opening, draft: OpeningDraft, record: OpeningRecord, personId: string): SaveOpening {
-  return {
-    kind: 'saveOpening',
-    id: newId(),
-    personId,
-    at: new Date().toISOString(),
-    label: placeLabel(record),
-    refused: null,
-    jobId,
-    openingId: id,
-    version: draft.version,
-    base: draft.base,
-    record,
-    draft: JSON.stringify(draft),
-    clash: null,
-  };
 }
 
 /** What the person picked, as a request on the version that it was picked against. */

@@ -21,6 +21,7 @@ import { Rail } from '../rail/Rail';
 import { AssumedLine } from './AssumedLine';
 import { OrderSheet } from './OrderSheet';
 import { orderQuery } from './orderQueries';
+import { SmallNeeds } from './SmallNeeds';
 
 export function OrderScreen() {
   const { jobId = '' } = useParams();
@@ -80,6 +81,7 @@ function Filled({ order, jobId }: { readonly order: OrderAnswer; readonly jobId:
         <Lines order={order} />
       )}
       <Included order={order} jobId={jobId} />
+      <SmallNeeds needs={order.needs} />
     </>
   );
 }

@@ -6,13 +6,14 @@ import { vehicleName, yearsWords } from '@low-quarry/core/model';
 import { gravestOf } from '@low-quarry/core/order';
 import { SETTING_FIELDS } from '@low-quarry/core/records';
 import { printMoney } from '../../text/money';
+import { shopDay } from '../../text/shopDays';
 import { openCheckLine, verdictLine } from '../../text/verdictLine';
 import { answered } from '../../ui/OpenChecks';
 import { useSettings } from '../../ui/settings';
 import { AssumedLine } from './AssumedLine';
 
 export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; readonly shop: ShopSettings }) {
-  const { job, lines, included, heldBack, cautions, currency, totalMinor } = order;
+  const { job, lines, included, heldBack, needs, cautions, currency, totalMinor } = order;
   const { unit } = useSettings();
   const suppliers = [...new Set(lines.map(({ supplier }) => supplier))].sort();
   return (
@@ -31,7 +32,7 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
         <div className="text-right">
           <p>{shop.name}</p>
           <p className="text-[24px] font-bold leading-8">Job {job.number}</p>
-          <p>{job.dueOn ? `Due ${job.dueOn}` : 'No day set'}</p>
+          <p>{job.dueOn ? `Due ${shopDay(job.dueOn)}` : 'No day set'}</p>
         </div>
       </header>
       {suppliers.map((supplier) => (
@@ -95,6 +96,19 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
           ))}
         </ul>
       </section>
+      {needs.length > 0 && (
+        <section className="mt-4 break-inside-avoid">
+          <h2 className="font-bold">To have at hand besides</h2>
+          <ul>
+            {needs.map(({ what, why }) => (
+              <li key={`${what} ${why}`}>
+                <span className="mr-2 inline-block h-4 w-4 border-2 border-black" />
+                <strong>{what}.</strong> {why}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {cautions.length > 0 && (
         <section className="mt-4 break-inside-avoid">
           <h2 className="font-bold">Take care</h2>

@@ -62,12 +62,16 @@ export function PanelForm({ saved, panel }: PanelFormProps) {
     error,
     notOurs,
     isPending,
-  } = useSaveVehicle(id, (now) => {
-    show(toDraft(now));
-    const isThere = now.record.panels.some((each) => panelLabel(each) === label);
-    toast(isThere ? `${label} is saved.` : `${label} is out of the library.`, { canUndo: true });
-    if (!isThere) void navigate(`/vehicles/${encodeURIComponent(id)}`, { replace: true });
-  });
+  } = useSaveVehicle(
+    saved.record,
+    (now) => {
+      show(toDraft(now));
+      const isThere = now.record.panels.some((each) => panelLabel(each) === label);
+      toast(isThere ? `${label} is saved.` : `${label} is out of the library.`, { canUndo: true });
+      if (!isThere) void navigate(`/vehicles/${encodeURIComponent(id)}`, { replace: true });
+    },
+    { name: `panel.${id}.${label}`, onWaits: (base) => keep({ ...state, base }) },
+  );
   const { kind, spot, name } = panel;
   const schema = useMemo(() => readPanelSchema({ kind, spot, name }), [kind, spot, name]);
   const refused = useMemo(

@@ -47,10 +47,14 @@ export function VehicleAround({ version, record }: { readonly version: number; r
     settle(draft);
     reset(draft.typed);
   };
-  const { panel, send, drop, error, notOurs, isPending } = useSaveVehicle(record.id, (now) => {
-    show(toDraft(now));
-    toast('Room, ways and channels are saved.', { canUndo: true });
-  });
+  const { panel, send, drop, error, notOurs, isPending } = useSaveVehicle(
+    record,
+    (now) => {
+      show(toDraft(now));
+      toast('Room, ways and channels are saved.', { canUndo: true });
+    },
+    { name: `around.${record.id}`, onWaits: (base) => keep({ ...state, base }) },
+  );
   const refused = useMemo(
     () => fieldProblems(error).map(({ path, message }) => ({ message, path: path.replace(/^record\./, '') })),
     [error],

@@ -45,7 +45,7 @@ function PersonForm({ person, onDone }: PersonFormProps) {
       const read = personSchema.safeParse(current);
       return read.success ? { version: read.data.version, record: toState(read.data) } : null;
     },
-    save: (on, state, onError) =>
+    save: ({ version: on, record: state }, onError) =>
       put.mutate({ version: on, ...state, roles: state.roles as Role[] }, { onError, onSuccess: onDone }),
   });
   return (

@@ -81,7 +81,7 @@ function Changed({ photo, children }: OnPicture) {
       const read = photoSchema.safeParse(current);
       return read.success ? { version: read.data.version, record: toState(read.data) } : null;
     },
-    save: (version, { caption, marks }, onError) =>
+    save: ({ version, record: { caption, marks } }, onError) =>
       put.mutate(
         { version, notes: { caption, marks } },
         {

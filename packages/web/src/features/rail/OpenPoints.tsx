@@ -18,13 +18,14 @@ const ASKED_WORDS: Readonly<Record<AskedAt, string>> = {
   counter: 'At the car, doors closed',
   doorOpen: 'With the doors open',
   panelOff: 'With the panel off',
+  bay: 'In the bay, once the parts are here',
   handOver: 'Before the keys go back',
 };
 
 type OpenPointsProps = { readonly job: Job; readonly openings: readonly OpeningWithState[] };
 
 /** What is worked out comes before what is done at the end. */
-const GROUPS = [...ASKED_AT.filter((at) => at !== 'handOver'), null, 'handOver'] as const;
+const GROUPS = [...ASKED_AT.filter((at) => at !== 'bay' && at !== 'handOver'), null, 'bay', 'handOver'] as const;
 
 export function OpenPoints({ job, openings }: OpenPointsProps) {
   const [isAll, setAll] = useState(false);

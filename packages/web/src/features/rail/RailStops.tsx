@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { shopSettingsQuery } from '../../api/sharedQueries';
 import { jobQuery } from '../jobs/jobsQueries';
-import { RailComing } from './RailComing';
+import { RAIL_LIST, RailComing } from './RailComing';
 import { type RailStop, railView } from './railView';
 
 export function RailStops({ jobId, station }: { readonly jobId: string; readonly station: RailStation | null }) {
@@ -14,9 +14,9 @@ export function RailStops({ jobId, station }: { readonly jobId: string; readonly
   const { stops } = railView(data.job, data.openings, shop.data);
   return (
     <nav aria-label="Stations" className="only-screen px-4">
-      <ol className="mx-auto flex max-w-[1440px] gap-1">
+      <ol className={RAIL_LIST}>
         {stops.map((stop) => (
-          <li key={stop.station} className="min-w-0 flex-1">
+          <li key={stop.station} className="min-w-0">
             <Stop stop={stop} isHere={stop.station === station} />
           </li>
         ))}
@@ -30,7 +30,7 @@ function Stop({ stop: { label, to, state, open }, isHere }: { readonly stop: Rai
     <Link
       to={to}
       aria-current={isHere ? 'step' : undefined}
-      className="flex min-h-14 flex-col justify-center gap-1 hover:bg-paper"
+      className="flex h-full min-h-14 flex-col justify-end gap-1 pb-1 hover:bg-paper"
     >
       <span className={`flex flex-wrap items-baseline gap-x-2 leading-4 ${isHere ? 'font-bold' : 'text-action'}`}>
         {label}

@@ -9,6 +9,7 @@ export function pointAddress(at: SettledAt, jobId: string, vehicleId: string): s
     case 'facts':
       return `${addressOf('bookIn', { jobId })}#fact-${at.key}`;
     case 'baseline':
+    case 'build':
     case 'handOver':
       return addressOf(at.kind, { jobId });
     case 'vehicle':

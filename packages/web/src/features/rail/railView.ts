@@ -2,12 +2,15 @@
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { type OpenPoint, openPoints, RAIL, type RailStation, railOf, type ShopWishes } from '@low-quarry/core/stations';
 import { addressOf } from '../../stations/addressOf';
+import { shopDay } from '../../text/shopDays';
 
 const STATION_WORDS: Readonly<Record<RailStation, string>> = {
   bookIn: 'Book in',
   measure: 'Measure',
   match: 'Match',
+  wire: 'Wire',
   order: 'Order',
+  build: 'Build',
   handOver: 'Hand over',
 };
 
@@ -23,7 +26,7 @@ export type RailView = { readonly stops: readonly RailStop[]; readonly points: r
 
 /** A job that has ended has no open points. */
 export function railView(job: Job, openings: readonly OpeningWithState[], shop?: ShopWishes): RailView {
-  const points = job.ended ? [] : openPoints(job, openings, shop);
+  const points = job.ended ? [] : openPoints(job, openings, shop, shopDay);
   const rail = railOf(points);
   const stops = RAIL.map((station): RailStop => {
     const { open, isHeld } = rail[station];
@@ -38,6 +41,7 @@ function isBegun(station: RailStation, { baseline }: Job, openings: readonly Ope
   if (station === 'bookIn') return true;
   if (station === 'handOver') return Object.keys(baseline.after).length > 0;
   if (station === 'order') return openings.some(({ state }) => state.kind === 'chosen');
+  if (station === 'build') return openings.some(({ record }) => record.build.length > 0);
   return openings.length > 0;
 }
 
@@ -48,7 +52,7 @@ function stopAddress(
   openings: readonly OpeningWithState[],
   points: readonly OpenPoint[],
 ): string {
-  if (station === 'bookIn' || station === 'order' || station === 'handOver') return addressOf(station, { jobId });
+  if (station !== 'measure' && station !== 'match') return addressOf(station, { jobId });
   const settled = points
     .filter((point) => point.station === station)
     .flatMap(({ settledAt }) => ('openingId' in settledAt ? settledAt.openingId : []));

@@ -12,12 +12,13 @@ import { NewerProgram } from '../../api/NewerProgram';
 import { pageOwner, setPageOwner } from '../../api/pageOwner';
 import { subscribeToSignedOut } from '../../api/signedOut';
 import { askToKeep, deviceStore } from '../../device/DeviceStore';
-import { forgetDraft, openDrafts } from '../../device/drafts';
+import { draftPrefix, forgetDraft, openDrafts } from '../../device/drafts';
 import { NotKeptBanner } from '../../device/NotKeptBanner';
 import { forgetNotKept } from '../../device/notKept';
 import type { Entry } from '../../outbox/Entry';
 import { Outbox } from '../../outbox/Outbox';
 import { OutboxProvider } from '../../outbox/OutboxProvider';
+import { refreshSaved } from '../../outbox/refreshSaved';
 import { dropLostPictures, dropPicture } from '../../outbox/waitingPictures';
 import { HeaderSlot } from '../../ui/headerSlot';
 import { late } from '../../ui/late';
@@ -170,6 +171,9 @@ async function takeOver(queries: QueryClient, personId: string, entry: Entry, an
     // The screen may have been left before the answer came; what was typed on since stays a draft.
     const key = draftKey(personId, entry.openingId);
     await forgetDraft(deviceStore, key, entry.draft);
+  } else if (entry.kind === 'saveRecord') {
+    void refreshSaved(queries, entry.of, entry.recordId, answer);
+    await forgetDraft(deviceStore, `${draftPrefix(personId)}${entry.formName}`, entry.draft);
   } else {
     const gone = entry.kind === 'removeOpening' ? entry.openingId : null;
     void queries.invalidateQueries({ predicate: ({ queryKey: [name, id] }) => name === 'openings' && id !== gone });

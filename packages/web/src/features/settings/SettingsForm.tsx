@@ -62,7 +62,7 @@ export function SettingsForm({ version, stored, unreadable }: SettingsFormProps)
       const read = getSettings.answer.safeParse(current);
       return read.success ? { version: read.data.version, record: read.data.settings } : null;
     },
-    save: (on, settings, onError) =>
+    save: ({ version: on, record: settings }, onError) =>
       put.mutate(
         { version: on, settings },
         { onError, onSuccess: (answer) => show(toDraft(answer.version, answer.settings)) },

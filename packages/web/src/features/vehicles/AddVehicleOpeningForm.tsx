@@ -24,7 +24,7 @@ export function AddVehicleOpeningForm({
   const [begun] = useState({ version, record });
   const schema = notedOpeningSchema as z.ZodType<NotedOpening, NotedOpening>;
   const { control, handleSubmit, watch } = useCheckedForm(schema, FIRST_NOTED, NO_FIELDS);
-  const { send, error, isPending } = useSaveVehicle(record.id, onDone);
+  const { send, error, isPending } = useSaveVehicle(record, onDone);
   const label = placeLabel(watch());
   const isDouble = openingCalled(record.openings, label) !== null;
   const submit = handleSubmit((noted) =>

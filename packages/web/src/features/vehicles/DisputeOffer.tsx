@@ -18,7 +18,7 @@ export function DisputeOffer({ refused, onNoted }: DisputeOfferProps) {
 
 function Offer({ version, base, record, onNoted }: NotOurs & Pick<DisputeOfferProps, 'onNoted'>) {
   const { name } = useMe();
-  const { send, error, isPending } = useSaveVehicle(base.id, (saved) => {
+  const { send, error, isPending } = useSaveVehicle(base, (saved) => {
     toast('It is noted beside it: the owner settles it.', { canUndo: true });
     onNoted(saved);
   });

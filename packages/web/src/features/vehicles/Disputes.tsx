@@ -9,7 +9,7 @@ import { useSaveVehicle } from './useSaveVehicle';
 
 export function Disputes({ version, record }: { readonly version: number; readonly record: VehicleRecord }) {
   const maySettle = useMay('library');
-  const { send, error, isPending } = useSaveVehicle(record.id, () => toast('It is settled.', { canUndo: true }));
+  const { send, error, isPending } = useSaveVehicle(record, () => toast('It is settled.', { canUndo: true }));
   if (record.disputes.length === 0) return null;
   return (
     <section aria-label="Disputed" className="flex flex-col gap-2 border-l-4 border-measure bg-paper px-3 py-2">

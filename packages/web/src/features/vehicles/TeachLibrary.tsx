@@ -26,7 +26,7 @@ function Offer({ saved, record }: { readonly saved: SavedVehicle; readonly recor
   const label = placeLabel(record);
   const known = openingCalled(saved.record.openings, label);
   const taught = taughtOpening(known, record);
-  const { send, error, isPending } = useSaveVehicle(saved.record.id, () =>
+  const { send, error, isPending } = useSaveVehicle(saved.record, () =>
     toast(`The library knows ${label.toLowerCase()} now as this car has it.`, { canUndo: true }),
   );
   if (taught === known) return null;

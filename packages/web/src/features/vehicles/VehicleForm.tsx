@@ -41,10 +41,14 @@ export function VehicleForm({ version, record }: { readonly version: number; rea
     settle(draft);
     reset(draft.typed);
   };
-  const { conflict, panel, send, drop, error, notOurs, isPending } = useSaveVehicle(record.id, (saved) => {
-    show(toDraft(saved.version, saved.record));
-    toast('The vehicle is saved.', { canUndo: true });
-  });
+  const { theirs, panel, send, drop, error, notOurs, isPending } = useSaveVehicle(
+    record,
+    (saved) => {
+      show(toDraft(saved.version, saved.record));
+      toast('The vehicle is saved.', { canUndo: true });
+    },
+    { name: `vehicle.${record.id}`, onWaits: (base) => keep({ ...state, base }) },
+  );
   const form = useCheckedForm<Typed, z.output<typeof readSchema>>(readSchema, state.typed, fieldProblems(error));
   const { control, handleSubmit, reset } = form;
   useTypedKept(form, (typed) => keep({ ...state, typed }));
@@ -60,15 +64,15 @@ export function VehicleForm({ version, record }: { readonly version: number; rea
       <BroughtBack show={broughtBack} onDrop={() => show(toDraft(version, record))} />
       <VariantFields control={control} at="record." />
       <FormArea control={control} name="note" label="Note" rows={2} />
-      <FormError>{conflict ? null : problemSentence(error)}</FormError>
+      <FormError>{panel ? null : problemSentence(error)}</FormError>
       <DisputeOffer refused={notOurs} onNoted={(now) => show(toDraft(now.version, now.record))} />
-      {conflict && panel && (
+      {panel && (
         <ConflictPanel
           what="this vehicle"
           {...panel}
           onTakeTheirs={() => {
             drop();
-            show(toDraft(conflict.theirs.version, conflict.theirs.record));
+            show(theirs ? toDraft(theirs.version, theirs.record) : toDraft(version, record));
           }}
         />
       )}

@@ -28,10 +28,14 @@ type Draft = z.output<typeof draftSchema>;
 export function VehicleFunctions({ version, record }: { readonly version: number; readonly record: VehicleRecord }) {
   const mayChange = useMay('vehicles');
   const { state: draft, keep, settle } = useKept<Draft>(`functions.${record.id}`, draftSchema, () => null);
-  const { panel, send, drop, error, notOurs, isPending } = useSaveVehicle(record.id, () => {
-    settle(null);
-    toast('What such a car has is saved.', { canUndo: true });
-  });
+  const { panel, send, drop, error, notOurs, isPending } = useSaveVehicle(
+    record,
+    () => {
+      settle(null);
+      toast('What such a car has is saved.', { canUndo: true });
+    },
+    { name: `functions.${record.id}`, onWaits: (base) => draft && keep({ ...draft, base }) },
+  );
   const has = draft?.has ?? functionsOf(record);
   const setTicked = (next: readonly string[]) =>
     keep({ version: draft?.version ?? version, base: draft?.base ?? record, has: [...next] });

@@ -86,7 +86,8 @@ type FilledProps = {
 function Filled({ saved, opening, shop, connectors }: FilledProps) {
   const { id } = saved.record;
   const begin = (): Draft => ({ isTouched: false, opening: toDraft(opening, saved.version) });
-  const kept = useKept<Draft>(`vehicleOpening.${id}.${placeLabel(opening)}`, draftSchema, begin);
+  const form = `vehicleOpening.${id}.${placeLabel(opening)}`;
+  const kept = useKept<Draft>(form, draftSchema, begin);
   const { keep, settle, broughtBack } = kept;
   // Where nothing was typed, what is shown follows what the shop has.
   const state = kept.state.isTouched ? kept.state : begin();
@@ -103,11 +104,21 @@ function Filled({ saved, opening, shop, connectors }: FilledProps) {
   };
   /** Where the hand goes on when it is saved. */
   const then = useRef({ to: '', words: '' });
-  const { conflict, panel, send, drop, error, isPending } = useSaveVehicle(id, () => {
-    settle(begin());
-    toast(then.current.words, { canUndo: true });
-    void navigate(then.current.to, { replace: true });
-  });
+  const { panel, send, drop, error, isPending } = useSaveVehicle(
+    saved.record,
+    () => {
+      settle(begin());
+      toast(then.current.words, { canUndo: true });
+      void navigate(then.current.to, { replace: true });
+    },
+    {
+      name: form,
+      onWaits: ({ openings }) => {
+        const handedOver = openings.find((each) => placeLabel(each) === placeLabel(opening));
+        if (handedOver) keep({ isTouched: true, opening: { ...draft, base: handedOver } });
+      },
+    },
+  );
   /** On what it was typed on: what somebody else saved of it meanwhile is put together with it, or asked about. */
   const sendAs = (record: OpeningRecord | null) => {
     const label = placeLabel(record ?? opening);
@@ -151,12 +162,12 @@ function Filled({ saved, opening, shop, connectors }: FilledProps) {
             <FormError>
               {hasErrors
                 ? 'Not saved: one field cannot be read, see its message.'
-                : conflict
+                : panel
                   ? null
                   : (error?.message ?? null)}
             </FormError>
           </div>
-          {conflict && panel && (
+          {panel && (
             <div className="order-4 lg:col-span-2">
               <ConflictPanel
                 what="this vehicle"

@@ -1,29 +1,37 @@
 /** Saves a vehicle's record on the version it was changed on; what others changed meanwhile is put together, or asked about. */
-import { putVehicle } from '@low-quarry/core/contracts/vehicles';
-import type { VehicleRecord } from '@low-quarry/core/model';
-import { vehicleFields } from '@low-quarry/core/records';
+import { type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
 import { useState } from 'react';
 import { ProblemError } from '../../api/call';
-import { useConflict } from '../../ui/useConflict';
-import { usePutVehicle } from './vehicleQueries';
+import type { Versioned } from '../../outbox/savedRecords';
+import { type Form, useSavedRecord } from '../../outbox/useSavedRecord';
 
 /** What was refused because somebody else wrote it. */
-export type NotOurs = { readonly version: number; readonly base: VehicleRecord; readonly record: VehicleRecord };
-export type SavedVehicle = { readonly version: number; readonly record: VehicleRecord };
+export type NotOurs = Versioned<VehicleRecord> & { readonly base: VehicleRecord };
+export type SavedVehicle = Versioned<VehicleRecord>;
 
-export function useSaveVehicle(id: string, onSaved: (saved: SavedVehicle) => void) {
-  const put = usePutVehicle(id);
-  const [tried, setTried] = useState<NotOurs | null>(null);
-  const conflict = useConflict<VehicleRecord>({
-    fieldsOf: vehicleFields,
-    read: (current) => putVehicle.answer.safeParse(current).data ?? null,
-    save: (version, record, onError) => put.mutate({ version, record }, { onError, onSuccess: onSaved }),
+/** @param form null for a button or a sheet, of which nothing is kept */
+export function useSaveVehicle(
+  record: VehicleRecord,
+  onSaved: (saved: SavedVehicle) => void,
+  form: Form<VehicleRecord> | null = null,
+) {
+  const {
+    send: sendRecord,
+    handedOver,
+    ...saving
+  } = useSavedRecord({
+    of: 'vehicle',
+    recordId: record.id,
+    label: vehicleLabel(record),
+    form,
+    onSaved,
   });
-  const send = (version: number, base: VehicleRecord, record: VehicleRecord) => {
-    setTried({ version, base, record });
-    conflict.send(version, base, record);
+  const [tried, setTried] = useState<NotOurs | null>(null);
+  const send = (version: number, base: VehicleRecord, next: VehicleRecord) => {
+    setTried({ version, base, record: next });
+    sendRecord(version, base, next);
   };
-  const { error } = put;
+  const { error } = saving;
   const isNotOurs = error instanceof ProblemError && error.problem.type === '/problems/not-yours';
-  return { ...conflict, send, error, isPending: put.isPending, notOurs: isNotOurs ? tried : null };
+  return { ...saving, send, notOurs: isNotOurs ? (handedOver ?? tried) : null };
 }

@@ -5,7 +5,6 @@ import {
   findVehicles,
   getVehicle,
   listTemplates,
-  putVehicle,
 } from '@low-quarry/core/contracts/vehicles';
 import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
@@ -67,18 +66,6 @@ export function useAddVehicle() {
     mutationFn: (body: z.input<typeof addVehicle.body>) => call(addVehicle, { params: {}, body }),
     retry: false,
     onSuccess: () => invalidateVehicles(queries),
-  });
-}
-
-export function usePutVehicle(id: string) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (body: z.input<typeof putVehicle.body>) => call(putVehicle, { params: { vehicleId: id }, body }),
-    retry: false,
-    onSuccess: async (saved) => {
-      queries.setQueryData(vehicleQuery(id).queryKey, saved);
-      await invalidateVehicles(queries);
-    },
   });
 }
 

@@ -20,6 +20,7 @@ const WHAT = {
   addOpening: 'One more place:',
   removeOpening: 'Taken off the car:',
   addPhoto: 'Photo:',
+  saveRecord: '',
 } as const;
 
 export function WaitingScreen() {
@@ -110,11 +111,19 @@ function UnreadableEntries({ outbox }: { readonly outbox: Outbox }) {
 
 function reasonOf(entry: Entry, away: boolean): string {
   if (entry.refused) return `Refused: ${entry.refused.message}`;
-  if (entry.kind === 'saveOpening' && entry.clash) return 'Somebody else changed the same: pick which is right.';
+  if ((entry.kind === 'saveOpening' || entry.kind === 'saveRecord') && entry.clash)
+    return 'Somebody else changed the same: pick which is right.';
   return away ? 'The shop’s server does not answer; it is sent as soon as it is back.' : 'Being sent.';
 }
 
 function Open({ entry }: { readonly entry: Entry }) {
+  if (entry.kind === 'saveRecord') {
+    return (
+      <LinkButton to={entry.page}>
+        Open it<span className="sr-only">: {entry.label}</span>
+      </LinkButton>
+    );
+  }
   if (entry.kind !== 'saveOpening') return null;
   return (
     <LinkButton to={addressOf('measure', { jobId: entry.jobId, openingId: entry.openingId })}>

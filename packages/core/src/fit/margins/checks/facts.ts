@@ -77,6 +77,7 @@ export const connector: CheckKind = {
 
 const WIRING_WORDS = {
   noWires: 'This trim has no speaker wires here: new wire has to be run before a speaker makes sense.',
+  cut: 'Its plug was cut off before: no lead plugs in. Find which wire is which, and decide how they are joined.',
   unknown: 'The factory plug has not been looked at: note which connector it is, or that there is none.',
 } as const;
 

@@ -1,0 +1,48 @@
+/**
+ * How far the work at an opening is: the panel off, the speaker in with all its screws tight, heard, and only then the panel closed. A step
+ * stands on the one before it: a panel is never closed over a speaker that nobody heard (handbook, section 3).
+ */
+import { z } from 'zod';
+
+export const BUILD_STEP_LABELS = {
+  panelOff: 'Panel off, old speaker out',
+  fitted: 'New speaker in, all its screws tight',
+  tested: 'Heard alone, joints tugged, window run up and down',
+  closed: 'Panel closed',
+} as const;
+export type BuildStep = keyof typeof BUILD_STEP_LABELS;
+export const BUILD_STEPS = Object.keys(BUILD_STEP_LABELS) as [BuildStep, ...BuildStep[]];
+
+/** Done, in their order; each with who did it. */
+export const buildSchema = z
+  .array(z.strictObject({ step: z.enum(BUILD_STEPS), by: z.string().max(80).nullable(), at: z.iso.datetime() }))
+  .max(BUILD_STEPS.length)
+  .superRefine((done, context) => {
+    done.forEach(({ step }, at) => {
+      if (step === BUILD_STEPS[at]) return;
+      const before = BUILD_STEPS[BUILD_STEPS.indexOf(step) - 1];
+      const message = before
+        ? `“${BUILD_STEP_LABELS[step]}” comes right after “${BUILD_STEP_LABELS[before]}”: tick that first.`
+        : `“${BUILD_STEP_LABELS[step]}” comes first, and once.`;
+      context.addIssue({ code: 'custom', path: [at, 'step'], message });
+    });
+  })
+  .default([]);
+export type Build = z.infer<typeof buildSchema>;
+
+/** What comes next; null where the panel is closed. */
+export function nextBuildStep(done: Build): BuildStep | null {
+  return BUILD_STEPS[done.length] ?? null;
+}
+
+/** Ticked: it is done, as the next one. Unticked: neither it nor what stands on it is. */
+export function withBuildStep(done: Build, step: BuildStep, by: Pick<Build[number], 'by' | 'at'> | null): Build {
+  const before = done.slice(0, BUILD_STEPS.indexOf(step));
+  return by === null ? before : [...before, { step, ...by }];
+}
+
+export function buildWords(done: Build): string {
+  return done.length === 0
+    ? 'not begun'
+    : done.map(({ step, by }) => `${BUILD_STEP_LABELS[step].toLowerCase()}${by ? ` (${by})` : ''}`).join('; ');
+}

@@ -1,0 +1,46 @@
+import { expect, test } from '@jest/globals';
+import { PLAIN_OPENING } from '../testing/plainOpening';
+import { type Fastener, newPanel, type Panel } from './panel';
+import { smallNeeds } from './smallNeeds';
+
+const fastener = (kind: Fastener['kind'], count: number | null): Fastener => ({
+  ...{ key: kind, kind, where: 'along the edge', cover: null, head: null, driver: '' },
+  ...{ lengthMm: null, base: null, count },
+});
+const card: Panel = {
+  ...newPanel({ kind: 'doorCard', spot: 'frontLeft', name: '' }),
+  fasteners: [fastener('screw', 3), fastener('treeClip', 9), fastener('pushPin', null)],
+  breaks: 'the tab behind the handle',
+};
+const LEFT = { ...PLAIN_OPENING, presence: 'fitted' as const };
+
+test('clips of the panel in front, counted or not, and what breaks; screws come back', () => {
+  expect(smallNeeds([LEFT], [card])).toEqual([
+    {
+      what: 'Spares of the tree clips',
+      why: 'Door card, front left: 9 hold it, and some break or stay in the door.',
+    },
+    {
+      what: 'Spares of the push pins',
+      why: 'Door card, front left: nobody counted how many hold it, and some break or stay in the door.',
+    },
+    { what: 'Spares of what breaks easily', why: 'Door card, front left: the tab behind the handle.' },
+  ]);
+});
+
+test('a panel in front of two speakers is taken off once; one in front of none stays', () => {
+  const upper = { ...LEFT, place: 'frontDoorHigh' as const };
+  expect(smallNeeds([LEFT, upper], [card])).toHaveLength(3);
+  expect(smallNeeds([{ ...LEFT, side: 'right' }], [card])).toEqual([]);
+  expect(smallNeeds([LEFT], [{ ...card, fasteners: null, breaks: null }])).toEqual([]);
+});
+
+test('a riveted speaker asks for a drill and what holds the new one; an empty hole has no rivets to drill', () => {
+  expect(smallNeeds([{ ...LEFT, fixing: 'rivets' }], [])).toEqual([
+    {
+      what: 'Rivet nuts, clip nuts or screws, and a drill for the rivets',
+      why: 'Front door, left: the old speaker is riveted.',
+    },
+  ]);
+  expect(smallNeeds([{ ...LEFT, fixing: 'rivets', presence: 'empty' }], [])).toEqual([]);
+});

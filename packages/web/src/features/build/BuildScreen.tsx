@@ -1,0 +1,123 @@
+/** What is done next at each opening, with what, and what can hurt? */
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { jobTitle, placeLabel, smallNeeds } from '@low-quarry/core/model';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import { addressOf } from '../../stations/addressOf';
+import { crumbsTo } from '../../stations/crumbsTo';
+import { Shell } from '../../ui/Shell';
+import { Answered, Empty } from '../../ui/states';
+import { useScreenAwake } from '../../ui/useScreenAwake';
+import { VerdictMark } from '../../ui/VerdictMark';
+import { jobQuery } from '../jobs/jobsQueries';
+import { OpeningStateLine } from '../jobs/OpeningStateLine';
+import { SmallNeeds } from '../orders/SmallNeeds';
+import { pointAddress } from '../rail/pointAddress';
+import { Rail } from '../rail/Rail';
+import { railView } from '../rail/railView';
+import { vehicleQuery } from '../vehicles/vehicleQueries';
+import { OpeningBuild } from './OpeningBuild';
+
+export function BuildScreen() {
+  useScreenAwake();
+  const { jobId = '' } = useParams();
+  const job = useQuery(jobQuery(jobId));
+  return (
+    <Shell
+      title="In the bay"
+      crumbs={crumbsTo('build', { jobId }, { job: job.data && jobTitle(job.data.job) })}
+      rail={<Rail jobId={jobId} station="build" />}
+    >
+      <Answered query={job} what="the job">
+        {(answer) => <Filled {...answer} />}
+      </Answered>
+    </Shell>
+  );
+}
+
+function Filled({ job, openings }: { readonly job: Job; readonly openings: readonly OpeningWithState[] }) {
+  const worked = openings.filter(isWorkedOn);
+  const left = openings.filter((opening) => !isWorkedOn(opening));
+  return (
+    <>
+      {worked.length === 0 && (
+        <Empty>
+          Nothing is to be built in yet: a speaker is chosen for no opening, or what is chosen is held back.
+        </Empty>
+      )}
+      <Held job={job} openings={openings} />
+      {worked.length > 0 && <Needs vehicleId={job.vehicle.id} openings={worked} />}
+      {worked.length > 0 && <p>A step can be ticked when the one before it is: the panel closes last.</p>}
+      <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start">
+        {worked.map((opening) => (
+          <OpeningBuild key={opening.id} opening={opening} vehicleId={job.vehicle.id} />
+        ))}
+      </div>
+      {left.length > 0 && (
+        <section aria-label="Not worked on">
+          <h2 className="border-b border-ink text-[18px] font-bold">Not worked on, as it stands</h2>
+          <ul>
+            {left.map(({ id, record, state }) => (
+              <li key={id} className="border-b border-hairline py-1">
+                <Link
+                  to={addressOf('match', { jobId: job.id, openingId: id })}
+                  className="inline-flex min-h-12 items-center font-semibold text-action underline"
+                >
+                  {placeLabel(record)}
+                </Link>
+                <OpeningStateLine state={state} record={record} />
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
+
+/** Also of the panels that come off, which only the vehicle's own record has. */
+function Needs({
+  vehicleId,
+  openings,
+}: {
+  readonly vehicleId: string;
+  readonly openings: readonly OpeningWithState[];
+}) {
+  const vehicle = useQuery(vehicleQuery(vehicleId));
+  return (
+    <Answered query={vehicle} what="the vehicle’s panels">
+      {({ record: { panels } }) => (
+        <SmallNeeds
+          needs={smallNeeds(
+            openings.map(({ record }) => record),
+            panels,
+          )}
+        />
+      )}
+    </Answered>
+  );
+}
+
+/** What nothing may be begun before. */
+function Held({ job, openings }: { readonly job: Job; readonly openings: readonly OpeningWithState[] }) {
+  const { points } = railView(job, openings);
+  const held = points.filter(({ isHeld, station }) => isHeld && station === 'bookIn');
+  return held.map(({ id, words, stake, settledAt }) => (
+    <Link
+      key={id}
+      to={pointAddress(settledAt, job.id, job.vehicle.id)}
+      className="flex min-h-12 items-center gap-3 border-l-4 border-hold bg-paper px-3 py-2"
+    >
+      <VerdictMark verdict="hold" />
+      <span>
+        <span className="block font-semibold text-action">{words}</span>
+        <span className="block text-[13px] leading-4 text-muted">{stake}</span>
+      </span>
+    </Link>
+  ));
+}
+
+/** What has begun is shown to its end, whatever became of the choice. */
+function isWorkedOn({ record, state }: OpeningWithState): boolean {
+  return record.build.length > 0 || (state.kind === 'chosen' && state.heldBack === null);
+}

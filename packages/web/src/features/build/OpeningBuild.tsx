@@ -1,0 +1,100 @@
+/** One opening in the bay: what goes in, what comes off before, what can hurt, and its steps, ticked one after the other. */
+import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { workWords } from '@low-quarry/core/fit';
+import {
+  BUILD_STEP_LABELS,
+  BUILD_STEPS,
+  type BuildStep,
+  cautionsFor,
+  nextBuildStep,
+  placeLabel,
+  withBuildStep,
+} from '@low-quarry/core/model';
+import { useMay, useMe } from '../../api/me';
+import { needsPerson, type SaveOpening } from '../../outbox/Entry';
+import { useOutbox } from '../../outbox/OutboxProvider';
+import { whenWords } from '../../text/whenWords';
+import { useSettings } from '../../ui/settings';
+import { Tick } from '../../ui/Tick';
+import { toDraft } from '../openings/openingDraft';
+import { saveEntry } from '../openings/saveEntry';
+import { PanelInFront } from '../panels/PanelInFront';
+
+type OpeningBuildProps = { readonly opening: OpeningWithState; readonly vehicleId: string };
+
+export function OpeningBuild({ opening, vehicleId }: OpeningBuildProps) {
+  const { unit } = useSettings();
+  const { name } = useMe();
+  const mayBuild = useMay('measure');
+  const { outbox, entries } = useOutbox();
+  const waiting = entries.filter(
+    (entry): entry is SaveOpening => entry.kind === 'saveOpening' && entry.openingId === opening.id,
+  );
+  const stuck = waiting.find(needsPerson);
+  // What waits to be sent is what was done.
+  const record = waiting.at(-1)?.record ?? opening.record;
+  const { build } = record;
+  const { state } = opening;
+  const label = placeLabel(record);
+  const next = nextBuildStep(build);
+  const set = (step: BuildStep, isOn: boolean) => {
+    const done = withBuildStep(build, step, isOn ? { by: name, at: new Date().toISOString() } : null);
+    const draft = toDraft(record, waiting.at(-1)?.version ?? opening.version);
+    void outbox.add(saveEntry(opening, draft, { ...record, build: done }, outbox.personId));
+  };
+  return (
+    <section aria-label={label} className="flex flex-col gap-3">
+      <h2 className="border-b border-ink text-[18px] font-bold">{label}</h2>
+      {state.kind === 'chosen' ? (
+        <p>
+          In goes <strong>{state.speakerName}</strong>.
+          {state.heldBack !== null && (
+            <strong className="block text-hold">It is held back, and work on it has begun: {state.heldBack}</strong>
+          )}
+        </p>
+      ) : (
+        <p className="font-semibold text-hold">Work has begun here, and nothing is chosen for it any more.</p>
+      )}
+      {state.kind === 'chosen' &&
+        state.works.map((work) => (
+          <p key={work.kind} className="font-semibold">
+            By hand: {workWords(work, unit)}
+          </p>
+        ))}
+      <ul className="flex list-disc flex-col gap-1 pl-6">
+        {cautionsFor(record).map((caution) => (
+          <li key={caution}>{caution}</li>
+        ))}
+      </ul>
+      <PanelInFront vehicleId={vehicleId} record={record} />
+      <fieldset disabled={!mayBuild || stuck !== undefined}>
+        <legend className="font-semibold">Done</legend>
+        {BUILD_STEPS.map((step) => {
+          const done = build.find((each) => each.step === step);
+          return (
+            <div key={step} className="flex flex-wrap items-center gap-x-3">
+              <Tick
+                label={BUILD_STEP_LABELS[step]}
+                isOn={done !== undefined}
+                isLocked={!done && step !== next}
+                onChange={(isOn) => set(step, isOn)}
+              />
+              {done && (
+                <span className="text-[13px] text-muted">
+                  {[done.by, whenWords(done.at, new Date())].filter(Boolean).join(', ')}
+                </span>
+              )}
+            </div>
+          );
+        })}
+      </fieldset>
+      {stuck && (
+        <p role="alert" className="font-semibold text-hits">
+          Not in the shop: {stuck.refused?.message ?? 'somebody else changed this opening meanwhile.'} Settle it at the
+          opening’s measurements first.
+        </p>
+      )}
+      {!mayBuild && <p className="font-semibold text-hold">You can look; ticking is for a fitter or the owner.</p>}
+    </section>
+  );
+}

@@ -1,0 +1,15 @@
+/** A record was saved: what is shown of it, and of what follows from it, is asked for again. */
+import type { QueryClient } from '@tanstack/react-query';
+import type { SAVED_NAMES } from './Entry';
+
+/** @returns when what is on the screen is there */
+export async function refreshSaved(
+  queries: QueryClient,
+  of: (typeof SAVED_NAMES)[number],
+  recordId: string,
+  answer: unknown,
+): Promise<void> {
+  if (of === 'vehicle') queries.setQueryData(['vehicles', 'one', recordId], answer);
+  const names = of === 'vehicle' ? ['vehicles', 'foundVehicles', 'jobs'] : ['jobs'];
+  await queries.invalidateQueries({ predicate: ({ queryKey: [name] }) => names.includes(String(name)) });
+}
