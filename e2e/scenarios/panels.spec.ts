@@ -54,7 +54,7 @@ test('a panel that nobody described is written down while it comes off, and stan
   await expect(page.getByText(`${PANEL} is saved.`, { exact: true })).toBeVisible();
 
   await fitter.measure(JOB, 'Rear door, left');
-  await expect(page.getByText('2 fasteners counted, 1 kind not counted; 0 things hang on it.')).toBeVisible();
+  await expect(page.getByText('2 fasteners counted, 1 kind not counted; nothing hangs on it.')).toBeVisible();
   await page.getByText('How it comes off').click();
   await expect(page.getByRole('list', { name: 'It comes off in this order' }).getByRole('listitem')).toHaveText([
     '2 screws, six-lobe T20, 15.88 mm, in the pocket, under felt or carpet',

@@ -15,7 +15,7 @@ import { requireKnownSchema } from './db/requireKnownSchema';
 import type { Addresses } from './db/ShopDatabases';
 import { prepareWorkQueue } from './db/workQueue';
 import { readDemoPeople } from './demo/demoFiles';
-import { addDemoPeople, type Identity, loadDemo, resetDemo } from './demo/loadDemo';
+import { addDemoPeople, type Demo, type Identity, loadDemo, resetDemo } from './demo/loadDemo';
 import { BackupService } from './features/backup/BackupService';
 import { NightWatch } from './features/backup/NightWatch';
 import { createRunners } from './features/backup/runners';
@@ -42,7 +42,8 @@ async function main(): Promise<void> {
   const log = pino({ level: config.logLevel });
   const identity = { now: () => new Date(), newId: randomUUID };
   const pictures = config.photoDir === null ? null : new PictureFiles(config.photoDir);
-  const appUrl = await prepareDatabase(config, pictures, log, identity);
+  const source: Demo = { dir: config.demoDir, templates: await readTemplates(config.starterDir, log), pictures };
+  const appUrl = await prepareDatabase(config, source, log, identity);
   const addresses = { ownerUrl: config.databaseUrl, appUrl };
   const wish = process.argv[2];
   if (wish === '--reset-demo') return;
@@ -58,13 +59,13 @@ async function main(): Promise<void> {
   const demo = {
     signIns: () => readDemoPeople(config.demoDir),
     load: async () => {
-      await loadDemo(db, config.demoDir, identity, pictures);
+      await loadDemo(db, source, identity);
       process.send?.({ demoSignIns: await readDemoPeople(config.demoDir) });
     },
   };
   const shop = await new SettingsStore(db.manager).findWithKind();
   if (!isLoopback(config.host)) requireRealOwner(config.host, shop);
-  else if (!shop && config.startsDemo) await loadDemo(db, config.demoDir, identity, pictures);
+  else if (!shop && config.startsDemo) await loadDemo(db, source, identity);
   else if (shop?.isDemo) await addDemoPeople(db, config.demoDir, identity);
 
   const feed = new ChangeFeed(db, appUrl, log);
@@ -99,7 +100,7 @@ async function main(): Promise<void> {
     log,
     ...identity,
     webDir: config.webDir,
-    templates: await readTemplates(config.starterDir, log),
+    templates: source.templates,
     demo: isLoopback(config.host) ? demo : null,
     allowedHosts: config.allowedHosts,
     trustedProxies: config.trustedProxies,
@@ -199,12 +200,7 @@ async function backUpOrRestore(
  *
  * @returns the address of the login under which the server works
  */
-async function prepareDatabase(
-  config: Config,
-  pictures: PictureFiles | null,
-  log: Logger,
-  identity: Identity,
-): Promise<string> {
+async function prepareDatabase(config: Config, demo: Demo, log: Logger, identity: Identity): Promise<string> {
   const owner = createOwnerDataSource(config.databaseUrl);
   await connect(owner, log);
   try {
@@ -214,7 +210,7 @@ async function prepareDatabase(
     await prepareAppRole(owner, appUrl);
     await prepareWorkQueue(config.databaseUrl, appUrl);
     if (process.argv[2] === '--reset-demo') {
-      await resetDemo(owner, config.demoDir, identity, pictures);
+      await resetDemo(owner, demo, identity);
       log.info('The demo shop is as new.');
     }
     return appUrl;

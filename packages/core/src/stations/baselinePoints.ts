@@ -67,7 +67,8 @@ export function baselinePoints(
 
 /** The same list again before the keys go back, once there is work: what worked and does not any more is the shop's. */
 export function handOverPoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
-  const isBegun = Object.keys(job.baseline.after).length > 0 || openings.some(({ state }) => state.kind === 'chosen');
+  const isBegun =
+    Object.keys(job.baseline.after).length > 0 || openings.some(({ record: { build } }) => build.length > 0);
   if (!isBegun) return [];
   const compared = comparedAtHandOver(job.vehicle, job.baseline, openings);
   const of = (standing: Standing) => compared.filter((each) => each.standing === standing).length;

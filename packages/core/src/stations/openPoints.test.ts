@@ -359,8 +359,8 @@ describe('what works', () => {
 
   test('is tried again once there is work on the car, and what is worse holds it', () => {
     expect(wordsOf({ after: {} })).toEqual(['Try again what was tried before: 2 things are left.']);
-    const nothingChosen = door({}, { kind: 'noOpening', sentence: '' });
-    expect(wordsOf({ after: {} }, [nothingChosen])).toEqual([]);
+    const notBegun = openPoints(job({ baseline: { ...TRIED, after: {} } }), [door({ build: [] })]);
+    expect(notBegun.map(({ station }) => station)).toEqual(['build']);
     const after = { camera: { state: 'doesNot', note: 'black' } as const, 'speaker.left': WORKS };
     expect(openPoints(job({ baseline: { ...TRIED, after } }), [door()])).toMatchObject([
       { id: 'worse', station: 'handOver', isHeld: true, words: '1 thing that worked before does not work now.' },

@@ -8,6 +8,7 @@ import {
   spacerSchema,
   speakerSchema,
 } from '@low-quarry/core/catalogue';
+import { newVehicleSchema } from '@low-quarry/core/contracts/newVehicle';
 import { passwordSchema, personNameSchema, pinSchema } from '@low-quarry/core/contracts/sessions';
 import { explainFileFailure, readFile } from '@low-quarry/core/formats';
 import {
@@ -40,6 +41,8 @@ const demoJobSchema = newJobFactsSchema.omit({ dueOn: true }).extend({
       oldSpeaker: openingRecordSchema.shape.oldSpeaker.optional(),
       obstaclesLooked: z.boolean().optional(),
       note: openingRecordSchema.shape.note.optional(),
+      earlier: openingRecordSchema.shape.earlier.optional(),
+      build: openingRecordSchema.shape.build.optional(),
       choice: choiceSchema.optional(),
     }),
   ),
@@ -59,24 +62,28 @@ export function readDemoPeople(dir: string) {
 }
 
 export async function readDemoFiles(dir: string) {
-  const [photos, people, shop, connectors, vehicles, jobs, speakers, brackets, spacers, adapters] = await Promise.all([
-    readDemoPhotos(dir),
-    readDemoPeople(dir),
-    read(dir, 'shop.json', settingsSchema),
-    read(dir, 'connectors.json', z.array(connectorSchema)),
-    read(dir, 'vehicles.json', z.array(vehicleSchema)),
-    read(dir, 'jobs.json', z.array(demoJobSchema)),
-    read(dir, 'speakers.json', z.array(speakerSchema)),
-    read(dir, 'brackets.json', z.array(bracketSchema)),
-    read(dir, 'spacers.json', z.array(spacerSchema)),
-    read(dir, 'harness-adapters.json', z.array(harnessAdapterSchema)),
-  ]);
+  const [photos, people, shop, connectors, vehicles, variants, jobs, speakers, brackets, spacers, adapters] =
+    await Promise.all([
+      readDemoPhotos(dir),
+      readDemoPeople(dir),
+      read(dir, 'shop.json', settingsSchema),
+      read(dir, 'connectors.json', z.array(connectorSchema)),
+      read(dir, 'vehicles.json', z.array(vehicleSchema)),
+      read(dir, 'variants.json', z.array(newVehicleSchema)),
+      read(dir, 'jobs.json', z.array(demoJobSchema)),
+      read(dir, 'speakers.json', z.array(speakerSchema)),
+      read(dir, 'brackets.json', z.array(bracketSchema)),
+      read(dir, 'spacers.json', z.array(spacerSchema)),
+      read(dir, 'harness-adapters.json', z.array(harnessAdapterSchema)),
+    ]);
   return {
     photos,
     people,
     shop,
     connectors,
     vehicles,
+    /** Of which nothing is known but what they begin with. */
+    variants,
     jobs,
     parts: [...speakers, ...brackets, ...spacers, ...adapters],
   };

@@ -3,12 +3,15 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { NOMINAL_SIZES, toFitCatalogue } from '@low-quarry/core/catalogue';
+import type { JobInList } from '@low-quarry/core/contracts/jobs';
 import { bestStack } from '@low-quarry/core/fit/bestStack';
+import type { Baseline, OpeningRecord } from '@low-quarry/core/model';
 import { toFitRules } from '@low-quarry/core/model/settings';
 import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
+import { openPoints, RAIL, type RailStation, railOf } from '@low-quarry/core/stations';
 import { rankCandidates } from '@low-quarry/core/testing/rankCandidates';
 import { createTestApp, type TestApp } from '../testing/testApp';
-import { countingIds, DEMO_DIR, NOW } from '../testing/testDatabase';
+import { countingIds, DEMO_DIR, NOW, testDemo } from '../testing/testDatabase';
 import { readDemoFiles } from './demoFiles';
 import { resetDemo } from './loadDemo';
 
@@ -48,6 +51,57 @@ describe('the demo shop is as large as it claims', () => {
     const connectors = new Set(files.connectors.map(({ id }) => id));
     for (const part of files.parts)
       if (part.kind === 'harnessAdapter') expect(connectors).toContain(part.fromConnectorId);
+  });
+});
+
+describe('a car stands at every station of the rail', () => {
+  /** Where everything before is done, and something is open. */
+  async function standingAt(): Promise<ReadonlyMap<string, RailStation | undefined>> {
+    const { body } = await app.http.get('/api/jobs').expect(200);
+    const jobs: readonly JobInList[] = body.jobs;
+    return new Map(
+      jobs.map((job) => {
+        const rail = railOf(openPoints(job, job.openings));
+        return [job.registration, RAIL.find((station) => rail[station].open > 0)];
+      }),
+    );
+  }
+
+  test('from the telephone to the keys', async () => {
+    const standing = await standingAt();
+    expect(new Set(standing.values())).toEqual(new Set(RAIL));
+    expect(Object.fromEntries(standing)).toMatchObject({
+      'HIVE 2': 'measure',
+      'MEND 1': 'match',
+      'MEND 2': 'wire',
+      'MEND 3': 'order',
+      'MEND 4': 'build',
+      'MEND 5': 'handOver',
+    });
+  });
+
+  test('one variant is from a body template and one from another trim, and of neither anything is taken for seen', async () => {
+    const begun = async (find: string) => {
+      const { body } = await app.http.get(`/api/vehicles?find=${encodeURIComponent(find)}`).expect(200);
+      return (await app.http.get(`/api/vehicles/${body.found[0].id}`).expect(200)).body.record;
+    };
+    const template = await begun('gannet');
+    expect(template.beganAs).toEqual({ kind: 'template', name: 'Estate, 5 doors' });
+    expect(template.openings.every(({ assumed }: OpeningRecord) => assumed.length > 0)).toBe(true);
+    const carried = await begun('creel comfort');
+    expect(carried.beganAs).toMatchObject({ kind: 'variant', vehicleId: 'veh-tollan-creel' });
+    expect(carried.openings[0]).toMatchObject({ presence: 'notLooked', wiring: { kind: 'unknown' } });
+    expect(carried.panels[0].grade).toBe('otherCar');
+  });
+
+  test('one baseline is signed, with three faults', async () => {
+    const { body } = await app.http.get('/api/jobs?find=HIVE').expect(200);
+    const { baseline } = body.jobs[0];
+    expect(baseline.signed).not.toBeNull();
+    const faults = Object.values(baseline.functions as Baseline['functions']).filter(
+      ({ state }) => state === 'doesNot',
+    );
+    expect(faults).toHaveLength(3);
   });
 });
 
@@ -126,7 +180,7 @@ test('resetting gives the same shop again, whatever was done to it', async () =>
   const before = await snapshot();
   await app.db.query(`DELETE FROM job WHERE number > 2`);
   await app.db.query(`UPDATE job SET customer = 'changed'`);
-  await resetDemo(app.owner, DEMO_DIR, { now: () => NOW, newId: countingIds() }, null);
+  await resetDemo(app.owner, await testDemo(), { now: () => NOW, newId: countingIds() });
   expect(await snapshot()).toEqual(before);
 });
 

@@ -1,4 +1,5 @@
 /** Fills a new database with the demo shop, whole or not at all. */
+import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
 import type { DataSource, EntityManager } from 'typeorm';
 import { createChoicesService } from '../features/choices/choicesRoutes';
 import { History, programAuthor } from '../features/history/History';
@@ -12,6 +13,7 @@ import { pictureOfDrawing } from '../features/photos/cleanPicture';
 import { PhotosService } from '../features/photos/PhotosService';
 import type { PictureFiles } from '../features/photos/PictureFiles';
 import { SettingsStore } from '../features/settings/SettingsStore';
+import { VehiclesService } from '../features/vehicles/VehiclesService';
 import { VehiclesStore } from '../features/vehicles/VehiclesStore';
 import { type DemoJob, readDemoFiles, readDemoPeople } from './demoFiles';
 
@@ -40,15 +42,18 @@ const EVERYTHING = [
 
 const DAY_MS = 86_400_000;
 
-/** @param pictures null where no folder for them is set: then the demo has no photos */
-export async function loadDemo(
-  db: DataSource,
-  demoDir: string,
-  identity: Identity,
-  pictures: PictureFiles | null,
-): Promise<void> {
-  const files = await readDemoFiles(demoDir);
-  await db.transaction((manager) => fill(manager, files, identity, pictures));
+/** Where the demo shop is, and what else it is made of. */
+export type Demo = {
+  readonly dir: string;
+  /** Bodies that the program comes with. */
+  readonly templates: readonly ListedTemplate[];
+  /** null where no folder for them is set: then the demo has no photos. */
+  readonly pictures: PictureFiles | null;
+};
+
+export async function loadDemo(db: DataSource, demo: Demo, identity: Identity): Promise<void> {
+  const files = await readDemoFiles(demo.dir);
+  await db.transaction((manager) => fill(manager, files, identity, demo));
 }
 
 /** A demo shop from before there were people gets them. */
@@ -64,18 +69,13 @@ export async function addDemoPeople(db: DataSource, demoDir: string, identity: I
  *
  * @param db as the database's owner
  */
-export async function resetDemo(
-  db: DataSource,
-  demoDir: string,
-  identity: Identity,
-  pictures: PictureFiles | null,
-): Promise<void> {
-  const files = await readDemoFiles(demoDir);
+export async function resetDemo(db: DataSource, demo: Demo, identity: Identity): Promise<void> {
+  const files = await readDemoFiles(demo.dir);
   await db.transaction(async (manager) => {
     await manager.query('ALTER TABLE "change" DISABLE TRIGGER "changes_are_kept"');
     await manager.query(`TRUNCATE ${EVERYTHING.map((table) => `"${table}"`).join(', ')} RESTART IDENTITY`);
     await manager.query('ALTER TABLE "change" ENABLE TRIGGER "changes_are_kept"');
-    await fill(manager, files, identity, pictures);
+    await fill(manager, files, identity, demo);
   });
 }
 
@@ -83,7 +83,7 @@ async function fill(
   manager: EntityManager,
   files: Awaited<ReturnType<typeof readDemoFiles>>,
   identity: Identity,
-  pictures: PictureFiles | null,
+  { pictures, templates }: Demo,
 ): Promise<void> {
   await new SettingsStore(manager).insert(files.shop, { isDemo: true });
   await insertPeople(manager, files.people, identity);
@@ -91,6 +91,7 @@ async function fill(
   await parts.saveConnectors(files.connectors);
   await parts.saveParts(files.parts);
   await new VehiclesStore(manager).save(files.vehicles);
+  await addVariants(manager, files.variants, templates, identity);
   for (const job of files.jobs) await insertJob(manager, job, files.vehicles, identity);
   if (pictures) await insertPhotos(manager, files.photos, pictures, identity);
 }
@@ -105,6 +106,18 @@ async function insertPeople(
     const [passwordHash, pinHash] = [await hashSecret(password), await hashSecret(pin)];
     await store.insert({ id: newId(), name, roles, passwordHash, pinHash });
   }
+}
+
+/** As somebody at the counter adds them: from a body, or from another trim with what a trim changes set back. */
+async function addVariants(
+  manager: EntityManager,
+  variants: Awaited<ReturnType<typeof readDemoFiles>>['variants'],
+  templates: readonly ListedTemplate[],
+  { now, newId }: Identity,
+): Promise<void> {
+  const history = new History(manager, programAuthor('The demo shop'), now(), newId());
+  const vehicles = new VehiclesService(manager, history, { personId: '', roles: ['owner'] }, templates);
+  for (const variant of variants) await vehicles.add(variant, newId());
 }
 
 async function insertJob(
@@ -133,6 +146,8 @@ async function insertJob(
       secondPlug: here?.secondPlug ?? known.secondPlug,
       obstaclesLooked: here?.obstaclesLooked ?? known.obstaclesLooked,
       note: here?.note ?? known.note,
+      earlier: here?.earlier ?? known.earlier,
+      build: here?.build ?? known.build,
       dimensions: { ...known.dimensions, ...here?.dimensions },
     },
   }));

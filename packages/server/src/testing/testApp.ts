@@ -103,6 +103,7 @@ export async function createTestApp({
       createRunners({ db, hold, backups, pictures, now, newId }),
     );
   await work?.start();
+  const templates = await readTemplates(STARTER_DIR, log);
   const app = createApp({
     db,
     heavy,
@@ -111,12 +112,15 @@ export async function createTestApp({
     now,
     newId,
     webDir: null,
-    templates: await readTemplates(STARTER_DIR, log),
+    templates,
     backups,
     pictures,
     work,
     feed,
-    demo: { signIns: async () => people, load: () => loadDemo(db, DEMO_DIR, { now, newId }, pictures) },
+    demo: {
+      signIns: async () => people,
+      load: () => loadDemo(db, { dir: DEMO_DIR, templates, pictures }, { now, newId }),
+    },
     allowedHosts,
     trustedProxies,
   });

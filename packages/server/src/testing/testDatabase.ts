@@ -5,12 +5,14 @@
 import { randomBytes } from 'node:crypto';
 import path from 'node:path';
 import pg from 'pg';
+import { pino } from 'pino';
 import type { DataSource } from 'typeorm';
 import { prepareAppRole } from '../db/appRole';
 import { createDataSource, createOwnerDataSource } from '../db/dataSource';
 import type { Addresses } from '../db/ShopDatabases';
 import { prepareWorkQueue } from '../db/workQueue';
-import { loadDemo } from '../demo/loadDemo';
+import { type Demo, loadDemo } from '../demo/loadDemo';
+import { readTemplates } from '../features/vehicles/readTemplates';
 
 const TEMPLATE = 'lq_template';
 const LOCK = 4780;
@@ -75,6 +77,11 @@ export function countingIds(): () => string {
   return () => `00000000-0000-4000-8000-${String(++next).padStart(12, '0')}`;
 }
 
+/** Without photos: they are files beside the database. */
+export async function testDemo(): Promise<Demo> {
+  return { dir: DEMO_DIR, templates: await readTemplates(STARTER_DIR, pino({ level: 'silent' })), pictures: null };
+}
+
 async function ensureTemplate(admin: pg.Client): Promise<void> {
   const { rowCount } = await admin.query('SELECT 1 FROM pg_database WHERE datname = $1', [TEMPLATE]);
   if (rowCount) return;
@@ -84,7 +91,7 @@ async function ensureTemplate(admin: pg.Client): Promise<void> {
   const db = createOwnerDataSource(urlOf('LQ_TEST_OWNER_URL', making));
   await db.initialize();
   await db.runMigrations();
-  await loadDemo(db, DEMO_DIR, { now: () => NOW, newId: countingIds() }, null);
+  await loadDemo(db, await testDemo(), { now: () => NOW, newId: countingIds() });
   await db.destroy();
   await admin.query(`ALTER DATABASE ${making} RENAME TO ${TEMPLATE}`);
 }

@@ -15,9 +15,14 @@ describe('the list', () => {
   test('holds every car, the soonest due first, with the state of each opening', async () => {
     const { body } = await app.http.get('/api/jobs').expect(200);
     expect(body.jobs.map(({ number, dueOn }: { number: number; dueOn: string }) => [number, dueOn])).toEqual([
+      [11, '2026-03-02'],
+      [10, '2026-03-03'],
       [1, '2026-03-04'],
+      [9, '2026-03-05'],
       [3, '2026-03-06'],
       [2, '2026-03-08'],
+      [8, '2026-03-09'],
+      [7, '2026-03-10'],
       [4, '2026-03-11'],
       [5, '2026-03-14'],
       [6, null],
@@ -25,7 +30,7 @@ describe('the list', () => {
     const kinds = body.jobs.flatMap(({ openings }: { openings: { state: { kind: string } }[] }) =>
       openings.map(({ state }) => state.kind),
     );
-    expect(new Set(kinds)).toEqual(new Set(['chosen', 'hold', 'toMeasure', 'nothingChosen']));
+    expect(new Set(kinds)).toEqual(new Set(['chosen', 'hold', 'toMeasure', 'nothingChosen', 'noOpening']));
   });
 
   test('is empty in a shop without cars', async () => {
@@ -64,7 +69,7 @@ describe('booking in', () => {
     const { body } = await app.http.post('/api/jobs').send(job).expect(200);
     const made = (await app.http.get(`/api/jobs/${body.jobId}`).expect(200)).body;
     expect(made.job).toMatchObject({
-      number: 7,
+      number: 12,
       customer: 'Pilot station',
       dueOn: '2026-04-01',
       vehicle: { make: 'Ostrand' },

@@ -33,7 +33,7 @@ export class VehiclesService {
   constructor(
     private readonly manager: EntityManager,
     private readonly history: History,
-    private readonly actor: Actor,
+    private readonly actor: Pick<Actor, 'personId' | 'roles'>,
     private readonly templates: readonly ListedTemplate[],
   ) {
     this.vehicles = new VehiclesStore(manager);

@@ -7,7 +7,7 @@ import { addressOf } from '../../stations/addressOf';
 import { PLAN, planLines, planPoint, planSides } from './carPlanLayout';
 import { StateMark } from './OpeningStateLine';
 
-type Vehicle = Pick<VehicleRecord, 'body' | 'steeringSide'>;
+type Vehicle = Pick<VehicleRecord, 'body' | 'cab' | 'steeringSide'>;
 
 export function CarPlan({
   vehicle,
@@ -33,7 +33,7 @@ export function CarPlan({
         </text>
       </svg>
       {openings.map(({ id, record, state }, index) => {
-        const { x, y } = planPoint(vehicle.body, record.place, record.side);
+        const { x, y } = planPoint(vehicle, record.place, record.side);
         return (
           <Link
             key={id}
@@ -55,12 +55,12 @@ export function CarPlan({
   );
 }
 
-function Body({ vehicle: { body, steeringSide } }: { readonly vehicle: Vehicle }) {
-  const { outline, details, seatRows, doorGaps } = planLines(body);
-  const { left, right } = planSides(body);
+function Body({ vehicle }: { readonly vehicle: Vehicle }) {
+  const { outline, details, seatRows, doorGaps } = planLines(vehicle);
+  const { left, right } = planSides(vehicle);
   const middle = PLAN.width / 2;
   const [firstRow = 50] = seatRows;
-  const wheelX = steeringSide === 'left' ? middle - 9 : middle + 9;
+  const wheelX = vehicle.steeringSide === 'left' ? middle - 9 : middle + 9;
   return (
     <g fill="none" className="stroke-ink" strokeWidth="0.35" strokeLinejoin="round">
       <path d={outline} className="fill-paper" strokeWidth="0.55" />

@@ -2,7 +2,7 @@
  * Where things are in the plan of a car, seen from above with the front up. One unit is a hundredth of the car's
  * length; left is left on the paper, as for a person in the driver's seat. Own proportions, no particular vehicle.
  */
-import type { Body, Place, Side } from '@low-quarry/core/model';
+import type { Body, Cab, Place, Side } from '@low-quarry/core/model';
 
 export type PlanPoint = { readonly x: number; readonly y: number };
 
@@ -154,8 +154,18 @@ const SHAPES: Readonly<Record<Body, Shape>> = {
   },
 };
 
-export function planLines(body: Body): PlanLines {
-  const { half, front, rear, screen, rearWindow, seatRows, doorGaps, nose, tail } = SHAPES[body];
+/** One row of seats, and the bed right behind it. */
+const SINGLE_CAB: Shape = { ...SHAPES.pickup, rearWindow: 54, seatRows: [42], doorGaps: [32, 52] };
+
+type Planned = { readonly body: Body; readonly cab: Cab | null };
+
+function shapeOf({ body, cab }: Planned): Shape {
+  return body === 'pickup' && cab === 'single' ? SINGLE_CAB : SHAPES[body];
+}
+
+export function planLines(vehicle: Planned): PlanLines {
+  const { body } = vehicle;
+  const { half, front, rear, screen, rearWindow, seatRows, doorGaps, nose, tail } = shapeOf(vehicle);
   const [left, right] = [MIDDLE - half, MIDDLE + half];
   const outline = `M${MIDDLE} ${front} C${right - 6} ${front} ${right} ${front + nose / 3} ${right} ${front + nose} L${right} ${rear - tail} C${right} ${rear - tail / 4} ${right - 4} ${rear} ${MIDDLE} ${rear} C${left + 4} ${rear} ${left} ${rear - tail / 4} ${left} ${rear - tail} L${left} ${front + nose} C${left} ${front + nose / 3} ${left + 6} ${front} ${MIDDLE} ${front}Z`;
   const inset = 4;
@@ -169,14 +179,15 @@ export function planLines(body: Body): PlanLines {
 }
 
 /** The middle of the door skin, for drawing its gaps. */
-export function planSides(body: Body): { readonly left: number; readonly right: number } {
-  const { half } = SHAPES[body];
+export function planSides(vehicle: Planned): { readonly left: number; readonly right: number } {
+  const { half } = shapeOf(vehicle);
   return { left: MIDDLE - half, right: MIDDLE + half };
 }
 
 /** Where an opening is marked. */
-export function planPoint(body: Body, place: Place, side: Side): PlanPoint {
-  const { half, screen, rearWindow, doorGaps, rear, seatRows } = SHAPES[body];
+export function planPoint(vehicle: Planned, place: Place, side: Side): PlanPoint {
+  const { body } = vehicle;
+  const { half, screen, rearWindow, doorGaps, rear, seatRows } = shapeOf(vehicle);
   const [frontGap = screen, middleGap = screen + 20, rearGap = rearWindow] = doorGaps;
   const toSide = (distance: number) =>
     side === 'centre' ? MIDDLE : side === 'left' ? MIDDLE - distance : MIDDLE + distance;

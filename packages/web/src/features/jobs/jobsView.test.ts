@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { PLACE_LABELS, type Place, SIDES } from '@low-quarry/core/model/place';
 import { BODIES } from '@low-quarry/core/model/vehicle';
-import { PLAN, planPoint, planSides } from './carPlanLayout';
+import { PLAN, planLines, planPoint, planSides } from './carPlanLayout';
 import { dueWords, isDueWhenClosed } from './dueWords';
 import { dueBy, NO_FILTER, readFilter } from './jobsFilterValue';
 import { openingStateView } from './openingStateView';
@@ -79,16 +79,17 @@ describe('the state of an opening', () => {
 
 describe('the plan of a car', () => {
   const places = Object.keys(PLACE_LABELS) as Place[];
+  const cars = [...BODIES.map((body) => ({ body, cab: null })), { body: 'pickup', cab: 'single' } as const];
   test('has every place inside it, left on the left, mirrored on the axis', () => {
-    for (const body of BODIES) {
+    for (const car of cars) {
       for (const place of places) {
-        const [left, right] = [planPoint(body, place, 'left'), planPoint(body, place, 'right')];
+        const [left, right] = [planPoint(car, place, 'left'), planPoint(car, place, 'right')];
         if (place !== 'dashCentre') expect(left.x).toBeLessThan(right.x);
         expect(left.x + right.x).toBeCloseTo(PLAN.width, 9);
         expect(left.y).toBe(right.y);
         for (const side of SIDES) {
-          const { x, y } = planPoint(body, place, side);
-          const sides = planSides(body);
+          const { x, y } = planPoint(car, place, side);
+          const sides = planSides(car);
           expect(x).toBeGreaterThanOrEqual(sides.left - 1);
           expect(x).toBeLessThanOrEqual(sides.right + 1);
           expect(y).toBeGreaterThan(0);
@@ -98,16 +99,22 @@ describe('the plan of a car', () => {
     }
   });
 
+  test('a single cab has one row of seats, and its bed right behind it', () => {
+    const [single, crew] = (['single', 'crew'] as const).map((cab) => planLines({ body: 'pickup', cab }));
+    expect([single?.seatRows.length, crew?.seatRows.length]).toEqual([1, 2]);
+    expect(single?.details).not.toEqual(crew?.details);
+  });
+
   test('no two marks of a side lie so close that a thumb cannot tell them apart', () => {
     // 380 px of drawing for the plan's width: a mark of 32 px is 5.4 units.
-    for (const body of BODIES) {
+    for (const car of cars) {
       for (const [a, b] of [
         ['frontDoorLow', 'rearDoor'],
         ['frontDoorLow', 'dashCorner'],
         ['rearDoor', 'sidePanel'],
         ['dashCorner', 'dashCentre'],
       ] as const) {
-        const [one, two] = [planPoint(body, a, 'left'), planPoint(body, b, b === 'dashCentre' ? 'centre' : 'left')];
+        const [one, two] = [planPoint(car, a, 'left'), planPoint(car, b, b === 'dashCentre' ? 'centre' : 'left')];
         expect(Math.max(Math.abs(one.x - two.x) / 6.6, Math.abs(one.y - two.y) / 5.4)).toBeGreaterThanOrEqual(1);
       }
     }

@@ -46,7 +46,7 @@ test.each<[string, Partial<Panel>, string]>([
       pryFrom: '',
       grade: 'classDefault',
     },
-    'Nothing holds it; 0 things hang on it; whole. Usual for the body: look all the same.',
+    'Nothing holds it; nothing hangs on it; whole. Usual for the body: look all the same.',
   ],
 ])('%s', (_name, more, words) => {
   expect(panelSummary({ ...EMPTY, ...more })).toBe(words);

@@ -14,7 +14,11 @@ export function panelSummary(panel: Panel): string {
             `${counted} fasteners counted${uncounted > 0 ? `, ${uncounted} ${uncounted === 1 ? 'kind' : 'kinds'} not counted` : ''}`,
           ];
   const hangs =
-    attached === null ? [] : [`${attached.length} ${attached.length === 1 ? 'thing hangs' : 'things hang'} on it`];
+    attached === null
+      ? []
+      : [
+          `${attached.length || 'Nothing'} ${attached.length > 1 ? 'things hang' : attached.length === 1 ? 'thing hangs' : 'hangs'} on it`,
+        ];
   const known = [...held, ...hangs, ...(comesOff ? [COMES_OFF_LABELS[comesOff]] : [])];
   const [first = '', ...rest] = known;
   const left = panelNotLooked(panel);
