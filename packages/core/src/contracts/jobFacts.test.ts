@@ -23,7 +23,7 @@ const WINDOWS = { answer: 'crank', grade: 'seenHere', note: '', by: 'Jory', at: 
 const FACTS: JobFacts = {
   ...FIRST_FACTS,
   contact: 'VHF 12',
-  ownership: { owner: 'company', leave: 'asked', by: 'harbour office, by letter' },
+  ownership: { owner: 'company', leave: 'asked', by: 'harbour office, by letter', putBack: null },
   goals: { clearer: 3, bass: 1 },
   keeps: ['cutting', 'radio'],
   budgetMinor: 42_050,
@@ -42,7 +42,7 @@ const ANOTHER: JobFacts = {
   wants: '',
   dueOn: null,
   contact: '',
-  ownership: { owner: 'customer', leave: 'notAsked', by: '' },
+  ownership: { owner: 'customer', leave: 'notAsked', by: '', putBack: null },
   goals: null,
   keeps: [],
   budgetMinor: null,
@@ -100,7 +100,7 @@ test('an end is told as a standing', () => {
 test('a state from before jobs ended is one of an open job, and of what was not asked then nothing is known', () => {
   const asked = {
     contact: '',
-    ownership: { owner: 'notAsked', leave: 'notAsked', by: '' },
+    ownership: { owner: 'notAsked', leave: 'notAsked', by: '', putBack: null },
     consents: {},
     expectations: [],
     questions: [],
@@ -125,7 +125,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
   const told = (facts: JobFacts) => JOB_FACT_KEYS.map((key) => `${key}: ${jobFactWords(key, facts[key])}`);
   expect(told(FACTS).slice(4)).toEqual([
     'contact: VHF 12',
-    'ownership: a company’s, leave asked for, no answer yet, harbour office, by letter',
+    'ownership: a company’s, leave asked for, no answer yet, harbour office, by letter, to be put back: not asked',
     'goals: clearer (above all), more bass (a little)',
     'keeps: nothing is cut or drilled, the radio stays',
     'budgetMinor: 420.50',

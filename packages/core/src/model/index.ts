@@ -89,6 +89,7 @@ export {
   earlierWords,
   hasEarlier,
 } from './earlierWork';
+export { EXPECTATION_LABELS, EXPECTATIONS, type Expectation, expectationsFor } from './expectations';
 export {
   countedFromMetal,
   FACE_NAMES,
@@ -114,14 +115,13 @@ export {
 export { GRADE_LABELS, GRADES, type Grade, isOnlyHeard, isSomebodysWord } from './grade';
 export {
   CONSENT_LABELS,
-  EXPECTATION_LABELS,
-  EXPECTATIONS,
   GOAL_LABELS,
   GOALS,
   type Goals,
   KEEP_LABELS,
   KEEPS,
   type Keep,
+  LATER_HEEDS,
   LATER_LABELS,
   LATERS,
   LEAVE_LABELS,

@@ -46,15 +46,17 @@ export type Later = keyof typeof LATER_LABELS;
 export const LATERS = Object.keys(LATER_LABELS) as [Later, ...Later[]];
 export const latersSchema = z.array(z.enum(LATERS)).max(LATERS.length).nullable();
 
-/** What is usually expected wrongly, and is said before the work. */
-export const EXPECTATION_LABELS = {
-  clearerNotLouder: 'On the factory radio it gets clearer rather than much louder.',
-  bassHasLimits: 'Bass from doors has limits; more of it needs a box and an amplifier.',
-  quietLetsOtherNoise: 'A quieted door lets other noises be heard.',
-} as const;
-export type Expectation = keyof typeof EXPECTATION_LABELS;
-export const EXPECTATIONS = Object.keys(EXPECTATION_LABELS) as [Expectation, ...Expectation[]];
-export const expectationsSchema = z.array(z.enum(EXPECTATIONS)).max(EXPECTATIONS.length);
+/** What of today's work must not stand in the way of each; common practice, no source. */
+export const LATER_HEEDS: Readonly<Record<Later, string>> = {
+  radio: 'The radio’s plugs stay whole, and which pair goes to which speaker is written down.',
+  amplifier:
+    'No speaker that stands a radio’s power only; the way for its wires stays free, and pairs can be reached again.',
+  bass: 'Its room and a way for its wires stay free; the doors are not made to give what the box will.',
+  rear: 'What is bought in front can be had again for the rear, and leaves the channel load for it.',
+};
+
+/** A line that may not have been asked for. */
+export const askedTextSchema = z.string().trim().max(500, 'Type at most 500 characters.').nullable();
 
 export const OWNER_LABELS = {
   notAsked: 'Not asked',
@@ -78,10 +80,12 @@ export const ownershipSchema = z.strictObject({
   leave: z.enum(LEAVES),
   /** Who was asked or answered, when and how. */
   by: z.string().trim().max(200, 'Type at most 200 characters.'),
+  /** Of a car that goes back to its owner: what has to be in it again by then; null where nobody asked. */
+  putBack: askedTextSchema.default(null),
 });
 export type Ownership = z.infer<typeof ownershipSchema>;
 
-export const OWNERSHIP_NOT_ASKED: Ownership = { owner: 'notAsked', leave: 'notAsked', by: '' };
+export const OWNERSHIP_NOT_ASKED: Ownership = { owner: 'notAsked', leave: 'notAsked', by: '', putBack: null };
 
 /** Whether somebody else than the customer has to agree before anything is changed. */
 export function needsLeave({ owner }: Pick<Ownership, 'owner'>): boolean {
@@ -110,9 +114,6 @@ export function consentsWords(consents: Consents): string {
   return given.length === 0 ? 'none given' : given.join('; ');
 }
 
-/** A line that may not have been asked for. */
-export const askedTextSchema = z.string().trim().max(500, 'Type at most 500 characters.').nullable();
-
 /** In the smallest unit of the shop's currency. */
 export const budgetSchema = z
   .int('Type an amount such as 420.')
@@ -138,10 +139,15 @@ export function goalsWords(goals: Goals): string {
   return wanted.map((goal) => `${GOAL_LABELS[goal].toLowerCase()} (${WEIGHT_LABELS[goals[goal] ?? 2]})`).join(', ');
 }
 
-export function ownershipWords({ owner, leave, by }: Ownership): string {
+export function ownershipWords({ owner, leave, by, putBack }: Ownership): string {
   const whose = OWNER_LABELS[owner].toLowerCase();
   if (!needsLeave({ owner })) return whose;
-  return [whose, `leave ${LEAVE_LABELS[leave].toLowerCase()}`, ...(by ? [by] : [])].join(', ');
+  return [
+    whose,
+    `leave ${LEAVE_LABELS[leave].toLowerCase()}`,
+    ...(by ? [by] : []),
+    `to be put back: ${askedWords(putBack)}`,
+  ].join(', ');
 }
 
 export function askedWords(text: string | null): string {

@@ -5,15 +5,13 @@
 import { z } from 'zod';
 import { type Baseline, baselineSchema, baselineWords, NO_BASELINE } from './baseline';
 import { CAR_FACT_KEYS, CAR_FACTS, type CarFacts, carFactsSchema, carFactWords } from './carFacts';
+import { EXPECTATION_LABELS, type Expectation, expectationsSchema } from './expectations';
 import {
   askedTextSchema,
   askedWords,
   budgetSchema,
   consentsSchema,
   consentsWords,
-  EXPECTATION_LABELS,
-  type Expectation,
-  expectationsSchema,
   goalsSchema,
   goalsWords,
   KEEP_LABELS,

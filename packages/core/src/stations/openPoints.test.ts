@@ -3,6 +3,7 @@ import type { OpeningState } from '../contracts/jobs';
 import {
   BUILD_STEPS,
   type Earlier,
+  EXPECTATIONS,
   type JobFacts,
   NO_BASELINE,
   OLD_SPEAKER_NOT_TESTED,
@@ -25,7 +26,7 @@ const ANSWERED: JobFacts = {
   wants: '',
   dueOn: '2026-12-04',
   contact: 'VHF 12',
-  ownership: { owner: 'customer', leave: 'notAsked', by: '' },
+  ownership: { owner: 'customer', leave: 'notAsked', by: '', putBack: null },
   goals: { clearer: 3 },
   keeps: [],
   budgetMinor: 42_000,
@@ -33,7 +34,7 @@ const ANSWERED: JobFacts = {
   doneBefore: '',
   lostWithoutSupply: '',
   consents: {},
-  expectations: [],
+  expectations: ['clearerNotLouder', 'quietLetsOtherNoise'],
   questions: [],
   found: {},
   baseline: TRIED,
@@ -109,7 +110,7 @@ describe('what nobody asked is a question; an answer of “nothing” is none', 
   test.each<[string, Partial<JobFacts>, Partial<typeof VEHICLE>]>([
     ['trim', {}, { trim: '' }],
     ['audioPackage', {}, { audioPackage: '' }],
-    ['owner', { ownership: { owner: 'notAsked', leave: 'notAsked', by: '' } }, {}],
+    ['owner', { ownership: { owner: 'notAsked', leave: 'notAsked', by: '', putBack: null } }, {}],
     ['goals', { goals: null }, {}],
     ['keeps', { keeps: null }, {}],
     ['budget', { budgetMinor: null }, {}],
@@ -143,7 +144,7 @@ describe('the leave of an owner who is not the customer', () => {
     ['leased', 'given', []],
     ['customer', 'notAsked', []],
   ] as const)('%s, %s', (owner, leave, ids) => {
-    const points = openPoints(job({ ownership: { owner, leave, by: '' } }), [door()]);
+    const points = openPoints(job({ ownership: { owner, leave, by: '', putBack: '' } }), [door()]);
     expect(points.map(({ id }) => id)).toEqual(ids);
     // Until it is given nothing may be changed on the car.
     expect(points.every(({ isHeld }) => isHeld)).toBe(true);
@@ -220,7 +221,7 @@ describe('at the openings', () => {
       ],
       ['plays, a repair is wanted', old({ plays: 'plays' }), { goals: { repair: 3 } }, 'read its coil', false],
     ])('%s', (_, oldSpeaker, facts, words, isHeld) => {
-      const found = openPoints(job(facts), [door({ oldSpeaker })]);
+      const found = openPoints(job({ ...facts, expectations: [...EXPECTATIONS] }), [door({ oldSpeaker })]);
       expect(found.map((point) => [point.station, point.askedAt, point.isHeld])).toEqual(
         words === null ? [] : [['bookIn', 'counter', isHeld]],
       );
@@ -340,6 +341,32 @@ test('of two things that may give way one has to be agreed to', () => {
   const [point] = openPoints(job(), [door({}, needs)]);
   expect(point?.words).toBe('Get the written consent: leaving a grille off, or giving up a pocket of the door.');
   expect(openPoints(job({ consents: { pocketGone: 'Vet' } }), [door({}, needs)])).toEqual([]);
+});
+
+test('what is usually expected wrongly is said before the work, each thing until it is ticked, and only what applies', () => {
+  const unsaid = (facts: Partial<JobFacts>, vehicle: Partial<typeof VEHICLE> = {}) =>
+    openPoints(job(facts, vehicle), [door()]).find(({ id }) => id === 'expectations')?.words;
+  expect(unsaid({})).toBeUndefined();
+  expect(unsaid({ expectations: ['clearerNotLouder'] })).toBe('Say what is usually expected wrongly: one thing.');
+  expect(unsaid({ goals: { bass: 2 } })).toBe('Say what is usually expected wrongly: one thing.');
+  expect(unsaid({ goals: { bass: 2, louder: 1 } })).toBe('Say what is usually expected wrongly: 2 things.');
+  // An amplifier is planned: it is not the factory radio’s power that decides.
+  expect(unsaid({ expectations: ['quietLetsOtherNoise'], later: ['amplifier'] })).toBeUndefined();
+  expect(unsaid({}, { body: 'roadster' })).toBe('Say what is usually expected wrongly: one thing.');
+  expect(unsaid({ goals: {} })).toBeUndefined();
+});
+
+test.each<[JobFacts['ownership']['owner'], JobFacts['ownership']['leave'], string | null, boolean]>([
+  ['leased', 'given', null, true],
+  ['company', 'asked', null, true],
+  ['leased', 'given', '', false],
+  ['leased', 'given', 'The old speakers, the cut card', false],
+  // Nothing is done to it.
+  ['leased', 'refused', null, false],
+  ['customer', 'notAsked', null, false],
+])('a car of %s, leave %s, to be put back %j: it is asked for, %s', (owner, leave, putBack, isAsked) => {
+  const ids = openPoints(job({ ownership: { owner, leave, by: 'by letter', putBack } }), [door()]).map(({ id }) => id);
+  expect(ids.includes('putBack')).toBe(isAsked);
 });
 
 describe('what works', () => {

@@ -9,6 +9,7 @@ import {
   ASKED_OF_LABELS,
   CONSENT_LABELS,
   coilOf,
+  expectationsFor,
   faultHold,
   foundCause,
   isHeardWrong,
@@ -94,6 +95,7 @@ function telephonePoints(
   dayWords: (day: string) => string,
 ): readonly OpenPoint[] {
   const { vehicle, ownership, goals, wants } = job;
+  const unsaid = expectationsFor(job).filter((each) => !job.expectations.includes(each));
   const at = (field: keyof JobFacts): SettledAt => ({ kind: 'bookIn', field });
   const asked: (Asked | false)[] = [
     vehicle.trim === '' && {
@@ -115,6 +117,7 @@ function telephonePoints(
       settledAt: at('ownership'),
     },
     ...leavePoints(job, at('ownership')),
+    ...putBackPoints(job, at('ownership')),
     ...questionPoints(job, at('questions'), dayWords),
     ...disputePoints(vehicle.disputes),
     goals === null &&
@@ -129,6 +132,12 @@ function telephonePoints(
       words: 'What must stay as it is?',
       stake: 'What is cut or changed against the wish cannot be put back.',
       settledAt: at('keeps'),
+    },
+    unsaid.length > 0 && {
+      id: 'expectations',
+      words: `Say what is usually expected wrongly: ${unsaid.length === 1 ? 'one thing' : `${unsaid.length} things`}.`,
+      stake: 'What was not said before the work is a complaint after it.',
+      settledAt: at('expectations'),
     },
     job.budgetMinor === null && {
       id: 'budget',
@@ -182,6 +191,13 @@ function leavePoints({ ownership }: PointJob, settledAt: SettledAt): readonly As
     refused: 'The car’s owner refused: only what can be put back may be done, or nothing.',
   }[ownership.leave];
   return [{ id: 'leave', words, stake, settledAt, isHeld: true }];
+}
+
+/** What goes back to its owner is put back one day: parts that were thrown away cannot be. */
+function putBackPoints({ ownership }: PointJob, settledAt: SettledAt): readonly Asked[] {
+  if (!needsLeave(ownership) || ownership.leave === 'refused' || ownership.putBack !== null) return [];
+  const words = 'What has to be in it again when it goes back to its owner?';
+  return [{ id: 'putBack', words, stake: 'Original parts that were thrown away are bought new.', settledAt }];
 }
 
 /** What was asked outside is open until an answer came. */

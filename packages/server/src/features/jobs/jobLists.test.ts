@@ -130,8 +130,8 @@ describe('pages, words and ends', () => {
       { questions: [question('maker', '', '2026-02-27'), question('seller', 'yes', '2026-02-27')] },
       { questions: [question('seller', '', null)] },
       { questions: [question('owner', '', '2026-02-27')] },
-      { ownership: { owner: 'leased', leave: 'asked', by: 'by letter' } },
-      { ownership: { owner: 'company', leave: 'given', by: 'by letter' } },
+      { ownership: { owner: 'leased', leave: 'asked', by: 'by letter', putBack: null } },
+      { ownership: { owner: 'company', leave: 'given', by: 'by letter', putBack: null } },
     ];
     for (const [at, more] of asked.entries())
       await app.http

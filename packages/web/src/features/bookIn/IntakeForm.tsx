@@ -4,6 +4,7 @@ import {
   CONSENT_LABELS,
   EXPECTATION_LABELS,
   EXPECTATIONS,
+  expectationsFor,
   type IntakeFacts,
   intakeFactsOf,
   intakeFactsSchema,
@@ -36,6 +37,7 @@ import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
 import { useFieldInAddress } from '../../ui/useFieldInAddress';
 import { useKept } from '../../ui/useKept';
+import { LaterHeeds } from '../orders/LaterHeeds';
 import { GoalsField } from './GoalsField';
 import { OwnershipFields } from './OwnershipFields';
 import { QuestionsField } from './QuestionsField';
@@ -75,6 +77,8 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
     settle(draft);
     reset(draft.form);
   };
+  const [goals, keeps, later, said] = watch(['goals', 'keeps', 'later', 'expectations']);
+  const toSay = expectationsFor({ goals, keeps, later, vehicle: job.vehicle });
   const sheet = useRef<HTMLFormElement>(null);
   useFieldInAddress(sheet);
   useFollow(job.version, isTouched, () => show(job));
@@ -157,6 +161,7 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
             options={LATERS.map((each) => [each, LATER_LABELS[each]])}
             nothing="Nothing is planned"
           />
+          <LaterHeeds later={later} />
         </At>
         <At field="doneBefore">
           <AskedText
@@ -207,8 +212,14 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
             control={control}
             name="expectations"
             legend="Tick what was said"
-            options={EXPECTATIONS.map((each) => [each, EXPECTATION_LABELS[each]])}
+            options={EXPECTATIONS.filter((each) => said.includes(each) || toSay.includes(each)).map((each) => [
+              each,
+              EXPECTATION_LABELS[each],
+            ])}
           />
+          {said.length + toSay.length === 0 && (
+            <p className="text-muted">Of this wish and this car nothing is usually expected wrongly.</p>
+          )}
         </At>
       </Part>
       <div className="flex flex-col gap-3 lg:col-span-2">

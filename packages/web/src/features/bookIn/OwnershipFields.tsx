@@ -2,6 +2,7 @@
 import { LEAVE_LABELS, LEAVES, OWNER_LABELS, OWNERS } from '@low-quarry/core/model';
 import { useController } from 'react-hook-form';
 import { Choice } from '../../ui/Choice';
+import { AskedText } from '../../ui/form/AskedText';
 import { FormText } from '../../ui/form/FormText';
 import type { IntakeControl } from './typedIntake';
 
@@ -35,8 +36,17 @@ export function OwnershipFields({
               control={control}
               name="ownership.by"
               label="Who was asked, when, and how"
-              hint="Nothing is changed on it before it is given; what has to be put back is kept."
+              hint="Nothing is changed on it before it is given."
               autoComplete="off"
+            />
+          </div>
+          <div className="sm:col-span-2">
+            <AskedText
+              control={control}
+              name="ownership.putBack"
+              label="To be put back"
+              hint="What has to be in it again when it goes back: it is kept, labelled."
+              nothing="Asked: nothing has to be put back"
             />
           </div>
         </>

@@ -11,6 +11,7 @@ import { useScreenAwake } from '../../ui/useScreenAwake';
 import { VerdictMark } from '../../ui/VerdictMark';
 import { jobQuery } from '../jobs/jobsQueries';
 import { OpeningStateLine } from '../jobs/OpeningStateLine';
+import { LaterHeeds } from '../orders/LaterHeeds';
 import { SmallNeeds } from '../orders/SmallNeeds';
 import { pointAddress } from '../rail/pointAddress';
 import { Rail } from '../rail/Rail';
@@ -46,6 +47,12 @@ function Filled({ job, openings }: { readonly job: Job; readonly openings: reado
         </Empty>
       )}
       <Held job={job} openings={openings} />
+      {job.ownership.putBack && (
+        <p className="border-l-4 border-measure bg-paper px-3 py-2">
+          <strong>To be put back, keep and label:</strong> {job.ownership.putBack}
+        </p>
+      )}
+      <LaterHeeds later={job.later} />
       {worked.length > 0 && <Needs vehicleId={job.vehicle.id} openings={worked} />}
       {worked.length > 0 && <p>A step can be ticked when the one before it is: the panel closes last.</p>}
       <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start">

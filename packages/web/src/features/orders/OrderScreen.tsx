@@ -19,6 +19,7 @@ import { Answered, Empty } from '../../ui/states';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { Rail } from '../rail/Rail';
 import { AssumedLine } from './AssumedLine';
+import { LaterHeeds } from './LaterHeeds';
 import { OrderSheet } from './OrderSheet';
 import { orderQuery } from './orderQueries';
 import { SmallNeeds } from './SmallNeeds';
@@ -73,6 +74,7 @@ function Filled({ order, jobId }: { readonly order: OrderAnswer; readonly jobId:
   return (
     <>
       <HeldBack order={order} jobId={jobId} />
+      <LaterHeeds later={order.job.later} />
       {order.lines.length === 0 ? (
         <Empty>
           Nothing is on the list yet. Choose a speaker for an opening, and what it needs appears here in packs.
