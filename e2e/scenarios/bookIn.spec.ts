@@ -40,14 +40,20 @@ test('a car that no library knows, of a company: the rail names what to ask, an 
   await page.getByLabel('Whose car it is').selectOption('A company’s');
   await page.getByLabel('The owner’s leave').selectOption('Asked for, no answer yet');
   await page.getByLabel('Who was asked, when, and how').fill('The practice, by telephone on Friday');
+  await page.getByLabel('Asked: nothing has to be put back').check();
   await page.getByLabel('How to reach them').fill('Evenings');
   await page.getByLabel('Clearer', { exact: true }).selectOption('above all');
+  // What is said beforehand follows from the wish.
+  await page.getByLabel('On the factory radio it gets clearer rather than much louder.').check();
+  await expect(page.getByLabel(/^Twice the power is 3 dB/)).toHaveCount(0);
+  await page.getByLabel('A quieted door lets other noises be heard.').check();
   await page.getByLabel('The radio stays').check();
   await page.getByLabel('Budget, whole, EUR').fill('four hundred');
   await page.getByRole('button', { name: 'Save what was asked' }).click();
   await expect(page.getByText('“four hundred” was read. Type an amount such as 420')).toBeVisible();
   await page.getByLabel('Budget, whole, EUR').fill('420');
   await page.getByLabel('A bass box').check();
+  await expect(page.getByText('Later, a bass box: Its room and a way for its wires stay free')).toBeVisible();
   await page.getByLabel('Asked: nothing was done').check();
   await page.getByLabel('Lost when the battery is off').fill('Radio code');
   await page.getByLabel('Due on').fill('31.2.');
@@ -74,7 +80,7 @@ test('a car that no library knows, of a company: the rail names what to ask, an 
   await expect(points.getByRole('listitem').first()).toContainText('The car’s owner was asked and has not answered.');
   await expect(rail.getByRole('link', { name: /^Book in/ })).toContainText('15 open, held');
   await expect(
-    points.getByText('The vehicle maker, asked on 2026-11-27, no answer yet: Does the door plug carry the chime?'),
+    points.getByText('The vehicle maker, asked on Fri 27.11.2026, no answer yet: Does the door plug carry the chime?'),
   ).toBeVisible();
   await expect(points.getByRole('heading', { name: 'At the car, doors closed' })).toBeVisible();
 

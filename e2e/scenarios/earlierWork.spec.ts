@@ -24,6 +24,7 @@ test('missing clips are on the list, other rivets are measured anew, and a plug 
   await expect(page.getByRole('region', { name: 'On the list' })).toContainText('Front door, left');
 
   await fitter.measure(JOB, 'Front door, left');
+  await expect(found('Clips missing or broken')).toBeChecked();
   await found('Plug cut off').check();
   await save();
   await fitter.orderList(JOB);

@@ -46,6 +46,7 @@ test('what was asked, tried and known of a car is saved while the server is away
   await page.getByLabel('How to reach them').fill('VHF 12, evenings');
   await page.getByRole('button', { name: 'Save what was asked' }).click();
   await expect(page.getByRole('link', { name: /^1 waiting/ })).toBeVisible();
+  await expect.poll(() => keptHere(page)).toMatch(/outbox.*VHF 12, evenings/);
   await page.goto(`${job}/baseline`);
   await page
     .getByRole('group', { name: /^Window, front left/ })

@@ -7,6 +7,7 @@ import { importParts, MOST_IMPORT_MB } from '@low-quarry/core/contracts/library'
 import { LIVE_PATH } from '@low-quarry/core/contracts/live';
 import { importShop } from '@low-quarry/core/contracts/shopFile';
 import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
+import type { PartsFile } from '@low-quarry/core/formats';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -58,6 +59,8 @@ export type AppDeps = {
   readonly webDir: string | null;
   /** What is usual for each body. */
   readonly templates: readonly ListedTemplate[];
+  /** What a shop has from its first day; none where the program came without. */
+  readonly goods?: PartsFile | null;
   /** The demo shop, where it may run. */
   readonly demo: Demo | null;
   /** Tells open screens what others change; none where no screen is open. */
@@ -91,6 +94,7 @@ export function createApp({
   newId,
   webDir,
   templates,
+  goods = null,
   demo,
   feed = null,
   backups = null,
@@ -165,7 +169,7 @@ export function createApp({
   app.use(importParts.path, guard(importParts.permission), express.json({ limit: `${MOST_IMPORT_MB}mb` }));
   app.use('/api', express.json({ limit: BODY_LIMIT }));
   const router = express.Router();
-  sessionsRoutes(router, sessions, new FirstStart(db, newId, demo));
+  sessionsRoutes(router, sessions, new FirstStart(db, now, newId, demo, goods));
   const openHistory = (manager: EntityManager, actor: Actor) => new History(manager, authorOf(actor), now(), newId());
   peopleRoutes(router, db, newId, openHistory);
   settingsRoutes(router, db, openHistory);

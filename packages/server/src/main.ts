@@ -20,6 +20,7 @@ import { BackupService } from './features/backup/BackupService';
 import { NightWatch } from './features/backup/NightWatch';
 import { createRunners } from './features/backup/runners';
 import { type Open, ShopReplacement } from './features/backup/ShopReplacement';
+import { readGoods } from './features/library/readGoods';
 import { ChangeFeed } from './features/live/ChangeFeed';
 import { PictureFiles } from './features/photos/PictureFiles';
 import { SettingsStore } from './features/settings/SettingsStore';
@@ -101,6 +102,7 @@ async function main(): Promise<void> {
     ...identity,
     webDir: config.webDir,
     templates: source.templates,
+    goods: await readGoods(config.starterDir, log),
     demo: isLoopback(config.host) ? demo : null,
     allowedHosts: config.allowedHosts,
     trustedProxies: config.trustedProxies,

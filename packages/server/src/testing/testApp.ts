@@ -18,6 +18,7 @@ import { loadDemo } from '../demo/loadDemo';
 import { BackupService } from '../features/backup/BackupService';
 import { createRunners } from '../features/backup/runners';
 import { ShopReplacement } from '../features/backup/ShopReplacement';
+import { readGoods } from '../features/library/readGoods';
 import { ChangeFeed } from '../features/live/ChangeFeed';
 import { PictureFiles } from '../features/photos/PictureFiles';
 import { readTemplates } from '../features/vehicles/readTemplates';
@@ -113,6 +114,7 @@ export async function createTestApp({
     newId,
     webDir: null,
     templates,
+    goods: await readGoods(STARTER_DIR, log),
     backups,
     pictures,
     work,

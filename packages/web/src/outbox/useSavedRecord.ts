@@ -67,33 +67,38 @@ export function useSavedRecord<Name extends SavedName>({ of, recordId, label, fo
     retry: false,
     onSuccess: (answer) => refreshSaved(queries, of, recordId, answer),
   });
-  const wait = (version: number, base: Rec, record: Rec) => {
-    form?.onWaits(record);
-    void outbox.add({
-      kind: 'saveRecord',
-      ...{ id: newId(), personId: outbox.personId, at: new Date().toISOString(), label, refused: null },
-      ...{ of, recordId, version, base, record, clash: null },
-      ...{ formName: name, draft: draftText(outbox.personId, name), page: window.location.pathname },
-    });
-  };
+  const toEntry = (version: number, base: Rec, record: Rec): SaveRecord => ({
+    kind: 'saveRecord',
+    ...{ id: newId(), personId: outbox.personId, at: new Date().toISOString(), label, refused: null },
+    ...{ of, recordId, version, base, record, clash: null },
+    ...{ formName: name, draft: draftText(outbox.personId, name), page: window.location.pathname },
+  });
   const conflict = useConflict<Rec>({
     fieldsOf: kind.fieldsOf,
     read: kind.read,
     save: (on, onError, base) =>
       put.mutate(on, {
         onSuccess: (answer) => done.current(answer),
-        onError: (error) => (error instanceof AwayError ? wait(on.version, base, on.record) : onError(error)),
+        onError: (error) => {
+          if (!(error instanceof AwayError)) return onError(error);
+          form?.onWaits(on.record);
+          void outbox.add(toEntry(on.version, base, on.record));
+        },
       }),
   });
-  const takeBack = () => {
-    before.current = null;
-    if (own) void outbox.remove(own.id);
-  };
   const send = (version: number, base: Rec, record: Rec) => {
-    // What waited, or was refused, is sent as it is now: on what it was typed on at first.
-    const first = own && !own.clash ? (own.base as Rec) : base;
-    takeBack();
-    conflict.send(version, first, record);
+    if (!own) conflict.send(version, base, record);
+    else void handOverAgain(own, version, base, record);
+  };
+  /** What waited, or was refused, is handed over as it is now, on what it was typed on at first: one takes the other's place at once. */
+  const handOverAgain = async (earlier: SaveRecord, version: number, base: Rec, record: Rec) => {
+    form?.onWaits(record);
+    const again = earlier.clash
+      ? toEntry(version, base, record)
+      : toEntry(earlier.version, earlier.base as Rec, record);
+    await outbox.replace(earlier.id, again);
+    // It was sent in that moment: then this is a change on top of it.
+    if (!outbox.entries().some(({ id }) => id === again.id)) conflict.send(version, base, record);
   };
   const pick = (entry: SaveRecord, record: Rec) => {
     if (!entry.clash) return;
@@ -113,7 +118,8 @@ export function useSavedRecord<Name extends SavedName>({ of, recordId, label, fo
   const drop = () => {
     conflict.drop();
     put.reset();
-    takeBack();
+    before.current = null;
+    if (own) void outbox.remove(own.id);
   };
   const isWaiting = own !== undefined && !needsPerson(own);
   return {

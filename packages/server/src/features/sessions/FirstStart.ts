@@ -3,10 +3,13 @@
  * servers be asked at the same moment, the second shop is refused by the table's key.
  */
 import type { DemoSignIn, SessionState, startShop } from '@low-quarry/core/contracts/sessions';
+import type { PartsFile } from '@low-quarry/core/formats';
 import { SETTINGS_DEFAULTS } from '@low-quarry/core/model';
 import type { DataSource } from 'typeorm';
 import type { z } from 'zod';
 import { AppError } from '../../http/AppError';
+import { History, programAuthor } from '../history/History';
+import { PartsImport } from '../library/PartsImport';
 import { PeopleStore } from '../people/PeopleStore';
 import { requireOwnPassword } from '../people/requireOwnPassword';
 import { hashSecret } from '../people/secrets';
@@ -20,11 +23,16 @@ export type Demo = {
 export class FirstStart {
   private isStarting = false;
 
-  /** @param demo null where the demo shop may not run: at an address that others reach */
+  /**
+   * @param demo null where the demo shop may not run: at an address that others reach
+   * @param goods what a shop of one's own has from its first day, as one change that can be taken back
+   */
   constructor(
     private readonly db: DataSource,
+    private readonly now: () => Date,
     private readonly newId: () => string,
     private readonly demo: Demo | null,
+    private readonly goods: PartsFile | null,
   ) {}
 
   async start(body: z.output<typeof startShop.body>): Promise<void> {
@@ -53,6 +61,9 @@ export class FirstStart {
       await new SettingsStore(manager).insert({ ...SETTINGS_DEFAULTS, name: shopName }, { isDemo: false });
       const owner = { id: this.newId(), name, roles: ['owner'] as const, passwordHash, pinHash: null };
       await new PeopleStore(manager).insert(owner);
+      if (!this.goods) return;
+      const history = new History(manager, programAuthor('The starter pack'), this.now(), this.newId());
+      await new PartsImport(manager, history).bringIn('Starter pack', this.goods, this.newId(), false);
     });
   }
 

@@ -1,9 +1,11 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { PERSON_HEADER, ROLES_HEADER } from '@low-quarry/core/contracts/contract';
 import { PASSWORD_COUNTS_MS } from '@low-quarry/core/model/access';
+import { pino } from 'pino';
 import { readDemoPeople } from '../../demo/demoFiles';
 import { asPerson, createTestApp, type Http, type TestApp } from '../../testing/testApp';
-import { DEMO_DIR } from '../../testing/testDatabase';
+import { DEMO_DIR, STARTER_DIR } from '../../testing/testDatabase';
+import { readGoods } from '../library/readGoods';
 import { Guesses } from './Guesses';
 import { SESSION_LIMITS } from './SessionsService';
 
@@ -229,6 +231,20 @@ describe('the first start', () => {
     const [made] = answers.filter(({ status }) => status === 200);
     expect(made?.body).toMatchObject({ kind: 'signedIn', me: { roles: ['owner'] }, isDemo: false });
     expect(await state(fresh.browser())).toMatchObject({ kind: 'signedOut', shopName: 'Boathouse', demo: null });
+  });
+
+  test('such a shop has the goods of the starter pack, each with no price that anybody asked, as one change', async () => {
+    const goods = await readGoods(STARTER_DIR, pino({ level: 'silent' }));
+    const parts: { kind: string; record: { maker: string; packPriceMinor: number } }[] = await fresh.db.query(
+      'SELECT "kind", "record" FROM "part"',
+    );
+    expect(parts).toHaveLength(goods?.parts.length ?? 0);
+    const kinds = ['fastener', 'panelClip', 'sheet', 'terminal', 'wire'];
+    expect([...new Set(parts.map(({ kind }) => kind))].sort()).toEqual(kinds);
+    expect(new Set(parts.map(({ record: { maker } }) => maker))).toEqual(new Set(['Generic']));
+    expect(parts.every(({ record }) => record.packPriceMinor === 0)).toBe(true);
+    const changes = await fresh.db.query(`SELECT "kind", "label" FROM "change" WHERE "kind" = 'partsImport'`);
+    expect(changes).toEqual([{ kind: 'partsImport', label: 'Starter pack' }]);
   });
 });
 

@@ -10,6 +10,7 @@ import {
   placeLabel,
   withBuildStep,
 } from '@low-quarry/core/model';
+import { useQuery } from '@tanstack/react-query';
 import { useMay, useMe } from '../../api/me';
 import { needsPerson, type SaveOpening } from '../../outbox/Entry';
 import { useOutbox } from '../../outbox/OutboxProvider';
@@ -17,6 +18,7 @@ import { whenWords } from '../../text/whenWords';
 import { useSettings } from '../../ui/settings';
 import { Tick } from '../../ui/Tick';
 import { toDraft } from '../openings/openingDraft';
+import { openingQuery } from '../openings/openingQueries';
 import { saveEntry } from '../openings/saveEntry';
 import { PanelInFront } from '../panels/PanelInFront';
 
@@ -31,15 +33,17 @@ export function OpeningBuild({ opening, vehicleId }: OpeningBuildProps) {
     (entry): entry is SaveOpening => entry.kind === 'saveOpening' && entry.openingId === opening.id,
   );
   const stuck = waiting.find(needsPerson);
-  // What waits to be sent is what was done.
-  const record = waiting.at(-1)?.record ?? opening.record;
+  // What waits to be sent is what was done, and so is what was sent and the job does not tell yet.
+  const { data: sent } = useQuery({ ...openingQuery(opening.id), enabled: false });
+  const stored = sent && sent.version > opening.version ? sent : opening;
+  const record = waiting.at(-1)?.record ?? stored.record;
   const { build } = record;
   const { state } = opening;
   const label = placeLabel(record);
   const next = nextBuildStep(build);
   const set = (step: BuildStep, isOn: boolean) => {
     const done = withBuildStep(build, step, isOn ? { by: name, at: new Date().toISOString() } : null);
-    const draft = toDraft(record, waiting.at(-1)?.version ?? opening.version);
+    const draft = toDraft(record, waiting.at(-1)?.version ?? stored.version);
     void outbox.add(saveEntry(opening, draft, { ...record, build: done }, outbox.personId));
   };
   return (

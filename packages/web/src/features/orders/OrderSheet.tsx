@@ -11,7 +11,6 @@ import { openCheckLine, verdictLine } from '../../text/verdictLine';
 import { answered } from '../../ui/OpenChecks';
 import { useSettings } from '../../ui/settings';
 import { AssumedLine } from './AssumedLine';
-import { LaterHeeds } from './LaterHeeds';
 
 export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; readonly shop: ShopSettings }) {
   const { job, lines, included, heldBack, needs, cautions, currency, totalMinor } = order;
@@ -97,9 +96,6 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
           ))}
         </ul>
       </section>
-      <div className="mt-4 break-inside-avoid">
-        <LaterHeeds later={job.later} />
-      </div>
       {needs.length > 0 && (
         <section className="mt-4 break-inside-avoid">
           <h2 className="font-bold">To have at hand besides</h2>

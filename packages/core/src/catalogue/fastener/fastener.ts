@@ -1,0 +1,26 @@
+/** Screws, nuts and rivets that hold a speaker, a ring or a panel. */
+import { z } from 'zod';
+import { goodsEntry } from '../goods';
+import { orderable } from '../orderable';
+
+export const FASTENER_FORMS = ['tappingScrew', 'machineScrew', 'clipNut', 'rivetNut', 'blindRivet'] as const;
+export const FASTENER_HEADS = ['pan', 'countersunk', 'flange', 'hex', 'none'] as const;
+
+export const fastenerPartSchema = z.strictObject({
+  kind: z.literal('fastener'),
+  ...orderable,
+  form: z.enum(FASTENER_FORMS),
+  /** Of the thread, or of a rivet's body. */
+  diameterMm: z.number().min(1).max(12),
+  /** Below the head; null for a nut. */
+  lengthMm: z.number().positive().max(120).nullable(),
+  head: z.enum(FASTENER_HEADS),
+  /** What turns it, such as PH2 or T20; empty for what is set by a tool of its own. */
+  driver: z.string().max(20),
+});
+
+export const fastenerEntry = goodsEntry('Fastener', fastenerPartSchema, ({ form, diameterMm, lengthMm }) => ({
+  form,
+  diameterMm,
+  lengthMm,
+}));

@@ -1,0 +1,13 @@
+/** What every generic good has: it is bought anywhere, and goes into no chain of a fit. */
+import type { z } from 'zod';
+import type { Orderable } from './orderable';
+import { type PartEntry, partEntry } from './PartEntry';
+
+/** @param listed what lists show of one besides its name */
+export function goodsEntry<Schema extends z.ZodType<Orderable>, Listed>(
+  word: string,
+  schema: Schema,
+  listed: (part: z.output<Schema>) => Listed,
+): PartEntry<Schema, Listed> {
+  return partEntry({ word, schema, listed, connectors: () => [], isAtHand: false, toFit: () => ({}) });
+}

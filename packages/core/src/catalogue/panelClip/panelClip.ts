@@ -1,0 +1,16 @@
+/** Clips and pins that hold a panel, and are left in the door or on the floor when it comes off. */
+import { z } from 'zod';
+import { goodsEntry } from '../goods';
+import { orderable } from '../orderable';
+
+export const PANEL_CLIP_FORMS = ['treeClip', 'pushPin', 'expandingPlug', 'crankClip'] as const;
+
+export const panelClipSchema = z.strictObject({
+  kind: z.literal('panelClip'),
+  ...orderable,
+  form: z.enum(PANEL_CLIP_FORMS),
+  /** The hole in the metal it is made for; null for what goes into none. */
+  holeMm: z.number().min(2).max(30).nullable(),
+});
+
+export const panelClipEntry = goodsEntry('Panel clip', panelClipSchema, ({ form, holeMm }) => ({ form, holeMm }));

@@ -1,0 +1,20 @@
+/** Sheet stock that rings, plates and pod bases are cut from. */
+import { z } from 'zod';
+import { goodsEntry } from '../goods';
+import { orderable } from '../orderable';
+
+export const SHEET_MATERIALS = ['plywood', 'fibreboard', 'hardFoam', 'plastic', 'aluminium', 'steel'] as const;
+
+export const sheetStockSchema = z.strictObject({
+  kind: z.literal('sheet'),
+  ...orderable,
+  material: z.enum(SHEET_MATERIALS),
+  thicknessMm: z.number().positive().max(60),
+  widthMm: z.number().positive().max(4000),
+  lengthMm: z.number().positive().max(4000),
+});
+
+export const sheetEntry = goodsEntry('Sheet stock', sheetStockSchema, ({ material, thicknessMm }) => ({
+  material,
+  thicknessMm,
+}));

@@ -1,0 +1,24 @@
+/** What a wire ends in, or is joined by. */
+import { z } from 'zod';
+import { goodsEntry } from '../goods';
+import { orderable } from '../orderable';
+
+export const TERMINAL_FORMS = ['blade', 'ring', 'butt', 'heatShrink'] as const;
+
+export const terminalSchema = z
+  .strictObject({
+    kind: z.literal('terminal'),
+    ...orderable,
+    form: z.enum(TERMINAL_FORMS),
+    /** Of a blade; the hole of a ring; null for what has neither. */
+    sizeMm: z.number().min(1).max(30).nullable(),
+    /** The least and the greatest wire it is made for. */
+    wireFromMm2: z.number().min(0.1).max(120),
+    wireToMm2: z.number().min(0.1).max(120),
+  })
+  .refine(({ wireFromMm2, wireToMm2 }) => wireFromMm2 <= wireToMm2, {
+    path: ['wireToMm2'],
+    message: 'It is made for wires from the lesser to the greater: type one that is no less.',
+  });
+
+export const terminalEntry = goodsEntry('Terminal', terminalSchema, ({ form, sizeMm }) => ({ form, sizeMm }));
