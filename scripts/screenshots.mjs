@@ -20,7 +20,6 @@ const PICTURES = [
   ['opening', COUNTER, 1, 1, '', (page) => page.getByRole('textbox').nth(2).focus()],
   ['opening-phone', PHONE, 2, 1, '', typedOnPhone],
   ['fit-hits', COUNTER, 1, 1, `/fit${SHOAL}`],
-  ['fit-clears', COUNTER, 1, 1, '/fit?speaker=spk-wrackline-shoal-65-slim&stack=brk-plate-3-166-to-6-5-6-mm'],
   ['fit-measure', COUNTER, 4, 1, '/fit?speaker=spk-wrackline-shoal-68&show=measure'],
   [
     'fit-bay',
@@ -35,6 +34,7 @@ const PICTURES = [
   ['settings', COUNTER, 0, 0, 'settings'],
   ['waiting-phone', PHONE, 2, 1, '', waitingEntry],
   ['order', COUNTER, 3, 0, '/order'],
+  ['build', COUNTER, 10, 0, '/build'],
   ['order-sheet', { width: 794, height: 1123 }, 3, 0, '/order', (page) => page.emulateMedia({ media: 'print' })],
 ];
 

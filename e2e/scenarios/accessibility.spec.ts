@@ -169,6 +169,22 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
   { name: 'backups', open: (fitter) => fitter.openPage('/backups', 'Backups') },
   { name: 'people', open: (fitter) => fitter.openPage('/people', 'People') },
   { name: 'order list', open: (fitter) => fitter.orderList('Brackwell Ferryman, FERRY 16') },
+  {
+    name: 'wires',
+    open: async (fitter) => {
+      await fitter.openJob('Brackwell Ferryman, FERRY 16');
+      await fitter.page.getByRole('link', { name: /^Wire/ }).click();
+      await expect(fitter.page.getByRole('region', { name: 'The openings' })).toContainText('Dash centre');
+    },
+  },
+  {
+    name: 'in the bay',
+    open: async (fitter) => {
+      await fitter.openJob('Tollan Creel, MEND 4');
+      await fitter.page.getByRole('link', { name: /^Build/ }).click();
+      await expect(fitter.page.getByRole('checkbox', { name: 'Panel closed' }).first()).toBeVisible();
+    },
+  },
   { name: 'order list, empty', open: (fitter) => fitter.orderList('Tarnhill Packhorse, HIVE 2') },
   {
     name: 'what works today, with a fault',

@@ -21,6 +21,8 @@ export type Form<Rec> = {
   readonly onWaits: (handedOver: Rec) => void;
 };
 
+type Saving<Rec> = { readonly version: number; readonly base: Rec; readonly record: Rec };
+
 type Options<Name extends SavedName> = {
   readonly of: Name;
   readonly recordId: string;
@@ -62,10 +64,19 @@ export function useSavedRecord<Name extends SavedName>({ of, recordId, label, fo
     if (answer.success && (typed === '' || typed === sent.draft)) done.current(answer.data);
   }, [own, outbox, kind, name]);
 
+  // What was typed between the press and the answer is there by now.
+  const formNow = useRef(form);
+  formNow.current = form;
   const put = useMutation({
-    mutationFn: (on: { readonly version: number; readonly record: Rec }) => kind.put(recordId, on, {}),
+    mutationFn: ({ version, record }: Saving<Rec>) => kind.put(recordId, { version, record }, {}),
     retry: false,
     onSuccess: (answer) => refreshSaved(queries, of, recordId, answer),
+    // Also when the form was left before the server was given up.
+    onError: (error, { version, base, record }) => {
+      if (!(error instanceof AwayError)) return;
+      formNow.current?.onWaits(record);
+      void outbox.add(toEntry(version, base, record));
+    },
   });
   const toEntry = (version: number, base: Rec, record: Rec): SaveRecord => ({
     kind: 'saveRecord',
@@ -76,15 +87,7 @@ export function useSavedRecord<Name extends SavedName>({ of, recordId, label, fo
   const conflict = useConflict<Rec>({
     fieldsOf: kind.fieldsOf,
     read: kind.read,
-    save: (on, onError, base) =>
-      put.mutate(on, {
-        onSuccess: (answer) => done.current(answer),
-        onError: (error) => {
-          if (!(error instanceof AwayError)) return onError(error);
-          form?.onWaits(on.record);
-          void outbox.add(toEntry(on.version, base, on.record));
-        },
-      }),
+    save: (on, onError, base) => put.mutate({ ...on, base }, { onSuccess: (answer) => done.current(answer), onError }),
   });
   const send = (version: number, base: Rec, record: Rec) => {
     if (!own) conflict.send(version, base, record);
@@ -92,7 +95,7 @@ export function useSavedRecord<Name extends SavedName>({ of, recordId, label, fo
   };
   /** What waited, or was refused, is handed over as it is now, on what it was typed on at first: one takes the other's place at once. */
   const handOverAgain = async (earlier: SaveRecord, version: number, base: Rec, record: Rec) => {
-    form?.onWaits(record);
+    formNow.current?.onWaits(record);
     const again = earlier.clash
       ? toEntry(version, base, record)
       : toEntry(earlier.version, earlier.base as Rec, record);
@@ -129,7 +132,7 @@ export function useSavedRecord<Name extends SavedName>({ of, recordId, label, fo
     drop,
     error: errorOf(own ?? null, put.error),
     isPending: put.isPending || (isWaiting && !away),
-    /** What was handed over, as long as the shop does not have it. */
+    /** What was handed over, as long as the shop does not have it: what stands in the form then is no draft that one drops. */
     handedOver: own ? { version: own.version, base: own.base as Rec, record: own.record as Rec } : null,
   };
 }

@@ -41,10 +41,20 @@ test('what stands in a name is what stands in its fields', async () => {
   }
 });
 
-test.each([
-  ['a size that is none', (json: string) => json.replace('"diameterMm": 3.5', '"diameterMm": "thick"'), 'diameterMm'],
-  ['a wire from more to less', (json: string) => json.replace('"wireToMm2": 1}', '"wireToMm2": 0.2}'), 'wireToMm2'],
-  ['a file cut short', (json: string) => json.slice(0, 400), 'goods.json'],
+const changed = (kind: string, changes: object) => (json: string) => {
+  const pack = JSON.parse(json);
+  const at = pack.parts.findIndex((part: { kind: string }) => part.kind === kind);
+  Object.assign(pack.parts[at], changes);
+  return JSON.stringify(pack);
+};
+
+test.each<[string, (json: string) => string, string]>([
+  ['a size that is none', changed('fastener', { diameterMm: 'thick' }), 'diameterMm'],
+  ['a wire from more to less', changed('terminal', { wireToMm2: 0.2 }), 'wireToMm2'],
+  ['a form that nobody knows', changed('panelClip', { form: 'hook' }), 'form'],
+  ['a wire without a conductor', changed('wire', { conductors: 0 }), 'conductors'],
+  ['a sheet without a thickness', changed('sheet', { thicknessMm: 0 }), 'thicknessMm'],
+  ['a file cut short', (json) => json.slice(0, 400), 'goods.json'],
 ])('%s: the shop starts without them, and the log names the place', async (_name, broken, named) => {
   await writeFile(path.join(dir, 'goods.json'), broken(await text()));
   expect(await readGoods(dir, log)).toBeNull();

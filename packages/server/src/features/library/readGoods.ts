@@ -4,6 +4,9 @@ import path from 'node:path';
 import { explainFileFailure, type PartsFile, partsFileSchema, readFile } from '@low-quarry/core/formats';
 import type { Logger } from 'pino';
 
+/** What it is called in the history of a shop. */
+export const STARTER_PACK = 'Starter pack';
+
 const NAME = 'goods.json';
 
 /** @returns null where somebody changed the file and broke it: the shop starts without, and the log says what is wrong with it */

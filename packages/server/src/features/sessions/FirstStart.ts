@@ -10,6 +10,7 @@ import type { z } from 'zod';
 import { AppError } from '../../http/AppError';
 import { History, programAuthor } from '../history/History';
 import { PartsImport } from '../library/PartsImport';
+import { STARTER_PACK } from '../library/readGoods';
 import { PeopleStore } from '../people/PeopleStore';
 import { requireOwnPassword } from '../people/requireOwnPassword';
 import { hashSecret } from '../people/secrets';
@@ -63,7 +64,7 @@ export class FirstStart {
       await new PeopleStore(manager).insert(owner);
       if (!this.goods) return;
       const history = new History(manager, programAuthor('The starter pack'), this.now(), this.newId());
-      await new PartsImport(manager, history).bringIn('Starter pack', this.goods, this.newId(), false);
+      await new PartsImport(manager, history).bringIn(STARTER_PACK, this.goods, this.newId(), false);
     });
   }
 

@@ -11,6 +11,7 @@ import { heavyLimit } from '../../http/heavyLimit';
 import { route } from '../../http/route';
 import { sendStream } from '../../http/sendStream';
 import type { BackupService } from '../backup/BackupService';
+import { STARTER_PACK } from '../library/readGoods';
 import type { PictureFiles } from '../photos/PictureFiles';
 import { importShopFile, keepPictures, moveSession, readShopFile } from './importShopFile';
 import { writeShopJson } from './writeShopJson';
@@ -73,10 +74,15 @@ async function inDatabase<Answer>(
   }
 }
 
+/** What the program put there at the first start is nobody's work. */
 async function requireEmpty(manager: EntityManager): Promise<void> {
   const [found] = await manager.query(
-    `SELECT EXISTS (SELECT 1 FROM "job") OR EXISTS (SELECT 1 FROM "part") OR EXISTS (SELECT 1 FROM "vehicle")
-       OR EXISTS (SELECT 1 FROM "change") AS "full"`,
+    `WITH "began" AS (SELECT "id" FROM "change"
+        WHERE "kind" = 'partsImport' AND "action" = 'created' AND "person_id" IS NULL AND "label" = $1)
+      SELECT EXISTS (SELECT 1 FROM "job") OR EXISTS (SELECT 1 FROM "vehicle")
+        OR EXISTS (SELECT 1 FROM "change" WHERE "id" NOT IN (SELECT "id" FROM "began"))
+        OR (EXISTS (SELECT 1 FROM "part") AND NOT EXISTS (SELECT 1 FROM "began")) AS "full"`,
+    [STARTER_PACK],
   );
   if (!found.full) return;
   throw new AppError(

@@ -44,7 +44,7 @@ export function BaselineForm({ job, openings }: BaselineFormProps) {
     settle(draft);
     reset(draft.form);
   };
-  const { panel, save, drop, error, isPending } = useSaveBaseline(
+  const { panel, save, drop, error, isPending, handedOver } = useSaveBaseline(
     job,
     (saved) => {
       show(saved);
@@ -74,7 +74,7 @@ export function BaselineForm({ job, openings }: BaselineFormProps) {
       aria-label={`What works today, ${jobTitle(job)}`}
     >
       <div className="lg:col-span-2 empty:hidden">
-        <BroughtBack show={broughtBack} onDrop={() => show(job)} />
+        <BroughtBack show={broughtBack && !handedOver} onDrop={() => show(job)} />
       </div>
       <div className="flex flex-col gap-4">
         <FunctionsFields

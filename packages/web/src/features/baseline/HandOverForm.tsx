@@ -54,7 +54,7 @@ export function HandOverForm({ job, openings }: HandOverFormProps) {
   const { state, keep, settle, isTouched, broughtBack } = useKept<Draft>(`handOver.${job.id}`, draftSchema, () =>
     toDraft(job),
   );
-  const { panel, save, drop, error, isPending } = useSaveBaseline(
+  const { panel, save, drop, error, isPending, handedOver } = useSaveBaseline(
     job,
     (saved) => {
       settle(toDraft(saved));
@@ -77,7 +77,7 @@ export function HandOverForm({ job, openings }: HandOverFormProps) {
         save(state.version, { ...baseline, after: state.base }, { ...baseline, after: state.after });
       }}
     >
-      <BroughtBack show={broughtBack} onDrop={() => settle(toDraft(job))} />
+      <BroughtBack show={broughtBack && !handedOver} onDrop={() => settle(toDraft(job))} />
       <p className="flex items-center gap-2 text-[18px] font-bold" role="status">
         <VerdictMark verdict={worse.length > 0 ? 'hold' : left.length > 0 ? 'measure' : 'clears'} />
         {worse.length > 0
@@ -123,6 +123,11 @@ export function HandOverForm({ job, openings }: HandOverFormProps) {
             ? 'nobody listened: what improved cannot be said.'
             : `${listeningWords(baseline.listening)}. Listen at the same steps again.`}
         </p>
+        {job.ownership.putBack && (
+          <p>
+            <strong>To be put back one day:</strong> {job.ownership.putBack}
+          </p>
+        )}
         <p>
           <strong>Signed for:</strong>{' '}
           {baseline.signed ? `${baseline.signed.by}, ${shopDay(baseline.signed.at)}` : 'not signed'}

@@ -58,7 +58,7 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
   );
   const mayChange = useMay('jobs');
   const navigate = useNavigate();
-  const { panel, send, error, isPending, drop } = useSavedRecord({
+  const { panel, send, error, isPending, drop, handedOver } = useSavedRecord({
     of: 'intake',
     recordId: job.id,
     label: `What was asked of ${jobTitle(job)}`,
@@ -90,7 +90,7 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
       noValidate
     >
       <div className="lg:col-span-2 empty:hidden">
-        <BroughtBack show={broughtBack} onDrop={() => show(job)} />
+        <BroughtBack show={broughtBack && !handedOver} onDrop={() => show(job)} />
       </div>
       <Part title="Who and when">
         <div className="grid gap-3 sm:grid-cols-2">

@@ -47,11 +47,8 @@ function Filled({ job, openings }: { readonly job: Job; readonly openings: reado
         </Empty>
       )}
       <Held job={job} openings={openings} />
-      {job.ownership.putBack && (
-        <p className="border-l-4 border-measure bg-paper px-3 py-2">
-          <strong>To be put back, keep and label:</strong> {job.ownership.putBack}
-        </p>
-      )}
+      {job.ownership.putBack && <Heed what="To be put back, keep and label">{job.ownership.putBack}</Heed>}
+      {job.lostWithoutSupply && <Heed what="Lost when the battery is off">{job.lostWithoutSupply}</Heed>}
       <LaterHeeds later={job.later} />
       {worked.length > 0 && <Needs vehicleId={job.vehicle.id} openings={worked} />}
       {worked.length > 0 && <p>A step can be ticked when the one before it is: the panel closes last.</p>}
@@ -102,6 +99,14 @@ function Needs({
         />
       )}
     </Answered>
+  );
+}
+
+function Heed({ what, children }: { readonly what: string; readonly children: string }) {
+  return (
+    <p className="border-l-4 border-measure bg-paper px-3 py-2">
+      <strong>{what}:</strong> {children}
+    </p>
   );
 }
 

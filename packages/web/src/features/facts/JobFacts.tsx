@@ -40,7 +40,7 @@ export function JobFacts({ job }: { readonly job: Job }) {
   const mayChange = useMay('facts');
   const sheet = useRef<HTMLElement>(null);
   useFieldInAddress(sheet);
-  const { panel, send, drop, error, isPending } = useSavedRecord({
+  const { panel, send, drop, error, isPending, handedOver } = useSavedRecord({
     of: 'found',
     recordId: job.id,
     label: `What was found on ${jobTitle(job)}`,
@@ -54,7 +54,7 @@ export function JobFacts({ job }: { readonly job: Job }) {
   return (
     <section ref={sheet} aria-label="The car itself" className="flex flex-col gap-4">
       <h2 className="border-b border-ink text-[18px] font-bold">The car itself</h2>
-      <BroughtBack show={broughtBack} onDrop={() => settle(toDraft(job))} />
+      <BroughtBack show={broughtBack && !handedOver} onDrop={() => settle(toDraft(job))} />
       <FactsFields
         facts={state.found}
         variant={job.vehicle.facts}

@@ -26,7 +26,7 @@ export function VehicleFacts({ version, record }: { readonly version: number; re
   const kept = useKept<Draft>(`facts.${record.id}`, draftSchema, () => toDraft(saved));
   const { state, keep, settle, isTouched, broughtBack } = kept;
   const mayChange = useMay('vehicles');
-  const { panel, send, drop, error, notOurs, isPending } = useSaveVehicle(
+  const { panel, send, drop, error, notOurs, isPending, handedOver } = useSaveVehicle(
     record,
     (now) => {
       settle(toDraft(now));
@@ -40,7 +40,7 @@ export function VehicleFacts({ version, record }: { readonly version: number; re
       <h2>
         What is known of it <span className="font-normal text-muted">besides what is measured</span>
       </h2>
-      <BroughtBack show={broughtBack} onDrop={() => settle(toDraft(saved))} />
+      <BroughtBack show={broughtBack && !handedOver} onDrop={() => settle(toDraft(saved))} />
       <FactsFields
         facts={state.facts}
         variant={null}

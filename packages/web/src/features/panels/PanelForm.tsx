@@ -62,6 +62,7 @@ export function PanelForm({ saved, panel }: PanelFormProps) {
     error,
     notOurs,
     isPending,
+    handedOver,
   } = useSaveVehicle(
     saved.record,
     (now) => {
@@ -93,7 +94,7 @@ export function PanelForm({ saved, panel }: PanelFormProps) {
       aria-label={label}
     >
       <div className="lg:col-span-2 empty:hidden">
-        <BroughtBack show={broughtBack} onDrop={() => show(toDraft(saved))} />
+        <BroughtBack show={broughtBack && !handedOver} onDrop={() => show(toDraft(saved))} />
       </div>
       <div className="flex flex-col gap-6">
         <FastenerFields control={control} />

@@ -47,7 +47,7 @@ export function VehicleAround({ version, record }: { readonly version: number; r
     settle(draft);
     reset(draft.typed);
   };
-  const { panel, send, drop, error, notOurs, isPending } = useSaveVehicle(
+  const { panel, send, drop, error, notOurs, isPending, handedOver } = useSaveVehicle(
     record,
     (now) => {
       show(toDraft(now));
@@ -70,7 +70,7 @@ export function VehicleAround({ version, record }: { readonly version: number; r
       noValidate
       onSubmit={handleSubmit((around) => send(state.version, state.base, { ...state.base, ...around }))}
     >
-      <BroughtBack show={broughtBack} onDrop={() => show(toDraft(saved))} />
+      <BroughtBack show={broughtBack && !handedOver} onDrop={() => show(toDraft(saved))} />
       <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start">
         <Channels control={control} />
         <div className="flex flex-col gap-6">

@@ -41,7 +41,7 @@ export function VehicleForm({ version, record }: { readonly version: number; rea
     settle(draft);
     reset(draft.typed);
   };
-  const { theirs, panel, send, drop, error, notOurs, isPending } = useSaveVehicle(
+  const { theirs, panel, send, drop, error, notOurs, isPending, handedOver } = useSaveVehicle(
     record,
     (saved) => {
       show(toDraft(saved.version, saved.record));
@@ -61,7 +61,7 @@ export function VehicleForm({ version, record }: { readonly version: number; rea
       className="flex flex-col gap-3"
       noValidate
     >
-      <BroughtBack show={broughtBack} onDrop={() => show(toDraft(version, record))} />
+      <BroughtBack show={broughtBack && !handedOver} onDrop={() => show(toDraft(version, record))} />
       <VariantFields control={control} at="record." />
       <FormArea control={control} name="note" label="Note" rows={2} />
       <FormError>{panel ? null : problemSentence(error)}</FormError>

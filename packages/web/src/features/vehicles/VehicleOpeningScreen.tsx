@@ -104,7 +104,7 @@ function Filled({ saved, opening, shop, connectors }: FilledProps) {
   };
   /** Where the hand goes on when it is saved. */
   const then = useRef({ to: '', words: '' });
-  const { panel, send, drop, error, isPending } = useSaveVehicle(
+  const { panel, send, drop, error, isPending, handedOver } = useSaveVehicle(
     saved.record,
     () => {
       settle(begin());
@@ -146,7 +146,7 @@ function Filled({ saved, opening, shop, connectors }: FilledProps) {
       takenWords={(key) => takenWords(opening.dimensions[key])}
       change={change}
       onSubmit={save}
-      top={<BroughtBack show={broughtBack} onDrop={() => settle(begin())} />}
+      top={<BroughtBack show={broughtBack && !handedOver} onDrop={() => settle(begin())} />}
       afterPlace={
         <>
           <Photos subject={{ of: 'vehicle', recordId: id, place: placeLabel(opening) }} label={placeLabel(opening)} />

@@ -15,11 +15,7 @@ export function useSaveVehicle(
   onSaved: (saved: SavedVehicle) => void,
   form: Form<VehicleRecord> | null = null,
 ) {
-  const {
-    send: sendRecord,
-    handedOver,
-    ...saving
-  } = useSavedRecord({
+  const { send: sendRecord, ...saving } = useSavedRecord({
     of: 'vehicle',
     recordId: record.id,
     label: vehicleLabel(record),
@@ -31,7 +27,7 @@ export function useSaveVehicle(
     setTried({ version, base, record: next });
     sendRecord(version, base, next);
   };
-  const { error } = saving;
+  const { error, handedOver } = saving;
   const isNotOurs = error instanceof ProblemError && error.problem.type === '/problems/not-yours';
   return { ...saving, send, notOurs: isNotOurs ? (handedOver ?? tried) : null };
 }
