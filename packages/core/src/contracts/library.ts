@@ -41,12 +41,12 @@ export const MOST_IMPORT_MB = 96;
 
 /**
  * Brings a parts pack into the catalogue, whole or not at all: new parts come in, those with a known id are replaced where anything
- * differs, nothing is taken away. With `tryOut` nothing is changed, and the answer says what would be.
+ * differs, nothing is taken away. Replacing is for who may change the library: anybody else is refused, with how many would be. With `tryOut` nothing is changed, and the answer says what would be.
  */
 export const importParts = contract({
   method: 'post',
   path: '/api/parts/imports',
-  permission: 'library',
+  permission: 'parts',
   params: z.object({}),
   body: z.strictObject({
     /** What it is brought in from, such as the file's name. */

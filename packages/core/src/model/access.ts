@@ -48,6 +48,8 @@ const TABLE = {
   photos: { roles: EVERYBODY },
   /** Adding places to a car and taking them off it. */
   openings: { roles: EVERYBODY },
+  /** Adding parts; replacing what is there is `library`. */
+  parts: { roles: EVERYBODY },
   library: { roles: ['owner'] },
   readBackups: { roles: ['owner'] },
   stopWork: { roles: ['owner'] },

@@ -16,3 +16,4 @@ export {
 } from './faultTree';
 export { type CoilJudgement, type CoilTest, isCoilDead, isCoilUnknown, judgeCoil, NOMINAL_OHMS } from './judgeCoil';
 export { MOST_OHM_READINGS, type OhmReading, readOhms } from './readOhms';
+export { type ImpedanceChange, impedanceChanges, impedanceWords } from './replacedImpedance';

@@ -41,7 +41,7 @@ export class PartsImport {
     name: string,
     { parts, connectors }: PartsFile,
     importId: string,
-    tryOut: boolean,
+    { tryOut, mayReplace }: { readonly tryOut: boolean; readonly mayReplace: boolean },
   ): Promise<PartsImported> {
     const known = await this.store.stored(parts.map(({ id }) => id));
     await this.requireConnectors(parts, connectors);
@@ -50,6 +50,7 @@ export class PartsImport {
     const added = steps.filter(({ before }) => before === null).length;
     const newConnectors = await this.store.newConnectors(connectors);
     const counts = { added, changed: steps.length - added, same: parts.length - steps.length };
+    if (counts.changed > 0 && !mayReplace) throw notYours(counts.changed);
     const answer = { ...counts, connectors: newConnectors.length };
     if (tryOut || steps.length + newConnectors.length === 0) return answer;
     await this.store.saveConnectors(newConnectors);
@@ -199,4 +200,14 @@ function changedSince(label: string, others: number): AppError {
 function cannot(why: string): AppError {
   const message = `The parts pack cannot be taken back: ${why}.`;
   return refused(message, [{ path: 'to', message }]);
+}
+
+function notYours(changed: number): AppError {
+  const what = changed === 1 ? '1 part of it is' : `${changed} parts of it are`;
+  return new AppError(
+    403,
+    'not-yours',
+    'Not yours to replace',
+    `${what} here already with other figures: replacing them is for the owner. Leave them out of the pack, and what is new comes in. Nothing was changed.`,
+  );
 }

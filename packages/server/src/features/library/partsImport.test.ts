@@ -41,6 +41,29 @@ const undo = async () => {
 };
 const get = async (id: string) => (await app.http.get(`/api/parts/${id}`).expect(200)).body;
 
+describe('whoever stands at the counter or in the bay', () => {
+  test.each(['Merle', 'Rieke'])(
+    '%s brings in what is new, and leaves to the owner what would be another',
+    async (name) => {
+      const http = await app.signedIn(name);
+      const bring = (parts: readonly object[], tryOut = false) =>
+        http.post('/api/parts/imports').send({ name: `pack ${packs}`, pack: pack(parts), tryOut });
+      expect((await bring(fresh.slice(0, 3)).expect(200)).body).toMatchObject({ added: 3, changed: 0 });
+      const [first, ...rest] = fresh as [SpeakerRecord, ...SpeakerRecord[]];
+      const before = await count();
+      for (const tryOut of [true, false]) {
+        const { body } = await bring([{ ...first, name: 'Another' }, ...rest], tryOut).expect(403);
+        expect(body).toMatchObject({ type: '/problems/not-yours' });
+        expect(body.detail).toContain('1 part of it is here already with other figures');
+      }
+      expect(await count()).toBe(before);
+      expect((await get(first.id)).record.name).toBe(first.name);
+      // What is here just like that is in nobody's way.
+      expect((await bring(fresh).expect(200)).body).toMatchObject({ added: fresh.length - 3, changed: 0, same: 3 });
+    },
+  );
+});
+
 describe('a pack', () => {
   test('brings in what is new, replaces what differs, and leaves the rest; one line of the history says so', async () => {
     await bringIn(fresh.slice(0, 20)).expect(200);
@@ -109,14 +132,6 @@ describe('a pack', () => {
     const { body } = await bringIn(parts() as object[]).expect(status);
     expect(body.errors[0].path).toBe(path);
     expect(await count()).toBe(before);
-  });
-
-  test('is for whoever looks after the library', async () => {
-    const rieke = await app.signedIn('Rieke');
-    await rieke
-      .post('/api/parts/imports')
-      .send({ name: 'mine', pack: pack(fresh) })
-      .expect(403);
   });
 
   test('is told to open screens once', async () => {

@@ -1,5 +1,6 @@
 import { listCatalogueChanges, listConnectors, PARTS_A_PAGE } from '@low-quarry/core/contracts/catalogue';
 import { FOUND_A_PAGE, findParts, importParts } from '@low-quarry/core/contracts/library';
+import { mayDo } from '@low-quarry/core/model';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { route, write } from '../../http/route';
@@ -22,7 +23,10 @@ export function partsRoutes(
   });
   route(router, findParts, ({ params }) => store.search(params.find, params.page, FOUND_A_PAGE));
   write(router, heavy, importParts, ({ body: { name, pack, tryOut }, manager, actor }) =>
-    new PartsImport(manager, openHistory(manager, actor)).bringIn(name, pack, newId(), tryOut),
+    new PartsImport(manager, openHistory(manager, actor)).bringIn(name, pack, newId(), {
+      tryOut,
+      mayReplace: mayDo('library', actor.roles),
+    }),
   );
   route(router, listConnectors, async () => ({ connectors: [...(await store.listAllConnectors())] }));
 }

@@ -64,7 +64,10 @@ export class FirstStart {
       await new PeopleStore(manager).insert(owner);
       if (!this.goods) return;
       const history = new History(manager, programAuthor('The starter pack'), this.now(), this.newId());
-      await new PartsImport(manager, history).bringIn(STARTER_PACK, this.goods, this.newId(), false);
+      await new PartsImport(manager, history).bringIn(STARTER_PACK, this.goods, this.newId(), {
+        tryOut: false,
+        mayReplace: true,
+      });
     });
   }
 

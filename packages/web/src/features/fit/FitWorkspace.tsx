@@ -47,6 +47,7 @@ import { ComparePanel } from './ComparePanel';
 import { readFilter, writeFilter } from './candidateFilter';
 import { differencesOf } from './compareView';
 import { adviceQuery, lookQuery, needsLook, REST_MS, rankingQuery } from './fitQueries';
+import { ImpedanceNote } from './ImpedanceNote';
 import { OpenForOpening } from './OpenForOpening';
 import { SpacerSlider } from './SpacerSlider';
 import { WORKS_PARAM, writeWorks } from './shownWorks';
@@ -195,6 +196,7 @@ export function FitWorkspace({
               {verdictLine(factsOf(judgement), behind, unit)}
             </p>
             <p>{deciding?.sentence}</p>
+            {speaker?.kind === 'speaker' && <ImpedanceNote record={opening.record} newOhm={speaker.impedanceOhm} />}
             <PutRight judgement={judgement} behind={behind} />
             {shown.undoable && (
               <p className="mt-1 border-l-4 border-measure bg-paper px-3 py-2">

@@ -15,7 +15,7 @@ import { ImportParts } from './ImportParts';
 import { foundPartsQuery } from './libraryQueries';
 
 export function LibraryScreen() {
-  const mayChange = useMay('library');
+  const mayAdd = useMay('parts');
   const catalogue = useQuery(catalogueQuery);
   const [search, changeAddress] = useAddress();
   const find = search.get('find') ?? '';
@@ -28,7 +28,7 @@ export function LibraryScreen() {
         { to: '/', label: 'Jobs' },
         { to: '/parts', label: 'Parts' },
       ]}
-      aside={mayChange && <ImportParts />}
+      aside={mayAdd && <ImportParts />}
     >
       <p className="max-w-2xl">
         Parts as their makers describe them. A correction is judged by at once; what is chosen stays chosen and says
