@@ -43,13 +43,10 @@ describe('the list', () => {
         total: 0,
         counts: { open: 0, ended: 0 },
       });
-      expect((await empty.http.get('/api/catalogue/changes').expect(200)).body).toMatchObject({
-        isWhole: true,
-        parts: [],
-        connectors: [],
-        gone: [],
-        hasMore: false,
-      });
+      const { body } = await empty.http.get('/api/catalogue/changes').expect(200);
+      expect(body).toMatchObject({ isWhole: true, connectors: [], gone: [], hasMore: false });
+      // The goods of the starter pack, and no speaker to choose.
+      expect(new Set(body.parts.map(({ maker }: { maker: string }) => maker))).toEqual(new Set(['Generic']));
     } finally {
       await empty.drop();
     }
