@@ -52,7 +52,7 @@ export const LATER_HEEDS: Readonly<Record<Later, string>> = {
   amplifier:
     'No speaker that stands a radio’s power only; the way for its wires stays free, and pairs can be reached again.',
   bass: 'Its room and a way for its wires stay free; the doors are not made to give what the box will.',
-  rear: 'What is bought in front can be had again for the rear, and leaves the channel load for it.',
+  rear: 'What is bought in front can be had again for the rear; together they must not load a channel beyond what it stands.',
 };
 
 /** A line that may not have been asked for. */
