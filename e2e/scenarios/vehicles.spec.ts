@@ -82,8 +82,21 @@ test.describe('while the server is away', () => {
     await page.getByLabel('Whose car').fill('Ferry office');
     await page.getByRole('button', { name: 'Book in with 6 openings' }).click();
     await expect(page.getByText('The car is booked in as soon as it is back, once')).toBeVisible();
+    await page.keyboard.press('Escape');
+    // A variant without a car waits too.
+    await page.getByRole('link', { name: 'Vehicles', exact: true }).click();
+    await page.getByRole('button', { name: 'Add a vehicle' }).click();
+    await page.getByLabel('Body').selectOption('Small van');
+    await page.getByLabel('Make').fill('Tollan');
+    await page.getByLabel('Model').fill('Wherry');
+    await page.getByRole('button', { name: 'Add it to the library' }).click();
+    await expect(page.getByText('It is in the library as soon as it is back, once')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('link', { name: /^2 waiting/ })).toBeVisible();
     await shop.start();
-    await expect(page.getByRole('heading', { name: /^Tollan Gig, job \d+$/, level: 1 })).toBeVisible();
+    await expect(page.getByRole('link', { name: /waiting/ })).toHaveCount(0);
+    await fitter.openPage('/vehicles?find=wherry', 'Vehicles');
+    await expect(page.getByText('Tollan Wherry')).toHaveCount(1);
     await fitter.openPage('/vehicles?find=gig', 'Vehicles');
     await expect(page.getByText('6 openings, 1 job')).toHaveCount(1);
   });

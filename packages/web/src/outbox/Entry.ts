@@ -5,6 +5,7 @@
 
 import { putChoices } from '@low-quarry/core/contracts/choices';
 import { createJob } from '@low-quarry/core/contracts/jobs';
+import { newVehicleSchema } from '@low-quarry/core/contracts/newVehicle';
 import { openingSchema } from '@low-quarry/core/contracts/openings';
 import { openingRecordSchema, photoStateSchema } from '@low-quarry/core/model';
 import { z } from 'zod';
@@ -49,6 +50,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
   z.object({ ...common, kind: z.literal('keepChoices'), jobId: z.string(), choices: putChoices.body.shape.choices }),
   z.object({ ...common, kind: z.literal('removeChoice'), openingId: z.string(), version: z.int() }),
   z.object({ ...common, kind: z.literal('bookIn'), job: createJob.body }),
+  z.object({ ...common, kind: z.literal('addVehicle'), vehicle: newVehicleSchema, draft: z.string() }),
   z.object({ ...common, kind: z.literal('addOpening'), jobId: z.string(), record: openingRecordSchema }),
   z.object({
     ...common,
@@ -95,6 +97,7 @@ export function recordsOf(entry: Entry): readonly string[] {
     case 'keepChoices':
       return entry.choices.map(({ openingId }) => openingId);
     case 'bookIn':
+    case 'addVehicle':
     case 'addOpening':
     case 'addPhoto':
       return [];

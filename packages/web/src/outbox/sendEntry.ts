@@ -9,6 +9,7 @@ import {
   putOpening,
   removeOpening,
 } from '@low-quarry/core/contracts/openings';
+import { addVehicle } from '@low-quarry/core/contracts/vehicles';
 import { isSame, mergeChanges, OPENING_FIELDS } from '@low-quarry/core/records';
 import { AwayError, call, ProblemError } from '../api/call';
 import type { Entry, SaveOpening, SaveRecord } from './Entry';
@@ -56,6 +57,8 @@ function perform(entry: Entry): Promise<unknown> {
       return call(deleteChoice, { params: { openingId: entry.openingId, version: entry.version }, ...common });
     case 'bookIn':
       return call(createJob, { params: {}, body: entry.job, ...common });
+    case 'addVehicle':
+      return call(addVehicle, { params: {}, body: entry.vehicle, ...common });
     case 'addOpening':
       return call(addOpening, { params: { jobId: entry.jobId }, body: { record: entry.record }, ...common });
     case 'addPhoto':

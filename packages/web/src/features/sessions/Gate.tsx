@@ -32,6 +32,8 @@ import { LiveChanges } from '../live/LiveChanges';
 import { draftKey } from '../openings/draftKey';
 import { openingKeys } from '../openings/openingKeys';
 import { Toasts } from '../toasts/Toasts';
+import { NEW_VEHICLE_DRAFT } from '../vehicles/newVehicleDraft';
+import type { SavedVehicle } from '../vehicles/useSaveVehicle';
 import { WaitingLink } from '../waiting/WaitingLink';
 import { readSession } from './keptSession';
 import { LeftScreen } from './LeftScreen';
@@ -171,6 +173,9 @@ async function takeOver(queries: QueryClient, personId: string, entry: Entry, an
     // The screen may have been left before the answer came; what was typed on since stays a draft.
     const key = draftKey(personId, entry.openingId);
     await forgetDraft(deviceStore, key, entry.draft);
+  } else if (entry.kind === 'addVehicle') {
+    void refreshSaved(queries, 'vehicle', (answer as SavedVehicle).record.id, answer);
+    await forgetDraft(deviceStore, `${draftPrefix(personId)}${NEW_VEHICLE_DRAFT}`, entry.draft);
   } else if (entry.kind === 'saveRecord') {
     void refreshSaved(queries, entry.of, entry.recordId, answer);
     await forgetDraft(deviceStore, `${draftPrefix(personId)}${entry.formName}`, entry.draft);

@@ -1,12 +1,6 @@
 /** Vehicles of the library: found, one whole, added, corrected; and the body templates. */
-import {
-  addVehicle,
-  type FoundVehicle,
-  findVehicles,
-  getVehicle,
-  listTemplates,
-} from '@low-quarry/core/contracts/vehicles';
-import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type FoundVehicle, findVehicles, getVehicle, listTemplates } from '@low-quarry/core/contracts/vehicles';
+import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { call } from '../../api/call';
 
@@ -58,19 +52,4 @@ export function useVehicle(id: string): Omit<FoundVehicle, 'jobs'> | null {
   const { data } = useQuery({ ...vehicleQuery(id), enabled: id !== '' && !listed });
   if (listed) return listed;
   return data ? { ...data.record, openings: data.record.openings.length } : null;
-}
-
-export function useAddVehicle() {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (body: z.input<typeof addVehicle.body>) => call(addVehicle, { params: {}, body }),
-    retry: false,
-    onSuccess: () => invalidateVehicles(queries),
-  });
-}
-
-function invalidateVehicles(queries: ReturnType<typeof useQueryClient>): Promise<void> {
-  return queries.invalidateQueries({
-    predicate: ({ queryKey: [first] }) => first === 'vehicles' || first === 'foundVehicles' || first === 'jobs',
-  });
 }

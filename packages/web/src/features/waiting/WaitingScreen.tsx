@@ -21,6 +21,7 @@ const WHAT = {
   removeOpening: 'Taken off the car:',
   addPhoto: 'Photo:',
   saveRecord: '',
+  addVehicle: 'Into the library:',
 } as const;
 
 export function WaitingScreen() {
