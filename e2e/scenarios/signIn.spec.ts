@@ -178,6 +178,11 @@ test('an empty database asks for the owner’s account and opens the shop', asyn
     await page.goBack();
     await page.getByRole('link', { name: 'What fits Front door, left' }).click();
     await expect(page.getByText('The catalogue is empty: there is no speaker to try.')).toBeVisible();
+    // What every shop has: each of it can be read.
+    await page.getByRole('link', { name: 'Parts', exact: true }).click();
+    await expect(page.getByRole('heading', { name: /^Parts, 38 of 38$/, level: 2 })).toBeVisible();
+    await expect(page.getByText('Generic Push pin for a hole of 8 mm')).toBeVisible();
+    await expect(page.getByText('cannot be read')).toHaveCount(0);
   } finally {
     await context.close();
     await shop.drop();

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, test } from '@jest/globals';
+import { PART_TABLE } from '../catalogue/partTable';
 import { SETTINGS_DEFAULTS } from '../model/settings';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { changeSentences } from './changeSentences';
@@ -41,6 +42,13 @@ test('what is kept names its form, and is read back equal without it', () => {
   const kept = toStored('settings', SHOP);
   expect(kept).toMatchObject({ form: 2 });
   expect(readStored('settings', kept)).toEqual({ ok: true, value: SHOP });
+});
+
+test('no kind of part has a field of that name: it would be lost', () => {
+  for (const { schema } of Object.values(PART_TABLE)) {
+    expect(schema.shape).toHaveProperty('name');
+    expect(schema.shape).not.toHaveProperty('form');
+  }
 });
 
 test('a currency that could be anything once is none today', () => {

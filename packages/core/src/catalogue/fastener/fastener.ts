@@ -3,13 +3,13 @@ import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
 
-export const FASTENER_FORMS = ['tappingScrew', 'machineScrew', 'clipNut', 'rivetNut', 'blindRivet'] as const;
+export const FASTENER_TYPES = ['tappingScrew', 'machineScrew', 'clipNut', 'rivetNut', 'blindRivet'] as const;
 export const FASTENER_HEADS = ['pan', 'countersunk', 'flange', 'hex', 'none'] as const;
 
 export const fastenerPartSchema = z.strictObject({
   kind: z.literal('fastener'),
   ...orderable,
-  form: z.enum(FASTENER_FORMS),
+  type: z.enum(FASTENER_TYPES),
   /** Of the thread, or of a rivet's body. */
   diameterMm: z.number().min(1).max(12),
   /** Below the head; null for a nut. */
@@ -19,8 +19,8 @@ export const fastenerPartSchema = z.strictObject({
   driver: z.string().max(20),
 });
 
-export const fastenerEntry = goodsEntry('Fastener', fastenerPartSchema, ({ form, diameterMm, lengthMm }) => ({
-  form,
+export const fastenerEntry = goodsEntry('Fastener', fastenerPartSchema, ({ type, diameterMm, lengthMm }) => ({
+  type,
   diameterMm,
   lengthMm,
 }));

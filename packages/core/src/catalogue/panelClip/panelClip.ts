@@ -3,14 +3,14 @@ import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
 
-export const PANEL_CLIP_FORMS = ['treeClip', 'pushPin', 'expandingPlug', 'crankClip'] as const;
+export const PANEL_CLIP_TYPES = ['treeClip', 'pushPin', 'expandingPlug', 'crankClip'] as const;
 
 export const panelClipSchema = z.strictObject({
   kind: z.literal('panelClip'),
   ...orderable,
-  form: z.enum(PANEL_CLIP_FORMS),
+  type: z.enum(PANEL_CLIP_TYPES),
   /** The hole in the metal it is made for; null for what goes into none. */
   holeMm: z.number().min(2).max(30).nullable(),
 });
 
-export const panelClipEntry = goodsEntry('Panel clip', panelClipSchema, ({ form, holeMm }) => ({ form, holeMm }));
+export const panelClipEntry = goodsEntry('Panel clip', panelClipSchema, ({ type, holeMm }) => ({ type, holeMm }));

@@ -3,13 +3,13 @@ import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
 
-export const TERMINAL_FORMS = ['blade', 'ring', 'butt', 'heatShrink'] as const;
+export const TERMINAL_TYPES = ['blade', 'ring', 'butt', 'heatShrink'] as const;
 
 export const terminalSchema = z
   .strictObject({
     kind: z.literal('terminal'),
     ...orderable,
-    form: z.enum(TERMINAL_FORMS),
+    type: z.enum(TERMINAL_TYPES),
     /** Of a blade; the hole of a ring; null for what has neither. */
     sizeMm: z.number().min(1).max(30).nullable(),
     /** The least and the greatest wire it is made for. */
@@ -21,4 +21,4 @@ export const terminalSchema = z
     message: 'It is made for wires from the lesser to the greater: type one that is no less.',
   });
 
-export const terminalEntry = goodsEntry('Terminal', terminalSchema, ({ form, sizeMm }) => ({ form, sizeMm }));
+export const terminalEntry = goodsEntry('Terminal', terminalSchema, ({ type, sizeMm }) => ({ type, sizeMm }));

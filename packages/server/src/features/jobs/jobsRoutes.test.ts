@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { intakeFactsOf } from '@low-quarry/core/model';
+import { readStored } from '@low-quarry/core/records';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 import { NOW } from '../../testing/testDatabase';
 import { History, programAuthor } from '../history/History';
@@ -47,6 +48,8 @@ describe('the list', () => {
       expect(body).toMatchObject({ isWhole: true, connectors: [], gone: [], hasMore: false });
       // The goods of the starter pack, and no speaker to choose.
       expect(new Set(body.parts.map(({ maker }: { maker: string }) => maker))).toEqual(new Set(['Generic']));
+      const read = body.parts.map((kept: unknown) => readStored('part', kept).ok);
+      expect(new Set(read)).toEqual(new Set([true]));
     } finally {
       await empty.drop();
     }

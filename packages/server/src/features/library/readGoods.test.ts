@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
 import { PART_KINDS, toFitCatalogue, toListedPart } from '@low-quarry/core/catalogue';
+import { readStored, toStored } from '@low-quarry/core/records';
 import type { Logger } from 'pino';
 import { STARTER_DIR } from '../../testing/testDatabase';
 import { readGoods } from './readGoods';
@@ -27,6 +28,7 @@ test('what the program came with is read, listed, and no part of any fit', async
   for (const part of goods?.parts ?? []) {
     expect(PART_KINDS).toContain(part.kind);
     expect(toListedPart(part)).toMatchObject({ id: part.id, kind: part.kind, name: part.name });
+    expect(readStored('part', JSON.parse(JSON.stringify(toStored('part', part))))).toEqual({ ok: true, value: part });
   }
   expect(toFitCatalogue(goods?.parts ?? [])).toEqual({ speakers: [], brackets: [], spacers: [], adapters: [] });
 });
@@ -36,7 +38,7 @@ test('what stands in a name is what stands in its fields', async () => {
     const figures = part.name.match(/\d+(\.\d+)?/g)?.map(Number) ?? [];
     const values = Object.values(part).filter((value) => typeof value === 'number');
     // A ring for M6 has a hole that is a little wider.
-    if (part.kind === 'terminal' && part.form === 'ring') continue;
+    if (part.kind === 'terminal' && part.type === 'ring') continue;
     for (const figure of figures) expect(values).toContain(figure);
   }
 });
@@ -51,7 +53,7 @@ const changed = (kind: string, changes: object) => (json: string) => {
 test.each<[string, (json: string) => string, string]>([
   ['a size that is none', changed('fastener', { diameterMm: 'thick' }), 'diameterMm'],
   ['a wire from more to less', changed('terminal', { wireToMm2: 0.2 }), 'wireToMm2'],
-  ['a form that nobody knows', changed('panelClip', { form: 'hook' }), 'form'],
+  ['a type that nobody knows', changed('panelClip', { type: 'hook' }), 'type'],
   ['a wire without a conductor', changed('wire', { conductors: 0 }), 'conductors'],
   ['a sheet without a thickness', changed('sheet', { thicknessMm: 0 }), 'thicknessMm'],
   ['a file cut short', (json) => json.slice(0, 400), 'goods.json'],

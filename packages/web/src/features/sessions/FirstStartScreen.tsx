@@ -20,9 +20,9 @@ export function FirstStartScreen() {
         <section aria-label="The demo shop" className="flex flex-col items-start gap-3">
           <h2>Or look around first</h2>
           <p>
-            The demo shop is a workshop in a harbour town with six cars, sixty speakers and everything that can go wrong
-            with them. All of it is made up. <code>npm run reset-demo</code> makes it new; for a shop of your own, start
-            on an empty data folder.
+            The demo shop is a workshop in a harbour town with eleven cars, sixty speakers and everything that can go
+            wrong with them. All of it is made up. <code>npm run reset-demo</code> makes it new; for a shop of your own,
+            start on an empty data folder.
           </p>
           <Button disabled={start.isPending} onClick={() => start.mutate({ kind: 'demo' })}>
             Load the demo shop
