@@ -35,7 +35,7 @@ test('whatever is ticked and taken back in whatever order, what is kept is a beg
 test.each([
   [
     done('panelOff', 'fitted', 'closed'),
-    '“Panel closed” comes right after “Heard alone, joints tugged, window run up and down”: tick that first.',
+    '“Panel closed” comes right after “Heard alone, joints tugged, the window run where there is one”: tick that first.',
   ],
   [
     done('fitted'),

@@ -7,7 +7,7 @@ import { z } from 'zod';
 export const BUILD_STEP_LABELS = {
   panelOff: 'Panel off, old speaker out',
   fitted: 'New speaker in, all its screws tight',
-  tested: 'Heard alone, joints tugged, window run up and down',
+  tested: 'Heard alone, joints tugged, the window run where there is one',
   closed: 'Panel closed',
 } as const;
 export type BuildStep = keyof typeof BUILD_STEP_LABELS;

@@ -3,6 +3,7 @@ import { measuredBy, PLAIN_OPENING } from '../testing/plainOpening';
 import { cautionsFor } from './cautions';
 import { EARLIER_WORKS, type Earlier, type EarlierWork, earlierWords } from './earlierWork';
 import type { OpeningRecord } from './opening';
+import { newPanel, type Panel } from './panel';
 import { SETTINGS_DEFAULTS } from './settings';
 import { smallNeeds } from './smallNeeds';
 import { toFitOpening } from './toFitOpening';
@@ -49,7 +50,8 @@ test('a plug that was cut off is none that a lead fits into; one that never was 
 });
 
 test('each kind asks for what has to be at hand, or to be careful, or both', () => {
-  const toHave = (earlier: Earlier) => smallNeeds([{ ...DOOR, earlier }], []);
+  const card: Panel = { ...newPanel({ kind: 'doorCard', spot: 'frontLeft', name: '' }), fasteners: [] };
+  const toHave = (earlier: Earlier) => smallNeeds([{ ...DOOR, earlier }], [card]);
   const cautions = (earlier: Earlier) => cautionsFor({ ...DOOR, earlier });
   for (const each of EARLIER_WORKS) {
     const [needs, careful] = [toHave([each]).length, cautions([each]).length - cautions(null).length];

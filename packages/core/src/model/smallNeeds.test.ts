@@ -12,17 +12,19 @@ const card: Panel = {
   fasteners: [fastener('screw', 3), fastener('treeClip', 9), fastener('pushPin', null)],
   breaks: 'the tab behind the handle',
 };
+/** Nothing holds it that breaks. */
+const PLAIN_CARD: Panel = { ...card, fasteners: [fastener('screw', 3)], breaks: null };
 const LEFT = { ...PLAIN_OPENING, presence: 'fitted' as const };
 
 test('clips of the panel in front, counted or not, and what breaks; screws come back', () => {
   expect(smallNeeds([LEFT], [card])).toEqual([
     {
       what: 'Spares of the tree clips',
-      why: 'Door card, front left: 9 hold it, and some break or stay in the door.',
+      why: 'Door card, front left: 9 hold it, and some break or stay behind.',
     },
     {
       what: 'Spares of the push pins',
-      why: 'Door card, front left: nobody counted how many hold it, and some break or stay in the door.',
+      why: 'Door card, front left: nobody counted how many hold it, and some break or stay behind.',
     },
     { what: 'Spares of what breaks easily', why: 'Door card, front left: the tab behind the handle.' },
   ]);
@@ -31,16 +33,33 @@ test('clips of the panel in front, counted or not, and what breaks; screws come 
 test('a panel in front of two speakers is taken off once; one in front of none stays', () => {
   const upper = { ...LEFT, place: 'frontDoorHigh' as const };
   expect(smallNeeds([LEFT, upper], [card])).toHaveLength(3);
-  expect(smallNeeds([{ ...LEFT, side: 'right' }], [card])).toEqual([]);
-  expect(smallNeeds([LEFT], [{ ...card, fasteners: null, breaks: null }])).toEqual([]);
+  expect(smallNeeds([LEFT], [{ ...card, fasteners: [], breaks: null }])).toEqual([]);
+});
+
+test('of a panel that nobody has described, or whose fixings nobody looked at, that is said: it is no “none”', () => {
+  const unknown = (label: string) => ({
+    what: 'Spare clips',
+    why: `${label}: nobody has written down what holds it.`,
+  });
+  expect(smallNeeds([{ ...LEFT, side: 'right' }], [card])).toEqual([unknown('Door card, front right')]);
+  expect(smallNeeds([LEFT], [{ ...card, fasteners: null, breaks: null }])).toEqual([unknown('Door card, front left')]);
+  expect(smallNeeds([LEFT, { ...LEFT, place: 'frontDoorHigh' }], [])).toEqual([unknown('Door card, front left')]);
+  expect(smallNeeds([LEFT, { ...LEFT, side: 'right' }], [])).toEqual([
+    {
+      what: 'Spare clips',
+      why: 'Door card, front left; Door card, front right: nobody has written down what holds them.',
+    },
+  ]);
+  // Of a place that says nothing of a panel there is none to ask about.
+  expect(smallNeeds([{ ...LEFT, place: 'other', name: 'roof rack' }], [])).toEqual([]);
 });
 
 test('a riveted speaker asks for a drill and what holds the new one; an empty hole has no rivets to drill', () => {
-  expect(smallNeeds([{ ...LEFT, fixing: 'rivets' }], [])).toEqual([
+  expect(smallNeeds([{ ...LEFT, fixing: 'rivets' }], [PLAIN_CARD])).toEqual([
     {
       what: 'Rivet nuts, clip nuts or screws, and a drill for the rivets',
       why: 'Front door, left: the old speaker is riveted.',
     },
   ]);
-  expect(smallNeeds([{ ...LEFT, fixing: 'rivets', presence: 'empty' }], [])).toEqual([]);
+  expect(smallNeeds([{ ...LEFT, fixing: 'rivets', presence: 'empty' }], [PLAIN_CARD])).toEqual([]);
 });

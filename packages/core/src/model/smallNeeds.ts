@@ -4,7 +4,7 @@
  */
 import { EARLIER_WORK } from './earlierWork';
 import type { OpeningRecord } from './opening';
-import { FASTENER_LABELS, type Fastener, type Panel, panelAt, panelLabel } from './panel';
+import { FASTENER_LABELS, type Fastener, newPanel, type Panel, panelAt, panelLabel } from './panel';
 import { placeLabel } from './place';
 
 /** Something to have at hand, and why. */
@@ -20,9 +20,11 @@ const BREAKS_OFTEN: ReadonlySet<Fastener['kind']> = new Set(['treeClip', 'pushPi
  * @returns each once, in the order of the openings
  */
 export function smallNeeds(openings: readonly NeedingOpening[], panels: readonly Panel[]): readonly SmallNeed[] {
+  const inFront = panelsOf(openings, panels);
   const needs = [
     ...openings.flatMap((opening) => [...riveted(opening), ...leftByEarlierWork(opening)]),
-    ...panelsOf(openings, panels).flatMap(spares),
+    ...inFront.flatMap(spares),
+    ...notDescribed(inFront.filter(({ fasteners }) => fasteners === null)),
   ];
   return needs.filter((need, at) => needs.findIndex(({ what, why }) => what === need.what && why === need.why) === at);
 }
@@ -44,25 +46,41 @@ function leftByEarlierWork(opening: NeedingOpening): readonly SmallNeed[] {
   });
 }
 
-/** In front of these openings, each once. */
+/** In front of these openings, each once; of one that nobody has described, that nobody has. */
 function panelsOf(openings: readonly NeedingOpening[], panels: readonly Panel[]): readonly Panel[] {
   const inFront = openings.flatMap(({ place, side }) => {
     const where = panelAt(place, side);
-    return panels.filter(({ kind, spot }) => kind === where?.kind && spot === where.spot);
+    if (where === null) return [];
+    const known = panels.filter(({ kind, spot }) => kind === where.kind && spot === where.spot);
+    return known.length > 0 ? known : [newPanel({ ...where, name: '' })];
   });
-  return [...new Set(inFront)];
+  return inFront.filter((panel, at) => inFront.findIndex((each) => panelLabel(each) === panelLabel(panel)) === at);
 }
 
 function spares(panel: Panel): readonly SmallNeed[] {
   const label = panelLabel(panel);
   const clips = (panel.fasteners ?? [])
     .filter(({ kind }) => BREAKS_OFTEN.has(kind))
-    .map(({ kind, count }) => ({
-      what: `Spares of the ${FASTENER_LABELS[kind]}s`,
-      why: `${label}: ${count === null ? 'nobody counted how many hold it' : `${count} hold it`}, and some break or stay in the door.`,
-    }));
+    .map((fastener) => spareOf(label, fastener));
   const breaks = panel.breaks
     ? [{ what: 'Spares of what breaks easily', why: `${label}: ${panel.breaks.replace(/[.!]?$/, '.')}` }]
     : [];
   return [...clips, ...breaks];
+}
+
+/** All of them in one line: nobody knows more of one than of the other. */
+function notDescribed(panels: readonly Panel[]): readonly SmallNeed[] {
+  if (panels.length === 0) return [];
+  const labels = panels.map(panelLabel).join('; ');
+  return [
+    {
+      what: 'Spare clips',
+      why: `${labels}: nobody has written down what holds ${panels.length === 1 ? 'it' : 'them'}.`,
+    },
+  ];
+}
+
+function spareOf(label: string, { kind, count }: Fastener): SmallNeed {
+  const held = count === null ? 'nobody counted how many hold it' : `${count} hold it`;
+  return { what: `Spares of the ${FASTENER_LABELS[kind]}s`, why: `${label}: ${held}, and some break or stay behind.` };
 }

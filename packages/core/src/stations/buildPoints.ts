@@ -16,19 +16,23 @@ const NEXT: Readonly<Record<BuildStep, { readonly words: string; readonly stake:
 };
 
 export function buildPoints({ id, record, state }: PointOpening): readonly OpenPoint[] {
-  if (state.kind !== 'chosen' || state.heldBack !== null) return [];
   const next = nextBuildStep(record.build);
   if (next === null) return [];
-  const { words, stake } = NEXT[next];
-  return [
-    {
-      id: `build ${id}`,
-      station: 'build',
-      askedAt: 'bay',
-      words: `${placeLabel(record)}: ${words}`,
-      stake,
-      settledAt: { kind: 'build' },
-      isHeld: false,
-    },
-  ];
+  const label = placeLabel(record);
+  const common = { id: `build ${id}`, station: 'build', askedAt: 'bay' } as const;
+  if (state.kind === 'chosen' && state.heldBack === null) {
+    const { words, stake } = NEXT[next];
+    return [{ ...common, words: `${label}: ${words}`, stake, settledAt: { kind: 'build' }, isHeld: false }];
+  }
+  if (record.build.length === 0) return [];
+  // A panel that is off is open work, whatever became of the choice.
+  const words =
+    state.kind === 'chosen'
+      ? `${label}: work has begun, and ${state.speakerName} is held back.`
+      : `${label}: work has begun, and nothing is chosen for it.`;
+  const stake =
+    state.kind === 'chosen'
+      ? (state.heldBack ?? '')
+      : 'The car does not leave with a hole, or with a speaker that is on no list.';
+  return [{ ...common, words, stake, settledAt: { kind: 'match', openingId: id }, isHeld: true }];
 }

@@ -14,3 +14,4 @@ export {
   type SettledAt,
   type ShopWishes,
 } from './point';
+export { isSecondPlugUndecided } from './wirePoints';

@@ -273,6 +273,51 @@ describe('at the openings', () => {
     expect(words(0, { kind: 'nothingChosen', known: 5, takenHere: 5 })).toEqual([]);
   });
 
+  test('a panel that is off is open work whatever became of the choice; it holds, until it is closed', () => {
+    const off = { build: [{ step: 'panelOff' as const, by: 'Rieke', at: '2026-12-04T09:00:00.000Z' }] };
+    const built = (state: OpeningState, changes: Partial<PointOpening['record']> = off) =>
+      openPoints(job(), [door(changes, state)]).filter(({ station }) => station === 'build');
+    expect(built({ ...CHOSEN, heldBack: 'The glass was not measured.' })).toMatchObject([
+      {
+        words: 'Front door, left: work has begun, and Shoal 65 is held back.',
+        stake: 'The glass was not measured.',
+        isHeld: true,
+      },
+    ]);
+    expect(built({ kind: 'nothingChosen', known: 5, takenHere: 5 })).toMatchObject([
+      { words: 'Front door, left: work has begun, and nothing is chosen for it.', isHeld: true },
+    ]);
+    expect(built({ kind: 'nothingChosen', known: 5, takenHere: 5 }, {})).toEqual([]);
+  });
+
+  test.each(['warning', 'unexplained', 'sound', 'soundOn'] as const)(
+    'a second plug that carries more than this speaker’s own sound (%s) holds its wires until it is decided on',
+    (secondPlug) => {
+      const wires = (state: OpeningState) =>
+        openPoints(job(), [door({ secondPlug }, state)]).filter(({ station }) => station === 'wire');
+      const chime = {
+        check: 'chime',
+        verdict: 'hold',
+        countsFor: 'opening',
+        marginMm: null,
+        expandedMm: null,
+      } as const;
+      const open = { ...chime, sentence: '', cures: [], outgrown: null };
+      const found = { verdict: 'hold', countsFor: 'opening', marginMm: null, sentence: '' } as const;
+      const given = { by: 'Okke', at: '2026-12-04T09:00:00.000Z', found };
+      const answer = {
+        kind: 'reason',
+        check: 'chime',
+        words: 'The maker wrote that nothing is lost.',
+        ...given,
+      } as const;
+      const held = [{ words: 'Front door, left: decide how what its second plug carries goes on.', isHeld: true }];
+      expect(wires({ kind: 'hold', sentence: 'A chime.' })).toMatchObject(held);
+      expect(wires({ ...CHOSEN, open: [{ ...open, answer: null }] })).toMatchObject(held);
+      expect(wires({ ...CHOSEN, open: [{ ...open, answer }] })).toEqual([]);
+    },
+  );
+
   test('missing dimensions and a choice that is not made are open at their own stations', () => {
     expect(points(door({}, { kind: 'toMeasure', missing: ['depthBehind', 'frontGap'] }))).toEqual([
       { station: 'measure', askedAt: 'panelOff', words: 'Front door, left: 2 dimensions are missing.' },

@@ -1,23 +1,42 @@
-/** What has to be seen of an opening's wires before a speaker that is put in there plays, and no warning sound is lost. */
+/** What has to be seen, or decided, of an opening's wires before a speaker that is put in there plays, and no warning sound is lost. */
 import { placeLabel } from '../model';
 import type { OpenPoint, PointOpening } from './point';
 import { listed } from './words';
 
-export function wirePoints({ id, record }: PointOpening): readonly OpenPoint[] {
+export function wirePoints(opening: PointOpening): readonly OpenPoint[] {
+  const { id, record } = opening;
   const looks = [
     ...(record.wiring.kind === 'unknown' ? ['its plug'] : []),
     ...(record.secondPlug === 'notLooked' ? ['a second plug'] : []),
   ];
-  if (looks.length === 0) return [];
-  return [
-    {
-      id: `plugs ${id}`,
-      station: 'wire',
-      askedAt: 'panelOff',
-      words: `${placeLabel(record)}: look at ${listed(looks)}.`,
-      stake: 'A lead for another plug goes back, and a second plug left off may carry the warning sounds.',
-      settledAt: { kind: 'measure', openingId: id },
-      isHeld: false,
-    },
-  ];
+  const label = placeLabel(record);
+  const look: OpenPoint = {
+    id: `plugs ${id}`,
+    station: 'wire',
+    askedAt: 'panelOff',
+    words: `${label}: look at ${listed(looks)}.`,
+    stake: 'A lead for another plug goes back, and a second plug left off may carry the warning sounds.',
+    settledAt: { kind: 'measure', openingId: id },
+    isHeld: false,
+  };
+  const decide: OpenPoint = {
+    id: `secondPlug ${id}`,
+    station: 'wire',
+    askedAt: null,
+    words: `${label}: decide how what its second plug carries goes on.`,
+    stake: 'Left off with the old speaker it is gone: warning sounds, or another speaker behind this one.',
+    settledAt: { kind: 'match', openingId: id },
+    isHeld: true,
+  };
+  return [...(looks.length > 0 ? [look] : []), ...(isSecondPlugUndecided(opening) ? [decide] : [])];
+}
+
+/** Whether a second plug carries more than this speaker's own sound, and nobody has decided yet how that goes on. */
+export function isSecondPlugUndecided({
+  record: { secondPlug },
+  state,
+}: Pick<PointOpening, 'state'> & { readonly record: Pick<PointOpening['record'], 'secondPlug'> }): boolean {
+  if (secondPlug === 'none' || secondPlug === 'soundAlone' || secondPlug === 'notLooked') return false;
+  if (state.kind !== 'chosen') return true;
+  return state.open.some(({ check, answer }) => check === 'chime' && answer === null);
 }

@@ -46,7 +46,7 @@ function ofJob<Rec>(part: (job: Job) => Rec): SavedKind<Rec, Job>['read'] {
 }
 
 /* The names are in `Entry`: what is kept is read before this file is here. */
-export const SAVED = {
+const SAVED = {
   vehicle: {
     schema: vehicleSchema,
     fieldsOf: vehicleFields,

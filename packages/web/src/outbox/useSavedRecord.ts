@@ -12,7 +12,7 @@ import { useConflict } from '../ui/useConflict';
 import { needsPerson, type SaveRecord } from './Entry';
 import { useOutbox } from './OutboxProvider';
 import { refreshSaved } from './refreshSaved';
-import { type AnswerOf, type RecordOf, SAVED, type SavedKind, type SavedName } from './savedRecords';
+import { type AnswerOf, type RecordOf, type SavedKind, type SavedName, savedKind } from './savedRecords';
 
 export type Form<Rec> = {
   /** Under which its draft is kept. */
@@ -40,13 +40,15 @@ const WAITS = new Error(
 
 export function useSavedRecord<Name extends SavedName>({ of, recordId, label, form, onSaved }: Options<Name>) {
   type Rec = RecordOf<Name>;
-  const kind = SAVED[of] as unknown as SavedKind<Rec, AnswerOf<Name>>;
+  const kind = savedKind(of) as SavedKind<Rec, AnswerOf<Name>>;
   const queries = useQueryClient();
   const { outbox, entries } = useOutbox();
   const away = useSyncExternalStore(subscribeToConnection, isAway);
   // A form without a name is this one, as long as it is on the screen.
   const [mounted] = useState(newId);
   const name = form?.name ?? mounted;
+  // It may be left before the server is given up.
+  const [page] = useState(() => window.location.pathname);
   const own = entries.findLast(
     (entry): entry is SaveRecord =>
       entry.kind === 'saveRecord' && entry.of === of && entry.recordId === recordId && entry.formName === name,
@@ -82,7 +84,7 @@ export function useSavedRecord<Name extends SavedName>({ of, recordId, label, fo
     kind: 'saveRecord',
     ...{ id: newId(), personId: outbox.personId, at: new Date().toISOString(), label, refused: null },
     ...{ of, recordId, version, base, record, clash: null },
-    ...{ formName: name, draft: draftText(outbox.personId, name), page: window.location.pathname },
+    ...{ formName: name, draft: draftText(outbox.personId, name), page },
   });
   const conflict = useConflict<Rec>({
     fieldsOf: kind.fieldsOf,

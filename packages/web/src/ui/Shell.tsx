@@ -41,7 +41,7 @@ export function Shell({
       <Way crumbs={crumbs} />
       {rail}
       <ConnectionBanner />
-      <main className="mx-auto flex w-full max-w-[1440px] flex-1 flex-col gap-4 p-4">
+      <main className="mx-auto flex w-full max-w-[1440px] flex-1 flex-col gap-4 p-4 print:p-0">
         <div className="only-screen flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
           <h1>{title}</h1>
           {aside}

@@ -71,7 +71,7 @@ export class HistoryService {
     for (const change of changes) {
       // The openings of a new job go into the bin with it; a vehicle that came into the library with it stays there.
       if (isNewJob && change.action === 'created' && change.kind !== 'job') continue;
-      await this.history.undoing(change.id, () => this.apply(change, change.before, actor));
+      await this.history.undoing(change.id, () => this.apply(change, change.before, actor, 'own'));
     }
     return changes.length;
   }
@@ -82,11 +82,13 @@ export class HistoryService {
   }
 
   /** Makes the record what `state` says; null: not there. */
-  private async apply(change: Change, state: unknown, actor: Actor): Promise<void> {
+  private async apply(change: Change, state: unknown, actor: Actor, whose: 'own' | 'any' = 'any'): Promise<void> {
     const { kind, recordId, jobId, label } = change;
     // Whoever may add a place to a car may also take it off, without the right to measure.
     const isPlace = kind === 'opening' && (change.before === null || change.after === null);
-    const changedBy = isPlace ? 'openings' : RECORDS[kind].changedBy;
+    // And whoever may bring new parts in may take their own pack back.
+    const isOwnPack = kind === 'partsImport' && whose === 'own';
+    const changedBy = isPlace ? 'openings' : isOwnPack ? 'parts' : RECORDS[kind].changedBy;
     if (!mayDo(changedBy, actor.roles)) {
       throw new AppError(403, 'not-allowed', 'Not allowed', `Changing "${label}" is for somebody with another role.`);
     }

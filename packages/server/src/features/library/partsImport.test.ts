@@ -60,6 +60,14 @@ describe('whoever stands at the counter or in the bay', () => {
       expect((await get(first.id)).record.name).toBe(first.name);
       // What is here just like that is in nobody's way.
       expect((await bring(fresh).expect(200)).body).toMatchObject({ added: fresh.length - 3, changed: 0, same: 3 });
+      // One's own pack is taken back; somebody else's is not.
+      const { body: undoable } = await http.get('/api/undo').expect(200);
+      const changeIds = undoable.changes.map(({ id }: Change) => id);
+      await http.post('/api/undo').send({ changeIds }).expect(200);
+      expect(await count()).toBe(before);
+      await bringIn([{ ...first, id: `${first.id}-owner` }]).expect(200);
+      const [owners] = await lines({ kind: 'partsImport' });
+      await http.post(`/api/history/${owners?.id}/bring-back`).send({ to: 'before' }).expect(403);
     },
   );
 });

@@ -45,12 +45,20 @@ test('what earlier work left missing has to be at hand, of what is ordered for a
       .send({ version, record: { ...record, earlier } })
       .expect(200);
   };
-  expect(await needs()).toEqual([]);
+  // Nobody has described the cards that come off for it.
+  const cards = [
+    {
+      what: 'Spare clips',
+      why: 'Door card, front left; Door card, front right: nobody has written down what holds them.',
+    },
+  ];
+  expect(await needs()).toEqual(cards);
   await find('sidePanel', ['gasketGone']);
-  expect(await needs()).toEqual([]);
+  expect(await needs()).toEqual(cards);
   await find('frontDoorLow', ['clipsMissing']);
   expect(await needs()).toEqual([
     { what: 'Clips for those that are missing', why: 'Front door, right: clips missing or broken, from before.' },
+    ...cards,
   ]);
   await find('frontDoorLow', []);
 });

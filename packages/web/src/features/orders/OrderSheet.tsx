@@ -97,17 +97,14 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
         </ul>
       </section>
       {needs.length > 0 && (
-        <section className="mt-4 break-inside-avoid">
-          <h2 className="font-bold">To have at hand besides</h2>
-          <ul>
-            {needs.map(({ what, why }) => (
-              <li key={`${what} ${why}`}>
-                <span className="mr-2 inline-block h-4 w-4 border-2 border-black" />
-                <strong>{what}.</strong> {why}
-              </li>
-            ))}
-          </ul>
-        </section>
+        <ul aria-label="To have at hand" className="mt-2">
+          {needs.map(({ what, why }) => (
+            <li key={`${what} ${why}`}>
+              <span className="mr-2 inline-block h-4 w-4 border-2 border-black" />
+              To have at hand: <strong>{what}.</strong> {why}
+            </li>
+          ))}
+        </ul>
       )}
       {cautions.length > 0 && (
         <section className="mt-4 break-inside-avoid">
@@ -121,11 +118,7 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
       )}
       <section className="mt-4 break-inside-avoid">
         <h2 className="font-bold">How this shop works</h2>
-        <ul>
-          {wayWords(shop).map((words) => (
-            <li key={words}>{words}</li>
-          ))}
-        </ul>
+        <p>{wayWords(shop).join(' ')}</p>
       </section>
     </article>
   );

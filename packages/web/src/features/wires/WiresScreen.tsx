@@ -12,7 +12,7 @@ import {
   type OpeningRecord,
   placeLabel,
 } from '@low-quarry/core/model';
-import { WIRE_FACTS } from '@low-quarry/core/stations';
+import { isSecondPlugUndecided, WIRE_FACTS } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { connectorsQuery } from '../../api/sharedQueries';
@@ -101,17 +101,19 @@ function OpeningWires({ jobId, openings, connectors }: OpeningWiresProps) {
       <h2 className="border-b border-ink text-[18px] font-bold">The openings</h2>
       {there.length === 0 && <Empty>No opening of this car is noted yet: its wires follow from its openings.</Empty>}
       <ul>
-        {there.map(({ id, record, state }) => {
+        {there.map((opening) => {
+          const { id, record, state } = opening;
+          const mark = markOf(opening);
           const open = state.kind === 'chosen' ? state.open.filter(({ check }) => WIRE_CHECKS.has(check)) : [];
           return (
             <li key={id} className="border-b border-hairline">
               <Link to={addressOf('measure', { jobId, openingId: id })} className={`${ROW} border-b-0`}>
-                <VerdictMark verdict={markOf(record)} hidden />
+                <VerdictMark verdict={mark} hidden />
                 <span>
                   <strong className="block text-action">{placeLabel(record)}</strong>
                   <span className="block">Plug: {plugWords(record, connectors)}.</span>
                   <span className="block">Second plug: {SECOND_PLUG_WORDS[record.secondPlug].toLowerCase()}.</span>
-                  {markOf(record) === 'hold' && (
+                  {mark === 'hold' && (
                     <span className="block font-semibold text-hold">
                       Hold: what it carries must go on working. How is decided where its speaker is chosen.
                     </span>
@@ -131,10 +133,9 @@ function OpeningWires({ jobId, openings, connectors }: OpeningWiresProps) {
 
 const WIRE_CHECKS: ReadonlySet<string> = new Set(['connector', 'chime', 'wireWay']);
 
-/** A second plug that carries anything but this speaker's own sound holds whatever is chosen. */
-function markOf(record: OpeningRecord): 'clears' | 'measure' | 'hold' {
+function markOf({ record, state }: OpeningWithState): 'clears' | 'measure' | 'hold' {
+  if (isSecondPlugUndecided({ record, state })) return 'hold';
   const { wiring, secondPlug } = record;
-  if (secondPlug !== 'none' && secondPlug !== 'soundAlone' && secondPlug !== 'notLooked') return 'hold';
   return wiring.kind === 'unknown' || secondPlug === 'notLooked' || hasEarlier(record, 'plugCut')
     ? 'measure'
     : 'clears';
