@@ -39,7 +39,11 @@ const keyOf = (personId: string, form = FORM) => `low-quarry.queries.${form}.${p
 /** All at once: what waits for its turn may still be there when the screen says that it is gone. */
 async function forgetForms(personId: string, upTo: number, keeping: QueryKeeping): Promise<void> {
   const keys = Array.from({ length: upTo }, (_, before) => keyOf(personId, before + 1));
-  await keeping.delMany(keys).catch(() => {});
+  try {
+    await keeping.delMany(keys);
+  } catch {
+    // Nothing is kept here.
+  }
 }
 
 /** A browser that keeps nothing (private window, full disk) works on without. */

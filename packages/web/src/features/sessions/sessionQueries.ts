@@ -36,6 +36,8 @@ export const sessionQuery = queryOptions({
         keepLeft(null);
       }
       const state = await call(getSession, { params: {}, signal });
+      // Somebody came in meanwhile: the device keeps who it is now.
+      signal.throwIfAborted();
       const before = readSession();
       keepSession(state);
       if (before && (state.kind !== 'signedIn' || state.me.id !== before.me.id)) await forgetQueries(before.me.id);
@@ -58,7 +60,7 @@ async function forgotten(forgetting: Promise<void>): Promise<void> {
 }
 
 /** What the person before was shown is not for the next one, and is gone before the screen says so. */
-async function comeIn(queries: QueryClient, state: Presence): Promise<void> {
+export async function comeIn(queries: QueryClient, state: Presence): Promise<void> {
   const before = queries.getQueryData(sessionQuery.queryKey);
   const isSame = before?.kind === 'signedIn' && state.kind === 'signedIn' && before.me.id === state.me.id;
   if (state.kind === 'left') keepLeft(state);
@@ -69,6 +71,8 @@ async function comeIn(queries: QueryClient, state: Presence): Promise<void> {
     forgetKnownCatalogue();
     await forgotten(forgetCatalogue());
   }
+  // Asked before they came in, answered after: it would show the one before under the next one's name.
+  await queries.cancelQueries({ queryKey: sessionQuery.queryKey });
   queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
   queries.setQueryData(sessionQuery.queryKey, state);
 }
