@@ -13,7 +13,7 @@ export default defineConfig<{ plain: boolean }>({
   expect: { timeout: 40_000 },
   fullyParallel: true,
   // One more than a small machine has processors: a scenario often waits. What is measured is measured alone.
-  workers: process.env.LQ_FIGURES ? 1 : 3,
+  workers: process.env.LQ_FIGURES ? 1 : 2,
   forbidOnly: true,
   projects: [
     { name: 'loopback' },
@@ -29,6 +29,8 @@ export default defineConfig<{ plain: boolean }>({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     trace: 'off',
+    // Keeping the program on the device is a third of a scenario's work: those that are about it, or go on without the server, allow it.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.LQ_CHROMIUM ?? '/usr/bin/chromium-headless-shell',
       args: [

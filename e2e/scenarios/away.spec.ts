@@ -5,6 +5,7 @@ const JOB = 'Corran Tern, HDS 4';
 const DOOR = 'Front door, left';
 
 test.use({
+  serviceWorkers: 'allow',
   allowedErrors:
     /ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_EMPTY_RESPONSE|ERR_INCOMPLETE_CHUNKED_ENCODING|status of 503/,
 });

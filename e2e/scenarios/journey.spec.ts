@@ -5,7 +5,7 @@ import { expect, test } from '../driver/test';
 const JOB = 'Corran Tern, HDS 3';
 
 // After a restore nobody is signed in, and the browser writes down the refusal.
-test.use({ allowedErrors: /status of 401|status of 503|ERR_INCOMPLETE_CHUNKED_ENCODING/ });
+test.use({ serviceWorkers: 'allow', allowedErrors: /status of 401|status of 503|ERR_INCOMPLETE_CHUNKED_ENCODING/ });
 
 test('from the car to the order list, by mouse, and back from a backup', { tag: '@plain' }, async ({ fitter }) => {
   const { page } = fitter;

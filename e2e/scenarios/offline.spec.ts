@@ -5,7 +5,7 @@ import { expect, test } from '../driver/test';
 const JOB = 'Corran Tern, HDS 4';
 const DOOR = 'Front door, left';
 
-test.use({ allowedErrors: /ERR_|status of 409/, person: 'Rieke' });
+test.use({ serviceWorkers: 'allow', allowedErrors: /ERR_|status of 409/, person: 'Rieke' });
 
 test('a tablet drops off the network in the middle of a measurement and its battery is pulled: the half-typed numbers are on it, and everything acknowledged is on the counter’s screen', async ({
   fitter,

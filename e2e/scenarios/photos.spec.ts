@@ -70,36 +70,37 @@ test('several at once, upright and without place or serial number; marked, descr
   await expect(page.getByText(/Marks: none → 1 arrow, 1 circle/)).toBeVisible();
 });
 
-test('while the server is away they wait on the device, through a reload, and are in the shop once it is back', async ({
-  fitter,
-  shop,
-}) => {
-  const { page } = fitter;
-  await fitter.measure(JOB, DOOR);
-  await fitter.programKept();
-  const file = await telephonePicture(page, 'away.jpg');
-  await shop.kill();
-  const photos = page.getByRole('region', { name: `Photos of ${DOOR}` });
-  await photos.getByLabel(`Photo files, ${DOOR}`).setInputFiles(file);
-  await expect(photos.getByText('Waits for the shop')).toBeVisible();
-  await page.reload();
-  await expect(photos.getByText('Waits for the shop')).toBeVisible();
-  // What lies on the device holds neither place nor serial number either.
-  const [kept, ...others] = await fitter.keptPictures();
-  expect(others).toEqual([]);
-  expect(
-    (await groupsIn(kept as Buffer)).filter(
-      (group) => !/^(Composite|ExifTool|File|JFIF|SourceFile|System|ICC.*)$/.test(group),
-    ),
-  ).toEqual([]);
-  expect((kept as Buffer).toString('latin1')).not.toContain('SN-0042');
-  await page.getByRole('link', { name: /^1 waiting/ }).click();
-  await expect(page.getByText(`Photo: ${DOOR}`)).toBeVisible();
-  await shop.start();
-  await expect(page.getByText('Nothing waits: the shop has everything')).toBeVisible();
-  await fitter.measure(JOB, DOOR);
-  await expect(photos.getByRole('button', { name: /^Open: / })).toHaveCount(1);
-  await expect(photos.getByText('Waits for the shop')).toHaveCount(0);
+test.describe('while the server is away', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('they wait on the device, through a reload, and are in the shop once it is back', async ({ fitter, shop }) => {
+    const { page } = fitter;
+    await fitter.measure(JOB, DOOR);
+    await fitter.programKept();
+    const file = await telephonePicture(page, 'away.jpg');
+    await shop.kill();
+    const photos = page.getByRole('region', { name: `Photos of ${DOOR}` });
+    await photos.getByLabel(`Photo files, ${DOOR}`).setInputFiles(file);
+    await expect(photos.getByText('Waits for the shop')).toBeVisible();
+    await page.reload();
+    await expect(photos.getByText('Waits for the shop')).toBeVisible();
+    // What lies on the device holds neither place nor serial number either.
+    const [kept, ...others] = await fitter.keptPictures();
+    expect(others).toEqual([]);
+    expect(
+      (await groupsIn(kept as Buffer)).filter(
+        (group) => !/^(Composite|ExifTool|File|JFIF|SourceFile|System|ICC.*)$/.test(group),
+      ),
+    ).toEqual([]);
+    expect((kept as Buffer).toString('latin1')).not.toContain('SN-0042');
+    await page.getByRole('link', { name: /^1 waiting/ }).click();
+    await expect(page.getByText(`Photo: ${DOOR}`)).toBeVisible();
+    await shop.start();
+    await expect(page.getByText('Nothing waits: the shop has everything')).toBeVisible();
+    await fitter.measure(JOB, DOOR);
+    await expect(photos.getByRole('button', { name: /^Open: / })).toHaveCount(1);
+    await expect(photos.getByText('Waits for the shop')).toHaveCount(0);
+  });
 });
 
 test('what is no photo is refused by name, with what would do, and the others come in', async ({ fitter }) => {

@@ -1,7 +1,7 @@
 /** What a tablet of the bay does over plain http, where a browser has no secure context: all of it is kept. */
 import { expect, test } from '../driver/test';
 
-test.use({ person: 'Rieke', allowedErrors: /Failed to load resource|ERR_|net::/ });
+test.use({ serviceWorkers: 'allow', person: 'Rieke', allowedErrors: /Failed to load resource|ERR_|net::/ });
 
 const JOB = 'Corran Tern, HDS 4';
 const DOOR = 'Front door, left';

@@ -4,7 +4,7 @@ import { Fitter } from '../driver/Fitter';
 import { keptHere } from '../driver/keptHere';
 import { expect, test } from '../driver/test';
 
-test.use({ allowedErrors: /ERR_|status of 409/ });
+test.use({ serviceWorkers: 'allow', allowedErrors: /ERR_|status of 409/ });
 
 const JOB = 'Corran Tern, HDS 4';
 const WAITS = 'Not in the shop yet: the server does not answer.';

@@ -1,6 +1,8 @@
 import { Fitter } from '../driver/Fitter';
 import { expect, test } from '../driver/test';
 
+test.use({ serviceWorkers: 'allow' });
+
 const JOB = 'Corran Tern, HDS 4';
 const DOOR = 'Front door, left';
 /** More than a browser has connections to a server. */

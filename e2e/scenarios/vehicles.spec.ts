@@ -65,7 +65,7 @@ test('a car that no library knows is booked in from its body, and the next one o
 });
 
 test.describe('while the server is away', () => {
-  test.use({ allowedErrors: /ERR_/ });
+  test.use({ serviceWorkers: 'allow', allowedErrors: /ERR_/ });
 
   test('a car that no library knows is booked in too, once', async ({ fitter, shop }) => {
     const { page } = fitter;

@@ -4,7 +4,7 @@ import { keptHere } from '../driver/keptHere';
 import { expect, test, watchConsole } from '../driver/test';
 
 const REFUSED = /status of 40[0-9]|Failed to load resource|ERR_|net::/;
-test.use({ person: 'Rieke', allowedErrors: REFUSED });
+test.use({ serviceWorkers: 'allow', person: 'Rieke', allowedErrors: REFUSED });
 
 const JOB = 'Corran Tern, HDS 4';
 const DOOR = 'Front door, left';
