@@ -151,7 +151,7 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
   {
     name: 'library, a correction that is refused',
     open: async (fitter) => {
-      await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');
+      await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Wrackline Shoal 65');
       await fitter.page.getByLabel('Record, JSON').fill('not json');
       await fitter.page.getByRole('button', { name: 'Save the correction' }).click();
     },

@@ -65,14 +65,24 @@ test.describe('while the library cannot be asked', () => {
 
 test.describe('who may not correct the library', () => {
   test.use({ person: 'Rieke' });
-  test('is led to no record of it; closed, the finder leaves the focus where it was', async ({ fitter }) => {
+  test('reads what is known of a part, and changes nothing of it; closed, the finder leaves the focus where it was', async ({
+    fitter,
+  }) => {
     const { page } = fitter;
     await fitter.openJobs();
     await page.keyboard.press('Control+k');
     const field = page.getByRole('combobox', { name: 'Find a job, a part, a vehicle or a page' });
     await field.fill('plate 3/166');
-    await expect(page.getByText('Nothing has “plate 3/166” in it.')).toBeVisible();
+    await expect(page.getByRole('option').filter({ hasText: 'Plate 3/166 to 6.5, 6 mm' })).toBeVisible();
     await page.keyboard.press('Escape');
     await expect(page.getByRole('button', { name: /^Find/ })).toBeFocused();
+    await page.keyboard.press('Control+k');
+    await field.fill('plate 3/166 to 6.5, 6 mm');
+    await page.getByRole('option').filter({ hasText: 'Plate 3/166 to 6.5, 6 mm' }).click();
+    await expect(page.getByRole('region', { name: 'Offers' })).toContainText(
+      'Quayside Trade, no. QT-1245here in 2 working dayspack of 2, €15.90',
+    );
+    await expect(page.getByRole('region', { name: 'What its maker says' })).toContainText('Height, mm6');
+    await expect(page.getByRole('button', { name: /^Save/ })).toHaveCount(0);
   });
 });

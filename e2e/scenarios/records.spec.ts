@@ -181,7 +181,7 @@ test('half-typed settings, a job’s wishes and a correction are there after a r
   await page.getByRole('button', { name: 'Save what was asked' }).click();
   await expect(page.getByText('Half a sen')).toBeVisible();
 
-  await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');
+  await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Wrackline Shoal 65');
   const record = page.getByLabel('Record, JSON');
   const text = await record.inputValue();
   await record.fill(text.replace(/"mountingDepthMm": [\d.]+/, '"mountingDepthMm": 61'));
@@ -212,7 +212,7 @@ test('two owners at one person: what both changed is asked about', async ({ fitt
 
 test('two owners at one part: another field comes in by itself, the same one is asked about', async ({ fitter }) => {
   const { page } = fitter;
-  await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Correct spk-wrackline-shoal-65');
+  await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Wrackline Shoal 65');
   const record = page.getByLabel('Record, JSON');
   const text = await record.inputValue();
   await record.fill(
@@ -224,7 +224,7 @@ test('two owners at one part: another field comes in by itself, the same one is 
   await page.request.put(path, { data: { version, record: theirs }, headers: fitter.headers });
   await page.getByRole('button', { name: 'Save the correction' }).click();
   const conflict = page.getByRole('alert', { name: 'Changed by somebody else' });
-  await expect(conflict).toContainText('Theirs comes in where you changed nothing: frontHeightMm.');
+  await expect(conflict).toContainText('Theirs comes in where you changed nothing: Front height, mm.');
   await conflict.getByLabel('Theirs: 63').check();
   await conflict.getByRole('button', { name: 'Save what is picked' }).click();
   await expect(conflict).toBeHidden();

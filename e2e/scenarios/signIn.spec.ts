@@ -21,7 +21,7 @@ test('by name and password, then on by PIN; a wrong one says how many tries are 
   await expect(page.getByRole('heading', { name: 'People', level: 1 })).toBeVisible();
 
   await page.getByRole('button', { name: /^Okke\b.*Change person/ }).click();
-  await page.getByRole('button', { name: 'Rieke' }).click();
+  await page.getByRole('button', { name: 'Rieke', exact: true }).click();
   await page.getByLabel('PIN of Rieke').fill('0000');
   await page.getByRole('button', { name: 'Change to Rieke' }).click();
   await expect(page.getByText('4 more tries')).toBeVisible();

@@ -16,7 +16,7 @@ const BackupScreen = late(() => import('./features/backup/BackupScreen').then((c
 const WaitingScreen = late(() => import('./features/waiting/WaitingScreen').then((code) => code.WaitingScreen));
 const WorkScreen = late(() => import('./features/work/WorkScreen').then((code) => code.WorkScreen));
 const LibraryScreen = late(() => import('./features/library/LibraryScreen').then((code) => code.LibraryScreen));
-const CorrectScreen = late(() => import('./features/library/CorrectScreen').then((code) => code.CorrectScreen));
+const PartScreen = late(() => import('./features/library/PartScreen').then((code) => code.PartScreen));
 const VehiclesScreen = late(() => import('./features/vehicles/VehiclesScreen').then((code) => code.VehiclesScreen));
 const VehicleScreen = late(() => import('./features/vehicles/VehicleScreen').then((code) => code.VehicleScreen));
 const VehicleOpeningScreen = late(() =>
@@ -57,7 +57,7 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/backups', BackupScreen],
   ['/work', WorkScreen],
   ['/parts', LibraryScreen],
-  ['/parts/:id', CorrectScreen],
+  ['/parts/:id', PartScreen],
   ['/vehicles', VehiclesScreen],
   ['/vehicles/:vehicleId', VehicleScreen],
   ['/vehicles/:vehicleId/openings/:label', VehicleOpeningScreen],

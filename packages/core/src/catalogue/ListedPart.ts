@@ -4,17 +4,25 @@ import type { Orderable } from './orderable';
 import { entryOf, type PartKind, type PartRecord } from './partKinds';
 import type { PART_TABLE } from './partTable';
 
-type ListedOf<Kind extends PartKind> = Pick<Orderable, 'id' | 'maker' | 'name'> & { readonly kind: Kind } & Readonly<
-    ReturnType<(typeof PART_TABLE)[Kind]['listed']>
-  >;
+type ListedOf<Kind extends PartKind> = Pick<Orderable, 'id' | 'maker' | 'name'> & {
+  /** There where it is so: lists of thousands are kept as text. */
+  readonly isDiscontinued?: boolean;
+} & { readonly kind: Kind } & Readonly<ReturnType<(typeof PART_TABLE)[Kind]['listed']>>;
 export type ListedPart = { [Kind in PartKind]: ListedOf<Kind> }[PartKind];
 export type ListedSpeaker = ListedOf<'speaker'>;
 /** However the listed parts of a catalogue are kept: one by its id. */
 export type ListedById = Pick<ReadonlyMap<string, ListedPart>, 'get'>;
 
 export function toListedPart(part: PartRecord): ListedPart {
-  const { id, kind, maker, name } = part;
-  return { id, kind, maker, name, ...(entryOf(part).listed(part) as object) } as ListedPart;
+  const { id, kind, maker, name, isDiscontinued } = part;
+  return {
+    id,
+    kind,
+    maker,
+    name,
+    ...(isDiscontinued ? { isDiscontinued } : {}),
+    ...(entryOf(part).listed(part) as object),
+  } as ListedPart;
 }
 
 /** A bracket's state by the id of a layer; null for a bracket as it comes, and for what has no such state. */

@@ -15,7 +15,15 @@ export {
   snapOffNamed,
   toListedPart,
 } from './ListedPart';
-export { partName } from './orderable';
+export {
+  COST_UNKNOWN,
+  MOST_OFFERS,
+  type Offer,
+  offerKey,
+  offerSchema,
+  offersSchema,
+} from './offer';
+export { MOST_ALIASES, partName } from './orderable';
 export {
   isAtHand,
   namedConnectors,

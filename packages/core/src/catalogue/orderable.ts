@@ -1,14 +1,26 @@
-/** What every part of the catalogue has, whatever its kind: what it is called and what it costs to order. */
+/** What every part of the catalogue has, whatever its kind: what it is called and who offers it. */
 import { z } from 'zod';
 import { type Dimension, rectangular } from '../uncertainty';
+import { offersSchema, pieceCostMinor } from './offer';
+
+export const MOST_ALIASES = 20;
 
 export const orderable = {
   id: z.string().min(1).max(80),
   maker: z.string().min(1).max(80),
   name: z.string().min(1).max(120),
-  supplier: z.string().min(1).max(80),
-  packSize: z.int().min(1).max(1000),
-  packPriceMinor: z.int().min(0),
+  /** The maker's own number for it; empty where nobody wrote it down. */
+  number: z.string().trim().max(60, 'Type at most 60 characters.').default(''),
+  /** Other names and numbers that mean this part. */
+  aliases: z
+    .array(z.string().trim().min(1).max(120, 'Type at most 120 characters a name.'))
+    .max(MOST_ALIASES, `At most ${MOST_ALIASES} other names.`)
+    .default([]),
+  /** Whether somebody wrote down that its maker makes it no more. */
+  isDiscontinued: z.boolean().default(false),
+  /** Id of the part that took its place; null where none is known. */
+  replacedBy: z.string().min(1).max(80).nullable().default(null),
+  offers: offersSchema,
   /** Half of what the catalogue rounds its lengths to, as the half-width of each. */
   roundingMm: z.number().min(0).max(10).default(0.5),
 };
@@ -22,7 +34,7 @@ export function partName({ maker, name }: Pick<Orderable, 'maker' | 'name'>): st
 
 /** What the fit shows of a part and counts its price by. */
 export function pieceOf(record: Orderable) {
-  return { id: record.id, name: partName(record), pieceCostMinor: Math.round(record.packPriceMinor / record.packSize) };
+  return { id: record.id, name: partName(record), pieceCostMinor: pieceCostMinor(record.offers) };
 }
 
 /** Reads the lengths of a record as its catalogue rounds them. */

@@ -22,18 +22,27 @@ export type FoundPart = z.infer<typeof foundPartSchema>;
 
 export const FOUND_A_PAGE = 50;
 
-/** Parts with every word in their name, maker, supplier, size or id, by name. */
+/**
+ * Parts with every word in their name, their other names, maker, supplier, numbers, size or id, by name. Where none has all, those that
+ * have words like the ones that were typed, the likest first.
+ */
 export const findParts = contract({
   method: 'get',
   path: '/api/parts',
   permission: 'read',
   params: z.object({
     find: z.string().max(100).default(''),
+    kind: z.enum(PART_KINDS).optional(),
     /** The first is 1. */
     page: z.coerce.number().int().min(1).max(100_000).default(1),
   }),
   body: nothing,
-  answer: z.object({ found: z.array(foundPartSchema), total: z.int() }),
+  answer: z.object({
+    found: z.array(foundPartSchema),
+    total: z.int(),
+    /** Whether none has the words as they were typed, and these have some like them. */
+    isLike: z.boolean(),
+  }),
 });
 
 /** How many parts one file may bring in: as many as a parts pack has. */
@@ -58,10 +67,13 @@ export const importParts = contract({
 });
 export type PartsImported = z.infer<typeof importParts.answer>;
 
+/** The whole catalogue as a parts pack in the open format: brought in elsewhere, it is the same. */
+export const PARTS_PACK_PATH = '/api/parts/pack';
+
 export const getPart = contract({
   method: 'get',
   path: '/api/parts/:partId',
-  permission: 'library',
+  permission: 'read',
   params: z.object({ partId: idSchema }),
   body: nothing,
   answer: z.object({ version: z.int(), record: partSchema }),

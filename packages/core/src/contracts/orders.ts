@@ -1,22 +1,31 @@
 /** The order list of a job. */
 import { z } from 'zod';
-import { PART_KINDS } from '../catalogue';
+import { offerSchema, PART_KINDS } from '../catalogue';
 import { BEHIND, worksSchema } from '../model';
 import { contract, idSchema, nothing } from './contract';
 import { jobSchema, openChecksSchema, verdictSummarySchema } from './jobs';
+
+/** An offer, for the pieces of a line. */
+const takenSchema = z.object({
+  offer: offerSchema,
+  packs: z.int(),
+  leftOver: z.int(),
+  /** In minor units of the offer's currency; null where its price is not known. */
+  costMinor: z.int().nullable(),
+});
 
 const orderLineSchema = z.object({
   partId: z.string(),
   kind: z.enum(PART_KINDS),
   maker: z.string(),
   name: z.string(),
-  supplier: z.string(),
+  isDiscontinued: z.boolean(),
+  replacedBy: z.string().nullable(),
   pieces: z.int(),
-  packSize: z.int(),
-  packs: z.int(),
-  leftOver: z.int(),
-  packPriceMinor: z.int(),
-  costMinor: z.int(),
+  /** The offer to take, as `offersFor` puts them; null where nobody is known to sell it. */
+  taken: takenSchema.nullable(),
+  /** Who else sells it, the next one first. */
+  others: z.array(takenSchema),
   forOpenings: z.array(z.string()),
   /** Of a speaker: what of its choices is open, by the checks' names, of each opening the gravest first. */
   open: z.array(z.string()),
@@ -29,7 +38,10 @@ export const orderSchema = z.object({
   job: jobSchema,
   currency: z.string(),
   lines: z.array(orderLineSchema),
+  /** Of the lines whose cost is known, in the shop's currency. */
   totalMinor: z.int(),
+  /** How many lines are not in the total: no offer, no price, or another currency. */
+  notInTotal: z.int(),
   /** Openings whose parts are on the list. */
   included: z.array(
     z.object({

@@ -3,7 +3,7 @@
  * and the same numbers as on the screen.
  */
 import { z } from 'zod';
-import { toFitCatalogue } from '../catalogue';
+import { COST_UNKNOWN, toFitCatalogue } from '../catalogue';
 import type { FitOpening, Judgement } from '../fit';
 import {
   CatalogueIndex,
@@ -78,7 +78,8 @@ export const fitReportSchema = z.strictObject({
         harness: z.array(z.strictObject({ id: z.string(), name: z.string() })),
       }),
       addedParts: z.int(),
-      costMinor: z.int(),
+      /** In the shop's currency; null where a price of it is not known. */
+      costMinor: z.int().nullable(),
       /** That every length clears at once; null where a dimension is missing or something holds. */
       chance: z.number().nullable(),
       checks: z.array(checkSchema),
@@ -170,7 +171,7 @@ function toReported(engine: FitEngine, at: number, opening: FitOpening, options:
       harness: judgement.harness.map(({ id, name }) => ({ id, name })),
     },
     addedParts: best.addedParts,
-    costMinor: best.costMinor,
+    costMinor: best.costMinor === COST_UNKNOWN ? null : best.costMinor,
     chance: judgement.chance === null ? null : tidy(judgement.chance),
     checks: judgement.checks.map(toReportedCheck),
     measureNext: candidateMeasurements(opening, judgement, options).slice(0, MOST_NEXT).map(toNext),

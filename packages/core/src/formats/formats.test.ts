@@ -7,6 +7,7 @@ import { fromSide } from '../model/fromSide';
 import { readingHalfWidthsMm } from '../model/settings';
 import { toFitOpening } from '../model/toFitOpening';
 import { fuzzed } from '../testing/fuzzed';
+import { offered } from '../testing/offers';
 import { fitReport, fitReportSchema, fitReportText } from './fitReport';
 import { JSON_SCHEMAS } from './jsonSchemas';
 import { openingFileSchema } from './openingFile';
@@ -242,6 +243,24 @@ describe('the other side', () => {
     if (!beam) throw new Error('expected a beam');
     expect(fromSide({ ...opening.opening, obstacles: [{ ...beam, thisSideOnly: true }] }).obstacles).toEqual([]);
   });
+});
+
+test('a pack of the first version is read: its one supplier is its offer, and nobody is one where none was chosen', () => {
+  const ring = {
+    ...{ kind: 'spacer', id: 'ring', maker: 'M', name: 'Ring', heightMm: 6 },
+    inner: { kind: 'circle', diameterMm: 140 },
+    outer: { kind: 'circle', diameterMm: 170 },
+  };
+  const sold = { ...ring, supplier: 'Quayside', packSize: 2, packPriceMinor: 901 };
+  const unsold = { ...ring, id: 'ring-2', supplier: 'not chosen yet', packSize: 1, packPriceMinor: 0 };
+  const pack = partsFileSchema.parse({ format: 'parts', version: 1, parts: [sold, unsold] });
+  expect(pack.parts.map(({ offers }) => offers)).toEqual([offered(2, 901, { supplier: 'Quayside' }), []]);
+  const wrong = readFile(
+    JSON.stringify({ format: 'parts', version: 1, parts: [{ ...sold, packSize: 0 }] }),
+    partsFileSchema,
+  );
+  if (wrong.ok) throw new Error('expected a refusal');
+  expect(wrong.failure).toMatchObject({ path: 'parts.0.offers.0.packSize', expected: 'A pack has at least 1 piece.' });
 });
 
 test('a pack of more parts than are read is refused with what was found, cut short', () => {

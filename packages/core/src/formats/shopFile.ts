@@ -22,13 +22,10 @@ import {
   withLayerIds,
 } from '../model';
 import { withAnswers } from '../order';
-import { RECORDS, snapshotSchema, upgradeRecord } from '../records';
+import { snapshotSchema } from '../records';
+import { asToday } from './asToday';
 
-/** A vehicle of an earlier program, in today's form. */
-function asVehicleToday(vehicle: unknown): unknown {
-  const read = upgradeRecord(vehicle, RECORDS.vehicle.upgrades);
-  return read.ok ? read.value : vehicle;
-}
+const partToday = z.preprocess(asToday('part'), partSchema);
 
 const jobSchema = z.strictObject({
   id: z.uuid(),
@@ -47,7 +44,12 @@ const jobSchema = z.strictObject({
       record: openingRecordSchema,
       choice: z.preprocess(
         (choice) => withAnswers(withLayerIds(choice)),
-        choiceSchema.extend({ verdictWhenChosen: verdictSchema, snapshot: snapshotSchema.nullable() }).nullable(),
+        choiceSchema
+          .extend({
+            verdictWhenChosen: verdictSchema,
+            snapshot: snapshotSchema.extend({ parts: z.array(partToday) }).nullable(),
+          })
+          .nullable(),
       ),
     }),
   ),
@@ -73,8 +75,8 @@ export const shopFileSchema = z.strictObject({
     }),
   ),
   connectors: z.array(connectorSchema),
-  parts: z.array(partSchema),
-  vehicles: z.array(z.preprocess(asVehicleToday, vehicleSchema)),
+  parts: z.array(partToday),
+  vehicles: z.array(z.preprocess(asToday('vehicle'), vehicleSchema)),
   jobs: z.array(jobSchema),
   history: z.array(changeSchema.extend({ batch: z.uuid() })),
   /** What stands behind the history's lines of parts packs, part by part. */

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { partSchema, toFitCatalogue } from '../catalogue';
 import { fuzzed } from '../testing/fuzzed';
+import { offered } from '../testing/offers';
 import { cautionsFor } from './cautions';
 import { type OpeningRecord, openingRecordSchema } from './opening';
 import { OPENING_DIMENSION_KEYS, OPENING_DIMENSIONS } from './openingDimensions';
@@ -161,9 +162,7 @@ test('a part keeps its rounding as the half-width of every length, and its price
     id: 'ring',
     maker: 'M',
     name: 'Ring',
-    supplier: 'S',
-    packSize: 2,
-    packPriceMinor: 901,
+    offers: offered(2, 901),
     roundingMm: 0.3,
     inner: { kind: 'circle', diameterMm: 140 },
     outer: { kind: 'oval', lengthMm: 180, widthMm: 170 },

@@ -26,5 +26,6 @@ export {
   type NeededConsent,
   neededConsents,
 } from './consents';
+export { offersFor, type TakenOffer } from './offersFor';
 export { covers, gravestOf, heldBackBecause, type OpenCheck, openChecks } from './openChecks';
 export { type Need, type OrderLine, orderLines } from './orderLines';

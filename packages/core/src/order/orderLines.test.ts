@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { offered } from '../testing/offers';
 import { type OrderablePart, orderLines } from './orderLines';
 
 const part = (id: string, changes: Partial<OrderablePart> = {}): OrderablePart => ({
@@ -7,9 +8,7 @@ const part = (id: string, changes: Partial<OrderablePart> = {}): OrderablePart =
   kind: 'speaker',
   maker: 'M',
   name: id,
-  supplier: 'S',
-  packSize: 2,
-  packPriceMinor: 1000,
+  offers: offered(2, 1000),
   ...changes,
 });
 const KINDS = ['speaker', 'bracket', 'spacer', 'harnessAdapter'];
@@ -24,18 +23,14 @@ describe('packs', () => {
         { partId: 'speaker', pieces: 1, forOpening: 'Right' },
         { partId: 'lead', pieces: 2, forOpening: 'Right' },
       ],
-      parts(part('speaker'), part('lead', { kind: 'harnessAdapter', packPriceMinor: 350 })),
+      parts(part('speaker'), part('lead', { kind: 'harnessAdapter', offers: offered(2, 350) })),
       KINDS,
     );
     expect(
-      lines.map(({ part: { id }, pieces, packs, leftOver, costMinor, forOpenings }) => ({
-        id,
-        pieces,
-        packs,
-        leftOver,
-        costMinor,
-        forOpenings,
-      })),
+      lines.map(({ part: { id }, pieces, taken, forOpenings }) => {
+        const { packs, leftOver, costMinor } = taken ?? {};
+        return { id, pieces, packs, leftOver, costMinor, forOpenings };
+      }),
     ).toEqual([
       { id: 'speaker', pieces: 2, packs: 1, leftOver: 0, costMinor: 1000, forOpenings: ['Left', 'Right'] },
       { id: 'lead', pieces: 3, packs: 2, leftOver: 1, costMinor: 700, forOpenings: ['Left', 'Right'] },
@@ -44,9 +39,14 @@ describe('packs', () => {
 
   test('sold singly nothing is left over; nothing needed is nothing ordered', () => {
     expect(
-      orderLines([{ partId: 'a', pieces: 3, forOpening: 'x' }], parts(part('a', { packSize: 1 })), KINDS),
-    ).toMatchObject([{ packs: 3, leftOver: 0 }]);
+      orderLines([{ partId: 'a', pieces: 3, forOpening: 'x' }], parts(part('a', { offers: offered(1, 1000) })), KINDS),
+    ).toMatchObject([{ taken: { packs: 3, leftOver: 0 } }]);
     expect(orderLines([], parts(), KINDS)).toEqual([]);
+  });
+
+  test('what nobody offers is on the list without a supplier', () => {
+    const [line] = orderLines([{ partId: 'a', pieces: 3, forOpening: 'x' }], parts(part('a', { offers: [] })), KINDS);
+    expect(line).toMatchObject({ pieces: 3, taken: null, others: [] });
   });
 
   test('lines stand by kind, then by maker and name', () => {
@@ -75,14 +75,15 @@ describe('packs', () => {
         (pieces, packSize) => {
           const [line] = orderLines(
             pieces.map((each, index) => ({ partId: 'a', pieces: each, forOpening: String(index) })),
-            parts(part('a', { packSize })),
+            parts(part('a', { offers: offered(packSize, 1000) })),
             KINDS,
           );
-          if (!line) throw new Error('expected a line');
+          const taken = line?.taken;
+          if (!taken) throw new Error('expected a line that is offered');
           const needed = pieces.reduce((sum, each) => sum + each, 0);
-          expect(line.packs * packSize - line.leftOver).toBe(needed);
-          expect(line.leftOver).toBeLessThan(packSize);
-          expect(line.leftOver).toBeGreaterThanOrEqual(0);
+          expect(taken.packs * packSize - taken.leftOver).toBe(needed);
+          expect(taken.leftOver).toBeLessThan(packSize);
+          expect(taken.leftOver).toBeGreaterThanOrEqual(0);
         },
       ),
     );

@@ -1,6 +1,9 @@
 /**
- * Order lines: the pieces that all chosen openings need together, rounded up to the packs they are sold in.
+ * Order lines: the pieces that all chosen openings need together, rounded up to the packs they are sold in, from the supplier who
+ * sells them best.
  */
+import { type OfferTerms, offersFor, type TakenOffer } from './offersFor';
+
 export type Need = {
   readonly partId: string;
   readonly pieces: number;
@@ -13,20 +16,16 @@ export type OrderablePart<Kind extends string = string> = {
   readonly kind: Kind;
   readonly maker: string;
   readonly name: string;
-  readonly supplier: string;
-  /** Pieces in a pack, at least 1. */
-  readonly packSize: number;
-  /** Price of a pack in minor units of the shop's currency. */
-  readonly packPriceMinor: number;
+  readonly offers: readonly OfferTerms[];
 };
 
 export type OrderLine<Part extends OrderablePart = OrderablePart> = {
   readonly part: Part;
   readonly pieces: number;
-  readonly packs: number;
-  /** Pieces that come along and are not needed. */
-  readonly leftOver: number;
-  readonly costMinor: number;
+  /** The one to take; null where nobody is known to sell it. */
+  readonly taken: TakenOffer<Part['offers'][number]> | null;
+  /** The rest of them, in the order in which they would be taken. */
+  readonly others: readonly TakenOffer<Part['offers'][number]>[];
   readonly forOpenings: readonly string[];
 };
 
@@ -60,15 +59,8 @@ function toLine<Part extends OrderablePart>(
 ): OrderLine<Part> {
   const part = parts.get(partId);
   if (!part) throw new Error(`orderLines: expected a part of the catalogue, got ${partId}`);
-  const packs = Math.ceil(pieces / part.packSize);
-  return {
-    part,
-    pieces,
-    packs,
-    leftOver: packs * part.packSize - pieces,
-    costMinor: packs * part.packPriceMinor,
-    forOpenings,
-  };
+  const [taken = null, ...others] = offersFor(part.offers, pieces);
+  return { part, pieces, taken, others, forOpenings };
 }
 
 function byKindThenName(kinds: readonly string[]): (a: OrderLine, b: OrderLine) => number {

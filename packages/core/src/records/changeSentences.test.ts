@@ -34,7 +34,7 @@ test('what was taken back says so', () => {
   );
 });
 
-test('a part is told key by key', () => {
+test('a part is told by its labels', () => {
   const told = { ...base, kind: 'part', before: { id: 'p', depthMm: 60 }, after: { id: 'p', depthMm: 62 } } as const;
-  expect(changeSentences(told)).toEqual(['depthMm: 60 → 62']);
+  expect(changeSentences(told)).toEqual(['Depth, mm: 60 → 62']);
 });

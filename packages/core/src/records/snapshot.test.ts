@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { spacerSchema } from '../catalogue';
 import { SETTINGS_DEFAULTS, settingsSchema } from '../model/settings';
+import { offered } from '../testing/offers';
 import { measuredBy, PLAIN_OPENING } from '../testing/plainOpening';
 import { changedSince, type Snapshot } from './snapshot';
 
@@ -9,9 +10,7 @@ const RING = spacerSchema.parse({
   id: 'spc-ring-10',
   maker: 'Loomgate',
   name: 'Ring 10',
-  supplier: 'Quayside Trade',
-  packSize: 2,
-  packPriceMinor: 900,
+  offers: offered(2, 900),
   inner: { kind: 'circle', diameterMm: 140 },
   outer: { kind: 'circle', diameterMm: 170 },
   heightMm: 10,
@@ -37,7 +36,7 @@ describe('what a verdict depends on is told when it is another', () => {
   });
 
   test('a part, and a part that is gone', () => {
-    expect(rows({ parts: [{ ...RING, heightMm: 12 }] })).toEqual([['Ring 10, heightMm', '10', '12']]);
+    expect(rows({ parts: [{ ...RING, heightMm: 12 }] })).toEqual([['Ring 10: Height, mm', '10', '12']]);
     expect(rows({ parts: [] })).toEqual([['Ring 10', 'in the catalogue', 'no longer in the catalogue']]);
   });
 

@@ -71,5 +71,8 @@ function partDifferences(part: Snapshot['parts'][number], now: Snapshot['parts']
   if (!same) {
     return [{ path: part.id, label: part.name, before: 'in the catalogue', after: 'no longer in the catalogue' }];
   }
-  return recordDifferences('part', part, same).map((each) => ({ ...each, label: `${part.name}, ${each.label}` }));
+  // Who sells it for how much is nothing that a verdict hangs on.
+  return recordDifferences('part', part, same)
+    .filter(({ path }) => path !== 'offers')
+    .map((each) => ({ ...each, label: `${part.name}: ${each.label}` }));
 }

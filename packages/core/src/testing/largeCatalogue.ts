@@ -12,6 +12,7 @@ import { seededRandom } from '../math/seededRandom';
 import { sheetDefaults } from '../model/sheetDefaults';
 import { type Dimension, rectangular } from '../uncertainty/Dimension';
 import type { Terminals } from '../wiring';
+import { offered, PLAINLY_NAMED } from './offers';
 
 type SizeFamily = {
   readonly name: SpeakerRecord['nominalSize'];
@@ -213,9 +214,8 @@ class Maker {
       id: `${prefix}-${String(at).padStart(6, '0')}`,
       maker: this.pick(MAKERS),
       name: '',
-      supplier: 'Test Trade',
-      packSize: this.pick([1, 2, 2]),
-      packPriceMinor: Math.round(this.between(least, most)),
+      ...PLAINLY_NAMED,
+      offers: [...offered(this.pick([1, 2, 2]), Math.round(this.between(least, most)))],
       roundingMm: this.random() < 0.8 ? 0.5 : 0.25,
     };
   }
@@ -266,9 +266,8 @@ function adapter(at: number, terminals: Terminals): HarnessAdapterRecord {
     id: `lead-${at}`,
     maker: 'Loom',
     name: `Lead ${at}`,
-    supplier: 'Test Trade',
-    packSize: 2,
-    packPriceMinor: 900,
+    ...PLAINLY_NAMED,
+    offers: [...offered(2, 900)],
     roundingMm: 0.5,
     fromConnectorId: 'plug',
     plugMm: 0,

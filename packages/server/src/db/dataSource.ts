@@ -37,6 +37,7 @@ import { Baseline1764900700000 } from './migrations/1764900700000-Baseline';
 import { Questions1764900800000 } from './migrations/1764900800000-Questions';
 import { Photos1764900900000 } from './migrations/1764900900000-Photos';
 import { Facts1764901000000 } from './migrations/1764901000000-Facts';
+import { Offers1764901100000 } from './migrations/1764901100000-Offers';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -60,6 +61,7 @@ const MIGRATIONS = [
   Questions1764900800000,
   Photos1764900900000,
   Facts1764901000000,
+  Offers1764901100000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

@@ -15,6 +15,11 @@ export function Button({ kind = 'other', className = '', ...rest }: ComponentPro
   return <button type="button" className={`${KINDS[kind]} ${className}`} {...rest} />;
 }
 
+/** A file of the server's, taken away. */
+export function DownloadLink({ className = '', ...rest }: Omit<ComponentProps<'a'>, 'download'>) {
+  return <a download className={`${KINDS.other} ${className}`} {...rest} />;
+}
+
 export function LinkButton({ kind = 'other', className = '', ...rest }: LinkProps & Kind) {
   return <Link className={`${KINDS[kind]} ${className}`} {...rest} />;
 }

@@ -3,6 +3,7 @@
 import { type BracketRecord, type SpeakerRecord, toFitCatalogue } from '../../catalogue';
 import { TYPICAL_SHOULDERS } from '../../fit/layout/typicalShoulders';
 import type { Candidate } from '../../fit/shapes';
+import { offered, PLAINLY_NAMED } from '../offers';
 import type { Ways } from './families';
 
 export type SimulatedSpeaker = { readonly claimed: Candidate; readonly real: Candidate };
@@ -28,9 +29,8 @@ export function simulateSpeaker(at: number, ways: Ways, random: () => number): S
     id: `speaker-${at}`,
     maker: 'Test',
     name: `Speaker ${at}`,
-    supplier: 'Test',
-    packSize: 1,
-    packPriceMinor: 5000,
+    ...PLAINLY_NAMED,
+    offers: [...offered(1, 5000)],
     roundingMm: ROUNDING_MM,
     speakerKind: 'coaxial',
     nominalSize: '6.5 in',
@@ -89,9 +89,8 @@ function simulateBracket(basketMm: number, between: (low: number, high: number) 
     id: 'bracket',
     maker: 'Test',
     name: 'Bracket',
-    supplier: 'Test',
-    packSize: 1,
-    packPriceMinor: 1500,
+    ...PLAINLY_NAMED,
+    offers: [...offered(1, 1500)],
     roundingMm: 0.3,
     vehicleBolts: {
       shape: { kind: 'circle', count: 4, diameterMm: 156, firstAngleDeg: turnDeg },

@@ -156,7 +156,7 @@ test('a table that is left out is missed', async () => {
 });
 
 /** Of the demo shop, each made by the program of its time. */
-test.each([
+test.each<[string, string, number?]>([
   ['guards', 'Guards1764500000000'],
   ['layers', 'Layers1764600000000'],
   ['answers', 'Answers1764700000000'],
@@ -164,21 +164,25 @@ test.each([
   ['packs', 'PartsImports1764900300000'],
   ['work', 'Work1764900400000'],
   ['questions', 'Questions1764900800000'],
-])('a backup of an earlier program, schema %s, is restored, and nothing in it is unreadable', async (name, schema) => {
-  const { manifest, findings } = await backups.restore(path.join(VERSIONS, `backup-${name}.lqbackup`));
-  expect({ schema: manifest.schema, findings }).toEqual({ schema, findings: [] });
-  const owner = await app.signedIn('Okke');
-  const { body } = await owner.get('/api/jobs').expect(200);
-  expect(body.jobs).toHaveLength(6);
-  const states = body.jobs.flatMap(({ openings }: JobInList) => openings.map(({ state }) => state.kind));
-  expect(states).toContain('chosen');
-  for (const none of ['unreadable', 'cannotJudge']) expect(states).not.toContain(none);
-  for (const { id } of body.jobs) await owner.get(`/api/jobs/${id}/order`).expect(200);
-  const { body: library } = await owner.get('/api/parts').expect(200);
-  expect(library.found.filter(({ unreadable }: FoundPart) => unreadable !== null)).toEqual([]);
-  expect((await owner.get('/api/history').expect(200)).body.changes.length).toBeGreaterThan(10);
-  await owner.post('/api/jobs').send(bookIn('after an old backup')).expect(200);
-});
+  ['suppliers', 'Facts1764901000000', 11],
+])(
+  'a backup of an earlier program, schema %s, is restored, and nothing in it is unreadable',
+  async (name, schema, jobs = 6) => {
+    const { manifest, findings } = await backups.restore(path.join(VERSIONS, `backup-${name}.lqbackup`));
+    expect({ schema: manifest.schema, findings }).toEqual({ schema, findings: [] });
+    const owner = await app.signedIn('Okke');
+    const { body } = await owner.get('/api/jobs').expect(200);
+    expect(body.jobs).toHaveLength(jobs);
+    const states = body.jobs.flatMap(({ openings }: JobInList) => openings.map(({ state }) => state.kind));
+    expect(states).toContain('chosen');
+    for (const none of ['unreadable', 'cannotJudge']) expect(states).not.toContain(none);
+    for (const { id } of body.jobs) await owner.get(`/api/jobs/${id}/order`).expect(200);
+    const { body: library } = await owner.get('/api/parts').expect(200);
+    expect(library.found.filter(({ unreadable }: FoundPart) => unreadable !== null)).toEqual([]);
+    expect((await owner.get('/api/history').expect(200)).body.changes.length).toBeGreaterThan(10);
+    await owner.post('/api/jobs').send(bookIn('after an old backup')).expect(200);
+  },
+);
 
 describe('an archive of the first version', () => {
   test('is restored, and its records are read in today’s form', async () => {

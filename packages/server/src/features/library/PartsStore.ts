@@ -3,13 +3,14 @@
 import {
   type ConnectorRecord,
   type HarnessAdapterRecord,
+  type PartKind,
   type PartRecord,
   STATE_MARK,
 } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
 import type { FoundPart } from '@low-quarry/core/contracts/library';
 import { readStored, toStored } from '@low-quarry/core/records';
-import { type EntityManager, In } from 'typeorm';
+import { type EntityManager, In, type SelectQueryBuilder } from 'typeorm';
 import { insertRows } from '../../db/insertRows';
 import { findWords, likeWord } from '../../db/likeWord';
 import { ConnectorEntity } from './ConnectorEntity';
@@ -26,6 +27,51 @@ export type CatalogueStamp = {
   readonly epoch: string;
   readonly version: number;
 };
+
+export type AskedParts = {
+  readonly find: string;
+  readonly kind?: PartKind | undefined;
+  /** The first is 1. */
+  readonly page: number;
+  readonly pageSize: number;
+};
+export type FoundParts = {
+  readonly found: FoundPart[];
+  readonly total: number;
+  /** Whether they have words like those that were asked for, and none has those. */
+  readonly isLike: boolean;
+};
+type PartQuery = SelectQueryBuilder<PartRow>;
+
+/** A word of a part is like one that was typed from this similarity of their groups of three letters on; a slip in five letters leaves about 0.5. */
+const LIKE_RATIO = 0.4;
+/** More than so many that are only like what was typed are no help. */
+const MOST_LIKE = 50;
+/** Of a shorter word, or a number, another is another one. */
+const SHORTEST_LIKENED = 4;
+
+function isLikened(word: string): boolean {
+  return word.length >= SHORTEST_LIKENED && !/\d/.test(word);
+}
+
+/** With words like these, the likest first. */
+function likened(query: PartQuery, words: readonly string[]): PartQuery {
+  const likeness: string[] = [];
+  for (const [at, word] of words.entries()) {
+    const name = `word${at}`;
+    if (!isLikened(word)) {
+      query.andWhere(`part.words LIKE :${name}`, { [name]: likeWord(word) });
+      continue;
+    }
+    query.andWhere(`:${name}::text <% part.words`, { [name]: word });
+    likeness.push(`word_similarity(:${name}::text, part.words)`);
+  }
+  return query
+    .addSelect(`round((${likeness.join(' + ')})::numeric, 2)`, 'likeness')
+    .orderBy('likeness', 'DESC')
+    .addOrderBy('part.label')
+    .addOrderBy('part.id');
+}
 
 /** A part as it is kept. */
 export type StoredPart = { readonly kind: PartRecord['kind']; readonly version: number; readonly kept: object };
@@ -130,21 +176,38 @@ export class PartsStore {
     return (await this.listConnectors([id])).length > 0;
   }
 
-  /** Parts that have every word in their name, maker, supplier, size or id, by name. */
-  async search(find: string, page: number, pageSize: number): Promise<{ found: FoundPart[]; total: number }> {
-    const query = this.manager
-      .createQueryBuilder(PartEntity, 'part')
-      .addSelect('part.label')
-      .orderBy('part.label')
-      .addOrderBy('part.id')
+  /** Parts that have every word; where none has, those that have words like them, at most `MOST_LIKE`. */
+  async search(asked: AskedParts): Promise<FoundParts> {
+    const exact = await this.pageOf(asked, (query, words) => {
+      for (const [at, word] of words.entries())
+        query.andWhere(`part.words LIKE :word${at}`, { [`word${at}`]: likeWord(word) });
+      return query.orderBy('part.label').addOrderBy('part.id');
+    });
+    if (exact.total > 0 || !findWords(asked.find).some(isLikened)) return { ...exact, isLike: false };
+    return this.manager.transaction(async (manager) => {
+      // The planner takes a comparison of letters for as cheap as one of numbers, and would look at every part.
+      await manager.query(
+        `SELECT set_config('pg_trgm.word_similarity_threshold', $1, true), set_config('enable_seqscan', 'off', true)`,
+        [String(LIKE_RATIO)],
+      );
+      const like = await new PartsStore(manager).pageOf(asked, likened);
+      return { ...like, total: Math.min(like.total, MOST_LIKE), isLike: like.total > 0 };
+    });
+  }
+
+  private async pageOf(
+    { find, kind, page, pageSize }: AskedParts,
+    narrow: (query: PartQuery, words: readonly string[]) => PartQuery,
+  ): Promise<Omit<FoundParts, 'isLike'>> {
+    const all = this.manager.createQueryBuilder(PartEntity, 'part').addSelect('part.label');
+    const query = narrow(all, findWords(find))
       .offset((page - 1) * pageSize)
       .limit(pageSize);
-    for (const [at, word] of findWords(find).entries())
-      query.andWhere(`part.words LIKE :word${at}`, { [`word${at}`]: likeWord(word) });
+    if (kind) query.andWhere('part.kind = :kind', { kind });
     const [rows, total] = await query.getManyAndCount();
-    const found = rows.map(({ id, kind, label, record }) => {
+    const found = rows.map(({ id, kind: of, label, record }) => {
       const read = readStored('part', record);
-      return { id, kind, label, unreadable: read.ok ? null : read.failure };
+      return { id, kind: of, label, unreadable: read.ok ? null : read.failure };
     });
     return { found, total };
   }

@@ -30,7 +30,7 @@ test('a corrected part is judged by at once, and a choice says what changed', as
   expect(state.changedSince).toEqual([
     {
       path: 'mountingDepthMm',
-      label: `${record.name}, mountingDepthMm`,
+      label: `${record.name}: Mounting depth, mm`,
       before: String(record.mountingDepthMm),
       after: String(deeper.mountingDepthMm),
     },

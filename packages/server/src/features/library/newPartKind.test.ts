@@ -3,6 +3,7 @@ import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { orderable } from '@low-quarry/core/catalogue/orderable';
 import { partEntry } from '@low-quarry/core/catalogue/PartEntry';
 import { PART_TABLE } from '@low-quarry/core/catalogue/partTable';
+import { offered, PLAINLY_NAMED } from '@low-quarry/core/testing/offers';
 import { z } from 'zod';
 import type { TestApp } from '../../testing/testApp';
 
@@ -22,9 +23,8 @@ const BOX = {
   id: 'bass-box-1',
   maker: 'Orvane',
   name: 'Box 30',
-  supplier: 'Tarn Supplies',
-  packSize: 1,
-  packPriceMinor: 8900,
+  ...PLAINLY_NAMED,
+  offers: offered(1, 8900, { supplier: 'Tarn Supplies' }),
   roundingMm: 0.5,
   volumeL: 30,
 };
@@ -38,7 +38,7 @@ beforeAll(async () => {
 });
 afterAll(() => app.drop());
 
-const pack = (part: object) => ({ format: 'parts', version: 1, parts: [part], connectors: [] });
+const pack = (part: object) => ({ format: 'parts', version: 2, parts: [part], connectors: [] });
 const bringIn = (part: object) => app.http.post('/api/parts/imports').send({ name: 'boxes.json', pack: pack(part) });
 
 test('comes in with a pack, is found, corrected and told of, and goes to devices', async () => {

@@ -3,6 +3,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/g
 import type { PartRecord, SpeakerRecord } from '@low-quarry/core/catalogue';
 import type { Change } from '@low-quarry/core/contracts/history';
 import { largeParts } from '@low-quarry/core/testing/largeCatalogue';
+import { offered } from '@low-quarry/core/testing/offers';
 import pg from 'pg';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 import { checkShop } from '../backup/checkShop';
@@ -76,10 +77,10 @@ describe('a pack', () => {
   test('brings in what is new, replaces what differs, and leaves the rest; one line of the history says so', async () => {
     await bringIn(fresh.slice(0, 20)).expect(200);
     const [first, second] = fresh as [SpeakerRecord, SpeakerRecord];
-    const next = [{ ...first, packPriceMinor: 4321 }, ...fresh.slice(1)];
+    const next = [{ ...first, offers: offered(1, 4321) }, ...fresh.slice(1)];
     const { body } = await bringIn(next).expect(200);
     expect(body).toEqual({ added: 10, changed: 1, same: 19, connectors: 0 });
-    expect(await get(first.id)).toMatchObject({ version: 2, record: { packPriceMinor: 4321 } });
+    expect(await get(first.id)).toMatchObject({ version: 2, record: { offers: [{ packPriceMinor: 4321 }] } });
     expect(await get(second.id)).toMatchObject({ version: 1, record: second });
     const [line, before] = await lines({ kind: 'partsImport' });
     expect(line).toMatchObject({ label: `pack ${packs}`, action: 'created', after: { added: 10, changed: 1 } });
@@ -210,6 +211,6 @@ test('twenty thousand parts come in at once, and go at once', async () => {
   expect(await count()).toBe(before);
 }, 60_000);
 
-function common({ id, maker, name, supplier, packSize, packPriceMinor }: SpeakerRecord) {
-  return { id, maker, name, supplier, packSize, packPriceMinor };
+function common({ id, maker, name, offers }: SpeakerRecord) {
+  return { id, maker, name, offers };
 }

@@ -1,12 +1,17 @@
+import { Readable } from 'node:stream';
 import { listCatalogueChanges, listConnectors, PARTS_A_PAGE } from '@low-quarry/core/contracts/catalogue';
-import { FOUND_A_PAGE, findParts, importParts } from '@low-quarry/core/contracts/library';
+import { FOUND_A_PAGE, findParts, importParts, PARTS_PACK_PATH } from '@low-quarry/core/contracts/library';
 import { mayDo } from '@low-quarry/core/model';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
+import { guard } from '../../http/guard';
+import { heavyLimit } from '../../http/heavyLimit';
 import { route, write } from '../../http/route';
+import { sendStream } from '../../http/sendStream';
 import type { OpenHistory } from '../history/History';
 import { PartsImport } from './PartsImport';
 import { PartsStore } from './PartsStore';
+import { writePartsPack } from './writePartsPack';
 
 /** @param heavy a device that knows nothing yet asks for everything: apart from what people do */
 export function partsRoutes(
@@ -21,7 +26,12 @@ export function partsRoutes(
     const after = epoch === undefined ? null : { epoch, revision, id };
     return new PartsStore((after ? db : heavy).manager).listChanges(after, PARTS_A_PAGE);
   });
-  route(router, findParts, ({ params }) => store.search(params.find, params.page, FOUND_A_PAGE));
+  route(router, findParts, ({ params }) => store.search({ ...params, pageSize: FOUND_A_PAGE }));
+  router.use(PARTS_PACK_PATH, heavyLimit());
+  router.get(PARTS_PACK_PATH, guard('parts'), async (_request, response) => {
+    response.type('application/json').attachment('parts.json');
+    await sendStream(response, Readable.from(writePartsPack(heavy)));
+  });
   write(router, heavy, importParts, ({ body: { name, pack, tryOut }, manager, actor }) =>
     new PartsImport(manager, openHistory(manager, actor)).bringIn(name, pack, newId(), {
       tryOut,

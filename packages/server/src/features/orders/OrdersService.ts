@@ -39,11 +39,13 @@ export class OrdersService {
       fitting.parts,
       PART_KINDS,
     );
+    const costs = lines.map(ownCostMinor);
     return {
       job,
       currency: fitting.shop.currency,
       lines: lines.map((line) => toAnswer(line, included)),
-      totalMinor: lines.reduce((sum, { costMinor }) => sum + costMinor, 0),
+      totalMinor: costs.reduce<number>((sum, cost) => sum + (cost ?? 0), 0),
+      notInTotal: costs.filter((cost) => cost === null).length,
       included: included.map(({ id, record, state, choice }) => ({
         openingId: id,
         label: placeLabel(record),
@@ -152,22 +154,25 @@ function openOf(openings: readonly Included[]): string[] {
   ];
 }
 
+/** What a line costs in the shop's currency; null where that is not known. */
+function ownCostMinor({ taken }: OrderLine<PartRecord>): number | null {
+  return taken?.offer.currency === null ? taken.costMinor : null;
+}
+
 function toAnswer(line: OrderLine<PartRecord>, included: readonly Included[]): OrderLineAnswer {
-  const { part, pieces, packs, leftOver, costMinor, forOpenings } = line;
-  const { id, kind, maker, name, supplier, packSize, packPriceMinor } = part;
+  const { part, pieces, taken, others, forOpenings } = line;
+  const { id, kind, maker, name, isDiscontinued, replacedBy } = part;
   const openings = speakerOpenings(line, included);
   return {
     partId: id,
     kind,
     maker,
     name,
-    supplier,
+    isDiscontinued,
+    replacedBy,
     pieces,
-    packSize,
-    packs,
-    leftOver,
-    packPriceMinor,
-    costMinor,
+    taken,
+    others: [...others],
     forOpenings: [...forOpenings],
     open: openOf(openings),
     assumed: openings.filter(({ record }) => isAssumed(record)).map(({ record }) => placeLabel(record)),

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { OrderLineAnswer } from '@low-quarry/core/contracts/orders';
+import type { Offer } from '@low-quarry/core/catalogue';
+import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { type Earlier, intakeFactsOf, OLD_SPEAKER_NOT_TESTED, type Place } from '@low-quarry/core/model';
 import { parse } from 'csv-parse/sync';
 import { createTestApp, type TestApp } from '../../testing/testApp';
@@ -18,12 +19,13 @@ test('the minibus: two speakers and two leads in one pack each; the dash is held
     {
       partId: 'spk-skerrivar-tide-6-half',
       pieces: 2,
-      packs: 1,
-      leftOver: 0,
-      costMinor: 6800,
+      taken: {
+        offer: { supplier: 'Northmole Supply', number: 'NS-1007', packSize: 2 },
+        ...{ packs: 1, leftOver: 0, costMinor: 6800 },
+      },
       forOpenings: ['Front door, left', 'Front door, right'],
     },
-    { partId: 'adp-f2-to-spades-2-8-4-8', pieces: 2, packs: 1, leftOver: 0, costMinor: 890 },
+    { partId: 'adp-f2-to-spades-2-8-4-8', pieces: 2, taken: { packs: 1, leftOver: 0, costMinor: 890 } },
   ]);
   expect(body.totalMinor).toBe(6800 + 890);
   expect(body.heldBack.map(({ label }: { label: string }) => label)).toEqual([
@@ -63,6 +65,37 @@ test('what earlier work left missing has to be at hand, of what is ordered for a
   await find('frontDoorLow', []);
 });
 
+test('what nobody sells, or sells abroad, is on the list and not in the total; who else sells it stands beside', async () => {
+  const { job } = await app.jobNumber(3);
+  const order = async (): Promise<OrderAnswer> => (await app.http.get(`/api/jobs/${job.id}/order`).expect(200)).body;
+  const [speaker] = (await order()).lines;
+  const path = `/api/parts/${speaker?.partId}`;
+  const offers = async (next: readonly Offer[]) => {
+    const { version, record } = (await app.http.get(path).expect(200)).body;
+    await app.http
+      .put(path)
+      .send({ version, record: { ...record, offers: next } })
+      .expect(200);
+    const { lines, totalMinor, notInTotal } = await order();
+    return { taken: lines[0]?.taken, others: lines[0]?.others, totalMinor, notInTotal };
+  };
+  const before = speaker?.taken?.offer as Offer;
+  expect(await offers([])).toEqual({ taken: null, others: [], totalMinor: 890, notInTotal: 1 });
+  const { text } = await app.http.get(`/api/jobs/${job.id}/order.csv`).expect(200);
+  const [, line] = parse(text, { bom: true }) as string[][];
+  expect(line?.slice(0, 2)).toEqual(['nobody known to sell it', '']);
+  const abroad: Offer = { ...before, supplier: 'Abroad', packPriceMinor: 100, currency: 'USD' };
+  expect(await offers([abroad])).toMatchObject({ taken: { costMinor: 100 }, totalMinor: 890, notInTotal: 1 });
+  // Worked by hand: a pair at 68.00, or two single ones at 33.50.
+  const single: Offer = { ...before, supplier: 'Single', packSize: 1, packPriceMinor: 3350 };
+  expect(await offers([before, single, abroad])).toMatchObject({
+    taken: { offer: { supplier: 'Single' }, packs: 2, costMinor: 6700 },
+    others: [{ offer: { supplier: before.supplier } }, { offer: { supplier: 'Abroad' } }],
+    ...{ totalMinor: 6700 + 890, notInTotal: 0 },
+  });
+  await offers([before]);
+});
+
 test('one side alone leaves one of a pair over', async () => {
   const left = await app.opening(1, 'frontDoorLow', 'left');
   const choice = {
@@ -76,7 +109,10 @@ test('one side alone leaves one of a pair over', async () => {
     .expect(200);
   const { body } = await app.http.get(`/api/jobs/${left.jobId}/order`).expect(200);
   expect(
-    body.lines.map(({ kind, pieces, packs, leftOver }: Record<string, unknown>) => ({ kind, pieces, packs, leftOver })),
+    body.lines.map(({ kind, pieces, taken }: OrderLineAnswer) => {
+      const { packs, leftOver } = taken ?? {};
+      return { kind, pieces, packs, leftOver };
+    }),
   ).toEqual([
     { kind: 'speaker', pieces: 1, packs: 1, leftOver: 1 },
     { kind: 'bracket', pieces: 1, packs: 1, leftOver: 1 },
@@ -189,7 +225,10 @@ test('the file holds the same lines, read by a CSV reader', async () => {
     'Pieces needed': '2',
     Packs: '1',
     'Left over': '0',
-    'Cost (EUR)': '68.00',
+    Supplier: 'Northmole Supply',
+    "Supplier's number": 'NS-1007',
+    Cost: '68.00',
+    Currency: 'EUR',
     For: 'Front door, left; Front door, right',
     'Open checks': 'Screws; Lies flat; Terminals',
   });

@@ -3,10 +3,12 @@ import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
 import { stringify } from 'csv-stringify/sync';
 
 const BYTE_ORDER_MARK = '\uFEFF';
+const NOBODY = 'nobody known to sell it';
 
 export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
   const header = [
     'Supplier',
+    "Supplier's number",
     'Maker',
     'Part',
     'Part id',
@@ -14,23 +16,28 @@ export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
     'Pack size',
     'Packs',
     'Left over',
-    `Price per pack (${currency})`,
-    `Cost (${currency})`,
+    'Price per pack',
+    'Cost',
+    'Currency',
+    'Working days until here',
     'For',
     'Open checks',
     'Old speaker not tested, assumed',
   ];
-  const rows = lines.map((line) => [
-    line.supplier,
+  const rows = lines.map(({ taken, ...line }) => [
+    taken?.offer.supplier ?? NOBODY,
+    taken?.offer.number,
     line.maker,
     line.name,
     line.partId,
     line.pieces,
-    line.packSize,
-    line.packs,
-    line.leftOver,
-    toMajor(line.packPriceMinor),
-    toMajor(line.costMinor),
+    taken?.offer.packSize,
+    taken?.packs,
+    taken?.leftOver,
+    toMajor(taken?.offer.packPriceMinor),
+    toMajor(taken?.costMinor),
+    taken ? (taken.offer.currency ?? currency) : null,
+    taken?.offer.leadDays,
     line.forOpenings.join('; '),
     line.open.join('; '),
     line.assumed.join('; '),
@@ -39,6 +46,7 @@ export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
   return BYTE_ORDER_MARK + stringify([header, ...rows], { escape_formulas: true, record_delimiter: '\r\n' });
 }
 
-function toMajor(minor: number): string {
-  return (minor / 100).toFixed(2);
+/** A cell is empty where nobody knows. */
+function toMajor(minor: number | null | undefined): string | null {
+  return minor == null ? null : (minor / 100).toFixed(2);
 }

@@ -233,16 +233,16 @@ describe('the first start', () => {
     expect(await state(fresh.browser())).toMatchObject({ kind: 'signedOut', shopName: 'Boathouse', demo: null });
   });
 
-  test('such a shop has the goods of the starter pack, each with no price that anybody asked, as one change', async () => {
+  test('such a shop has the goods of the starter pack, each with no offer that anybody asked for, as one change', async () => {
     const goods = await readGoods(STARTER_DIR, pino({ level: 'silent' }));
-    const parts: { kind: string; record: { maker: string; packPriceMinor: number } }[] = await fresh.db.query(
+    const parts: { kind: string; record: { maker: string; offers: readonly unknown[] } }[] = await fresh.db.query(
       'SELECT "kind", "record" FROM "part"',
     );
     expect(parts).toHaveLength(goods?.parts.length ?? 0);
     const kinds = ['fastener', 'panelClip', 'sheet', 'terminal', 'wire'];
     expect([...new Set(parts.map(({ kind }) => kind))].sort()).toEqual(kinds);
     expect(new Set(parts.map(({ record: { maker } }) => maker))).toEqual(new Set(['Generic']));
-    expect(parts.every(({ record }) => record.packPriceMinor === 0)).toBe(true);
+    expect(parts.every(({ record }) => record.offers.length === 0)).toBe(true);
     const changes = await fresh.db.query(`SELECT "kind", "label" FROM "change" WHERE "kind" = 'partsImport'`);
     expect(changes).toEqual([{ kind: 'partsImport', label: 'Starter pack' }]);
   });

@@ -2,6 +2,7 @@
 import type { DataSource, EntityManager } from 'typeorm';
 import type { PictureFiles } from '../photos/PictureFiles';
 import { SettingsStore } from '../settings/SettingsStore';
+import { jsonList } from './jsonList';
 import { atOneMoment } from './readRows';
 import {
   readHistory,
@@ -23,24 +24,14 @@ async function* write(manager: EntityManager, pictures: PictureFiles | null): As
   yield '{"format":"shop","version":2';
   yield `,"settings":${JSON.stringify(await new SettingsStore(manager).get())}`;
   yield `,"versions":${JSON.stringify(await readVersions(manager))}`;
-  yield* list('people', readPeople(manager));
-  yield* list('connectors', readRecords(manager, 'connector'));
-  yield* list('parts', readRecords(manager, 'part'));
-  yield* list('vehicles', readRecords(manager, 'vehicle'));
-  yield* list('jobs', readJobs(manager));
-  yield* list('history', readHistory(manager));
-  yield* list('imports', readImports(manager));
-  yield* list('photos', readPhotos(manager));
-  yield* list('pictures', readPictures(manager, pictures));
+  yield* jsonList('people', readPeople(manager));
+  yield* jsonList('connectors', readRecords(manager, 'connector'));
+  yield* jsonList('parts', readRecords(manager, 'part'));
+  yield* jsonList('vehicles', readRecords(manager, 'vehicle'));
+  yield* jsonList('jobs', readJobs(manager));
+  yield* jsonList('history', readHistory(manager));
+  yield* jsonList('imports', readImports(manager));
+  yield* jsonList('photos', readPhotos(manager));
+  yield* jsonList('pictures', readPictures(manager, pictures));
   yield '}\n';
-}
-
-async function* list(key: string, items: AsyncGenerator<unknown>): AsyncGenerator<string> {
-  yield `,\n"${key}":[`;
-  let separator = '\n';
-  for await (const item of items) {
-    yield separator + JSON.stringify(item);
-    separator = ',\n';
-  }
-  yield ']';
 }

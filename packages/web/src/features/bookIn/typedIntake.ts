@@ -4,6 +4,7 @@ import { type IntakeFacts, intakeFactsSchema, questionSchema } from '@low-quarry
 import { CONSENT_KINDS } from '@low-quarry/core/order';
 import type { Control } from 'react-hook-form';
 import { z } from 'zod';
+import { amountText, amountTyped } from '../../text/typedAmount';
 
 export const intakeTypedSchema = intakeFactsSchema.extend({
   budgetMinor: z.string(),
@@ -16,15 +17,6 @@ export const intakeTypedSchema = intakeFactsSchema.extend({
 });
 export type IntakeTyped = z.output<typeof intakeTypedSchema>;
 export type IntakeControl = Control<IntakeTyped, unknown, IntakeFacts>;
-
-const amountTyped = z.string().transform((text, context) => {
-  const typed = text.trim().replace(',', '.');
-  if (typed === '') return null;
-  const amount = Number(typed);
-  if (Number.isFinite(amount) && amount >= 0) return Math.round(amount * 100);
-  context.addIssue(`“${text.slice(0, 20)}” was read. Type an amount such as 420 or 420.50, or leave it empty.`);
-  return z.NEVER;
-});
 
 const factsSchema = putJob.body.omit({ version: true });
 
@@ -39,7 +31,7 @@ export function toIntakeTyped(facts: IntakeFacts): IntakeTyped {
   const { budgetMinor, consents } = facts;
   return {
     ...facts,
-    budgetMinor: budgetMinor === null ? '' : String(budgetMinor / 100),
+    budgetMinor: amountText(budgetMinor),
     consents: Object.fromEntries(CONSENT_KINDS.map((kind) => [kind, consents[kind] ?? ''])) as IntakeTyped['consents'],
   };
 }

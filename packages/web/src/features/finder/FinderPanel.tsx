@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useMay, useMe } from '../../api/me';
+import { useMe } from '../../api/me';
 import { INPUT } from '../../ui/Field';
 import { MOST_LETTERS, useAsked } from '../../ui/useRested';
 import { jobsQuery } from '../jobs/jobsQueries';
@@ -34,14 +34,13 @@ const MORE_PAGES = [
 export function FinderPanel({ onGone }: { readonly onGone: () => void }) {
   const navigate = useNavigate();
   const { roles } = useMe();
-  const mayCorrect = useMay('library');
   const [words, setWords] = useState('');
   const [lit, setLit] = useState('');
   const find = useAsked(words);
   const enabled = find.trim() !== '';
   const open = useQuery({ ...jobsQuery({ list: 'open', find, page: 1 }), enabled });
   const ended = useQuery({ ...jobsQuery({ list: 'ended', find, page: 1 }), enabled });
-  const parts = useQuery({ ...foundPartsQuery(find, 1), enabled });
+  const parts = useQuery({ ...foundPartsQuery(find, '', 1), enabled });
   const vehicles = useQuery({ ...foundVehiclesQuery(find), enabled });
   const asked = [open, ended, parts, vehicles];
   // What was found for other words is not listed: Enter would lead there.
@@ -54,7 +53,6 @@ export function FinderPanel({ onGone }: { readonly onGone: () => void }) {
     parts: foundBy(parts),
     vehicles: wholeMatches(foundBy(vehicles)),
     pages: [...MORE_PAGES, ...SHOP_PAGES].filter(({ permission }) => mayDo(permission, roles)),
-    mayCorrect,
   });
   const values = groups.flatMap(({ title, found }) => found.map(({ to }) => keyOf(title, to)));
   const isLooking = words !== find || (enabled && asked.some(({ isFetching }) => isFetching));

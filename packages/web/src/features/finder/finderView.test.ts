@@ -22,7 +22,6 @@ const answers = (changes: Partial<FinderAnswers>): FinderAnswers => ({
   parts: undefined,
   vehicles: undefined,
   pages: [{ to: '/bin', label: 'Bin', what: 'what was deleted' }],
-  mayCorrect: true,
   ...changes,
 });
 
@@ -54,11 +53,10 @@ test('a vehicle leads to where a speaker is tried in it', () => {
 });
 
 test.each([
-  ['a speaker is tried', part('speaker', 's 1'), false, ['/will-it-fit?speaker=s%201']],
-  ['a bracket is looked up by who may correct it', part('bracket', 'b'), true, ['/parts/b']],
-  ['and by nobody else', part('bracket', 'b'), false, []],
-  ['a speaker that cannot be read is put right first', part('speaker', 's', 'no depth'), true, ['/parts/s']],
-])('%s', (_, found, mayCorrect, to) => {
-  const groups = finderView(answers({ words: 'wrack', parts: { found: [found], total: 1 }, mayCorrect }));
+  ['a speaker is tried', part('speaker', 's 1'), ['/will-it-fit?speaker=s%201']],
+  ['a bracket is looked up', part('bracket', 'b'), ['/parts/b']],
+  ['a speaker that cannot be read is put right first', part('speaker', 's', 'no depth'), ['/parts/s']],
+])('%s', (_, found, to) => {
+  const groups = finderView(answers({ words: 'wrack', parts: { found: [found], total: 1 } }));
   expect(groups.flatMap((each) => each.found.map((one) => one.to))).toEqual(to);
 });

@@ -20,8 +20,6 @@ export type FinderAnswers = {
   readonly parts: { readonly found: readonly FoundPart[]; readonly total: number } | undefined;
   readonly vehicles: { readonly found: readonly FinderVehicle[]; readonly total: number } | undefined;
   readonly pages: readonly Found[];
-  /** Whether they may open a part's record. */
-  readonly mayCorrect: boolean;
 };
 type FinderJob = Pick<Job, 'id' | 'number' | 'customer' | 'registration'> & {
   readonly vehicle: Pick<VehicleRecord, 'make' | 'model'>;
@@ -29,7 +27,7 @@ type FinderJob = Pick<Job, 'id' | 'number' | 'customer' | 'registration'> & {
 type FinderVehicle = Pick<VehicleRecord, 'id' | 'make' | 'model' | 'years' | 'trim'>;
 
 /** Groups that have nothing are left out. Without words only the pages are listed. */
-export function finderView({ words, open, ended, parts, vehicles, pages, mayCorrect }: FinderAnswers): FoundGroup[] {
+export function finderView({ words, open, ended, parts, vehicles, pages }: FinderAnswers): FoundGroup[] {
   const here = narrowed(
     pages.map((page) => ({ value: page.to, label: `${page.label} ${page.what}` })),
     words,
@@ -37,11 +35,10 @@ export function finderView({ words, open, ended, parts, vehicles, pages, mayCorr
   const found = here.flatMap(({ value }) => pages.find(({ to }) => to === value) ?? []);
   const groups = [group('Pages', found, found.length, found.length)];
   if (words.trim() === '') return groups;
-  const readable = (parts?.found ?? []).flatMap((part) => toPart(part, mayCorrect));
   return [
     group('Open jobs', (open?.jobs ?? []).map(toJob), open?.total),
     group('Ended jobs', (ended?.jobs ?? []).map(toJob), ended?.total),
-    group('Parts', readable, readable.length === parts?.found.length ? parts.total : readable.length),
+    group('Parts', (parts?.found ?? []).map(toPart), parts?.total),
     group(
       'Vehicles of the library',
       (vehicles?.found ?? []).map((vehicle) => ({
@@ -68,10 +65,10 @@ function toJob(job: FinderJob): Found {
   };
 }
 
-/** A speaker can be tried by everybody; a record is for who may correct it. */
-function toPart({ id, kind, label, unreadable }: FoundPart, mayCorrect: boolean): readonly Found[] {
+/** A speaker is tried; of what is none its own page says what is known. */
+function toPart({ id, kind, label, unreadable }: FoundPart): Found {
   const what = partKindWord(kind);
   if (kind === 'speaker' && unreadable === null)
-    return [{ to: `/will-it-fit?speaker=${encodeURIComponent(id)}`, label, what: `${what}: will it fit?` }];
-  return mayCorrect ? [{ to: `/parts/${encodeURIComponent(id)}`, label, what }] : [];
+    return { to: `/will-it-fit?speaker=${encodeURIComponent(id)}`, label, what: `${what}: will it fit?` };
+  return { to: `/parts/${encodeURIComponent(id)}`, label, what };
 }

@@ -18,7 +18,7 @@ import { printMargin, printPlusMinus } from '@low-quarry/core/units';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
 import type { ListedParts } from '../../catalogue/ListedParts';
-import { printMoney } from '../../text/money';
+import { printCost } from '../../text/money';
 import { VERDICT_WORDS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';
 import { Loading } from '../../ui/states';
@@ -331,9 +331,10 @@ function CandidateRow({
         {partName(speaker)}
         {speakerId === comparedId && <span className="font-normal text-muted"> (laid over)</span>}
       </span>
-      <span className="text-right">{printMoney(best.costMinor, currency)}</span>
+      <span className="text-right">{printCost(best.costMinor, currency)}</span>
       <span className="col-start-2 text-[13px] leading-4 text-muted">
         {speaker.nominalSize} {speaker.speakerKind}
+        {speaker.isDiscontinued && <strong className="text-measure">, no longer made</strong>}
         <br />
         {stackWords(best.layerIds, parts)}
       </span>

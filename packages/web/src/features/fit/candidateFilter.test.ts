@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { type PartRecord, speakerSchema } from '@low-quarry/core/catalogue';
 import type { RankedSpeaker } from '@low-quarry/core/fit/search/Ranking';
+import { offered } from '@low-quarry/core/testing/offers';
 import {
   type CandidateFilter,
   filterChoices,
@@ -36,9 +37,7 @@ describe('passing', () => {
     id: 'a',
     maker: 'Maker',
     name: 'Name',
-    supplier: 'S',
-    packSize: 1,
-    packPriceMinor: 5000,
+    offers: offered(1, 5000),
     speakerKind: 'coaxial',
     nominalSize: '6.5 in',
     basket: { kind: 'circle', diameterMm: 130 },
@@ -81,6 +80,11 @@ describe('passing', () => {
     [{ shown: { kind: 'verdict', verdict: 'clears' } }, false],
   ])('%j: %s', (filter, passes) => {
     expect(passesFilter(ranked, { ...NO_FILTER, ...filter }, parts)).toBe(passes);
+  });
+
+  test('what nobody knows the price of passes whatever price is asked for', () => {
+    const unpriced = { ...ranked, best: { ...ranked.best, costMinor: Number.POSITIVE_INFINITY } };
+    expect(passesFilter(unpriced, { ...NO_FILTER, mostMinor: 1 }, parts)).toBe(true);
   });
 
   test('what can be chosen is what the catalogue holds', () => {

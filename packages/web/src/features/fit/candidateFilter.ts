@@ -1,6 +1,6 @@
 /** Which candidates the list shows, as it stands in the address bar. */
 
-import type { ListedById, ListedPart, ListedSpeaker } from '@low-quarry/core/catalogue';
+import { COST_UNKNOWN, type ListedById, type ListedPart, type ListedSpeaker } from '@low-quarry/core/catalogue';
 import { CHECK_IDS, type CheckId, type RankedSpeaker, VERDICTS_BY_RANK, type Verdict } from '@low-quarry/core/fit';
 
 export type Shown =
@@ -51,7 +51,8 @@ export function writeFilter({ shown, size, maker, kind, mostMinor }: CandidateFi
 export function passesFilter({ speakerId, best }: RankedSpeaker, filter: CandidateFilter, parts: ListedById): boolean {
   const { shown, mostMinor } = filter;
   if (!passesPart(speakerId, filter, parts)) return false;
-  if (mostMinor !== null && best.costMinor > mostMinor) return false;
+  // What nobody knows the price of may well cost less.
+  if (mostMinor !== null && best.costMinor !== COST_UNKNOWN && best.costMinor > mostMinor) return false;
   if (shown.kind === 'all') return true;
   if (shown.kind === 'verdict') return best.verdict === shown.verdict;
   return best.verdict !== 'clears' && best.decidedBy === shown.check;

@@ -1,11 +1,13 @@
 /** Which part of the library is wrong, and what is right? */
-import { partKindWord } from '@low-quarry/core/catalogue';
-import { FOUND_A_PAGE, type Unreadable } from '@low-quarry/core/contracts/library';
+import { PART_KINDS, partKindWord } from '@low-quarry/core/catalogue';
+import { FOUND_A_PAGE, PARTS_PACK_PATH, type Unreadable } from '@low-quarry/core/contracts/library';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import { readPage, useAddress, withParams, writePage } from '../../ui/address';
+import { DownloadLink } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
 import { Pages } from '../../ui/Pages';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
@@ -14,13 +16,17 @@ import { useAsked } from '../../ui/useRested';
 import { ImportParts } from './ImportParts';
 import { foundPartsQuery } from './libraryQueries';
 
+const KINDS = [['', 'All kinds'], ...PART_KINDS.map((kind) => [kind, partKindWord(kind)] as const)] as const;
+
 export function LibraryScreen() {
   const mayAdd = useMay('parts');
   const catalogue = useQuery(catalogueQuery);
   const [search, changeAddress] = useAddress();
   const find = search.get('find') ?? '';
+  const asked = search.get('kind');
+  const kind = PART_KINDS.find((each) => each === asked) ?? '';
   const page = readPage(search);
-  const parts = useQuery(foundPartsQuery(useAsked(find), page));
+  const parts = useQuery(foundPartsQuery(useAsked(find), kind, page));
   return (
     <Shell
       title="Parts"
@@ -28,27 +34,43 @@ export function LibraryScreen() {
         { to: '/', label: 'Jobs' },
         { to: '/parts', label: 'Parts' },
       ]}
-      aside={mayAdd && <ImportParts />}
+      aside={
+        mayAdd && (
+          <div className="flex flex-wrap gap-3">
+            <ImportParts />
+            <DownloadLink href={PARTS_PACK_PATH}>Download all as a parts pack</DownloadLink>
+          </div>
+        )
+      }
     >
       <p className="max-w-2xl">
         Parts as their makers describe them. A correction is judged by at once; what is chosen stays chosen and says
         what changed.
       </p>
-      <div className="max-w-md">
+      <div className="grid max-w-2xl gap-3 sm:grid-cols-[2fr_1fr]">
         <TextField
           label="Find"
           type="search"
           value={find}
           onType={(text) => changeAddress((before) => withParams(before, { page: null, find: text || null }))}
         />
+        <Choice
+          label="Kind"
+          value={kind}
+          options={KINDS}
+          onChange={(next) => changeAddress((before) => withParams(before, { page: null, kind: next || null }))}
+        />
       </div>
       <Answered query={parts} what="the parts">
-        {({ found, total }) => (
+        {({ found, total, isLike }) => (
           <section aria-label="Parts" className="flex flex-col gap-1">
             <h2>
               Parts, {total.toLocaleString('en')}
               {catalogue.data && ` of ${catalogue.data.listed.size.toLocaleString('en')}`}
             </h2>
+            {isLike && (
+              <p className="font-semibold text-measure">None has “{find}” in it. These are written like it:</p>
+            )}
             <Unreadables unreadable={catalogue.data?.unreadable ?? []} />
             <Rows
               rows={found.map(({ id, kind, label }) => ({ id, name: label, what: partKindWord(kind) }))}

@@ -1,14 +1,14 @@
 /** Parts of the library: found, one with its version, corrected, brought in. */
+import type { PartKind } from '@low-quarry/core/catalogue';
 import { findParts, getPart, importParts, putPart } from '@low-quarry/core/contracts/library';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
 
-type Versioned = { readonly version: number; readonly record: Readonly<Record<string, unknown>> };
-
-export function foundPartsQuery(find: string, page: number) {
+/** @param kind empty for all */
+export function foundPartsQuery(find: string, kind: PartKind | '', page: number) {
   return queryOptions({
-    queryKey: ['library', 'parts', find, page],
-    queryFn: ({ signal }) => call(findParts, { params: { find, page }, signal }),
+    queryKey: ['library', 'parts', find, kind, page],
+    queryFn: ({ signal }) => call(findParts, { params: { find, page, ...(kind ? { kind } : {}) }, signal }),
     placeholderData: keepPreviousData,
   });
 }
@@ -28,7 +28,7 @@ export function useImportParts() {
 export function partQuery(id: string) {
   return queryOptions({
     queryKey: ['library', 'part', id],
-    queryFn: ({ signal }): Promise<Versioned> => call(getPart, { params: { partId: id }, signal }),
+    queryFn: ({ signal }) => call(getPart, { params: { partId: id }, signal }),
     staleTime: 0,
   });
 }
@@ -37,7 +37,8 @@ export function useCorrectPart(id: string) {
   const queries = useQueryClient();
   return useMutation({
     // The server reads the record by its schema and names what is wrong by its path.
-    mutationFn: (body: Versioned): Promise<Versioned> => call(putPart, { params: { partId: id }, body: body as never }),
+    mutationFn: (body: { readonly version: number; readonly record: Readonly<Record<string, unknown>> }) =>
+      call(putPart, { params: { partId: id }, body: body as never }),
     retry: false,
     onSuccess: async (answer) => {
       queries.setQueryData(partQuery(id).queryKey, answer);

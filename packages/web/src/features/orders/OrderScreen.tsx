@@ -1,4 +1,5 @@
 /** What has to be ordered for this car, and what still holds it back? */
+import { offerKey } from '@low-quarry/core/catalogue';
 import { ORDER_CSV_PATH, type OrderAnswer, type OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { workWords } from '@low-quarry/core/fit';
 import { jobTitle } from '@low-quarry/core/model';
@@ -8,18 +9,22 @@ import { fillPath } from '../../api/fillPath';
 import { shopSettingsQuery } from '../../api/sharedQueries';
 import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
-import { printMoney } from '../../text/money';
+import { printCost, printMoney } from '../../text/money';
+import { leadWords, offererWords, otherOfferWords, packsWords } from '../../text/offerWords';
+import { shopDay } from '../../text/shopDays';
 import { verdictLine } from '../../text/verdictLine';
-import { Button } from '../../ui/Button';
+import { Button, DownloadLink } from '../../ui/Button';
 import { MarginRail } from '../../ui/MarginRail';
 import { OpenChecks } from '../../ui/OpenChecks';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
+import { NoLongerMade } from '../library/NoLongerMade';
 import { Rail } from '../rail/Rail';
 import { AssumedLine } from './AssumedLine';
 import { LaterHeeds } from './LaterHeeds';
+import { notInTotalWords } from './notInTotalWords';
 import { OrderSheet } from './OrderSheet';
 import { orderQuery } from './orderQueries';
 import { SmallNeeds } from './SmallNeeds';
@@ -29,12 +34,13 @@ export function OrderScreen() {
   const order = useQuery(orderQuery(jobId));
   const shop = useQuery(shopSettingsQuery);
   const lines = order.data?.lines ?? [];
-  const suppliers = new Set(lines.map(({ supplier }) => supplier)).size;
+  const suppliers = new Set(lines.flatMap(({ taken }) => taken?.offer.supplier ?? [])).size;
+  const unoffered = lines.filter(({ taken }) => taken === null).length;
   return (
     <Shell
       title={
         lines.length > 0
-          ? `Order list: ${count(lines.length, 'line')} from ${count(suppliers, 'supplier')}`
+          ? `Order list: ${count(lines.length, 'line')} from ${count(suppliers, 'supplier')}${unoffered > 0 ? `, ${unoffered} from nobody yet` : ''}`
           : 'Order list'
       }
       crumbs={crumbsTo('order', { jobId }, { job: order.data && jobTitle(order.data.job) })}
@@ -42,13 +48,9 @@ export function OrderScreen() {
       aside={
         lines.length > 0 && (
           <div className="flex flex-wrap gap-3">
-            <a
-              href={fillPath(ORDER_CSV_PATH, { jobId })}
-              download
-              className="inline-flex min-h-12 items-center border-2 border-action bg-paper px-4 font-semibold text-action"
-            >
+            <DownloadLink href={fillPath(ORDER_CSV_PATH, { jobId })}>
               Download {count(lines.length, 'line')} as CSV
-            </a>
+            </DownloadLink>
             <Button kind="main" onClick={() => window.print()}>
               Print the sheet
             </Button>
@@ -121,7 +123,7 @@ const CELL = 'px-1 py-1.5 sm:px-2';
 /** On a phone what a column would say stands under the part's name. */
 const WIDE_ONLY = 'hidden sm:table-cell';
 
-function Lines({ order: { lines, currency, totalMinor } }: { readonly order: OrderAnswer }) {
+function Lines({ order: { lines, currency, totalMinor, notInTotal } }: { readonly order: OrderAnswer }) {
   return (
     <section aria-label="Lines">
       <table className="w-full text-left">
@@ -145,21 +147,40 @@ function Lines({ order: { lines, currency, totalMinor } }: { readonly order: Ord
         <span>Total</span>
         <span>{printMoney(totalMinor, currency)}</span>
       </p>
+      {notInTotal > 0 && (
+        <p className="flex justify-end px-1 font-semibold text-measure sm:px-2">{notInTotalWords(notInTotal)}</p>
+      )}
     </section>
   );
 }
 
 function Line({ line, currency }: { readonly line: OrderLineAnswer; readonly currency: string }) {
-  const leftOver = line.leftOver === 0 ? 'none' : count(line.leftOver, 'piece');
+  const { taken } = line;
+  const leftOver = taken === null ? 'not known' : taken.leftOver === 0 ? 'none' : count(taken.leftOver, 'piece');
+  const lead = taken && leadWords(taken.offer, shopDay);
   return (
     <tr className="border-b border-hairline align-top">
       <td className={CELL}>
-        <span className="font-semibold">
+        <Link to={`/parts/${line.partId}`} className="font-semibold text-action underline underline-offset-2">
           {line.maker} {line.name}
-        </span>
+        </Link>
         <span className="block text-[13px] leading-4 text-muted">
-          {line.supplier}, {line.partId}
+          {taken ? `${offererWords(taken.offer)}${lead && `, ${lead}`}` : line.partId}
         </span>
+        <NoLongerMade {...line} />
+        {taken === null && (
+          <span className="block text-[13px] leading-4 font-semibold text-measure">
+            Nobody is known to sell it.{' '}
+            <Link to={`/parts/${line.partId}`} className="text-action underline underline-offset-2">
+              Write down who does
+            </Link>
+          </span>
+        )}
+        {line.others.map((other) => (
+          <span key={offerKey(other.offer)} className="block text-[13px] leading-4 text-muted">
+            Or {otherOfferWords(other, currency, shopDay)}
+          </span>
+        ))}
         {line.open.length > 0 && (
           <span className="block text-[13px] leading-4 font-semibold text-measure">Open: {line.open.join(', ')}</span>
         )}
@@ -170,11 +191,9 @@ function Line({ line, currency }: { readonly line: OrderLineAnswer; readonly cur
       </td>
       <td className={`${CELL} ${WIDE_ONLY}`}>{line.forOpenings.join('; ')}</td>
       <td className={`${CELL} ${WIDE_ONLY} text-right`}>{count(line.pieces, 'piece')}</td>
-      <td className={`${CELL} text-right`}>
-        {count(line.packs, 'pack')} of {line.packSize}
-      </td>
+      <td className={`${CELL} text-right`}>{taken ? packsWords(taken) : 'not known'}</td>
       <td className={`${CELL} ${WIDE_ONLY} text-right`}>{leftOver}</td>
-      <td className={`${CELL} text-right`}>{printMoney(line.costMinor, currency)}</td>
+      <td className={`${CELL} text-right`}>{printCost(taken?.costMinor ?? null, taken?.offer.currency ?? currency)}</td>
     </tr>
   );
 }

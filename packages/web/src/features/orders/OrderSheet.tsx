@@ -1,21 +1,22 @@
 /** The order list on paper: black and white, large numbers, boxes to tick, by supplier. */
-import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
+import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { effortWords, workWords } from '@low-quarry/core/fit';
 import type { ShopSettings } from '@low-quarry/core/model';
 import { vehicleName, yearsWords } from '@low-quarry/core/model';
 import { gravestOf } from '@low-quarry/core/order';
 import { SETTING_FIELDS } from '@low-quarry/core/records';
-import { printMoney } from '../../text/money';
+import { printCost, printMoney } from '../../text/money';
 import { shopDay } from '../../text/shopDays';
 import { openCheckLine, verdictLine } from '../../text/verdictLine';
 import { answered } from '../../ui/OpenChecks';
 import { useSettings } from '../../ui/settings';
 import { AssumedLine } from './AssumedLine';
+import { notInTotalWords } from './notInTotalWords';
 
 export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; readonly shop: ShopSettings }) {
-  const { job, lines, included, heldBack, needs, cautions, currency, totalMinor } = order;
+  const { job, lines, included, heldBack, needs, cautions, currency, totalMinor, notInTotal } = order;
   const { unit } = useSettings();
-  const suppliers = [...new Set(lines.map(({ supplier }) => supplier))].sort();
+  const suppliers = [...new Set(lines.map(supplierOf))].sort();
   return (
     <article className="only-print text-black" aria-hidden="true">
       {/* Rules of a page cannot be set at an element. */}
@@ -41,24 +42,27 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
           <table className="w-full text-left">
             <tbody>
               {lines
-                .filter((line) => line.supplier === supplier)
+                .filter((line) => supplierOf(line) === supplier)
                 .map((line) => (
                   <tr key={line.partId} className="border-t border-black align-top">
                     <td className="w-8 py-2">
                       <span className="inline-block h-5 w-5 border-2 border-black" />
                     </td>
-                    <td className="w-16 py-1 text-[24px] font-bold leading-8">{line.packs} ×</td>
+                    <td className="w-16 py-1 text-[24px] font-bold leading-8">{line.taken?.packs ?? line.pieces} ×</td>
                     <td className="py-2">
                       <span className="text-[16px] font-semibold">
                         {line.maker} {line.name}
                       </span>
-                      , pack of {line.packSize}
+                      , {line.taken ? `pack of ${line.taken.offer.packSize}` : 'pieces'}
                       <br />
-                      {line.partId}. For: {line.forOpenings.join('; ')}
-                      {line.leftOver > 0 && `. ${line.leftOver} left over`}
+                      {line.taken?.offer.number ? `No. ${line.taken.offer.number}` : line.partId}. For:{' '}
+                      {line.forOpenings.join('; ')}
+                      {line.taken && line.taken.leftOver > 0 && `. ${line.taken.leftOver} left over`}
                       <AssumedLine assumed={line.assumed} />
                     </td>
-                    <td className="py-2 text-right">{printMoney(line.costMinor, currency)}</td>
+                    <td className="py-2 text-right">
+                      {printCost(line.taken?.costMinor ?? null, line.taken?.offer.currency ?? currency)}
+                    </td>
                   </tr>
                 ))}
             </tbody>
@@ -67,6 +71,7 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
       ))}
       <p className="mt-2 border-t-2 border-black pt-1 text-right text-[18px] font-bold">
         Total {printMoney(totalMinor, currency)}
+        {notInTotal > 0 && `. ${notInTotalWords(notInTotal)}`}
       </p>
       <section className="mt-4 break-inside-avoid">
         <h2 className="font-bold">Openings</h2>
@@ -122,6 +127,10 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
       </section>
     </article>
   );
+}
+
+function supplierOf({ taken }: OrderLineAnswer): string {
+  return taken?.offer.supplier ?? 'Nobody is known to sell it';
 }
 
 /** What of a choice is open, each on a line of its own with what was answered. */

@@ -1,0 +1,42 @@
+/** The fields of a part, of whatever kind: each key of its record, with a label that says the unit, and its offers in words. */
+import type { Offer, PartRecord } from '../catalogue';
+import { capital } from '../firstLetter';
+import { type Field, keyField, plainWords } from './Field';
+
+const UNITS: Readonly<Record<string, string>> = { Mm: 'mm', Deg: '°', Ohm: 'ohm', W: 'W', Db: 'dB', Mm2: 'mm²' };
+/** Where the key's own words would not be the trade's. */
+const LABELS: Readonly<Record<string, string>> = {
+  rmsW: 'RMS power, W',
+  to: 'Leads to',
+  number: 'Maker’s number',
+  aliases: 'Other names',
+  isDiscontinued: 'No longer made',
+};
+const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
+  offers: (offers) => listWords((offers as readonly Offer[]).map(offerWords)),
+};
+
+/** Every key of these parts as a field. */
+export function partFields(...parts: readonly unknown[]): readonly Field<PartRecord>[] {
+  const keys = new Set(parts.flatMap((part) => Object.keys(part as object)));
+  return [...keys].map((key) => keyField(key as keyof PartRecord, keyLabel(key), WORDS[key] ?? plainWords));
+}
+
+/** Such as "Mounting depth, mm" of `mountingDepthMm`. */
+function keyLabel(key: string): string {
+  const known = LABELS[key];
+  if (known) return known;
+  const words = key.split(/(?=[A-Z])/);
+  const unit = words.length > 1 ? UNITS[words.at(-1) as string] : undefined;
+  const name = capital((unit ? words.slice(0, -1) : words).map((each) => each.toLowerCase()).join(' '));
+  return unit ? `${name}, ${unit}` : name;
+}
+
+function offerWords({ supplier, number, packSize, packPriceMinor, currency }: Offer): string {
+  const price = packPriceMinor === null ? 'no price' : (packPriceMinor / 100).toFixed(2);
+  return `${supplier}${number && ` no. ${number}`}: pack of ${packSize}, ${price}${currency ? ` ${currency}` : ''}`;
+}
+
+function listWords(words: readonly string[]): string {
+  return words.length === 0 ? 'nothing' : words.join('; ');
+}

@@ -1,0 +1,14 @@
+/** What is known of a part's names and offers, as the plainest list has them. */
+import { type Offer, offerSchema } from '../catalogue/offer';
+
+/** @param changes what else is known of it */
+export function offered(
+  packSize: number,
+  packPriceMinor: number | null,
+  changes: Partial<Offer> = {},
+): readonly [Offer] {
+  return [offerSchema.parse({ supplier: 'Test Trade', packSize, packPriceMinor, ...changes })];
+}
+
+/** Of a part that has one name and is still made. */
+export const PLAINLY_NAMED = { number: '', aliases: [] as string[], isDiscontinued: false, replacedBy: null };

@@ -1,0 +1,144 @@
+/** What is known of this part: who offers it, what its maker says, photos of it, what changed? */
+import type { PartRecord } from '@low-quarry/core/catalogue';
+import { partKindWord, partName } from '@low-quarry/core/catalogue';
+import { partFields } from '@low-quarry/core/records';
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { useMay } from '../../api/me';
+import { shopSettingsQuery } from '../../api/sharedQueries';
+import { printCost } from '../../text/money';
+import { leadWords, offererWords } from '../../text/offerWords';
+import { shopDay } from '../../text/shopDays';
+import { LinkButton } from '../../ui/Button';
+import { late } from '../../ui/late';
+import { Shell } from '../../ui/Shell';
+import { Answered, Loading } from '../../ui/states';
+import { Photos } from '../photos/Photos';
+import { partQuery } from './libraryQueries';
+import { NoLongerMade } from './NoLongerMade';
+
+const CorrectForm = late(
+  () => import('./CorrectForm').then((code) => code.CorrectForm),
+  () => <Loading what="the record" />,
+);
+const NamesForm = late(
+  () => import('./NamesForm').then((code) => code.NamesForm),
+  () => <Loading what="what it is called" />,
+);
+const OffersForm = late(
+  () => import('./OffersForm').then((code) => code.OffersForm),
+  () => <Loading what="the offers" />,
+);
+
+export function PartScreen() {
+  const { id = '' } = useParams();
+  const part = useQuery(partQuery(id));
+  const shop = useQuery(shopSettingsQuery);
+  const name = part.data ? partName(part.data.record) : id;
+  return (
+    <Shell
+      title={name}
+      crumbs={[
+        { to: '/', label: 'Jobs' },
+        { to: '/parts', label: 'Parts' },
+        { to: `/parts/${id}`, label: name },
+      ]}
+      aside={
+        <div className="flex flex-wrap gap-3">
+          {part.data?.record.kind === 'speaker' && (
+            <LinkButton to={`/will-it-fit?speaker=${encodeURIComponent(id)}`}>Will it fit?</LinkButton>
+          )}
+          <LinkButton to={`/history?kind=part&record=${id}`}>History</LinkButton>
+        </div>
+      }
+    >
+      <Answered query={part} what="the part">
+        {({ version, record }) => (
+          <Answered query={shop} what="the shop’s settings">
+            {({ currency }) => <Filled key={id} version={version} record={record} currency={currency} />}
+          </Answered>
+        )}
+      </Answered>
+    </Shell>
+  );
+}
+
+type FilledProps = { readonly version: number; readonly record: PartRecord; readonly currency: string };
+
+function Filled({ version, record, currency }: FilledProps) {
+  const mayCorrect = useMay('library');
+  const { id, kind } = record;
+  return (
+    <>
+      <p className="text-muted">
+        {partKindWord(kind)}, {id}
+      </p>
+      <NoLongerMade {...record} />
+      <section aria-label="Offers" className="flex flex-col gap-3">
+        <h2>Who offers it</h2>
+        {mayCorrect ? (
+          <OffersForm version={version} record={record} currency={currency} />
+        ) : (
+          <Offers record={record} currency={currency} />
+        )}
+      </section>
+      {mayCorrect && (
+        <section aria-label="What it is called" className="flex flex-col gap-3">
+          <h2>What it is called</h2>
+          <NamesForm version={version} record={record} />
+        </section>
+      )}
+      <Photos subject={{ of: 'part', recordId: id, place: '' }} label={partName(record)} />
+      <section aria-label="What its maker says" className="flex flex-col gap-3">
+        <h2>What its maker says</h2>
+        {mayCorrect ? (
+          <CorrectForm version={version} record={record} />
+        ) : (
+          <dl className="grid gap-x-6 border-t border-ink sm:grid-cols-2">
+            {valuesOf(record).map(({ path, label, words }) => (
+              <div key={path} className="flex justify-between gap-4 border-b border-hairline py-1.5">
+                <dt className="text-muted">{label}</dt>
+                <dd className="text-right">{words}</dd>
+              </div>
+            ))}
+          </dl>
+        )}
+      </section>
+    </>
+  );
+}
+
+/** For whoever only reads: what nobody wrote down says so. */
+function Offers({ record: { offers }, currency }: Pick<FilledProps, 'record' | 'currency'>) {
+  if (offers.length === 0) return <p className="font-semibold text-measure">Nobody is known to sell it.</p>;
+  return (
+    <ul className="border-t border-ink">
+      {offers.map((offer) => {
+        const lead = leadWords(offer, shopDay);
+        return (
+          <li
+            key={offererWords(offer)}
+            className="flex flex-wrap justify-between gap-x-4 border-b border-hairline py-1.5"
+          >
+            <span>
+              <strong>{offererWords(offer)}</strong>
+              {lead && <span className="block text-[13px] leading-4 text-muted">{lead}</span>}
+            </span>
+            <span>
+              pack of {offer.packSize}, {printCost(offer.packPriceMinor, offer.currency ?? currency)}
+            </span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** What stands elsewhere on the page is left out. */
+const ELSEWHERE = new Set(['id', 'kind', 'maker', 'name', 'offers']);
+
+function valuesOf(record: PartRecord) {
+  return partFields(record)
+    .filter(({ path }) => !ELSEWHERE.has(path))
+    .map(({ path, label, read, words }) => ({ path, label, words: words(read(record)) }));
+}
