@@ -6,6 +6,7 @@ import { isOpenWork, type Work } from '@low-quarry/core/contracts/work';
 import { capital } from '@low-quarry/core/firstLetter';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type MouseEvent, type ReactNode, useEffect, useState } from 'react';
+import { askAnew } from '../../api/askAnew';
 import { call } from '../../api/call';
 import { whenWords } from '../../text/whenWords';
 import { Button } from '../../ui/Button';
@@ -92,7 +93,7 @@ function useShownWork(): Work | null {
   const openId = shown && isOpenWork(shown) ? shown.id : undefined;
   useEffect(() => {
     if (openId === undefined) return;
-    return () => void queries.invalidateQueries({ queryKey: backupsQuery.queryKey });
+    return () => void askAnew(queries, backupsQuery.queryKey);
   }, [openId, queries]);
   return shown;
 }

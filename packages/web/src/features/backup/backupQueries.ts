@@ -10,6 +10,7 @@ import {
 import { requirePassword } from '@low-quarry/core/contracts/sessions';
 import { importShop } from '@low-quarry/core/contracts/shopFile';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { askAnew } from '../../api/askAnew';
 import { call, sendFile } from '../../api/call';
 import { setNotice } from '../../api/notice';
 import { workQuery } from '../work/workQueries';
@@ -24,7 +25,7 @@ function useChange<Input, Answer>(mutationFn: (input: Input) => Promise<Answer>)
   return useMutation({
     mutationFn,
     retry: false,
-    onSuccess: () => queries.invalidateQueries({ queryKey: backupsQuery.queryKey }),
+    onSuccess: () => askAnew(queries, backupsQuery.queryKey),
   });
 }
 
@@ -33,7 +34,7 @@ export function useAskBackup() {
   return useMutation({
     mutationFn: (_: undefined) => call(askBackup, { params: {}, body: {} }),
     retry: false,
-    onSuccess: () => queries.invalidateQueries({ queryKey: workQuery.queryKey }),
+    onSuccess: () => askAnew(queries, workQuery.queryKey),
   });
 }
 

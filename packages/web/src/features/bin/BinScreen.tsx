@@ -2,6 +2,7 @@
 import { BIN_DAYS, type JobInBin, listBin, restoreJob } from '@low-quarry/core/contracts/jobs';
 import { jobTitle } from '@low-quarry/core/model';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { askAnew } from '../../api/askAnew';
 import { call } from '../../api/call';
 import { useMay } from '../../api/me';
 import { shopDay } from '../../text/shopDays';
@@ -56,7 +57,7 @@ function DeletedJob({ job }: { readonly job: JobInBin }) {
     mutationFn: () => call(restoreJob, { params: { jobId: job.id }, body: { version: job.version } }),
     retry: false,
     onSuccess: () => toast(`Job ${job.number} is among the jobs again.`, { canUndo: true }),
-    onSettled: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
+    onSettled: () => askAnew(queries, jobKeys.all),
   });
   return (
     <li className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-b border-hairline py-2">

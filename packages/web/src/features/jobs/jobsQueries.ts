@@ -3,6 +3,7 @@
 import { deleteJob, endJob, getJob, listJobs, reopenJob } from '@low-quarry/core/contracts/jobs';
 import type { JobEnd } from '@low-quarry/core/model';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { askAnew } from '../../api/askAnew';
 import { call } from '../../api/call';
 import { type JobsAsked, jobKeys } from './jobKeys';
 
@@ -32,7 +33,7 @@ export function useEndJob(jobId: string) {
         ? call(endJob, { params: { jobId }, body: { version, as } })
         : call(reopenJob, { params: { jobId }, body: { version } }),
     retry: false,
-    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.all }),
+    onSuccess: () => askAnew(queries, jobKeys.all),
   });
 }
 
@@ -44,6 +45,6 @@ export function useDeleteJob(jobId: string) {
     gcTime: 0,
     mutationFn: (version: number) => call(deleteJob, { params: { jobId }, body: { version } }),
     retry: false,
-    onSuccess: () => queries.invalidateQueries({ queryKey: jobKeys.lists }),
+    onSuccess: () => askAnew(queries, jobKeys.lists),
   });
 }

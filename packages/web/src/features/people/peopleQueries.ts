@@ -2,6 +2,7 @@
 import { createPerson, listPeople, putPerson, resetPassword } from '@low-quarry/core/contracts/people';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
+import { askAnew } from '../../api/askAnew';
 import { call } from '../../api/call';
 
 export const peopleQuery = queryOptions({
@@ -14,7 +15,7 @@ function useChange<Input, Answer>(mutationFn: (input: Input) => Promise<Answer>)
   return useMutation({
     mutationFn,
     retry: false,
-    onSuccess: () => queries.invalidateQueries({ queryKey: peopleQuery.queryKey }),
+    onSuccess: () => askAnew(queries, peopleQuery.queryKey),
   });
 }
 

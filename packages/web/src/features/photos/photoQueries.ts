@@ -2,6 +2,7 @@
 import { countPictures, listPhotos, type Photo, putPhoto, removePhoto } from '@low-quarry/core/contracts/photos';
 import type { PhotoNotes, PhotoOf } from '@low-quarry/core/model';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { askAnew } from '../../api/askAnew';
 import { call } from '../../api/call';
 import { toast } from '../../ui/toast';
 
@@ -23,7 +24,7 @@ export function usePutPhoto(photoId: string) {
     mutationFn: ({ version, notes }: { readonly version: number; readonly notes: PhotoNotes }) =>
       call(putPhoto, { params: { photoId }, body: { version, ...notes } }),
     retry: false,
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['photos'] }),
+    onSuccess: () => askAnew(queries, ['photos']),
   });
 }
 
@@ -34,8 +35,8 @@ export function useRemovePhoto({ id: photoId, version }: Photo) {
     retry: false,
     onSuccess: () => {
       toast('The photo is taken off.', { canUndo: true });
-      void queries.invalidateQueries({ queryKey: ['undo'] });
-      return queries.invalidateQueries({ queryKey: ['photos'] });
+      void askAnew(queries, ['undo']);
+      return askAnew(queries, ['photos']);
     },
   });
 }

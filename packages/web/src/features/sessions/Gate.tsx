@@ -5,6 +5,7 @@ import type { SessionState } from '@low-quarry/core/contracts/sessions';
 import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useEffect, useState } from 'react';
 import { Outlet } from 'react-router';
+import { askAnew } from '../../api/askAnew';
 import { keepQueries, restoreQueries } from '../../api/keptQueries';
 import { setLeaving } from '../../api/leaving';
 import { MeContext } from '../../api/me';
@@ -167,7 +168,7 @@ function Kept({ personId, screen, children }: KeptProps) {
 
 /** What the shop has now is what the screens show, and no draft any more. */
 async function takeOver(queries: QueryClient, personId: string, entry: Entry, answer: unknown): Promise<void> {
-  for (const queryKey of [jobKeys.all, ['orders'], ['undo'], ['history']]) void queries.invalidateQueries({ queryKey });
+  for (const queryKey of [jobKeys.all, ['orders'], ['undo'], ['history']]) void askAnew(queries, queryKey);
   if (entry.kind === 'saveOpening') {
     queries.setQueryData(openingKeys.one(entry.openingId), answer as Opening);
     // The screen may have been left before the answer came; what was typed on since stays a draft.
@@ -185,7 +186,7 @@ async function takeOver(queries: QueryClient, personId: string, entry: Entry, an
   }
   if (entry.kind === 'addPhoto') {
     await dropPicture(deviceStore, entry);
-    void queries.invalidateQueries({ queryKey: ['photos'] });
+    void askAnew(queries, ['photos']);
   }
   // The sheet may have been closed before the answer came.
   if (entry.kind === 'bookIn') await forgetBookedIn(deviceStore, personId, entry.job);

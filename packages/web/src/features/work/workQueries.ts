@@ -1,6 +1,7 @@
 /** Work outside requests: asked again while some is open. */
 import { isOpenWork, listWork, retryWork, stopWork } from '@low-quarry/core/contracts/work';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { askAnew } from '../../api/askAnew';
 import { call } from '../../api/call';
 
 const WHILE_OPEN_MS = 1000;
@@ -18,7 +19,7 @@ function useChange(contract: typeof stopWork | typeof retryWork) {
   return useMutation({
     mutationFn: (workId: string) => call(contract, { params: { workId }, body: {} }),
     retry: false,
-    onSettled: () => queries.invalidateQueries({ queryKey: workQuery.queryKey }),
+    onSettled: () => askAnew(queries, workQuery.queryKey),
   });
 }
 export const useStopWork = () => useChange(stopWork);

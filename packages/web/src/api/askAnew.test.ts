@@ -1,0 +1,23 @@
+import { expect, test } from '@jest/globals';
+import { QueryClient, QueryObserver } from '@tanstack/react-query';
+import { askAnew } from './askAnew';
+
+test('a first answer that was on its way before a change is not what is shown after it', async () => {
+  const queries = new QueryClient();
+  const answers: ((words: string) => void)[] = [];
+  const queryFn = ({ signal }: { signal: AbortSignal }) =>
+    new Promise<string>((resolve, reject) => {
+      answers.push(resolve);
+      signal.addEventListener('abort', () => reject(signal.reason));
+    });
+  const observer = new QueryObserver(queries, { queryKey: ['work'], queryFn, retry: false });
+  const stop = observer.subscribe(() => {});
+  const asking = askAnew(queries, ['work']);
+  await new Promise((resolve) => setTimeout(resolve));
+  answers[0]?.('before');
+  answers[1]?.('after');
+  await asking;
+  expect([answers.length, observer.getCurrentResult().data]).toEqual([2, 'after']);
+  stop();
+  queries.clear();
+});
