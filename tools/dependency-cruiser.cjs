@@ -61,6 +61,7 @@ module.exports = {
       'catalogue/',
       'result',
     ]),
+    onlyFrom('lists-beside-model', 'lists', ['catalogue/', 'lists/', 'result']),
     ...FACES.map(entersByFace),
     {
       name: 'model-below-contracts',

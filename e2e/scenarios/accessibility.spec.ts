@@ -149,6 +149,16 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
   { name: 'waiting entries', open: (fitter) => fitter.openPage('/waiting', 'Waiting entries') },
   { name: 'library', open: (fitter) => fitter.openPage('/parts', 'Parts') },
   {
+    name: 'a supplier’s list with a doubt',
+    open: async (fitter) => {
+      await fitter.openPage('/supplier-list', 'A supplier’s list');
+      await fitter.page.getByLabel('Supplier', { exact: true }).fill('Quayside Trade');
+      const buffer = Buffer.from('Number;Name;Pack;Price\nQT-1014;Shoal;2;1.090,00\nQT-1;Hose;many;1,00');
+      await fitter.page.getByLabel('List, CSV').setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer });
+      await expect(fitter.page.getByRole('region', { name: 'Findings' })).toContainText('Doubtful, row 2');
+    },
+  },
+  {
     name: 'library, a correction that is refused',
     open: async (fitter) => {
       await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Wrackline Shoal 65');

@@ -74,3 +74,57 @@ test('a corrected part is judged by at once, also where it is shown on another s
   await library.getByRole('button', { name: 'Save the correction' }).click();
   await expect(fitter.verdict()).not.toHaveText(verdict ?? '');
 });
+
+test.describe('a supplier’s list', () => {
+  // The browser logs a refused file itself.
+  test.use({ allowedErrors: /status of 422/ });
+
+  test('says what each column is, what changes, what stays out and why; the order list has the new price, and it is taken back', async ({
+    fitter,
+  }) => {
+    const { page } = fitter;
+    await fitter.openPage('/parts', 'Parts');
+    await page.getByRole('link', { name: 'Bring in a supplier’s list' }).click();
+    const picker = page.getByLabel('List, CSV');
+    const csv = (text: string) => ({ name: 'march.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+    await picker.setInputFiles(csv('PK\u0003\u0004'));
+    await expect(page.getByText('Say whose list it is.')).toBeVisible();
+    await page.getByLabel('Supplier', { exact: true }).fill('Northmole Supply');
+    await page.getByLabel('Supplier', { exact: true }).blur();
+    await expect(page.getByText('It is a spreadsheet (XLSX or ODS). Open it, save it as CSV')).toBeVisible();
+
+    // The pair costs 71.40 where it cost 68.00; another lost its decimal sign, and one is of no part.
+    const rows = [
+      'Our number;What it is;Each;Pairs',
+      'NS-1007;Tide 6 1/2;x;71,40',
+      'NS-1014;Tide;x;7900',
+      'NS-77;Garden hose;x;12,00',
+    ];
+    await picker.setInputFiles(csv(rows.join('\n')));
+    await expect(page.getByText('4 rows, read as UTF-8, cells parted by “;”')).toBeVisible();
+    await page.getByLabel('Column A').selectOption('Supplier’s number');
+    await page.getByLabel('Column D').selectOption('Price of a pack');
+    const changes = page.getByRole('region', { name: 'What it changes' });
+    await expect(changes).toContainText('It has 1 changed offer.');
+    await expect(changes).toContainText('the middle one goes up by 5 %');
+    await expect(page.getByRole('region', { name: 'Rows of no part' })).toContainText('Row 4: NS-77');
+    const findings = page.getByRole('region', { name: 'Findings' });
+    await expect(findings).toContainText('Doubtful, row 3: The pack was');
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      findings.getByRole('link', { name: 'Download what stays out, to mend it' }).click(),
+    ]);
+    expect(readFileSync(await download.path(), 'utf8')).toContain('NS-1014;Tide;x;7900');
+    await changes.getByRole('button', { name: 'Bring in 1 changed offer' }).click();
+    await expect(page.getByText('In the library: 1 changed offer.')).toBeVisible();
+
+    await fitter.orderList('Brackwell Ferryman, FERRY 16');
+    const lines = page.getByRole('region', { name: 'Lines' });
+    await expect(lines).toContainText('€71.40');
+    await fitter.openPage('/history?kind=partsImport', 'History');
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect(page.getByText('by undo, took back Northmole Supply: march.csv')).toBeVisible();
+    await fitter.orderList('Brackwell Ferryman, FERRY 16');
+    await expect(lines).toContainText('€68.00');
+  });
+});

@@ -24,6 +24,7 @@ import { createJobsService, jobsRoutes } from './features/jobs/jobsRoutes';
 import { StateCache } from './features/jobs/StateCache';
 import { libraryRoutes } from './features/library/libraryRoutes';
 import { partsRoutes } from './features/library/partsRoutes';
+import { listsRoutes } from './features/lists/listsRoutes';
 import type { ChangeFeed } from './features/live/ChangeFeed';
 import { liveRoutes } from './features/live/liveRoutes';
 import { openingsRoutes } from './features/openings/openingsRoutes';
@@ -174,6 +175,7 @@ export function createApp({
   peopleRoutes(router, db, newId, openHistory);
   settingsRoutes(router, db, openHistory);
   partsRoutes(router, db, heavy, newId, openHistory);
+  listsRoutes(router, heavy, newId, openHistory);
   vehiclesRoutes(router, db, templates, newId, openHistory);
   const jobs = createJobsService(db.manager, new StateCache());
   jobsRoutes(router, db, jobs, newId, templates, openHistory);

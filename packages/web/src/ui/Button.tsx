@@ -16,8 +16,8 @@ export function Button({ kind = 'other', className = '', ...rest }: ComponentPro
 }
 
 /** A file of the server's, taken away. */
-export function DownloadLink({ className = '', ...rest }: Omit<ComponentProps<'a'>, 'download'>) {
-  return <a download className={`${KINDS.other} ${className}`} {...rest} />;
+export function DownloadLink({ className = '', download = '', ...rest }: ComponentProps<'a'>) {
+  return <a download={download} className={`${KINDS.other} ${className}`} {...rest} />;
 }
 
 export function LinkButton({ kind = 'other', className = '', ...rest }: LinkProps & Kind) {

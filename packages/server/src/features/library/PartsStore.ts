@@ -153,6 +153,14 @@ export class PartsStore {
     return readRecords('part', rows).read;
   }
 
+  /** Every part that can be read: for what goes through all of them at once, apart from what people do. */
+  async listAllParts(): Promise<readonly PartRecord[]> {
+    const rows: Pick<PartRow, 'id' | 'record'>[] = await this.manager.query(
+      `SELECT "id", "record" FROM "part" ORDER BY "id"`,
+    );
+    return readRecords('part', rows).read;
+  }
+
   /** Harness adapters that lead on from these connectors, over any number of them. */
   async listAdaptersFrom(connectorIds: readonly string[]): Promise<readonly HarnessAdapterRecord[]> {
     if (connectorIds.length === 0) return [];

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { useMay } from '../../api/me';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import { readPage, useAddress, withParams, writePage } from '../../ui/address';
-import { DownloadLink } from '../../ui/Button';
+import { DownloadLink, LinkButton } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Pages } from '../../ui/Pages';
 import { Shell } from '../../ui/Shell';
@@ -20,6 +20,7 @@ const KINDS = [['', 'All kinds'], ...PART_KINDS.map((kind) => [kind, partKindWor
 
 export function LibraryScreen() {
   const mayAdd = useMay('parts');
+  const mayChange = useMay('library');
   const catalogue = useQuery(catalogueQuery);
   const [search, changeAddress] = useAddress();
   const find = search.get('find') ?? '';
@@ -37,6 +38,7 @@ export function LibraryScreen() {
       aside={
         mayAdd && (
           <div className="flex flex-wrap gap-3">
+            {mayChange && <LinkButton to="/supplier-list">Bring in a supplier’s list</LinkButton>}
             <ImportParts />
             <DownloadLink href={PARTS_PACK_PATH}>Download all as a parts pack</DownloadLink>
           </div>

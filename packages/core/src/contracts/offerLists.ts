@@ -1,0 +1,69 @@
+/** A supplier's list, brought into the offers of parts: tried out first, with everything that was understood of it. */
+import { z } from 'zod';
+import { offerSchema } from '../catalogue';
+import { OFFER_COLUMNS } from '../lists';
+import { contract } from './contract';
+
+export const MOST_LIST_MB = 24;
+/** Rows of a list. */
+export const MOST_LIST_ROWS = 50_000;
+/** So many findings, and rows without a part, are told one by one; all of them are counted. */
+export const MOST_TOLD = 200;
+/** So many rows of the file are shown as they stand in it. */
+export const SHOWN_ROWS = 8;
+
+const findingSchema = z.object({
+  grade: z.enum(['error', 'doubt', 'note']),
+  /** Row of the file, the first is 1. */
+  line: z.int(),
+  /** The first is 0; null for the whole row. */
+  column: z.int().nullable(),
+  message: z.string(),
+});
+
+export const importOffers = contract({
+  method: 'post',
+  path: '/api/parts/imports/offers',
+  permission: 'library',
+  params: z.object({}),
+  body: z.strictObject({
+    /** The file's. */
+    name: z.string().trim().min(1, 'Say which file it is.').max(120),
+    supplier: offerSchema.shape.supplier,
+    /** The file as it is. */
+    base64: z.base64().max(Math.ceil((MOST_LIST_MB * 1024 * 1024 * 4) / 3), `At most ${MOST_LIST_MB} MB.`),
+    /** What each column is, where somebody says so; null to have it guessed. */
+    columns: z.array(z.enum(OFFER_COLUMNS).nullable()).max(200).nullable(),
+    /** The day the list is of. */
+    day: z.iso.date(),
+    /** Whether somebody looked at what is doubtful, and it is right. */
+    withDoubts: z.boolean().default(false),
+    tryOut: z.boolean().default(false),
+  }),
+  answer: z.object({
+    encoding: z.string(),
+    /** What parts the cells: a sign, or a word for it. */
+    partedBy: z.string(),
+    rows: z.int(),
+    headRows: z.int(),
+    columns: z.array(z.enum(OFFER_COLUMNS).nullable()),
+    shown: z.array(z.array(z.string())),
+    added: z.int(),
+    changed: z.int(),
+    same: z.int(),
+    /** The middle one of the prices that changed, as new over old. */
+    priceRatio: z.number().nullable(),
+    /** Offers of this supplier that are not in the list: they stay. */
+    gone: z.int(),
+    unknown: z.int(),
+    unknownRows: z.array(z.object({ line: z.int(), number: z.string(), name: z.string() })),
+    doubts: z.int(),
+    keptOut: z.int(),
+    findings: z.array(findingSchema),
+    /** How many findings there are in all. */
+    found: z.int(),
+    /** The rows that stay out as CSV, below the list's own headings: to be mended and brought again. */
+    toMend: z.string().nullable(),
+  }),
+});
+export type OffersImported = z.infer<typeof importOffers.answer>;

@@ -1,0 +1,176 @@
+/** Reads a supplier's list row by row: what every cell means, and what of it nobody can use. */
+import { decimalSignOf, isNothing, readAmount, readDays, readPieces, readStock, spoiltNumber, tidyCell } from './cells';
+import type { OfferColumn, Table } from './columns';
+
+/**
+ * What was found at a cell. An `error` keeps its row out; a `doubt` keeps it out until somebody says that it is right; a `note` says what
+ * was understood.
+ */
+export type Finding = {
+  readonly grade: 'error' | 'doubt' | 'note';
+  /** Of the file, the first is 1. */
+  readonly line: number;
+  /** The first is 0; null for the row as a whole. */
+  readonly column: number | null;
+  readonly message: string;
+};
+
+/** A row of the list; what the list has no column for, or leaves empty, is null. */
+export type OfferRow = {
+  readonly line: number;
+  readonly number: string;
+  readonly makersNumber: string;
+  readonly maker: string;
+  readonly name: string;
+  readonly packPriceMinor: number | null;
+  readonly currency: string | null;
+  readonly packSize: number | null;
+  readonly leadDays: number | null;
+  readonly leastPacks: number | null;
+  readonly stockPieces: number | null;
+};
+
+export type OfferList = {
+  readonly rows: readonly OfferRow[];
+  readonly findings: readonly Finding[];
+  /** The supplier's numbers of all rows, those that stay out too, in small letters. */
+  readonly numbers: ReadonlySet<string>;
+};
+
+type Given = {
+  readonly headRows: number;
+  readonly columns: readonly (OfferColumn | null)[];
+  /** The shop's own, ISO 4217. */
+  readonly ownCurrency: string;
+};
+
+/** @param given what each column is, as guessed or as somebody said */
+export function readOfferList(table: Table, given: Given): OfferList {
+  const at = (column: OfferColumn) => given.columns.indexOf(column);
+  const body = table.slice(given.headRows);
+  const sign = decimalSignOf(body.map((row) => row[at('price')] ?? ''));
+  const findings: Finding[] = [];
+  const numbers = new Set<string>();
+  const rows = body.flatMap((cells, index) => {
+    const line = given.headRows + index + 1;
+    if (cells.every(isNothing)) return [];
+    const row = new Row(cells, line, at, findings);
+    const read = row.read(sign, given.ownCurrency);
+    numbers.add(read.number.toLowerCase());
+    return row.isBroken ? [] : [read];
+  });
+  return { rows: withoutDoubled(rows, at('number'), findings), findings, numbers };
+}
+
+class Row {
+  isBroken = false;
+
+  constructor(
+    private readonly cells: readonly string[],
+    private readonly line: number,
+    private readonly at: (column: OfferColumn) => number,
+    private readonly findings: Finding[],
+  ) {}
+
+  read(sign: ',' | '.' | null, ownCurrency: string): OfferRow {
+    const price = this.value('price', (text) => readAmount(text, sign));
+    const currency = this.currency() ?? price?.currency ?? null;
+    const row = {
+      line: this.line,
+      number: this.numberIn('number'),
+      makersNumber: this.numberIn('makersNumber'),
+      maker: this.text('maker'),
+      name: this.text('name'),
+      packPriceMinor: price?.minor ?? null,
+      currency: currency === ownCurrency ? null : currency,
+      packSize: this.value('packSize', readPieces),
+      leadDays: this.value('leadDays', readDays),
+      leastPacks: this.value('leastPacks', readPieces),
+      stockPieces: this.value('stock', readStock),
+    };
+    if (row.number === '' && row.makersNumber === '' && row.name === '')
+      this.find('error', null, 'Neither a number nor a name was read: nobody can tell which part it is.');
+    return row;
+  }
+
+  private text(column: OfferColumn): string {
+    const cell = this.cells[this.at(column)] ?? '';
+    return isNothing(cell) ? '' : tidyCell(cell).slice(0, 120);
+  }
+
+  private numberIn(column: 'number' | 'makersNumber'): string {
+    const text = this.text(column);
+    const spoilt = spoiltNumber(text);
+    if (spoilt) this.find('error', column, `${spoilt} Write the number as text in the file.`);
+    if (text.length > 60) this.find('error', column, 'More than 60 characters were read: it is no number.');
+    return text;
+  }
+
+  private currency(): string | null {
+    const text = this.text('currency').toUpperCase();
+    if (text === '' || /^[A-Z]{3}$/.test(text)) return text || null;
+    this.find('error', 'currency', `“${text.slice(0, 12)}” was read. Three letters, such as EUR, would do.`);
+    return null;
+  }
+
+  private value<Value>(
+    column: OfferColumn,
+    read: (
+      text: string,
+    ) => { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly failure: string },
+  ): Value | null {
+    const cell = this.cells[this.at(column)] ?? '';
+    if (isNothing(cell)) return null;
+    const found = read(cell);
+    if (found.ok) return found.value;
+    this.find('error', column, found.failure);
+    return null;
+  }
+
+  private find(grade: Finding['grade'], column: OfferColumn | null, message: string): void {
+    if (grade === 'error') this.isBroken = true;
+    this.findings.push({ grade, line: this.line, column: column === null ? null : this.at(column), message });
+  }
+}
+
+/** A number that stands twice is one offer where both rows say the same, and nobody's where they do not. */
+function withoutDoubled(rows: readonly OfferRow[], column: number, findings: Finding[]): readonly OfferRow[] {
+  const byNumber = new Map<string, OfferRow[]>();
+  for (const row of rows) {
+    if (row.number === '') continue;
+    const key = row.number.toLowerCase();
+    byNumber.set(key, [...(byNumber.get(key) ?? []), row]);
+  }
+  const out = new Set<OfferRow>();
+  for (const [first, ...others] of byNumber.values()) {
+    if (!first || others.length === 0) continue;
+    const differing = others.filter((row) => !saysTheSame(first, row));
+    for (const row of others) {
+      if (!differing.includes(row)) {
+        out.add(row);
+        findings.push({
+          grade: 'note',
+          line: row.line,
+          column,
+          message: `The same stands in line ${first.line}: it is taken once.`,
+        });
+      }
+    }
+    if (differing.length === 0) continue;
+    const lines = [first, ...differing].map(({ line }) => line).join(', ');
+    for (const row of [first, ...differing]) {
+      out.add(row);
+      findings.push({
+        grade: 'error',
+        line: row.line,
+        column,
+        message: `“${row.number}” stands in lines ${lines}, and they do not say the same.`,
+      });
+    }
+  }
+  return rows.filter((row) => !out.has(row));
+}
+
+function saysTheSame(a: OfferRow, b: OfferRow): boolean {
+  return JSON.stringify({ ...a, line: 0 }) === JSON.stringify({ ...b, line: 0 });
+}

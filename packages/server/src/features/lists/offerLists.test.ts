@@ -1,0 +1,161 @@
+/** A supplier's list through the server: tried out, brought in, taken back; what is wrong in it changes nothing. */
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { Offer, PartRecord } from '@low-quarry/core/catalogue';
+import { MOST_LIST_ROWS, type OffersImported } from '@low-quarry/core/contracts/offerLists';
+import { seededRandom } from '@low-quarry/core/math';
+import { largeParts } from '@low-quarry/core/testing/largeCatalogue';
+import { parse } from 'csv-parse/sync';
+import { createTestApp, type Http, type TestApp } from '../../testing/testApp';
+
+const QUAYSIDE = 'Quayside Trade';
+const HEADINGS = 'Art.-Nr.;Bezeichnung;VPE;Netto;Lieferzeit';
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await createTestApp();
+});
+afterAll(() => app.drop());
+
+const send = (text: string | Buffer, changes: object = {}, http: Http = app.http) =>
+  http.post('/api/parts/imports/offers').send({
+    ...{ name: 'prices.csv', supplier: QUAYSIDE, columns: null, day: '2026-11-28' },
+    base64: Buffer.from(text as string).toString('base64'),
+    ...changes,
+  });
+const bring = async (text: string, changes: object = {}): Promise<OffersImported> =>
+  (await send(text, changes).expect(200)).body;
+const offersOf = async (id: string): Promise<readonly Offer[]> =>
+  (await app.http.get(`/api/parts/${id}`).expect(200)).body.record.offers;
+const undo = async () => {
+  const { body } = await app.http.get('/api/undo').expect(200);
+  await app.http
+    .post('/api/undo')
+    .send({ changeIds: body.changes.map(({ id }: { id: number }) => id) })
+    .expect(200);
+};
+const all = async () => {
+  const rows: { record: PartRecord }[] = await app.db.query('SELECT "record" FROM "part" ORDER BY "id"');
+  return rows.map(({ record }) => record);
+};
+
+describe('a list', () => {
+  const SHOAL = 'spk-wrackline-shoal-65-slim';
+  const LIST = [
+    HEADINGS,
+    'QT-1014;Wrackline Shoal 65 Slim;Paar;111,18;2-4 Tage',
+    'NEW-1;Skerrivar Tide 6½;2;69,00;1 Woche',
+    'QT-9999;Nobody knows it;1;5,00;',
+  ].join('\n');
+
+  test('that is tried out says what it changes, and changes nothing', async () => {
+    const before = await all();
+    const answer = await bring(LIST, { tryOut: true });
+    expect(answer).toMatchObject({
+      ...{ encoding: 'UTF-8', partedBy: ';', rows: 4, headRows: 1 },
+      columns: ['number', 'name', 'packSize', 'price', 'leadDays'],
+      ...{ added: 1, changed: 1, same: 0, unknown: 1, keptOut: 0, findings: [], toMend: null },
+      unknownRows: [{ line: 4, number: 'QT-9999', name: 'Nobody knows it' }],
+    });
+    // 111.18 over 109.00, worked by hand.
+    expect(answer.priceRatio).toBeCloseTo(1.02, 12);
+    expect(await all()).toEqual(before);
+  });
+
+  test('that is brought in changes the offers, is one line of the history, and is taken back as one', async () => {
+    const before = await all();
+    await bring(LIST);
+    expect(await offersOf(SHOAL)).toMatchObject([
+      { number: 'QT-1014', packSize: 2, packPriceMinor: 11118, leadDays: 4 },
+    ]);
+    expect(await offersOf('spk-skerrivar-tide-6-half')).toMatchObject([
+      { supplier: 'Northmole Supply' },
+      { supplier: QUAYSIDE, number: 'NEW-1', packPriceMinor: 6900, leadDays: 5 },
+    ]);
+    const { body } = await app.http.get('/api/history').query({ kind: 'partsImport' }).expect(200);
+    expect(body.changes[0]).toMatchObject({ label: 'Quayside Trade: prices.csv', after: { added: 0, changed: 2 } });
+    expect(await bring(LIST)).toMatchObject({ added: 0, changed: 0, same: 2 });
+    await undo();
+    expect((await all()).map(({ offers }) => offers)).toEqual(before.map(({ offers }) => offers));
+  });
+
+  test('has its columns as somebody says, where the guess is wrong', async () => {
+    const text = 'A;B;C\nQT-1014;2;110,00';
+    expect(await bring(text, { tryOut: true, columns: ['number', 'packSize', 'price'] })).toMatchObject({ changed: 1 });
+    expect(await bring(text, { tryOut: true, columns: ['number', null, null] })).toMatchObject({ changed: 0, same: 1 });
+    // Where nothing tells which part a row is of, nothing comes in.
+    const none = await bring(text, { columns: [null, null, 'price'] });
+    expect(none).toMatchObject({ added: 0, changed: 0, keptOut: 2 });
+  });
+
+  test('gives back what stays out: mended, and brought again, it comes in', async () => {
+    const dirty = `${HEADINGS}\nQT-1014;Shoal;a few;110,00;\n=1+1;Shoal;2;ring us;\nQT-1476;Lead;2;9,10;`;
+    const { toMend, changed, keptOut } = await bring(dirty, { tryOut: true });
+    expect([changed, keptOut]).toEqual([1, 2]);
+    const rows = parse(toMend as string, { bom: true, delimiter: ';' }) as string[][];
+    expect(rows.map(([number]) => number)).toEqual(['Art.-Nr.', 'QT-1014', "'=1+1"]);
+    const mended = (toMend as string).replace('a few', 'pair').replace('ring us', '12,00');
+    expect(await bring(mended, { tryOut: true })).toMatchObject({ changed: 1, keptOut: 0 });
+  });
+
+  test('with a price that nobody believes waits for somebody to say that it is right', async () => {
+    const text = `${HEADINGS}\nQT-1014;Shoal;2;1.090,00;`;
+    expect(await bring(text)).toMatchObject({ changed: 0, keptOut: 1, doubts: 1 });
+    expect(await offersOf(SHOAL)).toMatchObject([{ packPriceMinor: 10900 }]);
+    expect(await bring(text, { tryOut: true, withDoubts: true })).toMatchObject({ changed: 1, keptOut: 0, doubts: 1 });
+  });
+});
+
+describe('refused, and nothing changed', () => {
+  test.each([
+    [
+      'a spreadsheet that was renamed',
+      Buffer.from('504b030414000600', 'hex'),
+      {},
+      422,
+      'It is a spreadsheet (XLSX or ODS).',
+    ],
+    ['no supplier', HEADINGS, { supplier: ' ' }, 400, 'Say who offers it.'],
+    ['no text of base64', HEADINGS, { base64: '***' }, 400, ''],
+    ['a column that nobody knows', HEADINGS, { columns: ['colour'] }, 400, ''],
+    ['a day that is none', HEADINGS, { day: 'today' }, 400, ''],
+    ['too many rows', 'a;b\n'.repeat(MOST_LIST_ROWS + 1), {}, 422, 'More than 50,000 rows were read.'],
+  ])('%s', async (_, text, changes, status, words) => {
+    const before = await all();
+    const { body } = await send(text, changes).expect(status);
+    expect(JSON.stringify(body)).toContain(words);
+    expect(await all()).toEqual(before);
+  });
+
+  test('for who may not change the library', async () => {
+    await send(HEADINGS, {}, await app.signedIn('Rieke')).expect(403);
+  });
+});
+
+test('of four thousand rows every good one comes in, and of forty bad ones each is named', async () => {
+  const parts = largeParts({ speakers: 4000, brackets: 0, seed: 8 }).filter(({ kind }) => kind === 'speaker');
+  const pack = { format: 'parts', version: 2, parts, connectors: [] };
+  await app.http.post('/api/parts/imports').send({ name: 'many.json', pack }).expect(200);
+  const random = seededRandom(12);
+  const bad = new Set<number>();
+  while (bad.size < 40) bad.add(Math.floor(random() * parts.length));
+  const lines = parts.map(({ maker, name }, at) => {
+    const price = (10 + random() * 200).toFixed(2).replace('.', ',');
+    const slips = [
+      `L-${at};${maker} ${name};many;${price};`,
+      `L-${at};${maker} ${name};2;${price} each;`,
+      `;;2;${price};`,
+      `4,01E+12;${maker} ${name};2;${price};`,
+    ];
+    return bad.has(at) ? slips[at % slips.length] : `L-${at};${maker} ${name};2;${price};3`;
+  });
+  const answer = await bring([HEADINGS, ...lines].join('\n'), { supplier: 'Hillfoot Stores' });
+  const wrong = answer.findings.filter(({ grade }) => grade === 'error').map(({ line }) => line - 2);
+  // Names that the made-up catalogue has twice are told apart by nothing in such a list.
+  const named = wrong.filter((at) => bad.has(at));
+  expect(new Set(named)).toEqual(bad);
+  expect(answer.added + wrong.length).toBe(parts.length);
+  const [{ count }] = await app.db.query(
+    `SELECT count(*)::int AS "count" FROM "part" WHERE "record" -> 'offers' @> '[{"supplier": "Hillfoot Stores"}]'`,
+  );
+  expect(count).toBe(answer.added);
+});

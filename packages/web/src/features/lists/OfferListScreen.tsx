@@ -1,0 +1,158 @@
+/** What does a supplier's list change, and what of it can nobody use? Nothing is changed until it is pressed. */
+import { MOST_LIST_MB, type OffersImported } from '@low-quarry/core/contracts/offerLists';
+import type { OfferColumn } from '@low-quarry/core/lists';
+import { format } from 'date-fns/format';
+import { useState } from 'react';
+import { Button } from '../../ui/Button';
+import { Field, INPUT } from '../../ui/Field';
+import { FormError } from '../../ui/FormError';
+import { fieldProblems } from '../../ui/problemFields';
+import { Shell } from '../../ui/Shell';
+import { TextField } from '../../ui/TextField';
+import { Tick } from '../../ui/Tick';
+import { ListFindings } from './ListFindings';
+import { ListTable } from './ListTable';
+import { changeWords, restWords } from './listWords';
+import { toBase64, useImportOffers } from './useImportOffers';
+
+type Picked = { readonly name: string; readonly base64: string };
+
+export function OfferListScreen() {
+  const [supplier, setSupplier] = useState('');
+  const [picked, setPicked] = useState<Picked | null>(null);
+  const [unread, setUnread] = useState<string | null>(null);
+  const [columns, setColumns] = useState<readonly (OfferColumn | null)[] | null>(null);
+  const [withDoubts, setWithDoubts] = useState(false);
+  const tried = useImportOffers();
+  const brought = useImportOffers();
+  const ask = (file: Picked, given: { columns: typeof columns; withDoubts: boolean }) => {
+    brought.reset();
+    const day = format(new Date(), 'yyyy-MM-dd');
+    const list = { ...file, ...given, supplier: supplier.trim(), day };
+    if (list.supplier !== '') tried.mutate({ ...list, tryOut: true });
+    return list;
+  };
+  const pick = async (file: File | undefined) => {
+    setUnread(null);
+    setPicked(null);
+    setColumns(null);
+    setWithDoubts(false);
+    tried.reset();
+    brought.reset();
+    if (!file) return;
+    if (file.size > MOST_LIST_MB * 1024 * 1024) {
+      setUnread(`${file.name} has more than ${MOST_LIST_MB} MB. Part the list into several files.`);
+      return;
+    }
+    const next = { name: file.name.slice(0, 120), base64: await toBase64(file) };
+    setPicked(next);
+    ask(next, { columns: null, withDoubts: false });
+  };
+  const answer = tried.data;
+  return (
+    <Shell
+      title="A supplier’s list"
+      crumbs={[
+        { to: '/', label: 'Jobs' },
+        { to: '/parts', label: 'Parts' },
+        { to: '/supplier-list', label: 'A supplier’s list' },
+      ]}
+    >
+      <p className="max-w-2xl">
+        Prices, packs, days and stock of one supplier, as CSV or text from a spreadsheet. What is good comes into the
+        offers of the parts; what is wrong or doubtful stays out and says why. All of it is one line of the history, and
+        can be taken back as one.
+      </p>
+      <div className="grid max-w-3xl gap-3 sm:grid-cols-2">
+        <TextField
+          label="Supplier"
+          value={supplier}
+          autoComplete="off"
+          error={picked && supplier.trim() === '' ? 'Say whose list it is.' : null}
+          onType={setSupplier}
+          onBlur={() => picked && ask(picked, { columns, withDoubts })}
+        />
+        <Field
+          label="List, CSV"
+          error={unread ?? fieldProblems(tried.error).find(({ path }) => path === 'base64')?.message}
+        >
+          {(ids) => (
+            <input
+              {...ids}
+              type="file"
+              accept=".csv,.tsv,.txt,text/csv,text/plain"
+              onChange={({ target }) => void pick(target.files?.[0])}
+              className={`${INPUT} py-2`}
+            />
+          )}
+        </Field>
+      </div>
+      <div role="status" className="flex flex-col gap-4">
+        {tried.isPending && <p className="text-muted">Looking through it …</p>}
+        {tried.error && fieldProblems(tried.error).length === 0 && <FormError>{tried.error.message}</FormError>}
+        {brought.data ? (
+          <p className="font-semibold text-clears">
+            In the library: {changeWords(brought.data) || 'nothing new'}. {restWords(supplier, brought.data).join(' ')}
+          </p>
+        ) : (
+          picked &&
+          answer && (
+            <Tried
+              answer={answer}
+              supplier={supplier.trim()}
+              name={picked.name}
+              withDoubts={withDoubts}
+              isBusy={brought.isPending || tried.isPending}
+              onColumns={(next) => {
+                setColumns(next);
+                ask(picked, { columns: next, withDoubts });
+              }}
+              onDoubts={(next) => {
+                setWithDoubts(next);
+                ask(picked, { columns, withDoubts: next });
+              }}
+              onBring={() => brought.mutate({ ...ask(picked, { columns, withDoubts }), tryOut: false })}
+            />
+          )
+        )}
+        {brought.error && <FormError>{brought.error.message}</FormError>}
+      </div>
+    </Shell>
+  );
+}
+
+type TriedProps = {
+  readonly answer: OffersImported;
+  readonly supplier: string;
+  readonly name: string;
+  readonly withDoubts: boolean;
+  readonly isBusy: boolean;
+  readonly onColumns: (columns: readonly (OfferColumn | null)[]) => void;
+  readonly onDoubts: (withDoubts: boolean) => void;
+  readonly onBring: () => void;
+};
+
+function Tried({ answer, supplier, name, withDoubts, isBusy, onColumns, onDoubts, onBring }: TriedProps) {
+  const changes = changeWords(answer);
+  return (
+    <>
+      <ListTable answer={answer} onColumns={onColumns} />
+      <section aria-label="What it changes" className="flex flex-col gap-2">
+        <h2>What it changes</h2>
+        <p className="font-semibold">{changes ? `It has ${changes}.` : 'It changes nothing.'}</p>
+        {restWords(supplier, answer).map((sentence) => (
+          <p key={sentence}>{sentence}</p>
+        ))}
+        {answer.doubts > 0 && (
+          <Tick label="What is doubtful was looked at, and is right" isOn={withDoubts} onChange={onDoubts} />
+        )}
+        {changes && (
+          <Button kind="main" className="self-start" disabled={isBusy} onClick={onBring}>
+            Bring in {changes}
+          </Button>
+        )}
+      </section>
+      <ListFindings answer={answer} name={name} />
+    </>
+  );
+}

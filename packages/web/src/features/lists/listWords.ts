@@ -1,0 +1,43 @@
+/** What a supplier's list changes, and has changed, in words. */
+import type { OffersImported } from '@low-quarry/core/contracts/offerLists';
+
+/** Of a column as a spreadsheet names it: A, B, … Z, AA. */
+export function columnName(at: number): string {
+  const letter = String.fromCharCode(65 + (at % 26));
+  return at < 26 ? letter : `${columnName(Math.floor(at / 26) - 1)}${letter}`;
+}
+
+/** Such as "3 new offers and 12 changed ones". */
+export function changeWords({ added, changed }: Pick<OffersImported, 'added' | 'changed'>): string {
+  const parts = [
+    added > 0 && `${count(added, 'new offer')}`,
+    changed > 0 && (added > 0 ? `${count(changed, 'changed one')}` : count(changed, 'changed offer')),
+  ].filter((each) => each !== false);
+  return parts.join(' and ');
+}
+
+/** What it would do besides what it changes, a sentence each. */
+export function restWords(
+  supplier: string,
+  { same, unknown, gone, keptOut, priceRatio }: Omit<OffersImported, 'added' | 'changed'>,
+): readonly string[] {
+  const sentences = [
+    priceRatio !== null && `Of the prices that change, the middle one ${ratioWords(priceRatio)}.`,
+    same > 0 && `${count(same, 'row')} ${same === 1 ? 'says' : 'say'} what is here already.`,
+    unknown > 0 && `${count(unknown, 'row')} ${unknown === 1 ? 'is' : 'are'} of no part of this library.`,
+    keptOut > 0 && `${count(keptOut, 'row')} ${keptOut === 1 ? 'stays' : 'stay'} out, by the findings below.`,
+    gone > 0 &&
+      `${count(gone, 'offer')} of ${supplier} ${gone === 1 ? 'is' : 'are'} not in the list, and ${gone === 1 ? 'stays' : 'stay'}.`,
+  ];
+  return sentences.filter((each) => each !== false);
+}
+
+function ratioWords(ratio: number): string {
+  const percent = Math.round(Math.abs(ratio - 1) * 1000) / 10;
+  if (percent === 0) return 'stays as it is';
+  return `goes ${ratio > 1 ? 'up' : 'down'} by ${percent} %`;
+}
+
+function count(number: number, what: string): string {
+  return `${number.toLocaleString('en')} ${what}${number === 1 ? '' : 's'}`;
+}

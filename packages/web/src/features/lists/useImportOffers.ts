@@ -1,0 +1,39 @@
+/** Sends a supplier's list: to be tried out, or to be brought in. */
+
+import { importOffers } from '@low-quarry/core/contracts/offerLists';
+import type { OfferColumn } from '@low-quarry/core/lists';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { call } from '../../api/call';
+
+export type AskedList = {
+  readonly name: string;
+  readonly supplier: string;
+  readonly base64: string;
+  /** Null to have them guessed. */
+  readonly columns: readonly (OfferColumn | null)[] | null;
+  readonly day: string;
+  readonly withDoubts: boolean;
+  readonly tryOut: boolean;
+};
+
+export function useImportOffers() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: ({ columns, ...list }: AskedList) =>
+      call(importOffers, { params: {}, body: { ...list, columns: columns && [...columns] } }),
+    retry: false,
+    onSuccess: (_, { tryOut }) =>
+      tryOut ? undefined : queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' }),
+  });
+}
+
+/** A file's bytes as the contract takes them. */
+export async function toBase64(file: Blob): Promise<string> {
+  const url = await new Promise<string>((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(String(reader.result));
+    reader.onerror = () => reject(reader.error ?? new Error('the file could not be read'));
+    reader.readAsDataURL(file);
+  });
+  return url.slice(url.indexOf(',') + 1);
+}
