@@ -13,7 +13,7 @@ export default defineConfig<{ plain: boolean }>({
   expect: { timeout: 40_000 },
   fullyParallel: true,
   // One more than a small machine has processors: a scenario often waits. What is measured is measured alone.
-  workers: process.env.LQ_FIGURES ? 1 : 2,
+  workers: process.env.LQ_FIGURES ? 1 : 3,
   forbidOnly: true,
   projects: [
     { name: 'loopback' },
