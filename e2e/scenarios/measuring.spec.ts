@@ -76,7 +76,7 @@ test('read from the old mount, the sums are the program’s, and the verdict is 
   await expect(fitter.field('Depth behind')).toHaveValue('70');
 });
 
-test('what was typed survives a reload, and can be dropped', { tag: '@plain' }, async ({ fitter }) => {
+test('what was typed survives a reload, and can be dropped', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.measure(JOB, DOOR);
   await fitter.type('Depth behind', '61; 60.5');
@@ -162,7 +162,7 @@ test('on a phone the next field comes out from under the bar with the button', a
   }
 });
 
-test('leaving the screen while it is being saved leaves no draft behind', { tag: '@plain' }, async ({ fitter }) => {
+test('leaving the screen while it is being saved leaves no draft behind', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.measure(JOB, DOOR);
   await fitter.type('Depth behind', '58');

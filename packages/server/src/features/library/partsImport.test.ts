@@ -199,14 +199,14 @@ describe('taken back', () => {
   });
 });
 
-test('twenty thousand parts come in at once, and go at once', async () => {
-  const many: PartRecord[] = largeParts({ speakers: 20_000, brackets: 0, seed: 6 }).filter(
+test('five thousand parts come in at once, and go at once', async () => {
+  const many: PartRecord[] = largeParts({ speakers: 5000, brackets: 0, seed: 6 }).filter(
     ({ kind }) => kind === 'speaker',
   );
   const before = await count();
   const { body } = await bringIn(many.map((part) => ({ ...part, id: `many-${part.id}` }))).expect(200);
-  expect(body.added).toBe(20_000);
-  expect(await count()).toBe(before + 20_000);
+  expect(body.added).toBe(5000);
+  expect(await count()).toBe(before + 5000);
   expect((await undo()).status).toBe(200);
   expect(await count()).toBe(before);
 }, 60_000);
