@@ -30,7 +30,7 @@ export default defineConfig<{ plain: boolean }>({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     trace: 'off',
-    // Keeping the program on the device is a third of a scenario's work: those that are about it, or go on without the server, allow it.
+    // Keeping the program on the device is a quarter of a scenario's work: those that are about it, or go on without the server, allow it.
     serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.LQ_CHROMIUM ?? '/usr/bin/chromium-headless-shell',
