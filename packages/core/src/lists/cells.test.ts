@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { decimalSignOf, readAmount, readDays, readPieces, readStock, spoiltNumber } from './cells';
+import { decimalSignOf, readAmount, readDays, readPieces, readStock, spoiltNumber, tidyCell } from './cells';
 
 describe('an amount', () => {
   test.each<[string, ',' | '.' | null, number, string | null]>([
@@ -123,6 +123,13 @@ test.each([
 ])('%s was a number before a spreadsheet had it', (text, words) => {
   expect(spoiltNumber(text)).toContain(words);
 });
+
+test.each(["'-", "'=1+1", " '+49"])(
+  '%s is read without the apostrophe that keeps a spreadsheet from running it',
+  (text) => {
+    expect(tidyCell(text)).toBe(text.trim().slice(1));
+  },
+);
 
 test.each(['QT-1007', '3/166', '12.03', 'MAR-3', '1E4'])('%s is a number as people write them', (text) => {
   expect(spoiltNumber(text)).toBeNull();

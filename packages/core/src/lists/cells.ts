@@ -12,9 +12,12 @@ const MOST_SHOWN = 24;
 const NOTHING = /^(|-+|–|—|\?|n\/?a|nil|none|tba|tbc|on request|auf anfrage|call|p\.?o\.?a\.?)$/i;
 const SYMBOLS: Readonly<Record<string, string>> = { '€': 'EUR', '£': 'GBP', $: 'USD', '¥': 'JPY' };
 
-/** As it is read: blanks of every kind as one, none around it. */
+/** As it is read: blanks of every kind as one, none around it, and without the apostrophe that keeps a spreadsheet from running it. */
 export function tidyCell(text: string): string {
-  return text.replace(/[\s\u00a0\u202f\u2007]+/g, ' ').trim();
+  return text
+    .replace(/[\s\u00a0\u202f\u2007]+/g, ' ')
+    .trim()
+    .replace(/^'(?=[=+\-@])/, '');
 }
 
 export function isNothing(text: string): boolean {

@@ -81,7 +81,7 @@ describe('rows', () => {
     const again = read([...LIST, LIST[2] as string[]]);
     expect(again.rows).toHaveLength(2);
     expect(again.findings).toMatchObject([
-      { grade: 'note', line: 5, message: 'The same stands in line 3: it is taken once.' },
+      { grade: 'note', line: 5, message: 'The same stands in row 3: it is taken once.' },
     ]);
     const other = read([...LIST, rows('qt-1 | Shoal | 2 | | 88,00 | |')[0] as string[]]);
     expect(other.rows.map(({ number }) => number)).toEqual(['QT-2']);
@@ -176,6 +176,9 @@ describe('a plan', () => {
     const taken = plan(table, [known], true);
     expect(taken.changes.get('s')).toEqual(offers({ number: 'QT-1' }, 890_000));
     expect(taken.keptOut).toEqual([]);
+    expect(plan(list('QT-1 | Shoal | 0.89 |'), [known]).findings).toMatchObject([
+      { message: expect.stringContaining('was 89.00 and would be 0.89: 1/100 of it a piece') },
+    ]);
     // A smaller pack for less is no doubt: 89.00 for two, 50.00 for one.
     expect(plan(list('QT-1 | Shoal | 50.00 | 1'), [known]).findings).toEqual([]);
   });

@@ -181,12 +181,8 @@ function doubtOf(before: Offer, row: OfferRow): string | null {
   const ratio = now / perPiece(before);
   if (ratio <= DOUBTED_RATIO && ratio >= 1 / DOUBTED_RATIO) return null;
   const [was, is] = [before.packPriceMinor, row.packPriceMinor].map((minor) => (minor / 100).toFixed(2));
-  const times = ratio > 1 ? `${times2(ratio)} times as much` : `a ${times2(1 / ratio)}th of it`;
+  const times = ratio > 1 ? `${Math.round(ratio)} times as much` : `1/${Math.round(1 / ratio)} of it`;
   return `The pack was ${was} and would be ${is}: ${times} a piece. A lost decimal sign, another pack or a shifted column?`;
-}
-
-function times2(ratio: number): string {
-  return String(Math.round(ratio));
 }
 
 function perPiece({ packPriceMinor, packSize }: Offer): number {

@@ -56,7 +56,7 @@ export function readOfferList(table: Table, given: Given): OfferList {
     if (cells.every(isNothing)) return [];
     const row = new Row(cells, line, at, findings);
     const read = row.read(sign, given.ownCurrency);
-    numbers.add(read.number.toLowerCase());
+    if (read.number !== '') numbers.add(read.number.toLowerCase());
     return row.isBroken ? [] : [read];
   });
   return { rows: withoutDoubled(rows, at('number'), findings), findings, numbers };
@@ -152,7 +152,7 @@ function withoutDoubled(rows: readonly OfferRow[], column: number, findings: Fin
           grade: 'note',
           line: row.line,
           column,
-          message: `The same stands in line ${first.line}: it is taken once.`,
+          message: `The same stands in row ${first.line}: it is taken once.`,
         });
       }
     }
@@ -164,7 +164,7 @@ function withoutDoubled(rows: readonly OfferRow[], column: number, findings: Fin
         grade: 'error',
         line: row.line,
         column,
-        message: `“${row.number}” stands in lines ${lines}, and they do not say the same.`,
+        message: `“${row.number}” stands in rows ${lines}, and they do not say the same.`,
       });
     }
   }

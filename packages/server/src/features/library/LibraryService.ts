@@ -3,6 +3,7 @@ import { namedConnectors, type PartRecord, partName } from '@low-quarry/core/cat
 import type { EntityManager } from 'typeorm';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';
+import { inOwnCurrency } from './inOwnCurrency';
 import { PartsStore } from './PartsStore';
 import type { FoundRecord } from './readRecords';
 
@@ -12,7 +13,7 @@ export class LibraryService {
   private readonly parts: PartsStore;
 
   constructor(
-    manager: EntityManager,
+    private readonly manager: EntityManager,
     private readonly history: History,
   ) {
     this.parts = new PartsStore(manager);
@@ -23,7 +24,8 @@ export class LibraryService {
   }
 
   /** A part that cannot be read any more can be replaced by one that can: that is how it is brought back. */
-  async changePart(id: string, version: number, record: PartRecord): Promise<Versioned> {
+  async changePart(id: string, version: number, given: PartRecord): Promise<Versioned> {
+    const [record = given] = await inOwnCurrency(this.manager, [given]);
     const before = await this.foundPart(id);
     requireSame('id', id, record.id);
     if (before.record.ok) requireSame('kind', before.record.value.kind, record.kind);

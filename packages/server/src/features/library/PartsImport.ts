@@ -13,6 +13,7 @@ import { insertRows } from '../../db/insertRows';
 import { AppError, type FieldError, notFound, refused } from '../../http/AppError';
 import type { History } from '../history/History';
 import { HistoryStore } from '../history/HistoryStore';
+import { inOwnCurrency } from './inOwnCurrency';
 import { PartsStore, type StoredPart } from './PartsStore';
 
 const MOST_ERRORS = 20;
@@ -39,10 +40,11 @@ export class PartsImport {
   /** @throws AppError with the paths in the pack of what does not go with the catalogue: then nothing is changed */
   async bringIn(
     name: string,
-    { parts, connectors }: PartsFile,
+    { parts: given, connectors }: PartsFile,
     importId: string,
     { tryOut, mayReplace }: { readonly tryOut: boolean; readonly mayReplace: boolean },
   ): Promise<PartsImported> {
+    const parts = await inOwnCurrency(this.manager, given);
     const known = await this.store.stored(parts.map(({ id }) => id));
     await this.requireConnectors(parts, connectors);
     requireSameKinds(parts, known);

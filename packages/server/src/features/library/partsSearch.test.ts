@@ -13,7 +13,7 @@ const [CAIRN, ...REST] = largeParts({ speakers: 300, brackets: 40, seed: 3 }).fi
 const MARKED: PartRecord = {
   ...CAIRN,
   ...{ id: 'spk-marked', maker: 'Corbreck', name: 'Cairn 65', number: 'CB-7741', aliases: ['Cairnet 6.5', 'KB7741'] },
-  offers: offered(2, 9900, { supplier: 'Hillfoot Stores', number: 'HS-30912' }) as unknown as PartRecord['offers'],
+  offers: [...offered(2, 9900, { supplier: 'Hillfoot Stores', number: 'HS-30912' })],
 };
 
 let app: TestApp;

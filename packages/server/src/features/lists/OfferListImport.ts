@@ -45,7 +45,7 @@ export class OfferListImport {
     const list = readOfferList(table, { headRows: guessed.headRows, columns, ownCurrency: currency });
     const parts = await new PartsStore(this.manager).listAllParts();
     const plan = planOffers(list, { supplier, parts, day, withDoubts });
-    if (!tryOut && isUsable(columns)) await this.write(`${supplier}: ${name}`, parts, plan, importId);
+    if (!tryOut) await this.write(`${supplier}: ${name}`, parts, plan, importId);
     return toAnswer(file.value, guessed.headRows, columns, plan);
   }
 
@@ -66,11 +66,6 @@ export class OfferListImport {
       { tryOut: false, mayReplace: true },
     );
   }
-}
-
-/** Whether its rows can be led to parts at all. */
-function isUsable(columns: readonly (OfferColumn | null)[]): boolean {
-  return columns.some((column) => column === 'number' || column === 'makersNumber' || column === 'name');
 }
 
 function toAnswer(

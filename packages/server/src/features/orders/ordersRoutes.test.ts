@@ -86,6 +86,11 @@ test('what nobody sells, or sells abroad, is on the list and not in the total; w
   expect(line?.slice(0, 2)).toEqual(['nobody known to sell it', '']);
   const abroad: Offer = { ...before, supplier: 'Abroad', packPriceMinor: 100, currency: 'USD' };
   expect(await offers([abroad])).toMatchObject({ taken: { costMinor: 100 }, totalMinor: 890, notInTotal: 1 });
+  // Whoever names the shop's own currency means the same as whoever names none.
+  expect(await offers([{ ...before, currency: 'EUR' }])).toMatchObject({
+    taken: { offer: { currency: null } },
+    ...{ totalMinor: 6800 + 890, notInTotal: 0 },
+  });
   // Worked by hand: a pair at 68.00, or two single ones at 33.50.
   const single: Offer = { ...before, supplier: 'Single', packSize: 1, packPriceMinor: 3350 };
   expect(await offers([before, single, abroad])).toMatchObject({

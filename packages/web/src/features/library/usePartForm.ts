@@ -70,7 +70,11 @@ export function usePartForm<Typed extends FieldValues, Read extends FieldValues 
   const frame = {
     broughtBack,
     onDrop: () => show(begin()),
-    onSubmit: form.handleSubmit((read) => send(state.version, { ...record, ...state.was }, { ...record, ...read })),
+    onSubmit: form.handleSubmit((read) => {
+      // A key that the form had and has no more is taken away, not left as it was.
+      const rest = Object.fromEntries(Object.entries(record).filter(([key]) => !(key in state.was)));
+      send(state.version, { ...rest, ...state.was }, { ...rest, ...read });
+    }),
     isBusy: correct.isPending,
     failure: conflict ? null : problemSentence(correct.error),
     panel: conflict &&

@@ -13,7 +13,7 @@ import { Tick } from '../../ui/Tick';
 import { ListFindings } from './ListFindings';
 import { ListTable } from './ListTable';
 import { changeWords, restWords } from './listWords';
-import { toBase64, useImportOffers } from './useImportOffers';
+import { type AskedList, toBase64, useImportOffers } from './useImportOffers';
 
 type Picked = { readonly name: string; readonly base64: string };
 
@@ -25,12 +25,18 @@ export function OfferListScreen() {
   const [withDoubts, setWithDoubts] = useState(false);
   const tried = useImportOffers();
   const brought = useImportOffers();
-  const ask = (file: Picked, given: { columns: typeof columns; withDoubts: boolean }) => {
+  const toList = (file: Picked, given: Pick<AskedList, 'columns' | 'withDoubts'>) => ({
+    ...{ ...file, ...given, supplier: supplier.trim() },
+    day: format(new Date(), 'yyyy-MM-dd'),
+  });
+  const ask = (file: Picked, given: Pick<AskedList, 'columns' | 'withDoubts'>) => {
     brought.reset();
-    const day = format(new Date(), 'yyyy-MM-dd');
-    const list = { ...file, ...given, supplier: supplier.trim(), day };
+    const list = toList(file, given);
     if (list.supplier !== '') tried.mutate({ ...list, tryOut: true });
-    return list;
+  };
+  // A field that is left as it was asks for nothing: the press that left it would find its button busy.
+  const leaveSupplier = () => {
+    if (picked && tried.variables?.supplier !== supplier.trim()) ask(picked, { columns, withDoubts });
   };
   const pick = async (file: File | undefined) => {
     setUnread(null);
@@ -70,7 +76,7 @@ export function OfferListScreen() {
           autoComplete="off"
           error={picked && supplier.trim() === '' ? 'Say whose list it is.' : null}
           onType={setSupplier}
-          onBlur={() => picked && ask(picked, { columns, withDoubts })}
+          onBlur={leaveSupplier}
         />
         <Field
           label="List, CSV"
@@ -111,7 +117,7 @@ export function OfferListScreen() {
                 setWithDoubts(next);
                 ask(picked, { columns, withDoubts: next });
               }}
-              onBring={() => brought.mutate({ ...ask(picked, { columns, withDoubts }), tryOut: false })}
+              onBring={() => brought.mutate({ ...toList(picked, { columns, withDoubts }), tryOut: false })}
             />
           )
         )}
