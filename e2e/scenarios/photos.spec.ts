@@ -67,7 +67,8 @@ test('several at once, upright and without place or serial number; marked, descr
   await page.getByRole('button', { name: 'Undo it' }).click();
   await expect(described).toBeVisible();
   await page.getByRole('link', { name: 'History' }).click();
-  await expect(page.getByText(/Marks: none → 1 arrow, 1 circle/)).toBeVisible();
+  const changes = page.getByRole('list', { name: 'Changes' });
+  await expect(changes.getByText('Marks: none → 1 arrow, 1 circle')).toBeVisible();
 });
 
 test.describe('while the server is away', () => {
