@@ -23,6 +23,8 @@ const FACES = [
   'sound',
   'photo',
   'stations',
+  'doubt',
+  'lists',
 ];
 const entersByFace = (area) => ({
   name: `${area}-by-its-face`,
@@ -61,7 +63,8 @@ module.exports = {
       'catalogue/',
       'result',
     ]),
-    onlyFrom('lists-beside-model', 'lists', ['catalogue/', 'lists/', 'result']),
+    onlyFrom('doubt-below-lists', 'doubt', ['math/', 'catalogue/', 'doubt/']),
+    onlyFrom('lists-beside-model', 'lists', ['math/', 'units/', 'catalogue/', 'doubt/', 'lists/', 'result']),
     ...FACES.map(entersByFace),
     {
       name: 'model-below-contracts',

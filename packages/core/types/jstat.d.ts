@@ -5,6 +5,8 @@ declare module 'jstat' {
     inv(p: number, ...parameters: number[]): number;
   };
   const jstat: {
+    mean(values: readonly number[]): number;
+    covariance(a: readonly number[], b: readonly number[]): number;
     beta: Distribution;
     binomial: { cdf(held: number, asked: number, probability: number): number };
     normal: Distribution;

@@ -31,6 +31,11 @@ export function snapOffNamed(layerId: string, part: ListedPart | undefined): str
   return part.snapOffs.find(({ id }) => layerId === `${part.id}${STATE_MARK}${id}`)?.name ?? null;
 }
 
+/** Whether it is a speaker that the fit can judge: one without what the fit needs is none. */
+export function isJudgedSpeaker(part: ListedPart | undefined): part is ListedSpeaker {
+  return part?.kind === 'speaker' && part.lacks === undefined;
+}
+
 /** Whether a layer of this id is a bracket, in a state that it has, or a spacer. */
 export function isListedLayer(layerId: string, parts: ListedById): boolean {
   const part = parts.get(orderedId(layerId));

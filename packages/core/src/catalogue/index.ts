@@ -8,6 +8,7 @@ export { orderedId, STATE_MARK } from './bracket/snapOffs';
 export { type ConnectorRecord, connectorSchema } from './connector';
 export { type HarnessAdapterRecord, harnessAdapterSchema } from './harnessAdapter/harnessAdapter';
 export {
+  isJudgedSpeaker,
   isListedLayer,
   type ListedById,
   type ListedPart,
@@ -35,5 +36,16 @@ export {
   toFitCatalogue,
 } from './partKinds';
 export { type SpacerRecord, spacerSchema } from './spacer/spacer';
-export { NOMINAL_SIZES, type SpeakerRecord, speakerSchema } from './speaker/speaker';
+export { type FigureDoubt, openDoubts, pertinentDoubts, SETTLED_BY, SETTLED_WORDS } from './speaker/figureDoubts';
+export { FIGURE_IDS, FIGURE_WORDS, type FigureId, type Figures, figuresOf } from './speaker/figures';
+export {
+  isWhole,
+  lacksOf,
+  NEEDED_FIGURES,
+  NOMINAL_SIZES,
+  SPEAKER_KINDS,
+  type SpeakerRecord,
+  speakerSchema,
+  type WholeSpeaker,
+} from './speaker/speaker';
 export { TERMINALS } from './terminals';

@@ -22,6 +22,9 @@ export type FoundPart = z.infer<typeof foundPartSchema>;
 
 export const FOUND_A_PAGE = 50;
 
+export const OPEN_FIGURES = ['lacking', 'doubted'] as const;
+export type OpenFigures = (typeof OPEN_FIGURES)[number];
+
 /**
  * Parts with every word in their name, their other names, maker, supplier, numbers, size or id, by name. Where none has all, those that
  * have words like the ones that were typed, the likest first.
@@ -33,6 +36,8 @@ export const findParts = contract({
   params: z.object({
     find: z.string().max(100).default(''),
     kind: z.enum(PART_KINDS).optional(),
+    /** Speakers alone that lack what the fit needs, or of which a figure is doubted. */
+    open: z.enum(OPEN_FIGURES).optional(),
     /** The first is 1. */
     page: z.coerce.number().int().min(1).max(100_000).default(1),
   }),

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { heldBackBecause, type OpenCheck, openChecks } from '../order/openChecks';
 import { fuzzed } from '../testing/fuzzed';
 import {
   adapter,
@@ -30,6 +31,7 @@ function check(id: CheckId, at: FitOpening = opening(), what: Candidate = candid
   return found;
 }
 
+const FACTS = { airbag: 'none', secondPlug: 'none', wiring: { kind: 'connector' } } as const;
 const marginOf = (id: CheckId, at?: FitOpening, what?: Candidate) => check(id, at, what).margin?.valueMm;
 
 describe('hole', () => {
@@ -117,6 +119,24 @@ describe('bolts', () => {
     const wide = spacer(6, { inner: { kind: 'circle', diameter: exact(154) } });
     expect(marginOf('bolts', opening(), candidate({ spacer: wide }))).toBeCloseTo(-2.5, 6);
     expect(check('bolts', opening(), candidate({ spacer: wide })).sentence).toContain('too little wall');
+  });
+});
+
+describe('a figure that its class does not bear out', () => {
+  const doubted = candidate({ speaker: speaker({ doubted: ['Mounting depth 6 mm: others have 50 to 70 mm.'] }) });
+
+  test('holds the candidate whatever its margins are, and says what settles it', () => {
+    const { verdict, decidedBy, chance } = judge(opening(), doubted);
+    expect({ verdict, decidedBy, chance }).toEqual({ verdict: 'hold', decidedBy: 'figures', chance: null });
+    expect(check('figures', opening(), doubted).sentence).toBe(
+      'A figure of Speaker is doubted. Mounting depth 6 mm: others have 50 to 70 mm. Measure a piece, or ask the maker, and settle it on the page of the part.',
+    );
+  });
+
+  test('is no reason’s to lift', () => {
+    const [first] = openChecks(judge(opening(), doubted), [], FACTS);
+    expect(first).toMatchObject({ check: 'figures', verdict: 'hold', cures: [] });
+    expect(heldBackBecause([first as OpenCheck], 'clears')).toContain('No reason lifts this hold');
   });
 });
 

@@ -232,6 +232,8 @@ export type FitSpeaker = {
   /** How far their lengths may lie off; value 0. */
   readonly screwDoubt: Dimension;
   readonly terminals: Terminals;
+  /** Why figures of it are doubted, a sentence each; empty where none is. */
+  readonly doubted: readonly string[];
   readonly pieceCostMinor: number;
 };
 

@@ -3,6 +3,7 @@
  * of it is changed in what the list says, and in nothing else.
  */
 import { MOST_OFFERS, type Offer, offerKey, type PartRecord } from '../catalogue';
+import { median } from '../math';
 import type { Finding, OfferList, OfferRow } from './readOfferList';
 
 /** Of a part what a row is led to it by, and its offers. */
@@ -98,7 +99,7 @@ export function planOffers(list: OfferList, { supplier, parts, day, withDoubts }
         findings.filter(({ grade }) => grade === 'error' || (grade === 'doubt' && !withDoubts)).map(({ line }) => line),
       ),
     ].sort((a, b) => a - b),
-    priceRatio: middle(ratios),
+    priceRatio: ratios.length === 0 ? null : median(ratios),
     gone: mine.filter((offer) => !seen.has(offer) && !list.numbers.has(offer.number.toLowerCase())).length,
     findings: findings.sort((a, b) => a.line - b.line),
   };
@@ -187,15 +188,6 @@ function doubtOf(before: Offer, row: OfferRow): string | null {
 
 function perPiece({ packPriceMinor, packSize }: Offer): number {
   return (packPriceMinor ?? 0) / packSize;
-}
-
-/** @returns the median: of an even count the mean of the two in the middle */
-function middle(numbers: readonly number[]): number | null {
-  if (numbers.length === 0) return null;
-  const sorted = [...numbers].sort((a, b) => a - b);
-  const half = Math.floor(sorted.length / 2);
-  const upper = sorted[half] as number;
-  return sorted.length % 2 === 1 ? upper : ((sorted[half - 1] as number) + upper) / 2;
 }
 
 function rowFinding(grade: Finding['grade'], { line }: OfferRow, message: string): Finding {

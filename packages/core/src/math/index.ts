@@ -6,6 +6,8 @@
 export { AskedAgain } from './AskedAgain';
 export { inverse } from './inverse';
 export { leastBetween } from './leastBetween';
+export { lnGamma } from './lnGamma';
+export { median } from './median';
 export { normalQuantile } from './normalQuantile';
 export { readGrid, rectangularNormalCdf, rectangularNormalGrid, rectangularNormalQuantile } from './rectangularNormal';
 export { seededRandom } from './seededRandom';

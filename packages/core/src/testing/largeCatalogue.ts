@@ -141,6 +141,7 @@ class Maker {
       surroundMm: null,
       frontHeightMm: half(this.between(3, 16)),
       magnetDiameterMm: magnet,
+      massG: null,
       profile: stated
         ? [
             { depthMm: 0, ...basket },
@@ -157,7 +158,10 @@ class Maker {
       terminals: this.pick(TERMINALS),
       impedanceOhm: 4,
       rmsW: Math.round(this.between(20, 120)),
+      otherRating: null,
       sensitivityDb: Math.round(this.between(86, 94)),
+      sensitivityAt: 'notStated',
+      doubts: [],
     };
     return record;
   }

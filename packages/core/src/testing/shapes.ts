@@ -110,6 +110,7 @@ export function speaker(changes: Partial<FitSpeaker> = {}): FitSpeaker {
     screws: [],
     screwDoubt: exact(0),
     terminals: 'spades 2.8 + 4.8',
+    doubted: [],
     pieceCostMinor: 5000,
     ...changes,
   };

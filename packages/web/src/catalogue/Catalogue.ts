@@ -1,6 +1,6 @@
 /** The catalogue in memory: what the shop sent, read once, and what changed since, record by record. */
 
-import type { ConnectorRecord, PartRecord } from '@low-quarry/core/catalogue';
+import { type ConnectorRecord, isWhole, type PartRecord } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
 import type { Unreadable } from '@low-quarry/core/contracts/library';
 import { readStored } from '@low-quarry/core/records';
@@ -55,9 +55,9 @@ export class Catalogue {
     this.place = place;
   }
 
-  /** Speakers by their ids, then everything else by its id: the same order whatever came when. */
+  /** Speakers that can be judged, those that lack figures, then everything else, each by their ids: the same order whatever came when. */
   inOrder(): readonly PartRecord[] {
-    const rank = ({ kind }: PartRecord) => (kind === 'speaker' ? 0 : 1);
+    const rank = (part: PartRecord) => (part.kind !== 'speaker' ? 2 : isWhole(part) ? 0 : 1);
     return [...this.parts.values()].sort((a, b) => rank(a) - rank(b) || (a.id < b.id ? -1 : 1));
   }
 

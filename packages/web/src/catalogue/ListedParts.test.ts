@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { toListedPart } from '@low-quarry/core/catalogue';
+import { type PartRecord, toFitCatalogue, toListedPart } from '@low-quarry/core/catalogue';
 import { largeParts } from '@low-quarry/core/testing/largeCatalogue';
+import { Catalogue } from './Catalogue';
 import { ListedParts, toListedText } from './ListedParts';
 
 const PARTS = largeParts({ speakers: 7, brackets: 3, seed: 4 });
@@ -13,6 +14,17 @@ test('every part as it is listed, in its order, by its id and speakers apart', (
   expect(listed.speakerIds).toEqual(PARTS.flatMap(({ kind, id }) => (kind === 'speaker' ? [id] : [])));
   for (const part of PARTS) expect(listed.get(part.id)).toEqual(toListedPart(part));
   expect(listed.get('of nobody')).toBeUndefined();
+});
+
+test('a speaker that lacks figures is listed, and is none of those that the engine counts', () => {
+  const catalogue = new Catalogue();
+  const [first, second, ...others] = PARTS as [PartRecord, PartRecord, ...PartRecord[]];
+  for (const part of [{ ...first, magnetDiameterMm: null } as PartRecord, second, ...others])
+    catalogue.parts.set(part.id, part);
+  const listed = new ListedParts(toListedText(catalogue.inOrder()));
+  expect(listed.lackingIds).toEqual([first.id]);
+  expect(listed.speakerIds).toHaveLength(6);
+  expect(listed.speakerIds).toEqual(toFitCatalogue(catalogue.inOrder()).speakers.map(({ id }) => id));
 });
 
 test('a part that was read is the same the next time', () => {

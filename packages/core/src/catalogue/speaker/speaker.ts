@@ -10,6 +10,7 @@ import { lengthMm, outlineSchema, toOutline } from '../outline';
 import { partEntry } from '../PartEntry';
 import { screwBags } from '../screwBags';
 import { TERMINALS } from '../terminals';
+import { figureDoubtsSchema, openDoubts } from './figureDoubts';
 
 export const SPEAKER_KINDS = ['coaxial', 'component woofer', 'full range', 'tweeter'] as const;
 export const NOMINAL_SIZES = ['1 in', '3.5 in', '4 in', '4×6', '5.25 in', '6×8', '6.5 in', '6.75 in', '6×9'] as const;
@@ -33,20 +34,26 @@ const bodyBoxSchema = z.strictObject({
   toMm: z.number().positive().max(300),
 });
 
+/** Of a rating that is not RMS, what it is: only RMS compares. */
+export const RATING_KINDS = ['peak', 'range', 'unstated'] as const;
+export const SENSITIVITY_CONDITIONS = ['1 W', '2.83 V', 'notStated'] as const;
+
+/** What a list may leave out is null: a speaker without what the fit needs is in the library, and is not judged (`lacksOf`). */
 export const speakerSchema = z.strictObject({
   kind: z.literal('speaker'),
   ...orderable,
   speakerKind: z.enum(SPEAKER_KINDS),
   nominalSize: z.enum(NOMINAL_SIZES),
-  basket: outlineSchema,
-  flange: outlineSchema,
-  flangeThicknessMm: z.number().positive().max(40),
-  mountingDepthMm: lengthMm,
+  basket: outlineSchema.nullable(),
+  flange: outlineSchema.nullable(),
+  flangeThicknessMm: z.number().positive().max(40).nullable(),
+  mountingDepthMm: lengthMm.nullable(),
   depthDatum: z.enum(['underside', 'top', 'notStated']),
-  frontHeightMm: z.number().min(0).max(100),
+  frontHeightMm: z.number().min(0).max(100).nullable(),
   /** Diameter of what moves in front, with its surround; null where the catalogue does not say. */
   surroundMm: lengthMm.nullable().default(null),
-  magnetDiameterMm: lengthMm,
+  magnetDiameterMm: lengthMm.nullable(),
+  massG: z.number().positive().max(50_000).nullable().default(null),
   /** Sections of the body from the flange to the magnet's end, shallowest first; none where the catalogue gives none. */
   profile: z
     .array(profileSectionSchema)
@@ -66,25 +73,62 @@ export const speakerSchema = z.strictObject({
     )
     .max(6)
     .default([]),
-  bolts: patternSchema,
+  bolts: patternSchema.nullable(),
   screws: screwBags,
-  terminals: z.enum(TERMINALS),
-  impedanceOhm: z.number().positive().max(32),
-  rmsW: z.number().positive().max(5000),
-  sensitivityDb: z.number().min(60).max(120),
+  terminals: z.enum(TERMINALS).nullable(),
+  impedanceOhm: z.number().positive().max(32).nullable(),
+  /** null where the maker says none that is RMS. */
+  rmsW: z.number().positive().max(5000).nullable(),
+  /** What the maker says instead of RMS, or besides it. */
+  otherRating: z
+    .strictObject({ watt: z.number().positive().max(50_000), kind: z.enum(RATING_KINDS) })
+    .nullable()
+    .default(null),
+  sensitivityDb: z.number().min(60).max(120).nullable(),
+  sensitivityAt: z.enum(SENSITIVITY_CONDITIONS).default('notStated'),
+  doubts: figureDoubtsSchema,
 });
 export type SpeakerRecord = z.infer<typeof speakerSchema>;
 
 export const speakerEntry = partEntry({
   word: 'Speaker',
   schema: speakerSchema,
-  listed: ({ nominalSize, speakerKind, impedanceOhm, rmsW }) => ({ nominalSize, speakerKind, impedanceOhm, rmsW }),
+  listed: (record) => {
+    const { nominalSize, speakerKind, impedanceOhm, rmsW } = record;
+    const lacks = lacksOf(record);
+    return { nominalSize, speakerKind, impedanceOhm, rmsW, ...(lacks.length > 0 ? { lacks } : {}) };
+  },
   connectors: () => [],
   isAtHand: false,
-  toFit: (record) => ({ speakers: [toFitSpeaker(record)] }),
+  toFit: (record) => ({ speakers: isWhole(record) ? [toFitSpeaker(record)] : [] }),
 });
 
-function toFitSpeaker(record: SpeakerRecord): FitSpeaker {
+/** What the fit cannot do without, by its name in a sentence. */
+const NEEDED = {
+  basket: 'cutout',
+  flange: 'flange',
+  flangeThicknessMm: 'thickness of the flange',
+  mountingDepthMm: 'mounting depth',
+  frontHeightMm: 'front height',
+  magnetDiameterMm: 'magnet',
+  bolts: 'screw holes',
+  terminals: 'terminals',
+} as const satisfies Partial<Record<keyof SpeakerRecord, string>>;
+type Needed = keyof typeof NEEDED;
+export const NEEDED_FIGURES = Object.keys(NEEDED) as readonly Needed[];
+/** One that the fit can judge. */
+export type WholeSpeaker = SpeakerRecord & { readonly [Key in Needed]: NonNullable<SpeakerRecord[Key]> };
+
+/** What the fit would need of a speaker and nobody wrote down, in words such as "mounting depth"; empty where it can be judged. */
+export function lacksOf(record: Pick<SpeakerRecord, Needed>): readonly string[] {
+  return NEEDED_FIGURES.filter((key) => record[key] === null).map((key) => NEEDED[key]);
+}
+
+export function isWhole(record: SpeakerRecord): record is WholeSpeaker {
+  return lacksOf(record).length === 0;
+}
+
+function toFitSpeaker(record: WholeSpeaker): FitSpeaker {
   const length = catalogueLength(record);
   return {
     ...pieceOf(record),
@@ -110,5 +154,6 @@ function toFitSpeaker(record: SpeakerRecord): FitSpeaker {
     screws: record.screws,
     screwDoubt: length(0),
     terminals: record.terminals,
+    doubted: openDoubts(record).map(({ words }) => words),
   };
 }

@@ -1,6 +1,6 @@
 /** A catalogue's claim of a part, and the part that comes in the box: every length off by up to the rounding. */
 
-import { type BracketRecord, type SpeakerRecord, toFitCatalogue } from '../../catalogue';
+import { type BracketRecord, type SpeakerRecord, toFitCatalogue, type WholeSpeaker } from '../../catalogue';
 import { TYPICAL_SHOULDERS } from '../../fit/layout/typicalShoulders';
 import type { Candidate } from '../../fit/shapes';
 import { offered, PLAINLY_NAMED } from '../offers';
@@ -24,7 +24,7 @@ export function simulateSpeaker(at: number, ways: Ways, random: () => number): S
   const off = () => ROUNDING_MM * (ways.isMakerBiased ? direction * random() : 2 * random() - 1);
   const datum = (['underside', 'underside', 'top', 'notStated'] as const)[Math.floor(random() * 4)] ?? 'underside';
   const flangeMm = half(between(3, 6));
-  const speaker: SpeakerRecord = {
+  const speaker: WholeSpeaker = {
     kind: 'speaker',
     id: `speaker-${at}`,
     maker: 'Test',
@@ -42,6 +42,7 @@ export function simulateSpeaker(at: number, ways: Ways, random: () => number): S
     surroundMm: null,
     frontHeightMm: half(between(4, 12)),
     magnetDiameterMm: magnetMm,
+    massG: null,
     profile: isStated ? sectionsOf(ways, basketMm, magnetMm, depthMm - BELOW_SHARE[datum] * flangeMm) : [],
     boxes: [],
     bolts: {
@@ -54,7 +55,10 @@ export function simulateSpeaker(at: number, ways: Ways, random: () => number): S
     terminals: 'bare ends',
     impedanceOhm: 4,
     rmsW: 50,
+    otherRating: null,
     sensitivityDb: 90,
+    sensitivityAt: 'notStated',
+    doubts: [],
   };
   const bracket = ways.hasBrackets ? simulateBracket(basketMm, between) : null;
   return {
@@ -131,11 +135,11 @@ function toRealBracket(claimed: BracketRecord, off: () => number): BracketRecord
 }
 
 function toRealSpeaker(
-  claimed: SpeakerRecord,
+  claimed: WholeSpeaker,
   shoulderMm: number,
   off: () => number,
   random: () => number,
-): SpeakerRecord {
+): WholeSpeaker {
   const isStated = claimed.profile.length > 0;
   const flange = claimed.flangeThicknessMm + off();
   const width = off();

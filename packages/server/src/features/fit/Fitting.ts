@@ -1,6 +1,13 @@
 /** Judges stored choices with the same core function that the screens use. */
 
-import { type ConnectorRecord, orderedId, type PartRecord, toFitCatalogue } from '@low-quarry/core/catalogue';
+import {
+  type ConnectorRecord,
+  isWhole,
+  lacksOf,
+  orderedId,
+  type PartRecord,
+  toFitCatalogue,
+} from '@low-quarry/core/catalogue';
 import type { VerdictSummary } from '@low-quarry/core/contracts/jobs';
 import type { Choice } from '@low-quarry/core/contracts/openings';
 import type { Candidate, FitCatalogue, FitOpening, FitRules, Judgement, Work } from '@low-quarry/core/fit';
@@ -74,6 +81,9 @@ export class Fitting {
   brokenBecause(ids: CandidateIds): string | null {
     const missing = this.findCandidate(ids);
     if (typeof missing !== 'string') return null;
+    const speaker = this.parts.get(ids.speakerId);
+    if (speaker?.kind === 'speaker' && !isWhole(speaker))
+      return `The catalogue lacks figures of the speaker of this choice (${lacksOf(speaker).join(', ')}): nobody can judge it.`;
     if (missing === 'speakerId') return 'This choice names a speaker that is no longer in the catalogue: choose again.';
     const gone = ids.layerIds.find((id) => findLayer(this.catalogue, this.rules, id) === null) ?? '';
     const ringMm = ringThicknessMm(gone);

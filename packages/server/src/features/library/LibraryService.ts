@@ -1,5 +1,5 @@
 /** Corrects parts of the library. What they are (id and kind) stays: that is their identity. */
-import { namedConnectors, type PartRecord, partName } from '@low-quarry/core/catalogue';
+import { namedConnectors, type PartRecord, partName, pertinentDoubts } from '@low-quarry/core/catalogue';
 import type { EntityManager } from 'typeorm';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';
@@ -25,7 +25,8 @@ export class LibraryService {
 
   /** A part that cannot be read any more can be replaced by one that can: that is how it is brought back. */
   async changePart(id: string, version: number, given: PartRecord): Promise<Versioned> {
-    const [record = given] = await inOwnCurrency(this.manager, [given]);
+    const [inCurrency = given] = await inOwnCurrency(this.manager, [given]);
+    const record = withoutPastDoubts(inCurrency);
     const before = await this.foundPart(id);
     requireSame('id', id, record.id);
     if (before.record.ok) requireSame('kind', before.record.value.kind, record.kind);
@@ -58,6 +59,11 @@ export class LibraryService {
   private note(recordId: string, label: string, version: number, before: unknown, after: unknown): Promise<number> {
     return this.history.note({ kind: 'part', recordId, jobId: null, label, action: 'changed', version, before, after });
   }
+}
+
+/** A doubt about a value that is no more there is about nothing. */
+function withoutPastDoubts(record: PartRecord): PartRecord {
+  return record.kind === 'speaker' ? { ...record, doubts: pertinentDoubts(record) } : record;
 }
 
 function readable({ version, record }: FoundRecord<PartRecord>): Versioned {

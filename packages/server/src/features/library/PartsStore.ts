@@ -3,12 +3,13 @@
 import {
   type ConnectorRecord,
   type HarnessAdapterRecord,
+  NEEDED_FIGURES,
   type PartKind,
   type PartRecord,
   STATE_MARK,
 } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
-import type { FoundPart } from '@low-quarry/core/contracts/library';
+import type { FoundPart, OpenFigures } from '@low-quarry/core/contracts/library';
 import { readStored, toStored } from '@low-quarry/core/records';
 import { type EntityManager, In, type SelectQueryBuilder } from 'typeorm';
 import { insertRows } from '../../db/insertRows';
@@ -31,6 +32,7 @@ export type CatalogueStamp = {
 export type AskedParts = {
   readonly find: string;
   readonly kind?: PartKind | undefined;
+  readonly open?: OpenFigures | undefined;
   /** The first is 1. */
   readonly page: number;
   readonly pageSize: number;
@@ -53,6 +55,12 @@ const SHORTEST_LIKENED = 4;
 function isLikened(word: string): boolean {
   return word.length >= SHORTEST_LIKENED && !/\d/.test(word);
 }
+
+/** Of a speaker's record what is open. */
+const OPEN: Readonly<Record<OpenFigures, string>> = {
+  lacking: `part.kind = 'speaker' AND (${NEEDED_FIGURES.map((key) => `part.record -> '${key}' = 'null'`).join(' OR ')})`,
+  doubted: `part.kind = 'speaker' AND jsonb_path_exists(part.record, '$.doubts[*] ? (@.settled == null)')`,
+};
 
 /** With words like these, the likest first. */
 function likened(query: PartQuery, words: readonly string[]): PartQuery {
@@ -204,7 +212,7 @@ export class PartsStore {
   }
 
   private async pageOf(
-    { find, kind, page, pageSize }: AskedParts,
+    { find, kind, open, page, pageSize }: AskedParts,
     narrow: (query: PartQuery, words: readonly string[]) => PartQuery,
   ): Promise<Omit<FoundParts, 'isLike'>> {
     const all = this.manager.createQueryBuilder(PartEntity, 'part').addSelect('part.label');
@@ -212,6 +220,7 @@ export class PartsStore {
       .offset((page - 1) * pageSize)
       .limit(pageSize);
     if (kind) query.andWhere('part.kind = :kind', { kind });
+    if (open) query.andWhere(OPEN[open]);
     const [rows, total] = await query.getManyAndCount();
     const found = rows.map(({ id, kind: of, label, record }) => {
       const read = readStored('part', record);

@@ -121,3 +121,42 @@ test('the whole catalogue goes out as a pack, and is the same in another shop', 
     await other.drop();
   }
 });
+
+describe('by what is open', () => {
+  const change = async (id: string, changes: object) => {
+    const { body } = await app.http.get(`/api/parts/${id}`).expect(200);
+    return (
+      await app.http
+        .put(`/api/parts/${id}`)
+        .send({ version: body.version, record: { ...body.record, ...changes } })
+        .expect(200)
+    ).body;
+  };
+  const doubt = (value: number, settled: object | null) => ({
+    ...{ figure: 'depth', value, words: 'It is deeper than its class.', proposes: null, chance: 0.9, settled },
+  });
+  const idsOf = async (query: object) => (await search(query)).found.map(({ id }) => id);
+
+  test('a speaker that lacks a figure, until it has it', async () => {
+    expect(await idsOf({ open: 'lacking' })).toEqual([]);
+    await change(MARKED.id, { magnetDiameterMm: null });
+    expect(await idsOf({ open: 'lacking' })).toEqual([MARKED.id]);
+    expect(await idsOf({ open: 'lacking', find: 'cairn', kind: 'speaker' })).toEqual([MARKED.id]);
+    await change(MARKED.id, { magnetDiameterMm: 80 });
+    expect(await idsOf({ open: 'lacking' })).toEqual([]);
+  });
+
+  test('a speaker of which a figure is doubted, until it is settled or another one', async () => {
+    const { body } = await app.http.get(`/api/parts/${MARKED.id}`).expect(200);
+    const depth: number = body.record.mountingDepthMm;
+    await change(MARKED.id, { doubts: [doubt(depth, null)] });
+    expect(await idsOf({ open: 'doubted' })).toEqual([MARKED.id]);
+    const settled = { how: 'measured', words: 'Calliper, 3 pieces', by: 'Okke', on: '2031-05-02' };
+    await change(MARKED.id, { doubts: [doubt(depth, settled)] });
+    expect(await idsOf({ open: 'doubted' })).toEqual([]);
+    await change(MARKED.id, { doubts: [doubt(depth, null)] });
+    const { record } = await change(MARKED.id, { mountingDepthMm: depth + 1 });
+    expect(record.doubts).toEqual([]);
+    expect(await idsOf({ open: 'doubted' })).toEqual([]);
+  });
+});

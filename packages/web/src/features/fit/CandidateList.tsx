@@ -17,6 +17,7 @@ import type { LengthUnit } from '@low-quarry/core/units';
 import { printMargin, printPlusMinus } from '@low-quarry/core/units';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import type { ListedParts } from '../../catalogue/ListedParts';
 import { printCost } from '../../text/money';
 import { VERDICT_WORDS } from '../../text/words';
@@ -111,7 +112,23 @@ export function CandidateList(props: CandidateListProps) {
           {ranking ? 'put in order when nothing moves any more' : 'being put in order'}.
         </p>
       )}
+      <NotJudged parts={parts} />
     </section>
+  );
+}
+
+/** What nobody can judge is not passed over in silence. */
+function NotJudged({ parts: { lackingIds } }: Pick<CandidateListProps, 'parts'>) {
+  const count = lackingIds.length;
+  if (count === 0) return null;
+  return (
+    <p className="text-[13px] leading-4">
+      {count.toLocaleString('en')} more {count === 1 ? 'speaker is' : 'speakers are'} not judged: the catalogue lacks
+      lengths of {count === 1 ? 'it' : 'them'}.{' '}
+      <Link to="/parts?open=lacking" className="text-action underline">
+        Which, and what
+      </Link>
+    </p>
   );
 }
 

@@ -29,6 +29,7 @@ import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
 import { sectionGeometry } from '../../drawing/sectionGeometry';
 import { addressOf } from '../../stations/addressOf';
+import { ratingWords } from '../../text/ratingWords';
 import { factsOf, verdictLine } from '../../text/verdictLine';
 import { UNIT_WORDS } from '../../text/words';
 import { withParams } from '../../ui/address';
@@ -179,7 +180,7 @@ export function FitWorkspace({
               {speaker ? partName(speaker) : candidate.speaker.name}
               <span className="block text-[14px] font-normal leading-5 text-muted">
                 {speaker?.kind === 'speaker' &&
-                  `${speaker.nominalSize} ${speaker.speakerKind}, ${speaker.impedanceOhm} Ω, ${speaker.rmsW} W RMS, `}
+                  `${speaker.nominalSize} ${speaker.speakerKind}, ${ratingWords(speaker)}, `}
                 {spacer?.id === WHAT_IF_ID
                   ? `a ring that is not in stock + ${stackWords(layerIds.slice(1), parts)}`
                   : shown.works.some(({ kind }) => kind === 'cutPlate')
@@ -196,7 +197,9 @@ export function FitWorkspace({
               {verdictLine(factsOf(judgement), behind, unit)}
             </p>
             <p>{deciding?.sentence}</p>
-            {speaker?.kind === 'speaker' && <ImpedanceNote record={opening.record} newOhm={speaker.impedanceOhm} />}
+            {speaker?.kind === 'speaker' && speaker.impedanceOhm !== null && (
+              <ImpedanceNote record={opening.record} newOhm={speaker.impedanceOhm} />
+            )}
             <PutRight judgement={judgement} behind={behind} />
             {shown.undoable && (
               <p className="mt-1 border-l-4 border-measure bg-paper px-3 py-2">

@@ -1,6 +1,6 @@
 /** Which candidate a fit screen shows. */
 
-import { isListedLayer, type ListedById } from '@low-quarry/core/catalogue';
+import { isJudgedSpeaker, isListedLayer, type ListedById } from '@low-quarry/core/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { FitRules, RankedSpeaker, Work } from '@low-quarry/core/fit';
 import { MOST_LAYERS, ringThicknessMm } from '@low-quarry/core/fit';
@@ -27,7 +27,7 @@ export function startingIds(
 ): CandidateIds | null {
   const isThere = (id: string) => isListedLayer(id, parts) || isCut(id, rules);
   const named = search.get('speaker');
-  if (named !== null && parts.get(named)?.kind === 'speaker') {
+  if (named !== null && isJudgedSpeaker(parts.get(named))) {
     const stack = search.get('stack');
     const layerIds = stack?.split(' ').filter((id) => id !== '') ?? [];
     if (stack !== null && layerIds.length <= MOST_LAYERS && layerIds.every(isThere))
@@ -35,7 +35,7 @@ export function startingIds(
     const found = ranked.find(({ speakerId }) => speakerId === named);
     return found ? bestOf(found) : null;
   }
-  if (choice && parts.get(choice.speakerId)?.kind === 'speaker') {
+  if (choice && isJudgedSpeaker(parts.get(choice.speakerId))) {
     const { speakerId, layerIds, works } = choice;
     return { speakerId, layerIds: layerIds.filter(isThere), works };
   }

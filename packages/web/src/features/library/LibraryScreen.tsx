@@ -1,6 +1,6 @@
 /** Which part of the library is wrong, and what is right? */
 import { PART_KINDS, partKindWord } from '@low-quarry/core/catalogue';
-import { FOUND_A_PAGE, PARTS_PACK_PATH, type Unreadable } from '@low-quarry/core/contracts/library';
+import { FOUND_A_PAGE, OPEN_FIGURES, PARTS_PACK_PATH, type Unreadable } from '@low-quarry/core/contracts/library';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
@@ -16,6 +16,11 @@ import { useAsked } from '../../ui/useRested';
 import { ImportParts } from './ImportParts';
 import { foundPartsQuery } from './libraryQueries';
 
+const OPEN = [
+  ['', 'Whatever is known'],
+  ['lacking', 'Lacking figures'],
+  ['doubted', 'A figure is doubted'],
+] as const;
 const KINDS = [['', 'All kinds'], ...PART_KINDS.map((kind) => [kind, partKindWord(kind)] as const)] as const;
 
 export function LibraryScreen() {
@@ -26,8 +31,10 @@ export function LibraryScreen() {
   const find = search.get('find') ?? '';
   const asked = search.get('kind');
   const kind = PART_KINDS.find((each) => each === asked) ?? '';
+  const askedOpen = search.get('open');
+  const open = OPEN_FIGURES.find((each) => each === askedOpen) ?? '';
   const page = readPage(search);
-  const parts = useQuery(foundPartsQuery(useAsked(find), kind, page));
+  const parts = useQuery(foundPartsQuery(useAsked(find), kind, open, page));
   return (
     <Shell
       title="Parts"
@@ -49,7 +56,7 @@ export function LibraryScreen() {
         Parts as their makers describe them. A correction is judged by at once; what is chosen stays chosen and says
         what changed.
       </p>
-      <div className="grid max-w-2xl gap-3 sm:grid-cols-[2fr_1fr]">
+      <div className="grid max-w-4xl gap-3 sm:grid-cols-[2fr_1fr_1fr]">
         <TextField
           label="Find"
           type="search"
@@ -61,6 +68,12 @@ export function LibraryScreen() {
           value={kind}
           options={KINDS}
           onChange={(next) => changeAddress((before) => withParams(before, { page: null, kind: next || null }))}
+        />
+        <Choice
+          label="Figures"
+          value={open}
+          options={OPEN}
+          onChange={(next) => changeAddress((before) => withParams(before, { page: null, open: next || null }))}
         />
       </div>
       <Answered query={parts} what="the parts">
@@ -113,8 +126,7 @@ function Unreadables({ unreadable }: { readonly unreadable: readonly Unreadable[
 }
 
 function Rows({ rows, find }: { readonly rows: readonly Row[]; readonly find: string }) {
-  if (rows.length === 0)
-    return <Empty>{find === '' ? 'The library has none yet.' : `None has “${find}” in it.`}</Empty>;
+  if (rows.length === 0) return <Empty>{find === '' ? 'There is none.' : `None has “${find}” in it.`}</Empty>;
   return (
     <ul className="grid gap-x-6 border-t border-ink sm:grid-cols-2">
       {rows.map(({ id, name, what }) => (

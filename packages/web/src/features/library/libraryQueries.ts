@@ -1,14 +1,15 @@
 /** Parts of the library: found, one with its version, corrected, brought in. */
 import type { PartKind } from '@low-quarry/core/catalogue';
-import { findParts, getPart, importParts, putPart } from '@low-quarry/core/contracts/library';
+import { findParts, getPart, importParts, type OpenFigures, putPart } from '@low-quarry/core/contracts/library';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
 
 /** @param kind empty for all */
-export function foundPartsQuery(find: string, kind: PartKind | '', page: number) {
+export function foundPartsQuery(find: string, kind: PartKind | '', open: OpenFigures | '', page: number) {
   return queryOptions({
-    queryKey: ['library', 'parts', find, kind, page],
-    queryFn: ({ signal }) => call(findParts, { params: { find, page, ...(kind ? { kind } : {}) }, signal }),
+    queryKey: ['library', 'parts', find, kind, open, page],
+    queryFn: ({ signal }) =>
+      call(findParts, { params: { find, page, ...(kind && { kind }), ...(open && { open }) }, signal }),
     placeholderData: keepPreviousData,
   });
 }

@@ -1,10 +1,11 @@
 /** Will this one fit? Any speaker, in any opening of the library, without a job: the answer while the customer waits. */
 
-import type { ListedSpeaker } from '@low-quarry/core/catalogue';
-import { partName, TERMINALS } from '@low-quarry/core/catalogue';
+import type { ListedSpeaker, SpeakerRecord } from '@low-quarry/core/catalogue';
+import { lacksOf, partName, TERMINALS } from '@low-quarry/core/catalogue';
 import { placeLabel, type ShopSettings, type VehicleRecord } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import { shopSettingsQuery } from '../../api/sharedQueries';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
@@ -105,7 +106,14 @@ function Question({ vehicle, shop, catalogue }: QuestionProps) {
   const typed = isByHand ? toHandSpeaker(hand, unit) : null;
   const isListed = !isByHand && speakers.some(({ value }) => value === speakerId);
   const read = useQuery({ ...speakerQuery(catalogue.version, speakerId), enabled: isListed });
-  const speaker = isByHand ? (typed?.ok ? typed.value : null) : isListed ? (read.data ?? null) : null;
+  const speaker: SpeakerRecord | null = isByHand
+    ? typed?.ok
+      ? typed.value
+      : null
+    : isListed
+      ? (read.data ?? null)
+      : null;
+  const lacks = speaker ? lacksOf(speaker) : [];
   return (
     <div className="grid items-start gap-6 lg:grid-cols-[320px_minmax(0,1fr)]">
       <form className="flex flex-col gap-2" onSubmit={(event) => event.preventDefault()}>
@@ -144,7 +152,16 @@ function Question({ vehicle, shop, catalogue }: QuestionProps) {
           />
         )}
       </form>
-      {speaker && record ? (
+      {speaker && lacks.length > 0 ? (
+        <p className="border-y border-hairline py-8">
+          <strong className="text-measure">Not judged.</strong> Of {partName(speaker)} nobody wrote down:{' '}
+          {lacks.join(', ')}. Measure a piece and{' '}
+          <Link to={`/parts/${speaker.id}`} className="text-action underline">
+            write it on the part’s page
+          </Link>
+          , or type it in by hand here.
+        </p>
+      ) : speaker && record ? (
         <FitAnswer record={record} speaker={speaker} shop={shop} catalogue={catalogue} />
       ) : (
         <p className="border-y border-hairline py-8 text-muted">

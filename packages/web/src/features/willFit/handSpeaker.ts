@@ -92,9 +92,9 @@ export function toHandSpeaker(
       slotRuns: 'radial',
     },
     terminals: form.terminals,
-    impedanceOhm: 4,
-    rmsW: 50,
-    sensitivityDb: 90,
+    impedanceOhm: null,
+    rmsW: null,
+    sensitivityDb: null,
   });
   if (parsed.success) return ok(parsed.data);
   return fail({ cutoutMm: parsed.error.issues[0]?.message ?? 'These figures are no speaker.' });

@@ -13,6 +13,7 @@ import type { CheckKind } from '../CheckKind';
 
 const AGREE = 0;
 const DISAGREE = 1;
+const DOUBTED = 2;
 
 export const figures: CheckKind = {
   askedAt: 5,
@@ -20,10 +21,17 @@ export const figures: CheckKind = {
   dependsOnTurn: () => true,
   setsHeight: null,
   ask(view, gaps) {
-    if (firstOf(view)) gaps.fact('measure', DISAGREE);
+    // A figure that its class does not bear out is not weighed against a margin: somebody looks at the piece first.
+    if (view.speaker.speaker.doubted.length > 0) gaps.fact('hold', DOUBTED);
+    else if (firstOf(view)) gaps.fact('measure', DISAGREE);
     else gaps.fact('clears', AGREE);
   },
   tell(view, { tag }, _rules, unit) {
+    if (tag === DOUBTED) {
+      const { name, doubted } = view.speaker.speaker;
+      const advice = 'Measure a piece, or ask the maker, and settle it on the page of the part.';
+      return { sentence: `A figure of ${name} is doubted. ${doubted.join(' ')} ${advice}`, nearest: null };
+    }
     const found = tag === DISAGREE ? firstOf(view) : null;
     if (!found) return { sentence: 'The figures of opening and parts agree with each other.', nearest: null };
     const { whose, contradiction, advice } = found;
