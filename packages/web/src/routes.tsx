@@ -17,7 +17,9 @@ const WaitingScreen = late(() => import('./features/waiting/WaitingScreen').then
 const WorkScreen = late(() => import('./features/work/WorkScreen').then((code) => code.WorkScreen));
 const LibraryScreen = late(() => import('./features/library/LibraryScreen').then((code) => code.LibraryScreen));
 const PartScreen = late(() => import('./features/library/PartScreen').then((code) => code.PartScreen));
-const OfferListScreen = late(() => import('./features/lists/OfferListScreen').then((code) => code.OfferListScreen));
+const SupplierListScreen = late(() =>
+  import('./features/lists/SupplierListScreen').then((code) => code.SupplierListScreen),
+);
 const VehiclesScreen = late(() => import('./features/vehicles/VehiclesScreen').then((code) => code.VehiclesScreen));
 const VehicleScreen = late(() => import('./features/vehicles/VehicleScreen').then((code) => code.VehicleScreen));
 const VehicleOpeningScreen = late(() =>
@@ -59,7 +61,7 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/work', WorkScreen],
   ['/parts', LibraryScreen],
   ['/parts/:id', PartScreen],
-  ['/supplier-list', OfferListScreen],
+  ['/supplier-list', SupplierListScreen],
   ['/vehicles', VehiclesScreen],
   ['/vehicles/:vehicleId', VehicleScreen],
   ['/vehicles/:vehicleId/openings/:label', VehicleOpeningScreen],

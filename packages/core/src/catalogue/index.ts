@@ -36,8 +36,16 @@ export {
   toFitCatalogue,
 } from './partKinds';
 export { type SpacerRecord, spacerSchema } from './spacer/spacer';
-export { type FigureDoubt, openDoubts, pertinentDoubts, SETTLED_BY, SETTLED_WORDS } from './speaker/figureDoubts';
-export { FIGURE_IDS, FIGURE_WORDS, type FigureId, type Figures, figuresOf } from './speaker/figures';
+export {
+  type FigureDoubt,
+  openDoubts,
+  pertinentDoubts,
+  SETTLED_BY,
+  SETTLED_WORDS,
+  settledAs,
+} from './speaker/figureDoubts';
+export { FIGURE_IDS, FIGURE_WORDS, type FigureId, type Figures, figuresOf, withFigure } from './speaker/figures';
+export { LISTED_FIELDS, type ListedField } from './speaker/listed';
 export {
   isWhole,
   lacksOf,

@@ -27,7 +27,9 @@ export function judgeCandidate(
 
 /** The chain for a speaker's terminals, or null; it is the same for every bracket and spacer. */
 export function harnessFor({ wiring }: FitOpening, { terminals }: FitSpeaker, adapters: readonly HarnessAdapter[]) {
-  return wiring.kind === 'connector' ? findHarnessChain(wiring.connectorId, terminals, adapters) : null;
+  return wiring.kind === 'connector' && terminals !== null
+    ? findHarnessChain(wiring.connectorId, terminals, adapters)
+    : null;
 }
 
 /** As {@link judgeCandidate}, with the harness found beforehand. */

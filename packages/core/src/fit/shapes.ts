@@ -231,7 +231,8 @@ export type FitSpeaker = {
   readonly screws: readonly ScrewBag[];
   /** How far their lengths may lie off; value 0. */
   readonly screwDoubt: Dimension;
-  readonly terminals: Terminals;
+  /** null where nobody noted them: then no lead is found. */
+  readonly terminals: Terminals | null;
   /** Why figures of it are doubted, a sentence each; empty where none is. */
   readonly doubted: readonly string[];
   readonly pieceCostMinor: number;

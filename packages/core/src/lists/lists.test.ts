@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Offer } from '../catalogue';
 import { offered, PLAINLY_NAMED } from '../testing/offers';
-import { guessColumns, type OfferColumn, planOffers, readOfferList, type Table } from './index';
+import { guessColumns, type ListColumn, planOffers, readList, type Table } from './index';
 import type { OfferedPart } from './planOffers';
 
 const rows = (text: string): Table =>
@@ -16,11 +16,11 @@ const LIST = rows(`
   QT-1                | Wrackline Shoal 65 | Paar | 129,00  | 89,00  | 12    | 2-4 Tage
   QT-2                | Wrackline Shoal 52 | 2    | 99,00   | 1.069,00 | >10 | 1 Woche
 `);
-const GIVEN = { headRows: 2, ownCurrency: 'EUR' };
+const GIVEN = { headRows: 2, ownCurrency: 'EUR', units: [], depthDatum: 'notStated' } as const;
 
 describe('columns', () => {
   test('are known by the words above them, in more than one language; what others are to pay is no price', () => {
-    expect(guessColumns(LIST)).toEqual({
+    expect(guessColumns(LIST)).toMatchObject({
       headRows: 2,
       columns: ['number', 'name', 'packSize', null, 'price', 'stock', 'leadDays'],
     });
@@ -32,7 +32,7 @@ describe('columns', () => {
       number     | number  | Brand | price
       A-1        | W-65    | Orvane | 12.50
     `);
-    expect(guessColumns(table)).toEqual({ headRows: 2, columns: ['number', 'makersNumber', 'maker', 'price'] });
+    expect(guessColumns(table)).toMatchObject({ headRows: 2, columns: ['number', 'makersNumber', 'maker', 'price'] });
   });
 
   test('without words amounts with decimals are prices, and what is another in every row is a number', () => {
@@ -41,16 +41,16 @@ describe('columns', () => {
       Speaker | A-2 | 9.90
       Ring    | A-3 | 4.00
     `);
-    expect(guessColumns(table)).toEqual({ headRows: 0, columns: [null, 'number', 'price'] });
+    expect(guessColumns(table)).toMatchObject({ headRows: 0, columns: [null, 'number', 'price'] });
   });
 
   test('of an empty table there are none', () => {
-    expect(guessColumns([])).toEqual({ headRows: 0, columns: [] });
+    expect(guessColumns([])).toMatchObject({ headRows: 0, columns: [] });
   });
 });
 
 describe('rows', () => {
-  const read = (table: Table, columns = guessColumns(table).columns) => readOfferList(table, { ...GIVEN, columns });
+  const read = (table: Table, columns = guessColumns(table).columns) => readList(table, { ...GIVEN, columns });
 
   test('say what their cells mean', () => {
     const { rows: found, findings } = read(LIST);
@@ -92,7 +92,7 @@ describe('rows', () => {
   });
 
   test('a currency of the row stands before the one of the shop, and the shop’s own is none', () => {
-    const columns: OfferColumn[] = ['number', 'price', 'currency'];
+    const columns: ListColumn[] = ['number', 'price', 'currency'];
     const table = [
       ...LIST.slice(0, 2),
       ['A', '1,50', 'usd'],
@@ -100,7 +100,7 @@ describe('rows', () => {
       ['C', '1,50', 'EUR'],
       ['D', '1,50', 'euros'],
     ];
-    const { rows: found, findings } = readOfferList(table, { ...GIVEN, columns });
+    const { rows: found, findings } = readList(table, { ...GIVEN, columns });
     expect(found.map(({ currency }) => currency)).toEqual(['USD', 'USD', null]);
     expect(findings).toMatchObject([{ line: 6, column: 2 }]);
   });
@@ -115,8 +115,7 @@ describe('a plan', () => {
     ...changes,
   });
   const plan = (table: Table, parts: readonly OfferedPart[], withDoubts = false) => {
-    const { headRows, columns } = guessColumns(table);
-    const list = readOfferList(table, { headRows, columns, ownCurrency: 'EUR' });
+    const list = readList(table, { ...guessColumns(table), ownCurrency: 'EUR' });
     return planOffers(list, { supplier: 'quayside trade', parts, day: '2026-11-28', withDoubts });
   };
   const list = (...lines: readonly string[]) => rows(['Number | Name | Price | Pack', ...lines].join('\n'));

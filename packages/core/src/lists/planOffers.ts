@@ -4,7 +4,7 @@
  */
 import { MOST_OFFERS, type Offer, offerKey, type PartRecord } from '../catalogue';
 import { median } from '../math';
-import type { Finding, OfferList, OfferRow } from './readOfferList';
+import type { Finding, ListRow, SupplierList } from './readList';
 
 /** Of a part what a row is led to it by, and its offers. */
 export type OfferedPart = Pick<PartRecord, 'id' | 'maker' | 'name' | 'number' | 'aliases' | 'offers'>;
@@ -15,8 +15,10 @@ export type OfferPlan = {
   readonly added: number;
   readonly changed: number;
   readonly same: number;
-  /** Lines of rows that no part is known for. */
-  readonly unknown: readonly OfferRow[];
+  /** Rows with the part that each is of. */
+  readonly matched: readonly { readonly row: ListRow; readonly partId: string }[];
+  /** Rows that no part is known for. */
+  readonly unknown: readonly ListRow[];
   /** Lines that are kept out by a finding, of the reading too. */
   readonly keptOut: readonly number[];
   /** The middle one of all prices that changed, as new over old; null where none did. */
@@ -38,11 +40,12 @@ type Given = {
 /** A price that is so many times another, or a part of it, is doubted: a decimal sign is lost more often than a price trebles. */
 const DOUBTED_RATIO = 3;
 
-export function planOffers(list: OfferList, { supplier, parts, day, withDoubts }: Given): OfferPlan {
+export function planOffers(list: SupplierList, { supplier, parts, day, withDoubts }: Given): OfferPlan {
   const known = new KnownParts(parts, supplier);
   const findings = [...list.findings];
   const changes = new Map<string, Offer[]>();
-  const unknown: OfferRow[] = [];
+  const unknown: ListRow[] = [];
+  const matched: { row: ListRow; partId: string }[] = [];
   const ratios: number[] = [];
   const seen = new Set<Offer>();
   const counts = { added: 0, changed: 0, same: 0 };
@@ -64,6 +67,7 @@ export function planOffers(list: OfferList, { supplier, parts, day, withDoubts }
       );
       continue;
     }
+    matched.push({ row, partId: part.id });
     const offers = changes.get(part.id) ?? [...part.offers];
     const before = offerBefore(offers, supplier, row);
     if (before) seen.add(before);
@@ -93,6 +97,7 @@ export function planOffers(list: OfferList, { supplier, parts, day, withDoubts }
   return {
     changes,
     ...counts,
+    matched,
     unknown,
     keptOut: [
       ...new Set(
@@ -123,7 +128,7 @@ class KnownParts {
   }
 
   /** By the surest of what the row says; none, one, or all that it may be. */
-  find({ number, makersNumber, maker, name }: OfferRow): readonly OfferedPart[] {
+  find({ number, makersNumber, maker, name }: ListRow): readonly OfferedPart[] {
     const byOffer = number === '' ? undefined : this.byOffer.get(offerKey({ supplier: this.supplier, number }));
     if (byOffer) return byOffer;
     const byNumber = makersNumber === '' ? undefined : this.byNumber.get(plain(makersNumber));
@@ -150,7 +155,7 @@ function plain(text: string): string {
 }
 
 /** The supplier's offer with this number; or his only one whose number nobody wrote down. */
-function offerBefore(offers: readonly Offer[], supplier: string, { number }: OfferRow): Offer | null {
+function offerBefore(offers: readonly Offer[], supplier: string, { number }: ListRow): Offer | null {
   const own = offers.filter((offer) => isOf(offer, supplier));
   const numberless = own.filter((offer) => offer.number === '');
   const named = own.find((offer) => offer.number.toLowerCase() === number.toLowerCase());
@@ -162,7 +167,7 @@ function isOf({ supplier }: Offer, name: string): boolean {
 }
 
 /** What the list says; of what it says nothing stays what was known. */
-function offerOf(before: Offer | null, row: OfferRow, supplier: string, day: string): Offer {
+export function offerOf(before: Offer | null, row: ListRow, supplier: string, day: string): Offer {
   return {
     supplier: before?.supplier ?? supplier,
     number: before?.number || row.number,
@@ -175,7 +180,7 @@ function offerOf(before: Offer | null, row: OfferRow, supplier: string, day: str
   };
 }
 
-function doubtOf(before: Offer, row: OfferRow): string | null {
+function doubtOf(before: Offer, row: ListRow): string | null {
   if (before.packPriceMinor === null || row.packPriceMinor === null || before.packPriceMinor === 0) return null;
   if (before.currency !== row.currency) return null;
   const now = row.packPriceMinor / (row.packSize ?? before.packSize);
@@ -190,6 +195,6 @@ function perPiece({ packPriceMinor, packSize }: Offer): number {
   return (packPriceMinor ?? 0) / packSize;
 }
 
-function rowFinding(grade: Finding['grade'], { line }: OfferRow, message: string): Finding {
+function rowFinding(grade: Finding['grade'], { line }: ListRow, message: string): Finding {
   return { grade, line, column: null, message };
 }

@@ -28,3 +28,21 @@ test('an offer is told by who offers what for how much', () => {
     },
   ]);
 });
+
+test('a doubt is told by its figure, and by how it was settled', () => {
+  const doubt = { figure: 'depth', value: 6, words: 'Others have 60.', proposes: 60, chance: 0.9 } as const;
+  const settled = { how: 'measured', words: 'calliper, 3 pieces', by: 'Okke', on: '2031-05-02' } as const;
+  const open = { doubts: [{ ...doubt, settled: null }], listed: null };
+  const after = {
+    doubts: [{ ...doubt, settled }],
+    listed: { supplier: 'Quayside', asOf: '2031-05-01', fields: { mountingDepthMm: 6 } },
+  };
+  expect(differences(open, after).map(({ label, before, after: now }) => [label, before, now])).toEqual([
+    [
+      'Doubted figures',
+      'mounting depth 6 mm (open)',
+      'mounting depth 6 mm (a piece was measured in hand: “calliper, 3 pieces”, Okke)',
+    ],
+    ['Last list', 'none', 'Quayside, 2031-05-01'],
+  ]);
+});

@@ -1,5 +1,12 @@
 /** The fields of a part, of whatever kind: each key of its record, with a label that says the unit, and its offers in words. */
-import type { Offer, PartRecord } from '../catalogue';
+import {
+  FIGURE_WORDS,
+  type FigureDoubt,
+  type Offer,
+  type PartRecord,
+  SETTLED_WORDS,
+  type SpeakerRecord,
+} from '../catalogue';
 import { capital } from '../firstLetter';
 import { type Field, keyField, plainWords } from './Field';
 
@@ -11,9 +18,16 @@ const LABELS: Readonly<Record<string, string>> = {
   number: 'Maker’s number',
   aliases: 'Other names',
   isDiscontinued: 'No longer made',
+  massG: 'Mass, g',
+  otherRating: 'Power besides RMS',
+  sensitivityAt: 'Sensitivity taken at',
+  doubts: 'Doubted figures',
+  listed: 'Last list',
 };
 const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   offers: (offers) => listWords((offers as readonly Offer[]).map(offerWords)),
+  doubts: (doubts) => listWords((doubts as readonly FigureDoubt[]).map(doubtWords)),
+  listed: (listed) => listedWords(listed as SpeakerRecord['listed']),
 };
 
 /** Every key of these parts as a field. */
@@ -35,6 +49,17 @@ function keyLabel(key: string): string {
 function offerWords({ supplier, number, packSize, packPriceMinor, currency }: Offer): string {
   const price = packPriceMinor === null ? 'no price' : (packPriceMinor / 100).toFixed(2);
   return `${supplier}${number && ` no. ${number}`}: pack of ${packSize}, ${price}${currency ? ` ${currency}` : ''}`;
+}
+
+/** Such as "mounting depth 6 mm (open)", or with how it was settled. */
+function doubtWords({ figure, value, settled }: FigureDoubt): string {
+  const { label, unit } = FIGURE_WORDS[figure];
+  const state = settled ? `${SETTLED_WORDS[settled.how].toLowerCase()}: “${settled.words}”, ${settled.by}` : 'open';
+  return `${label.toLowerCase()} ${value} ${unit} (${state})`;
+}
+
+function listedWords(listed: SpeakerRecord['listed']): string {
+  return listed ? `${listed.supplier}, ${listed.asOf}` : 'none';
 }
 
 function listWords(words: readonly string[]): string {

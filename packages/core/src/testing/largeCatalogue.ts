@@ -162,6 +162,7 @@ class Maker {
       sensitivityDb: Math.round(this.between(86, 94)),
       sensitivityAt: 'notStated',
       doubts: [],
+      listed: null,
     };
     return record;
   }

@@ -3,7 +3,7 @@
  * with another one in its place it is about nothing.
  */
 import { z } from 'zod';
-import { FIGURE_IDS, type Figures, figuresOf } from './figures';
+import { FIGURE_IDS, type Figures, figuresOf, withFigure } from './figures';
 
 /** How a doubt was settled; each can be looked at again. */
 export const SETTLED_BY = ['measured', 'maker', 'drawing'] as const;
@@ -59,4 +59,18 @@ export function openDoubts(
   record: Parameters<typeof figuresOf>[0] & { readonly doubts: readonly FigureDoubt[] },
 ): FigureDoubt[] {
   return pertinentDoubts(record).filter(({ settled }) => settled === null);
+}
+
+export type Settled = NonNullable<FigureDoubt['settled']>;
+
+/** The speaker with a doubt settled: as it was listed, or by the value that was found instead. */
+export function settledAs<Speaker extends Parameters<typeof pertinentDoubts>[0]>(
+  speaker: Speaker,
+  doubt: FigureDoubt,
+  value: number,
+  settled: Settled,
+): Speaker {
+  const found = withFigure(speaker, doubt.figure, value);
+  const others = speaker.doubts.filter(({ figure }) => figure !== doubt.figure);
+  return { ...found, doubts: [...others, { ...doubt, value, proposes: null, settled }] };
 }

@@ -65,3 +65,32 @@ export function figuresOf(record: Figured): Figures {
 function longest(outline: OutlineRecord): number {
   return outline.kind === 'circle' ? outline.diameterMm : Math.max(outline.lengthMm, outline.widthMm);
 }
+
+/** The same with another value of one figure; of an oval its longest measure. */
+export function withFigure<Speaker extends Figured>(speaker: Speaker, figure: FigureId, value: number): Speaker {
+  switch (figure) {
+    case 'cutout':
+      return { ...speaker, basket: withLongest(speaker.basket, value) };
+    case 'flange':
+      return { ...speaker, flange: withLongest(speaker.flange, value) };
+    default:
+      return { ...speaker, [FIELDS[figure]]: value };
+  }
+}
+
+const FIELDS = {
+  flangeThickness: 'flangeThicknessMm',
+  depth: 'mountingDepthMm',
+  frontHeight: 'frontHeightMm',
+  magnet: 'magnetDiameterMm',
+  mass: 'massG',
+  impedance: 'impedanceOhm',
+  power: 'rmsW',
+  sensitivity: 'sensitivityDb',
+} as const satisfies Record<Exclude<FigureId, 'cutout' | 'flange'>, keyof Figured>;
+
+function withLongest(outline: OutlineRecord | null, value: number): OutlineRecord {
+  if (outline?.kind !== 'oval') return { kind: 'circle', diameterMm: value };
+  const isLong = outline.lengthMm >= outline.widthMm;
+  return { ...outline, [isLong ? 'lengthMm' : 'widthMm']: value };
+}

@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
+import { type FitSpeaker, judgeCandidate } from '../../fit';
 import { largeParts } from '../../testing/largeCatalogue';
+import { adapter, candidate, opening, RULES } from '../../testing/shapes';
 import { toListedPart } from '../ListedPart';
 import { toFitCatalogue } from '../partKinds';
 import { type FigureDoubt, openDoubts, pertinentDoubts } from './figureDoubts';
@@ -13,6 +15,15 @@ describe('what nobody wrote down', () => {
     expect(lacksOf(speaker)).toHaveLength(1);
     expect(toFitCatalogue([speaker]).speakers).toEqual([]);
     expect(toListedPart(speaker)).toMatchObject({ lacks: lacksOf(speaker) });
+  });
+
+  test('without terminals its lengths are judged, and no lead is found', () => {
+    const [shape] = toFitCatalogue([speakerSchema.parse({ ...whole, terminals: null })]).speakers as [FitSpeaker];
+    const { checks } = judgeCandidate(opening(), candidate({ speaker: shape }), [adapter()], RULES);
+    expect(checks.find(({ id }) => id === 'connector')).toMatchObject({
+      verdict: 'hold',
+      sentence: 'Nobody noted what its wires are put on to: look at its terminals, and a lead can be found.',
+    });
   });
 
   test('without impedance, power and sensitivity it is judged: they are no lengths', () => {

@@ -11,6 +11,7 @@ import { partEntry } from '../PartEntry';
 import { screwBags } from '../screwBags';
 import { TERMINALS } from '../terminals';
 import { figureDoubtsSchema, openDoubts } from './figureDoubts';
+import { listedSchema } from './listed';
 
 export const SPEAKER_KINDS = ['coaxial', 'component woofer', 'full range', 'tweeter'] as const;
 export const NOMINAL_SIZES = ['1 in', '3.5 in', '4 in', '4×6', '5.25 in', '6×8', '6.5 in', '6.75 in', '6×9'] as const;
@@ -75,6 +76,7 @@ export const speakerSchema = z.strictObject({
     .default([]),
   bolts: patternSchema.nullable(),
   screws: screwBags,
+  /** null where nobody noted them: lengths are judged, and no lead is found. */
   terminals: z.enum(TERMINALS).nullable(),
   impedanceOhm: z.number().positive().max(32).nullable(),
   /** null where the maker says none that is RMS. */
@@ -87,6 +89,7 @@ export const speakerSchema = z.strictObject({
   sensitivityDb: z.number().min(60).max(120).nullable(),
   sensitivityAt: z.enum(SENSITIVITY_CONDITIONS).default('notStated'),
   doubts: figureDoubtsSchema,
+  listed: listedSchema,
 });
 export type SpeakerRecord = z.infer<typeof speakerSchema>;
 
@@ -112,7 +115,6 @@ const NEEDED = {
   frontHeightMm: 'front height',
   magnetDiameterMm: 'magnet',
   bolts: 'screw holes',
-  terminals: 'terminals',
 } as const satisfies Partial<Record<keyof SpeakerRecord, string>>;
 type Needed = keyof typeof NEEDED;
 export const NEEDED_FIGURES = Object.keys(NEEDED) as readonly Needed[];

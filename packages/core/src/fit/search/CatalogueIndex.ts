@@ -11,7 +11,7 @@ import type { FitBracket, FitCatalogue, FitSpeaker } from '../shapes';
 export type SpeakerClass = {
   readonly first: FitSpeaker;
   readonly looks: Looks;
-  readonly terminals: Terminals;
+  readonly terminals: Terminals | null;
   /** Places in the index. */
   readonly members: readonly number[];
 };

@@ -65,7 +65,7 @@ export class FitEngine {
   private readonly rings: readonly FitSpacer[];
   private readonly widest: WidestIntervals;
   private readonly bests: (Best | null)[];
-  private readonly harnesses = new Map<string, readonly HarnessAdapter[] | null>();
+  private readonly harnesses = new Map<FitSpeaker['terminals'], readonly HarnessAdapter[] | null>();
   private opening: FitOpening | null = null;
   /** How many stacks the last ranking was over. */
   stacksJudged = 0;

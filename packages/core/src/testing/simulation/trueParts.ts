@@ -59,6 +59,7 @@ export function simulateSpeaker(at: number, ways: Ways, random: () => number): S
     sensitivityDb: 90,
     sensitivityAt: 'notStated',
     doubts: [],
+    listed: null,
   };
   const bracket = ways.hasBrackets ? simulateBracket(basketMm, between) : null;
   return {

@@ -23,9 +23,10 @@ const readSchema = z
   .transform(({ text }) => text) as unknown as z.ZodType<Partial<PartRecord>, Typed>;
 
 /** What the other forms of the page have. */
-const ELSEWHERE: ReadonlySet<string> = new Set(
-  [namesTypedSchema, offersTypedSchema].flatMap(({ shape }) => Object.keys(shape)),
-);
+const ELSEWHERE: ReadonlySet<string> = new Set([
+  ...[namesTypedSchema, offersTypedSchema].flatMap(({ shape }) => Object.keys(shape)),
+  ...['doubts', 'listed'],
+]);
 
 export function CorrectForm(part: PartFormProps) {
   const { control, refused, frame } = usePartForm({

@@ -16,6 +16,7 @@ import { Answered, Loading } from '../../ui/states';
 import { Photos } from '../photos/Photos';
 import { partQuery } from './libraryQueries';
 import { NoLongerMade } from './NoLongerMade';
+import { OpenFigures } from './OpenFigures';
 
 const CorrectForm = late(
   () => import('./CorrectForm').then((code) => code.CorrectForm),
@@ -74,6 +75,7 @@ function Filled({ version, record, currency }: FilledProps) {
         {partKindWord(kind)}, {id}
       </p>
       <NoLongerMade {...record} />
+      {record.kind === 'speaker' && <OpenFigures version={version} record={record} mayCorrect={mayCorrect} />}
       <section aria-label="Offers" className="flex flex-col gap-3">
         <h2>Who offers it</h2>
         {mayCorrect ? (
@@ -135,7 +137,7 @@ function Offers({ record: { offers }, currency }: Pick<FilledProps, 'record' | '
 }
 
 /** What stands elsewhere on the page is left out. */
-const ELSEWHERE = new Set(['id', 'kind', 'maker', 'name', 'offers']);
+const ELSEWHERE = new Set(['id', 'kind', 'maker', 'name', 'offers', 'doubts']);
 
 function valuesOf(record: PartRecord) {
   return partFields(record)

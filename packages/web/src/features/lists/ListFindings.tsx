@@ -1,5 +1,5 @@
 /** What of a list stays out, and why; taken away as a file, it is mended and brought again. */
-import type { OffersImported } from '@low-quarry/core/contracts/offerLists';
+import type { ListImported } from '@low-quarry/core/contracts/supplierLists';
 import { useEffect, useState } from 'react';
 import { DownloadLink } from '../../ui/Button';
 import { columnName } from './listWords';
@@ -7,7 +7,7 @@ import { columnName } from './listWords';
 const GRADES = { error: 'Stays out', doubt: 'Doubtful', note: 'Note' } as const;
 const COLOURS = { error: 'text-hits', doubt: 'text-measure', note: 'text-muted' } as const;
 
-type ListFindingsProps = { readonly answer: OffersImported; readonly name: string };
+type ListFindingsProps = { readonly answer: ListImported; readonly name: string };
 
 export function ListFindings({ answer: { findings, found, unknownRows, unknown, toMend }, name }: ListFindingsProps) {
   const href = useFile(toMend);

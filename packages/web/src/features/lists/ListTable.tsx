@@ -1,20 +1,36 @@
 /** The first rows of a list as they stand in the file, and what each column is taken for. */
-import type { OffersImported } from '@low-quarry/core/contracts/offerLists';
-import { OFFER_COLUMN_LABELS, OFFER_COLUMNS, type OfferColumn } from '@low-quarry/core/lists';
+import type { ListImported } from '@low-quarry/core/contracts/supplierLists';
+import {
+  type ColumnUnit,
+  isLengthColumn,
+  LENGTH_UNITS,
+  LIST_COLUMN_LABELS,
+  type ListColumn,
+  MASS_UNITS,
+  OFFER_COLUMNS,
+  SPEAKER_COLUMNS,
+} from '@low-quarry/core/lists';
 import { INPUT } from '../../ui/Field';
 import { columnName } from './listWords';
 
 type ListTableProps = {
-  readonly answer: Pick<OffersImported, 'columns' | 'shown' | 'headRows' | 'encoding' | 'partedBy' | 'rows'>;
-  readonly onColumns: (columns: readonly (OfferColumn | null)[]) => void;
+  readonly answer: Pick<ListImported, 'columns' | 'units' | 'shown' | 'headRows' | 'encoding' | 'partedBy' | 'rows'>;
+  readonly onColumns: (columns: readonly (ListColumn | null)[]) => void;
+  readonly onUnits: (units: readonly (ColumnUnit | null)[]) => void;
 };
 
+const GROUPS = [
+  ['Its offer', OFFER_COLUMNS],
+  ['The speaker itself', SPEAKER_COLUMNS],
+] as const;
+
 export function ListTable({
-  answer: { columns, shown, headRows, encoding, partedBy, rows },
+  answer: { columns, units, shown, headRows, encoding, partedBy, rows },
   onColumns,
+  onUnits,
 }: ListTableProps) {
   /** One column is one thing: whatever had it before has it no more. */
-  const set = (at: number, next: OfferColumn | null) =>
+  const set = (at: number, next: ListColumn | null) =>
     onColumns(columns.map((column, each) => (each === at ? next : column === next ? null : column)));
   return (
     <section aria-label="The list" className="flex flex-col gap-2">
@@ -37,16 +53,26 @@ export function ListTable({
                     <select
                       className={INPUT}
                       value={column ?? ''}
-                      onChange={({ target }) => set(at, (target.value || null) as OfferColumn | null)}
+                      onChange={({ target }) => set(at, (target.value || null) as ListColumn | null)}
                     >
                       <option value="">Left aside</option>
-                      {OFFER_COLUMNS.map((each) => (
-                        <option key={each} value={each}>
-                          {OFFER_COLUMN_LABELS[each]}
-                        </option>
+                      {GROUPS.map(([label, of]) => (
+                        <optgroup key={label} label={label}>
+                          {of.map((each) => (
+                            <option key={each} value={each}>
+                              {LIST_COLUMN_LABELS[each]}
+                            </option>
+                          ))}
+                        </optgroup>
                       ))}
                     </select>
                   </label>
+                  <UnitOf
+                    column={column}
+                    name={columnName(at)}
+                    unit={units[at] ?? null}
+                    onChange={(next) => onUnits(units.map((unit, each) => (each === at ? next : unit)))}
+                  />
                 </th>
               ))}
             </tr>
@@ -67,5 +93,33 @@ export function ListTable({
         </table>
       </section>
     </section>
+  );
+}
+
+type UnitOfProps = {
+  readonly column: ListColumn | null;
+  readonly name: string;
+  readonly unit: ColumnUnit | null;
+  readonly onChange: (unit: ColumnUnit) => void;
+};
+
+/** What the bare numbers of a column of lengths or masses are in; nothing for others. */
+function UnitOf({ column, name, unit, onChange }: UnitOfProps) {
+  if (unit === null) return null;
+  const units: readonly ColumnUnit[] = isLengthColumn(column) ? LENGTH_UNITS : MASS_UNITS;
+  return (
+    <label className="flex items-center gap-2 pt-1 text-[13px] text-muted">
+      Bare numbers in
+      <select
+        aria-label={`Bare numbers of column ${name} in`}
+        className="min-h-10 border border-ink bg-paper px-2 text-ink"
+        value={unit}
+        onChange={({ target }) => onChange(target.value as ColumnUnit)}
+      >
+        {units.map((each) => (
+          <option key={each}>{each}</option>
+        ))}
+      </select>
+    </label>
   );
 }

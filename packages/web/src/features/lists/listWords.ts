@@ -1,5 +1,5 @@
 /** What a supplier's list changes, and has changed, in words. */
-import type { OffersImported } from '@low-quarry/core/contracts/offerLists';
+import type { ListImported } from '@low-quarry/core/contracts/supplierLists';
 
 /** Of a column as a spreadsheet names it: A, B, … Z, AA. */
 export function columnName(at: number): string {
@@ -7,24 +7,31 @@ export function columnName(at: number): string {
   return at < 26 ? letter : `${columnName(Math.floor(at / 26) - 1)}${letter}`;
 }
 
-/** Such as "3 new offers and 12 changed ones". */
-export function changeWords({ added, changed }: Pick<OffersImported, 'added' | 'changed'>): string {
+type Changes = Pick<ListImported, 'added' | 'changed' | 'newSpeakers' | 'changedSpeakers'>;
+
+/** Such as "400 new speakers, 3 new offers and 12 changed ones". */
+export function changeWords({ added, changed, newSpeakers, changedSpeakers }: Changes): string {
   const parts = [
-    added > 0 && `${count(added, 'new offer')}`,
-    changed > 0 && (added > 0 ? `${count(changed, 'changed one')}` : count(changed, 'changed offer')),
+    newSpeakers > 0 && count(newSpeakers, 'new speaker'),
+    changedSpeakers > 0 && `other figures of ${count(changedSpeakers, 'speaker')}`,
+    added > 0 && count(added, 'new offer'),
+    changed > 0 && (added > 0 ? count(changed, 'changed one') : count(changed, 'changed offer')),
   ].filter((each) => each !== false);
-  return parts.join(' and ');
+  return [parts.slice(0, -1).join(', '), ...parts.slice(-1)].filter((each) => each !== '').join(' and ');
 }
 
 /** What it would do besides what it changes, a sentence each. */
 export function restWords(
   supplier: string,
-  { same, unknown, gone, keptOut, priceRatio }: Omit<OffersImported, 'added' | 'changed'>,
+  { same, unknown, gone, keptOut, priceRatio, notCompared }: Omit<ListImported, keyof Changes>,
 ): readonly string[] {
   const sentences = [
     priceRatio !== null && `Of the prices that change, the middle one ${ratioWords(priceRatio)}.`,
     same > 0 && `${count(same, 'row')} ${same === 1 ? 'says' : 'say'} what is here already.`,
-    unknown > 0 && `${count(unknown, 'row')} ${unknown === 1 ? 'is' : 'are'} of no part of this library.`,
+    unknown > 0 &&
+      `${count(unknown, 'row')} ${unknown === 1 ? 'is' : 'are'} of no part of this library, and of no speaker.`,
+    notCompared > 0 &&
+      `${count(notCompared, 'speaker')} ${notCompared === 1 ? 'has' : 'have'} too few figures, or too few of ${notCompared === 1 ? 'its' : 'their'} kind, to be compared with: nothing of ${notCompared === 1 ? 'it' : 'them'} is doubted, and nothing is borne out.`,
     keptOut > 0 && `${count(keptOut, 'row')} ${keptOut === 1 ? 'stays' : 'stay'} out, by the findings below.`,
     gone > 0 &&
       `${count(gone, 'offer')} of ${supplier} ${gone === 1 ? 'is' : 'are'} not in the list, and ${gone === 1 ? 'stays' : 'stay'}.`,

@@ -66,6 +66,8 @@ export const connector: CheckKind = {
     const { wiring } = opening.opening;
     const { terminals } = speaker.speaker;
     if (wiring.kind !== 'connector') return sentence(WIRING_WORDS[wiring.kind]);
+    if (terminals === null)
+      return sentence('Nobody noted what its wires are put on to: look at its terminals, and a lead can be found.');
     if (!harness)
       return sentence(
         `No adapter leads from ${wiring.connectorName} to ${terminals}: cutting the loom would be a decision.`,

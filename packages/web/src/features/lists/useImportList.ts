@@ -1,7 +1,7 @@
 /** Sends a supplier's list: to be tried out, or to be brought in. */
 
-import { importOffers } from '@low-quarry/core/contracts/offerLists';
-import type { OfferColumn } from '@low-quarry/core/lists';
+import { importList } from '@low-quarry/core/contracts/supplierLists';
+import type { ColumnUnit, ListColumn } from '@low-quarry/core/lists';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
 
@@ -10,17 +10,23 @@ export type AskedList = {
   readonly supplier: string;
   readonly base64: string;
   /** Null to have them guessed. */
-  readonly columns: readonly (OfferColumn | null)[] | null;
+  readonly columns: readonly (ListColumn | null)[] | null;
+  /** Null to go by headings and sizes. */
+  readonly units: readonly (ColumnUnit | null)[] | null;
   readonly day: string;
   readonly withDoubts: boolean;
+  readonly withDoubted: boolean;
   readonly tryOut: boolean;
 };
 
-export function useImportOffers() {
+export function useImportList() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: ({ columns, ...list }: AskedList) =>
-      call(importOffers, { params: {}, body: { ...list, columns: columns && [...columns] } }),
+    mutationFn: ({ columns, units, ...list }: AskedList) =>
+      call(importList, {
+        params: {},
+        body: { ...list, columns: columns && [...columns], units: units && [...units] },
+      }),
     retry: false,
     onSuccess: (_, { tryOut }) =>
       tryOut ? undefined : queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' }),

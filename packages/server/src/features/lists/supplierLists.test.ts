@@ -1,7 +1,7 @@
 /** A supplier's list through the server: tried out, brought in, taken back; what is wrong in it changes nothing. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Offer, PartRecord } from '@low-quarry/core/catalogue';
-import { MOST_LIST_ROWS, type OffersImported } from '@low-quarry/core/contracts/offerLists';
+import { type ListImported, MOST_LIST_ROWS } from '@low-quarry/core/contracts/supplierLists';
 import { seededRandom } from '@low-quarry/core/math';
 import { largeParts } from '@low-quarry/core/testing/largeCatalogue';
 import { parse } from 'csv-parse/sync';
@@ -17,12 +17,12 @@ beforeAll(async () => {
 afterAll(() => app.drop());
 
 const send = (text: string | Buffer, changes: object = {}, http: Http = app.http) =>
-  http.post('/api/parts/imports/offers').send({
+  http.post('/api/parts/imports/lists').send({
     ...{ name: 'prices.csv', supplier: QUAYSIDE, columns: null, day: '2026-11-28' },
     base64: Buffer.from(text as string).toString('base64'),
     ...changes,
   });
-const bring = async (text: string, changes: object = {}): Promise<OffersImported> =>
+const bring = async (text: string, changes: object = {}): Promise<ListImported> =>
   (await send(text, changes).expect(200)).body;
 const offersOf = async (id: string): Promise<readonly Offer[]> =>
   (await app.http.get(`/api/parts/${id}`).expect(200)).body.record.offers;

@@ -1,7 +1,7 @@
 /** A supplier's list, brought into the offers of parts: tried out first, with everything that was understood of it. */
 import { z } from 'zod';
 import { offerSchema } from '../catalogue';
-import { OFFER_COLUMNS } from '../lists';
+import { LENGTH_UNITS, LIST_COLUMNS, MASS_UNITS } from '../lists';
 import { contract } from './contract';
 
 export const MOST_LIST_MB = 24;
@@ -12,6 +12,8 @@ export const MOST_TOLD = 200;
 /** So many rows of the file are shown as they stand in it. */
 export const SHOWN_ROWS = 8;
 
+const unitSchema = z.enum([...LENGTH_UNITS, ...MASS_UNITS]);
+
 const findingSchema = z.object({
   grade: z.enum(['error', 'doubt', 'note']),
   /** Row of the file, the first is 1. */
@@ -21,9 +23,9 @@ const findingSchema = z.object({
   message: z.string(),
 });
 
-export const importOffers = contract({
+export const importList = contract({
   method: 'post',
-  path: '/api/parts/imports/offers',
+  path: '/api/parts/imports/lists',
   permission: 'library',
   params: z.object({}),
   body: z.strictObject({
@@ -33,11 +35,15 @@ export const importOffers = contract({
     /** The file as it is. */
     base64: z.base64().max(Math.ceil((MOST_LIST_MB * 1024 * 1024 * 4) / 3), `At most ${MOST_LIST_MB} MB.`),
     /** What each column is, where somebody says so; null to have it guessed. */
-    columns: z.array(z.enum(OFFER_COLUMNS).nullable()).max(200).nullable(),
+    columns: z.array(z.enum(LIST_COLUMNS).nullable()).max(200).nullable(),
+    /** Of each column what its bare numbers are in, where somebody says so; null to go by headings and sizes. */
+    units: z.array(unitSchema.nullable()).max(200).nullable().default(null),
     /** The day the list is of. */
     day: z.iso.date(),
-    /** Whether somebody looked at what is doubtful, and it is right. */
+    /** Whether somebody looked at the doubtful prices, and they are right. */
     withDoubts: z.boolean().default(false),
+    /** Whether speakers of which a figure is doubted come in, on hold until it is settled. */
+    withDoubted: z.boolean().default(false),
     tryOut: z.boolean().default(false),
   }),
   answer: z.object({
@@ -46,17 +52,28 @@ export const importOffers = contract({
     partedBy: z.string(),
     rows: z.int(),
     headRows: z.int(),
-    columns: z.array(z.enum(OFFER_COLUMNS).nullable()),
+    columns: z.array(z.enum(LIST_COLUMNS).nullable()),
+    /** Of each column of lengths or masses what its bare numbers are read in. */
+    units: z.array(unitSchema.nullable()),
     shown: z.array(z.array(z.string())),
     added: z.int(),
     changed: z.int(),
     same: z.int(),
+    /** Speakers that no part was known for. */
+    newSpeakers: z.int(),
+    /** Speakers with other figures than before. */
+    changedSpeakers: z.int(),
+    /** Speakers with a figure that is doubted. */
+    doubted: z.int(),
+    /** New or changed speakers that have too few of their kind to be compared with: of them nothing is doubted. */
+    notCompared: z.int(),
     /** The middle one of the prices that changed, as new over old. */
     priceRatio: z.number().nullable(),
     /** Offers of this supplier that are not in the list: they stay. */
     gone: z.int(),
     unknown: z.int(),
     unknownRows: z.array(z.object({ line: z.int(), number: z.string(), name: z.string() })),
+    /** Prices that are doubted. */
     doubts: z.int(),
     keptOut: z.int(),
     findings: z.array(findingSchema),
@@ -66,4 +83,4 @@ export const importOffers = contract({
     toMend: z.string().nullable(),
   }),
 });
-export type OffersImported = z.infer<typeof importOffers.answer>;
+export type ListImported = z.infer<typeof importList.answer>;

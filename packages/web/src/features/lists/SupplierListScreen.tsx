@@ -1,6 +1,5 @@
 /** What does a supplier's list change, and what of it can nobody use? Nothing is changed until it is pressed. */
-import { MOST_LIST_MB, type OffersImported } from '@low-quarry/core/contracts/offerLists';
-import type { OfferColumn } from '@low-quarry/core/lists';
+import { type ListImported, MOST_LIST_MB } from '@low-quarry/core/contracts/supplierLists';
 import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
@@ -13,36 +12,38 @@ import { Tick } from '../../ui/Tick';
 import { ListFindings } from './ListFindings';
 import { ListTable } from './ListTable';
 import { changeWords, restWords } from './listWords';
-import { type AskedList, toBase64, useImportOffers } from './useImportOffers';
+import { type AskedList, toBase64, useImportList } from './useImportList';
 
 type Picked = { readonly name: string; readonly base64: string };
+/** What somebody says of the list besides what it says itself. */
+type Said = Pick<AskedList, 'columns' | 'units' | 'withDoubts' | 'withDoubted'>;
+const NOTHING_SAID: Said = { columns: null, units: null, withDoubts: false, withDoubted: false };
 
-export function OfferListScreen() {
+export function SupplierListScreen() {
   const [supplier, setSupplier] = useState('');
   const [picked, setPicked] = useState<Picked | null>(null);
   const [unread, setUnread] = useState<string | null>(null);
-  const [columns, setColumns] = useState<readonly (OfferColumn | null)[] | null>(null);
-  const [withDoubts, setWithDoubts] = useState(false);
-  const tried = useImportOffers();
-  const brought = useImportOffers();
-  const toList = (file: Picked, given: Pick<AskedList, 'columns' | 'withDoubts'>) => ({
+  const [said, setSaid] = useState(NOTHING_SAID);
+  const tried = useImportList();
+  const brought = useImportList();
+  const toList = (file: Picked, given: Said) => ({
     ...{ ...file, ...given, supplier: supplier.trim() },
     day: format(new Date(), 'yyyy-MM-dd'),
   });
-  const ask = (file: Picked, given: Pick<AskedList, 'columns' | 'withDoubts'>) => {
+  const ask = (file: Picked, given: Said) => {
     brought.reset();
+    setSaid(given);
     const list = toList(file, given);
     if (list.supplier !== '') tried.mutate({ ...list, tryOut: true });
   };
   // A field that is left as it was asks for nothing: the press that left it would find its button busy.
   const leaveSupplier = () => {
-    if (picked && tried.variables?.supplier !== supplier.trim()) ask(picked, { columns, withDoubts });
+    if (picked && tried.variables?.supplier !== supplier.trim()) ask(picked, said);
   };
   const pick = async (file: File | undefined) => {
     setUnread(null);
     setPicked(null);
-    setColumns(null);
-    setWithDoubts(false);
+    setSaid(NOTHING_SAID);
     tried.reset();
     brought.reset();
     if (!file) return;
@@ -52,7 +53,7 @@ export function OfferListScreen() {
     }
     const next = { name: file.name.slice(0, 120), base64: await toBase64(file) };
     setPicked(next);
-    ask(next, { columns: null, withDoubts: false });
+    ask(next, NOTHING_SAID);
   };
   const answer = tried.data;
   return (
@@ -65,9 +66,9 @@ export function OfferListScreen() {
       ]}
     >
       <p className="max-w-2xl">
-        Prices, packs, days and stock of one supplier, as CSV or text from a spreadsheet. What is good comes into the
-        offers of the parts; what is wrong or doubtful stays out and says why. All of it is one line of the history, and
-        can be taken back as one.
+        Prices, packs, days and stock of one supplier, and what he says of his speakers, as CSV or text from a
+        spreadsheet. What is good comes into the library; what is wrong or doubtful stays out and says why. All of it is
+        one line of the history, and can be taken back as one.
       </p>
       <div className="grid max-w-3xl gap-3 sm:grid-cols-2">
         <TextField
@@ -107,17 +108,10 @@ export function OfferListScreen() {
               answer={answer}
               supplier={supplier.trim()}
               name={picked.name}
-              withDoubts={withDoubts}
+              said={said}
               isBusy={brought.isPending || tried.isPending}
-              onColumns={(next) => {
-                setColumns(next);
-                ask(picked, { columns: next, withDoubts });
-              }}
-              onDoubts={(next) => {
-                setWithDoubts(next);
-                ask(picked, { columns, withDoubts: next });
-              }}
-              onBring={() => brought.mutate({ ...toList(picked, { columns, withDoubts }), tryOut: false })}
+              onSay={(changes) => ask(picked, { ...said, ...changes })}
+              onBring={() => brought.mutate({ ...toList(picked, said), tryOut: false })}
             />
           )
         )}
@@ -128,21 +122,20 @@ export function OfferListScreen() {
 }
 
 type TriedProps = {
-  readonly answer: OffersImported;
+  readonly answer: ListImported;
   readonly supplier: string;
   readonly name: string;
-  readonly withDoubts: boolean;
+  readonly said: Said;
   readonly isBusy: boolean;
-  readonly onColumns: (columns: readonly (OfferColumn | null)[]) => void;
-  readonly onDoubts: (withDoubts: boolean) => void;
+  readonly onSay: (changes: Partial<Said>) => void;
   readonly onBring: () => void;
 };
 
-function Tried({ answer, supplier, name, withDoubts, isBusy, onColumns, onDoubts, onBring }: TriedProps) {
+function Tried({ answer, supplier, name, said, isBusy, onSay, onBring }: TriedProps) {
   const changes = changeWords(answer);
   return (
     <>
-      <ListTable answer={answer} onColumns={onColumns} />
+      <ListTable answer={answer} onColumns={(columns) => onSay({ columns })} onUnits={(units) => onSay({ units })} />
       <section aria-label="What it changes" className="flex flex-col gap-2">
         <h2>What it changes</h2>
         <p className="font-semibold">{changes ? `It has ${changes}.` : 'It changes nothing.'}</p>
@@ -150,7 +143,18 @@ function Tried({ answer, supplier, name, withDoubts, isBusy, onColumns, onDoubts
           <p key={sentence}>{sentence}</p>
         ))}
         {answer.doubts > 0 && (
-          <Tick label="What is doubtful was looked at, and is right" isOn={withDoubts} onChange={onDoubts} />
+          <Tick
+            label="The doubtful prices were looked at, and are right"
+            isOn={said.withDoubts}
+            onChange={(withDoubts) => onSay({ withDoubts })}
+          />
+        )}
+        {answer.doubted > 0 && (
+          <Tick
+            label={`Bring in what has a doubted figure too (${answer.doubted.toLocaleString('en')}), on hold until somebody settles it`}
+            isOn={said.withDoubted}
+            onChange={(withDoubted) => onSay({ withDoubted })}
+          />
         )}
         {changes && (
           <Button kind="main" className="self-start" disabled={isBusy} onClick={onBring}>

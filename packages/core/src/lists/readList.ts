@@ -1,6 +1,10 @@
 /** Reads a supplier's list row by row: what every cell means, and what of it nobody can use. */
+import type { Result } from '../result';
 import { decimalSignOf, isNothing, readAmount, readDays, readPieces, readStock, spoiltNumber, tidyCell } from './cells';
-import type { OfferColumn, Table } from './columns';
+import { type ColumnUnit, type DepthDatum, type ListColumn, SPEAKER_COLUMNS, type Table } from './columns';
+import { columnUnits } from './columnUnits';
+import { type Cells, readSpeaker, type SpeakerGiven, type SpeakerRow } from './readSpeaker';
+import { sensitivityCondition } from './speakerCells';
 
 /**
  * What was found at a cell. An `error` keeps its row out; a `doubt` keeps it out until somebody says that it is right; a `note` says what
@@ -16,8 +20,10 @@ export type Finding = {
 };
 
 /** A row of the list; what the list has no column for, or leaves empty, is null. */
-export type OfferRow = {
+export type ListRow = {
   readonly line: number;
+  /** What it says of the speaker itself; null where it says nothing of one. */
+  readonly speaker: SpeakerRow | null;
   readonly number: string;
   readonly makersNumber: string;
   readonly maker: string;
@@ -30,24 +36,31 @@ export type OfferRow = {
   readonly stockPieces: number | null;
 };
 
-export type OfferList = {
-  readonly rows: readonly OfferRow[];
+export type SupplierList = {
+  readonly rows: readonly ListRow[];
   readonly findings: readonly Finding[];
   /** The supplier's numbers of all rows, those that stay out too, in small letters. */
   readonly numbers: ReadonlySet<string>;
+  /** Of each column of lengths or masses what its bare numbers are read in. */
+  readonly units: readonly (ColumnUnit | null)[];
 };
 
 type Given = {
   readonly headRows: number;
-  readonly columns: readonly (OfferColumn | null)[];
+  readonly columns: readonly (ListColumn | null)[];
+  /** Of each column what its bare numbers are in, where somebody or the heading says so. */
+  readonly units: readonly (ColumnUnit | null)[];
+  readonly depthDatum: DepthDatum;
   /** The shop's own, ISO 4217. */
   readonly ownCurrency: string;
 };
 
 /** @param given what each column is, as guessed or as somebody said */
-export function readOfferList(table: Table, given: Given): OfferList {
-  const at = (column: OfferColumn) => given.columns.indexOf(column);
+export function readList(table: Table, given: Given): SupplierList {
+  const at = (column: ListColumn) => given.columns.indexOf(column);
   const body = table.slice(given.headRows);
+  const units = columnUnits(table, given.headRows, given.columns, given.units);
+  const ofSpeakers = speakerGiven(table, given, units);
   const sign = decimalSignOf(body.map((row) => row[at('price')] ?? ''));
   const findings: Finding[] = [];
   const numbers = new Set<string>();
@@ -55,24 +68,42 @@ export function readOfferList(table: Table, given: Given): OfferList {
     const line = given.headRows + index + 1;
     if (cells.every(isNothing)) return [];
     const row = new Row(cells, line, at, findings);
-    const read = row.read(sign, given.ownCurrency);
+    const read = row.read(sign, given.ownCurrency, ofSpeakers);
     if (read.number !== '') numbers.add(read.number.toLowerCase());
     return row.isBroken ? [] : [read];
   });
-  return { rows: withoutDoubled(rows, at('number'), findings), findings, numbers };
+  return { rows: withoutDoubled(rows, at('number'), findings), findings, numbers, units };
 }
 
-class Row {
+/** What is read of speakers; null where the list has no column of them. */
+function speakerGiven(
+  table: Table,
+  { headRows, columns, depthDatum }: Given,
+  units: readonly (ColumnUnit | null)[],
+): SpeakerGiven | null {
+  if (!SPEAKER_COLUMNS.some((column) => columns.includes(column))) return null;
+  const heading = table
+    .slice(0, headRows)
+    .map((row) => row[columns.indexOf('sensitivity')] ?? '')
+    .join(' ');
+  return {
+    units: Object.fromEntries(columns.flatMap((column, at) => (column && units[at] ? [[column, units[at]]] : []))),
+    depthDatum,
+    sensitivityAt: sensitivityCondition(heading),
+  };
+}
+
+class Row implements Cells {
   isBroken = false;
 
   constructor(
     private readonly cells: readonly string[],
     private readonly line: number,
-    private readonly at: (column: OfferColumn) => number,
+    private readonly at: (column: ListColumn) => number,
     private readonly findings: Finding[],
   ) {}
 
-  read(sign: ',' | '.' | null, ownCurrency: string): OfferRow {
+  read(sign: ',' | '.' | null, ownCurrency: string, ofSpeakers: SpeakerGiven | null): ListRow {
     const price = this.value('price', (text) => readAmount(text, sign));
     const currency = this.currency() ?? price?.currency ?? null;
     const row = {
@@ -87,13 +118,14 @@ class Row {
       leadDays: this.value('leadDays', readDays),
       leastPacks: this.value('leastPacks', readPieces),
       stockPieces: this.value('stock', readStock),
+      speaker: ofSpeakers && readSpeaker(this, this.text('name'), ofSpeakers),
     };
     if (row.number === '' && row.makersNumber === '' && row.name === '')
       this.find('error', null, 'Neither a number nor a name was read: nobody can tell which part it is.');
     return row;
   }
 
-  private text(column: OfferColumn): string {
+  private text(column: ListColumn): string {
     const cell = this.cells[this.at(column)] ?? '';
     return isNothing(cell) ? '' : tidyCell(cell).slice(0, 120);
   }
@@ -113,35 +145,39 @@ class Row {
     return null;
   }
 
-  private value<Value>(
-    column: OfferColumn,
-    read: (
-      text: string,
-    ) => { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly failure: string },
-  ): Value | null {
+  note(column: ListColumn, message: string): void {
+    this.find('note', column, message);
+  }
+
+  value<Value>(column: ListColumn, read: (text: string) => Result<Value, string>): Value | null {
     const cell = this.cells[this.at(column)] ?? '';
     if (isNothing(cell)) return null;
+    const spoilt = spoiltNumber(cell);
+    if (spoilt) {
+      this.find('error', column, spoilt);
+      return null;
+    }
     const found = read(cell);
     if (found.ok) return found.value;
     this.find('error', column, found.failure);
     return null;
   }
 
-  private find(grade: Finding['grade'], column: OfferColumn | null, message: string): void {
+  private find(grade: Finding['grade'], column: ListColumn | null, message: string): void {
     if (grade === 'error') this.isBroken = true;
     this.findings.push({ grade, line: this.line, column: column === null ? null : this.at(column), message });
   }
 }
 
 /** A number that stands twice is one offer where both rows say the same, and nobody's where they do not. */
-function withoutDoubled(rows: readonly OfferRow[], column: number, findings: Finding[]): readonly OfferRow[] {
-  const byNumber = new Map<string, OfferRow[]>();
+function withoutDoubled(rows: readonly ListRow[], column: number, findings: Finding[]): readonly ListRow[] {
+  const byNumber = new Map<string, ListRow[]>();
   for (const row of rows) {
     if (row.number === '') continue;
     const key = row.number.toLowerCase();
     byNumber.set(key, [...(byNumber.get(key) ?? []), row]);
   }
-  const out = new Set<OfferRow>();
+  const out = new Set<ListRow>();
   for (const [first, ...others] of byNumber.values()) {
     if (!first || others.length === 0) continue;
     const differing = others.filter((row) => !saysTheSame(first, row));
@@ -171,6 +207,6 @@ function withoutDoubled(rows: readonly OfferRow[], column: number, findings: Fin
   return rows.filter((row) => !out.has(row));
 }
 
-function saysTheSame(a: OfferRow, b: OfferRow): boolean {
+function saysTheSame(a: ListRow, b: ListRow): boolean {
   return JSON.stringify({ ...a, line: 0 }) === JSON.stringify({ ...b, line: 0 });
 }

@@ -1,0 +1,86 @@
+/** A supplier's list with speakers in it: what is good comes in, what is doubted says why, and is on hold until somebody measures it. */
+import { ABOVE, dirtyList } from '@low-quarry/core/testing/dirtyList';
+import { dirtySpeakers } from '@low-quarry/core/testing/dirtySpeakers';
+import { expect, test } from '../driver/test';
+
+const JOB = 'Corran Tern, HDS 4';
+const DOOR = 'Front door, left';
+const DEPTH = 8;
+
+/** A list without a slip, but for one 6.5 in speaker whose depth stands in centimetres. @returns it, its name and its depth in mm */
+function listWithSlip() {
+  const dirty = dirtySpeakers({ rows: 400, slips: 0, seed: 6 });
+  const at = dirty.rows.findIndex(
+    ({ nominalSize, figures }) =>
+      nominalSize === '6.5 in' &&
+      'flangeThickness' in figures &&
+      'frontHeight' in figures &&
+      'magnet' in figures &&
+      'mass' in figures,
+  );
+  const rows = dirtyList(dirty, 7);
+  const depthMm = dirty.rows[at]?.figures.depth as number;
+  const row = rows[at] as string[];
+  row[DEPTH] = String(depthMm / 10).replace('.', ',');
+  const text = [...ABOVE, ...rows]
+    .map((cells) => cells.map((cell) => (/[";]/.test(cell) ? `"${cell.replace(/"/g, '""')}"` : cell)).join(';'))
+    .join('\r\n');
+  return { text, line: ABOVE.length + at + 1, name: `${row[1]} ${row[2]}`, depthMm };
+}
+
+test('speakers come in; the one with the misread depth is on hold until it is measured', async ({ fitter }) => {
+  const { page } = fitter;
+  const { text, line, name, depthMm } = listWithSlip();
+  await fitter.openPage('/supplier-list', 'A supplier’s list');
+  await page.getByLabel('Supplier', { exact: true }).fill('Hillfoot Stores');
+  await page.getByLabel('Supplier', { exact: true }).blur();
+  await page
+    .getByLabel('List, CSV')
+    .setInputFiles({ name: 'speakers.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  const changes = page.getByRole('region', { name: 'What it changes' });
+  await expect(changes).toContainText('It has 399 new speakers.');
+  await expect(changes).toContainText('1 row stays out, by the findings below.');
+  await expect(page.getByLabel(/^Column I/)).toHaveValue('depth');
+  await expect(page.getByLabel('Bare numbers of column I in')).toHaveValue('mm');
+  const findings = page.getByRole('region', { name: 'Findings' });
+  await expect(findings).toContainText(
+    new RegExp(`Doubtful, row ${line}, column I: Mounting depth .* likely that it is in centimetres: ${depthMm} mm`),
+  );
+
+  await changes.getByLabel(/^Bring in what has a doubted figure too \(1\)/).check();
+  await expect(changes).toContainText('It has 400 new speakers.');
+  await changes.getByRole('button', { name: 'Bring in 400 new speakers' }).click();
+  await expect(page.getByText('In the library: 400 new speakers.')).toBeVisible();
+
+  await fitter.openPage('/parts?open=doubted', 'Parts');
+  await page.getByRole('link', { name }).click();
+  await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
+  const doubted = page.getByRole('region', { name: 'Mounting depth is doubted' });
+  await expect(doubted).toContainText('likely that it is in centimetres');
+  const id = new URL(page.url()).pathname.split('/').at(-1) as string;
+
+  // Whatever its margins are, nobody orders it.
+  await fitter.whatFits(JOB, DOOR);
+  await page.goto(`${page.url().split('?')[0]}?speaker=${id}`);
+  await expect(page.getByRole('region', { name: 'The candidate' })).toContainText(name);
+  await expect(fitter.verdict().first()).toHaveAttribute('data-verdict', /hold|hits/);
+  await expect(fitter.check('Figures')).toContainText(`A figure of ${name} is doubted.`);
+
+  await fitter.openPage(`/parts/${id}`, name);
+  await doubted.getByLabel('It really is, mm').fill('deep');
+  await doubted.getByRole('button', { name: 'Settle the mounting depth' }).click();
+  await expect(doubted).toContainText(`“deep” was read. What it really is, such as ${depthMm}, would do.`);
+  await expect(doubted).toContainText('Type at least 8 characters.');
+  await doubted.getByLabel('It really is, mm').fill(String(depthMm));
+  await doubted.getByLabel('What was seen').fill('Calliper, three pieces');
+  await doubted.getByRole('button', { name: 'Settle the mounting depth' }).click();
+  await expect(page.getByRole('list', { name: 'Settled doubts' })).toContainText(
+    `Mounting depth ${depthMm} mm was doubted. A piece was measured in hand: “Calliper, three pieces”, Okke`,
+  );
+  await expect(doubted).toHaveCount(0);
+  await fitter.openPage('/parts?open=doubted', 'Parts');
+  await expect(page.getByText('There is none.')).toBeVisible();
+  await fitter.whatFits(JOB, DOOR);
+  await page.goto(`${page.url().split('?')[0]}?speaker=${id}`);
+  await expect(fitter.check('Figures')).toContainText('The figures of opening and parts agree with each other.');
+});
