@@ -72,13 +72,18 @@ export function readSpeaker(cells: Cells, name: string, given: SpeakerGiven): Sp
       cells.value(column, (text) => readLengthCell(text, unitOf(column))),
     )?.value ?? null;
   const positive = (column: LengthColumn) => length(column) || null;
-  const outline = (column: LengthColumn) =>
-    noted(
-      column,
-      cells.value(column, (text) => readOutlineCell(text, unitOf(column))),
-    )?.outline ?? null;
   const kind = cells.value('speakerKind', (text) => ({ ok: true, value: kindIn(text) }) as const);
-  const size = cells.value('size', readSizeCell);
+  const nominalSize = cells.value('size', readSizeCell) ?? sizeIn(name);
+  const outline = (column: LengthColumn) => {
+    const read =
+      noted(
+        column,
+        cells.value(column, (text) => readOutlineCell(text, unitOf(column))),
+      )?.outline ?? null;
+    if (read?.kind !== 'circle' || !nominalSize?.includes('×')) return read;
+    cells.note(column, `One measure was read of an oval ${nominalSize}: both, such as 218 x 152, would do.`);
+    return null;
+  };
   const sensitivity = cells.value('sensitivity', readSensitivityCell);
   const fields: SpeakerFields = {
     basket: outline('cutout'),
@@ -89,7 +94,7 @@ export function readSpeaker(cells: Cells, name: string, given: SpeakerGiven): Sp
     frontHeightMm: length('frontHeight'),
     magnetDiameterMm: positive('magnet'),
     massG: cells.value('mass', (text) => readMassCell(text, given.units.mass ?? 'g')),
-    bolts: boltsOf(positive('boltCircle'), cells.value('holes', readHolesCell)),
+    bolts: boltsOf(outline('boltCircle'), cells.value('holes', readHolesCell)),
     terminals: cells.value('terminals', readTerminalsCell),
     impedanceOhm: cells.value('impedance', readOhmCell),
     ...ratingsOf(cells),
@@ -98,13 +103,16 @@ export function readSpeaker(cells: Cells, name: string, given: SpeakerGiven): Sp
   };
   const { depthDatum: _, sensitivityAt: __, ...figures } = fields;
   if (Object.values(figures).every((value) => value === null)) return null;
-  return { speakerKind: kind ?? kindIn(name), nominalSize: size ?? sizeIn(name), fields };
+  return { speakerKind: kind ?? kindIn(name), nominalSize, fields };
 }
 
-function boltsOf(diameterMm: number | null, count: number | null): SpeakerRecord['bolts'] {
-  if (diameterMm === null || count === null) return null;
-  const shape = { kind: 'circle' as const, count, diameterMm, firstAngleDeg: 360 / count / 2 };
-  return { shape, holeDiameterMm: HOLE_MM, slotMm: 0, slotRuns: 'tangential' };
+/** Holes on a circle, of which it is said how many; or at the corners of a rectangle. */
+function boltsOf(on: SpeakerRecord['basket'], count: number | null): SpeakerRecord['bolts'] {
+  const holes = { holeDiameterMm: HOLE_MM, slotMm: 0, slotRuns: 'tangential' } as const;
+  if (on?.kind === 'oval')
+    return { shape: { kind: 'rectangle', widthMm: on.lengthMm, heightMm: on.widthMm }, ...holes };
+  if (!on || count === null) return null;
+  return { shape: { kind: 'circle', count, diameterMm: on.diameterMm, firstAngleDeg: 360 / count / 2 }, ...holes };
 }
 
 /** RMS, and what else is said: of several the one that says most. */

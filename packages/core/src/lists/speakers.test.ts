@@ -341,6 +341,18 @@ describe('a new speaker', () => {
     expect([speakers.added.length, speakers.keptOut]).toEqual([1, [3]]);
   });
 
+  test('that is oval has both measures, or none', () => {
+    const oval = (cutout: string) =>
+      plan([...PLAIN, SHOAL.map((cell, at) => (at === 3 ? '6x9' : at === 4 ? cutout : cell))]);
+    expect(oval('8.6 x 6').speakers.added[0]?.basket).toEqual({ kind: 'oval', lengthMm: 218.44, widthMm: 152.4 });
+    const one = oval('8.6');
+    expect(one.speakers.added[0]?.basket).toBeNull();
+    expect(one.list.findings.map(({ grade }) => grade)).toEqual(['note', 'note', 'note']);
+    expect(one.list.findings[0]?.message).toBe(
+      'One measure was read of an oval 6×9: both, such as 218 x 152, would do.',
+    );
+  });
+
   test('does not take the id of another part', () => {
     const [first] = plan([...PLAIN, SHOAL]).speakers.added as [SpeakerRecord];
     const taken = { ...first, maker: 'Corbreck', name: 'Shoal-65 coaxial, old', offers: [] };

@@ -40,6 +40,11 @@ export function dirtyList({ rows }: DirtySpeakers, seed: number): string[][] {
     if (draw < 0.97 || !mayBeInches) return `${comma(value / 10)} cm`;
     return `${(value / 25.4).toFixed(3)}"`;
   };
+  /** Both measures of an oval. */
+  const outline = (value: number | undefined, size: string) =>
+    value === undefined || !size.includes('×')
+      ? length(value)
+      : `${comma(value)} x ${comma(Math.round(1.36 * value) / 2)}`;
   return rows.map(({ maker, speakerKind, nominalSize, figures }, at) => [
     `HS-${10_000 + at}`,
     maker,
@@ -48,8 +53,8 @@ export function dirtyList({ rows }: DirtySpeakers, seed: number): string[][] {
       speakerKind
     ],
     nominalSize.replace(' in', '"').replace('×', 'x'),
-    length(figures.cutout),
-    length(figures.flange),
+    outline(figures.cutout, nominalSize),
+    outline(figures.flange, nominalSize),
     comma(figures.flangeThickness),
     length(figures.depth),
     comma(figures.frontHeight),
@@ -58,7 +63,7 @@ export function dirtyList({ rows }: DirtySpeakers, seed: number): string[][] {
     comma(figures.impedance),
     comma(figures.power),
     comma(figures.sensitivity),
-    figures.flange === undefined ? '' : comma(figures.flange - 8),
+    figures.flange === undefined ? '' : outline(figures.flange - 8, nominalSize),
     figures.flange === undefined ? '' : '4',
     (10 + 190 * random()).toFixed(2).replace('.', ','),
   ]);

@@ -80,7 +80,7 @@ export function SettleForm({ version, record, doubt }: SettleFormProps) {
       }}
     >
       <BroughtBack show={broughtBack} onDrop={forget} />
-      <div className="grid gap-3 sm:grid-cols-[1fr_1.4fr_2fr]">
+      <div className="grid gap-3 sm:grid-cols-[1fr_2fr_2fr]">
         <TextField
           label={`It really is, ${unit}`}
           hint={`Listed: ${doubt.value}`}
