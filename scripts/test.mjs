@@ -1,12 +1,12 @@
 /**
  * npm test: everything, on a throw-away database. Types, lint and import rules; unit and server tests; the build; the
- * browser tests. Installs PostgreSQL, Chromium and exiftool when they are absent. `npm test -- unit` or `-- e2e` runs a part,
+ * browser tests. Installs PostgreSQL, Chromium, exiftool and gnumeric when they are absent. `npm test -- unit` or `-- e2e` runs a part,
  * and further words go to the test runner.
  */
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
-import { ensureChromium, ensureExiftool, ensurePackages } from './lib/install.mjs';
+import { ensureChromium, ensurePackages, ensureReferees } from './lib/install.mjs';
 import { ROOT, runMain, say } from './lib/project.mjs';
 import { run } from './lib/run.mjs';
 import { withTestCluster } from './lib/testCluster.mjs';
@@ -22,7 +22,7 @@ await runMain(async () => {
   }
   if (!wants('unit') && !wants('e2e')) return 0;
 
-  await ensureExiftool();
+  await ensureReferees();
   return withTestCluster(async (env, dir) => {
     const counts = [];
     let failed = 0;

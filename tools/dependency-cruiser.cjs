@@ -64,7 +64,15 @@ module.exports = {
       'result',
     ]),
     onlyFrom('doubt-below-lists', 'doubt', ['math/', 'catalogue/', 'doubt/']),
-    onlyFrom('lists-beside-model', 'lists', ['math/', 'units/', 'catalogue/', 'doubt/', 'records/', 'lists/', 'result']),
+    onlyFrom('lists-beside-model', 'lists', [
+      'math/',
+      'units/',
+      'catalogue/',
+      'doubt/',
+      'records/',
+      'lists/',
+      'result',
+    ]),
     ...FACES.map(entersByFace),
     {
       name: 'model-below-contracts',

@@ -154,7 +154,9 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
       await fitter.openPage('/supplier-list', 'A supplier’s list');
       await fitter.page.getByLabel('Supplier', { exact: true }).fill('Quayside Trade');
       const buffer = Buffer.from('Number;Name;Pack;Price\nQT-1014;Shoal;2;1.090,00\nQT-1;Hose;many;1,00');
-      await fitter.page.getByLabel('List, CSV').setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer });
+      await fitter.page
+        .getByLabel('List: XLSX, ODS or CSV')
+        .setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer });
       await expect(fitter.page.getByRole('region', { name: 'Findings' })).toContainText('Doubtful, row 2');
     },
   },

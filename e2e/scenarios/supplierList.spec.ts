@@ -1,6 +1,7 @@
 /** A supplier's list with speakers in it: what is good comes in, what is doubted says why, and is on hold until somebody measures it. */
 import { ABOVE, dirtyList } from '@low-quarry/core/testing/dirtyList';
 import { dirtySpeakers } from '@low-quarry/core/testing/dirtySpeakers';
+import { toXlsx } from '../driver/spreadsheet';
 import { expect, test } from '../driver/test';
 
 const JOB = 'Corran Tern, HDS 4';
@@ -22,22 +23,20 @@ function listWithSlip() {
   const depthMm = dirty.rows[at]?.figures.depth as number;
   const row = rows[at] as string[];
   row[DEPTH] = String(depthMm / 10).replace('.', ',');
-  const text = [...ABOVE, ...rows]
-    .map((cells) => cells.map((cell) => (/[";]/.test(cell) ? `"${cell.replace(/"/g, '""')}"` : cell)).join(';'))
-    .join('\r\n');
-  return { text, line: ABOVE.length + at + 1, name: `${row[1]} ${row[2]}`, depthMm };
+  return { file: toXlsx([...ABOVE, ...rows]), line: ABOVE.length + at + 1, name: `${row[1]} ${row[2]}`, depthMm };
 }
 
 test('speakers come in; the one with the misread depth is on hold until it is measured', async ({ fitter }) => {
   const { page } = fitter;
-  const { text, line, name, depthMm } = listWithSlip();
+  const { file, line, name, depthMm } = listWithSlip();
   await fitter.openPage('/supplier-list', 'A supplier’s list');
   await page.getByLabel('Supplier', { exact: true }).fill('Hillfoot Stores');
   await page.getByLabel('Supplier', { exact: true }).blur();
   await page
-    .getByLabel('List, CSV')
-    .setInputFiles({ name: 'speakers.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+    .getByLabel('List: XLSX, ODS or CSV')
+    .setInputFiles({ name: 'speakers.xlsx', mimeType: 'application/octet-stream', buffer: file });
   const changes = page.getByRole('region', { name: 'What it changes' });
+  await expect(page.getByText('403 rows, read as XLSX, sheet “list.csv”')).toBeVisible();
   await expect(changes).toContainText('It has 399 new speakers.');
   await expect(changes).toContainText('1 row stays out, by the findings below.');
   await expect(page.getByLabel(/^Column I/)).toHaveValue('depth');

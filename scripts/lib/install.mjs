@@ -33,7 +33,7 @@ async function install(folder) {
   writeFileSync(stamp, lock);
 }
 
-/** Installs a Debian package, saying so first; without the right to, prints the command that would do it. */
+/** Installs Debian packages, their names parted by blanks, saying so first; without the right to, prints the command that would do it. */
 export async function installDebianPackage(name, what) {
   const command = `apt-get install -y --no-install-recommends ${name}`;
   if (process.getuid?.() !== 0) {
@@ -66,7 +66,13 @@ export async function ensureChromium() {
   return CHROMIUM;
 }
 
-/** The referee of what is left in photos. */
-export async function ensureExiftool() {
-  if (!existsSync('/usr/bin/exiftool')) await installDebianPackage('libimage-exiftool-perl', 'exiftool');
+/** Programs from Debian's packages that the tests hold against: what is left in photos, and what spreadsheets are to others. */
+const REFEREES = [
+  ['/usr/bin/exiftool', 'libimage-exiftool-perl'],
+  ['/usr/bin/ssconvert', 'gnumeric'],
+];
+
+export async function ensureReferees() {
+  const missing = REFEREES.filter(([program]) => !existsSync(program)).map(([, name]) => name);
+  if (missing.length > 0) await installDebianPackage(missing.join(' '), missing.join(' and '));
 }

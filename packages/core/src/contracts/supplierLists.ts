@@ -47,9 +47,8 @@ export const importList = contract({
     tryOut: z.boolean().default(false),
   }),
   answer: z.object({
-    encoding: z.string(),
-    /** What parts the cells: a sign, or a word for it. */
-    partedBy: z.string(),
+    /** What was read, and how, as the end of a sentence. */
+    readAs: z.string(),
     rows: z.int(),
     headRows: z.int(),
     columns: z.array(z.enum(LIST_COLUMNS).nullable()),

@@ -156,6 +156,7 @@ export function spoiltNumber(text: string): string | null {
   if (/^\d(?:[.,]\d+)?E\+\d+$/i.test(tidy))
     return `${shown(text)} was read: a spreadsheet shortened a long number, and its last figures are lost.`;
   if (
+    /^\d{4}-\d{2}-\d{2}$/.test(tidy) ||
     /^\d{1,2}[-. ]{1,2}(?:jan|feb|mar|mär|apr|may|mai|jun|jul|aug|sep|oct|okt|nov|dec|dez)[a-z]*\.?(?:[-. ]\d{2,4})?$/i.test(
       tidy,
     )

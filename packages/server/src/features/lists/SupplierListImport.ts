@@ -87,7 +87,7 @@ type Understood = Pick<ListImported, 'headRows'> & {
 };
 
 function toAnswer(
-  { table, encoding, delimiter }: ReadTable,
+  { table, readAs, delimiter }: ReadTable,
   { headRows, columns, units }: Understood,
   offers: OfferPlan,
   speakers: SpeakerPlan,
@@ -99,8 +99,7 @@ function toAnswer(
     (a, b) => GRAVEST_FIRST.indexOf(a.grade) - GRAVEST_FIRST.indexOf(b.grade) || a.line - b.line,
   );
   return {
-    encoding,
-    partedBy: delimiter === '\t' ? 'tab' : delimiter,
+    readAs,
     rows: table.length,
     headRows,
     columns: [...columns],

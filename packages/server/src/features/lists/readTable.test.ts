@@ -71,7 +71,7 @@ describe('as people write it', () => {
   ])('in %s', (encoding, file) => {
     const found = read(file);
     expect(found.ok ? found.value : found.failure).toMatchObject({
-      encoding,
+      readAs: `${encoding}, cells parted by “;”`,
       table: [
         ['Preis', 'Stück'],
         ['1', '2'],
@@ -82,11 +82,7 @@ describe('as people write it', () => {
 
 describe('what is no list is refused, with what would do', () => {
   test.each([
-    [
-      'a spreadsheet',
-      Buffer.from('504b030414000600', 'hex'),
-      'It is a spreadsheet (XLSX or ODS). Open it, save it as CSV',
-    ],
+    ['a broken spreadsheet', Buffer.from('504b030414000600', 'hex'), 'It begins as a spreadsheet and is broken'],
     ['an old one', Buffer.from('d0cf11e0a1b11ae1', 'hex'), 'a spreadsheet of an old kind (XLS)'],
     ['a renamed PDF', Buffer.from('%PDF-1.7'), 'It is a PDF'],
     ['nothing', Buffer.from(' \n '), 'Nothing was read'],

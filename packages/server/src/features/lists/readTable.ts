@@ -1,11 +1,19 @@
-/** A supplier's file as rows of cells: text in whatever encoding and parted by whatever sign, as RFC 4180 has it and as people write it. */
+/**
+ * A supplier's file as rows of cells: spreadsheets, and text in whatever encoding and parted by whatever sign, as RFC 4180 has it and as
+ * people write it.
+ */
 import { fail, ok, type Result } from '@low-quarry/core/result';
 import { parse } from 'csv-parse/sync';
+import { ODS_FILES, readOds } from './readOds';
+import { readXlsx, type Sheet, XLSX_FILES } from './readXlsx';
+import { TooManyRows } from './SheetRows';
+import { unpack } from './unpack';
 
 export type ReadTable = {
   readonly table: readonly (readonly string[])[];
-  readonly encoding: string;
-  /** What parts the cells. */
+  /** What was read, and how, as the end of a sentence. */
+  readonly readAs: string;
+  /** What parts the cells of text. */
   readonly delimiter: string;
 };
 
@@ -15,7 +23,6 @@ const LOOKED_AT = 64 * 1024;
 
 /** Files that are no text, by their first bytes: what they are, and what would do. */
 const NO_TEXT: readonly (readonly [string, string])[] = [
-  ['504b0304', 'a spreadsheet (XLSX or ODS)'],
   ['d0cf11e0', 'a spreadsheet of an old kind (XLS)'],
   ['25504446', 'a PDF'],
   ['1f8b', 'a packed file'],
@@ -24,6 +31,7 @@ const NO_TEXT: readonly (readonly [string, string])[] = [
 /** @param most rows; a longer list is refused */
 export function readTable(file: Buffer, most: number): Result<ReadTable, string> {
   const head = file.subarray(0, 4).toString('hex');
+  if (head === ZIP) return readSpreadsheet(file, most);
   const other = NO_TEXT.find(([bytes]) => head.startsWith(bytes));
   if (other) return fail(`It is ${other[1]}. Open it, save it as CSV, and bring that in.`);
   const { text, encoding } = decode(file);
@@ -38,12 +46,38 @@ export function readTable(file: Buffer, most: number): Result<ReadTable, string>
       // A list of more rows is refused before all of it is read.
       to: most + 1,
     });
-    if (table.length > most)
-      return fail(`More than ${most.toLocaleString('en')} rows were read. Part the list into several files.`);
-    return ok({ table, encoding, delimiter });
+    if (table.length > most) return fail(tooMany(most));
+    const sign = delimiter === '\t' ? 'a tab' : `“${delimiter}”`;
+    return ok({ table, readAs: `${encoding}, cells parted by ${sign}`, delimiter });
   } catch (error) {
     return fail(`It cannot be read as a list: ${error instanceof Error ? error.message : 'not readable'}.`);
   }
+}
+
+const ZIP = '504b0304';
+
+function readSpreadsheet(file: Buffer, most: number): Result<ReadTable, string> {
+  const files = unpack(file, (name) => XLSX_FILES.test(name) || ODS_FILES.test(name));
+  if (!files.ok) return files;
+  try {
+    if (files.value.has('xl/workbook.xml')) return toTable(readXlsx(files.value, most), 'XLSX');
+    if (files.value.has('content.xml')) return toTable(readOds(files.value, most), 'ODS');
+    return fail('It is a packed file, and no spreadsheet (XLSX or ODS) is in it.');
+  } catch (error) {
+    if (error instanceof TooManyRows) return fail(tooMany(most));
+    return fail('It begins as a spreadsheet and is broken. Open it, save it again, and bring that in.');
+  }
+}
+
+function toTable(sheet: Result<Sheet, string>, format: string): Result<ReadTable, string> {
+  if (!sheet.ok) return sheet;
+  const { name, table, others } = sheet.value;
+  const rest = others === 0 ? '' : `; ${others} more ${others === 1 ? 'sheet was' : 'sheets were'} not read`;
+  return ok({ table, readAs: `${format}, sheet “${name}”${rest}`, delimiter: ';' });
+}
+
+function tooMany(most: number): string {
+  return `More than ${most.toLocaleString('en')} rows were read. Part the list into several files.`;
 }
 
 function decode(file: Buffer): { text: string; encoding: string } {

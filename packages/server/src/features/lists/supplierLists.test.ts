@@ -51,7 +51,7 @@ describe('a list', () => {
     const before = await all();
     const answer = await bring(LIST, { tryOut: true });
     expect(answer).toMatchObject({
-      ...{ encoding: 'UTF-8', partedBy: ';', rows: 4, headRows: 1 },
+      ...{ readAs: 'UTF-8, cells parted by “;”', rows: 4, headRows: 1 },
       columns: ['number', 'name', 'packSize', 'price', 'leadDays'],
       ...{ added: 1, changed: 1, same: 0, unknown: 1, keptOut: 0, findings: [], toMend: null },
       unknownRows: [{ line: 4, number: 'QT-9999', name: 'Nobody knows it' }],
@@ -108,11 +108,11 @@ describe('a list', () => {
 describe('refused, and nothing changed', () => {
   test.each([
     [
-      'a spreadsheet that was renamed',
+      'a broken spreadsheet',
       Buffer.from('504b030414000600', 'hex'),
       {},
       422,
-      'It is a spreadsheet (XLSX or ODS).',
+      'It begins as a spreadsheet and is broken.',
     ],
     ['no supplier', HEADINGS, { supplier: ' ' }, 400, 'Say who offers it.'],
     ['no text of base64', HEADINGS, { base64: '***' }, 400, ''],

@@ -14,7 +14,7 @@ import { INPUT } from '../../ui/Field';
 import { columnName } from './listWords';
 
 type ListTableProps = {
-  readonly answer: Pick<ListImported, 'columns' | 'units' | 'shown' | 'headRows' | 'encoding' | 'partedBy' | 'rows'>;
+  readonly answer: Pick<ListImported, 'columns' | 'units' | 'shown' | 'headRows' | 'readAs' | 'rows'>;
   readonly onColumns: (columns: readonly (ListColumn | null)[]) => void;
   readonly onUnits: (units: readonly (ColumnUnit | null)[]) => void;
 };
@@ -25,7 +25,7 @@ const GROUPS = [
 ] as const;
 
 export function ListTable({
-  answer: { columns, units, shown, headRows, encoding, partedBy, rows },
+  answer: { columns, units, shown, headRows, readAs, rows },
   onColumns,
   onUnits,
 }: ListTableProps) {
@@ -36,8 +36,7 @@ export function ListTable({
     <section aria-label="The list" className="flex flex-col gap-2">
       <h2>How it was understood</h2>
       <p className="text-muted">
-        {rows.toLocaleString('en')} rows, read as {encoding}, cells parted by{' '}
-        {partedBy === 'tab' ? 'a tab' : `“${partedBy}”`},{' '}
+        {rows.toLocaleString('en')} rows, read as {readAs},{' '}
         {headRows === 0 ? 'no headings' : headRows === 1 ? '1 row of headings' : `headings down to row ${headRows}`}.
       </p>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls has to be reached by keys. */}

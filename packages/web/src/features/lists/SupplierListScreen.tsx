@@ -66,9 +66,9 @@ export function SupplierListScreen() {
       ]}
     >
       <p className="max-w-2xl">
-        Prices, packs, days and stock of one supplier, and what he says of his speakers, as CSV or text from a
-        spreadsheet. What is good comes into the library; what is wrong or doubtful stays out and says why. All of it is
-        one line of the history, and can be taken back as one.
+        Prices, packs, days and stock of one supplier, and what he says of his speakers: a spreadsheet (XLSX, ODS) or
+        text (CSV, TSV). What is good comes into the library; what is wrong or doubtful stays out and says why. All of
+        it is one line of the history, and can be taken back as one.
       </p>
       <div className="grid max-w-3xl gap-3 sm:grid-cols-2">
         <TextField
@@ -80,14 +80,14 @@ export function SupplierListScreen() {
           onBlur={leaveSupplier}
         />
         <Field
-          label="List, CSV"
+          label="List: XLSX, ODS or CSV"
           error={unread ?? fieldProblems(tried.error).find(({ path }) => path === 'base64')?.message}
         >
           {(ids) => (
             <input
               {...ids}
               type="file"
-              accept=".csv,.tsv,.txt,text/csv,text/plain"
+              accept=".csv,.tsv,.txt,.xlsx,.ods,text/csv,text/plain"
               onChange={({ target }) => void pick(target.files?.[0])}
               className={`${INPUT} py-2`}
             />
