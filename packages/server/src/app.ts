@@ -25,6 +25,7 @@ import { StateCache } from './features/jobs/StateCache';
 import { libraryRoutes } from './features/library/libraryRoutes';
 import { partsRoutes } from './features/library/partsRoutes';
 import { listsRoutes } from './features/lists/listsRoutes';
+import type { PlanList } from './features/lists/SupplierListImport';
 import type { ChangeFeed } from './features/live/ChangeFeed';
 import { liveRoutes } from './features/live/liveRoutes';
 import { openingsRoutes } from './features/openings/openingsRoutes';
@@ -56,6 +57,8 @@ export type AppDeps = {
   readonly log: Logger;
   readonly now: () => Date;
   readonly newId: () => string;
+  /** Works suppliers' lists out. */
+  readonly planList: PlanList;
   /** The built web application; none in server tests. */
   readonly webDir: string | null;
   /** What is usual for each body. */
@@ -93,6 +96,7 @@ export function createApp({
   log,
   now,
   newId,
+  planList,
   webDir,
   templates,
   goods = null,
@@ -175,7 +179,7 @@ export function createApp({
   peopleRoutes(router, db, newId, openHistory);
   settingsRoutes(router, db, openHistory);
   partsRoutes(router, db, heavy, newId, openHistory);
-  listsRoutes(router, heavy, newId, openHistory);
+  listsRoutes(router, heavy, planList, newId, openHistory);
   vehiclesRoutes(router, db, templates, newId, openHistory);
   const jobs = createJobsService(db.manager, new StateCache());
   jobsRoutes(router, db, jobs, newId, templates, openHistory);

@@ -21,6 +21,7 @@ import { NightWatch } from './features/backup/NightWatch';
 import { createRunners } from './features/backup/runners';
 import { type Open, ShopReplacement } from './features/backup/ShopReplacement';
 import { readGoods } from './features/library/readGoods';
+import { planInThread } from './features/lists/inThread';
 import { ChangeFeed } from './features/live/ChangeFeed';
 import { PictureFiles } from './features/photos/PictureFiles';
 import { SettingsStore } from './features/settings/SettingsStore';
@@ -100,6 +101,7 @@ async function main(): Promise<void> {
     hold,
     log,
     ...identity,
+    planList: planInThread,
     webDir: config.webDir,
     templates: source.templates,
     goods: await readGoods(config.starterDir, log),

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { offerSchema } from '../catalogue';
 import { LENGTH_UNITS, LIST_COLUMNS, MASS_UNITS } from '../lists';
-import { contract } from './contract';
+import { contract, nothing } from './contract';
 
 export const MOST_LIST_MB = 24;
 /** Rows of a list. */
@@ -83,3 +83,13 @@ export const importList = contract({
   }),
 });
 export type ListImported = z.infer<typeof importList.answer>;
+
+/** How far one's own list is; null where none is worked on. */
+export const listProgress = contract({
+  method: 'get',
+  path: '/api/parts/imports/lists/progress',
+  permission: 'library',
+  params: z.object({}),
+  body: nothing,
+  answer: z.object({ now: z.object({ step: z.string(), share: z.number().min(0).max(1) }).nullable() }),
+});

@@ -25,7 +25,7 @@ const LEAST_OF_CLASS = 8;
 /** Fewer of a kind are compared with nothing. */
 const LEAST_OF_KIND = 24;
 /** So many are enough to fit by. */
-const MOST_FITTED = 6000;
+const MOST_FITTED = 5000;
 /** So many figures of a row have to be there. */
 const LEAST_FIGURES = 2;
 /** A row that is likelier as it should be than with any slip is left alone. */

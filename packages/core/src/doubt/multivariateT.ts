@@ -30,8 +30,8 @@ type Given = {
 
 /** Tails that are tried; the likeliest is taken. */
 const DFS = [4, 8, 16, 32] as const;
-const ROUNDS = 20;
-const FURTHER_ROUNDS = 5;
+const ROUNDS = 12;
+const FURTHER_ROUNDS = 3;
 /** Of the standard deviation, for a median of absolute deviations under a normal distribution. */
 const MAD_TO_SD = 1.4826;
 

@@ -58,16 +58,36 @@ export function write<Params extends z.ZodType, Body extends z.ZodType, Answer e
   router: Router,
   db: DataSource,
   contract: Contract<Params, Body, Answer>,
-  handler: Answering<Asked<Params, Body> & { readonly actor: Actor; readonly manager: EntityManager }, Answer>,
+  handler: Answering<
+    Asked<Params, Body> & {
+      readonly actor: Actor;
+      readonly manager: EntityManager;
+      /** Aborted where whoever asked is there no more. */
+      readonly gone: AbortSignal;
+    },
+    Answer
+  >,
 ): void {
   router[contract.method](contract.path, guard(contract.permission), async (request, response) => {
     const actor = requireActor(response);
     requireNamedPerson(request, actor);
     const asked = read(contract, request);
     const key = readKey(request, actor);
-    const work = () => inTransaction(db, (manager) => once(manager, key, () => handler({ ...asked, actor, manager })));
+    const gone = goneSignal(response);
+    const work = () =>
+      inTransaction(db, (manager) => once(manager, key, () => handler({ ...asked, actor, manager, gone })));
     response.json(await unlessHeld(contract, response, work));
   });
+}
+
+/** Aborted once nobody waits for the answer any more. */
+function goneSignal(response: Response): AbortSignal {
+  const gone = new AbortController();
+  response.once('close', () => {
+    if (!response.writableEnded)
+      gone.abort(new AppError(499, 'gone', 'Gone', 'Whoever asked did not wait for the answer.'));
+  });
+  return gone.signal;
 }
 
 /**

@@ -19,6 +19,7 @@ import { BackupService } from '../features/backup/BackupService';
 import { createRunners } from '../features/backup/runners';
 import { ShopReplacement } from '../features/backup/ShopReplacement';
 import { readGoods } from '../features/library/readGoods';
+import { planHere } from '../features/lists/planHere';
 import { ChangeFeed } from '../features/live/ChangeFeed';
 import { PictureFiles } from '../features/photos/PictureFiles';
 import { readTemplates } from '../features/vehicles/readTemplates';
@@ -112,6 +113,7 @@ export async function createTestApp({
     log,
     now,
     newId,
+    planList: planHere,
     webDir: null,
     templates,
     goods: await readGoods(STARTER_DIR, log),

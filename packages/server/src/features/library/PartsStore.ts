@@ -161,6 +161,14 @@ export class PartsStore {
     return readRecords('part', rows).read;
   }
 
+  /** Every part as the JSON that is kept: read by whoever has a thread for it. */
+  async listAllKept(): Promise<readonly string[]> {
+    const rows: { kept: string }[] = await this.manager.query(
+      `SELECT "record"::text AS "kept" FROM "part" ORDER BY "id"`,
+    );
+    return rows.map(({ kept }) => kept);
+  }
+
   /** Every part that can be read: for what goes through all of them at once, apart from what people do. */
   async listAllParts(): Promise<readonly PartRecord[]> {
     const rows: Pick<PartRow, 'id' | 'record'>[] = await this.manager.query(

@@ -1,10 +1,14 @@
 /** A supplier's list through the server: tried out, brought in, taken back; what is wrong in it changes nothing. */
+import { setTimeout as sleep } from 'node:timers/promises';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Offer, PartRecord } from '@low-quarry/core/catalogue';
 import { type ListImported, MOST_LIST_ROWS } from '@low-quarry/core/contracts/supplierLists';
 import { seededRandom } from '@low-quarry/core/math';
+import { ABOVE, dirtyList } from '@low-quarry/core/testing/dirtyList';
+import { dirtySpeakers } from '@low-quarry/core/testing/dirtySpeakers';
 import { largeParts } from '@low-quarry/core/testing/largeCatalogue';
 import { parse } from 'csv-parse/sync';
+import { stringify } from 'csv-stringify/sync';
 import { createTestApp, type Http, type TestApp } from '../../testing/testApp';
 
 const QUAYSIDE = 'Quayside Trade';
@@ -131,8 +135,8 @@ describe('refused, and nothing changed', () => {
   });
 });
 
-test('of four thousand rows every good one comes in, and of forty bad ones each is named', async () => {
-  const parts = largeParts({ speakers: 4000, brackets: 0, seed: 8 }).filter(({ kind }) => kind === 'speaker');
+test('of fifteen hundred rows every good one comes in, and of forty bad ones each is named', async () => {
+  const parts = largeParts({ speakers: 1500, brackets: 0, seed: 8 }).filter(({ kind }) => kind === 'speaker');
   const pack = { format: 'parts', version: 2, parts, connectors: [] };
   await app.http.post('/api/parts/imports').send({ name: 'many.json', pack }).expect(200);
   const random = seededRandom(12);
@@ -158,4 +162,68 @@ test('of four thousand rows every good one comes in, and of forty bad ones each 
     `SELECT count(*)::int AS "count" FROM "part" WHERE "record" -> 'offers' @> '[{"supplier": "Hillfoot Stores"}]'`,
   );
   expect(count).toBe(answer.added);
+});
+
+describe('a list of speakers', () => {
+  const dirty = dirtySpeakers({ rows: 300, slips: 8, seed: 17 });
+  const text = stringify([...ABOVE.map((row) => [...row]), ...dirtyList(dirty, 18)], { delimiter: ';' });
+  const lines = new Set(dirty.planted.map(({ at }) => ABOVE.length + at + 1));
+  const speakers = async () =>
+    (await all()).filter(
+      ({ kind, offers }) => kind === 'speaker' && offers.some(({ number }) => number.startsWith('HS-')),
+    );
+
+  test('brings in what is good, names what is doubtful, and is taken back as one', async () => {
+    const before = await all();
+    const answer = await bring(text, { supplier: 'Hillfoot Stores' });
+    const named = answer.findings.filter(({ grade, line }) => grade !== 'note' && lines.has(line));
+    expect(named.length).toBeGreaterThanOrEqual(7);
+    expect(answer.newSpeakers).toBe(300 - answer.keptOut);
+    expect(answer.keptOut).toBeLessThanOrEqual(12);
+    expect(await speakers()).toHaveLength(answer.newSpeakers);
+    expect(await bring(text, { supplier: 'Hillfoot Stores', tryOut: true })).toMatchObject({
+      newSpeakers: 0,
+      changedSpeakers: 0,
+      added: 0,
+    });
+    await undo();
+    expect(await all()).toEqual(before);
+  });
+
+  test('of one that was stopped there is nothing, and the next one comes in', async () => {
+    const before = await all();
+    const asked = send(text, { supplier: 'Hillfoot Stores' });
+    const answered = asked.then(
+      () => 'answered',
+      () => 'stopped',
+    );
+    setTimeout(() => asked.abort(), 60);
+    expect(await Promise.race([answered, sleep(500, 'stopped')])).toBe('stopped');
+    // The same person's next one waits for nothing of it.
+    expect(await bring(text, { supplier: 'Hillfoot Stores', tryOut: true })).toMatchObject({ changed: 0 });
+    expect(await all()).toEqual(before);
+    expect((await app.http.get('/api/parts/imports/lists/progress').expect(200)).body).toEqual({ now: null });
+  });
+
+  test('with a depth that is misread is on no order: it is held until somebody settles it', async () => {
+    const { added } = await bringDoubted();
+    const { job } = await app.jobNumber(4);
+    const { id: openingId } = await app.opening(4, 'frontDoorLow', 'left');
+    const choice = { openingId, speakerId: added, layerIds: [], works: [], answers: [] };
+    await app.http
+      .put(`/api/jobs/${job.id}/choices`)
+      .send({ choices: [choice] })
+      .expect(200);
+    const { body: order } = await app.http.get(`/api/jobs/${job.id}/order`).expect(200);
+    expect(JSON.stringify(order.lines)).not.toContain(added);
+    expect(JSON.stringify(order.heldBack)).toContain('No reason lifts this hold: it has to be looked at first.');
+  });
+
+  /** @returns the id of a speaker of which the depth is doubted */
+  async function bringDoubted(): Promise<{ readonly added: string }> {
+    await bring(text, { supplier: 'Hillfoot Stores', withDoubted: true });
+    const { body } = await app.http.get('/api/parts').query({ open: 'doubted' }).expect(200);
+    expect(body.total).toBeGreaterThan(0);
+    return { added: body.found[0].id };
+  }
 });

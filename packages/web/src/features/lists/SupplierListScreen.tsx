@@ -9,6 +9,7 @@ import { fieldProblems } from '../../ui/problemFields';
 import { Shell } from '../../ui/Shell';
 import { TextField } from '../../ui/TextField';
 import { Tick } from '../../ui/Tick';
+import { ListAtWork } from './ListAtWork';
 import { ListFindings } from './ListFindings';
 import { ListTable } from './ListTable';
 import { changeWords, restWords } from './listWords';
@@ -95,7 +96,8 @@ export function SupplierListScreen() {
         </Field>
       </div>
       <div role="status" className="flex flex-col gap-4">
-        {tried.isPending && <p className="text-muted">Looking through it …</p>}
+        {tried.isPending && <ListAtWork what="Looking through it" onStop={tried.stop} />}
+        {brought.isPending && <ListAtWork what="Bringing it in" onStop={brought.stop} />}
         {tried.error && fieldProblems(tried.error).length === 0 && <FormError>{tried.error.message}</FormError>}
         {brought.data ? (
           <p className="font-semibold text-clears">

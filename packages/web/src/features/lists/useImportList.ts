@@ -1,8 +1,9 @@
 /** Sends a supplier's list: to be tried out, or to be brought in. */
 
-import { importList } from '@low-quarry/core/contracts/supplierLists';
+import { importList, listProgress } from '@low-quarry/core/contracts/supplierLists';
 import type { ColumnUnit, ListColumn } from '@low-quarry/core/lists';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
 import { call } from '../../api/call';
 
 export type AskedList = {
@@ -19,18 +20,45 @@ export type AskedList = {
   readonly tryOut: boolean;
 };
 
+/** @returns the mutation, with `stop`: then nothing of it is done */
 export function useImportList() {
   const queries = useQueryClient();
-  return useMutation({
-    mutationFn: ({ columns, units, ...list }: AskedList) =>
-      call(importList, {
+  const stopper = useRef(new AbortController());
+  const mutation = useMutation({
+    mutationFn: ({ columns, units, ...list }: AskedList) => {
+      stopper.current = new AbortController();
+      return call(importList, {
         params: {},
         body: { ...list, columns: columns && [...columns], units: units && [...units] },
-      }),
+        signal: stopper.current.signal,
+      });
+    },
     retry: false,
     onSuccess: (_, { tryOut }) =>
       tryOut ? undefined : queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' }),
   });
+  return {
+    ...mutation,
+    stop: () => {
+      stopper.current.abort();
+      mutation.reset();
+    },
+  };
+}
+
+const LOOK_MS = 700;
+
+/** How far it is, asked for as long as it is worked on. */
+export function useListProgress(isPending: boolean) {
+  const { data } = useQuery({
+    queryKey: ['listProgress'],
+    queryFn: ({ signal }) => call(listProgress, { params: {}, signal }),
+    enabled: isPending,
+    refetchInterval: LOOK_MS,
+    gcTime: 0,
+    retry: false,
+  });
+  return isPending ? (data?.now ?? null) : null;
 }
 
 /** A file's bytes as the contract takes them. */

@@ -1,0 +1,20 @@
+/** How far each person's list is, as long as it is worked on. */
+import type { Say } from './planList';
+
+type Step = { readonly step: string; readonly share: number };
+
+export class ListProgress {
+  private readonly steps = new Map<string, Step>();
+
+  of(personId: string): Step | null {
+    return this.steps.get(personId) ?? null;
+  }
+
+  async during<Answer>(personId: string, work: (say: Say) => Promise<Answer>): Promise<Answer> {
+    try {
+      return await work((step, share) => this.steps.set(personId, { step, share }));
+    } finally {
+      this.steps.delete(personId);
+    }
+  }
+}

@@ -1,0 +1,130 @@
+/** What a supplier's list would make of a library, without a database: minutes of work for a large one, so that it runs apart (`inThread`). */
+import type { PartRecord } from '@low-quarry/core/catalogue';
+import {
+  type importList,
+  type ListImported,
+  MOST_LIST_ROWS,
+  MOST_TOLD,
+  SHOWN_ROWS,
+} from '@low-quarry/core/contracts/supplierLists';
+import {
+  type ColumnUnit,
+  type Finding,
+  guessColumns,
+  type ListColumn,
+  type OfferPlan,
+  planOffers,
+  planSpeakers,
+  readList,
+  type SpeakerPlan,
+  type Table,
+} from '@low-quarry/core/lists';
+import { ok, type Result } from '@low-quarry/core/result';
+import { stringify } from 'csv-stringify/sync';
+import type { z } from 'zod';
+import { readRecords } from '../library/readRecords';
+import { type ReadTable, readTable } from './readTable';
+
+export type ListTask = {
+  readonly file: Uint8Array;
+  readonly asked: Omit<z.output<typeof importList.body>, 'base64'>;
+  /** The shop's own, ISO 4217. */
+  readonly currency: string;
+  /** Every part of the library, each as the JSON that is kept. */
+  readonly kept: readonly string[];
+};
+export type PlannedList = {
+  readonly answer: ListImported;
+  /** Every part that is another one by the list. */
+  readonly parts: readonly PartRecord[];
+};
+/** @param share how much of the whole is done, 0 to 1 */
+export type Say = (step: string, share: number) => void;
+
+/** @returns why the file is no list, where it is none */
+export function planList({ file, asked, currency, kept }: ListTask, say: Say): Result<PlannedList, string> {
+  const { supplier, day } = asked;
+  say('Reading the file', 0);
+  const read = readTable(Buffer.from(file), MOST_LIST_ROWS);
+  if (!read.ok) return read;
+  const { table } = read.value;
+  const guessed = guessColumns(table);
+  const columns = asked.columns ?? guessed.columns;
+  say('Understanding its rows', 0.1);
+  const list = readList(table, { ...guessed, columns, units: asked.units ?? guessed.units, ownCurrency: currency });
+  say('Looking for its parts in the library', 0.3);
+  const records = kept.map((text) => JSON.parse(text) as { readonly id: string });
+  const parts = readRecords(
+    'part',
+    records.map((record) => ({ id: record.id, record })),
+  ).read;
+  const offers = planOffers(list, { supplier, parts, day, withDoubts: asked.withDoubts });
+  say('Comparing speakers with their class', 0.5);
+  const speakers = planSpeakers(offers, { supplier, parts, day, columns, withDoubted: asked.withDoubted });
+  const answer = toAnswer(read.value, { headRows: guessed.headRows, columns, units: list.units }, offers, speakers);
+  return ok({ answer, parts: changedParts(parts, offers, speakers) });
+}
+
+/** Every part that is another one by the list: with its offers, with its figures, or new. */
+function changedParts(
+  parts: readonly PartRecord[],
+  { changes }: OfferPlan,
+  { added, changed }: SpeakerPlan,
+): PartRecord[] {
+  const figures = new Map(changed.map((speaker) => [speaker.id, speaker]));
+  const others = parts.flatMap((part): PartRecord[] => {
+    const offers = changes.get(part.id);
+    const now = figures.get(part.id) ?? part;
+    return offers ? [{ ...now, offers: [...offers] }] : now === part ? [] : [now];
+  });
+  return [...others, ...added];
+}
+
+const GRAVEST_FIRST: readonly Finding['grade'][] = ['error', 'doubt', 'note'];
+
+type Understood = Pick<ListImported, 'headRows'> & {
+  readonly columns: readonly (ListColumn | null)[];
+  readonly units: readonly (ColumnUnit | null)[];
+};
+
+function toAnswer(
+  { table, readAs, delimiter }: ReadTable,
+  { headRows, columns, units }: Understood,
+  offers: OfferPlan,
+  speakers: SpeakerPlan,
+): ListImported {
+  const { added, changed, same, priceRatio, gone } = offers;
+  const { unknown, doubted, notCompared } = speakers;
+  const keptOut = [...new Set([...offers.keptOut, ...speakers.keptOut])].sort((a, b) => a - b);
+  const findings = [...offers.findings, ...speakers.findings].sort(
+    (a, b) => GRAVEST_FIRST.indexOf(a.grade) - GRAVEST_FIRST.indexOf(b.grade) || a.line - b.line,
+  );
+  return {
+    readAs,
+    rows: table.length,
+    headRows,
+    columns: [...columns],
+    units: [...units],
+    shown: table.slice(0, headRows + SHOWN_ROWS).map((row) => [...row]),
+    ...{ added, changed, same, priceRatio, gone, doubted, notCompared },
+    newSpeakers: speakers.added.length,
+    changedSpeakers: speakers.changed.length,
+    unknown: unknown.length,
+    unknownRows: unknown.slice(0, MOST_TOLD).map(({ line, number, name }) => ({ line, number, name })),
+    doubts: offers.findings.filter(({ grade }) => grade === 'doubt').length,
+    keptOut: keptOut.length,
+    findings: findings.slice(0, MOST_TOLD).map((each) => ({ ...each })),
+    found: findings.length,
+    toMend: toMend(table, headRows, delimiter, keptOut),
+  };
+}
+
+/** With the list's own headings, so that it is understood again; nothing in it is run by a spreadsheet that opens it. */
+function toMend(table: Table, headRows: number, delimiter: string, lines: readonly number[]): string | null {
+  if (lines.length === 0) return null;
+  const rows = [...table.slice(0, headRows), ...lines.map((line) => table[line - 1] ?? [])];
+  return stringify(
+    rows.map((row) => [...row]),
+    { delimiter, escape_formulas: true, record_delimiter: '\r\n', bom: true },
+  );
+}
