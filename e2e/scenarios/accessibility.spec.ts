@@ -164,8 +164,11 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     name: 'library, a correction that is refused',
     open: async (fitter) => {
       await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Wrackline Shoal 65');
+      await fitter.page.getByText(/^Everything as it is kept/).click();
       await fitter.page.getByLabel('Record, JSON').fill('not json');
       await fitter.page.getByRole('button', { name: 'Save the correction' }).click();
+      await fitter.page.getByLabel('Mounting depth, mm').fill('deep');
+      await fitter.page.getByRole('button', { name: 'Save its figures' }).click();
     },
   },
   {

@@ -68,10 +68,10 @@ test('a corrected part is judged by at once, also where it is shown on another s
   const id = new URL(page.url()).searchParams.get('speaker') ?? '';
   const library = await context.newPage();
   await library.goto(`${fitter.address}/parts/${id}`);
-  const record = library.getByLabel('Record, JSON');
-  const part = JSON.parse(await record.inputValue());
-  await record.fill(JSON.stringify({ ...part, mountingDepthMm: part.mountingDepthMm + 3, profile: [], boxes: [] }));
-  await library.getByRole('button', { name: 'Save the correction' }).click();
+  const depth = library.getByLabel('Mounting depth, mm');
+  await depth.fill(String(Number(await depth.inputValue()) + 3));
+  await library.getByLabel('Body behind the flange').fill('');
+  await library.getByRole('button', { name: 'Save its figures' }).click();
   await expect(fitter.verdict()).not.toHaveText(verdict ?? '');
 });
 

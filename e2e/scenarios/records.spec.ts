@@ -183,13 +183,11 @@ test('half-typed settings, a job’s wishes and a correction are there after a r
   await expect(page.getByText('Half a sen')).toBeVisible();
 
   await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Wrackline Shoal 65');
-  const record = page.getByLabel('Record, JSON');
-  const text = await record.inputValue();
-  await record.fill(text.replace(/"mountingDepthMm": [\d.]+/, '"mountingDepthMm": 61'));
+  await page.getByLabel('Mounting depth, mm').fill('61');
   await page.reload();
   await expect(back).toBeVisible();
-  await page.getByRole('button', { name: 'Save the correction' }).click();
-  await expect(page.getByText('Version 2.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save its figures' }).click();
+  await expect(page.getByText('Its figures are saved.', { exact: true })).toBeVisible();
   await fitter.openPage('/history?kind=part', 'History');
   await expect(page.locator('ol[aria-label="Changes"] > li').first()).toContainText('→ 61');
 });
@@ -214,22 +212,19 @@ test('two owners at one person: what both changed is asked about', async ({ fitt
 test('two owners at one part: another field comes in by itself, the same one is asked about', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Wrackline Shoal 65');
-  const record = page.getByLabel('Record, JSON');
-  const text = await record.inputValue();
-  await record.fill(
-    text.replace(/"mountingDepthMm": [\d.]+/, '"mountingDepthMm": 61').replace(/"rmsW": \d+/, '"rmsW": 61'),
-  );
+  await page.getByLabel('Mounting depth, mm').fill('61');
+  await page.getByLabel('Power, RMS, W').fill('61');
   const path = `${fitter.address}/api/parts/spk-wrackline-shoal-65`;
   const { version, record: stored } = await (await page.request.get(path)).json();
   const theirs = { ...stored, mountingDepthMm: 63, frontHeightMm: stored.frontHeightMm + 1 };
   await page.request.put(path, { data: { version, record: theirs }, headers: fitter.headers });
-  await page.getByRole('button', { name: 'Save the correction' }).click();
+  await page.getByRole('button', { name: 'Save its figures' }).click();
   const conflict = page.getByRole('alert', { name: 'Changed by somebody else' });
   await expect(conflict).toContainText('Theirs comes in where you changed nothing: Front height, mm.');
   await conflict.getByLabel('Theirs: 63').check();
   await conflict.getByRole('button', { name: 'Save what is picked' }).click();
   await expect(conflict).toBeHidden();
-  await expect(page.getByText('Version 3.')).toBeVisible();
+  await expect(page.getByText(/, version 3$/)).toBeVisible();
   const { record: kept } = await (await page.request.get(path)).json();
   expect(kept).toEqual({ ...theirs, rmsW: 61 });
 });

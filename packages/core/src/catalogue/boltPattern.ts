@@ -1,6 +1,7 @@
 /** Patterns of screw holes in parts, as records and as the shapes that the checks work on. */
 import { z } from 'zod';
-import type { BoltPattern } from '../geometry';
+import { type BoltPattern, type HoleMm, patternHoles } from '../geometry';
+import { rectangular } from '../uncertainty';
 import { degToRad } from '../units';
 import type { ReadLength } from './orderable';
 import { lengthMm } from './outline';
@@ -52,4 +53,9 @@ export function toPattern({ shape, ...rest }: z.infer<typeof patternSchema>, len
       return { ...rest, shape: { kind: 'free', holes, position: length(0) } };
     }
   }
+}
+
+/** Where the holes of a pattern are, without the doubt that its maker's rounding leaves. */
+export function patternHolesOf(pattern: z.infer<typeof patternSchema>): readonly HoleMm[] {
+  return patternHoles(toPattern(pattern, (valueMm) => rectangular(valueMm, 0, 'catalogue')));
 }

@@ -3,9 +3,11 @@
  * what its maker states, in the units of a catalogue and rounded as it rounds; a part as a *shape* is what the fit works on, with the doubt that
  * the rounding leaves. A *listed* part is what lists need of it. Connectors are named by vehicles and by harness adapters.
  */
+export { patternHolesOf } from './boltPattern';
 export { type BracketRecord, bracketSchema } from './bracket/bracket';
 export { orderedId, STATE_MARK } from './bracket/snapOffs';
 export { type ConnectorRecord, connectorSchema } from './connector';
+export { FASTENER_HEADS, FASTENER_TYPES } from './fastener/fastener';
 export { type HarnessAdapterRecord, harnessAdapterSchema } from './harnessAdapter/harnessAdapter';
 export {
   isJudgedSpeaker,
@@ -25,6 +27,7 @@ export {
   offersSchema,
 } from './offer';
 export { MOST_ALIASES, partName } from './orderable';
+export { PANEL_CLIP_TYPES } from './panelClip/panelClip';
 export {
   isAtHand,
   namedConnectors,
@@ -35,6 +38,7 @@ export {
   partSchema,
   toFitCatalogue,
 } from './partKinds';
+export { SHEET_MATERIALS } from './sheet/sheet';
 export { type SpacerRecord, spacerSchema } from './spacer/spacer';
 export {
   type FigureDoubt,
@@ -51,9 +55,15 @@ export {
   lacksOf,
   NEEDED_FIGURES,
   NOMINAL_SIZES,
+  RATING_KINDS,
+  SENSITIVITY_CONDITIONS,
   SPEAKER_KINDS,
   type SpeakerRecord,
   speakerSchema,
   type WholeSpeaker,
 } from './speaker/speaker';
+export { TERMINAL_TYPES } from './terminal/terminal';
 export { TERMINALS } from './terminals';
+export { patternWords, readPatternWords } from './words/patternWords';
+export { profileWords, readProfileWords } from './words/profileWords';
+export { readScrewWords, screwWords } from './words/screwWords';

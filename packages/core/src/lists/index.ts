@@ -18,3 +18,4 @@ export {
 export { type OfferedPart, type OfferPlan, planOffers } from './planOffers';
 export { planSpeakers, type SpeakerPlan } from './planSpeakers';
 export { type Finding, type ListRow, readList } from './readList';
+export { readLengthCell, readMassCell, readOutlineCell, readPowerCell } from './speakerCells';

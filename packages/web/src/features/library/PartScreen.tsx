@@ -3,6 +3,7 @@ import type { PartRecord } from '@low-quarry/core/catalogue';
 import { partKindWord, partName } from '@low-quarry/core/catalogue';
 import { partFields } from '@low-quarry/core/records';
 import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { useParams } from 'react-router';
 import { useMay } from '../../api/me';
 import { shopSettingsQuery } from '../../api/sharedQueries';
@@ -25,6 +26,10 @@ const CorrectForm = late(
 const NamesForm = late(
   () => import('./NamesForm').then((code) => code.NamesForm),
   () => <Loading what="what it is called" />,
+);
+const FiguresForm = late(
+  () => import('./figures/FiguresForm').then((code) => code.FiguresForm),
+  () => <Loading what="its figures" />,
 );
 const OffersForm = late(
   () => import('./OffersForm').then((code) => code.OffersForm),
@@ -72,10 +77,30 @@ function Filled({ version, record, currency }: FilledProps) {
   return (
     <>
       <p className="text-muted">
-        {partKindWord(kind)}, {id}
+        {partKindWord(kind)}, {id}, version {version}
       </p>
       <NoLongerMade {...record} />
       {record.kind === 'speaker' && <OpenFigures version={version} record={record} mayCorrect={mayCorrect} />}
+      <section aria-label="What its maker says" className="flex flex-col gap-3">
+        <h2>What its maker says</h2>
+        {mayCorrect ? (
+          <>
+            <FiguresForm version={version} record={record} />
+            <AsKept>
+              <CorrectForm version={version} record={record} />
+            </AsKept>
+          </>
+        ) : (
+          <dl className="grid gap-x-6 border-t border-ink sm:grid-cols-2">
+            {valuesOf(record).map(({ path, label, words }) => (
+              <div key={path} className="flex justify-between gap-4 border-b border-hairline py-1.5">
+                <dt className="text-muted">{label}</dt>
+                <dd className="text-right">{words}</dd>
+              </div>
+            ))}
+          </dl>
+        )}
+      </section>
       <section aria-label="Offers" className="flex flex-col gap-3">
         <h2>Who offers it</h2>
         {mayCorrect ? (
@@ -91,22 +116,19 @@ function Filled({ version, record, currency }: FilledProps) {
         </section>
       )}
       <Photos subject={{ of: 'part', recordId: id, place: '' }} label={partName(record)} />
-      <section aria-label="What its maker says" className="flex flex-col gap-3">
-        <h2>What its maker says</h2>
-        {mayCorrect ? (
-          <CorrectForm version={version} record={record} />
-        ) : (
-          <dl className="grid gap-x-6 border-t border-ink sm:grid-cols-2">
-            {valuesOf(record).map(({ path, label, words }) => (
-              <div key={path} className="flex justify-between gap-4 border-b border-hairline py-1.5">
-                <dt className="text-muted">{label}</dt>
-                <dd className="text-right">{words}</dd>
-              </div>
-            ))}
-          </dl>
-        )}
-      </section>
     </>
+  );
+}
+
+/** The record as it is kept: for what has no field of its own. */
+function AsKept({ children }: { readonly children: ReactNode }) {
+  return (
+    <details>
+      <summary className="flex min-h-12 cursor-pointer items-center text-action underline">
+        Everything as it is kept: for what has no field of its own
+      </summary>
+      {children}
+    </details>
   );
 }
 

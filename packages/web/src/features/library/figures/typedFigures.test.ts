@@ -1,0 +1,57 @@
+/** Every part of the demo and of the starter goods goes through its form unchanged; what is wrong is refused at its field. */
+import { describe, expect, test } from '@jest/globals';
+import { PART_KINDS, type PartRecord, partSchema } from '@low-quarry/core/catalogue';
+import brackets from '../../../../../../demo/brackets.json' with { type: 'json' };
+import adapters from '../../../../../../demo/harness-adapters.json' with { type: 'json' };
+import spacers from '../../../../../../demo/spacers.json' with { type: 'json' };
+import speakers from '../../../../../../demo/speakers.json' with { type: 'json' };
+import goods from '../../../../../../starter/goods.json' with { type: 'json' };
+import { FIGURE_SPECS } from './specs';
+import { readFiguresSchema, toFiguresTyped } from './typedFigures';
+
+const PARTS: readonly PartRecord[] = [speakers, brackets, spacers, adapters, goods.parts].flatMap((parts) =>
+  (parts as unknown[]).map((part) => partSchema.parse(part)),
+);
+const partOf = <Kind extends PartRecord['kind']>(kind: Kind) => PARTS.find((part) => part.kind === kind) as PartRecord;
+
+test('there are parts of every kind', () => {
+  expect(new Set(PARTS.map(({ kind }) => kind))).toEqual(new Set(PART_KINDS));
+});
+
+test.each(PART_KINDS)('every %s is read as it was written', (kind) => {
+  for (const part of PARTS.filter((each) => each.kind === kind)) {
+    const figures = readFiguresSchema(kind).parse(toFiguresTyped(part));
+    expect(partSchema.parse({ ...part, ...figures })).toEqual(part);
+  }
+});
+
+describe('what is typed wrong', () => {
+  test.each([
+    ['speaker', 'mountingDepthMm', 'deep', /“deep” was read\. A length such as/],
+    ['speaker', 'bolts', 'four', /“four” was read\. Words such as “4 holes 5 on 156 mm/],
+    ['speaker', 'otherRating', '60 W RMS', /“60 W RMS” was read\. Such as 180 W peak/],
+    ['speaker', 'impedanceOhm', '4 ohm', /A number such as 4 would do/],
+    ['bracket', 'copies', 'hooks, magic', /“magic” was read\. hooks or tabs would do/],
+    ['spacer', 'inner', '', /would do/],
+    ['wire', 'areaMm2', 'thick', /A number such as 1.5 would do/],
+  ] as const)('%s, %s: %s', (kind, key, text, words) => {
+    const typed = { ...toFiguresTyped(partOf(kind)), [key]: text };
+    const found = readFiguresSchema(kind).safeParse(typed);
+    expect(found.error?.issues).toMatchObject([{ path: [key], message: expect.stringMatching(words) }]);
+  });
+});
+
+test('nothing typed is not known where it may be unknown', () => {
+  const emptied = Object.fromEntries(
+    FIGURE_SPECS.speaker.map(({ key, options }) => [key, options ? (options[0]?.[0] ?? '') : '']),
+  );
+  const typed = { ...emptied, roundingMm: '0.5' };
+  expect(readFiguresSchema('speaker').parse(typed)).toMatchObject({
+    basket: null,
+    bolts: null,
+    massG: null,
+    profile: [],
+    screws: [],
+    terminals: null,
+  });
+});
