@@ -51,6 +51,8 @@ export const importList = contract({
     readAs: z.string(),
     rows: z.int(),
     headRows: z.int(),
+    /** Whether columns and units are those that were said of this supplier's last list. */
+    isAsBefore: z.boolean(),
     columns: z.array(z.enum(LIST_COLUMNS).nullable()),
     /** Of each column of lengths or masses what its bare numbers are read in. */
     units: z.array(unitSchema.nullable()),

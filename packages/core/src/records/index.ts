@@ -12,7 +12,7 @@ export { RECORDS, type StateOf } from './kinds';
 export type { ChoiceState } from './kinds/choice';
 export { INTAKE_FIELDS } from './kinds/job';
 export { RECORD_KINDS, type RecordKind } from './kinds/kindNames';
-export type { PartsImportState } from './kinds/partsImport';
+export type { ListSaid, PartsImportState } from './kinds/partsImport';
 export { PERSON_FIELDS, type PersonState } from './kinds/person';
 export { PHOTO_FIELDS } from './kinds/photo';
 export { CHANGE_ACTIONS, type ChangeAction } from './kinds/RecordEntry';

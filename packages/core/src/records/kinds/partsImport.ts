@@ -2,12 +2,25 @@ import { z } from 'zod';
 import { type Field, keyField } from '../Field';
 import { recordEntry } from './RecordEntry';
 
+/** What somebody said of a supplier's list: his next one with the same headings is read so. */
+const listSaidSchema = z.strictObject({
+  supplier: z.string(),
+  /** The words above each column. */
+  heads: z.array(z.string()),
+  /** What each column is; null for what is left aside. */
+  columns: z.array(z.string().nullable()),
+  /** What its bare numbers are in; null where nobody said. */
+  units: z.array(z.string().nullable()),
+});
+export type ListSaid = z.output<typeof listSaidSchema>;
+
 /** Many parts that came in together: one line of the history, with the list of them behind it. */
 export const partsImportStateSchema = z.strictObject({
   /** What it was brought in from. */
   name: z.string(),
   added: z.int(),
   changed: z.int(),
+  said: listSaidSchema.optional(),
 });
 export type PartsImportState = z.output<typeof partsImportStateSchema>;
 

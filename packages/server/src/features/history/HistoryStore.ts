@@ -1,6 +1,6 @@
 /** Reads the history. Only `History` writes it. */
 import type { Change } from '@low-quarry/core/contracts/history';
-import type { RecordKind } from '@low-quarry/core/records';
+import type { ListSaid, RecordKind } from '@low-quarry/core/records';
 import { readStored } from '@low-quarry/core/records';
 import { type EntityManager, In, type SelectQueryBuilder } from 'typeorm';
 import { findWords, likeWord } from '../../db/likeWord';
@@ -36,6 +36,16 @@ export class HistoryStore {
     const last = (query.before ?? ((await this.manager.maximum(ChangeEntity, 'id')) ?? 0) + 1) - 1;
     const found = await this.listIn(this.manager, query, words, most, last - SCANNED);
     return found.length >= most || last <= SCANNED ? found : this.listByWords(query, words, most);
+  }
+
+  /** What was said of the last list of a supplier that came in; null where nothing was. */
+  async lastSaidOf(supplier: string): Promise<ListSaid | null> {
+    const [found]: { said: ListSaid }[] = await this.manager.query(
+      `SELECT "after" -> 'said' AS "said" FROM "change" WHERE "kind" = 'partsImport' AND "action" = 'created'
+        AND lower("after" -> 'said' ->> 'supplier') = lower($1) ORDER BY "id" DESC LIMIT 1`,
+      [supplier],
+    );
+    return found?.said ?? null;
   }
 
   private async listByWords(query: HistoryQuery, words: readonly string[], most: number): Promise<readonly Change[]> {

@@ -6,7 +6,7 @@
 import { type ConnectorRecord, namedConnectors, type PartRecord } from '@low-quarry/core/catalogue';
 import type { PartsImported } from '@low-quarry/core/contracts/library';
 import type { PartsFile } from '@low-quarry/core/formats';
-import type { PartsImportState } from '@low-quarry/core/records';
+import type { ListSaid, PartsImportState } from '@low-quarry/core/records';
 import { isSame, readStored, toStored } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';
 import { insertRows } from '../../db/insertRows';
@@ -25,6 +25,12 @@ type Step = {
   readonly before: object | null;
   readonly after: object | null;
 };
+type Wish = {
+  readonly tryOut: boolean;
+  readonly mayReplace: boolean;
+  /** Kept with it for the next list of this supplier. */
+  readonly said?: ListSaid | null;
+};
 type Line = { readonly id: string; readonly version: number; readonly label: string };
 
 export class PartsImport {
@@ -42,7 +48,7 @@ export class PartsImport {
     name: string,
     { parts: given, connectors }: PartsFile,
     importId: string,
-    { tryOut, mayReplace }: { readonly tryOut: boolean; readonly mayReplace: boolean },
+    { tryOut, mayReplace, said = null }: Wish,
   ): Promise<PartsImported> {
     const parts = await inOwnCurrency(this.manager, given);
     const known = await this.store.stored(parts.map(({ id }) => id));
@@ -61,7 +67,7 @@ export class PartsImport {
       { id: importId, version: 1, label: name },
       'created',
       null,
-      { name, added, changed: counts.changed },
+      { name, added, changed: counts.changed, ...(said ? { said } : {}) },
       steps,
     );
     return answer;

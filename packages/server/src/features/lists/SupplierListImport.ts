@@ -1,11 +1,13 @@
 /** Brings a supplier's list into the library, offers of known parts and new speakers: one change, with one undo. */
 import type { PartRecord } from '@low-quarry/core/catalogue';
 import type { importList, ListImported } from '@low-quarry/core/contracts/supplierLists';
+import type { ListSaid } from '@low-quarry/core/records';
 import type { Result } from '@low-quarry/core/result';
 import type { EntityManager } from 'typeorm';
 import type { z } from 'zod';
 import { refused } from '../../http/AppError';
 import type { History } from '../history/History';
+import { HistoryStore } from '../history/HistoryStore';
 import { PartsImport } from '../library/PartsImport';
 import { PartsStore } from '../library/PartsStore';
 import { SettingsStore } from '../settings/SettingsStore';
@@ -34,22 +36,29 @@ export class SupplierListImport {
     const { name, supplier, tryOut } = asked;
     const { currency } = await new SettingsStore(this.manager).get();
     const kept = await new PartsStore(this.manager).listAllKept();
-    const planned = await planList({ file: Buffer.from(base64, 'base64'), asked, currency, kept }, say, signal);
+    const remembered = await new HistoryStore(this.manager).lastSaidOf(supplier);
+    const task = { file: Buffer.from(base64, 'base64'), asked, currency, remembered, kept };
+    const planned = await planList(task, say, signal);
     if (!planned.ok) throw refused(planned.failure, [{ path: 'base64', message: planned.failure }]);
-    const { answer, parts } = planned.value;
+    const { answer, parts, said } = planned.value;
     say('Writing', 0.8);
-    if (!tryOut) await this.write(`${supplier}: ${name}`, parts, importId);
+    if (!tryOut) await this.write(`${supplier}: ${name}`, parts, said, importId);
     // Whoever stopped it meanwhile wants nothing of it: the transaction it is in ends with the throw.
     signal.throwIfAborted();
     return answer;
   }
 
-  private async write(name: string, parts: readonly PartRecord[], importId: string): Promise<void> {
+  private async write(
+    name: string,
+    parts: readonly PartRecord[],
+    said: ListSaid | null,
+    importId: string,
+  ): Promise<void> {
     await new PartsImport(this.manager, this.history).bringIn(
       name.slice(0, 120),
       { format: 'parts', version: 2, parts: [...parts], connectors: [] },
       importId,
-      { tryOut: false, mayReplace: true },
+      { tryOut: false, mayReplace: true, said },
     );
   }
 }

@@ -11,7 +11,10 @@ import {
   type ColumnUnit,
   type Finding,
   guessColumns,
+  LENGTH_UNITS,
+  LIST_COLUMNS,
   type ListColumn,
+  MASS_UNITS,
   type OfferPlan,
   planOffers,
   planSpeakers,
@@ -19,6 +22,7 @@ import {
   type SpeakerPlan,
   type Table,
 } from '@low-quarry/core/lists';
+import { isSame, type ListSaid } from '@low-quarry/core/records';
 import { ok, type Result } from '@low-quarry/core/result';
 import { stringify } from 'csv-stringify/sync';
 import type { z } from 'zod';
@@ -30,6 +34,8 @@ export type ListTask = {
   readonly asked: Omit<z.output<typeof importList.body>, 'base64'>;
   /** The shop's own, ISO 4217. */
   readonly currency: string;
+  /** What was said of the last list of this supplier; null where nothing was. */
+  readonly remembered: ListSaid | null;
   /** Every part of the library, each as the JSON that is kept. */
   readonly kept: readonly string[];
 };
@@ -37,21 +43,28 @@ export type PlannedList = {
   readonly answer: ListImported;
   /** Every part that is another one by the list. */
   readonly parts: readonly PartRecord[];
+  /** What is to be remembered of it; null where nobody said anything. */
+  readonly said: ListSaid | null;
 };
 /** @param share how much of the whole is done, 0 to 1 */
 export type Say = (step: string, share: number) => void;
 
 /** @returns why the file is no list, where it is none */
-export function planList({ file, asked, currency, kept }: ListTask, say: Say): Result<PlannedList, string> {
+export function planList({ file, asked, currency, remembered, kept }: ListTask, say: Say): Result<PlannedList, string> {
   const { supplier, day } = asked;
   say('Reading the file', 0);
   const read = readTable(Buffer.from(file), MOST_LIST_ROWS);
   if (!read.ok) return read;
   const { table } = read.value;
   const guessed = guessColumns(table);
-  const columns = asked.columns ?? guessed.columns;
+  const heads = headsOf(table, guessed.headRows);
+  const isAsBefore =
+    asked.columns === null && asked.units === null && remembered !== null && isSame(heads, remembered.heads);
+  const given = isAsBefore ? understood(remembered) : asked;
+  const columns = given.columns ?? guessed.columns;
+  const units = given.units ?? guessed.units;
   say('Understanding its rows', 0.1);
-  const list = readList(table, { ...guessed, columns, units: asked.units ?? guessed.units, ownCurrency: currency });
+  const list = readList(table, { ...guessed, columns, units, ownCurrency: currency });
   say('Looking for its parts in the library', 0.3);
   const records = kept.map((text) => JSON.parse(text) as { readonly id: string });
   const parts = readRecords(
@@ -61,8 +74,40 @@ export function planList({ file, asked, currency, kept }: ListTask, say: Say): R
   const offers = planOffers(list, { supplier, parts, day, withDoubts: asked.withDoubts });
   say('Comparing speakers with their class', 0.5);
   const speakers = planSpeakers(offers, { supplier, parts, day, columns, withDoubted: asked.withDoubted });
-  const answer = toAnswer(read.value, { headRows: guessed.headRows, columns, units: list.units }, offers, speakers);
-  return ok({ answer, parts: changedParts(parts, offers, speakers) });
+  const answer = toAnswer(
+    read.value,
+    { headRows: guessed.headRows, columns, units: list.units, isAsBefore },
+    offers,
+    speakers,
+  );
+  const isSaid = isAsBefore || asked.columns !== null || asked.units !== null;
+  return ok({
+    answer,
+    parts: changedParts(parts, offers, speakers),
+    said: isSaid ? { supplier, heads, columns: [...columns], units: [...units] } : null,
+  });
+}
+
+/** The words above each column, of however many rows; of headings that nobody knows the first row, should it have no figure in it. */
+function headsOf(table: Table, knownRows: number): string[] {
+  const [first = []] = table;
+  const headRows = knownRows === 0 && !first.some((cell) => /\d/.test(cell)) ? 1 : knownRows;
+  const width = table.reduce((most, row) => Math.max(most, row.length), 0);
+  return Array.from({ length: width }, (_, at) =>
+    table
+      .slice(0, headRows)
+      .map((row) => row[at] ?? '')
+      .join(' ')
+      .trim(),
+  );
+}
+
+/** Of what was remembered what this program still knows. */
+function understood({ columns, units }: ListSaid): Pick<ListTask['asked'], 'columns' | 'units'> {
+  return {
+    columns: columns.map((column) => LIST_COLUMNS.find((each) => each === column) ?? null),
+    units: units.map((unit) => [...LENGTH_UNITS, ...MASS_UNITS].find((each) => each === unit) ?? null),
+  };
 }
 
 /** Every part that is another one by the list: with its offers, with its figures, or new. */
@@ -82,14 +127,14 @@ function changedParts(
 
 const GRAVEST_FIRST: readonly Finding['grade'][] = ['error', 'doubt', 'note'];
 
-type Understood = Pick<ListImported, 'headRows'> & {
+type Understood = Pick<ListImported, 'headRows' | 'isAsBefore'> & {
   readonly columns: readonly (ListColumn | null)[];
   readonly units: readonly (ColumnUnit | null)[];
 };
 
 function toAnswer(
   { table, readAs, delimiter }: ReadTable,
-  { headRows, columns, units }: Understood,
+  { headRows, columns, units, isAsBefore }: Understood,
   offers: OfferPlan,
   speakers: SpeakerPlan,
 ): ListImported {
@@ -103,6 +148,7 @@ function toAnswer(
     readAs,
     rows: table.length,
     headRows,
+    isAsBefore,
     columns: [...columns],
     units: [...units],
     shown: table.slice(0, headRows + SHOWN_ROWS).map((row) => [...row]),

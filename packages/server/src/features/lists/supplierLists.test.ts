@@ -91,6 +91,20 @@ describe('a list', () => {
     expect(none).toMatchObject({ added: 0, changed: 0, keptOut: 2 });
   });
 
+  test('is read as the last one of this supplier was said to be, as long as its headings are the same', async () => {
+    const text = 'A;B;C\nHS-1;2;110,00';
+    const supplier = 'Marrow Supply';
+    expect(await bring(text, { supplier, tryOut: true })).toMatchObject({ isAsBefore: false });
+    const columns = [null, 'packSize', 'price'];
+    await bring('A;B;C\nWrackline Shoal 65 Slim;2;110,00', { supplier, columns: ['name', ...columns.slice(1)] });
+    const again = await bring('A;B;C\nWrackline Shoal 65 Slim;2;111,00', { supplier: 'marrow supply', tryOut: true });
+    expect(again).toMatchObject({ isAsBefore: true, columns: ['name', 'packSize', 'price'], changed: 1 });
+    const other = await bring('A;B;D\nWrackline Shoal 65 Slim;2;111,00', { supplier, tryOut: true });
+    expect(other).toMatchObject({ isAsBefore: false });
+    expect(await bring(text, { supplier, tryOut: true, columns })).toMatchObject({ isAsBefore: false, columns });
+    await undo();
+  });
+
   test('gives back what stays out: mended, and brought again, it comes in', async () => {
     const dirty = `${HEADINGS}\nQT-1014;Shoal;a few;110,00;\n=1+1;-;2;ring us;\nQT-1476;Lead;2;9,10;`;
     const { toMend, changed, keptOut } = await bring(dirty, { tryOut: true });

@@ -14,7 +14,7 @@ import { INPUT } from '../../ui/Field';
 import { columnName } from './listWords';
 
 type ListTableProps = {
-  readonly answer: Pick<ListImported, 'columns' | 'units' | 'shown' | 'headRows' | 'readAs' | 'rows'>;
+  readonly answer: Pick<ListImported, 'columns' | 'units' | 'shown' | 'headRows' | 'isAsBefore' | 'readAs' | 'rows'>;
   readonly onColumns: (columns: readonly (ListColumn | null)[]) => void;
   readonly onUnits: (units: readonly (ColumnUnit | null)[]) => void;
 };
@@ -25,7 +25,7 @@ const GROUPS = [
 ] as const;
 
 export function ListTable({
-  answer: { columns, units, shown, headRows, readAs, rows },
+  answer: { columns, units, shown, headRows, isAsBefore, readAs, rows },
   onColumns,
   onUnits,
 }: ListTableProps) {
@@ -39,6 +39,7 @@ export function ListTable({
         {rows.toLocaleString('en')} rows, read as {readAs},{' '}
         {headRows === 0 ? 'no headings' : headRows === 1 ? '1 row of headings' : `headings down to row ${headRows}`}.
       </p>
+      {isAsBefore && <p>Columns and units are as they were said of the last list of this supplier.</p>}
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls has to be reached by keys. */}
       <section className="overflow-x-auto" tabIndex={0} aria-label="Columns and first rows">
         <table className="text-left">
