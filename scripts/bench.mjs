@@ -1,5 +1,5 @@
 /**
- * npm run bench: the fit's own times, then those of a large shop over HTTP and in the browser. `-- fit` or `-- room` runs one of them.
+ * npm run bench: the fit's own times, then those of a large shop over HTTP and in the browser. `-- fit`, `-- room` or `-- lists` runs one of them.
  * The figures of one run belong together; each part's last line is JSON.
  */
 
@@ -16,7 +16,7 @@ import { buildTool, runTool } from './lib/tool.mjs';
 const [part = 'all'] = process.argv.slice(2);
 
 await runMain(async () => {
-  if (part !== 'room') {
+  if (part === 'all' || part === 'fit') {
     const failed = await runTool('bench/fitBench.ts');
     if (failed !== 0 || part === 'fit') return failed;
   }
@@ -27,7 +27,7 @@ await runMain(async () => {
     const figures = path.join(dir, 'figures');
     const code = await run(
       path.join(ROOT, 'node_modules/.bin/playwright'),
-      ['test', '--config', 'e2e/bench.config.ts'],
+      ['test', '--config', 'e2e/bench.config.ts', ...(part === 'all' ? [] : [part])],
       {
         env: {
           ...env,

@@ -3,12 +3,12 @@
  * it needs, and how long a device takes that knows the catalogue and one that does not.
  */
 import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
 import type { JobInList } from '@low-quarry/core/contracts/jobs';
 import { manyVehicles, typedSearches } from '@low-quarry/core/testing/manyVehicles';
 import type { Page } from '@playwright/test';
 import { Fitter } from '../driver/Fitter';
 import { tellFigures } from '../driver/figures';
+import { figuresOf, mostMb, timed } from '../driver/measure';
 import { expect, test } from '../driver/test';
 import { Writers } from '../driver/Writers';
 
@@ -18,28 +18,10 @@ const VARIANTS = 5000;
 /** The first of them still compiles what the browser keeps compiled for the others. */
 const RELOADS = 9;
 
-function figuresOf(took: readonly number[]) {
-  const sorted = [...took].sort((a, b) => a - b);
-  const at = (share: number) => Math.round((sorted[Math.floor((sorted.length - 1) * share)] ?? Number.NaN) * 10) / 10;
-  return { median: at(0.5), p95: at(0.95), p99: at(0.99) };
-}
-
-async function timed(work: () => Promise<unknown>): Promise<number> {
-  const from = performance.now();
-  await work();
-  return performance.now() - from;
-}
-
 async function times(work: (at: number) => Promise<unknown>, count = TIMES) {
   const took: number[] = [];
   for (let at = 0; at < count; at++) took.push(await timed(() => work(at)));
   return figuresOf(took);
-}
-
-/** The most that a process has had in memory, MB. */
-function mostMb(pid: number): number {
-  const status = readFileSync(`/proc/${pid}/status`, 'utf8');
-  return Math.round(Number(/VmHWM:\s+(\d+)/.exec(status)?.[1]) / 1024);
 }
 
 /** In the page, from the press on its address until both are there. */
