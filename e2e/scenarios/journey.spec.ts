@@ -96,6 +96,26 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await expect(lines).toContainText('Or Quayside Trade, no. QT-1014: 1 pack of 2, €109.00, here in 1 working day');
   await expect(lines).toContainText('Total€130.80');
 
+  // A third one sends his list: the pair for €99.00, and a speaker that nobody knew, of which he says little.
+  await fitter.openPage('/supplier-list', 'A supplier’s list');
+  await page.getByLabel('Supplier', { exact: true }).fill('Hillfoot Stores');
+  const list = [
+    'Art.-Nr.;Marke;Modell;Größe;Bauart;Einbautiefe (mm);VPE;Netto',
+    'HS-1;Wrackline;Shoal 65 Slim;6.5";2-Wege;;Paar;99,00',
+    'HS-2;Corbreck;Cairn 6;6.5";2-Wege;58;Paar;79,00',
+  ];
+  await page
+    .getByLabel('List: XLSX, ODS or CSV')
+    .setInputFiles({ name: 'march.csv', mimeType: 'text/csv', buffer: Buffer.from(list.join('\n')) });
+  await page.getByRole('button', { name: 'Bring in 1 new speaker and 1 new offer' }).click();
+  await expect(page.getByText('In the library: 1 new speaker and 1 new offer.')).toBeVisible();
+  await fitter.orderList(JOB);
+  await expect(lines).toContainText('Hillfoot Stores, no. HS-1');
+  await expect(lines).toContainText('Total€124.80');
+  await fitter.whatFits(JOB, 'Front door, left');
+  await expect(page.getByText('1 more speaker is not judged: the catalogue lacks lengths of it.')).toBeVisible();
+  await fitter.orderList(JOB);
+
   // Clips of the card stay in the door: some are at hand before it comes off.
   await expect(page.getByRole('region', { name: 'To have at hand' })).toContainText('Door card, front left:');
 
@@ -146,7 +166,7 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await fitter.comeIn('Okke');
   await fitter.orderList(JOB);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Order list: 3 lines from 2 suppliers');
-  await expect(page.getByRole('region', { name: 'Lines' })).toContainText('Total€130.80');
+  await expect(page.getByRole('region', { name: 'Lines' })).toContainText('Total€124.80');
   await page.getByRole('link', { name: /^Hand over.*held/ }).click();
   await expect(page.getByText('Hold: lock, front left: worked before and does not now.')).toBeVisible();
   await fitter.openJob(JOB);

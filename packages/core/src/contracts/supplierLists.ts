@@ -68,6 +68,16 @@ export const importList = contract({
     doubted: z.int(),
     /** New or changed speakers that have too few of their kind to be compared with: of them nothing is doubted. */
     notCompared: z.int(),
+    /** Makers of whom every depth stands over its class by about the flange: he may count from its top. */
+    datums: z.array(
+      z.object({
+        maker: z.string(),
+        speakers: z.int(),
+        overMm: z.number(),
+        flangeMm: z.number(),
+        chance: z.number().min(0).max(1),
+      }),
+    ),
     /** The middle one of the prices that changed, as new over old. */
     priceRatio: z.number().nullable(),
     /** Offers of this supplier that are not in the list: they stay. */

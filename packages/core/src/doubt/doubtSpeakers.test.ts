@@ -108,5 +108,25 @@ test('deeper than its sisters by just the flange: counted from the top', () => {
 });
 
 test('nothing is asked about nothing', () => {
-  expect(doubtSpeakers([], [])).toEqual({ doubts: new Map(), notCompared: [] });
+  expect(doubtSpeakers([], [])).toEqual({ doubts: new Map(), notCompared: [], datums: [] });
+});
+
+describe('a maker who counts every depth from the top of the flange', () => {
+  const shifted = (seed: number, who: string | null) => {
+    const { rows } = dirtySpeakers({ rows: 2400, slips: 0, seed });
+    const top = rows.map((row) => {
+      const { depth, flangeThickness } = row.figures;
+      if (row.maker !== who || depth === undefined || flangeThickness === undefined) return row;
+      return { ...row, figures: { ...row.figures, depth: depth + flangeThickness } };
+    });
+    return doubtSpeakers(top, []).datums;
+  };
+
+  test('is named where there are enough of his, and others hardly ever', () => {
+    const seeds = [1, 2, 3];
+    const named = seeds.map((seed) => shifted(seed, `Maker ${seed}`).map(({ maker }) => maker));
+    expect(named.filter((makers, at) => makers.includes(`Maker ${seeds[at]}`)).length).toBeGreaterThanOrEqual(2);
+    const others = named.flatMap((makers, at) => makers.filter((maker) => maker !== `Maker ${seeds[at]}`));
+    expect(others.length).toBeLessThanOrEqual(2);
+  });
 });

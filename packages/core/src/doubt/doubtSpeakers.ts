@@ -8,6 +8,7 @@
 import { FIGURE_WORDS, type FigureId, NOMINAL_SIZES } from '../catalogue';
 import { COMPARED, type Compared, type ComparedSpeaker, SCALES, scaled } from './classFigures';
 import { doubtedImpedance } from './doubtedImpedance';
+import { type DepthOver, type MakersDatum, makersDatum } from './makersDatum';
 import { fitT, type Observation, Seen, squaredDistance, type TModel } from './multivariateT';
 import type { SpeakerDoubt } from './SpeakerDoubt';
 import { sisterDoubts } from './sisterDoubts';
@@ -18,6 +19,8 @@ export type Doubted = {
   readonly doubts: ReadonlyMap<number, SpeakerDoubt>;
   /** Places of those that have too few of their kind to be compared with. */
   readonly notCompared: readonly number[];
+  /** Makers who may count every depth from the top of the flange. */
+  readonly datums: readonly MakersDatum[];
 };
 
 /** A class of fewer is fitted with all others of its kind, by what lies between sizes. */
@@ -40,6 +43,7 @@ const ANYWHERE = 6;
 export function doubtSpeakers(asked: readonly ComparedSpeaker[], known: readonly ComparedSpeaker[]): Doubted {
   const doubts = new Map<number, SpeakerDoubt>();
   const notCompared: number[] = [];
+  const depths: DepthOver[] = [];
   const all = [...asked, ...known];
   for (const isTweeter of [true, false]) {
     const places = [...all.keys()].filter((at) => (all[at]?.speakerKind === 'tweeter') === isTweeter);
@@ -47,6 +51,8 @@ export function doubtSpeakers(asked: readonly ComparedSpeaker[], known: readonly
     for (const [index, at] of places.entries()) {
       if (at >= asked.length) continue;
       const found = kind.look(index);
+      const over = found === null ? kind.depthOver(index) : null;
+      if (over) depths.push(over);
       if (found === 'tooFew') notCompared.push(at);
       else if (found) doubts.set(at, found);
     }
@@ -56,7 +62,7 @@ export function doubtSpeakers(asked: readonly ComparedSpeaker[], known: readonly
     const doubt = doubtedImpedance(speaker);
     if (doubt && !doubts.has(at)) doubts.set(at, doubt);
   }
-  return { doubts, notCompared };
+  return { doubts, notCompared, datums: makersDatum(depths) };
 }
 
 /** Tweeters, or everything that moves more air. */
@@ -84,15 +90,29 @@ class KindOfSpeakers {
     this.asOne = this.isFew.includes(true) ? modelOf(this.observations.map((each) => ({ ...each, classAt: 0 }))) : null;
   }
 
+  /** How far its depth stands over what its other figures let expect; null where that, or how thick its flange is, is not known. */
+  depthOver(index: number): DepthOver | null {
+    const { maker, figures } = this.speakers[index] as ComparedSpeaker;
+    const row = this.lookAt(index);
+    const expectedMm = row?.expected('depth');
+    if (!expectedMm || figures.depth === undefined || figures.flangeThickness === undefined) return null;
+    return { maker, overMm: figures.depth - expectedMm, flangeMm: figures.flangeThickness };
+  }
+
   look(index: number): SpeakerDoubt | 'tooFew' | null {
-    const speaker = this.speakers[index] as ComparedSpeaker;
+    const { classAt } = this.observations[index] as Observation;
+    const isFew = this.isFew[classAt] as boolean;
+    const others = isFew ? [] : this.sizesBeside(this.speakers[index] as ComparedSpeaker, classAt);
+    const row = this.lookAt(index);
+    return row ? row.doubt(others) : 'tooFew';
+  }
+
+  private lookAt(index: number): RowLook | null {
     const { classAt, values } = this.observations[index] as Observation;
-    if (figureCount(values) < LEAST_FIGURES) return 'tooFew';
     const isFew = this.isFew[classAt] as boolean;
     const model = isFew ? this.asOne : this.byClass;
-    if (!model) return 'tooFew';
-    const others = isFew ? [] : this.sizesBeside(speaker, classAt);
-    return new RowLook(speaker, { classAt: isFew ? 0 : classAt, values }, model).doubt(others);
+    if (!model || figureCount(values) < LEAST_FIGURES) return null;
+    return new RowLook(this.speakers[index] as ComparedSpeaker, { classAt: isFew ? 0 : classAt, values }, model);
   }
 
   /** The same kind by another size's name. */
@@ -156,6 +176,15 @@ class RowLook {
     const best = found.reduce((first, each) => (each.score < first.score ? each : first));
     const chance = weight(best.score) / total;
     return this.toDoubt(best, chance);
+  }
+
+  /** What the other figures of its row let expect of one; null where it is not there, or stands alone. */
+  expected(figure: Compared): number | null {
+    const index = this.block.there.indexOf(COMPARED.indexOf(figure));
+    if (index < 0 || this.block.there.length < 2) return null;
+    const sigma = 1 / Math.sqrt(this.block.inverse[index]?.[index] as number);
+    const at = this.row.values[COMPARED.indexOf(figure)] as number;
+    return SCALES[figure].from(at - this.offAt(index) * sigma);
   }
 
   private slipped(): Hypothesis[] {

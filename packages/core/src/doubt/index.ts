@@ -5,4 +5,5 @@
  */
 export type { ComparedSpeaker } from './classFigures';
 export { type Doubted, doubtSpeakers } from './doubtSpeakers';
+export type { MakersDatum } from './makersDatum';
 export type { SpeakerDoubt } from './SpeakerDoubt';

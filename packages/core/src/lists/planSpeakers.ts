@@ -11,7 +11,7 @@ import {
   type SpeakerRecord,
   speakerSchema,
 } from '../catalogue';
-import { type ComparedSpeaker, doubtSpeakers, type SpeakerDoubt } from '../doubt';
+import { type ComparedSpeaker, doubtSpeakers, type MakersDatum, type SpeakerDoubt } from '../doubt';
 import { isSame } from '../records';
 import type { ListColumn } from './columns';
 import { type OfferPlan, offerOf } from './planOffers';
@@ -31,6 +31,8 @@ export type SpeakerPlan = {
   readonly doubted: number;
   /** How many speakers have too few of their kind to be compared with. */
   readonly notCompared: number;
+  /** Makers who may count every depth from the top of the flange. */
+  readonly datums: readonly MakersDatum[];
 };
 
 type Given = {
@@ -117,7 +119,7 @@ class Planner {
     const others = this.given.parts.flatMap((part) =>
       part.kind === 'speaker' && !theirs.has(part.id) ? [toCompared(part)] : [],
     );
-    const { doubts, notCompared } = doubtSpeakers(asked, others);
+    const { doubts, notCompared, datums } = doubtSpeakers(asked, others);
     const [added, changed]: [SpeakerRecord[], SpeakerRecord[]] = [[], []];
     let count = 0;
     for (const [at, { row, speaker, isNew }] of this.planned.entries()) {
@@ -143,6 +145,7 @@ class Planner {
       findings: this.findings,
       keptOut: this.keptOut,
       doubted: count,
+      datums,
       notCompared: notCompared.length,
     };
   }

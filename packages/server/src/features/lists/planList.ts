@@ -153,6 +153,7 @@ function toAnswer(
     units: [...units],
     shown: table.slice(0, headRows + SHOWN_ROWS).map((row) => [...row]),
     ...{ added, changed, same, priceRatio, gone, doubted, notCompared },
+    datums: speakers.datums.map((each) => ({ ...each })),
     newSpeakers: speakers.added.length,
     changedSpeakers: speakers.changed.length,
     unknown: unknown.length,

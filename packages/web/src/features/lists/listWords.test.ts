@@ -28,9 +28,15 @@ test.each([
 });
 
 test('everything else is said, each in a sentence, and nothing where there is nothing', () => {
-  const nothing = { same: 0, unknown: 0, gone: 0, keptOut: 0, priceRatio: null, notCompared: 0 } as Parameters<
-    typeof restWords
-  >[1];
+  const nothing = {
+    same: 0,
+    unknown: 0,
+    gone: 0,
+    keptOut: 0,
+    priceRatio: null,
+    notCompared: 0,
+    datums: [],
+  };
   expect(restWords('Hillfoot', nothing)).toEqual([]);
   expect(restWords('Hillfoot', { ...nothing, same: 1, unknown: 2, gone: 12, keptOut: 1, priceRatio: 1.042 })).toEqual([
     'Of the prices that change, the middle one goes up by 4.2 %.',
@@ -42,4 +48,20 @@ test('everything else is said, each in a sentence, and nothing where there is no
   expect(restWords('Hillfoot', { ...nothing, priceRatio: 0.9 })).toEqual([
     'Of the prices that change, the middle one goes down by 10 %.',
   ]);
+});
+
+test('a maker who may count from the top of the flange is said, with what to do', () => {
+  const datum = { maker: 'Gannock', speakers: 19, overMm: 4.13, flangeMm: 4, chance: 0.87 };
+  const [words] = restWords('Hillfoot', {
+    datums: [datum],
+    same: 0,
+    unknown: 0,
+    gone: 0,
+    keptOut: 0,
+    priceRatio: null,
+    notCompared: 0,
+  });
+  expect(words).toBe(
+    'The depths of Gannock stand 4.1 mm over what their other figures let expect, seen by 19 speakers; their flanges are 4.0 mm thick. 87 % likely that this maker counts from the top of the flange: ask, or measure one. As long as nobody says, each counts as possible.',
+  );
 });

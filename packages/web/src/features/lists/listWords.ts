@@ -23,13 +23,22 @@ export function changeWords({ added, changed, newSpeakers, changedSpeakers }: Ch
 /** What it would do besides what it changes, a sentence each. */
 export function restWords(
   supplier: string,
-  { same, unknown, gone, keptOut, priceRatio, notCompared }: Omit<ListImported, keyof Changes>,
+  {
+    same,
+    unknown,
+    gone,
+    keptOut,
+    priceRatio,
+    notCompared,
+    datums,
+  }: Pick<ListImported, 'same' | 'unknown' | 'gone' | 'keptOut' | 'priceRatio' | 'notCompared' | 'datums'>,
 ): readonly string[] {
   const sentences = [
     priceRatio !== null && `Of the prices that change, the middle one ${ratioWords(priceRatio)}.`,
     same > 0 && `${count(same, 'row')} ${same === 1 ? 'says' : 'say'} what is here already.`,
     unknown > 0 &&
       `${count(unknown, 'row')} ${unknown === 1 ? 'is' : 'are'} of no part of this library, and of no speaker.`,
+    ...datums.map(datumWords),
     notCompared > 0 &&
       `${count(notCompared, 'speaker')} ${notCompared === 1 ? 'has' : 'have'} too few figures, or too few of ${notCompared === 1 ? 'its' : 'their'} kind, to be compared with: nothing of ${notCompared === 1 ? 'it' : 'them'} is doubted, and nothing is borne out.`,
     keptOut > 0 && `${count(keptOut, 'row')} ${keptOut === 1 ? 'stays' : 'stay'} out, by the findings below.`,
@@ -37,6 +46,11 @@ export function restWords(
       `${count(gone, 'offer')} of ${supplier} ${gone === 1 ? 'is' : 'are'} not in the list, and ${gone === 1 ? 'stays' : 'stay'}.`,
   ];
   return sentences.filter((each) => each !== false);
+}
+
+function datumWords({ maker, speakers, overMm, flangeMm, chance }: ListImported['datums'][number]): string {
+  const seen = `The depths of ${maker} stand ${overMm.toFixed(1)} mm over what their other figures let expect, seen by ${count(speakers, 'speaker')}; their flanges are ${flangeMm.toFixed(1)} mm thick.`;
+  return `${seen} ${Math.min(99, Math.round(100 * chance))} % likely that this maker counts from the top of the flange: ask, or measure one. As long as nobody says, each counts as possible.`;
 }
 
 function ratioWords(ratio: number): string {
