@@ -161,6 +161,14 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     },
   },
   {
+    name: 'doubtful figures',
+    open: async (fitter) => {
+      await fitter.openPage('/doubts', 'Doubtful figures');
+      await fitter.page.getByRole('button', { name: 'Look through all figures' }).click();
+      await expect(fitter.page.getByRole('region', { name: 'What is doubted' })).toBeVisible();
+    },
+  },
+  {
     name: 'library, a correction that is refused',
     open: async (fitter) => {
       await fitter.openPage('/parts/spk-wrackline-shoal-65', 'Wrackline Shoal 65');

@@ -79,6 +79,14 @@ test('speakers come in; the one with the misread depth is on hold until it is me
   await expect(doubted).toHaveCount(0);
   await fitter.openPage('/parts?open=doubted', 'Parts');
   await expect(page.getByText('There is none.')).toBeVisible();
+
+  // What came in earlier, or was typed, is looked through as well; what was settled is not asked about again.
+  await page.getByRole('link', { name: 'Parts', exact: true }).first().click();
+  await page.getByRole('link', { name: 'Doubtful figures' }).click();
+  await page.getByRole('button', { name: 'Look through all figures' }).click();
+  const what = page.getByRole('region', { name: 'What is doubted' });
+  await expect(what.getByRole('heading')).toContainText(/\d+ doubted of 4\d\d speakers/);
+  await expect(what.getByRole('link', { name })).toHaveCount(0);
   await fitter.whatFits(JOB, DOOR);
   await page.goto(`${page.url().split('?')[0]}?speaker=${id}`);
   await expect(fitter.check('Figures')).toContainText('The figures of opening and parts agree with each other.');

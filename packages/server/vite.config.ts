@@ -11,7 +11,7 @@ export default defineConfig({
     target: 'node20',
     minify: false,
     rolldownOptions: {
-      input: { main: 'src/main.ts', listThread: 'src/features/lists/listThread.ts' },
+      input: { main: 'src/main.ts', taskThread: 'src/tasks/taskThread.ts' },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name].js' },
     },
   },

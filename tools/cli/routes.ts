@@ -1,8 +1,8 @@
 /** Prints every route as one JSON object a line, read from the router; ends with status 1 when one has no permission. */
 import { createApp } from '@low-quarry/server/app';
 import { createDataSource } from '@low-quarry/server/db/dataSource';
-import { planHere } from '@low-quarry/server/features/lists/planHere';
 import { listRoutes } from '@low-quarry/server/http/listRoutes';
+import { runHere } from '@low-quarry/server/tasks/here';
 import { pino } from 'pino';
 
 // Nothing is asked of the database: only the routes are bound.
@@ -13,7 +13,7 @@ const app = createApp({
   log: pino({ level: 'silent' }),
   now: () => new Date(),
   newId: () => '',
-  planList: planHere,
+  runTask: runHere,
   webDir: process.cwd(),
   templates: [],
   demo: null,

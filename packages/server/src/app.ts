@@ -25,7 +25,6 @@ import { StateCache } from './features/jobs/StateCache';
 import { libraryRoutes } from './features/library/libraryRoutes';
 import { partsRoutes } from './features/library/partsRoutes';
 import { listsRoutes } from './features/lists/listsRoutes';
-import type { PlanList } from './features/lists/SupplierListImport';
 import type { ChangeFeed } from './features/live/ChangeFeed';
 import { liveRoutes } from './features/live/liveRoutes';
 import { openingsRoutes } from './features/openings/openingsRoutes';
@@ -48,6 +47,7 @@ import { Hold } from './http/Hold';
 import { heardStreams } from './http/heardStreams';
 import { problemHandler, unknownPath } from './http/problemHandler';
 import { sameOrigin } from './http/sameOrigin';
+import type { RunTask } from './tasks/tasks';
 import type { WorkQueue } from './work/WorkQueue';
 
 export type AppDeps = {
@@ -57,8 +57,8 @@ export type AppDeps = {
   readonly log: Logger;
   readonly now: () => Date;
   readonly newId: () => string;
-  /** Works suppliers' lists out. */
-  readonly planList: PlanList;
+  /** Runs what takes long and needs no database. */
+  readonly runTask: RunTask;
   /** The built web application; none in server tests. */
   readonly webDir: string | null;
   /** What is usual for each body. */
@@ -96,7 +96,7 @@ export function createApp({
   log,
   now,
   newId,
-  planList,
+  runTask,
   webDir,
   templates,
   goods = null,
@@ -179,7 +179,7 @@ export function createApp({
   peopleRoutes(router, db, newId, openHistory);
   settingsRoutes(router, db, openHistory);
   partsRoutes(router, db, heavy, newId, openHistory);
-  listsRoutes(router, heavy, planList, newId, openHistory);
+  listsRoutes(router, heavy, runTask, newId, openHistory);
   vehiclesRoutes(router, db, templates, newId, openHistory);
   const jobs = createJobsService(db.manager, new StateCache());
   jobsRoutes(router, db, jobs, newId, templates, openHistory);

@@ -21,7 +21,6 @@ import { NightWatch } from './features/backup/NightWatch';
 import { createRunners } from './features/backup/runners';
 import { type Open, ShopReplacement } from './features/backup/ShopReplacement';
 import { readGoods } from './features/library/readGoods';
-import { planInThread } from './features/lists/inThread';
 import { ChangeFeed } from './features/live/ChangeFeed';
 import { PictureFiles } from './features/photos/PictureFiles';
 import { SettingsStore } from './features/settings/SettingsStore';
@@ -29,6 +28,7 @@ import { readTemplates } from './features/vehicles/readTemplates';
 import { createServer } from './http/createServer';
 import { Hold } from './http/Hold';
 import { isDatabaseAway } from './http/isDatabaseAway';
+import { runInThread } from './tasks/inThread';
 import { WorkQueue } from './work/WorkQueue';
 
 const CLOSE_TIMEOUT_MS = 3000;
@@ -101,7 +101,7 @@ async function main(): Promise<void> {
     hold,
     log,
     ...identity,
-    planList: planInThread,
+    runTask: runInThread,
     webDir: config.webDir,
     templates: source.templates,
     goods: await readGoods(config.starterDir, log),

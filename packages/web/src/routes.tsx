@@ -16,6 +16,7 @@ const BackupScreen = late(() => import('./features/backup/BackupScreen').then((c
 const WaitingScreen = late(() => import('./features/waiting/WaitingScreen').then((code) => code.WaitingScreen));
 const WorkScreen = late(() => import('./features/work/WorkScreen').then((code) => code.WorkScreen));
 const LibraryScreen = late(() => import('./features/library/LibraryScreen').then((code) => code.LibraryScreen));
+const DoubtsScreen = late(() => import('./features/library/DoubtsScreen').then((code) => code.DoubtsScreen));
 const PartScreen = late(() => import('./features/library/PartScreen').then((code) => code.PartScreen));
 const SupplierListScreen = late(() =>
   import('./features/lists/SupplierListScreen').then((code) => code.SupplierListScreen),
@@ -62,6 +63,7 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/parts', LibraryScreen],
   ['/parts/:id', PartScreen],
   ['/supplier-list', SupplierListScreen],
+  ['/doubts', DoubtsScreen],
   ['/vehicles', VehiclesScreen],
   ['/vehicles/:vehicleId', VehicleScreen],
   ['/vehicles/:vehicleId/openings/:label', VehicleOpeningScreen],

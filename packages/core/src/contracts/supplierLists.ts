@@ -12,6 +12,15 @@ export const MOST_TOLD = 200;
 /** So many rows of the file are shown as they stand in it. */
 export const SHOWN_ROWS = 8;
 
+/** A maker of whom every depth stands over its class by about the flange: he may count from its top. */
+export const datumSchema = z.object({
+  maker: z.string(),
+  speakers: z.int(),
+  overMm: z.number(),
+  flangeMm: z.number(),
+  chance: z.number().min(0).max(1),
+});
+
 const unitSchema = z.enum([...LENGTH_UNITS, ...MASS_UNITS]);
 
 const findingSchema = z.object({
@@ -68,16 +77,7 @@ export const importList = contract({
     doubted: z.int(),
     /** New or changed speakers that have too few of their kind to be compared with: of them nothing is doubted. */
     notCompared: z.int(),
-    /** Makers of whom every depth stands over its class by about the flange: he may count from its top. */
-    datums: z.array(
-      z.object({
-        maker: z.string(),
-        speakers: z.int(),
-        overMm: z.number(),
-        flangeMm: z.number(),
-        chance: z.number().min(0).max(1),
-      }),
-    ),
+    datums: z.array(datumSchema),
     /** The middle one of the prices that changed, as new over old. */
     priceRatio: z.number().nullable(),
     /** Offers of this supplier that are not in the list: they stay. */

@@ -15,6 +15,7 @@ export {
   SPEAKER_COLUMNS,
   type Table,
 } from './columns';
+export { doubtsOf, type LibraryDoubts } from './compared';
 export { type OfferedPart, type OfferPlan, planOffers } from './planOffers';
 export { planSpeakers, type SpeakerPlan } from './planSpeakers';
 export { type Finding, type ListRow, readList } from './readList';

@@ -2,18 +2,11 @@
  * What a list would make of speakers: new ones of rows that no part is known for, and other figures of known ones, where the shop has not
  * put its own in their place. What a speaker's class does not bear out is doubted, and stays out until somebody takes it in on hold.
  */
-import {
-  FIGURE_IDS,
-  figuresOf,
-  LISTED_FIELDS,
-  type ListedField,
-  type PartRecord,
-  type SpeakerRecord,
-  speakerSchema,
-} from '../catalogue';
-import { type ComparedSpeaker, doubtSpeakers, type MakersDatum, type SpeakerDoubt } from '../doubt';
+import { LISTED_FIELDS, type ListedField, type PartRecord, type SpeakerRecord, speakerSchema } from '../catalogue';
+import { doubtSpeakers, type MakersDatum } from '../doubt';
 import { isSame } from '../records';
 import type { ListColumn } from './columns';
+import { isSettled, toCompared, withDoubt } from './compared';
 import { type OfferPlan, offerOf } from './planOffers';
 import type { Finding, ListRow } from './readList';
 import type { SpeakerFields, SpeakerRow } from './readSpeaker';
@@ -216,23 +209,6 @@ const FIELD_WORDS: Readonly<Record<ListedField, string>> = {
   sensitivityDb: 'sensitivity',
   sensitivityAt: 'condition of its sensitivity',
 };
-
-function toCompared(speaker: SpeakerRecord): ComparedSpeaker {
-  const { maker, speakerKind, nominalSize } = speaker;
-  return { maker, speakerKind, nominalSize, figures: figuresOf(speaker) };
-}
-
-function isSettled({ doubts }: SpeakerRecord, { figure, value }: SpeakerDoubt): boolean {
-  return doubts.some((each) => each.figure === figure && each.value === value && each.settled !== null);
-}
-
-function withDoubt(speaker: SpeakerRecord, doubt: SpeakerDoubt): SpeakerRecord {
-  const others = speaker.doubts.filter(({ figure }) => figure !== doubt.figure);
-  return {
-    ...speaker,
-    doubts: [...others, { ...doubt, words: doubt.words.slice(0, 400), settled: null }].slice(0, FIGURE_IDS.length),
-  };
-}
 
 function slug(text: string): string {
   return text

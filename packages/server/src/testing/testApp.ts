@@ -19,12 +19,12 @@ import { BackupService } from '../features/backup/BackupService';
 import { createRunners } from '../features/backup/runners';
 import { ShopReplacement } from '../features/backup/ShopReplacement';
 import { readGoods } from '../features/library/readGoods';
-import { planHere } from '../features/lists/planHere';
 import { ChangeFeed } from '../features/live/ChangeFeed';
 import { PictureFiles } from '../features/photos/PictureFiles';
 import { readTemplates } from '../features/vehicles/readTemplates';
 import { createServer } from '../http/createServer';
 import { Hold } from '../http/Hold';
+import { runHere } from '../tasks/here';
 import { WorkQueue } from '../work/WorkQueue';
 import { countingIds, createTestDatabase, DEMO_DIR, NOW, STARTER_DIR, type TestDatabase } from './testDatabase';
 
@@ -113,7 +113,7 @@ export async function createTestApp({
     log,
     now,
     newId,
-    planList: planHere,
+    runTask: runHere,
     webDir: null,
     templates,
     goods: await readGoods(STARTER_DIR, log),

@@ -1,4 +1,5 @@
 /** Library records as they are read from the database: one that cannot be read is named, and stands in nobody's way. */
+import type { PartRecord } from '@low-quarry/core/catalogue';
 import type { Unreadable } from '@low-quarry/core/contracts/library';
 import { readStored, type Stored } from '@low-quarry/core/records';
 import type { Result } from '@low-quarry/core/result';
@@ -24,4 +25,13 @@ export function readRecords<Kind extends LibraryKind>(
     else unreadable.push({ id, why: found.failure });
   }
   return { read, unreadable };
+}
+
+/** Parts as the JSON that is kept; those that cannot be read are left out. */
+export function readKept(kept: readonly string[]): readonly PartRecord[] {
+  const rows = kept.map((text) => JSON.parse(text) as { readonly id: string });
+  return readRecords(
+    'part',
+    rows.map((record) => ({ id: record.id, record })),
+  ).read;
 }

@@ -2,24 +2,21 @@
 import type { PartRecord } from '@low-quarry/core/catalogue';
 import type { importList, ListImported } from '@low-quarry/core/contracts/supplierLists';
 import type { ListSaid } from '@low-quarry/core/records';
-import type { Result } from '@low-quarry/core/result';
 import type { EntityManager } from 'typeorm';
 import type { z } from 'zod';
 import { refused } from '../../http/AppError';
+import type { Say } from '../../tasks/Say';
+import type { RunTask } from '../../tasks/tasks';
 import type { History } from '../history/History';
 import { HistoryStore } from '../history/HistoryStore';
 import { PartsImport } from '../library/PartsImport';
 import { PartsStore } from '../library/PartsStore';
 import { SettingsStore } from '../settings/SettingsStore';
-import type { ListTask, PlannedList, Say } from './planList';
-
-/** Works a list out, here or apart. @throws where it was told to stop */
-export type PlanList = (task: ListTask, say: Say, signal: AbortSignal) => Promise<Result<PlannedList, string>>;
 
 type Asked = z.output<typeof importList.body>;
 
 /** How it is worked on. */
-type Working = { readonly planList: PlanList; readonly say: Say; readonly signal: AbortSignal };
+export type Working = { readonly runTask: RunTask; readonly say: Say; readonly signal: AbortSignal };
 
 export class SupplierListImport {
   constructor(
@@ -31,14 +28,14 @@ export class SupplierListImport {
   async bringIn(
     { base64, ...asked }: Asked,
     importId: string,
-    { planList, say, signal }: Working,
+    { runTask, say, signal }: Working,
   ): Promise<ListImported> {
     const { name, supplier, tryOut } = asked;
     const { currency } = await new SettingsStore(this.manager).get();
     const kept = await new PartsStore(this.manager).listAllKept();
     const remembered = await new HistoryStore(this.manager).lastSaidOf(supplier);
     const task = { file: Buffer.from(base64, 'base64'), asked, currency, remembered, kept };
-    const planned = await planList(task, say, signal);
+    const planned = await runTask('planList', task, say, signal);
     if (!planned.ok) throw refused(planned.failure, [{ path: 'base64', message: planned.failure }]);
     const { answer, parts, said } = planned.value;
     say('Writing', 0.8);

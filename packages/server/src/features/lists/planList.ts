@@ -1,4 +1,4 @@
-/** What a supplier's list would make of a library, without a database: minutes of work for a large one, so that it runs apart (`inThread`). */
+/** What a supplier's list would make of a library, without a database: minutes of work for a large one, so that it runs apart (`tasks`). */
 import type { PartRecord } from '@low-quarry/core/catalogue';
 import {
   type importList,
@@ -26,7 +26,8 @@ import { isSame, type ListSaid } from '@low-quarry/core/records';
 import { ok, type Result } from '@low-quarry/core/result';
 import { stringify } from 'csv-stringify/sync';
 import type { z } from 'zod';
-import { readRecords } from '../library/readRecords';
+import type { Say } from '../../tasks/Say';
+import { readKept } from '../library/readRecords';
 import { type ReadTable, readTable } from './readTable';
 
 export type ListTask = {
@@ -46,9 +47,6 @@ export type PlannedList = {
   /** What is to be remembered of it; null where nobody said anything. */
   readonly said: ListSaid | null;
 };
-/** @param share how much of the whole is done, 0 to 1 */
-export type Say = (step: string, share: number) => void;
-
 /** @returns why the file is no list, where it is none */
 export function planList({ file, asked, currency, remembered, kept }: ListTask, say: Say): Result<PlannedList, string> {
   const { supplier, day } = asked;
@@ -66,11 +64,7 @@ export function planList({ file, asked, currency, remembered, kept }: ListTask, 
   say('Understanding its rows', 0.1);
   const list = readList(table, { ...guessed, columns, units, ownCurrency: currency });
   say('Looking for its parts in the library', 0.3);
-  const records = kept.map((text) => JSON.parse(text) as { readonly id: string });
-  const parts = readRecords(
-    'part',
-    records.map((record) => ({ id: record.id, record })),
-  ).read;
+  const parts = readKept(kept);
   const offers = planOffers(list, { supplier, parts, day, withDoubts: asked.withDoubts });
   say('Comparing speakers with their class', 0.5);
   const speakers = planSpeakers(offers, { supplier, parts, day, columns, withDoubted: asked.withDoubted });

@@ -46,6 +46,7 @@ export function LibraryScreen() {
         mayAdd && (
           <div className="flex flex-wrap gap-3">
             {mayChange && <LinkButton to="/supplier-list">Bring in a supplier’s list</LinkButton>}
+            {mayChange && <LinkButton to="/doubts">Doubtful figures</LinkButton>}
             <ImportParts />
             <DownloadLink href={PARTS_PACK_PATH}>Download all as a parts pack</DownloadLink>
           </div>

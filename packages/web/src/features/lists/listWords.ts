@@ -48,7 +48,7 @@ export function restWords(
   return sentences.filter((each) => each !== false);
 }
 
-function datumWords({ maker, speakers, overMm, flangeMm, chance }: ListImported['datums'][number]): string {
+export function datumWords({ maker, speakers, overMm, flangeMm, chance }: ListImported['datums'][number]): string {
   const seen = `The depths of ${maker} stand ${overMm.toFixed(1)} mm over what their other figures let expect, seen by ${count(speakers, 'speaker')}; their flanges are ${flangeMm.toFixed(1)} mm thick.`;
   return `${seen} ${Math.min(99, Math.round(100 * chance))} % likely that this maker counts from the top of the flange: ask, or measure one. As long as nobody says, each counts as possible.`;
 }

@@ -1,9 +1,9 @@
-/** How far each person's list is, as long as it is worked on. */
-import type { Say } from './planList';
+/** How far each person's task is, as long as it runs. */
+import type { Say } from './Say';
 
 type Step = { readonly step: string; readonly share: number };
 
-export class ListProgress {
+export class TaskProgress {
   private readonly steps = new Map<string, Step>();
 
   of(personId: string): Step | null {

@@ -1,0 +1,7 @@
+import { type RunTask, run } from './tasks';
+
+/** In this thread: everything else waits meanwhile. For a server that serves nobody else, as in tests. */
+export const runHere: RunTask = async (name, given, say, signal) => {
+  signal.throwIfAborted();
+  return run(name, given, say);
+};

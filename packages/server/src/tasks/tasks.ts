@@ -1,0 +1,24 @@
+/** What takes long and needs no database: each is a function of what it is given, and runs in a thread of its own. */
+import { doubtLibrary } from '../features/lists/doubtLibrary';
+import { planList } from '../features/lists/planList';
+import type { Say } from './Say';
+
+export const TASKS = { planList, doubtLibrary } as const;
+export type TaskName = keyof typeof TASKS;
+export type Given<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0];
+export type Came<Name extends TaskName> = ReturnType<(typeof TASKS)[Name]>;
+/** A task with what it is given, as a thread gets it. */
+export type Task = { readonly [Name in TaskName]: { readonly name: Name; readonly given: Given<Name> } }[TaskName];
+
+/** Runs a task, here or apart. @throws the signal's reason where it was told to stop */
+export type RunTask = <Name extends TaskName>(
+  name: Name,
+  given: Given<Name>,
+  say: Say,
+  signal: AbortSignal,
+) => Promise<Came<Name>>;
+
+export function run<Name extends TaskName>(name: Name, given: Given<Name>, say: Say): Came<Name> {
+  const task = TASKS[name] as (given: Given<Name>, say: Say) => Came<Name>;
+  return task(given, say);
+}
