@@ -161,6 +161,13 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     },
   },
   {
+    name: 'where a speaker fits',
+    open: async (fitter) => {
+      await fitter.openPage('/parts/spk-wrackline-shoal-65-slim/places', 'Where Wrackline Shoal 65 Slim fits');
+      await expect(fitter.page.getByRole('list', { name: 'Openings' }).getByRole('listitem')).not.toHaveCount(0);
+    },
+  },
+  {
     name: 'doubtful figures',
     open: async (fitter) => {
       await fitter.openPage('/doubts', 'Doubtful figures');

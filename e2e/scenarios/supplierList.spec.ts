@@ -90,4 +90,12 @@ test('speakers come in; the one with the misread depth is on hold until it is me
   await fitter.whatFits(JOB, DOOR);
   await page.goto(`${page.url().split('?')[0]}?speaker=${id}`);
   await expect(fitter.check('Figures')).toContainText('The figures of opening and parts agree with each other.');
+
+  // The other way round: it, in every opening of the library and of the open jobs.
+  await fitter.openPage(`/parts/${id}`, name);
+  await page.getByRole('link', { name: 'Where it fits' }).click();
+  await expect(page.getByRole('heading', { name: `Where ${name} fits`, level: 1 })).toBeVisible();
+  await expect(
+    page.getByText(/it clears \d+, is to be measured at \d+, is on hold at \d+, and hits at \d+\./),
+  ).toBeVisible();
 });

@@ -12,6 +12,7 @@ import { CatalogueIndex } from '@low-quarry/core/fit/search/CatalogueIndex';
 import { FitEngine } from '@low-quarry/core/fit/search/FitEngine';
 import type { RankedSpeaker } from '@low-quarry/core/fit/search/Ranking';
 import type { FitCatalogue, FitOpening } from '@low-quarry/core/fit/shapes';
+import { whereItFits } from '@low-quarry/core/fit/whereItFits';
 import { newGap } from '@low-quarry/core/geometry/Gap';
 import { sheetGap } from '@low-quarry/core/geometry/glassSheet';
 import { convexPieces, PlacedBody } from '@low-quarry/core/geometry/PlacedBody';
@@ -24,6 +25,7 @@ import type { Dimension } from '@low-quarry/core/uncertainty/Dimension';
 import { machineLoad, warmMachineLoad } from './machineLoad';
 
 const SPEAKERS = 20_000;
+const PLACES = 10_000;
 const BRACKETS = 2_000;
 const RERANKS = 40;
 const MOST_TRIES = 200;
@@ -283,9 +285,31 @@ const [least, , most] = growth;
 const growthExponent =
   least && most ? Math.log(most.ms / least.ms) / Math.log(most.speakers / least.speakers) : Number.NaN;
 
+// (d) the other way round: one speaker in 10,000 openings of a library, each with another depth
+const shelf = largeCatalogue({ speakers: 400, brackets: 120, seed: 3 });
+const library = Array.from({ length: PLACES }, (_, at) => {
+  const opening = vehicle[at % vehicle.length] as (typeof vehicle)[number];
+  const byMm = ((at * 7919) % 200) / 10 - 10;
+  const depths = opening.depths.map((each) => ({
+    ...each,
+    depth: { ...each.depth, valueMm: each.depth.valueMm + byMm },
+  }));
+  return { ...opening, depths };
+});
+const bySize = ['6.5 in', '5.25 in', '4 in', '3.5 in', '6×9'].map((size) => {
+  const speaker = shelf.speakers.find(({ nominalSize }) => nominalSize === size) as FitCatalogue['speakers'][number];
+  whereItFits(speaker, library.slice(0, 500), shelf, LARGE_RULES);
+  const ms = timeMs(() => whereItFits(speaker, library, shelf, LARGE_RULES));
+  const fitting = whereItFits(speaker, library, shelf, LARGE_RULES).filter((best) => best !== null).length;
+  say(`(d) a ${size} in ${PLACES} openings: ${ms.toFixed(0)} ms, ${fitting} of them do not hit`);
+  return ms;
+});
+
 const round = (value: number, places = 2) => Number(value.toFixed(places));
 say(
   JSON.stringify({
+    reverseMs: round(median(bySize)),
+    reverseWorstMs: round(Math.max(...bySize)),
     rerankMs: round(median(Object.values(rerank))),
     rerankWorstMs: round(Math.max(...Object.values(rerank))),
     rerankJumpMs: round(Math.max(...Object.values(jump))),

@@ -17,6 +17,7 @@ const WaitingScreen = late(() => import('./features/waiting/WaitingScreen').then
 const WorkScreen = late(() => import('./features/work/WorkScreen').then((code) => code.WorkScreen));
 const LibraryScreen = late(() => import('./features/library/LibraryScreen').then((code) => code.LibraryScreen));
 const DoubtsScreen = late(() => import('./features/library/DoubtsScreen').then((code) => code.DoubtsScreen));
+const PlacesScreen = late(() => import('./features/library/PlacesScreen').then((code) => code.PlacesScreen));
 const PartScreen = late(() => import('./features/library/PartScreen').then((code) => code.PartScreen));
 const SupplierListScreen = late(() =>
   import('./features/lists/SupplierListScreen').then((code) => code.SupplierListScreen),
@@ -62,6 +63,7 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/work', WorkScreen],
   ['/parts', LibraryScreen],
   ['/parts/:id', PartScreen],
+  ['/parts/:id/places', PlacesScreen],
   ['/supplier-list', SupplierListScreen],
   ['/doubts', DoubtsScreen],
   ['/vehicles', VehiclesScreen],

@@ -45,7 +45,7 @@ export { CatalogueIndex } from './search/CatalogueIndex';
 export { FitEngine } from './search/FitEngine';
 export { groundRing, isSameHeight, spacerAt, suitableSpacers, WHAT_IF_ID, withGroundRing } from './search/groundRing';
 export { type PackedRanking, packRanking, unpackRanking } from './search/packRanking';
-export type { FirstLook, RankedSpeaker, Ranking } from './search/Ranking';
+export type { FirstLook, RankedSpeaker, RankedStack, Ranking } from './search/Ranking';
 export { findLayer, raisedMm } from './search/stacks';
 export {
   ASSUMABLE,
@@ -70,6 +70,7 @@ export {
   type ProudThing,
   type SheetDefaults,
 } from './shapes';
+export { whereItFits } from './whereItFits';
 export {
   CAR_WORKS,
   type CarWork,

@@ -1,9 +1,10 @@
 /** What takes long and needs no database: each is a function of what it is given, and runs in a thread of its own. */
+import { placesOf } from '../features/fit/placesOf';
 import { doubtLibrary } from '../features/lists/doubtLibrary';
 import { planList } from '../features/lists/planList';
 import type { Say } from './Say';
 
-export const TASKS = { planList, doubtLibrary } as const;
+export const TASKS = { planList, doubtLibrary, placesOf } as const;
 export type TaskName = keyof typeof TASKS;
 export type Given<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0];
 export type Came<Name extends TaskName> = ReturnType<(typeof TASKS)[Name]>;

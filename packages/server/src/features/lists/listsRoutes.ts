@@ -1,15 +1,21 @@
 import { doubtFigures } from '@low-quarry/core/contracts/libraryDoubts';
 import { importList, listProgress } from '@low-quarry/core/contracts/supplierLists';
+import { whereItFits } from '@low-quarry/core/contracts/whereItFits';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { route, write } from '../../http/route';
 import { TaskProgress } from '../../tasks/TaskProgress';
 import type { RunTask } from '../../tasks/tasks';
+import { PartPlaces } from '../fit/PartPlaces';
 import type { OpenHistory } from '../history/History';
 import { FigureDoubts } from './FigureDoubts';
 import { SupplierListImport } from './SupplierListImport';
 
-/** @param heavy a list goes through all parts: apart from what people do */
+/**
+ * What goes through all parts, or all openings.
+ *
+ * @param heavy apart from what people do
+ */
 export function listsRoutes(
   router: Router,
   heavy: DataSource,
@@ -30,5 +36,6 @@ export function listsRoutes(
       new FigureDoubts(manager, openHistory(manager, actor)).look(hold, newId(), { runTask, say, signal: gone }),
     ),
   );
+  route(router, whereItFits, ({ params: { partId } }) => new PartPlaces(heavy.manager, runTask).of(partId));
   route(router, listProgress, async ({ actor }) => ({ now: progress.of(actor.personId) }));
 }

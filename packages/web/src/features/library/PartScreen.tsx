@@ -52,7 +52,10 @@ export function PartScreen() {
       aside={
         <div className="flex flex-wrap gap-3">
           {part.data?.record.kind === 'speaker' && (
-            <LinkButton to={`/will-it-fit?speaker=${encodeURIComponent(id)}`}>Will it fit?</LinkButton>
+            <>
+              <LinkButton to={`/parts/${id}/places`}>Where it fits</LinkButton>
+              <LinkButton to={`/will-it-fit?speaker=${encodeURIComponent(id)}`}>Will it fit?</LinkButton>
+            </>
           )}
           <LinkButton to={`/history?kind=part&record=${id}`}>History</LinkButton>
         </div>
