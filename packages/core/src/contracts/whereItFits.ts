@@ -1,6 +1,7 @@
 /** One speaker in every opening of the library and of all open jobs. */
 import { z } from 'zod';
 import { CHECK_IDS } from '../fit';
+import { BEHIND } from '../model';
 import { contract, nothing } from './contract';
 
 /** So many places are told one by one, the surest first; all of them are counted. */
@@ -15,6 +16,8 @@ const placeSchema = z.object({
   /** Such as "Front door, left". */
   opening: z.string(),
   verdict: z.enum(['clears', 'measure', 'hold']),
+  /** What stands behind it names the depth. */
+  behind: z.enum(BEHIND),
   decidedBy: z.enum(CHECK_IDS),
   marginMm: z.number().nullable(),
   /** Names of what goes between it and the metal; empty for nothing. */

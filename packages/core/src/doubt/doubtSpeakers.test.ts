@@ -25,12 +25,12 @@ test('of 40 slips among 20,000 rows at least 38 are named, and hardly another ro
 });
 
 test('of 100 slips in lists of any seed at least 95 are named, and at most one in 200 of the other rows', () => {
-  const lists = [11, 12, 13, 14].map((seed) => counted(2000, 30, seed, 'normal'));
+  const lists = [11, 12, 13].map((seed) => counted(1500, 40, seed, 'normal'));
   const sum = (of: (list: (typeof lists)[number]) => number) => lists.reduce((total, list) => total + of(list), 0);
   expect(sum(({ planted }) => planted)).toBe(120);
   expect(sum(({ named }) => named)).toBeGreaterThanOrEqual(0.95 * 120);
   expect(sum(({ byFigure }) => byFigure)).toBeGreaterThanOrEqual(0.85 * 120);
-  expect(sum(({ accused }) => accused)).toBeLessThanOrEqual(0.005 * 4 * 2000);
+  expect(sum(({ accused }) => accused)).toBeLessThanOrEqual(0.005 * 3 * 1500);
 });
 
 test('where figures stray with heavy tails, and have small strong magnets among them, as few are accused', () => {
@@ -40,7 +40,7 @@ test('where figures stray with heavy tails, and have small strong magnets among 
 });
 
 describe('one wrong among those of its class', () => {
-  const { rows } = dirtySpeakers({ rows: 500, slips: 0, seed: 5 });
+  const { rows } = dirtySpeakers({ rows: 320, slips: 0, seed: 5 });
   const whole = (row: ComparedSpeaker) =>
     ['flangeThickness', 'magnet', 'mass', 'power'].every((id) => id in row.figures);
   const at = rows.findIndex((row) => row.nominalSize === '6.5 in' && whole(row));
@@ -113,7 +113,7 @@ test('nothing is asked about nothing', () => {
 
 describe('a maker who counts every depth from the top of the flange', () => {
   const shifted = (seed: number, who: string | null) => {
-    const { rows } = dirtySpeakers({ rows: 2400, slips: 0, seed });
+    const { rows } = dirtySpeakers({ rows: 2000, slips: 0, seed });
     const top = rows.map((row) => {
       const { depth, flangeThickness } = row.figures;
       if (row.maker !== who || depth === undefined || flangeThickness === undefined) return row;

@@ -113,7 +113,7 @@ function toPlace(
     const ringMm = ringThicknessMm(layerId);
     return names.get(layerId) ?? (ringMm === null ? layerId : `ring cut from ${ringMm} mm sheet`);
   });
-  return { of, id, car, opening: placeLabel(record), verdict, decidedBy, marginMm, stack };
+  return { of, id, car, opening: placeLabel(record), behind: record.behind, verdict, decidedBy, marginMm, stack };
 }
 
 /** Clears first, of those the widest; open jobs before the library. */

@@ -14,7 +14,7 @@ import { AppError, type FieldError, notFound, refused } from '../../http/AppErro
 import type { History } from '../history/History';
 import { HistoryStore } from '../history/HistoryStore';
 import { inOwnCurrency } from './inOwnCurrency';
-import { PartsStore, type StoredPart } from './PartsStore';
+import { type KeptPart, PartsStore, type StoredPart } from './PartsStore';
 
 const MOST_ERRORS = 20;
 
@@ -30,6 +30,8 @@ type Wish = {
   readonly mayReplace: boolean;
   /** Kept with it for the next list of this supplier. */
   readonly said?: ListSaid | null;
+  /** What it was worked out from, where that took long: what somebody else changed meanwhile is not written over. */
+  readonly from?: readonly KeptPart[];
 };
 type Line = { readonly id: string; readonly version: number; readonly label: string };
 
@@ -48,8 +50,9 @@ export class PartsImport {
     name: string,
     { parts: given, connectors }: PartsFile,
     importId: string,
-    { tryOut, mayReplace, said = null }: Wish,
+    { tryOut, mayReplace, said = null, from }: Wish,
   ): Promise<PartsImported> {
+    if (from) await this.requireUnchanged(from, given);
     const parts = await inOwnCurrency(this.manager, given);
     const known = await this.store.stored(parts.map(({ id }) => id));
     await this.requireConnectors(parts, connectors);
@@ -152,6 +155,14 @@ export class PartsImport {
     return steps;
   }
 
+  private async requireUnchanged(from: readonly KeptPart[], given: readonly PartRecord[]): Promise<void> {
+    const changed = await this.store.changedSince(
+      from,
+      given.map(({ id }) => id),
+    );
+    if (changed.length > 0) throw changedMeanwhile(changed.length);
+  }
+
   private async requireConnectors(parts: readonly PartRecord[], own: readonly ConnectorRecord[]): Promise<void> {
     const named = parts.flatMap(namedConnectors).map(({ id }) => id);
     const there = new Set([...own, ...(await this.store.listConnectors(named))].map(({ id }) => id));
@@ -202,6 +213,16 @@ function changedSince(label: string, others: number): AppError {
     'overtaken',
     'Changed since',
     `"${label}" cannot be taken back as a whole: ${what} changed since. Nothing was changed.`,
+  );
+}
+
+function changedMeanwhile(count: number): AppError {
+  const what = count === 1 ? '1 part of it was' : `${count} parts of it were`;
+  return new AppError(
+    409,
+    'overtaken',
+    'Changed meanwhile',
+    `${what} changed by somebody else while this was worked out. Nothing was changed: ask for it again.`,
   );
 }
 

@@ -81,6 +81,8 @@ function likened(query: PartQuery, words: readonly string[]): PartQuery {
     .addOrderBy('part.id');
 }
 
+/** A part as the text that is kept. */
+export type KeptPart = { readonly id: string; readonly version: number; readonly kept: string };
 /** A part as it is kept. */
 export type StoredPart = { readonly kind: PartRecord['kind']; readonly version: number; readonly kept: object };
 
@@ -161,12 +163,24 @@ export class PartsStore {
     return readRecords('part', rows).read;
   }
 
-  /** Every part as the JSON that is kept: read by whoever has a thread for it. */
-  async listAllKept(): Promise<readonly string[]> {
-    const rows: { kept: string }[] = await this.manager.query(
-      `SELECT "record"::text AS "kept" FROM "part" ORDER BY "id"`,
+  /** Every part as the JSON that is kept, with its version: read by whoever has a thread for it. */
+  async listAllKept(): Promise<readonly KeptPart[]> {
+    return this.manager.query(`SELECT "id", "version", "record"::text AS "kept" FROM "part" ORDER BY "id"`);
+  }
+
+  /**
+   * Those of these parts that are not as they were, or gone; the others stay so until the transaction ends.
+   *
+   * @param before as `listAllKept` had them
+   */
+  async changedSince(before: readonly KeptPart[], ids: readonly string[]): Promise<readonly string[]> {
+    const rows: { id: string; version: number }[] = await this.manager.query(
+      `SELECT "id", "version" FROM "part" WHERE "id" = ANY($1) ORDER BY "id" FOR UPDATE`,
+      [ids],
     );
-    return rows.map(({ kept }) => kept);
+    const now = new Map(rows.map(({ id, version }) => [id, version]));
+    const was = new Map(before.map(({ id, version }) => [id, version]));
+    return ids.filter((id) => now.get(id) !== was.get(id));
   }
 
   /** Every part that can be read: for what goes through all of them at once, apart from what people do. */

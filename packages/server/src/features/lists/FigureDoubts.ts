@@ -8,7 +8,7 @@ import type { History } from '../history/History';
 import { PartsImport } from '../library/PartsImport';
 import { PartsStore } from '../library/PartsStore';
 
-const LABEL = 'Figures looked through';
+const LABEL = 'Doubts of figures';
 
 type Working = { readonly runTask: RunTask; readonly say: Say; readonly signal: AbortSignal };
 
@@ -23,7 +23,8 @@ export class FigureDoubts {
   }
 
   async look(hold: boolean, importId: string, { runTask, say, signal }: Working): Promise<FiguresDoubted> {
-    const kept = await this.store.listAllKept();
+    const from = await this.store.listAllKept();
+    const kept = from.map((part) => part.kept);
     const { doubted, speakers, notCompared, datums } = await runTask('doubtLibrary', { kept }, say, signal);
     const held = await this.heldOf(doubted.map(({ speaker }) => speaker.id));
     const isHeld = (id: string, figure: string) => held.get(id)?.has(figure) ?? false;
@@ -33,7 +34,7 @@ export class FigureDoubts {
         LABEL,
         { format: 'parts', version: 2, parts: fresh.map(({ speaker }) => speaker), connectors: [] },
         importId,
-        { tryOut: false, mayReplace: true },
+        { tryOut: false, mayReplace: true, from },
       );
     }
     signal.throwIfAborted();

@@ -10,7 +10,7 @@ import type { RunTask } from '../../tasks/tasks';
 import type { History } from '../history/History';
 import { HistoryStore } from '../history/HistoryStore';
 import { PartsImport } from '../library/PartsImport';
-import { PartsStore } from '../library/PartsStore';
+import { type KeptPart, PartsStore } from '../library/PartsStore';
 import { SettingsStore } from '../settings/SettingsStore';
 
 type Asked = z.output<typeof importList.body>;
@@ -32,14 +32,15 @@ export class SupplierListImport {
   ): Promise<ListImported> {
     const { name, supplier, tryOut } = asked;
     const { currency } = await new SettingsStore(this.manager).get();
-    const kept = await new PartsStore(this.manager).listAllKept();
+    const from = await new PartsStore(this.manager).listAllKept();
+    const kept = from.map((part) => part.kept);
     const remembered = await new HistoryStore(this.manager).lastSaidOf(supplier);
     const task = { file: Buffer.from(base64, 'base64'), asked, currency, remembered, kept };
     const planned = await runTask('planList', task, say, signal);
     if (!planned.ok) throw refused(planned.failure, [{ path: 'base64', message: planned.failure }]);
     const { answer, parts, said } = planned.value;
     say('Writing', 0.8);
-    if (!tryOut) await this.write(`${supplier}: ${name}`, parts, said, importId);
+    if (!tryOut) await this.write(`${supplier}: ${name}`, parts, { said, from }, importId);
     // Whoever stopped it meanwhile wants nothing of it: the transaction it is in ends with the throw.
     signal.throwIfAborted();
     return answer;
@@ -48,14 +49,14 @@ export class SupplierListImport {
   private async write(
     name: string,
     parts: readonly PartRecord[],
-    said: ListSaid | null,
+    behind: { readonly said: ListSaid | null; readonly from: readonly KeptPart[] },
     importId: string,
   ): Promise<void> {
     await new PartsImport(this.manager, this.history).bringIn(
       name.slice(0, 120),
       { format: 'parts', version: 2, parts: [...parts], connectors: [] },
       importId,
-      { tryOut: false, mayReplace: true, said },
+      { tryOut: false, mayReplace: true, ...behind },
     );
   }
 }

@@ -2,11 +2,15 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, test } from '@jest/globals';
+import type { ListImported } from '@low-quarry/core/contracts/supplierLists';
 import { DEMO_DIR } from '../../testing/testDatabase';
 import { planList } from './planList';
 
 const DIR = path.join(DEMO_DIR, 'lists');
-const plan = (name: string) => {
+const plans = new Map<string, ListImported>();
+const plan = (name: string): ListImported => {
+  const known = plans.get(name);
+  if (known) return known;
   const asked = {
     name,
     supplier: 'Test Trade',
@@ -22,6 +26,7 @@ const plan = (name: string) => {
     () => {},
   );
   if (!planned.ok) throw new Error(planned.failure);
+  plans.set(name, planned.value.answer);
   return planned.value.answer;
 };
 /** Rows that are named as wrong or doubtful. */

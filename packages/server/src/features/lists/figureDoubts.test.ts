@@ -58,7 +58,7 @@ test('a depth that somebody typed in centimetres is doubted, held, and let go on
   expect(await look(true)).toMatchObject({ held: 0 });
   const { body: history } = await app.http.get('/api/history').query({ kind: 'partsImport' }).expect(200);
   expect(history.changes[0]).toMatchObject({
-    label: 'Figures looked through',
+    label: 'Doubts of figures',
     after: { added: 0, changed: found.found },
   });
 

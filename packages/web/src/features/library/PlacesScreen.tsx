@@ -62,7 +62,7 @@ function Places({ lacks, places, counts, unreadable }: PlacesOfPart) {
       </p>
       {told > places.length && <p>The surest {places.length} of them:</p>}
       <ul aria-label="Openings" className="border-t border-ink">
-        {places.map(({ of, id, car, opening, verdict, decidedBy, marginMm, stack }) => (
+        {places.map(({ of, id, car, opening, behind, verdict, decidedBy, marginMm, stack }) => (
           <li
             key={`${of} ${id} ${opening}`}
             className="grid grid-cols-[16px_1fr_auto] gap-x-3 border-b border-hairline py-1.5"
@@ -86,7 +86,7 @@ function Places({ lacks, places, counts, unreadable }: PlacesOfPart) {
             <span className={`text-right ${verdictColour(verdict)}`}>
               {VERDICT_WORDS[verdict]}
               <span className="block text-[13px] leading-4">
-                {checkLabel(decidedBy, 'glass')}
+                {checkLabel(decidedBy, behind)}
                 {marginMm !== null && `, ${printLength(marginMm, unit)} left`}
               </span>
             </span>
