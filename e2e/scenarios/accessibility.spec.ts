@@ -261,7 +261,7 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
 test.use({ allowedErrors: /status of 409/ });
 
 /** So many are looked at from one page, one after the other: a page of its own for each costs more than what is looked at. */
-const ON_ONE_PAGE = 6;
+const ON_ONE_PAGE = 4;
 
 for (let first = 0; first < SCREENS.length; first += ON_ONE_PAGE) {
   const screens = SCREENS.slice(first, first + ON_ONE_PAGE);

@@ -7,10 +7,11 @@ import { expect, test } from '../driver/test';
 const JOB = 'Corran Tern, HDS 4';
 const DOOR = 'Front door, left';
 const DEPTH = 8;
+const ROWS = 240;
 
 /** A list without a slip, but for one 6.5 in speaker whose depth stands in centimetres. @returns it, its name and its depth in mm */
 function listWithSlip() {
-  const dirty = dirtySpeakers({ rows: 400, slips: 0, seed: 6 });
+  const dirty = dirtySpeakers({ rows: ROWS, slips: 0, seed: 6 });
   const at = dirty.rows.findIndex(
     ({ nominalSize, figures }) =>
       nominalSize === '6.5 in' &&
@@ -36,8 +37,8 @@ test('speakers come in; the one with the misread depth is on hold until it is me
     .getByLabel('List: XLSX, ODS or CSV')
     .setInputFiles({ name: 'speakers.xlsx', mimeType: 'application/octet-stream', buffer: file });
   const changes = page.getByRole('region', { name: 'What it changes' });
-  await expect(page.getByText('403 rows, read as XLSX, sheet “list.csv”')).toBeVisible();
-  await expect(changes).toContainText('It has 399 new speakers.');
+  await expect(page.getByText(`${ROWS + ABOVE.length} rows, read as XLSX, sheet “list.csv”`)).toBeVisible();
+  await expect(changes).toContainText(`It has ${ROWS - 1} new speakers.`);
   await expect(changes).toContainText('1 row stays out, by the findings below.');
   await expect(page.getByLabel(/^Column I/)).toHaveValue('depth');
   await expect(page.getByLabel('Bare numbers of column I in')).toHaveValue('mm');
@@ -47,9 +48,9 @@ test('speakers come in; the one with the misread depth is on hold until it is me
   );
 
   await changes.getByLabel(/^Bring in what has a doubted figure too \(1\)/).check();
-  await expect(changes).toContainText('It has 400 new speakers.');
-  await changes.getByRole('button', { name: 'Bring in 400 new speakers' }).click();
-  await expect(page.getByText('In the library: 400 new speakers.')).toBeVisible();
+  await expect(changes).toContainText(`It has ${ROWS} new speakers.`);
+  await changes.getByRole('button', { name: `Bring in ${ROWS} new speakers` }).click();
+  await expect(page.getByText(`In the library: ${ROWS} new speakers.`)).toBeVisible();
 
   await fitter.openPage('/parts?open=doubted', 'Parts');
   await page.getByRole('link', { name }).click();
@@ -85,7 +86,7 @@ test('speakers come in; the one with the misread depth is on hold until it is me
   await page.getByRole('link', { name: 'Doubtful figures' }).click();
   await page.getByRole('button', { name: 'Look through all figures' }).click();
   const what = page.getByRole('region', { name: 'What is doubted' });
-  await expect(what.getByRole('heading')).toContainText(/\d+ doubted of 4\d\d speakers/);
+  await expect(what.getByRole('heading')).toContainText(/\d+ doubted of \d\d\d speakers/);
   await expect(what.getByRole('link', { name })).toHaveCount(0);
   await fitter.whatFits(JOB, DOOR);
   await page.goto(`${page.url().split('?')[0]}?speaker=${id}`);
