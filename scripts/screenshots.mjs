@@ -32,6 +32,7 @@ const PICTURES = [
   ['will-it-fit', COUNTER, 0, 0, 'will-it-fit?vehicle=veh-ostrand-longshore&speaker=spk-wrackline-shoal-65-slim'],
   ['history', COUNTER, 0, 0, 'history'],
   ['settings', COUNTER, 0, 0, 'settings'],
+  ['supplier-list', COUNTER, 0, 0, 'supplier-list', pickedList],
   ['waiting-phone', PHONE, 2, 1, '', waitingEntry],
   ['order', COUNTER, 3, 0, '/order'],
   ['build', COUNTER, 10, 0, '/build'],
@@ -53,6 +54,14 @@ async function typedOnPhone(page) {
   const field = page.getByRole('textbox').nth(2);
   await field.fill('2 9/32"');
   await field.evaluate((input) => input.scrollIntoView({ block: 'center' }));
+}
+
+/** One of the lists that the demo ships, with what is doubted in it. */
+async function pickedList(page) {
+  await page.getByLabel('Supplier', { exact: true }).fill('Hillfoot Stores');
+  await page.getByLabel('List: XLSX, ODS or CSV').setInputFiles(path.join(ROOT, 'demo/lists/hillfoot-march.csv'));
+  await page.getByRole('region', { name: 'What it changes' }).waitFor();
+  await page.getByRole('region', { name: 'What it changes' }).evaluate((it) => it.scrollIntoView({ block: 'start' }));
 }
 
 /** Two entries that wait for a server that does not answer, and the list of them. */
@@ -100,7 +109,6 @@ await runMain(() =>
       headers: { Origin: url },
     });
     await work(context, url, (await signedIn.json()).me.id);
-    await take(await browser.newContext(), url, ['sign-in', COUNTER, 0, 0, '']);
     // A context for each: what is set at one device, such as the dark light, is not set at the next.
     const storageState = await context.storageState();
     for (const picture of PICTURES) await take(await browser.newContext({ storageState }), url, picture);

@@ -64,6 +64,6 @@ export {
 } from './speaker/speaker';
 export { TERMINAL_TYPES } from './terminal/terminal';
 export { TERMINALS } from './terminals';
-export { patternWords, readPatternWords } from './words/patternWords';
+export { patternWords, readPatternWords, USUAL_HOLE_MM } from './words/patternWords';
 export { profileWords, readProfileWords } from './words/profileWords';
 export { readScrewWords, screwWords } from './words/screwWords';

@@ -254,13 +254,13 @@ class RowLook {
     const sigma = 1 / Math.sqrt(this.block.inverse[index]?.[index] as number);
     const at = this.row.values[COMPARED.indexOf(figure)] as number;
     const expected = at - this.offAt(index) * sigma;
-    const from = (shifted: number) => printed(figure, Math.max(0, SCALES[figure].from(expected + shifted * sigma)));
+    const from = (shifted: number) => printed(Math.max(0, SCALES[figure].from(expected + shifted * sigma)));
     const { label, unit } = FIGURE_WORDS[figure];
-    const seen = `${label} ${printed(figure, value)} ${unit}: by its other figures a ${this.speaker.nominalSize} ${this.speaker.speakerKind} has ${from(-2)} to ${from(2)} ${unit}.`;
+    const seen = `${label} ${printed(value)} ${unit}: by its other figures a ${this.speaker.nominalSize} ${this.speaker.speakerKind} has ${from(-2)} to ${from(2)} ${unit}.`;
     const why =
       words === ''
         ? ''
-        : ` ${percent(chance)} likely that ${words}${proposes === null ? '' : `: ${printed(figure, proposes)} ${unit}`}.`;
+        : ` ${percent(chance)} likely that ${words}${proposes === null ? '' : `: ${printed(proposes)} ${unit}`}.`;
     return { figure, value, words: `${seen}${why}`, proposes: words === '' ? null : rounded(proposes), chance };
   }
 }
@@ -277,9 +277,9 @@ function rounded(value: number | null): number | null {
   return value === null ? null : Number(value.toPrecision(4));
 }
 
-function printed(figure: FigureId, value: number): string {
-  const decimals = figure === 'mass' || figure === 'power' || value >= 100 ? 0 : 1;
-  return value.toFixed(decimals).replace(/\.0$/, '');
+/** With as many figures as tell it from another: 0.71 g is not 1 g. */
+function printed(value: number): string {
+  return String(Number(value.toFixed(value >= 100 ? 0 : value < 10 ? 2 : 1)));
 }
 
 function percent(chance: number): string {

@@ -31,6 +31,8 @@ export type SpeakerPlan = {
 type Given = {
   readonly supplier: string;
   readonly parts: readonly PartRecord[];
+  /** Ids of all parts, of those that cannot be read too: none of them is given to another. */
+  readonly takenIds: ReadonlySet<string>;
   /** The day the list is of, as ISO 8601. */
   readonly day: string;
   /** Of each column what it is. */
@@ -187,7 +189,7 @@ class Planner {
   private idOf(maker: string, name: string): string {
     const plain = `spk-${slug(maker)}-${slug(name)}`.slice(0, 72);
     let id = plain;
-    for (let next = 2; this.byId.has(id); next++) id = `${plain}-${next}`;
+    for (let next = 2; this.given.takenIds.has(id); next++) id = `${plain}-${next}`;
     return id;
   }
 }

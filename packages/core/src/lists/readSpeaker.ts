@@ -1,5 +1,5 @@
 /** What a row of a list says of the speaker itself. */
-import type { SpeakerRecord } from '../catalogue';
+import { type SpeakerRecord, USUAL_HOLE_MM } from '../catalogue';
 import type { Result } from '../result';
 import type { ColumnUnit, DepthDatum, LengthColumn, ListColumn } from './columns';
 import {
@@ -56,9 +56,6 @@ export type SpeakerGiven = {
   readonly sensitivityAt: SpeakerRecord['sensitivityAt'];
 };
 
-/** Screw holes of which a list says nothing but how many on which circle: common practice, no source. */
-const HOLE_MM = 5;
-
 /** @returns null where the row says nothing that only a speaker has */
 export function readSpeaker(cells: Cells, name: string, given: SpeakerGiven): SpeakerRow | null {
   const noted = <Read extends { readonly note: string | null }>(column: ListColumn, read: Read | null): Read | null => {
@@ -108,7 +105,7 @@ export function readSpeaker(cells: Cells, name: string, given: SpeakerGiven): Sp
 
 /** Holes on a circle, of which it is said how many; or at the corners of a rectangle. */
 function boltsOf(on: SpeakerRecord['basket'], count: number | null): SpeakerRecord['bolts'] {
-  const holes = { holeDiameterMm: HOLE_MM, slotMm: 0, slotRuns: 'tangential' } as const;
+  const holes = { holeDiameterMm: USUAL_HOLE_MM, slotMm: 0, slotRuns: 'tangential' } as const;
   if (on?.kind === 'oval')
     return { shape: { kind: 'rectangle', widthMm: on.lengthMm, heightMm: on.widthMm }, ...holes };
   if (!on || count === null) return null;

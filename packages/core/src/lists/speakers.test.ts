@@ -216,7 +216,17 @@ function plan(table: Table, parts: readonly PartRecord[] = [], withDoubted = fal
   const list = readList(table, { ...guessed, ownCurrency: 'EUR' });
   const given = { supplier: 'Quayside', parts, day };
   const offers = planOffers(list, { ...given, withDoubts: false });
-  return { guessed, list, offers, speakers: planSpeakers(offers, { ...given, columns: guessed.columns, withDoubted }) };
+  return {
+    guessed,
+    list,
+    offers,
+    speakers: planSpeakers(offers, {
+      ...given,
+      takenIds: new Set(parts.map(({ id }) => id)),
+      columns: guessed.columns,
+      withDoubted,
+    }),
+  };
 }
 
 describe('columns of speakers', () => {
@@ -357,6 +367,14 @@ describe('a new speaker', () => {
     const [first] = plan([...PLAIN, SHOAL]).speakers.added as [SpeakerRecord];
     const taken = { ...first, maker: 'Corbreck', name: 'Shoal-65 coaxial, old', offers: [] };
     expect(plan([...PLAIN, SHOAL], [taken]).speakers.added[0]?.id).toBe('spk-corbreck-shoal-65-coaxial-2');
+  });
+
+  test('does not take the id of a part that cannot be read', () => {
+    const { offers, guessed } = plan([...PLAIN, SHOAL]);
+    const takenIds = new Set(['spk-corbreck-shoal-65-coaxial']);
+    const given = { supplier: 'Quayside', parts: [], day: '2026-11-28', columns: guessed.columns, withDoubted: false };
+    const { added } = planSpeakers(offers, { ...given, takenIds });
+    expect(added.map(({ id }) => id)).toEqual(['spk-corbreck-shoal-65-coaxial-2']);
   });
 
   test('of a price list without a word of speakers none is made', () => {

@@ -11,10 +11,20 @@ export type ThreadSays = { readonly step: string; readonly share: number } | { r
 const THREAD = path.join(path.dirname(fileURLToPath(import.meta.url)), 'taskThread.js');
 /** A task that asks for more is ended before the server is. */
 const MOST_MEMORY_MB = 1500;
+/** Longer than the largest list takes on a slow machine: then it is ended, whether anybody waits for it or not. */
+const LONGEST_MS = 10 * 60_000;
+/** Of the server's processors one is left to everybody else; whoever comes then waits for their turn. */
+const taking = { turn: Promise.resolve() as Promise<unknown> };
 
-export const runInThread: RunTask = async <Name extends TaskName>(
-  ...[name, given, say, signal]: Parameters<RunTask>
-): Promise<Came<Name>> => {
+export const runInThread: RunTask = <Name extends TaskName>(...asked: Parameters<RunTask>): Promise<Came<Name>> => {
+  const came = taking.turn.then(() => runNow<Name>(...asked));
+  // What fails is told to whoever asked; the next one's turn comes all the same.
+  taking.turn = came.catch(() => {});
+  return came;
+};
+
+async function runNow<Name extends TaskName>(...[name, given, say, asked]: Parameters<RunTask>): Promise<Came<Name>> {
+  const signal = AbortSignal.any([asked, AbortSignal.timeout(LONGEST_MS)]);
   signal.throwIfAborted();
   const thread = new Worker(THREAD, {
     workerData: { name, given },
@@ -32,4 +42,4 @@ export const runInThread: RunTask = async <Name extends TaskName>(
   } finally {
     await thread.terminate();
   }
-};
+}

@@ -33,9 +33,8 @@ export class SupplierListImport {
     const { name, supplier, tryOut } = asked;
     const { currency } = await new SettingsStore(this.manager).get();
     const from = await new PartsStore(this.manager).listAllKept();
-    const kept = from.map((part) => part.kept);
     const remembered = await new HistoryStore(this.manager).lastSaidOf(supplier);
-    const task = { file: Buffer.from(base64, 'base64'), asked, currency, remembered, kept };
+    const task = { file: Buffer.from(base64, 'base64'), asked, currency, remembered, kept: from };
     const planned = await runTask('planList', task, say, signal);
     if (!planned.ok) throw refused(planned.failure, [{ path: 'base64', message: planned.failure }]);
     const { answer, parts, said } = planned.value;

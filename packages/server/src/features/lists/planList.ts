@@ -27,6 +27,7 @@ import { ok, type Result } from '@low-quarry/core/result';
 import { stringify } from 'csv-stringify/sync';
 import type { z } from 'zod';
 import type { Say } from '../../tasks/Say';
+import type { KeptPart } from '../library/PartsStore';
 import { readKept } from '../library/readRecords';
 import { type ReadTable, readTable } from './readTable';
 
@@ -38,7 +39,7 @@ export type ListTask = {
   /** What was said of the last list of this supplier; null where nothing was. */
   readonly remembered: ListSaid | null;
   /** Every part of the library, each as the JSON that is kept. */
-  readonly kept: readonly string[];
+  readonly kept: readonly Pick<KeptPart, 'id' | 'kept'>[];
 };
 export type PlannedList = {
   readonly answer: ListImported;
@@ -64,10 +65,11 @@ export function planList({ file, asked, currency, remembered, kept }: ListTask, 
   say('Understanding its rows', 0.1);
   const list = readList(table, { ...guessed, columns, units, ownCurrency: currency });
   say('Looking for its parts in the library', 0.3);
-  const parts = readKept(kept);
+  const parts = readKept(kept.map((part) => part.kept));
   const offers = planOffers(list, { supplier, parts, day, withDoubts: asked.withDoubts });
   say('Comparing speakers with their class', 0.5);
-  const speakers = planSpeakers(offers, { supplier, parts, day, columns, withDoubted: asked.withDoubted });
+  const takenIds = new Set(kept.map((part) => part.id));
+  const speakers = planSpeakers(offers, { supplier, parts, takenIds, day, columns, withDoubted: asked.withDoubted });
   const answer = toAnswer(
     read.value,
     { headRows: guessed.headRows, columns, units: list.units, isAsBefore },

@@ -1,36 +1,20 @@
 /** Which figures of the library does their own class not bear out, and what may have happened to them? */
 import { FIGURE_WORDS } from '@low-quarry/core/catalogue';
 import { doubtFigures, type FiguresDoubted } from '@low-quarry/core/contracts/libraryDoubts';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../api/call';
+import { useStoppable } from '../../api/useStoppable';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
 import { Shell } from '../../ui/Shell';
 import { ListAtWork } from '../lists/ListAtWork';
 import { datumWords } from '../lists/listWords';
 
-function useDoubts() {
-  const queries = useQueryClient();
-  const stopper = useRef(new AbortController());
-  const mutation = useMutation({
-    mutationFn: (hold: boolean) => {
-      stopper.current = new AbortController();
-      return call(doubtFigures, { params: {}, body: { hold }, signal: stopper.current.signal });
-    },
-    retry: false,
-    onSuccess: (_, hold) =>
-      hold ? queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' }) : undefined,
-  });
-  return {
-    ...mutation,
-    stop: () => {
-      stopper.current.abort();
-      mutation.reset();
-    },
-  };
-}
+const useDoubts = () =>
+  useStoppable(
+    (hold: boolean, signal) => call(doubtFigures, { params: {}, body: { hold }, signal }),
+    (hold) => hold,
+  );
 
 export function DoubtsScreen() {
   const { data, error, isPending, mutate, stop } = useDoubts();

@@ -1,4 +1,5 @@
 /** The first rows of a list as they stand in the file, and what each column is taken for. */
+import { USUAL_HOLE_MM } from '@low-quarry/core/catalogue';
 import type { ListImported } from '@low-quarry/core/contracts/supplierLists';
 import {
   type ColumnUnit,
@@ -39,6 +40,11 @@ export function ListTable({
         {rows.toLocaleString('en')} rows, read as {readAs},{' '}
         {headRows === 0 ? 'no headings' : headRows === 1 ? '1 row of headings' : `headings down to row ${headRows}`}.
       </p>
+      {columns.includes('boltCircle') && (
+        <p>
+          Screw holes are taken as plain ones of {USUAL_HOLE_MM} mm, as is usual: a list says nothing of their width.
+        </p>
+      )}
       {isAsBefore && <p>Columns and units are as they were said of the last list of this supplier.</p>}
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls has to be reached by keys. */}
       <section className="overflow-x-auto" tabIndex={0} aria-label="Columns and first rows">

@@ -2,9 +2,9 @@
 
 import { importList, listProgress } from '@low-quarry/core/contracts/supplierLists';
 import type { ColumnUnit, ListColumn } from '@low-quarry/core/lists';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import { call } from '../../api/call';
+import { useStoppable } from '../../api/useStoppable';
 
 export type AskedList = {
   readonly name: string;
@@ -20,31 +20,16 @@ export type AskedList = {
   readonly tryOut: boolean;
 };
 
-/** @returns the mutation, with `stop`: then nothing of it is done */
-export function useImportList() {
-  const queries = useQueryClient();
-  const stopper = useRef(new AbortController());
-  const mutation = useMutation({
-    mutationFn: ({ columns, units, ...list }: AskedList) => {
-      stopper.current = new AbortController();
-      return call(importList, {
+export const useImportList = () =>
+  useStoppable(
+    ({ columns, units, ...list }: AskedList, signal) =>
+      call(importList, {
         params: {},
         body: { ...list, columns: columns && [...columns], units: units && [...units] },
-        signal: stopper.current.signal,
-      });
-    },
-    retry: false,
-    onSuccess: (_, { tryOut }) =>
-      tryOut ? undefined : queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' }),
-  });
-  return {
-    ...mutation,
-    stop: () => {
-      stopper.current.abort();
-      mutation.reset();
-    },
-  };
-}
+        signal,
+      }),
+    ({ tryOut }) => !tryOut,
+  );
 
 const LOOK_MS = 700;
 

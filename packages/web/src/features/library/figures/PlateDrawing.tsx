@@ -1,25 +1,19 @@
 /** A bracket or a ring from the cabin, to scale. */
 import type { BracketRecord, SpacerRecord } from '@low-quarry/core/catalogue';
 import { Drawing, usePen } from '../../../drawing/Drawing';
-import { Ellipse, HEIGHT_PX, Holes, MARGIN_MM, sizeOf } from './shapes';
+import { Ellipse, extentOf, HEIGHT_PX, Holes, sizeOf } from './shapes';
 
 type Outline = SpacerRecord['inner'];
 
 export function PlateDrawing(part: BracketRecord | SpacerRecord) {
   const [outside, inside] = part.kind === 'bracket' ? [part.plate, part.throat] : [part.outer, part.inner];
-  const [acrossMm, highMm] = sizeOf(outside);
   const caption =
     part.kind === 'bracket'
       ? 'From the cabin: plate, throat (dashed), holes to the vehicle, and to the speaker (blue)'
       : 'From the cabin: outside, and inside (dashed)';
   return (
     <Drawing
-      extent={{
-        left: -acrossMm / 2 - MARGIN_MM,
-        right: acrossMm / 2 + MARGIN_MM,
-        top: -highMm / 2 - MARGIN_MM,
-        bottom: highMm / 2 + MARGIN_MM,
-      }}
+      extent={extentOf(outside)}
       maxHeightPx={HEIGHT_PX}
       label={part.kind === 'bracket' ? 'The bracket from the cabin' : 'The ring from the cabin'}
       caption={caption}

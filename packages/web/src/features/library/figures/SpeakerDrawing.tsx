@@ -1,24 +1,19 @@
 /** A speaker from the front and from the side, to scale, as far as its figures are known. */
 import type { SpeakerRecord } from '@low-quarry/core/catalogue';
 import { Drawing, usePen } from '../../../drawing/Drawing';
-import { Ellipse, HEIGHT_PX, Holes, MARGIN_MM, sizeOf } from './shapes';
+import { Ellipse, extentOf, HEIGHT_PX, Holes, MARGIN_MM, sizeOf } from './shapes';
 
 export function SpeakerDrawing(shown: SpeakerRecord) {
   const { flange, basket } = shown;
   if (!flange && !basket)
     return <p className="text-muted">It is drawn as soon as its cutout or its flange is known.</p>;
-  const [acrossMm, highMm] = sizeOf(flange ?? basket);
+  const [acrossMm] = sizeOf(flange ?? basket);
   const frontMm = shown.frontHeightMm ?? 0;
   const depthMm = belowMm(shown);
   return (
     <div className="grid gap-4 sm:grid-cols-2">
       <Drawing
-        extent={{
-          left: -acrossMm / 2 - MARGIN_MM,
-          right: acrossMm / 2 + MARGIN_MM,
-          top: -highMm / 2 - MARGIN_MM,
-          bottom: highMm / 2 + MARGIN_MM,
-        }}
+        extent={extentOf(flange ?? basket)}
         maxHeightPx={HEIGHT_PX}
         label="The speaker from the front"
         caption="From the front: flange, cutout (dashed) and screw holes"
@@ -44,9 +39,9 @@ export function SpeakerDrawing(shown: SpeakerRecord) {
 
 function sideCaption({ mountingDepthMm, profile, depthDatum }: SpeakerRecord): string {
   if (mountingDepthMm === null) return 'From the side: how deep it is nobody wrote down';
-  const body = profile.length > 0 ? 'its sections' : 'a straight body, as no sections are known';
+  const body = profile.length > 0 ? 'its sections' : 'a body that narrows evenly, as no sections are known';
   const datum = depthDatum === 'notStated' ? '; where its depth counts from is not stated' : '';
-  return `From the side, the cabin to the left: flange, ${body}, magnet${datum}`;
+  return `From the side, the cabin to the left: what stands in front (dashed), flange, ${body}, end of the magnet${datum}`;
 }
 
 /** How deep it reaches below the underside of its flange; where that is not stated, as if it counted from there. */

@@ -1,6 +1,6 @@
 /** Outlines and screw holes of parts, as they are drawn. */
 import { patternHolesOf, type SpeakerRecord } from '@low-quarry/core/catalogue';
-import { usePen } from '../../../drawing/Drawing';
+import { type Extent, usePen } from '../../../drawing/Drawing';
 
 export const MARGIN_MM = 8;
 export const HEIGHT_PX = 260;
@@ -11,6 +11,13 @@ type OutlineRecord = NonNullable<SpeakerRecord['basket']>;
 export function sizeOf(outline: OutlineRecord | null): readonly [number, number] {
   if (!outline) return [0, 0];
   return outline.kind === 'circle' ? [outline.diameterMm, outline.diameterMm] : [outline.lengthMm, outline.widthMm];
+}
+
+/** What a drawing of it from the front takes, mm. */
+export function extentOf(outline: OutlineRecord | null): Extent {
+  const [acrossMm, highMm] = sizeOf(outline);
+  const [x, y] = [acrossMm / 2 + MARGIN_MM, highMm / 2 + MARGIN_MM];
+  return { left: -x, right: x, top: -y, bottom: y };
 }
 
 type EllipseProps = { readonly outline: OutlineRecord; readonly width: number; readonly dashes?: string };
