@@ -5,7 +5,7 @@
  * that is known (`slips`) is undone in turn: how much nearer the row comes to its class then, weighed by how often the slip is made, says
  * how likely it is. What is likelier unusual than wrong is left alone. Nothing is ever changed here: a doubt proposes.
  */
-import { FIGURE_WORDS, type FigureId, NOMINAL_SIZES } from '../catalogue';
+import { FIGURE_WORDS, NOMINAL_SIZES } from '../catalogue';
 import { COMPARED, type Compared, type ComparedSpeaker, SCALES, scaled } from './classFigures';
 import { doubtedImpedance } from './doubtedImpedance';
 import { type DepthOver, type MakersDatum, makersDatum } from './makersDatum';
@@ -283,5 +283,5 @@ function printed(value: number): string {
 }
 
 function percent(chance: number): string {
-  return `${Math.min(99, Math.round(100 * chance))} %`;
+  return `${Math.min(99, Math.round(100 * chance))}\u00a0%`;
 }
