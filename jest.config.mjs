@@ -28,8 +28,8 @@ const common = {
 export default {
   // A busy machine may be ten times slower, and what is tested is what happens, not how fast.
   testTimeout: process.env.LQ_FUZZ_FACTOR ? 3_600_000 : 120_000,
-  // Left to itself Jest keeps one of two processors free.
-  maxWorkers: 2,
+  // On two processors: what waits for the database or for a clock leaves room for a third.
+  maxWorkers: 3,
   projects: [
     { ...common, displayName: 'core', rootDir: 'packages/core' },
     { ...common, displayName: 'web', rootDir: 'packages/web' },

@@ -16,12 +16,12 @@ export default defineConfig<{ plain: boolean }>({
   workers: process.env.LQ_FIGURES ? 1 : 2,
   forbidOnly: true,
   projects: [
-    // What is about plain http alone is no second time what `offline` and `away` say of loopback.
-    { name: 'loopback', testIgnore: /plainHttp/ },
+    { name: 'loopback', grepInvert: /@plain/ },
     // As most tablets of a shop reach it, neither https nor the machine's own address: what a browser keeps from such a page it is that differs.
     {
       name: 'plain http',
-      grep: /@plain/,
+      // What holds on both is walked where less is given; what a browser gives to one of them only is walked on both.
+      grep: /@plain|@both/,
       use: { plain: true },
     },
   ],

@@ -23,29 +23,32 @@ await runMain(async () => {
   if (!wants('unit') && !wants('e2e')) return 0;
 
   await ensureReferees();
-  return withTestCluster(async (env, dir) => {
-    const counts = [];
-    let failed = 0;
-    if (wants('unit')) {
-      failed += await runUnit(env, dir);
-      counts.push(jestCounts(path.join(dir, 'jest.json')));
-    }
-    if (wants('e2e') && failed === 0) {
-      await ensureBuild();
-      const chromium = await ensureChromium();
-      failed += await run(
-        path.join(ROOT, 'node_modules/.bin/playwright'),
-        ['test', '--config', 'e2e/playwright.config.ts', ...(part === 'e2e' ? rest : [])],
-        {
-          env: { ...env, LQ_CHROMIUM: chromium, NODE_OPTIONS: '' },
-        },
-      );
-      counts.push(playwrightCounts(path.join(dir, 'playwright.json')));
-    }
-    const total = counts.reduce((a, b) => ({ passed: a.passed + b.passed, failed: a.failed + b.failed }));
-    say(`\n${total.passed} passed, ${total.failed} failed`);
-    return failed === 0 && total.failed === 0 && total.passed > 0 ? 0 : 1;
-  });
+  return withTestCluster(
+    async (env, dir) => {
+      const counts = [];
+      let failed = 0;
+      if (wants('unit')) {
+        failed += await runUnit(env, dir);
+        counts.push(jestCounts(path.join(dir, 'jest.json')));
+      }
+      if (wants('e2e') && failed === 0) {
+        await ensureBuild();
+        const chromium = await ensureChromium();
+        failed += await run(
+          path.join(ROOT, 'node_modules/.bin/playwright'),
+          ['test', '--config', 'e2e/playwright.config.ts', ...(part === 'e2e' ? rest : [])],
+          {
+            env: { ...env, LQ_CHROMIUM: chromium, NODE_OPTIONS: '' },
+          },
+        );
+        counts.push(playwrightCounts(path.join(dir, 'playwright.json')));
+      }
+      const total = counts.reduce((a, b) => ({ passed: a.passed + b.passed, failed: a.failed + b.failed }));
+      say(`\n${total.passed} passed, ${total.failed} failed`);
+      return failed === 0 && total.failed === 0 && total.passed > 0 ? 0 : 1;
+    },
+    { inMemory: true },
+  );
 });
 
 function runUnit(env, dir) {

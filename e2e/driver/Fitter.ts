@@ -18,6 +18,7 @@ export function signInOf(name: string): SignIn {
 export class Fitter {
   /** Named with every request that goes past the screen. */
   headers: Readonly<Record<string, string>> = {};
+  private readonly jobs = new Map<string, string>();
 
   constructor(
     readonly page: Page,
@@ -81,11 +82,16 @@ export class Fitter {
     return this;
   }
 
-  /** Opens a car by its name in the list, such as "Corran Tern, HDS 3". */
+  /** Opens a car by its name in the list, such as "Corran Tern, HDS 3"; one that was opened before by its address. */
   async openJob(name: string): Promise<this> {
-    await this.openJobs();
-    await this.page.getByRole('link', { name, exact: true }).click();
+    const known = this.jobs.get(name);
+    if (known) await this.page.goto(known);
+    else {
+      await this.openJobs();
+      await this.page.getByRole('link', { name, exact: true }).click();
+    }
     await expect(this.page.getByRole('heading', { name, level: 1 })).toBeVisible();
+    this.jobs.set(name, this.page.url());
     return this;
   }
 

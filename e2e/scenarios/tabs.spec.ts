@@ -9,7 +9,7 @@ const DOOR = 'Front door, left';
 const TABS = 8;
 
 test('however many tabs are open, each shows its page and hears of changes, over one live connection', {
-  tag: '@plain',
+  tag: '@both',
 }, async ({ fitter, browser, context }) => {
   const pages = [fitter.page];
   const lines = new Map<object, number>();
