@@ -15,6 +15,8 @@ export type PartEntry<Schema extends z.ZodType<Orderable> = z.ZodType<Orderable>
   readonly schema: Schema;
   /** What lists show and filter by, besides id, maker and name. */
   readonly listed: (part: z.output<Schema>) => Listed;
+  /** What one is, in a line of the trade's words. */
+  readonly says: (part: z.output<Schema>) => string;
   /** Connectors that must be in the catalogue with it. */
   readonly connectors: (part: z.output<Schema>) => readonly NamedConnector[];
   /** Whether there are so few that a device has all of them in memory; of the others it reads those that are named. */

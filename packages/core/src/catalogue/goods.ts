@@ -8,6 +8,7 @@ export function goodsEntry<Schema extends z.ZodType<Orderable>, Listed>(
   word: string,
   schema: Schema,
   listed: (part: z.output<Schema>) => Listed,
+  says: (part: z.output<Schema>) => string,
 ): PartEntry<Schema, Listed> {
-  return partEntry({ word, schema, listed, connectors: () => [], isAtHand: false, toFit: () => ({}) });
+  return partEntry({ word, schema, listed, says, connectors: () => [], isAtHand: false, toFit: () => ({}) });
 }

@@ -35,6 +35,7 @@ export {
   type PartKind,
   type PartRecord,
   partKindWord,
+  partSays,
   partSchema,
   toFitCatalogue,
 } from './partKinds';
@@ -64,6 +65,7 @@ export {
 } from './speaker/speaker';
 export { TERMINAL_TYPES } from './terminal/terminal';
 export { TERMINALS } from './terminals';
+export { apart, ratingWords } from './words/partWords';
 export { patternWords, readPatternWords, USUAL_HOLE_MM } from './words/patternWords';
 export { profileWords, readProfileWords } from './words/profileWords';
 export { readScrewWords, screwWords } from './words/screwWords';

@@ -24,6 +24,11 @@ export function partKindWord(kind: PartKind): string {
   return PART_TABLE[kind].word;
 }
 
+/** What a part is, in a line of the trade's words. */
+export function partSays(part: PartRecord): string {
+  return entryOf(part).says(part);
+}
+
 /** Whether there are so few of a part's kind that a device has all of them in memory. */
 export function isAtHand(part: Pick<PartRecord, 'kind'>): boolean {
   return entryOf(part).isAtHand;

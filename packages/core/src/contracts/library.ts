@@ -15,6 +15,8 @@ const foundPartSchema = z.object({
   kind: z.enum(PART_KINDS),
   /** Maker and name. */
   label: z.string(),
+  /** What it is, in the trade's words; empty where it cannot be read. */
+  says: z.string(),
   /** Why what is kept cannot be read; null where it can. */
   unreadable: z.string().nullable(),
 });
@@ -48,6 +50,20 @@ export const findParts = contract({
     /** Whether none has the words as they were typed, and these have some like them. */
     isLike: z.boolean(),
   }),
+});
+
+export const TABLE_FORMATS = ['csv', 'xlsx'] as const;
+export type TableFormat = (typeof TABLE_FORMATS)[number];
+
+/** All of the same parts as a file for other programs, a row for each offer. */
+export const partsTable = contract({
+  method: 'get',
+  path: '/api/parts/table',
+  permission: 'read',
+  params: findParts.params.omit({ page: true }).extend({ format: z.enum(TABLE_FORMATS) }),
+  body: nothing,
+  /** The file. */
+  answer: z.unknown(),
 });
 
 /** How many parts one file may bring in: as many as a parts pack has. */

@@ -144,7 +144,7 @@ const HEADINGS: readonly (readonly [ListColumn, RegExp])[] = [
     'power',
     /^(rms( ?(power( handling)?|watts?))?|(power( handling)?|watts?|belastbarkeit|vermogen|puissance) rms|(continuous|nominal) power|nennbelastbarkeit)$/,
   ],
-  ['otherPower', /^(power( handling| rating)?|watts?|belastbarkeit|leistung|vermogen|puissance)$/],
+  ['otherPower', /^(power( handling| rating| of an unstated kind)?|watts?|belastbarkeit|leistung|vermogen|puissance)$/],
   [
     'sensitivity',
     /^(sensitivity|spl|efficiency|empfindlichkeit|kennschalldruck|wirkungsgrad|gevoeligheid|sensibilite|rendement)( .{0,12})?$/,

@@ -16,6 +16,7 @@ export {
   type Table,
 } from './columns';
 export { doubtsOf, type LibraryDoubts } from './compared';
+export { OUT_HEADINGS, type OutCell, partRows, unreadableRow } from './listOut';
 export { type OfferedPart, type OfferPlan, planOffers } from './planOffers';
 export { planSpeakers, type SpeakerPlan } from './planSpeakers';
 export { type Finding, type ListRow, readList } from './readList';

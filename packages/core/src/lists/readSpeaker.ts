@@ -104,7 +104,7 @@ export function readSpeaker(cells: Cells, name: string, given: SpeakerGiven): Sp
 }
 
 /** Holes on a circle, of which it is said how many; or at the corners of a rectangle. */
-function boltsOf(on: SpeakerRecord['basket'], count: number | null): SpeakerRecord['bolts'] {
+export function boltsOf(on: SpeakerRecord['basket'], count: number | null): SpeakerRecord['bolts'] {
   const holes = { holeDiameterMm: USUAL_HOLE_MM, slotMm: 0, slotRuns: 'tangential' } as const;
   if (on?.kind === 'oval')
     return { shape: { kind: 'rectangle', widthMm: on.lengthMm, heightMm: on.widthMm }, ...holes };

@@ -35,6 +35,21 @@ export function route<Params extends z.ZodType, Body extends z.ZodType, Answer e
   });
 }
 
+export type SentFile = { readonly name: string; readonly type: string; readonly bytes: Uint8Array };
+
+/** For people who are signed in, and follow a link: what comes is a file. */
+export function fileRoute<Params extends z.ZodType>(
+  router: Router,
+  contract: Contract<Params, z.ZodType, z.ZodType>,
+  handler: (given: { readonly params: z.output<Params>; readonly gone: AbortSignal }) => Promise<SentFile>,
+): void {
+  router.get(contract.path, guard(contract.permission), async (request, response) => {
+    const { params } = read(contract, request);
+    const { name, type, bytes } = await handler({ params, gone: goneSignal(response) });
+    response.type(type).attachment(name).send(Buffer.from(bytes));
+  });
+}
+
 /** For anybody: the handler is told who it is, if anybody, and looks after the cookies itself. */
 export function openRoute<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType>(
   router: Router,

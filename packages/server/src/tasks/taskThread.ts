@@ -5,4 +5,4 @@ import { run, type Task } from './tasks';
 
 const tell = (said: ThreadSays) => parentPort?.postMessage(said);
 const { name, given } = workerData as Task;
-tell({ came: run(name, given, (step, share) => tell({ step, share })) });
+tell({ came: await run(name, given, (step, share) => tell({ step, share })) });

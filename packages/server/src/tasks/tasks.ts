@@ -2,12 +2,14 @@
 import { placesOf } from '../features/fit/placesOf';
 import { doubtLibrary } from '../features/lists/doubtLibrary';
 import { planList } from '../features/lists/planList';
+import { writePartsTable } from '../features/lists/writePartsTable';
 import type { Say } from './Say';
 
-export const TASKS = { planList, doubtLibrary, placesOf } as const;
+export const TASKS = { planList, doubtLibrary, placesOf, writePartsTable } as const;
 export type TaskName = keyof typeof TASKS;
 export type Given<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0];
-export type Came<Name extends TaskName> = ReturnType<(typeof TASKS)[Name]>;
+type Cames = { readonly [Name in TaskName]: Awaited<ReturnType<(typeof TASKS)[Name]>> };
+export type Came<Name extends TaskName> = Cames[Name];
 /** A task with what it is given, as a thread gets it. */
 export type Task = { readonly [Name in TaskName]: { readonly name: Name; readonly given: Given<Name> } }[TaskName];
 
@@ -19,7 +21,7 @@ export type RunTask = <Name extends TaskName>(
   signal: AbortSignal,
 ) => Promise<Came<Name>>;
 
-export function run<Name extends TaskName>(name: Name, given: Given<Name>, say: Say): Came<Name> {
-  const task = TASKS[name] as (given: Given<Name>, say: Say) => Came<Name>;
+export async function run<Name extends TaskName>(name: Name, given: Given<Name>, say: Say): Promise<Came<Name>> {
+  const task = TASKS[name] as (given: Given<Name>, say: Say) => Came<Name> | Promise<Came<Name>>;
   return task(given, say);
 }

@@ -7,6 +7,9 @@ import { catalogueLength, orderable, pieceOf } from '../orderable';
 import { outlineSchema, toOutline } from '../outline';
 import { partEntry } from '../PartEntry';
 import { screwBags } from '../screwBags';
+import { printed } from '../words/figures';
+import { outlineWords } from '../words/partWords';
+import { patternWords } from '../words/patternWords';
 import { STATE_MARK } from './snapOffs';
 
 export const bracketSchema = z.strictObject({
@@ -49,6 +52,8 @@ export const bracketEntry = partEntry({
   word: 'Bracket',
   schema: bracketSchema,
   listed: ({ snapOffs }) => ({ snapOffs: snapOffs.map(({ id, name }) => ({ id, name })) }),
+  says: ({ heightMm, throat, vehicleBolts, speakerBolts }) =>
+    `${printed(heightMm)} mm high, throat ${outlineWords(throat)}; to the vehicle ${patternWords(vehicleBolts)}; to the speaker ${patternWords(speakerBolts)}`,
   connectors: () => [],
   isAtHand: false,
   toFit: (record) => ({ brackets: toFitBrackets(record) }),

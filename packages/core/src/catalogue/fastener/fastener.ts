@@ -2,6 +2,8 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { printed } from '../words/figures';
+import { apart } from '../words/partWords';
 
 export const FASTENER_TYPES = ['tappingScrew', 'machineScrew', 'clipNut', 'rivetNut', 'blindRivet'] as const;
 export const FASTENER_HEADS = ['pan', 'countersunk', 'flange', 'hex', 'none'] as const;
@@ -19,8 +21,14 @@ export const fastenerPartSchema = z.strictObject({
   driver: z.string().max(20),
 });
 
-export const fastenerEntry = goodsEntry('Fastener', fastenerPartSchema, ({ type, diameterMm, lengthMm }) => ({
-  type,
-  diameterMm,
-  lengthMm,
-}));
+export const fastenerEntry = goodsEntry(
+  'Fastener',
+  fastenerPartSchema,
+  ({ type, diameterMm, lengthMm }) => ({ type, diameterMm, lengthMm }),
+  ({ type, diameterMm, lengthMm, head, driver }) =>
+    [
+      `${apart(type)} ${printed(diameterMm)}${lengthMm === null ? '' : ` × ${printed(lengthMm)}`} mm`,
+      ...(head === 'none' ? [] : [`${head} head`]),
+      ...(driver === '' ? [] : [driver]),
+    ].join(', '),
+);

@@ -22,6 +22,8 @@ export const harnessAdapterEntry = partEntry({
   word: 'Harness adapter',
   schema: harnessAdapterSchema,
   listed: () => ({}),
+  says: ({ fromConnectorId, to }) =>
+    `from plug ${fromConnectorId} to ${to.kind === 'terminals' ? to.terminals : `plug ${to.connectorId}`}`,
   connectors: ({ fromConnectorId }) => [{ field: 'fromConnectorId', id: fromConnectorId }],
   isAtHand: true,
   toFit: (record) => ({ adapters: [toHarnessAdapter(record)] }),

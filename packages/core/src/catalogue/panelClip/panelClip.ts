@@ -2,6 +2,8 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { printed } from '../words/figures';
+import { apart } from '../words/partWords';
 
 export const PANEL_CLIP_TYPES = ['treeClip', 'pushPin', 'expandingPlug', 'crankClip'] as const;
 
@@ -13,4 +15,9 @@ export const panelClipSchema = z.strictObject({
   holeMm: z.number().min(2).max(30).nullable(),
 });
 
-export const panelClipEntry = goodsEntry('Panel clip', panelClipSchema, ({ type, holeMm }) => ({ type, holeMm }));
+export const panelClipEntry = goodsEntry(
+  'Panel clip',
+  panelClipSchema,
+  ({ type, holeMm }) => ({ type, holeMm }),
+  ({ type, holeMm }) => `${apart(type)}${holeMm === null ? '' : `, for a hole of ${printed(holeMm)} mm`}`,
+);

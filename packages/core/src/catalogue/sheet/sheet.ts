@@ -2,6 +2,8 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { printed } from '../words/figures';
+import { apart } from '../words/partWords';
 
 export const SHEET_MATERIALS = ['plywood', 'fibreboard', 'hardFoam', 'plastic', 'aluminium', 'steel'] as const;
 
@@ -14,7 +16,10 @@ export const sheetStockSchema = z.strictObject({
   lengthMm: z.number().positive().max(4000),
 });
 
-export const sheetEntry = goodsEntry('Sheet stock', sheetStockSchema, ({ material, thicknessMm }) => ({
-  material,
-  thicknessMm,
-}));
+export const sheetEntry = goodsEntry(
+  'Sheet stock',
+  sheetStockSchema,
+  ({ material, thicknessMm }) => ({ material, thicknessMm }),
+  ({ material, thicknessMm, widthMm, lengthMm }) =>
+    `${apart(material)} ${printed(thicknessMm)} mm, ${printed(widthMm)} × ${printed(lengthMm)} mm`,
+);

@@ -4,6 +4,8 @@ import type { FitSpacer } from '../../fit';
 import { catalogueLength, orderable, pieceOf } from '../orderable';
 import { outlineSchema, toOutline } from '../outline';
 import { partEntry } from '../PartEntry';
+import { printed } from '../words/figures';
+import { outlineWords } from '../words/partWords';
 
 export const spacerSchema = z.strictObject({
   kind: z.literal('spacer'),
@@ -18,6 +20,8 @@ export const spacerEntry = partEntry({
   word: 'Spacer',
   schema: spacerSchema,
   listed: () => ({}),
+  says: ({ heightMm, inner, outer }) =>
+    `${printed(heightMm)} mm high, ${outlineWords(inner)} inside, ${outlineWords(outer)} outside`,
   connectors: () => [],
   isAtHand: true,
   toFit: (record) => ({ spacers: [toFitSpacer(record)] }),

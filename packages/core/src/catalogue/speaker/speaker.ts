@@ -10,6 +10,8 @@ import { lengthMm, outlineSchema, toOutline } from '../outline';
 import { partEntry } from '../PartEntry';
 import { screwBags } from '../screwBags';
 import { TERMINALS } from '../terminals';
+import { printed } from '../words/figures';
+import { outlineWords, ratingWords } from '../words/partWords';
 import { figureDoubtsSchema, openDoubts } from './figureDoubts';
 import { listedSchema } from './listed';
 
@@ -101,6 +103,13 @@ export const speakerEntry = partEntry({
     const lacks = lacksOf(record);
     return { nominalSize, speakerKind, impedanceOhm, rmsW, ...(lacks.length > 0 ? { lacks } : {}) };
   },
+  says: ({ speakerKind, nominalSize, basket, mountingDepthMm, ...rating }) =>
+    [
+      `${speakerKind} ${nominalSize}`,
+      basket ? `cutout ${outlineWords(basket)}` : 'cutout not stated',
+      mountingDepthMm === null ? 'depth not stated' : `${printed(mountingDepthMm)} mm deep`,
+      ratingWords(rating),
+    ].join(', '),
   connectors: () => [],
   isAtHand: false,
   toFit: (record) => ({ speakers: isWhole(record) ? [toFitSpeaker(record)] : [] }),

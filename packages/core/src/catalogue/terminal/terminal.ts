@@ -2,6 +2,8 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { printed } from '../words/figures';
+import { apart } from '../words/partWords';
 
 export const TERMINAL_TYPES = ['blade', 'ring', 'butt', 'heatShrink'] as const;
 
@@ -21,4 +23,10 @@ export const terminalSchema = z
     message: 'It is made for wires from the lesser to the greater: type one that is no less.',
   });
 
-export const terminalEntry = goodsEntry('Terminal', terminalSchema, ({ type, sizeMm }) => ({ type, sizeMm }));
+export const terminalEntry = goodsEntry(
+  'Terminal',
+  terminalSchema,
+  ({ type, sizeMm }) => ({ type, sizeMm }),
+  ({ type, sizeMm, wireFromMm2, wireToMm2 }) =>
+    `${apart(type)}${sizeMm === null ? '' : ` ${printed(sizeMm)} mm`}, for wire of ${printed(wireFromMm2)} to ${printed(wireToMm2)} mm²`,
+);

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { printed } from '../words/figures';
 
 export const wireSchema = z.strictObject({
   kind: z.literal('wire'),
@@ -13,4 +14,9 @@ export const wireSchema = z.strictObject({
   lengthM: z.number().positive().max(1000),
 });
 
-export const wireEntry = goodsEntry('Wire', wireSchema, ({ conductors, areaMm2 }) => ({ conductors, areaMm2 }));
+export const wireEntry = goodsEntry(
+  'Wire',
+  wireSchema,
+  ({ conductors, areaMm2 }) => ({ conductors, areaMm2 }),
+  ({ conductors, areaMm2, lengthM }) => `${conductors} × ${printed(areaMm2)} mm², ${printed(lengthM)} m in a pack`,
+);

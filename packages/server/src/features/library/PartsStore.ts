@@ -6,6 +6,7 @@ import {
   NEEDED_FIGURES,
   type PartKind,
   type PartRecord,
+  partSays,
   STATE_MARK,
 } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
@@ -37,6 +38,8 @@ export type AskedParts = {
   readonly page: number;
   readonly pageSize: number;
 };
+/** A part as the text that is kept. */
+export type KeptPart = { readonly id: string; readonly version: number; readonly kept: string };
 export type FoundParts = {
   readonly found: FoundPart[];
   readonly total: number;
@@ -62,6 +65,25 @@ const OPEN: Readonly<Record<OpenFigures, string>> = {
   doubted: `part.kind = 'speaker' AND jsonb_path_exists(part.record, '$.doubts[*] ? (@.settled == null)')`,
 };
 
+type Narrow = (query: PartQuery, words: readonly string[]) => PartQuery;
+
+function narrowed(
+  all: PartQuery,
+  { find, kind, open }: Omit<AskedParts, 'page' | 'pageSize'>,
+  narrow: Narrow,
+): PartQuery {
+  const query = narrow(all, findWords(find));
+  if (kind) query.andWhere('part.kind = :kind', { kind });
+  return open ? query.andWhere(OPEN[open]) : query;
+}
+
+/** With each of these words, by name. */
+function exactly(query: PartQuery, words: readonly string[]): PartQuery {
+  for (const [at, word] of words.entries())
+    query.andWhere(`part.words LIKE :word${at}`, { [`word${at}`]: likeWord(word) });
+  return query.orderBy('part.label').addOrderBy('part.id');
+}
+
 /** With words like these, the likest first. */
 function likened(query: PartQuery, words: readonly string[]): PartQuery {
   const likeness: string[] = [];
@@ -81,8 +103,6 @@ function likened(query: PartQuery, words: readonly string[]): PartQuery {
     .addOrderBy('part.id');
 }
 
-/** A part as the text that is kept. */
-export type KeptPart = { readonly id: string; readonly version: number; readonly kept: string };
 /** A part as it is kept. */
 export type StoredPart = { readonly kind: PartRecord['kind']; readonly version: number; readonly kept: object };
 
@@ -216,39 +236,57 @@ export class PartsStore {
 
   /** Parts that have every word; where none has, those that have words like them, at most `MOST_LIKE`. */
   async search(asked: AskedParts): Promise<FoundParts> {
-    const exact = await this.pageOf(asked, (query, words) => {
-      for (const [at, word] of words.entries())
-        query.andWhere(`part.words LIKE :word${at}`, { [`word${at}`]: likeWord(word) });
-      return query.orderBy('part.label').addOrderBy('part.id');
-    });
+    const exact = await this.pageOf(asked, exactly);
     if (exact.total > 0 || !findWords(asked.find).some(isLikened)) return { ...exact, isLike: false };
+    return this.likening(async (store) => {
+      const like = await store.pageOf(asked, likened);
+      return { ...like, total: Math.min(like.total, MOST_LIKE), isLike: like.total > 0 };
+    });
+  }
+
+  /** All that `search` finds, in its order, as the JSON that is kept. */
+  async listFound(asked: Omit<AskedParts, 'page' | 'pageSize'>): Promise<readonly Omit<KeptPart, 'version'>[]> {
+    const exact = await this.keptOf(asked, exactly);
+    if (exact.length > 0 || !findWords(asked.find).some(isLikened)) return exact;
+    return this.likening(async (store) => (await store.keptOf(asked, likened)).slice(0, MOST_LIKE));
+  }
+
+  private likening<Answer>(work: (store: PartsStore) => Promise<Answer>): Promise<Answer> {
     return this.manager.transaction(async (manager) => {
       // The planner takes a comparison of letters for as cheap as one of numbers, and would look at every part.
       await manager.query(
         `SELECT set_config('pg_trgm.word_similarity_threshold', $1, true), set_config('enable_seqscan', 'off', true)`,
         [String(LIKE_RATIO)],
       );
-      const like = await new PartsStore(manager).pageOf(asked, likened);
-      return { ...like, total: Math.min(like.total, MOST_LIKE), isLike: like.total > 0 };
+      return work(new PartsStore(manager));
     });
   }
 
-  private async pageOf(
-    { find, kind, open, page, pageSize }: AskedParts,
-    narrow: (query: PartQuery, words: readonly string[]) => PartQuery,
-  ): Promise<Omit<FoundParts, 'isLike'>> {
+  private async pageOf({ page, pageSize, ...asked }: AskedParts, narrow: Narrow): Promise<Omit<FoundParts, 'isLike'>> {
     const all = this.manager.createQueryBuilder(PartEntity, 'part').addSelect('part.label');
-    const query = narrow(all, findWords(find))
+    const query = narrowed(all, asked, narrow);
+    const [rows, total] = await query
       .offset((page - 1) * pageSize)
-      .limit(pageSize);
-    if (kind) query.andWhere('part.kind = :kind', { kind });
-    if (open) query.andWhere(OPEN[open]);
-    const [rows, total] = await query.getManyAndCount();
+      .limit(pageSize)
+      .getManyAndCount();
     const found = rows.map(({ id, kind: of, label, record }) => {
       const read = readStored('part', record);
-      return { id, kind: of, label, unreadable: read.ok ? null : read.failure };
+      return {
+        id,
+        kind: of,
+        label,
+        ...(read.ok ? { says: partSays(read.value), unreadable: null } : { says: '', unreadable: read.failure }),
+      };
     });
     return { found, total };
+  }
+
+  private keptOf(
+    asked: Omit<AskedParts, 'page' | 'pageSize'>,
+    narrow: Narrow,
+  ): Promise<readonly Omit<KeptPart, 'version'>[]> {
+    const all = this.manager.createQueryBuilder(PartEntity, 'part').select('part.id', 'id');
+    return narrowed(all.addSelect('part.record::text', 'kept'), asked, narrow).getRawMany();
   }
 
   /**

@@ -12,6 +12,7 @@ const bassBox = partEntry({
   word: 'Bass box',
   schema: bass,
   listed: ({ volumeL }) => ({ volumeL }),
+  says: ({ volumeL }) => `${volumeL} l`,
   connectors: () => [],
   isAtHand: false,
   toFit: () => ({}),
@@ -45,7 +46,9 @@ test('comes in with a pack, is found, corrected and told of, and goes to devices
   await bringIn({ ...BOX, volumeL: -1 }).expect(400);
   expect((await bringIn(BOX).expect(200)).body).toMatchObject({ added: 1 });
   const { body: found } = await app.http.get('/api/parts').query({ find: 'orvane box' }).expect(200);
-  expect(found.found).toEqual([{ id: BOX.id, kind: 'bassBox', label: 'Orvane Box 30', unreadable: null }]);
+  expect(found.found).toEqual([
+    { id: BOX.id, kind: 'bassBox', label: 'Orvane Box 30', says: '30 l', unreadable: null },
+  ]);
   await app.http
     .put(`/api/parts/${BOX.id}`)
     .send({ version: 1, record: { ...BOX, volumeL: 28 } })

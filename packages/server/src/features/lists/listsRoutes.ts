@@ -1,14 +1,17 @@
+import { partsTable } from '@low-quarry/core/contracts/library';
 import { doubtFigures } from '@low-quarry/core/contracts/libraryDoubts';
 import { importList, listProgress } from '@low-quarry/core/contracts/supplierLists';
 import { whereItFits } from '@low-quarry/core/contracts/whereItFits';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
-import { route, write } from '../../http/route';
+import { heavyLimit } from '../../http/heavyLimit';
+import { fileRoute, route, write } from '../../http/route';
 import { TaskProgress } from '../../tasks/TaskProgress';
 import type { RunTask } from '../../tasks/tasks';
 import { PartPlaces } from '../fit/PartPlaces';
 import type { OpenHistory } from '../history/History';
 import { FigureDoubts } from './FigureDoubts';
+import { PartsTable } from './PartsTable';
 import { SupplierListImport } from './SupplierListImport';
 
 /**
@@ -37,5 +40,7 @@ export function listsRoutes(
     ),
   );
   route(router, whereItFits, ({ params: { partId } }) => new PartPlaces(heavy.manager, runTask).of(partId));
+  router.use(partsTable.path, heavyLimit());
+  fileRoute(router, partsTable, ({ params, gone }) => new PartsTable(heavy, runTask).write(params, gone));
   route(router, listProgress, async ({ actor }) => ({ now: progress.of(actor.personId) }));
 }

@@ -13,6 +13,7 @@ const part = (kind: 'speaker' | 'bracket', id: string, unreadable: string | null
   id,
   kind,
   label: `Wrackline ${id}`,
+  says: '',
   unreadable,
 });
 const answers = (changes: Partial<FinderAnswers>): FinderAnswers => ({

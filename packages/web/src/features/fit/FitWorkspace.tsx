@@ -1,6 +1,6 @@
 /** Drawings, spacer, ledger and list around one shown candidate; which one it is stands in the address bar. */
 
-import { partName } from '@low-quarry/core/catalogue';
+import { partName, ratingWords } from '@low-quarry/core/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type {
   CheckId,
@@ -29,7 +29,6 @@ import { FaceDrawing } from '../../drawing/FaceDrawing';
 import { SectionDrawing } from '../../drawing/SectionDrawing';
 import { sectionGeometry } from '../../drawing/sectionGeometry';
 import { addressOf } from '../../stations/addressOf';
-import { ratingWords } from '../../text/ratingWords';
 import { factsOf, verdictLine } from '../../text/verdictLine';
 import { UNIT_WORDS } from '../../text/words';
 import { withParams } from '../../ui/address';

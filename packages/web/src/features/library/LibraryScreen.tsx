@@ -1,8 +1,16 @@
 /** Which part of the library is wrong, and what is right? */
 import { PART_KINDS, partKindWord } from '@low-quarry/core/catalogue';
-import { FOUND_A_PAGE, OPEN_FIGURES, PARTS_PACK_PATH, type Unreadable } from '@low-quarry/core/contracts/library';
+import {
+  FOUND_A_PAGE,
+  OPEN_FIGURES,
+  PARTS_PACK_PATH,
+  partsTable,
+  TABLE_FORMATS,
+  type Unreadable,
+} from '@low-quarry/core/contracts/library';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
+import { fillPath } from '../../api/fillPath';
 import { useMay } from '../../api/me';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import { readPage, useAddress, withParams, writePage } from '../../ui/address';
@@ -89,9 +97,23 @@ export function LibraryScreen() {
             )}
             <Unreadables unreadable={catalogue.data?.unreadable ?? []} />
             <Rows
-              rows={found.map(({ id, kind, label }) => ({ id, name: label, what: partKindWord(kind) }))}
+              rows={found.map(({ id, kind, label, says }) => ({
+                id,
+                name: label,
+                what: [partKindWord(kind), says].filter(Boolean).join(': '),
+              }))}
               find={find}
             />
+            {total > 0 && (
+              <p className="flex flex-wrap items-center gap-3 pt-3">
+                <span>All {total.toLocaleString('en')} of this list, a row for each offer:</span>
+                {TABLE_FORMATS.map((format) => (
+                  <DownloadLink key={format} href={fillPath(partsTable.path, { find, kind, open, format })}>
+                    {format.toUpperCase()}
+                  </DownloadLink>
+                ))}
+              </p>
+            )}
             <Pages
               page={page}
               pageSize={FOUND_A_PAGE}

@@ -1,5 +1,6 @@
 /** A figure of a part that is typed: how it is read, written and asked for. Figures are lines of text until they are read. */
 import {
+  apart,
   patternWords,
   profileWords,
   readPatternWords,
@@ -101,11 +102,6 @@ export const knownNumber = (key: string, label: string, example: string, extras:
   const asked = number(key, label, example, extras);
   return { ...asked, read: orNull(asked.read) };
 };
-
-/** Such as "tapping screw" of `tappingScrew`. */
-function apart(value: string): string {
-  return value.replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
-}
 
 /** One of several values, which are their own words unless others are given. */
 export const choice = (
