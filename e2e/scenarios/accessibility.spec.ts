@@ -166,6 +166,15 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     },
   },
   {
+    name: 'parts compared, one that is none',
+    open: async (fitter) => {
+      const ids = ['spk-dunmarrow-fendrel-65', 'spk-oxlode-w-165-deep', 'nothing'];
+      await fitter.openPage(`/compare?${ids.map((id) => `part=${id}`).join('&')}`, 'Parts compared');
+      await expect(fitter.page.getByText('They differ in')).toBeVisible();
+      await expect(fitter.page.getByText('“nothing” cannot be had')).toBeVisible();
+    },
+  },
+  {
     name: 'where a speaker fits',
     open: async (fitter) => {
       await fitter.openPage('/parts/spk-wrackline-shoal-65-slim/places', 'Where Wrackline Shoal 65 Slim fits');
@@ -263,7 +272,7 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
 ];
 
 // The browser logs a refused save itself.
-test.use({ allowedErrors: /status of 409/ });
+test.use({ allowedErrors: /status of 404|status of 409/ });
 
 /** So many are looked at from one page, one after the other: a page of its own for each costs more than what is looked at. */
 const ON_ONE_PAGE = 4;

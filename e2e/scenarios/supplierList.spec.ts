@@ -1,4 +1,5 @@
 /** A supplier's list with speakers in it: what is good comes in, what is doubted says why, and is on hold until somebody measures it. */
+import { readFile } from 'node:fs/promises';
 import { ABOVE, dirtyList } from '@low-quarry/core/testing/dirtyList';
 import { dirtySpeakers } from '@low-quarry/core/testing/dirtySpeakers';
 import { toXlsx } from '../driver/spreadsheet';
@@ -91,6 +92,25 @@ test('speakers come in; the one with the misread depth is on hold until it is me
   await fitter.whatFits(JOB, DOOR);
   await page.goto(`${page.url().split('?')[0]}?speaker=${id}`);
   await expect(fitter.check('Figures')).toContainText('The figures of opening and parts agree with each other.');
+
+  // Beside one of the shop's own, each figure with what it is more or less; and out for whoever works in a spreadsheet.
+  await fitter.openPage(`/parts/${id}`, name);
+  await page.getByRole('link', { name: 'Compare', exact: true }).click();
+  await page.getByRole('searchbox', { name: 'Add a speaker' }).fill('fendrel 65 shallow');
+  await page.getByRole('button', { name: 'Dunmarrow Fendrel 65 Shallow' }).click();
+  const values = page.getByRole('region', { name: 'Values side by side' });
+  await expect(values.getByRole('row', { name: /^Mounting depth, mm/ })).toContainText('43.5');
+  await page.reload();
+  await expect(values.getByRole('columnheader')).toHaveCount(5);
+  await page.getByRole('button', { name: `Take ${name} away` }).click();
+  await expect(values.getByRole('row', { name: 'Mounting depth, mm 43.5' })).toBeVisible();
+  await expect(page).toHaveURL(/compare\?part=spk-dunmarrow-fendrel-65-shallow$/);
+  await fitter.openPage(`/parts?find=${encodeURIComponent(name)}`, 'Parts');
+  const coming = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'CSV' }).click();
+  const out = await coming;
+  expect(out.suggestedFilename()).toBe('parts.csv');
+  expect(await readFile(await out.path(), 'utf8')).toContain(`,${depthMm},`);
 
   // The other way round: it, in every opening of the library and of the open jobs.
   await fitter.openPage(`/parts/${id}`, name);

@@ -37,6 +37,7 @@ const HandOverScreen = late(() => import('./features/baseline/HandOverScreen').t
 const JobScreen = late(() => import('./features/jobs/JobScreen').then((code) => code.JobScreen));
 const OpeningScreen = late(() => import('./features/openings/OpeningScreen').then((code) => code.OpeningScreen));
 const FitScreen = late(() => import('./features/fit/FitScreen').then((code) => code.FitScreen));
+const CompareScreen = late(() => import('./features/library/compare/CompareScreen').then((code) => code.CompareScreen));
 const WiresScreen = late(() => import('./features/wires/WiresScreen').then((code) => code.WiresScreen));
 const BuildScreen = late(() => import('./features/build/BuildScreen').then((code) => code.BuildScreen));
 const OrderScreen = late(() => import('./features/orders/OrderScreen').then((code) => code.OrderScreen));
@@ -62,6 +63,7 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/backups', BackupScreen],
   ['/work', WorkScreen],
   ['/parts', LibraryScreen],
+  ['/compare', CompareScreen],
   ['/parts/:id', PartScreen],
   ['/parts/:id/places', PlacesScreen],
   ['/supplier-list', SupplierListScreen],

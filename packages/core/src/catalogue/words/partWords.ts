@@ -1,7 +1,6 @@
 /** What the records of parts hold, in a few of the trade's words: what its maker does not say is said too. */
 import type { z } from 'zod';
 import type { outlineSchema } from '../outline';
-import type { SpeakerRecord } from '../speaker/speaker';
 import { printed } from './figures';
 
 /** Such as "tapping screw" of `tappingScrew`. */
@@ -16,12 +15,14 @@ export function outlineWords(outline: z.infer<typeof outlineSchema>): string {
     : `${printed(outline.lengthMm)} × ${printed(outline.widthMm)} mm`;
 }
 
+type Rated = {
+  readonly impedanceOhm: number | null;
+  readonly rmsW: number | null;
+  readonly otherRating?: { readonly watt: number; readonly kind: 'peak' | 'range' | 'unstated' } | null;
+};
+
 /** Such as "4 Ω, 60 W RMS", or "impedance not stated, 300 W peak (no RMS)". */
-export function ratingWords({
-  impedanceOhm,
-  rmsW,
-  otherRating,
-}: Pick<SpeakerRecord, 'impedanceOhm' | 'rmsW'> & Partial<Pick<SpeakerRecord, 'otherRating'>>): string {
+export function ratingWords({ impedanceOhm, rmsW, otherRating }: Rated): string {
   const impedance = impedanceOhm === null ? 'impedance not stated' : `${impedanceOhm} Ω`;
   if (rmsW !== null) return `${impedance}, ${rmsW} W RMS`;
   if (!otherRating) return `${impedance}, power not stated`;

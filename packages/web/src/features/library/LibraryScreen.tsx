@@ -154,9 +154,9 @@ function Rows({ rows, find }: { readonly rows: readonly Row[]; readonly find: st
     <ul className="grid gap-x-6 border-t border-ink sm:grid-cols-2">
       {rows.map(({ id, name, what }) => (
         <li key={id} className="border-b border-hairline">
-          <Link to={`/parts/${id}`} className="flex min-h-12 flex-col justify-center text-action">
+          <Link to={`/parts/${id}`} className="flex min-h-12 flex-col justify-center py-1 text-action">
             {name}
-            <span className="text-[13px] leading-4 text-muted">{what ? `${what}, ${id}` : id}</span>
+            <span className="text-[13px] leading-4 text-muted">{what ? `${what} · ${id}` : id}</span>
           </Link>
         </li>
       ))}

@@ -15,6 +15,7 @@ import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { Photos } from '../photos/Photos';
+import { comparedAddress } from './compare/compared';
 import { partQuery } from './libraryQueries';
 import { NoLongerMade } from './NoLongerMade';
 import { OpenFigures } from './OpenFigures';
@@ -57,6 +58,7 @@ export function PartScreen() {
               <LinkButton to={`/will-it-fit?speaker=${encodeURIComponent(id)}`}>Will it fit?</LinkButton>
             </>
           )}
+          <LinkButton to={comparedAddress([id])}>Compare</LinkButton>
           <LinkButton to={`/history?kind=part&record=${id}`}>History</LinkButton>
         </div>
       }

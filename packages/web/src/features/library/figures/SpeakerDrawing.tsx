@@ -45,7 +45,7 @@ function sideCaption({ mountingDepthMm, profile, depthDatum }: SpeakerRecord): s
 }
 
 /** How deep it reaches below the underside of its flange; where that is not stated, as if it counted from there. */
-function belowMm({ mountingDepthMm, depthDatum, flangeThicknessMm }: SpeakerRecord): number {
+export function belowMm({ mountingDepthMm, depthDatum, flangeThicknessMm }: SpeakerRecord): number {
   return Math.max(0, (mountingDepthMm ?? 0) - (depthDatum === 'top' ? (flangeThicknessMm ?? 0) : 0));
 }
 
@@ -60,23 +60,41 @@ function Face({ flange, basket, bolts }: SpeakerRecord) {
   );
 }
 
-function Side(shown: SpeakerRecord) {
-  const { px } = usePen();
-  const { flange, basket, flangeThicknessMm, frontHeightMm, magnetDiameterMm, profile } = shown;
+export type SpeakerSide = {
+  /** Across the flange. */
+  readonly acrossMm: number;
+  readonly cutoutMm: number;
+  /** The underside of the flange, from its top. */
+  readonly undersideMm: number;
+  /** Of what is behind the flange; null where its depth or its cutout is not known. */
+  readonly body: string | null;
+};
+
+/** From the side: the top of the flange is at 0, what is behind it to the right. */
+export function sideOf(shown: SpeakerRecord): SpeakerSide {
+  const { flange, basket, flangeThicknessMm, magnetDiameterMm, profile } = shown;
   const [acrossMm] = sizeOf(flange ?? basket);
   const [cutoutMm] = sizeOf(basket);
-  const underside = flangeThicknessMm ?? 0;
-  const end = underside + belowMm(shown);
+  const undersideMm = flangeThicknessMm ?? 0;
+  const end = undersideMm + belowMm(shown);
   const body =
     profile.length > 0
-      ? profile.map(({ depthMm, lengthMm }) => [underside + depthMm, lengthMm] as const)
-      : [[underside, cutoutMm] as const, [end, magnetDiameterMm ?? cutoutMm] as const];
+      ? profile.map(({ depthMm, lengthMm }) => [undersideMm + depthMm, lengthMm] as const)
+      : [[undersideMm, cutoutMm] as const, [end, magnetDiameterMm ?? cutoutMm] as const];
   const upper = body.map(([x, wide]) => `${x} ${-wide / 2}`);
   const lower = body.toReversed().map(([x, wide]) => `${x} ${wide / 2}`);
+  const isKnown = end > undersideMm && cutoutMm > 0;
+  return { acrossMm, cutoutMm, undersideMm, body: isKnown ? `M${[...upper, ...lower].join('L')}Z` : null };
+}
+
+function Side(shown: SpeakerRecord) {
+  const { px } = usePen();
+  const { frontHeightMm } = shown;
+  const { acrossMm, cutoutMm, undersideMm, body } = sideOf(shown);
   return (
     <g className="fill-none stroke-ink" strokeWidth={1.4 * px}>
-      <rect x={0} y={-acrossMm / 2} width={underside} height={acrossMm} />
-      {end > underside && cutoutMm > 0 && <path d={`M${[...upper, ...lower].join('L')}Z`} />}
+      <rect x={0} y={-acrossMm / 2} width={undersideMm} height={acrossMm} />
+      {body && <path d={body} />}
       {frontHeightMm !== null && frontHeightMm > 0 && (
         <rect
           x={-frontHeightMm}
