@@ -175,6 +175,15 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     },
   },
   {
+    name: 'what to keep in stock',
+    open: async (fitter) => {
+      await fitter.openPage('/serving?by=measure', 'What to keep in stock');
+      await expect(fitter.page.getByRole('list', { name: 'Speakers to keep' }).getByRole('listitem')).not.toHaveCount(
+        0,
+      );
+    },
+  },
+  {
     name: 'where a speaker fits',
     open: async (fitter) => {
       await fitter.openPage('/parts/spk-wrackline-shoal-65-slim/places', 'Where Wrackline Shoal 65 Slim fits');

@@ -119,4 +119,15 @@ test('speakers come in; the one with the misread depth is on hold until it is me
   await expect(
     page.getByText(/it clears \d+, is to be measured at \d+, is on hold at \d+, and hits at \d+\./),
   ).toBeVisible();
+
+  // And which few would serve most of the cars that came.
+  await page.getByRole('link', { name: 'Parts', exact: true }).first().click();
+  await page.getByRole('link', { name: 'What to keep in stock' }).click();
+  await page.getByLabel('A speaker serves an opening').selectOption('measure');
+  await expect(
+    page.getByText(/^\d+ of \d{3} speakers serve \d+ of \d+ openings; all \d{3} would serve \d+\.$/),
+  ).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Speakers to keep' }).getByRole('listitem').first()).toContainText(
+    /\+\d+/,
+  );
 });

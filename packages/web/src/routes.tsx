@@ -38,6 +38,7 @@ const JobScreen = late(() => import('./features/jobs/JobScreen').then((code) => 
 const OpeningScreen = late(() => import('./features/openings/OpeningScreen').then((code) => code.OpeningScreen));
 const FitScreen = late(() => import('./features/fit/FitScreen').then((code) => code.FitScreen));
 const CompareScreen = late(() => import('./features/library/compare/CompareScreen').then((code) => code.CompareScreen));
+const ServingScreen = late(() => import('./features/library/ServingScreen').then((code) => code.ServingScreen));
 const WiresScreen = late(() => import('./features/wires/WiresScreen').then((code) => code.WiresScreen));
 const BuildScreen = late(() => import('./features/build/BuildScreen').then((code) => code.BuildScreen));
 const OrderScreen = late(() => import('./features/orders/OrderScreen').then((code) => code.OrderScreen));
@@ -68,6 +69,7 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/parts/:id/places', PlacesScreen],
   ['/supplier-list', SupplierListScreen],
   ['/doubts', DoubtsScreen],
+  ['/serving', ServingScreen],
   ['/vehicles', VehiclesScreen],
   ['/vehicles/:vehicleId', VehicleScreen],
   ['/vehicles/:vehicleId/openings/:label', VehicleOpeningScreen],

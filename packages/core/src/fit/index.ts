@@ -47,6 +47,7 @@ export { groundRing, isSameHeight, spacerAt, suitableSpacers, WHAT_IF_ID, withGr
 export { type PackedRanking, packRanking, unpackRanking } from './search/packRanking';
 export type { FirstLook, RankedSpeaker, RankedStack, Ranking } from './search/Ranking';
 export { findLayer, raisedMm } from './search/stacks';
+export { chooseServing, type Serves, servesOf } from './servesMost';
 export {
   ASSUMABLE,
   type Assumable,

@@ -25,13 +25,14 @@ type Answering<Given, Answer extends z.ZodType> = (given: Given) => Promise<z.in
 export function route<Params extends z.ZodType, Body extends z.ZodType, Answer extends z.ZodType>(
   router: Router,
   contract: Contract<Params, Body, Answer>,
-  handler: Answering<Asked<Params, Body> & { readonly actor: Actor }, Answer>,
+  handler: Answering<Asked<Params, Body> & { readonly actor: Actor; readonly gone: AbortSignal }, Answer>,
 ): void {
   router[contract.method](contract.path, guard(contract.permission), async (request, response) => {
     const actor = requireActor(response);
     requireNamedPerson(request, actor);
     const asked = read(contract, request);
-    response.json(await unlessHeld(contract, response, () => handler({ ...asked, actor })));
+    const gone = goneSignal(response);
+    response.json(await unlessHeld(contract, response, () => handler({ ...asked, actor, gone })));
   });
 }
 

@@ -1,11 +1,12 @@
 /** What takes long and needs no database: each is a function of what it is given, and runs in a thread of its own. */
 import { placesOf } from '../features/fit/placesOf';
+import { servingOf } from '../features/fit/servingOf';
 import { doubtLibrary } from '../features/lists/doubtLibrary';
 import { planList } from '../features/lists/planList';
 import { writePartsTable } from '../features/lists/writePartsTable';
 import type { Say } from './Say';
 
-export const TASKS = { planList, doubtLibrary, placesOf, writePartsTable } as const;
+export const TASKS = { planList, doubtLibrary, placesOf, servingOf, writePartsTable } as const;
 export type TaskName = keyof typeof TASKS;
 export type Given<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0];
 type Cames = { readonly [Name in TaskName]: Awaited<ReturnType<(typeof TASKS)[Name]>> };

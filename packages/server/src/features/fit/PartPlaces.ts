@@ -14,7 +14,7 @@ export class PartPlaces {
     private readonly runTask: RunTask,
   ) {}
 
-  async of(partId: string): Promise<PlacesOfPart> {
+  async of(partId: string, gone: AbortSignal): Promise<PlacesOfPart> {
     const parts: (Kept & { id: string })[] = await this.manager.query(
       `SELECT "id", "record"::text AS "kept" FROM "part" WHERE "id" = $1 OR "kind" IN ('bracket', 'spacer', 'harnessAdapter') ORDER BY "id"`,
       [partId],
@@ -28,7 +28,7 @@ export class PartPlaces {
     );
     const shop = await new SettingsStore(this.manager).get();
     const given = { speakerId: partId, shop, kept: keptOf(parts), vehicles: keptOf(vehicles), openings };
-    return this.runTask('placesOf', given, () => {}, new AbortController().signal);
+    return this.runTask('placesOf', given, () => {}, gone);
   }
 }
 

@@ -1,5 +1,6 @@
 import { partsTable } from '@low-quarry/core/contracts/library';
 import { doubtFigures } from '@low-quarry/core/contracts/libraryDoubts';
+import { servesMost } from '@low-quarry/core/contracts/servesMost';
 import { importList, listProgress } from '@low-quarry/core/contracts/supplierLists';
 import { whereItFits } from '@low-quarry/core/contracts/whereItFits';
 import type { Router } from 'express';
@@ -9,6 +10,7 @@ import { fileRoute, route, write } from '../../http/route';
 import { TaskProgress } from '../../tasks/TaskProgress';
 import type { RunTask } from '../../tasks/tasks';
 import { PartPlaces } from '../fit/PartPlaces';
+import { PartsServing } from '../fit/PartsServing';
 import type { OpenHistory } from '../history/History';
 import { FigureDoubts } from './FigureDoubts';
 import { PartsTable } from './PartsTable';
@@ -39,7 +41,8 @@ export function listsRoutes(
       new FigureDoubts(manager, openHistory(manager, actor)).look(hold, newId(), { runTask, say, signal: gone }),
     ),
   );
-  route(router, whereItFits, ({ params: { partId } }) => new PartPlaces(heavy.manager, runTask).of(partId));
+  route(router, whereItFits, ({ params: { partId }, gone }) => new PartPlaces(heavy.manager, runTask).of(partId, gone));
+  route(router, servesMost, ({ params: { by }, gone }) => new PartsServing(heavy.manager, runTask).most(by, gone));
   router.use(partsTable.path, heavyLimit());
   fileRoute(router, partsTable, ({ params, gone }) => new PartsTable(heavy, runTask).write(params, gone));
   route(router, listProgress, async ({ actor }) => ({ now: progress.of(actor.personId) }));

@@ -51,14 +51,17 @@ export function LibraryScreen() {
         { to: '/parts', label: 'Parts' },
       ]}
       aside={
-        mayAdd && (
-          <div className="flex flex-wrap gap-3">
-            {mayChange && <LinkButton to="/supplier-list">Bring in a supplier’s list</LinkButton>}
-            {mayChange && <LinkButton to="/doubts">Doubtful figures</LinkButton>}
-            <ImportParts />
-            <DownloadLink href={PARTS_PACK_PATH}>Download all as a parts pack</DownloadLink>
-          </div>
-        )
+        <div className="flex flex-wrap gap-3">
+          <LinkButton to="/serving">What to keep in stock</LinkButton>
+          {mayAdd && (
+            <>
+              {mayChange && <LinkButton to="/supplier-list">Bring in a supplier’s list</LinkButton>}
+              {mayChange && <LinkButton to="/doubts">Doubtful figures</LinkButton>}
+              <ImportParts />
+              <DownloadLink href={PARTS_PACK_PATH}>Download all as a parts pack</DownloadLink>
+            </>
+          )}
+        </div>
       }
     >
       <p className="max-w-2xl">
