@@ -15,6 +15,8 @@ export default defineConfig<{ plain: boolean }>({
   // As many as a small machine has processors: more only wait for one another. What is measured is measured alone.
   workers: process.env.LQ_FIGURES ? 1 : 2,
   forbidOnly: true,
+  // A machine that stands still for seconds upsets a scenario now and then; what is wrong is wrong twice, and the last line counts these.
+  retries: process.env.LQ_FIGURES ? 0 : 1,
   projects: [
     { name: 'loopback', grepInvert: /@plain/ },
     // As most tablets of a shop reach it, neither https nor the machine's own address: what a browser keeps from such a page it is that differs.

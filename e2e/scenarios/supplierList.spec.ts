@@ -128,6 +128,6 @@ test('speakers come in; the one with the misread depth is on hold until it is me
     page.getByText(/^\d+ of \d{3} speakers serve \d+ of \d+ openings; all \d{3} would serve \d+\.$/),
   ).toBeVisible();
   await expect(page.getByRole('list', { name: 'Speakers to keep' }).getByRole('listitem').first()).toContainText(
-    /\+\d+/,
+    /adds \d+/,
   );
 });

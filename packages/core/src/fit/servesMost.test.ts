@@ -62,7 +62,7 @@ describe('few that serve many', () => {
   });
 });
 
-test('a speaker is said to be where it fits alone', () => {
+test('a speaker is said to be where it fits alone, of the openings of its own size', () => {
   const catalogue = largeCatalogue({ speakers: 60, brackets: 60, seed: 4 });
   const openings = largeVehicle();
   const said: number[] = [];
@@ -72,7 +72,10 @@ test('a speaker is said to be where it fits alone', () => {
   let served = 0;
   for (const [at, speaker] of catalogue.speakers.entries()) {
     const alone = whereItFits(speaker, openings, catalogue, LARGE_RULES);
-    const of = (verdict: string) => alone.flatMap((best, place) => (best?.verdict === verdict ? [place] : []));
+    const of = (verdict: string) =>
+      alone.flatMap((best, place) =>
+        best?.verdict === verdict && openings[place]?.nominalSize === speaker.nominalSize ? [place] : [],
+      );
     expect(all[at]).toEqual({ speakerId: speaker.id, clears: of('clears'), measure: of('measure') });
     served += all[at]?.clears.length ?? 0;
   }

@@ -12,7 +12,8 @@ export type Serves = {
 };
 
 /**
- * Every speaker in every opening, each at the best stack that the catalogue's brackets and rings make.
+ * Every speaker in every opening of its own nominal size, each at the best stack that the catalogue's brackets and rings make: through a bracket
+ * a small one goes nearly everywhere, and nobody wants it there.
  *
  * @param say how many openings are done
  */
@@ -22,21 +23,26 @@ export function servesOf(
   rules: FitRules,
   say: (done: number) => void = () => {},
 ): readonly Serves[] {
-  const engine = new FitEngine(new CatalogueIndex(catalogue), rules);
-  const all = engine.index.speakers.map(({ id }) => ({
-    speakerId: id,
-    clears: [] as number[],
-    measure: [] as number[],
-  }));
+  const all = new Map(
+    catalogue.speakers.map(({ id }) => [id, { speakerId: id, clears: [] as number[], measure: [] as number[] }]),
+  );
+  const sizes = [...new Set(catalogue.speakers.map(({ nominalSize }) => nominalSize))];
+  const engines = new Map(
+    sizes.map((size) => {
+      const speakers = catalogue.speakers.filter(({ nominalSize }) => nominalSize === size);
+      return [size, new FitEngine(new CatalogueIndex({ ...catalogue, speakers }), rules)];
+    }),
+  );
   for (const [at, opening] of openings.entries()) {
-    engine.rank(opening, { figures: false });
-    for (const [place, serves] of all.entries()) {
-      const verdict = VERDICTS_BY_RANK[engine.verdict[place] as number];
-      if (verdict === 'clears' || verdict === 'measure') serves[verdict].push(at);
+    const engine = engines.get(opening.nominalSize);
+    engine?.rank(opening, { figures: false });
+    for (const [place, { id }] of (engine?.index.speakers ?? []).entries()) {
+      const verdict = VERDICTS_BY_RANK[engine?.verdict[place] as number];
+      if (verdict === 'clears' || verdict === 'measure') all.get(id)?.[verdict].push(at);
     }
     say(at + 1);
   }
-  return all;
+  return [...all.values()];
 }
 
 export type Chosen = {

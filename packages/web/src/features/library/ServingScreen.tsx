@@ -39,8 +39,9 @@ export function ServingScreen() {
       ]}
     >
       <p className="max-w-2xl">
-        The few speakers that together serve the most openings of the cars that came, each at the best of the shop’s
-        brackets and rings. What a speaker costs, and how it sounds, is not weighed.
+        The few speakers that together serve the most openings of the cars that came, each in openings of its own
+        nominal size, at the best of the shop’s brackets and rings. What a speaker costs, and how it sounds, is not
+        weighed.
       </p>
       <div className="max-w-md">
         <Choice
@@ -79,13 +80,13 @@ function Serving({ by, chosen, openings, served, older, speakers, ...left }: Ser
           <li key={id} className="grid grid-cols-[2rem_1fr_auto] gap-x-3 border-b border-hairline py-1.5">
             <span className="pt-3 text-muted">{at + 1}</span>
             <span>
-              <Link to={`/parts/${id}/places`} className="flex min-h-12 items-center text-action">
+              <Link to={`/parts/${id}/places`} className="flex min-h-12 flex-col justify-center text-action">
                 {label}
+                <span className="text-[13px] leading-4 text-muted">{says}</span>
               </Link>
-              <span className="block text-[13px] leading-4 text-muted">{says}</span>
             </span>
             <span className="pt-3 text-right">
-              <strong>+{adds}</strong>
+              <strong>adds {adds}</strong>
               <span className="block text-[13px] leading-4 text-muted">
                 clears {clears}, to be measured at {measure}
               </span>
