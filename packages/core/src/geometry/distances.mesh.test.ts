@@ -15,7 +15,7 @@ import { CENTRED, convexPieces, PlacedBody } from './PlacedBody';
 import { rod, rodGap } from './rodGap';
 import { length, subtract } from './vector';
 
-const CASES = { glass: 35, curvedGlass: 60, rod: 35, box: 35 } as const;
+const CASES = { glass: 55, curvedGlass: 120, rod: 55, box: 55 } as const;
 /**
  * Rare ones that a search through thousands found: a foot on either side of the lower edge, and a flat end before a sheet
  * that bulges towards it.

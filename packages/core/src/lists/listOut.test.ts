@@ -63,6 +63,16 @@ describe('a row', () => {
     expect(cell(lacking, 'What is open')).toBe('nobody wrote down: mounting depth, screw holes');
   });
 
+  test('says in words what the part is, and where its depth counts from', () => {
+    const known = { ...one, mountingDepthMm: 61, basket: { kind: 'circle' as const, diameterMm: 129 } };
+    const words = (depthDatum: SpeakerRecord['depthDatum']) => cell({ ...known, depthDatum }, 'In words');
+    expect(words('underside')).toContain(`${one.nominalSize}, cutout 129 mm, 61 mm deep, `);
+    expect(words('top')).toContain('61 mm deep from the top of its flange, ');
+    expect(cell({ ...known, mountingDepthMm: null, basket: null }, 'In words')).toContain(
+      'cutout not stated, depth not stated',
+    );
+  });
+
   test('says which figure is doubted', () => {
     const depth = one.mountingDepthMm as number;
     const doubt = { figure: 'depth', value: depth, words: 'Deep.', proposes: null, chance: 0, settled: null } as const;

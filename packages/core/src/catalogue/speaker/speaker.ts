@@ -103,11 +103,13 @@ export const speakerEntry = partEntry({
     const lacks = lacksOf(record);
     return { nominalSize, speakerKind, impedanceOhm, rmsW, ...(lacks.length > 0 ? { lacks } : {}) };
   },
-  says: ({ speakerKind, nominalSize, basket, mountingDepthMm, ...rating }) =>
+  says: ({ speakerKind, nominalSize, basket, mountingDepthMm, depthDatum, ...rating }) =>
     [
       `${speakerKind} ${nominalSize}`,
       basket ? `cutout ${outlineWords(basket)}` : 'cutout not stated',
-      mountingDepthMm === null ? 'depth not stated' : `${printed(mountingDepthMm)} mm deep`,
+      mountingDepthMm === null
+        ? 'depth not stated'
+        : `${printed(mountingDepthMm)} mm deep${depthDatum === 'top' ? ' from the top of its flange' : ''}`,
       ratingWords(rating),
     ].join(', '),
   connectors: () => [],

@@ -132,7 +132,7 @@ describe('says what the plain ranking says', () => {
     if (!frontDoor) throw new Error('expected a door');
     const boxed = {
       ...catalogue,
-      speakers: catalogue.speakers.slice(0, 12).map((speaker, at) => ({
+      speakers: catalogue.speakers.slice(0, 20).map((speaker, at) => ({
         ...speaker,
         boxes:
           at % 2 === 0

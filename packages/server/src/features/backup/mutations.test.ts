@@ -18,7 +18,7 @@ import { ArchiveError, readArchive } from './archive';
 import type { BackupService } from './BackupService';
 import { readDump } from './readDump';
 
-const TRIES = Number(process.env.LQ_MUTATIONS ?? 800);
+const TRIES = Number(process.env.LQ_MUTATIONS ?? 1500);
 const SAMPLE_1 = path.resolve(import.meta.dirname, '../../../../../samples/versions/backup-1.lqbackup');
 /** What takes longer hangs. */
 const PATIENCE_MS = 20_000;

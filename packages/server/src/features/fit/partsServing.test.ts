@@ -1,6 +1,8 @@
 /** Which few speakers serve the most openings of the cars that came: as each is judged by itself. */
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { MOST_KEPT, type ServesMost } from '@low-quarry/core/contracts/servesMost';
+import type { PlacesOfPart } from '@low-quarry/core/contracts/whereItFits';
+import { type OpeningRecord, placeLabel } from '@low-quarry/core/model';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 
 let app: TestApp;
@@ -39,20 +41,24 @@ test('the first serves the most, each adds no more than the one before, and meas
   for (const { clears } of sure.chosen) expect(clears).toBeGreaterThan(0);
 });
 
-test('it is what the page of the speaker says of the open jobs’ openings', async () => {
-  const [first] = open.chosen;
-  const { body } = await app.http.get(`/api/parts/${first?.id}/places`).expect(200);
+test('it is what the page of the speaker says of the open jobs’ openings of its size', async () => {
   const ended: { n: number }[] = await app.db.query(
     `SELECT count(*)::int AS "n" FROM "job" WHERE "ended_at" IS NOT NULL`,
   );
   expect(ended).toEqual([{ n: 0 }]);
-  const inJobs = body.places.filter(
-    ({ of, verdict }: { of: string; verdict: string }) => of === 'job' && verdict !== 'hold',
+  const rows: { jobId: string; record: OpeningRecord }[] = await app.db.query(
+    'SELECT "job_id" AS "jobId", "record" FROM "opening"',
   );
-  // In those of another size, through a bracket, it is not counted.
-  const served = (first?.clears ?? 0) + (first?.measure ?? 0);
-  expect(served).toBeGreaterThan(1);
-  expect(inJobs.length).toBeGreaterThanOrEqual(served);
+  const sizes = new Map(rows.map(({ jobId, record }) => [`${jobId} ${placeLabel(record)}`, record.nominalSize]));
+  for (const { id, clears, measure } of open.chosen) {
+    const { body: part } = await app.http.get(`/api/parts/${id}`).expect(200);
+    const { body } = await app.http.get(`/api/parts/${id}/places`).expect(200);
+    const own = (body as PlacesOfPart).places.filter(
+      (place) => place.of === 'job' && sizes.get(`${place.id} ${place.opening}`) === part.record.nominalSize,
+    );
+    const count = (verdict: string) => own.filter((place) => place.verdict === verdict).length;
+    expect({ id, clears, measure }).toEqual({ id, clears: count('clears'), measure: count('measure') });
+  }
 });
 
 test('a speaker that nobody sells, or that lacks a figure, is left out and counted', async () => {

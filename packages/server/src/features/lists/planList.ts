@@ -24,8 +24,8 @@ import {
 } from '@low-quarry/core/lists';
 import { isSame, type ListSaid } from '@low-quarry/core/records';
 import { ok, type Result } from '@low-quarry/core/result';
-import { stringify } from 'csv-stringify/sync';
 import type { z } from 'zod';
+import { csvText } from '../../http/csvText';
 import type { Say } from '../../tasks/Say';
 import type { KeptPart } from '../library/PartsStore';
 import { readKept } from '../library/readRecords';
@@ -166,8 +166,5 @@ function toAnswer(
 function toMend(table: Table, headRows: number, delimiter: string, lines: readonly number[]): string | null {
   if (lines.length === 0) return null;
   const rows = [...table.slice(0, headRows), ...lines.map((line) => table[line - 1] ?? [])];
-  return stringify(
-    rows.map((row) => [...row]),
-    { delimiter, escape_formulas: true, record_delimiter: '\r\n', bom: true },
-  );
+  return csvText(rows, { delimiter });
 }

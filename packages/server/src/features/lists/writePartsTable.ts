@@ -3,8 +3,8 @@
 import type { TableFormat } from '@low-quarry/core/contracts/library';
 import { OUT_HEADINGS, type OutCell, partRows, unreadableRow } from '@low-quarry/core/lists';
 import { readStored } from '@low-quarry/core/records';
-import { stringify } from 'csv-stringify/sync';
 import writeXlsxFile from 'write-excel-file/node';
+import { csvText } from '../../http/csvText';
 import type { Say } from '../../tasks/Say';
 
 export type PartsTableTask = {
@@ -15,9 +15,6 @@ export type PartsTableTask = {
   readonly currency: string;
 };
 
-/** Spreadsheets take a file without it for one in the letters of their own country. */
-const BYTE_ORDER_MARK = '\uFEFF';
-
 /** @returns the file */
 export async function writePartsTable({ format, kept, currency }: PartsTableTask, say: Say): Promise<Uint8Array> {
   say('Reading the parts', 0);
@@ -26,13 +23,7 @@ export async function writePartsTable({ format, kept, currency }: PartsTableTask
     return read.ok ? partRows(read.value, currency) : [unreadableRow(id, read.failure)];
   });
   say('Writing the file', 0.5);
-  return format === 'csv' ? writeCsv(rows) : writeXlsx(rows);
-}
-
-function writeCsv(rows: readonly (readonly OutCell[])[]): Uint8Array {
-  // A name that starts like a formula must not be run by the spreadsheet that opens the file.
-  const text = stringify([OUT_HEADINGS, ...rows], { escape_formulas: true, record_delimiter: '\r\n' });
-  return new TextEncoder().encode(BYTE_ORDER_MARK + text);
+  return format === 'csv' ? new TextEncoder().encode(csvText([OUT_HEADINGS, ...rows])) : writeXlsx(rows);
 }
 
 async function writeXlsx(rows: readonly (readonly OutCell[])[]): Promise<Uint8Array> {

@@ -1,8 +1,7 @@
-/** The order list as CSV (RFC 4180), one line a part, with a byte order mark so that spreadsheets read the accents. */
+/** The order list as CSV (RFC 4180), one line a part. */
 import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
-import { stringify } from 'csv-stringify/sync';
+import { csvText } from '../../http/csvText';
 
-const BYTE_ORDER_MARK = '\uFEFF';
 const NOBODY = 'nobody known to sell it';
 
 export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
@@ -42,8 +41,7 @@ export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
     line.open.join('; '),
     line.assumed.join('; '),
   ]);
-  // A part's name that starts like a formula must not be run by the spreadsheet that opens the file.
-  return BYTE_ORDER_MARK + stringify([header, ...rows], { escape_formulas: true, record_delimiter: '\r\n' });
+  return csvText([header, ...rows]);
 }
 
 /** A cell is empty where nobody knows. */

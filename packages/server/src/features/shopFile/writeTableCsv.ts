@@ -1,7 +1,7 @@
 /** Jobs, openings, parts or the history as CSV (RFC 4180), one line a record, nested facts as JSON in their cell. */
 import { JOB_FACT_KEYS } from '@low-quarry/core/model';
-import { stringify } from 'csv-stringify/sync';
 import type { DataSource, EntityManager } from 'typeorm';
+import { csvText } from '../../http/csvText';
 import { atOneMoment } from './readRows';
 import { readHistory, readJobs, readRecords } from './shopFileRows';
 
@@ -9,9 +9,6 @@ export const CSV_TABLES = ['jobs', 'openings', 'parts', 'history'] as const;
 export type CsvTable = (typeof CSV_TABLES)[number];
 
 type Row = Readonly<Record<string, unknown>>;
-
-const BYTE_ORDER_MARK = '\uFEFF';
-const OPTIONS = { escape_formulas: true, record_delimiter: '\r\n' } as const;
 
 const JOB_COLUMNS = [
   'id',
@@ -47,8 +44,8 @@ const HISTORY_COLUMNS = [
 export function writeTableCsv(db: DataSource, table: CsvTable): AsyncGenerator<string> {
   return atOneMoment(db, async function* (manager) {
     const { columns, rows } = await tableOf(manager, table);
-    yield BYTE_ORDER_MARK + stringify([columns], OPTIONS);
-    for await (const row of rows) yield stringify([columns.map((column) => toCell(row[column]))], OPTIONS);
+    yield csvText([columns]);
+    for await (const row of rows) yield csvText([columns.map((column) => toCell(row[column]))], { isBeginning: false });
   });
 }
 

@@ -70,11 +70,11 @@ function Serving({ by, chosen, openings, served, older, speakers, ...left }: Ser
         </p>
       ) : (
         <p className="max-w-2xl">
-          {chosen.length} of {speakers} speakers serve {together} of {openings} openings; all {speakers} would serve{' '}
-          {served}.
+          {chosen.length} of {speakers} speakers {chosen.length === 1 ? 'serves' : 'serve'} {together} of {openings}{' '}
+          openings; all {speakers} would serve {served}.
         </p>
       )}
-      {asides.length > 0 && <p className="max-w-2xl text-muted">Left out: {asides.join('; ')}.</p>}
+      {asides.length > 0 && <p className="max-w-2xl text-muted">Left out are {asides.join('; ')}.</p>}
       <ol aria-label="Speakers to keep" className="border-t border-ink">
         {chosen.map(({ id, label, says, clears, measure, adds }, at) => (
           <li key={id} className="grid grid-cols-[2rem_1fr_auto] gap-x-3 border-b border-hairline py-1.5">
@@ -105,9 +105,9 @@ function asidesOf({
   unreadable,
 }: Pick<ServesMost, 'older' | 'lacking' | 'notToBeHad' | 'unreadable'>) {
   return [
-    ...(notToBeHad > 0 ? [`${notToBeHad} speakers that are made no more, or that nobody is known to sell`] : []),
-    ...(lacking > 0 ? [`${lacking} speakers of which figures are missing that the fit needs`] : []),
-    ...(older > 0 ? [`${older} openings of older jobs`] : []),
-    ...(unreadable > 0 ? [`${unreadable} records that cannot be read`] : []),
+    ...(notToBeHad > 0 ? [`speakers that are made no more, or that nobody is known to sell: ${notToBeHad}`] : []),
+    ...(lacking > 0 ? [`speakers without a figure that the fit needs: ${lacking}`] : []),
+    ...(older > 0 ? [`openings of older jobs: ${older}`] : []),
+    ...(unreadable > 0 ? [`records that cannot be read: ${unreadable}`] : []),
   ];
 }

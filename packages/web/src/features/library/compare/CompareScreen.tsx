@@ -3,6 +3,7 @@ import { type PartKind, type PartRecord, partKindWord, partName } from '@low-qua
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { ProblemError } from '../../../api/call';
 import { Button } from '../../../ui/Button';
 import { Shell } from '../../../ui/Shell';
 import { Answered, Loading } from '../../../ui/states';
@@ -25,7 +26,7 @@ export function CompareScreen() {
   const kind = parts[0]?.kind;
   const alike = parts.filter((part) => part.kind === kind);
   const others = parts.filter((part) => part.kind !== kind);
-  const missing = ids.filter((_, at) => queries[at]?.isError);
+  const missing = ids.flatMap((id, at) => (queries[at]?.error ? [{ id, why: whyNot(queries[at].error) }] : []));
   return (
     <Shell
       title="Parts compared"
@@ -35,9 +36,9 @@ export function CompareScreen() {
         { to: comparedAddress(ids), label: 'Compared' },
       ]}
     >
-      {missing.map((id) => (
+      {missing.map(({ id, why }) => (
         <Beside key={id} onTakeAway={() => takeAway(id)} what={id}>
-          “{id}” cannot be had: there is no such part, or the shop’s server does not answer.
+          “{id}” cannot be shown: {why}
         </Beside>
       ))}
       {others.map((part) => (
@@ -54,6 +55,11 @@ export function CompareScreen() {
       )}
     </Shell>
   );
+}
+
+function whyNot(error: Error): string {
+  const isGone = error instanceof ProblemError && error.problem.status === 404;
+  return isGone ? 'there is no such part.' : error.message;
 }
 
 type BesideProps = { readonly what: string; readonly onTakeAway: () => void; readonly children: ReactNode };

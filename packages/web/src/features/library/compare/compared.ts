@@ -1,6 +1,7 @@
 /** Parts of one kind beside each other: each figure in words, and of lengths by how much they stand over the first part's. */
 import type { PartRecord, SpeakerRecord } from '@low-quarry/core/catalogue';
 import { FIGURE_SPECS } from '../figures/specs';
+import { figureOf } from '../figures/typedFigures';
 
 /** More lie over each other unreadably. */
 export const MOST_COMPARED = 4;
@@ -27,7 +28,7 @@ export function comparedRows(parts: readonly PartRecord[]): readonly ComparedRow
   if (!first) return [];
   const isOneDatum = new Set(parts.map((part) => part.kind === 'speaker' && part.depthDatum)).size === 1;
   const figures = FIGURE_SPECS[first.kind].map(({ key, label, options, print }) => {
-    const values = parts.map((part) => (part as unknown as Readonly<Record<string, unknown>>)[key]);
+    const values = parts.map((part) => figureOf(part, key));
     const cells = values.map((value) => {
       const printed = print(value as never);
       const words = options?.find(([option]) => option === printed)?.[1] ?? printed;

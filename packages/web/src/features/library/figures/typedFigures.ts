@@ -19,7 +19,13 @@ export function readFiguresSchema(kind: PartRecord['kind']): z.ZodType<Partial<P
   }) as unknown as z.ZodType<Partial<PartRecord>, FiguresTyped>;
 }
 
+/** The value of a record at the key of one of its kind's specs. */
+export function figureOf(record: PartRecord, key: string): unknown {
+  return (record as unknown as Readonly<Record<string, unknown>>)[key];
+}
+
 export function toFiguresTyped(record: PartRecord): FiguresTyped {
-  const values = record as unknown as Readonly<Record<string, never>>;
-  return Object.fromEntries(FIGURE_SPECS[record.kind].map(({ key, print }) => [key, print(values[key] as never)]));
+  return Object.fromEntries(
+    FIGURE_SPECS[record.kind].map(({ key, print }) => [key, print(figureOf(record, key) as never)]),
+  );
 }
