@@ -14,6 +14,7 @@ import {
   edgePoints,
   type Flat,
   insideMm,
+  leastAlong,
   leastOver,
   type Point,
   type Stand,
@@ -196,10 +197,9 @@ function holeLeast(at: FitOpening, what: Candidate, stand: Stand, boxes: readonl
   const passes = (edge: readonly Flat[], fromMm: number, asked: number) => {
     const corners = edge.length === EDGE_STEPS ? [] : edge;
     for (const section of sectionPoints(what.speaker, stand, fromMm)) {
-      for (const point of section) least = Math.min(least, insideMm(edge, point[0], point[1]) - asked);
+      least = leastAlong(section, (x, y) => insideMm(edge, x, y) - asked, least);
       // The tip of a tab may point between two places of a section, or into it.
-      const around = section.map(([x, y]): Flat => [x, y]);
-      for (const [x, y] of corners) least = Math.min(least, -insideMm(around, x, y) - asked);
+      least = leastAlong(corners, (x, y) => -insideMm(section, x, y) - asked, least);
     }
   };
   passes(edgeOf(at), 0, clearancesMm.hole);

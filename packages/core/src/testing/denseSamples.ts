@@ -180,12 +180,12 @@ function ellipseEdge(a: number, b: number): readonly Flat[] {
 }
 
 /** Signed distance to a closed edge, positive inside. */
-export function insideMm(edge: readonly Flat[], x: number, y: number): number {
+export function insideMm(edge: readonly (Flat | Point)[], x: number, y: number): number {
   let least = Number.POSITIVE_INFINITY;
   let isInside = false;
   for (let at = 0; at < edge.length; at++) {
-    const a = edge[at] as Flat;
-    const b = edge[at + 1 === edge.length ? 0 : at + 1] as Flat;
+    const a = edge[at] as Flat | Point;
+    const b = edge[at + 1 === edge.length ? 0 : at + 1] as Flat | Point;
     const dx = b[0] - a[0];
     const dy = b[1] - a[1];
     const square = dx * dx + dy * dy;
@@ -198,6 +198,28 @@ export function insideMm(edge: readonly Flat[], x: number, y: number): number {
     if (a[1] > y !== b[1] > y && x < a[0] + ((y - a[1]) / (b[1] - a[1])) * dx) isInside = !isInside;
   }
   return isInside ? Math.sqrt(least) : -Math.sqrt(least);
+}
+
+/**
+ * The least of `least` and a distance at places in order. From one to the next it changes by no more than one goes (which holds for every
+ * distance), so that a place that cannot be nearer than the nearest so far is not asked.
+ */
+export function leastAlong(
+  places: readonly (Flat | Point)[],
+  distance: (x: number, y: number) => number,
+  least: number,
+): number {
+  let best = least;
+  let noLess = Number.NEGATIVE_INFINITY;
+  let before = places[0];
+  for (const place of places) {
+    noLess -= Math.hypot(place[0] - (before?.[0] ?? 0), place[1] - (before?.[1] ?? 0));
+    before = place;
+    if (noLess >= best) continue;
+    noLess = distance(place[0], place[1]);
+    if (noLess < best) best = noLess;
+  }
+  return best;
 }
 
 /** Signed distance to a rod or a box, positive outside. */

@@ -18,8 +18,24 @@ export function toTree({ points, faces }) {
 
 /** @returns the least distance between two meshes in mm, 0 where they cross */
 export function meshDistance(treeA, treeB) {
-  const found = treeA.closestPointToGeometry(treeB.geometry, IDENTITY, { point: new Vector3(), distance: 0 });
-  return found ? found.distance : Number.POSITIVE_INFINITY;
+  // What the nearest corner is away bounds it, so that most pairs of faces need no look.
+  const bound = nearestCorner(treeA, treeB);
+  const target = { point: new Vector3(), distance: 0 };
+  const found = treeA.closestPointToGeometry(treeB.geometry, IDENTITY, target, {}, 0, bound + ROUNDING_MM);
+  return found ? Math.min(bound, found.distance) : bound;
+}
+
+const ROUNDING_MM = 1e-9;
+
+function nearestCorner(tree, { geometry }) {
+  const corners = geometry.attributes.position;
+  const [corner, target] = [new Vector3(), { point: new Vector3(), distance: 0 }];
+  let least = Number.POSITIVE_INFINITY;
+  for (let at = 0; at < corners.count; at++) {
+    const found = tree.closestPointToPoint(corner.fromBufferAttribute(corners, at), target, 0, least);
+    if (found) least = Math.min(least, found.distance);
+  }
+  return least;
 }
 
 if (!isMainThread && parentPort) {
