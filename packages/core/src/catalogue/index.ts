@@ -3,11 +3,21 @@
  * what its maker states, in the units of a catalogue and rounded as it rounds; a part as a *shape* is what the fit works on, with the doubt that
  * the rounding leaves. A *listed* part is what lists need of it. Connectors are named by vehicles and by harness adapters.
  */
+export { AMPLIFIER_INPUTS } from './amplifier/amplifier';
+export { ENCLOSURES } from './bassBox/bassBox';
 export { patternHolesOf } from './boltPattern';
+export type { Box } from './box';
 export { type BracketRecord, bracketSchema } from './bracket/bracket';
 export { orderedId, STATE_MARK } from './bracket/snapOffs';
+export { CAPACITOR_TYPES } from './capacitor/capacitor';
+export { COIL_CORES } from './coil/coil';
 export { type ConnectorRecord, connectorSchema } from './connector';
+export { CONSUMABLE_TYPES } from './consumable/consumable';
+export { DEADENING_MATERIALS } from './deadeningSheet/deadeningSheet';
 export { FASTENER_HEADS, FASTENER_TYPES } from './fastener/fastener';
+export type { Filter } from './filter';
+export { FOAM_FORMS } from './foam/foam';
+export { FUSE_TYPES } from './fuse/fuse';
 export { type HarnessAdapterRecord, harnessAdapterSchema } from './harnessAdapter/harnessAdapter';
 export {
   isJudgedSpeaker,
@@ -18,6 +28,7 @@ export {
   snapOffNamed,
   toListedPart,
 } from './ListedPart';
+export { CONNECTOR_GENDERS } from './looseConnector/looseConnector';
 export {
   COST_UNKNOWN,
   MOST_OFFERS,
@@ -39,6 +50,8 @@ export {
   partSchema,
   toFitCatalogue,
 } from './partKinds';
+export type { Pieces } from './pieces';
+export { RATING_KINDS } from './ratingKinds';
 export { SHEET_MATERIALS } from './sheet/sheet';
 export { type SpacerRecord, spacerSchema } from './spacer/spacer';
 export {
@@ -56,7 +69,6 @@ export {
   lacksOf,
   NEEDED_FIGURES,
   NOMINAL_SIZES,
-  RATING_KINDS,
   SENSITIVITY_CONDITIONS,
   SPEAKER_KINDS,
   type SpeakerRecord,
@@ -65,7 +77,13 @@ export {
 } from './speaker/speaker';
 export { TERMINAL_TYPES } from './terminal/terminal';
 export { TERMINALS } from './terminals';
+export { TOOL_TYPES } from './tool/tool';
+export { SEAT_FIXINGS } from './tweeterSeat/tweeterSeat';
+export { boxWords, readBoxWords } from './words/boxWords';
+export { branchWords, filterWords, readBranchWords, readFilterWords } from './words/filterWords';
 export { apart, ratingWords } from './words/partWords';
 export { patternWords, readPatternWords, USUAL_HOLE_MM } from './words/patternWords';
+export { NOTHING_ELSE, pieceWords, readPieceWords } from './words/pieceWords';
+export { powerWords, readPowerWords } from './words/powerWords';
 export { profileWords, readProfileWords } from './words/profileWords';
 export { readScrewWords, screwWords } from './words/screwWords';

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { type Dimension, rectangular } from '../uncertainty';
 import { offersSchema, pieceCostMinor } from './offer';
+import { piecesSchema } from './pieces';
 
 export const MOST_ALIASES = 20;
 
@@ -21,6 +22,8 @@ export const orderable = {
   /** Id of the part that took its place; null where none is known. */
   replacedBy: z.string().min(1).max(80).nullable().default(null),
   offers: offersSchema,
+  /** What is in its box, besides itself and the screws that it says of itself; null where nobody wrote it down. */
+  inBox: piecesSchema.nullable().default(null),
   /** Half of what the catalogue rounds its lengths to, as the half-width of each. */
   roundingMm: z.number().min(0).max(10).default(0.5),
 };

@@ -1,9 +1,14 @@
 /** The fields of a part, of whatever kind: each key of its record, with a label that says the unit, and its offers in words. */
 import {
+  boxWords,
+  branchWords,
   FIGURE_WORDS,
   type FigureDoubt,
+  filterWords,
   type Offer,
   type PartRecord,
+  pieceWords,
+  powerWords,
   SETTLED_WORDS,
   type SpeakerRecord,
 } from '../catalogue';
@@ -23,12 +28,45 @@ const LABELS: Readonly<Record<string, string>> = {
   sensitivityAt: 'Sensitivity taken at',
   doubts: 'Doubted figures',
   listed: 'Last list',
+  inBox: 'In its box',
+  box: 'Size',
+  coilMh: 'Coil, mH',
+  resonanceHz: 'Resonance, Hz',
+  totalQ: 'Total Q',
+  levelsDb: 'Level switch, dB',
+  microfarad: 'Capacitance, µF',
+  millihenry: 'Inductance, mH',
+  tolerancePercent: 'Tolerance, %',
+  volt: 'Voltage, V',
+  ohm: 'Resistance, ohm',
+  watt: 'Power, W',
+  ampere: 'Current, A',
+  fuseA: 'Fuse, A',
+  fromHz: 'Heard from, Hz',
+  toHz: 'Heard to, Hz',
+  volumeL: 'Volume, l',
+  lengthM: 'Length, m',
+  massKgM2: 'Mass, kg/m²',
+  isPowered: 'Amplifier of its own',
+  isKeyed: 'Goes in one way only',
+  isFused: 'A fuse for each',
+  isSticky: 'Sticks by itself',
 };
 const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   offers: (offers) => listWords((offers as readonly Offer[]).map(offerWords)),
   doubts: (doubts) => listWords((doubts as readonly FigureDoubt[]).map(doubtWords)),
   listed: (listed) => listedWords(listed as SpeakerRecord['listed']),
+  inBox: (pieces) => pieceWords(pieces as PartRecord['inBox']) || 'nobody wrote it down',
+  box: known(boxWords),
+  branches: (branches) => branchWords(branches as Parameters<typeof branchWords>[0]) || 'nobody wrote them down',
+  powers: (powers) => powerWords(powers as Parameters<typeof powerWords>[0]) || 'nobody wrote it down',
+  filter: known(filterWords),
 };
+
+/** What may be unknown. */
+function known<Value>(words: (value: Value) => string): (value: unknown) => string {
+  return (value) => (value === null ? plainWords(value) : words(value as Value));
+}
 
 /** Every key of these parts as a field. */
 export function partFields(...parts: readonly unknown[]): readonly Field<PartRecord>[] {

@@ -161,6 +161,10 @@ class Maker {
       otherRating: null,
       sensitivityDb: Math.round(this.between(86, 94)),
       sensitivityAt: 'notStated',
+      coilOhm: null,
+      coilMh: null,
+      resonanceHz: null,
+      totalQ: null,
       doubts: [],
       listed: null,
     };
@@ -195,6 +199,7 @@ class Maker {
       notchDeg: this.random() < 0.4 ? this.pick([0, 90, 180, 270]) : null,
       earMm: null,
       bossMm: null,
+      wallMm: null,
       copies: [],
       screws: [],
       snapOffs: [],
@@ -276,6 +281,9 @@ function adapter(at: number, terminals: Terminals): HarnessAdapterRecord {
     roundingMm: 0.5,
     fromConnectorId: 'plug',
     plugMm: 0,
+    lengthMm: null,
+    filter: null,
+    needsDoorWires: null,
     to: { kind: 'terminals', terminals },
   };
 }

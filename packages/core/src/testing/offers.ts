@@ -11,4 +11,10 @@ export function offered(
 }
 
 /** Of a part that has one name and is still made. */
-export const PLAINLY_NAMED = { number: '', aliases: [] as string[], isDiscontinued: false, replacedBy: null };
+export const PLAINLY_NAMED = {
+  number: '',
+  aliases: [] as string[],
+  isDiscontinued: false,
+  replacedBy: null,
+  inBox: null,
+};

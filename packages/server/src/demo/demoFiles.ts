@@ -5,6 +5,7 @@ import {
   bracketSchema,
   connectorSchema,
   harnessAdapterSchema,
+  partSchema,
   spacerSchema,
   speakerSchema,
 } from '@low-quarry/core/catalogue';
@@ -62,7 +63,7 @@ export function readDemoPeople(dir: string) {
 }
 
 export async function readDemoFiles(dir: string) {
-  const [photos, people, shop, connectors, vehicles, variants, jobs, speakers, brackets, spacers, adapters] =
+  const [photos, people, shop, connectors, vehicles, variants, jobs, speakers, brackets, spacers, adapters, small] =
     await Promise.all([
       readDemoPhotos(dir),
       readDemoPeople(dir),
@@ -75,6 +76,7 @@ export async function readDemoFiles(dir: string) {
       read(dir, 'brackets.json', z.array(bracketSchema)),
       read(dir, 'spacers.json', z.array(spacerSchema)),
       read(dir, 'harness-adapters.json', z.array(harnessAdapterSchema)),
+      read(dir, 'small-parts.json', z.array(partSchema)),
     ]);
   return {
     photos,
@@ -85,7 +87,7 @@ export async function readDemoFiles(dir: string) {
     /** Of which nothing is known but what they begin with. */
     variants,
     jobs,
-    parts: [...speakers, ...brackets, ...spacers, ...adapters],
+    parts: [...speakers, ...brackets, ...spacers, ...adapters, ...small],
   };
 }
 

@@ -27,6 +27,8 @@ export const bracketSchema = z.strictObject({
   notchDeg: z.number().min(-360).max(360).nullable().default(null),
   /** Thickness under the heads of the screws to the vehicle; null where the catalogue does not say. */
   earMm: z.number().positive().max(60).nullable().default(null),
+  /** Of the plate itself; null where the catalogue does not say. */
+  wallMm: z.number().positive().max(60).nullable().default(null),
   /** How much material the speaker's screws find; null where the catalogue does not say. */
   bossMm: z.number().positive().max(120).nullable().default(null),
   /** Of the vehicle's fixings, those that it takes hold of itself. */

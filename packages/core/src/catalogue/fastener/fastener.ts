@@ -17,6 +17,8 @@ export const fastenerPartSchema = z.strictObject({
   /** Below the head; null for a nut. */
   lengthMm: z.number().positive().max(120).nullable(),
   head: z.enum(FASTENER_HEADS),
+  /** Such as M6 × 1; empty where nobody says, and for what cuts its own. */
+  thread: z.string().trim().max(20, 'Type at most 20 characters.').default(''),
   /** What turns it, such as PH2 or T20; empty for what is set by a tool of its own. */
   driver: z.string().max(20),
 });
@@ -25,9 +27,10 @@ export const fastenerEntry = goodsEntry(
   'Fastener',
   fastenerPartSchema,
   ({ type, diameterMm, lengthMm }) => ({ type, diameterMm, lengthMm }),
-  ({ type, diameterMm, lengthMm, head, driver }) =>
+  ({ type, diameterMm, lengthMm, head, thread, driver }) =>
     [
       `${apart(type)} ${printed(diameterMm)}${lengthMm === null ? '' : ` × ${printed(lengthMm)}`} mm`,
+      ...(thread === '' ? [] : [`thread ${thread}`]),
       ...(head === 'none' ? [] : [`${head} head`]),
       ...(driver === '' ? [] : [driver]),
     ].join(', '),

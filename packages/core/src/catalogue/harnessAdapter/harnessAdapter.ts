@@ -1,9 +1,11 @@
 /** Harness adapters: from a vehicle's connector to terminals, or to a further connector. */
 import { z } from 'zod';
 import type { HarnessAdapter } from '../../wiring';
+import { filterSchema } from '../filter';
 import { orderable, pieceOf } from '../orderable';
 import { partEntry } from '../PartEntry';
 import { TERMINALS } from '../terminals';
+import { filterWords } from '../words/filterWords';
 
 export const harnessAdapterSchema = z.strictObject({
   kind: z.literal('harnessAdapter'),
@@ -15,6 +17,11 @@ export const harnessAdapterSchema = z.strictObject({
   ]),
   /** How far its plug stands out beyond the terminals, with the bend of its wires; null where the catalogue does not say. */
   plugMm: z.number().min(0).max(100).nullable().default(null),
+  lengthMm: z.number().positive().max(20_000).nullable().default(null),
+  /** What is in it on the way to the speaker; null where there is nothing, or nobody says. */
+  filter: filterSchema.nullable().default(null),
+  /** Whether it is of use only where the vehicle has wires to this place; null where nobody says. */
+  needsDoorWires: z.boolean().nullable().default(null),
 });
 export type HarnessAdapterRecord = z.infer<typeof harnessAdapterSchema>;
 
@@ -22,8 +29,12 @@ export const harnessAdapterEntry = partEntry({
   word: 'Harness adapter',
   schema: harnessAdapterSchema,
   listed: () => ({}),
-  says: ({ fromConnectorId, to }) =>
-    `from plug ${fromConnectorId} to ${to.kind === 'terminals' ? to.terminals : `plug ${to.connectorId}`}`,
+  says: ({ fromConnectorId, to, filter, needsDoorWires }) =>
+    [
+      `from plug ${fromConnectorId} to ${to.kind === 'terminals' ? to.terminals : `plug ${to.connectorId}`}`,
+      ...(filter ? [`with a filter in it: ${filterWords(filter)}`] : []),
+      ...(needsDoorWires ? ['needs the vehicle’s own wires at this place'] : []),
+    ].join(', '),
   connectors: ({ fromConnectorId }) => [{ field: 'fromConnectorId', id: fromConnectorId }],
   isAtHand: true,
   toFit: (record) => ({ adapters: [toHarnessAdapter(record)] }),

@@ -8,6 +8,7 @@ import { patternSchema, toPattern } from '../boltPattern';
 import { catalogueLength, orderable, pieceOf } from '../orderable';
 import { lengthMm, outlineSchema, toOutline } from '../outline';
 import { partEntry } from '../PartEntry';
+import { RATING_KINDS } from '../ratingKinds';
 import { screwBags } from '../screwBags';
 import { TERMINALS } from '../terminals';
 import { printed } from '../words/figures';
@@ -37,8 +38,6 @@ const bodyBoxSchema = z.strictObject({
   toMm: z.number().positive().max(300),
 });
 
-/** Of a rating that is not RMS, what it is: only RMS compares. */
-export const RATING_KINDS = ['peak', 'range', 'unstated'] as const;
 export const SENSITIVITY_CONDITIONS = ['1 W', '2.83 V', 'notStated'] as const;
 
 /** What a list may leave out is null: a speaker without what the fit needs is in the library, and is not judged (`lacksOf`). */
@@ -90,6 +89,12 @@ export const speakerSchema = z.strictObject({
     .default(null),
   sensitivityDb: z.number().min(60).max(120).nullable(),
   sensitivityAt: z.enum(SENSITIVITY_CONDITIONS).default('notStated'),
+  /** Of its voice coil at direct current. */
+  coilOhm: z.number().positive().max(64).nullable().default(null),
+  coilMh: z.number().positive().max(50).nullable().default(null),
+  /** Where it resonates in free air, and its total Q there (IEC 60268-5). */
+  resonanceHz: z.number().min(5).max(20_000).nullable().default(null),
+  totalQ: z.number().positive().max(20).nullable().default(null),
   doubts: figureDoubtsSchema,
   listed: listedSchema,
 });

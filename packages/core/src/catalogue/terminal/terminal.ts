@@ -5,18 +5,20 @@ import { orderable } from '../orderable';
 import { printed } from '../words/figures';
 import { apart } from '../words/partWords';
 
-export const TERMINAL_TYPES = ['blade', 'ring', 'butt', 'heatShrink'] as const;
+export const TERMINAL_TYPES = ['blade', 'ring', 'lug', 'butt', 'heatShrink'] as const;
 
 export const terminalSchema = z
   .strictObject({
     kind: z.literal('terminal'),
     ...orderable,
     type: z.enum(TERMINAL_TYPES),
-    /** Of a blade; the hole of a ring; null for what has neither. */
+    /** Of a blade; the hole of a ring or a lug; null for what has neither. */
     sizeMm: z.number().min(1).max(30).nullable(),
     /** The least and the greatest wire it is made for. */
     wireFromMm2: z.number().min(0.1).max(120),
     wireToMm2: z.number().min(0.1).max(120),
+    /** Of what is crimped on to the wire; null where nobody says. */
+    barrelMm: z.number().positive().max(80).nullable().default(null),
   })
   .refine(({ wireFromMm2, wireToMm2 }) => wireFromMm2 <= wireToMm2, {
     path: ['wireToMm2'],

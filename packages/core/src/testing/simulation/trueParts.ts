@@ -58,6 +58,10 @@ export function simulateSpeaker(at: number, ways: Ways, random: () => number): S
     otherRating: null,
     sensitivityDb: 90,
     sensitivityAt: 'notStated',
+    coilOhm: null,
+    coilMh: null,
+    resonanceHz: null,
+    totalQ: null,
     doubts: [],
     listed: null,
   };
@@ -117,6 +121,7 @@ function simulateBracket(basketMm: number, between: (low: number, high: number) 
     notchDeg: null,
     earMm: null,
     bossMm: null,
+    wallMm: null,
     copies: [],
     screws: [],
     snapOffs: [],

@@ -7,21 +7,21 @@ import { offered, PLAINLY_NAMED } from '@low-quarry/core/testing/offers';
 import { z } from 'zod';
 import type { TestApp } from '../../testing/testApp';
 
-const bass = z.strictObject({ kind: z.literal('bassBox'), ...orderable, volumeL: z.number().positive().max(500) });
-const bassBox = partEntry({
-  word: 'Bass box',
-  schema: bass,
+const cool = z.strictObject({ kind: z.literal('coolBox'), ...orderable, volumeL: z.number().positive().max(500) });
+const coolBox = partEntry({
+  word: 'Cool box',
+  schema: cool,
   listed: ({ volumeL }) => ({ volumeL }),
   says: ({ volumeL }) => `${volumeL} l`,
   connectors: () => [],
   isAtHand: false,
   toFit: () => ({}),
 });
-jest.unstable_mockModule('@low-quarry/core/catalogue/partTable', () => ({ PART_TABLE: { ...PART_TABLE, bassBox } }));
+jest.unstable_mockModule('@low-quarry/core/catalogue/partTable', () => ({ PART_TABLE: { ...PART_TABLE, coolBox } }));
 
 const BOX = {
-  kind: 'bassBox',
-  id: 'bass-box-1',
+  kind: 'coolBox',
+  id: 'cool-box-1',
   maker: 'Orvane',
   name: 'Box 30',
   ...PLAINLY_NAMED,
@@ -47,7 +47,7 @@ test('comes in with a pack, is found, corrected and told of, and goes to devices
   expect((await bringIn(BOX).expect(200)).body).toMatchObject({ added: 1 });
   const { body: found } = await app.http.get('/api/parts').query({ find: 'orvane box' }).expect(200);
   expect(found.found).toEqual([
-    { id: BOX.id, kind: 'bassBox', label: 'Orvane Box 30', says: '30 l', unreadable: null },
+    { id: BOX.id, kind: 'coolBox', label: 'Orvane Box 30', says: '30 l', unreadable: null },
   ]);
   await app.http
     .put(`/api/parts/${BOX.id}`)
@@ -58,14 +58,14 @@ test('comes in with a pack, is found, corrected and told of, and goes to devices
   const { body: changes } = await app.http.get('/api/catalogue/changes').expect(200);
   expect(changes.parts).toContainEqual(expect.objectContaining({ id: BOX.id, volumeL: 28 }));
   const { text } = await app.http.get('/api/export').expect(200);
-  expect(JSON.parse(text).parts).toContainEqual(expect.objectContaining({ id: BOX.id, kind: 'bassBox' }));
+  expect(JSON.parse(text).parts).toContainEqual(expect.objectContaining({ id: BOX.id, kind: 'coolBox' }));
 });
 
 test('is listed with what its entry says, and the fit leaves it alone', () => {
   const part = core.partSchema.parse(BOX);
   expect(core.toListedPart(part)).toEqual({
     id: BOX.id,
-    kind: 'bassBox',
+    kind: 'coolBox',
     maker: 'Orvane',
     name: 'Box 30',
     volumeL: 30,

@@ -239,7 +239,21 @@ describe('the first start', () => {
       'SELECT "kind", "record" FROM "part"',
     );
     expect(parts).toHaveLength(goods?.parts.length ?? 0);
-    const kinds = ['fastener', 'panelClip', 'sheet', 'terminal', 'wire'];
+    const kinds = [
+      'capacitor',
+      'coil',
+      'consumable',
+      'deadeningSheet',
+      'fastener',
+      'foam',
+      'fuse',
+      'panelClip',
+      'resistor',
+      'sheet',
+      'terminal',
+      'tool',
+      'wire',
+    ];
     expect([...new Set(parts.map(({ kind }) => kind))].sort()).toEqual(kinds);
     expect(new Set(parts.map(({ record: { maker } }) => maker))).toEqual(new Set(['Generic']));
     expect(parts.every(({ record }) => record.offers.length === 0)).toBe(true);

@@ -2,7 +2,9 @@
 import type { PartRecord } from '@low-quarry/core/catalogue';
 import { useRef } from 'react';
 import type { z } from 'zod';
-import { PlateDrawing } from './PlateDrawing';
+import { BoxDrawing } from './BoxDrawing';
+import { ConnectorDrawing } from './ConnectorDrawing';
+import { PlateDrawing, plateOf } from './PlateDrawing';
 import { SpeakerDrawing } from './SpeakerDrawing';
 import type { FiguresTyped } from './typedFigures';
 
@@ -17,7 +19,10 @@ export function PartDrawing({ kind, typed, readSchema }: PartDrawingProps) {
   const read = readSchema.safeParse(typed);
   if (read.success) last.current = { kind, ...read.data } as PartRecord;
   const shown = last.current;
-  if (shown?.kind === 'speaker') return <SpeakerDrawing {...shown} />;
-  if (shown?.kind === 'bracket' || shown?.kind === 'spacer') return <PlateDrawing {...shown} />;
-  return null;
+  if (!shown) return null;
+  if (shown.kind === 'speaker') return <SpeakerDrawing {...shown} />;
+  if (shown.kind === 'looseConnector') return <ConnectorDrawing {...shown} />;
+  if ('box' in shown) return shown.box && <BoxDrawing {...shown.box} />;
+  const plate = plateOf(shown);
+  return plate && <PlateDrawing {...plate} />;
 }

@@ -1,29 +1,52 @@
-/** A bracket or a ring from the cabin, to scale. */
-import type { BracketRecord, SpacerRecord } from '@low-quarry/core/catalogue';
+/** What lies flat around an opening, to scale: a bracket, a ring, a gasket, the base of a pod. */
+import type { BracketRecord, PartRecord, SpacerRecord } from '@low-quarry/core/catalogue';
 import { Drawing, usePen } from '../../../drawing/Drawing';
 import { Ellipse, extentOf, HEIGHT_PX, Holes, sizeOf } from './shapes';
 
 type Outline = SpacerRecord['inner'];
+export type PlateDrawn = {
+  readonly outside: Outline;
+  readonly inside: Outline;
+  readonly label: string;
+  readonly caption: string;
+  /** With its holes and its notch. */
+  readonly bracket: BracketRecord | null;
+};
 
-export function PlateDrawing(part: BracketRecord | SpacerRecord) {
-  const [outside, inside] = part.kind === 'bracket' ? [part.plate, part.throat] : [part.outer, part.inner];
-  const caption =
-    part.kind === 'bracket'
-      ? 'From the cabin: plate, throat (dashed), holes to the vehicle, and to the speaker (blue)'
-      : 'From the cabin: outside, and inside (dashed)';
+/** @returns null for what is no plate, or of which nobody wrote down both outlines */
+export function plateOf(part: PartRecord): PlateDrawn | null {
+  const plain = { bracket: null, caption: 'From the cabin: outside, and inside (dashed)' };
+  switch (part.kind) {
+    case 'bracket':
+      return {
+        ...{ outside: part.plate, inside: part.throat, bracket: part, label: 'The bracket from the cabin' },
+        caption: 'From the cabin: plate, throat (dashed), holes to the vehicle, and to the speaker (blue)',
+      };
+    case 'spacer':
+      return { ...plain, outside: part.outer, inside: part.inner, label: 'The ring from the cabin' };
+    case 'foam':
+      return part.outer && part.inner
+        ? { ...plain, outside: part.outer, inside: part.inner, label: 'The gasket from the cabin' }
+        : null;
+    case 'pod':
+      return {
+        ...{ outside: part.base, inside: part.hole, bracket: null, label: 'The pod from the cabin' },
+        caption: 'Its base on the panel, and the hole for the speaker (dashed) as if it looked straight out',
+      };
+    default:
+      return null;
+  }
+}
+
+export function PlateDrawing({ outside, inside, label, caption, bracket }: PlateDrawn) {
   return (
-    <Drawing
-      extent={extentOf(outside)}
-      maxHeightPx={HEIGHT_PX}
-      label={part.kind === 'bracket' ? 'The bracket from the cabin' : 'The ring from the cabin'}
-      caption={caption}
-    >
-      <Plate outside={outside} inside={inside} bracket={part.kind === 'bracket' ? part : null} />
+    <Drawing extent={extentOf(outside)} maxHeightPx={HEIGHT_PX} label={label} caption={caption}>
+      <Plate outside={outside} inside={inside} bracket={bracket} />
     </Drawing>
   );
 }
 
-type PlateProps = { readonly outside: Outline; readonly inside: Outline; readonly bracket: BracketRecord | null };
+type PlateProps = Pick<PlateDrawn, 'outside' | 'inside' | 'bracket'>;
 
 function Plate({ outside, inside, bracket }: PlateProps) {
   const { px } = usePen();

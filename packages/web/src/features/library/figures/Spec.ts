@@ -1,9 +1,22 @@
 /** A figure of a part that is typed: how it is read, written and asked for. Figures are lines of text until they are read. */
 import {
   apart,
+  type Box,
+  boxWords,
+  branchWords,
+  type Filter,
+  filterWords,
+  NOTHING_ELSE,
   patternWords,
+  pieceWords,
+  powerWords,
   profileWords,
+  readBoxWords,
+  readBranchWords,
+  readFilterWords,
   readPatternWords,
+  readPieceWords,
+  readPowerWords,
   readProfileWords,
   readScrewWords,
   screwWords,
@@ -85,6 +98,33 @@ export const screws = (key: string, label: string): Spec => ({
   ...{ key, label, isWide: true, read: readScrewWords, print: screwWords },
   hint: 'Such as: 4 of 4.2 × 25, head 8; 4 of 3.5 × 16.',
 });
+/** Three sides, the height last; may be unknown. */
+export const box = (key: string, label: string, without: string): Spec => ({
+  ...{ key, label: `${label}, mm`, hint: 'As 240 × 160 × 52, the height last.', without },
+  ...{ read: orNull(readBoxWords), print: (value: Box | null) => (value ? boxWords(value) : '') },
+});
+const FILTER = 'Such as: high-pass 3500 Hz, 12 dB. Or both sides: high-pass 80 Hz, 12 dB and low-pass 3500 Hz, 12 dB.';
+export const filter = (key: string, label: string): Spec => ({
+  ...{ key, label, hint: FILTER, isWide: true, read: readFilterWords, print: filterWords },
+});
+export const knownFilter = (key: string, label: string): Spec => ({
+  ...filter(key, label),
+  hint: `${FILTER} Empty: none, or nobody says.`,
+  read: orNull(readFilterWords),
+  print: (value: Filter | null) => (value ? filterWords(value) : ''),
+});
+export const branches = (key: string, label: string): Spec => ({
+  ...{ key, label, isWide: true, read: readBranchWords, print: branchWords },
+  hint: 'Such as: tweeter: high-pass 3500 Hz, 12 dB; woofer: low-pass 3000 Hz, 6 dB.',
+});
+export const powers = (key: string, label: string): Spec => ({
+  ...{ key, label, isWide: true, read: readPowerWords, print: powerWords },
+  hint: 'Such as: 4 × 60 W RMS at 4 Ω; 2 × 180 W RMS at 4 Ω, bridged. Only RMS compares.',
+});
+export const pieces = (key: string, label: string): Spec => ({
+  ...{ key, label, isWide: true, read: readPieceWords, print: pieceWords },
+  hint: `Such as: 1 × grille; 2 × foam ring; a part of the library with its id as [brk-1]. “${NOTHING_ELSE}” where there is nothing else; empty: nobody looked.`,
+});
 export const mass = (key: string, label: string): Spec => ({
   ...{ key, label: `${label}, g`, read: orNull((text) => readMassCell(text, 'g')), print: printNumber },
 });
@@ -123,6 +163,49 @@ export const knownChoice = (key: string, label: string, values: readonly string[
 export const line = (key: string, label: string, extras: Extras = {}): Spec => ({
   ...{ key, label, ...extras, read: (text) => ok(text.trim()), print: (value: string) => value },
 });
+/** Empty is not known. */
+export const knownLine = (key: string, label: string, extras: Extras = {}): Spec => ({
+  ...line(key, label, extras),
+  read: orNull((text) => ok(text.trim())),
+  print: (value: string | null) => value ?? '',
+});
+export const yesNo = (key: string, label: string): Spec => ({
+  ...{ key, label, options: YES_NO, read: (text) => ok(text === 'yes'), print: (is: boolean) => (is ? 'yes' : 'no') },
+});
+export const knownYesNo = (key: string, label: string): Spec => ({
+  ...{ key, label, options: [['', 'nobody says'], ...YES_NO] },
+  read: orNull((text) => ok(text === 'yes')),
+  print: (is: boolean | null) => (is === null ? '' : is ? 'yes' : 'no'),
+});
+const YES_NO = [
+  ['yes', 'yes'],
+  ['no', 'no'],
+] as const;
+const separate = (text: string) =>
+  text
+    .split(',')
+    .map((each) => each.trim())
+    .filter(Boolean);
+/** Any number of them, parted by commas. */
+export const ids = (key: string, label: string): Spec => ({
+  ...{ key, label, hint: 'Their ids, parted by commas. Empty: none noted.' },
+  ...{ read: (text) => ok(separate(text)), print: (values: readonly string[]) => values.join(', ') },
+});
+export const numbers = (key: string, label: string, example: string): Spec => {
+  const one = number(key, label, example);
+  return {
+    ...{
+      key,
+      label,
+      hint: `Such as: ${example}. Empty: none.`,
+      print: (values: readonly number[]) => values.join(', '),
+    },
+    read: (text) => {
+      const read = separate(text).map((each) => one.read(each));
+      return read.find(({ ok: isRead }) => !isRead) ?? ok(read.map((each) => (each.ok ? each.value : null)));
+    },
+  };
+};
 /** Some of several, parted by commas. */
 export const some = (key: string, label: string, values: readonly string[]): Spec => ({
   ...{
@@ -132,11 +215,12 @@ export const some = (key: string, label: string, values: readonly string[]): Spe
     print: (chosen: readonly string[]) => chosen.join(', '),
   },
   read: (text) => {
-    const chosen = text
-      .split(',')
-      .map((each) => each.trim().toLowerCase())
-      .filter(Boolean);
+    const chosen = separate(text.toLowerCase());
     const other = chosen.find((each) => !values.includes(each));
     return other === undefined ? ok(chosen) : fail(`“${other}” was read. ${values.join(' or ')} would do.`);
   },
+});
+
+export const rounding = number('roundingMm', 'Rounded to, ± mm', '0.5', {
+  hint: 'Half of what the maker rounds his lengths to.',
 });

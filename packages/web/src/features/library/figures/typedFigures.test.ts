@@ -3,13 +3,14 @@ import { describe, expect, test } from '@jest/globals';
 import { PART_KINDS, type PartRecord, partSchema } from '@low-quarry/core/catalogue';
 import brackets from '../../../../../../demo/brackets.json' with { type: 'json' };
 import adapters from '../../../../../../demo/harness-adapters.json' with { type: 'json' };
+import smallParts from '../../../../../../demo/small-parts.json' with { type: 'json' };
 import spacers from '../../../../../../demo/spacers.json' with { type: 'json' };
 import speakers from '../../../../../../demo/speakers.json' with { type: 'json' };
 import goods from '../../../../../../starter/goods.json' with { type: 'json' };
 import { FIGURE_SPECS } from './specs';
 import { readFiguresSchema, toFiguresTyped } from './typedFigures';
 
-const PARTS: readonly PartRecord[] = [speakers, brackets, spacers, adapters, goods.parts].flatMap((parts) =>
+const PARTS: readonly PartRecord[] = [speakers, brackets, spacers, adapters, smallParts, goods.parts].flatMap((parts) =>
   (parts as unknown[]).map((part) => partSchema.parse(part)),
 );
 const partOf = <Kind extends PartRecord['kind']>(kind: Kind) => PARTS.find((part) => part.kind === kind) as PartRecord;
@@ -34,6 +35,13 @@ describe('what is typed wrong', () => {
     ['bracket', 'copies', 'hooks, magic', /“magic” was read\. hooks or tabs would do/],
     ['spacer', 'inner', '', /would do/],
     ['wire', 'areaMm2', 'thick', /A number such as 1.5 would do/],
+    ['crossover', 'branches', 'tweeter: 3500', /“3500” was read\. Words such as “high-pass 3500 Hz, 12 dB”/],
+    ['crossover', 'branches', 'tweeter: high-pass 3500 Hz, 10 dB', /The order is 1 to 4|6, 12, 18 or 24 dB/],
+    ['crossover', 'levelsDb', '0, low', /“low” was read/],
+    ['crossover', 'box', '112 × 74', /Its three sides with the height last/],
+    ['amplifier', 'powers', '4 × loud', /“4 × loud” was read/],
+    ['amplifier', 'inputs', 'light', /low level or high level or digital would do/],
+    ['set', 'inBox', 'two woofers', /How many and of what/],
   ] as const)('%s, %s: %s', (kind, key, text, words) => {
     const typed = { ...toFiguresTyped(partOf(kind)), [key]: text };
     const found = readFiguresSchema(kind).safeParse(typed);

@@ -1,0 +1,33 @@
+/** Crossovers: what sends to each speaker of a set what it is made for, in a box that must go somewhere. */
+import { z } from 'zod';
+import { boxSchema } from '../box';
+import { branchesSchema } from '../filter';
+import { goodsEntry } from '../goods';
+import { orderable } from '../orderable';
+import { boxWords } from '../words/boxWords';
+import { printed } from '../words/figures';
+import { branchWords } from '../words/filterWords';
+
+export const crossoverSchema = z.strictObject({
+  kind: z.literal('crossover'),
+  ...orderable,
+  branches: branchesSchema,
+  /** The positions of the switch that turns the tweeter down, against no switch; none where there is no switch. */
+  levelsDb: z.array(z.number().min(-24).max(12)).max(8).default([]),
+  /** What it is made for; null where nobody says. */
+  impedanceOhm: z.number().positive().max(32).nullable(),
+  rmsW: z.number().positive().max(5000).nullable(),
+  box: boxSchema.nullable(),
+});
+
+export const crossoverEntry = goodsEntry(
+  'Crossover',
+  crossoverSchema,
+  () => ({}),
+  ({ branches, levelsDb, box }) =>
+    [
+      branches.length === 0 ? 'filters not stated' : branchWords(branches),
+      ...(levelsDb.length === 0 ? [] : [`switch ${levelsDb.map(printed).join('/')} dB`]),
+      box ? boxWords(box) : 'size not stated',
+    ].join(', '),
+);

@@ -1,0 +1,26 @@
+/** Deadening: what is stuck on to a panel so that it does not sound by itself. */
+import { z } from 'zod';
+import { goodsEntry } from '../goods';
+import { orderable } from '../orderable';
+import { printed } from '../words/figures';
+
+export const DEADENING_MATERIALS = ['butyl', 'bitumen', 'closed-cell foam', 'felt'] as const;
+
+export const deadeningSheetSchema = z.strictObject({
+  kind: z.literal('deadeningSheet'),
+  ...orderable,
+  material: z.enum(DEADENING_MATERIALS),
+  thicknessMm: z.number().positive().max(60),
+  widthMm: z.number().positive().max(4000),
+  lengthMm: z.number().positive().max(20_000),
+  /** Of a square metre; null where nobody says. */
+  massKgM2: z.number().positive().max(50).nullable(),
+});
+
+export const deadeningSheetEntry = goodsEntry(
+  'Deadening sheet',
+  deadeningSheetSchema,
+  ({ material, thicknessMm }) => ({ material, thicknessMm }),
+  ({ material, thicknessMm, widthMm, lengthMm, massKgM2 }) =>
+    `${material} ${printed(thicknessMm)} mm, ${printed(widthMm)} × ${printed(lengthMm)} mm, ${massKgM2 === null ? 'mass not stated' : `${printed(massKgM2)} kg/m²`}`,
+);
