@@ -152,6 +152,11 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
   { name: 'bin', open: (fitter) => fitter.openPage('/bin', 'Bin') },
   { name: 'waiting entries', open: (fitter) => fitter.openPage('/waiting', 'Waiting entries') },
   { name: 'library', open: (fitter) => fitter.openPage('/parts', 'Parts') },
+  { name: 'new parts', open: (fitter) => fitter.openPage('/new-parts?kind=crossover', 'New parts by hand') },
+  {
+    name: 'a set',
+    open: (fitter) => fitter.openPage('/parts/set-wrackline-skein-65', 'Wrackline Skein set 65'),
+  },
   {
     name: 'a supplier’s list with a doubt',
     open: async (fitter) => {

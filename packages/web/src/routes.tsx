@@ -37,6 +37,9 @@ const HandOverScreen = late(() => import('./features/baseline/HandOverScreen').t
 const JobScreen = late(() => import('./features/jobs/JobScreen').then((code) => code.JobScreen));
 const OpeningScreen = late(() => import('./features/openings/OpeningScreen').then((code) => code.OpeningScreen));
 const FitScreen = late(() => import('./features/fit/FitScreen').then((code) => code.FitScreen));
+const NewPartsScreen = late(() =>
+  import('./features/library/adding/NewPartsScreen').then((code) => code.NewPartsScreen),
+);
 const CompareScreen = late(() => import('./features/library/compare/CompareScreen').then((code) => code.CompareScreen));
 const ServingScreen = late(() => import('./features/library/ServingScreen').then((code) => code.ServingScreen));
 const WiresScreen = late(() => import('./features/wires/WiresScreen').then((code) => code.WiresScreen));
@@ -65,6 +68,7 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/work', WorkScreen],
   ['/parts', LibraryScreen],
   ['/compare', CompareScreen],
+  ['/new-parts', NewPartsScreen],
   ['/parts/:id', PartScreen],
   ['/parts/:id/places', PlacesScreen],
   ['/supplier-list', SupplierListScreen],

@@ -39,6 +39,7 @@ export {
 } from './offer';
 export { MOST_ALIASES, partName } from './orderable';
 export { PANEL_CLIP_TYPES } from './panelClip/panelClip';
+export { newPartId } from './partIds';
 export {
   isAtHand,
   namedConnectors,

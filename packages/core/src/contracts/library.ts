@@ -100,6 +100,28 @@ export const getPart = contract({
   answer: z.object({ version: z.int(), record: partSchema }),
 });
 
+/** Sets that a part is a piece of. */
+export const partSets = contract({
+  method: 'get',
+  path: '/api/parts/:partId/sets',
+  permission: 'read',
+  params: z.object({ partId: idSchema }),
+  body: nothing,
+  answer: z.object({
+    sets: z.array(
+      z.object({
+        id: z.string(),
+        /** Maker and name. */
+        label: z.string(),
+        /** How many of the part are in one set. */
+        count: z.int(),
+      }),
+    ),
+  }),
+});
+
+export type PartSets = z.infer<typeof partSets.answer>;
+
 export const putPart = contract({
   method: 'put',
   path: '/api/parts/:partId',

@@ -2,7 +2,14 @@
  * What a list would make of speakers: new ones of rows that no part is known for, and other figures of known ones, where the shop has not
  * put its own in their place. What a speaker's class does not bear out is doubted, and stays out until somebody takes it in on hold.
  */
-import { LISTED_FIELDS, type ListedField, type PartRecord, type SpeakerRecord, speakerSchema } from '../catalogue';
+import {
+  LISTED_FIELDS,
+  type ListedField,
+  newPartId,
+  type PartRecord,
+  type SpeakerRecord,
+  speakerSchema,
+} from '../catalogue';
 import { doubtSpeakers, type MakersDatum } from '../doubt';
 import { isSame } from '../records';
 import type { ListColumn } from './columns';
@@ -83,7 +90,7 @@ class Planner {
         'speakerKind',
         'Its kind was not read: coaxial, component woofer, full range or tweeter would do.',
       );
-    const id = this.idOf(row.maker, name);
+    const id = newPartId('spk', { maker: row.maker, name }, (each) => this.given.takenIds.has(each));
     const before = this.linesById.get(id);
     if (before !== undefined) return this.refuse(line, 'name', `The same maker and name stand in row ${before}.`);
     this.linesById.set(id, line);
@@ -184,14 +191,6 @@ class Planner {
     this.keptOut.push(line);
     return true;
   }
-
-  /** Of its maker and name; with a number behind it where another part has that id already. */
-  private idOf(maker: string, name: string): string {
-    const plain = `spk-${slug(maker)}-${slug(name)}`.slice(0, 72);
-    let id = plain;
-    for (let next = 2; this.given.takenIds.has(id); next++) id = `${plain}-${next}`;
-    return id;
-  }
 }
 
 const FIELD_WORDS: Readonly<Record<ListedField, string>> = {
@@ -211,13 +210,3 @@ const FIELD_WORDS: Readonly<Record<ListedField, string>> = {
   sensitivityDb: 'sensitivity',
   sensitivityAt: 'condition of its sensitivity',
 };
-
-function slug(text: string): string {
-  return text
-    .normalize('NFD')
-    .replace(/½/g, '.5')
-    .toLowerCase()
-    .replace(/\p{M}/gu, '')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '');
-}

@@ -54,9 +54,13 @@ export function Shell({
 
 /** What a shop has besides the car in hand; each with the addresses below it. */
 const AREAS = [
-  { to: '/', label: 'Jobs', below: '/jobs/' },
-  { to: '/vehicles', label: 'Vehicles', below: '/vehicles/' },
-  { to: '/parts', label: 'Parts', below: '/parts/' },
+  { to: '/', label: 'Jobs', below: ['/jobs/'] },
+  { to: '/vehicles', label: 'Vehicles', below: ['/vehicles/'] },
+  {
+    to: '/parts',
+    label: 'Parts',
+    below: ['/parts/', '/new-parts', '/compare', '/serving', '/supplier-list', '/doubts'],
+  },
 ] as const;
 
 function Areas() {
@@ -64,7 +68,7 @@ function Areas() {
   return (
     <nav aria-label="Areas" className="order-3 flex w-full gap-x-4 sm:order-none sm:w-auto sm:flex-1">
       {AREAS.map(({ to, label, below }) => {
-        const isHere = pathname === to || pathname.startsWith(below);
+        const isHere = pathname === to || below.some((address) => pathname.startsWith(address));
         return (
           <Link
             key={to}

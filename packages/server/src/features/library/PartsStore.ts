@@ -10,7 +10,7 @@ import {
   STATE_MARK,
 } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
-import type { FoundPart, OpenFigures } from '@low-quarry/core/contracts/library';
+import type { FoundPart, OpenFigures, PartSets } from '@low-quarry/core/contracts/library';
 import { readStored, toStored } from '@low-quarry/core/records';
 import { type EntityManager, In, type SelectQueryBuilder } from 'typeorm';
 import { insertRows } from '../../db/insertRows';
@@ -130,6 +130,17 @@ export class PartsStore {
         (SELECT max("revision") FROM "part" WHERE "from_connector_id" IS NOT NULL)) AS "revision"`,
     );
     return found.revision ?? 0;
+  }
+
+  /** Sets that a part is a piece of, with how many of it are in each, by name. */
+  async setsWith(partId: string): Promise<PartSets['sets']> {
+    return this.manager.query(
+      `SELECT "id", "label", (SELECT sum(("piece" ->> 'count')::int)::int
+          FROM jsonb_array_elements("record" -> 'inBox') AS "piece" WHERE "piece" ->> 'partId' = $1) AS "count"
+        FROM "part" WHERE "kind" = 'set' AND "record" -> 'inBox' @> jsonb_build_array(jsonb_build_object('partId', $1::text))
+        ORDER BY "label", "id"`,
+      [partId],
+    );
   }
 
   /** As they are kept, whether they can be read or not. */

@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream';
 import { listCatalogueChanges, listConnectors, PARTS_A_PAGE } from '@low-quarry/core/contracts/catalogue';
-import { FOUND_A_PAGE, findParts, importParts, PARTS_PACK_PATH } from '@low-quarry/core/contracts/library';
+import { FOUND_A_PAGE, findParts, importParts, PARTS_PACK_PATH, partSets } from '@low-quarry/core/contracts/library';
 import { mayDo } from '@low-quarry/core/model';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
@@ -38,5 +38,6 @@ export function partsRoutes(
       mayReplace: mayDo('library', actor.roles),
     }),
   );
+  route(router, partSets, async ({ params: { partId } }) => ({ sets: await store.setsWith(partId) }));
   route(router, listConnectors, async () => ({ connectors: [...(await store.listAllConnectors())] }));
 }

@@ -57,6 +57,7 @@ export function LibraryScreen() {
             <>
               {mayChange && <LinkButton to="/supplier-list">Bring in a supplier’s list</LinkButton>}
               {mayChange && <LinkButton to="/doubts">Doubtful figures</LinkButton>}
+              <LinkButton to={`/new-parts${kind && `?kind=${kind}`}`}>New parts by hand</LinkButton>
               <ImportParts />
               <DownloadLink href={PARTS_PACK_PATH}>Download all as a parts pack</DownloadLink>
             </>

@@ -16,6 +16,7 @@ import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { Photos } from '../photos/Photos';
 import { comparedAddress } from './compare/compared';
+import { InItsBox } from './InItsBox';
 import { partQuery } from './libraryQueries';
 import { NoLongerMade } from './NoLongerMade';
 import { OpenFigures } from './OpenFigures';
@@ -41,6 +42,7 @@ export function PartScreen() {
   const { id = '' } = useParams();
   const part = useQuery(partQuery(id));
   const shop = useQuery(shopSettingsQuery);
+  const mayAdd = useMay('parts');
   const name = part.data ? partName(part.data.record) : id;
   return (
     <Shell
@@ -58,6 +60,7 @@ export function PartScreen() {
               <LinkButton to={`/will-it-fit?speaker=${encodeURIComponent(id)}`}>Will it fit?</LinkButton>
             </>
           )}
+          {mayAdd && <LinkButton to={`/new-parts?like=${encodeURIComponent(id)}`}>New one like it</LinkButton>}
           <LinkButton to={comparedAddress([id])}>Compare</LinkButton>
           <LinkButton to={`/history?kind=part&record=${id}`}>History</LinkButton>
         </div>
@@ -106,6 +109,7 @@ function Filled({ version, record, currency }: FilledProps) {
           </dl>
         )}
       </section>
+      <InItsBox record={record} />
       <section aria-label="Offers" className="flex flex-col gap-3">
         <h2>Who offers it</h2>
         {mayCorrect ? (
@@ -164,7 +168,7 @@ function Offers({ record: { offers }, currency }: Pick<FilledProps, 'record' | '
 }
 
 /** What stands elsewhere on the page is left out. */
-const ELSEWHERE = new Set(['id', 'kind', 'maker', 'name', 'offers', 'doubts']);
+const ELSEWHERE = new Set(['id', 'kind', 'maker', 'name', 'offers', 'doubts', 'inBox']);
 
 function valuesOf(record: PartRecord) {
   return partFields(record)

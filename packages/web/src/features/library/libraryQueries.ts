@@ -1,6 +1,13 @@
 /** Parts of the library: found, one with its version, corrected, brought in. */
 import type { PartKind } from '@low-quarry/core/catalogue';
-import { findParts, getPart, importParts, type OpenFigures, putPart } from '@low-quarry/core/contracts/library';
+import {
+  findParts,
+  getPart,
+  importParts,
+  type OpenFigures,
+  partSets,
+  putPart,
+} from '@low-quarry/core/contracts/library';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
 
@@ -30,6 +37,15 @@ export function partQuery(id: string) {
   return queryOptions({
     queryKey: ['library', 'part', id],
     queryFn: ({ signal }) => call(getPart, { params: { partId: id }, signal }),
+    staleTime: 0,
+  });
+}
+
+/** Sets that it is a piece of. */
+export function partSetsQuery(id: string) {
+  return queryOptions({
+    queryKey: ['library', 'sets', id],
+    queryFn: ({ signal }) => call(partSets, { params: { partId: id }, signal }),
     staleTime: 0,
   });
 }

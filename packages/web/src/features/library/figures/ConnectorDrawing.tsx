@@ -1,10 +1,9 @@
-/** The face of a connector with its positions, counted row by row from the upper left: no real size, which nobody writes down. */
-import { Drawing, usePen } from '../../../drawing/Drawing';
-import { HEIGHT_PX } from './shapes';
+/** The face of a connector with its positions, counted row by row from the upper left. To no scale: how large it is nobody writes down. */
 
-/** Of one position, in the drawing's own measure. */
-const STEP = 12;
-const PIN = 5;
+/** Of one position, in pixels. */
+const STEP = 40;
+const PIN = 14;
+const KEY = 12;
 
 type ConnectorDrawingProps = {
   readonly gender: 'plug' | 'socket';
@@ -15,40 +14,40 @@ type ConnectorDrawingProps = {
 
 export function ConnectorDrawing({ gender, positions, rows, isKeyed }: ConnectorDrawingProps) {
   const columns = Math.ceil(positions / rows);
-  const keyed = isKeyed ? 'the key above' : 'no key: it goes in both ways';
+  const [wide, high] = [columns * STEP, rows * STEP];
   return (
-    <Drawing
-      extent={{ left: -STEP, right: (columns + 1) * STEP, top: -STEP, bottom: (rows + 1) * STEP }}
-      maxHeightPx={HEIGHT_PX / 2}
-      label={`The face of the ${gender} with ${positions} positions`}
-      caption={`Its face with positions 1 to ${positions}, not to scale; ${keyed}. As the maker counts them his sheet says.`}
-    >
-      <Face columns={columns} positions={positions} rows={rows} isKeyed={isKeyed} gender={gender} />
-    </Drawing>
-  );
-}
-
-function Face({ columns, positions, rows, isKeyed, gender }: ConnectorDrawingProps & { readonly columns: number }) {
-  const { px } = usePen();
-  return (
-    <g strokeWidth={1.4 * px} className="stroke-ink">
-      <rect width={columns * STEP} height={rows * STEP} className="fill-none" />
-      {isKeyed && <rect x={(columns * STEP) / 2 - PIN / 2} y={-PIN} width={PIN} height={PIN} className="fill-none" />}
-      {Array.from({ length: positions }, (_, at) => {
-        const [x, y] = [((at % columns) + 0.5) * STEP, (Math.floor(at / columns) + 0.5) * STEP];
-        return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a position is its number.
-          <g key={at}>
-            <rect
-              {...{ x: x - PIN / 2, y: y - PIN / 2 - 1.5, width: PIN, height: PIN }}
-              className={gender === 'plug' ? 'fill-ink' : 'fill-none'}
-            />
-            <text x={x} y={y + STEP / 2 - 1} textAnchor="middle" fontSize={3.4} className="fill-ink" strokeWidth={0}>
-              {at + 1}
-            </text>
-          </g>
-        );
-      })}
-    </g>
+    <figure className="m-0 flex flex-col gap-1">
+      <svg
+        role="img"
+        aria-label={`The face of the ${gender} with ${positions} positions`}
+        viewBox={`-2 ${-KEY - 2} ${wide + 4} ${high + KEY + 4}`}
+        width={wide + 4}
+        className="mx-auto block max-w-full stroke-ink"
+        strokeWidth={1.5}
+      >
+        <rect width={wide} height={high} className="fill-none" />
+        {isKeyed && <rect x={(wide - PIN) / 2} y={-KEY} width={PIN} height={KEY} className="fill-none" />}
+        {Array.from({ length: positions }, (_, at) => {
+          const [x, y] = [((at % columns) + 0.5) * STEP, (Math.floor(at / columns) + 0.5) * STEP];
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a position is its number.
+            <g key={at}>
+              <rect
+                {...{ x: x - PIN / 2, y: y - PIN + 1, width: PIN, height: PIN }}
+                className={gender === 'plug' ? 'fill-ink' : 'fill-none'}
+              />
+              <text x={x} y={y + 16} textAnchor="middle" fontSize={13} className="fill-ink" strokeWidth={0}>
+                {at + 1}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+      <figcaption className="text-[13px] leading-4 text-muted">
+        Its face, to no scale, {gender === 'plug' ? 'pins filled' : 'openings empty'},{' '}
+        {isKeyed ? 'the key above' : 'no key: it goes in both ways'}. Counted by rows; its maker’s sheet may count
+        otherwise.
+      </figcaption>
+    </figure>
   );
 }

@@ -7,6 +7,7 @@ import {
   ENCLOSURES,
   type PartKind,
 } from '@low-quarry/core/catalogue';
+import { leadEnd } from '../leadEnd';
 import { ratingSpec } from '../ratingSpec';
 import {
   box,
@@ -19,6 +20,7 @@ import {
   knownLine,
   knownNumber,
   knownYesNo,
+  line,
   number,
   numbers,
   powers,
@@ -73,6 +75,8 @@ export const signalSpecs = {
     rounding,
   ],
   harnessAdapter: [
+    line('fromConnectorId', 'From the plug', { hint: 'The vehicle’s connector, by its id.' }),
+    leadEnd('to', 'To'),
     knownLength('plugMm', 'Its plug stands out', { without: 'the room for its plug' }),
     knownLength('lengthMm', 'Length', { without: 'whether it reaches' }),
     knownYesNo('needsDoorWires', 'Needs wires at this place'),
