@@ -6,6 +6,7 @@ declare module 'jstat' {
   };
   const jstat: {
     mean(values: readonly number[]): number;
+    stdev(values: readonly number[], isSample: boolean): number;
     covariance(a: readonly number[], b: readonly number[]): number;
     beta: Distribution;
     binomial: { cdf(held: number, asked: number, probability: number): number };

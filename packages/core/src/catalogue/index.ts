@@ -62,8 +62,20 @@ export {
   SETTLED_BY,
   SETTLED_WORDS,
   settledAs,
+  settledByHand,
 } from './speaker/figureDoubts';
 export { FIGURE_IDS, FIGURE_WORDS, type FigureId, type Figures, figuresOf, withFigure } from './speaker/figures';
+export {
+  differencesOf,
+  IN_HAND_FIGURES,
+  IN_HAND_WORDS,
+  type InHand,
+  type InHandFigure,
+  inHandDimension,
+  LEAST_MEASURED,
+  type MakersBias,
+  poolDifferences,
+} from './speaker/inHand';
 export { LISTED_FIELDS, type ListedField } from './speaker/listed';
 export {
   isWhole,
@@ -82,6 +94,7 @@ export { TOOL_TYPES } from './tool/tool';
 export { SEAT_FIXINGS } from './tweeterSeat/tweeterSeat';
 export { boxWords, readBoxWords } from './words/boxWords';
 export { branchWords, filterWords, readBranchWords, readFilterWords } from './words/filterWords';
+export { handWords, readHandWords } from './words/handWords';
 export { apart, ratingWords } from './words/partWords';
 export { patternWords, readPatternWords, USUAL_HOLE_MM } from './words/patternWords';
 export { NOTHING_ELSE, pieceWords, readPieceWords } from './words/pieceWords';

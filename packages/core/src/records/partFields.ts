@@ -5,6 +5,7 @@ import {
   FIGURE_WORDS,
   type FigureDoubt,
   filterWords,
+  handWords,
   type Offer,
   type PartRecord,
   pieceWords,
@@ -28,6 +29,8 @@ const LABELS: Readonly<Record<string, string>> = {
   sensitivityAt: 'Sensitivity taken at',
   doubts: 'Doubted figures',
   listed: 'Last list',
+  inHand: 'Measured in hand',
+  makersBias: 'How far its maker lies off',
   inBox: 'In its box',
   box: 'Size',
   coilMh: 'Coil, mH',
@@ -55,6 +58,8 @@ const LABELS: Readonly<Record<string, string>> = {
 const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   offers: (offers) => listWords((offers as readonly Offer[]).map(offerWords)),
   doubts: (doubts) => listWords((doubts as readonly FigureDoubt[]).map(doubtWords)),
+  inHand: (all) => listWords((all as SpeakerRecord['inHand']).map(inHandWords)),
+  makersBias: (all) => listWords((all as SpeakerRecord['makersBias']).map(biasWords)),
   listed: (listed) => listedWords(listed as SpeakerRecord['listed']),
   inBox: (pieces) => pieceWords(pieces as PartRecord['inBox']) || 'nobody wrote it down',
   box: known(boxWords),
@@ -94,6 +99,16 @@ function doubtWords({ figure, value, settled }: FigureDoubt): string {
   const { label, unit } = FIGURE_WORDS[figure];
   const state = settled ? `${SETTLED_WORDS[settled.how].toLowerCase()}: “${settled.words}”, ${settled.by}` : 'open';
   return `${label.toLowerCase()} ${value} ${unit} (${state})`;
+}
+
+/** Such as "magnet 89.2 89.4; 89.1 mm by Okke". */
+function inHandWords({ figure, pieces, by }: SpeakerRecord['inHand'][number]): string {
+  return `${FIGURE_WORDS[figure].label.toLowerCase()} ${handWords(pieces)} mm by ${by}`;
+}
+
+function biasWords({ figure, biasMm, uncertaintyMm, parts }: SpeakerRecord['makersBias'][number]): string {
+  const by = `${biasMm < 0 ? '−' : '+'}${Math.abs(biasMm)}`;
+  return `${FIGURE_WORDS[figure].label.toLowerCase()} ${by} mm, ± ${uncertaintyMm} mm from part to part, by ${parts} parts`;
 }
 
 function listedWords(listed: SpeakerRecord['listed']): string {

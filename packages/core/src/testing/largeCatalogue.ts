@@ -165,6 +165,8 @@ class Maker {
       coilMh: null,
       resonanceHz: null,
       totalQ: null,
+      inHand: [],
+      makersBias: [],
       doubts: [],
       listed: null,
     };

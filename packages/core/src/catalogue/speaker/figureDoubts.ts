@@ -3,7 +3,9 @@
  * with another one in its place it is about nothing.
  */
 import { z } from 'zod';
+import { handWords } from '../words/handWords';
 import { FIGURE_IDS, type Figures, figuresOf, withFigure } from './figures';
+import type { InHand } from './inHand';
 
 /** How a doubt was settled; each can be looked at again. */
 export const SETTLED_BY = ['measured', 'maker', 'drawing'] as const;
@@ -59,6 +61,22 @@ export function openDoubts(
   record: Parameters<typeof figuresOf>[0] & { readonly doubts: readonly FigureDoubt[] },
 ): FigureDoubt[] {
   return pertinentDoubts(record).filter(({ settled }) => settled === null);
+}
+
+/** With every open doubt about a figure settled that was measured in hand since. */
+export function settledByHand<
+  Speaker extends Parameters<typeof pertinentDoubts>[0] & { readonly inHand: readonly InHand[] },
+>(speaker: Speaker): Speaker {
+  const doubts = pertinentDoubts(speaker).map((doubt) => {
+    const inHand = speaker.inHand.find(({ figure }) => figure === doubt.figure);
+    if (!inHand || doubt.settled) return doubt;
+    const words = `Read as ${handWords(inHand.pieces)} mm`;
+    return {
+      ...doubt,
+      settled: { how: 'measured' as const, words: words.slice(0, 200), by: inHand.by, on: inHand.on },
+    };
+  });
+  return { ...speaker, doubts };
 }
 
 export type Settled = NonNullable<FigureDoubt['settled']>;

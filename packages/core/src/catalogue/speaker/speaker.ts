@@ -5,7 +5,7 @@ import { SHOULDER_DOUBT } from '../../fit';
 import { rectangular } from '../../uncertainty';
 import { degToRad } from '../../units';
 import { patternSchema, toPattern } from '../boltPattern';
-import { catalogueLength, orderable, pieceOf } from '../orderable';
+import { catalogueLength, orderable, pieceOf, type ReadLength } from '../orderable';
 import { lengthMm, outlineSchema, toOutline } from '../outline';
 import { partEntry } from '../PartEntry';
 import { RATING_KINDS } from '../ratingKinds';
@@ -14,6 +14,7 @@ import { TERMINALS } from '../terminals';
 import { printed } from '../words/figures';
 import { outlineWords, ratingWords } from '../words/partWords';
 import { figureDoubtsSchema, openDoubts } from './figureDoubts';
+import { allInHandSchema, asKnown, type InHandFigure, inHandDimension, makersBiasSchema, withBias } from './inHand';
 import { listedSchema } from './listed';
 
 export const SPEAKER_KINDS = ['coaxial', 'component woofer', 'full range', 'tweeter'] as const;
@@ -96,6 +97,9 @@ export const speakerSchema = z.strictObject({
   resonanceHz: z.number().min(5).max(20_000).nullable().default(null),
   totalQ: z.number().positive().max(20).nullable().default(null),
   doubts: figureDoubtsSchema,
+  inHand: allInHandSchema,
+  /** As the shop's program worked it out from his other parts; nobody types it. */
+  makersBias: makersBiasSchema,
   listed: listedSchema,
 });
 export type SpeakerRecord = z.infer<typeof speakerSchema>;
@@ -108,18 +112,23 @@ export const speakerEntry = partEntry({
     const lacks = lacksOf(record);
     return { nominalSize, speakerKind, impedanceOhm, rmsW, ...(lacks.length > 0 ? { lacks } : {}) };
   },
-  says: ({ speakerKind, nominalSize, basket, mountingDepthMm, depthDatum, ...rating }) =>
-    [
+  says: (record) => {
+    const { speakerKind, nominalSize, basket, mountingDepthMm, depthDatum, ...rating } = asKnown(record);
+    return [
       `${speakerKind} ${nominalSize}`,
       basket ? `cutout ${outlineWords(basket)}` : 'cutout not stated',
       mountingDepthMm === null
         ? 'depth not stated'
         : `${printed(mountingDepthMm)} mm deep${depthDatum === 'top' ? ' from the top of its flange' : ''}`,
       ratingWords(rating),
-    ].join(', '),
+    ].join(', ');
+  },
   connectors: () => [],
   isAtHand: false,
-  toFit: (record) => ({ speakers: isWhole(record) ? [toFitSpeaker(record)] : [] }),
+  toFit: (record) => {
+    const known = asKnown(record);
+    return { speakers: isComplete(known) ? [toFitSpeaker(known, record)] : [] };
+  },
 });
 
 /** What the fit cannot do without, by its name in a sentence. */
@@ -137,41 +146,90 @@ export const NEEDED_FIGURES = Object.keys(NEEDED) as readonly Needed[];
 /** One that the fit can judge. */
 export type WholeSpeaker = SpeakerRecord & { readonly [Key in Needed]: NonNullable<SpeakerRecord[Key]> };
 
-/** What the fit would need of a speaker and nobody wrote down, in words such as "mounting depth"; empty where it can be judged. */
-export function lacksOf(record: Pick<SpeakerRecord, Needed>): readonly string[] {
-  return NEEDED_FIGURES.filter((key) => record[key] === null).map((key) => NEEDED[key]);
+/** What the fit would need of a speaker and nobody wrote down or measured, in words such as "mounting depth"; empty where it can be judged. */
+export function lacksOf(record: SpeakerRecord): readonly string[] {
+  const known = asKnown(record);
+  return NEEDED_FIGURES.filter((key) => known[key] === null).map((key) => NEEDED[key]);
 }
 
-export function isWhole(record: SpeakerRecord): record is WholeSpeaker {
+export function isWhole(record: SpeakerRecord): boolean {
   return lacksOf(record).length === 0;
 }
 
-function toFitSpeaker(record: WholeSpeaker): FitSpeaker {
-  const length = catalogueLength(record);
+function isComplete(known: SpeakerRecord): known is WholeSpeaker {
+  return NEEDED_FIGURES.every((key) => known[key] !== null);
+}
+
+/** Of a figure as the catalogue rounds it, as other parts of the maker say it lies off, or as it was measured. */
+function lengthsOf(record: SpeakerRecord): (figure: InHandFigure) => ReadLength {
+  const listed = catalogueLength(record);
+  return (figure) => {
+    const inHand = record.inHand.find((each) => each.figure === figure);
+    if (inHand) return () => inHandDimension(inHand, record.roundingMm);
+    const bias = record.makersBias.find((each) => each.figure === figure);
+    return bias ? (valueMm) => withBias(bias, listed(valueMm)) : listed;
+  };
+}
+
+/** Only the longest measure of an oval is read in the hand: the other is as the catalogue has it. */
+function toKnownOutline(outline: WholeSpeaker['basket'], known: ReadLength, listed: ReadLength): FitSpeaker['basket'] {
+  if (outline.kind === 'circle') return toOutline(outline, known);
+  const isLong = outline.lengthMm >= outline.widthMm;
   return {
-    ...pieceOf(record),
-    nominalSize: record.nominalSize,
-    basket: toOutline(record.basket, length),
-    flange: toOutline(record.flange, length),
-    flangeThickness: length(record.flangeThicknessMm),
-    mountingDepth: length(record.mountingDepthMm),
-    depthDatum: record.depthDatum,
-    depthDoubt: rectangular(0, record.depthDatum === 'notStated' ? record.flangeThicknessMm / 2 : 0, 'catalogue'),
-    frontHeight: length(record.frontHeightMm),
-    surroundMm: record.surroundMm,
-    magnetDiameter: length(record.magnetDiameterMm),
-    profile: record.profile,
+    kind: 'oval',
+    length: (isLong ? known : listed)(outline.lengthMm),
+    width: (isLong ? listed : known)(outline.widthMm),
+  };
+}
+
+/**
+ * @param known what was measured in place of what the catalogue says
+ * @param record as it is kept
+ */
+function toFitSpeaker(known: WholeSpeaker, record: SpeakerRecord): FitSpeaker {
+  const length = catalogueLength(record);
+  const of = lengthsOf(record);
+  const mountingDepth = of('depth')(known.mountingDepthMm);
+  return {
+    ...pieceOf(known),
+    nominalSize: known.nominalSize,
+    basket: toKnownOutline(known.basket, of('cutout'), length),
+    flange: toKnownOutline(known.flange, of('flange'), length),
+    flangeThickness: of('flangeThickness')(known.flangeThicknessMm),
+    mountingDepth,
+    depthDatum: known.depthDatum,
+    depthDoubt: rectangular(0, known.depthDatum === 'notStated' ? known.flangeThicknessMm / 2 : 0, 'catalogue'),
+    frontHeight: of('frontHeight')(known.frontHeightMm),
+    surroundMm: known.surroundMm,
+    magnetDiameter: of('magnet')(known.magnetDiameterMm),
+    profile: profileTo(record, known, mountingDepth.valueMm),
     profileDoubt:
-      record.profile.length > 0
+      known.profile.length > 0
         ? length(0)
-        : { ...length(0), uncertaintyMm: SHOULDER_DOUBT * record.mountingDepthMm, origin: 'classDefault' },
+        : { ...length(0), uncertaintyMm: SHOULDER_DOUBT * known.mountingDepthMm, origin: 'classDefault' },
     widthDoubt: length(0),
-    boxes: record.boxes.map(({ angleDeg, ...box }) => ({ ...box, angleRad: degToRad(angleDeg) })),
+    boxes: known.boxes.map(({ angleDeg, ...box }) => ({ ...box, angleRad: degToRad(angleDeg) })),
     boxDoubt: length(0),
-    bolts: toPattern(record.bolts, length),
-    screws: record.screws,
+    bolts: toPattern(known.bolts, length),
+    screws: known.screws,
     screwDoubt: length(0),
-    terminals: record.terminals,
+    terminals: known.terminals,
     doubted: openDoubts(record).map(({ words }) => words),
   };
+}
+
+/** The sections as the catalogue has them, drawn out or pressed together to the depth that is counted with. */
+function profileTo(record: SpeakerRecord, known: WholeSpeaker, countedMm: number): SpeakerRecord['profile'] {
+  if (record.mountingDepthMm === null) return record.profile;
+  const [was, is] = [belowMm(record, record.mountingDepthMm), belowMm(known, countedMm)];
+  if (was === is) return record.profile;
+  return record.profile.map((section) => ({ ...section, depthMm: (section.depthMm * is) / was }));
+}
+
+/** How deep it reaches below the underside of its flange; where nobody says what depth counts from, as if from there. */
+function belowMm(
+  { depthDatum, flangeThicknessMm }: Pick<SpeakerRecord, 'depthDatum' | 'flangeThicknessMm'>,
+  depthMm: number,
+): number {
+  return depthMm - (depthDatum === 'top' ? (flangeThicknessMm ?? 0) : 0);
 }

@@ -62,6 +62,8 @@ export function simulateSpeaker(at: number, ways: Ways, random: () => number): S
     coilMh: null,
     resonanceHz: null,
     totalQ: null,
+    inHand: [],
+    makersBias: [],
     doubts: [],
     listed: null,
   };

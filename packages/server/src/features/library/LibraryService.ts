@@ -1,5 +1,5 @@
 /** Corrects parts of the library. What they are (id and kind) stays: that is their identity. */
-import { namedConnectors, type PartRecord, partName, pertinentDoubts } from '@low-quarry/core/catalogue';
+import { namedConnectors, type PartRecord, partName, settledByHand } from '@low-quarry/core/catalogue';
 import type { EntityManager } from 'typeorm';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';
@@ -61,9 +61,9 @@ export class LibraryService {
   }
 }
 
-/** A doubt about a value that is no more there is about nothing. */
+/** A doubt about a value that is no more there is about nothing, and one about what was measured is settled. */
 function withoutPastDoubts(record: PartRecord): PartRecord {
-  return record.kind === 'speaker' ? { ...record, doubts: pertinentDoubts(record) } : record;
+  return record.kind === 'speaker' ? settledByHand(record) : record;
 }
 
 function readable({ version, record }: FoundRecord<PartRecord>): Versioned {
