@@ -116,6 +116,23 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await expect(page.getByText('1 more speaker is not judged: the catalogue lacks lengths of it.')).toBeVisible();
   await fitter.orderList(JOB);
 
+  // A piece of it is in the hand before it is ordered for good: the calliper reads a deeper one than the catalogue says, and the list holds it back.
+  const measureInHand = async (depth: string) => {
+    await fitter.openPage('/parts/spk-wrackline-shoal-65-slim', 'Wrackline Shoal 65 Slim');
+    await page.getByLabel('Depth from the underside of the flange, mm').fill(depth);
+    await page.getByRole('button', { name: 'Save what was measured' }).click();
+    await expect(page.getByText('What was measured is saved.', { exact: true })).toBeVisible();
+  };
+  await measureInHand('60.8 61; 60.9');
+  const inHand = page.getByRole('region', { name: 'Measured in hand' });
+  await expect(inHand).toContainText(/Mounting depth 60\.9 ± \d\.\d mm, \+14\.9 mm against 46 mm in the catalogue/);
+  await fitter.orderList(JOB);
+  await expect(page.getByRole('region', { name: 'Held back' })).toContainText('Front door, left');
+  // It was read with its plug on: the calliper agrees with the catalogue.
+  await measureInHand('46.2 46.2; 46.1');
+  await fitter.orderList(JOB);
+  await expect(lines).toContainText('Total€124.80');
+
   // Clips of the card stay in the door: some are at hand before it comes off.
   await expect(page.getByRole('region', { name: 'To have at hand' })).toContainText('Door card, front left:');
 

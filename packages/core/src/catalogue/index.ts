@@ -66,6 +66,7 @@ export {
 } from './speaker/figureDoubts';
 export { FIGURE_IDS, FIGURE_WORDS, type FigureId, type Figures, figuresOf, withFigure } from './speaker/figures';
 export {
+  asKnown,
   differencesOf,
   IN_HAND_FIGURES,
   IN_HAND_WORDS,
@@ -82,6 +83,7 @@ export {
   lacksOf,
   NEEDED_FIGURES,
   NOMINAL_SIZES,
+  READ_AS,
   SENSITIVITY_CONDITIONS,
   SPEAKER_KINDS,
   type SpeakerRecord,

@@ -141,6 +141,15 @@ const NEEDED = {
   magnetDiameterMm: 'magnet',
   bolts: 'screw holes',
 } as const satisfies Partial<Record<keyof SpeakerRecord, string>>;
+/** Which of them a calliper reads on a piece. */
+export const READ_AS: Readonly<Partial<Record<Needed, InHandFigure>>> = {
+  basket: 'cutout',
+  flange: 'flange',
+  flangeThicknessMm: 'flangeThickness',
+  mountingDepthMm: 'depth',
+  frontHeightMm: 'frontHeight',
+  magnetDiameterMm: 'magnet',
+};
 type Needed = keyof typeof NEEDED;
 export const NEEDED_FIGURES = Object.keys(NEEDED) as readonly Needed[];
 /** One that the fit can judge. */

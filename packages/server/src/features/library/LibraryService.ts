@@ -4,6 +4,7 @@ import type { EntityManager } from 'typeorm';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';
 import { inOwnCurrency } from './inOwnCurrency';
+import { MakersBias, makersOf, withOwnBias } from './MakersBias';
 import { PartsStore } from './PartsStore';
 import type { FoundRecord } from './readRecords';
 
@@ -26,8 +27,9 @@ export class LibraryService {
   /** A part that cannot be read any more can be replaced by one that can: that is how it is brought back. */
   async changePart(id: string, version: number, given: PartRecord): Promise<Versioned> {
     const [inCurrency = given] = await inOwnCurrency(this.manager, [given]);
-    const record = withoutPastDoubts(inCurrency);
     const before = await this.foundPart(id);
+    const kept = before.record.ok ? before.record.value : undefined;
+    const record = withOwnBias(withoutPastDoubts(inCurrency), kept);
     requireSame('id', id, record.id);
     if (before.record.ok) requireSame('kind', before.record.value.kind, record.kind);
     for (const { field, id: named } of namedConnectors(record)) await this.requireConnector(named, `record.${field}`);
@@ -35,7 +37,9 @@ export class LibraryService {
       throw versionConflict('this part', await this.getPart(id));
     const was = before.record.ok ? before.record.value : before.kept;
     await this.note(id, partName(record), version + 1, was, record);
-    return { version: version + 1, record };
+    if (!saysOfItsMaker(kept, record)) return { version: version + 1, record };
+    await new MakersBias(this.manager).renew(makersOf([was as object, record]));
+    return this.getPart(id);
   }
 
   /** The version to change, also of a record that cannot be read. */
@@ -64,6 +68,13 @@ export class LibraryService {
 /** A doubt about a value that is no more there is about nothing, and one about what was measured is settled. */
 function withoutPastDoubts(record: PartRecord): PartRecord {
   return record.kind === 'speaker' ? settledByHand(record) : record;
+}
+
+/** Whether what it says of its maker's other parts, or who that is, may be another than before. */
+function saysOfItsMaker(before: PartRecord | undefined, after: PartRecord): boolean {
+  if (after.kind !== 'speaker') return false;
+  if (before?.kind !== 'speaker' || before.maker !== after.maker) return true;
+  return before.inHand.length > 0 || after.inHand.length > 0;
 }
 
 function readable({ version, record }: FoundRecord<PartRecord>): Versioned {

@@ -14,6 +14,7 @@ import { AppError, type FieldError, notFound, refused } from '../../http/AppErro
 import type { History } from '../history/History';
 import { HistoryStore } from '../history/HistoryStore';
 import { inOwnCurrency } from './inOwnCurrency';
+import { MakersBias, makersOf, withOwnBias, withoutBias } from './MakersBias';
 import { type KeptPart, PartsStore, type StoredPart } from './PartsStore';
 
 const MOST_ERRORS = 20;
@@ -53,8 +54,8 @@ export class PartsImport {
     { tryOut, mayReplace, said = null, from }: Wish,
   ): Promise<PartsImported> {
     if (from) await this.requireUnchanged(from, given);
-    const parts = await inOwnCurrency(this.manager, given);
-    const known = await this.store.stored(parts.map(({ id }) => id));
+    const known = await this.store.stored(given.map(({ id }) => id));
+    const parts = (await inOwnCurrency(this.manager, given)).map((part) => withOwnBias(part, known.get(part.id)?.kept));
     await this.requireConnectors(parts, connectors);
     requireSameKinds(parts, known);
     const steps = parts.flatMap((part) => stepTo(part, known.get(part.id)));
@@ -106,7 +107,9 @@ export class PartsImport {
     const now = await this.store.stored(steps.map(({ id }) => id));
     const isAsLeft = ({ id, after: left }: Step) => {
       const found = now.get(id);
-      return left === null ? found === undefined : found !== undefined && isSame(found.kept, left);
+      return left === null
+        ? found === undefined
+        : found !== undefined && isSame(withoutBias(found.kept), withoutBias(left));
     };
     const others = steps.filter((step) => !isAsLeft(step));
     if (others.length > 0) throw changedSince(line.label, others.length);
@@ -121,6 +124,7 @@ export class PartsImport {
   private async write(steps: readonly Step[]): Promise<void> {
     await this.store.removeParts(steps.filter(({ after }) => after === null).map(({ id }) => id));
     await this.store.putParts(steps.flatMap(({ id, version, after }) => (after ? [{ id, version, kept: after }] : [])));
+    await new MakersBias(this.manager).renew(makersOf(steps.flatMap(({ before, after }) => [before, after])));
   }
 
   private async note(

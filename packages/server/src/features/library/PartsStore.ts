@@ -7,6 +7,7 @@ import {
   type PartKind,
   type PartRecord,
   partSays,
+  READ_AS,
   STATE_MARK,
 } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
@@ -59,9 +60,17 @@ function isLikened(word: string): boolean {
   return word.length >= SHORTEST_LIKENED && !/\d/.test(word);
 }
 
+/** Neither in the catalogue nor measured in hand. */
+function lacking(key: (typeof NEEDED_FIGURES)[number]): string {
+  const listed = `part.record -> '${key}' = 'null'`;
+  const figure = READ_AS[key];
+  if (!figure) return listed;
+  return `(${listed} AND NOT jsonb_path_exists(part.record, '$.inHand[*].figure ? (@ == "${figure}")'))`;
+}
+
 /** Of a speaker's record what is open. */
 const OPEN: Readonly<Record<OpenFigures, string>> = {
-  lacking: `part.kind = 'speaker' AND (${NEEDED_FIGURES.map((key) => `part.record -> '${key}' = 'null'`).join(' OR ')})`,
+  lacking: `part.kind = 'speaker' AND (${NEEDED_FIGURES.map(lacking).join(' OR ')})`,
   doubted: `part.kind = 'speaker' AND jsonb_path_exists(part.record, '$.doubts[*] ? (@.settled == null)')`,
 };
 

@@ -1,6 +1,7 @@
 /** What is known of this part: who offers it, what its maker says, photos of it, what changed? */
 import type { PartRecord } from '@low-quarry/core/catalogue';
 import { partKindWord, partName } from '@low-quarry/core/catalogue';
+import type { ShopSettings } from '@low-quarry/core/model';
 import { partFields } from '@low-quarry/core/records';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
@@ -17,6 +18,7 @@ import { Answered, Loading } from '../../ui/states';
 import { Photos } from '../photos/Photos';
 import { comparedAddress } from './compare/compared';
 import { InItsBox } from './InItsBox';
+import { InHand } from './inHand/InHand';
 import { partQuery } from './libraryQueries';
 import { NoLongerMade } from './NoLongerMade';
 import { OpenFigures } from './OpenFigures';
@@ -69,7 +71,7 @@ export function PartScreen() {
       <Answered query={part} what="the part">
         {({ version, record }) => (
           <Answered query={shop} what="the shop’s settings">
-            {({ currency }) => <Filled key={id} version={version} record={record} currency={currency} />}
+            {(settings) => <Filled key={id} version={version} record={record} shop={settings} />}
           </Answered>
         )}
       </Answered>
@@ -77,9 +79,10 @@ export function PartScreen() {
   );
 }
 
-type FilledProps = { readonly version: number; readonly record: PartRecord; readonly currency: string };
+type FilledProps = { readonly version: number; readonly record: PartRecord; readonly shop: ShopSettings };
 
-function Filled({ version, record, currency }: FilledProps) {
+function Filled({ version, record, shop }: FilledProps) {
+  const { currency } = shop;
   const mayCorrect = useMay('library');
   const { id, kind } = record;
   return (
@@ -109,6 +112,7 @@ function Filled({ version, record, currency }: FilledProps) {
           </dl>
         )}
       </section>
+      {record.kind === 'speaker' && <InHand version={version} record={record} shop={shop} mayCorrect={mayCorrect} />}
       <InItsBox record={record} />
       <section aria-label="Offers" className="flex flex-col gap-3">
         <h2>Who offers it</h2>
@@ -142,7 +146,7 @@ function AsKept({ children }: { readonly children: ReactNode }) {
 }
 
 /** For whoever only reads: what nobody wrote down says so. */
-function Offers({ record: { offers }, currency }: Pick<FilledProps, 'record' | 'currency'>) {
+function Offers({ record: { offers }, currency }: Pick<FilledProps, 'record'> & Pick<ShopSettings, 'currency'>) {
   if (offers.length === 0) return <p className="font-semibold text-measure">Nobody is known to sell it.</p>;
   return (
     <ul className="border-t border-ink">
@@ -168,7 +172,7 @@ function Offers({ record: { offers }, currency }: Pick<FilledProps, 'record' | '
 }
 
 /** What stands elsewhere on the page is left out. */
-const ELSEWHERE = new Set(['id', 'kind', 'maker', 'name', 'offers', 'doubts', 'inBox']);
+const ELSEWHERE = new Set(['id', 'kind', 'maker', 'name', 'offers', 'doubts', 'inBox', 'inHand', 'makersBias']);
 
 function valuesOf(record: PartRecord) {
   return partFields(record)

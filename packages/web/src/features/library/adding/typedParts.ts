@@ -13,7 +13,7 @@ import { type FiguresTyped, figuresTypedSchema, readFiguresSchema, toFiguresType
 
 /** Keys that no kind has as figures. */
 const NAMES = { maker: '', names: '' } as const;
-export const MOST_AT_ONCE = 50;
+const MOST_AT_ONCE = 50;
 
 /** What stands in a figure's field at first, where empty would not do. */
 const BEGINS: Readonly<Record<string, string>> = {

@@ -1,7 +1,8 @@
 /** Parts of one kind beside each other: each figure in words, and of lengths by how much they stand over the first part's. */
-import type { PartRecord, SpeakerRecord } from '@low-quarry/core/catalogue';
+import { asKnown, type PartKind, type PartRecord, type SpeakerRecord } from '@low-quarry/core/catalogue';
 import { FIGURE_SPECS } from '../figures/specs';
 import { figureOf } from '../figures/typedFigures';
+import { inHandLines } from '../inHand/inHandWords';
 
 /** More lie over each other unreadably. */
 export const MOST_COMPARED = 4;
@@ -35,14 +36,14 @@ export function comparedRows(parts: readonly PartRecord[]): readonly ComparedRow
       // Depths that count from different places are no longer or shorter by what they differ.
       const isCounted = key !== 'mountingDepthMm' || isOneDatum;
       return {
-        words: wordsOf(key, value, words),
+        words: wordsOf(first.kind, key, value, words),
         over: isCounted ? overWords(measureOf(values[0]), measureOf(value)) : null,
       };
     });
     return rowOf(key, label, cells);
   });
   const behind = isOneDatum ? [] : [behindRow(parts)];
-  return [...behind, ...figures];
+  return [...behind, ...handRows(parts), ...figures];
 }
 
 function rowOf(key: string, label: string, cells: readonly ComparedCell[]): ComparedRow {
@@ -51,13 +52,26 @@ function rowOf(key: string, label: string, cells: readonly ComparedCell[]): Comp
 
 /** How far each reaches behind the metal, whichever way its maker counts; of one who does not say, from and to. */
 function behindRow(parts: readonly PartRecord[]): ComparedRow {
-  const reaches = parts.map((part) => (part.kind === 'speaker' ? reachOf(part) : null));
+  const reaches = parts.map((part) => (part.kind === 'speaker' ? reachOf(asKnown(part)) : null));
   const sure = (reach: Reach | null | undefined) => (reach && reach.leastMm === reach.mostMm ? reach.mostMm : null);
   const cells = reaches.map((reach) => ({
     words: reach === null ? 'not stated' : [...new Set([reach.leastMm, reach.mostMm])].join(' to '),
     over: overWords(sure(reaches[0]), sure(reach)),
   }));
   return rowOf('behind', 'Behind the metal, mm', cells);
+}
+
+/** What calliper and catalogue say is not one figure: it stands in a row of its own, where any of them was measured. */
+function handRows(parts: readonly PartRecord[]): readonly ComparedRow[] {
+  if (!parts.some((part) => part.kind === 'speaker' && part.inHand.length > 0)) return [];
+  const cells = parts.map((part) => {
+    const lines = part.kind === 'speaker' ? inHandLines(part) : [];
+    return {
+      words: lines.map(({ label, counted }) => `${label} ${counted}`).join('; ') || 'nobody measured',
+      over: null,
+    };
+  });
+  return [rowOf('inHand', 'Measured in hand', cells)];
 }
 
 type Reach = { readonly leastMm: number; readonly mostMm: number };
@@ -71,12 +85,21 @@ function reachOf({ mountingDepthMm, flangeThicknessMm, depthDatum }: SpeakerReco
 }
 
 /** Of what a part need not have, and its form says so: nothing there is nothing on the part. */
-const NEED_NOT_HAVE = new Set(['notchDeg', 'lengthMm', 'holeMm', 'sizeMm']);
+const NEED_NOT_HAVE: Readonly<Partial<Record<PartKind, ReadonlySet<string>>>> = {
+  bracket: new Set(['notchDeg']),
+  fastener: new Set(['lengthMm', 'thread', 'driver']),
+  panelClip: new Set(['holeMm']),
+  terminal: new Set(['sizeMm']),
+  tweeterSeat: new Set(['holeMm']),
+  amplifier: new Set(['leastBridgedOhm']),
+  harnessAdapter: new Set(['filter']),
+  tool: new Set(['size']),
+};
 
 /** What nobody wrote down says so; of what is a list there may be none. */
-function wordsOf(key: string, value: unknown, printed: string): string {
+function wordsOf(kind: PartKind, key: string, value: unknown, printed: string): string {
   if (printed !== '') return printed;
-  if (NEED_NOT_HAVE.has(key)) return 'none';
+  if (NEED_NOT_HAVE[kind]?.has(key)) return 'none';
   // A body has sections, whether its maker lists them or not.
   return value === null || value === undefined || key === 'profile' ? 'not stated' : 'none';
 }

@@ -1,0 +1,62 @@
+/** Readings with pieces in the hand, figure by figure. */
+import { IN_HAND_FIGURES, IN_HAND_WORDS, type PartRecord, type SpeakerRecord } from '@low-quarry/core/catalogue';
+import { readingHalfWidthsMm, type ShopSettings, SOURCES } from '@low-quarry/core/model';
+import { format } from 'date-fns/format';
+import { useMemo } from 'react';
+import type { z } from 'zod';
+import { useMe } from '../../../api/me';
+import { FormChoice } from '../../../ui/form/FormChoice';
+import { FormText } from '../../../ui/form/FormText';
+import { PartForm } from '../PartForm';
+import { usePartForm } from '../usePartForm';
+import {
+  HAND_SOURCES,
+  type InHandRead,
+  type InHandTyped,
+  inHandTypedSchema,
+  readInHandSchema,
+  toInHandTyped,
+} from './typedInHand';
+
+const WITH = Object.fromEntries(HAND_SOURCES.map((id) => [id, SOURCES[id].label]));
+
+type InHandFormProps = {
+  readonly version: number;
+  readonly record: SpeakerRecord;
+  readonly shop: ShopSettings;
+};
+
+export function InHandForm({ version, record, shop }: InHandFormProps) {
+  const { name: by } = useMe();
+  const on = format(new Date(), 'yyyy-MM-dd');
+  const readSchema = useMemo(
+    () => readInHandSchema({ inHand: record.inHand, by, on, halfWidthsMm: readingHalfWidthsMm(shop) }),
+    [record.inHand, by, on, shop],
+  );
+  const { control, frame } = usePartForm<InHandTyped, InHandRead>({
+    ...{ version, record, name: 'inHand', readSchema, saved: 'What was measured is saved.' },
+    typedSchema: inHandTypedSchema as z.ZodType<InHandTyped>,
+    toTyped: (part: PartRecord) => toInHandTyped(part as SpeakerRecord),
+  });
+  return (
+    <PartForm frame={frame} save="Save what was measured">
+      <div className="grid gap-x-3 gap-y-1 sm:grid-cols-3">
+        {IN_HAND_FIGURES.map((figure) => (
+          <FormText
+            key={figure}
+            control={control}
+            name={`figures.${figure}`}
+            label={`${IN_HAND_WORDS[figure]}, mm`}
+            inputMode="decimal"
+            autoComplete="off"
+          />
+        ))}
+        <FormChoice control={control} name="with" label="Read with" options={WITH} />
+      </div>
+      <p className="text-[13px] leading-4 text-muted">
+        Several readings after one another, the next piece after a semicolon: 61.4 61.6; 61.9. Of an oval its longest
+        measure. Empty: not measured.
+      </p>
+    </PartForm>
+  );
+}
