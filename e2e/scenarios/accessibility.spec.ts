@@ -188,6 +188,10 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     },
   },
   {
+    name: 'where claim, catalogue and tape disagree',
+    open: (fitter) => fitter.openPage('/disagreements', 'Where they disagree'),
+  },
+  {
     name: 'where a speaker fits',
     open: async (fitter) => {
       await fitter.openPage('/parts/spk-wrackline-shoal-65-slim/places', 'Where Wrackline Shoal 65 Slim fits');

@@ -40,6 +40,9 @@ const FitScreen = late(() => import('./features/fit/FitScreen').then((code) => c
 const NewPartsScreen = late(() =>
   import('./features/library/adding/NewPartsScreen').then((code) => code.NewPartsScreen),
 );
+const DisagreementsScreen = late(() =>
+  import('./features/library/claims/DisagreementsScreen').then((code) => code.DisagreementsScreen),
+);
 const CompareScreen = late(() => import('./features/library/compare/CompareScreen').then((code) => code.CompareScreen));
 const ServingScreen = late(() => import('./features/library/ServingScreen').then((code) => code.ServingScreen));
 const WiresScreen = late(() => import('./features/wires/WiresScreen').then((code) => code.WiresScreen));
@@ -74,6 +77,7 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/supplier-list', SupplierListScreen],
   ['/doubts', DoubtsScreen],
   ['/serving', ServingScreen],
+  ['/disagreements', DisagreementsScreen],
   ['/vehicles', VehiclesScreen],
   ['/vehicles/:vehicleId', VehicleScreen],
   ['/vehicles/:vehicleId/openings/:label', VehicleOpeningScreen],

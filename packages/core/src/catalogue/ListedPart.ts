@@ -1,12 +1,16 @@
 /** Of a part what lists show and filter by: a device has those of the whole catalogue at hand, and whole parts by their ids. */
 import { orderedId, STATE_MARK } from './bracket/snapOffs';
+import type { Claim } from './claims';
 import type { Orderable } from './orderable';
 import { entryOf, type PartKind, type PartRecord } from './partKinds';
 import type { PART_TABLE } from './partTable';
 
+export type ListedClaim = Pick<Claim, 'vehicleId' | 'place' | 'says' | 'by' | 'on'>;
+
 type ListedOf<Kind extends PartKind> = Pick<Orderable, 'id' | 'maker' | 'name'> & {
   /** There where it is so: lists of thousands are kept as text. */
   readonly isDiscontinued?: boolean;
+  readonly claims?: readonly ListedClaim[];
 } & { readonly kind: Kind } & Readonly<ReturnType<(typeof PART_TABLE)[Kind]['listed']>>;
 export type ListedPart = { [Kind in PartKind]: ListedOf<Kind> }[PartKind];
 export type ListedSpeaker = ListedOf<'speaker'>;
@@ -14,13 +18,14 @@ export type ListedSpeaker = ListedOf<'speaker'>;
 export type ListedById = Pick<ReadonlyMap<string, ListedPart>, 'get'>;
 
 export function toListedPart(part: PartRecord): ListedPart {
-  const { id, kind, maker, name, isDiscontinued } = part;
+  const { id, kind, maker, name, isDiscontinued, claims } = part;
   return {
     id,
     kind,
     maker,
     name,
     ...(isDiscontinued ? { isDiscontinued } : {}),
+    ...(claims.length > 0 ? { claims: claims.map(({ notedBy: _, ...claim }) => claim) } : {}),
     ...(entryOf(part).listed(part) as object),
   } as ListedPart;
 }

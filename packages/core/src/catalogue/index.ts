@@ -10,6 +10,16 @@ export type { Box } from './box';
 export { type BracketRecord, bracketSchema } from './bracket/bracket';
 export { orderedId, STATE_MARK } from './bracket/snapOffs';
 export { CAPACITOR_TYPES } from './capacitor/capacitor';
+export {
+  CLAIM_FINDINGS,
+  CLAIM_SAYS,
+  CLAIM_WORDS,
+  type Claim,
+  type ClaimFinding,
+  claimFinding,
+  isAbout as isClaimAbout,
+  MOST_CLAIMS,
+} from './claims';
 export { COIL_CORES } from './coil/coil';
 export { type ConnectorRecord, connectorSchema } from './connector';
 export { CONSUMABLE_TYPES } from './consumable/consumable';
@@ -23,6 +33,7 @@ export {
   isJudgedSpeaker,
   isListedLayer,
   type ListedById,
+  type ListedClaim,
   type ListedPart,
   type ListedSpeaker,
   snapOffNamed,
@@ -36,6 +47,7 @@ export {
   offerKey,
   offerSchema,
   offersSchema,
+  pieceCostMinor,
 } from './offer';
 export { MOST_ALIASES, partName } from './orderable';
 export { PANEL_CLIP_TYPES } from './panelClip/panelClip';

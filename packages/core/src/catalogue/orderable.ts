@@ -1,6 +1,7 @@
 /** What every part of the catalogue has, whatever its kind: what it is called and who offers it. */
 import { z } from 'zod';
 import { type Dimension, rectangular } from '../uncertainty';
+import { claimsSchema } from './claims';
 import { offersSchema, pieceCostMinor } from './offer';
 import { piecesSchema } from './pieces';
 
@@ -22,6 +23,8 @@ export const orderable = {
   /** Id of the part that took its place; null where none is known. */
   replacedBy: z.string().min(1).max(80).nullable().default(null),
   offers: offersSchema,
+  /** What others say of where it fits. */
+  claims: claimsSchema,
   /** What is in its box, besides itself and the screws that it says of itself; null where nobody wrote it down. */
   inBox: piecesSchema.nullable().default(null),
   /** Half of what the catalogue rounds its lengths to, as the half-width of each. */

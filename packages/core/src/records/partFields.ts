@@ -2,6 +2,7 @@
 import {
   boxWords,
   branchWords,
+  CLAIM_WORDS,
   FIGURE_WORDS,
   type FigureDoubt,
   filterWords,
@@ -31,6 +32,7 @@ const LABELS: Readonly<Record<string, string>> = {
   listed: 'Last list',
   inHand: 'Measured in hand',
   makersBias: 'How far its maker lies off',
+  claims: 'What others say',
   inBox: 'In its box',
   box: 'Size',
   coilMh: 'Coil, mH',
@@ -61,6 +63,7 @@ const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   inHand: (all) => listWords((all as SpeakerRecord['inHand']).map(inHandWords)),
   makersBias: (all) => listWords((all as SpeakerRecord['makersBias']).map(biasWords)),
   listed: (listed) => listedWords(listed as SpeakerRecord['listed']),
+  claims: (claims) => listWords((claims as PartRecord['claims']).map(claimWords)),
   inBox: (pieces) => pieceWords(pieces as PartRecord['inBox']) || 'nobody wrote it down',
   box: known(boxWords),
   branches: (branches) => branchWords(branches as Parameters<typeof branchWords>[0]) || 'nobody wrote them down',
@@ -99,6 +102,11 @@ function doubtWords({ figure, value, settled }: FigureDoubt): string {
   const { label, unit } = FIGURE_WORDS[figure];
   const state = settled ? `${SETTLED_WORDS[settled.how].toLowerCase()}: “${settled.words}”, ${settled.by}` : 'open';
   return `${label.toLowerCase()} ${value} ${unit} (${state})`;
+}
+
+/** Such as "it fits corran-tern at frontDoorLow, says Northmole's list". */
+function claimWords({ vehicleId, place, says, by }: PartRecord['claims'][number]): string {
+  return `${CLAIM_WORDS[says]} ${vehicleId}${place === null ? '' : ` at ${place}`}, says ${by}`;
 }
 
 /** Such as "magnet 89.2 89.4; 89.1 mm by Okke". */

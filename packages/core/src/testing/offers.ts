@@ -1,4 +1,5 @@
 /** What is known of a part's names and offers, as the plainest list has them. */
+import type { Claim } from '../catalogue/claims';
 import { type Offer, offerSchema } from '../catalogue/offer';
 
 /** @param changes what else is known of it */
@@ -16,5 +17,6 @@ export const PLAINLY_NAMED = {
   aliases: [] as string[],
   isDiscontinued: false,
   replacedBy: null,
+  claims: [] as Claim[],
   inBox: null,
 };

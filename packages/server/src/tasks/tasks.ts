@@ -1,4 +1,5 @@
 /** What takes long and needs no database: each is a function of what it is given, and runs in a thread of its own. */
+import { disagreementsOf } from '../features/fit/disagreementsOf';
 import { placesOf } from '../features/fit/placesOf';
 import { servingOf } from '../features/fit/servingOf';
 import { doubtLibrary } from '../features/lists/doubtLibrary';
@@ -6,7 +7,7 @@ import { planList } from '../features/lists/planList';
 import { writePartsTable } from '../features/lists/writePartsTable';
 import type { Say } from './Say';
 
-export const TASKS = { planList, doubtLibrary, placesOf, servingOf, writePartsTable } as const;
+export const TASKS = { planList, doubtLibrary, disagreementsOf, placesOf, servingOf, writePartsTable } as const;
 export type TaskName = keyof typeof TASKS;
 export type Given<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0];
 type Cames = { readonly [Name in TaskName]: Awaited<ReturnType<(typeof TASKS)[Name]>> };

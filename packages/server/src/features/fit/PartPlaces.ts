@@ -3,10 +3,10 @@ import type { PlacesOfPart } from '@low-quarry/core/contracts/whereItFits';
 import type { EntityManager } from 'typeorm';
 import { notFound } from '../../http/AppError';
 import type { RunTask } from '../../tasks/tasks';
+import { type KeptRow, keptOf } from '../library/readRecords';
 import { SettingsStore } from '../settings/SettingsStore';
 
-type Kept = { readonly kept: string };
-type OpeningRow = Kept & { readonly jobId: string; readonly registration: string; readonly vehicleId: string };
+type OpeningRow = KeptRow & { readonly jobId: string; readonly registration: string; readonly vehicleId: string };
 
 export class PartPlaces {
   constructor(
@@ -15,12 +15,14 @@ export class PartPlaces {
   ) {}
 
   async of(partId: string, gone: AbortSignal): Promise<PlacesOfPart> {
-    const parts: (Kept & { id: string })[] = await this.manager.query(
+    const parts: (KeptRow & { id: string })[] = await this.manager.query(
       `SELECT "id", "record"::text AS "kept" FROM "part" WHERE "id" = $1 OR "kind" IN ('bracket', 'spacer', 'harnessAdapter') ORDER BY "id"`,
       [partId],
     );
     if (!parts.some(({ id }) => id === partId)) throw notFound('part');
-    const vehicles: Kept[] = await this.manager.query(`SELECT "record"::text AS "kept" FROM "vehicle" ORDER BY "id"`);
+    const vehicles: KeptRow[] = await this.manager.query(
+      `SELECT "record"::text AS "kept" FROM "vehicle" ORDER BY "id"`,
+    );
     const openings: OpeningRow[] = await this.manager.query(
       `SELECT "opening"."record"::text AS "kept", "job"."id" AS "jobId", "job"."registration", "job"."vehicle_id" AS "vehicleId"
         FROM "opening" JOIN "job" ON "job"."id" = "opening"."job_id"
@@ -30,8 +32,4 @@ export class PartPlaces {
     const given = { speakerId: partId, shop, kept: keptOf(parts), vehicles: keptOf(vehicles), openings };
     return this.runTask('placesOf', given, () => {}, gone);
   }
-}
-
-function keptOf(rows: readonly Kept[]): readonly string[] {
-  return rows.map(({ kept }) => kept);
 }

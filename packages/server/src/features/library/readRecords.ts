@@ -27,6 +27,13 @@ export function readRecords<Kind extends LibraryKind>(
   return { read, unreadable };
 }
 
+/** A record as the text that is kept, from the database. */
+export type KeptRow = { readonly kept: string };
+
+export function keptOf(rows: readonly KeptRow[]): readonly string[] {
+  return rows.map(({ kept }) => kept);
+}
+
 /** Parts as the JSON that is kept; those that cannot be read are left out. */
 export function readKept(kept: readonly string[]): readonly PartRecord[] {
   const rows = kept.map((text) => JSON.parse(text) as { readonly id: string });

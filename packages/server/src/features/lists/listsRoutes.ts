@@ -1,3 +1,4 @@
+import { disagreements } from '@low-quarry/core/contracts/disagreements';
 import { partsTable } from '@low-quarry/core/contracts/library';
 import { doubtFigures } from '@low-quarry/core/contracts/libraryDoubts';
 import { servesMost } from '@low-quarry/core/contracts/servesMost';
@@ -9,6 +10,7 @@ import { heavyLimit } from '../../http/heavyLimit';
 import { fileRoute, route, write } from '../../http/route';
 import { TaskProgress } from '../../tasks/TaskProgress';
 import type { RunTask } from '../../tasks/tasks';
+import { Disagreeing } from '../fit/Disagreeing';
 import { PartPlaces } from '../fit/PartPlaces';
 import { PartsServing } from '../fit/PartsServing';
 import type { OpenHistory } from '../history/History';
@@ -42,6 +44,7 @@ export function listsRoutes(
     ),
   );
   route(router, whereItFits, ({ params: { partId }, gone }) => new PartPlaces(heavy.manager, runTask).of(partId, gone));
+  route(router, disagreements, ({ gone }) => new Disagreeing(heavy.manager, runTask).all(gone));
   route(router, servesMost, ({ params: { by }, gone }) => new PartsServing(heavy.manager, runTask).most(by, gone));
   router.use(partsTable.path, heavyLimit());
   fileRoute(router, partsTable, ({ params, gone }) => new PartsTable(heavy, runTask).write(params, gone));

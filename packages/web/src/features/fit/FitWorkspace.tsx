@@ -43,6 +43,7 @@ import { CandidateList, stackWords } from './CandidateList';
 import { ChangedSince } from './ChangedSince';
 import { CheckLedger } from './CheckLedger';
 import { ChoosePanel } from './ChoosePanel';
+import { ClaimsNote } from './ClaimsNote';
 import { ComparePanel } from './ComparePanel';
 import { readFilter, writeFilter } from './candidateFilter';
 import { differencesOf } from './compareView';
@@ -60,6 +61,7 @@ import { isWhatIf, NO_WHAT_IF, type WhatIf, withWhatIf } from './whatIf';
 
 type FitWorkspaceProps = {
   readonly jobId: string;
+  readonly vehicleId: string;
   readonly opening: OpeningWithState;
   readonly other: OpeningWithState | null;
   readonly toFit: (opening: OpeningWithState) => FitOpening;
@@ -88,6 +90,7 @@ const FACE_HEIGHT_PX = 330;
 
 export function FitWorkspace({
   jobId,
+  vehicleId,
   opening,
   other,
   toFit,
@@ -199,6 +202,11 @@ export function FitWorkspace({
             {speaker?.kind === 'speaker' && speaker.impedanceOhm !== null && (
               <ImpedanceNote record={opening.record} newOhm={speaker.impedanceOhm} />
             )}
+            <ClaimsNote
+              claims={speaker?.claims ?? []}
+              at={{ vehicleId, place: opening.record.place }}
+              verdict={judgement.verdict}
+            />
             <PutRight judgement={judgement} behind={behind} />
             {shown.undoable && (
               <p className="mt-1 border-l-4 border-measure bg-paper px-3 py-2">

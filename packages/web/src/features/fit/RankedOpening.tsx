@@ -91,6 +91,7 @@ export function RankedOpening({ job, openings, openingId, shop, catalogue }: Ran
     <FitWorkspace
       key={opening.id}
       jobId={job.id}
+      vehicleId={job.vehicle.id}
       opening={opening}
       other={otherSide(opening, openings)}
       toFit={toFit}

@@ -53,6 +53,7 @@ export function LibraryScreen() {
       aside={
         <div className="flex flex-wrap gap-3">
           <LinkButton to="/serving">What to keep in stock</LinkButton>
+          <LinkButton to="/disagreements">Where they disagree</LinkButton>
           {mayAdd && (
             <>
               {mayChange && <LinkButton to="/supplier-list">Bring in a supplier’s list</LinkButton>}

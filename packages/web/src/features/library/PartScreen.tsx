@@ -16,6 +16,7 @@ import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { Photos } from '../photos/Photos';
+import { Claims } from './claims/Claims';
 import { comparedAddress } from './compare/compared';
 import { InItsBox } from './InItsBox';
 import { InHand } from './inHand/InHand';
@@ -113,6 +114,7 @@ function Filled({ version, record, shop }: FilledProps) {
         )}
       </section>
       {record.kind === 'speaker' && <InHand version={version} record={record} shop={shop} mayCorrect={mayCorrect} />}
+      {record.kind === 'speaker' && <Claims version={version} record={record} mayCorrect={mayCorrect} />}
       <InItsBox record={record} />
       <section aria-label="Offers" className="flex flex-col gap-3">
         <h2>Who offers it</h2>
@@ -172,7 +174,18 @@ function Offers({ record: { offers }, currency }: Pick<FilledProps, 'record'> & 
 }
 
 /** What stands elsewhere on the page is left out. */
-const ELSEWHERE = new Set(['id', 'kind', 'maker', 'name', 'offers', 'doubts', 'inBox', 'inHand', 'makersBias']);
+const ELSEWHERE = new Set([
+  'id',
+  'kind',
+  'maker',
+  'name',
+  'offers',
+  'doubts',
+  'inBox',
+  'inHand',
+  'makersBias',
+  'claims',
+]);
 
 function valuesOf(record: PartRecord) {
   return partFields(record)

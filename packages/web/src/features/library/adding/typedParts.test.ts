@@ -19,7 +19,7 @@ test.each([SHOAL, ...SPEAKERS.slice(0, 5), ...(smallParts as unknown[]).map(read
     expect(parts).toEqual([
       partSchema.parse({
         ...like,
-        ...{ id: parts[0]?.id, name: 'Another', number: '77-12', aliases: [], offers: [] },
+        ...{ id: parts[0]?.id, name: 'Another', number: '77-12', aliases: [], offers: [], claims: [] },
         ...{ isDiscontinued: false, replacedBy: null },
         ...(like.kind === 'speaker' ? { doubts: [], listed: null } : {}),
       }),

@@ -34,7 +34,19 @@ export function beginParts(kind: PartKind, like: PartRecord | null): FiguresType
 
 /** What is a part's own, and not that of one like it. */
 const OWN: ReadonlySet<string> = new Set([
-  ...['id', 'maker', 'name', 'number', 'aliases', 'offers', 'isDiscontinued', 'replacedBy', 'doubts', 'listed'],
+  ...[
+    'id',
+    'maker',
+    'name',
+    'number',
+    'aliases',
+    'offers',
+    'claims',
+    'isDiscontinued',
+    'replacedBy',
+    'doubts',
+    'listed',
+  ],
 ]);
 
 /**
