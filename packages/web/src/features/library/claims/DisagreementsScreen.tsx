@@ -105,21 +105,7 @@ function Found({ claimed, read, counts, unreadable, currency }: FoundProps) {
 }
 
 function Claimed(claim: Disagreements['claimed'][number] & Priced) {
-  const {
-    partId,
-    part,
-    says,
-    by,
-    on,
-    vehicleId,
-    car,
-    opening,
-    finding,
-    verdict,
-    lacks,
-    costMinor,
-    currency,
-  } = claim;
+  const { partId, part, says, by, on, vehicleId, car, opening, finding, verdict, lacks, costMinor, currency } = claim;
   return (
     <li className="grid grid-cols-[16px_1fr_auto] gap-x-3 border-b border-hairline py-1.5">
       <span className="pt-1">{verdict && <VerdictMark verdict={verdict} />}</span>
