@@ -24,6 +24,8 @@ const claimedSchema = z.object({
   vehicleId: z.string(),
   /** The vehicle, or the id of one that the library does not have. */
   car: z.string(),
+  /** Whether nobody said which place is meant: then it is held against the one where the part does best. */
+  isAnywhere: z.boolean(),
   /** Such as "Front door, left"; null where nothing could be judged. */
   opening: z.string().nullable(),
   /** What stands behind the opening names the depth. */

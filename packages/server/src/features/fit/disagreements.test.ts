@@ -3,6 +3,7 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { Claim, SpeakerRecord } from '@low-quarry/core/catalogue';
 import type { Disagreements } from '@low-quarry/core/contracts/disagreements';
 import type { PlacesOfPart } from '@low-quarry/core/contracts/whereItFits';
+import { placeLabel } from '@low-quarry/core/model';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 
 let app: TestApp;
@@ -23,6 +24,16 @@ const claim = (changes: Partial<Claim>): Claim => ({
   ...{ vehicleId: 'nowhere', place: null, says: 'fits', by: 'Northmole’s list', notedBy: 'Okke', on: '2031-05-02' },
   ...changes,
 });
+/** A variant with speakers in the corners of its dash, and with how many. */
+const withDash = async () => {
+  const { body } = await app.http.get('/api/vehicles').query({ find: '', page: 1 }).expect(200);
+  for (const { id } of body.found as { id: string }[]) {
+    const { record } = (await app.http.get(`/api/vehicles/${id}`).expect(200)).body;
+    const dashes = (record.openings as { place: string }[]).filter(({ place }) => place === 'dashCorner').length;
+    if (dashes > 0) return { id, dashes };
+  }
+  throw new Error('expected a variant with a speaker in its dash');
+};
 const SLIM = 'spk-wrackline-shoal-65-slim';
 const DEEP = 'spk-oxlode-w-165-deep';
 
@@ -41,17 +52,34 @@ test('every opening that a claim is about is judged as where it fits judges it; 
   const clears = variants.find(({ verdict }) => verdict === 'clears');
   if (!clears) throw new Error('expected the slim speaker to clear somewhere');
   const vehicle = (await app.http.get(`/api/vehicles/${clears.id}`).expect(200)).body.record;
-  const all = (vehicle.openings as { place: string }[]).length;
-  await change(SLIM, { claims: [claim({ vehicleId: clears.id, says: 'fitsNot' })] });
-  await change(DEEP, { claims: [claim({ vehicleId: clears.id }), claim({ vehicleId: 'nowhere' })] });
-  const { claimed, counts } = await asked();
-  expect(counts.against + counts.open + counts.agrees).toBe(2 * all + 1);
-  const ofSlim = claimed.filter(({ partId, finding }) => partId === SLIM && finding === 'against');
+  const openings = vehicle.openings as { place: string }[];
   const cleared = variants.filter(({ id, verdict }) => id === clears.id && verdict === 'clears');
-  expect(ofSlim.map(({ opening }) => opening).sort()).toEqual(cleared.map(({ opening }) => opening).sort());
-  // A deep woofer in every place of a small car: the dash at the least takes none.
+  const place = openings.find((opening) => placeLabel(opening as never) === clears.opening)?.place as string;
+  const there = openings.filter((opening) => opening.place === place).length;
+  await change(SLIM, {
+    claims: [claim({ vehicleId: clears.id, place, says: 'fitsNot' }), claim({ vehicleId: clears.id })],
+  });
+  const { id: dashed, dashes } = await withDash();
+  const dash = claim({ vehicleId: dashed, place: 'dashCorner' });
+  await change(DEEP, { claims: [dash, claim({ vehicleId: 'nowhere' })] });
+  const { claimed, counts } = await asked();
+  // What names no place agrees, as it does clear somewhere: it is one claim and no disagreement.
+  expect(counts.against + counts.open + counts.agrees).toBe(there + 1 + dashes + 1);
+  expect(claimed.filter(({ partId, isAnywhere }) => partId === SLIM && isAnywhere)).toEqual([]);
+  const ofSlim = claimed.filter(({ partId, finding }) => partId === SLIM && finding === 'against');
+  const clearedThere = cleared.filter(({ opening }) =>
+    openings.some((each) => each.place === place && placeLabel(each as never) === opening),
+  );
+  expect(ofSlim.map(({ opening }) => opening).sort()).toEqual(clearedThere.map(({ opening }) => opening).sort());
+  // No dash takes a deep woofer: it is the dearer part, and so the first.
   const [first] = claimed;
-  expect(first).toMatchObject({ partId: DEEP, finding: 'against', verdict: 'hits', costMinor: 12_450 });
+  expect(first).toMatchObject({
+    partId: DEEP,
+    finding: 'against',
+    verdict: 'hits',
+    costMinor: 12_450,
+    isAnywhere: false,
+  });
   expect(claimed.at(-1)).toMatchObject({ finding: 'open' });
   expect(claimed.find(({ vehicleId }) => vehicleId === 'nowhere')).toMatchObject({
     ...{ opening: null, finding: 'open', verdict: null, car: 'nowhere' },

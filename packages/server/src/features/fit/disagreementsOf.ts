@@ -16,7 +16,7 @@ import {
   toFitCatalogue,
 } from '@low-quarry/core/catalogue';
 import { type Disagreements, MOST_DISAGREEMENTS } from '@low-quarry/core/contracts/disagreements';
-import { whereItFits } from '@low-quarry/core/fit';
+import { VERDICTS_BY_RANK, whereItFits } from '@low-quarry/core/fit';
 import {
   type OpeningRecord,
   placeLabel,
@@ -96,7 +96,7 @@ function judging(parts: readonly PartRecord[], shop: ShopSettings): JudgeIn {
   };
 }
 
-/** Each claim at each opening that it is about. */
+/** Each claim at each opening that it is about; one that names no place at the opening where the speaker does best. */
 function claimedOf(
   speaker: SpeakerRecord,
   vehicles: ReadonlyMap<string, VehicleRecord>,
@@ -104,19 +104,31 @@ function claimedOf(
 ): readonly Claimed[] {
   return speaker.claims.flatMap(({ vehicleId, place, says, by, on }): readonly Claimed[] => {
     const vehicle = vehicles.get(vehicleId);
-    const claim = { ...partFacts(speaker), says, by, on, vehicleId, car: vehicle ? vehicleLabel(vehicle) : vehicleId };
+    const claim = {
+      ...{ ...partFacts(speaker), says, by, on, vehicleId, isAnywhere: place === null },
+      car: vehicle ? vehicleLabel(vehicle) : vehicleId,
+    };
     const openings = (vehicle?.openings ?? []).filter((opening) =>
       isClaimAbout({ vehicleId, place }, { vehicleId, place: opening.place }),
     );
     const lacks = lackOf(speaker, vehicle, openings);
     if (lacks !== null)
       return [{ ...claim, opening: null, behind: null, finding: 'open', verdict: null, decidedBy: null, lacks }];
-    return judge(speaker, openings).map(({ verdict, decidedBy }, at) => ({
-      ...claim,
-      ...{ opening: placeLabel(openings[at] as OpeningRecord), behind: openings[at]?.behind ?? null },
-      ...{ finding: claimFinding(says, verdict), verdict, decidedBy, lacks: null },
-    }));
+    const judged = judge(speaker, openings).map(
+      ({ verdict, decidedBy }, at): Claimed => ({
+        ...claim,
+        ...{ opening: placeLabel(openings[at] as OpeningRecord), behind: openings[at]?.behind ?? null },
+        ...{ finding: claimFinding(says, verdict), verdict, decidedBy, lacks: null },
+      }),
+    );
+    return place === null ? judged.toSorted(bestFirst).slice(0, 1) : judged;
   });
+}
+
+function bestFirst(a: Claimed, b: Claimed): number {
+  const rank = ({ verdict }: Claimed) =>
+    verdict === null ? Number.POSITIVE_INFINITY : VERDICTS_BY_RANK.indexOf(verdict);
+  return rank(a) - rank(b);
 }
 
 /** Why nothing can be judged, and what would do; null where it can. */

@@ -13,6 +13,7 @@ const FINDING_WORDS = {
   agrees: 'The tape agrees.',
   against: 'The tape says otherwise: it counts, and one of them has to be looked at again.',
   open: 'Nobody has measured what would tell.',
+  notHere: 'Nobody said in which opening: not in this one.',
 } as const;
 
 export function ClaimsNote({ claims, at, verdict }: ClaimsNoteProps) {
@@ -21,7 +22,7 @@ export function ClaimsNote({ claims, at, verdict }: ClaimsNoteProps) {
   return (
     <ul aria-label="Claims">
       {about.map(({ says, by, on, place }) => {
-        const finding = claimFinding(says, verdict);
+        const finding = findingHere(says, place, verdict);
         return (
           <li
             key={`${by} ${on} ${says} ${place}`}
@@ -33,4 +34,10 @@ export function ClaimsNote({ claims, at, verdict }: ClaimsNoteProps) {
       })}
     </ul>
   );
+}
+
+/** One that names no place is not contradicted by the one opening that is looked at. */
+function findingHere(says: ListedClaim['says'], place: string | null, verdict: Verdict): keyof typeof FINDING_WORDS {
+  const finding = claimFinding(says, verdict);
+  return finding === 'against' && place === null && says === 'fits' ? 'notHere' : finding;
 }

@@ -82,7 +82,10 @@ function Found({ claimed, read, counts, unreadable, currency }: FoundProps) {
           <Empty>No figure is farther from its catalogue than reading and rounding explain.</Empty>
         ) : (
           <>
-            <p>{figures} figures lie farther from their catalogue than reading and rounding explain.</p>
+            <p>
+              {figures} {figures === 1 ? 'figure lies' : 'figures lie'} farther from the catalogue than reading and
+              rounding explain.
+            </p>
             <ul className="border-t border-ink">
               {read.map(({ partId, part, figure, listedMm, measuredMm, withinMm, costMinor }) => (
                 <li
@@ -117,7 +120,8 @@ function Claimed(claim: Disagreements['claimed'][number] & Priced) {
         <Link to={`/vehicles/${vehicleId}`} className="text-action underline underline-offset-2">
           {car}
         </Link>
-        {opening !== null && `, ${opening}`}
+        {opening !== null &&
+          (claim.isAnywhere ? `; nobody said where, at best ${opening.toLowerCase()}` : `, ${opening}`)}
         <span className="block text-[13px] leading-4 text-muted">{lacks ?? decidedWords(claim)}</span>
       </span>
       <span className="text-right">
