@@ -126,6 +126,7 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await measureInHand('60.8 61; 60.9');
   const inHand = page.getByRole('region', { name: 'Measured in hand' });
   await expect(inHand).toContainText(/Mounting depth 60\.9 ± \d\.\d mm, \+14\.9 mm against 46 mm in the catalogue/);
+  await expect(page.getByRole('region', { name: 'Where it is chosen' })).toContainText('when it was chosen: clears');
   await fitter.orderList(JOB);
   await expect(page.getByRole('region', { name: 'Held back' })).toContainText('Front door, left');
   // It was read with its plug on: the calliper agrees with the catalogue.

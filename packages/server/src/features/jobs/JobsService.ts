@@ -29,6 +29,7 @@ import type { VehiclesService } from '../vehicles/VehiclesService';
 import type { JobsStore } from './JobsStore';
 import { jobLabel, noteNewJob, stateOf } from './noteJob';
 import type { OpeningStates } from './OpeningStates';
+import type { PartsChosen } from './PartsChosen';
 
 const DAY_MS = 86_400_000;
 
@@ -37,6 +38,8 @@ export class JobsService {
     private readonly jobs: JobsStore,
     private readonly openings: OpeningsStore,
     private readonly states: OpeningStates,
+    /** Where parts are chosen. */
+    readonly chosen: PartsChosen,
   ) {}
 
   async list(asked: JobsAsked): Promise<z.input<typeof listJobs.answer>> {

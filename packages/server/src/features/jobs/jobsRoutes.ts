@@ -1,3 +1,4 @@
+import { chosenParts } from '@low-quarry/core/contracts/chosenParts';
 import {
   createJob,
   deleteJob,
@@ -21,11 +22,14 @@ import { VehiclesService } from '../vehicles/VehiclesService';
 import { JobsService } from './JobsService';
 import { JobsStore } from './JobsStore';
 import { OpeningStates } from './OpeningStates';
+import { PartsChosen } from './PartsChosen';
 import { StateCache } from './StateCache';
 
 /** @param cache what was worked out before; none for who asks once */
 export function createJobsService(manager: EntityManager, cache = new StateCache()): JobsService {
-  return new JobsService(new JobsStore(manager), new OpeningsStore(manager), new OpeningStates(manager, cache));
+  const states = new OpeningStates(manager, cache);
+  const chosen = new PartsChosen(manager, states);
+  return new JobsService(new JobsStore(manager), new OpeningsStore(manager), states, chosen);
 }
 
 /** @param service for what is read */
@@ -39,6 +43,7 @@ export function jobsRoutes(
 ): void {
   route(router, listJobs, ({ params }) => service.list(params));
   route(router, getJob, ({ params }) => service.get(params.jobId));
+  route(router, chosenParts, ({ params: { part } }) => service.chosen.of(part ?? null));
   route(router, listBin, async () => ({ jobs: await service.listBin() }));
   write(router, db, createJob, async ({ body, manager, actor }) => {
     const history = openHistory(manager, actor);

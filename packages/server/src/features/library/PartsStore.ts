@@ -25,6 +25,11 @@ const REACHED = `WITH RECURSIVE "reached" ("id") AS (
   SELECT unnest($1::text[]) UNION SELECT "part"."to_connector_id" FROM "part"
     JOIN "reached" ON "part"."from_connector_id" = "reached"."id" WHERE "part"."to_connector_id" IS NOT NULL)`;
 
+/** Of a choice: whether it names one of the parts `$1`, a bracket in whatever state. */
+export const NAMES_ONE_OF = `("choice"."speaker_id" = ANY($1) OR EXISTS (
+  SELECT 1 FROM jsonb_array_elements_text("choice"."layer_ids") AS "layer"("id")
+  WHERE split_part("layer"."id", '${STATE_MARK}', 1) = ANY($1)))`;
+
 /** What makes two states of a catalogue the same one, for whoever keeps what follows from it. */
 export type CatalogueStamp = {
   readonly epoch: string;
@@ -170,9 +175,7 @@ export class PartsStore {
   /** How many choices, of whatever job, name one of these parts. */
   async countChoicesOf(ids: readonly string[]): Promise<number> {
     const [{ count }] = await this.manager.query(
-      `SELECT count(*)::int AS "count" FROM "choice" WHERE "speaker_id" = ANY($1) OR EXISTS (
-        SELECT 1 FROM jsonb_array_elements_text("layer_ids") AS "layer"("id")
-        WHERE split_part("layer"."id", '${STATE_MARK}', 1) = ANY($1))`,
+      `SELECT count(*)::int AS "count" FROM "choice" WHERE ${NAMES_ONE_OF}`,
       [ids],
     );
     return count;

@@ -8,6 +8,7 @@ import { ProblemList } from '../../ui/ProblemList';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { packWords } from './importWords';
 import { useImportParts } from './libraryQueries';
+import { JudgedOtherwise } from './WhereChosen';
 
 type Picked = { readonly name: string; readonly pack: unknown };
 
@@ -69,6 +70,7 @@ function ImportForm({ onDone }: { readonly onDone: () => void }) {
         {brought.data ? (
           <>
             <p className="font-semibold">{packWords(brought.data).done}</p>
+            <JudgedOtherwise />
             <Button className="self-start" onClick={onDone}>
               Close
             </Button>

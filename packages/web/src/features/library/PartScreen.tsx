@@ -23,6 +23,7 @@ import { InHand } from './inHand/InHand';
 import { partQuery } from './libraryQueries';
 import { NoLongerMade } from './NoLongerMade';
 import { OpenFigures } from './OpenFigures';
+import { WhereChosen } from './WhereChosen';
 
 const CorrectForm = late(
   () => import('./CorrectForm').then((code) => code.CorrectForm),
@@ -116,6 +117,7 @@ function Filled({ version, record, shop }: FilledProps) {
       {record.kind === 'speaker' && <InHand version={version} record={record} shop={shop} mayCorrect={mayCorrect} />}
       {record.kind === 'speaker' && <Claims version={version} record={record} mayCorrect={mayCorrect} />}
       <InItsBox record={record} />
+      <WhereChosen partId={id} />
       <section aria-label="Offers" className="flex flex-col gap-3">
         <h2>Who offers it</h2>
         {mayCorrect ? (

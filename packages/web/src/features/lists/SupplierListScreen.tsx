@@ -1,4 +1,5 @@
 /** What does a supplier's list change, and what of it can nobody use? Nothing is changed until it is pressed. */
+
 import { type ListImported, MOST_LIST_MB } from '@low-quarry/core/contracts/supplierLists';
 import { format } from 'date-fns/format';
 import { useState } from 'react';
@@ -9,6 +10,7 @@ import { fieldProblems } from '../../ui/problemFields';
 import { Shell } from '../../ui/Shell';
 import { TextField } from '../../ui/TextField';
 import { Tick } from '../../ui/Tick';
+import { JudgedOtherwise } from '../library/WhereChosen';
 import { ListAtWork } from './ListAtWork';
 import { ListFindings } from './ListFindings';
 import { ListTable } from './ListTable';
@@ -100,9 +102,13 @@ export function SupplierListScreen() {
         {brought.isPending && <ListAtWork what="Bringing it in" onStop={brought.stop} />}
         {tried.error && fieldProblems(tried.error).length === 0 && <FormError>{tried.error.message}</FormError>}
         {brought.data ? (
-          <p className="font-semibold text-clears">
-            In the library: {changeWords(brought.data) || 'nothing new'}. {restWords(supplier, brought.data).join(' ')}
-          </p>
+          <>
+            <p className="font-semibold text-clears">
+              In the library: {changeWords(brought.data) || 'nothing new'}.{' '}
+              {restWords(supplier, brought.data).join(' ')}
+            </p>
+            <JudgedOtherwise />
+          </>
         ) : (
           picked &&
           answer && (
