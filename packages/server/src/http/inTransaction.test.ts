@@ -1,4 +1,3 @@
-import { setTimeout as sleep } from 'node:timers/promises';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { createDataSource } from '../db/dataSource';
 import { createTestApp, type TestApp } from '../testing/testApp';
@@ -16,6 +15,11 @@ test('two that lock each other out are both done: the one that was broken off is
     ({ id }: { id: string }) => id,
   ) as [string, string];
   let runs = 0;
+  let locked = 0;
+  let meet = () => {};
+  const met = new Promise<void>((resolve) => {
+    meet = resolve;
+  });
   const both = (first: string, second: string, what: string) =>
     inTransaction(app.db, async (manager) => {
       runs++;
@@ -25,7 +29,10 @@ test('two that lock each other out are both done: the one that was broken off is
           [id, what],
         );
       await touch(first);
-      await sleep(150);
+      // Until each has locked what the other wants next: however slow the machine is, they meet.
+      locked++;
+      if (locked === 2) meet();
+      await met;
       await touch(second);
       return what;
     });
