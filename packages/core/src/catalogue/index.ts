@@ -106,6 +106,7 @@ export { TERMINAL_TYPES } from './terminal/terminal';
 export { TERMINALS } from './terminals';
 export { TOOL_TYPES } from './tool/tool';
 export { SEAT_FIXINGS } from './tweeterSeat/tweeterSeat';
+export { bodyBoxWords, readBodyBoxWords } from './words/bodyBoxWords';
 export { boxWords, readBoxWords } from './words/boxWords';
 export { branchWords, filterWords, readBranchWords, readFilterWords } from './words/filterWords';
 export { handWords, readHandWords } from './words/handWords';

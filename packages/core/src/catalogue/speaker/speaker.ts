@@ -4,6 +4,7 @@ import type { FitSpeaker } from '../../fit';
 import { SHOULDER_DOUBT } from '../../fit';
 import { rectangular } from '../../uncertainty';
 import { degToRad } from '../../units';
+import { bodyBoxesSchema } from '../bodyBoxes';
 import { patternSchema, toPattern } from '../boltPattern';
 import { catalogueLength, orderable, pieceOf, type ReadLength } from '../orderable';
 import { lengthMm, outlineSchema, toOutline } from '../outline';
@@ -25,18 +26,6 @@ const profileSectionSchema = z.strictObject({
   depthMm: z.number().min(0).max(400),
   lengthMm,
   widthMm: lengthMm,
-});
-
-const bodyBoxSchema = z.strictObject({
-  label: z.string().min(1).max(40),
-  live: z.boolean().default(true),
-  /** From the right, anticlockwise, seen from the front with the speaker's long axis level. */
-  angleDeg: z.number().min(-360).max(360),
-  innerMm: z.number().min(0).max(250),
-  outerMm: z.number().positive().max(250),
-  widthMm: z.number().positive().max(120),
-  fromMm: z.number().min(0).max(300),
-  toMm: z.number().positive().max(300),
 });
 
 export const SENSITIVITY_CONDITIONS = ['1 W', '2.83 V', 'notStated'] as const;
@@ -68,14 +57,7 @@ export const speakerSchema = z.strictObject({
     .refine((sections) => sections.length !== 1, 'list two sections or more, or none')
     .default([]),
   /** Terminals and plugs that stick out of the round body. */
-  boxes: z
-    .array(
-      bodyBoxSchema.refine(({ innerMm, outerMm, fromMm, toMm }) => innerMm < outerMm && fromMm < toMm, {
-        message: 'the inner face must be nearer the axis than the outer, the near face before the far one',
-      }),
-    )
-    .max(6)
-    .default([]),
+  boxes: bodyBoxesSchema.default([]),
   bolts: patternSchema.nullable(),
   screws: screwBags,
   /** null where nobody noted them: lengths are judged, and no lead is found. */

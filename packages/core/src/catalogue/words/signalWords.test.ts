@@ -2,10 +2,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { fuzzed } from '../../testing/fuzzed';
+import { bodyBoxesSchema } from '../bodyBoxes';
 import { boxSchema } from '../box';
 import { channelPowersSchema, POWER_KINDS } from '../channelPower';
 import { BRANCH_TO, branchesSchema, filterSchema } from '../filter';
 import { piecesSchema } from '../pieces';
+import { bodyBoxWords, readBodyBoxWords } from './bodyBoxWords';
 import { boxWords, readBoxWords } from './boxWords';
 import { branchWords, filterWords, readBranchWords, readFilterWords } from './filterWords';
 import { pieceWords, readPieceWords } from './pieceWords';
@@ -46,6 +48,24 @@ const boxes = fc
   .record({ lengthMm: tenth(1, 2000), widthMm: tenth(1, 2000), heightMm: tenth(1, 2000) })
   .map((each) => boxSchema.parse(each));
 
+const boxesOut = fc
+  .array(
+    fc
+      .record({
+        label: fc.stringMatching(/^[a-z][a-z ]{0,20}[a-z]$/).map((text) => text.replace(/ +/g, ' ')),
+        live: fc.boolean(),
+        angleDeg: tenth(-360, 360),
+        innerMm: tenth(0, 120),
+        outerMm: tenth(121, 250),
+        widthMm: tenth(1, 120),
+        fromMm: tenth(0, 150),
+        toMm: tenth(151, 300),
+      })
+      .filter(({ label }) => !/ at /.test(label)),
+    { maxLength: 6 },
+  )
+  .map((each) => bodyBoxesSchema.parse(each));
+
 /** Text that looks like the words and mostly is none. */
 const near = fc
   .array(
@@ -62,6 +82,7 @@ describe('what is written is read as it was', () => {
     ['filters', filters, filterWords, readFilterWords],
     ['branches', branches, branchWords, readBranchWords],
     ['power', powers, powerWords, readPowerWords],
+    ['what sticks out', boxesOut, bodyBoxWords, readBodyBoxWords],
     ['pieces', fc.option(pieces), pieceWords, readPieceWords],
   ] as const)('%s', (_, values, print, read) => {
     fc.assert(
@@ -81,6 +102,7 @@ describe('what is written is read as it was', () => {
           [readBranchWords, branchWords],
           [readPowerWords, powerWords],
           [readPieceWords, pieceWords],
+          [readBodyBoxWords, bodyBoxWords],
         ] as const) {
           const found = read(text);
           if (found.ok) expect(read(print(found.value as never))).toEqual(found);
@@ -142,6 +164,13 @@ describe('what is wrong', () => {
     ['a box of two sides', readBoxWords, '240 × 160', 'three sides'],
     ['a box larger than a car', readBoxWords, '24000 × 160 × 50', 'was read'],
     ['no pieces of something', readPieceWords, '0 × grille', 'would do'],
+    [
+      'a plug of which the far face comes first',
+      readBodyBoxWords,
+      'plug at 0°: 60 to 40 off the axis, 20 wide, 5 to 9 deep',
+      'inner face',
+    ],
+    ['a plug without a place', readBodyBoxWords, 'plug 20 wide', 'Where it is and how large'],
     ['channels without watt', readPowerWords, '4 × 60', '“4 × 60” was read'],
   ] as const)('%s', (_, read, text, words) => {
     const found = read(text);

@@ -2,6 +2,7 @@
 import {
   apart,
   type Box,
+  bodyBoxWords,
   boxWords,
   branchWords,
   type Filter,
@@ -11,6 +12,7 @@ import {
   pieceWords,
   powerWords,
   profileWords,
+  readBodyBoxWords,
   readBoxWords,
   readBranchWords,
   readFilterWords,
@@ -93,6 +95,10 @@ export const knownHoles = (key: string, label: string, without: string): Spec =>
 export const sections = (key: string, label: string): Spec => ({
   ...{ key, label, isWide: true, read: readProfileWords, print: profileWords },
   hint: 'Such as: 122 at the flange, 92 at 40, 85 at 61. Empty: a usual one is taken, with its doubt.',
+});
+export const bodyBoxes = (key: string, label: string): Spec => ({
+  ...{ key, label, isWide: true, read: readBodyBoxWords, print: bodyBoxWords },
+  hint: 'Such as: plug at 270°: 45 to 62 off the axis, 24 wide, 18 to 26 deep, live. Angles from the right, anticlockwise, seen from the front. Empty: none noted.',
 });
 export const screws = (key: string, label: string): Spec => ({
   ...{ key, label, isWide: true, read: readScrewWords, print: screwWords },

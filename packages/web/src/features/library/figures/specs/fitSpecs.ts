@@ -13,6 +13,7 @@ import {
 import { COPIED_FIXINGS } from '@low-quarry/core/fit';
 import { ratingSpec } from '../ratingSpec';
 import {
+  bodyBoxes,
   choice,
   holes,
   knownChoice,
@@ -59,6 +60,7 @@ export const fitSpecs = {
     rounding,
     knownHoles('bolts', 'Screw holes', 'whether it can be screwed down'),
     sections('profile', 'Body behind the flange'),
+    bodyBoxes('boxes', 'What sticks out of its body'),
     screws('screws', 'Screws in the box'),
     knownChoice('terminals', 'Terminals', TERMINALS, 'Nobody noted them: no lead is found'),
     knownNumber('impedanceOhm', 'Impedance, Ω', '4'),
