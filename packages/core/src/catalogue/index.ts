@@ -116,3 +116,4 @@ export { NOTHING_ELSE, pieceWords, readPieceWords } from './words/pieceWords';
 export { powerWords, readPowerWords } from './words/powerWords';
 export { profileWords, readProfileWords } from './words/profileWords';
 export { readScrewWords, screwWords } from './words/screwWords';
+export { readSnapOffWords, snapOffWords } from './words/snapOffWords';

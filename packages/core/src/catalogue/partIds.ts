@@ -17,7 +17,8 @@ export function newPartId(
   return id;
 }
 
-function slug(text: string): string {
+/** In letters that an address can have. */
+export function slug(text: string): string {
   return text
     .normalize('NFD')
     .replace(/½/g, '.5')

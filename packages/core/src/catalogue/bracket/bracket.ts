@@ -10,6 +10,7 @@ import { screwBags } from '../screwBags';
 import { printed } from '../words/figures';
 import { outlineWords } from '../words/partWords';
 import { patternWords } from '../words/patternWords';
+import { snapOffsSchema } from './snapOffStates';
 import { STATE_MARK } from './snapOffs';
 
 export const bracketSchema = z.strictObject({
@@ -34,19 +35,7 @@ export const bracketSchema = z.strictObject({
   /** Of the vehicle's fixings, those that it takes hold of itself. */
   copies: z.array(z.enum(COPIED_FIXINGS)).max(COPIED_FIXINGS.length).default([]),
   screws: screwBags,
-  /** Further states, with tabs snapped off: what differs from the bracket as it comes. */
-  snapOffs: z
-    .array(
-      z.strictObject({
-        id: z.string().regex(/^[a-z0-9-]{1,20}$/, 'use lower-case letters, digits and -'),
-        name: z.string().min(1).max(60),
-        vehicleBolts: patternSchema.nullable().default(null),
-        speakerBolts: patternSchema.nullable().default(null),
-        throat: outlineSchema.nullable().default(null),
-      }),
-    )
-    .max(8)
-    .default([]),
+  snapOffs: snapOffsSchema.default([]),
 });
 export type BracketRecord = z.infer<typeof bracketSchema>;
 

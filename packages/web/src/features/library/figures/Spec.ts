@@ -21,7 +21,9 @@ import {
   readPowerWords,
   readProfileWords,
   readScrewWords,
+  readSnapOffWords,
   screwWords,
+  snapOffWords,
 } from '@low-quarry/core/catalogue';
 import { readLengthCell, readMassCell, readOutlineCell } from '@low-quarry/core/lists';
 import { fail, ok, type Result } from '@low-quarry/core/result';
@@ -99,6 +101,10 @@ export const sections = (key: string, label: string): Spec => ({
 export const bodyBoxes = (key: string, label: string): Spec => ({
   ...{ key, label, isWide: true, read: readBodyBoxWords, print: bodyBoxWords },
   hint: 'Such as: plug at 270°: 45 to 62 off the axis, 24 wide, 18 to 26 deep, live. Angles from the right, anticlockwise, seen from the front. Empty: none noted.',
+});
+export const snapOffs = (key: string, label: string): Spec => ({
+  ...{ key, label, isWide: true, read: readSnapOffWords, print: snapOffWords },
+  hint: 'Such as: Inner rim off | throat 142 | to the speaker 4 holes 4 on 156 mm. The next state after a semicolon. Empty: none.',
 });
 export const screws = (key: string, label: string): Spec => ({
   ...{ key, label, isWide: true, read: readScrewWords, print: screwWords },

@@ -30,6 +30,7 @@ import {
   type Spec,
   screws,
   sections,
+  snapOffs,
   some,
   yesNo,
 } from '../Spec';
@@ -104,6 +105,7 @@ export const fitSpecs = {
     rounding,
     holes('vehicleBolts', 'Holes to the vehicle'),
     holes('speakerBolts', 'Holes to the speaker'),
+    snapOffs('snapOffs', 'Further states, with tabs off'),
     some('copies', 'Holds itself as the old speaker did, by', COPIED_FIXINGS),
     screws('screws', 'Screws in the box'),
   ],
