@@ -79,6 +79,7 @@ export {
 export { FIGURE_IDS, FIGURE_WORDS, type FigureId, type Figures, figuresOf, withFigure } from './speaker/figures';
 export {
   asKnown,
+  differencesFromCounted,
   differencesOf,
   IN_HAND_FIGURES,
   IN_HAND_WORDS,

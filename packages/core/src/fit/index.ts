@@ -32,7 +32,7 @@ export { harnessFor, judgeCandidate, judgeWithHarness } from './judgeCandidate';
 export { holeOf, outsideOf } from './layout/LayerShape';
 export { obstacleBox, obstacleRod } from './layout/obstacleSolids';
 export { madeRings, ringOf, ringThicknessMm } from './layout/rings';
-export { speakerShape } from './layout/SpeakerShape';
+export { DATUM_SHARE, speakerShape } from './layout/SpeakerShape';
 export { sheetFit } from './layout/sheetFit';
 export { MOST_LAYERS } from './layout/slots';
 export { SHOULDER_DOUBT } from './layout/typicalShoulders';

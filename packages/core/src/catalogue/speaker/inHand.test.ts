@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import jstat from 'jstat';
-import { type FitSpeaker, judgeCandidate } from '../../fit';
+import { DATUM_SHARE, type FitSpeaker, judgeCandidate } from '../../fit';
 import { seededRandom } from '../../math/seededRandom';
 import { fuzzed } from '../../testing/fuzzed';
 import { largeParts } from '../../testing/largeCatalogue';
@@ -12,6 +12,7 @@ import { handWords, readHandWords } from '../words/handWords';
 import { openDoubts, settledByHand } from './figureDoubts';
 import {
   asKnown,
+  differencesFromCounted,
   differencesOf,
   IN_HAND_FIGURES,
   type InHand,
@@ -177,6 +178,16 @@ describe('a maker', () => {
         uncertaintyMm: Number((jstat.stdev(offs, true) * Math.sqrt(1 + 1 / 3)).toFixed(3)),
       },
     ]);
+  });
+
+  test('where he does not say what his depths count from, his others are counted so that they come out as those that were measured', () => {
+    // He counts from the top of a flange of 5 mm and says nothing of it: each is 5 mm shallower than he says.
+    const unsaid = { ...round, depthDatum: 'notStated' as const, mountingDepthMm: 60, flangeThicknessMm: 5 };
+    const [bias] = poolDifferences(
+      [54.9, 55, 55.1].map((mm) => differencesFromCounted({ ...unsaid, inHand: [read('depth', [[mm]])] })),
+    );
+    const other = shapeOf({ ...unsaid, mountingDepthMm: 70, profile: [], ...(bias ? { makersBias: [bias] } : {}) });
+    expect(other.mountingDepth.valueMm - DATUM_SHARE.notStated * 5).toBeCloseTo(65, 10);
   });
 
   test('his other parts are counted with it, those that were measured are not', () => {

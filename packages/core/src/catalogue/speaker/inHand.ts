@@ -5,6 +5,7 @@
  * @see JCGM 100:2008, 4.2 (readings), 5.1.2 (sums), G.4.1 (Welch-Satterthwaite)
  */
 import { z } from 'zod';
+import { DATUM_SHARE } from '../../fit';
 import { type Dimension, meanOf, pooledRepeatability, SHARED_SHARE } from '../../uncertainty';
 import { figuresOf, withFigure } from './figures';
 
@@ -106,17 +107,34 @@ export function asKnown<Speaker extends Measured>(speaker: Speaker): Speaker {
   }, speaker);
 }
 
-/** By how much what was measured is more than what the catalogue says, mm; what it does not say differs from nothing. */
-export function differencesOf(speaker: Measured): Readonly<Partial<Record<InHandFigure, number>>> {
+/** What is taken off a depth that the catalogue gives, as a share of the flange, so that it counts from the underside. */
+type DatumShares = Readonly<Record<Measured['depthDatum'], number>>;
+/** As it is read: where nobody says what a depth counts from, it is compared as it stands. */
+const AS_READ: DatumShares = { underside: 0, notStated: 0, top: 1 };
+
+/**
+ * By how much what was measured is more than what the catalogue says, mm; what it does not say differs from nothing.
+ *
+ * @param shares how the catalogue's depths are counted
+ */
+export function differencesOf(
+  speaker: Measured,
+  shares: DatumShares = AS_READ,
+): Readonly<Partial<Record<InHandFigure, number>>> {
   const said = figuresOf(speaker);
   const found: Partial<Record<InHandFigure, number>> = {};
   for (const each of speaker.inHand) {
     const listed = said[each.figure];
     if (listed === undefined) continue;
-    const top = each.figure === 'depth' && speaker.depthDatum === 'top' ? (speaker.flangeThicknessMm ?? 0) : 0;
-    found[each.figure] = meanOf(each.pieces.map(meanOf)) - (listed - top);
+    const above = each.figure === 'depth' ? shares[speaker.depthDatum] * (speaker.flangeThicknessMm ?? 0) : 0;
+    found[each.figure] = meanOf(each.pieces.map(meanOf)) - (listed - above);
   }
   return found;
+}
+
+/** The same against what the fit counts with: a maker's other depths are counted in this way, and it is added to them. */
+export function differencesFromCounted(speaker: Measured): ReturnType<typeof differencesOf> {
+  return differencesOf(speaker, DATUM_SHARE);
 }
 
 /** From so many of a maker's parts on his others are taken to be off alike: two say nothing of how far they scatter (common practice, no source). */
@@ -125,7 +143,7 @@ export const LEAST_MEASURED = 3;
 /**
  * Pools the differences of one maker's parts. What a further part of his is off by is their mean, with s · √(1 + 1/n).
  *
- * @param differences of his parts, figure by figure, mm
+ * @param differences of his parts from what is counted with, figure by figure, mm
  */
 export function poolDifferences(differences: readonly ReturnType<typeof differencesOf>[]): MakersBias[] {
   return IN_HAND_FIGURES.flatMap((figure): MakersBias[] => {

@@ -20,7 +20,7 @@ import { SPEAKER, SPEAKER_SLOTS } from './slots';
 import { TYPICAL_SHOULDERS } from './typicalShoulders';
 
 /** What of the flange is taken off the listed depth, by where it counts from. */
-const DATUM_SHARE = { underside: 0, top: 1, notStated: 0.5 } as const;
+export const DATUM_SHARE = { underside: 0, top: 1, notStated: 0.5 } as const;
 
 const known = new WeakMap<FitSpeaker, SpeakerShape>();
 

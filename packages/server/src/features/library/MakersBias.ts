@@ -2,7 +2,12 @@
  * How far makers lie off, by what was measured in hand. It follows from the parts of a maker that were measured and stands in each speaker of
  * his, so that devices and judgements get it with the part; nobody types it, and it makes no version of a part.
  */
-import { type MakersBias as Bias, differencesOf, type PartRecord, poolDifferences } from '@low-quarry/core/catalogue';
+import {
+  type MakersBias as Bias,
+  differencesFromCounted,
+  type PartRecord,
+  poolDifferences,
+} from '@low-quarry/core/catalogue';
 import type { EntityManager } from 'typeorm';
 import { readRecords } from './readRecords';
 
@@ -27,7 +32,9 @@ export class MakersBias {
       [maker],
     );
     const measured = readRecords('part', rows).read;
-    const biases = poolDifferences(measured.flatMap((part) => (part.kind === 'speaker' ? [differencesOf(part)] : [])));
+    const biases = poolDifferences(
+      measured.flatMap((part) => (part.kind === 'speaker' ? [differencesFromCounted(part)] : [])),
+    );
     await this.manager.query(
       `UPDATE "part" SET "record" = jsonb_set("record", '{makersBias}', $2::jsonb) WHERE "kind" = 'speaker'
         AND "record" ->> 'maker' = $1 AND coalesce("record" -> 'makersBias', '[]') <> $2::jsonb`,
