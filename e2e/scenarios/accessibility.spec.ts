@@ -192,6 +192,13 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     open: (fitter) => fitter.openPage('/disagreements', 'Where they disagree'),
   },
   {
+    name: 'speakers by two lengths',
+    open: async (fitter) => {
+      await fitter.openPage('/plot', 'Speakers by two lengths');
+      await expect(fitter.page.getByRole('img')).toBeVisible();
+    },
+  },
+  {
     name: 'where a speaker fits',
     open: async (fitter) => {
       await fitter.openPage('/parts/spk-wrackline-shoal-65-slim/places', 'Where Wrackline Shoal 65 Slim fits');

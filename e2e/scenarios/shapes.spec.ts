@@ -135,3 +135,35 @@ test.describe('will this one fit?', () => {
     await expect(fitter.verdict()).toContainText('Hits at the glass');
   });
 });
+
+test('the speakers by two lengths, with the limits of the opening; a point is pressed, and its part opens', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await fitter.whatFits('Corran Tern, HDS 3', 'Front door, left');
+  await page.getByRole('link', { name: 'By two lengths' }).click();
+  await expect(
+    page.getByText(/^Dashed, without bracket or ring: cutout up to [\d.]+ mm, mounting depth up to/),
+  ).toBeVisible();
+  await expect(page.getByRole('img', { name: '60 speakers by cutout and mounting depth' })).toBeVisible();
+  const list = page.getByRole('region', { name: 'As a list' });
+  const within = await list.getByRole('listitem').count();
+  expect(within).toBeGreaterThan(0);
+  expect(within).toBeLessThan(60);
+  await page.getByLabel('Upwards').selectOption('Magnet');
+  await expect(page.getByRole('img', { name: '60 speakers by cutout and magnet' })).toBeVisible();
+
+  await page.getByLabel('Find', { exact: true }).fill('Shoal 65 Slim');
+  const plot = page.getByRole('img', { name: '1 speaker by cutout and magnet' });
+  await expect(plot).toBeVisible();
+  await page.goto(page.url().replace(/job=[^&]*&opening=[^&]*&?/, ''));
+  await expect(plot).toBeVisible();
+  await expect(page).toHaveURL(/find=Shoal\+65\+Slim/);
+  // The only point lies about the middle of what the axes leave.
+  const { width = 0, height = 0 } = (await plot.boundingBox()) ?? {};
+  for (let at = 0; at < 300 && page.url().includes('/plot'); at++) {
+    const position = { x: width / 2 + ((at % 20) - 6) * 8, y: height / 2 + (Math.floor(at / 20) - 10) * 8 };
+    await plot.click({ position, noWaitAfter: true }).catch(() => {});
+  }
+  await expect(page.getByRole('heading', { name: 'Wrackline Shoal 65 Slim', level: 1 })).toBeVisible();
+});

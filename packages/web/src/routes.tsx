@@ -37,6 +37,7 @@ const HandOverScreen = late(() => import('./features/baseline/HandOverScreen').t
 const JobScreen = late(() => import('./features/jobs/JobScreen').then((code) => code.JobScreen));
 const OpeningScreen = late(() => import('./features/openings/OpeningScreen').then((code) => code.OpeningScreen));
 const FitScreen = late(() => import('./features/fit/FitScreen').then((code) => code.FitScreen));
+const PlotScreen = late(() => import('./features/library/plot/PlotScreen').then((code) => code.PlotScreen));
 const NewPartsScreen = late(() =>
   import('./features/library/adding/NewPartsScreen').then((code) => code.NewPartsScreen),
 );
@@ -77,6 +78,7 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/supplier-list', SupplierListScreen],
   ['/doubts', DoubtsScreen],
   ['/serving', ServingScreen],
+  ['/plot', PlotScreen],
   ['/disagreements', DisagreementsScreen],
   ['/vehicles', VehiclesScreen],
   ['/vehicles/:vehicleId', VehicleScreen],

@@ -59,7 +59,7 @@ const AREAS = [
   {
     to: '/parts',
     label: 'Parts',
-    below: ['/parts/', '/new-parts', '/compare', '/serving', '/supplier-list', '/doubts', '/disagreements'],
+    below: ['/parts/', '/new-parts', '/compare', '/serving', '/supplier-list', '/doubts', '/disagreements', '/plot'],
   },
 ] as const;
 

@@ -1,6 +1,7 @@
 import { Readable } from 'node:stream';
 import { listCatalogueChanges, listConnectors, PARTS_A_PAGE } from '@low-quarry/core/contracts/catalogue';
 import { FOUND_A_PAGE, findParts, importParts, PARTS_PACK_PATH, partSets } from '@low-quarry/core/contracts/library';
+import { partPoints } from '@low-quarry/core/contracts/partPoints';
 import { mayDo } from '@low-quarry/core/model';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
@@ -11,6 +12,8 @@ import { sendStream } from '../../http/sendStream';
 import type { OpenHistory } from '../history/History';
 import { PartsImport } from './PartsImport';
 import { PartsStore } from './PartsStore';
+import { pointsOf } from './pointsOf';
+import { keptOf } from './readRecords';
 import { writePartsPack } from './writePartsPack';
 
 /** @param heavy a device that knows nothing yet asks for everything: apart from what people do */
@@ -38,6 +41,10 @@ export function partsRoutes(
       mayReplace: mayDo('library', actor.roles),
     }),
   );
+  route(router, partPoints, async ({ params: { x, y, ...asked } }) => {
+    const found = await new PartsStore(heavy.manager).listFound({ ...asked, kind: 'speaker' });
+    return pointsOf(keptOf(found), x, y);
+  });
   route(router, partSets, async ({ params: { partId } }) => ({ sets: await store.setsWith(partId) }));
   route(router, listConnectors, async () => ({ connectors: [...(await store.listAllConnectors())] }));
 }

@@ -36,7 +36,12 @@ export function FitScreen() {
       title={`What fits the ${label.toLowerCase()}`}
       crumbs={crumbsTo('match', here, { job: job.data && jobTitle(job.data.job), measure: label })}
       rail={<Rail jobId={jobId} station="match" />}
-      aside={<LinkButton to={addressOf('measure', here)}>Measurements</LinkButton>}
+      aside={
+        <div className="flex flex-wrap gap-3">
+          <LinkButton to={`/plot?job=${jobId}&opening=${openingId}`}>By two lengths</LinkButton>
+          <LinkButton to={addressOf('measure', here)}>Measurements</LinkButton>
+        </div>
+      }
     >
       <Answered query={job} what="the job">
         {(answer) => (
