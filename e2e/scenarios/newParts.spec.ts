@@ -34,7 +34,7 @@ test('an amplifier typed by hand, drawn meanwhile, slips said at their fields, k
   await expect(page.getByLabel('Power', { exact: true })).toHaveValue(/^6 × 45 W RMS at 4 Ω; 3 × 120/);
   await page.getByLabel('What its maker calls it').fill('Six 45 Black; CH-646\nSix 45 White; CH-647');
   await page.getByRole('button', { name: 'Put it in the library' }).click();
-  await expect(page.getByText('2 parts are in the library.')).toBeVisible();
+  await expect(page.getByText('2 parts are in the library.', { exact: true })).toBeVisible();
   await fitter.openPage('/parts?find=CH-647', 'Parts');
   await expect(page.getByRole('link', { name: /Cragholt Six 45 White/ })).toContainText('6 channels');
 

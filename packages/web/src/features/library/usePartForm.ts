@@ -3,6 +3,7 @@
  * somebody else saved of the rest meanwhile comes in by itself.
  */
 import type { PartRecord } from '@low-quarry/core/catalogue';
+import { isSame } from '@low-quarry/core/records';
 import { useMemo, useRef } from 'react';
 import type { FieldValues } from 'react-hook-form';
 import { z } from 'zod';
@@ -52,8 +53,13 @@ export function usePartForm<Typed extends FieldValues, Read extends FieldValues 
     draftSchema.current as unknown as z.ZodType<Draft>,
     begin,
   );
+  const sent = useRef<Typed | null>(null);
   const { correct, refused, conflict, panel, send, drop } = useCorrection(record.id, (answer) => {
-    show(toDraft(answer.version, answer.record as PartRecord));
+    const next = toDraft(answer.version, answer.record as PartRecord);
+    // What was typed since it was sent stays, on top of what the shop has now.
+    const typed = form.getValues();
+    if (isSame(typed, sent.current)) show(next);
+    else keep({ ...next, typed });
     toast(saved, { canUndo: true });
   });
   const atFields = useMemo(
@@ -71,6 +77,7 @@ export function usePartForm<Typed extends FieldValues, Read extends FieldValues 
     broughtBack,
     onDrop: () => show(begin()),
     onSubmit: form.handleSubmit((read) => {
+      sent.current = structuredClone(form.getValues());
       // A key that the form had and has no more is taken away, not left as it was.
       const rest = Object.fromEntries(Object.entries(record).filter(([key]) => !(key in state.was)));
       send(state.version, { ...rest, ...state.was }, { ...rest, ...read });
