@@ -22,20 +22,25 @@ test('a reading moves the verdict of an open screen, one that is none is said, t
     await library.getByLabel(DEPTH).fill(depth);
     await library.getByRole('button', { name: 'Save what was measured' }).click();
   };
+  const saved = () => expect(library.getByText('What was measured is saved.', { exact: true })).toBeVisible();
   await read('spk-wrackline-shoal-65-slim', 'Wrackline Shoal 65 Slim', '6o');
   await expect(library.getByText(/“6o” was read\. Readings in mm, the next piece after a semicolon/)).toBeVisible();
   await expect(region).toContainText('Nobody measured a piece: every figure is its catalogue’s word.');
   await read('spk-wrackline-shoal-65-slim', 'Wrackline Shoal 65 Slim', '66 66.2; 66.1');
+  await saved();
   await expect(region).toContainText('+20.1 mm against 46 mm in the catalogue');
   await expect(fitter.verdict()).toContainText('Hits');
 
   // Two parts say nothing of their maker, the third does.
   await read('spk-wrackline-shoal-65-slim', 'Wrackline Shoal 65 Slim', '47.2');
+  await saved();
   await expect(region).toContainText('+1.2 mm against 46 mm');
   await read('spk-wrackline-shoal-52', 'Wrackline Shoal 52', '52.1');
+  await saved();
   await expect(region).toContainText('+1.1 mm against 51 mm');
   await expect(region.getByText(/parts of Wrackline measured/)).toHaveCount(0);
   await read('spk-wrackline-shoal-40', 'Wrackline Shoal 40', '45.3');
+  await saved();
   await expect(region).toContainText(/3 parts of Wrackline measured \+1\.2 mm .* this one was measured itself\./);
   await library.goto(`${fitter.address}/parts/spk-wrackline-shoal-65`);
   await expect(region).toContainText(

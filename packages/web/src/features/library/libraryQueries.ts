@@ -57,9 +57,10 @@ export function useCorrectPart(id: string) {
     mutationFn: (body: { readonly version: number; readonly record: Readonly<Record<string, unknown>> }) =>
       call(putPart, { params: { partId: id }, body: body as never }),
     retry: false,
-    onSuccess: async (answer) => {
+    onSuccess: (answer) => {
       queries.setQueryData(partQuery(id).queryKey, answer);
-      await queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
+      // Nobody waits for it: until the form knows that it is saved, a reload would bring its text back as unsaved.
+      void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
     },
   });
 }
