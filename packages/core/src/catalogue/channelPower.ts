@@ -1,6 +1,6 @@
 /** What an amplifier's channels give, by load. */
 import { z } from 'zod';
-import { RATING_KINDS } from './ratingKinds';
+import { RATING_KINDS } from './rating';
 
 export const POWER_KINDS = ['RMS', ...RATING_KINDS] as const;
 

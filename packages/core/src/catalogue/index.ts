@@ -64,7 +64,7 @@ export {
   toFitCatalogue,
 } from './partKinds';
 export type { Pieces } from './pieces';
-export { RATING_KINDS } from './ratingKinds';
+export { RATING_KINDS } from './rating';
 export { SHEET_MATERIALS } from './sheet/sheet';
 export { type SpacerRecord, spacerSchema } from './spacer/spacer';
 export {
@@ -89,6 +89,7 @@ export {
   LEAST_MEASURED,
   type MakersBias,
   poolDifferences,
+  shownReachMm,
 } from './speaker/inHand';
 export { LISTED_FIELDS, type ListedField } from './speaker/listed';
 export {

@@ -12,7 +12,7 @@ import { seededRandom } from '../math/seededRandom';
 import { sheetDefaults } from '../model/sheetDefaults';
 import { type Dimension, rectangular } from '../uncertainty/Dimension';
 import type { Terminals } from '../wiring';
-import { offered, PLAINLY_NAMED } from './offers';
+import { offered, PLAINLY_LISTED, PLAINLY_NAMED } from './offers';
 
 type SizeFamily = {
   readonly name: SpeakerRecord['nominalSize'];
@@ -161,14 +161,7 @@ class Maker {
       otherRating: null,
       sensitivityDb: Math.round(this.between(86, 94)),
       sensitivityAt: 'notStated',
-      coilOhm: null,
-      coilMh: null,
-      resonanceHz: null,
-      totalQ: null,
-      inHand: [],
-      makersBias: [],
-      doubts: [],
-      listed: null,
+      ...PLAINLY_LISTED,
     };
     return record;
   }

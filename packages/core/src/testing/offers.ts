@@ -1,6 +1,8 @@
 /** What is known of a part's names and offers, as the plainest list has them. */
 import type { Claim } from '../catalogue/claims';
 import { type Offer, offerSchema } from '../catalogue/offer';
+import type { FigureDoubt } from '../catalogue/speaker/figureDoubts';
+import type { InHand, MakersBias } from '../catalogue/speaker/inHand';
 
 /** @param changes what else is known of it */
 export function offered(
@@ -19,4 +21,16 @@ export const PLAINLY_NAMED = {
   replacedBy: null,
   claims: [] as Claim[],
   inBox: null,
+};
+
+/** Of a speaker of which nobody said or measured more than its catalogue has. */
+export const PLAINLY_LISTED = {
+  coilOhm: null,
+  coilMh: null,
+  resonanceHz: null,
+  totalQ: null,
+  inHand: [] as InHand[],
+  makersBias: [] as MakersBias[],
+  doubts: [] as FigureDoubt[],
+  listed: null,
 };

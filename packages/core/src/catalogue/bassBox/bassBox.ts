@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { boxSchema } from '../box';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
-import { RATING_KINDS } from '../ratingKinds';
+import { rated } from '../rating';
 import { boxWords } from '../words/boxWords';
 import { ratingWords } from '../words/partWords';
 
@@ -16,12 +16,7 @@ export const bassBoxSchema = z.strictObject({
   /** Whether it has an amplifier of its own. */
   isPowered: z.boolean(),
   box: boxSchema.nullable(),
-  impedanceOhm: z.number().positive().max(32).nullable(),
-  rmsW: z.number().positive().max(5000).nullable(),
-  otherRating: z
-    .strictObject({ watt: z.number().positive().max(50_000), kind: z.enum(RATING_KINDS) })
-    .nullable()
-    .default(null),
+  ...rated,
 });
 
 export const bassBoxEntry = goodsEntry(

@@ -6,7 +6,7 @@
  */
 import { z } from 'zod';
 import { DATUM_SHARE } from '../../fit';
-import { type Dimension, meanOf, pooledRepeatability, SHARED_SHARE } from '../../uncertainty';
+import { coverageFactor, type Dimension, meanOf, pooledRepeatability, SHARED_SHARE } from '../../uncertainty';
 import { figuresOf, withFigure } from './figures';
 
 /** Lengths that a calliper reads. */
@@ -97,6 +97,17 @@ function freedomOf(whole: number, part: number, freedom: number | null): number 
 function deviationOf(values: readonly number[]): number {
   const mean = meanOf(values);
   return Math.sqrt(values.reduce((sum, each) => sum + (each - mean) ** 2, 0) / Math.max(1, values.length - 1));
+}
+
+/** Shown intervals hold 95 of 100 (JCGM 100:2008, 6.3.3). */
+const CONFIDENCE = 0.95;
+
+/** Half-width of the interval that is shown of what scatters so, mm. */
+export function shownReachMm({
+  uncertaintyMm,
+  degreesOfFreedom,
+}: Pick<Dimension, 'uncertaintyMm' | 'degreesOfFreedom'>): number {
+  return uncertaintyMm * coverageFactor(CONFIDENCE, degreesOfFreedom, 0);
 }
 
 /** The speaker with what was measured in place of what its catalogue says. */

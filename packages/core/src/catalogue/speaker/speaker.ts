@@ -9,7 +9,7 @@ import { patternSchema, toPattern } from '../boltPattern';
 import { catalogueLength, orderable, pieceOf, type ReadLength } from '../orderable';
 import { lengthMm, outlineSchema, toOutline } from '../outline';
 import { partEntry } from '../PartEntry';
-import { RATING_KINDS } from '../ratingKinds';
+import { rated } from '../rating';
 import { screwBags } from '../screwBags';
 import { TERMINALS } from '../terminals';
 import { printed } from '../words/figures';
@@ -62,14 +62,7 @@ export const speakerSchema = z.strictObject({
   screws: screwBags,
   /** null where nobody noted them: lengths are judged, and no lead is found. */
   terminals: z.enum(TERMINALS).nullable(),
-  impedanceOhm: z.number().positive().max(32).nullable(),
-  /** null where the maker says none that is RMS. */
-  rmsW: z.number().positive().max(5000).nullable(),
-  /** What the maker says instead of RMS, or besides it. */
-  otherRating: z
-    .strictObject({ watt: z.number().positive().max(50_000), kind: z.enum(RATING_KINDS) })
-    .nullable()
-    .default(null),
+  ...rated,
   sensitivityDb: z.number().min(60).max(120).nullable(),
   sensitivityAt: z.enum(SENSITIVITY_CONDITIONS).default('notStated'),
   /** Of its voice coil at direct current. */

@@ -3,7 +3,7 @@
 import { type BracketRecord, type SpeakerRecord, toFitCatalogue, type WholeSpeaker } from '../../catalogue';
 import { TYPICAL_SHOULDERS } from '../../fit/layout/typicalShoulders';
 import type { Candidate } from '../../fit/shapes';
-import { offered, PLAINLY_NAMED } from '../offers';
+import { offered, PLAINLY_LISTED, PLAINLY_NAMED } from '../offers';
 import type { Ways } from './families';
 
 export type SimulatedSpeaker = { readonly claimed: Candidate; readonly real: Candidate };
@@ -58,14 +58,7 @@ export function simulateSpeaker(at: number, ways: Ways, random: () => number): S
     otherRating: null,
     sensitivityDb: 90,
     sensitivityAt: 'notStated',
-    coilOhm: null,
-    coilMh: null,
-    resonanceHz: null,
-    totalQ: null,
-    inHand: [],
-    makersBias: [],
-    doubts: [],
-    listed: null,
+    ...PLAINLY_LISTED,
   };
   const bracket = ways.hasBrackets ? simulateBracket(basketMm, between) : null;
   return {

@@ -13,6 +13,7 @@ import {
   partName,
   pieceCostMinor,
   type SpeakerRecord,
+  shownReachMm,
   toFitCatalogue,
 } from '@low-quarry/core/catalogue';
 import { type Disagreements, MOST_DISAGREEMENTS } from '@low-quarry/core/contracts/disagreements';
@@ -28,7 +29,6 @@ import {
   vehicleLabel,
 } from '@low-quarry/core/model';
 import { readStored } from '@low-quarry/core/records';
-import { coverageFactor } from '@low-quarry/core/uncertainty';
 import type { Say } from '../../tasks/Say';
 import { readKept } from '../library/readRecords';
 
@@ -41,9 +41,6 @@ export type DisagreementsTask = {
 };
 type Claimed = Disagreements['claimed'][number];
 type Read = Disagreements['read'][number];
-
-/** Shown intervals hold 95 of 100 (JCGM 100:2008, 6.3.3). */
-const CONFIDENCE = 0.95;
 
 export function disagreementsOf({ shop, kept, vehicles: keptVehicles }: DisagreementsTask, say: Say): Disagreements {
   say('Reading the library', 0);
@@ -155,10 +152,10 @@ function readOf(speaker: SpeakerRecord): readonly Read[] {
   return speaker.inHand.flatMap((each): readonly Read[] => {
     const [said, difference] = [listed[each.figure], off[each.figure]];
     if (said === undefined || difference === undefined) return [];
-    const { valueMm, uncertaintyMm, degreesOfFreedom } = inHandDimension(each, speaker.roundingMm);
-    const withinMm = uncertaintyMm * coverageFactor(CONFIDENCE, degreesOfFreedom, 0) + speaker.roundingMm;
+    const measured = inHandDimension(each, speaker.roundingMm);
+    const withinMm = shownReachMm(measured) + speaker.roundingMm;
     if (Math.abs(difference) <= withinMm) return [];
     const { label } = FIGURE_WORDS[each.figure];
-    return [{ ...partFacts(speaker), figure: label, listedMm: said, measuredMm: valueMm, withinMm }];
+    return [{ ...partFacts(speaker), figure: label, listedMm: said, measuredMm: measured.valueMm, withinMm }];
   });
 }

@@ -8,11 +8,8 @@ import {
   inHandDimension,
   type MakersBias,
   type SpeakerRecord,
+  shownReachMm,
 } from '@low-quarry/core/catalogue';
-import { coverageFactor } from '@low-quarry/core/uncertainty';
-
-/** Shown intervals hold 95 of 100 (JCGM 100:2008, 6.3.3). */
-const CONFIDENCE = 0.95;
 
 const mm = (value: number) => value.toFixed(1);
 const signed = (value: number) => `${value < 0 ? '−' : '+'}${mm(Math.abs(value))} mm`;
@@ -35,12 +32,11 @@ export function inHandLines(speaker: SpeakerRecord): readonly InHandLine[] {
   const off = differencesOf(speaker);
   return speaker.inHand.map((each) => {
     const { figure, pieces, by, on } = each;
-    const { valueMm, uncertaintyMm, degreesOfFreedom } = inHandDimension(each, speaker.roundingMm);
-    const reach = uncertaintyMm * coverageFactor(CONFIDENCE, degreesOfFreedom, 0);
+    const measured = inHandDimension(each, speaker.roundingMm);
     const difference = off[figure];
     return {
       ...{ figure, by, on, label: FIGURE_WORDS[figure].label },
-      counted: `${mm(valueMm)} ± ${mm(reach)} mm`,
+      counted: `${mm(measured.valueMm)} ± ${mm(shownReachMm(measured))} mm`,
       against:
         difference === undefined
           ? 'the catalogue says nothing of it'
@@ -52,7 +48,7 @@ export function inHandLines(speaker: SpeakerRecord): readonly InHandLine[] {
 
 /** Such as "Depths of Wrackline are +1.1 mm off, ± 0.5 mm from part to part, by 3 of his parts: counted with here." */
 export function biasLine({ figure, biasMm, uncertaintyMm, parts }: MakersBias, speaker: SpeakerRecord): string {
-  const reach = uncertaintyMm * coverageFactor(CONFIDENCE, parts - 1, 0);
+  const reach = shownReachMm({ uncertaintyMm, degreesOfFreedom: parts - 1 });
   const { label } = FIGURE_WORDS[figure];
   const isMeasured = speaker.inHand.some((each) => each.figure === figure);
   const counted = isMeasured ? 'this one was measured itself' : 'counted with here';
