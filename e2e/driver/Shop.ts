@@ -5,6 +5,7 @@ import { cp } from 'node:fs/promises';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import pg from 'pg';
+import type { ServerHost } from './ServerHost';
 
 /** A name that browsers do not take for their own machine: over plain http it is no secure context. */
 export const PLAIN_HOST = 'shop.test';
@@ -30,7 +31,9 @@ type StartOptions = {
 };
 
 export class Shop {
+  /** Its own process; null while it has none, or is served in another's. */
   private server: ChildProcess | null = null;
+  private host: ServerHost | null = null;
   url = '';
 
   /** @param cluster where its database is; the tests' own unless another is given */
@@ -64,21 +67,9 @@ export class Shop {
   }
 
   /** Starts the server; after a first start on the same port, as a browser that waits for it needs. */
-  async start({ demo = true, host = '127.0.0.1', tls = null }: StartOptions = {}): Promise<void> {
+  async start(options: StartOptions = {}): Promise<void> {
     const server = spawn(process.execPath, [required('LQ_SERVER_MAIN')], {
-      env: {
-        ...process.env,
-        DATABASE_URL: urlOf(this.cluster.ownerUrl, this.database),
-        LQ_APP_DATABASE_URL: urlOf(this.cluster.appUrl, this.database),
-        LQ_ALLOWED_HOSTS: PLAIN_HOST,
-        PORT: this.url ? new URL(this.url).port : '0',
-        LQ_HOST: host,
-        LQ_DEMO: demo ? '1' : '0',
-        LQ_BACKUP_DIR: this.backupDir,
-        LQ_PHOTO_DIR: Shop.photoDir,
-        ...(tls ? { LQ_TLS_CERT: tls.cert, LQ_TLS_KEY: tls.key } : {}),
-        LOG_LEVEL: 'warn',
-      },
+      env: this.envOf(options),
       stdio: ['ignore', process.env.LQ_SHOW_LOG ? 'inherit' : 'ignore', 'inherit', 'ipc'],
     });
     const listening = once(server, 'message').then(([message]) => (message as { listening: string }).listening);
@@ -86,6 +77,28 @@ export class Shop {
     died.catch(() => {});
     this.url = await Promise.race([listening, died]);
     this.server = server;
+  }
+
+  /** Starts it for the first time in a process that has served others. */
+  async startIn(host: ServerHost): Promise<void> {
+    this.url = await host.serve(this.envOf({}));
+    this.host = host;
+  }
+
+  private envOf({ demo = true, host = '127.0.0.1', tls = null }: StartOptions): NodeJS.ProcessEnv {
+    return {
+      ...process.env,
+      DATABASE_URL: urlOf(this.cluster.ownerUrl, this.database),
+      LQ_APP_DATABASE_URL: urlOf(this.cluster.appUrl, this.database),
+      LQ_ALLOWED_HOSTS: PLAIN_HOST,
+      PORT: this.url ? new URL(this.url).port : '0',
+      LQ_HOST: host,
+      LQ_DEMO: demo ? '1' : '0',
+      LQ_BACKUP_DIR: this.backupDir,
+      LQ_PHOTO_DIR: Shop.photoDir,
+      ...(tls ? { LQ_TLS_CERT: tls.cert, LQ_TLS_KEY: tls.key } : {}),
+      LOG_LEVEL: 'warn',
+    };
   }
 
   /** One for all: a picture is the same file in whatever shop. */
@@ -111,8 +124,10 @@ export class Shop {
 
   /** As a power cut would: no chance to close anything. */
   async kill(): Promise<void> {
-    const { server } = this;
+    const { server, host } = this;
     this.server = null;
+    this.host = null;
+    await host?.kill();
     if (!server || server.exitCode !== null) return;
     const exited = once(server, 'exit');
     server.kill('SIGKILL');
@@ -161,6 +176,8 @@ export class Shop {
   }
 
   async drop(): Promise<void> {
+    await this.host?.close();
+    this.host = null;
     await this.kill();
     await asAdmin((admin) => admin.query(`DROP DATABASE ${this.database} WITH (FORCE)`));
   }

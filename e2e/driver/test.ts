@@ -2,6 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { test as base, expect, type Page } from '@playwright/test';
 import { Fitter } from './Fitter';
+import { ServerHost } from './ServerHost';
 import { Shop } from './Shop';
 
 type Fixtures = {
@@ -15,7 +16,7 @@ type Fixtures = {
   plain: boolean;
 };
 
-export const test = base.extend<Fixtures, { template: string; sharedShop: Shop }>({
+export const test = base.extend<Fixtures, { template: string; sharedShop: Shop; host: ServerHost }>({
   template: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the names of the fixtures from the pattern.
     async ({}, use) => {
@@ -29,6 +30,16 @@ export const test = base.extend<Fixtures, { template: string; sharedShop: Shop }
     },
     { scope: 'worker' },
   ],
+  /** Serves the shop of one scenario after the other. */
+  host: [
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the names of the fixtures from the pattern.
+    async ({}, use) => {
+      const host = new ServerHost();
+      await use(host);
+      await host.kill();
+    },
+    { scope: 'worker' },
+  ],
   /** For scenarios that only look: one shop for all of them in a worker. */
   sharedShop: [
     async ({ template }, use) => {
@@ -39,9 +50,11 @@ export const test = base.extend<Fixtures, { template: string; sharedShop: Shop }
     },
     { scope: 'worker' },
   ],
-  shop: async ({ template }, use) => {
+  shop: async ({ template, host }, use) => {
     const shop = await Shop.create(`lq_e2e_${randomBytes(5).toString('hex')}`, template);
-    await shop.start();
+    // What is measured is measured in a process of its own.
+    if (process.env.LQ_FIGURES) await shop.start();
+    else await shop.startIn(host);
     await use(shop);
     await shop.drop();
   },

@@ -1,5 +1,6 @@
 /**
- * Builds the server into one file, npm packages and all, and what runs in a thread beside it into another: read as a thousand files they take a server's start twice as long. Outside stay what
+ * Builds the server into a few files, npm packages and all, and what runs in a thread beside it: read as a thousand files they take a server's start twice as long. `serve.js` is the server
+ * without its process, for tests that start many. Outside stay what
  * is machine code (argon2, sharp), and the driver of the database, of which there must be one: TypeORM asks for it by name when it runs.
  */
 import { defineConfig } from 'vite';
@@ -11,7 +12,7 @@ export default defineConfig({
     target: 'node20',
     minify: false,
     rolldownOptions: {
-      input: { main: 'src/main.ts', taskThread: 'src/tasks/taskThread.ts' },
+      input: { main: 'src/main.ts', serve: 'src/serve.ts', taskThread: 'src/tasks/taskThread.ts' },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name].js' },
     },
   },
