@@ -37,6 +37,7 @@ import { Guesses } from './features/sessions/Guesses';
 import { SessionsService } from './features/sessions/SessionsService';
 import { authenticate, sessionsRoutes } from './features/sessions/sessionsRoutes';
 import { settingsRoutes } from './features/settings/settingsRoutes';
+import { shelfRoutes } from './features/shelf/shelfRoutes';
 import { shopFileRoutes } from './features/shopFile/shopFileRoutes';
 import { vehiclesRoutes } from './features/vehicles/vehiclesRoutes';
 import { workRoutes } from './features/work/workRoutes';
@@ -186,6 +187,7 @@ export function createApp({
   openingsRoutes(router, db, newId, openHistory);
   choicesRoutes(router, db, openHistory);
   photosRoutes(router, db, pictures, newId, openHistory);
+  shelfRoutes(router, db, newId, openHistory);
   historyRoutes(router, db, heavy, openHistory);
   libraryRoutes(router, db, openHistory);
   liveRoutes(router, feed, sessions);

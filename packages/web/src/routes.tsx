@@ -45,6 +45,7 @@ const DisagreementsScreen = late(() =>
   import('./features/library/claims/DisagreementsScreen').then((code) => code.DisagreementsScreen),
 );
 const CompareScreen = late(() => import('./features/library/compare/CompareScreen').then((code) => code.CompareScreen));
+const ShelfScreen = late(() => import('./features/shelf/ShelfScreen').then((code) => code.ShelfScreen));
 const ServingScreen = late(() => import('./features/library/ServingScreen').then((code) => code.ServingScreen));
 const WiresScreen = late(() => import('./features/wires/WiresScreen').then((code) => code.WiresScreen));
 const BuildScreen = late(() => import('./features/build/BuildScreen').then((code) => code.BuildScreen));
@@ -77,6 +78,7 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/parts/:id/places', PlacesScreen],
   ['/supplier-list', SupplierListScreen],
   ['/doubts', DoubtsScreen],
+  ['/shelf', ShelfScreen],
   ['/serving', ServingScreen],
   ['/plot', PlotScreen],
   ['/disagreements', DisagreementsScreen],

@@ -4,6 +4,7 @@ import { offerSchema, PART_KINDS } from '../catalogue';
 import { BEHIND, worksSchema } from '../model';
 import { contract, idSchema, nothing } from './contract';
 import { jobSchema, openChecksSchema, verdictSummarySchema } from './jobs';
+import { shelfLotSchema } from './shelf';
 
 /** An offer, for the pieces of a line. */
 const takenSchema = z.object({
@@ -22,7 +23,11 @@ const orderLineSchema = z.object({
   isDiscontinued: z.boolean(),
   replacedBy: z.string().nullable(),
   pieces: z.int(),
-  /** The offer to take, as `offersFor` puts them; null where nobody is known to sell it. */
+  /** Of these, put aside for the job on the shelf: the rest is bought. */
+  aside: z.int(),
+  /** Lots of it that are put aside for the job, and those that are free. */
+  lots: z.array(shelfLotSchema),
+  /** The offer to take for what is bought, as `offersFor` puts them; null where nobody is known to sell it, or nothing is bought. */
   taken: takenSchema.nullable(),
   /** Who else sells it, the next one first. */
   others: z.array(takenSchema),
@@ -69,6 +74,8 @@ export const orderSchema = z.object({
       open: openChecksSchema,
     }),
   ),
+  /** Lots that are put aside for the job beyond what it needs: to be given back. */
+  asideTooMany: z.array(z.object({ lot: shelfLotSchema, label: z.string(), tooMany: z.int() })),
   /** What else has to be at hand on the day: no part of the catalogue, and on no line. */
   needs: z.array(z.object({ what: z.string(), why: z.string() })),
   cautions: z.array(z.object({ label: z.string(), cautions: z.array(z.string()) })),

@@ -10,6 +10,7 @@ import { changeSchema } from '../contracts/history';
 import { verdictSchema } from '../contracts/jobs';
 import { choiceSchema } from '../contracts/openings';
 import { photoSchema } from '../contracts/photos';
+import { shelfLotSchema } from '../contracts/shelf';
 import { ringThicknessMm } from '../fit';
 import {
   jobEndedSchema,
@@ -93,6 +94,8 @@ export const shopFileSchema = z.strictObject({
     )
     .default([]),
   photos: z.array(photoSchema.extend({ bytes: z.int().min(1) })).default([]),
+  /** What lies on the shelf. */
+  shelf: z.array(shelfLotSchema).default([]),
   /** Each JPEG by the SHA-256 of its bytes; one that a photo names and that is not here was not on the disk any more. */
   pictures: z.array(z.strictObject({ hash: pictureHashSchema, base64: z.string() })).default([]),
 });
@@ -172,7 +175,19 @@ export function brokenReferences(file: ShopFile): readonly BrokenReference[] {
     'photos',
     file.photos.map(({ id }) => id),
   );
+  once(
+    'shelf',
+    file.shelf.map(({ id }) => id),
+  );
+  once(
+    'shelf',
+    file.shelf.map(({ number }) => number),
+  );
   const jobs = new Set(file.jobs.map(({ id }) => id));
+  for (const [at, { partId, jobId }] of file.shelf.entries()) {
+    require(`shelf.${at}.partId`, parts.has(partId), `"${partId}" is not a part of the file.`);
+    require(`shelf.${at}.jobId`, jobId === null || jobs.has(jobId), `"${jobId}" is not a job of the file.`);
+  }
   for (const [at, { of, jobId }] of file.photos.entries()) {
     const isOfJob = of === 'job' || of === 'opening';
     const isFound = jobId === null ? !isOfJob : isOfJob && jobs.has(jobId);

@@ -14,8 +14,14 @@ test('the owner may do everything, and somebody without a role nothing of the sh
 
 describe('the standard meanings of a shop', () => {
   test.each([
-    ['counter', ['self', 'read', 'jobs', 'choose', 'baseline', 'vehicles', 'facts', 'photos', 'openings', 'parts']],
-    ['fitter', ['self', 'read', 'measure', 'choose', 'baseline', 'vehicles', 'facts', 'photos', 'openings', 'parts']],
+    [
+      'counter',
+      ['self', 'read', 'jobs', 'choose', 'baseline', 'vehicles', 'facts', 'photos', 'shelf', 'openings', 'parts'],
+    ],
+    [
+      'fitter',
+      ['self', 'read', 'measure', 'choose', 'baseline', 'vehicles', 'facts', 'photos', 'shelf', 'openings', 'parts'],
+    ],
   ] as const)('%s', (role, may) => {
     expect(each.filter((permission) => permission !== 'anybody' && mayDo(permission, [role]))).toEqual(may);
   });

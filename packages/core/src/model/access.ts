@@ -46,6 +46,8 @@ const TABLE = {
   facts: { roles: EVERYBODY },
   /** Adding photos to whatever is recorded, and what is written on them. */
   photos: { roles: EVERYBODY },
+  /** Counting what lies on the shelf, and putting it aside for a job. */
+  shelf: { roles: EVERYBODY },
   /** Adding places to a car and taking them off it. */
   openings: { roles: EVERYBODY },
   /** Adding parts; replacing what is there is `library`. */

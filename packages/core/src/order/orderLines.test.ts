@@ -44,6 +44,15 @@ describe('packs', () => {
     expect(orderLines([], parts(), KINDS)).toEqual([]);
   });
 
+  test('of what lies put aside only the rest is bought, and the packs follow from that', () => {
+    const need = [{ partId: 'a', pieces: 5, forOpening: 'x' }];
+    const some = orderLines(need, parts(part('a')), KINDS, new Map([['a', 2]]));
+    expect(some).toMatchObject([{ pieces: 5, aside: 2, taken: { packs: 2, leftOver: 1, costMinor: 2000 } }]);
+    const all = orderLines(need, parts(part('a')), KINDS, new Map([['a', 9]]));
+    expect(all).toMatchObject([{ pieces: 5, aside: 5, taken: null, others: [] }]);
+    expect(orderLines(need, parts(part('a')), KINDS, new Map([['b', 9]]))).toMatchObject([{ aside: 0 }]);
+  });
+
   test('what nobody offers is on the list without a supplier', () => {
     const [line] = orderLines([{ partId: 'a', pieces: 3, forOpening: 'x' }], parts(part('a', { offers: [] })), KINDS);
     expect(line).toMatchObject({ pieces: 3, taken: null, others: [] });

@@ -16,6 +16,7 @@ export type { ListSaid, PartsImportState } from './kinds/partsImport';
 export { PERSON_FIELDS, type PersonState } from './kinds/person';
 export { PHOTO_FIELDS } from './kinds/photo';
 export { CHANGE_ACTIONS, type ChangeAction } from './kinds/RecordEntry';
+export { SHELF_FIELDS } from './kinds/shelf';
 export { OPENING_FIELDS } from './openingFields';
 export { partFields } from './partFields';
 export { type Replaced, replacedBy, replacedLabels } from './replacedLabels';

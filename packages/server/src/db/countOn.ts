@@ -2,6 +2,7 @@
 const SEQUENCES = [
   ['job', 'number'],
   ['change', 'id'],
+  ['shelf_lot', 'number'],
 ] as const;
 
 /** After rows came in with numbers of their own: the next one follows the greatest. */

@@ -14,6 +14,7 @@ import { AttemptEntity } from '../features/sessions/AttemptEntity';
 import { DeviceEntity } from '../features/sessions/DeviceEntity';
 import { SessionEntity } from '../features/sessions/SessionEntity';
 import { SettingsEntity } from '../features/settings/SettingsEntity';
+import { ShelfEntity } from '../features/shelf/ShelfEntity';
 import { VehicleEntity } from '../features/vehicles/VehicleEntity';
 import { OnceEntity } from '../http/OnceEntity';
 import { WorkEntity } from '../work/WorkEntity';
@@ -38,6 +39,7 @@ import { Questions1764900800000 } from './migrations/1764900800000-Questions';
 import { Photos1764900900000 } from './migrations/1764900900000-Photos';
 import { Facts1764901000000 } from './migrations/1764901000000-Facts';
 import { Offers1764901100000 } from './migrations/1764901100000-Offers';
+import { Shelf1764901200000 } from './migrations/1764901200000-Shelf';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -62,6 +64,7 @@ const MIGRATIONS = [
   Photos1764900900000,
   Facts1764901000000,
   Offers1764901100000,
+  Shelf1764901200000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
@@ -129,6 +132,7 @@ function dataSource(url: string, kind: keyof typeof KINDS, upTo = MIGRATION_NAME
       OpeningEntity,
       ChoiceEntity,
       PhotoEntity,
+      ShelfEntity,
       PersonEntity,
       DeviceEntity,
       SessionEntity,

@@ -29,6 +29,7 @@ const EVERYTHING = [
   'session',
   'device',
   'photo',
+  'shelf_lot',
   'choice',
   'opening',
   'job',

@@ -59,7 +59,17 @@ const AREAS = [
   {
     to: '/parts',
     label: 'Parts',
-    below: ['/parts/', '/new-parts', '/compare', '/serving', '/supplier-list', '/doubts', '/disagreements', '/plot'],
+    below: [
+      '/parts/',
+      '/new-parts',
+      '/compare',
+      '/serving',
+      '/supplier-list',
+      '/doubts',
+      '/disagreements',
+      '/plot',
+      '/shelf',
+    ],
   },
 ] as const;
 

@@ -4,7 +4,7 @@
  * and adds it here and to the names; the history, undo, merging, backups and every list of kinds read this table, and the compiler names what is left.
  */
 
-import type { JobState, OpeningRecord, PhotoState, ShopSettings } from '../../model';
+import type { JobState, OpeningRecord, PhotoState, ShelfState, ShopSettings } from '../../model';
 import { type ChoiceState, choiceEntry } from './choice';
 import { jobEntry } from './job';
 import type { RecordKind } from './kindNames';
@@ -15,6 +15,7 @@ import { type PersonState, personEntry } from './person';
 import { photoEntry } from './photo';
 import type { RecordEntry } from './RecordEntry';
 import { settingsEntry } from './settings';
+import { shelfEntry } from './shelf';
 import { vehicleEntry } from './vehicle';
 
 export const RECORDS = {
@@ -27,6 +28,7 @@ export const RECORDS = {
   vehicle: vehicleEntry,
   partsImport: partsImportEntry,
   photo: photoEntry,
+  shelf: shelfEntry,
 } as const satisfies Readonly<Record<RecordKind, RecordEntry>>;
 
 /** The state of a kind as those who change it have it; of a part or a vehicle any record. */
@@ -38,4 +40,5 @@ export type StateOf = {
   readonly person: PersonState;
   readonly partsImport: PartsImportState;
   readonly photo: PhotoState;
+  readonly shelf: ShelfState;
 };

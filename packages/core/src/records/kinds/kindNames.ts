@@ -9,5 +9,6 @@ export const RECORD_KINDS = [
   'vehicle',
   'partsImport',
   'photo',
+  'shelf',
 ] as const;
 export type RecordKind = (typeof RECORD_KINDS)[number];

@@ -170,6 +170,10 @@ test('an uploaded backup is kept, listed and handed out as a file to keep', asyn
 });
 
 test('the whole shop as an open file: out, into a new shop, and out again equal', async () => {
+  const owner = await app.signedIn('Okke');
+  const [job] = await app.listJobs(owner);
+  const lot = { partId: 'spk-skerrivar-tide-6-half', place: 'A3', pieces: 4, from: 'Northmole', jobId: job?.id };
+  await owner.post('/api/shelf').send(lot).expect(200);
   const out = await everything();
   const fresh = await createTestApp({ empty: true, backupDir: path.join(dir, 'fresh') });
   try {
@@ -182,10 +186,16 @@ test('the whole shop as an open file: out, into a new shop, and out again equal'
     asPerson(fresh.http, (await fresh.http.get('/api/session').expect(200)).body.me);
     const again = (await fresh.http.get('/api/export').expect(200)).body;
     const people = ({ people: list }: typeof out) => list.map(({ name }: { name: string }) => name).sort();
+    expect(again.shelf).toMatchObject([{ ...lot, number: 1 }]);
     expect({ ...again, people: [] }).toEqual({ ...out, people: [] });
     expect(people(again)).toEqual(people(out));
     await fresh.http.post('/api/import').send(out).expect(409);
     // What comes next goes on counting where the file ended.
+    const more = await fresh.http
+      .post('/api/shelf')
+      .send({ ...lot, jobId: null })
+      .expect(200);
+    expect(more.body.number).toBe(2);
     const job = { vehicleId: 'veh-ostrand-longshore', customer: 'Next', registration: '', wants: '', dueOn: null };
     const { body } = await fresh.http.post('/api/jobs').send(job).expect(200);
     const made = (await fresh.http.get(`/api/jobs/${body.jobId}`).expect(200)).body;
@@ -284,6 +294,10 @@ test('an import while somebody begins to work: either it is refused, or they are
 });
 
 test('a file that refers to what is not in it is refused with the place', async () => {
+  const owner = await app.signedIn('Okke');
+  const [job] = await app.listJobs(owner);
+  const lot = { partId: 'spk-skerrivar-tide-6-half', place: 'B1', pieces: 1, from: '', jobId: null };
+  await owner.post('/api/shelf').send(lot).expect(200);
   const out = await everything();
   const fresh = await createTestApp({ empty: true, backupDir: path.join(dir, 'refused') });
   try {
@@ -302,6 +316,9 @@ test('a file that refers to what is not in it is refused with the place', async 
     for (const [file, where] of [
       [withChoice({ layerIds: ['brk-of-nobody'] }), `jobs.${at}.openings.${place}.choice.layerIds.0`],
       [withChoice({ speakerId: 'spk-of-nobody' }), `jobs.${at}.openings.${place}.choice.speakerId`],
+      [{ ...out, shelf: [{ ...out.shelf[0], partId: 'spk-of-nobody' }] }, 'shelf.0.partId'],
+      [{ ...out, shelf: [{ ...out.shelf[0], jobId: '00000000-0000-4000-8000-00000000dead' }] }, 'shelf.0.jobId'],
+      [{ ...out, shelf: [...out.shelf, { ...out.shelf[0], id: job?.id }] }, `shelf.${out.shelf.length}`],
       [{ ...out, vehicles: [] }, 'jobs.0.vehicleId'],
       [{ ...out, jobs: [...out.jobs, out.jobs[0]] }, `jobs.${out.jobs.length}`],
       [{ ...out, history: [{ ...out.history[0], undoes: 999_999 }] }, 'history.0.undoes'],

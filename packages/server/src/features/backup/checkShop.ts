@@ -42,6 +42,7 @@ const FINDINGS: readonly Finding[] = [
       ['opening', 'opening', '"opening"."id"::text'],
       ['job', 'job', '"job"."id"::text'],
       ['photo', 'photo', '"photo"."id"::text'],
+      ['shelf', 'shelf_lot', '"shelf_lot"."id"::text'],
       ['part', 'part', '"part"."id"'],
       ['vehicle', 'vehicle', '"vehicle"."id"'],
       ['settings', 'shop', `'shop'`],

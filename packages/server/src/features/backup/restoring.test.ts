@@ -165,6 +165,7 @@ test.each<[string, string, number?]>([
   ['work', 'Work1764900400000'],
   ['questions', 'Questions1764900800000'],
   ['suppliers', 'Facts1764901000000', 11],
+  ['offers', 'Offers1764901100000', 11],
 ])(
   'a backup of an earlier program, schema %s, is restored, and nothing in it is unreadable',
   async (name, schema, jobs = 6) => {

@@ -16,6 +16,7 @@ import { removeUnusedPictures } from '../photos/unusedPictures';
 import { GUESSES_COUNT_MS } from '../sessions/Guesses';
 import { SESSION_LIMITS } from '../sessions/SessionsService';
 import { SessionsStore } from '../sessions/SessionsStore';
+import { ShelfService } from '../shelf/ShelfService';
 import type { BackupService, Made } from './BackupService';
 
 const DAY_MS = 86_400_000;
@@ -71,7 +72,8 @@ function leftOutWords({ picturesLeftOut: count }: Made): string {
 async function tidy({ db, pictures, now, newId }: RunnersDeps): Promise<void> {
   await inTransaction(db, async (manager) => {
     const history = new History(manager, programAuthor('The bin'), now(), newId());
-    await createJobsService(manager).purgeBin(history);
+    const shelf = new ShelfService(manager, history);
+    await createJobsService(manager).purgeBin(history, (jobId) => shelf.giveBackOf(jobId));
     await new PhotosService(manager, history).purgeRemoved();
   });
   if (pictures) await removeUnusedPictures(db.manager, pictures, now());

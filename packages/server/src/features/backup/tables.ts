@@ -29,6 +29,7 @@ export const TABLES = [
   'opening',
   'choice',
   'photo',
+  'shelf_lot',
   'change',
   'import_part',
 ] as const;

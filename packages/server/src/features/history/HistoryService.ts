@@ -20,6 +20,7 @@ import { PeopleService } from '../people/PeopleService';
 import { PhotosService } from '../photos/PhotosService';
 import { SettingsService } from '../settings/SettingsService';
 import { SettingsStore } from '../settings/SettingsStore';
+import { ShelfService } from '../shelf/ShelfService';
 import { VehiclesService } from '../vehicles/VehiclesService';
 import type { History } from './History';
 import { HistoryStore } from './HistoryStore';
@@ -144,6 +145,8 @@ export class HistoryService {
           recordId,
           state === null ? null : required('photo', state),
         );
+      case 'shelf':
+        return new ShelfService(manager, history).bringBack(recordId, state === null ? null : required('shelf', state));
       case 'vehicle': {
         // It reads no template: what is brought back is there.
         const vehicles = new VehiclesService(manager, history, actor, []);

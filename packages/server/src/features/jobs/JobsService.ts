@@ -169,13 +169,18 @@ export class JobsService {
     return after;
   }
 
-  /** Takes what has been in the bin for longer than its grace away for good; tells how many jobs that were. */
-  async purgeBin(history: History): Promise<number> {
+  /**
+   * Takes what has been in the bin for longer than its grace away for good; tells how many jobs that were.
+   *
+   * @param giveBack makes what is put aside for a job free again
+   */
+  async purgeBin(history: History, giveBack: (jobId: string) => Promise<void>): Promise<number> {
     const over = (await this.jobs.listDeleted()).filter(
       ({ deletedAt }) => history.now.getTime() - deletedAt.getTime() > BIN_DAYS * DAY_MS,
     );
     for (const job of over) {
       await this.note(history, 'purged', job, null, job.version + 1);
+      await giveBack(job.id);
       await this.jobs.purge(job.id);
     }
     return over.length;

@@ -4,6 +4,7 @@ import { readStored } from '@low-quarry/core/records';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 import { NOW } from '../../testing/testDatabase';
 import { History, programAuthor } from '../history/History';
+import { ShelfService } from '../shelf/ShelfService';
 import { createJobsService } from './jobsRoutes';
 
 let app: TestApp;
@@ -197,18 +198,23 @@ describe('changing and deleting', () => {
     await app.http.post(`/api/bin/${job.id}/restore`).send({ version }).expect(404);
   });
 
-  test('what has been in it for longer is gone, and the history still tells what it was', async () => {
+  test('what has been in it for longer is gone, the history still tells what it was, and what was put aside for it is free', async () => {
     const { job } = await app.jobNumber(6);
+    const lot = { partId: 'spk-skerrivar-tide-6-half', place: 'A1', pieces: 2, from: '', jobId: job.id };
+    const { body: aside } = await app.http.post('/api/shelf').send(lot).expect(200);
     await app.http.post(`/api/jobs/${job.id}/delete`).send({ version: job.version }).expect(200);
     const purge = (days: number) =>
       app.db.transaction((manager) => {
         const at = new Date(NOW.getTime() + days * DAY_MS);
-        return createJobsService(manager).purgeBin(
-          new History(manager, programAuthor('the bin'), at, '00000000-0000-4000-8000-00000000aaaa'),
-        );
+        const history = new History(manager, programAuthor('the bin'), at, '00000000-0000-4000-8000-00000000aaaa');
+        const shelf = new ShelfService(manager, history);
+        return createJobsService(manager).purgeBin(history, (jobId) => shelf.giveBackOf(jobId));
       });
     expect(await purge(89.9)).toBe(0);
+    const onShelf = async () => (await app.http.get('/api/shelf').expect(200)).body.lots;
+    expect(await onShelf()).toMatchObject([{ id: aside.id, jobId: job.id, job: { number: 6, isOver: true } }]);
     expect(await purge(90.1)).toBe(1);
+    expect(await onShelf()).toMatchObject([{ id: aside.id, version: 2, jobId: null, job: null }]);
     expect((await app.http.get('/api/bin')).body.jobs).toEqual([]);
     const { body } = await app.http.get('/api/history').query({ record: job.id }).expect(200);
     expect(body.changes.map(({ action }: { action: string }) => action)).toEqual(['purged', 'deleted', 'created']);

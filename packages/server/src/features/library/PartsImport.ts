@@ -13,6 +13,7 @@ import { insertRows } from '../../db/insertRows';
 import { AppError, type FieldError, notFound, refused } from '../../http/AppError';
 import type { History } from '../history/History';
 import { HistoryStore } from '../history/HistoryStore';
+import { ShelfStore } from '../shelf/ShelfStore';
 import { inOwnCurrency } from './inOwnCurrency';
 import { MakersBias, makersOf, withOwnBias, withoutBias } from './MakersBias';
 import { type KeptPart, PartsStore, type StoredPart } from './PartsStore';
@@ -93,9 +94,11 @@ export class PartsImport {
 
   private async requireUnused(ids: readonly string[]): Promise<void> {
     const used = await this.store.countChoicesOf(ids);
-    if (used === 0) return;
     const what = used === 1 ? '1 choice names a part' : `${used} choices name parts`;
-    throw cannot(`${what} of this pack; choose something else there first`);
+    if (used > 0) throw cannot(`${what} of this pack; choose something else there first`);
+    const lots = await new ShelfStore(this.manager).countOf(ids);
+    if (lots > 0)
+      throw cannot(`${lots === 1 ? '1 lot' : `${lots} lots`} of its parts on the shelf; take them off first`);
   }
 
   private async turn(
@@ -122,7 +125,9 @@ export class PartsImport {
   }
 
   private async write(steps: readonly Step[]): Promise<void> {
-    await this.store.removeParts(steps.filter(({ after }) => after === null).map(({ id }) => id));
+    const gone = steps.filter(({ after }) => after === null).map(({ id }) => id);
+    await new ShelfStore(this.manager).forgetRemoved(gone);
+    await this.store.removeParts(gone);
     await this.store.putParts(steps.flatMap(({ id, version, after }) => (after ? [{ id, version, kept: after }] : [])));
     await new MakersBias(this.manager).renew(makersOf(steps.flatMap(({ before, after }) => [before, after])));
   }

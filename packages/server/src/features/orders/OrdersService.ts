@@ -2,6 +2,7 @@
 import { orderedId, PART_KINDS, type PartRecord, partName, STATE_MARK } from '@low-quarry/core/catalogue';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
+import type { ShelfLot } from '@low-quarry/core/contracts/shelf';
 import { capital } from '@low-quarry/core/firstLetter';
 import { checkLabel } from '@low-quarry/core/fit';
 import { CONSENT_LABELS, cautionsFor, faultHold, isAssumed, placeLabel, smallNeeds } from '@low-quarry/core/model';
@@ -15,6 +16,7 @@ import {
 } from '@low-quarry/core/order';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
+import type { ShelfStore } from '../shelf/ShelfStore';
 import type { VehiclesStore } from '../vehicles/VehiclesStore';
 
 export class OrdersService {
@@ -22,6 +24,7 @@ export class OrdersService {
     private readonly jobs: JobsService,
     private readonly fittingFor: FittingFor,
     private readonly vehicles: VehiclesStore,
+    private readonly shelf: ShelfStore,
   ) {}
 
   async get(jobId: string): Promise<OrderAnswer> {
@@ -34,16 +37,18 @@ export class OrdersService {
       included.map(({ record }) => record),
       included.flatMap(({ choice }) => choice ?? []),
     );
-    const lines = orderLines(
-      included.flatMap((opening) => needsOf(opening, fitting)),
-      fitting.parts,
-      PART_KINDS,
+    const needs = included.flatMap((opening) => needsOf(opening, fitting));
+    const lots = await this.shelf.forJob(
+      jobId,
+      needs.map(({ partId }) => partId),
     );
+    const aside = lots.filter((lot) => lot.jobId === jobId);
+    const lines = orderLines(needs, fitting.parts, PART_KINDS, piecesByPart(aside));
     const costs = lines.map(ownCostMinor);
     return {
       job,
       currency: fitting.shop.currency,
-      lines: lines.map((line) => toAnswer(line, included)),
+      lines: lines.map((line) => toAnswer(line, included, lots)),
       totalMinor: costs.reduce<number>((sum, cost) => sum + (cost ?? 0), 0),
       notInTotal: costs.filter((cost) => cost === null).length,
       included: included.map(({ id, record, state, choice }) => ({
@@ -64,6 +69,7 @@ export class OrdersService {
         const open = state.kind === 'chosen' ? state.open : [];
         return [{ openingId, label: placeLabel(record), why, behind: record.behind, hasChoice: choice !== null, open }];
       }),
+      asideTooMany: await this.tooMany(aside, lines),
       needs: smallNeeds(
         included.map(({ record }) => record),
         vehicle?.record.ok ? vehicle.record.value.panels : [],
@@ -73,6 +79,29 @@ export class OrdersService {
         .filter(({ cautions }) => cautions.length > 0),
     };
   }
+
+  /** What is put aside beyond what the job needs, the last that was put aside first. */
+  private async tooMany(
+    aside: readonly ShelfLot[],
+    lines: readonly OrderLine<PartRecord>[],
+  ): Promise<OrderAnswer['asideTooMany']> {
+    const needed = new Map(lines.map(({ part, pieces }) => [part.id, pieces]));
+    const labels = await this.shelf.labels(aside.map(({ partId }) => partId));
+    return aside.flatMap((lot) => {
+      const { partId, pieces } = lot;
+      const left = needed.get(partId) ?? 0;
+      needed.set(partId, Math.max(0, left - pieces));
+      const tooMany = Math.max(0, pieces - left);
+      return tooMany > 0 ? [{ lot, label: labels.get(partId) ?? partId, tooMany }] : [];
+    });
+  }
+}
+
+/** How many pieces of each part are in these lots. */
+function piecesByPart(lots: readonly ShelfLot[]): ReadonlyMap<string, number> {
+  const pieces = new Map<string, number>();
+  for (const { partId, pieces: more } of lots) pieces.set(partId, (pieces.get(partId) ?? 0) + more);
+  return pieces;
 }
 
 type Included = OpeningWithState & { readonly state: Extract<OpeningWithState['state'], { kind: 'chosen' }> };
@@ -155,12 +184,17 @@ function openOf(openings: readonly Included[]): string[] {
 }
 
 /** What a line costs in the shop's currency; null where that is not known. */
-function ownCostMinor({ taken }: OrderLine<PartRecord>): number | null {
+function ownCostMinor({ taken, pieces, aside }: OrderLine<PartRecord>): number | null {
+  if (pieces === aside) return 0;
   return taken?.offer.currency === null ? taken.costMinor : null;
 }
 
-function toAnswer(line: OrderLine<PartRecord>, included: readonly Included[]): OrderLineAnswer {
-  const { part, pieces, taken, others, forOpenings } = line;
+function toAnswer(
+  line: OrderLine<PartRecord>,
+  included: readonly Included[],
+  lots: readonly ShelfLot[],
+): OrderLineAnswer {
+  const { part, pieces, aside, taken, others, forOpenings } = line;
   const { id, kind, maker, name, isDiscontinued, replacedBy } = part;
   const openings = speakerOpenings(line, included);
   return {
@@ -171,6 +205,8 @@ function toAnswer(line: OrderLine<PartRecord>, included: readonly Included[]): O
     isDiscontinued,
     replacedBy,
     pieces,
+    aside,
+    lots: lots.filter(({ partId }) => partId === id),
     taken,
     others: [...others],
     forOpenings: [...forOpenings],

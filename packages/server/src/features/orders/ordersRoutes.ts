@@ -8,6 +8,7 @@ import { fittingFrom } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 import { PartsStore } from '../library/PartsStore';
 import { SettingsStore } from '../settings/SettingsStore';
+import { ShelfStore } from '../shelf/ShelfStore';
 import { VehiclesStore } from '../vehicles/VehiclesStore';
 import { OrdersService } from './OrdersService';
 import { writeOrderCsv } from './writeOrderCsv';
@@ -18,6 +19,7 @@ export function ordersRoutes(router: Router, db: DataSource, jobs: JobsService):
     jobs,
     fittingFrom(new SettingsStore(manager), new PartsStore(manager)),
     new VehiclesStore(manager),
+    new ShelfStore(manager),
   );
   route(router, getOrder, ({ params }) => service.get(params.jobId));
   router.get(ORDER_CSV_PATH, guard(getOrder.permission), async (request, response) => {

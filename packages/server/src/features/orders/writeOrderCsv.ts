@@ -1,8 +1,10 @@
 /** The order list as CSV (RFC 4180), one line a part. */
 import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
+import { lotCode } from '@low-quarry/core/model';
 import { csvText } from '../../http/csvText';
 
 const NOBODY = 'nobody known to sell it';
+const SHELF = 'all on the shelf';
 
 export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
   const header = [
@@ -12,6 +14,8 @@ export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
     'Part',
     'Part id',
     'Pieces needed',
+    'Of these from the shelf',
+    'Lying at',
     'Pack size',
     'Packs',
     'Left over',
@@ -24,12 +28,17 @@ export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
     'Old speaker not tested, assumed',
   ];
   const rows = lines.map(({ taken, ...line }) => [
-    taken?.offer.supplier ?? NOBODY,
+    taken?.offer.supplier ?? (line.aside === line.pieces ? SHELF : NOBODY),
     taken?.offer.number,
     line.maker,
     line.name,
     line.partId,
     line.pieces,
+    line.aside,
+    line.lots
+      .filter(({ jobId }) => jobId !== null)
+      .map(({ number, place }) => `${lotCode(number)} ${place}`)
+      .join('; '),
     taken?.offer.packSize,
     taken?.packs,
     taken?.leftOver,

@@ -108,6 +108,19 @@ export async function importShopFile(
       removed_at: null,
     })),
   );
+  await insertRows(
+    into,
+    'shelf_lot',
+    file.shelf.map(({ partId, from, jobId, countedAt, countedBy, ...same }) => ({
+      ...same,
+      part_id: partId,
+      from_order: from,
+      job_id: jobId,
+      counted_at: countedAt,
+      counted_by: countedBy,
+      removed_at: null,
+    })),
+  );
   await insertHistory(into, file.history);
   await insertRows(
     into,

@@ -14,9 +14,11 @@ import { toOpening } from '../openings/OpeningsStore';
 import type { PhotoRow } from '../photos/PhotoEntity';
 import { PhotosStore, toPhoto } from '../photos/PhotosStore';
 import type { PictureFiles } from '../photos/PictureFiles';
+import type { ShelfRow } from '../shelf/ShelfEntity';
+import { toLot } from '../shelf/ShelfStore';
 import { readRows } from './readRows';
 
-export type Element<Key extends 'people' | 'jobs' | 'history' | 'imports' | 'photos' | 'pictures'> =
+export type Element<Key extends 'people' | 'jobs' | 'history' | 'imports' | 'photos' | 'pictures' | 'shelf'> =
   ShopFile[Key][number];
 
 export async function* readPeople(manager: EntityManager): AsyncGenerator<Element<'people'>> {
@@ -95,6 +97,15 @@ export async function* readPhotos(manager: EntityManager): AsyncGenerator<Elemen
   )) {
     yield { ...toPhoto(row), bytes: row.bytes };
   }
+}
+
+/** Lots that are on the shelf. */
+export async function* readShelf(manager: EntityManager): AsyncGenerator<Element<'shelf'>> {
+  for await (const row of readRows<ShelfRow>(
+    manager,
+    `SELECT * FROM "shelf_lot" WHERE "removed_at" IS NULL ORDER BY "number"`,
+  ))
+    yield toLot(row);
 }
 
 /** Each once, after the photos that name it; one that is not on the disk any more is left out. */

@@ -12,6 +12,7 @@ import {
   readPhotos,
   readPictures,
   readRecords,
+  readShelf,
   readVersions,
 } from './shopFileRows';
 
@@ -32,6 +33,7 @@ async function* write(manager: EntityManager, pictures: PictureFiles | null): As
   yield* jsonList('history', readHistory(manager));
   yield* jsonList('imports', readImports(manager));
   yield* jsonList('photos', readPhotos(manager));
+  yield* jsonList('shelf', readShelf(manager));
   yield* jsonList('pictures', readPictures(manager, pictures));
   yield '}\n';
 }

@@ -29,6 +29,7 @@ const MORE_PAGES = [
     permission: 'read',
   },
   { to: '/parts', label: 'Parts', what: 'parts as their makers describe them', permission: 'read' },
+  { to: '/shelf', label: 'Shelf', what: 'what the shop has, where it lies, for which job', permission: 'read' },
 ] as const;
 
 export function FinderPanel({ onGone }: { readonly onGone: () => void }) {

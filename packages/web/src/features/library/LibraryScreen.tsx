@@ -53,6 +53,7 @@ export function LibraryScreen() {
       aside={
         <div className="flex flex-wrap gap-3">
           <LinkButton to={`/plot${find && `?find=${encodeURIComponent(find)}`}`}>Plot</LinkButton>
+          <LinkButton to="/shelf">Shelf</LinkButton>
           <LinkButton to="/serving">What to keep in stock</LinkButton>
           <LinkButton to="/disagreements">Where they disagree</LinkButton>
           {mayAdd && (

@@ -16,6 +16,7 @@ import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
 import { Answered, Loading } from '../../ui/states';
 import { Photos } from '../photos/Photos';
+import { OnShelf } from '../shelf/OnShelf';
 import { Claims } from './claims/Claims';
 import { comparedAddress } from './compare/compared';
 import { InItsBox } from './InItsBox';
@@ -118,6 +119,7 @@ function Filled({ version, record, shop }: FilledProps) {
       {record.kind === 'speaker' && <Claims version={version} record={record} mayCorrect={mayCorrect} />}
       <InItsBox record={record} />
       <WhereChosen partId={id} />
+      <OnShelf partId={id} />
       <section aria-label="Offers" className="flex flex-col gap-3">
         <h2>Who offers it</h2>
         {mayCorrect ? (

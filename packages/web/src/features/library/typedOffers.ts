@@ -3,6 +3,7 @@ import { type Offer, offersSchema } from '@low-quarry/core/catalogue';
 import type { Control } from 'react-hook-form';
 import { z } from 'zod';
 import { amountText, amountTyped } from '../../text/typedAmount';
+import { wholeTyped } from '../../text/typedWhole';
 
 const offerTypedSchema = z.object({
   supplier: z.string(),
@@ -25,25 +26,14 @@ export const NEW_OFFER: OffersTyped['offers'][number] = {
   ...{ leadDays: '', leastPacks: '1', inStock: '', stockAsOf: null },
 };
 
-/** @param empty what nothing typed means */
-function whole<Empty>(empty: Empty) {
-  return z.string().transform((text, context): number | Empty => {
-    const typed = text.trim();
-    if (typed === '') return empty;
-    if (/^\d{1,7}$/.test(typed)) return Number(typed);
-    context.addIssue(`“${typed.slice(0, 20)}” was read. Type a whole number, such as 2.`);
-    return z.NEVER;
-  });
-}
-
 const readOffer = offerTypedSchema
   .extend({
-    packSize: whole(1),
+    packSize: wholeTyped(1),
     packPriceMinor: amountTyped,
     currency: z.string().transform((text) => text.trim().toUpperCase() || null),
-    leadDays: whole(null),
-    leastPacks: whole(1),
-    inStock: whole(null),
+    leadDays: wholeTyped(null),
+    leastPacks: wholeTyped(1),
+    inStock: wholeTyped(null),
   })
   .transform(({ inStock, stockAsOf, ...offer }, context) => {
     if (inStock === null) return { ...offer, stock: null };

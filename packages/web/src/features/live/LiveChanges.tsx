@@ -80,6 +80,8 @@ function concerns([name, id]: readonly unknown[], { kind, recordId, isGone }: Li
       return kind === 'vehicle' || kind === 'job';
     case 'library':
       return kind === 'part' || kind === 'partsImport';
+    case 'shelf':
+      return kind === 'shelf' || kind === 'part' || kind === 'partsImport' || kind === 'job';
     case 'photos':
       return kind === 'photo' || kind === 'job';
     case 'openings':

@@ -23,6 +23,7 @@ import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { NoLongerMade } from '../library/NoLongerMade';
 import { Rail } from '../rail/Rail';
 import { AssumedLine } from './AssumedLine';
+import { AsideTooMany, FromShelf } from './FromShelf';
 import { LaterHeeds } from './LaterHeeds';
 import { notInTotalWords } from './notInTotalWords';
 import { OrderSheet } from './OrderSheet';
@@ -34,15 +35,9 @@ export function OrderScreen() {
   const order = useQuery(orderQuery(jobId));
   const shop = useQuery(shopSettingsQuery);
   const lines = order.data?.lines ?? [];
-  const suppliers = new Set(lines.flatMap(({ taken }) => taken?.offer.supplier ?? [])).size;
-  const unoffered = lines.filter(({ taken }) => taken === null).length;
   return (
     <Shell
-      title={
-        lines.length > 0
-          ? `Order list: ${count(lines.length, 'line')} from ${count(suppliers, 'supplier')}${unoffered > 0 ? `, ${unoffered} from nobody yet` : ''}`
-          : 'Order list'
-      }
+      title={titleOf(lines)}
       crumbs={crumbsTo('order', { jobId }, { job: order.data && jobTitle(order.data.job) })}
       rail={<Rail jobId={jobId} station="order" />}
       aside={
@@ -72,6 +67,19 @@ export function OrderScreen() {
   );
 }
 
+function titleOf(lines: readonly OrderLineAnswer[]): string {
+  if (lines.length === 0) return 'Order list';
+  const suppliers = new Set(lines.flatMap(({ taken }) => taken?.offer.supplier ?? [])).size;
+  const unoffered = lines.filter(isUnoffered).length;
+  const lying = lines.filter(({ aside }) => aside > 0).length;
+  const from = [
+    suppliers > 0 && count(suppliers, 'supplier'),
+    lying > 0 && (suppliers === 0 ? 'the shelf' : `${lying} from the shelf`),
+    unoffered > 0 && `${unoffered} from nobody yet`,
+  ];
+  return `Order list: ${count(lines.length, 'line')} from ${from.filter(Boolean).join(', ')}`;
+}
+
 function Filled({ order, jobId }: { readonly order: OrderAnswer; readonly jobId: string }) {
   return (
     <>
@@ -82,8 +90,9 @@ function Filled({ order, jobId }: { readonly order: OrderAnswer; readonly jobId:
           Nothing is on the list yet. Choose a speaker for an opening, and what it needs appears here in packs.
         </Empty>
       ) : (
-        <Lines order={order} />
+        <Lines order={order} jobId={jobId} />
       )}
+      <AsideTooMany tooMany={order.asideTooMany} />
       <Included order={order} jobId={jobId} />
       <SmallNeeds needs={order.needs} />
     </>
@@ -123,7 +132,9 @@ const CELL = 'px-1 py-1.5 sm:px-2';
 /** On a phone what a column would say stands under the part's name. */
 const WIDE_ONLY = 'hidden sm:table-cell';
 
-function Lines({ order: { lines, currency, totalMinor, notInTotal } }: { readonly order: OrderAnswer }) {
+type LinesProps = { readonly order: OrderAnswer; readonly jobId: string };
+
+function Lines({ order: { lines, currency, totalMinor, notInTotal }, jobId }: LinesProps) {
   return (
     <section aria-label="Lines">
       <table className="w-full text-left">
@@ -139,7 +150,7 @@ function Lines({ order: { lines, currency, totalMinor, notInTotal } }: { readonl
         </thead>
         <tbody>
           {lines.map((line) => (
-            <Line key={line.partId} line={line} currency={currency} />
+            <Line key={line.partId} line={line} currency={currency} jobId={jobId} />
           ))}
         </tbody>
       </table>
@@ -154,9 +165,17 @@ function Lines({ order: { lines, currency, totalMinor, notInTotal } }: { readonl
   );
 }
 
-function Line({ line, currency }: { readonly line: OrderLineAnswer; readonly currency: string }) {
+/** Whether something of it is to be bought, and nobody is known to sell it. */
+function isUnoffered({ taken, pieces, aside }: OrderLineAnswer): boolean {
+  return taken === null && aside < pieces;
+}
+
+type LineProps = { readonly line: OrderLineAnswer; readonly currency: string; readonly jobId: string };
+
+function Line({ line, currency, jobId }: LineProps) {
   const { taken } = line;
-  const leftOver = taken === null ? 'not known' : taken.leftOver === 0 ? 'none' : count(taken.leftOver, 'piece');
+  const nothing = isUnoffered(line) ? 'not known' : 'none';
+  const leftOver = taken === null ? nothing : taken.leftOver === 0 ? 'none' : count(taken.leftOver, 'piece');
   const lead = taken && leadWords(taken.offer, shopDay);
   return (
     <tr className="border-b border-hairline align-top">
@@ -168,7 +187,8 @@ function Line({ line, currency }: { readonly line: OrderLineAnswer; readonly cur
           {taken ? `${offererWords(taken.offer)}${lead && `, ${lead}`}` : line.partId}
         </span>
         <NoLongerMade {...line} />
-        {taken === null && (
+        <FromShelf line={line} jobId={jobId} />
+        {isUnoffered(line) && (
           <span className="block text-[13px] leading-4 font-semibold text-measure">
             Nobody is known to sell it.{' '}
             <Link to={`/parts/${line.partId}`} className="text-action underline underline-offset-2">
@@ -191,9 +211,13 @@ function Line({ line, currency }: { readonly line: OrderLineAnswer; readonly cur
       </td>
       <td className={`${CELL} ${WIDE_ONLY}`}>{line.forOpenings.join('; ')}</td>
       <td className={`${CELL} ${WIDE_ONLY} text-right`}>{count(line.pieces, 'piece')}</td>
-      <td className={`${CELL} text-right`}>{taken ? packsWords(taken) : 'not known'}</td>
+      <td className={`${CELL} text-right`}>{taken ? packsWords(taken) : nothing}</td>
       <td className={`${CELL} ${WIDE_ONLY} text-right`}>{leftOver}</td>
-      <td className={`${CELL} text-right`}>{printCost(taken?.costMinor ?? null, taken?.offer.currency ?? currency)}</td>
+      <td className={`${CELL} text-right`}>
+        {taken === null && !isUnoffered(line)
+          ? 'none'
+          : printCost(taken?.costMinor ?? null, taken?.offer.currency ?? currency)}
+      </td>
     </tr>
   );
 }

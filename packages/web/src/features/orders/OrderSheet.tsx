@@ -2,7 +2,7 @@
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { effortWords, workWords } from '@low-quarry/core/fit';
 import type { ShopSettings } from '@low-quarry/core/model';
-import { vehicleName, yearsWords } from '@low-quarry/core/model';
+import { lotCode, lotWords, vehicleName, yearsWords } from '@low-quarry/core/model';
 import { gravestOf } from '@low-quarry/core/order';
 import { SETTING_FIELDS } from '@low-quarry/core/records';
 import { printCost, printMoney } from '../../text/money';
@@ -16,7 +16,8 @@ import { notInTotalWords } from './notInTotalWords';
 export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; readonly shop: ShopSettings }) {
   const { job, lines, included, heldBack, needs, cautions, currency, totalMinor, notInTotal } = order;
   const { unit } = useSettings();
-  const suppliers = [...new Set(lines.map(supplierOf))].sort();
+  const bought = lines.filter(({ pieces, aside }) => aside < pieces);
+  const suppliers = [...new Set(bought.map(supplierOf))].sort();
   return (
     <article className="only-print text-black" aria-hidden="true">
       {/* Rules of a page cannot be set at an element. */}
@@ -36,19 +37,22 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
           <p>{job.dueOn ? `Due ${shopDay(job.dueOn)}` : 'No day set'}</p>
         </div>
       </header>
+      <FromShelfLines lines={lines} />
       {suppliers.map((supplier) => (
         <section key={supplier} className="mt-4 break-inside-avoid">
           <h2 className="text-[18px] font-bold">{supplier}</h2>
           <table className="w-full text-left">
             <tbody>
-              {lines
+              {bought
                 .filter((line) => supplierOf(line) === supplier)
                 .map((line) => (
                   <tr key={line.partId} className="border-t border-black align-top">
                     <td className="w-8 py-2">
                       <span className="inline-block h-5 w-5 border-2 border-black" />
                     </td>
-                    <td className="w-16 py-1 text-[24px] font-bold leading-8">{line.taken?.packs ?? line.pieces} ×</td>
+                    <td className="w-16 py-1 text-[24px] font-bold leading-8">
+                      {line.taken?.packs ?? line.pieces - line.aside} ×
+                    </td>
                     <td className="py-2">
                       <span className="text-[16px] font-semibold">
                         {line.maker} {line.name}
@@ -126,6 +130,27 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
         <p>{wayWords(shop).join(' ')}</p>
       </section>
     </article>
+  );
+}
+
+/** What is taken from the shelf, where it lies. */
+function FromShelfLines({ lines }: { readonly lines: readonly OrderLineAnswer[] }) {
+  const lying = lines.flatMap(({ maker, name, lots }) =>
+    lots.filter(({ jobId }) => jobId !== null).map((lot) => ({ lot, part: `${maker} ${name}` })),
+  );
+  if (lying.length === 0) return null;
+  return (
+    <section className="mt-4 break-inside-avoid">
+      <h2 className="text-[18px] font-bold">From the shelf</h2>
+      <ul>
+        {lying.map(({ lot, part }) => (
+          <li key={lot.id} className="border-t border-black py-1">
+            <span className="mr-2 inline-block h-5 w-5 border-2 border-black" />
+            <strong>{lotWords(lot)}</strong>, {lotCode(lot.number)}: {part}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
