@@ -25,6 +25,7 @@ const FACES = [
   'stations',
   'doubt',
   'lists',
+  'labels',
 ];
 const entersByFace = (area) => ({
   name: `${area}-by-its-face`,
@@ -51,6 +52,7 @@ module.exports = {
     onlyFrom('fit-below-model', 'fit', ['math/', 'units/', 'uncertainty/', 'geometry/', 'fit/', 'wiring/', 'result']),
     onlyFrom('wiring-below-fit', 'wiring', ['wiring/', 'units/', 'result']),
     onlyFrom('sound-below-model', 'sound', ['units/', 'sound/', 'result']),
+    onlyFrom('labels-below-contracts', 'labels', ['labels/']),
     onlyFrom('photo-below-model', 'photo', ['photo/', 'result']),
     onlyFrom('order-below-model', 'order', ['math/', 'fit/', 'order/', 'result']),
     onlyFrom('catalogue-below-model', 'catalogue', [

@@ -1,7 +1,7 @@
 /**
  * Builds the server into a few files, npm packages and all, and what runs in a thread beside it: read as a thousand files they take a server's start twice as long. `serve.js` is the server
  * without its process, for tests that start many. Outside stay what
- * is machine code (argon2, sharp), and the driver of the database, of which there must be one: TypeORM asks for it by name when it runs.
+ * is machine code (argon2, sharp), what reads files beside itself (pdfkit), and the driver of the database, of which there must be one: TypeORM asks for it by name when it runs.
  */
 import { defineConfig } from 'vite';
 
@@ -16,5 +16,5 @@ export default defineConfig({
       output: { entryFileNames: '[name].js', chunkFileNames: '[name].js' },
     },
   },
-  ssr: { noExternal: true, external: ['@node-rs/argon2', 'pg', 'pg-pool', 'sharp'] },
+  ssr: { noExternal: true, external: ['@node-rs/argon2', 'pdfkit', 'pg', 'pg-pool', 'sharp'] },
 });

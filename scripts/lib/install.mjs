@@ -66,10 +66,12 @@ export async function ensureChromium() {
   return CHROMIUM;
 }
 
-/** Programs from Debian's packages that the tests hold against: what is left in photos, and what spreadsheets are to others. */
+/** Programs from Debian's packages that the tests hold against: what is left in photos, what spreadsheets, pages and codes are to others. */
 const REFEREES = [
   ['/usr/bin/exiftool', 'libimage-exiftool-perl'],
   ['/usr/bin/ssconvert', 'gnumeric'],
+  ['/usr/bin/pdftoppm', 'poppler-utils'],
+  ['/usr/bin/zbarimg', 'zbar-tools'],
 ];
 
 export async function ensureReferees() {

@@ -22,6 +22,7 @@ import { authorOf, History } from './features/history/History';
 import { historyRoutes } from './features/history/historyRoutes';
 import { createJobsService, jobsRoutes } from './features/jobs/jobsRoutes';
 import { StateCache } from './features/jobs/StateCache';
+import { labelsRoutes } from './features/labels/labelsRoutes';
 import { libraryRoutes } from './features/library/libraryRoutes';
 import { partsRoutes } from './features/library/partsRoutes';
 import { listsRoutes } from './features/lists/listsRoutes';
@@ -188,6 +189,7 @@ export function createApp({
   choicesRoutes(router, db, openHistory);
   photosRoutes(router, db, pictures, newId, openHistory);
   shelfRoutes(router, db, newId, openHistory);
+  labelsRoutes(router, db);
   historyRoutes(router, db, heavy, openHistory);
   libraryRoutes(router, db, openHistory);
   liveRoutes(router, feed, sessions);

@@ -45,6 +45,8 @@ const DisagreementsScreen = late(() =>
   import('./features/library/claims/DisagreementsScreen').then((code) => code.DisagreementsScreen),
 );
 const CompareScreen = late(() => import('./features/library/compare/CompareScreen').then((code) => code.CompareScreen));
+const LabelsScreen = late(() => import('./features/labels/LabelsScreen').then((code) => code.LabelsScreen));
+const ScanScreen = late(() => import('./features/scan/ScanScreen').then((code) => code.ScanScreen));
 const ShelfScreen = late(() => import('./features/shelf/ShelfScreen').then((code) => code.ShelfScreen));
 const ServingScreen = late(() => import('./features/library/ServingScreen').then((code) => code.ServingScreen));
 const WiresScreen = late(() => import('./features/wires/WiresScreen').then((code) => code.WiresScreen));
@@ -79,6 +81,8 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/supplier-list', SupplierListScreen],
   ['/doubts', DoubtsScreen],
   ['/shelf', ShelfScreen],
+  ['/labels', LabelsScreen],
+  ['/scan', ScanScreen],
   ['/serving', ServingScreen],
   ['/plot', PlotScreen],
   ['/disagreements', DisagreementsScreen],

@@ -279,7 +279,7 @@ export {
   toFitRules,
   WEEKDAYS,
 } from './settings';
-export { lotCode, lotWords, MOST_ON_SHELF, type ShelfState, shelfStateSchema } from './shelf';
+export { jobCode, lotCode, lotWords, MOST_ON_SHELF, type ShelfState, shelfStateSchema } from './shelf';
 export { type SmallNeed, smallNeeds } from './smallNeeds';
 export { ORIGIN_LABELS, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
 export { airbagAt, isOpeningThere, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';

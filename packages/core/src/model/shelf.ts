@@ -26,6 +26,11 @@ export function lotCode(number: number): string {
   return `S${number}`;
 }
 
+/** What the label of a job's bag says. */
+export function jobCode(number: number): string {
+  return `J${number}`;
+}
+
 /** "4 pieces at A3". */
 export function lotWords({ place, pieces }: Pick<ShelfState, 'place' | 'pieces'>): string {
   return `${pieces} ${pieces === 1 ? 'piece' : 'pieces'} at ${place}`;

@@ -69,6 +69,7 @@ const AREAS = [
       '/disagreements',
       '/plot',
       '/shelf',
+      '/labels',
     ],
   },
 ] as const;

@@ -82,6 +82,11 @@ export class JobsStore {
     return row && this.toJob(row);
   }
 
+  async findNumbered(number: number): Promise<Job | null> {
+    const row = await this.manager.findOneBy(JobEntity, { number, deleted_at: IsNull() });
+    return row && this.toJob(row);
+  }
+
   /** What is in the bin, the last first. */
   async listDeleted(): Promise<readonly DeletedJob[]> {
     const rows = await this.manager.find(JobEntity, {

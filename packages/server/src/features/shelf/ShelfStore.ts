@@ -7,6 +7,8 @@ import { PartEntity } from '../library/PartEntity';
 import { ShelfEntity, type ShelfRow } from './ShelfEntity';
 
 export type AskedLots = {
+  /** That lot alone. */
+  readonly id?: string | undefined;
   readonly find: string;
   readonly part?: string | undefined;
   readonly job?: string | undefined;
@@ -21,7 +23,7 @@ export class ShelfStore {
   constructor(private readonly manager: EntityManager) {}
 
   /** By place, then part; what was counted first, first. */
-  async list({ find, part, job, page, pageSize }: AskedLots): Promise<{ lots: ListedLot[]; total: number }> {
+  async list({ id, find, part, job, page, pageSize }: AskedLots): Promise<{ lots: ListedLot[]; total: number }> {
     const query = this.manager
       .createQueryBuilder(ShelfEntity, 'lot')
       .innerJoin('lot.part', 'part')
@@ -32,6 +34,7 @@ export class ShelfStore {
         `(part.words LIKE :word${at} OR lower(lot.place) LIKE :word${at} OR lower(lot.from_order) LIKE :word${at} OR 's' || lot.number = :lot${at})`,
         { [`word${at}`]: likeWord(word), [`lot${at}`]: word },
       );
+    if (id !== undefined) query.andWhere('lot.id = :id', { id });
     if (part !== undefined) query.andWhere('lot.part_id = :part', { part });
     if (job !== undefined) query.andWhere('lot.job_id = :job', { job });
     const total = await query.getCount();
@@ -54,6 +57,11 @@ export class ShelfStore {
   async find(id: string, where: 'there' | 'removed' = 'there'): Promise<ShelfLot | null> {
     const removed_at = where === 'there' ? IsNull() : Not(IsNull());
     const row = await this.manager.findOneBy(ShelfEntity, { id, removed_at });
+    return row && toLot(row);
+  }
+
+  async findNumbered(number: number): Promise<ShelfLot | null> {
+    const row = await this.manager.findOneBy(ShelfEntity, { number, removed_at: IsNull() });
     return row && toLot(row);
   }
 

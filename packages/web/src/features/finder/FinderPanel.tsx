@@ -30,6 +30,7 @@ const MORE_PAGES = [
   },
   { to: '/parts', label: 'Parts', what: 'parts as their makers describe them', permission: 'read' },
   { to: '/shelf', label: 'Shelf', what: 'what the shop has, where it lies, for which job', permission: 'read' },
+  { to: '/scan', label: 'Scan', what: 'a label or a box, by scanner, camera or number', permission: 'read' },
 ] as const;
 
 export function FinderPanel({ onGone }: { readonly onGone: () => void }) {

@@ -66,6 +66,7 @@ export function PartScreen() {
             </>
           )}
           {mayAdd && <LinkButton to={`/new-parts?like=${encodeURIComponent(id)}`}>New one like it</LinkButton>}
+          <LinkButton to={`/labels?of=part&id=${encodeURIComponent(id)}`}>Labels</LinkButton>
           <LinkButton to={comparedAddress([id])}>Compare</LinkButton>
           <LinkButton to={`/history?kind=part&record=${id}`}>History</LinkButton>
         </div>

@@ -81,6 +81,7 @@ function concerns([name, id]: readonly unknown[], { kind, recordId, isGone }: Li
     case 'library':
       return kind === 'part' || kind === 'partsImport';
     case 'shelf':
+    case 'code':
       return kind === 'shelf' || kind === 'part' || kind === 'partsImport' || kind === 'job';
     case 'photos':
       return kind === 'photo' || kind === 'job';

@@ -13,7 +13,7 @@ import { printCost, printMoney } from '../../text/money';
 import { leadWords, offererWords, otherOfferWords, packsWords } from '../../text/offerWords';
 import { shopDay } from '../../text/shopDays';
 import { verdictLine } from '../../text/verdictLine';
-import { Button, DownloadLink } from '../../ui/Button';
+import { Button, DownloadLink, LinkButton } from '../../ui/Button';
 import { MarginRail } from '../../ui/MarginRail';
 import { OpenChecks } from '../../ui/OpenChecks';
 import { Shell } from '../../ui/Shell';
@@ -46,6 +46,7 @@ export function OrderScreen() {
             <DownloadLink href={fillPath(ORDER_CSV_PATH, { jobId })}>
               Download {count(lines.length, 'line')} as CSV
             </DownloadLink>
+            <LinkButton to={`/labels?of=job&id=${jobId}`}>Labels for its bags</LinkButton>
             <Button kind="main" onClick={() => window.print()}>
               Print the sheet
             </Button>

@@ -32,6 +32,7 @@ import { jobKeys } from '../jobs/jobKeys';
 import { LiveChanges } from '../live/LiveChanges';
 import { draftKey } from '../openings/draftKey';
 import { openingKeys } from '../openings/openingKeys';
+import { ScannerHeard } from '../scan/ScannerHeard';
 import { Toasts } from '../toasts/Toasts';
 import { NEW_VEHICLE_DRAFT } from '../vehicles/newVehicleDraft';
 import type { SavedVehicle } from '../vehicles/useSaveVehicle';
@@ -100,6 +101,7 @@ function Inside({ state, screen }: InsideProps) {
           <OutboxProvider outbox={outbox} onDone={(entry, answer) => takeOver(queries, me.id, entry, answer)}>
             <NewerProgram />
             <LiveChanges />
+            <ScannerHeard />
             <NotKeptBanner />
             <PasswordAsked />
             <Toasts />

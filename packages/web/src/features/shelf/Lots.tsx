@@ -38,6 +38,15 @@ export function Lots({ lots, showPart }: { readonly lots: readonly ListedLot[]; 
               </span>
             </span>
             {mayCount && open !== lot.id && (
+              <Link
+                to={`/labels?of=lots&id=${lot.id}`}
+                className="inline-flex min-h-12 items-center text-action underline underline-offset-2"
+                aria-label={`Label of ${lotCode(lot.number)}`}
+              >
+                Label
+              </Link>
+            )}
+            {mayCount && open !== lot.id && (
               <Button onClick={() => setOpen(lot.id)} aria-label={`Count or move ${lotCode(lot.number)}`}>
                 Count or move
               </Button>

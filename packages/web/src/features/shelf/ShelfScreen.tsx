@@ -2,6 +2,7 @@
 import { LOTS_A_PAGE } from '@low-quarry/core/contracts/shelf';
 import { useQuery } from '@tanstack/react-query';
 import { readPage, useAddress, withParams, writePage } from '../../ui/address';
+import { LinkButton } from '../../ui/Button';
 import { Pages } from '../../ui/Pages';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
@@ -23,6 +24,14 @@ export function ShelfScreen() {
         { to: '/parts', label: 'Parts' },
         { to: '/shelf', label: 'Shelf' },
       ]}
+      aside={
+        <div className="flex flex-wrap gap-3">
+          <LinkButton to="/scan">Scan</LinkButton>
+          <LinkButton to={`/labels?of=lots${find && `&find=${encodeURIComponent(find)}`}`}>
+            {find === '' ? 'Labels for all of it' : 'Labels for these'}
+          </LinkButton>
+        </div>
+      }
     >
       <p className="max-w-2xl">
         What the shop has, as it was counted last. A part goes on the shelf from its own page; an order list takes from
