@@ -30,6 +30,12 @@ test('a reading moves the verdict of an open screen, one that is none is said, t
   await saved();
   await expect(region).toContainText('+20.1 mm against 46 mm in the catalogue');
   await expect(fitter.verdict()).toContainText('Hits');
+  await library.getByText('Where each value comes from').click();
+  const origins = library.getByRole('region', { name: 'Where each value comes from' });
+  await expect(origins).toContainText('There from the beginning: nobody knows from whom');
+  await expect(origins.getByRole('listitem').filter({ hasText: 'Mounting depth, mm' })).toContainText(
+    'measured in hand since: Okke',
+  );
 
   // Two parts say nothing of their maker, the third does.
   await read('spk-wrackline-shoal-65-slim', 'Wrackline Shoal 65 Slim', '47.2');

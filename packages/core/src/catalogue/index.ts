@@ -76,7 +76,15 @@ export {
   settledAs,
   settledByHand,
 } from './speaker/figureDoubts';
-export { FIGURE_IDS, FIGURE_WORDS, type FigureId, type Figures, figuresOf, withFigure } from './speaker/figures';
+export {
+  FIGURE_IDS,
+  FIGURE_WORDS,
+  type FigureId,
+  type Figures,
+  figureOfKey,
+  figuresOf,
+  withFigure,
+} from './speaker/figures';
 export {
   asKnown,
   differencesFromCounted,
@@ -112,7 +120,7 @@ export { bodyBoxWords, readBodyBoxWords } from './words/bodyBoxWords';
 export { boxWords, readBoxWords } from './words/boxWords';
 export { branchWords, filterWords, readBranchWords, readFilterWords } from './words/filterWords';
 export { handWords, readHandWords } from './words/handWords';
-export { apart, ratingWords } from './words/partWords';
+export { apart, outlineWords, ratingWords } from './words/partWords';
 export { patternWords, readPatternWords, USUAL_HOLE_MM } from './words/patternWords';
 export { NOTHING_ELSE, pieceWords, readPieceWords } from './words/pieceWords';
 export { powerWords, readPowerWords } from './words/powerWords';

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { PART_KINDS, partSchema } from '../catalogue';
 import { partsFileSchema } from '../formats';
+import { VALUE_GRADES } from '../records';
 import { contract, nothing } from './contract';
 
 /** A record that is kept and cannot be read, and why; its history can bring it back. */
@@ -66,6 +67,9 @@ export const partsTable = contract({
   answer: z.unknown(),
 });
 
+/** The name of what was brought in where somebody typed it. */
+export const TYPED_BY_HAND = 'Typed by hand';
+
 /** How many parts one file may bring in: as many as a parts pack has. */
 export const MOST_IMPORT_MB = 96;
 
@@ -121,6 +125,32 @@ export const partSets = contract({
 });
 
 export type PartSets = z.infer<typeof partSets.answer>;
+
+/** Where each value of a part comes from. */
+export const partOrigins = contract({
+  method: 'get',
+  path: '/api/parts/:partId/origins',
+  permission: 'read',
+  params: z.object({ partId: idSchema }),
+  body: nothing,
+  answer: z.object({
+    values: z.array(
+      z.object({
+        path: z.string(),
+        label: z.string(),
+        words: z.string(),
+        grade: z.enum(VALUE_GRADES),
+        /** The list or the pack; empty for what was typed, or is not known. */
+        from: z.string(),
+        by: z.string().nullable(),
+        at: z.iso.datetime().nullable(),
+        isDoubted: z.boolean(),
+        /** Who measured it in hand since; null where nobody did. */
+        measured: z.object({ by: z.string(), on: z.iso.date() }).nullable(),
+      }),
+    ),
+  }),
+});
 
 export const putPart = contract({
   method: 'put',

@@ -41,4 +41,12 @@ export {
   upgradeRecord,
 } from './storedRecord';
 export { taughtOpening } from './taughtOpening';
+export {
+  GRADE_WORDS,
+  VALUE_GRADES,
+  type ValueGrade,
+  type ValueOrigin,
+  type ValueStep,
+  valueOrigins,
+} from './valueOrigins';
 export { vehicleFields } from './vehicleFields';

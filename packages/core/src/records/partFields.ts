@@ -1,5 +1,7 @@
 /** The fields of a part, of whatever kind: each key of its record, with a label that says the unit, and its offers in words. */
 import {
+  apart,
+  bodyBoxWords,
   boxWords,
   branchWords,
   CLAIM_WORDS,
@@ -8,11 +10,16 @@ import {
   filterWords,
   handWords,
   type Offer,
+  outlineWords,
   type PartRecord,
+  patternWords,
   pieceWords,
   powerWords,
+  profileWords,
   SETTLED_WORDS,
   type SpeakerRecord,
+  screwWords,
+  snapOffWords,
 } from '../catalogue';
 import { capital } from '../firstLetter';
 import { type Field, keyField, plainWords } from './Field';
@@ -57,6 +64,8 @@ const LABELS: Readonly<Record<string, string>> = {
   isFused: 'A fuse for each',
   isSticky: 'Sticks by itself',
 };
+/** Keys whose values are one of several, by names that are no words. */
+const ONE_OF = ['speakerKind', 'depthDatum', 'sensitivityAt', 'type', 'material'] as const;
 const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   offers: (offers) => listWords((offers as readonly Offer[]).map(offerWords)),
   doubts: (doubts) => listWords((doubts as readonly FigureDoubt[]).map(doubtWords)),
@@ -69,6 +78,16 @@ const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   branches: (branches) => branchWords(branches as Parameters<typeof branchWords>[0]) || 'nobody wrote them down',
   powers: (powers) => powerWords(powers as Parameters<typeof powerWords>[0]) || 'nobody wrote it down',
   filter: known(filterWords),
+  basket: known(outlineWords),
+  flange: known(outlineWords),
+  bolts: known(patternWords),
+  vehicleBolts: known(patternWords),
+  speakerBolts: known(patternWords),
+  screws: (bags) => screwWords(bags as Parameters<typeof screwWords>[0]) || 'none',
+  profile: (sections) => profileWords(sections as Parameters<typeof profileWords>[0]) || 'nothing',
+  boxes: (boxes) => bodyBoxWords(boxes as Parameters<typeof bodyBoxWords>[0]) || 'nothing',
+  snapOffs: (states) => snapOffWords(states as Parameters<typeof snapOffWords>[0]) || 'nothing',
+  ...Object.fromEntries(ONE_OF.map((key) => [key, (value: unknown) => apart(String(value))])),
 };
 
 /** What may be unknown. */

@@ -89,6 +89,13 @@ const FIELDS = {
   sensitivity: 'sensitivityDb',
 } as const satisfies Record<Exclude<FigureId, 'cutout' | 'flange'>, keyof Figured>;
 
+/** The figure that a key of a speaker's record holds; null for a key of another kind. */
+export function figureOfKey(key: string): FigureId | null {
+  if (key === 'basket') return 'cutout';
+  if (key === 'flange') return 'flange';
+  return FIGURE_IDS.find((figure) => figure !== 'cutout' && figure !== 'flange' && FIELDS[figure] === key) ?? null;
+}
+
 function withLongest(outline: OutlineRecord | null, value: number): OutlineRecord {
   if (outline?.kind !== 'oval') return { kind: 'circle', diameterMm: value };
   const isLong = outline.lengthMm >= outline.widthMm;

@@ -1,6 +1,7 @@
 /** Reads the history. Only `History` writes it. */
 import type { Change } from '@low-quarry/core/contracts/history';
-import type { ListSaid, RecordKind } from '@low-quarry/core/records';
+import { TYPED_BY_HAND } from '@low-quarry/core/contracts/library';
+import type { ListSaid, RecordKind, ValueStep } from '@low-quarry/core/records';
 import { readStored } from '@low-quarry/core/records';
 import { type EntityManager, In, type SelectQueryBuilder } from 'typeorm';
 import { findWords, likeWord } from '../../db/likeWord';
@@ -16,6 +17,22 @@ export type HistoryQuery = {
   /** Kinds that the reader may not see. */
   readonly without?: readonly RecordKind[];
 };
+
+type StepRow = {
+  readonly at: Date;
+  readonly person_name: string;
+  readonly kind: 'part' | 'partsImport';
+  readonly label: string;
+  readonly said: object | null;
+  readonly before: object | null;
+  readonly after: object | null;
+};
+
+/** A part in today's form; one that is not readable any more as it was. */
+function asToday(state: object): unknown {
+  const read = readStored('part', state);
+  return read.ok ? read.value : state;
+}
 
 /** So many of the last lines are looked through as they are; all of them by the index of words. */
 const SCANNED = 3000;
@@ -118,7 +135,29 @@ export class HistoryStore {
     return (await this.manager.maximum(ChangeEntity, 'version', { kind, record_id: recordId })) ?? 0;
   }
 
-  /** Whether the record was changed after a change, and that was not taken back. */
+  /** What changed a part, by itself or among many, the last first; states as they are read today. */
+  async stepsOfPart(partId: string): Promise<readonly ValueStep[]> {
+    const rows: StepRow[] = await this.manager.query(
+      `SELECT "at", "person_name", "kind", "label", "said", "before", "after" FROM (
+          SELECT "id", "at", "person_name", "kind", '' AS "label", NULL::jsonb AS "said", "before", "after"
+            FROM "change" WHERE "kind" = 'part' AND "record_id" = $1
+          UNION ALL SELECT "change"."id", "at", "person_name", "change"."kind", "label",
+            coalesce("change"."after", "change"."before") -> 'said', "of"."before", "of"."after"
+            FROM "import_part" "of" JOIN "change" ON "change"."kind" = 'partsImport'
+              AND "change"."record_id" = "of"."import_id"::text AND "change"."version" = "of"."import_version"
+            WHERE "of"."part_id" = $1) AS "step" ORDER BY "id" DESC`,
+      [partId],
+    );
+    return rows.map(({ at, person_name, kind, label, said, before, after }) => ({
+      at: at.toISOString(),
+      by: person_name,
+      grade: kind === 'part' || label === TYPED_BY_HAND ? 'typed' : said === null ? 'pack' : 'list',
+      from: kind === 'part' || label === TYPED_BY_HAND ? '' : label,
+      before: before && asToday(before),
+      after: after && asToday(after),
+    }));
+  }
+
   /**
    * Who else wrote of a record than this person, by name; null where the history does not hold all of its versions, and nobody
    * knows.

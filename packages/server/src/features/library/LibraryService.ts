@@ -1,8 +1,10 @@
 /** Corrects parts of the library. What they are (id and kind) stays: that is their identity. */
 import { namedConnectors, type PartRecord, partName, settledByHand } from '@low-quarry/core/catalogue';
+import { type ValueOrigin, valueOrigins } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';
 import { notFound, refused, unreadable, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';
+import { HistoryStore } from '../history/HistoryStore';
 import { inOwnCurrency } from './inOwnCurrency';
 import { MakersBias, makersOf, withOwnBias } from './MakersBias';
 import { PartsStore } from './PartsStore';
@@ -40,6 +42,11 @@ export class LibraryService {
     if (!saysOfItsMaker(kept, record)) return { version: version + 1, record };
     await new MakersBias(this.manager).renew(makersOf([was as object, record]));
     return this.getPart(id);
+  }
+
+  async originsOf(id: string): Promise<readonly ValueOrigin[]> {
+    const { record } = await this.getPart(id);
+    return valueOrigins(record, await new HistoryStore(this.manager).stepsOfPart(id));
   }
 
   /** The version to change, also of a record that cannot be read. */

@@ -25,6 +25,7 @@ import { partQuery } from './libraryQueries';
 import { NoLongerMade } from './NoLongerMade';
 import { OpenFigures } from './OpenFigures';
 import { WhereChosen } from './WhereChosen';
+import { WhereFrom } from './WhereFrom';
 
 const CorrectForm = late(
   () => import('./CorrectForm').then((code) => code.CorrectForm),
@@ -116,6 +117,7 @@ function Filled({ version, record, shop }: FilledProps) {
           </dl>
         )}
       </section>
+      <WhereFrom partId={id} />
       {record.kind === 'speaker' && <InHand version={version} record={record} shop={shop} mayCorrect={mayCorrect} />}
       {record.kind === 'speaker' && <Claims version={version} record={record} mayCorrect={mayCorrect} />}
       <InItsBox record={record} />

@@ -5,6 +5,7 @@ import {
   getPart,
   importParts,
   type OpenFigures,
+  partOrigins,
   partSets,
   putPart,
 } from '@low-quarry/core/contracts/library';
@@ -37,6 +38,14 @@ export function partQuery(id: string) {
   return queryOptions({
     queryKey: ['library', 'part', id],
     queryFn: ({ signal }) => call(getPart, { params: { partId: id }, signal }),
+    staleTime: 0,
+  });
+}
+
+export function partOriginsQuery(id: string) {
+  return queryOptions({
+    queryKey: ['library', 'origins', id],
+    queryFn: ({ signal }) => call(partOrigins, { params: { partId: id }, signal }),
     staleTime: 0,
   });
 }

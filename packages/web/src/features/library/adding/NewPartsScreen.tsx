@@ -1,5 +1,6 @@
 /** Which parts does the library not have yet? Typed by hand: one, or several that share their figures. */
 import { PART_KINDS, type PartKind, type PartRecord, partKindWord, partName } from '@low-quarry/core/catalogue';
+import { TYPED_BY_HAND } from '@low-quarry/core/contracts/library';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useWatch } from 'react-hook-form';
@@ -113,7 +114,7 @@ function Form({ kind, like, listed }: FormProps) {
     form.handleSubmit(({ parts }) => {
       const pack = { format: 'parts', version: 2, parts, connectors: [] };
       brought.mutate(
-        { name: 'Typed by hand', pack, tryOut: false },
+        { name: TYPED_BY_HAND, pack, tryOut: false },
         {
           onSuccess: () => {
             toast(parts.length === 1 ? 'It is in the library.' : `${parts.length} parts are in the library.`, {
