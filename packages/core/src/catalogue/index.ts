@@ -77,6 +77,14 @@ export {
   settledByHand,
 } from './speaker/figureDoubts';
 export {
+  type FigureRange,
+  type FigureRanges,
+  RANGED,
+  type Ranged,
+  readRanges,
+  writeRanges,
+} from './speaker/figureRanges';
+export {
   FIGURE_IDS,
   FIGURE_WORDS,
   type FigureId,

@@ -1,6 +1,6 @@
 /** The library's parts, as records with a version: found, corrected, and brought in many at once. */
 import { z } from 'zod';
-import { PART_KINDS, partSchema } from '../catalogue';
+import { NOMINAL_SIZES, PART_KINDS, partSchema, RANGED, readRanges, SPEAKER_KINDS } from '../catalogue';
 import { partsFileSchema } from '../formats';
 import { VALUE_GRADES } from '../records';
 import { contract, nothing } from './contract';
@@ -20,8 +20,24 @@ const foundPartSchema = z.object({
   says: z.string(),
   /** Why what is kept cannot be read; null where it can. */
   unreadable: z.string().nullable(),
+  /** Of a speaker what is known of its figures, what was measured in hand before what its maker says; and what a piece costs, in minor units. */
+  figures: z.partialRecord(z.enum(RANGED), z.number()),
 });
 export type FoundPart = z.infer<typeof foundPartSchema>;
+
+const rangesSchema = z
+  .string()
+  .max(600)
+  .default('')
+  .transform((text, context) => {
+    const ranges = readRanges(text);
+    if (ranges) return ranges;
+    context.addIssue({
+      code: 'custom',
+      message: `“${text.slice(0, 60)}” was read. Write ranges such as depth:40-63,cutout:-145.`,
+    });
+    return z.NEVER;
+  });
 
 export const FOUND_A_PAGE = 50;
 
@@ -41,6 +57,15 @@ export const findParts = contract({
     kind: z.enum(PART_KINDS).optional(),
     /** Speakers alone that lack what the fit needs, or of which a figure is doubted. */
     open: z.enum(OPEN_FIGURES).optional(),
+    /** Speakers alone of which these figures are known and lie so, as `writeRanges` writes it; any part by its cost. */
+    within: rangesSchema,
+    size: z.enum(NOMINAL_SIZES).optional(),
+    speakerKind: z.enum(SPEAKER_KINDS).optional(),
+    /** Without what its maker makes no more. */
+    made: z.literal('still').optional(),
+    /** By name unless another is said; what is not known comes last. */
+    by: z.enum(RANGED).optional(),
+    order: z.enum(['up', 'down']).default('up'),
     /** The first is 1. */
     page: z.coerce.number().int().min(1).max(100_000).default(1),
   }),

@@ -15,7 +15,9 @@ export const partPoints = contract({
   method: 'get',
   path: '/api/parts/points',
   permission: 'read',
-  params: findParts.params.pick({ find: true, open: true }).extend({ x: z.enum(PLOTTED), y: z.enum(PLOTTED) }),
+  params: findParts.params
+    .pick({ find: true, open: true, within: true, size: true, speakerKind: true, made: true })
+    .extend({ x: z.enum(PLOTTED), y: z.enum(PLOTTED) }),
   body: nothing,
   answer: z.object({
     /** What was measured in hand counts; lengths in mm. */

@@ -40,6 +40,7 @@ import { Photos1764900900000 } from './migrations/1764900900000-Photos';
 import { Facts1764901000000 } from './migrations/1764901000000-Facts';
 import { Offers1764901100000 } from './migrations/1764901100000-Offers';
 import { Shelf1764901200000 } from './migrations/1764901200000-Shelf';
+import { PartFigures1764901300000 } from './migrations/1764901300000-PartFigures';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -65,6 +66,7 @@ const MIGRATIONS = [
   Facts1764901000000,
   Offers1764901100000,
   Shelf1764901200000,
+  PartFigures1764901300000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

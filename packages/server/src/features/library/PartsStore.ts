@@ -1,12 +1,19 @@
 /** Parts and connectors in the database: searched, joined and read by id; the whole catalogue is read by nobody at once. */
 
 import {
+  asKnown,
+  COST_UNKNOWN,
   type ConnectorRecord,
+  type FigureRanges,
+  figuresOf,
   type HarnessAdapterRecord,
   NEEDED_FIGURES,
   type PartKind,
   type PartRecord,
   partSays,
+  pieceCostMinor,
+  RANGED,
+  type Ranged,
   READ_AS,
   STATE_MARK,
 } from '@low-quarry/core/catalogue';
@@ -40,6 +47,13 @@ export type AskedParts = {
   readonly find: string;
   readonly kind?: PartKind | undefined;
   readonly open?: OpenFigures | undefined;
+  readonly within?: FigureRanges;
+  readonly size?: string | undefined;
+  readonly speakerKind?: string | undefined;
+  readonly made?: 'still' | undefined;
+  /** By name unless another is said. */
+  readonly by?: Ranged | undefined;
+  readonly order?: 'up' | 'down';
   /** The first is 1. */
   readonly page: number;
   readonly pageSize: number;
@@ -93,12 +107,33 @@ type Narrow = (query: PartQuery, words: readonly string[]) => PartQuery;
 
 function narrowed(
   all: PartQuery,
-  { find, kind, open }: Omit<AskedParts, 'page' | 'pageSize'>,
+  { find, kind, open, within = {}, size, speakerKind, made, by, order }: Omit<AskedParts, 'page' | 'pageSize'>,
   narrow: Narrow,
 ): PartQuery {
   const query = narrow(all, findWords(find));
   if (kind) query.andWhere('part.kind = :kind', { kind });
-  return open ? query.andWhere(OPEN[open]) : query;
+  if (open) query.andWhere(OPEN[open]);
+  for (const ranged of RANGED) {
+    const { least = null, most = null } = within[ranged] ?? {};
+    if ((least !== null || most !== null) && ranged !== 'cost') query.andWhere(IS_SPEAKER);
+    if (least !== null) query.andWhere(`${sqlOf(ranged)} >= :least_${ranged}`, { [`least_${ranged}`]: least });
+    if (most !== null) query.andWhere(`${sqlOf(ranged)} <= :most_${ranged}`, { [`most_${ranged}`]: most });
+  }
+  if (size) query.andWhere(`${IS_SPEAKER} AND part.record ->> 'nominalSize' = :size`, { size });
+  if (speakerKind) query.andWhere(`${IS_SPEAKER} AND part.record ->> 'speakerKind' = :speakerKind`, { speakerKind });
+  if (made) query.andWhere(`coalesce(part.record -> 'isDiscontinued', 'false') = 'false'`);
+  if (!by) return query;
+  return query
+    .orderBy(sqlOf(by), order === 'down' ? 'DESC' : 'ASC', 'NULLS LAST')
+    .addOrderBy('part.label')
+    .addOrderBy('part.id');
+}
+
+const IS_SPEAKER = `part.kind = 'speaker'`;
+
+/** As the database reads a figure out of a record; there is an index for each. */
+function sqlOf(ranged: Ranged): string {
+  return ranged === 'cost' ? 'part_cost(part.record)' : `part_figure(part.record, '${ranged}')`;
 }
 
 /** With each of these words, by name. */
@@ -125,6 +160,13 @@ function likened(query: PartQuery, words: readonly string[]): PartQuery {
     .orderBy('likeness', 'DESC')
     .addOrderBy('part.label')
     .addOrderBy('part.id');
+}
+
+/** What a list shows of a part's figures, and of its cost. */
+function knownOf(part: PartRecord): FoundPart['figures'] {
+  const cost = pieceCostMinor(part.offers);
+  const figures = part.kind === 'speaker' ? figuresOf(asKnown(part)) : {};
+  return cost === COST_UNKNOWN ? figures : { ...figures, cost };
 }
 
 /** A part as it is kept. */
@@ -321,7 +363,9 @@ export class PartsStore {
         id,
         kind: of,
         label,
-        ...(read.ok ? { says: partSays(read.value), unreadable: null } : { says: '', unreadable: read.failure }),
+        ...(read.ok
+          ? { says: partSays(read.value), unreadable: null, figures: knownOf(read.value) }
+          : { says: '', unreadable: read.failure, figures: {} }),
       };
     });
     return { found, total };

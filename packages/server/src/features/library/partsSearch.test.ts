@@ -1,6 +1,6 @@
 /** Parts as they are looked for: by any of their names and numbers, with slips, by kind. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { PartRecord } from '@low-quarry/core/catalogue';
+import { type PartRecord, RANGED } from '@low-quarry/core/catalogue';
 import type { FoundPart } from '@low-quarry/core/contracts/library';
 import { seededRandom } from '@low-quarry/core/math';
 import { largeParts } from '@low-quarry/core/testing/largeCatalogue';
@@ -158,5 +158,124 @@ describe('by what is open', () => {
     const { record } = await change(MARKED.id, { mountingDepthMm: depth + 1 });
     expect(record.doubts).toEqual([]);
     expect(await idsOf({ open: 'doubted' })).toEqual([]);
+  });
+});
+
+describe('narrowed by figures', () => {
+  const all = async (query: object) => {
+    const found: FoundPart[] = [];
+    for (let page = 1; ; page++) {
+      const { found: more, total } = await search({ ...query, page });
+      found.push(...more);
+      if (found.length >= total || more.length === 0) return found;
+    }
+  };
+
+  test('the database reads every figure as the core does, measured in hand or not', async () => {
+    const read = [
+      { figure: 'depth', pieces: [[61, 62], [63.4]], halfWidthMm: 0.2, by: 'Okke', on: '2031-05-02' },
+      { figure: 'cutout', pieces: [[127.25]], halfWidthMm: 0.2, by: 'Okke', on: '2031-05-02' },
+    ];
+    const { body } = await app.http.get(`/api/parts/${MARKED.id}`).expect(200);
+    const { version, record } = body;
+    await app.http
+      .put(`/api/parts/${MARKED.id}`)
+      .send({ version, record: { ...record, massG: 820, inHand: read } })
+      .expect(200);
+    const parts = await all({});
+    for (const ranged of RANGED) {
+      const sql = ranged === 'cost' ? 'part_cost("record")' : `part_figure("record", '${ranged}')`;
+      const rows: { id: string; value: string | null }[] = await app.db.query(
+        `SELECT "id", ${sql} AS "value" FROM "part"`,
+      );
+      const inDatabase = new Map(rows.map(({ id, value }) => [id, value === null ? undefined : Number(value)]));
+      let known = 0;
+      for (const { id, figures } of parts) {
+        const [expected, found] = [figures[ranged], inDatabase.get(id)];
+        if (expected === undefined) expect({ id, ranged, found }).toEqual({ id, ranged, found: undefined });
+        else expect(found).toBeCloseTo(expected, 6);
+        known += expected === undefined ? 0 : 1;
+      }
+      expect([ranged, known > 0]).toEqual([ranged, true]);
+    }
+    expect(parts.find(({ id }) => id === MARKED.id)?.figures).toMatchObject({
+      depth: (61.5 + 63.4) / 2,
+      cutout: 127.25,
+    });
+  });
+
+  test('just those whose figure is known and lies so; several at once; with words', async () => {
+    const parts = await all({ kind: 'speaker' });
+    const within = (least: number, most: number) =>
+      parts.filter(({ figures: { depth = -1 } }) => depth >= least && depth <= most);
+    const ids = (found: readonly FoundPart[]) => found.map(({ id }) => id).sort();
+    expect(ids(await all({ within: 'depth:40-60' }))).toEqual(ids(within(40, 60)));
+    expect(within(40, 60).length).toBeGreaterThan(20);
+    const both = await all({ within: 'depth:40-60,cutout:-130' });
+    expect(ids(both)).toEqual(ids(within(40, 60).filter(({ figures: { cutout = 999 } }) => cutout <= 130)));
+    expect((await all({ find: 'cairn corbreck', within: 'depth:-60' })).map(({ id }) => id)).toEqual([]);
+    expect((await all({ within: 'cost:-2000' })).some(({ kind }) => kind !== 'speaker')).toBe(true);
+  });
+
+  test('in order of a figure, up and down, and what is not known comes last', async () => {
+    const figuresOf = async (order: string) =>
+      (await all({ kind: 'speaker', by: 'magnet', order })).map(({ figures }) => figures.magnet);
+    for (const [order, way] of [
+      ['up', 1],
+      ['down', -1],
+    ] as const) {
+      const magnets = await figuresOf(order);
+      const known = magnets.filter((each): each is number => each !== undefined);
+      expect(known).toEqual([...known].sort((a, b) => way * (a - b)));
+      expect(magnets.slice(0, known.length)).toEqual(known);
+    }
+  });
+
+  test('by size, kind of speaker, and whether it is still made', async () => {
+    const sizes = await all({ size: '6.5 in', speakerKind: 'coaxial' });
+    expect(sizes.length).toBeGreaterThan(3);
+    for (const { says } of sizes) expect(says).toMatch(/coaxial/);
+    const { body } = await app.http.get(`/api/parts/${MARKED.id}`).expect(200);
+    await app.http
+      .put(`/api/parts/${MARKED.id}`)
+      .send({ version: body.version, record: { ...body.record, isDiscontinued: true } })
+      .expect(200);
+    expect(await search({ find: 'cb-7741', made: 'still' })).toMatchObject({ total: 0 });
+    expect(await search({ find: 'cb-7741' })).toMatchObject({ total: 1 });
+  });
+
+  test('what is no range is refused, and says what was read', async () => {
+    const { body } = await app.http.get('/api/parts').query({ within: 'depth:63-40' }).expect(400);
+    expect(body.errors).toMatchObject([{ path: 'within', message: expect.stringContaining('“depth:63-40” was read') }]);
+  });
+
+  test('a list that is narrowed and in order is found by an index, and goes out as a file as it is', async () => {
+    const [plan] = await app.db.transaction(async (manager) => {
+      await manager.query('SET LOCAL enable_seqscan = off');
+      return manager.query(
+        `EXPLAIN (FORMAT JSON) SELECT "id" FROM "part" WHERE "kind" = 'speaker' AND part_figure("record", 'depth') <= 50`,
+      );
+    });
+    expect(JSON.stringify(plan)).toContain('part_by_depth');
+    const { text } = await app.http
+      .get('/api/parts/table')
+      .query({ format: 'csv', within: 'depth:40-60', by: 'depth', order: 'down' })
+      .expect(200);
+    const wanted = await all({ within: 'depth:40-60', by: 'depth', order: 'down' });
+    const rows = text.split('\r\n').slice(1);
+    expect(wanted.map(({ id }) => rows.findIndex((row) => row.includes(id)))).not.toContain(-1);
+    expect(rows.findIndex((row) => row.includes(wanted[0]?.id ?? ''))).toBe(0);
+  });
+
+  test('a record that is none, or has figures that are none, is refused by no index', async () => {
+    for (const record of [
+      {},
+      { kind: 'speaker', mountingDepthMm: 'deep', basket: 3, inHand: 4, offers: 'none' },
+      { kind: 'speaker', rmsW: 1e300 },
+    ])
+      await app.db.transaction(async (manager) => {
+        await manager.query(`INSERT INTO "part" ("id", "kind", "record") VALUES ('broken', 'speaker', $1)`, [record]);
+        await manager.query(`DELETE FROM "part" WHERE "id" = 'broken'`);
+      });
   });
 });

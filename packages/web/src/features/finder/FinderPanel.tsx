@@ -42,7 +42,7 @@ export function FinderPanel({ onGone }: { readonly onGone: () => void }) {
   const enabled = find.trim() !== '';
   const open = useQuery({ ...jobsQuery({ list: 'open', find, page: 1 }), enabled });
   const ended = useQuery({ ...jobsQuery({ list: 'ended', find, page: 1 }), enabled });
-  const parts = useQuery({ ...foundPartsQuery(find, '', '', 1), enabled });
+  const parts = useQuery({ ...foundPartsQuery({ find }), enabled });
   const vehicles = useQuery({ ...foundVehiclesQuery(find), enabled });
   const asked = [open, ended, parts, vehicles];
   // What was found for other words is not listed: Enter would lead there.

@@ -15,6 +15,7 @@ const part = (kind: 'speaker' | 'bracket', id: string, unreadable: string | null
   label: `Wrackline ${id}`,
   says: '',
   unreadable,
+  figures: {},
 });
 const answers = (changes: Partial<FinderAnswers>): FinderAnswers => ({
   words: 'x',

@@ -2,7 +2,6 @@
 import { PART_KINDS, partKindWord } from '@low-quarry/core/catalogue';
 import {
   FOUND_A_PAGE,
-  OPEN_FIGURES,
   PARTS_PACK_PATH,
   partsTable,
   TABLE_FORMATS,
@@ -12,6 +11,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { fillPath } from '../../api/fillPath';
 import { useMay } from '../../api/me';
+import { shopSettingsQuery } from '../../api/sharedQueries';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import { readPage, useAddress, withParams, writePage } from '../../ui/address';
 import { DownloadLink, LinkButton } from '../../ui/Button';
@@ -23,12 +23,10 @@ import { TextField } from '../../ui/TextField';
 import { useAsked } from '../../ui/useRested';
 import { ImportParts } from './ImportParts';
 import { foundPartsQuery } from './libraryQueries';
+import { FoundTable } from './narrow/FoundTable';
+import { Narrow } from './narrow/Narrow';
+import { askedOf, readNarrowed } from './narrow/narrowed';
 
-const OPEN = [
-  ['', 'Whatever is known'],
-  ['lacking', 'Lacking figures'],
-  ['doubted', 'A figure is doubted'],
-] as const;
 const KINDS = [['', 'All kinds'], ...PART_KINDS.map((kind) => [kind, partKindWord(kind)] as const)] as const;
 
 export function LibraryScreen() {
@@ -37,12 +35,16 @@ export function LibraryScreen() {
   const catalogue = useQuery(catalogueQuery);
   const [search, changeAddress] = useAddress();
   const find = search.get('find') ?? '';
-  const asked = search.get('kind');
-  const kind = PART_KINDS.find((each) => each === asked) ?? '';
-  const askedOpen = search.get('open');
-  const open = OPEN_FIGURES.find((each) => each === askedOpen) ?? '';
+  const askedKind = search.get('kind');
+  const kind = PART_KINDS.find((each) => each === askedKind) ?? '';
+  const narrowed = readNarrowed(search);
+  const { columns, by, order } = narrowed;
   const page = readPage(search);
-  const parts = useQuery(foundPartsQuery(useAsked(find), kind, open, page));
+  const currency = useQuery(shopSettingsQuery).data?.currency ?? '';
+  const asked = { find: useAsked(find), ...(kind && { kind }), ...askedOf(narrowed) };
+  const parts = useQuery(foundPartsQuery({ ...asked, page }));
+  const set = (changes: Readonly<Record<string, string | null>>) =>
+    changeAddress((before) => withParams(before, { page: null, ...changes }));
   return (
     <Shell
       title="Parts"
@@ -52,7 +54,7 @@ export function LibraryScreen() {
       ]}
       aside={
         <div className="flex flex-wrap gap-3">
-          <LinkButton to={`/plot${find && `?find=${encodeURIComponent(find)}`}`}>Plot</LinkButton>
+          <LinkButton to={`/plot?${search}`}>Plot</LinkButton>
           <LinkButton to="/shelf">Shelf</LinkButton>
           <LinkButton to="/serving">What to keep in stock</LinkButton>
           <LinkButton to="/disagreements">Where they disagree</LinkButton>
@@ -72,26 +74,11 @@ export function LibraryScreen() {
         Parts as their makers describe them. A correction is judged by at once; what is chosen stays chosen and says
         what changed.
       </p>
-      <div className="grid max-w-4xl gap-3 sm:grid-cols-[2fr_1fr_1fr]">
-        <TextField
-          label="Find"
-          type="search"
-          value={find}
-          onType={(text) => changeAddress((before) => withParams(before, { page: null, find: text || null }))}
-        />
-        <Choice
-          label="Kind"
-          value={kind}
-          options={KINDS}
-          onChange={(next) => changeAddress((before) => withParams(before, { page: null, kind: next || null }))}
-        />
-        <Choice
-          label="Figures"
-          value={open}
-          options={OPEN}
-          onChange={(next) => changeAddress((before) => withParams(before, { page: null, open: next || null }))}
-        />
+      <div className="grid max-w-4xl gap-3 sm:grid-cols-[2fr_1fr]">
+        <TextField label="Find" type="search" value={find} onType={(text) => set({ find: text || null })} />
+        <Choice label="Kind" value={kind} options={KINDS} onChange={(next) => set({ kind: next || null })} />
       </div>
+      <Narrow narrowed={narrowed} currency={currency} onChange={set} />
       <Answered query={parts} what="the parts">
         {({ found, total, isLike }) => (
           <section aria-label="Parts" className="flex flex-col gap-1">
@@ -103,19 +90,26 @@ export function LibraryScreen() {
               <p className="font-semibold text-measure">None has “{find}” in it. These are written like it:</p>
             )}
             <Unreadables unreadable={catalogue.data?.unreadable ?? []} />
-            <Rows
-              rows={found.map(({ id, kind, label, says }) => ({
-                id,
-                name: label,
-                what: [partKindWord(kind), says].filter(Boolean).join(': '),
-              }))}
-              find={find}
-            />
+            {columns.length > 0 && found.length > 0 ? (
+              <FoundTable
+                {...{ found, columns, currency, by, order }}
+                onOrder={(next, way) => set({ by: next, order: way === 'down' ? 'down' : null })}
+              />
+            ) : (
+              <Rows
+                rows={found.map(({ id, kind, label, says }) => ({
+                  id,
+                  name: label,
+                  what: [partKindWord(kind), says].filter(Boolean).join(': '),
+                }))}
+                find={find}
+              />
+            )}
             {total > 0 && (
               <p className="flex flex-wrap items-center gap-3 pt-3">
                 <span>All {total.toLocaleString('en')} of this list, a row for each offer:</span>
                 {TABLE_FORMATS.map((format) => (
-                  <DownloadLink key={format} href={fillPath(partsTable.path, { find, kind, open, format })}>
+                  <DownloadLink key={format} href={fillPath(partsTable.path, { ...asked, find, format })}>
                     {format.toUpperCase()}
                   </DownloadLink>
                 ))}

@@ -1,23 +1,14 @@
 /** Parts of the library: found, one with its version, corrected, brought in. */
-import type { PartKind } from '@low-quarry/core/catalogue';
-import {
-  findParts,
-  getPart,
-  importParts,
-  type OpenFigures,
-  partOrigins,
-  partSets,
-  putPart,
-} from '@low-quarry/core/contracts/library';
+import { findParts, getPart, importParts, partOrigins, partSets, putPart } from '@low-quarry/core/contracts/library';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { z } from 'zod';
 import { call } from '../../api/call';
 
-/** @param kind empty for all */
-export function foundPartsQuery(find: string, kind: PartKind | '', open: OpenFigures | '', page: number) {
+/** A page of the parts that are found; what is not asked for is left out. */
+export function foundPartsQuery(asked: z.input<typeof findParts.params>) {
   return queryOptions({
-    queryKey: ['library', 'parts', find, kind, open, page],
-    queryFn: ({ signal }) =>
-      call(findParts, { params: { find, page, ...(kind && { kind }), ...(open && { open }) }, signal }),
+    queryKey: ['library', 'parts', asked],
+    queryFn: ({ signal }) => call(findParts, { params: asked, signal }),
     placeholderData: keepPreviousData,
   });
 }

@@ -162,7 +162,7 @@ type AddOneProps = {
 function AddOne({ kind, taken, onAdd }: AddOneProps) {
   const [find, type] = useState('');
   const asked = useAsked(find);
-  const query = useQuery({ ...foundPartsQuery(asked, kind, '', 1), enabled: asked.trim() !== '' });
+  const query = useQuery({ ...foundPartsQuery({ find: asked, ...(kind && { kind }) }), enabled: asked.trim() !== '' });
   const what = kind === '' ? 'part' : partKindWord(kind).toLowerCase();
   return (
     <section aria-label={`Add a ${what}`} className="flex max-w-2xl flex-col gap-2">

@@ -1,10 +1,12 @@
 /** How do the speakers of a list lie by two of their lengths, and which of them keep an opening's limits? */
+
 import { FIGURE_WORDS } from '@low-quarry/core/catalogue';
 import { MOST_POINTS, type PartPoints, PLOTTED, type Plotted, partPoints } from '@low-quarry/core/contracts/partPoints';
 import { placeLabel, readingHalfWidthsMm, type ShopSettings, toFitOpening, toFitRules } from '@low-quarry/core/model';
 import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
+import type { z } from 'zod';
 import { call } from '../../../api/call';
 import { shopSettingsQuery } from '../../../api/sharedQueries';
 import { addressOf } from '../../../stations/addressOf';
@@ -16,6 +18,7 @@ import { Answered, Empty, Loading } from '../../../ui/states';
 import { TextField } from '../../../ui/TextField';
 import { useAsked } from '../../../ui/useRested';
 import { jobQuery } from '../../jobs/jobsQueries';
+import { factsOf, narrows, readNarrowed } from '../narrow/narrowed';
 import { isWithin, type Limits, limitsOf } from './limits';
 
 const Scatter = late(
@@ -28,10 +31,10 @@ const LENGTHS = PLOTTED.map((figure) => [figure, FIGURE_WORDS[figure].label] as 
 /** So many are named below the plot. */
 const MOST_NAMED = 60;
 
-const pointsQuery = (find: string, x: Plotted, y: Plotted) =>
+const pointsQuery = (asked: z.input<typeof partPoints.params>) =>
   queryOptions({
-    queryKey: ['library', 'points', find, x, y],
-    queryFn: ({ signal }) => call(partPoints, { params: { find, x, y }, signal }),
+    queryKey: ['library', 'points', asked],
+    queryFn: ({ signal }) => call(partPoints, { params: asked, signal }),
     placeholderData: keepPreviousData,
   });
 
@@ -42,9 +45,10 @@ export function PlotScreen() {
     string,
     string,
   ];
+  const narrowed = readNarrowed(search);
   const lengthAt = (key: string, usual: Plotted) => PLOTTED.find((each) => each === search.get(key)) ?? usual;
   const [x, y] = [lengthAt('x', 'cutout'), lengthAt('y', 'depth')];
-  const points = useQuery(pointsQuery(useAsked(find), x, y));
+  const points = useQuery(pointsQuery({ find: useAsked(find), x, y, ...factsOf(narrowed) }));
   const shop = useQuery(shopSettingsQuery);
   const set = (key: string, value: string | null) => changeAddress((before) => withParams(before, { [key]: value }));
   return (
@@ -61,6 +65,14 @@ export function PlotScreen() {
         <Choice label="Across" value={x} options={LENGTHS} onChange={(next) => set('x', next)} />
         <Choice label="Upwards" value={y} options={LENGTHS} onChange={(next) => set('y', next)} />
       </div>
+      {narrows(narrowed) && (
+        <p className="font-semibold text-measure">
+          Only those that the list is narrowed to.{' '}
+          <Link to={`/parts?${search}`} className="text-action underline underline-offset-2">
+            Change that in the list
+          </Link>
+        </p>
+      )}
       <Answered query={shop} what="the shop’s settings">
         {(settings) => (
           <Answered query={points} what="the speakers">
