@@ -42,6 +42,8 @@ test('a list is narrowed by a depth and a size, shown with columns, put in order
         .map((row) => row.split(',')[0]),
     ).size,
   ).toBeGreaterThan(0);
+  await expect(list).toContainText('Only: mounting depth, mm from 45 to 50.');
+  await page.getByText('Narrow by figures, choose columns').click();
   await page.getByRole('button', { name: 'Take these off' }).click();
   await expect(list.getByRole('heading')).not.toHaveText(/^Parts, \d{1,2} of/);
   await fitter.openPage('/parts', 'Parts');

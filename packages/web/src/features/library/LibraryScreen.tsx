@@ -18,14 +18,15 @@ import { DownloadLink, LinkButton } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Pages } from '../../ui/Pages';
 import { Shell } from '../../ui/Shell';
+import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
 import { useAsked } from '../../ui/useRested';
 import { ImportParts } from './ImportParts';
 import { foundPartsQuery } from './libraryQueries';
 import { FoundTable } from './narrow/FoundTable';
-import { Narrow } from './narrow/Narrow';
-import { askedOf, readNarrowed } from './narrow/narrowed';
+import { Narrow, narrowWords } from './narrow/Narrow';
+import { askedOf, narrows, readNarrowed } from './narrow/narrowed';
 
 const KINDS = [['', 'All kinds'], ...PART_KINDS.map((kind) => [kind, partKindWord(kind)] as const)] as const;
 
@@ -39,6 +40,7 @@ export function LibraryScreen() {
   const kind = PART_KINDS.find((each) => each === askedKind) ?? '';
   const narrowed = readNarrowed(search);
   const { columns, by, order } = narrowed;
+  const { unit } = useSettings();
   const page = readPage(search);
   const currency = useQuery(shopSettingsQuery).data?.currency ?? '';
   const asked = { find: useAsked(find), ...(kind && { kind }), ...askedOf(narrowed) };
@@ -86,6 +88,9 @@ export function LibraryScreen() {
               Parts, {total.toLocaleString('en')}
               {catalogue.data && ` of ${catalogue.data.listed.size.toLocaleString('en')}`}
             </h2>
+            {narrows(narrowed) && (
+              <p className="font-semibold text-measure">Only: {narrowWords(narrowed, unit, currency)}.</p>
+            )}
             {isLike && (
               <p className="font-semibold text-measure">None has “{find}” in it. These are written like it:</p>
             )}

@@ -1,6 +1,7 @@
 /** Narrows a list of parts by figures and facts, and chooses its columns. */
 import { NOMINAL_SIZES, RANGED, type Ranged, SPEAKER_KINDS, writeRanges } from '@low-quarry/core/catalogue';
 import { fail } from '@low-quarry/core/result';
+import type { LengthUnit } from '@low-quarry/core/units';
 import { useState } from 'react';
 import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
@@ -8,7 +9,7 @@ import { useSettings } from '../../../ui/settings';
 import { TextField } from '../../../ui/TextField';
 import { Tick } from '../../../ui/Tick';
 import { keepColumns, type Narrowed, narrows } from './narrowed';
-import { endText, rangedLabel, readEnd } from './rangeText';
+import { endText, rangedLabel, rangedText, readEnd } from './rangeText';
 
 type Change = (changes: Readonly<Record<string, string | null>>) => void;
 type NarrowProps = {
@@ -31,11 +32,10 @@ const NOTHING = { within: null, size: null, speakerKind: null, made: null, open:
 export function Narrow({ narrowed, currency, onChange }: NarrowProps) {
   const { open, size, speakerKind, isMade, by, order } = narrowed;
   const { unit } = useSettings();
-  const [isShown, setShown] = useState(() => narrows(narrowed));
   // What is typed and cannot be read stays in its field: taken off, the fields begin anew.
   const [round, setRound] = useState(0);
   return (
-    <details open={isShown} onToggle={({ currentTarget }) => setShown(currentTarget.open)} className="max-w-6xl">
+    <details className="max-w-6xl">
       <summary className="flex min-h-12 cursor-pointer items-center gap-3 text-action underline">
         Narrow by figures, choose columns
       </summary>
@@ -91,8 +91,21 @@ export function Narrow({ narrowed, currency, onChange }: NarrowProps) {
   );
 }
 
+/** What narrows a list, in a line; empty where nothing does. */
+export function narrowWords({ open, ranges, size, speakerKind, isMade }: Narrowed, unit: LengthUnit, currency: string) {
+  const figures = RANGED.flatMap((ranged) => {
+    const { least = null, most = null } = ranges[ranged] ?? {};
+    if (least === null && most === null) return [];
+    const from = least === null ? '' : ` from ${rangedText(ranged, least, unit)}`;
+    const to = most === null ? '' : ` to ${rangedText(ranged, most, unit)}`;
+    return [`${rangedLabel(ranged, unit, currency).toLowerCase()}${from}${to}`];
+  });
+  const known = OPEN.find(([value]) => value === open);
+  return [size, speakerKind, ...figures, known?.[1].toLowerCase(), isMade && 'still made'].filter(Boolean).join('; ');
+}
+
 /** By name, and by each figure from its least and from its most. */
-function ordersIn(unit: Parameters<typeof readEnd>[2], currency: string): readonly (readonly [string, string])[] {
+function ordersIn(unit: LengthUnit, currency: string): readonly (readonly [string, string])[] {
   return [
     ['', 'Name'],
     ...RANGED.flatMap((ranged) => {
@@ -151,7 +164,7 @@ function Ranges({ narrowed: { ranges, columns }, currency, onChange }: NarrowPro
 
 type EndProps = {
   readonly ranged: Ranged;
-  readonly unit: Parameters<typeof readEnd>[2];
+  readonly unit: LengthUnit;
   readonly label: string;
   readonly end: number | null;
   /** The other end. */
