@@ -93,7 +93,8 @@ export class Shop {
       LQ_ALLOWED_HOSTS: PLAIN_HOST,
       PORT: this.url ? new URL(this.url).port : '0',
       LQ_HOST: host,
-      LQ_DEMO: demo ? '1' : '0',
+      // What scenarios count and rank is the shop's own; the trade around it has its test.
+      LQ_DEMO: demo ? 'small' : '0',
       LQ_BACKUP_DIR: this.backupDir,
       LQ_PHOTO_DIR: Shop.photoDir,
       ...(tls ? { LQ_TLS_CERT: tls.cert, LQ_TLS_KEY: tls.key } : {}),

@@ -18,6 +18,7 @@ test('what is not set has its default', () => {
     trustedProxies: [],
     tls: null,
     startsDemo: false,
+    demoHasTrade: true,
     webDir: 'web',
     demoDir: 'demo',
     starterDir: 'starter',

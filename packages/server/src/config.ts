@@ -27,7 +27,7 @@ const configSchema = z.object({
     .prefault(''),
   LQ_TLS_CERT: z.string().min(1).optional(),
   LQ_TLS_KEY: z.string().min(1).optional(),
-  LQ_DEMO: z.enum(['1', '0']).default('0'),
+  LQ_DEMO: z.enum(['1', 'small', '0']).default('0'),
   LQ_WEB_DIR: z.string().min(1),
   LQ_DEMO_DIR: z.string().min(1),
   LQ_STARTER_DIR: z.string().min(1),
@@ -60,6 +60,8 @@ export type Config = {
   readonly tls: { readonly certFile: string; readonly keyFile: string } | null;
   /** Fill a new database with the demo shop without asking. */
   readonly startsDemo: boolean;
+  /** Whether the demo comes with all that its trade has; without, it is what its shop is about. */
+  readonly demoHasTrade: boolean;
   readonly webDir: string;
   readonly demoDir: string;
   /** What a real shop starts with. */
@@ -101,7 +103,8 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     allowedHosts: data.LQ_ALLOWED_HOSTS,
     trustedProxies: data.LQ_TRUSTED_PROXY,
     tls: data.LQ_TLS_CERT && data.LQ_TLS_KEY ? { certFile: data.LQ_TLS_CERT, keyFile: data.LQ_TLS_KEY } : null,
-    startsDemo: data.LQ_DEMO === '1',
+    startsDemo: data.LQ_DEMO !== '0',
+    demoHasTrade: data.LQ_DEMO !== 'small',
     webDir: data.LQ_WEB_DIR,
     demoDir: data.LQ_DEMO_DIR,
     starterDir: data.LQ_STARTER_DIR,

@@ -43,7 +43,12 @@ export type Served = {
 
 export async function demoOf(config: Config, log: Logger): Promise<Demo> {
   const pictures = config.photoDir === null ? null : new PictureFiles(config.photoDir);
-  return { dir: config.demoDir, templates: await readTemplates(config.starterDir, log), pictures };
+  return {
+    dir: config.demoDir,
+    goods: config.demoHasTrade ? await readGoods(config.starterDir, log) : null,
+    templates: await readTemplates(config.starterDir, log),
+    pictures,
+  };
 }
 
 /** The same, told by an environment. */

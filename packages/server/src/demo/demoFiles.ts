@@ -11,7 +11,7 @@ import {
 } from '@low-quarry/core/catalogue';
 import { newVehicleSchema } from '@low-quarry/core/contracts/newVehicle';
 import { passwordSchema, personNameSchema, pinSchema } from '@low-quarry/core/contracts/sessions';
-import { explainFileFailure, readFile } from '@low-quarry/core/formats';
+import { explainFileFailure, partsFileSchema, readFile } from '@low-quarry/core/formats';
 import {
   newJobFactsSchema,
   openingFactsSchema,
@@ -60,6 +60,11 @@ const demoPersonSchema = z.strictObject({
 /** Who may sign in at the demo shop, with passwords that everybody may know. */
 export function readDemoPeople(dir: string) {
   return read(dir, 'people.json', z.array(demoPersonSchema));
+}
+
+/** What the makers and suppliers of the demo's trade have besides, as `npm run demo-trade` writes it. */
+export function readDemoTrade(dir: string) {
+  return read(dir, 'trade.json', partsFileSchema);
 }
 
 export async function readDemoFiles(dir: string) {

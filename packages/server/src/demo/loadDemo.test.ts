@@ -2,18 +2,37 @@ import { cp, mkdtemp, readFile, rm, truncate, writeFile } from 'node:fs/promises
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { NOMINAL_SIZES, toFitCatalogue } from '@low-quarry/core/catalogue';
+import {
+  figuresOf,
+  NOMINAL_SIZES,
+  PART_KINDS,
+  type PartKind,
+  partName,
+  toFitCatalogue,
+} from '@low-quarry/core/catalogue';
 import type { JobInList } from '@low-quarry/core/contracts/jobs';
+import { doubtSpeakers } from '@low-quarry/core/doubt';
 import { bestStack } from '@low-quarry/core/fit/bestStack';
 import type { Baseline, OpeningRecord } from '@low-quarry/core/model';
 import { toFitRules } from '@low-quarry/core/model/settings';
 import { toFitOpening } from '@low-quarry/core/model/toFitOpening';
 import { openPoints, RAIL, type RailStation, railOf } from '@low-quarry/core/stations';
 import { rankCandidates } from '@low-quarry/core/testing/rankCandidates';
+import { pino } from 'pino';
+import { PartsStore } from '../features/library/PartsStore';
+import { readGoods } from '../features/library/readGoods';
 import { createTestApp, type TestApp } from '../testing/testApp';
-import { countingIds, DEMO_DIR, NOW, testDemo } from '../testing/testDatabase';
+import {
+  countingIds,
+  createTestDatabase,
+  DEMO_DIR,
+  NOW,
+  STARTER_DIR,
+  type TestDatabase,
+  testDemo,
+} from '../testing/testDatabase';
 import { readDemoFiles } from './demoFiles';
-import { resetDemo } from './loadDemo';
+import { loadDemo, resetDemo } from './loadDemo';
 
 let app: TestApp;
 let files: Awaited<ReturnType<typeof readDemoFiles>>;
@@ -182,6 +201,56 @@ test('resetting gives the same shop again, whatever was done to it', async () =>
   await app.db.query(`UPDATE job SET customer = 'changed'`);
   await resetDemo(app.owner, await testDemo(), { now: () => NOW, newId: countingIds() });
   expect(await snapshot()).toEqual(before);
+});
+
+describe('with all that its trade has', () => {
+  let whole: TestDatabase;
+  beforeAll(async () => {
+    whole = await createTestDatabase({ empty: true });
+    const goods = await readGoods(STARTER_DIR, pino({ level: 'silent' }));
+    await loadDemo(whole.db, { ...(await testDemo()), goods }, { now: () => NOW, newId: countingIds() });
+  });
+  afterAll(() => whole.drop());
+
+  test('6 makers and more, 4 suppliers, 400 speakers, 20 sets, 120 brackets, 60 connectors with 150 leads, and a part of every kind', async () => {
+    const parts = await new PartsStore(whole.db.manager).listAllParts();
+    const count = (kind: PartKind) => parts.filter((part) => part.kind === kind).length;
+    expect(new Set(parts.flatMap((part) => (part.kind === 'speaker' ? part.maker : []))).size).toBeGreaterThanOrEqual(
+      6,
+    );
+    expect(new Set(parts.flatMap(({ offers }) => offers.map(({ supplier }) => supplier))).size).toBeGreaterThanOrEqual(
+      4,
+    );
+    expect(count('speaker')).toBeGreaterThanOrEqual(400);
+    expect(count('set')).toBeGreaterThanOrEqual(20);
+    expect(count('bracket')).toBeGreaterThanOrEqual(120);
+    expect(count('harnessAdapter')).toBeGreaterThanOrEqual(150);
+    for (const kind of PART_KINDS) expect([kind, count(kind) > 0]).toEqual([kind, true]);
+    const connectors = await new PartsStore(whole.db.manager).listAllConnectors();
+    expect(connectors.length).toBeGreaterThanOrEqual(60);
+    const used = new Set(parts.flatMap((part) => (part.kind === 'harnessAdapter' ? part.fromConnectorId : [])));
+    expect(connectors.filter(({ id }) => used.has(id)).length).toBeGreaterThanOrEqual(50);
+  });
+
+  test('every speaker of it can be judged, no name stands twice, and hardly a figure is doubted', async () => {
+    const parts = await new PartsStore(whole.db.manager).listAllParts();
+    const speakers = parts.flatMap((part) => (part.kind === 'speaker' ? [part] : []));
+    expect(toFitCatalogue(speakers).speakers).toHaveLength(speakers.length);
+    const names = parts.map(partName);
+    expect(names.filter((name, at) => names.indexOf(name) !== at)).toEqual([]);
+    const { doubts } = doubtSpeakers(
+      speakers.map((each) => ({ ...each, figures: figuresOf(each) })),
+      [],
+    );
+    expect(doubts.size).toBeLessThan(speakers.length / 100);
+  });
+
+  test('it came in as one change, by the demo itself', async () => {
+    const [, line] = await whole.db.query(
+      `SELECT "label", "person_name", "after" FROM "change" WHERE "kind" = 'partsImport' ORDER BY "id"`,
+    );
+    expect(line).toMatchObject({ label: 'What the trade has', person_name: 'The demo shop', after: { changed: 0 } });
+  });
 });
 
 describe('a broken file is named with the place in it', () => {

@@ -1,11 +1,15 @@
 /** Fills a new database with the demo shop, whole or not at all. */
+
 import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
+import type { PartsFile } from '@low-quarry/core/formats';
 import type { DataSource, EntityManager } from 'typeorm';
 import { createChoicesService } from '../features/choices/choicesRoutes';
 import { History, programAuthor } from '../features/history/History';
 import { JobsStore } from '../features/jobs/JobsStore';
 import { noteNewJob } from '../features/jobs/noteJob';
+import { PartsImport } from '../features/library/PartsImport';
 import { PartsStore } from '../features/library/PartsStore';
+import { STARTER_PACK } from '../features/library/readGoods';
 import { OpeningsStore } from '../features/openings/OpeningsStore';
 import { PeopleStore } from '../features/people/PeopleStore';
 import { hashSecret } from '../features/people/secrets';
@@ -15,7 +19,7 @@ import type { PictureFiles } from '../features/photos/PictureFiles';
 import { SettingsStore } from '../features/settings/SettingsStore';
 import { VehiclesService } from '../features/vehicles/VehiclesService';
 import { VehiclesStore } from '../features/vehicles/VehiclesStore';
-import { type DemoJob, readDemoFiles, readDemoPeople } from './demoFiles';
+import { type DemoJob, readDemoFiles, readDemoPeople, readDemoTrade } from './demoFiles';
 
 export type Identity = { readonly now: () => Date; readonly newId: () => string };
 
@@ -46,6 +50,8 @@ const DAY_MS = 86_400_000;
 /** Where the demo shop is, and what else it is made of. */
 export type Demo = {
   readonly dir: string;
+  /** The goods that any shop begins with, where all that the trade has comes along; null for what the shop is about alone. */
+  readonly goods: PartsFile | null;
   /** Bodies that the program comes with. */
   readonly templates: readonly ListedTemplate[];
   /** null where no folder for them is set: then the demo has no photos. */
@@ -53,8 +59,12 @@ export type Demo = {
 };
 
 export async function loadDemo(db: DataSource, demo: Demo, identity: Identity): Promise<void> {
-  const files = await readDemoFiles(demo.dir);
+  const files = await filesOf(demo);
   await db.transaction((manager) => fill(manager, files, identity, demo));
+}
+
+async function filesOf({ dir, goods }: Demo) {
+  return { ...(await readDemoFiles(dir)), trade: goods === null ? null : await readDemoTrade(dir) };
 }
 
 /** A demo shop from before there were people gets them. */
@@ -71,7 +81,7 @@ export async function addDemoPeople(db: DataSource, demoDir: string, identity: I
  * @param db as the database's owner
  */
 export async function resetDemo(db: DataSource, demo: Demo, identity: Identity): Promise<void> {
-  const files = await readDemoFiles(demo.dir);
+  const files = await filesOf(demo);
   await db.transaction(async (manager) => {
     await manager.query('ALTER TABLE "change" DISABLE TRIGGER "changes_are_kept"');
     await manager.query(`TRUNCATE ${EVERYTHING.map((table) => `"${table}"`).join(', ')} RESTART IDENTITY`);
@@ -82,9 +92,9 @@ export async function resetDemo(db: DataSource, demo: Demo, identity: Identity):
 
 async function fill(
   manager: EntityManager,
-  files: Awaited<ReturnType<typeof readDemoFiles>>,
+  files: Awaited<ReturnType<typeof filesOf>>,
   identity: Identity,
-  { pictures, templates }: Demo,
+  { goods, pictures, templates }: Demo,
 ): Promise<void> {
   await new SettingsStore(manager).insert(files.shop, { isDemo: true });
   await insertPeople(manager, files.people, identity);
@@ -94,6 +104,13 @@ async function fill(
   await new VehiclesStore(manager).save(files.vehicles);
   await addVariants(manager, files.variants, templates, identity);
   for (const job of files.jobs) await insertJob(manager, job, files.vehicles, identity);
+  if (files.trade) {
+    const history = new History(manager, programAuthor('The demo shop'), identity.now(), identity.newId());
+    const packs = new PartsImport(manager, history);
+    const wish = { tryOut: false, mayReplace: true };
+    if (goods) await packs.bringIn(STARTER_PACK, goods, identity.newId(), wish);
+    await packs.bringIn('What the trade has', files.trade, identity.newId(), wish);
+  }
   if (pictures) await insertPhotos(manager, files.photos, pictures, identity);
 }
 

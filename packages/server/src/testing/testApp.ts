@@ -123,7 +123,7 @@ export async function createTestApp({
     feed,
     demo: {
       signIns: async () => people,
-      load: () => loadDemo(db, { dir: DEMO_DIR, templates, pictures }, { now, newId }),
+      load: () => loadDemo(db, { goods: null, dir: DEMO_DIR, templates, pictures }, { now, newId }),
     },
     allowedHosts,
     trustedProxies,

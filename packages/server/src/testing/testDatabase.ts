@@ -79,7 +79,12 @@ export function countingIds(): () => string {
 
 /** Without photos: they are files beside the database. */
 export async function testDemo(): Promise<Demo> {
-  return { dir: DEMO_DIR, templates: await readTemplates(STARTER_DIR, pino({ level: 'silent' })), pictures: null };
+  return {
+    dir: DEMO_DIR,
+    goods: null,
+    templates: await readTemplates(STARTER_DIR, pino({ level: 'silent' })),
+    pictures: null,
+  };
 }
 
 async function ensureTemplate(admin: pg.Client): Promise<void> {
