@@ -152,6 +152,16 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
   { name: 'bin', open: (fitter) => fitter.openPage('/bin', 'Bin') },
   { name: 'waiting entries', open: (fitter) => fitter.openPage('/waiting', 'Waiting entries') },
   { name: 'library', open: (fitter) => fitter.openPage('/parts', 'Parts') },
+  { name: 'shelf', open: (fitter) => fitter.openPage('/shelf', 'Shelf') },
+  { name: 'labels', open: (fitter) => fitter.openPage('/labels?of=lots&sheet=own', 'Labels for the shelf') },
+  { name: 'scan', open: (fitter) => fitter.openPage('/scan?code=J3', 'Scanned: J3') },
+  {
+    name: 'parts, narrowed',
+    open: async (fitter) => {
+      await fitter.openPage('/parts?within=depth:-60&columns=depth,cost&by=depth', 'Parts');
+      await fitter.page.getByText('Narrow by figures, choose columns').click();
+    },
+  },
   { name: 'new parts', open: (fitter) => fitter.openPage('/new-parts?kind=crossover', 'New parts by hand') },
   {
     name: 'a set',

@@ -77,7 +77,7 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   expect(download.suggestedFilename()).toBe('order-job-1.csv');
   const csv = await readFile(await download.path(), 'utf8');
   expect(csv.split('\r\n')[1]).toBe(
-    'Quayside Trade,QT-1014,Wrackline,Shoal 65 Slim,spk-wrackline-shoal-65-slim,2,2,1,0,109.00,109.00,EUR,1,"Front door, left; Front door, right",Screws; Lies flat; Terminals,"Front door, left; Front door, right"',
+    'Quayside Trade,QT-1014,Wrackline,Shoal 65 Slim,spk-wrackline-shoal-65-slim,2,0,,2,1,0,109.00,109.00,EUR,1,"Front door, left; Front door, right",Screws; Lies flat; Terminals,"Front door, left; Front door, right"',
   );
 
   // Somebody else sells the pair for less, four days later: €105.00 + €15.90 + €9.90. The list takes him, and names the first.
@@ -134,6 +134,20 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await fitter.orderList(JOB);
   await expect(lines).toContainText('Total€124.80');
 
+  // Two of the leads are left from an earlier car: counted, scanned by their label, put aside for this one, and not bought.
+  await lines.getByRole('link', { name: /^Loomgate Lead/ }).click();
+  const shelf = page.getByRole('region', { name: 'On the shelf' });
+  await shelf.getByLabel('Where it lies').fill('drawer 2');
+  await shelf.getByLabel('Pieces, counted').fill('3');
+  await shelf.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(shelf.getByRole('listitem')).toContainText('3 pieces at drawer 2');
+  await fitter.openPage('/scan?code=S1', 'Scanned: S1');
+  await expect(page.getByRole('list', { name: 'What has this code' })).toContainText('3 pieces at drawer 2');
+  await fitter.orderList(JOB);
+  await lines.getByRole('button', { name: 'Put 2 aside' }).click();
+  await expect(lines).toContainText('From the shelf: 2 pieces at drawer 2, S2, put aside for this job.');
+  await expect(lines).toContainText('Total€114.90');
+
   // Clips of the card stay in the door: some are at hand before it comes off.
   await expect(page.getByRole('region', { name: 'To have at hand' })).toContainText('Door card, front left:');
 
@@ -183,8 +197,10 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await expect(page.getByRole('heading', { name: 'Slipway Nine', level: 1 })).toBeVisible();
   await fitter.comeIn('Okke');
   await fitter.orderList(JOB);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Order list: 3 lines from 2 suppliers');
-  await expect(page.getByRole('region', { name: 'Lines' })).toContainText('Total€124.80');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    /^Order list: 3 lines from 2 suppliers, 1 from the shelf/,
+  );
+  await expect(page.getByRole('region', { name: 'Lines' })).toContainText('Total€114.90');
   await page.getByRole('link', { name: /^Hand over.*held/ }).click();
   await expect(page.getByText('Hold: lock, front left: worked before and does not now.')).toBeVisible();
   await fitter.openJob(JOB);
