@@ -47,7 +47,7 @@ test('comes in with a pack, is found, corrected and told of, and goes to devices
   expect((await bringIn(BOX).expect(200)).body).toMatchObject({ added: 1 });
   const { body: found } = await app.http.get('/api/parts').query({ find: 'orvane box' }).expect(200);
   expect(found.found).toEqual([
-    { id: BOX.id, kind: 'coolBox', label: 'Orvane Box 30', says: '30 l', unreadable: null },
+    { id: BOX.id, kind: 'coolBox', label: 'Orvane Box 30', says: '30 l', unreadable: null, figures: { cost: 8900 } },
   ]);
   await app.http
     .put(`/api/parts/${BOX.id}`)
