@@ -40,6 +40,7 @@ import { authenticate, sessionsRoutes } from './features/sessions/sessionsRoutes
 import { settingsRoutes } from './features/settings/settingsRoutes';
 import { shelfRoutes } from './features/shelf/shelfRoutes';
 import { shopFileRoutes } from './features/shopFile/shopFileRoutes';
+import { tablesRoutes } from './features/tables/tablesRoutes';
 import { vehiclesRoutes } from './features/vehicles/vehiclesRoutes';
 import { workRoutes } from './features/work/workRoutes';
 import type { Actor } from './http/Actor';
@@ -190,6 +191,7 @@ export function createApp({
   photosRoutes(router, db, pictures, newId, openHistory);
   shelfRoutes(router, db, newId, openHistory);
   labelsRoutes(router, db);
+  tablesRoutes(router, heavy, jobs, runTask);
   historyRoutes(router, db, heavy, openHistory);
   libraryRoutes(router, db, openHistory);
   liveRoutes(router, feed, sessions);

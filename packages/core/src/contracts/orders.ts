@@ -93,3 +93,4 @@ export const getOrder = contract({
 
 /** The same list as a file; `getOrder` says what is in it. */
 export const ORDER_CSV_PATH = '/api/jobs/:jobId/order.csv';
+export const ORDER_XLSX_PATH = '/api/jobs/:jobId/order.xlsx';

@@ -1,5 +1,5 @@
 /** The words of every check: its name, where its margin is, and what speakers fall out for. What stands behind the opening names the depth. */
-import type { CheckId } from './Check';
+import type { CheckId, Verdict } from './Check';
 import type { FitOpening } from './shapes';
 
 type CheckWords = {
@@ -61,3 +61,11 @@ function wordsOf(id: CheckId, behind: Behind): Pick<CheckWords, 'label' | 'place
   const words = CHECK_WORDS[id];
   return (behind === 'glass' && words.atGlass) || words;
 }
+
+/** What is said of a candidate as a whole, and of each of its checks. */
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+  clears: 'Clears',
+  measure: 'Measure first',
+  hits: 'Hits',
+  hold: 'Hold',
+};

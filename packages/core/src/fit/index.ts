@@ -26,7 +26,7 @@ export {
   VERDICTS_BY_RANK,
   type Verdict,
 } from './Check';
-export { checkLabel, checkPlace, fallOutWords } from './checkWords';
+export { checkLabel, checkPlace, fallOutWords, VERDICT_WORDS } from './checkWords';
 export type { Judgement, Mount } from './Judgement';
 export { harnessFor, judgeCandidate, judgeWithHarness } from './judgeCandidate';
 export { holeOf, outsideOf } from './layout/LayerShape';

@@ -1,13 +1,8 @@
 /** Words shown to people, one for each thing. */
-import type { FrontKind, ObstacleKind, Verdict } from '@low-quarry/core/fit';
+import type { FrontKind, ObstacleKind } from '@low-quarry/core/fit';
 import type { Face, OpeningRecord } from '@low-quarry/core/model';
 
-export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
-  clears: 'Clears',
-  measure: 'Measure first',
-  hits: 'Hits',
-  hold: 'Hold',
-};
+export { VERDICT_WORDS } from '@low-quarry/core/fit';
 
 /** Of a check that nobody has looked at, or can look at yet. */
 export const UNJUDGED_WORDS = 'Not looked';

@@ -2,8 +2,10 @@
  * Keeps and removes choices, with what is answered to the checks that do not clear. What is not answered is kept all the same:
  * it stays open, and off the order list.
  */
+
 import type { NewChoice } from '@low-quarry/core/contracts/choices';
 import type { Choice } from '@low-quarry/core/contracts/openings';
+import { VERDICT_WORDS } from '@low-quarry/core/fit';
 import type { Role } from '@low-quarry/core/model';
 import { placeLabel } from '@low-quarry/core/model';
 import {
@@ -24,8 +26,6 @@ import { type Fitting, type FittingFor, summarise } from '../fit/Fitting';
 import type { History } from '../history/History';
 import type { OpeningsStore, StoredOpening } from '../openings/OpeningsStore';
 import type { ChoicesStore, StoredChoice } from './ChoicesStore';
-
-const VERDICT_WORDS = { clears: 'Clears', measure: 'Measure first', hits: 'Hits', hold: 'Hold' } as const;
 
 export class ChoicesService {
   constructor(

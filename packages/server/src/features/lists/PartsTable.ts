@@ -3,14 +3,10 @@ import type { partsTable } from '@low-quarry/core/contracts/library';
 import type { DataSource } from 'typeorm';
 import type { z } from 'zod';
 import type { SentFile } from '../../http/route';
+import { TABLE_TYPES } from '../../http/writeTable';
 import type { RunTask } from '../../tasks/tasks';
 import { PartsStore } from '../library/PartsStore';
 import { SettingsStore } from '../settings/SettingsStore';
-
-const TYPES = {
-  csv: 'text/csv',
-  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-} as const;
 
 export class PartsTable {
   /** @param db apart from what people do */
@@ -23,6 +19,6 @@ export class PartsTable {
     const kept = await new PartsStore(this.db.manager).listFound(asked);
     const { currency } = await new SettingsStore(this.db.manager).get();
     const bytes = await this.runTask('writePartsTable', { format, kept, currency }, () => {}, gone);
-    return { name: `parts.${format}`, type: TYPES[format], bytes };
+    return { name: `parts.${format}`, type: TABLE_TYPES[format], bytes };
   }
 }

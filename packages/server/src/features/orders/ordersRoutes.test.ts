@@ -3,8 +3,9 @@ import type { Offer } from '@low-quarry/core/catalogue';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { type Earlier, intakeFactsOf, OLD_SPEAKER_NOT_TESTED, type Place } from '@low-quarry/core/model';
 import { parse } from 'csv-parse/sync';
+import { csvText } from '../../http/csvText';
 import { createTestApp, type TestApp } from '../../testing/testApp';
-import { writeOrderCsv } from './writeOrderCsv';
+import { orderTable } from './orderTable';
 
 let app: TestApp;
 beforeAll(async () => {
@@ -244,7 +245,8 @@ test('the file holds the same lines, read by a CSV reader', async () => {
 test('a part whose name starts like a formula is not run by a spreadsheet', async () => {
   const { job } = await app.jobNumber(3);
   const { body } = await app.http.get(`/api/jobs/${job.id}/order`).expect(200);
-  const text = writeOrderCsv({ ...body, lines: [{ ...body.lines[0], name: '=HYPERLINK("x"), "quoted"' }] });
+  const { headings, rows } = orderTable({ ...body, lines: [{ ...body.lines[0], name: '=HYPERLINK("x"), "quoted"' }] });
+  const text = csvText([headings, ...rows]);
   const [row] = parse(text, { bom: true, columns: true }) as Record<string, string>[];
   expect(row?.Part).toBe('\'=HYPERLINK("x"), "quoted"');
 });

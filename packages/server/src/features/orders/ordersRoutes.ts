@@ -1,9 +1,10 @@
-import { getOrder, ORDER_CSV_PATH } from '@low-quarry/core/contracts/orders';
+import { getOrder, ORDER_CSV_PATH, ORDER_XLSX_PATH } from '@low-quarry/core/contracts/orders';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { notFound } from '../../http/AppError';
 import { guard } from '../../http/guard';
 import { route } from '../../http/route';
+import { TABLE_TYPES, writeTable } from '../../http/writeTable';
 import { fittingFrom } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 import { PartsStore } from '../library/PartsStore';
@@ -11,7 +12,7 @@ import { SettingsStore } from '../settings/SettingsStore';
 import { ShelfStore } from '../shelf/ShelfStore';
 import { VehiclesStore } from '../vehicles/VehiclesStore';
 import { OrdersService } from './OrdersService';
-import { writeOrderCsv } from './writeOrderCsv';
+import { orderTable } from './orderTable';
 
 export function ordersRoutes(router: Router, db: DataSource, jobs: JobsService): void {
   const { manager } = db;
@@ -22,10 +23,15 @@ export function ordersRoutes(router: Router, db: DataSource, jobs: JobsService):
     new ShelfStore(manager),
   );
   route(router, getOrder, ({ params }) => service.get(params.jobId));
-  router.get(ORDER_CSV_PATH, guard(getOrder.permission), async (request, response) => {
-    const params = getOrder.params.safeParse(request.params);
-    if (!params.success) throw notFound('job');
-    const order = await service.get(params.data.jobId);
-    response.type('text/csv').attachment(`order-job-${order.job.number}.csv`).send(writeOrderCsv(order));
-  });
+  for (const [path, format] of [
+    [ORDER_CSV_PATH, 'csv'],
+    [ORDER_XLSX_PATH, 'xlsx'],
+  ] as const)
+    router.get(path, guard(getOrder.permission), async (request, response) => {
+      const params = getOrder.params.safeParse(request.params);
+      if (!params.success) throw notFound('job');
+      const order = await service.get(params.data.jobId);
+      const bytes = await writeTable(format, orderTable(order));
+      response.type(TABLE_TYPES[format]).attachment(`order-job-${order.job.number}.${format}`).send(Buffer.from(bytes));
+    });
 }

@@ -20,6 +20,7 @@ import { Pages } from '../../ui/Pages';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
+import { TakeOut } from '../../ui/TakeOut';
 import { MOST_LETTERS, useAsked } from '../../ui/useRested';
 import { BookIn } from '../bookIn/BookIn';
 import { dueWords, endedWords, isDueWhenClosed } from './dueWords';
@@ -46,12 +47,11 @@ export function JobsScreen() {
   const find = useAsked(words);
   // What has ended is not due any more.
   const filter = list === 'open' ? readFilter(search) : NO_FILTER;
-  const jobs = useQuery(
-    jobsQuery({
-      ...{ list, find, page, sort: filter.sort, dueBy: dueBy(filter.due, new Date()) },
-      waits: filter.waiting === 'any' ? null : filter.waiting,
-    }),
-  );
+  const asked = {
+    ...{ find, sort: filter.sort, dueBy: dueBy(filter.due, new Date()) },
+    waits: filter.waiting === 'any' ? null : filter.waiting,
+  };
+  const jobs = useQuery(jobsQuery({ ...asked, list, page }));
   const change = (changes: Readonly<Record<string, string | null>>) =>
     changeAddress((before) => withParams(before, { page: null, ...changes }));
   return (
@@ -106,6 +106,7 @@ export function JobsScreen() {
               ) : (
                 <JobList jobs={shown} openOn={shop.data?.workingHours.days ?? WEEKDAYS} />
               )}
+              {total > 0 && <TakeOut list="jobs" asked={{ jobs: list, ...asked }} />}
               <Pages
                 page={page}
                 pageSize={JOBS_A_PAGE}

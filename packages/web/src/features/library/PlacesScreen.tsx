@@ -10,6 +10,7 @@ import { VERDICT_WORDS } from '../../text/words';
 import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered } from '../../ui/states';
+import { TakeOut } from '../../ui/TakeOut';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { partQuery } from './libraryQueries';
 
@@ -37,7 +38,12 @@ export function PlacesScreen() {
       ]}
     >
       <Answered query={places} what="every opening judged">
-        {(found) => <Places {...found} />}
+        {(found) => (
+          <>
+            <Places {...found} />
+            {found.places.length > 0 && <TakeOut list="places" asked={{ id }} />}
+          </>
+        )}
       </Answered>
     </Shell>
   );

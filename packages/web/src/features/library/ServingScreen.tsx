@@ -7,6 +7,7 @@ import { useAddress, withParams } from '../../ui/address';
 import { Choice } from '../../ui/Choice';
 import { Shell } from '../../ui/Shell';
 import { Answered } from '../../ui/states';
+import { TakeOut } from '../../ui/TakeOut';
 
 type By = (typeof SERVED_BY)[number];
 
@@ -52,7 +53,12 @@ export function ServingScreen() {
         />
       </div>
       <Answered query={serving} what="every speaker judged in every opening">
-        {(found) => <Serving {...found} by={by} />}
+        {(found) => (
+          <>
+            <Serving {...found} by={by} />
+            {found.chosen.length > 0 && <TakeOut list="serving" asked={{ by }} />}
+          </>
+        )}
       </Answered>
     </Shell>
   );

@@ -1,6 +1,11 @@
 /** What has to be ordered for this car, and what still holds it back? */
 import { offerKey } from '@low-quarry/core/catalogue';
-import { ORDER_CSV_PATH, type OrderAnswer, type OrderLineAnswer } from '@low-quarry/core/contracts/orders';
+import {
+  ORDER_CSV_PATH,
+  ORDER_XLSX_PATH,
+  type OrderAnswer,
+  type OrderLineAnswer,
+} from '@low-quarry/core/contracts/orders';
 import { workWords } from '@low-quarry/core/fit';
 import { jobTitle } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
@@ -46,6 +51,7 @@ export function OrderScreen() {
             <DownloadLink href={fillPath(ORDER_CSV_PATH, { jobId })}>
               Download {count(lines.length, 'line')} as CSV
             </DownloadLink>
+            <DownloadLink href={fillPath(ORDER_XLSX_PATH, { jobId })}>As XLSX</DownloadLink>
             <LinkButton to={`/labels?of=job&id=${jobId}`}>Labels for its bags</LinkButton>
             <Button kind="main" onClick={() => window.print()}>
               Print the sheet

@@ -6,6 +6,7 @@ import { LinkButton } from '../../ui/Button';
 import { Pages } from '../../ui/Pages';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
+import { TakeOut } from '../../ui/TakeOut';
 import { TextField } from '../../ui/TextField';
 import { useAsked } from '../../ui/useRested';
 import { Lots } from './Lots';
@@ -57,6 +58,7 @@ export function ShelfScreen() {
             ) : (
               <Lots lots={lots} showPart />
             )}
+            {total > 0 && <TakeOut list="shelf" asked={{ find }} />}
             <Pages
               page={page}
               pageSize={LOTS_A_PAGE}

@@ -11,6 +11,7 @@ import { shopDay } from '../../../text/shopDays';
 import { VERDICT_WORDS } from '../../../text/words';
 import { Shell } from '../../../ui/Shell';
 import { Answered, Empty } from '../../../ui/states';
+import { TakeOut } from '../../../ui/TakeOut';
 import { VerdictMark, verdictColour } from '../../../ui/VerdictMark';
 
 /** Of whatever was measured or corrected since, the answer is another: it is asked for each time. */
@@ -40,7 +41,12 @@ export function DisagreementsScreen() {
       <Answered query={found} what="every claim judged">
         {(answer) => (
           <Answered query={shop} what="the shop’s settings">
-            {({ currency }) => <Found {...answer} currency={currency} />}
+            {({ currency }) => (
+              <>
+                <Found {...answer} currency={currency} />
+                {answer.claimed.length + answer.read.length > 0 && <TakeOut list="disagreements" />}
+              </>
+            )}
           </Answered>
         )}
       </Answered>

@@ -1,13 +1,13 @@
-/** The order list as CSV (RFC 4180), one line a part. */
+/** The order list as a table, one row a part. */
 import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
 import { lotCode } from '@low-quarry/core/model';
-import { csvText } from '../../http/csvText';
+import type { Table } from '../../http/writeTable';
 
 const NOBODY = 'nobody known to sell it';
 const SHELF = 'all on the shelf';
 
-export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
-  const header = [
+export function orderTable({ lines, currency }: OrderAnswer): Table {
+  const headings = [
     'Supplier',
     "Supplier's number",
     'Maker',
@@ -29,7 +29,7 @@ export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
   ];
   const rows = lines.map(({ taken, ...line }) => [
     taken?.offer.supplier ?? (line.aside === line.pieces ? SHELF : NOBODY),
-    taken?.offer.number,
+    taken?.offer.number ?? null,
     line.maker,
     line.name,
     line.partId,
@@ -39,18 +39,18 @@ export function writeOrderCsv({ lines, currency }: OrderAnswer): string {
       .filter(({ jobId }) => jobId !== null)
       .map(({ number, place }) => `${lotCode(number)} ${place}`)
       .join('; '),
-    taken?.offer.packSize,
-    taken?.packs,
-    taken?.leftOver,
+    taken?.offer.packSize ?? null,
+    taken?.packs ?? null,
+    taken?.leftOver ?? null,
     toMajor(taken?.offer.packPriceMinor),
     toMajor(taken?.costMinor),
     taken ? (taken.offer.currency ?? currency) : null,
-    taken?.offer.leadDays,
+    taken?.offer.leadDays ?? null,
     line.forOpenings.join('; '),
     line.open.join('; '),
     line.assumed.join('; '),
   ]);
-  return csvText([header, ...rows]);
+  return { name: 'Order list', headings, rows };
 }
 
 /** A cell is empty where nobody knows. */
