@@ -35,6 +35,9 @@ test('labels are set up for a sheet, printed, and read back by the camera', asyn
   await expect(page.getByRole('link', { name: 'The labels as PDF' })).toHaveCount(0);
   await page.getByLabel('Labels side by side').fill('2');
   await page.getByLabel('First label still on the sheet').fill('2');
+  // The shop's own sheet is there the next time.
+  await page.reload();
+  await expect(page.getByLabel('Labels side by side')).toHaveValue('2');
   await expect(page.getByRole('img', { name: 'The sheet, 210 × 297 mm, with 14 labels' })).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent('download'),

@@ -5,7 +5,7 @@ import type { EntityManager } from 'typeorm';
 import { notFound, refused, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';
 import { JobsStore } from '../jobs/JobsStore';
-import { ShelfStore } from './ShelfStore';
+import { type Counted, ShelfStore } from './ShelfStore';
 
 export class ShelfService {
   private readonly lots: ShelfStore;
@@ -17,21 +17,32 @@ export class ShelfService {
     this.lots = new ShelfStore(manager);
   }
 
-  async add(id: string, state: ShelfState): Promise<ShelfLot> {
+  /** @param counted when and by whom; here and now unless another is said */
+  async add(id: string, state: ShelfState, counted: Counted = this.here()): Promise<ShelfLot> {
     await this.requireJob(state.jobId);
     await this.labelOf(state.partId);
-    await this.lots.insert(id, state, this.counted());
+    await this.lots.insert(id, state, counted);
     const lot = await this.require(id);
     await this.note('created', null, lot);
     return lot;
   }
 
-  /** What it is stays. */
+  /** What it is stays. Who saves it for the same job has counted it; who gives it to another, or back, has not. */
   async change(id: string, version: number, state: Omit<ShelfState, 'partId'>): Promise<ShelfLot> {
+    const { jobId } = await this.require(id);
+    return this.set(id, version, state, state.jobId === jobId ? this.here() : null);
+  }
+
+  private async set(
+    id: string,
+    version: number,
+    state: Omit<ShelfState, 'partId'>,
+    counted: Counted | null,
+  ): Promise<ShelfLot> {
     const before = await this.require(id);
     if (state.jobId !== before.jobId) await this.requireJob(state.jobId);
     const wanted = { ...state, partId: before.partId };
-    if (before.version !== version || !(await this.lots.change(id, version, wanted, this.counted())))
+    if (before.version !== version || !(await this.lots.change(id, version, wanted, counted)))
       throw versionConflict('this lot', await this.require(id));
     const after = await this.require(id);
     await this.note('changed', before, after);
@@ -51,9 +62,11 @@ export class ShelfService {
       throw refused(message, [{ path: 'pieces', message }]);
     }
     const { place, from, partId } = lot;
-    if (pieces === lot.pieces) return this.change(id, version, { place, from, pieces, jobId });
-    await this.change(id, version, { place, from, pieces: lot.pieces - pieces, jobId: null });
-    return this.add(newId, { partId, place, from, pieces, jobId });
+    if (pieces === lot.pieces) return this.set(id, version, { place, from, pieces, jobId }, null);
+    // What is left was not counted for it, and neither was what is taken.
+    await this.set(id, version, { place, from, pieces: lot.pieces - pieces, jobId: null }, null);
+    const counted = { at: new Date(lot.countedAt), by: lot.countedBy };
+    return this.add(newId, { partId, place, from, pieces, jobId }, counted);
   }
 
   async remove(id: string, version: number): Promise<void> {
@@ -70,7 +83,7 @@ export class ShelfService {
     // The job may be gone for good meanwhile.
     const jobId = state.jobId !== null && (await this.isJob(state.jobId)) ? state.jobId : null;
     if (here) {
-      await this.change(id, here.version, { ...state, jobId });
+      await this.set(id, here.version, { ...state, jobId }, null);
       return;
     }
     const removed = await this.lots.find(id, 'removed');
@@ -79,17 +92,17 @@ export class ShelfService {
       throw refused(message, [{ path: 'to', message }]);
     }
     const wanted = { ...state, partId: removed.partId, jobId };
-    if (!(await this.lots.change(id, removed.version, wanted, this.counted()))) throw versionConflict('this lot', null);
+    if (!(await this.lots.change(id, removed.version, wanted, null))) throw versionConflict('this lot', null);
     await this.note('broughtBack', null, await this.require(id));
   }
 
   /** What is put aside for a job that goes for good is free again. */
   async giveBackOf(jobId: string): Promise<void> {
     for (const { id, version, place, pieces, from } of await this.lots.listOf(jobId))
-      await this.change(id, version, { place, pieces, from, jobId: null });
+      await this.set(id, version, { place, pieces, from, jobId: null }, null);
   }
 
-  private counted() {
+  private here(): Counted {
     return { at: this.history.now, by: this.history.authorName };
   }
 

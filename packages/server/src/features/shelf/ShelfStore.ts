@@ -17,7 +17,7 @@ export type AskedLots = {
   readonly pageSize: number;
 };
 
-type Counted = { readonly at: Date; readonly by: string };
+export type Counted = { readonly at: Date; readonly by: string };
 
 export class ShelfStore {
   constructor(private readonly manager: EntityManager) {}
@@ -81,13 +81,17 @@ export class ShelfStore {
     return this.forJob(jobId, []);
   }
 
-  async insert(id: string, state: ShelfState, { at, by }: Counted): Promise<void> {
-    await this.manager.insert(ShelfEntity, { id, ...columnsOf(state), counted_at: at, counted_by: by });
+  async insert(id: string, state: ShelfState, counted: Counted): Promise<void> {
+    await this.manager.insert(ShelfEntity, { id, ...columnsOf(state), ...countedOf(counted) });
   }
 
-  /** Changes a lot that still has the given version; tells whether it did. So do those below. */
-  change(id: string, version: number, state: ShelfState, { at, by }: Counted): Promise<boolean> {
-    return this.update(id, version, { ...columnsOf(state), counted_at: at, counted_by: by, removed_at: null });
+  /**
+   * Changes a lot that still has the given version; tells whether it did. So do those below.
+   *
+   * @param counted null where nobody counted it anew
+   */
+  change(id: string, version: number, state: ShelfState, counted: Counted | null): Promise<boolean> {
+    return this.update(id, version, { ...columnsOf(state), ...(counted && countedOf(counted)), removed_at: null });
   }
 
   remove(id: string, version: number, at: Date): Promise<boolean> {
@@ -127,6 +131,10 @@ type Joined = {
   readonly job_registration: string | null;
   readonly job_is_over: boolean | null;
 };
+
+function countedOf({ at, by }: Counted) {
+  return { counted_at: at, counted_by: by };
+}
 
 function columnsOf({ partId, place, pieces, from, jobId }: ShelfState) {
   return { part_id: partId, place, pieces, from_order: from, job_id: jobId };

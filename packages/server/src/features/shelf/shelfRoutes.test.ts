@@ -109,12 +109,15 @@ describe('for a job', () => {
       { partId: LEAD, pieces: 2 },
     ]);
     const lot = await put({});
+    app.wait(3_600_000);
     expect((await order(job.id)).lines[0]).toMatchObject({ aside: 0, lots: [{ id: lot.id }], taken: { packs: 1 } });
     const aside = (pieces: number, version = 1) =>
       app.http.post(`/api/shelf/${lot.id}/aside`).send({ version, jobId: job.id, pieces });
     expect((await aside(7).expect(422)).body.detail).toContain('6 are there');
     const { body: taken } = await aside(2).expect(200);
     expect(taken).toMatchObject({ place: 'A3', pieces: 2, jobId: job.id, from: 'Northmole, 12 November' });
+    // Nobody counted anew: what is taken and what is left were counted when the whole was.
+    for (const each of (await list()).lots) expect(each).toMatchObject({ countedAt: lot.countedAt, countedBy: 'Okke' });
     const after = await order(job.id);
     expect(after.lines[0]).toMatchObject({ pieces: 2, aside: 2, taken: null, others: [] });
     expect(after.lines[0]?.lots).toMatchObject([{ pieces: 4 }, { pieces: 2 }]);

@@ -25,7 +25,14 @@ beforeAll(async () => {
   await put({ place: 'B1', pieces: 2, jobId: job.id });
   const { body } = await app.http.get(`/api/parts/${SPEAKER}`).expect(200);
   const claims = [
-    { vehicleId: 'veh-brackwell-ferryman', place: null, says: 'fitsNot', by: 'A list', notedBy: 'Okke', on: '2026-01-02' },
+    {
+      vehicleId: 'veh-brackwell-ferryman',
+      place: null,
+      says: 'fitsNot',
+      by: 'A list',
+      notedBy: 'Okke',
+      on: '2026-01-02',
+    },
   ];
   await app.http
     .put(`/api/parts/${SPEAKER}`)

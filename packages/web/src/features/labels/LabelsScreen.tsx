@@ -11,7 +11,9 @@ import {
   type SymbolKind,
 } from '@low-quarry/core/labels';
 import { useState } from 'react';
+import { z } from 'zod';
 import { fillPath } from '../../api/fillPath';
+import { readStored, writeStored } from '../../device/stored';
 import { useAddress, withParams } from '../../ui/address';
 import { DownloadLink } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -32,6 +34,11 @@ const PAPER_WORDS = [
   ['a4', 'A4'],
   ['letter', 'Letter'],
 ] as const;
+
+/** A sheet of the shop's own as it is typed, and the sheet of last time: kept on this device, beside its printer. */
+const [OWN_KEY, SHEET_KEY] = ['labels.own', 'labels.sheet'];
+type SheetTyped = Readonly<Record<keyof LabelSheet, string>>;
+const sheetTypedSchema = z.record(z.string(), z.string());
 
 const OF_WORDS: Readonly<Record<LabelsOf, string>> = {
   lots: 'Labels for the shelf',
@@ -63,9 +70,14 @@ export function LabelsScreen() {
     changeAddress((before) => withParams(before, changes));
   const of = (Object.keys(OF_WORDS) as LabelsOf[]).find((each) => each === search.get('of')) ?? 'lots';
   const symbol: SymbolKind = search.get('symbol') === 'code128' ? 'code128' : 'qr';
-  const sheetName =
-    SHEET_NAMES.find((name) => name === search.get('sheet')) ?? (search.get('sheet') === OWN ? OWN : '3x7');
-  const [own, setOwn] = useState<Readonly<Record<keyof LabelSheet, string>>>(() => textOf(SHEETS['3x7']));
+  const askedSheet = search.get('sheet') ?? readStored(SHEET_KEY);
+  const sheetName = SHEET_NAMES.find((name) => name === askedSheet) ?? (askedSheet === OWN ? OWN : '3x7');
+  const [own, setOwn] = useState<SheetTyped>(readOwnSheet);
+  const typeOwn = (changes: Partial<SheetTyped>) => {
+    const next = { ...own, ...changes };
+    writeStored(OWN_KEY, JSON.stringify(next));
+    setOwn(next);
+  };
   const read = labelSheetSchema.safeParse(sheetName === OWN ? own : SHEETS[sheetName]);
   const copies = wholeIn(search.get('copies'), 500);
   const first = wholeIn(search.get('first'), 300);
@@ -86,7 +98,15 @@ export function LabelsScreen() {
       <div className="grid max-w-5xl gap-6 lg:grid-cols-[1fr_280px]">
         <div className="flex flex-col gap-3">
           <div className="grid gap-3 sm:grid-cols-2">
-            <Choice label="Sheet" value={sheetName} options={SHEET_WORDS} onChange={(next) => set({ sheet: next })} />
+            <Choice
+              label="Sheet"
+              value={sheetName}
+              options={SHEET_WORDS}
+              onChange={(next) => {
+                writeStored(SHEET_KEY, next);
+                set({ sheet: next });
+              }}
+            />
             <Choice label="Code" value={symbol} options={SYMBOL_WORDS} onChange={(next) => set({ symbol: next })} />
             <TextField
               label="Copies of each"
@@ -113,7 +133,7 @@ export function LabelsScreen() {
                 label="Paper"
                 value={own.paper === 'letter' ? 'letter' : 'a4'}
                 options={PAPER_WORDS}
-                onChange={(paper) => setOwn({ ...own, paper })}
+                onChange={(paper) => typeOwn({ paper })}
               />
               {[...COUNTS, ...LENGTHS].map(([key, label]) => (
                 <TextField
@@ -123,7 +143,7 @@ export function LabelsScreen() {
                   autoComplete="off"
                   value={own[key]}
                   error={errorOf(key)}
-                  onType={(text) => setOwn({ ...own, [key]: text.replace(',', '.') })}
+                  onType={(text) => typeOwn({ [key]: text.replace(',', '.') })}
                 />
               ))}
             </fieldset>
@@ -147,11 +167,19 @@ function lotsWords(find: string): string {
   return find === '' ? 'Every lot on the shelf.' : `Every lot with “${find}” in it.`;
 }
 
-function textOf(sheet: LabelSheet): Readonly<Record<keyof LabelSheet, string>> {
-  return Object.fromEntries(Object.entries(sheet).map(([key, value]) => [key, String(value)])) as Record<
-    keyof LabelSheet,
-    string
-  >;
+/** What a ruler said of the shop's own sheets, as this device has it; a usual sheet where nobody typed any. */
+function readOwnSheet(): SheetTyped {
+  const usual = textOf(SHEETS['3x7']);
+  try {
+    const kept = sheetTypedSchema.safeParse(JSON.parse(readStored(OWN_KEY) ?? ''));
+    return kept.success ? { ...usual, ...kept.data } : usual;
+  } catch {
+    return usual;
+  }
+}
+
+function textOf(sheet: LabelSheet): SheetTyped {
+  return Object.fromEntries(Object.entries(sheet).map(([key, value]) => [key, String(value)])) as SheetTyped;
 }
 
 /** Null where it is no whole number from 1 to so many. */
