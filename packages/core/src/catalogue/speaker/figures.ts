@@ -1,7 +1,9 @@
 /** The figures of a speaker that can be compared with those of its class. */
 import type { z } from 'zod';
+import type { patternSchema } from '../boltPattern';
 import type { outlineSchema } from '../outline';
 
+type PatternRecord = z.infer<typeof patternSchema>;
 type OutlineRecord = z.infer<typeof outlineSchema>;
 
 export const FIGURE_IDS = [
@@ -11,6 +13,7 @@ export const FIGURE_IDS = [
   'depth',
   'frontHeight',
   'magnet',
+  'boltCircle',
   'mass',
   'impedance',
   'power',
@@ -26,6 +29,7 @@ export const FIGURE_WORDS: Readonly<Record<FigureId, { readonly label: string; r
   depth: { label: 'Mounting depth', unit: 'mm' },
   frontHeight: { label: 'Front height', unit: 'mm' },
   magnet: { label: 'Magnet', unit: 'mm' },
+  boltCircle: { label: 'Screw circle', unit: 'mm' },
   mass: { label: 'Mass', unit: 'g' },
   impedance: { label: 'Impedance', unit: 'Ω' },
   power: { label: 'Power, RMS', unit: 'W' },
@@ -39,6 +43,7 @@ type Figured = {
   readonly mountingDepthMm: number | null;
   readonly frontHeightMm: number | null;
   readonly magnetDiameterMm: number | null;
+  readonly bolts?: PatternRecord | null;
   readonly massG: number | null;
   readonly impedanceOhm: number | null;
   readonly rmsW: number | null;
@@ -54,6 +59,7 @@ export function figuresOf(record: Figured): Figures {
     depth: record.mountingDepthMm,
     frontHeight: record.frontHeightMm,
     magnet: record.magnetDiameterMm,
+    boltCircle: record.bolts?.shape.kind === 'circle' ? record.bolts.shape.diameterMm : null,
     mass: record.massG,
     impedance: record.impedanceOhm,
     power: record.rmsW,
@@ -73,6 +79,8 @@ export function withFigure<Speaker extends Figured>(speaker: Speaker, figure: Fi
       return { ...speaker, basket: withLongest(speaker.basket, value) };
     case 'flange':
       return { ...speaker, flange: withLongest(speaker.flange, value) };
+    case 'boltCircle':
+      return { ...speaker, bolts: withCircle(speaker.bolts, value) };
     default:
       return { ...speaker, [FIELDS[figure]]: value };
   }
@@ -87,13 +95,21 @@ const FIELDS = {
   impedance: 'impedanceOhm',
   power: 'rmsW',
   sensitivity: 'sensitivityDb',
-} as const satisfies Record<Exclude<FigureId, 'cutout' | 'flange'>, keyof Figured>;
+} as const satisfies Record<Exclude<FigureId, 'cutout' | 'flange' | 'boltCircle'>, keyof Figured>;
 
 /** The figure that a key of a speaker's record holds; null for a key of another kind. */
 export function figureOfKey(key: string): FigureId | null {
   if (key === 'basket') return 'cutout';
   if (key === 'flange') return 'flange';
-  return FIGURE_IDS.find((figure) => figure !== 'cutout' && figure !== 'flange' && FIELDS[figure] === key) ?? null;
+  if (key === 'bolts') return 'boltCircle';
+  const fields: Readonly<Partial<Record<FigureId, string>>> = FIELDS;
+  return FIGURE_IDS.find((figure) => fields[figure] === key) ?? null;
+}
+
+/** A pattern that is no circle has none: it stays as it is. */
+function withCircle(bolts: Figured['bolts'], diameterMm: number): NonNullable<Figured['bolts']> | null {
+  if (bolts?.shape.kind !== 'circle') return bolts ?? null;
+  return { ...bolts, shape: { ...bolts.shape, diameterMm } };
 }
 
 function withLongest(outline: OutlineRecord | null, value: number): OutlineRecord {

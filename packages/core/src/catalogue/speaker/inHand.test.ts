@@ -42,6 +42,7 @@ describe('a piece in the hand', () => {
         depth: shape.mountingDepth,
         frontHeight: shape.frontHeight,
         magnet: shape.magnetDiameter,
+        boltCircle: shape.bolts.shape.kind === 'circle' ? shape.bolts.shape.diameter : null,
       });
       const { [figure]: found, ...others } = dimensions(after);
       const { [figure]: _, ...othersBefore } = dimensions(before);
@@ -49,6 +50,19 @@ describe('a piece in the hand', () => {
       expect(found?.valueMm).toBeCloseTo(33.4, 10);
       expect(others).toEqual(othersBefore);
     }
+  });
+
+  test('a screw circle that was measured is what the holes lie on; a pattern that is none stays as it is', () => {
+    const circle = { kind: 'circle' as const, count: 4, diameterMm: 156, firstAngleDeg: 45 };
+    const bolts = { shape: circle, holeDiameterMm: 5, slotMm: 0, slotRuns: 'radial' as const };
+    const inHand = [read('boltCircle', [[158.2, 158.4]])];
+    expect(asKnown({ ...round, bolts, inHand }).bolts?.shape).toEqual({ ...circle, diameterMm: 158.3 });
+    expect(differencesOf({ ...round, bolts, inHand }).boltCircle).toBeCloseTo(2.3, 10);
+    const rectangle = { ...bolts, shape: { kind: 'rectangle' as const, widthMm: 100, heightMm: 80 } };
+    expect(shapeOf({ ...round, bolts: rectangle, inHand })).toEqual(shapeOf({ ...round, bolts: rectangle }));
+    expect(differencesOf({ ...round, bolts: rectangle, inHand })).toEqual({});
+    // Of nothing that nobody wrote down a circle alone makes no pattern.
+    expect(lacksOf({ ...round, bolts: null, inHand })).toEqual(['screw holes']);
   });
 
   test('a depth that was measured counts from the underside, whatever the catalogue counts from', () => {

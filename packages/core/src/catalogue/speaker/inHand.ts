@@ -10,7 +10,15 @@ import { coverageFactor, type Dimension, meanOf, pooledRepeatability, SHARED_SHA
 import { figuresOf, withFigure } from './figures';
 
 /** Lengths that a calliper reads. */
-export const IN_HAND_FIGURES = ['cutout', 'flange', 'flangeThickness', 'depth', 'frontHeight', 'magnet'] as const;
+export const IN_HAND_FIGURES = [
+  'cutout',
+  'flange',
+  'flangeThickness',
+  'depth',
+  'frontHeight',
+  'magnet',
+  'boltCircle',
+] as const;
 export type InHandFigure = (typeof IN_HAND_FIGURES)[number];
 
 const readingMm = z.number().min(0).max(400);
@@ -189,4 +197,5 @@ export const IN_HAND_WORDS: Readonly<Record<InHandFigure, string>> = {
   depth: 'Depth from the underside of the flange',
   frontHeight: 'Front height above the flange',
   magnet: 'Across the magnet',
+  boltCircle: 'Circle of the screw holes, middle to middle',
 };

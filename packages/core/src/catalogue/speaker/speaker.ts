@@ -194,7 +194,7 @@ function toFitSpeaker(known: WholeSpeaker, record: SpeakerRecord): FitSpeaker {
     widthDoubt: length(0),
     boxes: known.boxes.map(({ angleDeg, ...box }) => ({ ...box, angleRad: degToRad(angleDeg) })),
     boxDoubt: length(0),
-    bolts: toPattern(known.bolts, length),
+    bolts: toPattern(known.bolts, known.bolts.shape.kind === 'circle' ? of('boltCircle') : length),
     screws: known.screws,
     screwDoubt: length(0),
     terminals: known.terminals,

@@ -8,6 +8,9 @@ const FIGURES: Readonly<Record<string, string>> = {
   depth: number(`"record" -> 'mountingDepthMm'`),
   frontHeight: number(`"record" -> 'frontHeightMm'`),
   magnet: number(`"record" -> 'magnetDiameterMm'`),
+  boltCircle: number(
+    `CASE "record" #>> '{bolts,shape,kind}' WHEN 'circle' THEN "record" #> '{bolts,shape,diameterMm}' END`,
+  ),
   mass: number(`"record" -> 'massG'`),
   impedance: number(`"record" -> 'impedanceOhm'`),
   power: number(`"record" -> 'rmsW'`),
