@@ -1,6 +1,7 @@
 /** The camera's picture within the page, and a button that takes it. The camera is let go when the sheet is closed. */
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/Button';
+import { CameraPicture } from '../../ui/CameraPicture';
 import { FormError } from '../../ui/FormError';
 import { useCamera } from '../../ui/useCamera';
 
@@ -31,13 +32,7 @@ export function CameraSheet({ onTake }: { readonly onTake: (file: File) => void 
   };
   return (
     <div className="flex flex-col gap-3">
-      <video
-        ref={video}
-        muted
-        playsInline
-        aria-label="What the camera sees"
-        className="max-h-[60dvh] w-full bg-ink object-contain"
-      />
+      <CameraPicture video={video} />
       <FormError>{cameraFault ?? fault}</FormError>
       <span className="flex flex-wrap items-center gap-3">
         <Button kind="main" disabled={!isReady} onClick={take}>

@@ -1,5 +1,6 @@
 /** Reads a code with the camera: as soon as one is seen it is told, and the camera is let go. */
 import { useEffect, useRef } from 'react';
+import { CameraPicture } from '../../ui/CameraPicture';
 import { FormError } from '../../ui/FormError';
 import { useCamera } from '../../ui/useCamera';
 import { askCodes, endCodeWorker } from '../../workers/codeClient';
@@ -33,13 +34,7 @@ export function CameraScan({ onRead }: { readonly onRead: (code: string) => void
   }, [isReady]);
   return (
     <div className="flex flex-col gap-3">
-      <video
-        ref={video}
-        muted
-        playsInline
-        aria-label="What the camera sees"
-        className="max-h-[60dvh] w-full bg-ink object-contain"
-      />
+      <CameraPicture video={video} />
       <p role="status">{isReady ? 'Hold it over the code until it is read.' : ''}</p>
       <FormError>{fault}</FormError>
     </div>
