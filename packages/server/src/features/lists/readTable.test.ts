@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { fuzzed } from '@low-quarry/core/testing/fuzzed';
 import { stringify } from 'csv-stringify/sync';
 import fc from 'fast-check';
 import { readTable } from './readTable';
@@ -44,6 +45,7 @@ describe('RFC 4180', () => {
         const found = read(stringify(given, { delimiter, record_delimiter: '\r\n', quoted: true }));
         expect(found.ok ? found.value : found.failure).toMatchObject({ table: given, delimiter });
       }),
+      fuzzed(300),
     );
   });
 });
@@ -99,6 +101,7 @@ describe('what is no list is refused, with what would do', () => {
       fc.property(fc.uint8Array({ maxLength: 300 }), (bytes) => {
         expect(typeof readTable(Buffer.from(bytes), MOST).ok).toBe('boolean');
       }),
+      fuzzed(300),
     );
   });
 });

@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, describe, expect, test } from '@jest/globals';
+import { fuzzed } from '@low-quarry/core/testing/fuzzed';
 import { stringify } from 'csv-stringify/sync';
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
@@ -84,7 +85,7 @@ describe.each(['xlsx', 'ods'] as const)('as gnumeric writes %s', (format) => {
           expect(['string', 'object']).toContain(typeof read(broken));
         },
       ),
-      { numRuns: 50 },
+      fuzzed(700),
     );
   });
 });
