@@ -98,6 +98,20 @@ test('a scanner that types leads on from any page, and types into a field that i
   await expect(page.getByLabel('Find')).toHaveValue('of nobody');
 });
 
+test.describe('what reads codes cannot be loaded', () => {
+  test.use({ allowedErrors: /codeWorker|Failed to load resource|ERR_FAILED/ });
+
+  test('the camera says so, and what to do instead', async ({ fitter }) => {
+    const { page } = fitter;
+    await fitter.openPage('/scan', 'Scan');
+    await page.context().route('**/codeWorker*', (route) => route.abort());
+    await page.getByRole('button', { name: 'Use the camera' }).click();
+    const sheet = page.getByRole('dialog');
+    await expect(sheet.getByRole('alert')).toContainText('What reads codes could not be loaded');
+    await expect(sheet).not.toContainText('Hold it over the code');
+  });
+});
+
 test('over plain http there is no camera, and what to do instead is said', { tag: '@plain' }, async ({ fitter }) => {
   const { page } = fitter;
   await fitter.openPage('/scan', 'Scan');

@@ -93,16 +93,6 @@ const OPEN: Readonly<Record<OpenFigures, string>> = {
   doubted: `part.kind = 'speaker' AND jsonb_path_exists(part.record, '$.doubts[*] ? (@.settled == null)')`,
 };
 
-/** Of a code that is part of more words than this the exact one may be missed: it is looked for by words then. */
-const MOST_CODES = 2000;
-
-function codesOf(id: string, record: unknown): readonly string[] {
-  const read = readStored('part', record);
-  if (!read.ok) return [id];
-  const { name, number, aliases, offers } = read.value;
-  return [id, name, number ?? '', ...aliases, ...offers.map((offer) => offer.number)].filter(Boolean);
-}
-
 type Narrow = (query: PartQuery, words: readonly string[]) => PartQuery;
 
 function narrowed(
@@ -309,17 +299,18 @@ export class PartsStore {
     return (await this.listConnectors([id])).length > 0;
   }
 
-  /** Parts whose id, or one of their numbers or other names, is just this, in whatever letters, by name. */
+  /** Parts whose id, name, or one of their numbers and other names, is just this, in whatever letters, by name. */
   async withCode(code: string): Promise<readonly Pick<FoundPart, 'id' | 'kind' | 'label'>[]> {
     const wanted = code.toLowerCase();
     // The words of a part have them all, and an index.
-    const rows: Pick<PartRow, 'id' | 'kind' | 'label' | 'record'>[] = await this.manager.query(
-      `SELECT "id", "kind", "label", "record" FROM "part" WHERE "words" LIKE $1 ORDER BY "label", "id" LIMIT $2`,
-      [likeWord(wanted), MOST_CODES],
+    return this.manager.query(
+      `SELECT "id", "kind", "label" FROM "part" WHERE "words" LIKE $1 AND (lower("id") = $2
+          OR lower("record" ->> 'name') = $2 OR lower("record" ->> 'number') = $2
+          OR EXISTS (SELECT 1 FROM jsonb_path_query("record", '$.aliases[*]') AS "of"("text") WHERE lower("text" #>> '{}') = $2)
+          OR EXISTS (SELECT 1 FROM jsonb_path_query("record", '$.offers[*].number') AS "of"("text") WHERE lower("text" #>> '{}') = $2))
+        ORDER BY "label", "id"`,
+      [likeWord(wanted), wanted],
     );
-    return rows
-      .filter(({ id, record }) => codesOf(id, record).some((each) => each.trim().toLowerCase() === wanted))
-      .map(({ id, kind, label }) => ({ id, kind, label }));
   }
 
   /** Parts that have every word; where none has, those that have words like them, at most `MOST_LIKE`. */

@@ -3,6 +3,7 @@ import { type JobInList, listJobs } from '@low-quarry/core/contracts/jobs';
 import type { listTable } from '@low-quarry/core/contracts/tables';
 import type { EntityManager } from 'typeorm';
 import type { z } from 'zod';
+import { refused } from '../../http/AppError';
 import type { Table } from '../../http/writeTable';
 import type { RunTask } from '../../tasks/tasks';
 import { Disagreeing } from '../fit/Disagreeing';
@@ -28,8 +29,11 @@ export class ListTables {
     const { list, id, find, by } = params;
     const { manager, runTask } = this;
     switch (list) {
-      case 'shelf':
-        return shelfTable((await new ShelfStore(manager).list({ find, page: 1, pageSize: MOST_LOTS })).lots);
+      case 'shelf': {
+        const { lots, total } = await new ShelfStore(manager).list({ find, page: 1, pageSize: MOST_LOTS });
+        requireWhole(total, MOST_LOTS, 'lots');
+        return shelfTable(lots);
+      }
       case 'places':
         return placesTable(await new PartPlaces(manager, runTask).of(id, gone));
       case 'disagreements': {
@@ -51,11 +55,18 @@ export class ListTables {
     waits,
   }: z.output<typeof listTable.params>): Promise<readonly JobInList[]> {
     const all: JobInList[] = [];
-    for (let page = 1; all.length < MOST_JOBS; page++) {
+    for (let page = 1; ; page++) {
       const { jobs, total } = listJobs.answer.parse(await this.jobs.list({ list, find, sort, dueBy, waits, page }));
+      requireWhole(total, MOST_JOBS, 'jobs');
       all.push(...jobs);
-      if (jobs.length === 0 || all.length >= total) break;
+      if (jobs.length === 0 || all.length >= total) return all;
     }
-    return all;
   }
+}
+
+/** A file that ends before its list does would look whole. */
+function requireWhole(total: number, most: number, what: string): void {
+  if (total <= most) return;
+  const message = `${total} ${what} are found, and a file takes ${most}. Find fewer of them first.`;
+  throw refused(message, [{ path: 'find', message }]);
 }

@@ -115,3 +115,14 @@ test('an order list as a workbook; a part and a list that are none', async () =>
   await app.http.get('/api/tables').query({ list: 'places', id: 'spk-nobody-has', format: 'csv' }).expect(404);
   await app.http.get('/api/tables').query({ list: 'secrets', format: 'csv' }).expect(400);
 });
+
+test('a shelf of more lots than a file takes is refused, not cut off', async () => {
+  await app.db.query(
+    `INSERT INTO "shelf_lot" ("id", "part_id", "place", "pieces", "from_order", "counted_at", "counted_by")
+      SELECT gen_random_uuid(), $1, 'bulk', 1, '', now(), 'Okke' FROM generate_series(1, 20000)`,
+    [SPEAKER],
+  );
+  const { body } = await app.http.get('/api/tables').query({ list: 'shelf', format: 'csv' }).expect(422);
+  expect(body.detail).toBe('20002 lots are found, and a file takes 20000. Find fewer of them first.');
+  expect(await csvOf({ list: 'shelf', find: 'b1' })).toMatchObject([{ Lot: 'S2' }]);
+});

@@ -1,5 +1,5 @@
 /** Reads a code with the camera: as soon as one is seen it is told, and the camera is let go. */
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { CameraPicture } from '../../ui/CameraPicture';
 import { FormError } from '../../ui/FormError';
 import { useCamera } from '../../ui/useCamera';
@@ -11,9 +11,13 @@ const PAUSE_MS = 120;
 /** A picture is made so wide before it is looked at: a code over a third of it has 6 dots a square then. */
 const READ_PX = 800;
 
+const UNREAD =
+  'What reads codes could not be loaded: the server may be away. Type what stands on the label, or close this and try again.';
+
 export function CameraScan({ onRead }: { readonly onRead: (code: string) => void }) {
   const video = useRef<HTMLVideoElement>(null);
   const { isReady, fault } = useCamera(video, WIDTH_PX, 'type what stands on the label');
+  const [isUnread, setUnread] = useState(false);
   const told = useRef(onRead);
   told.current = onRead;
   useEffect(() => {
@@ -26,7 +30,9 @@ export function CameraScan({ onRead }: { readonly onRead: (code: string) => void
         await new Promise((resolve) => setTimeout(resolve, PAUSE_MS));
       }
     };
-    look().catch(() => {});
+    look().catch(() => {
+      if (!isOver) setUnread(true);
+    });
     return () => {
       isOver = true;
       endCodeWorker();
@@ -35,8 +41,8 @@ export function CameraScan({ onRead }: { readonly onRead: (code: string) => void
   return (
     <div className="flex flex-col gap-3">
       <CameraPicture video={video} />
-      <p role="status">{isReady ? 'Hold it over the code until it is read.' : ''}</p>
-      <FormError>{fault}</FormError>
+      <p role="status">{isReady && !isUnread ? 'Hold it over the code until it is read.' : ''}</p>
+      <FormError>{fault ?? (isUnread ? UNREAD : null)}</FormError>
     </div>
   );
 }

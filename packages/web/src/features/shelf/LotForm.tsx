@@ -1,5 +1,6 @@
 /** Counts a lot again, lays it elsewhere, gives it back, takes it off. */
 import { type ShelfLot, shelfLotSchema } from '@low-quarry/core/contracts/shelf';
+import type { ShelfState } from '@low-quarry/core/model';
 import { SHELF_FIELDS } from '@low-quarry/core/records';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
@@ -18,8 +19,8 @@ export function LotForm({ lot, onDone }: { readonly lot: ShelfLot; readonly onDo
   const put = usePutLot(lot.id);
   const remove = useRemoveLot(lot);
   const form = useCheckedForm<LotTyped, LotRead>(readLotSchema, toLotTyped(base), fieldProblems(put.error));
-  const { panel, send } = useConflict<ShelfLot>({
-    fieldsOf: () => SHELF_FIELDS as never,
+  const { panel, send } = useConflict<ShelfState>({
+    fieldsOf: () => SHELF_FIELDS,
     read: (current) => {
       const { data } = shelfLotSchema.safeParse(current);
       return data ? { version: data.version, record: data } : null;
