@@ -2,6 +2,7 @@
 import type { z } from 'zod';
 import type { FitCatalogue } from '../fit';
 import type { Orderable } from './orderable';
+import type { Spec } from './specs/Spec';
 
 export type NamedConnector = {
   /** The field that names it. */
@@ -13,6 +14,8 @@ export type PartEntry<Schema extends z.ZodType<Orderable> = z.ZodType<Orderable>
   /** What one of them is called. */
   readonly word: string;
   readonly schema: Schema;
+  /** What is asked of one, as it is typed and as it stands in lists; what has no line here is in the record as it is kept. */
+  readonly specs: readonly Spec[];
   /** What lists show and filter by, besides id, maker and name. */
   readonly listed: (part: z.output<Schema>) => Listed;
   /** What one is, in a line of the trade's words. */

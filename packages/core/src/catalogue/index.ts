@@ -63,6 +63,7 @@ export {
   partSchema,
   toFitCatalogue,
 } from './partKinds';
+export { FIGURE_SPECS } from './partSpecs';
 export type { Pieces } from './pieces';
 export { RATING_KINDS } from './rating';
 export { SHEET_MATERIALS } from './sheet/sheet';
@@ -112,14 +113,13 @@ export {
   isWhole,
   lacksOf,
   NEEDED_FIGURES,
-  NOMINAL_SIZES,
   READ_AS,
-  SENSITIVITY_CONDITIONS,
-  SPEAKER_KINDS,
   type SpeakerRecord,
   speakerSchema,
   type WholeSpeaker,
 } from './speaker/speaker';
+export { NOMINAL_SIZES, SENSITIVITY_CONDITIONS, SPEAKER_KINDS } from './speaker/speakerNames';
+export type { Spec } from './specs/Spec';
 export { TERMINAL_TYPES } from './terminal/terminal';
 export { TERMINALS } from './terminals';
 export { TOOL_TYPES } from './tool/tool';

@@ -1,7 +1,8 @@
 /** A supplier's list, brought into the offers of parts: tried out first, with everything that was understood of it. */
 import { z } from 'zod';
 import { offerSchema } from '../catalogue';
-import { LENGTH_UNITS, LIST_COLUMNS, MASS_UNITS } from '../lists';
+import { LENGTH_UNITS, MASS_UNITS } from '../cells';
+import { LIST_COLUMNS } from '../lists';
 import { contract, nothing } from './contract';
 
 export const MOST_LIST_MB = 24;

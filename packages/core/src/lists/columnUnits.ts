@@ -1,7 +1,8 @@
 /** What the bare numbers of a column of lengths or masses are in: by its heading, or by how large they are. */
+
+import { type ColumnUnit, isNothing, tidyCell } from '../cells';
 import { median } from '../math';
-import { isNothing, tidyCell } from './cells';
-import { type ColumnUnit, isLengthColumn, type ListColumn, type Table } from './columns';
+import { isLengthColumn, type ListColumn, type Table } from './columns';
 
 /** The middle one of a column is mm from here on, cm from there on, and inches below; common practice, no source. */
 const BY_SIZE: Readonly<Partial<Record<ListColumn, readonly [number, number]>>> = {

@@ -1,5 +1,5 @@
 /** Which column of a supplier's list is what: guessed by the words above it, and by what stands in it. */
-import { decimalSignOf, isNothing, readAmount, tidyCell } from './cells';
+import { type ColumnUnit, decimalSignOf, isNothing, readAmount, tidyCell } from '../cells';
 
 /** A list as rows of cells, as they were written. */
 export type Table = readonly (readonly string[])[];
@@ -79,11 +79,6 @@ export const LENGTH_COLUMNS = [
   'boltCircle',
 ] as const satisfies readonly ListColumn[];
 export type LengthColumn = (typeof LENGTH_COLUMNS)[number];
-
-export const LENGTH_UNITS = ['mm', 'cm', 'in'] as const;
-export const MASS_UNITS = ['g', 'kg', 'lb', 'oz'] as const;
-/** What the bare numbers of a column are in. */
-export type ColumnUnit = (typeof LENGTH_UNITS)[number] | (typeof MASS_UNITS)[number];
 
 export function isLengthColumn(column: ListColumn | null): column is LengthColumn {
   return (LENGTH_COLUMNS as readonly (ListColumn | null)[]).includes(column);

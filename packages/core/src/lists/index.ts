@@ -3,14 +3,11 @@
  * cell nobody can use, or what is doubtful. The **plan** is what a list would change, before anything is changed.
  */
 export {
-  type ColumnUnit,
   guessColumns,
   isLengthColumn,
-  LENGTH_UNITS,
   LIST_COLUMN_LABELS,
   LIST_COLUMNS,
   type ListColumn,
-  MASS_UNITS,
   OFFER_COLUMNS,
   SPEAKER_COLUMNS,
   type Table,
@@ -20,4 +17,3 @@ export { OUT_HEADINGS, type OutCell, partRows, unreadableRow } from './listOut';
 export { type OfferedPart, type OfferPlan, planOffers } from './planOffers';
 export { planSpeakers, type SpeakerPlan } from './planSpeakers';
 export { type Finding, type ListRow, readList } from './readList';
-export { readLengthCell, readMassCell, readOutlineCell, readPowerCell } from './speakerCells';

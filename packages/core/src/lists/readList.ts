@@ -1,7 +1,18 @@
 /** Reads a supplier's list row by row: what every cell means, and what of it nobody can use. */
+
+import {
+  type ColumnUnit,
+  decimalSignOf,
+  isNothing,
+  readAmount,
+  readDays,
+  readPieces,
+  readStock,
+  spoiltNumber,
+  tidyCell,
+} from '../cells';
 import type { Result } from '../result';
-import { decimalSignOf, isNothing, readAmount, readDays, readPieces, readStock, spoiltNumber, tidyCell } from './cells';
-import { type ColumnUnit, type DepthDatum, type ListColumn, SPEAKER_COLUMNS, type Table } from './columns';
+import { type DepthDatum, type ListColumn, SPEAKER_COLUMNS, type Table } from './columns';
 import { columnUnits } from './columnUnits';
 import { type Cells, readSpeaker, type SpeakerGiven, type SpeakerRow } from './readSpeaker';
 import { sensitivityCondition } from './speakerCells';

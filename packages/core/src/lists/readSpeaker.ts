@@ -1,17 +1,20 @@
 /** What a row of a list says of the speaker itself. */
 import { type SpeakerRecord, USUAL_HOLE_MM } from '../catalogue';
-import type { Result } from '../result';
-import type { ColumnUnit, DepthDatum, LengthColumn, ListColumn } from './columns';
 import {
-  kindIn,
+  type ColumnUnit,
   type Rating,
   type ReadFigure,
-  readHolesCell,
   readLengthCell,
   readMassCell,
-  readOhmCell,
   readOutlineCell,
   readPowerCell,
+} from '../cells';
+import type { Result } from '../result';
+import type { DepthDatum, LengthColumn, ListColumn } from './columns';
+import {
+  kindIn,
+  readHolesCell,
+  readOhmCell,
   readSensitivityCell,
   readSizeCell,
   readTerminalsCell,

@@ -1,17 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { PartRecord, SpeakerRecord } from '../catalogue';
+import { readLengthCell, readMassCell, readOutlineCell, readPowerCell } from '../cells';
 import { ABOVE, dirtyList } from '../testing/dirtyList';
 import { dirtySpeakers } from '../testing/dirtySpeakers';
 import { guessColumns, planOffers, planSpeakers, readList, type Table } from './index';
 import {
   kindIn,
   readHolesCell,
-  readLengthCell,
-  readMassCell,
   readOhmCell,
-  readOutlineCell,
-  readPowerCell,
   readSensitivityCell,
   readSizeCell,
   readTerminalsCell,

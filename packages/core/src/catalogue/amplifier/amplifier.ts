@@ -4,6 +4,7 @@ import { boxSchema } from '../box';
 import { channelPowersSchema } from '../channelPower';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { box, knownNumber, number, powers, rounding, type Spec, some } from '../specs/Spec';
 import { boxWords } from '../words/boxWords';
 import { powerWords } from '../words/powerWords';
 
@@ -24,9 +25,21 @@ export const amplifierSchema = z.strictObject({
   box: boxSchema.nullable(),
 });
 
+const specs: readonly Spec[] = [
+  number('channels', 'Channels', '4'),
+  knownNumber('leastOhm', 'Least load of a channel, Ω', '2', { without: 'whether it stands the load' }),
+  knownNumber('leastBridgedOhm', 'Least load bridged, Ω', '4', { hint: 'Empty: not to be bridged, or nobody says.' }),
+  some('inputs', 'Inputs', AMPLIFIER_INPUTS),
+  knownNumber('fuseA', 'Fuse in its supply, A', '30', { hint: 'As its maker says.' }),
+  box('box', 'Its box', 'its place'),
+  rounding,
+  powers('powers', 'Power'),
+];
+
 export const amplifierEntry = goodsEntry(
   'Amplifier',
   amplifierSchema,
+  specs,
   ({ channels }) => ({ channels }),
   ({ channels, powers, leastOhm, box }) =>
     [

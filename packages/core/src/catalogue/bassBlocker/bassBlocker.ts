@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { filterSchema } from '../filter';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { filter, knownNumber, number, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 import { filterWords } from '../words/filterWords';
 
@@ -15,9 +16,16 @@ export const bassBlockerSchema = z.strictObject({
   microfarad: z.number().min(0.01).max(10_000).nullable(),
 });
 
+const specs: readonly Spec[] = [
+  filter('filter', 'Filter'),
+  number('atOhm', 'At a load of, Ω', '4', { hint: 'At twice the load its corner lies at half.' }),
+  knownNumber('microfarad', 'Capacitor, µF', '100'),
+];
+
 export const bassBlockerEntry = goodsEntry(
   'Bass blocker',
   bassBlockerSchema,
+  specs,
   ({ atOhm }) => ({ atOhm }),
   ({ filter, atOhm, microfarad }) =>
     `${filterWords(filter)} at ${printed(atOhm)} Ω, ${microfarad === null ? 'capacitor not stated' : `${printed(microfarad)} µF`}`,

@@ -4,6 +4,8 @@ import { boxSchema } from '../box';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
 import { rated } from '../rating';
+import { ratingSpec } from '../specs/ratingSpec';
+import { box, choice, knownNumber, rounding, type Spec, yesNo } from '../specs/Spec';
 import { boxWords } from '../words/boxWords';
 import { ratingWords } from '../words/partWords';
 
@@ -19,9 +21,20 @@ export const bassBoxSchema = z.strictObject({
   ...rated,
 });
 
+const specs: readonly Spec[] = [
+  choice('enclosure', 'Enclosure', ENCLOSURES, { words: { notStated: 'not stated' } }),
+  yesNo('isPowered', 'Amplifier of its own'),
+  box('box', 'Its box', 'its place'),
+  knownNumber('impedanceOhm', 'Impedance, Ω', '4', { without: 'the load' }),
+  knownNumber('rmsW', 'Power, RMS, W', '60', { hint: 'Only RMS compares.' }),
+  ratingSpec('otherRating', 'Power besides RMS'),
+  rounding,
+];
+
 export const bassBoxEntry = goodsEntry(
   'Bass box',
   bassBoxSchema,
+  specs,
   ({ isPowered }) => ({ isPowered }),
   ({ enclosure, isPowered, box, ...rating }) =>
     [

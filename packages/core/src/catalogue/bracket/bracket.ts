@@ -10,6 +10,7 @@ import { screwBags } from '../screwBags';
 import { printed } from '../words/figures';
 import { outlineWords } from '../words/partWords';
 import { patternWords } from '../words/patternWords';
+import { bracketSpecs } from './bracketSpecs';
 import { snapOffsSchema } from './snapOffStates';
 import { STATE_MARK } from './snapOffs';
 
@@ -42,6 +43,7 @@ export type BracketRecord = z.infer<typeof bracketSchema>;
 export const bracketEntry = partEntry({
   word: 'Bracket',
   schema: bracketSchema,
+  specs: bracketSpecs,
   listed: ({ snapOffs }) => ({ snapOffs: snapOffs.map(({ id, name }) => ({ id, name })) }),
   says: ({ heightMm, throat, vehicleBolts, speakerBolts }) =>
     `${printed(heightMm)} mm high, throat ${outlineWords(throat)}; to the vehicle ${patternWords(vehicleBolts)}; to the speaker ${patternWords(speakerBolts)}`,

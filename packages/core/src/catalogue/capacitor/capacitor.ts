@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { choice, knownNumber, number, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 
 /** Those that stand a signal of both signs. */
@@ -16,9 +17,17 @@ export const capacitorSchema = z.strictObject({
   volt: z.number().positive().max(1000).nullable(),
 });
 
+const specs: readonly Spec[] = [
+  choice('type', 'Type', CAPACITOR_TYPES),
+  number('microfarad', 'Capacitance, µF', '100'),
+  knownNumber('tolerancePercent', 'Tolerance, ± %', '10'),
+  knownNumber('volt', 'Voltage, V', '50'),
+];
+
 export const capacitorEntry = goodsEntry(
   'Capacitor',
   capacitorSchema,
+  specs,
   ({ microfarad }) => ({ microfarad }),
   ({ type, microfarad, tolerancePercent, volt }) =>
     [

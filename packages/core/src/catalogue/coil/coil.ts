@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { choice, knownNumber, number, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 
 export const COIL_CORES = ['air', 'ferrite', 'iron'] as const;
@@ -16,9 +17,17 @@ export const coilSchema = z.strictObject({
   tolerancePercent: z.number().positive().max(50).nullable(),
 });
 
+const specs: readonly Spec[] = [
+  choice('core', 'Core', COIL_CORES),
+  number('millihenry', 'Inductance, mH', '0.47'),
+  knownNumber('wireOhm', 'Resistance of its wire, Ω', '0.3', { without: 'what it takes of the power' }),
+  knownNumber('tolerancePercent', 'Tolerance, ± %', '5'),
+];
+
 export const coilEntry = goodsEntry(
   'Coil',
   coilSchema,
+  specs,
   ({ millihenry }) => ({ millihenry }),
   ({ core, millihenry, wireOhm }) =>
     `${printed(millihenry)} mH, ${core} core, ${wireOhm === null ? 'resistance not stated' : `${printed(wireOhm)} Ω`}`,

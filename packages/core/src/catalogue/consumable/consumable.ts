@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { choice, line, type Spec } from '../specs/Spec';
 import { apart } from '../words/partWords';
 
 export const CONSUMABLE_TYPES = [
@@ -26,9 +27,15 @@ export const consumableSchema = z.strictObject({
   amount: z.string().trim().max(60, 'Type at most 60 characters.'),
 });
 
+const specs: readonly Spec[] = [
+  choice('type', 'Type', CONSUMABLE_TYPES),
+  line('amount', 'How much', { hint: 'Such as 19 mm × 25 m; empty where nobody says.' }),
+];
+
 export const consumableEntry = goodsEntry(
   'Consumable',
   consumableSchema,
+  specs,
   ({ type }) => ({ type }),
   ({ type, amount }) => [apart(type), amount || 'amount not stated'].join(', '),
 );

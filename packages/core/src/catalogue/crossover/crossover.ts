@@ -4,6 +4,7 @@ import { boxSchema } from '../box';
 import { branchesSchema } from '../filter';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { box, branches, knownNumber, numbers, rounding, type Spec } from '../specs/Spec';
 import { boxWords } from '../words/boxWords';
 import { printed } from '../words/figures';
 import { branchWords } from '../words/filterWords';
@@ -20,9 +21,19 @@ export const crossoverSchema = z.strictObject({
   box: boxSchema.nullable(),
 });
 
+const specs: readonly Spec[] = [
+  box('box', 'Its box', 'its place behind the panel'),
+  numbers('levelsDb', 'Level switch, dB', '0, -2, -4'),
+  knownNumber('impedanceOhm', 'Made for, Ω', '4'),
+  knownNumber('rmsW', 'Power, RMS, W', '60', { hint: 'Only RMS compares.' }),
+  rounding,
+  branches('branches', 'Filters'),
+];
+
 export const crossoverEntry = goodsEntry(
   'Crossover',
   crossoverSchema,
+  specs,
   () => ({}),
   ({ branches, levelsDb, box }) =>
     [

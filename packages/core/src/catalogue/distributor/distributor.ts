@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { number, type Spec, yesNo } from '../specs/Spec';
 import { printed } from '../words/figures';
 
 const areaMm2 = z.number().min(0.1).max(120);
@@ -16,9 +17,18 @@ export const distributorSchema = z.strictObject({
   isFused: z.boolean(),
 });
 
+const specs: readonly Spec[] = [
+  number('inputs', 'Wires in', '1'),
+  number('inputMm2', 'Wire in up to, mm²', '21'),
+  number('outputs', 'Wires out', '4'),
+  number('outputMm2', 'Wire out up to, mm²', '8'),
+  yesNo('isFused', 'A fuse for each wire out'),
+];
+
 export const distributorEntry = goodsEntry(
   'Distributor',
   distributorSchema,
+  specs,
   ({ outputs, isFused }) => ({ outputs, isFused }),
   ({ inputs, inputMm2, outputs, outputMm2, isFused }) =>
     `${inputs} × ${printed(inputMm2)} mm² in, ${outputs} × ${printed(outputMm2)} mm² out, ${isFused ? 'a fuse for each' : 'no fuses'}`,

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
 import { lengthMm } from '../outline';
+import { knownLength, length, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 
 export const fasciaSchema = z.strictObject({
@@ -18,9 +19,18 @@ export const fasciaSchema = z.strictObject({
   coversHeightMm: z.number().positive().max(800).nullable(),
 });
 
+const specs: readonly Spec[] = [
+  length('slotWidthMm', 'Slot, width'),
+  length('slotHeightMm', 'Slot, height'),
+  knownLength('slotDepthMm', 'Slot, depth', { without: 'the room for the source unit' }),
+  knownLength('coversWidthMm', 'Covers, width'),
+  knownLength('coversHeightMm', 'Covers, height'),
+];
+
 export const fasciaEntry = goodsEntry(
   'Fascia',
   fasciaSchema,
+  specs,
   ({ slotWidthMm, slotHeightMm }) => ({ slotWidthMm, slotHeightMm }),
   ({ slotWidthMm, slotHeightMm, slotDepthMm }) =>
     `slot ${printed(slotWidthMm)} × ${printed(slotHeightMm)} mm, ${slotDepthMm === null ? 'depth not stated' : `${printed(slotDepthMm)} mm deep`}`,

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { choice, knownLength, line, number, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 import { apart } from '../words/partWords';
 
@@ -23,9 +24,19 @@ export const fastenerPartSchema = z.strictObject({
   driver: z.string().max(20),
 });
 
+const specs: readonly Spec[] = [
+  choice('type', 'Type', FASTENER_TYPES),
+  number('diameterMm', 'Diameter, mm', '4.2', { hint: 'Of the thread, or of a rivet’s body.' }),
+  knownLength('lengthMm', 'Length below the head', { hint: 'Empty for a nut.' }),
+  line('thread', 'Thread', { hint: 'Such as M6 × 1; empty for what cuts its own.' }),
+  choice('head', 'Head', FASTENER_HEADS),
+  line('driver', 'Turned by', { hint: 'Such as PH2 or T20; empty for what a tool of its own sets.' }),
+];
+
 export const fastenerEntry = goodsEntry(
   'Fastener',
   fastenerPartSchema,
+  specs,
   ({ type, diameterMm, lengthMm }) => ({ type, diameterMm, lengthMm }),
   ({ type, diameterMm, lengthMm, head, thread, driver }) =>
     [

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
 import { lengthMm, outlineSchema } from '../outline';
+import { choice, knownLength, knownNumber, knownOutline, length, type Spec, yesNo } from '../specs/Spec';
 import { printed } from '../words/figures';
 import { outlineWords } from '../words/partWords';
 
@@ -24,9 +25,21 @@ export const foamSchema = z.strictObject({
   isSticky: z.boolean(),
 });
 
+const specs: readonly Spec[] = [
+  choice('type', 'What it is', FOAM_FORMS),
+  length('thicknessMm', 'Thickness'),
+  knownLength('pressedMm', 'Pressed together'),
+  knownOutline('inner', 'Inside, of a ring'),
+  knownOutline('outer', 'Outside, of a ring'),
+  knownLength('widthMm', 'Width, of a tape or a sheet'),
+  knownNumber('lengthM', 'Length, m', '5'),
+  yesNo('isSticky', 'Sticks by itself'),
+];
+
 export const foamEntry = goodsEntry(
   'Foam or gasket',
   foamSchema,
+  specs,
   ({ type, thicknessMm }) => ({ type, thicknessMm }),
   ({ type, thicknessMm, pressedMm, inner, outer, widthMm, lengthM, isSticky }) =>
     [

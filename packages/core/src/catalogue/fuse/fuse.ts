@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { choice, number, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 import { apart } from '../words/partWords';
 
@@ -15,9 +16,12 @@ export const fuseSchema = z.strictObject({
   ampere: z.number().positive().max(500),
 });
 
+const specs: readonly Spec[] = [choice('type', 'Type', FUSE_TYPES), number('ampere', 'Current, A', '30')];
+
 export const fuseEntry = goodsEntry(
   'Fuse',
   fuseSchema,
+  specs,
   ({ type, ampere }) => ({ type, ampere }),
   ({ type, ampere }) => `${apart(type)}, ${printed(ampere)} A`,
 );

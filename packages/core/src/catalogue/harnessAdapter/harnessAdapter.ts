@@ -4,6 +4,8 @@ import type { HarnessAdapter } from '../../wiring';
 import { filterSchema } from '../filter';
 import { orderable, pieceOf } from '../orderable';
 import { partEntry } from '../PartEntry';
+import { leadEnd } from '../specs/leadEnd';
+import { knownFilter, knownLength, knownYesNo, line, type Spec } from '../specs/Spec';
 import { TERMINALS } from '../terminals';
 import { filterWords } from '../words/filterWords';
 
@@ -25,9 +27,19 @@ export const harnessAdapterSchema = z.strictObject({
 });
 export type HarnessAdapterRecord = z.infer<typeof harnessAdapterSchema>;
 
+const specs: readonly Spec[] = [
+  line('fromConnectorId', 'From the plug', { hint: 'The vehicle’s connector, by its id.' }),
+  leadEnd('to', 'To'),
+  knownLength('plugMm', 'Its plug stands out', { without: 'the room for its plug' }),
+  knownLength('lengthMm', 'Length', { without: 'whether it reaches' }),
+  knownYesNo('needsDoorWires', 'Needs wires at this place'),
+  knownFilter('filter', 'Filter in it'),
+];
+
 export const harnessAdapterEntry = partEntry({
   word: 'Harness adapter',
   schema: harnessAdapterSchema,
+  specs: specs,
   listed: () => ({}),
   says: ({ fromConnectorId, to, filter, needsDoorWires }) =>
     [

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { choice, knownLine, knownNumber, number, type Spec, yesNo } from '../specs/Spec';
 import { printed } from '../words/figures';
 
 export const CONNECTOR_GENDERS = ['plug', 'socket'] as const;
@@ -26,9 +27,22 @@ export const looseConnectorSchema = z
     message: 'There are no more rows than positions.',
   });
 
+const specs: readonly Spec[] = [
+  knownLine('connectorId', 'Which connector it is', {
+    hint: 'By the id that vehicles name it by; empty for none of them.',
+  }),
+  choice('gender', 'Gender', CONNECTOR_GENDERS),
+  number('positions', 'Positions', '4'),
+  number('rows', 'Rows', '2'),
+  yesNo('isKeyed', 'Goes in one way only'),
+  knownNumber('wireFromMm2', 'Wire from, mm²', '0.5'),
+  knownNumber('wireToMm2', 'Wire to, mm²', '1.5'),
+];
+
 export const looseConnectorEntry = goodsEntry(
   'Connector',
   looseConnectorSchema,
+  specs,
   ({ gender, positions }) => ({ gender, positions }),
   ({ connectorId, gender, positions, rows, isKeyed, wireFromMm2, wireToMm2 }) =>
     [

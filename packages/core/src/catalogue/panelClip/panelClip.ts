@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { choice, knownLength, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 import { apart } from '../words/partWords';
 
@@ -15,9 +16,15 @@ export const panelClipSchema = z.strictObject({
   holeMm: z.number().min(2).max(30).nullable(),
 });
 
+const specs: readonly Spec[] = [
+  choice('type', 'Type', PANEL_CLIP_TYPES),
+  knownLength('holeMm', 'Hole it is made for', { hint: 'Empty for what goes into none.' }),
+];
+
 export const panelClipEntry = goodsEntry(
   'Panel clip',
   panelClipSchema,
+  specs,
   ({ type, holeMm }) => ({ type, holeMm }),
   ({ type, holeMm }) => `${apart(type)}${holeMm === null ? '' : `, for a hole of ${printed(holeMm)} mm`}`,
 );

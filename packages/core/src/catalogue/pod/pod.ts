@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
 import { lengthMm, outlineSchema } from '../outline';
+import { knownLength, knownNumber, number, outline, rounding, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 import { outlineWords } from '../words/partWords';
 
@@ -20,9 +21,19 @@ export const podSchema = z.strictObject({
   volumeL: z.number().positive().max(100).nullable(),
 });
 
+const specs: readonly Spec[] = [
+  outline('base', 'Base on the panel'),
+  outline('hole', 'Hole for the speaker'),
+  knownLength('depthMm', 'Depth inside', { without: 'the room behind' }),
+  number('angleDeg', 'Turns the speaker by, °', '20'),
+  knownNumber('volumeL', 'Volume, l', '1.2'),
+  rounding,
+];
+
 export const podEntry = goodsEntry(
   'Pod',
   podSchema,
+  specs,
   ({ hole }) => ({ hole }),
   ({ base, hole, depthMm, angleDeg, volumeL }) =>
     [

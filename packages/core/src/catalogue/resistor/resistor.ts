@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { knownNumber, number, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 
 export const resistorSchema = z.strictObject({
@@ -13,9 +14,16 @@ export const resistorSchema = z.strictObject({
   tolerancePercent: z.number().positive().max(50).nullable(),
 });
 
+const specs: readonly Spec[] = [
+  number('ohm', 'Resistance, Ω', '4.7'),
+  knownNumber('watt', 'Power, W', '10', { without: 'how hot it becomes' }),
+  knownNumber('tolerancePercent', 'Tolerance, ± %', '5'),
+];
+
 export const resistorEntry = goodsEntry(
   'Resistor',
   resistorSchema,
+  specs,
   ({ ohm }) => ({ ohm }),
   ({ ohm, watt, tolerancePercent }) =>
     [

@@ -15,6 +15,7 @@ export const setSchema = z.strictObject({
 export const setEntry = goodsEntry(
   'Set',
   setSchema,
+  [],
   () => ({}),
   ({ inBox }) => pieceWords(inBox).replace(/ \[[^\]]*\]/g, ''),
 );

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { choice, number, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 import { apart } from '../words/partWords';
 
@@ -16,9 +17,17 @@ export const sheetStockSchema = z.strictObject({
   lengthMm: z.number().positive().max(4000),
 });
 
+const specs: readonly Spec[] = [
+  choice('material', 'Material', SHEET_MATERIALS),
+  number('thicknessMm', 'Thickness, mm', '12'),
+  number('widthMm', 'Width, mm', '500'),
+  number('lengthMm', 'Length, mm', '1000'),
+];
+
 export const sheetEntry = goodsEntry(
   'Sheet stock',
   sheetStockSchema,
+  specs,
   ({ material, thicknessMm }) => ({ material, thicknessMm }),
   ({ material, thicknessMm, widthMm, lengthMm }) =>
     `${apart(material)} ${printed(thicknessMm)} mm, ${printed(widthMm)} × ${printed(lengthMm)} mm`,

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { boxSchema } from '../box';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { box, knownNumber, rounding, type Spec } from '../specs/Spec';
 import { boxWords } from '../words/boxWords';
 
 export const sounderSchema = z.strictObject({
@@ -16,9 +17,19 @@ export const sounderSchema = z.strictObject({
   box: boxSchema.nullable(),
 });
 
+const specs: readonly Spec[] = [
+  knownNumber('impedanceOhm', 'Impedance, Ω', '8', { without: 'the load' }),
+  knownNumber('rmsW', 'Power, RMS, W', '1'),
+  knownNumber('fromHz', 'Heard from, Hz', '400'),
+  knownNumber('toHz', 'Heard to, Hz', '6000'),
+  box('box', 'Its size', 'its place'),
+  rounding,
+];
+
 export const sounderEntry = goodsEntry(
   'Sounder',
   sounderSchema,
+  specs,
   () => ({}),
   ({ impedanceOhm, fromHz, toHz, box }) =>
     [

@@ -4,6 +4,7 @@ import { boxSchema } from '../box';
 import { channelPowersSchema } from '../channelPower';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { box, ids, knownNumber, powers, rounding, type Spec } from '../specs/Spec';
 import { boxWords } from '../words/boxWords';
 import { powerWords } from '../words/powerWords';
 
@@ -21,9 +22,19 @@ export const sourceUnitSchema = z.strictObject({
   connectorIds: z.array(z.string().min(1).max(80)).max(12).default([]),
 });
 
+const specs: readonly Spec[] = [
+  knownNumber('leastOhm', 'Least load of a channel, Ω', '4', { without: 'whether it stands the load' }),
+  knownNumber('lineOutputs', 'Line outputs, pairs', '2'),
+  box('box', 'What goes into the slot', 'the room in the slot'),
+  ids('connectorIds', 'Connectors at its back'),
+  rounding,
+  powers('powers', 'Power'),
+];
+
 export const sourceUnitEntry = goodsEntry(
   'Source unit',
   sourceUnitSchema,
+  specs,
   () => ({}),
   ({ powers, lineOutputs, box }) =>
     [

@@ -4,6 +4,7 @@ import type { FitSpacer } from '../../fit';
 import { catalogueLength, orderable, pieceOf } from '../orderable';
 import { outlineSchema, toOutline } from '../outline';
 import { partEntry } from '../PartEntry';
+import { length, outline, rounding, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 import { outlineWords } from '../words/partWords';
 
@@ -16,9 +17,17 @@ export const spacerSchema = z.strictObject({
 });
 export type SpacerRecord = z.infer<typeof spacerSchema>;
 
+const specs: readonly Spec[] = [
+  outline('inner', 'Inside'),
+  outline('outer', 'Outside'),
+  length('heightMm', 'Height'),
+  rounding,
+];
+
 export const spacerEntry = partEntry({
   word: 'Spacer',
   schema: spacerSchema,
+  specs: specs,
   listed: () => ({}),
   says: ({ heightMm, inner, outer }) =>
     `${printed(heightMm)} mm high, ${outlineWords(inner)} inside, ${outlineWords(outer)} outside`,

@@ -17,9 +17,8 @@ import { outlineWords, ratingWords } from '../words/partWords';
 import { figureDoubtsSchema, openDoubts } from './figureDoubts';
 import { allInHandSchema, asKnown, type InHandFigure, inHandDimension, makersBiasSchema, withBias } from './inHand';
 import { listedSchema } from './listed';
-
-export const SPEAKER_KINDS = ['coaxial', 'component woofer', 'full range', 'tweeter'] as const;
-export const NOMINAL_SIZES = ['1 in', '3.5 in', '4 in', '4×6', '5.25 in', '6×8', '6.5 in', '6.75 in', '6×9'] as const;
+import { NOMINAL_SIZES, SENSITIVITY_CONDITIONS, SPEAKER_KINDS } from './speakerNames';
+import { speakerSpecs } from './speakerSpecs';
 
 const profileSectionSchema = z.strictObject({
   /** Below the flange's underside. */
@@ -27,8 +26,6 @@ const profileSectionSchema = z.strictObject({
   lengthMm,
   widthMm: lengthMm,
 });
-
-export const SENSITIVITY_CONDITIONS = ['1 W', '2.83 V', 'notStated'] as const;
 
 /** What a list may leave out is null: a speaker without what the fit needs is in the library, and is not judged (`lacksOf`). */
 export const speakerSchema = z.strictObject({
@@ -82,6 +79,7 @@ export type SpeakerRecord = z.infer<typeof speakerSchema>;
 export const speakerEntry = partEntry({
   word: 'Speaker',
   schema: speakerSchema,
+  specs: speakerSpecs,
   listed: (record) => {
     const { nominalSize, speakerKind, impedanceOhm, rmsW } = record;
     const lacks = lacksOf(record);

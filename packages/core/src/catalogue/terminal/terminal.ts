@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { choice, knownLength, number, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 import { apart } from '../words/partWords';
 
@@ -25,9 +26,18 @@ export const terminalSchema = z
     message: 'It is made for wires from the lesser to the greater: type one that is no less.',
   });
 
+const specs: readonly Spec[] = [
+  choice('type', 'Type', TERMINAL_TYPES),
+  knownLength('sizeMm', 'Blade, or hole of a ring', { hint: 'Empty for what has neither.' }),
+  number('wireFromMm2', 'Wire from, mm²', '0.5'),
+  number('wireToMm2', 'Wire to, mm²', '1.5'),
+  knownLength('barrelMm', 'Barrel, length'),
+];
+
 export const terminalEntry = goodsEntry(
   'Terminal',
   terminalSchema,
+  specs,
   ({ type, sizeMm }) => ({ type, sizeMm }),
   ({ type, sizeMm, wireFromMm2, wireToMm2 }) =>
     `${apart(type)}${sizeMm === null ? '' : ` ${printed(sizeMm)} mm`}, for wire of ${printed(wireFromMm2)} to ${printed(wireToMm2)} mm²`,

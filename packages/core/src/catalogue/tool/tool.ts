@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
+import { choice, line, type Spec } from '../specs/Spec';
 import { apart } from '../words/partWords';
 
 export const TOOL_TYPES = [
@@ -30,9 +31,15 @@ export const toolSchema = z.strictObject({
   size: z.string().trim().max(40, 'Type at most 40 characters.'),
 });
 
+const specs: readonly Spec[] = [
+  choice('type', 'Type', TOOL_TYPES),
+  line('size', 'Size', { hint: 'Such as T20 or 8 mm; empty for what has none.' }),
+];
+
 export const toolEntry = goodsEntry(
   'Tool',
   toolSchema,
+  specs,
   ({ type, size }) => ({ type, size }),
   ({ type, size }) => [apart(type), size].filter(Boolean).join(' '),
 );

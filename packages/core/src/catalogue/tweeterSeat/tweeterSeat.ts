@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { goodsEntry } from '../goods';
 import { orderable } from '../orderable';
 import { lengthMm, outlineSchema } from '../outline';
+import { choice, knownLength, knownOutline, length, number, rounding, type Spec } from '../specs/Spec';
 import { printed } from '../words/figures';
 import { outlineWords } from '../words/partWords';
 
@@ -23,9 +24,20 @@ export const tweeterSeatSchema = z.strictObject({
   angleDeg: z.number().min(0).max(90).default(0),
 });
 
+const specs: readonly Spec[] = [
+  choice('fixing', 'How it holds', SEAT_FIXINGS),
+  length('holdsMm', 'Tweeter it holds'),
+  knownLength('holeMm', 'Hole it goes into', { hint: 'Empty for what goes into none.' }),
+  knownOutline('outer', 'Outside'),
+  knownLength('depthMm', 'Depth behind the surface', { without: 'the room behind' }),
+  number('angleDeg', 'Turns the tweeter by, °', '20'),
+  rounding,
+];
+
 export const tweeterSeatEntry = goodsEntry(
   'Tweeter seat',
   tweeterSeatSchema,
+  specs,
   ({ holdsMm, fixing }) => ({ holdsMm, fixing }),
   ({ fixing, holdsMm, holeMm, outer, depthMm, angleDeg }) =>
     [

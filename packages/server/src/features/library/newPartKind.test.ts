@@ -11,6 +11,7 @@ const cool = z.strictObject({ kind: z.literal('coolBox'), ...orderable, volumeL:
 const coolBox = partEntry({
   word: 'Cool box',
   schema: cool,
+  specs: [],
   listed: ({ volumeL }) => ({ volumeL }),
   says: ({ volumeL }) => `${volumeL} l`,
   connectors: () => [],

@@ -1,5 +1,6 @@
 /** What a supplier's list would make of a library, without a database: minutes of work for a large one, so that it runs apart (`tasks`). */
 import type { PartRecord } from '@low-quarry/core/catalogue';
+import { type ColumnUnit, LENGTH_UNITS, MASS_UNITS } from '@low-quarry/core/cells';
 import {
   type importList,
   type ListImported,
@@ -8,13 +9,10 @@ import {
   SHOWN_ROWS,
 } from '@low-quarry/core/contracts/supplierLists';
 import {
-  type ColumnUnit,
   type Finding,
   guessColumns,
-  LENGTH_UNITS,
   LIST_COLUMNS,
   type ListColumn,
-  MASS_UNITS,
   type OfferPlan,
   planOffers,
   planSpeakers,

@@ -1,13 +1,11 @@
 /** The first rows of a list as they stand in the file, and what each column is taken for. */
 import { USUAL_HOLE_MM } from '@low-quarry/core/catalogue';
+import { type ColumnUnit, LENGTH_UNITS, MASS_UNITS } from '@low-quarry/core/cells';
 import type { ListImported } from '@low-quarry/core/contracts/supplierLists';
 import {
-  type ColumnUnit,
   isLengthColumn,
-  LENGTH_UNITS,
   LIST_COLUMN_LABELS,
   type ListColumn,
-  MASS_UNITS,
   OFFER_COLUMNS,
   SPEAKER_COLUMNS,
 } from '@low-quarry/core/lists';

@@ -1,7 +1,8 @@
 /** Sends a supplier's list: to be tried out, or to be brought in. */
 
+import type { ColumnUnit } from '@low-quarry/core/cells';
 import { importList, listProgress } from '@low-quarry/core/contracts/supplierLists';
-import type { ColumnUnit, ListColumn } from '@low-quarry/core/lists';
+import type { ListColumn } from '@low-quarry/core/lists';
 import { useQuery } from '@tanstack/react-query';
 import { call } from '../../api/call';
 import { useStoppable } from '../../api/useStoppable';

@@ -1,5 +1,6 @@
 /** New parts as they are typed: the figures of their kind, who makes them, and a name each for as many as share these figures. */
 import {
+  FIGURE_SPECS,
   type ListedById,
   newPartId,
   type PartKind,
@@ -8,7 +9,6 @@ import {
   partSchema,
 } from '@low-quarry/core/catalogue';
 import { z } from 'zod';
-import { FIGURE_SPECS } from '../figures/specs';
 import { type FiguresTyped, figuresTypedSchema, readFiguresSchema, toFiguresTyped } from '../figures/typedFigures';
 
 /** Keys that no kind has as figures. */

@@ -1,6 +1,5 @@
 /** Parts of one kind beside each other: each figure in words, and of lengths by how much they stand over the first part's. */
-import { asKnown, type PartKind, type PartRecord, type SpeakerRecord } from '@low-quarry/core/catalogue';
-import { FIGURE_SPECS } from '../figures/specs';
+import { asKnown, FIGURE_SPECS, type PartKind, type PartRecord, type SpeakerRecord } from '@low-quarry/core/catalogue';
 import { figureOf } from '../figures/typedFigures';
 import { inHandLines } from '../inHand/inHandWords';
 

@@ -1,12 +1,11 @@
 /** The fields for the figures of a part, and the part drawn as they are typed. */
-import type { PartKind, PartRecord } from '@low-quarry/core/catalogue';
+import type { PartKind, PartRecord, Spec } from '@low-quarry/core/catalogue';
+import { FIGURE_SPECS } from '@low-quarry/core/catalogue';
 import type { Control } from 'react-hook-form';
 import type { z } from 'zod';
 import { FormChoice } from '../../../ui/form/FormChoice';
 import { FormText } from '../../../ui/form/FormText';
 import { PartDrawing } from './PartDrawing';
-import type { Spec } from './Spec';
-import { FIGURE_SPECS } from './specs';
 import type { FiguresTyped } from './typedFigures';
 
 type FiguresProps = {

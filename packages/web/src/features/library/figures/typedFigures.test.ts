@@ -1,13 +1,12 @@
 /** Every part of the demo and of the starter goods goes through its form unchanged; what is wrong is refused at its field. */
 import { describe, expect, test } from '@jest/globals';
-import { PART_KINDS, type PartRecord, partSchema } from '@low-quarry/core/catalogue';
+import { FIGURE_SPECS, PART_KINDS, type PartRecord, partSchema } from '@low-quarry/core/catalogue';
 import brackets from '../../../../../../demo/brackets.json' with { type: 'json' };
 import adapters from '../../../../../../demo/harness-adapters.json' with { type: 'json' };
 import smallParts from '../../../../../../demo/small-parts.json' with { type: 'json' };
 import spacers from '../../../../../../demo/spacers.json' with { type: 'json' };
 import speakers from '../../../../../../demo/speakers.json' with { type: 'json' };
 import goods from '../../../../../../starter/goods.json' with { type: 'json' };
-import { FIGURE_SPECS } from './specs';
 import { readFiguresSchema, toFiguresTyped } from './typedFigures';
 
 const PARTS: readonly PartRecord[] = [speakers, brackets, spacers, adapters, smallParts, goods.parts].flatMap((parts) =>
@@ -31,7 +30,7 @@ describe('what is typed wrong', () => {
     ['speaker', 'mountingDepthMm', 'deep', /“deep” was read\. A length such as/],
     ['speaker', 'bolts', 'four', /“four” was read\. Words such as “4 holes 5 on 156 mm/],
     ['speaker', 'otherRating', '60 W RMS', /“60 W RMS” was read\. Such as 180 W peak/],
-    ['speaker', 'impedanceOhm', '4 ohm', /A number such as 4 would do/],
+    ['speaker', 'impedanceOhm', '4 farad', /A number such as 4 would do/],
     ['bracket', 'copies', 'hooks, magic', /“magic” was read\. hooks or tabs would do/],
     ['spacer', 'inner', '', /would do/],
     ['wire', 'areaMm2', 'thick', /A number such as 1.5 would do/],

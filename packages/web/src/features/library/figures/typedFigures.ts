@@ -1,7 +1,7 @@
 /** The figures of a part as they are typed, by what is asked of its kind: each a line of text. */
 import type { PartRecord } from '@low-quarry/core/catalogue';
+import { FIGURE_SPECS } from '@low-quarry/core/catalogue';
 import { z } from 'zod';
-import { FIGURE_SPECS } from './specs';
 
 export type FiguresTyped = Record<string, string>;
 export const figuresTypedSchema: z.ZodType<FiguresTyped, FiguresTyped> = z.record(z.string(), z.string());

@@ -1,10 +1,9 @@
 /** What a maker says of power besides RMS, in words. */
-import type { SpeakerRecord } from '@low-quarry/core/catalogue';
-import { readPowerCell } from '@low-quarry/core/lists';
-import { fail, ok } from '@low-quarry/core/result';
+import { type Rating, readPowerCell } from '../../cells';
+import { fail, ok } from '../../result';
 import type { Spec } from './Spec';
 
-type Other = SpeakerRecord['otherRating'];
+type Other = { readonly watt: number; readonly kind: Exclude<Rating['kind'], 'RMS'> } | null;
 
 const WOULD = 'Such as 180 W peak, 20-60 W, or 180 W where nobody says of which kind, would do.';
 

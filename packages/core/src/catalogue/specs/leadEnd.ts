@@ -1,6 +1,7 @@
 /** Where a lead ends, typed: a kind of terminals, or a further connector. */
-import { TERMINALS } from '@low-quarry/core/catalogue';
-import { fail, ok } from '@low-quarry/core/result';
+
+import { fail, ok } from '../../result';
+import { TERMINALS } from '../terminals';
 import type { Spec } from './Spec';
 
 type LeadEnd =

@@ -1,32 +1,19 @@
-/** A figure of a part that is typed: how it is read, written and asked for. Figures are lines of text until they are read. */
-import {
-  apart,
-  type Box,
-  bodyBoxWords,
-  boxWords,
-  branchWords,
-  type Filter,
-  filterWords,
-  NOTHING_ELSE,
-  patternWords,
-  pieceWords,
-  powerWords,
-  profileWords,
-  readBodyBoxWords,
-  readBoxWords,
-  readBranchWords,
-  readFilterWords,
-  readPatternWords,
-  readPieceWords,
-  readPowerWords,
-  readProfileWords,
-  readScrewWords,
-  readSnapOffWords,
-  screwWords,
-  snapOffWords,
-} from '@low-quarry/core/catalogue';
-import { readLengthCell, readMassCell, readOutlineCell } from '@low-quarry/core/lists';
-import { fail, ok, type Result } from '@low-quarry/core/result';
+/** A figure of a part that is typed, or stands in a list: how it is read, written and asked for. Figures are lines of text until they are read. */
+import { type ColumnUnit, readLengthCell, readMassCell, readOutlineCell } from '../../cells';
+import { fail, ok, type Result } from '../../result';
+import type { Box } from '../box';
+import type { Filter } from '../filter';
+import { bodyBoxWords, readBodyBoxWords } from '../words/bodyBoxWords';
+import { boxWords, readBoxWords } from '../words/boxWords';
+import { branchWords, filterWords, readBranchWords, readFilterWords } from '../words/filterWords';
+import { apart } from '../words/partWords';
+import { patternWords, readPatternWords } from '../words/patternWords';
+import { NOTHING_ELSE, pieceWords, readPieceWords } from '../words/pieceWords';
+import { powerWords, readPowerWords } from '../words/powerWords';
+import { profileWords, readProfileWords } from '../words/profileWords';
+import { readScrewWords, screwWords } from '../words/screwWords';
+import { readSnapOffWords, snapOffWords } from '../words/snapOffWords';
+import { readQuantity } from './readQuantity';
 
 export type Spec = {
   /** Of the record. */
@@ -39,24 +26,29 @@ export type Spec = {
   readonly isWide?: boolean;
   /** What can be chosen, where it is not typed; the empty one where it may be unknown. */
   readonly options?: readonly (readonly [string, string])[];
-  readonly read: (text: string) => Result<unknown, string>;
+  /** Of what has units that a bare number may be in. */
+  readonly measure?: 'length' | 'mass';
+  /** @param unit of bare numbers, of what has a measure; mm and g where nobody says */
+  readonly read: (text: string, unit?: ColumnUnit) => Result<unknown, string>;
   readonly print: (value: never) => string;
 };
 type Extras = Partial<Pick<Spec, 'hint' | 'without'>>;
 
 /** Nothing typed is not known. */
 function orNull(read: Spec['read']): Spec['read'] {
-  return (text) => (text.trim() === '' ? ok(null) : read(text));
+  return (text, unit) => (text.trim() === '' ? ok(null) : read(text, unit));
 }
 
 const printNumber = (value: number | null) => (value === null ? '' : String(value));
 
-const readLength: Spec['read'] = (text) => {
-  const found = readLengthCell(text, 'mm');
+/** A lead is long; how long a figure may be says the schema of its kind. */
+const MOST_MM = 20_000;
+const readLength: Spec['read'] = (text, unit = 'mm') => {
+  const found = readLengthCell(text, unit, MOST_MM);
   return found.ok ? ok(found.value.value) : found;
 };
-const readOutline: Spec['read'] = (text) => {
-  const found = readOutlineCell(text, 'mm');
+const readOutline: Spec['read'] = (text, unit = 'mm') => {
+  const found = readOutlineCell(text, unit);
   return found.ok ? ok(found.value.outline) : found;
 };
 type Outline =
@@ -69,7 +61,7 @@ const printOutline = (outline: Outline | null) => {
 
 /** A length that is asked for. */
 export const length = (key: string, label: string, extras: Extras = {}): Spec => ({
-  ...{ key, label: `${label}, mm`, ...extras, read: readLength, print: printNumber },
+  ...{ key, label: `${label}, mm`, measure: 'length', ...extras, read: readLength, print: printNumber },
 });
 /** A length that may be unknown. */
 export const knownLength = (key: string, label: string, extras: Extras = {}): Spec => ({
@@ -77,7 +69,8 @@ export const knownLength = (key: string, label: string, extras: Extras = {}): Sp
   read: orNull(readLength),
 });
 export const outline = (key: string, label: string, extras: Extras = {}): Spec => ({
-  ...{ key, label: `${label}, mm`, hint: 'An oval as 218 × 152.', ...extras, read: readOutline, print: printOutline },
+  ...{ key, label: `${label}, mm`, hint: 'An oval as 218 × 152.', ...extras, measure: 'length' },
+  ...{ read: readOutline, print: printOutline },
 });
 export const knownOutline = (key: string, label: string, extras: Extras = {}): Spec => ({
   ...outline(key, label, extras),
@@ -138,17 +131,19 @@ export const pieces = (key: string, label: string): Spec => ({
   hint: `Such as: 1 × grille; 2 × foam ring; a part of the library with its id as [brk-1]. “${NOTHING_ELSE}” where there is nothing else; empty: nobody looked.`,
 });
 export const mass = (key: string, label: string): Spec => ({
-  ...{ key, label: `${label}, g`, read: orNull((text) => readMassCell(text, 'g')), print: printNumber },
+  ...{ key, label: `${label}, g`, measure: 'mass', print: printNumber },
+  read: orNull((text, unit = 'g') => readMassCell(text, unit)),
 });
+
+/** Behind the last comma of what a number is called. */
+function unitOf(label: string): string {
+  return /, ([^,]+)$/.exec(label)?.[1] ?? '';
+}
 
 /** @param example what would do */
 export const number = (key: string, label: string, example: string, extras: Extras = {}): Spec => ({
   ...{ key, label, ...extras, print: printNumber },
-  read: (text) => {
-    const typed = text.trim().replace(',', '.').replace('−', '-');
-    if (/^-?\d+(\.\d+)?$/.test(typed)) return ok(Number(typed));
-    return fail(`“${text.slice(0, 20)}” was read. A number such as ${example} would do.`);
-  },
+  read: (text) => readQuantity(text, unitOf(label), example),
 });
 export const knownNumber = (key: string, label: string, example: string, extras: Extras = {}): Spec => {
   const asked = number(key, label, example, extras);
@@ -162,14 +157,27 @@ export const choice = (
   values: readonly string[],
   { words = {}, ...extras }: Extras & { readonly words?: Readonly<Record<string, string>> } = {},
 ): Spec => ({
-  ...{ key, label, ...extras, read: ok, print: (value: string) => value },
+  ...{ key, label, ...extras, print: (value: string) => value },
+  read: (text) => readChoice(text, values, words),
   options: values.map((value) => [value, words[value] ?? apart(value)]),
 });
+/** However it is written: by its value or its words, without regard to capitals, blanks and hyphens. */
+function readChoice(
+  text: string,
+  values: readonly string[],
+  words: Readonly<Record<string, string>>,
+): Result<string, string> {
+  const plain = (each: string) => each.toLowerCase().replace(/[\s-]/g, '');
+  const found = values.find((value) => [value, words[value] ?? value].map(plain).includes(plain(text)));
+  if (found !== undefined) return ok(found);
+  const would = values.map((value) => words[value] ?? apart(value)).join(', ');
+  return fail(`“${text.trim().slice(0, 30)}” was read. One of ${would} would do.`);
+}
 /** @param none what it is called where nobody knows */
 export const knownChoice = (key: string, label: string, values: readonly string[], none: string): Spec => ({
   ...choice(key, label, values),
   options: [['', none], ...values.map((value) => [value, value] as const)],
-  read: (text) => ok(text === '' ? null : text),
+  read: orNull((text) => readChoice(text, values, {})),
   print: (value: string | null) => value ?? '',
 });
 export const line = (key: string, label: string, extras: Extras = {}): Spec => ({
@@ -182,17 +190,23 @@ export const knownLine = (key: string, label: string, extras: Extras = {}): Spec
   print: (value: string | null) => value ?? '',
 });
 export const yesNo = (key: string, label: string): Spec => ({
-  ...{ key, label, options: YES_NO, read: (text) => ok(text === 'yes'), print: (is: boolean) => (is ? 'yes' : 'no') },
+  ...{ key, label, options: YES_NO, read: readYesNo, print: (is: boolean) => (is ? 'yes' : 'no') },
 });
 export const knownYesNo = (key: string, label: string): Spec => ({
   ...{ key, label, options: [['', 'nobody says'], ...YES_NO] },
-  read: orNull((text) => ok(text === 'yes')),
+  read: orNull(readYesNo),
   print: (is: boolean | null) => (is === null ? '' : is ? 'yes' : 'no'),
 });
 const YES_NO = [
   ['yes', 'yes'],
   ['no', 'no'],
 ] as const;
+function readYesNo(text: string): Result<boolean, string> {
+  const typed = text.trim().toLowerCase();
+  if (/^(yes|y|ja|j|oui|true|1|x|✓)$/.test(typed)) return ok(true);
+  if (/^(no|n|nein|nee|non|false|0)$/.test(typed)) return ok(false);
+  return fail(`“${text.trim().slice(0, 20)}” was read. Yes or no would do.`);
+}
 const separate = (text: string) =>
   text
     .split(',')
