@@ -229,7 +229,7 @@ function leads(all: readonly ConnectorRecord[], most: number): PartRecord[] {
     const name = `Lead ${connector.name} to ${terminals}`;
     const lead: Omit<
       HarnessAdapterRecord,
-      'claims' | 'aliases' | 'number' | 'isDiscontinued' | 'replacedBy' | 'inBox'
+      'claims' | 'aliases' | 'number' | 'isDiscontinued' | 'replacedBy' | 'inBox' | 'listed'
     > = {
       kind: 'harnessAdapter',
       id: idOf('adp', connector.id.replace('con-', ''), terminals),

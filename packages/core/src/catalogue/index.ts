@@ -58,6 +58,7 @@ export {
   PART_KINDS,
   type PartKind,
   type PartRecord,
+  partIdPrefix,
   partKindWord,
   partSays,
   partSchema,
@@ -108,7 +109,7 @@ export {
   poolDifferences,
   shownReachMm,
 } from './speaker/inHand';
-export { LISTED_FIELDS, type ListedField } from './speaker/listed';
+export { LISTED_FIELDS } from './speaker/listed';
 export {
   isWhole,
   lacksOf,

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { type Dimension, rectangular } from '../uncertainty';
 import { claimsSchema } from './claims';
+import { listedSchema } from './listed';
 import { offersSchema, pieceCostMinor } from './offer';
 import { piecesSchema } from './pieces';
 
@@ -27,6 +28,7 @@ export const orderable = {
   claims: claimsSchema,
   /** What is in its box, besides itself and the screws that it says of itself; null where nobody wrote it down. */
   inBox: piecesSchema.nullable().default(null),
+  listed: listedSchema,
   /** Half of what the catalogue rounds its lengths to, as the half-width of each. */
   roundingMm: z.number().min(0).max(10).default(0.5),
 };

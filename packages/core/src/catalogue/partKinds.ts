@@ -49,3 +49,14 @@ export function toFitCatalogue(parts: readonly PartRecord[]): FitCatalogue {
     adapters: all.flatMap(({ adapters = [] }) => adapters),
   };
 }
+
+/** What ids of new parts of a kind begin with, such as "spk", or "bass box" of a kind that has no short one. */
+export function partIdPrefix(kind: PartKind): string {
+  return SHORT[kind] ?? partKindWord(kind);
+}
+const SHORT: Readonly<Partial<Record<PartKind, string>>> = {
+  speaker: 'spk',
+  bracket: 'brk',
+  spacer: 'spc',
+  harnessAdapter: 'adp',
+};

@@ -50,11 +50,21 @@ export function readLengthCell(text: string, unit: ColumnUnit, mostMm = MOST_MM)
 
 function oneLength(text: string, length: string, unit: ColumnUnit, mostMm: number): Result<ReadFigure, string> {
   const isBare = /^[\d.,]+$/.test(length);
+  const metres = /^([\d.,]+) ?m$/i.exec(length)?.[1];
+  if (metres !== undefined) return inMetres(text, metres, mostMm);
   const read = parseLength(isBare && unit === 'cm' ? `${length} cm` : length, unit === 'in' ? 'in' : 'mm');
   if (!read.ok) return fail(`${shown(text)} was read. ${LENGTHS_WOULD}`);
   const mm = Number(read.value.valueMm.toFixed(2));
   if (mm < 0 || mm > mostMm) return fail(`${shown(text)} was read, ${printed(mm)} mm. Up to ${mostMm} mm would do.`);
   return ok({ value: mm, note: null });
+}
+
+/** Of what is long enough for them, such as a lead. */
+function inMetres(text: string, figures: string, mostMm: number): Result<ReadFigure, string> {
+  const metres = decimalIn(figures);
+  return metres === null
+    ? fail(`${shown(text)} was read. ${LENGTHS_WOULD}`)
+    : oneLength(text, `${Number((1000 * metres).toFixed(2))}`, 'mm', mostMm);
 }
 
 /** An outline, such as `142`, `152 x 218 mm`: two measures are an oval. */

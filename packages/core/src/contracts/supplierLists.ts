@@ -1,8 +1,8 @@
 /** A supplier's list, brought into the offers of parts: tried out first, with everything that was understood of it. */
 import { z } from 'zod';
-import { offerSchema } from '../catalogue';
+import { offerSchema, PART_KINDS } from '../catalogue';
 import { LENGTH_UNITS, MASS_UNITS } from '../cells';
-import { LIST_COLUMNS } from '../lists';
+import { LIST_COLUMNS, type ListColumn } from '../lists';
 import { contract, nothing } from './contract';
 
 export const MOST_LIST_MB = 24;
@@ -22,6 +22,7 @@ export const datumSchema = z.object({
   chance: z.number().min(0).max(1),
 });
 
+const columnSchema = z.enum(LIST_COLUMNS as [ListColumn, ...ListColumn[]]);
 const unitSchema = z.enum([...LENGTH_UNITS, ...MASS_UNITS]);
 
 const findingSchema = z.object({
@@ -44,8 +45,10 @@ export const importList = contract({
     supplier: offerSchema.shape.supplier,
     /** The file as it is. */
     base64: z.base64().max(Math.ceil((MOST_LIST_MB * 1024 * 1024 * 4) / 3), `At most ${MOST_LIST_MB} MB.`),
+    /** What kind of parts its figures are of, where somebody says so; null to have it guessed. */
+    of: z.enum(PART_KINDS).nullable().default(null),
     /** What each column is, where somebody says so; null to have it guessed. */
-    columns: z.array(z.enum(LIST_COLUMNS).nullable()).max(200).nullable(),
+    columns: z.array(columnSchema.nullable()).max(200).nullable(),
     /** Of each column what its bare numbers are in, where somebody says so; null to go by headings and sizes. */
     units: z.array(unitSchema.nullable()).max(200).nullable().default(null),
     /** The day the list is of. */
@@ -63,17 +66,23 @@ export const importList = contract({
     headRows: z.int(),
     /** Whether columns and units are those that were said of this supplier's last list. */
     isAsBefore: z.boolean(),
-    columns: z.array(z.enum(LIST_COLUMNS).nullable()),
+    /** What kind of parts its figures are of. */
+    of: z.enum(PART_KINDS),
+    columns: z.array(columnSchema.nullable()),
     /** Of each column of lengths or masses what its bare numbers are read in. */
     units: z.array(unitSchema.nullable()),
     shown: z.array(z.array(z.string())),
     added: z.int(),
     changed: z.int(),
     same: z.int(),
-    /** Speakers that no part was known for. */
-    newSpeakers: z.int(),
-    /** Speakers with other figures than before. */
-    changedSpeakers: z.int(),
+    /** Rows that no part was known for, and that say enough for one of the list’s kind. */
+    newParts: z.int(),
+    /** Parts with other figures than before. */
+    changedParts: z.int(),
+    /** New claims that a part fits a car of the library. */
+    claims: z.int(),
+    /** Cars that the list names and the library does not have. */
+    carsElsewhere: z.int(),
     /** Speakers with a figure that is doubted. */
     doubted: z.int(),
     /** New or changed speakers that have too few of their kind to be compared with: of them nothing is doubted. */

@@ -1,8 +1,9 @@
 /** What the bare numbers of a column of lengths or masses are in: by its heading, or by how large they are. */
 
+import type { PartKind } from '../catalogue';
 import { type ColumnUnit, isNothing, tidyCell } from '../cells';
 import { median } from '../math';
-import { isLengthColumn, type ListColumn, type Table } from './columns';
+import { type ListColumn, measureOf, type Table } from './columns';
 
 /** The middle one of a column is mm from here on, cm from there on, and inches below; common practice, no source. */
 const BY_SIZE: Readonly<Partial<Record<ListColumn, readonly [number, number]>>> = {
@@ -11,27 +12,34 @@ const BY_SIZE: Readonly<Partial<Record<ListColumn, readonly [number, number]>>> 
   depth: [12, 3.6],
   magnet: [18, 4.2],
   boltCircle: [35, 11],
+  'figure.throat': [30, 9.5],
+  'figure.plate': [35, 11],
+  'figure.inner': [30, 9.5],
+  'figure.outer': [35, 11],
 };
 /** From here on the middle one of a column of masses is g, below kg. */
 const GRAMS_FROM = 20;
 const LOOKED_AT = 500;
 
 /**
+ * @param of what kind of parts its figures are of
  * @param said what somebody, or the heading, says of each column; null where nothing does
  * @returns of columns that are neither lengths nor masses null
  */
 export function columnUnits(
   table: Table,
+  of: PartKind,
   headRows: number,
   columns: readonly (ListColumn | null)[],
   said: readonly (ColumnUnit | null)[],
 ): readonly (ColumnUnit | null)[] {
   return columns.map((column, at) => {
-    if (!isLengthColumn(column) && column !== 'mass') return null;
-    const isSaid = said[at] && isMass(said[at]) === (column === 'mass');
+    const measure = measureOf(of, column);
+    if (column === null || measure === null) return null;
+    const isSaid = said[at] && isMass(said[at]) === (measure === 'mass');
     if (isSaid) return said[at] ?? null;
     const middle = median(bareNumbers(table, headRows, at));
-    if (column === 'mass') return middle < GRAMS_FROM ? 'kg' : 'g';
+    if (measure === 'mass') return middle < GRAMS_FROM ? 'kg' : 'g';
     const [mm, cm] = BY_SIZE[column] ?? [0, 0];
     // Of nothing the comparison is false: mm.
     return middle < cm ? 'in' : middle < mm ? 'cm' : 'mm';

@@ -1,5 +1,16 @@
 /** Which column of a supplier's list is what: guessed by the words above it, and by what stands in it. */
+import { PART_KINDS, type PartKind } from '../catalogue';
 import { type ColumnUnit, decimalSignOf, isNothing, readAmount, tidyCell } from '../cells';
+import {
+  FIGURE_COLUMNS,
+  type FigureColumn,
+  figureHeadings,
+  isFigureColumn,
+  kindNamed,
+  kindPlural,
+  plainWords,
+  specOf,
+} from './figureColumns';
 
 /** A list as rows of cells, as they were written. */
 export type Table = readonly (readonly string[])[];
@@ -15,6 +26,8 @@ export const OFFER_COLUMNS = [
   'leadDays',
   'leastPacks',
   'stock',
+  'partKind',
+  'fits',
 ] as const;
 /** What a list says of a speaker itself. */
 export const SPEAKER_COLUMNS = [
@@ -36,10 +49,12 @@ export const SPEAKER_COLUMNS = [
   'holes',
   'terminals',
 ] as const;
-export const LIST_COLUMNS = [...OFFER_COLUMNS, ...SPEAKER_COLUMNS] as const;
-export type ListColumn = (typeof LIST_COLUMNS)[number];
+export type NamedColumn = (typeof OFFER_COLUMNS)[number] | (typeof SPEAKER_COLUMNS)[number];
+export type ListColumn = NamedColumn | FigureColumn;
+export const LIST_COLUMNS: readonly ListColumn[] = [...OFFER_COLUMNS, ...SPEAKER_COLUMNS, ...FIGURE_COLUMNS];
 
-export const LIST_COLUMN_LABELS: Readonly<Record<ListColumn, string>> = {
+/** What is called what, whatever the list is of. */
+export const LIST_COLUMN_LABELS: Readonly<Record<NamedColumn, string>> = {
   number: 'Supplier’s number',
   makersNumber: 'Maker’s number',
   maker: 'Maker',
@@ -50,6 +65,8 @@ export const LIST_COLUMN_LABELS: Readonly<Record<ListColumn, string>> = {
   leadDays: 'Working days until here',
   leastPacks: 'Packs at least',
   stock: 'Pieces in stock',
+  partKind: 'Kind of part',
+  fits: 'Cars it is said to fit',
   speakerKind: 'Kind of speaker',
   size: 'Nominal size',
   cutout: 'Cutout',
@@ -80,12 +97,29 @@ export const LENGTH_COLUMNS = [
 ] as const satisfies readonly ListColumn[];
 export type LengthColumn = (typeof LENGTH_COLUMNS)[number];
 
-export function isLengthColumn(column: ListColumn | null): column is LengthColumn {
-  return (LENGTH_COLUMNS as readonly (ListColumn | null)[]).includes(column);
+/** What a column of a list of this kind holds that has units; null for others. */
+export function measureOf(kind: PartKind, column: ListColumn | null): 'length' | 'mass' | null {
+  if (column === null) return null;
+  if (isFigureColumn(column)) return specOf(kind, column)?.measure ?? null;
+  if (column === 'mass') return 'mass';
+  return (LENGTH_COLUMNS as readonly ListColumn[]).includes(column) ? 'length' : null;
+}
+
+/** What a column is called in a list of this kind. */
+export function columnLabel(kind: PartKind, column: ListColumn): string {
+  if (!isFigureColumn(column)) return LIST_COLUMN_LABELS[column];
+  const spec = specOf(kind, column);
+  return (spec?.measure ? spec.label.replace(/, [^,]+$/, '') : spec?.label) ?? column;
 }
 
 /** Words above a column, without accents, dots and units, the surest first; common practice, no source. */
-const HEADINGS: readonly (readonly [ListColumn, RegExp])[] = [
+type Heading = readonly [ListColumn, RegExp];
+const HEADINGS: readonly Heading[] = [
+  ['partKind', /^(kind of part|part kind|product group|warengruppe|artikelgruppe|productgroep)$/],
+  [
+    'fits',
+    /^(fits( cars)?|fitment|vehicle fitment|vehicles?|cars?( it is said to fit)?|applications?|suitable for|passend fur|fahrzeuge?|geschikt voor|vehicules?)$/,
+  ],
   [
     'makersNumber',
     /^(mpn|(maker|manufacturer|mfr|hersteller|fabrikant|oem)( ?s)? ?(part ?)?(no|nr|num(ber)?|nummer|code|ref))$/,
@@ -149,7 +183,7 @@ const HEADINGS: readonly (readonly [ListColumn, RegExp])[] = [
   ['speakerKind', /^(kind( of speaker)?|speaker (kind|type)|category|bauart|soort|systeme?)$/],
   [
     'number',
-    /^((supplier s |our )?(art(icle|ikel)?|item|order|part|product|stock|bestell|bestel)s?[ -]?(no|nr|num(ber)?|nummer|code)|sku|ref(erence)?|code|art|nr|number|supplier s number)$/,
+    /^((supplier s |our )?(art(icle|ikel)?|item|order|part|product|stock|bestell|bestel)s?[ -]?(no|nr|num(ber)?|nummer|code)|sku|ref(erence)?|code|art|no|nr|number|supplier s number)$/,
   ],
   [
     'name',
@@ -158,7 +192,7 @@ const HEADINGS: readonly (readonly [ListColumn, RegExp])[] = [
 ];
 /** A unit at the end of a heading, such as "Depth, mm" or "Weight (kg)". */
 const UNIT_AT_END =
-  /^(.+?)[ ,]*\b(mm|cm|in|inch|inches|zoll|g|gr|grams?|kg|lbs?|oz|ohms?|w|watts?|db|eur|gbp|usd|chf)$/;
+  /^(.+?) (mm|cm|m|in|inch|inches|zoll|g|gr|grams?|kg|lbs?|oz|ohms?|ω|w|watts?|db|eur|gbp|usd|chf|mm²|mm2|sqmm|qmm|v|volts?|a|amps?|µf|uf|mh|hz|%|°|kg m²)$/;
 const UNITS: Readonly<Record<string, ColumnUnit>> = {
   ...{ mm: 'mm', cm: 'cm', in: 'in', inch: 'in', inches: 'in', zoll: 'in' },
   ...{ g: 'g', gr: 'g', gram: 'g', grams: 'g', kg: 'kg', lb: 'lb', lbs: 'lb', oz: 'oz' },
@@ -171,6 +205,8 @@ const MOST_ABOVE = 20;
 const LOOKED_AT = 200;
 
 export type GuessedColumns = {
+  /** What kind of parts its figures are of. */
+  readonly of: PartKind;
   /** How many rows stand above the first one of the list itself. */
   readonly headRows: number;
   /** Of each column what it is; null for what is left aside. */
@@ -182,10 +218,13 @@ export type GuessedColumns = {
 };
 export type DepthDatum = 'underside' | 'top' | 'notStated';
 
-/** @param table as it was read; the rows may be of any length */
-export function guessColumns(table: Table): GuessedColumns {
+/**
+ * @param table as it was read; the rows may be of any length
+ * @param of what kind of parts its figures are of; null where nobody says, and it is guessed too
+ */
+export function guessColumns(table: Table, of: PartKind | null = null): GuessedColumns {
   const width = table.reduce((most, row) => Math.max(most, row.length), 0);
-  const found = headingsOf(table, width);
+  const found = of === null ? guessKind(table, width) : { of, ...headingsOf(table, width, of) };
   const columns = [...found.columns];
   const words = found.heads.map(plainWords);
   // Of a column without a word above it: amounts with decimals are prices, what is different in every row a number.
@@ -200,6 +239,7 @@ export function guessColumns(table: Table): GuessedColumns {
   }
   const depth = words[columns.indexOf('depth')] ?? '';
   return {
+    of: found.of,
     headRows: found.headRows,
     columns,
     units: columns.map((_, at) => withoutUnit(words[at] ?? '').unit),
@@ -211,13 +251,48 @@ export function guessColumns(table: Table): GuessedColumns {
   };
 }
 
+/** A kind needs so many columns of its own to be taken for what a list is of. */
+const LEAST_OF_KIND = 2;
+
+/**
+ * What kind of parts a list is of: what its own column says most often; otherwise the kind that knows most of its headings, of several
+ * the one that is named most often in its rows. A list of which nothing tells is one of speakers.
+ */
+function guessKind(table: Table, width: number): Found & { readonly of: PartKind } {
+  const speakers = { of: 'speaker' as PartKind, ...headingsOf(table, width, 'speaker') };
+  const said = speakers.columns.indexOf('partKind');
+  if (said >= 0) {
+    const kinds = table.slice(speakers.headRows).map((row) => kindNamed(row[said] ?? ''));
+    const [most] = PART_KINDS.map((kind) => ({ kind, rows: kinds.filter((each) => each === kind).length })).sort(
+      (a, b) => b.rows - a.rows,
+    );
+    if (most && most.rows > 0) return { of: most.kind, ...headingsOf(table, width, most.kind) };
+  }
+  const others = PART_KINDS.filter((kind) => kind !== 'speaker')
+    .map((of) => ({ of, ...headingsOf(table, width, of) }))
+    .filter(({ columns, known }) => columns.filter(isFigureColumn).length >= LEAST_OF_KIND && known > speakers.known)
+    .map((found) => ({ ...found, score: found.known + mentionsOf(found.of, table) }))
+    .sort((a, b) => b.score - a.score);
+  return others[0] ?? speakers;
+}
+
+/** The share of rows that name a kind of parts, or of all where a line above them does; below 1. */
+function mentionsOf(kind: PartKind, table: Table): number {
+  const words = new RegExp(`\\b${kindPlural(kind).replace(/e?s$/, '(e?s)?')}\\b`, 'i');
+  const rows = table.slice(0, LOOKED_AT);
+  return rows.filter((row) => row.some((cell) => words.test(cell))).length / (rows.length + 1);
+}
+
 type Found = {
+  /** How many columns have a heading that is known. */
+  readonly known: number;
   readonly headRows: number;
   readonly columns: readonly (ListColumn | null)[];
   readonly heads: readonly string[];
 };
 
-function headingsOf(table: Table, width: number): Found {
+function headingsOf(table: Table, width: number, of: PartKind): Found {
+  const headings = headingsFor(of);
   let best = {
     headRows: 0,
     columns: Array.from({ length: width }, (): ListColumn | null => null),
@@ -227,7 +302,7 @@ function headingsOf(table: Table, width: number): Found {
   for (let at = 0; at < Math.min(MOST_ABOVE, table.length); at++) {
     // A heading may run over two rows: the second alone, and both together.
     for (const heads of [table[at], joined(table[at - 1], table[at], width)]) {
-      const columns = namedBy(heads ?? [], width);
+      const columns = namedBy(heads ?? [], width, headings);
       const known = columns.filter((column) => column !== null).length;
       const isFuller = known > best.known || (known === best.known && isOfUnits(table[at] ?? []));
       if (known >= 2 && isFuller) best = { headRows: at + 1, columns, heads: heads ?? [], known };
@@ -247,13 +322,22 @@ function joined(above: readonly string[] | undefined, below: readonly string[] |
   return Array.from({ length: width }, (_, at) => `${above[at] ?? ''} ${below[at] ?? ''}`);
 }
 
-function namedBy(heads: readonly string[], width: number): (ListColumn | null)[] {
+/** Of other parts than speakers their own figures first: "type" is what a screw is, and no name of it. */
+function headingsFor(of: PartKind): readonly Heading[] {
+  if (of === 'speaker') return HEADINGS;
+  const offers: readonly ListColumn[] = OFFER_COLUMNS;
+  return [...figureHeadings(of), ...HEADINGS.filter(([column]) => offers.includes(column))];
+}
+
+function namedBy(heads: readonly string[], width: number, headings: readonly Heading[]): (ListColumn | null)[] {
   const columns = Array.from({ length: width }, (): ListColumn | null => null);
-  const words = heads.map((head) => withoutUnit(plainWords(head)).words);
-  for (const [column, pattern] of HEADINGS) {
+  const wholes = heads.map(plainWords);
+  const words = wholes.map((whole) => withoutUnit(whole).words);
+  for (const [column, pattern] of headings) {
     if (columns.includes(column)) continue;
+    const isNamed = (each: number) => pattern.test(words[each] ?? '') || pattern.test(wholes[each] ?? '');
     const at = words.findIndex(
-      (word, each) => columns[each] === null && pattern.test(word) && !(column === 'price' && NOT_OURS.test(word)),
+      (word, each) => columns[each] === null && isNamed(each) && !(column === 'price' && NOT_OURS.test(word)),
     );
     if (at >= 0) columns[at] = column;
   }
@@ -264,18 +348,6 @@ function namedBy(heads: readonly string[], width: number): (ListColumn | null)[]
 function withoutUnit(heading: string): { readonly words: string; readonly unit: ColumnUnit | null } {
   const [, words, unit = ''] = UNIT_AT_END.exec(heading) ?? [];
   return words === undefined ? { words: heading, unit: null } : { words: words.trim(), unit: UNITS[unit] ?? null };
-}
-
-function plainWords(text: string): string {
-  return tidyCell(text)
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replace(/ß/g, 'ss')
-    .replace(/["”″]/g, ' in ')
-    .replace(/[€£$()[\].,:/'’*_-]+/g, ' ')
-    .replace(/ +/g, ' ')
-    .trim();
 }
 
 function cellsOf(table: Table, headRows: number, column: number): readonly string[] {

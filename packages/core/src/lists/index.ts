@@ -3,17 +3,20 @@
  * cell nobody can use, or what is doubtful. The **plan** is what a list would change, before anything is changed.
  */
 export {
+  columnLabel,
   guessColumns,
-  isLengthColumn,
-  LIST_COLUMN_LABELS,
   LIST_COLUMNS,
   type ListColumn,
+  measureOf,
   OFFER_COLUMNS,
   SPEAKER_COLUMNS,
   type Table,
 } from './columns';
 export { doubtsOf, type LibraryDoubts } from './compared';
-export { OUT_HEADINGS, type OutCell, partRows, unreadableRow } from './listOut';
+export { figureColumnsOf, kindNamed, kindPlural } from './figureColumns';
+export { type OutCell, outHeadings, partRows, unreadableRow } from './listOut';
+export { type ClaimsPlan, planClaims } from './planClaims';
 export { type OfferedPart, type OfferPlan, planOffers } from './planOffers';
-export { planSpeakers, type SpeakerPlan } from './planSpeakers';
+export { type PartsPlan, planParts } from './planParts';
+export type { FitsVehicle } from './readFits';
 export { type Finding, type ListRow, readList } from './readList';

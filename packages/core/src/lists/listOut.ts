@@ -3,18 +3,21 @@
  * and was mended elsewhere comes in again.
  */
 import {
+  FIGURE_SPECS,
   FIGURE_WORDS,
   lacksOf,
   type Offer,
   openDoubts,
+  type PartKind,
   type PartRecord,
   partKindWord,
   partSays,
   patternWords,
   type SpeakerRecord,
+  type Spec,
 } from '../catalogue';
 import { isSame } from '../records';
-import { LIST_COLUMN_LABELS, type ListColumn } from './columns';
+import { LIST_COLUMN_LABELS, type NamedColumn } from './columns';
 import { boltsOf } from './readSpeaker';
 
 /** A number is a number to a spreadsheet too; null leaves the cell empty: nobody wrote it down. */
@@ -25,16 +28,16 @@ type OutColumn = {
 };
 
 /** What is there of a speaker alone. */
-function ofSpeaker(column: ListColumn, unit: string, of: (speaker: SpeakerRecord) => OutCell): OutColumn {
+function ofSpeaker(column: NamedColumn, unit: string, of: (speaker: SpeakerRecord) => OutCell): OutColumn {
   const heading = [LIST_COLUMN_LABELS[column], unit].filter(Boolean).join(', ');
   return { heading, of: (part) => (part.kind === 'speaker' ? of(part) : null) };
 }
 
-function ofOffer(column: ListColumn, of: (offer: Offer, currency: string) => OutCell): OutColumn {
+function ofOffer(column: NamedColumn, of: (offer: Offer, currency: string) => OutCell): OutColumn {
   return { heading: LIST_COLUMN_LABELS[column], of: (_, offer, currency) => offer && of(offer, currency) };
 }
 
-const COLUMNS: readonly OutColumn[] = [
+const NAMES: readonly OutColumn[] = [
   { heading: 'Part id', of: ({ id }) => id },
   { heading: 'Kind of part', of: ({ kind }) => partKindWord(kind) },
   { heading: LIST_COLUMN_LABELS.maker, of: ({ maker }) => maker },
@@ -44,6 +47,9 @@ const COLUMNS: readonly OutColumn[] = [
   { heading: 'Also called', of: ({ aliases }) => aliases.join('; ') || null },
   { heading: 'No longer made', of: ({ isDiscontinued }) => (isDiscontinued ? 'yes' : null) },
   { heading: 'Replaced by', of: ({ replacedBy }) => replacedBy },
+];
+/** Of speakers, as a list of them is read. */
+const SPEAKERS: readonly OutColumn[] = [
   ofSpeaker('speakerKind', '', ({ speakerKind }) => speakerKind),
   ofSpeaker('size', '', ({ nominalSize }) => nominalSize),
   ofSpeaker('cutout', 'mm', ({ basket }) => outlineCell(basket)),
@@ -78,6 +84,8 @@ const COLUMNS: readonly OutColumn[] = [
   },
   ofSpeaker('terminals', '', ({ terminals }) => terminals),
   { heading: 'What is open', of: (part) => (part.kind === 'speaker' ? openWords(part) : null) },
+];
+const OFFERS: readonly OutColumn[] = [
   { heading: 'Supplier', of: (_, offer) => offer?.supplier ?? null },
   ofOffer('number', ({ number }) => number || null),
   ofOffer('packSize', ({ packSize }) => packSize),
@@ -91,23 +99,51 @@ const COLUMNS: readonly OutColumn[] = [
 
 const DATUM_WORDS = { underside: 'underside of the flange', top: 'top of the flange', notStated: 'not stated' };
 
-/** In the order of the cells of a row. */
-export const OUT_HEADINGS: readonly string[] = COLUMNS.map(({ heading }) => heading);
+/** Of another kind each figure that is asked of it, below what it is called there. */
+function ofKind(kind: PartKind): readonly OutColumn[] {
+  return FIGURE_SPECS[kind].map((spec) => ({
+    heading: spec.label,
+    of: (part) =>
+      part.kind === kind ? figureCell(spec, (part as unknown as Record<string, unknown>)[spec.key]) : null,
+  }));
+}
+
+function figureCell({ options, print }: Spec, value: unknown): OutCell {
+  if (typeof value === 'number') return value;
+  const printed = print(value as never);
+  return options?.find(([each]) => each !== '' && each === printed)?.[1] ?? (printed || null);
+}
+
+/** Where the parts are of one kind its figures; of all kinds together those of speakers. */
+function columnsOf(kind: PartKind): readonly OutColumn[] {
+  return [...NAMES, ...(kind === 'speaker' ? SPEAKERS : ofKind(kind)), ...OFFERS];
+}
+
+/**
+ * In the order of the cells of a row.
+ *
+ * @param kind that all parts of the table are of; `speaker` where there are several
+ */
+export function outHeadings(kind: PartKind): readonly string[] {
+  return columnsOf(kind).map(({ heading }) => heading);
+}
 
 /**
  * A row for each offer of a part, and one for a part that nobody is known to offer.
  *
  * @param currency the shop's own, ISO 4217
+ * @param kind as of the headings
  */
-export function partRows(part: PartRecord, currency: string): readonly (readonly OutCell[])[] {
+export function partRows(part: PartRecord, currency: string, kind: PartKind): readonly (readonly OutCell[])[] {
   const offers = part.offers.length > 0 ? part.offers : [null];
-  return offers.map((offer) => COLUMNS.map(({ of }) => of(part, offer, currency)));
+  const columns = columnsOf(kind);
+  return offers.map((offer) => columns.map(({ of }) => of(part, offer, currency)));
 }
 
 /** The row of what is kept and cannot be read: it is there, and says so. */
-export function unreadableRow(id: string, why: string): readonly OutCell[] {
-  return COLUMNS.map(({ heading }) =>
-    heading === 'Part id' ? id : heading === 'What is open' ? `cannot be read: ${why}` : null,
+export function unreadableRow(id: string, why: string, kind: PartKind): readonly OutCell[] {
+  return columnsOf(kind).map(({ heading }) =>
+    heading === 'Part id' ? id : heading === 'In words' ? `cannot be read: ${why}` : null,
   );
 }
 

@@ -16,7 +16,7 @@ const LIST = rows(`
   QT-1                | Wrackline Shoal 65 | Paar | 129,00  | 89,00  | 12    | 2-4 Tage
   QT-2                | Wrackline Shoal 52 | 2    | 99,00   | 1.069,00 | >10 | 1 Woche
 `);
-const GIVEN = { headRows: 2, ownCurrency: 'EUR', units: [], depthDatum: 'notStated' } as const;
+const GIVEN = { of: 'speaker', headRows: 2, ownCurrency: 'EUR', units: [], depthDatum: 'notStated' } as const;
 
 describe('columns', () => {
   test('are known by the words above them, in more than one language; what others are to pay is no price', () => {

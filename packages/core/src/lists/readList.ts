@@ -1,5 +1,6 @@
 /** Reads a supplier's list row by row: what every cell means, and what of it nobody can use. */
 
+import type { PartKind } from '../catalogue';
 import {
   type ColumnUnit,
   decimalSignOf,
@@ -8,12 +9,15 @@ import {
   readDays,
   readPieces,
   readStock,
+  shown,
   spoiltNumber,
   tidyCell,
 } from '../cells';
 import type { Result } from '../result';
 import { type DepthDatum, type ListColumn, SPEAKER_COLUMNS, type Table } from './columns';
 import { columnUnits } from './columnUnits';
+import { isFigureColumn, kindNamed } from './figureColumns';
+import { type FigureRow, readFigures } from './readFigures';
 import { type Cells, readSpeaker, type SpeakerGiven, type SpeakerRow } from './readSpeaker';
 import { sensitivityCondition } from './speakerCells';
 
@@ -35,6 +39,10 @@ export type ListRow = {
   readonly line: number;
   /** What it says of the speaker itself; null where it says nothing of one. */
   readonly speaker: SpeakerRow | null;
+  /** What it says of a part of the list's kind that is no speaker; null where it says nothing of one. */
+  readonly figures: FigureRow | null;
+  /** Cars that it is said to fit, as they are written; of doubled rows each. */
+  readonly fits: readonly string[];
   readonly number: string;
   readonly makersNumber: string;
   readonly maker: string;
@@ -57,6 +65,8 @@ export type SupplierList = {
 };
 
 type Given = {
+  /** What kind of parts its figures are of. */
+  readonly of: PartKind;
   readonly headRows: number;
   readonly columns: readonly (ListColumn | null)[];
   /** Of each column what its bare numbers are in, where somebody or the heading says so. */
@@ -70,7 +80,7 @@ type Given = {
 export function readList(table: Table, given: Given): SupplierList {
   const at = (column: ListColumn) => given.columns.indexOf(column);
   const body = table.slice(given.headRows);
-  const units = columnUnits(table, given.headRows, given.columns, given.units);
+  const units = columnUnits(table, given.of, given.headRows, given.columns, given.units);
   const ofSpeakers = speakerGiven(table, given, units);
   const sign = decimalSignOf(body.map((row) => row[at('price')] ?? ''));
   const findings: Finding[] = [];
@@ -79,7 +89,7 @@ export function readList(table: Table, given: Given): SupplierList {
     const line = given.headRows + index + 1;
     if (cells.every(isNothing)) return [];
     const row = new Row(cells, line, at, findings);
-    const read = row.read(sign, given.ownCurrency, ofSpeakers);
+    const read = row.read(sign, given, ofSpeakers, units);
     if (read.number !== '') numbers.add(read.number.toLowerCase());
     return row.isBroken ? [] : [read];
   });
@@ -89,10 +99,10 @@ export function readList(table: Table, given: Given): SupplierList {
 /** What is read of speakers; null where the list has no column of them. */
 function speakerGiven(
   table: Table,
-  { headRows, columns, depthDatum }: Given,
+  { of, headRows, columns, depthDatum }: Given,
   units: readonly (ColumnUnit | null)[],
 ): SpeakerGiven | null {
-  if (!SPEAKER_COLUMNS.some((column) => columns.includes(column))) return null;
+  if (of !== 'speaker' || !SPEAKER_COLUMNS.some((column) => columns.includes(column))) return null;
   const heading = table
     .slice(0, headRows)
     .map((row) => row[columns.indexOf('sensitivity')] ?? '')
@@ -114,7 +124,13 @@ class Row implements Cells {
     private readonly findings: Finding[],
   ) {}
 
-  read(sign: ',' | '.' | null, ownCurrency: string, ofSpeakers: SpeakerGiven | null): ListRow {
+  read(
+    sign: ',' | '.' | null,
+    { of, columns, ownCurrency }: Given,
+    ofSpeakers: SpeakerGiven | null,
+    units: readonly (ColumnUnit | null)[],
+  ): ListRow {
+    const isOfKind = this.isOfKind(of);
     const price = this.value('price', (text) => readAmount(text, sign));
     const currency = this.currency() ?? price?.currency ?? null;
     const row = {
@@ -129,11 +145,31 @@ class Row implements Cells {
       leadDays: this.value('leadDays', readDays),
       leastPacks: this.value('leastPacks', readPieces),
       stockPieces: this.value('stock', readStock),
-      speaker: ofSpeakers && readSpeaker(this, this.text('name'), ofSpeakers),
+      speaker: isOfKind && ofSpeakers ? readSpeaker(this, this.text('name'), ofSpeakers) : null,
+      figures: isOfKind && columns.some(isFigureColumn) ? readFigures(this, of, columns, units) : null,
+      fits: this.fits(),
     };
     if (row.number === '' && row.makersNumber === '' && row.name === '')
       this.find('error', null, 'Neither a number nor a name was read: nobody can tell which part it is.');
     return row;
+  }
+
+  /** Whether the row is of the kind that the list is of, where it says so; of others it is their offer alone that is read. */
+  private isOfKind(of: PartKind): boolean {
+    const cell = this.text('partKind');
+    if (cell === '') return true;
+    const kind = kindNamed(cell);
+    if (kind === null)
+      this.note(
+        'partKind',
+        `${shown(cell)} was read, no kind of part that is known here: its figures were left aside.`,
+      );
+    return kind === of;
+  }
+
+  private fits(): readonly string[] {
+    const cell = this.cells[this.at('fits')] ?? '';
+    return isNothing(cell) ? [] : [cell.trim()];
   }
 
   private text(column: ListColumn): string {
@@ -162,7 +198,15 @@ class Row implements Cells {
 
   value<Value>(column: ListColumn, read: (text: string) => Result<Value, string>): Value | null {
     const cell = this.cells[this.at(column)] ?? '';
-    if (isNothing(cell)) return null;
+    return isNothing(cell) ? null : this.readIn(column, cell, read);
+  }
+
+  chosen<Value>(column: ListColumn, read: (text: string) => Result<Value, string>): Value | null {
+    const cell = this.cells[this.at(column)] ?? '';
+    return isNothing(cell) && !read(cell).ok ? null : this.readIn(column, cell, read);
+  }
+
+  private readIn<Value>(column: ListColumn, cell: string, read: (text: string) => Result<Value, string>): Value | null {
     const spoilt = spoiltNumber(cell);
     if (spoilt) {
       this.find('error', column, spoilt);
@@ -180,7 +224,7 @@ class Row implements Cells {
   }
 }
 
-/** A number that stands twice is one offer where both rows say the same, and nobody's where they do not. */
+/** A number that stands twice is one offer where both rows say the same but for the cars, and nobody's where they do not. */
 function withoutDoubled(rows: readonly ListRow[], column: number, findings: Finding[]): readonly ListRow[] {
   const byNumber = new Map<string, ListRow[]>();
   for (const row of rows) {
@@ -189,12 +233,18 @@ function withoutDoubled(rows: readonly ListRow[], column: number, findings: Find
     byNumber.set(key, [...(byNumber.get(key) ?? []), row]);
   }
   const out = new Set<ListRow>();
+  /** Of the first of several rows all cars: a row for each car is how many lists have them. */
+  const cars = new Map<ListRow, readonly string[]>();
   for (const [first, ...others] of byNumber.values()) {
     if (!first || others.length === 0) continue;
     const differing = others.filter((row) => !saysTheSame(first, row));
     for (const row of others) {
       if (!differing.includes(row)) {
         out.add(row);
+        const known = cars.get(first) ?? first.fits;
+        const more = row.fits.filter((each) => !known.includes(each));
+        cars.set(first, [...known, ...more]);
+        if (more.length > 0) continue;
         findings.push({
           grade: 'note',
           line: row.line,
@@ -215,9 +265,10 @@ function withoutDoubled(rows: readonly ListRow[], column: number, findings: Find
       });
     }
   }
-  return rows.filter((row) => !out.has(row));
+  return rows.flatMap((row) => (out.has(row) ? [] : [{ ...row, fits: cars.get(row) ?? row.fits }]));
 }
 
 function saysTheSame(a: ListRow, b: ListRow): boolean {
-  return JSON.stringify({ ...a, line: 0 }) === JSON.stringify({ ...b, line: 0 });
+  const said = (row: ListRow) => JSON.stringify({ ...row, line: 0, fits: [] });
+  return said(a) === said(b);
 }

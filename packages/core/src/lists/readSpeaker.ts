@@ -50,6 +50,8 @@ export type SpeakerRow = {
 export type Cells = {
   /** null where the cell says nothing, or cannot be read; then that is a finding. */
   value<Value>(column: ListColumn, read: (text: string) => Result<Value, string>): Value | null;
+  /** The same of what is one of several, where a word for nothing may be one of them. */
+  chosen<Value>(column: ListColumn, read: (text: string) => Result<Value, string>): Value | null;
   note(column: ListColumn, message: string): void;
 };
 export type SpeakerGiven = {

@@ -4,7 +4,7 @@ import type { PartRecord, SpeakerRecord } from '../catalogue';
 import { readLengthCell, readMassCell, readOutlineCell, readPowerCell } from '../cells';
 import { ABOVE, dirtyList } from '../testing/dirtyList';
 import { dirtySpeakers } from '../testing/dirtySpeakers';
-import { guessColumns, planOffers, planSpeakers, readList, type Table } from './index';
+import { guessColumns, planOffers, planParts, readList, type Table } from './index';
 import {
   kindIn,
   readHolesCell,
@@ -213,17 +213,18 @@ function plan(table: Table, parts: readonly PartRecord[] = [], withDoubted = fal
   const list = readList(table, { ...guessed, ownCurrency: 'EUR' });
   const given = { supplier: 'Quayside', parts, day };
   const offers = planOffers(list, { ...given, withDoubts: false });
-  return {
-    guessed,
-    list,
-    offers,
-    speakers: planSpeakers(offers, {
-      ...given,
-      takenIds: new Set(parts.map(({ id }) => id)),
-      columns: guessed.columns,
-      withDoubted,
-    }),
-  };
+  const planned = planParts(offers, {
+    of: guessed.of,
+    connectors: new Map(),
+    ...given,
+    takenIds: new Set(parts.map(({ id }) => id)),
+    columns: guessed.columns,
+    withDoubted,
+  });
+  const speakersOf = (all: readonly PartRecord[]) =>
+    all.filter((part): part is SpeakerRecord => part.kind === 'speaker');
+  const speakers = { ...planned, added: speakersOf(planned.added), changed: speakersOf(planned.changed) };
+  return { guessed, list, offers, speakers };
 }
 
 describe('columns of speakers', () => {
@@ -370,7 +371,12 @@ describe('a new speaker', () => {
     const { offers, guessed } = plan([...PLAIN, SHOAL]);
     const takenIds = new Set(['spk-corbreck-shoal-65-coaxial']);
     const given = { supplier: 'Quayside', parts: [], day: '2026-11-28', columns: guessed.columns, withDoubted: false };
-    const { added } = planSpeakers(offers, { ...given, takenIds });
+    const { added } = planParts(offers, {
+      of: guessed.of,
+      connectors: new Map(),
+      ...given,
+      takenIds,
+    });
     expect(added.map(({ id }) => id)).toEqual(['spk-corbreck-shoal-65-coaxial-2']);
   });
 

@@ -21,6 +21,7 @@ export const PLAINLY_NAMED = {
   replacedBy: null,
   claims: [] as Claim[],
   inBox: null,
+  listed: null,
 };
 
 /** Of a speaker of which nobody said or measured more than its catalogue has. */
@@ -32,5 +33,4 @@ export const PLAINLY_LISTED = {
   inHand: [] as InHand[],
   makersBias: [] as MakersBias[],
   doubts: [] as FigureDoubt[],
-  listed: null,
 };

@@ -16,7 +16,6 @@ import { printed } from '../words/figures';
 import { outlineWords, ratingWords } from '../words/partWords';
 import { figureDoubtsSchema, openDoubts } from './figureDoubts';
 import { allInHandSchema, asKnown, type InHandFigure, inHandDimension, makersBiasSchema, withBias } from './inHand';
-import { listedSchema } from './listed';
 import { NOMINAL_SIZES, SENSITIVITY_CONDITIONS, SPEAKER_KINDS } from './speakerNames';
 import { speakerSpecs } from './speakerSpecs';
 
@@ -72,7 +71,6 @@ export const speakerSchema = z.strictObject({
   inHand: allInHandSchema,
   /** As the shop's program worked it out from his other parts; nobody types it. */
   makersBias: makersBiasSchema,
-  listed: listedSchema,
 });
 export type SpeakerRecord = z.infer<typeof speakerSchema>;
 

@@ -5,6 +5,8 @@ import { recordEntry } from './RecordEntry';
 /** What somebody said of a supplier's list: his next one with the same headings is read so. */
 const listSaidSchema = z.strictObject({
   supplier: z.string(),
+  /** What kind of parts the list was of; not there in what an earlier program kept, and of speakers then. */
+  of: z.string().optional(),
   /** The words above each column. */
   heads: z.array(z.string()),
   /** What each column is; null for what is left aside. */

@@ -18,7 +18,12 @@ export class PartsTable {
   async write({ format, ...asked }: z.output<typeof partsTable.params>, gone: AbortSignal): Promise<SentFile> {
     const kept = await new PartsStore(this.db.manager).listFound(asked);
     const { currency } = await new SettingsStore(this.db.manager).get();
-    const bytes = await this.runTask('writePartsTable', { format, kept, currency }, () => {}, gone);
+    const bytes = await this.runTask(
+      'writePartsTable',
+      { format, kind: asked.kind ?? 'speaker', kept, currency } as const,
+      () => {},
+      gone,
+    );
     return { name: `parts.${format}`, type: TABLE_TYPES[format], bytes };
   }
 }

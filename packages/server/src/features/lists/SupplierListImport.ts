@@ -12,6 +12,7 @@ import { HistoryStore } from '../history/HistoryStore';
 import { PartsImport } from '../library/PartsImport';
 import { type KeptPart, PartsStore } from '../library/PartsStore';
 import { SettingsStore } from '../settings/SettingsStore';
+import { VehiclesStore } from '../vehicles/VehiclesStore';
 
 type Asked = z.output<typeof importList.body>;
 
@@ -24,17 +25,33 @@ export class SupplierListImport {
     private readonly history: History,
   ) {}
 
-  /** @throws AppError for a file that is no list, or one without what a list needs: then nothing is changed */
+  /**
+   * @param by who brings it in
+   * @throws AppError for a file that is no list, or one without what a list needs: then nothing is changed
+   */
   async bringIn(
     { base64, ...asked }: Asked,
     importId: string,
+    by: string,
     { runTask, say, signal }: Working,
   ): Promise<ListImported> {
     const { name, supplier, tryOut } = asked;
     const { currency } = await new SettingsStore(this.manager).get();
-    const from = await new PartsStore(this.manager).listAllKept();
+    const store = new PartsStore(this.manager);
+    const from = await store.listAllKept();
+    const connectors = await store.listAllConnectors();
+    const vehicles = await new VehiclesStore(this.manager).listVariants();
     const remembered = await new HistoryStore(this.manager).lastSaidOf(supplier);
-    const task = { file: Buffer.from(base64, 'base64'), asked, currency, remembered, kept: from };
+    const task = {
+      file: Buffer.from(base64, 'base64'),
+      asked,
+      currency,
+      remembered,
+      kept: from,
+      connectors,
+      vehicles,
+      by,
+    };
     const planned = await runTask('planList', task, say, signal);
     if (!planned.ok) throw refused(planned.failure, [{ path: 'base64', message: planned.failure }]);
     const { answer, parts, said } = planned.value;

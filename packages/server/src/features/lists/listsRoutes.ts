@@ -33,7 +33,7 @@ export function listsRoutes(
   const progress = new TaskProgress();
   write(router, heavy, importList, ({ body, manager, actor, gone }) =>
     progress.during(actor.personId, (say) =>
-      new SupplierListImport(manager, openHistory(manager, actor)).bringIn(body, newId(), {
+      new SupplierListImport(manager, openHistory(manager, actor)).bringIn(body, newId(), actor.name, {
         ...{ runTask, say, signal: gone },
       }),
     ),

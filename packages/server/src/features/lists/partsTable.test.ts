@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { OUT_HEADINGS } from '@low-quarry/core/lists';
+import { outHeadings } from '@low-quarry/core/lists';
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 import { createTestApp, type TestApp } from '../../testing/testApp';
@@ -27,7 +27,8 @@ const file = async (query: object): Promise<Buffer> => {
 };
 const csv = async (query: object = {}): Promise<string[][]> =>
   parse(await file({ format: 'csv', ...query }), { bom: true });
-const at = (row: readonly string[] | undefined, heading: string) => row?.[OUT_HEADINGS.indexOf(heading)];
+const HEADINGS = outHeadings('speaker');
+const at = (row: readonly string[] | undefined, heading: string) => row?.[HEADINGS.indexOf(heading)];
 const change = async (id: string, fields: object) => {
   const { body } = await app.http.get(`/api/parts/${id}`).expect(200);
   await app.http
@@ -39,7 +40,7 @@ const change = async (id: string, fields: object) => {
 describe('as CSV', () => {
   test('every part is there, in the order of the list, a row for each offer', async () => {
     const [heads, ...rows] = await csv();
-    expect(heads).toEqual(OUT_HEADINGS);
+    expect(heads).toEqual(HEADINGS);
     const kept: { id: string; offers: number }[] = await app.db.query(
       `SELECT "id", greatest(jsonb_array_length("record" -> 'offers'), 1) AS "offers" FROM "part" ORDER BY "label", "id"`,
     );
@@ -52,7 +53,7 @@ describe('as CSV', () => {
     expect(body).toMatchObject({ isLike: true });
     const [, ...rows] = await csv({ find: 'shaol', kind: 'speaker' });
     expect([...new Set(rows.map((row) => row[0]))]).toEqual(body.found.map(({ id }: { id: string }) => id));
-    expect(await csv({ find: 'nothing of that name 77' })).toEqual([OUT_HEADINGS]);
+    expect(await csv({ find: 'nothing of that name 77' })).toEqual([HEADINGS]);
   });
 
   test('what starts like a formula is no formula', async () => {
@@ -67,7 +68,7 @@ describe('as CSV', () => {
     await app.db.query(`UPDATE "part" SET "record" = "record" - 'heightMm' WHERE "id" = (
       SELECT "id" FROM "part" WHERE "kind" = 'spacer' ORDER BY "id" LIMIT 1)`);
     const [, ...rows] = await csv({ kind: 'spacer' });
-    expect(rows.filter((row) => /^cannot be read: .*heightMm/.test(at(row, 'What is open') ?? ''))).toHaveLength(1);
+    expect(rows.filter((row) => /^cannot be read: .*heightMm/.test(at(row, 'In words') ?? ''))).toHaveLength(1);
   });
 });
 
@@ -79,7 +80,7 @@ describe('as a workbook', () => {
     expect(read.value.readAs).toBe('XLSX, sheet “Parts”');
     const [bookHeads, ...bookRows] = read.value.table;
     expect(bookHeads).toEqual(heads);
-    const padded = bookRows.map((row) => OUT_HEADINGS.map((_, each) => row[each] ?? ''));
+    const padded = bookRows.map((row) => HEADINGS.map((_, each) => row[each] ?? ''));
     expect(padded).toEqual(rows.map((row) => row.map((cell) => (cell === `'${FORMULA}` ? FORMULA : cell))));
   });
 
@@ -111,7 +112,7 @@ test('a supplier’s rows that come in again as his list of the same day change 
     .post('/api/parts/imports/lists')
     .send({ name: 'parts.csv', supplier, columns: null, day, base64 })
     .expect(200);
-  expect(body).toMatchObject({ added: 0, changed: 0, unknown: 0, newSpeakers: 0, findings: [] });
+  expect(body).toMatchObject({ added: 0, changed: 0, unknown: 0, newParts: 0, findings: [] });
   expect(await records()).toEqual(before);
 });
 

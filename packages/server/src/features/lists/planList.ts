@@ -1,5 +1,5 @@
 /** What a supplier's list would make of a library, without a database: minutes of work for a large one, so that it runs apart (`tasks`). */
-import type { PartRecord } from '@low-quarry/core/catalogue';
+import { type ConnectorRecord, PART_KINDS, type PartKind, type PartRecord } from '@low-quarry/core/catalogue';
 import { type ColumnUnit, LENGTH_UNITS, MASS_UNITS } from '@low-quarry/core/cells';
 import {
   type importList,
@@ -9,15 +9,19 @@ import {
   SHOWN_ROWS,
 } from '@low-quarry/core/contracts/supplierLists';
 import {
+  type ClaimsPlan,
   type Finding,
+  type FitsVehicle,
   guessColumns,
   LIST_COLUMNS,
   type ListColumn,
+  type ListRow,
   type OfferPlan,
+  type PartsPlan,
+  planClaims,
   planOffers,
-  planSpeakers,
+  planParts,
   readList,
-  type SpeakerPlan,
   type Table,
 } from '@low-quarry/core/lists';
 import { isSame, type ListSaid } from '@low-quarry/core/records';
@@ -38,6 +42,11 @@ export type ListTask = {
   readonly remembered: ListSaid | null;
   /** Every part of the library, each as the JSON that is kept. */
   readonly kept: readonly Pick<KeptPart, 'id' | 'kept'>[];
+  readonly connectors: readonly ConnectorRecord[];
+  /** Every variant of the library. */
+  readonly vehicles: readonly FitsVehicle[];
+  /** Who brings it in. */
+  readonly by: string;
 };
 export type PlannedList = {
   readonly answer: ListImported;
@@ -47,38 +56,43 @@ export type PlannedList = {
   readonly said: ListSaid | null;
 };
 /** @returns why the file is no list, where it is none */
-export function planList({ file, asked, currency, remembered, kept }: ListTask, say: Say): Result<PlannedList, string> {
-  const { supplier, day } = asked;
+export function planList(task: ListTask, say: Say): Result<PlannedList, string> {
+  const { file, asked, currency, remembered, kept, by: notedBy } = task;
+  const { supplier, day, withDoubts, withDoubted } = asked;
   say('Reading the file', 0);
   const read = readTable(Buffer.from(file), MOST_LIST_ROWS);
   if (!read.ok) return read;
   const { table } = read.value;
-  const guessed = guessColumns(table);
-  const heads = headsOf(table, guessed.headRows);
-  const isAsBefore =
-    asked.columns === null && asked.units === null && remembered !== null && isSame(heads, remembered.heads);
+  const heads = headsOf(table, guessColumns(table).headRows);
+  const isSaidNow = asked.columns !== null || asked.units !== null || asked.of !== null;
+  const isAsBefore = !isSaidNow && remembered !== null && isSame(heads, remembered.heads);
   const given = isAsBefore ? understood(remembered) : asked;
+  const guessed = guessColumns(table, given.of);
+  const { of } = guessed;
   const columns = given.columns ?? guessed.columns;
   const units = given.units ?? guessed.units;
   say('Understanding its rows', 0.1);
   const list = readList(table, { ...guessed, columns, units, ownCurrency: currency });
   say('Looking for its parts in the library', 0.3);
   const parts = readKept(kept.map((part) => part.kept));
-  const offers = planOffers(list, { supplier, parts, day, withDoubts: asked.withDoubts });
+  const offers = planOffers(list, { supplier, parts, day, withDoubts });
   say('Comparing speakers with their class', 0.5);
   const takenIds = new Set(kept.map((part) => part.id));
-  const speakers = planSpeakers(offers, { supplier, parts, takenIds, day, columns, withDoubted: asked.withDoubted });
+  const connectors = connectorsByWords(task.connectors);
+  const figures = planParts(offers, { of, supplier, parts, takenIds, connectors, day, columns, withDoubted });
+  const column = columns.indexOf('fits');
+  const claims = planClaims(rowsWithParts(parts, offers, figures), {
+    ...{ supplier, vehicles: task.vehicles, notedBy, day, column },
+  });
   const answer = toAnswer(
     read.value,
-    { headRows: guessed.headRows, columns, units: list.units, isAsBefore },
-    offers,
-    speakers,
+    { of, headRows: guessed.headRows, columns, units: list.units, isAsBefore },
+    { offers, figures, claims },
   );
-  const isSaid = isAsBefore || asked.columns !== null || asked.units !== null;
   return ok({
     answer,
-    parts: changedParts(parts, offers, speakers),
-    said: isSaid ? { supplier, heads, columns: [...columns], units: [...units] } : null,
+    parts: changedParts(parts, { offers, figures, claims }),
+    said: isAsBefore || isSaidNow ? { supplier, of, heads, columns: [...columns], units: [...units] } : null,
   });
 }
 
@@ -97,45 +111,67 @@ function headsOf(table: Table, knownRows: number): string[] {
 }
 
 /** Of what was remembered what this program still knows. */
-function understood({ columns, units }: ListSaid): Pick<ListTask['asked'], 'columns' | 'units'> {
+function understood({ of = 'speaker', columns, units }: ListSaid): Pick<ListTask['asked'], 'of' | 'columns' | 'units'> {
   return {
+    of: PART_KINDS.find((each) => each === of) ?? null,
     columns: columns.map((column) => LIST_COLUMNS.find((each) => each === column) ?? null),
     units: units.map((unit) => [...LENGTH_UNITS, ...MASS_UNITS].find((each) => each === unit) ?? null),
   };
 }
 
-/** Every part that is another one by the list: with its offers, with its figures, or new. */
-function changedParts(
+function connectorsByWords(connectors: readonly ConnectorRecord[]): ReadonlyMap<string, string> {
+  return new Map(connectors.flatMap(({ id, name }) => [name, id].map((words) => [words.toLowerCase(), id])));
+}
+
+type Plans = { readonly offers: OfferPlan; readonly figures: PartsPlan; readonly claims: ClaimsPlan };
+
+/** The rows that say something of cars, with the part that each is of, known or new. */
+function rowsWithParts(
   parts: readonly PartRecord[],
-  { changes }: OfferPlan,
-  { added, changed }: SpeakerPlan,
-): PartRecord[] {
-  const figures = new Map(changed.map((speaker) => [speaker.id, speaker]));
+  { matched }: OfferPlan,
+  { added, rows }: PartsPlan,
+): readonly { readonly row: ListRow; readonly part: PartRecord }[] {
+  const byId = new Map(parts.map((part) => [part.id, part]));
+  const of = (row: ListRow | undefined, part: PartRecord | undefined) =>
+    row && part && row.fits.length > 0 ? [{ row, part }] : [];
+  return [
+    ...matched.flatMap(({ row, partId }) => of(row, byId.get(partId))),
+    ...added.flatMap((part) => of(rows.get(part.id), part)),
+  ];
+}
+
+/** Every part that is another one by the list: with its offers, with its figures, with claims, or new. */
+function changedParts(parts: readonly PartRecord[], { offers, figures, claims }: Plans): PartRecord[] {
+  const changed = new Map(figures.changed.map((part) => [part.id, part]));
+  const claimed = (part: PartRecord): PartRecord => {
+    const all = claims.changes.get(part.id);
+    return all ? { ...part, claims: [...all] } : part;
+  };
   const others = parts.flatMap((part): PartRecord[] => {
-    const offers = changes.get(part.id);
-    const now = figures.get(part.id) ?? part;
-    return offers ? [{ ...now, offers: [...offers] }] : now === part ? [] : [now];
+    const offered = offers.changes.get(part.id);
+    const now = claimed(changed.get(part.id) ?? part);
+    return offered ? [{ ...now, offers: [...offered] }] : now === part ? [] : [now];
   });
-  return [...others, ...added];
+  return [...others, ...figures.added.map(claimed)];
 }
 
 const GRAVEST_FIRST: readonly Finding['grade'][] = ['error', 'doubt', 'note'];
 
 type Understood = Pick<ListImported, 'headRows' | 'isAsBefore'> & {
+  readonly of: PartKind;
   readonly columns: readonly (ListColumn | null)[];
   readonly units: readonly (ColumnUnit | null)[];
 };
 
 function toAnswer(
   { table, readAs, delimiter }: ReadTable,
-  { headRows, columns, units, isAsBefore }: Understood,
-  offers: OfferPlan,
-  speakers: SpeakerPlan,
+  { of, headRows, columns, units, isAsBefore }: Understood,
+  { offers, figures, claims }: Plans,
 ): ListImported {
   const { added, changed, same, priceRatio, gone } = offers;
-  const { unknown, doubted, notCompared } = speakers;
-  const keptOut = [...new Set([...offers.keptOut, ...speakers.keptOut])].sort((a, b) => a - b);
-  const findings = [...offers.findings, ...speakers.findings].sort(
+  const { unknown, doubted, notCompared, datums } = figures;
+  const keptOut = [...new Set([...offers.keptOut, ...figures.keptOut])].sort((a, b) => a - b);
+  const findings = [...offers.findings, ...figures.findings, ...claims.findings].sort(
     (a, b) => GRAVEST_FIRST.indexOf(a.grade) - GRAVEST_FIRST.indexOf(b.grade) || a.line - b.line,
   );
   return {
@@ -143,13 +179,16 @@ function toAnswer(
     rows: table.length,
     headRows,
     isAsBefore,
+    of,
     columns: [...columns],
     units: [...units],
     shown: table.slice(0, headRows + SHOWN_ROWS).map((row) => [...row]),
     ...{ added, changed, same, priceRatio, gone, doubted, notCompared },
-    datums: speakers.datums.map((each) => ({ ...each })),
-    newSpeakers: speakers.added.length,
-    changedSpeakers: speakers.changed.length,
+    datums: datums.map((each) => ({ ...each })),
+    newParts: figures.added.length,
+    changedParts: figures.changed.length,
+    claims: claims.added,
+    carsElsewhere: claims.elsewhere,
     unknown: unknown.length,
     unknownRows: unknown.slice(0, MOST_TOLD).map(({ line, number, name }) => ({ line, number, name })),
     doubts: offers.findings.filter(({ grade }) => grade === 'doubt').length,

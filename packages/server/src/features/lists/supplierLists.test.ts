@@ -121,6 +121,7 @@ describe('a list', () => {
     const asked = {
       name: 'x.csv',
       supplier: QUAYSIDE,
+      of: null,
       columns: null,
       units: null,
       day: '2026-11-28',
@@ -131,7 +132,9 @@ describe('a list', () => {
     const base64 = Buffer.from(`${HEADINGS}\nQT-1014;Shoal;2;112,00;`).toString('base64');
     const working = { runTask: slow, say: () => {}, signal: new AbortController().signal };
     const history = { note: async () => 1 } as unknown as History;
-    await expect(new SupplierListImport(manager, history).bringIn({ ...asked, base64 }, 'x', working)).rejects.toThrow(
+    await expect(
+      new SupplierListImport(manager, history).bringIn({ ...asked, base64 }, 'x', 'Okke', working),
+    ).rejects.toThrow(
       '1 part of it was changed by somebody else while this was worked out. Nothing was changed: ask for it again.',
     );
     expect(await offersOf(SHOAL)).toEqual(body.record.offers);
@@ -229,12 +232,12 @@ describe('a list of speakers', () => {
     const answer = await bring(text, { supplier: 'Hillfoot Stores' });
     const named = answer.findings.filter(({ grade, line }) => grade !== 'note' && lines.has(line));
     expect(named.length).toBeGreaterThanOrEqual(7);
-    expect(answer.newSpeakers).toBe(300 - answer.keptOut);
+    expect(answer.newParts).toBe(300 - answer.keptOut);
     expect(answer.keptOut).toBeLessThanOrEqual(12);
-    expect(await speakers()).toHaveLength(answer.newSpeakers);
+    expect(await speakers()).toHaveLength(answer.newParts);
     expect(await bring(text, { supplier: 'Hillfoot Stores', tryOut: true })).toMatchObject({
-      newSpeakers: 0,
-      changedSpeakers: 0,
+      newParts: 0,
+      changedParts: 0,
       added: 0,
     });
     await undo();

@@ -1,11 +1,11 @@
 /** The vehicle library in the database. */
 import type { FoundVehicles } from '@low-quarry/core/contracts/vehicles';
-import type { VehicleRecord } from '@low-quarry/core/model';
+import type { Variant, VehicleRecord } from '@low-quarry/core/model';
 import { readStored, toStored } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';
 import { type FoundRecord, readRecords } from '../library/readRecords';
 import { type SearchedWord, searchedWords } from './searchedWords';
-import { VehicleEntity } from './VehicleEntity';
+import { VehicleEntity, type VehicleRow } from './VehicleEntity';
 
 /** A word of a variant is like one that was typed from this similarity of their groups of three letters on; a slip in five letters leaves about 0.5. */
 const LIKE_RATIO = 0.4;
@@ -48,6 +48,14 @@ export class VehiclesStore {
       .where(`plain_words("vehicle"."record" ->> 'make') = plain_words(:make)`, { make })
       .andWhere(`plain_words("vehicle"."record" ->> 'model') = plain_words(:model)`, { model })
       .getMany();
+    return readRecords('vehicle', rows).read;
+  }
+
+  /** What tells each variant from others; what cannot be read is left out. */
+  async listVariants(): Promise<readonly Pick<VehicleRecord, 'id' | keyof Variant>[]> {
+    const rows: Pick<VehicleRow, 'id' | 'record'>[] = await this.manager.query(
+      `SELECT "id", "record" - 'openings' - 'panels' || '{"openings": []}' AS "record" FROM "vehicle" ORDER BY "id"`,
+    );
     return readRecords('vehicle', rows).read;
   }
 

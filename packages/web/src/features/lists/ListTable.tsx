@@ -1,30 +1,45 @@
 /** The first rows of a list as they stand in the file, and what each column is taken for. */
-import { USUAL_HOLE_MM } from '@low-quarry/core/catalogue';
+import { PART_KINDS, type PartKind, USUAL_HOLE_MM } from '@low-quarry/core/catalogue';
 import { type ColumnUnit, LENGTH_UNITS, MASS_UNITS } from '@low-quarry/core/cells';
 import type { ListImported } from '@low-quarry/core/contracts/supplierLists';
+import { capital } from '@low-quarry/core/firstLetter';
 import {
-  isLengthColumn,
-  LIST_COLUMN_LABELS,
+  columnLabel,
+  figureColumnsOf,
+  kindPlural,
   type ListColumn,
+  measureOf,
   OFFER_COLUMNS,
   SPEAKER_COLUMNS,
 } from '@low-quarry/core/lists';
-import { INPUT } from '../../ui/Field';
+import { Field, INPUT } from '../../ui/Field';
 import { columnName } from './listWords';
 
 type ListTableProps = {
-  readonly answer: Pick<ListImported, 'columns' | 'units' | 'shown' | 'headRows' | 'isAsBefore' | 'readAs' | 'rows'>;
+  readonly answer: Pick<
+    ListImported,
+    'of' | 'columns' | 'units' | 'shown' | 'headRows' | 'isAsBefore' | 'readAs' | 'rows'
+  >;
+  readonly onOf: (of: PartKind) => void;
   readonly onColumns: (columns: readonly (ListColumn | null)[]) => void;
   readonly onUnits: (units: readonly (ColumnUnit | null)[]) => void;
 };
 
-const GROUPS = [
-  ['Its offer', OFFER_COLUMNS],
-  ['The speaker itself', SPEAKER_COLUMNS],
-] as const;
+/** Kinds that have figures of their own; a set is made of parts. */
+const KINDS = PART_KINDS.map((kind) => [kind, capital(kindPlural(kind))] as const).sort(([, a], [, b]) =>
+  a.localeCompare(b, 'en'),
+);
+
+function groupsOf(kind: PartKind): readonly (readonly [string, readonly ListColumn[]])[] {
+  return [
+    ['The part, and its offer', OFFER_COLUMNS],
+    ['What it is', kind === 'speaker' ? SPEAKER_COLUMNS : figureColumnsOf(kind)],
+  ];
+}
 
 export function ListTable({
-  answer: { columns, units, shown, headRows, isAsBefore, readAs, rows },
+  answer: { of, columns, units, shown, headRows, isAsBefore, readAs, rows },
+  onOf,
   onColumns,
   onUnits,
 }: ListTableProps) {
@@ -38,6 +53,19 @@ export function ListTable({
         {rows.toLocaleString('en')} rows, read as {readAs},{' '}
         {headRows === 0 ? 'no headings' : headRows === 1 ? '1 row of headings' : `headings down to row ${headRows}`}.
       </p>
+      <div className="max-w-72">
+        <Field label="What the list is of">
+          {(ids) => (
+            <select {...ids} className={INPUT} value={of} onChange={({ target }) => onOf(target.value as PartKind)}>
+              {KINDS.map(([kind, words]) => (
+                <option key={kind} value={kind}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+      </div>
       {columns.includes('boltCircle') && (
         <p>
           Screw holes are taken as plain ones of {USUAL_HOLE_MM} mm, as is usual: a list says nothing of their width.
@@ -60,11 +88,11 @@ export function ListTable({
                       onChange={({ target }) => set(at, (target.value || null) as ListColumn | null)}
                     >
                       <option value="">Left aside</option>
-                      {GROUPS.map(([label, of]) => (
+                      {groupsOf(of).map(([label, those]) => (
                         <optgroup key={label} label={label}>
-                          {of.map((each) => (
+                          {those.map((each) => (
                             <option key={each} value={each}>
-                              {LIST_COLUMN_LABELS[each]}
+                              {columnLabel(of, each)}
                             </option>
                           ))}
                         </optgroup>
@@ -72,7 +100,7 @@ export function ListTable({
                     </select>
                   </label>
                   <UnitOf
-                    column={column}
+                    measure={measureOf(of, column)}
                     name={columnName(at)}
                     unit={units[at] ?? null}
                     onChange={(next) => onUnits(units.map((unit, each) => (each === at ? next : unit)))}
@@ -101,16 +129,16 @@ export function ListTable({
 }
 
 type UnitOfProps = {
-  readonly column: ListColumn | null;
+  readonly measure: ReturnType<typeof measureOf>;
   readonly name: string;
   readonly unit: ColumnUnit | null;
   readonly onChange: (unit: ColumnUnit) => void;
 };
 
 /** What the bare numbers of a column of lengths or masses are in; nothing for others. */
-function UnitOf({ column, name, unit, onChange }: UnitOfProps) {
+function UnitOf({ measure, name, unit, onChange }: UnitOfProps) {
   if (unit === null) return null;
-  const units: readonly ColumnUnit[] = isLengthColumn(column) ? LENGTH_UNITS : MASS_UNITS;
+  const units: readonly ColumnUnit[] = measure === 'length' ? LENGTH_UNITS : MASS_UNITS;
   return (
     <label className="flex items-center gap-2 pt-1 text-[13px] text-muted">
       Bare numbers in

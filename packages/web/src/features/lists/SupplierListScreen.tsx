@@ -19,8 +19,8 @@ import { type AskedList, toBase64, useImportList } from './useImportList';
 
 type Picked = { readonly name: string; readonly base64: string };
 /** What somebody says of the list besides what it says itself. */
-type Said = Pick<AskedList, 'columns' | 'units' | 'withDoubts' | 'withDoubted'>;
-const NOTHING_SAID: Said = { columns: null, units: null, withDoubts: false, withDoubted: false };
+type Said = Pick<AskedList, 'of' | 'columns' | 'units' | 'withDoubts' | 'withDoubted'>;
+const NOTHING_SAID: Said = { of: null, columns: null, units: null, withDoubts: false, withDoubted: false };
 
 export function SupplierListScreen() {
   const [supplier, setSupplier] = useState('');
@@ -69,9 +69,9 @@ export function SupplierListScreen() {
       ]}
     >
       <p className="max-w-2xl">
-        Prices, packs, days and stock of one supplier, and what he says of his speakers: a spreadsheet (XLSX, ODS) or
-        text (CSV, TSV). What is good comes into the library; what is wrong or doubtful stays out and says why. All of
-        it is one line of the history, and can be taken back as one.
+        Prices, packs, days and stock of one supplier, what he says of his parts, and of the cars they fit: a
+        spreadsheet (XLSX, ODS) or text (CSV, TSV). What is good comes into the library; what is wrong or doubtful stays
+        out and says why. All of it is one line of the history, and can be taken back as one.
       </p>
       <div className="grid max-w-3xl gap-3 sm:grid-cols-2">
         <TextField
@@ -143,7 +143,12 @@ function Tried({ answer, supplier, name, said, isBusy, onSay, onBring }: TriedPr
   const changes = changeWords(answer);
   return (
     <>
-      <ListTable answer={answer} onColumns={(columns) => onSay({ columns })} onUnits={(units) => onSay({ units })} />
+      <ListTable
+        answer={answer}
+        onOf={(of) => onSay({ of, columns: null, units: null })}
+        onColumns={(columns) => onSay({ of: answer.of, columns })}
+        onUnits={(units) => onSay({ of: answer.of, units })}
+      />
       <section aria-label="What it changes" className="flex flex-col gap-2">
         <h2>What it changes</h2>
         <p className="font-semibold">{changes ? `It has ${changes}.` : 'It changes nothing.'}</p>

@@ -1,5 +1,7 @@
 /** What a supplier's list changes, and has changed, in words. */
+import { type PartKind, partKindWord } from '@low-quarry/core/catalogue';
 import type { ListImported } from '@low-quarry/core/contracts/supplierLists';
+import { kindPlural } from '@low-quarry/core/lists';
 
 /** Of a column as a spreadsheet names it: A, B, … Z, AA. */
 export function columnName(at: number): string {
@@ -7,15 +9,16 @@ export function columnName(at: number): string {
   return at < 26 ? letter : `${columnName(Math.floor(at / 26) - 1)}${letter}`;
 }
 
-type Changes = Pick<ListImported, 'added' | 'changed' | 'newSpeakers' | 'changedSpeakers'>;
+type Changes = Pick<ListImported, 'of' | 'added' | 'changed' | 'newParts' | 'changedParts' | 'claims'>;
 
 /** Such as "400 new speakers, 3 new offers and 12 changed ones". */
-export function changeWords({ added, changed, newSpeakers, changedSpeakers }: Changes): string {
+export function changeWords({ of, added, changed, newParts, changedParts, claims }: Changes): string {
   const parts = [
-    newSpeakers > 0 && count(newSpeakers, 'new speaker'),
-    changedSpeakers > 0 && `other figures of ${count(changedSpeakers, 'speaker')}`,
+    newParts > 0 && `${newParts.toLocaleString('en')} new ${kindOf(newParts, of)}`,
+    changedParts > 0 && `other figures of ${changedParts.toLocaleString('en')} ${kindOf(changedParts, of)}`,
     added > 0 && count(added, 'new offer'),
     changed > 0 && (added > 0 ? count(changed, 'changed one') : count(changed, 'changed offer')),
+    claims > 0 && count(claims, 'new claim'),
   ].filter((each) => each !== false);
   return [parts.slice(0, -1).join(', '), ...parts.slice(-1)].filter((each) => each !== '').join(' and ');
 }
@@ -24,20 +27,27 @@ export function changeWords({ added, changed, newSpeakers, changedSpeakers }: Ch
 export function restWords(
   supplier: string,
   {
+    of,
     same,
+    carsElsewhere,
     unknown,
     gone,
     keptOut,
     priceRatio,
     notCompared,
     datums,
-  }: Pick<ListImported, 'same' | 'unknown' | 'gone' | 'keptOut' | 'priceRatio' | 'notCompared' | 'datums'>,
+  }: Pick<
+    ListImported,
+    'of' | 'carsElsewhere' | 'same' | 'unknown' | 'gone' | 'keptOut' | 'priceRatio' | 'notCompared' | 'datums'
+  >,
 ): readonly string[] {
   const sentences = [
     priceRatio !== null && `Of the prices that change, the middle one ${ratioWords(priceRatio)}.`,
     same > 0 && `${count(same, 'row')} ${same === 1 ? 'says' : 'say'} what is here already.`,
     unknown > 0 &&
-      `${count(unknown, 'row')} ${unknown === 1 ? 'is' : 'are'} of no part of this library, and of no speaker.`,
+      `${count(unknown, 'row')} ${unknown === 1 ? 'is' : 'are'} of no part of this library, and ${unknown === 1 ? 'says' : 'say'} too little of a ${partKindWord(of).toLowerCase()} to be one.`,
+    carsElsewhere > 0 &&
+      `${count(carsElsewhere, 'car')} that ${carsElsewhere === 1 ? 'it names is' : 'it names are'} not in this library: nothing is noted of ${carsElsewhere === 1 ? 'it' : 'them'}.`,
     ...datums.map(datumWords),
     notCompared > 0 &&
       `${count(notCompared, 'speaker')} ${notCompared === 1 ? 'has' : 'have'} too few figures, or too few of ${notCompared === 1 ? 'its' : 'their'} kind, to be compared with: nothing of ${notCompared === 1 ? 'it' : 'them'} is doubted, and nothing is borne out.`,
@@ -57,6 +67,10 @@ function ratioWords(ratio: number): string {
   const percent = Math.round(Math.abs(ratio - 1) * 1000) / 10;
   if (percent === 0) return 'stays as it is';
   return `goes ${ratio > 1 ? 'up' : 'down'} by ${percent} %`;
+}
+
+function kindOf(number: number, kind: PartKind): string {
+  return number === 1 ? partKindWord(kind).toLowerCase() : kindPlural(kind);
 }
 
 function count(number: number, what: string): string {

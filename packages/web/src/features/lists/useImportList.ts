@@ -1,5 +1,6 @@
 /** Sends a supplier's list: to be tried out, or to be brought in. */
 
+import type { PartKind } from '@low-quarry/core/catalogue';
 import type { ColumnUnit } from '@low-quarry/core/cells';
 import { importList, listProgress } from '@low-quarry/core/contracts/supplierLists';
 import type { ListColumn } from '@low-quarry/core/lists';
@@ -11,6 +12,8 @@ export type AskedList = {
   readonly name: string;
   readonly supplier: string;
   readonly base64: string;
+  /** What kind of parts it is of; null to have it guessed. */
+  readonly of: PartKind | null;
   /** Null to have them guessed. */
   readonly columns: readonly (ListColumn | null)[] | null;
   /** Null to go by headings and sizes. */

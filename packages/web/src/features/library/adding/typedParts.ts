@@ -5,7 +5,7 @@ import {
   newPartId,
   type PartKind,
   type PartRecord,
-  partKindWord,
+  partIdPrefix,
   partSchema,
 } from '@low-quarry/core/catalogue';
 import { z } from 'zod';
@@ -79,7 +79,11 @@ export function readPartsSchema(
     const taken = new Set<string>();
     for (const line of figures.success && maker !== '' ? lines : []) {
       const [name = '', number = ''] = line.split(';').map((each) => each.trim());
-      const id = newPartId(prefixOf(kind), { maker, name }, (each) => taken.has(each) || known.get(each) !== undefined);
+      const id = newPartId(
+        partIdPrefix(kind),
+        { maker, name },
+        (each) => taken.has(each) || known.get(each) !== undefined,
+      );
       taken.add(id);
       const read = partSchema.safeParse({ ...from, ...figures.data, ...{ kind, id, maker, name, number, offers: [] } });
       if (read.success) parts.push(read.data);
@@ -95,14 +99,3 @@ export function readPartsSchema(
     return { parts };
   }) as unknown as z.ZodType<{ readonly parts: readonly PartRecord[] }, FiguresTyped>;
 }
-
-/** Such as "spk", or "bass-box" of a kind that has no short one. */
-function prefixOf(kind: PartKind): string {
-  return SHORT[kind] ?? partKindWord(kind);
-}
-const SHORT: Readonly<Partial<Record<PartKind, string>>> = {
-  speaker: 'spk',
-  bracket: 'brk',
-  spacer: 'spc',
-  harnessAdapter: 'adp',
-};
