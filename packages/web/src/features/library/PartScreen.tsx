@@ -1,5 +1,5 @@
 /** What is known of this part: who offers it, what its maker says, photos of it, what changed? */
-import type { PartRecord } from '@low-quarry/core/catalogue';
+import type { PartKind, PartRecord } from '@low-quarry/core/catalogue';
 import { partKindWord, partName } from '@low-quarry/core/catalogue';
 import type { ShopSettings } from '@low-quarry/core/model';
 import { partFields } from '@low-quarry/core/records';
@@ -43,6 +43,11 @@ const OffersForm = late(
   () => import('./OffersForm').then((code) => code.OffersForm),
   () => <Loading what="the offers" />,
 );
+
+/** Kinds of which people say which cars they fit. */
+const MADE_FOR_CARS: ReadonlySet<PartKind> = new Set([
+  ...(['speaker', 'set', 'tweeterSeat', 'pod', 'bracket', 'spacer', 'fascia', 'bassBox', 'harnessAdapter'] as const),
+]);
 
 export function PartScreen() {
   const { id = '' } = useParams();
@@ -119,7 +124,9 @@ function Filled({ version, record, shop }: FilledProps) {
       </section>
       <WhereFrom partId={id} />
       {record.kind === 'speaker' && <InHand version={version} record={record} shop={shop} mayCorrect={mayCorrect} />}
-      {record.kind === 'speaker' && <Claims version={version} record={record} mayCorrect={mayCorrect} />}
+      {(record.claims.length > 0 || MADE_FOR_CARS.has(record.kind)) && (
+        <Claims version={version} record={record} mayCorrect={mayCorrect} />
+      )}
       <InItsBox record={record} />
       <WhereChosen partId={id} />
       <OnShelf partId={id} />

@@ -1,5 +1,5 @@
-/** Who says that this speaker fits where, without having measured it? */
-import { CLAIM_WORDS, type SpeakerRecord } from '@low-quarry/core/catalogue';
+/** Who says that this part fits where, without having measured it? */
+import { CLAIM_WORDS, type PartRecord } from '@low-quarry/core/catalogue';
 import { PLACE_LABELS, vehicleLabel } from '@low-quarry/core/model';
 import { Link } from 'react-router';
 import { shopDay } from '../../../text/shopDays';
@@ -12,7 +12,7 @@ const ClaimsForm = late(
   () => <Loading what="what others say" />,
 );
 
-type ClaimsProps = { readonly version: number; readonly record: SpeakerRecord; readonly mayCorrect: boolean };
+type ClaimsProps = { readonly version: number; readonly record: PartRecord; readonly mayCorrect: boolean };
 
 export function Claims({ version, record, mayCorrect }: ClaimsProps) {
   const { claims } = record;
@@ -40,7 +40,7 @@ export function Claims({ version, record, mayCorrect }: ClaimsProps) {
   );
 }
 
-function Claimed({ vehicleId, place, says, by, notedBy, on }: SpeakerRecord['claims'][number]) {
+function Claimed({ vehicleId, place, says, by, notedBy, on }: PartRecord['claims'][number]) {
   const vehicle = useVehicle(vehicleId);
   const where = place === null ? 'anywhere in it' : placeWords(place);
   return (

@@ -1,5 +1,5 @@
 /** Claims as they are heard: of which vehicle, which place, what, and by whom. */
-import { CLAIM_WORDS, MOST_CLAIMS, type PartRecord, type SpeakerRecord } from '@low-quarry/core/catalogue';
+import { CLAIM_WORDS, MOST_CLAIMS, type PartRecord } from '@low-quarry/core/catalogue';
 import { PLACE_LABELS } from '@low-quarry/core/model';
 import { format } from 'date-fns/format';
 import { useMemo } from 'react';
@@ -22,7 +22,7 @@ import {
   toClaimsTyped,
 } from './typedClaims';
 
-type ClaimsFormProps = { readonly version: number; readonly record: SpeakerRecord };
+type ClaimsFormProps = { readonly version: number; readonly record: PartRecord };
 
 export function ClaimsForm({ version, record }: ClaimsFormProps) {
   const { name: notedBy } = useMe();
