@@ -11,7 +11,7 @@ import { tellFigures } from '../driver/figures';
 import { figuresOf, mostMb, timed } from '../driver/measure';
 import { expect, test } from '../driver/test';
 
-const ROWS = 20_000;
+const ROWS = Number(process.env.LQ_ROWS ?? 20_000);
 const SLIPS = 40;
 const SEARCHES = 200;
 const LOOK_MS = 250;

@@ -108,6 +108,8 @@ export {
   type MakersBias,
   poolDifferences,
   shownReachMm,
+  type TerminalsInHand,
+  terminalsDoubt,
 } from './speaker/inHand';
 export { LISTED_FIELDS } from './speaker/listed';
 export {

@@ -38,6 +38,8 @@ const LABELS: Readonly<Record<string, string>> = {
   doubts: 'Doubted figures',
   listed: 'Last list',
   inHand: 'Measured in hand',
+  terminalsInHand: 'Terminals measured in hand',
+  boxes: 'What sticks out of its body',
   makersBias: 'How far its maker lies off',
   claims: 'What others say',
   inBox: 'In its box',
@@ -70,6 +72,7 @@ const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   offers: (offers) => listWords((offers as readonly Offer[]).map(offerWords)),
   doubts: (doubts) => listWords((doubts as readonly FigureDoubt[]).map(doubtWords)),
   inHand: (all) => listWords((all as SpeakerRecord['inHand']).map(inHandWords)),
+  terminalsInHand: (placed) => terminalsInHandWords(placed as SpeakerRecord['terminalsInHand']),
   makersBias: (all) => listWords((all as SpeakerRecord['makersBias']).map(biasWords)),
   listed: (listed) => listedWords(listed as SpeakerRecord['listed']),
   claims: (claims) => listWords((claims as PartRecord['claims']).map(claimWords)),
@@ -131,6 +134,10 @@ function claimWords({ vehicleId, place, says, by }: PartRecord['claims'][number]
 /** Such as "magnet 89.2 89.4; 89.1 mm by Okke". */
 function inHandWords({ figure, pieces, by }: SpeakerRecord['inHand'][number]): string {
   return `${FIGURE_WORDS[figure].label.toLowerCase()} ${handWords(pieces)} mm by ${by}`;
+}
+
+function terminalsInHandWords(placed: SpeakerRecord['terminalsInHand']): string {
+  return placed ? `${bodyBoxWords(placed.boxes)}, by ${placed.by}` : 'nobody measured them';
 }
 
 function biasWords({ figure, biasMm, uncertaintyMm, parts }: SpeakerRecord['makersBias'][number]): string {

@@ -45,6 +45,7 @@ const SAYS_ITSELF = new Set([
   'id',
   'kind',
   'inHand',
+  'terminalsInHand',
   'makersBias',
   'doubts',
   'listed',
@@ -64,7 +65,8 @@ export function valueOrigins(part: PartRecord, steps: readonly ValueStep[]): rea
         ({ before, after }) => before === null || !isSame(valueAt(path, before), valueAt(path, after)),
       );
       const figure = figureOfKey(path);
-      const inHand = speaker?.inHand.find((each) => each.figure === figure);
+      const inHand =
+        path === 'boxes' ? speaker?.terminalsInHand : speaker?.inHand.find((each) => each.figure === figure);
       return {
         path,
         label,

@@ -31,6 +31,7 @@ export const PLAINLY_LISTED = {
   resonanceHz: null,
   totalQ: null,
   inHand: [] as InHand[],
+  terminalsInHand: null,
   makersBias: [] as MakersBias[],
   doubts: [] as FigureDoubt[],
 };

@@ -137,6 +137,57 @@ describe('a piece in the hand', () => {
   });
 });
 
+describe('terminals of a piece in the hand', () => {
+  const plug = {
+    label: 'plug',
+    live: true,
+    angleDeg: 270,
+    innerMm: 45,
+    outerMm: 62,
+    widthMm: 24,
+    fromMm: 18,
+    toMm: 40,
+  };
+  const placed = (toMm: number) =>
+    speakerSchema.parse({
+      ...round,
+      ...{ boxes: [], roundingMm: 0.5 },
+      terminalsInHand: { boxes: [{ ...plug, toMm }], halfWidthMm: 0.2, by: 'Okke', on: '2031-05-02' },
+    });
+
+  test('stand above the catalogue’s, with the doubt of the hand and of another piece', () => {
+    const listed = { ...placed(40), boxes: [{ ...plug, outerMm: 70 }] };
+    expect(asKnown(listed).boxes).toEqual([plug]);
+    const { boxes, boxDoubt } = shapeOf(listed);
+    expect(boxes).toMatchObject([{ outerMm: 62, angleRad: (3 / 2) * Math.PI }]);
+    // As of one piece: √((0.2/√3)² + (0.5/√3)²), by hand.
+    expect(boxDoubt.valueMm).toBe(0);
+    expect(boxDoubt.uncertaintyMm).toBeCloseTo(Math.sqrt((0.04 + 0.25) / 3), 10);
+    expect(shapeOf({ ...listed, terminalsInHand: null }).boxDoubt.uncertaintyMm).toBeCloseTo(0.5 / Math.sqrt(3), 10);
+  });
+
+  test('are judged against metal, where without them somebody has to look', () => {
+    // Metal lies 70 mm behind the wall, and live terminals keep 4 mm from it: 40 mm deep they do, 69 mm deep they do not.
+    const metal = opening({ behind: 'metal', wiring: { kind: 'cut' } });
+    const body = {
+      ...{ basket: { kind: 'circle' as const, diameterMm: 142 }, flangeThicknessMm: 4 },
+      mountingDepthMm: 60,
+    };
+    const verdictOf = (speaker: SpeakerRecord) =>
+      judgeCandidate(metal, candidate({ speaker: shapeOf({ ...speaker, ...body }) }), [], RULES).checks.find(
+        ({ id }) => id === 'terminals',
+      )?.verdict;
+    expect(verdictOf(placed(40))).toBe('clears');
+    expect(verdictOf(placed(69))).toBe('hits');
+    expect(verdictOf({ ...placed(40), terminalsInHand: null })).toBe('measure');
+  });
+
+  test('are somewhere: nothing is no place of theirs', () => {
+    const nowhere = { ...placed(40), terminalsInHand: { boxes: [], halfWidthMm: 0.2, by: 'Okke', on: '2031-05-02' } };
+    expect(speakerSchema.safeParse(nowhere).error?.issues[0]?.path).toEqual(['terminalsInHand', 'boxes']);
+  });
+});
+
 describe('how sure it is', () => {
   test('of one piece: the hand, the instrument, and that another piece may be off by what the catalogue rounds to', () => {
     const { uncertaintyMm } = inHandDimension(read('depth', [[60]]), 0.5);

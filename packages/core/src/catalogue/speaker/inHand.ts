@@ -7,6 +7,7 @@
 import { z } from 'zod';
 import { DATUM_SHARE } from '../../fit';
 import { coverageFactor, type Dimension, meanOf, pooledRepeatability, SHARED_SHARE } from '../../uncertainty';
+import { type BodyBoxes, bodyBoxesSchema } from '../bodyBoxes';
 import { figuresOf, withFigure } from './figures';
 
 /** Lengths that a calliper reads. */
@@ -41,6 +42,24 @@ export const allInHandSchema = z
   .refine((all) => new Set(all.map(({ figure }) => figure)).size === all.length, 'Each figure stands there once.')
   .default([]);
 
+/** Where the terminals and plugs of a piece sit, depths from the underside of the flange; null where nobody measured them. */
+export const terminalsInHandSchema = z
+  .strictObject({
+    boxes: bodyBoxesSchema.min(1),
+    /** How far one reading with the instrument may lie off, mm. */
+    halfWidthMm: z.number().positive().max(10),
+    by: z.string().min(1).max(80),
+    on: z.iso.date(),
+  })
+  .nullable()
+  .default(null);
+export type TerminalsInHand = NonNullable<z.infer<typeof terminalsInHandSchema>>;
+
+/** How far a face of the terminals of another piece may lie from where it was read, as what is added to it. */
+export function terminalsDoubt({ halfWidthMm }: TerminalsInHand, roundingMm: number): Dimension {
+  return inHandDimension({ pieces: [[0]], halfWidthMm }, roundingMm);
+}
+
 /** How far a maker's catalogue lies off, by his parts that were measured; it counts for those of his that were not. */
 export const makersBiasSchema = z
   .array(
@@ -60,6 +79,8 @@ export type MakersBias = z.infer<typeof makersBiasSchema>[number];
 
 type Measured = Parameters<typeof figuresOf>[0] & {
   readonly inHand: readonly InHand[];
+  readonly boxes: BodyBoxes;
+  readonly terminalsInHand: TerminalsInHand | null;
   readonly depthDatum: 'underside' | 'top' | 'notStated';
   readonly roundingMm: number;
 };
@@ -70,7 +91,10 @@ type Measured = Parameters<typeof figuresOf>[0] & {
  *
  * @param roundingMm of the catalogue, a half-width
  */
-export function inHandDimension({ pieces, halfWidthMm }: InHand, roundingMm: number): Dimension {
+export function inHandDimension(
+  { pieces, halfWidthMm }: Pick<InHand, 'pieces' | 'halfWidthMm'>,
+  roundingMm: number,
+): Dimension {
   const means = pieces.map(meanOf);
   const valueMm = meanOf(means);
   const hand = pooledRepeatability({ halfWidthMm }, pieces);
@@ -120,10 +144,11 @@ export function shownReachMm({
 
 /** The speaker with what was measured in place of what its catalogue says. */
 export function asKnown<Speaker extends Measured>(speaker: Speaker): Speaker {
+  const placed = speaker.terminalsInHand ? { ...speaker, boxes: speaker.terminalsInHand.boxes } : speaker;
   return speaker.inHand.reduce<Speaker>((known, each) => {
     const found = withFigure(known, each.figure, meanOf(each.pieces.map(meanOf)));
     return each.figure === 'depth' ? { ...found, depthDatum: 'underside' } : found;
-  }, speaker);
+  }, placed);
 }
 
 /** What is taken off a depth that the catalogue gives, as a share of the flange, so that it counts from the underside. */

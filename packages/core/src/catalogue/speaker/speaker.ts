@@ -15,7 +15,16 @@ import { TERMINALS } from '../terminals';
 import { printed } from '../words/figures';
 import { outlineWords, ratingWords } from '../words/partWords';
 import { figureDoubtsSchema, openDoubts } from './figureDoubts';
-import { allInHandSchema, asKnown, type InHandFigure, inHandDimension, makersBiasSchema, withBias } from './inHand';
+import {
+  allInHandSchema,
+  asKnown,
+  type InHandFigure,
+  inHandDimension,
+  makersBiasSchema,
+  terminalsDoubt,
+  terminalsInHandSchema,
+  withBias,
+} from './inHand';
 import { NOMINAL_SIZES, SENSITIVITY_CONDITIONS, SPEAKER_KINDS } from './speakerNames';
 import { speakerSpecs } from './speakerSpecs';
 
@@ -69,6 +78,7 @@ export const speakerSchema = z.strictObject({
   totalQ: z.number().positive().max(20).nullable().default(null),
   doubts: figureDoubtsSchema,
   inHand: allInHandSchema,
+  terminalsInHand: terminalsInHandSchema,
   /** As the shop's program worked it out from his other parts; nobody types it. */
   makersBias: makersBiasSchema,
 });
@@ -189,7 +199,7 @@ function toFitSpeaker(known: WholeSpeaker, record: SpeakerRecord): FitSpeaker {
         : { ...length(0), uncertaintyMm: SHOULDER_DOUBT * known.mountingDepthMm, origin: 'classDefault' },
     widthDoubt: length(0),
     boxes: known.boxes.map(({ angleDeg, ...box }) => ({ ...box, angleRad: degToRad(angleDeg) })),
-    boxDoubt: length(0),
+    boxDoubt: record.terminalsInHand ? terminalsDoubt(record.terminalsInHand, record.roundingMm) : length(0),
     bolts: toPattern(known.bolts, known.bolts.shape.kind === 'circle' ? of('boltCircle') : length),
     screws: known.screws,
     screwDoubt: length(0),

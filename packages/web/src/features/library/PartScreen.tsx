@@ -197,6 +197,7 @@ const ELSEWHERE = new Set([
   'doubts',
   'inBox',
   'inHand',
+  'terminalsInHand',
   'makersBias',
   'claims',
 ]);

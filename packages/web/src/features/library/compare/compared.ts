@@ -1,7 +1,7 @@
 /** Parts of one kind beside each other: each figure in words, and of lengths by how much they stand over the first part's. */
 import { asKnown, FIGURE_SPECS, type PartKind, type PartRecord, type SpeakerRecord } from '@low-quarry/core/catalogue';
 import { figureOf } from '../figures/typedFigures';
-import { inHandLines } from '../inHand/inHandWords';
+import { inHandLines, terminalsLine } from '../inHand/inHandWords';
 
 /** More lie over each other unreadably. */
 export const MOST_COMPARED = 4;
@@ -62,11 +62,16 @@ function behindRow(parts: readonly PartRecord[]): ComparedRow {
 
 /** What calliper and catalogue say is not one figure: it stands in a row of its own, where any of them was measured. */
 function handRows(parts: readonly PartRecord[]): readonly ComparedRow[] {
-  if (!parts.some((part) => part.kind === 'speaker' && part.inHand.length > 0)) return [];
+  if (!parts.some((part) => part.kind === 'speaker' && (part.inHand.length > 0 || part.terminalsInHand))) return [];
   const cells = parts.map((part) => {
     const lines = part.kind === 'speaker' ? inHandLines(part) : [];
+    const terminals = part.kind === 'speaker' ? terminalsLine(part) : null;
+    const all = [
+      ...lines.map(({ label, counted }) => `${label} ${counted}`),
+      ...(terminals ? [terminals.counted] : []),
+    ];
     return {
-      words: lines.map(({ label, counted }) => `${label} ${counted}`).join('; ') || 'nobody measured',
+      words: all.join('; ') || 'nobody measured',
       over: null,
     };
   });

@@ -20,6 +20,9 @@ import {
 
 const WITH = Object.fromEntries(HAND_SOURCES.map((id) => [id, SOURCES[id].label]));
 
+const HOW =
+  'Such as: plug at 270°: 45 to 62 off the axis, 24 wide, 18 to 26 deep, live. Angles from the right, anticlockwise, seen from the front; depths from the underside of the flange, in mm. Empty: not measured.';
+
 type InHandFormProps = {
   readonly version: number;
   readonly record: SpeakerRecord;
@@ -29,9 +32,10 @@ type InHandFormProps = {
 export function InHandForm({ version, record, shop }: InHandFormProps) {
   const { name: by } = useMe();
   const on = format(new Date(), 'yyyy-MM-dd');
+  const { inHand, terminalsInHand } = record;
   const readSchema = useMemo(
-    () => readInHandSchema({ inHand: record.inHand, by, on, halfWidthsMm: readingHalfWidthsMm(shop) }),
-    [record.inHand, by, on, shop],
+    () => readInHandSchema({ inHand, terminalsInHand, by, on, halfWidthsMm: readingHalfWidthsMm(shop) }),
+    [inHand, terminalsInHand, by, on, shop],
   );
   const { control, frame } = usePartForm<InHandTyped, InHandRead>({
     ...{ version, record, name: 'inHand', readSchema, saved: 'What was measured is saved.' },
@@ -53,6 +57,13 @@ export function InHandForm({ version, record, shop }: InHandFormProps) {
         ))}
         <FormChoice control={control} name="with" label="Read with" options={WITH} />
       </div>
+      <FormText
+        control={control}
+        name="terminals"
+        label="Terminals and plugs, where they sit"
+        hint={HOW}
+        autoComplete="off"
+      />
       <p className="text-[13px] leading-4 text-muted">
         Several readings after one another, the next piece after a semicolon: 61.4 61.6; 61.9. Of an oval its longest
         measure. The screw circle across two holes that face each other; of three holes, from one to the next times

@@ -3,24 +3,31 @@ import { describe, expect, test } from '@jest/globals';
 import { type InHand, type SpeakerRecord, speakerSchema } from '@low-quarry/core/catalogue';
 import { SETTINGS_DEFAULTS } from '@low-quarry/core/model';
 import speakers from '../../../../../../demo/speakers.json' with { type: 'json' };
-import { biasLine, inHandLines } from './inHandWords';
+import { biasLine, inHandLines, terminalsLine } from './inHandWords';
 import { type InHandTyped, readInHandSchema, toInHandTyped } from './typedInHand';
 
+const HALF_WIDTHS = SETTINGS_DEFAULTS.halfWidthsMm;
 const SHOAL: SpeakerRecord = speakerSchema.parse(speakers[0]);
 const kept = (figure: InHand['figure'], pieces: number[][]): InHand => ({
   ...{ figure, pieces, halfWidthMm: 0.2, by: 'Jory', on: '2031-05-01' },
 });
 const hand = (inHand: readonly InHand[]) =>
-  readInHandSchema({ inHand, by: 'Okke', on: '2031-05-02', halfWidthsMm: SETTINGS_DEFAULTS.halfWidthsMm });
+  readInHandSchema({
+    inHand,
+    terminalsInHand: null,
+    by: 'Okke',
+    on: '2031-05-02',
+    halfWidthsMm: SETTINGS_DEFAULTS.halfWidthsMm,
+  });
 const typed = (inHand: readonly InHand[], changes: Partial<InHandTyped['figures']> = {}): InHandTyped => {
-  const begun = toInHandTyped({ inHand: [...inHand] });
+  const begun = toInHandTyped({ inHand: [...inHand], terminalsInHand: null });
   return { ...begun, figures: { ...begun.figures, ...changes } };
 };
 
 describe('as they are typed', () => {
   test('what nobody touches is as it was, in its order, with who read it and when', () => {
     const inHand = [kept('magnet', [[89.2]]), kept('depth', [[66.8, 67], [67.2]])];
-    expect(hand(inHand).parse(typed(inHand))).toEqual({ inHand });
+    expect(hand(inHand).parse(typed(inHand))).toEqual({ inHand, terminalsInHand: null });
   });
 
   test('what is typed is of whoever types it, today, with the instrument’s doubt; what is emptied is gone', () => {
@@ -29,7 +36,62 @@ describe('as they are typed', () => {
     const read = (figure: InHand['figure'], pieces: number[][]) => ({
       ...{ figure, pieces, halfWidthMm: SETTINGS_DEFAULTS.halfWidthsMm.tapeMm, by: 'Okke', on: '2031-05-02' },
     });
-    expect(hand(inHand).parse(next)).toEqual({ inHand: [read('depth', [[66.8, 67]]), read('flange', [[163.8]])] });
+    expect(hand(inHand).parse(next)).toEqual({
+      inHand: [read('depth', [[66.8, 67]]), read('flange', [[163.8]])],
+      terminalsInHand: null,
+    });
+  });
+
+  describe('the places of the terminals', () => {
+    const WORDS = 'plug at 270°: 45 to 62 off the axis, 24 wide, 18 to 26 deep, live';
+    const PLUG = {
+      label: 'plug',
+      live: true,
+      angleDeg: 270,
+      innerMm: 45,
+      outerMm: 62,
+      widthMm: 24,
+      fromMm: 18,
+      toMm: 26,
+    };
+    const before = { boxes: [PLUG], halfWidthMm: 0.2, by: 'Jory', on: '2031-05-01' };
+    const read = (terminals: string, terminalsInHand: typeof before | null) =>
+      readInHandSchema({
+        inHand: [],
+        terminalsInHand,
+        by: 'Okke',
+        on: '2031-05-02',
+        halfWidthsMm: HALF_WIDTHS,
+      }).safeParse({
+        ...typed([]),
+        terminals,
+      });
+
+    test('are of whoever measured them; what nobody touches stays his, what is emptied is gone', () => {
+      expect(toInHandTyped({ inHand: [], terminalsInHand: before }).terminals).toBe(WORDS);
+      expect(read(WORDS, before).data?.terminalsInHand).toBe(before);
+      expect(read(WORDS.replace('62', '64'), before).data?.terminalsInHand).toEqual({
+        ...{ boxes: [{ ...PLUG, outerMm: 64 }], halfWidthMm: HALF_WIDTHS.calliper, by: 'Okke', on: '2031-05-02' },
+      });
+      expect(read('', before).data?.terminalsInHand).toBeNull();
+    });
+
+    test('that make no place are refused at their field', () => {
+      expect(read('below', null).error?.issues).toMatchObject([
+        { path: ['terminals'], message: expect.stringMatching(/^“below” was read\. Where it is and how large/) },
+      ]);
+    });
+
+    test('are said beside what the catalogue has', () => {
+      const measured = { ...SHOAL, boxes: [], terminalsInHand: before };
+      expect(terminalsLine(measured)).toMatchObject({
+        counted: expect.stringMatching(/ 18 to 26 deep, live; each face ± \d\.\d mm$/),
+        ...{ against: 'the catalogue says nothing of them', by: 'Jory' },
+      });
+      const listed = { ...measured, boxes: [{ ...PLUG, outerMm: 60 }] };
+      expect(terminalsLine(listed)?.against).toMatch(/^the catalogue has plug at 270°: 45 to 60 /);
+      expect(terminalsLine({ ...measured, terminalsInHand: null })).toBeNull();
+    });
   });
 
   test('a slip stands at its figure', () => {

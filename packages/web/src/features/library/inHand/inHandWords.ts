@@ -1,5 +1,6 @@
 /** What was measured in hand, beside what the catalogue says, in words. */
 import {
+  bodyBoxWords,
   differencesOf,
   FIGURE_WORDS,
   figuresOf,
@@ -9,6 +10,7 @@ import {
   type MakersBias,
   type SpeakerRecord,
   shownReachMm,
+  terminalsDoubt,
 } from '@low-quarry/core/catalogue';
 
 const mm = (value: number) => value.toFixed(1);
@@ -44,6 +46,19 @@ export function inHandLines(speaker: SpeakerRecord): readonly InHandLine[] {
       read: `${handWords(pieces)} mm, ${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}`,
     };
   });
+}
+
+export type TerminalsLine = Pick<InHandLine, 'counted' | 'against' | 'by' | 'on'>;
+
+/** Null where nobody measured them. */
+export function terminalsLine({ terminalsInHand, boxes, roundingMm }: SpeakerRecord): TerminalsLine | null {
+  if (!terminalsInHand) return null;
+  const { by, on } = terminalsInHand;
+  const reach = mm(shownReachMm(terminalsDoubt(terminalsInHand, roundingMm)));
+  return {
+    ...{ by, on, counted: `${bodyBoxWords(terminalsInHand.boxes)}; each face ± ${reach} mm` },
+    against: boxes.length === 0 ? 'the catalogue says nothing of them' : `the catalogue has ${bodyBoxWords(boxes)}`,
+  };
 }
 
 /** Such as "Depths of Wrackline are +1.1 mm off, ± 0.5 mm from part to part, by 3 of his parts: counted with here." */
