@@ -19,7 +19,9 @@ export function whereItFits(
   rules: FitRules,
 ): readonly (RankedStack | null)[] {
   const engine = new FitEngine(new CatalogueIndex({ ...catalogue, speakers: [speaker] }), rules);
-  return openings.map((opening) => {
+  return openings.map((each) => {
+    // What is worked out of an opening is kept as long as the opening is: of a copy, until the next one's turn.
+    const opening = { ...each };
     // A verdict takes a tenth of what all figures take, and most openings are of another size.
     engine.rank(opening, { figures: false });
     if (engine.verdict[0] === HITS) return null;

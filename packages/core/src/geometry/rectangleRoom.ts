@@ -38,7 +38,10 @@ export function rectangleRoom(outer: OutlineMm, frame: Frame, rectangle: Rectang
     (y - frame.yMm) * cos - (x - frame.xMm) * sin,
   ];
   const corners = rectangleCorners(rectangle).map(inFrame);
-  const found = outer.kind === 'polygon' ? inPolygon(outer, corners) : inConvex(outer, corners);
+  // Of a mere point, such as a screw's, one corner is all of it.
+  const isPoint = rectangle.halfLengthMm === 0 && rectangle.halfWidthMm === 0;
+  const found =
+    outer.kind === 'polygon' ? inPolygon(outer, corners) : inConvex(outer, isPoint ? corners.slice(0, 1) : corners);
   const { x, y, nx, ny } = found;
   return {
     roomMm: found.roomMm,

@@ -16,7 +16,7 @@
  *   Errors by the Method of Least Squares, 1932, from memory
  */
 import type { GlassSheet } from '../../geometry';
-import { CONTRADICTION_CHI_SQUARE, EXACT_MM, IMPROBABLE_SIGMAS, inverse } from '../../math';
+import { CONTRADICTION_CHI_SQUARE, EXACT_MM, IMPROBABLE_SIGMAS, invert } from '../../math';
 import { type Dimension, type SharedError, wholeUncertaintyMm } from '../../uncertainty';
 import type { DepthReading, FitOpening } from '../shapes';
 
@@ -94,27 +94,29 @@ function fit(opening: FitOpening): FittedSheet | null {
   const readings = depths.filter((each) => !below.includes(each)).map(toRow);
   if (readings.length === 0) return null;
   const errors = sharedErrors(readings);
+  const equations = new Equations(readings, errors, usual);
   const usualDoubts = USUAL_KEYS.map((key) => usual[key].uncertaintyMm);
   const doubts: SheetDoubt[] = below.length > 0 ? [{ kind: 'belowEdge', keys: below.map(({ key }) => key) }] : [];
   USUAL_KEYS.forEach((key, at) => {
     const { valueMm, uncertaintyMm } = usual[key];
     // Nothing is usual about what is known exactly, and nothing settled about what the readings leave open.
     if (uncertaintyMm === 0) return;
-    const own = ownEstimate(readings, errors, usual, usualDoubts, at);
+    const own = ownEstimate(equations, usualDoubts, at);
     if (own.uncertainty > SETTLED * uncertaintyMm) return;
     const off = Math.abs(own.value - valueMm);
     usualDoubts[at] = Math.max(uncertaintyMm, off);
     if (off > IMPROBABLE_SIGMAS * Math.hypot(own.uncertainty, uncertaintyMm))
       doubts.push({ kind: 'unusual', what: key, found: own.value, usual: valueMm });
   });
-  const solved = solve(readings, errors, usual, usualDoubts);
+  const solved = equations.solve(usualDoubts);
+  const residuals = readings.map((_, at) => solved.residual(at));
   const free = readings.length - rankOf(readings, errors);
-  const chiSquare = solved.residuals.reduce(
+  const chiSquare = residuals.reduce(
     (sum, each, at) => sum + (each / Math.max(EXACT_MM, (readings[at] as Row).uncertaintyMm)) ** 2,
     0,
   );
   const ratio = free > 0 ? chiSquare / free : 0;
-  const misfitMm = Math.sqrt(solved.residuals.reduce((sum, each) => sum + each * each, 0) / readings.length);
+  const misfitMm = Math.sqrt(residuals.reduce((sum, each) => sum + each * each, 0) / readings.length);
   if (ratio > CONTRADICTION_CHI_SQUARE) doubts.push({ kind: 'contradiction', misfitMm });
   // Another reading that lies on the sheet is the answer to whether it can be as it is.
   else if (free > 0) removeUnusual(doubts);
@@ -126,12 +128,12 @@ function fit(opening: FitOpening): FittedSheet | null {
       ...readings.map(({ name, dimension }, at) => ({
         name,
         dimension: { ...dimension, uncertaintyMm: dimension.uncertaintyMm * birgeRatio },
-        gains: solved.gains[at] as OfEach,
+        gains: solved.readingGains(at),
       })),
       ...USUAL_KEYS.map((key, at) => ({
         name: `opening.${key}`,
         dimension: { ...usual[key], uncertaintyMm: usualDoubts[at] as number },
-        gains: solved.usualGains[at] as OfEach,
+        gains: solved.usualGains(at),
       })),
     ],
     misfitMm,
@@ -162,85 +164,158 @@ function toRow({ key, xMm, yMm, depth }: DepthReading): Row {
   };
 }
 
-type Solved = {
-  readonly values: OfEach;
-  /** Of each reading, and of each usual figure: the change of c0 to c3 for its own unit. */
-  readonly gains: readonly OfEach[];
-  readonly usualGains: readonly OfEach[];
-  readonly residuals: readonly number[];
-};
+/**
+ * The equations of a fit at `SCALES`: a row for each reading; what is usual, and each error in common, is a row of one unknown, and so
+ * stands on the diagonal alone.
+ */
+class Equations {
+  readonly size: number;
+  /** Row by row. */
+  readonly basis: Float64Array;
+  readonly weights: Float64Array;
+  private readonly normal: Float64Array;
 
-function solve(
-  readings: readonly Row[],
-  errors: readonly SharedError[],
-  usual: FitOpening['sheet'],
-  usualDoubts: readonly number[],
-): Solved {
-  const size = UNKNOWNS + errors.length;
-  const rows: { basis: readonly number[]; target: number; weight: number }[] = readings.map(
-    ({ basis, target, dimension, uncertaintyMm }) => ({
-      basis: [...basis, ...errors.map((error) => shareOf(dimension, error))],
-      target,
-      weight: weightOf(uncertaintyMm),
-    }),
-  );
-  USUAL_KEYS.forEach((key, at) => {
-    const scale = SCALES[at + 1] as number;
-    const weight = weightOf((usualDoubts[at] as number) * scale);
-    rows.push({ basis: unitRow(size, at + 1), target: usual[key].valueMm * scale, weight });
-  });
-  errors.forEach(({ uncertaintyMm }, at) => {
-    rows.push({ basis: unitRow(size, UNKNOWNS + at), target: 0, weight: weightOf(uncertaintyMm) });
-  });
-  const normal = Array.from({ length: size }, (_, i) =>
-    Array.from({ length: size }, (__, j) =>
-      rows.reduce((sum, { basis, weight }) => sum + weight * (basis[i] as number) * (basis[j] as number), 0),
-    ),
-  );
-  const covariance = inverse(normal);
-  const gains = rows.map(({ basis, weight }) => covariance.map((line) => weight * dot(line, basis)));
-  const values = covariance.map((_, column) =>
-    rows.reduce((sum, { target }, at) => sum + (gains[at]?.[column] as number) * target, 0),
-  );
-  const inUnits = (line: readonly number[], by: number): OfEach => {
-    const of = (column: number) => ((line[column] as number) / (SCALES[column] as number)) * by;
+  constructor(
+    readonly readings: readonly Row[],
+    readonly errors: readonly SharedError[],
+    readonly usual: FitOpening['sheet'],
+  ) {
+    const size = UNKNOWNS + errors.length;
+    this.size = size;
+    this.basis = new Float64Array(readings.length * size);
+    this.weights = new Float64Array(readings.length);
+    this.normal = new Float64Array(size * size);
+    for (let at = 0; at < readings.length; at++) this.putRow(readings[at] as Row, at);
+    for (let at = 0; at < errors.length; at++) {
+      const { uncertaintyMm } = errors[at] as SharedError;
+      this.addTo(UNKNOWNS + at, weightOf(uncertaintyMm));
+    }
+  }
+
+  /** @param usualDoubts how far each usual figure is believed, in its own unit */
+  solve(usualDoubts: readonly number[]): Solution {
+    const weights = usualDoubts.map((doubt, at) => weightOf(doubt * (SCALES[at + 1] as number)));
+    const covariance = this.normal.slice();
+    for (let at = 0; at < weights.length; at++) {
+      const unknown = at + 1;
+      covariance[unknown * this.size + unknown] =
+        (covariance[unknown * this.size + unknown] as number) + (weights[at] as number);
+    }
+    invert(covariance, this.size);
+    return new Solution(this, covariance, weights);
+  }
+
+  private putRow({ basis, dimension, uncertaintyMm }: Row, at: number): void {
+    const { size } = this;
+    const row = this.basis.subarray(at * size, (at + 1) * size);
+    row.set(basis);
+    this.errors.forEach((error, each) => {
+      row[UNKNOWNS + each] = shareOf(dimension, error);
+    });
+    const weight = weightOf(uncertaintyMm);
+    this.weights[at] = weight;
+    for (let i = 0; i < size; i++)
+      for (let j = 0; j < size; j++)
+        this.normal[i * size + j] =
+          (this.normal[i * size + j] as number) + weight * (row[i] as number) * (row[j] as number);
+  }
+
+  private addTo(unknown: number, weight: number): void {
+    const at = unknown * this.size + unknown;
+    this.normal[at] = (this.normal[at] as number) + weight;
+  }
+}
+
+class Solution {
+  /** c0 to c3, each in its own unit. */
+  readonly values: OfEach;
+
+  constructor(
+    private readonly equations: Equations,
+    /** Row by row, at the scale of the equations. */
+    private readonly covariance: Float64Array,
+    private readonly usualWeights: readonly number[],
+  ) {
+    this.values = [this.value(0), this.value(1), this.value(2), this.value(3)];
+  }
+
+  /** The change of c0 to c3 for each millimetre of a reading. */
+  readingGains(reading: number): OfEach {
+    const of = (column: number) => this.readingGain(reading, column);
     return [of(0), of(1), of(2), of(3)];
-  };
-  return {
-    values: inUnits(values, 1),
-    gains: gains.slice(0, readings.length).map((line) => inUnits(line, 1)),
-    usualGains: USUAL_KEYS.map((_, at) => inUnits(gains[readings.length + at] as number[], SCALES[at + 1] as number)),
-    residuals: readings.map(({ target }, at) => target - dot((rows[at] as { basis: readonly number[] }).basis, values)),
-  };
+  }
+
+  /** The same for each unit of a usual figure. */
+  usualGains(at: number): OfEach {
+    const of = (column: number) => this.usualGain(at, column);
+    return [of(0), of(1), of(2), of(3)];
+  }
+
+  readingGain(reading: number, column: number): number {
+    const { basis, weights, size } = this.equations;
+    let sum = 0;
+    for (let each = 0; each < size; each++)
+      sum += (this.covariance[column * size + each] as number) * (basis[reading * size + each] as number);
+    return ((weights[reading] as number) * sum) / (SCALES[column] as number);
+  }
+
+  usualGain(at: number, column: number): number {
+    const covariance = this.covariance[column * this.equations.size + at + 1] as number;
+    const scaled = (this.usualWeights[at] as number) * covariance * (SCALES[at + 1] as number);
+    return scaled / (SCALES[column] as number);
+  }
+
+  /** What a reading has over the sheet and its errors in common, mm. */
+  residual(reading: number): number {
+    const { basis, size, readings } = this.equations;
+    let fitted = 0;
+    for (let column = 0; column < size; column++)
+      fitted += (basis[reading * size + column] as number) * this.value(column) * (SCALES[column] ?? 1);
+    return (readings[reading] as Row).target - fitted;
+  }
+
+  /** Of an error in common it is in its own unit, mm. */
+  private value(column: number): number {
+    const { readings, usual, basis, weights, size } = this.equations;
+    let sum = 0;
+    for (let each = 0; each < size; each++) {
+      const covariance = this.covariance[column * size + each] as number;
+      for (let at = 0; at < readings.length; at++)
+        sum +=
+          covariance * (basis[at * size + each] as number) * (weights[at] as number) * (readings[at] as Row).target;
+    }
+    for (let at = 0; at < USUAL_KEYS.length; at++) {
+      const target = usual[USUAL_KEYS[at] as UsualKey].valueMm * (SCALES[at + 1] as number);
+      sum += (this.usualWeights[at] as number) * (this.covariance[column * size + at + 1] as number) * target;
+    }
+    return sum / (SCALES[column] ?? 1);
+  }
 }
 
 /** What the readings say of one usual figure when it is left out, in its own unit. */
 function ownEstimate(
-  readings: readonly Row[],
-  errors: readonly SharedError[],
-  usual: FitOpening['sheet'],
+  equations: Equations,
   usualDoubts: readonly number[],
   at: number,
 ): { readonly value: number; readonly uncertainty: number } {
   const open = usualDoubts.map((doubt, each) => (each === at ? UNKNOWN_MM / (SCALES[at + 1] as number) : doubt));
-  const { values, gains, usualGains } = solve(readings, errors, usual, open);
-  const column = at + 1;
+  const { readings, errors } = equations;
+  const solved = equations.solve(open);
+  const column = (at + 1) as 1 | 2 | 3;
+  const gains = readings.map((_, reading) => solved.readingGain(reading, column));
   let variance = 0;
-  readings.forEach(({ dimension }, reading) => {
-    const gain = gains[reading]?.[column] as number;
-    variance += (gain * dimension.uncertaintyMm) ** 2;
-  });
+  for (let reading = 0; reading < gains.length; reading++)
+    variance += ((gains[reading] as number) * (readings[reading] as Row).dimension.uncertaintyMm) ** 2;
   for (const error of errors) {
-    const gain = readings.reduce(
-      (sum, { dimension }, reading) => sum + (gains[reading]?.[column] as number) * shareOf(dimension, error),
+    const gain = gains.reduce(
+      (sum, each, reading) => sum + each * shareOf((readings[reading] as Row).dimension, error),
       0,
     );
     variance += (gain * error.uncertaintyMm) ** 2;
   }
-  usualGains.forEach((each, other) => {
-    variance += ((each[column] as number) * (open[other] as number)) ** 2;
-  });
-  return { value: values[column] as number, uncertainty: Math.sqrt(variance) };
+  for (let other = 0; other < open.length; other++)
+    variance += (solved.usualGain(other, column) * (open[other] as number)) ** 2;
+  return { value: solved.values[column], uncertainty: Math.sqrt(variance) };
 }
 
 /** Every error that readings have in common, once. */
@@ -277,12 +352,4 @@ function rankOf(readings: readonly Row[], errors: readonly SharedError[]): numbe
 
 function weightOf(uncertaintyMm: number): number {
   return 1 / Math.max(EXACT_MM, uncertaintyMm) ** 2;
-}
-
-function unitRow(size: number, at: number): readonly number[] {
-  return Array.from({ length: size }, (_, each) => (each === at ? 1 : 0));
-}
-
-function dot(a: readonly number[], b: readonly number[]): number {
-  return a.reduce((sum, each, index) => sum + each * (b[index] ?? 0), 0);
 }

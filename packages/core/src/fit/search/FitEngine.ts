@@ -67,6 +67,7 @@ export class FitEngine {
   private readonly bests: (Best | null)[];
   private readonly harnesses = new Map<FitSpeaker['terminals'], readonly HarnessAdapter[] | null>();
   private opening: FitOpening | null = null;
+  private isWorkedOut = false;
   /** How many stacks the last ranking was over. */
   stacksJudged = 0;
 
@@ -96,10 +97,10 @@ export class FitEngine {
     const { index, standings } = this;
     this.opening = opening;
     this.harnesses.clear();
-    this.judge.view.setOpening(opening);
-    this.widest.setOpening(this.judge.view.opening);
     standings.setOwnSize(index, opening.nominalSize);
     const chains = this.chains.forOpening(opening);
+    this.isWorkedOut = false;
+    if (figures) this.workOut(opening);
     this.stacksJudged = 0;
     index.classes.forEach((each, at) => {
       this.rankClass(opening, each, chains[at] as readonly Chain[], figures);
@@ -113,17 +114,25 @@ export class FitEngine {
     chains: readonly Chain[],
     figures: boolean,
   ): void {
+    this.stacksJudged += members.length * chains.reduce((sum, chain) => sum + this.stacksOf(opening, chain).length, 0);
+    if (!figures && chains[0]?.isHopeless) {
+      for (const speaker of members) this.standings.note(speaker, UNKNOWN_MISS);
+      return;
+    }
     const harness = this.harnessOf(opening, first);
     const harnessMinor = harness?.reduce((sum, each) => sum + each.pieceCostMinor, 0) ?? 0;
-    this.judge.view.harness = harness;
-    this.stacksJudged += members.length * chains.reduce((sum, chain) => sum + this.stacksOf(opening, chain).length, 0);
-    this.judge.view.setSpeaker(first);
-    const facts = this.judge.askConnector();
-    const isHopeless = !figures && chains[0]?.isHopeless;
+    const leastRaisedMm = chains.reduce((least, { raisedMm }) => Math.min(least, raisedMm), Number.POSITIVE_INFINITY);
+    let facts: Verdict | null = null;
     for (const speaker of members) {
-      if (isHopeless) {
+      if (!figures && this.hitsInFront(opening, speaker, leastRaisedMm)) {
         this.standings.note(speaker, UNKNOWN_MISS);
         continue;
+      }
+      if (facts === null) {
+        this.workOut(opening);
+        this.judge.view.harness = harness;
+        this.judge.view.setSpeaker(first);
+        facts = this.judge.askConnector();
       }
       const search = new Search(opening, speaker, facts, harnessMinor, figures);
       this.search(search, chains);
@@ -131,6 +140,28 @@ export class FitEngine {
       this.standings.note(speaker, best ? { ...best.score, worstMm: this.listedMm(best, speaker) } : UNKNOWN_MISS);
       this.bests[speaker] = best;
     }
+  }
+
+  /** What an opening is in numbers costs more than to see that no screws mate, or that the front is hit. */
+  private workOut(opening: FitOpening): void {
+    if (this.isWorkedOut) return;
+    this.judge.view.setOpening(opening);
+    this.widest.setOpening(this.judge.view.opening);
+    this.isWorkedOut = true;
+  }
+
+  /** Whether no stack leaves room in front, by its lowest brackets alone. */
+  private hitsInFront(opening: FitOpening, speaker: number, raisedMm: number): boolean {
+    const { frontGap } = opening;
+    if (!frontGap) return false;
+    const shape = this.index.shapes[speaker] as SpeakerShape;
+    const leftMm = this.frontLeftMm(opening, frontGap.valueMm, speaker) - raisedMm;
+    return this.widest.hitsInFront(frontGap, shape, leftMm);
+  }
+
+  /** Of the front gap what a speaker that stands on the metal leaves, mm. */
+  private frontLeftMm(opening: FitOpening, gapMm: number, speaker: number): number {
+    return gapMm - frontAskedMm(opening, this.rules) - (this.index.frontMm[speaker] as number);
   }
 
   private listedMm({ score, decidedBy }: Best, speaker: number): number {
@@ -155,7 +186,7 @@ export class FitEngine {
     search.widestHoleMm = this.widest.holeMm(shape);
     search.widestCoverMm = this.widest.coverMm(shape);
     const frontLeftMm = opening.frontGap
-      ? opening.frontGap.valueMm - frontAskedMm(opening, this.rules) - (index.frontMm[speaker] as number)
+      ? this.frontLeftMm(opening, opening.frontGap.valueMm, speaker)
       : Number.POSITIVE_INFINITY;
     for (const chain of chains) {
       const depthLeftMm = this.depthLeftMm(search, chain);

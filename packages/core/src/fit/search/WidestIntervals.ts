@@ -1,6 +1,14 @@
 /** How wide the interval of a margin can be at the most, whatever the stack: what a search may let go without asking. */
 import { outlineLengths } from '../../geometry';
-import { coverageFactor, Expansion, sharedUncertaintyMm, Variance, wholeUncertaintyMm } from '../../uncertainty';
+import { ROUNDING_MM } from '../../math';
+import {
+  coverageFactor,
+  type Dimension,
+  Expansion,
+  sharedUncertaintyMm,
+  Variance,
+  wholeUncertaintyMm,
+} from '../../uncertainty';
 import { holeOf, outsideOf } from '../layout/LayerShape';
 import type { OpeningShape } from '../layout/OpeningShape';
 import type { SpeakerShape } from '../layout/SpeakerShape';
@@ -24,6 +32,7 @@ export class WidestIntervals {
   private frontVariance = 0;
   private holeVariance = 0;
   private shape: OpeningShape | null = null;
+  private readonly factors = new Map<number | null, number>();
   private readonly sum = new Variance();
   private readonly expansion: Expansion;
 
@@ -49,18 +58,41 @@ export class WidestIntervals {
       (least, { degreesOfFreedom }) => Math.min(least, degreesOfFreedom ?? Number.POSITIVE_INFINITY),
       Number.POSITIVE_INFINITY,
     );
-    const { confidence } = this.rules;
-    // A rectangle's factor is the greater one at low confidence, the normal's at high.
-    const factors = [0, 0.25, 0.5, 0.75, 1].map((share) =>
-      coverageFactor(confidence, freedom === Number.POSITIVE_INFINITY ? null : Math.max(1, Math.floor(freedom)), share),
-    );
-    this.openingFactor = Math.max(...factors);
+    this.openingFactor = this.factorOf(freedom);
     const { frontGap, hole } = shape.opening;
     this.holeVariance = outlineLengths(hole).reduce(
       (sum, [, length]) => sum + (length ? wholeUncertaintyMm(length) ** 2 : 0),
       0,
     );
     this.frontVariance = frontGap ? wholeUncertaintyMm(frontGap) ** 2 : 0;
+  }
+
+  /**
+   * Whether no stack keeps a speaker out of what is in front, whatever stands behind: of an opening that is not worked out yet.
+   *
+   * @param leftMm the front margin on the lowest of what it can stand on
+   */
+  hitsInFront(frontGap: Dimension, { dimensions }: SpeakerShape, leftMm: number): boolean {
+    if (leftMm >= 0) return false;
+    const own = varianceOf(dimensions[SPEAKER.flangeThickness]) + varianceOf(dimensions[SPEAKER.frontHeight]);
+    const whole = Math.sqrt(wholeUncertaintyMm(frontGap) ** 2 + own + this.stackVariance);
+    const freedom = [frontGap, dimensions[SPEAKER.flangeThickness], dimensions[SPEAKER.frontHeight]].reduce(
+      (least, each) => Math.min(least, each?.degreesOfFreedom ?? Number.POSITIVE_INFINITY),
+      Number.POSITIVE_INFINITY,
+    );
+    return leftMm < -this.factorOf(freedom) * whole - ROUNDING_MM;
+  }
+
+  /** The greatest factor that an interval can be expanded by whose parts have so many degrees of freedom at the least. */
+  private factorOf(freedom: number): number {
+    const whole = freedom === Number.POSITIVE_INFINITY ? null : Math.max(1, Math.floor(freedom));
+    let factor = this.factors.get(whole);
+    if (factor === undefined) {
+      // A rectangle's factor is the greater one at low confidence, the normal's at high.
+      factor = Math.max(...[0, 0.25, 0.5, 0.75, 1].map((share) => coverageFactor(this.rules.confidence, whole, share)));
+      this.factors.set(whole, factor);
+    }
+    return factor;
   }
 
   /** What the heights of a stack can add to any interval at the most, mm. */
