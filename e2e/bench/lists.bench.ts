@@ -3,7 +3,7 @@
  * needs, and how long people wait meanwhile; then how long a search takes among what came in.
  */
 
-import type { ListImported } from '@low-quarry/core/contracts/supplierLists';
+import type { ListAtWork, ListImported } from '@low-quarry/core/contracts/supplierLists';
 import { seededRandom } from '@low-quarry/core/math';
 import { ABOVE, dirtyList } from '@low-quarry/core/testing/dirtyList';
 import { dirtySpeakers } from '@low-quarry/core/testing/dirtySpeakers';
@@ -15,6 +15,15 @@ const ROWS = Number(process.env.LQ_ROWS ?? 20_000);
 const SLIPS = 40;
 const SEARCHES = 200;
 const LOOK_MS = 250;
+
+async function untilIn(find: () => Promise<ListAtWork>): Promise<ListImported> {
+  for (;;) {
+    const { answer, work } = await find();
+    if (answer) return answer;
+    if (work?.fault) throw new Error(work.fault);
+    await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+  }
+}
 
 test('a list of 20,000 rows is in the library, and found', async ({ fitter, shop }) => {
   const { page } = fitter;
@@ -36,12 +45,13 @@ test('a list of 20,000 rows is in the library, and found', async ({ fitter, shop
     }
   })();
   const from = performance.now();
-  const response = await page.request.post(`${fitter.address}/api/parts/imports/lists`, {
+  const response = await page.request.post(`${fitter.address}/api/parts/imports/lists/work`, {
     data: body,
     headers: fitter.headers,
-    timeout: 600_000,
+    timeout: 60_000,
   });
-  const answer = (await response.json()) as ListImported;
+  expect(response.status()).toBe(200);
+  const answer = await untilIn(async () => (await ask('/api/parts/imports/lists/work')).lists[0]);
   const importMs = performance.now() - from;
   expect(answer.newParts).toBeGreaterThan(ROWS - SLIPS);
   isOver = true;

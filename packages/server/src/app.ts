@@ -62,6 +62,8 @@ export type AppDeps = {
   readonly newId: () => string;
   /** Runs what takes long and needs no database. */
   readonly runTask: RunTask;
+  /** Of the login under which tasks open the database by themselves. */
+  readonly appUrl: string;
   /** The built web application; none in server tests. */
   readonly webDir: string | null;
   /** What is usual for each body. */
@@ -100,6 +102,7 @@ export function createApp({
   now,
   newId,
   runTask,
+  appUrl,
   webDir,
   templates,
   goods = null,
@@ -182,7 +185,7 @@ export function createApp({
   peopleRoutes(router, db, newId, openHistory);
   settingsRoutes(router, db, openHistory);
   partsRoutes(router, db, heavy, newId, openHistory);
-  listsRoutes(router, heavy, runTask, newId, openHistory);
+  listsRoutes(router, { db, heavy, appUrl, runTask, work, now, newId, openHistory });
   vehiclesRoutes(router, db, templates, newId, openHistory);
   const jobs = createJobsService(db.manager, new StateCache());
   jobsRoutes(router, db, jobs, newId, templates, openHistory);

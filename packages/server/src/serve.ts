@@ -24,7 +24,7 @@ import { SettingsStore } from './features/settings/SettingsStore';
 import { readTemplates } from './features/vehicles/readTemplates';
 import { createServer } from './http/createServer';
 import { Hold } from './http/Hold';
-import { runInThread } from './tasks/inThread';
+import { runBeside, runInThread } from './tasks/inThread';
 import { WorkQueue } from './work/WorkQueue';
 
 const CLOSE_TIMEOUT_MS = 3000;
@@ -101,7 +101,7 @@ export async function serve(config: Config, log: Logger, onDemo?: (signIns: Demo
     backups &&
     new WorkQueue(
       { db, appUrl: addresses.appUrl, log, ...identity },
-      createRunners({ db, hold, backups, pictures, ...identity }),
+      createRunners({ db, hold, backups, pictures, appUrl: addresses.appUrl, runBeside, ...identity }),
     );
   if (work) services.push(work);
   await work?.start();
@@ -118,6 +118,7 @@ export async function serve(config: Config, log: Logger, onDemo?: (signIns: Demo
     log,
     ...identity,
     runTask: runInThread,
+    appUrl: addresses.appUrl,
     webDir: config.webDir,
     templates: source.templates,
     goods: await readGoods(config.starterDir, log),

@@ -6,6 +6,7 @@ import { contract, idSchema, nothing } from './contract';
 export const WORK = {
   nightly: 'Nightly work',
   backup: 'Backup',
+  list: 'Supplier’s list',
 } as const;
 export type WorkKind = keyof typeof WORK;
 export const WORK_KINDS = Object.keys(WORK) as [WorkKind, ...WorkKind[]];

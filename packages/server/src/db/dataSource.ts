@@ -7,6 +7,7 @@ import { ChangeEntity } from '../features/history/ChangeEntity';
 import { JobEntity } from '../features/jobs/JobEntity';
 import { ConnectorEntity } from '../features/library/ConnectorEntity';
 import { PartEntity } from '../features/library/PartEntity';
+import { ListEntity } from '../features/lists/ListEntity';
 import { OpeningEntity } from '../features/openings/OpeningEntity';
 import { PersonEntity } from '../features/people/PersonEntity';
 import { PhotoEntity } from '../features/photos/PhotoEntity';
@@ -41,6 +42,7 @@ import { Facts1764901000000 } from './migrations/1764901000000-Facts';
 import { Offers1764901100000 } from './migrations/1764901100000-Offers';
 import { Shelf1764901200000 } from './migrations/1764901200000-Shelf';
 import { PartFigures1764901300000 } from './migrations/1764901300000-PartFigures';
+import { ListsAsked1764901400000 } from './migrations/1764901400000-ListsAsked';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -67,6 +69,7 @@ const MIGRATIONS = [
   Offers1764901100000,
   Shelf1764901200000,
   PartFigures1764901300000,
+  ListsAsked1764901400000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
@@ -131,6 +134,7 @@ function dataSource(url: string, kind: keyof typeof KINDS, upTo = MIGRATION_NAME
       PartEntity,
       VehicleEntity,
       JobEntity,
+      ListEntity,
       OpeningEntity,
       ChoiceEntity,
       PhotoEntity,

@@ -12,7 +12,7 @@ const THREAD = path.join(path.dirname(fileURLToPath(import.meta.url)), 'taskThre
 /** A task that asks for more is ended before the server is. */
 const MOST_MEMORY_MB = 1500;
 /** Longer than the largest list takes on a slow machine: then it is ended, whether anybody waits for it or not. */
-const LONGEST_MS = 10 * 60_000;
+const LONGEST_MS = 30 * 60_000;
 /** Of the server's processors one is left to everybody else; whoever comes then waits for their turn. */
 const taking = { turn: Promise.resolve() as Promise<unknown> };
 
@@ -22,6 +22,10 @@ export const runInThread: RunTask = <Name extends TaskName>(...asked: Parameters
   taking.turn = came.catch(() => {});
   return came;
 };
+
+/** At once, beside the others: for what nobody waits for, and comes one after the other anyway. */
+export const runBeside: RunTask = <Name extends TaskName>(...asked: Parameters<RunTask>): Promise<Came<Name>> =>
+  runNow<Name>(...asked);
 
 async function runNow<Name extends TaskName>(...[name, given, say, asked]: Parameters<RunTask>): Promise<Came<Name>> {
   const signal = AbortSignal.any([asked, AbortSignal.timeout(LONGEST_MS)]);

@@ -1,13 +1,19 @@
-/** What takes long and needs no database: each is a function of what it is given, and runs in a thread of its own. */
+/** What takes long: each is a function of what it is given, and runs in a thread of its own; the database one of them alone needs. */
 import { disagreementsOf } from '../features/fit/disagreementsOf';
 import { placesOf } from '../features/fit/placesOf';
 import { servingOf } from '../features/fit/servingOf';
+import type { ListInTask } from '../features/lists/bringInList';
 import { doubtLibrary } from '../features/lists/doubtLibrary';
-import { planList } from '../features/lists/planList';
 import { writePartsTable } from '../features/lists/writePartsTable';
 import type { Say } from './Say';
 
-export const TASKS = { planList, doubtLibrary, disagreementsOf, placesOf, servingOf, writePartsTable } as const;
+/** With what it needs of the database: read when it is asked for, as the other tasks need none of it. */
+async function bringInList(task: ListInTask, say: Say) {
+  const own = await import('../features/lists/bringInList');
+  return own.bringInList(task, say);
+}
+
+export const TASKS = { bringInList, doubtLibrary, disagreementsOf, placesOf, servingOf, writePartsTable } as const;
 export type TaskName = keyof typeof TASKS;
 export type Given<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0];
 type Cames = { readonly [Name in TaskName]: Awaited<ReturnType<(typeof TASKS)[Name]>> };

@@ -102,7 +102,7 @@ export async function createTestApp({
     backups &&
     new WorkQueue(
       { db, appUrl: addresses.appUrl, log, now, newId: randomUUID },
-      createRunners({ db, hold, backups, pictures, now, newId }),
+      createRunners({ db, hold, backups, pictures, appUrl: addresses.appUrl, runBeside: runHere, now, newId }),
     );
   await work?.start();
   const templates = await readTemplates(STARTER_DIR, log);
@@ -114,6 +114,7 @@ export async function createTestApp({
     now,
     newId,
     runTask: runHere,
+    appUrl: addresses.appUrl,
     webDir: null,
     templates,
     goods: await readGoods(STARTER_DIR, log),

@@ -17,11 +17,17 @@ export function within({ say, signal }: Progress, from: number, to: number): Pro
   return { signal, say: (step, share) => say(step, share === null ? null : from + share * (to - from)) };
 }
 
+/** A fault that another try would meet again: it is told, and nothing is tried. */
+export class Refused extends Error {}
+
 export type Runner = {
   /** How often it is begun before it counts as failed. */
   readonly tries: number;
   /** Before the second try; before each further one twice as long. */
   readonly againAfterS: number;
-  /** @returns what came of it, as a sentence */
-  readonly run: (progress: Progress) => Promise<string>;
+  /**
+   * @param about what the piece of work is of; null for a kind that is about nothing
+   * @returns what came of it, as a sentence
+   */
+  readonly run: (progress: Progress, about: string | null) => Promise<string>;
 };

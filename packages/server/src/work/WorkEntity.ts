@@ -6,6 +6,8 @@ export type WorkRow = {
   /** In the order in which they were asked for, whatever the clock said. */
   number: number;
   kind: WorkKind;
+  /** Of what: a kind that is about nothing has one piece open at the most. */
+  about: string | null;
   asked_by: string | null;
   asked_at: Date;
   state: WorkState;
@@ -20,12 +22,15 @@ export type WorkRow = {
   result: string | null;
 };
 
+const OPEN_ONCE = `"state" IN ('waiting', 'running') AND "about" IS NULL`;
+
 export const WorkEntity = new EntitySchema<WorkRow>({
   name: 'work',
   columns: {
     id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'pk_work' },
     number: { type: 'integer', generated: 'increment' },
     kind: { type: 'text' },
+    about: { type: 'uuid', nullable: true },
     asked_by: { type: 'text', nullable: true },
     asked_at: { type: 'timestamptz' },
     state: { type: 'text' },
@@ -44,5 +49,5 @@ export const WorkEntity = new EntitySchema<WorkRow>({
     { name: 'known_work_state', expression: `"state" IN ('waiting', 'running', 'done', 'failed', 'stopped')` },
     { name: 'ended_work_has_day', expression: `("state" IN ('waiting', 'running')) = ("ended_at" IS NULL)` },
   ],
-  indices: [{ name: 'open_work_once', columns: ['kind'], unique: true, where: `"state" IN ('waiting', 'running')` }],
+  indices: [{ name: 'open_work_once', columns: ['kind'], unique: true, where: OPEN_ONCE }],
 });

@@ -4,7 +4,7 @@ import { afterAll, afterEach, beforeAll, beforeEach, expect, test } from '@jest/
 import { pino } from 'pino';
 import { createTestDatabase, type TestDatabase } from '../testing/testDatabase';
 import { untilOver, untilWork } from '../testing/untilOver';
-import type { Progress, Runner } from './Progress';
+import { type Progress, Refused, type Runner } from './Progress';
 import { WorkQueue } from './WorkQueue';
 import { WorkStore } from './WorkStore';
 
@@ -24,7 +24,7 @@ async function queueThat(run: Runner['run'], tries = 2): Promise<WorkQueue> {
   const log = pino({ level: 'silent' });
   const runner = { tries, againAfterS: 0, run };
   const deps = { db, appUrl: addresses.appUrl, log, now: () => new Date(), newId: randomUUID };
-  const queue = new WorkQueue(deps, { backup: runner, nightly: runner });
+  const queue = new WorkQueue(deps, { backup: runner, nightly: runner, list: runner });
   queues.push(queue);
   await queue.start();
   return queue;
@@ -65,6 +65,42 @@ test('asked for twice, it is one piece; once it has ended, the next is another',
   await queue.end({ ...first, state: 'running' });
   await untilOver(queue, first.id);
   expect((await queue.ask('backup', 'Okke')).id).not.toBe(first.id);
+});
+
+test('of a kind that is about something each is a piece of its own, and knows of what it is', async () => {
+  const about: (string | null)[] = [];
+  const queue = await queueThat(async (_, of) => {
+    about.push(of);
+    return 'Done.';
+  });
+  const [one, other] = ['00000000-0000-4000-8000-000000000001', '00000000-0000-4000-8000-000000000002'] as const;
+  const pieces = [await queue.ask('list', 'Okke', one), await queue.ask('list', 'Okke', other)];
+  for (const { id } of pieces) expect(await untilOver(queue, id)).toMatchObject({ state: 'done' });
+  expect(about).toEqual([one, other]);
+  expect((await queue.findAbout([one, other])).get(other)?.id).toBe(pieces[1]?.id);
+});
+
+test('that is refused is not tried again; asked for anew it is about the same', async () => {
+  const about: (string | null)[] = [];
+  const queue = await queueThat(async (_, of) => {
+    about.push(of);
+    throw new Refused('It is no list.');
+  }, 3);
+  const first = await queue.ask('list', 'Okke', '00000000-0000-4000-8000-000000000003');
+  const failed = await untilOver(queue, first.id);
+  expect(failed).toMatchObject({ state: 'failed', tries: 1, fault: 'It is no list.' });
+  const again = await queue.again(failed, 'Sunniva');
+  expect(await untilOver(queue, again.id)).toMatchObject({ state: 'failed', askedBy: 'Sunniva' });
+  expect(about).toEqual(Array(2).fill('00000000-0000-4000-8000-000000000003'));
+});
+
+test('what is asked with a piece is there with it, or neither of them', async () => {
+  const queue = await queueThat(async () => 'Done.');
+  const asked = queue.ask('list', 'Okke', '00000000-0000-4000-8000-000000000004', async () => {
+    throw new Error('no room for the file');
+  });
+  await expect(asked).rejects.toThrow('no room for the file');
+  expect(await queue.list(5)).toEqual([]);
 });
 
 test('that fails is tried again, and counts as failed after its last try', async () => {

@@ -10,7 +10,7 @@ import type { Logger } from 'pino';
 import type { DataSource, EntityManager } from 'typeorm';
 import { QUEUE_SCHEMA } from '../db/workQueue';
 import { inTransaction } from '../http/inTransaction';
-import type { Runner } from './Progress';
+import { Refused, type Runner } from './Progress';
 import { Said } from './Said';
 import { WorkStore } from './WorkStore';
 
@@ -75,17 +75,28 @@ export class WorkQueue {
     await boss?.stop({ graceful: false, wait: true });
   }
 
-  /** Asks for work of a kind; where some is open already, that is answered. */
-  async ask(kind: WorkKind, askedBy: string | null): Promise<Work> {
+  /**
+   * Asks for work of a kind; where some is open already, that is answered.
+   *
+   * @param about what it is of, where each is a piece of its own
+   * @param first done in the transaction that asks
+   */
+  async ask(
+    kind: WorkKind,
+    askedBy: string | null,
+    about: string | null = null,
+    first: (manager: EntityManager) => Promise<void> = async () => {},
+  ): Promise<Work> {
     const { db, now, newId } = this.deps;
     const boss = this.requireBoss();
     const id = newId();
     const asked = await inTransaction(db, async (manager) => {
       await manager.query('SELECT pg_advisory_xact_lock(hashtext($1))', [`work ${kind}`]);
       const store = new WorkStore(manager);
-      const open = await store.findOpen(kind);
+      const open = about === null ? await store.findOpen(kind) : null;
       if (open) return open;
-      await store.add(id, kind, askedBy, now());
+      await first(manager);
+      await store.add(id, { kind, about, askedBy }, now());
       await this.send(boss, kind, id, this.runners[kind].tries, manager);
       return (await store.find(id)) as Work;
     });
@@ -103,6 +114,16 @@ export class WorkQueue {
 
   last(kind: WorkKind): Promise<Work | null> {
     return WorkStore.on(this.deps.db).last(kind);
+  }
+
+  /** What failed or was stopped, once more: as a new piece of the same. */
+  async again({ id, kind }: Work, askedBy: string | null): Promise<Work> {
+    return this.ask(kind, askedBy, await WorkStore.on(this.deps.db).aboutOf(id));
+  }
+
+  /** Pieces of work by what they are about. */
+  findAbout(ids: readonly string[]): Promise<ReadonlyMap<string, Work>> {
+    return WorkStore.on(this.deps.db).findAbout(ids);
   }
 
   /** Ends what waits at once, and what runs at its next step. */
@@ -179,10 +200,11 @@ export class WorkQueue {
 
   private async run(kind: WorkKind, id: string, signal: AbortSignal, store: WorkStore): Promise<boolean> {
     const { log, now } = this.deps;
+    const about = await store.aboutOf(id);
     const said = new Said((step, share) => store.say(id, step, share), log);
     try {
       signal.throwIfAborted();
-      const result = await this.runners[kind].run({ say: said.say, signal });
+      const result = await this.runners[kind].run({ say: said.say, signal }, about);
       await said.over();
       await store.end(id, 'done', result, now());
       return true;
@@ -190,9 +212,10 @@ export class WorkQueue {
       await said.over();
       const by = signal.reason instanceof Ended ? signal.reason.by : null;
       if (by === 'person') await store.end(id, 'stopped', null, now());
+      else if (error instanceof Refused) await store.end(id, 'failed', error.message, now());
       else if (by === null) await this.fail(kind, id, error, store);
       // What the server cut off is left as running: whoever starts next takes it up.
-      return by === 'person';
+      return by === 'person' || error instanceof Refused;
     }
   }
 

@@ -28,6 +28,16 @@ export class WorkStore {
     return row && toWork(row);
   }
 
+  /** By what they are about. */
+  async findAbout(ids: readonly string[]): Promise<ReadonlyMap<string, Work>> {
+    const rows = await this.manager.find(WorkEntity, { where: { about: In([...ids]) }, order: { number: 'ASC' } });
+    return new Map(rows.map((row) => [row.about as string, toWork(row)]));
+  }
+
+  async aboutOf(id: string): Promise<string | null> {
+    return (await this.manager.findOneBy(WorkEntity, { id }))?.about ?? null;
+  }
+
   /** The last one of a kind that was asked for; null where none was yet. */
   async last(kind: WorkKind): Promise<Work | null> {
     const [row] = await this.manager.find(WorkEntity, { where: { kind }, order: { number: 'DESC' }, take: 1 });
@@ -38,8 +48,16 @@ export class WorkStore {
     return this.manager.findBy(WorkEntity, { state: In(OPEN) });
   }
 
-  async add(id: string, kind: WorkKind, askedBy: string | null, at: Date): Promise<void> {
-    await this.manager.insert(WorkEntity, { id, kind, asked_by: askedBy, asked_at: at, state: 'waiting' });
+  async add(
+    id: string,
+    {
+      kind,
+      about,
+      askedBy,
+    }: { readonly kind: WorkKind; readonly about: string | null; readonly askedBy: string | null },
+    at: Date,
+  ): Promise<void> {
+    await this.manager.insert(WorkEntity, { id, kind, about, asked_by: askedBy, asked_at: at, state: 'waiting' });
   }
 
   /** Tells whether it is there to be done: what was stopped meanwhile is not. */

@@ -5,11 +5,13 @@
 import type { DataSource } from 'typeorm';
 import type { Hold } from '../../http/Hold';
 import { inTransaction } from '../../http/inTransaction';
-import { type Progress, within } from '../../work/Progress';
+import type { RunTask } from '../../tasks/tasks';
+import { type Progress, Refused, within } from '../../work/Progress';
 import type { Runners } from '../../work/WorkQueue';
 import { WorkStore } from '../../work/WorkStore';
 import { History, programAuthor } from '../history/History';
 import { createJobsService } from '../jobs/jobsRoutes';
+import { ListsStore } from '../lists/ListsStore';
 import { PhotosService } from '../photos/PhotosService';
 import type { PictureFiles } from '../photos/PictureFiles';
 import { removeUnusedPictures } from '../photos/unusedPictures';
@@ -30,6 +32,9 @@ export type RunnersDeps = {
   readonly hold: Hold;
   readonly backups: BackupService;
   readonly pictures: PictureFiles | null;
+  readonly appUrl: string;
+  /** Nobody waits for it. */
+  readonly runBeside: RunTask;
   readonly now: () => Date;
   readonly newId: () => string;
 };
@@ -47,7 +52,24 @@ export function createRunners(deps: RunnersDeps): Runners {
         return `${made.name} is in the list.${leftOutWords(made)}`;
       },
     },
+    // What was cut off is begun again from its beginning: nothing of it is in.
+    list: { tries: 3, againAfterS: 10, run: (progress, listId) => bringIn(deps, progress, listId) },
   };
+}
+
+async function bringIn(
+  { db, appUrl, runBeside, now, newId }: RunnersDeps,
+  { say, signal }: Progress,
+  listId: string | null,
+): Promise<string> {
+  if (listId === null) throw new Error('runners: expected a list to be of something');
+  const task = { appUrl, list: { kind: 'kept', id: listId }, importId: newId(), batch: newId() } as const;
+  const came = await runBeside('bringInList', { ...task, at: now().toISOString() }, say, signal);
+  if (!came.ok) throw new Refused(came.failure);
+  const { added, changed, newParts, changedParts, keptOut } = came.value;
+  const list = await new ListsStore(db.manager).find(listId);
+  const name = list ? `${list.asked.name} of ${list.asked.supplier}` : 'The list';
+  return `${name}: new or changed parts ${newParts + changedParts}, offers ${added + changed}; rows that stayed out ${keptOut}.`;
 }
 
 async function nightly(deps: RunnersDeps, progress: Progress): Promise<string> {
@@ -83,4 +105,5 @@ async function tidy({ db, pictures, now, newId }: RunnersDeps): Promise<void> {
   await db.query(`DELETE FROM "done_once" WHERE "at" < $1`, [new Date(at - ANSWER_DAYS * DAY_MS)]);
   await db.query(`DELETE FROM "attempt" WHERE "at" < $1`, [new Date(at - GUESSES_COUNT_MS)]);
   await WorkStore.on(db).removeEndedBefore(new Date(at - WORK_DAYS * DAY_MS));
+  await new ListsStore(db.manager).removeBefore(new Date(at - WORK_DAYS * DAY_MS));
 }

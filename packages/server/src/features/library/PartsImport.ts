@@ -19,6 +19,8 @@ import { MakersBias, makersOf, withOwnBias, withoutBias } from './MakersBias';
 import { type KeptPart, PartsStore, type StoredPart } from './PartsStore';
 
 const MOST_ERRORS = 20;
+/** So many parts are written at once. */
+const BATCH = 1000;
 
 /** A part as it was and as it is after an import; null where it was not, or is no more. */
 type Step = {
@@ -34,6 +36,12 @@ type Wish = {
   readonly said?: ListSaid | null;
   /** What it was worked out from, where that took long: what somebody else changed meanwhile is not written over. */
   readonly from?: readonly KeptPart[];
+};
+type InBatches = {
+  readonly said: ListSaid | null;
+  readonly from: readonly KeptPart[];
+  /** Told after each batch how many parts are written. */
+  readonly wrote: (parts: number) => void;
 };
 type Line = { readonly id: string; readonly version: number; readonly label: string };
 
@@ -54,15 +62,11 @@ export class PartsImport {
     importId: string,
     { tryOut, mayReplace, said = null, from }: Wish,
   ): Promise<PartsImported> {
-    if (from) await this.requireUnchanged(from, given);
-    const known = await this.store.stored(given.map(({ id }) => id));
-    const parts = (await inOwnCurrency(this.manager, given)).map((part) => withOwnBias(part, known.get(part.id)?.kept));
-    await this.requireConnectors(parts, connectors);
-    requireSameKinds(parts, known);
-    const steps = parts.flatMap((part) => stepTo(part, known.get(part.id)));
+    if (from) await this.requireUnchanged(versionsOf(from), given);
+    const steps = await this.stepsFor(given, connectors);
     const added = steps.filter(({ before }) => before === null).length;
     const newConnectors = await this.store.newConnectors(connectors);
-    const counts = { added, changed: steps.length - added, same: parts.length - steps.length };
+    const counts = { added, changed: steps.length - added, same: given.length - steps.length };
     if (counts.changed > 0 && !mayReplace) throw notYours(counts.changed);
     const answer = { ...counts, connectors: newConnectors.length };
     if (tryOut || steps.length + newConnectors.length === 0) return answer;
@@ -76,6 +80,47 @@ export class PartsImport {
       steps,
     );
     return answer;
+  }
+
+  /**
+   * Brings so many parts in that they are never all in memory as what they change: in batches, and yet as one change.
+   *
+   * @throws AppError for a part that does not go with the catalogue, or was changed meanwhile: then nothing is changed
+   */
+  async bringInBatches(
+    name: string,
+    given: readonly PartRecord[],
+    importId: string,
+    { said, from, wrote }: InBatches,
+  ): Promise<void> {
+    const versions = versionsOf(from);
+    const makers = new Set<string>();
+    let [added, changed] = [0, 0];
+    for (let at = 0; at < given.length; at += BATCH) {
+      const batch = given.slice(at, at + BATCH);
+      await this.requireUnchanged(versions, batch);
+      const steps = await this.stepsFor(batch, []);
+      const isNew = steps.filter(({ before }) => before === null).length;
+      added += isNew;
+      changed += steps.length - isNew;
+      for (const maker of makersOf(steps.flatMap(({ before, after }) => [before, after]))) makers.add(maker);
+      await this.put(steps);
+      await this.keepSteps(importId, 1, steps);
+      wrote(at + batch.length);
+    }
+    if (added + changed === 0) return;
+    await new MakersBias(this.manager).renew(makers);
+    const state = { name, added, changed, ...(said ? { said } : {}) };
+    await this.noteLine({ id: importId, version: 1, label: name }, 'created', null, state);
+  }
+
+  /** What of these parts is another one than the library's. */
+  private async stepsFor(given: readonly PartRecord[], own: readonly ConnectorRecord[]): Promise<readonly Step[]> {
+    const known = await this.store.stored(given.map(({ id }) => id));
+    const parts = (await inOwnCurrency(this.manager, given)).map((part) => withOwnBias(part, known.get(part.id)?.kept));
+    await this.requireConnectors(parts, own);
+    requireSameKinds(parts, known);
+    return parts.flatMap((part) => stepTo(part, known.get(part.id)));
   }
 
   /**
@@ -125,20 +170,29 @@ export class PartsImport {
   }
 
   private async write(steps: readonly Step[]): Promise<void> {
+    await this.put(steps);
+    await new MakersBias(this.manager).renew(makersOf(steps.flatMap(({ before, after }) => [before, after])));
+  }
+
+  private async put(steps: readonly Step[]): Promise<void> {
     const gone = steps.filter(({ after }) => after === null).map(({ id }) => id);
     await new ShelfStore(this.manager).forgetRemoved(gone);
     await this.store.removeParts(gone);
     await this.store.putParts(steps.flatMap(({ id, version, after }) => (after ? [{ id, version, kept: after }] : [])));
-    await new MakersBias(this.manager).renew(makersOf(steps.flatMap(({ before, after }) => [before, after])));
   }
 
   private async note(
-    { id, version, label }: Line,
+    line: Line,
     action: 'created' | 'deleted' | 'broughtBack',
     before: PartsImportState | null,
     after: PartsImportState | null,
     steps: readonly Step[],
   ): Promise<void> {
+    await this.keepSteps(line.id, line.version, steps);
+    await this.noteLine(line, action, before, after);
+  }
+
+  private async keepSteps(id: string, version: number, steps: readonly Step[]): Promise<void> {
     await insertRows(
       this.manager,
       'import_part',
@@ -151,6 +205,14 @@ export class PartsImport {
         after: step.after,
       })),
     );
+  }
+
+  private async noteLine(
+    { id, version, label }: Line,
+    action: 'created' | 'deleted' | 'broughtBack',
+    before: PartsImportState | null,
+    after: PartsImportState | null,
+  ): Promise<void> {
     await this.history.note({ kind: 'partsImport', recordId: id, jobId: null, label, action, version, before, after });
   }
 
@@ -164,7 +226,7 @@ export class PartsImport {
     return steps;
   }
 
-  private async requireUnchanged(from: readonly KeptPart[], given: readonly PartRecord[]): Promise<void> {
+  private async requireUnchanged(from: ReadonlyMap<string, number>, given: readonly PartRecord[]): Promise<void> {
     const changed = await this.store.changedSince(
       from,
       given.map(({ id }) => id),
@@ -187,6 +249,10 @@ export class PartsImport {
     );
     refuseAll(errors);
   }
+}
+
+function versionsOf(from: readonly KeptPart[]): ReadonlyMap<string, number> {
+  return new Map(from.map(({ id, version }) => [id, version]));
 }
 
 /** A part whose id is known stays of its kind: choices and openings go by it. */

@@ -256,15 +256,14 @@ export class PartsStore {
   /**
    * Those of these parts that are not as they were, or gone; the others stay so until the transaction ends.
    *
-   * @param before as `listAllKept` had them
+   * @param was the version of each as `listAllKept` had it
    */
-  async changedSince(before: readonly KeptPart[], ids: readonly string[]): Promise<readonly string[]> {
+  async changedSince(was: ReadonlyMap<string, number>, ids: readonly string[]): Promise<readonly string[]> {
     const rows: { id: string; version: number }[] = await this.manager.query(
       `SELECT "id", "version" FROM "part" WHERE "id" = ANY($1) ORDER BY "id" FOR UPDATE`,
       [ids],
     );
     const now = new Map(rows.map(({ id, version }) => [id, version]));
-    const was = new Map(before.map(({ id, version }) => [id, version]));
     return ids.filter((id) => now.get(id) !== was.get(id));
   }
 

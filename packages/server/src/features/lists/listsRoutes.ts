@@ -2,42 +2,55 @@ import { disagreements } from '@low-quarry/core/contracts/disagreements';
 import { partsTable } from '@low-quarry/core/contracts/library';
 import { doubtFigures } from '@low-quarry/core/contracts/libraryDoubts';
 import { servesMost } from '@low-quarry/core/contracts/servesMost';
-import { importList, listProgress } from '@low-quarry/core/contracts/supplierLists';
+import { bringList, importList, listProgress, listsAtWork, stopList } from '@low-quarry/core/contracts/supplierLists';
 import { whereItFits } from '@low-quarry/core/contracts/whereItFits';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
+import { refused } from '../../http/AppError';
 import { heavyLimit } from '../../http/heavyLimit';
 import { fileRoute, route, write } from '../../http/route';
 import { TaskProgress } from '../../tasks/TaskProgress';
 import type { RunTask } from '../../tasks/tasks';
+import type { WorkQueue } from '../../work/WorkQueue';
 import { Disagreeing } from '../fit/Disagreeing';
 import { PartPlaces } from '../fit/PartPlaces';
 import { PartsServing } from '../fit/PartsServing';
-import type { OpenHistory } from '../history/History';
+import { authorOf, type OpenHistory } from '../history/History';
+import { requireQueue } from '../work/workRoutes';
 import { FigureDoubts } from './FigureDoubts';
+import { ListsAtWork } from './ListsAtWork';
 import { PartsTable } from './PartsTable';
-import { SupplierListImport } from './SupplierListImport';
 
-/**
- * What goes through all parts, or all openings.
- *
- * @param heavy apart from what people do
- */
-export function listsRoutes(
-  router: Router,
-  heavy: DataSource,
-  runTask: RunTask,
-  newId: () => string,
-  openHistory: OpenHistory,
-): void {
+type Deps = {
+  readonly db: DataSource;
+  /** Apart from what people do. */
+  readonly heavy: DataSource;
+  readonly appUrl: string;
+  readonly runTask: RunTask;
+  /** Null where there is none. */
+  readonly work: WorkQueue | null;
+  readonly now: () => Date;
+  readonly newId: () => string;
+  readonly openHistory: OpenHistory;
+};
+
+/** What goes through all parts, or all openings. */
+export function listsRoutes(router: Router, { db, heavy, appUrl, runTask, work, now, newId, openHistory }: Deps): void {
   const progress = new TaskProgress();
-  write(router, heavy, importList, ({ body, manager, actor, gone }) =>
-    progress.during(actor.personId, (say) =>
-      new SupplierListImport(manager, openHistory(manager, actor)).bringIn(body, newId(), actor.name, {
-        ...{ runTask, say, signal: gone },
-      }),
-    ),
-  );
+  const atWork = () => new ListsAtWork(db, requireQueue(work), now);
+  write(router, heavy, importList, async ({ body: { base64, ...asked }, actor, gone }) => {
+    const list = { kind: 'sent', asked, file: Buffer.from(base64, 'base64'), author: authorOf(actor) } as const;
+    const task = { appUrl, list, importId: newId(), batch: newId(), at: now().toISOString() };
+    const came = await progress.during(actor.personId, (say) => runTask('bringInList', task, say, gone));
+    if (came.ok) return came.value;
+    throw refused(came.failure, [{ path: 'base64', message: came.failure }]);
+  });
+  route(router, bringList, async ({ body, actor }) => ({ listId: await atWork().bring(body, actor) }));
+  route(router, listsAtWork, async ({ actor }) => ({ lists: await atWork().of(actor) }));
+  route(router, stopList, async ({ params: { listId }, actor }) => {
+    await atWork().stop(listId, actor);
+    return { lists: await atWork().of(actor) };
+  });
   write(router, heavy, doubtFigures, ({ body: { hold }, manager, actor, gone }) =>
     progress.during(actor.personId, (say) =>
       new FigureDoubts(manager, openHistory(manager, actor)).look(hold, newId(), { runTask, say, signal: gone }),

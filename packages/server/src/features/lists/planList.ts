@@ -73,10 +73,10 @@ export function planList(task: ListTask, say: Say): Result<PlannedList, string> 
   const units = given.units ?? guessed.units;
   say('Understanding its rows', 0.1);
   const list = readList(table, { ...guessed, columns, units, ownCurrency: currency });
-  say('Looking for its parts in the library', 0.3);
+  say('Looking for its parts in the library', 0.2);
   const parts = readKept(kept.map((part) => part.kept));
   const offers = planOffers(list, { supplier, parts, day, withDoubts });
-  say('Comparing speakers with their class', 0.5);
+  say('Comparing speakers with their class', 0.4);
   const takenIds = new Set(kept.map((part) => part.id));
   const connectors = connectorsByWords(task.connectors);
   const figures = planParts(offers, { of, supplier, parts, takenIds, connectors, day, columns, withDoubted });

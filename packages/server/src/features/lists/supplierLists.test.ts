@@ -9,10 +9,9 @@ import { dirtySpeakers } from '@low-quarry/core/testing/dirtySpeakers';
 import { largeParts } from '@low-quarry/core/testing/largeCatalogue';
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
-import { runHere } from '../../tasks/here';
-import type { RunTask } from '../../tasks/tasks';
 import { createTestApp, type Http, type TestApp } from '../../testing/testApp';
 import type { History } from '../history/History';
+import { type ListTask, planList } from './planList';
 import { SupplierListImport } from './SupplierListImport';
 
 const QUAYSIDE = 'Quayside Trade';
@@ -112,11 +111,11 @@ describe('a list', () => {
   test('does not write over what somebody corrected while it was worked out', async () => {
     const { body } = await app.http.get(`/api/parts/${SHOAL}`).expect(200);
     const manager = app.heavy.manager;
-    // Somebody else is quicker than the thread that works the list out.
-    const slow: RunTask = async (name, given, say, signal) => {
+    // Somebody else is quicker than what works the list out.
+    const slow = async (task: ListTask) => {
       const record = { ...body.record, frontHeightMm: 9.5 };
       await app.http.put(`/api/parts/${SHOAL}`).send({ version: body.version, record }).expect(200);
-      return runHere(name, given, say, signal);
+      return planList(task, () => {});
     };
     const asked = {
       name: 'x.csv',
@@ -129,11 +128,10 @@ describe('a list', () => {
       withDoubted: false,
       tryOut: false,
     };
-    const base64 = Buffer.from(`${HEADINGS}\nQT-1014;Shoal;2;112,00;`).toString('base64');
-    const working = { runTask: slow, say: () => {}, signal: new AbortController().signal };
+    const file = Buffer.from(`${HEADINGS}\nQT-1014;Shoal;2;112,00;`);
     const history = { note: async () => 1 } as unknown as History;
     await expect(
-      new SupplierListImport(manager, history).bringIn({ ...asked, base64 }, 'x', 'Okke', working),
+      new SupplierListImport(manager, history, slow).bringIn(asked, file, 'x', 'Okke', () => {}),
     ).rejects.toThrow(
       '1 part of it was changed by somebody else while this was worked out. Nothing was changed: ask for it again.',
     );
@@ -176,7 +174,7 @@ describe('refused, and nothing changed', () => {
     ['no text of base64', HEADINGS, { base64: '***' }, 400, ''],
     ['a column that nobody knows', HEADINGS, { columns: ['colour'] }, 400, ''],
     ['a day that is none', HEADINGS, { day: 'today' }, 400, ''],
-    ['too many rows', 'a;b\n'.repeat(MOST_LIST_ROWS + 1), {}, 422, 'More than 50,000 rows were read.'],
+    ['too many rows', 'a;b\n'.repeat(MOST_LIST_ROWS + 1), {}, 422, 'More than 200,000 rows were read.'],
   ])('%s', async (_, text, changes, status, words) => {
     const before = await all();
     const { body } = await send(text, changes).expect(status);
@@ -256,7 +254,10 @@ describe('a list of speakers', () => {
     // The same person's next one waits for nothing of it.
     expect(await bring(text, { supplier: 'Hillfoot Stores', tryOut: true })).toMatchObject({ changed: 0 });
     expect(await all()).toEqual(before);
-    expect((await app.http.get('/api/parts/imports/lists/progress').expect(200)).body).toEqual({ now: null });
+    const isAtWork = async () =>
+      (await app.http.get('/api/parts/imports/lists/progress').expect(200)).body.now !== null;
+    while (await isAtWork()) await sleep(50);
+    expect(await all()).toEqual(before);
   });
 
   test('with a depth that is misread is on no order: it is held until somebody settles it', async () => {

@@ -19,6 +19,7 @@ import { seededRandom } from '@low-quarry/core/math/seededRandom';
 import { LONGEST_PX, SMALL_PX } from '@low-quarry/core/photo';
 import sharp from 'sharp';
 import { AppError } from '../../http/AppError';
+import { runHere } from '../../tasks/here';
 import { mutateBytes } from '../../testing/mutations';
 import { asPerson, createTestApp, type Http, type TestApp } from '../../testing/testApp';
 import type { BackupService } from '../backup/BackupService';
@@ -444,10 +445,12 @@ test('taken off, it is undone with its marks; after the bin’s days it is gone,
     hold: app.hold,
     backups: { nightly: async () => ({ name: 'none', picturesLeftOut: 0 }) } as unknown as BackupService,
     pictures,
+    appUrl: '',
+    runBeside: runHere,
     now: app.now,
     newId: () => '00000000-0000-4000-8000-0000000000ab',
   });
-  const night = () => nightly.run({ say: () => {}, signal: new AbortController().signal });
+  const night = () => nightly.run({ say: () => {}, signal: new AbortController().signal }, null);
   await night();
   expect(existsSync(file)).toBe(true);
   app.wait((BIN_DAYS + 1) * DAY_MS);

@@ -19,10 +19,11 @@ export function workRoutes(router: Router, queue: WorkQueue | null): void {
     return find(workId);
   });
   route(router, retryWork, async ({ params: { workId }, actor }) => {
-    const { kind, state } = await find(workId);
+    const found = await find(workId);
+    const { state } = found;
     if (state !== 'failed' && state !== 'stopped')
       throw refused(`This work is ${state}; what failed or was stopped can be asked for again.`, []);
-    return requireQueue(queue).ask(kind, actor.name);
+    return requireQueue(queue).again(found, actor.name);
   });
 }
 

@@ -10,12 +10,12 @@ import { fieldProblems } from '../../ui/problemFields';
 import { Shell } from '../../ui/Shell';
 import { TextField } from '../../ui/TextField';
 import { Tick } from '../../ui/Tick';
-import { JudgedOtherwise } from '../library/WhereChosen';
 import { ListAtWork } from './ListAtWork';
 import { ListFindings } from './ListFindings';
 import { ListTable } from './ListTable';
 import { changeWords, restWords } from './listWords';
-import { type AskedList, toBase64, useImportList } from './useImportList';
+import { MyLists } from './MyLists';
+import { type AskedList, toBase64, useBringList, useTryList } from './useImportList';
 
 type Picked = { readonly name: string; readonly base64: string };
 /** What somebody says of the list besides what it says itself. */
@@ -27,8 +27,8 @@ export function SupplierListScreen() {
   const [picked, setPicked] = useState<Picked | null>(null);
   const [unread, setUnread] = useState<string | null>(null);
   const [said, setSaid] = useState(NOTHING_SAID);
-  const tried = useImportList();
-  const brought = useImportList();
+  const tried = useTryList();
+  const brought = useBringList();
   const toList = (file: Picked, given: Said) => ({
     ...{ ...file, ...given, supplier: supplier.trim() },
     day: format(new Date(), 'yyyy-MM-dd'),
@@ -37,7 +37,7 @@ export function SupplierListScreen() {
     brought.reset();
     setSaid(given);
     const list = toList(file, given);
-    if (list.supplier !== '') tried.mutate({ ...list, tryOut: true });
+    if (list.supplier !== '') tried.mutate(list);
   };
   // A field that is left as it was asks for nothing: the press that left it would find its button busy.
   const leaveSupplier = () => {
@@ -99,31 +99,21 @@ export function SupplierListScreen() {
       </div>
       <div role="status" className="flex flex-col gap-4">
         {tried.isPending && <ListAtWork what="Looking through it" onStop={tried.stop} />}
-        {brought.isPending && <ListAtWork what="Bringing it in" onStop={brought.stop} />}
+        {brought.isPending && <p className="text-muted">Handing it over …</p>}
         {tried.error && fieldProblems(tried.error).length === 0 && <FormError>{tried.error.message}</FormError>}
-        {brought.data ? (
-          <>
-            <p className="font-semibold text-clears">
-              In the library: {changeWords(brought.data) || 'nothing new'}.{' '}
-              {restWords(supplier, brought.data).join(' ')}
-            </p>
-            <JudgedOtherwise />
-          </>
-        ) : (
-          picked &&
-          answer && (
-            <Tried
-              answer={answer}
-              supplier={supplier.trim()}
-              name={picked.name}
-              said={said}
-              isBusy={brought.isPending || tried.isPending}
-              onSay={(changes) => ask(picked, { ...said, ...changes })}
-              onBring={() => brought.mutate({ ...toList(picked, said), tryOut: false })}
-            />
-          )
+        {picked && answer && !brought.data && (
+          <Tried
+            answer={answer}
+            supplier={supplier.trim()}
+            name={picked.name}
+            said={said}
+            isBusy={brought.isPending || tried.isPending}
+            onSay={(changes) => ask(picked, { ...said, ...changes })}
+            onBring={() => brought.mutate(toList(picked, said))}
+          />
         )}
         {brought.error && <FormError>{brought.error.message}</FormError>}
+        <MyLists justAsked={brought.data?.listId ?? null} />
       </div>
     </Shell>
   );

@@ -1,10 +1,19 @@
-/** Sends a supplier's list: to be tried out, or to be brought in. */
+/** Sends a supplier's list: to be tried out while somebody waits, or to be brought in as a piece of work. */
 
 import type { PartKind } from '@low-quarry/core/catalogue';
 import type { ColumnUnit } from '@low-quarry/core/cells';
-import { importList, listProgress } from '@low-quarry/core/contracts/supplierLists';
+import {
+  bringList,
+  importList,
+  type ListAtWork,
+  listProgress,
+  listsAtWork,
+  stopList,
+} from '@low-quarry/core/contracts/supplierLists';
+import { isOpenWork } from '@low-quarry/core/contracts/work';
 import type { ListColumn } from '@low-quarry/core/lists';
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
 import { call } from '../../api/call';
 import { useStoppable } from '../../api/useStoppable';
 
@@ -21,19 +30,58 @@ export type AskedList = {
   readonly day: string;
   readonly withDoubts: boolean;
   readonly withDoubted: boolean;
-  readonly tryOut: boolean;
 };
 
-export const useImportList = () =>
+const bodyOf = ({ columns, units, ...list }: AskedList) => ({
+  ...list,
+  ...{ columns: columns && [...columns], units: units && [...units] },
+});
+
+export const useTryList = () =>
   useStoppable(
-    ({ columns, units, ...list }: AskedList, signal) =>
-      call(importList, {
-        params: {},
-        body: { ...list, columns: columns && [...columns], units: units && [...units] },
-        signal,
-      }),
-    ({ tryOut }) => !tryOut,
+    (list: AskedList, signal) => call(importList, { params: {}, body: { ...bodyOf(list), tryOut: true }, signal }),
+    () => false,
   );
+
+const KEY = ['listsAtWork'];
+
+/** Asks for a list; how far it is, and what it brought, `useListsAtWork` tells. */
+export function useBringList() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (list: AskedList) => call(bringList, { params: {}, body: bodyOf(list) }),
+    retry: false,
+    onSuccess: () => queries.invalidateQueries({ queryKey: KEY }),
+  });
+}
+
+export function useStopList() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (listId: string) => call(stopList, { params: { listId }, body: {} }),
+    onSuccess: (lists) => queries.setQueryData(KEY, lists),
+  });
+}
+
+export const isAtWork = ({ work }: ListAtWork) => work !== null && isOpenWork(work);
+
+/** One's own last lists, the newest first, asked for as long as one of them is worked on. */
+export function useListsAtWork(): readonly ListAtWork[] {
+  const queries = useQueryClient();
+  const { data } = useQuery({
+    queryKey: KEY,
+    queryFn: ({ signal }) => call(listsAtWork, { params: {}, signal }),
+    refetchInterval: ({ state }) => (state.data?.lists.some(isAtWork) ? LOOK_MS : false),
+    retry: false,
+  });
+  const brought = data?.lists.filter(({ answer }) => answer !== null).length;
+  // What a list brought may be anything of the library's.
+  useEffect(() => {
+    if (brought)
+      void queries.invalidateQueries({ predicate: ({ queryKey: [key] }) => key !== 'session' && key !== KEY[0] });
+  }, [brought, queries]);
+  return data?.lists ?? [];
+}
 
 const LOOK_MS = 700;
 
