@@ -9,6 +9,7 @@ const onlyFrom = (name, area, allowed) => ({
 
 /** Folders of the core that are entered by their `index.ts` alone; tests, and what tests with, look inside. */
 const FACES = [
+  'cells',
   'math',
   'units',
   'uncertainty',
@@ -55,8 +56,10 @@ module.exports = {
     onlyFrom('labels-below-contracts', 'labels', ['labels/']),
     onlyFrom('photo-below-model', 'photo', ['photo/', 'result']),
     onlyFrom('order-below-model', 'order', ['math/', 'fit/', 'order/', 'result']),
+    onlyFrom('cells-below-catalogue', 'cells', ['units/', 'cells/', 'result']),
     onlyFrom('catalogue-below-model', 'catalogue', [
       'math/',
+      'cells/',
       'units/',
       'uncertainty/',
       'geometry/',
@@ -66,9 +69,11 @@ module.exports = {
       'result',
     ]),
     onlyFrom('doubt-below-lists', 'doubt', ['math/', 'catalogue/', 'doubt/']),
-    onlyFrom('lists-beside-model', 'lists', [
+    onlyFrom('lists-above-model', 'lists', [
       'math/',
       'units/',
+      'cells/',
+      'model/',
       'catalogue/',
       'doubt/',
       'records/',

@@ -11,6 +11,7 @@ import { tellFigures } from '../driver/figures';
 import { figuresOf, mostMb, timed } from '../driver/measure';
 import { expect, test } from '../driver/test';
 
+/** Another number where somebody wants to see how it grows. */
 const ROWS = Number(process.env.LQ_ROWS ?? 20_000);
 const SLIPS = 40;
 const SEARCHES = 200;
@@ -25,7 +26,7 @@ async function untilIn(find: () => Promise<ListAtWork>): Promise<ListImported> {
   }
 }
 
-test('a list of 20,000 rows is in the library, and found', async ({ fitter, shop }) => {
+test('a supplier’s list is in the library, and found', async ({ fitter, shop }) => {
   const { page } = fitter;
   const dirty = dirtySpeakers({ rows: ROWS, slips: SLIPS, seed: 2026 });
   const rows = [...ABOVE, ...dirtyList(dirty, 2027)];

@@ -56,4 +56,17 @@ test('a reading moves the verdict of an open screen, one that is none is said, t
   // And the screen that was open has it in its ledger.
   await fitter.pick('Wrackline Shoal 65');
   await expect(page.getByText('67.2 mm', { exact: true }).first()).toBeAttached();
+
+  // Where its terminals sit is read as well: the check that had to wait for the piece is judged.
+  const terminals = fitter.check('Terminals');
+  await expect(terminals).toContainText('The catalogue does not say where the terminals sit');
+  const places = library.getByLabel('Terminals and plugs, where they sit');
+  await places.fill('below');
+  await library.getByRole('button', { name: 'Save what was measured' }).click();
+  await expect(library.getByText(/“below” was read\. Where it is and how large/)).toBeVisible();
+  await places.fill('plug at 270°: 40 to 58 off the axis, 24 wide, 18 to 26 deep, live');
+  await library.getByRole('button', { name: 'Save what was measured' }).click();
+  await saved();
+  await expect(region).toContainText(/Terminals: plug at 270°.* the catalogue says nothing of them/);
+  await expect(terminals).not.toContainText('The catalogue does not say where the terminals sit');
 });

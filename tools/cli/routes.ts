@@ -14,6 +14,7 @@ const app = createApp({
   now: () => new Date(),
   newId: () => '',
   runTask: runHere,
+  appUrl: '',
   webDir: process.cwd(),
   templates: [],
   demo: null,

@@ -10,7 +10,7 @@ export type ThreadSays = { readonly step: string; readonly share: number } | { r
 /** Beside the program, as it was built. */
 const THREAD = path.join(path.dirname(fileURLToPath(import.meta.url)), 'taskThread.js');
 /** A task that asks for more is ended before the server is. */
-const MOST_MEMORY_MB = 1500;
+const MOST_MEMORY_MB = 2500;
 /** Longer than the largest list takes on a slow machine: then it is ended, whether anybody waits for it or not. */
 const LONGEST_MS = 30 * 60_000;
 /** Of the server's processors one is left to everybody else; whoever comes then waits for their turn. */

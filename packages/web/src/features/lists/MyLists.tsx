@@ -17,11 +17,12 @@ export function MyLists({ justAsked }: { readonly justAsked: string | null }) {
         {lists.map((list) => (
           <li key={list.id} className="flex flex-col gap-2 border-b border-hairline py-2">
             <OneList list={list} />
-            {list.id === justAsked && list.answer && (
-              <>
-                <JudgedOtherwise />
+            {list.id === justAsked && list.answer && <JudgedOtherwise />}
+            {list.answer && list.answer.found + list.answer.unknown > 0 && (
+              <details open={list.id === justAsked}>
+                <summary className="min-h-10 cursor-pointer text-action">What was found in it</summary>
                 <ListFindings answer={list.answer} name={list.name} />
-              </>
+              </details>
             )}
           </li>
         ))}
@@ -51,7 +52,9 @@ function OneList({ list }: { readonly list: ListAtWork }) {
           {what}.{' '}
           {work.isStopping
             ? 'It is being stopped.'
-            : `Bringing it in … ${work.step && `${work.step}, `}${Math.round(100 * (work.share ?? 0))} %. You may go: it goes on.`}
+            : work.state === 'waiting'
+              ? 'It waits for its turn. You may go: it goes on.'
+              : `Bringing it in … ${work.step && `${work.step}, `}${Math.round(100 * (work.share ?? 0))} %. You may go: it goes on.`}
         </p>
         <Button kind="quiet" disabled={work.isStopping || stop.isPending} onClick={() => stop.mutate(list.id)}>
           Stop it

@@ -57,6 +57,11 @@ export function InHandForm({ version, record, shop }: InHandFormProps) {
         ))}
         <FormChoice control={control} name="with" label="Read with" options={WITH} />
       </div>
+      <p className="text-[13px] leading-4 text-muted">
+        Several readings after one another, the next piece after a semicolon: 61.4 61.6; 61.9. Of an oval its longest
+        measure. The screw circle across two holes that face each other; of three holes, from one to the next times
+        1.155. Empty: not measured.
+      </p>
       <FormText
         control={control}
         name="terminals"
@@ -64,11 +69,6 @@ export function InHandForm({ version, record, shop }: InHandFormProps) {
         hint={HOW}
         autoComplete="off"
       />
-      <p className="text-[13px] leading-4 text-muted">
-        Several readings after one another, the next piece after a semicolon: 61.4 61.6; 61.9. Of an oval its longest
-        measure. The screw circle across two holes that face each other; of three holes, from one to the next times
-        1.155. Empty: not measured.
-      </p>
     </PartForm>
   );
 }
