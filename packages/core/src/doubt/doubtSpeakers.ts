@@ -132,7 +132,7 @@ function modelOf(observations: readonly Observation[]): Model | null {
   const step = Math.max(1, Math.ceil(usable.length / MOST_FITTED));
   const taken = usable.filter((_, at) => at % step === 0 || usable.length <= MOST_FITTED);
   const fit = fitT(taken, {
-    classes: 1 + Math.max(...usable.map(({ classAt }) => classAt)),
+    classes: 1 + usable.reduce((most, { classAt }) => Math.max(most, classAt), -1),
     dimensions: COMPARED.length,
     floors: COMPARED.map((id) => SCALES[id].floor ** 2),
   });
