@@ -1,5 +1,5 @@
 /**
- * npm run bench: the fit's own times, then those of a large shop over HTTP and in the browser. `-- fit`, `-- room` or `-- lists` runs one of them.
+ * npm run bench: the fit's own times, then those of a large shop over HTTP and in the browser. `-- fit`, `-- sound`, `-- room` or `-- lists` runs one of them.
  * The figures of one run belong together; each part's last line is JSON.
  */
 
@@ -19,6 +19,10 @@ await runMain(async () => {
   if (part === 'all' || part === 'fit') {
     const failed = await runTool('bench/fitBench.ts');
     if (failed !== 0 || part === 'fit') return failed;
+  }
+  if (part === 'all' || part === 'sound') {
+    const failed = await runTool('bench/soundBench.ts');
+    if (failed !== 0 || part === 'sound') return failed;
   }
   await ensurePackages();
   await ensureBuild();

@@ -72,6 +72,7 @@ const REFEREES = [
   ['/usr/bin/ssconvert', 'gnumeric'],
   ['/usr/bin/pdftoppm', 'poppler-utils'],
   ['/usr/bin/zbarimg', 'zbar-tools'],
+  ['/usr/bin/ngspice', 'ngspice'],
 ];
 
 export async function ensureReferees() {

@@ -1,0 +1,45 @@
+/** How long the networks of a car's channels take, each at every frequency that can be heard. The last line is JSON. */
+import { audibleFrequencies, leastImpedance, type NetworkPart, solveNetwork } from '@low-quarry/core/sound';
+
+const CHANNELS = 12;
+const CHANGES = 60;
+const WARM_UP = 20;
+/** To the octave, as a curve on a screen has them. */
+const PER_OCTAVE = 24;
+
+/** A woofer behind its low-pass, beside a tweeter behind its high-pass and pad: two of second order. */
+function channel(at: number, farad: number): readonly NetworkPart[] {
+  const driver = (coilOhm: number, hz: number) => ({
+    coilOhm,
+    coilHenry: 0.3e-3,
+    resonance: { hz: hz + at, peakOhm: 20, q: 4 },
+  });
+  return [
+    { kind: 'coil', id: 'low coil', from: 'in', to: 'low', henry: 0.3e-3, ohm: 0.2 },
+    { kind: 'capacitor', id: 'low capacitor', from: 'low', to: '0', farad: 9.4e-6 },
+    { kind: 'driver', id: 'woofer', from: 'low', to: '0', driver: driver(3.3, 62) },
+    { kind: 'capacitor', id: 'high capacitor', from: 'in', to: 'high', farad },
+    { kind: 'coil', id: 'high coil', from: 'high', to: '0', henry: 0.28e-3, ohm: 0.2 },
+    { kind: 'resistor', id: 'pad', from: 'high', to: 'pad', ohm: 1 },
+    { kind: 'resistor', id: 'pad across', from: 'pad', to: '0', ohm: 8 },
+    { kind: 'driver', id: 'tweeter', from: 'pad', to: '0', driver: driver(3.4, 1200) },
+  ];
+}
+
+const hz = audibleFrequencies(PER_OCTAVE);
+const took: number[] = [];
+for (let change = 0; change < WARM_UP + CHANGES; change++) {
+  const start = performance.now();
+  for (let at = 0; at < CHANNELS; at++) {
+    const found = solveNetwork(channel(at, (6 + change / 100) * 1e-6), 'in', hz);
+    if (!found.ok) throw new Error(found.failure);
+    if (!(leastImpedance(found.value).ohm > 1)) throw new Error('soundBench: expected a load of more than 1 Ω');
+  }
+  if (change >= WARM_UP) took.push(performance.now() - start);
+}
+took.sort((a, b) => a - b);
+const channelMs = took[Math.floor(took.length / 2)] as number;
+console.log(
+  `${CHANNELS} channels at ${hz.length} frequencies: ${channelMs.toFixed(2)} ms, the slowest ${took.at(-1)?.toFixed(2)} ms`,
+);
+console.log(JSON.stringify({ channelMs: Number(channelMs.toFixed(2)) }));
