@@ -39,6 +39,12 @@ export function kindPlural(kind: PartKind): string {
   return /x$/.test(word) ? `${word}es` : `${word}s`;
 }
 
+/** Such as "a bracket", "an amplifier". */
+export function aKind(kind: PartKind): string {
+  const word = partKindWord(kind).toLowerCase();
+  return `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
+}
+
 /** What stands above such columns besides what they are called here, by the key of the figure; common practice, no source. */
 const ALSO: Readonly<Record<string, string>> = {
   heightMm: 'stack height|overall height|bauhohe|hohe|hoogte|hauteur',

@@ -13,7 +13,7 @@ export {
   type Table,
 } from './columns';
 export { doubtsOf, type LibraryDoubts } from './compared';
-export { figureColumnsOf, kindNamed, kindPlural } from './figureColumns';
+export { aKind, figureColumnsOf, kindNamed, kindPlural } from './figureColumns';
 export { type OutCell, outHeadings, partRows, unreadableRow } from './listOut';
 export { type ClaimsPlan, planClaims } from './planClaims';
 export { type OfferedPart, type OfferPlan, planOffers } from './planOffers';

@@ -10,6 +10,7 @@ import { FIGURE_SPECS, PART_KINDS, type PartRecord, partSchema, type SpeakerReco
 import { largeParts } from '../testing/largeCatalogue';
 import { offered } from '../testing/offers';
 import {
+  aKind,
   columnLabel,
   figureColumnsOf,
   guessColumns,
@@ -110,6 +111,10 @@ describe.each(OTHER_KINDS)('what goes out of %s', (kind) => {
     // What the list said is noted; the same list says nothing new.
     expect(read(parts.map((part) => changed.get(part.id) ?? part))).toMatchObject({ added: [], changed: [] });
   });
+});
+
+test('a kind is called with its article', () => {
+  expect((['bracket', 'amplifier'] as const).map(aKind)).toEqual(['a bracket', 'an amplifier']);
 });
 
 test('a kind is known by its name, in the plural too, and by nothing else', () => {

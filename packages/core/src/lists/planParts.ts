@@ -9,7 +9,6 @@ import {
   type PartKind,
   type PartRecord,
   partIdPrefix,
-  partKindWord,
   partSchema,
 } from '../catalogue';
 import { doubtSpeakers, type MakersDatum } from '../doubt';
@@ -17,7 +16,7 @@ import { isSame } from '../records';
 import { columnLabel, type ListColumn } from './columns';
 import { isSettled, toCompared, withDoubt } from './compared';
 import { connectorIdsIn } from './connectorIds';
-import type { FigureColumn } from './figureColumns';
+import { aKind, type FigureColumn } from './figureColumns';
 import { type OfferPlan, offerOf } from './planOffers';
 import type { Finding, ListRow } from './readList';
 
@@ -243,7 +242,7 @@ class Planner {
     const empty = spec.read('');
     const would = empty.ok ? '' : ` ${empty.failure.replace(/^“” was read\. /, '')}`;
     const at = columns.includes(column) ? column : null;
-    const lacks = `nothing was read${at ? '' : ', and no column says it'}: a ${partKindWord(of).toLowerCase()} has one.${would}`;
+    const lacks = `nothing was read${at ? '' : ', and no column says it'}: ${aKind(of)} has one.${would}`;
     this.refuse(line, at, `${label}: ${message ?? lacks}`);
   }
 

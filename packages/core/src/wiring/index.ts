@@ -4,4 +4,5 @@
  * is the fit's to judge.
  */
 export { findHarnessChain, MOST_ADAPTERS } from './findHarnessChain';
+export { areaOfGaugeMm2 } from './gauge';
 export type { HarnessAdapter, Terminals } from './HarnessAdapter';

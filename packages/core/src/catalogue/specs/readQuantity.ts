@@ -1,6 +1,7 @@
 /** A number with or without the unit that it is asked in, such as `1.5`, `1,5 mm²`, `16 AWG`, `100 µF`. */
 import { bareCell } from '../../cells';
 import { fail, ok, type Result } from '../../result';
+import { areaOfGaugeMm2 } from '../../wiring';
 
 /** How a unit is written besides as itself; of each what one of it is. Common practice, no source. */
 const WRITTEN: Readonly<Record<string, Readonly<Record<string, number>>>> = {
@@ -34,20 +35,10 @@ export function readQuantity(text: string, unit: string, example: string): Resul
     .replace('−', '-')
     .replace(/^(?:±|\+\/?-) ?(?=\d)/, '');
   const gauge = unit === 'mm²' ? /^(?:awg ?(\d{1,2})|(\d{1,2}) ?awg)$/.exec(typed) : null;
-  if (gauge) return ok(areaOfGauge(Number(gauge[1] ?? gauge[2])));
+  if (gauge) return ok(Number(areaOfGaugeMm2(Number(gauge[1] ?? gauge[2])).toPrecision(3)));
   const [, figures, written = ''] = /^(-?\d+(?:[.,]\d+)?) ?(\S*)$/.exec(typed) ?? [];
   if (figures === undefined) return refused;
   const factor = written === '' ? 1 : WRITTEN[unit]?.[written];
   if (factor === undefined) return refused;
   return ok(Number((Number(figures.replace(',', '.')) * factor).toPrecision(12)));
-}
-
-/**
- * The area of a wire of an American gauge: its diameter is 0.127 mm × 92^((36 − gauge) / 39) (ASTM B258).
- *
- * @returns mm², to three figures
- */
-function areaOfGauge(gauge: number): number {
-  const diameterMm = 0.127 * 92 ** ((36 - gauge) / 39);
-  return Number(((Math.PI / 4) * diameterMm ** 2).toPrecision(3));
 }

@@ -15,6 +15,7 @@ export class ListsAsked1764901400000 implements MigrationInterface {
     );
     await runner.query(`CREATE TABLE "list_asked" (
       "id" uuid CONSTRAINT "pk_list_asked" PRIMARY KEY,
+      "number" SERIAL NOT NULL CONSTRAINT "list_asked_number" UNIQUE,
       "person_id" uuid NOT NULL,
       "person_name" text NOT NULL,
       "device_name" text NOT NULL,
@@ -22,7 +23,7 @@ export class ListsAsked1764901400000 implements MigrationInterface {
       "file" bytea,
       "answer" jsonb,
       "at" timestamptz NOT NULL)`);
-    await runner.query(`CREATE INDEX "list_asked_by_person" ON "list_asked" ("person_id", "at")`);
+    await runner.query(`CREATE INDEX "list_asked_by_person" ON "list_asked" ("person_id", "number")`);
   }
 
   async down(runner: QueryRunner): Promise<void> {

@@ -7,6 +7,8 @@ export type AskedOfList = Omit<z.output<typeof importList.body>, 'base64'>;
 
 export type ListRow = {
   id: string;
+  /** In the order in which they were asked for, whatever the clock said. */
+  number: number;
   person_id: string;
   person_name: string;
   device_name: string;
@@ -22,6 +24,7 @@ export const ListEntity = new EntitySchema<ListRow>({
   name: 'list_asked',
   columns: {
     id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'pk_list_asked' },
+    number: { type: 'integer', generated: 'increment' },
     person_id: { type: 'uuid' },
     person_name: { type: 'text' },
     device_name: { type: 'text' },
@@ -30,5 +33,6 @@ export const ListEntity = new EntitySchema<ListRow>({
     answer: { type: 'jsonb', nullable: true },
     at: { type: 'timestamptz' },
   },
-  indices: [{ name: 'list_asked_by_person', columns: ['person_id', 'at'] }],
+  indices: [{ name: 'list_asked_by_person', columns: ['person_id', 'number'] }],
+  uniques: [{ name: 'list_asked_number', columns: ['number'] }],
 });

@@ -38,8 +38,9 @@ export class ListsAtWork {
   }
 
   async stop(listId: string, actor: Actor): Promise<void> {
-    const found = (await this.of(actor)).find(({ id }) => id === listId);
-    if (!found?.work) throw notFound('list');
-    await this.queue.end(found.work);
+    const asked = await new ListsStore(this.db.manager).find(listId);
+    const work = (await this.queue.findAbout([listId])).get(listId);
+    if (!work || asked?.author.personId !== actor.personId) throw notFound('list');
+    await this.queue.end(work);
   }
 }

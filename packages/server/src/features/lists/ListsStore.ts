@@ -34,7 +34,7 @@ export class ListsStore {
     return this.manager.find(ListEntity, {
       select: { id: true, asked: true, answer: true },
       where: { person_id: personId },
-      order: { at: 'DESC', id: 'ASC' },
+      order: { number: 'DESC' },
       take: most,
     });
   }

@@ -1,7 +1,7 @@
 /** What a supplier's list changes, and has changed, in words. */
 import { type PartKind, partKindWord } from '@low-quarry/core/catalogue';
 import type { ListImported } from '@low-quarry/core/contracts/supplierLists';
-import { kindPlural } from '@low-quarry/core/lists';
+import { aKind, kindPlural } from '@low-quarry/core/lists';
 
 /** Of a column as a spreadsheet names it: A, B, … Z, AA. */
 export function columnName(at: number): string {
@@ -45,7 +45,7 @@ export function restWords(
     priceRatio !== null && `Of the prices that change, the middle one ${ratioWords(priceRatio)}.`,
     same > 0 && `${count(same, 'row')} ${same === 1 ? 'says' : 'say'} what is here already.`,
     unknown > 0 &&
-      `${count(unknown, 'row')} ${unknown === 1 ? 'is' : 'are'} of no part of this library, and ${unknown === 1 ? 'says' : 'say'} too little of a ${partKindWord(of).toLowerCase()} to be one.`,
+      `${count(unknown, 'row')} ${unknown === 1 ? 'is' : 'are'} of no part of this library, and ${unknown === 1 ? 'says' : 'say'} too little of ${aKind(of)} to be one.`,
     carsElsewhere > 0 &&
       `${count(carsElsewhere, 'car')} that ${carsElsewhere === 1 ? 'it names is' : 'it names are'} not in this library: nothing is noted of ${carsElsewhere === 1 ? 'it' : 'them'}.`,
     ...datums.map(datumWords),
