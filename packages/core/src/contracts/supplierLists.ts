@@ -129,8 +129,8 @@ const listAtWorkSchema = z.object({
   supplier: z.string(),
   /** How far it is; null where that was tidied away. */
   work: workSchema.nullable(),
-  /** What it brought; null until it is in. */
-  answer: importedSchema.nullable(),
+  /** What it brought, without what is told of single rows; null until it is in. */
+  answer: importedSchema.omit({ shown: true, findings: true, unknownRows: true, toMend: true }).nullable(),
 });
 export type ListAtWork = z.infer<typeof listAtWorkSchema>;
 
@@ -142,6 +142,16 @@ export const listsAtWork = contract({
   params: z.object({}),
   body: nothing,
   answer: z.object({ lists: z.array(listAtWorkSchema) }),
+});
+
+/** What one of one's own lists brought, with what was found in its rows. */
+export const listAnswer = contract({
+  method: 'get',
+  path: '/api/parts/imports/lists/work/:listId',
+  permission: 'library',
+  params: z.object({ listId: idSchema }),
+  body: nothing,
+  answer: importedSchema,
 });
 
 /** Ends one's own list: nothing of it is in then. */

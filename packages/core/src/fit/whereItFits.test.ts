@@ -20,6 +20,24 @@ const openings = Array.from({ length: 24 }, (_, at) => {
   return { ...opening, depths };
 });
 
+test('the first look has the verdict of the whole ranking, however little room is left in front', () => {
+  const index = new CatalogueIndex(catalogue);
+  const [first, whole] = [new FitEngine(index, LARGE_RULES), new FitEngine(index, LARGE_RULES)];
+  const seen = new Set<number>();
+  for (let step = 0; step < 40; step++) {
+    const opening = openings[step % 6] as (typeof openings)[number];
+    const { frontGap } = opening;
+    if (!frontGap) throw new Error('expected a front gap');
+    // From where the flattest of them hit to where all pass, by steps that no speaker shares.
+    const gap = { ...opening, frontGap: { ...frontGap, valueMm: 3 + 0.517 * step, uncertaintyMm: 0.1 + random() } };
+    first.rank(gap, { figures: false });
+    whole.rank(gap);
+    expect(Array.from(first.verdict)).toEqual(Array.from(whole.verdict));
+    for (const verdict of whole.verdict) seen.add(verdict);
+  }
+  expect(seen.size).toBeGreaterThan(1);
+});
+
 test('in each opening a speaker has the verdict and the stack that it has there alone', () => {
   const seen = new Set<string>();
   const engine = new FitEngine(new CatalogueIndex(catalogue), LARGE_RULES);

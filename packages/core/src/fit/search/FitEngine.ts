@@ -116,7 +116,7 @@ export class FitEngine {
   ): void {
     this.stacksJudged += members.length * chains.reduce((sum, chain) => sum + this.stacksOf(opening, chain).length, 0);
     if (!figures && chains[0]?.isHopeless) {
-      for (const speaker of members) this.standings.note(speaker, UNKNOWN_MISS);
+      for (const speaker of members) this.noteMiss(speaker);
       return;
     }
     const harness = this.harnessOf(opening, first);
@@ -125,7 +125,7 @@ export class FitEngine {
     let facts: Verdict | null = null;
     for (const speaker of members) {
       if (!figures && this.hitsInFront(opening, speaker, leastRaisedMm)) {
-        this.standings.note(speaker, UNKNOWN_MISS);
+        this.noteMiss(speaker);
         continue;
       }
       if (facts === null) {
@@ -140,6 +140,12 @@ export class FitEngine {
       this.standings.note(speaker, best ? { ...best.score, worstMm: this.listedMm(best, speaker) } : UNKNOWN_MISS);
       this.bests[speaker] = best;
     }
+  }
+
+  /** It hits, and of by how much nobody asked; what it had in another opening is not its best here. */
+  private noteMiss(speaker: number): void {
+    this.standings.note(speaker, UNKNOWN_MISS);
+    this.bests[speaker] = null;
   }
 
   /** What an opening is in numbers costs more than to see that no screws mate, or that the front is hit. */

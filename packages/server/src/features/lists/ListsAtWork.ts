@@ -1,6 +1,6 @@
 /** Lists that are brought in as pieces of work: asked for, watched and stopped by whoever asked. */
 import { randomUUID } from 'node:crypto';
-import type { bringList, ListAtWork } from '@low-quarry/core/contracts/supplierLists';
+import type { bringList, ListAtWork, ListImported } from '@low-quarry/core/contracts/supplierLists';
 import type { DataSource } from 'typeorm';
 import type { z } from 'zod';
 import type { Actor } from '../../http/Actor';
@@ -37,10 +37,16 @@ export class ListsAtWork {
     }));
   }
 
+  async answer(listId: string, { personId }: Actor): Promise<ListImported> {
+    const answer = await new ListsStore(this.db.manager).answerOf(listId, personId);
+    if (!answer) throw notFound('answer to a list');
+    return answer;
+  }
+
   async stop(listId: string, actor: Actor): Promise<void> {
-    const asked = await new ListsStore(this.db.manager).find(listId);
+    const answer = await new ListsStore(this.db.manager).answerOf(listId, actor.personId);
     const work = (await this.queue.findAbout([listId])).get(listId);
-    if (!work || asked?.author.personId !== actor.personId) throw notFound('list');
+    if (!work || answer === undefined) throw notFound('list');
     await this.queue.end(work);
   }
 }

@@ -1,5 +1,5 @@
 /** Lists that were asked to be brought in, with their files, in the database. */
-import type { ListImported } from '@low-quarry/core/contracts/supplierLists';
+import type { ListAtWork, ListImported } from '@low-quarry/core/contracts/supplierLists';
 import type { EntityManager } from 'typeorm';
 import type { Author } from '../history/History';
 import { ListEntity, type ListRow } from './ListEntity';
@@ -29,14 +29,25 @@ export class ListsStore {
     return { asked, file, answer, author: { personId, name, deviceName } };
   }
 
-  /** A person's last ones, the newest first, without their files. */
-  async ofPerson(personId: string, most: number): Promise<readonly Pick<ListRow, 'id' | 'asked' | 'answer'>[]> {
-    return this.manager.find(ListEntity, {
-      select: { id: true, asked: true, answer: true },
-      where: { person_id: personId },
-      order: { number: 'DESC' },
-      take: most,
+  /** A person's last ones, the newest first, without their files and what is told of single rows. */
+  async ofPerson(
+    personId: string,
+    most: number,
+  ): Promise<readonly (Pick<ListRow, 'id' | 'asked'> & Pick<ListAtWork, 'answer'>)[]> {
+    return this.manager.query(
+      `SELECT "id", "asked", "answer" - 'shown' - 'findings' - 'unknownRows' - 'toMend' AS "answer"
+        FROM "list_asked" WHERE "person_id" = $1 ORDER BY "number" DESC LIMIT $2`,
+      [personId, most],
+    );
+  }
+
+  /** What one of a person's lists brought; undefined where it is not theirs, null where it is not in yet. */
+  async answerOf(id: string, personId: string): Promise<ListImported | null | undefined> {
+    const row = await this.manager.findOne(ListEntity, {
+      select: { id: true, answer: true },
+      where: { id, person_id: personId },
     });
+    return row?.answer;
   }
 
   /** It is in, and its file is needed no more. */

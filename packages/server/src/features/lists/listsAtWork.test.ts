@@ -48,13 +48,21 @@ test('a list is brought in, and what it brought is told to whoever asked', async
   const done = await over(listId);
   expect(done).toMatchObject({
     ...{ name: 'rings.csv', supplier: 'Quayside Trade' },
-    answer: { of: 'spacer', newParts: 1, keptOut: 1, findings: [{ line: 3, column: 3 }] },
+    answer: { of: 'spacer', newParts: 1, keptOut: 1, found: 1 },
     work: { kind: 'list', askedBy: 'Okke', state: 'done', share: 1 },
   });
   expect(done.work?.result).toBe(
     'rings.csv of Quayside Trade: new or changed parts 1, offers 0; rows that stayed out 1.',
   );
   expect(await isThere('w1')).toBe(true);
+  // What is told of single rows is asked for by itself: it may be long.
+  expect(done.answer).not.toHaveProperty('toMend');
+  const { body: whole } = await app.http.get(`/api/parts/imports/lists/work/${listId}`).expect(200);
+  expect(whole).toMatchObject({
+    newParts: 1,
+    findings: [{ line: 3, column: 3 }],
+    toMend: expect.stringContaining('tall'),
+  });
   // One line of the history, of the person who asked; the file is needed no more.
   const { body } = await app.http.get('/api/history').query({ kind: 'partsImport' }).expect(200);
   expect(body.changes[0]).toMatchObject({ label: 'Quayside Trade: rings.csv', personName: 'Okke' });
@@ -98,6 +106,7 @@ test('one that waits is stopped, and leaves nothing', async () => {
 test('a list of nobody, or of somebody else, is none', async () => {
   const none = '00000000-0000-4000-8000-000000000009';
   await app.http.post(`/api/parts/imports/lists/work/${none}/stop`).send({}).expect(404);
+  await app.http.get(`/api/parts/imports/lists/work/${none}`).expect(404);
   const other = await app.signedIn('Merle');
   await other.get('/api/parts/imports/lists/work').expect(403);
 });

@@ -2,7 +2,14 @@ import { disagreements } from '@low-quarry/core/contracts/disagreements';
 import { partsTable } from '@low-quarry/core/contracts/library';
 import { doubtFigures } from '@low-quarry/core/contracts/libraryDoubts';
 import { servesMost } from '@low-quarry/core/contracts/servesMost';
-import { bringList, importList, listProgress, listsAtWork, stopList } from '@low-quarry/core/contracts/supplierLists';
+import {
+  bringList,
+  importList,
+  listAnswer,
+  listProgress,
+  listsAtWork,
+  stopList,
+} from '@low-quarry/core/contracts/supplierLists';
 import { whereItFits } from '@low-quarry/core/contracts/whereItFits';
 import type { Router } from 'express';
 import type { DataSource } from 'typeorm';
@@ -47,6 +54,7 @@ export function listsRoutes(router: Router, { db, heavy, appUrl, runTask, work, 
   });
   route(router, bringList, async ({ body, actor }) => ({ listId: await atWork().bring(body, actor) }));
   route(router, listsAtWork, async ({ actor }) => ({ lists: await atWork().of(actor) }));
+  route(router, listAnswer, ({ params: { listId }, actor }) => atWork().answer(listId, actor));
   route(router, stopList, async ({ params: { listId }, actor }) => {
     await atWork().stop(listId, actor);
     return { lists: await atWork().of(actor) };

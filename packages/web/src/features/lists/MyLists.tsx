@@ -1,10 +1,12 @@
 /** What became of the lists that were brought in, and how far is the one that is? Whoever asked may have gone and come back. */
 import type { ListAtWork } from '@low-quarry/core/contracts/supplierLists';
+import { useState } from 'react';
 import { Button } from '../../ui/Button';
+import { Answered } from '../../ui/states';
 import { JudgedOtherwise } from '../library/WhereChosen';
 import { ListFindings } from './ListFindings';
 import { changeWords, restWords } from './listWords';
-import { isAtWork, useListsAtWork, useStopList } from './useImportList';
+import { isAtWork, useListAnswer, useListsAtWork, useStopList } from './useImportList';
 
 /** @param justAsked the list that was asked for on this screen; null where none was */
 export function MyLists({ justAsked }: { readonly justAsked: string | null }) {
@@ -19,15 +21,34 @@ export function MyLists({ justAsked }: { readonly justAsked: string | null }) {
             <OneList list={list} />
             {list.id === justAsked && list.answer && <JudgedOtherwise />}
             {list.answer && list.answer.found + list.answer.unknown > 0 && (
-              <details open={list.id === justAsked}>
-                <summary className="min-h-10 cursor-pointer text-action">What was found in it</summary>
-                <ListFindings answer={list.answer} name={list.name} />
-              </details>
+              <Found listId={list.id} name={list.name} isOpen={list.id === justAsked} />
             )}
           </li>
         ))}
       </ul>
     </section>
+  );
+}
+
+type FoundProps = { readonly listId: string; readonly name: string; readonly isOpen: boolean };
+
+/** Asked for when somebody wants to read it. */
+function Found({ listId, name, isOpen }: FoundProps) {
+  const [opened, setOpened] = useState(isOpen);
+  return (
+    <details open={isOpen} onToggle={({ currentTarget }) => currentTarget.open && setOpened(true)}>
+      <summary className="min-h-10 cursor-pointer text-action">What was found in it</summary>
+      {opened && <Findings listId={listId} name={name} />}
+    </details>
+  );
+}
+
+function Findings({ listId, name }: Pick<FoundProps, 'listId' | 'name'>) {
+  const answer = useListAnswer(listId);
+  return (
+    <Answered query={answer} what="what was found in it">
+      {(found) => <ListFindings answer={found} name={name} />}
+    </Answered>
   );
 }
 

@@ -6,6 +6,7 @@ import {
   bringList,
   importList,
   type ListAtWork,
+  listAnswer,
   listProgress,
   listsAtWork,
   stopList,
@@ -13,7 +14,7 @@ import {
 import { isOpenWork } from '@low-quarry/core/contracts/work';
 import type { ListColumn } from '@low-quarry/core/lists';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { call } from '../../api/call';
 import { useStoppable } from '../../api/useStoppable';
 
@@ -74,10 +75,13 @@ export function useListsAtWork(): readonly ListAtWork[] {
     refetchInterval: ({ state }) => (state.data?.lists.some(isAtWork) ? LOOK_MS : false),
     retry: false,
   });
-  const brought = data?.lists.filter(({ answer }) => answer !== null).length;
-  // What a list brought may be anything of the library's.
+  const brought = data?.lists.flatMap(({ id, answer }) => (answer ? [id] : [])).join();
+  const before = useRef<string | undefined>(undefined);
+  // What a list brought while the screen was open may be anything of the library's.
   useEffect(() => {
-    if (brought)
+    const isMore = before.current !== undefined && brought !== before.current;
+    before.current = brought;
+    if (isMore)
       void queries.invalidateQueries({ predicate: ({ queryKey: [key] }) => key !== 'session' && key !== KEY[0] });
   }, [brought, queries]);
   return data?.lists ?? [];
@@ -97,6 +101,14 @@ export function useListProgress(isPending: boolean) {
   });
   return isPending ? (data?.now ?? null) : null;
 }
+
+/** What was found in the rows of a list that is in: nothing of it changes any more. */
+export const useListAnswer = (listId: string) =>
+  useQuery({
+    queryKey: ['listAnswer', listId],
+    queryFn: ({ signal }) => call(listAnswer, { params: { listId }, signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
 
 /** A file's bytes as the contract takes them. */
 export async function toBase64(file: Blob): Promise<string> {
