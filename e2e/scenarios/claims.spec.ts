@@ -34,10 +34,14 @@ test('a claim stands beside the verdict that contradicts it, and is listed as co
   await expect(claims).toContainText('Northmole’s list says it fits');
   await expect(claims).toContainText('Nobody said in which opening: not in this one.');
   // The answer is slow: what is typed before it comes stays.
+  let answerNow = () => {};
+  const typed = new Promise<void>((resolve) => {
+    answerNow = resolve;
+  });
   await library.route('**/api/parts/*', async (route) => {
     if (route.request().method() !== 'PUT') return route.continue();
     const response = await route.fetch();
-    await library.waitForTimeout(1500);
+    await typed;
     return route.fulfill({ response });
   });
   const place = region.getByLabel('Place', { exact: true });
@@ -45,6 +49,7 @@ test('a claim stands beside the verdict that contradicts it, and is listed as co
   await place.selectOption('Front door');
   await save.click();
   await place.selectOption('Rear door');
+  answerNow();
   await expect(claims).toContainText('The tape says otherwise: it counts');
   await expect(save).toBeEnabled();
   await expect(place).toHaveValue('rearDoor');

@@ -166,13 +166,19 @@ test('leaving the screen while it is being saved leaves no draft behind', async 
   const { page } = fitter;
   await fitter.measure(JOB, DOOR);
   await fitter.type('Depth behind', '58');
+  let sendNow = () => {};
+  const left = new Promise<void>((resolve) => {
+    sendNow = resolve;
+  });
   await page.route('**/api/openings/*', async (route) => {
-    if (route.request().method() === 'PUT') await new Promise((resolve) => setTimeout(resolve, 1500));
+    if (route.request().method() === 'PUT') await left;
     await route.continue();
   });
   const answered = page.waitForResponse((response) => response.request().method() === 'PUT');
   await fitter.save();
   await page.getByRole('link', { name: 'Jobs', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
+  sendNow();
   expect((await answered).status()).toBe(200);
   await fitter.measure(JOB, DOOR);
   await expect(fitter.field('Depth behind')).toHaveValue('58');
