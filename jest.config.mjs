@@ -1,23 +1,8 @@
 /** Unit tests beside the code, and the server over HTTP against a real PostgreSQL (LQ_TEST_DATABASE_URL). */
-import { createHash } from 'node:crypto';
-import { readdirSync, statSync } from 'node:fs';
 import path from 'node:path';
 
 // A place with summer time, wherever the tests run: two days of the year are no 24 hours.
 process.env.TZ = 'Europe/Berlin';
-
-/** Changes with any file that a test may ask for. */
-function sourcesKey() {
-  const hash = createHash('sha256');
-  for (const name of ['core', 'server', 'web']) {
-    const root = path.join(import.meta.dirname, 'packages', name, 'src');
-    for (const file of readdirSync(root, { recursive: true })) {
-      const { mtimeMs, size } = statSync(path.join(root, file));
-      hash.update(`${file} ${mtimeMs} ${size}\n`);
-    }
-  }
-  return hash.digest('hex');
-}
 
 const common = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
@@ -28,7 +13,6 @@ const common = {
     '^.+\\.tsx?$': [
       path.resolve(import.meta.dirname, 'jest.transform.mjs'),
       {
-        sources: sourcesKey(),
         jsc: {
           target: 'es2022',
           parser: { syntax: 'typescript', tsx: true },

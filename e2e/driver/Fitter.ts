@@ -89,7 +89,7 @@ export class Fitter {
     return this;
   }
 
-  async openPage(address: string, title: string): Promise<this> {
+  async openPage(address: string, title: string | RegExp): Promise<this> {
     await this.page.goto(`${this.address}${address}`);
     await expect(this.page.getByRole('heading', { name: title, level: 1 })).toBeVisible();
     return this;

@@ -1,5 +1,12 @@
-/** How long the networks of a car's channels take, each at every frequency that can be heard. The last line is JSON. */
-import { audibleFrequencies, leastImpedance, type NetworkPart, solveNetwork } from '@low-quarry/core/sound';
+/** How long the networks of a car's channels take, each at every frequency that can be heard, and how long their judging. The last line is JSON. */
+import {
+  audibleFrequencies,
+  type JudgedChannel,
+  judgeChannel,
+  leastImpedance,
+  type NetworkPart,
+  solveNetwork,
+} from '@low-quarry/core/sound';
 
 const CHANNELS = 12;
 const CHANGES = 60;
@@ -37,9 +44,33 @@ for (let change = 0; change < WARM_UP + CHANGES; change++) {
   }
   if (change >= WARM_UP) took.push(performance.now() - start);
 }
-took.sort((a, b) => a - b);
-const channelMs = took[Math.floor(took.length / 2)] as number;
+
+/** A coaxial beside a tweeter behind its capacitor: judged by load, band and power. */
+function judged(at: number, nominalOhm: number): JudgedChannel {
+  const electrics = { nominalOhm, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null };
+  const load = { electrics, isNew: true, rmsW: 50, sensitivity: { db: 90, at: '1 W' } } as const;
+  return {
+    ...{ name: `channel ${at}`, band: 'full', leastOhm: 3, power: { watt: 20, rating: 'RMS', atOhm: 4 } },
+    ...{ isRadio: true, joined: 'parallel' },
+    loads: [
+      { ...load, label: 'door', kind: 'coaxial', before: { kind: 'nothing' } },
+      { ...load, label: 'sail', kind: 'tweeter', isNew: false, before: { kind: 'capacitor', farad: null } },
+    ],
+  };
+}
+
+const judging: number[] = [];
+for (let change = 0; change < WARM_UP + CHANGES; change++) {
+  const start = performance.now();
+  for (let at = 0; at < CHANNELS; at++)
+    if (judgeChannel(judged(at, 4 + change / 100), 0.975).length !== 3)
+      throw new Error('soundBench: expected 3 checks');
+  if (change >= WARM_UP) judging.push(performance.now() - start);
+}
+for (const times of [took, judging]) times.sort((a, b) => a - b);
+const middle = (times: readonly number[]) => times[Math.floor(times.length / 2)] as number;
+const [channelMs, judgedMs] = [middle(took), middle(judging)];
 console.log(
-  `${CHANNELS} channels at ${hz.length} frequencies: ${channelMs.toFixed(2)} ms, the slowest ${took.at(-1)?.toFixed(2)} ms`,
+  `${CHANNELS} channels at ${hz.length} frequencies: ${channelMs.toFixed(2)} ms, the slowest ${took.at(-1)?.toFixed(2)} ms; judged: ${judgedMs.toFixed(2)} ms`,
 );
-console.log(JSON.stringify({ channelMs: Number(channelMs.toFixed(2)) }));
+console.log(JSON.stringify({ channelMs: Number(channelMs.toFixed(2)), channelsJudgedMs: Number(judgedMs.toFixed(2)) }));

@@ -17,6 +17,7 @@ import {
   worksSchema,
 } from '../model';
 import { answerSchema, CONSENT_KINDS, CURE_IDS } from '../order';
+import { DRIVER_KINDS } from '../sound';
 import { contract, idSchema, nothing } from './contract';
 import { newVehicleSchema } from './newVehicle';
 import { openingSchema } from './openings';
@@ -49,6 +50,27 @@ const openCheckSchema = z.object({
 /** All that does not clear, the gravest first. */
 export const openChecksSchema = z.array(openCheckSchema);
 
+const cornerSchema = z.object({
+  hz: z.number(),
+  order: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]),
+});
+
+/** What of a chosen speaker, and of the lead before it, its channel is judged by. */
+export const playsSchema = z.object({
+  speakerKind: z.enum(DRIVER_KINDS),
+  impedanceOhm: z.number().nullable(),
+  coilOhm: z.number().nullable(),
+  coilMh: z.number().nullable(),
+  resonanceHz: z.number().nullable(),
+  totalQ: z.number().nullable(),
+  rmsW: z.number().nullable(),
+  sensitivityDb: z.number().nullable(),
+  sensitivityAt: z.enum(['1 W', '2.83 V', 'notStated']),
+  /** Of the lead; null where there is none in it, or nobody says. */
+  filter: z.object({ highPass: cornerSchema.nullable(), lowPass: cornerSchema.nullable() }).nullable(),
+});
+export type Plays = z.infer<typeof playsSchema>;
+
 export const openingStateSchema = z.discriminatedUnion('kind', [
   /** A candidate is chosen; the verdict is the present one. `heldBack` says why it may not be ordered. */
   z.object({
@@ -58,6 +80,8 @@ export const openingStateSchema = z.discriminatedUnion('kind', [
     works: worksSchema.default([]),
     /** What of it has to be agreed to in writing, one act of each. */
     needsConsent: z.array(z.array(z.enum(CONSENT_KINDS))).default([]),
+    /** Null in what an earlier program answered. */
+    plays: playsSchema.nullable().default(null),
     summary: verdictSummarySchema,
     open: openChecksSchema,
     heldBack: z.string().nullable(),
@@ -123,6 +147,7 @@ export const listedRecordSchema = openingFactsSchema
     name: true,
     behind: true,
     presence: true,
+    nominalSize: true,
     assumed: true,
     wiring: true,
     secondPlug: true,

@@ -48,14 +48,43 @@ export const FED_BY_LABELS = {
 export type FedBy = keyof typeof FED_BY_LABELS;
 export const FED_BY = Object.keys(FED_BY_LABELS) as [FedBy, ...FedBy[]];
 
-/** What plays together; its load and pins are the wiring's. */
+export const JOINED_LABELS = { parallel: 'Side by side (parallel)', series: 'One after the other (series)' } as const;
+export type JoinedKey = keyof typeof JOINED_LABELS;
+export const JOINED = Object.keys(JOINED_LABELS) as [JoinedKey, ...JoinedKey[]];
+
+export const POWER_RATING_LABELS = {
+  RMS: 'RMS',
+  peak: 'Peak or maximum',
+  range: 'Top of a range',
+  unstated: 'Nobody states',
+} as const;
+export type PowerRatingKey = keyof typeof POWER_RATING_LABELS;
+export const POWER_RATINGS = Object.keys(POWER_RATING_LABELS) as [PowerRatingKey, ...PowerRatingKey[]];
+
+const ohmSchema = z.number().positive('Type ohms above 0.').max(32, 'Type at most 32 Ω.').nullable();
+
+/** What plays together, and what its source gives and stands. */
 export const channelSchema = z.strictObject({
   name: text(40).min(1, 'Type what it is called, such as “front left”.'),
-  /** Which places it feeds, in words. */
+  /** The openings that hang on it, as they are called: "Front door, left". */
+  places: z.array(text(100).min(1)).max(12, 'Keep to 12 places.').default([]),
+  /** What else hangs on it, in words. */
   feeds: text(120),
+  joined: z.enum(JOINED).default('parallel'),
   /** Null where nobody looked: a band that is missing is silent in whatever is fitted there. */
   band: z.enum(BANDS).nullable(),
   fedBy: z.enum(FED_BY).nullable(),
+  /** The least load that its source is sold for; null where nobody says. */
+  leastOhm: ohmSchema.default(null),
+  /** What its source gives; null where nobody says. */
+  power: z
+    .strictObject({
+      watt: z.number('Type the power in W.').positive('Type a power above 0 W.').max(5000, 'Type at most 5,000 W.'),
+      rating: z.enum(POWER_RATINGS),
+      atOhm: ohmSchema,
+    })
+    .nullable()
+    .default(null),
   note: text(200),
   grade: gradeSchema,
 });
@@ -81,13 +110,24 @@ export function routeWords({ from, to, through, lengthMm, note }: Route): string
   return [`${from} to ${to}`, through && `through ${through}`, length, note].filter(Boolean).join(', ');
 }
 
-/** "front left: front door, left; everything; the radio itself". */
-export function channelWords({ name, feeds, band, fedBy, note }: Channel): string {
+/** "front left: Front door, left; everything; the radio itself; stands 4 Ω; 20 W RMS into 4 Ω". */
+export function channelWords(channel: Channel): string {
+  const { name, places, feeds, joined, band, fedBy, leastOhm, power, note } = channel;
   const said = [
+    ...places,
     feeds,
+    places.length > 1 && joined === 'series' ? 'in series' : '',
     band === null ? 'band not looked at' : BAND_LABELS[band].toLowerCase(),
     fedBy === null ? 'nobody looked what feeds it' : FED_BY_LABELS[fedBy].toLowerCase(),
+    leastOhm === null ? '' : `stands ${leastOhm} Ω`,
+    power === null ? '' : powerWords(power),
     note,
   ];
   return `${name}: ${said.filter(Boolean).join('; ')}`;
+}
+
+/** "20 W RMS into 4 Ω". */
+export function powerWords({ watt, rating, atOhm }: NonNullable<Channel['power']>): string {
+  const kind = rating === 'RMS' ? 'RMS' : `(${POWER_RATING_LABELS[rating].toLowerCase()})`;
+  return `${watt} W ${kind}${atOhm === null ? '' : ` into ${atOhm} Ω`}`;
 }

@@ -21,6 +21,11 @@ export {
   channelWords,
   FED_BY,
   FED_BY_LABELS,
+  JOINED,
+  JOINED_LABELS,
+  POWER_RATING_LABELS,
+  POWER_RATINGS,
+  powerWords,
   type Route,
   routesSchema,
   routeWords,
@@ -283,6 +288,7 @@ export { jobCode, lotCode, lotWords, MOST_ON_SHELF, type ShelfState, shelfStateS
 export { type SmallNeed, smallNeeds } from './smallNeeds';
 export { ORIGIN_LABELS, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
 export { airbagAt, isOpeningThere, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
+export { usualChannels } from './usualChannels';
 export {
   type BeganAs,
   BODIES,

@@ -71,6 +71,7 @@ const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
 const CHOSEN: OpeningState = {
   kind: 'chosen',
   speakerName: 'Shoal 65',
+  plays: null,
   works: [],
   needsConsent: [],
   summary: { verdict: 'clears', decidedBy: 'front', marginMm: 5, expandedMm: 1, sentence: '' },

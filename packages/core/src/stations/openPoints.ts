@@ -11,6 +11,7 @@ import { baselinePoints, handOverPoints } from './baselinePoints';
 import { counterPoints, telephonePoints } from './bookInPoints';
 import { buildPoints } from './buildPoints';
 import { carFactPoints } from './carFactPoints';
+import { channelPoints } from './channelPoints';
 import { type OpenPoint, type PointJob, type PointOpening, RAIL, type RailStation, type ShopWishes } from './point';
 import { unservedWishes } from './unserved';
 import { wirePoints } from './wirePoints';
@@ -44,6 +45,7 @@ export function openPoints(
     ...atStation('panelOff'),
     ...there.flatMap((opening) => measurePoints(opening, job)),
     ...there.flatMap(wirePoints),
+    ...channelPoints(job, openings),
     ...there.flatMap(matchPoints),
     ...wishPoints(job, openings),
     ...consentPoints(job, there),

@@ -43,6 +43,7 @@ export type PointOpening = {
     | 'side'
     | 'name'
     | 'presence'
+    | 'nominalSize'
     | 'assumed'
     | 'wiring'
     | 'secondPlug'

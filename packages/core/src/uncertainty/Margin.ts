@@ -57,8 +57,13 @@ export function wholeFreedom(degreesOfFreedom: number): number {
  * exactly zero that is exactly known clears: the required clearance is met.
  */
 export function marginVerdict({ valueMm, expandedMm }: Pick<Margin, 'valueMm' | 'expandedMm'>): MarginVerdict {
-  if (valueMm - expandedMm >= -ROUNDING_MM) return 'clears';
-  return valueMm + expandedMm <= 0 ? 'hits' : 'measure';
+  return intervalVerdict(valueMm, expandedMm);
+}
+
+/** The same of any quantity that must not be negative, in its own unit. */
+export function intervalVerdict(value: number, expanded: number): MarginVerdict {
+  if (value - expanded >= -ROUNDING_MM) return 'clears';
+  return value + expanded <= 0 ? 'hits' : 'measure';
 }
 
 /**

@@ -26,6 +26,15 @@ export {
   type Repeatability,
   SHARED_SHARE,
 } from './fromReadings';
-export { coverageFactor, type Margin, marginChance, marginVerdict, sureness, toMargin, wholeFreedom } from './Margin';
+export {
+  coverageFactor,
+  intervalVerdict,
+  type Margin,
+  marginChance,
+  marginVerdict,
+  sureness,
+  toMargin,
+  wholeFreedom,
+} from './Margin';
 export { named, type QuantityTerm } from './Quantity';
 export { Variance } from './Variance';

@@ -356,7 +356,7 @@ function CandidateRow({
         {stackWords(best.layerIds, parts)}
       </span>
       <span className="flex flex-col items-end justify-end">
-        <MarginRail marginMm={marginMm} expandedMm={expandedMm} verdict={best.verdict} />
+        <MarginRail margin={marginMm} expanded={expandedMm} verdict={best.verdict} />
         <span className={`text-[13px] leading-4 ${verdictColour(best.verdict)}`}>
           {checkLabel(best.decidedBy, behind)}
           {missWords(best, unit)}

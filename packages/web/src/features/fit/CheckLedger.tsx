@@ -56,7 +56,7 @@ function Row({ check, label, unit }: { readonly check: Check; readonly label: st
       <summary className="grid min-h-12 list-none grid-cols-[16px_1fr_auto_auto] items-center gap-x-2 px-1 py-1 [&::-webkit-details-marker]:hidden">
         {isJudged ? <VerdictMark verdict={verdict} /> : <UnjudgedMark />}
         <span className="font-semibold">{label}</span>
-        <MarginRail marginMm={margin?.valueMm ?? null} expandedMm={margin?.expandedMm ?? null} verdict={verdict} />
+        <MarginRail margin={margin?.valueMm ?? null} expanded={margin?.expandedMm ?? null} verdict={verdict} />
         <span className={`min-w-20 text-right font-bold ${isJudged ? verdictColour(verdict) : 'text-muted'}`}>
           {margin ? (
             <>

@@ -59,6 +59,7 @@ describe('the state of an opening', () => {
           works: [],
           needsConsent: [],
           speakerName: 'S',
+          plays: null,
           summary,
           open: [],
           heldBack: 'No reason.',

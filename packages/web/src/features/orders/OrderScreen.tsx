@@ -264,7 +264,7 @@ function Included({ order: { included }, jobId }: { readonly order: OrderAnswer;
                 </span>
               ))}
             </span>
-            <MarginRail marginMm={summary.marginMm} expandedMm={summary.expandedMm} verdict={summary.verdict} />
+            <MarginRail margin={summary.marginMm} expanded={summary.expandedMm} verdict={summary.verdict} />
             <div className="col-span-2 col-start-2">
               <OpenChecks open={open} behind={behind} earlierReason={earlierReason} />
             </div>

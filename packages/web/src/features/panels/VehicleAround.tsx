@@ -1,7 +1,17 @@
 /** Room for what is added, ways for wires, and the channels of a vehicle. */
-import { BAND_LABELS, FED_BY_LABELS, GRADE_LABELS, type VehicleRecord, vehicleSchema } from '@low-quarry/core/model';
+import {
+  BAND_LABELS,
+  FED_BY_LABELS,
+  GRADE_LABELS,
+  JOINED_LABELS,
+  POWER_RATING_LABELS,
+  placeLabel,
+  usualChannels,
+  type VehicleRecord,
+  vehicleSchema,
+} from '@low-quarry/core/model';
 import { useMemo } from 'react';
-import type { FieldPath } from 'react-hook-form';
+import { type FieldPath, useWatch } from 'react-hook-form';
 import { z } from 'zod';
 import { useMay } from '../../api/me';
 import { BroughtBack } from '../../ui/BroughtBack';
@@ -10,6 +20,7 @@ import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
 import { FormChoice } from '../../ui/form/FormChoice';
 import { FormText } from '../../ui/form/FormText';
+import { FormTicks } from '../../ui/form/FormTicks';
 import { LookedList } from '../../ui/form/LookedList';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
 import { useFollow } from '../../ui/form/useFollow';
@@ -26,6 +37,7 @@ import {
   aroundTypedSchema,
   readAroundSchema,
   toAroundTyped,
+  toChannelTyped,
 } from './typedAround';
 
 const MOST = 24;
@@ -60,7 +72,7 @@ export function VehicleAround({ version, record }: { readonly version: number; r
     [error],
   );
   const form = useCheckedForm<AroundTyped, Around>(readAroundSchema, state.typed, refused);
-  const { control, handleSubmit, reset } = form;
+  const { control, handleSubmit, reset, setValue } = form;
   useTypedKept(form, (typed) => keep({ ...state, typed }));
   useFollow(version, isTouched, () => show(toDraft(saved)));
   return (
@@ -72,7 +84,14 @@ export function VehicleAround({ version, record }: { readonly version: number; r
     >
       <BroughtBack show={broughtBack && !handedOver} onDrop={() => show(toDraft(saved))} />
       <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start">
-        <Channels control={control} />
+        <Channels
+          control={control}
+          openings={record.openings}
+          onUsual={(channels) => {
+            setValue('channels', channels, { shouldDirty: true });
+            setValue('isChannelsLooked', true, { shouldDirty: true });
+          }}
+        />
         <div className="flex flex-col gap-6">
           <Spaces control={control} />
           <Routes control={control} />
@@ -166,55 +185,82 @@ function Routes({ control }: PartProps) {
   );
 }
 
-function Channels({ control }: PartProps) {
+type ChannelsProps = PartProps & {
+  readonly openings: VehicleRecord['openings'];
+  readonly onUsual: (channels: AroundTyped['channels']) => void;
+};
+
+function Channels({ control, openings, onUsual }: ChannelsProps) {
+  const channels = useWatch({ control, name: 'channels' });
+  const places = openings
+    .filter(({ presence }) => presence !== 'blank' && presence !== 'notThere')
+    .map((opening) => placeLabel(opening));
   return (
-    <LookedList
-      control={control}
-      name="channels"
-      looked="isChannelsLooked"
-      title="Channels"
-      item="channel"
-      add="Add a channel"
-      nothing="Looked: no channel feeds a speaker"
-      most={MOST}
-      empty={() => ({ name: '', feeds: '', band: null, fedBy: null, ...SEEN })}
-    >
-      {(path) => (
-        <>
-          <div className="col-span-2">
-            <FormText control={control} name={at(path, 'name')} label="Called" hint="Front left." autoComplete="off" />
-          </div>
-          <div className="col-span-2">
-            <FormText
-              control={control}
-              name={at(path, 'feeds')}
-              label="Feeds"
-              hint="Door and sail panel."
-              autoComplete="off"
-            />
-          </div>
-          <div className="col-span-2">
-            <FormChoice
-              control={control}
-              name={at(path, 'band')}
-              label="Carries"
-              options={BAND_LABELS}
-              none="Not looked"
-            />
-          </div>
-          <div className="col-span-2">
-            <FormChoice
-              control={control}
-              name={at(path, 'fedBy')}
-              label="Comes from"
-              options={FED_BY_LABELS}
-              none="Not looked"
-            />
-          </div>
-          <HowKnown control={control} path={path} />
-        </>
+    <div className="flex flex-col gap-3">
+      <LookedList
+        control={control}
+        name="channels"
+        looked="isChannelsLooked"
+        title="Channels"
+        item="channel"
+        add="Add a channel"
+        nothing="Looked: no channel feeds a speaker"
+        most={MOST}
+        empty={() => EMPTY_CHANNEL}
+      >
+        {(path) => <ChannelFields control={control} path={path} places={places} />}
+      </LookedList>
+      {channels.length === 0 && places.length > 0 && (
+        <Button className="self-start" onClick={() => onUsual(usualChannels(openings).map(toChannelTyped))}>
+          Begin with what is usual
+        </Button>
       )}
-    </LookedList>
+    </div>
+  );
+}
+
+const EMPTY_CHANNEL: AroundTyped['channels'][number] = {
+  ...{ name: '', places: [], feeds: '', joined: 'parallel', band: null, fedBy: null, leastOhm: '' },
+  ...{ watt: '', rating: 'RMS', atOhm: '', ...SEEN },
+};
+
+type ChannelFieldsProps = PartProps & { readonly path: string; readonly places: readonly string[] };
+
+function ChannelFields({ control, path, places }: ChannelFieldsProps) {
+  return (
+    <>
+      <div className="col-span-2">
+        <FormText control={control} name={at(path, 'name')} label="Called" hint="Front left." autoComplete="off" />
+      </div>
+      <div className="col-span-2">
+        <FormChoice
+          control={control}
+          name={at(path, 'fedBy')}
+          label="Comes from"
+          options={FED_BY_LABELS}
+          none="Not looked"
+        />
+      </div>
+      <div className="col-span-2">
+        <FormTicks control={control} name={at(path, 'places')} legend="Feeds" options={places} />
+      </div>
+      <div className="col-span-2 flex flex-col gap-3">
+        <FormText
+          control={control}
+          name={at(path, 'feeds')}
+          label="Feeds besides"
+          hint="What is no opening here."
+          autoComplete="off"
+        />
+        <FormChoice control={control} name={at(path, 'joined')} label="Joined" options={JOINED_LABELS} />
+        <FormChoice control={control} name={at(path, 'band')} label="Carries" options={BAND_LABELS} none="Not looked" />
+      </div>
+      <FormText control={control} name={at(path, 'leastOhm')} label="Stands, Ω" hint="Least load." autoComplete="off" />
+      <FormText control={control} name={at(path, 'watt')} label="Gives, W" autoComplete="off" />
+      <FormChoice control={control} name={at(path, 'rating')} label="Rated as" options={POWER_RATING_LABELS} />
+      <FormText control={control} name={at(path, 'atOhm')} label="Into, Ω" autoComplete="off" />
+      <HowKnown control={control} path={path} />
+    </>
   );
 }
 

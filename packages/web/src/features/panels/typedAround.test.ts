@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { type Around, readAroundSchema, toAroundTyped } from './typedAround';
+import { type Around, readAroundSchema, toAroundTyped, toChannelTyped } from './typedAround';
 
 const SPACE = {
   name: 'under the seat',
@@ -10,7 +10,18 @@ const SPACE = {
   grade: 'seenHere',
 } as const;
 const ROUTE = { from: 'battery', to: 'seat', through: '', lengthMm: 3200, note: '', grade: 'guessed' } as const;
-const CHANNEL = { name: 'front left', feeds: 'door', band: null, fedBy: 'radio', note: '', grade: 'maker' } as const;
+const CHANNEL: NonNullable<Around['channels']>[number] = {
+  name: 'front left',
+  places: ['Front door, left'],
+  feeds: 'door',
+  joined: 'series',
+  band: null,
+  fedBy: 'radio',
+  leastOhm: 4,
+  power: { watt: 20, rating: 'peak', atOhm: null },
+  note: '',
+  grade: 'maker',
+};
 
 test.each<[string, Around]>([
   ['nobody looked', { spaces: null, routes: null, channels: null }],
@@ -28,5 +39,13 @@ test('a slip is said at its field', () => {
     'spaces.0.lengthMm',
   ]);
   expect(pathsOf({ ...typed, routes: [{ ...ROUTE, lengthMm: '', to: ' ' }] })).toEqual(['routes.0.to']);
-  expect(pathsOf({ ...typed, channels: [{ ...CHANNEL, name: '' }] })).toEqual(['channels.0.name']);
+  const channel = toChannelTyped(CHANNEL);
+  const slips = (fields: Partial<typeof channel>) => pathsOf({ ...typed, channels: [{ ...channel, ...fields }] });
+  expect(slips({ name: '' })).toEqual(['channels.0.name']);
+  expect(slips({ leastOhm: 'four' })).toEqual(['channels.0.leastOhm']);
+  expect(slips({ leastOhm: '0' })).toEqual(['channels.0.leastOhm']);
+  expect(slips({ watt: '20 V' })).toEqual(['channels.0.watt']);
+  expect(slips({ watt: '', atOhm: '4' })).toEqual(['channels.0.watt']);
+  expect(slips({ watt: '0' })).toEqual(['channels.0.power.watt']);
+  expect(slips({ watt: '22,5 W', atOhm: '4 Ω', leastOhm: '2.5 ohm' })).toBeUndefined();
 });

@@ -1,16 +1,19 @@
 /** Room, ways and channels of a vehicle as they are typed. */
 import {
   BANDS,
+  type Channel,
   channelsSchema,
   FED_BY,
   GRADES,
+  JOINED,
+  POWER_RATINGS,
   routesSchema,
   spacesSchema,
   type VehicleRecord,
 } from '@low-quarry/core/model';
 import type { Control } from 'react-hook-form';
 import { z } from 'zod';
-import { lengthTyped, numberText } from './typedNumber';
+import { lengthTyped, numberText, ohmTyped, wattTyped } from './typedNumber';
 
 const grade = z.enum(GRADES);
 const space = {
@@ -23,8 +26,9 @@ const space = {
 };
 const route = { from: z.string(), to: z.string(), through: z.string(), lengthMm: z.string(), note: z.string(), grade };
 const channel = {
-  ...{ name: z.string(), feeds: z.string(), band: z.enum(BANDS).nullable() },
-  ...{ fedBy: z.enum(FED_BY).nullable(), note: z.string(), grade },
+  ...{ name: z.string(), places: z.array(z.string()), feeds: z.string(), joined: z.enum(JOINED) },
+  ...{ band: z.enum(BANDS).nullable(), fedBy: z.enum(FED_BY).nullable(), leastOhm: z.string() },
+  ...{ watt: z.string(), rating: z.enum(POWER_RATINGS), atOhm: z.string(), note: z.string(), grade },
 };
 
 export const aroundTypedSchema = z.object({
@@ -43,6 +47,21 @@ const told = z.object({ spaces: spacesSchema, routes: routesSchema, channels: ch
 const read = aroundTypedSchema.extend({
   spaces: z.array(z.object({ ...space, lengthMm: lengthTyped, widthMm: lengthTyped, heightMm: lengthTyped })),
   routes: z.array(z.object({ ...route, lengthMm: lengthTyped })),
+  channels: z.array(
+    z
+      .object({ ...channel, leastOhm: ohmTyped, watt: wattTyped, atOhm: ohmTyped })
+      .transform(({ watt, rating, atOhm, ...each }, context) => {
+        if (watt === null && atOhm !== null) {
+          context.addIssue({
+            code: 'custom',
+            path: ['watt'],
+            message: 'Type the power that is given into these ohms, or leave the ohms empty.',
+          });
+          return z.NEVER;
+        }
+        return { ...each, power: watt === null ? null : { watt, rating, atOhm } };
+      }),
+  ),
 });
 
 /** What is typed, as the shop takes it. */
@@ -69,7 +88,17 @@ export function toAroundTyped({ spaces, routes, channels }: Around): AroundTyped
     isSpacesLooked: spaces !== null,
     routes: (routes ?? []).map(({ lengthMm, ...each }) => ({ ...each, lengthMm: numberText(lengthMm) })),
     isRoutesLooked: routes !== null,
-    channels: channels ?? [],
+    channels: (channels ?? []).map(toChannelTyped),
     isChannelsLooked: channels !== null,
+  };
+}
+
+export function toChannelTyped({ leastOhm, power, ...each }: Channel): AroundTyped['channels'][number] {
+  return {
+    ...each,
+    leastOhm: numberText(leastOhm),
+    watt: numberText(power?.watt ?? null),
+    rating: power?.rating ?? 'RMS',
+    atOhm: numberText(power?.atOhm ?? null),
   };
 }

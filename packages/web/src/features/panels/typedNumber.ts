@@ -23,6 +23,20 @@ export const countTyped = z.string().transform((text, context) => {
   return z.NEVER;
 });
 
+/** A figure of one unit, which may stand behind it: "4", "2,5 Ω", "25 W". @param unit as it is told, with the ways in which it is typed */
+function figureTyped(unit: RegExp, example: string) {
+  return z.string().transform((text, context) => {
+    const typed = text.trim();
+    if (typed === '') return null;
+    const read = /^(\d{1,5}(?:[.,]\d{1,3})?)\s*(\D*)$/.exec(typed);
+    if (read && (read[2] === '' || unit.test(read[2] ?? ''))) return Number((read[1] ?? '').replace(',', '.'));
+    context.addIssue(`“${typed.slice(0, 20)}” was read. Type ${example}, or leave it empty.`);
+    return z.NEVER;
+  });
+}
+export const ohmTyped = figureTyped(/^(Ω|ohms?)$/i, 'ohms such as 4');
+export const wattTyped = figureTyped(/^(W|watts?|W RMS)$/i, 'watts such as 25');
+
 export function numberText(value: number | null): string {
   return value === null ? '' : String(value);
 }

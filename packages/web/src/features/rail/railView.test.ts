@@ -23,6 +23,7 @@ const CHOSEN: OpeningState = {
   ...{
     kind: 'chosen',
     speakerName: 'Shoal',
+    plays: null,
     works: [],
     needsConsent: [],
     open: [],

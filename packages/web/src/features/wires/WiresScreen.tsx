@@ -28,6 +28,7 @@ import { OpenMark } from '../jobs/OpeningStateLine';
 import { pointAddress } from '../rail/pointAddress';
 import { Rail } from '../rail/Rail';
 import { railView } from '../rail/railView';
+import { CarChannels } from './CarChannels';
 
 export function WiresScreen() {
   const { jobId = '' } = useParams();
@@ -42,6 +43,7 @@ export function WiresScreen() {
       <Answered query={job} what="the job">
         {({ job: car, openings }) => (
           <>
+            <CarChannels job={car} openings={openings} />
             <CarWires job={car} openings={openings} />
             <Answered query={connectors} what="the connectors">
               {({ connectors: known }) => <OpeningWires jobId={jobId} openings={openings} connectors={known} />}

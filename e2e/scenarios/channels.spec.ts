@@ -1,0 +1,77 @@
+/** What went wrong once: a coaxial in a door that gets bass only has a silent tweeter. And what nobody knows of a channel is asked for. */
+import { expect, test } from '../driver/test';
+
+const VEHICLE = '/vehicles/veh-brackwell-ferryman';
+const JOB = 'Brackwell Ferryman, FERRY 16';
+
+test('a door that gets bass only holds the coaxial chosen for it, until another channel or another speaker is taken', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  const wires = async () => {
+    await fitter.openJob(JOB);
+    await page.getByRole('link', { name: /^Wire/ }).click();
+    await expect(page.getByRole('heading', { name: 'Wires', level: 1 })).toBeVisible();
+  };
+  const checks = page.getByRole('list', { name: 'Checks of channel front left' });
+
+  // Its load is stood; the power that the radio's cover promises is a peak figure, and compares with nothing.
+  await wires();
+  await expect(checks.getByRole('listitem').filter({ hasText: 'Load' })).toContainText(
+    /Load: Clears\+0\.\d\d ± 0\.\d\d Ω/,
+  );
+  await expect(checks).toContainText('Power: Measure first50 W is a peak figure: only RMS compares.');
+
+  // The fitter hears the old speaker alone: no voice comes through. A figure in volts is no power.
+  await fitter.openPage(VEHICLE, /^Brackwell Ferryman/);
+  const channels = page.getByRole('region', { name: 'Channels' });
+  const first = channels.getByRole('group', { name: 'channel 1', exact: true });
+  await first.getByLabel('Carries').selectOption('Bass only');
+  await first.getByLabel('Gives, W').fill('18 V');
+  await first.getByLabel('Rated as').selectOption('RMS');
+  await first.getByLabel('Into, Ω').fill('4 Ω');
+  const save = page.getByRole('button', { name: 'Save room, ways and channels' });
+  await save.click();
+  await expect(first.getByText('“18 V” was read. Type watts such as 25, or leave it empty.')).toBeVisible();
+  await first.getByLabel('Gives, W').fill('18');
+  await save.click();
+  await expect(page.getByText('Room, ways and channels are saved.', { exact: true })).toBeVisible();
+
+  await wires();
+  await expect(checks).toContainText('Band: Hold');
+  await expect(checks).toContainText('a tweeter in it gets nothing to play: Front door, left.');
+  await expect(checks).toContainText('Power: Clears');
+  await expect(page.getByRole('link', { name: /^Wire \d+ open, held/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Show the impedance' }).first().click();
+  await expect(page.getByRole('img', { name: 'Impedance of channel front left over frequency' })).toBeVisible();
+  // On a telephone the drawing is a list in the signal's order.
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect(page.getByRole('img', { name: /^Channel front left: / })).toBeHidden();
+  await expect(page.getByText(/^The radio itself, 18 W RMS into 4 Ω, stands 4 Ω, carries bass only$/)).toBeVisible();
+  await page.setViewportSize({ width: 1280, height: 800 });
+
+  // The same is the first thing to be settled, and leads to where another speaker is chosen.
+  await fitter.openJob(JOB);
+  const points = page.getByRole('region', { name: 'Open points' });
+  await points.getByRole('button', { name: /^Show all/ }).click();
+  await points.getByRole('link', { name: /Channel front left: The channel sends bass only/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Front door, left');
+});
+
+test('the usual channels of a car that nobody looked at are nobody’s word, and judge nothing as clear', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await fitter.openPage('/vehicles/veh-ostrand-longshore', /^Ostrand Longshore/);
+  const channels = page.getByRole('region', { name: 'Channels' });
+  await page.getByRole('button', { name: 'Begin with what is usual' }).click();
+  await expect(channels.getByRole('group', { name: /^channel \d$/ })).toHaveCount(4);
+  await expect(channels.getByLabel('Called').first()).toHaveValue('front left');
+  await expect(channels.getByLabel('How this is known').first()).toHaveValue('classDefault');
+  await page.getByRole('button', { name: 'Save room, ways and channels' }).click();
+  await expect(page.getByText('Room, ways and channels are saved.', { exact: true })).toBeVisible();
+  await fitter.openJob('Ostrand Longshore, PILOT 1');
+  await page.getByRole('link', { name: /^Wire/ }).click();
+  const band = page.getByRole('list', { name: 'Checks of channel rear left' }).getByRole('listitem').nth(1);
+  await expect(band).toContainText('Band: Measure firstNobody looked what it carries.');
+});

@@ -1,0 +1,111 @@
+/** The network that one channel drives, from what hangs on it. */
+import type { Driver, NetworkPart } from '../network/parts';
+import { GROUND } from '../network/solveNetwork';
+import { type DriverKind, type DriverRanges, driverRanges, type Electrics } from './electrics';
+import { type Corner, highPassParts, lowPassParts } from './ladder';
+
+/** What stands before a driver on its channel. `notLooked`: nobody knows whether a capacitor lies there. */
+export type Before =
+  | { readonly kind: 'nothing' }
+  | { readonly kind: 'notLooked' }
+  /** Null where it is there and nobody read it. */
+  | { readonly kind: 'capacitor'; readonly farad: number | null }
+  | { readonly kind: 'filter'; readonly highPass: Corner | null; readonly lowPass: Corner | null };
+
+/** One speaker on a channel. */
+export type ChannelLoad = {
+  /** Where it is, which is its name in every sentence. */
+  readonly label: string;
+  /** Null where nobody knows what it is. */
+  readonly kind: DriverKind | null;
+  readonly electrics: Electrics;
+  readonly before: Before;
+  /** Whether it comes with this job; one that is there already stays. */
+  readonly isNew: boolean;
+  /** What it stands; null where nobody says RMS. */
+  readonly rmsW: number | null;
+  readonly sensitivity: { readonly db: number; readonly at: '1 W' | '2.83 V' | 'notStated' } | null;
+};
+
+export type Joined = 'parallel' | 'series';
+
+/** A load whose driver can be worked out. */
+export type KnownLoad = { readonly load: ChannelLoad; readonly ranges: DriverRanges };
+
+/** Of a factory tweeter, where nobody read it: 3.3 to 10 µF (from memory). */
+const USUAL_FARAD = 4.7e-6;
+
+/** @returns the loads of which nobody knows the impedance apart */
+export function knownLoads(loads: readonly ChannelLoad[]): {
+  readonly known: readonly KnownLoad[];
+  readonly unknown: readonly ChannelLoad[];
+} {
+  const known: KnownLoad[] = [];
+  const unknown: ChannelLoad[] = [];
+  for (const load of loads) {
+    const ranges = load.kind === null ? null : driverRanges(load.kind, load.electrics);
+    if (ranges) known.push({ load, ranges });
+    else unknown.push(load);
+  }
+  return { known, unknown };
+}
+
+export const SOURCE = 'channel';
+
+/**
+ * @param drivers one for each load
+ * @param takes of what nobody has looked at, whether a capacitor is taken to be there
+ */
+export function channelParts(
+  loads: readonly KnownLoad[],
+  drivers: readonly Driver[],
+  joined: Joined,
+  takes: 'capacitor' | 'nothing',
+): readonly NetworkPart[] {
+  return loads.flatMap(({ load }, at) => {
+    const [from, to] =
+      joined === 'parallel'
+        ? [SOURCE, GROUND]
+        : [seriesNode(at), at === loads.length - 1 ? GROUND : seriesNode(at + 1)];
+    return loadParts(load, at, drivers[at] as Driver, from, to, takes);
+  });
+}
+
+function seriesNode(at: number): string {
+  return at === 0 ? SOURCE : `between ${at}`;
+}
+
+/** What its driver is called in the network. */
+export function driverId(at: number): string {
+  return `driver ${at}`;
+}
+
+function loadParts(
+  { before, electrics }: ChannelLoad,
+  at: number,
+  driver: Driver,
+  from: string,
+  to: string,
+  takes: 'capacitor' | 'nothing',
+): readonly NetworkPart[] {
+  const own = `at driver ${at}`;
+  const cone: NetworkPart = { id: driverId(at), from: own, to, kind: 'driver', driver };
+  const farad =
+    before.kind === 'capacitor'
+      ? (before.farad ?? USUAL_FARAD)
+      : before.kind === 'notLooked' && takes === 'capacitor'
+        ? USUAL_FARAD
+        : null;
+  if (farad !== null) return [{ id: `capacitor ${at}`, from, to: own, kind: 'capacitor', farad }, cone];
+  if (before.kind !== 'filter') return [{ ...cone, from }];
+  const ohm = electrics.nominalOhm ?? driver.coilOhm;
+  const { highPass, lowPass } = before;
+  const middle = highPass && lowPass ? `in filter ${at}` : own;
+  return [
+    ...(highPass ? highPassParts({ id: `high-pass ${at}`, from, to: middle, ground: to, ohm }, highPass) : []),
+    ...(lowPass
+      ? lowPassParts({ id: `low-pass ${at}`, from: highPass ? middle : from, to: own, ground: to, ohm }, lowPass)
+      : []),
+    cone,
+  ];
+}

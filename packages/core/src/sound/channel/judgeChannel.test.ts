@@ -1,0 +1,176 @@
+/** Channels as they are met, each with the word that it gets, and both sides of what decides it. */
+import { describe, expect, test } from '@jest/globals';
+import { levelDifference, levelOf } from './channelLevels';
+import type { Before, ChannelLoad } from './channelNetwork';
+import { type Channel, judgeChannel } from './judgeChannel';
+
+const CONFIDENCE = 0.975;
+
+function load(fields: Partial<Omit<ChannelLoad, 'electrics'>> & { readonly ohm?: number | null }): ChannelLoad {
+  const { ohm = 4, ...rest } = fields;
+  return {
+    label: 'Front door, left',
+    kind: 'coaxial',
+    electrics: { nominalOhm: ohm, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
+    before: { kind: 'nothing' },
+    isNew: true,
+    rmsW: 50,
+    sensitivity: null,
+    ...rest,
+  };
+}
+function channel(fields: Partial<Channel>): Channel {
+  return {
+    name: 'front left',
+    band: 'full',
+    leastOhm: 4,
+    power: { watt: 25, rating: 'RMS', atOhm: 4 },
+    isRadio: false,
+    joined: 'parallel',
+    loads: [load({})],
+    ...fields,
+  };
+}
+const words = (fields: Partial<Channel>) =>
+  Object.fromEntries(judgeChannel(channel(fields), CONFIDENCE).map(({ id, verdict }) => [id, verdict]));
+const said = (fields: Partial<Channel>, id: string) =>
+  judgeChannel(channel(fields), CONFIDENCE).find((each) => each.id === id);
+
+const CAPACITOR: Before = { kind: 'capacitor', farad: 4.7e-6 };
+const tweeter = (fields: Parameters<typeof load>[0]) =>
+  load({ label: 'Sail panel, left', kind: 'tweeter', isNew: false, rmsW: null, before: CAPACITOR, ...fields });
+
+describe('load', () => {
+  test('what is sold as 4 Ω is stood by what is sold to stand 4 Ω, and its doubt does not keep it from that', () => {
+    const { verdict, margin, sentence } = said({}, 'load') ?? {};
+    expect(verdict).toBe('clears');
+    expect(margin?.ohm).toBeGreaterThan(margin?.expandedOhm ?? Number.POSITIVE_INFINITY);
+    expect(sentence).toContain('a load sold as 4 Ω may come down to 3.2');
+  });
+  test.each([
+    [[3], 4, 'hits'],
+    [[4, 4], 4, 'hits'],
+    [[4, 4], 2, 'clears'],
+    [[8, 8], 4, 'clears'],
+    [[8], 4, 'clears'],
+    [[2], 2, 'clears'],
+  ] as const)('%j Ω on a channel that stands %i: %s', (ohms, leastOhm, verdict) => {
+    const loads = ohms.map((ohm, at) => load({ ohm, label: `place ${at}` }));
+    expect(said({ loads, leastOhm }, 'load')?.verdict).toBe(verdict);
+  });
+  test('two of 2 Ω in series are stood where 4 are, and in parallel are not', () => {
+    const loads = [load({ ohm: 2, label: 'a' }), load({ ohm: 2, label: 'b' })];
+    expect(said({ loads, joined: 'series' }, 'load')?.verdict).toBe('clears');
+    expect(said({ loads, joined: 'parallel' }, 'load')?.verdict).toBe('hits');
+  });
+  test('a tweeter behind its capacitor is no second load of 4 Ω; where nobody looked, looking is asked for', () => {
+    const withCapacitor = said({ leastOhm: 3, loads: [load({ kind: 'component woofer' }), tweeter({})] }, 'load');
+    expect(withCapacitor?.verdict).toBe('clears');
+    const notLooked = said(
+      { leastOhm: 3, loads: [load({ kind: 'component woofer' }), tweeter({ before: { kind: 'notLooked' } })] },
+      'load',
+    );
+    expect(notLooked?.verdict).not.toBe('clears');
+    expect(notLooked?.sentence).toMatch(/at the least/);
+  });
+  test.each([
+    ['nobody says what it stands', { leastOhm: null }, /Nobody says what it stands/],
+    ['nobody knows the old one’s ohms', { loads: [load({ ohm: null })] }, /is not known/],
+    ['nobody noted what hangs on it', { loads: [] }, /Nobody noted/],
+  ])('%s: measure first, with what to look at', (_name, fields, sentence) => {
+    const answer = said(fields, 'load');
+    expect(answer).toMatchObject({ verdict: 'measure', sentence: expect.stringMatching(sentence) });
+    expect(answer?.settledBy).not.toBeNull();
+  });
+});
+
+describe('band', () => {
+  test.each([
+    ['bass', 'coaxial', 'hold'],
+    ['bass', 'component woofer', 'clears'],
+    ['bass', 'tweeter', 'hold'],
+    ['treble', 'tweeter', 'clears'],
+    ['treble', 'coaxial', 'hold'],
+    ['full', 'coaxial', 'clears'],
+    ['full', 'tweeter', 'hold'],
+    ['voices', 'full range', 'measure'],
+    [null, 'coaxial', 'measure'],
+  ] as const)('a channel of %s with a %s: %s', (band, kind, verdict) => {
+    expect(words({ band, loads: [load({ kind })] }).band).toBe(verdict);
+  });
+  test('a tweeter behind a filter lives on a channel that carries everything', () => {
+    expect(words({ loads: [load({ kind: 'tweeter', before: CAPACITOR })] }).band).toBe('clears');
+  });
+  test('a coaxial beside the old tweeter doubles the treble; a woofer does not', () => {
+    expect(said({ loads: [load({}), tweeter({})] }, 'band')).toMatchObject({
+      verdict: 'measure',
+      sentence: expect.stringMatching(/the treble comes twice/),
+    });
+    expect(words({ loads: [load({ kind: 'component woofer' }), tweeter({})] }).band).toBe('clears');
+  });
+});
+
+describe('power', () => {
+  test.each([
+    [
+      'half of what it stands',
+      { power: { watt: 25, rating: 'RMS', atOhm: 4 } },
+      'clears',
+      /gets up to 25 W RMS and stands 50 W/,
+    ],
+    ['a little less', { power: { watt: 24, rating: 'RMS', atOhm: 4 } }, 'clears', /less than half/],
+    ['all of it', { power: { watt: 50, rating: 'RMS', atOhm: 4 } }, 'clears', /stands 50 W/],
+    ['more', { power: { watt: 51, rating: 'RMS', atOhm: 4 } }, 'measure', /51 W RMS/],
+    ['a peak figure', { power: { watt: 50, rating: 'peak', atOhm: 4 } }, 'measure', /only RMS compares/],
+    ['nobody says', { power: null }, 'measure', /Nobody says what power/],
+    [
+      'into 8 Ω a half',
+      { power: { watt: 80, rating: 'RMS', atOhm: 4 }, loads: [load({ ohm: 8 })] },
+      'clears',
+      /40 W RMS/,
+    ],
+  ] as const)('%s', (_name, fields, verdict, sentence) => {
+    expect(said(fields, 'power')).toMatchObject({ verdict, sentence: expect.stringMatching(sentence) });
+  });
+  test.each([
+    [25, 'clears'],
+    [26, 'measure'],
+    [400, 'measure'],
+  ] as const)(
+    '%i W RMS from the radio itself, of which 14.4²/8 = 25.9 W are possible into 4 Ω: %s',
+    (watt, verdict) => {
+      const power = { watt, rating: 'RMS', atOhm: 4 } as const;
+      expect(said({ power, isRadio: true }, 'power')?.verdict).toBe(verdict);
+      expect(said({ power, isRadio: true, loads: [load({ rmsW: 500 })] }, 'power')?.verdict).toBe(verdict);
+    },
+  );
+  test('what stays as it was is not compared', () => {
+    expect(words({ power: null, loads: [load({ isNew: false })] }).power).toBe('clears');
+  });
+});
+
+describe('level', () => {
+  const at = (db: number, under: '1 W' | '2.83 V' | 'notStated', ohm = 4) => {
+    const level = levelOf(load({ sensitivity: { db, at: under }, ohm }));
+    if (!level) throw new Error('no level');
+    return level;
+  };
+  test('90 dB at 1 W are 93 at 2.83 V into 4 Ω, and the same into 8', () => {
+    expect(at(90, '1 W').db).toBeCloseTo(93.01, 2);
+    expect(at(90, '1 W', 8).db).toBeCloseTo(90, 9);
+    expect(at(90, '2.83 V').db).toBe(90);
+  });
+  test('where nobody says which, both lie within its doubt', () => {
+    const { db, uncertaintyDb } = at(90, 'notStated');
+    expect(db - Math.sqrt(3) * uncertaintyDb).toBeLessThan(90);
+    expect(db + Math.sqrt(3) * uncertaintyDb).toBeGreaterThan(93.01);
+  });
+  test('a swapped difference is its negative', () => {
+    const [a, b] = [at(90, '1 W'), at(88, '2.83 V')];
+    expect(levelDifference(a, b).db).toBeCloseTo(-levelDifference(b, a).db, 12);
+  });
+  test('nothing is said of what nobody rated', () => {
+    expect(levelOf(load({}))).toBeNull();
+    expect(levelOf(load({ sensitivity: { db: 90, at: '1 W' }, ohm: null }))).toBeNull();
+  });
+});

@@ -1,0 +1,59 @@
+/** What has to be known or decided of the channels before what is chosen plays: load, band and power, and what feeds each new speaker. */
+import { placeLabel } from '../model';
+import type { ChannelCheck } from '../sound';
+import { type ChannelSheet, channelSheets } from './channelSheets';
+import type { OpenPoint, PointJob, PointOpening } from './point';
+
+const STAKES: Readonly<Record<ChannelCheck['id'], string>> = {
+  load: 'A channel that is loaded too much shuts off or burns.',
+  band: 'What is not sent is not heard, and what is sent to the wrong speaker breaks it.',
+  power: 'Too much breaks it, too little is no louder than before.',
+};
+
+/** Only of channels on which something new hangs; what stays as it was is not asked about. */
+export function channelPoints({ vehicle }: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
+  const channels = channelSheets(vehicle, openings);
+  if (channels.kind === 'notLooked') return [];
+  const unfed = channels.unfed.map(
+    ({ id, record }): OpenPoint => ({
+      ...AT_VEHICLE,
+      id: `unfed ${id}`,
+      words: `${placeLabel(record)}: say which channel feeds it.`,
+      stake: 'Neither its load nor its band can be judged without.',
+      isHeld: false,
+    }),
+  );
+  const twice = channels.twice.map(
+    (place): OpenPoint => ({
+      ...AT_VEHICLE,
+      id: `twice ${place}`,
+      words: `${place} stands on two channels: one of them is wrong.`,
+      stake: 'Two outputs on one speaker break the amplifier.',
+      isHeld: true,
+    }),
+  );
+  return [...twice, ...channels.sheets.filter(hasNew).flatMap(pointsOf), ...unfed];
+}
+
+const AT_VEHICLE = { station: 'wire', askedAt: null, settledAt: { kind: 'vehicle' } } as const;
+
+function hasNew({ newOpeningIds }: ChannelSheet): boolean {
+  return newOpeningIds.length > 0;
+}
+
+function pointsOf({ record: { name }, checks, newOpeningIds }: ChannelSheet): readonly OpenPoint[] {
+  return checks
+    .filter(({ verdict }) => verdict !== 'clears')
+    .map(({ id, verdict, sentence, settledBy }) => {
+      const isHeld = verdict === 'hits' || verdict === 'hold';
+      return {
+        ...AT_VEHICLE,
+        id: `channel ${name} ${id}`,
+        words: `Channel ${name}: ${sentence}`,
+        stake: [settledBy, STAKES[id]].filter(Boolean).join(' '),
+        // What is wrong is chosen otherwise; what is not known is written on the vehicle.
+        settledAt: isHeld ? { kind: 'match', openingId: newOpeningIds[0] as string } : { kind: 'vehicle' },
+        isHeld,
+      } satisfies OpenPoint;
+    });
+}

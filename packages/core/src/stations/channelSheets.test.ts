@@ -1,0 +1,95 @@
+/** What hangs on the channels of a car, from its records. */
+import { expect, test } from '@jest/globals';
+import type { OpeningState, Plays } from '../contracts/jobs';
+import { type Channel, channelsSchema, OLD_SPEAKER_NOT_TESTED, type OpeningRecord } from '../model';
+import { type ChannelOpening, channelSheets } from './channelSheets';
+
+const PLAYS: Plays = {
+  ...{ speakerKind: 'coaxial', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
+  ...{ rmsW: 40, sensitivityDb: 90, sensitivityAt: '1 W', filter: null },
+};
+const chosen = (plays: Plays | null = PLAYS) => ({ kind: 'chosen', plays }) as unknown as OpeningState;
+const NOTHING: OpeningState = { kind: 'nothingChosen', known: 0, takenHere: 0 };
+
+function opening(
+  place: OpeningRecord['place'],
+  state: OpeningState,
+  fields: Partial<ChannelOpening['record']> = {},
+): ChannelOpening {
+  const fitted = { side: 'left', name: '', presence: 'fitted', nominalSize: '6.5 in', oldSpeaker: null } as const;
+  const record = { place, ...fitted, ...fields };
+  return { id: `${place} ${record.side}`, record, state };
+}
+function channel(fields: Partial<Channel>): Channel {
+  const whole = {
+    ...{ name: 'front left', places: ['Front door, left'], feeds: '', band: 'full', fedBy: 'radio', leastOhm: 4 },
+    ...{ power: { watt: 20, rating: 'RMS', atOhm: 4 }, note: '', grade: 'seenHere', ...fields },
+  };
+  return (channelsSchema.parse([whole]) as Channel[])[0] as Channel;
+}
+function known(channels: readonly Channel[], openings: readonly ChannelOpening[]) {
+  const found = channelSheets({ channels: [...channels] }, openings);
+  if (found.kind !== 'known') throw new Error('expected channels');
+  return found;
+}
+const verdicts = (channels: readonly Channel[], openings: readonly ChannelOpening[]) =>
+  known(channels, openings).sheets.map(({ checks }) => checks.map(({ id, verdict }) => `${id} ${verdict}`));
+
+const DOOR = opening('frontDoorLow', chosen());
+const SAIL = opening('sailPanel', NOTHING, { nominalSize: '1 in' });
+
+test('nobody looked is not “no channels”', () => {
+  expect(channelSheets({ channels: null }, [DOOR])).toEqual({ kind: 'notLooked' });
+  expect(known([], [DOOR]).unfed).toEqual([DOOR]);
+});
+
+test('a coaxial on a radio that stands it clears by load, band and power', () => {
+  expect(verdicts([channel({})], [DOOR])).toEqual([['load clears', 'band clears', 'power clears']]);
+});
+
+test('beside it an old tweeter of which nobody knows the coil or its capacitor leaves the load open, and doubles the treble', () => {
+  const places = ['Front door, left', 'Sail panel, left'];
+  const [first] = known([channel({ places })], [DOOR, SAIL]).sheets;
+  expect(first?.checks.map(({ id, verdict }) => `${id} ${verdict}`)).toEqual([
+    'load measure',
+    'band measure',
+    'power clears',
+  ]);
+  expect(first?.checks[1]?.sentence).toContain('the treble comes twice');
+  const oldSpeaker = { ...OLD_SPEAKER_NOT_TESTED, nominalOhm: 4, capacitor: 'yes' as const };
+  const read = opening('sailPanel', NOTHING, { nominalSize: '1 in', oldSpeaker });
+  expect(verdicts([channel({ places })], [DOOR, read])).toEqual([['load measure', 'band measure', 'power clears']]);
+  expect(verdicts([channel({ places, leastOhm: 3 })], [DOOR, read])[0]?.[0]).toBe('load clears');
+});
+
+test('a coil that the meter read stands for an old speaker', () => {
+  const oldSpeaker = {
+    ...OLD_SPEAKER_NOT_TESTED,
+    nominalOhm: 4,
+    readings: [{ kind: 'ohm' as const, ohm: 3.4 }],
+    capacitor: 'no' as const,
+  };
+  const [sheet] = known([channel({})], [opening('frontDoorLow', NOTHING, { oldSpeaker })]).sheets;
+  expect(sheet?.channel.loads[0]?.electrics).toMatchObject({ nominalOhm: 4, coilOhm: 3.4 });
+  expect(sheet?.newOpeningIds).toEqual([]);
+});
+
+test('an empty place loads nothing, one that nobody looked at may', () => {
+  const loads = (presence: OpeningRecord['presence']) =>
+    known([channel({})], [opening('frontDoorLow', NOTHING, { presence })]).sheets[0]?.channel.loads.length;
+  expect([loads('empty'), loads('notThere'), loads('notLooked')]).toEqual([0, 0, 1]);
+});
+
+test('a place on two channels, a place that is none, and a new speaker on none are told', () => {
+  const found = known(
+    [channel({}), channel({ name: 'other', places: ['Front door, left', 'Roof'] })],
+    [DOOR, opening('rearDoor', chosen())],
+  );
+  expect(found.twice).toEqual(['Front door, left']);
+  expect(found.sheets[1]?.unknownPlaces).toEqual(['Roof']);
+  expect(found.unfed.map(({ id }) => id)).toEqual(['rearDoor left']);
+});
+
+test('what an earlier program answered without what plays is not known, and not judged', () => {
+  expect(verdicts([channel({})], [opening('frontDoorLow', chosen(null))])[0]?.[0]).toBe('load measure');
+});

@@ -1,0 +1,122 @@
+/**
+ * What hangs on each channel of a car, and how it is judged: the vehicle's channels with the speakers that are chosen for its openings, or
+ * that are there and stay.
+ */
+import type { OpeningState, Plays } from '../contracts/jobs';
+import { type Channel, coilOf, type OpeningRecord, placeLabel, type VehicleRecord } from '../model';
+import { type Before, type ChannelCheck, type ChannelLoad, type JudgedChannel, judgeChannel } from '../sound';
+
+/** What of an opening its channel is judged by. */
+export type ChannelOpening = {
+  readonly id: string;
+  readonly record: Pick<OpeningRecord, 'place' | 'side' | 'name' | 'presence' | 'nominalSize' | 'oldSpeaker'>;
+  readonly state: OpeningState;
+};
+
+export type ChannelSheet = {
+  readonly record: Channel;
+  readonly channel: JudgedChannel;
+  readonly checks: readonly ChannelCheck[];
+  /** Of the openings on it, those whose speaker is new. */
+  readonly newOpeningIds: readonly string[];
+  /** What it names and the car does not have. */
+  readonly unknownPlaces: readonly string[];
+};
+
+export type CarChannels =
+  | { readonly kind: 'notLooked' }
+  | {
+      readonly kind: 'known';
+      readonly sheets: readonly ChannelSheet[];
+      /** Openings with a new speaker that no channel feeds. */
+      readonly unfed: readonly ChannelOpening[];
+      /** Places that stand on more than one channel. */
+      readonly twice: readonly string[];
+    };
+
+/** One-sided, as of the lengths; the shop's is not asked, for there is no setting of it for ohms. */
+const CONFIDENCE = 0.975;
+
+export function channelSheets(
+  { channels }: Pick<VehicleRecord, 'channels'>,
+  openings: readonly ChannelOpening[],
+): CarChannels {
+  if (channels === null) return { kind: 'notLooked' };
+  const byLabel = new Map(openings.map((opening) => [placeLabel(opening.record), opening]));
+  const sheets = channels.map((record) => sheetOf(record, byLabel));
+  const named = channels.flatMap(({ places }) => places);
+  return {
+    kind: 'known',
+    sheets,
+    unfed: openings.filter(({ record, state }) => state.kind === 'chosen' && !named.includes(placeLabel(record))),
+    twice: [...new Set(named.filter((place, at) => named.indexOf(place) !== at))],
+  };
+}
+
+function sheetOf(record: Channel, byLabel: ReadonlyMap<string, ChannelOpening>): ChannelSheet {
+  const there = record.places.flatMap((place) => byLabel.get(place) ?? []);
+  const { name, band, leastOhm, power, joined } = record;
+  const loads = there.flatMap((each) => loadOf(each) ?? []);
+  const channel: JudgedChannel = { name, band, leastOhm, power, joined, loads, isRadio: record.fedBy === 'radio' };
+  return {
+    record,
+    channel,
+    checks: judgeChannel(channel, CONFIDENCE),
+    newOpeningIds: there.filter(({ state }) => state.kind === 'chosen').map(({ id }) => id),
+    unknownPlaces: record.places.filter((place) => !byLabel.has(place)),
+  };
+}
+
+/** Null where there is no speaker, and none is chosen. */
+function loadOf({ record, state }: ChannelOpening): ChannelLoad | null {
+  const label = placeLabel(record);
+  if (state.kind === 'chosen') return newLoad(label, state.plays);
+  if (record.presence === 'fitted') return oldLoad(label, record);
+  return record.presence === 'notLooked' ? unknownLoad(label, false) : null;
+}
+
+const UNSAID = { nominalOhm: null, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null } as const;
+
+function unknownLoad(label: string, isNew: boolean): ChannelLoad {
+  return { label, kind: null, electrics: UNSAID, before: { kind: 'notLooked' }, isNew, rmsW: null, sensitivity: null };
+}
+
+function newLoad(label: string, plays: Plays | null): ChannelLoad {
+  if (plays === null) return unknownLoad(label, true);
+  const { speakerKind, impedanceOhm, coilOhm, coilMh, resonanceHz, totalQ, rmsW, sensitivityDb, sensitivityAt } = plays;
+  return {
+    label,
+    kind: speakerKind,
+    electrics: { nominalOhm: impedanceOhm, coilOhm, coilMh, resonanceHz, totalQ },
+    before: plays.filter ? { kind: 'filter', ...plays.filter } : { kind: 'nothing' },
+    isNew: true,
+    rmsW,
+    sensitivity: sensitivityDb === null ? null : { db: sensitivityDb, at: sensitivityAt },
+  };
+}
+
+/** A factory speaker of this size is a tweeter; a larger one plays all that it is sent. */
+const TWEETER_SIZE = '1 in';
+
+function oldLoad(label: string, { nominalSize, oldSpeaker }: ChannelOpening['record']): ChannelLoad {
+  const coil = oldSpeaker && coilOf(oldSpeaker);
+  const isTweeter = nominalSize === TWEETER_SIZE;
+  return {
+    label,
+    kind: isTweeter ? 'tweeter' : 'full range',
+    electrics: {
+      ...UNSAID,
+      nominalOhm: oldSpeaker?.nominalOhm ?? null,
+      coilOhm: coil?.kind === 'plausible' || coil?.kind === 'proposes' ? coil.ohm : null,
+    },
+    before: beforeOld(oldSpeaker?.capacitor ?? 'notLooked', isTweeter),
+    isNew: false,
+    rmsW: null,
+    sensitivity: null,
+  };
+}
+
+function beforeOld(capacitor: 'yes' | 'no' | 'notLooked', isTweeter: boolean): Before {
+  if (capacitor === 'yes') return { kind: 'capacitor', farad: null };
+  return capacitor === 'notLooked' && isTweeter ? { kind: 'notLooked' } : { kind: 'nothing' };
+}

@@ -1,0 +1,164 @@
+/** What plays on each channel, what its source sees of it, and what of that nobody knows. */
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { placeLabel } from '@low-quarry/core/model';
+import { type ChannelCheck, LEAST_OF_NOMINAL } from '@low-quarry/core/sound';
+import { type ChannelSheet, channelSheets } from '@low-quarry/core/stations';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { VERDICT_WORDS } from '../../text/words';
+import { Button } from '../../ui/Button';
+import { late } from '../../ui/late';
+import { MarginRail } from '../../ui/MarginRail';
+import { Answered, Loading } from '../../ui/states';
+import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
+import { askSound } from '../../workers/soundClient';
+import { ChannelDrawing } from './ChannelDrawing';
+import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
+
+const ImpedanceChart = late(
+  () => import('./ImpedanceChart').then((code) => code.ImpedanceChart),
+  () => <Loading what="the chart" />,
+);
+
+type CarChannelsProps = { readonly job: Job; readonly openings: readonly OpeningWithState[] };
+
+export function CarChannels({ job, openings }: CarChannelsProps) {
+  const channels = channelSheets(job.vehicle, openings);
+  const vehicle = `/vehicles/${encodeURIComponent(job.vehicle.id)}`;
+  return (
+    <section aria-label="The channels" className="flex flex-col gap-2">
+      <h2 className="border-b border-ink text-[18px] font-bold">The channels</h2>
+      {channels.kind === 'notLooked' ? (
+        <p>
+          <span className="font-semibold text-measure">Nobody noted this car’s channels:</span> neither load, nor band,
+          nor power is judged. <VehicleLink to={vehicle}>Note them on the vehicle</VehicleLink>
+        </p>
+      ) : (
+        <>
+          {channels.sheets.length === 0 && <p>Somebody looked: no channel feeds a speaker.</p>}
+          {channels.twice.map((place) => (
+            <p key={place} className="font-semibold text-hold">
+              Hold: {place} stands on two channels, and one of them is wrong.{' '}
+              <VehicleLink to={vehicle}>Put it right on the vehicle</VehicleLink>
+            </p>
+          ))}
+          {channels.unfed.map(({ id, record }) => (
+            <p key={id} className="text-measure">
+              {placeLabel(record)} has a new speaker, and no channel is noted that feeds it.{' '}
+              <VehicleLink to={vehicle}>Say which does</VehicleLink>
+            </p>
+          ))}
+          <ul className="flex flex-col">
+            {channels.sheets.map((sheet) => (
+              <ChannelItem key={sheet.record.name} sheet={sheet} vehicle={vehicle} />
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+function VehicleLink({ to, children }: { readonly to: string; readonly children: string }) {
+  return (
+    <Link to={to} className="inline-flex min-h-12 items-center text-action underline underline-offset-2">
+      {children}
+    </Link>
+  );
+}
+
+function ChannelItem({ sheet, vehicle }: { readonly sheet: ChannelSheet; readonly vehicle: string }) {
+  const [isCharted, setIsCharted] = useState(false);
+  const { record, channel, checks, unknownPlaces } = sheet;
+  return (
+    <li className="flex flex-col gap-2 border-b border-hairline py-3">
+      <h3 className="text-[16px] font-bold">Channel {record.name}</h3>
+      <div className="grid gap-x-8 gap-y-2 xl:grid-cols-[620px_1fr] xl:items-start">
+        <ChannelDrawing sheet={sheet} />
+        <ol className="flex flex-col gap-1 sm:hidden">
+          <li>{sourceLines(sheet).join(', ')}</li>
+          {channel.loads.map((load) => (
+            <li key={load.label}>
+              <strong>{load.label}:</strong> {loadWords(load)}
+            </li>
+          ))}
+        </ol>
+        <ul aria-label={`Checks of channel ${record.name}`} className="flex flex-col">
+          {checks.map((check) => (
+            <CheckLine key={check.id} check={check} />
+          ))}
+        </ul>
+      </div>
+      {unknownPlaces.length > 0 && (
+        <p className="text-measure">
+          It names what this car has not: {unknownPlaces.join(', ')}.{' '}
+          <VehicleLink to={vehicle}>Put it right</VehicleLink>
+        </p>
+      )}
+      {record.feeds && <p>Feeds besides: {record.feeds}. Nobody says what that is, and it is not in the load.</p>}
+      {channel.loads.length > 0 && (
+        <Button kind="quiet" className="self-start" onClick={() => setIsCharted(!isCharted)}>
+          {isCharted ? 'Hide the impedance' : 'Show the impedance'}
+        </Button>
+      )}
+      {isCharted && <Impedance sheet={sheet} />}
+    </li>
+  );
+}
+
+/** So wide is a rail on each side of its zero, Ω. */
+const RAIL_OHM = 4;
+
+function CheckLine({ check: { id, verdict, margin, sentence, settledBy } }: { readonly check: ChannelCheck }) {
+  return (
+    <li className="grid grid-cols-[20px_1fr] items-start gap-x-3 py-1 sm:grid-cols-[20px_170px_1fr]">
+      <VerdictMark verdict={verdict} hidden />
+      <span className="flex flex-col">
+        <span className={`font-semibold ${verdictColour(verdict)}`}>
+          {CHANNEL_CHECK_WORDS[id]}: {VERDICT_WORDS[verdict]}
+        </span>
+        {margin && (
+          <span className="flex items-center gap-2 tabular-nums">
+            <MarginRail margin={margin.ohm} expanded={margin.expandedOhm} range={RAIL_OHM} verdict={verdict} />
+            <span className="whitespace-nowrap text-[13px]">{ohmMarginWords(margin)}</span>
+          </span>
+        )}
+      </span>
+      <span className="col-start-2 sm:col-start-3">
+        {sentence} {settledBy && <span className="block text-muted">{settledBy}</span>}
+      </span>
+    </li>
+  );
+}
+
+function Impedance({ sheet: { record, channel } }: { readonly sheet: ChannelSheet }) {
+  const { loads, joined, leastOhm } = channel;
+  const band = useQuery({
+    queryKey: ['impedance', loads, joined],
+    queryFn: () => askSound((worker) => worker.impedance(loads, joined)),
+    staleTime: Number.POSITIVE_INFINITY,
+    networkMode: 'always',
+  });
+  return (
+    <Answered query={band} what="the impedance">
+      {(shown) =>
+        shown === null ? (
+          <p className="text-measure">Of something on it nobody knows the ohms: there is nothing to draw.</p>
+        ) : (
+          <figure>
+            <ImpedanceChart
+              band={shown}
+              limitOhm={leastOhm === null ? null : LEAST_OF_NOMINAL * leastOhm}
+              label={`Impedance of channel ${record.name} over frequency`}
+            />
+            <figcaption className="text-[13px] text-muted">
+              The line is what is likely; 95 in 100 of such channels lie in the band.
+              {leastOhm !== null && ` Dashed: what a load sold as ${leastOhm} Ω may come down to (IEC 60268-5).`}
+            </figcaption>
+          </figure>
+        )
+      }
+    </Answered>
+  );
+}

@@ -1,0 +1,145 @@
+/**
+ * A channel as a circuit, read from left to right: its source, both conductors, what stands before each speaker, and the speakers, by symbols of
+ * IEC 60617. What nobody looked at is dashed.
+ */
+import type { ChannelLoad } from '@low-quarry/core/sound';
+import type { ChannelSheet } from '@low-quarry/core/stations';
+import { loadWords, sourceLines } from './channelsView';
+
+const ROW = 64;
+const SOURCE = { width: 220, height: 84 } as const;
+/** Where the conductors leave for the speakers, the upper and the lower of a pair. */
+const BUS = { upper: 262, lower: 246 } as const;
+const PAIR = 10;
+const BEFORE_X = 300;
+const CONE_X = 352;
+const WIDTH = 760;
+
+export function ChannelDrawing({ sheet }: { readonly sheet: ChannelSheet }) {
+  const { loads, joined } = sheet.channel;
+  const height = Math.max(SOURCE.height, loads.length * ROW) + 8;
+  const rows = loads.map((_, at) => 4 + ROW / 2 + at * ROW);
+  const [first = SOURCE.height / 2, last = first] = [rows[0], rows.at(-1)];
+  const [fedBy, ...rest] = sourceLines(sheet);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${height}`}
+      className="hidden w-full max-w-[760px] sm:block"
+      role="img"
+      aria-label={`Channel ${sheet.record.name}: ${loads.map((load) => `${load.label}, ${loadWords(load)}`).join('; ') || 'nothing hangs on it'}`}
+    >
+      <rect
+        x="1"
+        y="4"
+        width={SOURCE.width}
+        height={SOURCE.height}
+        className="fill-paper stroke-ink"
+        strokeWidth="1.5"
+        strokeDasharray={sheet.record.fedBy === null ? '6 4' : undefined}
+      />
+      <text x="12" y="24" className="fill-ink font-semibold" fontSize="14">
+        {fedBy}
+      </text>
+      {rest.map((line, at) => (
+        <text key={line} x="12" y={43 + at * 17} className="fill-muted" fontSize="13">
+          {line}
+        </text>
+      ))}
+      <g className="stroke-ink" strokeWidth="1.5" fill="none">
+        {loads.length > 0 && (
+          <>
+            <path d={`M${SOURCE.width} ${first - PAIR}H${BUS.upper}`} />
+            <path d={`M${SOURCE.width} ${first + PAIR}H${BUS.lower}`} />
+            {joined === 'parallel' && last > first && (
+              <>
+                <path d={`M${BUS.upper} ${first - PAIR}V${last - PAIR}`} />
+                <path d={`M${BUS.lower} ${first + PAIR}V${last + PAIR}`} />
+              </>
+            )}
+            {joined === 'series' && last > first && <path d={`M${BUS.lower} ${first + PAIR}V${last + PAIR}`} />}
+          </>
+        )}
+      </g>
+      {loads.map((load, at) => (
+        <Load
+          key={load.label}
+          load={load}
+          y={rows[at] as number}
+          joint={joined === 'parallel' && loads.length > 1}
+          next={joined === 'series' && at < loads.length - 1 ? (rows[at + 1] as number) : null}
+          isFirst={at === 0}
+          isLast={at === loads.length - 1}
+          isSeries={joined === 'series'}
+        />
+      ))}
+    </svg>
+  );
+}
+
+type LoadProps = {
+  readonly load: ChannelLoad;
+  readonly y: number;
+  readonly joint: boolean;
+  readonly next: number | null;
+  readonly isFirst: boolean;
+  readonly isLast: boolean;
+  readonly isSeries: boolean;
+};
+
+function Load({ load, y, joint, next, isFirst, isLast, isSeries }: LoadProps) {
+  const isUnknown = load.kind === null || load.before.kind === 'notLooked';
+  const [upper, lower] = [y - PAIR, y + PAIR];
+  const from = isSeries && !isFirst ? BEFORE_X - 14 : BUS.upper;
+  const back = isSeries && !isLast ? BEFORE_X - 14 : BUS.lower;
+  return (
+    <g>
+      <g className="stroke-ink" strokeWidth="1.5" fill="none" strokeDasharray={isUnknown ? '5 4' : undefined}>
+        <Before kind={load.before.kind} from={from} y={upper} />
+        <path d={`M${back} ${lower}H${CONE_X}`} />
+        {next !== null && <path d={`M${BEFORE_X - 14} ${lower}V${next - PAIR}`} />}
+        <rect x={CONE_X} y={y - 12} width="10" height="24" className="fill-paper" />
+        <path
+          d={`M${CONE_X + 10} ${y - 12}L${CONE_X + 26} ${y - 24}V${y + 24}L${CONE_X + 10} ${y + 12}`}
+          className="fill-paper"
+        />
+      </g>
+      {joint && (
+        <g className="fill-ink">
+          <circle cx={BUS.upper} cy={upper} r="3" />
+          <circle cx={BUS.lower} cy={lower} r="3" />
+        </g>
+      )}
+      <text x={CONE_X + 40} y={y - 3} className="fill-ink font-semibold" fontSize="14">
+        {load.label}
+      </text>
+      <text x={CONE_X + 40} y={y + 15} className="fill-muted" fontSize="13">
+        {loadWords(load)}
+      </text>
+    </g>
+  );
+}
+
+/** Two plates for a capacitor, a box for a filter, a line where there is nothing. */
+function Before({
+  kind,
+  from,
+  y,
+}: {
+  readonly kind: ChannelLoad['before']['kind'];
+  readonly from: number;
+  readonly y: number;
+}) {
+  if (kind === 'nothing') return <path d={`M${from} ${y}H${CONE_X}`} />;
+  if (kind === 'filter')
+    return (
+      <>
+        <path d={`M${from} ${y}H${BEFORE_X}M${BEFORE_X + 24} ${y}H${CONE_X}`} />
+        <rect x={BEFORE_X} y={y - 7} width="24" height="14" />
+      </>
+    );
+  return (
+    <path
+      d={`M${from} ${y}H${BEFORE_X + 8}M${BEFORE_X + 8} ${y - 8}v16M${BEFORE_X + 14} ${y - 8}v16M${BEFORE_X + 14} ${y}H${CONE_X}`}
+    />
+  );
+}

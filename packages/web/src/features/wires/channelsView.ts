@@ -1,0 +1,53 @@
+/** What the Wire screen shows of a channel. */
+import { BAND_LABELS, FED_BY_LABELS, powerWords } from '@low-quarry/core/model';
+import { type ChannelLoad, levelOf } from '@low-quarry/core/sound';
+import type { ChannelSheet } from '@low-quarry/core/stations';
+
+/** "The radio itself, 20 W RMS into 4 Ω, stands 4 Ω, carries everything". */
+export function sourceLines({ record: { fedBy, power, leastOhm, band } }: ChannelSheet): readonly string[] {
+  return [
+    fedBy === null ? 'Nobody looked what feeds it' : FED_BY_LABELS[fedBy],
+    power === null ? 'power not known' : powerWords(power),
+    leastOhm === null ? 'least load not known' : `stands ${leastOhm} Ω`,
+    band === null ? 'band not looked at' : `carries ${BAND_LABELS[band].toLowerCase()}`,
+  ];
+}
+
+/** "Coaxial, 4 Ω, new; 93.0 ± 0.9 dB at 2.83 V"; "Tweeter, ohms not known, stays; nobody looked for a capacitor". */
+export function loadWords(load: ChannelLoad): string {
+  const { kind, electrics, isNew, before } = load;
+  const level = levelOf(load);
+  const what = [
+    kind === null ? 'nobody knows what it is' : !isNew && kind === 'full range' ? 'old speaker' : kind,
+    electrics.nominalOhm !== null
+      ? `${electrics.nominalOhm} Ω`
+      : electrics.coilOhm !== null
+        ? `coil ${electrics.coilOhm.toFixed(1)} Ω`
+        : 'ohms not known',
+    isNew ? 'new' : 'stays',
+  ].join(', ');
+  const more = [
+    BEFORE_WORDS[before.kind],
+    level === null ? '' : `${level.db.toFixed(1)} ± ${(2 * level.uncertaintyDb).toFixed(1)} dB at 2.83 V, 1 m`,
+  ].filter(Boolean);
+  return [what.charAt(0).toUpperCase() + what.slice(1), ...more].join('; ');
+}
+
+const BEFORE_WORDS: Readonly<Record<ChannelLoad['before']['kind'], string>> = {
+  nothing: '',
+  notLooked: 'nobody looked for a capacitor',
+  capacitor: 'behind a capacitor',
+  filter: 'behind the filter of its lead',
+};
+
+export const CHANNEL_CHECK_WORDS = { load: 'Load', band: 'Band', power: 'Power' } as const;
+
+/** "+0.37 ± 0.35 Ω"; what is left is told down, and its doubt up. */
+export function ohmMarginWords({ ohm, expandedOhm }: { readonly ohm: number; readonly expandedOhm: number }): string {
+  const left = Math.floor(ohm * 100 + ROUNDING) / 100;
+  const sign = left < 0 ? '−' : '+';
+  return `${sign}${Math.abs(left).toFixed(2)} ± ${(Math.ceil(expandedOhm * 100 - ROUNDING) / 100).toFixed(2)} Ω`;
+}
+
+/** A figure that ends at two places is not told as the next one for being binary. */
+const ROUNDING = 1e-7;
