@@ -15,7 +15,6 @@ const PICTURES = [
   ['job', COUNTER, 3, 0, ''],
   ['book-in', COUNTER, 3, 0, '/book-in'],
   ['baseline', COUNTER, 5, 0, '/baseline'],
-  ['book-in-new', COUNTER, 0, 0, '', newVehicle],
   ['vehicle', COUNTER, 0, 0, 'vehicles/veh-tarnhill-packhorse'],
   ['opening', COUNTER, 1, 1, '', (page) => page.getByRole('textbox').nth(2).focus()],
   ['opening-phone', PHONE, 2, 1, '', typedOnPhone],
@@ -35,18 +34,17 @@ const PICTURES = [
   ['supplier-list', COUNTER, 0, 0, 'supplier-list', pickedList],
   ['waiting-phone', PHONE, 2, 1, '', waitingEntry],
   ['order', COUNTER, 3, 0, '/order'],
+  ['wires', COUNTER, 3, 0, '/wires', shownImpedance],
   ['build', COUNTER, 10, 0, '/build'],
   ['order-sheet', { width: 794, height: 1123 }, 3, 0, '/order', (page) => page.emulateMedia({ media: 'print' })],
 ];
 
 const SETTLE_MS = 1500;
 
-/** A car that no library knows, as far as its body. */
-async function newVehicle(page) {
-  await page.getByRole('button', { name: 'Book a car in' }).click();
-  await page.getByRole('combobox', { name: 'Vehicle and trim' }).fill('tollan skiff 2018');
-  await page.getByRole('option', { name: /as a new one/ }).click();
-  await page.getByLabel('Body').selectOption('Estate, 5 doors');
+/** The first channel with what its source sees of it. */
+async function shownImpedance(page) {
+  await page.getByRole('button', { name: 'Show the impedance' }).first().click();
+  await page.getByRole('img', { name: /^Impedance of channel/ }).waitFor();
 }
 
 /** A reading in inches, with the field clear of the bar below it. */

@@ -55,7 +55,7 @@ test('a door that gets bass only holds the coaxial chosen for it, until another 
   const points = page.getByRole('region', { name: 'Open points' });
   await points.getByRole('button', { name: /^Show all/ }).click();
   await points.getByRole('link', { name: /Channel front left: The channel sends bass only/ }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('Front door, left');
+  await expect(page.getByRole('heading', { name: 'What fits the front door, left', level: 1 })).toBeVisible();
 });
 
 test('the usual channels of a car that nobody looked at are nobody’s word, and judge nothing as clear', async ({

@@ -151,6 +151,7 @@ export const listedRecordSchema = openingFactsSchema
     assumed: true,
     wiring: true,
     secondPlug: true,
+    polarity: true,
     obstaclesLooked: true,
     oldSpeaker: true,
     earlier: true,

@@ -54,7 +54,7 @@ export const JOINED = Object.keys(JOINED_LABELS) as [JoinedKey, ...JoinedKey[]];
 
 export const POWER_RATING_LABELS = {
   RMS: 'RMS',
-  peak: 'Peak or maximum',
+  peak: 'Peak',
   range: 'Top of a range',
   unstated: 'Nobody states',
 } as const;

@@ -3,6 +3,7 @@
  * Readings from a catalogue, a class default or a guess are what they were.
  */
 import type { OpeningRecord } from './opening';
+import { carriedPolarity } from './polarity';
 import { SOURCES, type SourceId } from './source';
 
 export function asCarried(record: OpeningRecord): OpeningRecord {
@@ -12,6 +13,7 @@ export function asCarried(record: OpeningRecord): OpeningRecord {
     oldSpeaker: null,
     earlier: null,
     build: [],
+    polarity: carriedPolarity(record.polarity),
     trace: record.trace && { ...record.trace, source: carriedSource(record.trace.source) },
     recess: record.recess && { ...record.recess, source: carriedSource(record.recess.source) },
     bolts:

@@ -5,6 +5,7 @@
  */
 import { type CornerMm, reversedCorners } from './corners';
 import type { OpeningRecord } from './opening';
+import { POLARITY_NOT_KNOWN } from './polarity';
 
 const HALF_TURN_DEG = 180;
 
@@ -29,6 +30,8 @@ export function fromSide(record: OpeningRecord): OpeningRecord {
         tiltDeg: negative(each.tiltDeg),
       })),
     proud: record.proud.map((each) => ({ ...each, xMm: negative(each.xMm) })),
+    // Colours and pins are of one plug, and the other side has another.
+    polarity: POLARITY_NOT_KNOWN,
     plugDeg: record.plugDeg === null ? null : mirroredDeg(record.plugDeg),
   };
 }

@@ -260,6 +260,16 @@ export {
   type Side,
 } from './place';
 export {
+  POLARITY_BY,
+  POLARITY_LABELS,
+  POLARITY_NOT_KNOWN,
+  type Polarity,
+  type PolarityBy,
+  polaritySchema,
+  polarityWeight,
+  polarityWords,
+} from './polarity';
+export {
   ANSWER_GRADE_LABELS,
   ANSWER_GRADES,
   ASKED_OF,

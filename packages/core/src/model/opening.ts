@@ -8,6 +8,7 @@ import { FRONT_FACES, freeMeasurementSchema, measurementSchema } from './measure
 import { oldSpeakerSchema } from './oldSpeaker';
 import { dimensionRangeError, OPENING_DIMENSION_KEYS } from './openingDimensions';
 import { placeSchema, sideSchema } from './place';
+import { POLARITY_NOT_KNOWN, polaritySchema } from './polarity';
 import { MOST_READINGS } from './readMeasurement';
 import { sourceSchema } from './source';
 
@@ -177,6 +178,8 @@ const openingFieldsSchema = z.strictObject({
   behind: z.enum(BEHIND),
   wiring: wiringSchema,
   secondPlug: z.enum(SECOND_PLUGS),
+  /** At its plug. */
+  polarity: polaritySchema.default(POLARITY_NOT_KNOWN),
   /** Of the cover that has to come off; asked where a cover may hold one. */
   airbag: z.enum(AIRBAGS).default('notLooked'),
   dimensions: dimensionsSchema,

@@ -6,6 +6,7 @@ import { asCarried } from './asCarried';
 import { factsOfOtherVariant } from './carFacts';
 import { type Grade, isSomebodysWord } from './grade';
 import type { OpeningRecord } from './opening';
+import { POLARITY_NOT_KNOWN } from './polarity';
 import { type Variant, type VehicleRecord, vehicleName, yearsOverlap, yearsWords } from './vehicle';
 
 /** What is set back, for a person to read. */
@@ -18,6 +19,7 @@ export function openingsOfOtherVariant({ openings }: Pick<VehicleRecord, 'openin
     presence: 'notLooked',
     wiring: { kind: 'unknown' },
     secondPlug: 'notLooked',
+    polarity: POLARITY_NOT_KNOWN,
     airbag: 'notLooked',
   }));
 }

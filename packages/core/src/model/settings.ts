@@ -6,6 +6,8 @@ import { SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, type SourceId } from './source';
 
 /** In which order the shop writes a day. */
 export const SIGNATURES = ['offered', 'asked'] as const;
+/** What of a plug's polarity the shop takes for a proof: a test alone, or a lead that goes in one way only too. */
+export const POLARITY_PROOFS = ['test', 'testOrKey'] as const;
 export const DAY_ORDERS = ['dayFirst', 'monthFirst', 'yearFirst'] as const;
 export type DayOrder = (typeof DAY_ORDERS)[number];
 
@@ -84,6 +86,7 @@ export const settingsSchema = z.strictObject({
   dates: z.enum(DAY_ORDERS).default('dayFirst'),
   /** Of the customer, for what works before the work. */
   signature: z.enum(SIGNATURES).default('offered'),
+  polarityProof: z.enum(POLARITY_PROOFS).default('test'),
   workingHours: z
     .strictObject({ from: clockSchema, to: clockSchema, days: z.array(z.enum(WEEKDAYS)) })
     .refine(({ from, to }) => from < to, { path: ['to'], message: 'type a closing time after the opening time' })
@@ -114,6 +117,7 @@ export const SETTINGS_DEFAULTS: Omit<ShopSettings, 'name'> = {
   paper: 'A4',
   dates: 'dayFirst',
   signature: 'offered',
+  polarityProof: 'test',
   workingHours: OPEN_HOURS,
   schools: SCHOOLS,
 };

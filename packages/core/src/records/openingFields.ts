@@ -1,6 +1,6 @@
 /** The fields of an opening's record: each dimension, and each fact. Its place is its identity and no field. */
 
-import type { Build, Earlier, Measurement, OldSpeaker, OpeningRecord } from '../model';
+import type { Build, Earlier, Measurement, OldSpeaker, OpeningRecord, Polarity } from '../model';
 import {
   buildWords,
   earlierWords,
@@ -8,6 +8,7 @@ import {
   OPENING_DIMENSION_KEYS,
   OPENING_DIMENSIONS,
   oldSpeakerWords,
+  polarityWords,
   SOURCES,
 } from '../model';
 import { type Field, keyField, plainWords } from './Field';
@@ -27,6 +28,7 @@ const FACT_LABELS = {
   behind: 'Behind it',
   wiring: 'Connector',
   secondPlug: 'Second plug',
+  polarity: 'Positive wire',
   airbag: 'Airbag at the cover',
   depthReadings: 'Depths at other places',
   obstacles: 'Beams, rails and wires',
@@ -48,6 +50,7 @@ const FACT_LABELS = {
 const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   oldSpeaker: (old) => oldSpeakerWords(old as OldSpeaker | null),
   earlier: (earlier) => earlierWords(earlier as Earlier),
+  polarity: (polarity) => polarityWords(polarity as Polarity),
   build: (build) => buildWords(build as Build),
 };
 

@@ -76,6 +76,10 @@ const UNITS = [
   ['mm', 'mm'],
   ['in', 'inch'],
 ] as const;
+const PROOFS = [
+  ['test', 'A test alone'],
+  ['testOrKey', 'A test, or a keyed lead'],
+] as const;
 const SIGNED = [
   ['offered', 'Offered: who wants to, signs'],
   ['asked', 'Asked of every customer'],
@@ -134,6 +138,12 @@ export const SETTING_FIELDS: readonly SettingField[] = [
     group: 'Shop',
     changes: 'Whether a car’s booking in is open until its customer signed for what works and what is scratched.',
     input: { kind: 'choice', options: SIGNED },
+  }),
+  setting(keyField('polarityProof', 'Positive wire is proved by', chosenWords(PROOFS)), {
+    group: 'Shop',
+    changes:
+      'Whether a lead that goes in one way only closes the question which wire is positive, or it is tested all the same.',
+    input: { kind: 'choice', options: PROOFS },
   }),
   setting(inside('workingHours', 'from', 'Opens at'), {
     group: 'Shop',

@@ -8,6 +8,7 @@ import {
   NO_BASELINE,
   OLD_SPEAKER_NOT_TESTED,
   type OldSpeaker,
+  type PolarityBy,
 } from '../model';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { openPoints, railOf } from './openPoints';
@@ -86,6 +87,7 @@ const door = (changes: Partial<PointOpening['record']> = {}, state: OpeningState
   record: {
     ...PLAIN_OPENING,
     presence: 'fitted',
+    polarity: { by: 'cell', positive: 'pin 1', source: '' },
     oldSpeaker: { ...OLD_SPEAKER_NOT_TESTED, plays: 'plays' },
     build: BUILD_STEPS.map((step) => ({ step, by: null, at: '2026-12-04T09:00:00.000Z' })),
     wiring: { kind: 'connector', connectorId: 'plug' },
@@ -458,9 +460,27 @@ test('a question that went outside is open until an answer came', () => {
   expect(openPoints(job({ questions: [answered] }), [door()])).toEqual([]);
 });
 
+test('which wire is positive is open where something is chosen, until it is tested; a keyed lead is enough where the shop says so', () => {
+  const polarity = (by: PolarityBy) => ({ by, positive: by === 'notKnown' ? '' : 'pin 1', source: '' });
+  const open = (by: PolarityBy, polarityProof: 'test' | 'testOrKey' = 'test', state: OpeningState = CHOSEN) =>
+    openPoints(job(), [door({ polarity: polarity(by) }, state)], { signature: 'offered', polarityProof })
+      .filter(({ station }) => station === 'wire')
+      .map(({ words }) => words);
+  expect(open('cell')).toEqual([]);
+  expect(open('notKnown')).toEqual(['Front door, left: nobody knows which wire is positive. Test it.']);
+  expect(open('colour')).toEqual([
+    'Front door, left: that the positive wire is pin 1 (a rule about colours) is a guess. Test it.',
+  ]);
+  expect(open('keyedAdapter')).toEqual([
+    'Front door, left: that the positive wire is pin 1 (a keyed lead) is not tested. Test it.',
+  ]);
+  expect(open('keyedAdapter', 'testOrKey')).toEqual([]);
+  expect(open('notKnown', 'test', { kind: 'nothingChosen', known: 1, takenHere: 1 })).toEqual([]);
+});
+
 test('where the shop wants it, booking in is open until the customer signed', () => {
   const ids = (baseline: JobFacts['baseline'], signature: 'offered' | 'asked') =>
-    openPoints(job({ baseline }), [door()], { signature }).map(({ id }) => id);
+    openPoints(job({ baseline }), [door()], { signature, polarityProof: 'test' }).map(({ id }) => id);
   const signed = { by: 'Vet', at: '2026-03-02T10:00:00.000Z', strokes: [[[1, 2] as [number, number]]] };
   expect(ids(TRIED, 'offered')).not.toContain('signature');
   expect(ids(TRIED, 'asked')).toContain('signature');

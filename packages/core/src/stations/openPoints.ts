@@ -13,6 +13,7 @@ import { buildPoints } from './buildPoints';
 import { carFactPoints } from './carFactPoints';
 import { channelPoints } from './channelPoints';
 import { type OpenPoint, type PointJob, type PointOpening, RAIL, type RailStation, type ShopWishes } from './point';
+import { polarityPoints } from './polarityPoints';
 import { unservedWishes } from './unserved';
 import { wirePoints } from './wirePoints';
 import { listed } from './words';
@@ -44,7 +45,7 @@ export function openPoints(
     ...atStation('doorOpen'),
     ...atStation('panelOff'),
     ...there.flatMap((opening) => measurePoints(opening, job)),
-    ...there.flatMap(wirePoints),
+    ...there.flatMap((opening) => [...wirePoints(opening), ...polarityPoints(opening, shop)]),
     ...channelPoints(job, openings),
     ...there.flatMap(matchPoints),
     ...wishPoints(job, openings),

@@ -47,6 +47,7 @@ export type PointOpening = {
     | 'assumed'
     | 'wiring'
     | 'secondPlug'
+    | 'polarity'
     | 'obstaclesLooked'
     | 'behind'
     | 'oldSpeaker'
@@ -57,6 +58,6 @@ export type PointOpening = {
 };
 
 /** What the shop wants of every car. */
-export type ShopWishes = Pick<ShopSettings, 'signature'>;
+export type ShopWishes = Pick<ShopSettings, 'signature' | 'polarityProof'>;
 
 export type PointJob = JobFacts & { readonly vehicle: Omit<VehicleRecord, 'openings'> };

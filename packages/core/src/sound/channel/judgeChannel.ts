@@ -88,7 +88,7 @@ function loadCheck({ loads, leastOhm, joined }: Channel, confidence: number): Ch
     );
   const margin = { ohm: ohm - LEAST_OF_NOMINAL * leastOhm, expandedOhm: uncertaintyOhm * factor };
   const verdict = intervalVerdict(margin.ohm, margin.expandedOhm);
-  const limit = `a load sold as ${leastOhm} Ω may come down to ${tenths(LEAST_OF_NOMINAL * leastOhm)}`;
+  const limit = `a load sold as ${leastOhm} Ω may come down to ${tenths(LEAST_OF_NOMINAL * leastOhm)} Ω`;
   const sentence = `Its amplifier sees ${seen} at the least; ${limit}.`;
   if (verdict === 'clears') return check('load', verdict, sentence, null, margin);
   const cure =
@@ -280,6 +280,8 @@ function whole(watt: number): string {
   return String(Math.round(watt));
 }
 
+/** Where the least lies is known by two figures at most. */
 function wholeHz(hz: number): string {
-  return hz >= 1000 ? `${(hz / 1000).toFixed(1)} kHz` : `${Math.round(hz)} Hz`;
+  const rounded = Number(hz.toPrecision(2));
+  return rounded >= 1000 ? `${rounded / 1000} kHz` : `${rounded} Hz`;
 }

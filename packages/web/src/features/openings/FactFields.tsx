@@ -8,6 +8,9 @@ import {
   firstScrewDeg,
   mayHoldAirbag,
   type OpeningRecord,
+  POLARITY_BY,
+  POLARITY_LABELS,
+  POLARITY_NOT_KNOWN,
   SECOND_PLUGS,
 } from '@low-quarry/core/model';
 import { AIRBAG_WORDS, ASSUMED_WORDS, BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';
@@ -16,6 +19,7 @@ import { Choice } from '../../ui/Choice';
 import { ComboField } from '../../ui/ComboField';
 import { Field, INPUT } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
+import { TextField } from '../../ui/TextField';
 import type { OpeningFacts } from './openingDraft';
 
 type FactFieldsProps = {
@@ -97,6 +101,7 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
         options={SECOND_PLUGS.map((each) => [each, SECOND_PLUG_WORDS[each]])}
         onChange={(secondPlug) => onChange({ secondPlug })}
       />
+      <PolarityFields facts={facts} errorAt={errorAt} onChange={onChange} />
       {mayHoldAirbag(facts.place) && (
         <Choice
           label="Airbag behind or beside the cover"
@@ -120,6 +125,40 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
           )}
         </Field>
       </div>
+    </div>
+  );
+}
+
+/** Which wire is positive, and what says so. */
+function PolarityFields({ facts: { polarity }, errorAt, onChange }: Omit<FactFieldsProps, 'connectors'>) {
+  const set = (change: Partial<OpeningFacts['polarity']>) => onChange({ polarity: { ...polarity, ...change } });
+  return (
+    <div className="flex flex-col gap-3">
+      <Choice
+        label="What says which wire is positive"
+        hint="Only a test proves it."
+        value={polarity.by}
+        options={POLARITY_BY.map((each) => [each, POLARITY_LABELS[each]])}
+        onChange={(by) => (by === 'notKnown' ? onChange({ polarity: POLARITY_NOT_KNOWN }) : set({ by }))}
+      />
+      {polarity.by !== 'notKnown' && (
+        <>
+          <TextField
+            label="Positive is"
+            hint="Pin 1; the one with the stripe."
+            value={polarity.positive}
+            error={errorAt('record.polarity.positive')}
+            onType={(positive) => set({ positive })}
+          />
+          <TextField
+            label="Where it stands"
+            hint="Of a record: which sheet, from whom."
+            value={polarity.source}
+            error={errorAt('record.polarity.source')}
+            onType={(source) => set({ source })}
+          />
+        </>
+      )}
     </div>
   );
 }

@@ -74,7 +74,7 @@ function ChannelItem({ sheet, vehicle }: { readonly sheet: ChannelSheet; readonl
   return (
     <li className="flex flex-col gap-2 border-b border-hairline py-3">
       <h3 className="text-[16px] font-bold">Channel {record.name}</h3>
-      <div className="grid gap-x-8 gap-y-2 xl:grid-cols-[620px_1fr] xl:items-start">
+      <div className="grid gap-x-8 gap-y-2 xl:grid-cols-[720px_1fr] xl:items-start">
         <ChannelDrawing sheet={sheet} />
         <ol className="flex flex-col gap-1 sm:hidden">
           <li>{sourceLines(sheet).join(', ')}</li>
@@ -112,7 +112,7 @@ const RAIL_OHM = 4;
 
 function CheckLine({ check: { id, verdict, margin, sentence, settledBy } }: { readonly check: ChannelCheck }) {
   return (
-    <li className="grid grid-cols-[20px_1fr] items-start gap-x-3 py-1 sm:grid-cols-[20px_170px_1fr]">
+    <li className="grid grid-cols-[20px_1fr] items-start gap-x-3 py-1 sm:grid-cols-[20px_170px_1fr] xl:grid-cols-[20px_1fr]">
       <VerdictMark verdict={verdict} hidden />
       <span className="flex flex-col">
         <span className={`font-semibold ${verdictColour(verdict)}`}>
@@ -125,7 +125,7 @@ function CheckLine({ check: { id, verdict, margin, sentence, settledBy } }: { re
           </span>
         )}
       </span>
-      <span className="col-start-2 sm:col-start-3">
+      <span className="col-start-2 sm:col-start-3 xl:col-start-2">
         {sentence} {settledBy && <span className="block text-muted">{settledBy}</span>}
       </span>
     </li>

@@ -13,7 +13,7 @@ const BUS = { upper: 262, lower: 246 } as const;
 const PAIR = 10;
 const BEFORE_X = 300;
 const CONE_X = 352;
-const WIDTH = 760;
+const WIDTH = 720;
 
 export function ChannelDrawing({ sheet }: { readonly sheet: ChannelSheet }) {
   const { loads, joined } = sheet.channel;
@@ -24,7 +24,7 @@ export function ChannelDrawing({ sheet }: { readonly sheet: ChannelSheet }) {
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${height}`}
-      className="hidden w-full max-w-[760px] sm:block"
+      className="hidden w-full max-w-[720px] sm:block"
       role="img"
       aria-label={`Channel ${sheet.record.name}: ${loads.map((load) => `${load.label}, ${loadWords(load)}`).join('; ') || 'nothing hangs on it'}`}
     >

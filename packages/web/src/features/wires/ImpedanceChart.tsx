@@ -2,6 +2,7 @@
 import type { ImpedanceBand } from '@low-quarry/core/sound';
 import { Chart, Filler, LinearScale, LineController, LineElement, LogarithmicScale, PointElement } from 'chart.js';
 import { useEffect, useRef } from 'react';
+import { chartAxis, chartColour } from '../../ui/chartStyle';
 
 Chart.register(Filler, LinearScale, LineController, LineElement, LogarithmicScale, PointElement);
 
@@ -18,18 +19,14 @@ export function ImpedanceChart({ band, limitOhm, label }: ImpedanceChartProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     if (!canvas.current) return;
-    const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(`--lq-${name}`).trim();
-    const [ink, muted, hairline, action, hits] = ['ink', 'muted', 'hairline', 'action', 'hits'].map(colour);
     const line = (values: Float64Array, more: object) => ({
       data: Array.from(values, (ohm, at) => ({ x: band.frequenciesHz[at] as number, y: ohm })),
       pointRadius: 0,
       borderWidth: 0,
       ...more,
     });
-    const axis = (text: string) => ({
-      title: { display: true, text, color: ink ?? '' },
-      grid: { color: hairline ?? '' },
-    });
+    const action = chartColour('action');
+    const across = chartAxis('Frequency, Hz');
     const [from = 20, to = 20_000] = [band.frequenciesHz[0], band.frequenciesHz.at(-1)];
     const chart = new Chart(canvas.current, {
       type: 'line',
@@ -37,13 +34,13 @@ export function ImpedanceChart({ band, limitOhm, label }: ImpedanceChartProps) {
         datasets: [
           line(band.lowerOhm, {}),
           line(band.upperOhm, { fill: '-1', backgroundColor: `color-mix(in srgb, ${action} 22%, transparent)` }),
-          line(band.likelyOhm, { borderColor: action ?? '', borderWidth: 2 }),
+          line(band.likelyOhm, { borderColor: action, borderWidth: 2 }),
           ...(limitOhm === null
             ? []
             : [
                 {
                   data: [from, to].map((x) => ({ x, y: limitOhm })),
-                  borderColor: hits ?? '',
+                  borderColor: chartColour('hits'),
                   borderDash: [6, 4],
                   borderWidth: 2,
                   pointRadius: 0,
@@ -53,21 +50,20 @@ export function ImpedanceChart({ band, limitOhm, label }: ImpedanceChartProps) {
       },
       options: {
         animation: false,
-        font: { family: getComputedStyle(document.body).fontFamily },
         maintainAspectRatio: false,
         scales: {
           x: {
-            ...axis('Frequency, Hz'),
+            ...across,
             type: 'logarithmic',
             min: from,
             max: to,
             ticks: {
-              color: muted ?? '',
+              ...across.ticks,
               autoSkip: false,
               callback: (value) => (TICKS_HZ.has(Number(value)) ? String(value) : ''),
             },
           },
-          y: { ...axis('Impedance, Ω'), min: 0, ticks: { color: muted ?? '' } },
+          y: { ...chartAxis('Impedance, Ω'), min: 0 },
         },
       },
     });

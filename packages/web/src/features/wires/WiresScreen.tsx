@@ -11,11 +11,13 @@ import {
   knownFact,
   type OpeningRecord,
   placeLabel,
+  polarityWeight,
+  polarityWords,
 } from '@low-quarry/core/model';
 import { isSecondPlugUndecided, WIRE_FACTS } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { connectorsQuery } from '../../api/sharedQueries';
+import { connectorsQuery, shopSettingsQuery } from '../../api/sharedQueries';
 import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
 import { presenceWords, SECOND_PLUG_WORDS } from '../../text/words';
@@ -97,6 +99,8 @@ type OpeningWiresProps = {
 };
 
 function OpeningWires({ jobId, openings, connectors }: OpeningWiresProps) {
+  const doKeysProve = useQuery(shopSettingsQuery).data?.polarityProof === 'testOrKey';
+  const isProved = ({ polarity }: OpeningRecord) => polarityWeight(polarity, doKeysProve) === 'tested';
   const there = openings.filter(({ record: { presence } }) => presence !== 'blank' && presence !== 'notThere');
   return (
     <section aria-label="The openings">
@@ -115,6 +119,9 @@ function OpeningWires({ jobId, openings, connectors }: OpeningWiresProps) {
                   <strong className="block text-action">{placeLabel(record)}</strong>
                   <span className="block">Plug: {plugWords(record, connectors)}.</span>
                   <span className="block">Second plug: {SECOND_PLUG_WORDS[record.secondPlug].toLowerCase()}.</span>
+                  <span className={`block ${isProved(record) ? '' : 'text-measure'}`}>
+                    Positive wire: {polarityWords(record.polarity)}.
+                  </span>
                   {mark === 'hold' && (
                     <span className="block font-semibold text-hold">
                       Hold: what it carries must go on working. How is decided where its speaker is chosen.

@@ -2,6 +2,7 @@
 import type { PartPoint } from '@low-quarry/core/contracts/partPoints';
 import { Chart, LinearScale, LineController, LineElement, PointElement, ScatterController, Tooltip } from 'chart.js';
 import { useEffect, useRef } from 'react';
+import { chartAxis, chartColour } from '../../../ui/chartStyle';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement, ScatterController, Tooltip);
 
@@ -22,18 +23,11 @@ export function Scatter({ points, x, y, label, onPress }: ScatterProps) {
   const [xLabel, xLimit, yLabel, yLimit] = [x.label, x.limitMm, y.label, y.limitMm];
   useEffect(() => {
     if (!canvas.current) return;
-    const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(`--lq-${name}`).trim();
-    const [ink, muted, hairline, action, hits] = ['ink', 'muted', 'hairline', 'action', 'hits'].map(colour);
-    const axis = (text: string) => ({
-      title: { display: true, text, color: ink ?? '' },
-      ticks: { color: muted ?? '' },
-      grid: { color: hairline ?? '' },
-    });
     const [xs, ys] = [points.map((point) => point.x), points.map((point) => point.y)];
     const limit = (data: { x: number; y: number }[]) => ({
       type: 'line' as const,
       data,
-      borderColor: hits ?? '',
+      borderColor: chartColour('hits'),
       borderDash: [6, 4],
       borderWidth: 2,
       pointRadius: 0,
@@ -45,7 +39,7 @@ export function Scatter({ points, x, y, label, onPress }: ScatterProps) {
         datasets: [
           {
             data: points.map((point) => ({ x: point.x, y: point.y })),
-            backgroundColor: action ?? '',
+            backgroundColor: chartColour('action'),
             pointRadius: points.length > 500 ? 3 : 5,
             pointHitRadius: 8,
           },
@@ -55,9 +49,8 @@ export function Scatter({ points, x, y, label, onPress }: ScatterProps) {
       },
       options: {
         animation: false,
-        font: { family: getComputedStyle(document.body).fontFamily },
         maintainAspectRatio: false,
-        scales: { x: axis(xLabel), y: axis(yLabel) },
+        scales: { x: chartAxis(xLabel), y: chartAxis(yLabel) },
         plugins: {
           tooltip: {
             callbacks: {

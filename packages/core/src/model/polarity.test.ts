@@ -1,0 +1,35 @@
+/** What says which wire is positive, and what that is worth. */
+import { expect, test } from '@jest/globals';
+import {
+  carriedPolarity,
+  POLARITY_BY,
+  POLARITY_NOT_KNOWN,
+  polaritySchema,
+  polarityWeight,
+  polarityWords,
+} from './polarity';
+
+const of = (by: (typeof POLARITY_BY)[number]) => ({ by, positive: 'pin 1', source: 'sheet 4' });
+
+test('only a test proves it; a keyed lead does where the shop says so, a rule about colours never', () => {
+  const proven = (keysProve: boolean) => POLARITY_BY.filter((by) => polarityWeight(of(by), keysProve) === 'tested');
+  expect(proven(false)).toEqual(['cell', 'meter', 'tone']);
+  expect(proven(true)).toEqual(['cell', 'meter', 'tone', 'keyedAdapter']);
+  expect(polarityWeight(of('colour'), true)).toBe('guess');
+});
+
+test('a test on another car is evidence on this one, and what was a guess stays a guess', () => {
+  expect(carriedPolarity(of('cell')).by).toBe('otherCar');
+  expect(carriedPolarity(of('colour')).by).toBe('colour');
+  expect(carriedPolarity(POLARITY_NOT_KNOWN)).toEqual(POLARITY_NOT_KNOWN);
+});
+
+test('what is known says which wire, and a record says which record', () => {
+  const paths = (polarity: object) =>
+    polaritySchema.safeParse(polarity).error?.issues.map(({ path }) => path.join('.')) ?? [];
+  expect(paths(of('cell'))).toEqual([]);
+  expect(paths({ ...of('cell'), positive: ' ' })).toEqual(['positive']);
+  expect(paths({ ...of('wiringRecord'), source: '' })).toEqual(['source']);
+  expect(paths(POLARITY_NOT_KNOWN)).toEqual([]);
+  expect(polarityWords(of('markOnOld'))).toBe('pin 1 (the mark on the old speaker: sheet 4)');
+});
