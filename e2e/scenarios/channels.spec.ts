@@ -50,6 +50,11 @@ test('a door that gets bass only holds the coaxial chosen for it, until another 
   await expect(page.getByText(/^The radio itself, 18 W RMS into 4 Ω, stands 4 Ω, carries bass only$/)).toBeVisible();
   await page.setViewportSize({ width: 1280, height: 800 });
 
+  // Nothing of it is ordered meanwhile, and the other door is.
+  await fitter.orderList(JOB);
+  await expect(page.getByRole('region', { name: 'Held back' })).toContainText('a tweeter in it gets nothing to play');
+  await expect(page.getByRole('region', { name: 'Lines' })).toContainText('Front door, right');
+
   // The same is the first thing to be settled, and leads to where another speaker is chosen.
   await fitter.openJob(JOB);
   const points = page.getByRole('region', { name: 'Open points' });

@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import type { OpeningState, Plays } from '../contracts/jobs';
 import { type Channel, channelsSchema, OLD_SPEAKER_NOT_TESTED, type OpeningRecord } from '../model';
-import { type ChannelOpening, channelSheets } from './channelSheets';
+import { type ChannelOpening, channelHolds, channelSheets } from './channelSheets';
 
 const PLAYS: Plays = {
   ...{ speakerKind: 'coaxial', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
@@ -88,6 +88,26 @@ test('a place on two channels, a place that is none, and a new speaker on none a
   expect(found.twice).toEqual(['Front door, left']);
   expect(found.sheets[1]?.unknownPlaces).toEqual(['Roof']);
   expect(found.unfed.map(({ id }) => id)).toEqual(['rearDoor left']);
+});
+
+test('whatever else is said to hang on it keeps its load from being clear: a place that is none, words, a choice that cannot be judged', () => {
+  const load = (fields: Partial<Channel>, openings: readonly ChannelOpening[] = [DOOR]) =>
+    verdicts([channel(fields)], openings)[0]?.[0];
+  expect(load({ feeds: 'a tweeter behind the grille' })).toBe('load measure');
+  expect(load({ places: ['Front door, left', 'Roof'] })).toBe('load measure');
+  const broken: OpeningState = { kind: 'cannotJudge', parts: '', sentence: '' };
+  expect(load({}, [opening('frontDoorLow', broken)])).toBe('load measure');
+});
+
+test('nothing is ordered for a new speaker that its channel does not feed or stand, and for the others it is', () => {
+  const holds = (fields: Partial<Channel>) => [...channelHolds({ channels: [channel(fields)] }, [DOOR, SAIL])];
+  expect(holds({})).toEqual([]);
+  expect(holds({ band: null, power: null, leastOhm: null })).toEqual([]);
+  expect(holds({ band: 'bass' })).toEqual([
+    ['frontDoorLow left', expect.stringMatching(/^Channel front left: The channel sends bass only.* A woofer instead/)],
+  ]);
+  expect(holds({ leastOhm: 8 })).toEqual([['frontDoorLow left', expect.stringMatching(/speaker of more ohms/)]]);
+  expect([...channelHolds({ channels: null }, [DOOR])]).toEqual([]);
 });
 
 test('what an earlier program answered without what plays is not known, and not judged', () => {

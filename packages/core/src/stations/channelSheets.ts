@@ -53,17 +53,39 @@ export function channelSheets(
   };
 }
 
+/** Why nothing may be ordered for an opening by what its channel does with the speaker that is chosen; those that may be are not in it. */
+export function channelHolds(
+  vehicle: Pick<VehicleRecord, 'channels'>,
+  openings: readonly ChannelOpening[],
+): ReadonlyMap<string, string> {
+  const channels = channelSheets(vehicle, openings);
+  const holds = new Map<string, string>();
+  if (channels.kind === 'notLooked') return holds;
+  for (const { record, checks, newOpeningIds } of channels.sheets) {
+    const held = checks.filter(({ verdict }) => verdict === 'hold' || verdict === 'hits');
+    if (held.length === 0) continue;
+    const words = held.map(({ sentence, settledBy }) => [sentence, settledBy].filter(Boolean).join(' ')).join(' ');
+    for (const id of newOpeningIds) holds.set(id, `Channel ${record.name}: ${words}`);
+  }
+  return holds;
+}
+
 function sheetOf(record: Channel, byLabel: ReadonlyMap<string, ChannelOpening>): ChannelSheet {
   const there = record.places.flatMap((place) => byLabel.get(place) ?? []);
-  const { name, band, leastOhm, power, joined } = record;
-  const loads = there.flatMap((each) => loadOf(each) ?? []);
+  const unknownPlaces = record.places.filter((place) => !byLabel.has(place));
+  const { name, band, leastOhm, power, joined, feeds } = record;
+  const loads = [
+    ...there.flatMap((each) => loadOf(each) ?? []),
+    // What is said to hang on it loads it too, whatever it is.
+    ...[...unknownPlaces, ...(feeds === '' ? [] : [feeds])].map((each) => unknownLoad(each, false)),
+  ];
   const channel: JudgedChannel = { name, band, leastOhm, power, joined, loads, isRadio: record.fedBy === 'radio' };
   return {
     record,
     channel,
     checks: judgeChannel(channel, CONFIDENCE),
     newOpeningIds: there.filter(({ state }) => state.kind === 'chosen').map(({ id }) => id),
-    unknownPlaces: record.places.filter((place) => !byLabel.has(place)),
+    unknownPlaces,
   };
 }
 
@@ -71,6 +93,8 @@ function sheetOf(record: Channel, byLabel: ReadonlyMap<string, ChannelOpening>):
 function loadOf({ record, state }: ChannelOpening): ChannelLoad | null {
   const label = placeLabel(record);
   if (state.kind === 'chosen') return newLoad(label, state.plays);
+  // Something was chosen, and nobody can say what it is to the channel.
+  if (state.kind === 'cannotJudge' || state.kind === 'unreadable') return unknownLoad(label, true);
   if (record.presence === 'fitted') return oldLoad(label, record);
   return record.presence === 'notLooked' ? unknownLoad(label, false) : null;
 }

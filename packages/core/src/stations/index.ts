@@ -4,7 +4,7 @@
  */
 
 export { WIRE_FACTS } from './carFactPoints';
-export { type CarChannels, type ChannelOpening, type ChannelSheet, channelSheets } from './channelSheets';
+export { type CarChannels, type ChannelOpening, type ChannelSheet, channelHolds, channelSheets } from './channelSheets';
 export { openPoints, railOf } from './openPoints';
 export {
   ASKED_AT,

@@ -475,6 +475,8 @@ test('which wire is positive is open where something is chosen, until it is test
     'Front door, left: that the positive wire is pin 1 (a keyed lead) is not tested. Test it.',
   ]);
   expect(open('keyedAdapter', 'testOrKey')).toEqual([]);
+  const withoutWires = door({ polarity: polarity('notKnown'), wiring: { kind: 'noWires' } });
+  expect(openPoints(job(), [withoutWires]).map(({ id }) => id)).not.toContain('polarity left');
   expect(open('notKnown', 'test', { kind: 'nothingChosen', known: 1, takenHere: 1 })).toEqual([]);
 });
 

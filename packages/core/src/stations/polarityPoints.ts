@@ -11,7 +11,8 @@ export function polarityPoints(
   { polarityProof }: ShopWishes,
 ): readonly OpenPoint[] {
   const weight = polarityWeight(record.polarity, polarityProof === 'testOrKey');
-  if (state.kind !== 'chosen' || weight === 'tested') return [];
+  // Wire that the shop runs itself is marked as it is run.
+  if (state.kind !== 'chosen' || weight === 'tested' || record.wiring.kind === 'noWires') return [];
   const label = placeLabel(record);
   const words = {
     nothing: `${label}: nobody knows which wire is positive. Test it.`,

@@ -14,6 +14,7 @@ import {
   type OrderLine,
   orderLines,
 } from '@low-quarry/core/order';
+import { channelHolds } from '@low-quarry/core/stations';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 import type { ShelfStore } from '../shelf/ShelfStore';
@@ -29,10 +30,10 @@ export class OrdersService {
 
   async get(jobId: string): Promise<OrderAnswer> {
     const { job, openings } = await this.jobs.get(jobId);
-    const { consents } = job;
+    const held: HeldBy = { consents: job.consents, channels: channelHolds(job.vehicle, openings) };
     // A job comes without the panels of its vehicle.
     const vehicle = await this.vehicles.find(job.vehicle.id);
-    const included = openings.filter((opening) => isIncluded(opening, consents));
+    const included = openings.filter((opening) => isIncluded(opening, held));
     const fitting = await this.fittingFor(
       included.map(({ record }) => record),
       included.flatMap(({ choice }) => choice ?? []),
@@ -63,7 +64,7 @@ export class OrdersService {
         earlierReason: choice?.earlierReason ?? null,
       })),
       heldBack: openings.flatMap((opening) => {
-        const why = whyHeldBack(opening, consents);
+        const why = whyHeldBack(opening, held);
         if (why === null) return [];
         const { id: openingId, record, choice, state } = opening;
         const open = state.kind === 'chosen' ? state.open : [];
@@ -106,23 +107,24 @@ function piecesByPart(lots: readonly ShelfLot[]): ReadonlyMap<string, number> {
 
 type Included = OpeningWithState & { readonly state: Extract<OpeningWithState['state'], { kind: 'chosen' }> };
 
-function isIncluded(opening: OpeningWithState, consents: Consents): opening is Included {
-  return whyHeldBack(opening, consents) === null;
+/** What of the job keeps its openings from the list. */
+type HeldBy = { readonly consents: Consents; readonly channels: ReadonlyMap<string, string> };
+
+function isIncluded(opening: OpeningWithState, held: HeldBy): opening is Included {
+  return whyHeldBack(opening, held) === null;
 }
 
 /**
- * Nothing is ordered for a place of which nobody knows why it is silent, and what changes the car for good not before somebody agreed to it
- * in writing.
+ * Nothing is ordered for a place of which nobody knows why it is silent, nor what its channel does not feed or stand; and what changes the car for
+ * good not before somebody agreed to it in writing.
  */
-function whyChoiceIsHeld(
-  record: OpeningWithState['record'],
-  state: Included['state'],
-  consents: Consents,
-): string | null {
+function whyChoiceIsHeld({ id, record }: OpeningWithState, state: Included['state'], held: HeldBy): string | null {
   if (state.heldBack !== null) return state.heldBack;
   const fault = faultHold(record);
   if (fault !== null) return capital(fault);
-  const missing = missingConsents(state.needsConsent, consents);
+  const channel = held.channels.get(id);
+  if (channel !== undefined) return channel;
+  const missing = missingConsents(state.needsConsent, held.consents);
   return missing.length === 0 ? null : consentWords(missing);
 }
 
@@ -148,10 +150,11 @@ function statesOf(choice: OpeningWithState['choice'], { parts }: Fitting): strin
 }
 
 /** Why nothing of an opening is on the list; null where it is. */
-function whyHeldBack({ record, state }: OpeningWithState, consents: Consents): string | null {
+function whyHeldBack(opening: OpeningWithState, held: HeldBy): string | null {
+  const { state } = opening;
   switch (state.kind) {
     case 'chosen':
-      return whyChoiceIsHeld(record, state, consents);
+      return whyChoiceIsHeld(opening, state, held);
     case 'cannotJudge':
     case 'unreadable':
     case 'hold':

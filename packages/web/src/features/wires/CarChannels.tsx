@@ -96,7 +96,6 @@ function ChannelItem({ sheet, vehicle }: { readonly sheet: ChannelSheet; readonl
           <VehicleLink to={vehicle}>Put it right</VehicleLink>
         </p>
       )}
-      {record.feeds && <p>Feeds besides: {record.feeds}. Nobody says what that is, and it is not in the load.</p>}
       {channel.loads.length > 0 && (
         <Button kind="quiet" className="self-start" onClick={() => setIsCharted(!isCharted)}>
           {isCharted ? 'Hide the impedance' : 'Show the impedance'}
