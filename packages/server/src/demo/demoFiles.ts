@@ -39,6 +39,7 @@ const demoJobSchema = newJobFactsSchema.omit({ dueOn: true }).extend({
       dimensions: openingRecordSchema.shape.dimensions.optional(),
       wiring: openingRecordSchema.shape.wiring.optional(),
       secondPlug: openingRecordSchema.shape.secondPlug.optional(),
+      polarity: openingRecordSchema.shape.polarity.optional(),
       oldSpeaker: openingRecordSchema.shape.oldSpeaker.optional(),
       obstaclesLooked: z.boolean().optional(),
       note: openingRecordSchema.shape.note.optional(),

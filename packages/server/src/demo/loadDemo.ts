@@ -160,6 +160,7 @@ async function insertJob(
     record: {
       ...known,
       wiring: here?.wiring ?? known.wiring,
+      polarity: here?.polarity ?? known.polarity,
       oldSpeaker: here?.oldSpeaker ?? known.oldSpeaker,
       secondPlug: here?.secondPlug ?? known.secondPlug,
       obstaclesLooked: here?.obstaclesLooked ?? known.obstaclesLooked,
