@@ -3,16 +3,14 @@
  * tell of a **voice coil**; the **fault tree**, which asks whether it is the speaker at all; a **network** of drivers, coils and capacitors, what its
  * amplifier sees and what reaches each driver; and a **channel**, the loads that hang on it and the checks of load, band and power.
  */
+
+export type { Channel as JudgedChannel, ChannelCheck } from './channel/Channel';
 export { type ImpedanceBand, impedanceBand } from './channel/channelImpedance';
 export { type Level, levelDifference, levelOf } from './channel/channelLevels';
 export { type Before, type ChannelLoad, type KnownLoad, knownLoads } from './channel/channelNetwork';
 export { DRIVER_KINDS, type DriverKind, type Electrics } from './channel/electrics';
-export {
-  type Channel as JudgedChannel,
-  type ChannelCheck,
-  judgeChannel,
-  LEAST_OF_NOMINAL,
-} from './channel/judgeChannel';
+export { judgeChannel } from './channel/judgeChannel';
+export { LEAST_OF_NOMINAL } from './channel/loadCheck';
 export { coilWords } from './coilWords';
 export {
   CAUSE_WORDS,

@@ -1,8 +1,9 @@
 /** Channels as they are met, each with the word that it gets, and both sides of what decides it. */
 import { describe, expect, test } from '@jest/globals';
+import type { Channel } from './Channel';
 import { levelDifference, levelOf } from './channelLevels';
 import type { Before, ChannelLoad } from './channelNetwork';
-import { type Channel, judgeChannel } from './judgeChannel';
+import { judgeChannel } from './judgeChannel';
 
 const CONFIDENCE = 0.975;
 

@@ -1,0 +1,48 @@
+/** A channel as it is judged, and what is said of it. */
+import type { ChannelLoad, Joined } from './channelNetwork';
+
+export type ChannelBand = 'full' | 'bass' | 'treble' | 'voices';
+export type PowerRating = 'RMS' | 'peak' | 'range' | 'unstated';
+
+export type Channel = {
+  readonly name: string;
+  /** Null where nobody looked. */
+  readonly band: ChannelBand | null;
+  /** The least load that what feeds it is sold for, nominal; null where nobody says. */
+  readonly leastOhm: number | null;
+  /** Null where nobody says. */
+  readonly power: { readonly watt: number; readonly rating: PowerRating; readonly atOhm: number | null } | null;
+  /** Whether the radio itself feeds it, from the car's own voltage. */
+  readonly isRadio: boolean;
+  readonly joined: Joined;
+  readonly loads: readonly ChannelLoad[];
+};
+
+export type ChannelVerdict = 'clears' | 'measure' | 'hits' | 'hold';
+export const CHANNEL_CHECKS = ['load', 'band', 'power'] as const;
+export type ChannelCheckId = (typeof CHANNEL_CHECKS)[number];
+
+export type ChannelCheck = {
+  readonly id: ChannelCheckId;
+  readonly verdict: ChannelVerdict;
+  /** What is left of the load, Ω; null where it is no number, or not known. */
+  readonly margin: { readonly ohm: number; readonly expandedOhm: number } | null;
+  readonly sentence: string;
+  /** The one thing that settles it; null where nothing is open. */
+  readonly settledBy: string | null;
+};
+
+/** One answer, with the defaults of those that have no figure. */
+export function channelCheck(
+  id: ChannelCheckId,
+  verdict: ChannelVerdict,
+  sentence: string,
+  settledBy: string | null,
+  margin: ChannelCheck['margin'] = null,
+): ChannelCheck {
+  return { id, verdict, margin, sentence, settledBy };
+}
+
+export function labelsOf(loads: readonly ChannelLoad[]): string {
+  return loads.map(({ label }) => label).join(' and ');
+}

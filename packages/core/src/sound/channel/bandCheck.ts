@@ -1,0 +1,83 @@
+/** Whether what hangs on a channel plays what the channel carries: nothing silent, nothing doubled, no tweeter without a filter. */
+import { type Channel, type ChannelBand, type ChannelCheck, channelCheck, labelsOf } from './Channel';
+import type { ChannelLoad } from './channelNetwork';
+import type { DriverKind } from './electrics';
+
+const PLAYS_BASS: ReadonlySet<DriverKind> = new Set(['coaxial', 'component woofer', 'full range']);
+const HAS_TREBLE: ReadonlySet<DriverKind> = new Set(['coaxial', 'full range', 'tweeter']);
+
+export function bandCheck({ band, loads }: Channel): ChannelCheck {
+  if (loads.length === 0)
+    return channelCheck('band', 'measure', 'Nobody noted which speakers hang on it.', 'Say which places it feeds.');
+  if (band === null)
+    return channelCheck(
+      'band',
+      'measure',
+      'Nobody looked what it carries.',
+      'Hear the old speaker alone with a voice, or hold a full-range speaker to the wires.',
+    );
+  const unfiltered = loads.filter(({ kind, before }) => kind === 'tweeter' && before.kind === 'nothing');
+  if (unfiltered.length > 0 && band !== 'treble')
+    return channelCheck(
+      'band',
+      'hold',
+      `A tweeter without a filter dies on what the channel carries: ${labelsOf(unfiltered)}.`,
+      'A lead with a capacitor, or the crossover of its set.',
+    );
+  const fresh = loads.filter(({ isNew, kind }) => isNew && kind !== null);
+  const silent = fresh.filter(({ kind }) => isSilent(band, kind as DriverKind));
+  if (silent.length > 0)
+    return channelCheck('band', 'hold', `${SILENT_WORDS[band]}: ${labelsOf(silent)}.`, SILENT_CURES[band]);
+  if (band === 'voices')
+    return channelCheck(
+      'band',
+      'measure',
+      'It carries voices and sounds only: no music comes from what is fitted there.',
+      'Ask whether that is wanted.',
+    );
+  const doubled = doubledTreble(loads);
+  if (doubled)
+    return channelCheck(
+      'band',
+      'measure',
+      `${doubled.coaxial.label} has a tweeter of its own, and the one at ${doubled.tweeter.label} goes on playing: the treble comes twice.`,
+      'Take the old tweeter off the channel and insulate its lead, or a woofer instead of the coaxial.',
+    );
+  const unknown = loads.filter(
+    ({ kind, before }) => kind === null || (kind === 'tweeter' && before.kind === 'notLooked'),
+  );
+  if (unknown.length > 0)
+    return channelCheck(
+      'band',
+      'measure',
+      `Nobody looked what is in front of, or what it is, at ${labelsOf(unknown)}.`,
+      'Look at the speaker and its lead for a capacitor.',
+    );
+  return channelCheck('band', 'clears', 'What hangs on it plays what it carries.', null);
+}
+
+function isSilent(band: ChannelBand, kind: DriverKind): boolean {
+  if (band === 'bass') return HAS_TREBLE.has(kind);
+  return band === 'treble' && PLAYS_BASS.has(kind);
+}
+
+const SILENT_WORDS: Readonly<Record<ChannelBand, string>> = {
+  full: '',
+  voices: '',
+  bass: 'The channel sends bass only, and a tweeter in it gets nothing to play',
+  treble: 'The channel sends treble only, and no bass comes to',
+};
+const SILENT_CURES: Readonly<Record<ChannelBand, string>> = {
+  full: '',
+  voices: '',
+  bass: 'A woofer instead; the treble is another channel’s.',
+  treble: 'A tweeter, or a small speaker made for it; the bass is another channel’s.',
+};
+
+function doubledTreble(
+  loads: readonly ChannelLoad[],
+): { readonly coaxial: ChannelLoad; readonly tweeter: ChannelLoad } | null {
+  const coaxial = loads.find(({ isNew, kind }) => isNew && kind === 'coaxial');
+  const tweeter = loads.find(({ isNew, kind }) => !isNew && kind === 'tweeter');
+  return coaxial && tweeter ? { coaxial, tweeter } : null;
+}
