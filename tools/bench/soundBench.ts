@@ -45,13 +45,13 @@ for (let change = 0; change < WARM_UP + CHANGES; change++) {
   if (change >= WARM_UP) took.push(performance.now() - start);
 }
 
-/** A coaxial beside a tweeter behind its capacitor: judged by load, band and power. */
+/** A coaxial beside a tweeter behind its capacitor: judged by load, band, power and wire. */
 function judged(at: number, nominalOhm: number): JudgedChannel {
   const electrics = { nominalOhm, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null };
-  const load = { electrics, isNew: true, rmsW: 50, sensitivity: { db: 90, at: '1 W' } } as const;
+  const load = { electrics, isNew: true, isInDoor: true, rmsW: 50, sensitivity: { db: 90, at: '1 W' } } as const;
   return {
     ...{ name: `channel ${at}`, band: 'full', leastOhm: 3, power: { watt: 20, rating: 'RMS', atOhm: 4 } },
-    ...{ isRadio: true, joined: 'parallel' },
+    ...{ isRadio: true, joined: 'parallel', wire: null, boot: null },
     loads: [
       { ...load, label: 'door', kind: 'coaxial', before: { kind: 'nothing' } },
       { ...load, label: 'sail', kind: 'tweeter', isNew: false, before: { kind: 'capacitor', farad: null } },
@@ -63,8 +63,8 @@ const judging: number[] = [];
 for (let change = 0; change < WARM_UP + CHANGES; change++) {
   const start = performance.now();
   for (let at = 0; at < CHANNELS; at++)
-    if (judgeChannel(judged(at, 4 + change / 100), 0.975).length !== 3)
-      throw new Error('soundBench: expected 3 checks');
+    if (judgeChannel(judged(at, 4 + change / 100), 0.975).length !== 4)
+      throw new Error('soundBench: expected 4 checks');
   if (change >= WARM_UP) judging.push(performance.now() - start);
 }
 for (const times of [took, judging]) times.sort((a, b) => a - b);

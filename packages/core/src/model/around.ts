@@ -61,6 +61,10 @@ export const POWER_RATING_LABELS = {
 export type PowerRatingKey = keyof typeof POWER_RATING_LABELS;
 export const POWER_RATINGS = Object.keys(POWER_RATING_LABELS) as [PowerRatingKey, ...PowerRatingKey[]];
 
+export const CHANNEL_WIRE_LABELS = { factory: 'The car’s own wire', new: 'New wire' } as const;
+export type ChannelWire = keyof typeof CHANNEL_WIRE_LABELS;
+export const CHANNEL_WIRES = Object.keys(CHANNEL_WIRE_LABELS) as [ChannelWire, ...ChannelWire[]];
+
 const ohmSchema = z.number().positive('Type ohms above 0.').max(32, 'Type at most 32 Ω.').nullable();
 
 /** What plays together, and what its source gives and stands. */
@@ -85,6 +89,8 @@ export const channelSchema = z.strictObject({
     })
     .nullable()
     .default(null),
+  /** What leads to its speakers; null where nobody decided. */
+  wire: z.enum(CHANNEL_WIRES).nullable().default(null),
   note: text(200),
   grade: gradeSchema,
 });
@@ -112,7 +118,7 @@ export function routeWords({ from, to, through, lengthMm, note }: Route): string
 
 /** "front left: Front door, left; everything; the radio itself; stands 4 Ω; 20 W RMS into 4 Ω". */
 export function channelWords(channel: Channel): string {
-  const { name, places, feeds, joined, band, fedBy, leastOhm, power, note } = channel;
+  const { name, places, feeds, joined, band, fedBy, leastOhm, power, wire, note } = channel;
   const said = [
     ...places,
     feeds,
@@ -121,6 +127,7 @@ export function channelWords(channel: Channel): string {
     fedBy === null ? 'nobody looked what feeds it' : FED_BY_LABELS[fedBy].toLowerCase(),
     leastOhm === null ? '' : `stands ${leastOhm} Ω`,
     power === null ? '' : powerWords(power),
+    wire === null ? '' : CHANNEL_WIRE_LABELS[wire].toLowerCase(),
     note,
   ];
   return `${name}: ${said.filter(Boolean).join('; ')}`;

@@ -16,6 +16,8 @@ export {
 export {
   BAND_LABELS,
   BANDS,
+  CHANNEL_WIRE_LABELS,
+  CHANNEL_WIRES,
   type Channel,
   channelsSchema,
   channelWords,

@@ -8,11 +8,12 @@ const STAKES: Readonly<Record<ChannelCheck['id'], string>> = {
   load: 'A channel that is loaded too much shuts off or burns.',
   band: 'What is not sent is not heard, and what is sent to the wrong speaker breaks it.',
   power: 'Too much breaks it, too little is no louder than before.',
+  wire: 'A wire that is too thin gets warm and loses what was bought; one that cannot be run is found out with the door in pieces.',
 };
 
 /** Only of channels on which something new hangs; what stays as it was is not asked about. */
-export function channelPoints({ vehicle }: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
-  const channels = channelSheets(vehicle, openings);
+export function channelPoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
+  const channels = channelSheets(job, openings);
   if (channels.kind === 'notLooked') return [];
   const unfed = channels.unfed.map(
     ({ id, record }): OpenPoint => ({

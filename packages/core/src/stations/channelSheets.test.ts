@@ -27,8 +27,12 @@ function channel(fields: Partial<Channel>): Channel {
   };
   return (channelsSchema.parse([whole]) as Channel[])[0] as Channel;
 }
+const car = (channels: Channel[] | null, boot?: string) => ({
+  found: boot ? { boot: { answer: boot, grade: 'seenHere' as const, note: '', by: null, at: null } } : {},
+  vehicle: { channels, facts: {} },
+});
 function known(channels: readonly Channel[], openings: readonly ChannelOpening[]) {
-  const found = channelSheets({ channels: [...channels] }, openings);
+  const found = channelSheets(car([...channels]), openings);
   if (found.kind !== 'known') throw new Error('expected channels');
   return found;
 }
@@ -39,12 +43,12 @@ const DOOR = opening('frontDoorLow', chosen());
 const SAIL = opening('sailPanel', NOTHING, { nominalSize: '1 in' });
 
 test('nobody looked is not “no channels”', () => {
-  expect(channelSheets({ channels: null }, [DOOR])).toEqual({ kind: 'notLooked' });
+  expect(channelSheets(car(null), [DOOR])).toEqual({ kind: 'notLooked' });
   expect(known([], [DOOR]).unfed).toEqual([DOOR]);
 });
 
 test('a coaxial on a radio that stands it clears by load, band and power', () => {
-  expect(verdicts([channel({})], [DOOR])).toEqual([['load clears', 'band clears', 'power clears']]);
+  expect(verdicts([channel({})], [DOOR])).toEqual([['load clears', 'band clears', 'power clears', 'wire clears']]);
 });
 
 test('beside it an old tweeter of which nobody knows the coil or its capacitor leaves the load open, and doubles the treble', () => {
@@ -54,11 +58,14 @@ test('beside it an old tweeter of which nobody knows the coil or its capacitor l
     'load measure',
     'band measure',
     'power clears',
+    'wire clears',
   ]);
   expect(first?.checks[1]?.sentence).toContain('the treble comes twice');
   const oldSpeaker = { ...OLD_SPEAKER_NOT_TESTED, nominalOhm: 4, capacitor: 'yes' as const };
   const read = opening('sailPanel', NOTHING, { nominalSize: '1 in', oldSpeaker });
-  expect(verdicts([channel({ places })], [DOOR, read])).toEqual([['load measure', 'band measure', 'power clears']]);
+  expect(verdicts([channel({ places })], [DOOR, read])).toEqual([
+    ['load measure', 'band measure', 'power clears', 'wire clears'],
+  ]);
   expect(verdicts([channel({ places, leastOhm: 3 })], [DOOR, read])[0]?.[0]).toBe('load clears');
 });
 
@@ -99,15 +106,23 @@ test('whatever else is said to hang on it keeps its load from being clear: a pla
   expect(load({}, [opening('frontDoorLow', broken)])).toBe('load measure');
 });
 
+test('new wire to a door stops at a boot with a connector in it, as it was found on this car', () => {
+  const wire = (boot?: string) => {
+    const found = channelSheets(car([channel({ fedBy: 'addedAmplifier', wire: 'new' })], boot), [DOOR]);
+    return found.kind === 'known' ? found.sheets[0]?.checks[3]?.verdict : null;
+  };
+  expect([wire('open'), wire('connector'), wire()]).toEqual(['clears', 'hold', 'measure']);
+});
+
 test('nothing is ordered for a new speaker that its channel does not feed or stand, and for the others it is', () => {
-  const holds = (fields: Partial<Channel>) => [...channelHolds({ channels: [channel(fields)] }, [DOOR, SAIL])];
+  const holds = (fields: Partial<Channel>) => [...channelHolds(car([channel(fields)]), [DOOR, SAIL])];
   expect(holds({})).toEqual([]);
   expect(holds({ band: null, power: null, leastOhm: null })).toEqual([]);
   expect(holds({ band: 'bass' })).toEqual([
     ['frontDoorLow left', expect.stringMatching(/^Channel front left: The channel sends bass only.* A woofer instead/)],
   ]);
   expect(holds({ leastOhm: 8 })).toEqual([['frontDoorLow left', expect.stringMatching(/speaker of more ohms/)]]);
-  expect([...channelHolds({ channels: null }, [DOOR])]).toEqual([]);
+  expect([...channelHolds(car(null), [DOOR])]).toEqual([]);
 });
 
 test('what an earlier program answered without what plays is not known, and not judged', () => {

@@ -3,7 +3,16 @@
  * that are there and stay.
  */
 import type { OpeningState, Plays } from '../contracts/jobs';
-import { type Channel, coilOf, type OpeningRecord, placeLabel, type VehicleRecord } from '../model';
+import {
+  type Channel,
+  coilOf,
+  isInDoor,
+  type JobFacts,
+  knownFact,
+  type OpeningRecord,
+  placeLabel,
+  type VehicleRecord,
+} from '../model';
 import { type Before, type ChannelCheck, type ChannelLoad, type JudgedChannel, judgeChannel } from '../sound';
 
 /** What of an opening its channel is judged by. */
@@ -37,13 +46,19 @@ export type CarChannels =
 /** One-sided, as of the lengths; the shop's is not asked, for there is no setting of it for ohms. */
 const CONFIDENCE = 0.975;
 
+/** What of a job its channels are judged by. */
+export type ChannelJob = Pick<JobFacts, 'found'> & {
+  readonly vehicle: Pick<VehicleRecord, 'channels' | 'facts'>;
+};
+
 export function channelSheets(
-  { channels }: Pick<VehicleRecord, 'channels'>,
+  { vehicle: { channels, facts }, found }: ChannelJob,
   openings: readonly ChannelOpening[],
 ): CarChannels {
   if (channels === null) return { kind: 'notLooked' };
   const byLabel = new Map(openings.map((opening) => [placeLabel(opening.record), opening]));
-  const sheets = channels.map((record) => sheetOf(record, byLabel));
+  const boot = bootOf(knownFact('boot', found, facts)?.answer);
+  const sheets = channels.map((record) => sheetOf(record, byLabel, boot));
   const named = channels.flatMap(({ places }) => places);
   return {
     kind: 'known',
@@ -54,11 +69,8 @@ export function channelSheets(
 }
 
 /** Why nothing may be ordered for an opening by what its channel does with the speaker that is chosen; those that may be are not in it. */
-export function channelHolds(
-  vehicle: Pick<VehicleRecord, 'channels'>,
-  openings: readonly ChannelOpening[],
-): ReadonlyMap<string, string> {
-  const channels = channelSheets(vehicle, openings);
+export function channelHolds(job: ChannelJob, openings: readonly ChannelOpening[]): ReadonlyMap<string, string> {
+  const channels = channelSheets(job, openings);
   const holds = new Map<string, string>();
   if (channels.kind === 'notLooked') return holds;
   for (const { record, checks, newOpeningIds } of channels.sheets) {
@@ -70,16 +82,25 @@ export function channelHolds(
   return holds;
 }
 
-function sheetOf(record: Channel, byLabel: ReadonlyMap<string, ChannelOpening>): ChannelSheet {
+function bootOf(answer: string | undefined): JudgedChannel['boot'] {
+  return answer === 'open' || answer === 'connector' || answer === 'none' ? answer : null;
+}
+
+function sheetOf(
+  record: Channel,
+  byLabel: ReadonlyMap<string, ChannelOpening>,
+  boot: JudgedChannel['boot'],
+): ChannelSheet {
   const there = record.places.flatMap((place) => byLabel.get(place) ?? []);
   const unknownPlaces = record.places.filter((place) => !byLabel.has(place));
-  const { name, band, leastOhm, power, joined, feeds } = record;
+  const { name, band, leastOhm, power, joined, feeds, wire } = record;
   const loads = [
     ...there.flatMap((each) => loadOf(each) ?? []),
     // What is said to hang on it loads it too, whatever it is.
     ...[...unknownPlaces, ...(feeds === '' ? [] : [feeds])].map((each) => unknownLoad(each, false)),
   ];
-  const channel: JudgedChannel = { name, band, leastOhm, power, joined, loads, isRadio: record.fedBy === 'radio' };
+  const isRadio = record.fedBy === 'radio';
+  const channel: JudgedChannel = { name, band, leastOhm, power, joined, loads, isRadio, wire, boot };
   return {
     record,
     channel,
@@ -92,21 +113,23 @@ function sheetOf(record: Channel, byLabel: ReadonlyMap<string, ChannelOpening>):
 /** Null where there is no speaker, and none is chosen. */
 function loadOf({ record, state }: ChannelOpening): ChannelLoad | null {
   const label = placeLabel(record);
-  if (state.kind === 'chosen') return newLoad(label, state.plays);
+  const atHinge = isInDoor(record.place);
+  if (state.kind === 'chosen') return newLoad(label, atHinge, state.plays);
   // Something was chosen, and nobody can say what it is to the channel.
-  if (state.kind === 'cannotJudge' || state.kind === 'unreadable') return unknownLoad(label, true);
+  if (state.kind === 'cannotJudge' || state.kind === 'unreadable') return unknownLoad(label, true, atHinge);
   if (record.presence === 'fitted') return oldLoad(label, record);
   return record.presence === 'notLooked' ? unknownLoad(label, false) : null;
 }
 
 const UNSAID = { nominalOhm: null, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null } as const;
 
-function unknownLoad(label: string, isNew: boolean): ChannelLoad {
-  return { label, kind: null, electrics: UNSAID, before: { kind: 'notLooked' }, isNew, rmsW: null, sensitivity: null };
+function unknownLoad(label: string, isNew: boolean, isInDoor = false): ChannelLoad {
+  const nothing = { electrics: UNSAID, rmsW: null, sensitivity: null } as const;
+  return { label, kind: null, before: { kind: 'notLooked' }, isNew, isInDoor, ...nothing };
 }
 
-function newLoad(label: string, plays: Plays | null): ChannelLoad {
-  if (plays === null) return unknownLoad(label, true);
+function newLoad(label: string, atHinge: boolean, plays: Plays | null): ChannelLoad {
+  if (plays === null) return unknownLoad(label, true, atHinge);
   const { speakerKind, impedanceOhm, coilOhm, coilMh, resonanceHz, totalQ, rmsW, sensitivityDb, sensitivityAt } = plays;
   return {
     label,
@@ -114,6 +137,7 @@ function newLoad(label: string, plays: Plays | null): ChannelLoad {
     electrics: { nominalOhm: impedanceOhm, coilOhm, coilMh, resonanceHz, totalQ },
     before: plays.filter ? { kind: 'filter', ...plays.filter } : { kind: 'nothing' },
     isNew: true,
+    isInDoor: atHinge,
     rmsW,
     sensitivity: sensitivityDb === null ? null : { db: sensitivityDb, at: sensitivityAt },
   };
@@ -135,6 +159,7 @@ function oldLoad(label: string, { nominalSize, oldSpeaker }: ChannelOpening['rec
     },
     before: beforeOld(oldSpeaker?.capacitor ?? 'notLooked', isTweeter),
     isNew: false,
+    isInDoor: false,
     rmsW: null,
     sensitivity: null,
   };

@@ -15,11 +15,15 @@ export type Channel = {
   /** Whether the radio itself feeds it, from the car's own voltage. */
   readonly isRadio: boolean;
   readonly joined: Joined;
+  /** What leads to its speakers: the car's own, or new wire; null where nobody decided. */
+  readonly wire: 'factory' | 'new' | null;
+  /** Between door and pillar; null where nobody looked. */
+  readonly boot: 'open' | 'connector' | 'none' | null;
   readonly loads: readonly ChannelLoad[];
 };
 
 export type ChannelVerdict = 'clears' | 'measure' | 'hits' | 'hold';
-export const CHANNEL_CHECKS = ['load', 'band', 'power'] as const;
+export const CHANNEL_CHECKS = ['load', 'band', 'power', 'wire'] as const;
 export type ChannelCheckId = (typeof CHANNEL_CHECKS)[number];
 
 export type ChannelCheck = {

@@ -22,6 +22,8 @@ export type ChannelLoad = {
   readonly before: Before;
   /** Whether it comes with this job; one that is there already stays. */
   readonly isNew: boolean;
+  /** Whether its wire has to pass a hinge. */
+  readonly isInDoor: boolean;
   /** What it stands; null where nobody says RMS. */
   readonly rmsW: number | null;
   readonly sensitivity: { readonly db: number; readonly at: '1 W' | '2.83 V' | 'notStated' } | null;

@@ -15,6 +15,7 @@ function load(fields: Partial<Omit<ChannelLoad, 'electrics'>> & { readonly ohm?:
     electrics: { nominalOhm: ohm, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
     before: { kind: 'nothing' },
     isNew: true,
+    isInDoor: true,
     rmsW: 50,
     sensitivity: null,
     ...rest,
@@ -27,6 +28,8 @@ function channel(fields: Partial<Channel>): Channel {
     leastOhm: 4,
     power: { watt: 25, rating: 'RMS', atOhm: 4 },
     isRadio: false,
+    wire: null,
+    boot: null,
     joined: 'parallel',
     loads: [load({})],
     ...fields,
@@ -147,6 +150,34 @@ describe('power', () => {
   );
   test('what stays as it was is not compared', () => {
     expect(words({ power: null, loads: [load({ isNew: false })] }).power).toBe('clears');
+  });
+});
+
+describe('wire', () => {
+  const rms = (watt: number) => ({ watt, rating: 'RMS', atOhm: 4 }) as const;
+  test.each([
+    [80, null, 'clears'],
+    [81, null, 'measure'],
+    [81, 'factory', 'clears'],
+    [120, 'factory', 'clears'],
+    [121, 'factory', 'hold'],
+    [121, null, 'hold'],
+  ] as const)('%i W RMS of an amplifier, %s wire: %s', (watt, wire, verdict) => {
+    expect(words({ power: rms(watt), wire }).wire).toBe(verdict);
+  });
+  test.each([
+    ['open', 'clears'],
+    ['connector', 'hold'],
+    ['none', 'measure'],
+    [null, 'measure'],
+  ] as const)('new wire to a door whose boot is %s: %s', (boot, verdict) => {
+    expect(words({ power: rms(200), wire: 'new', boot }).wire).toBe(verdict);
+    expect(words({ power: rms(200), wire: 'new', boot, loads: [load({ isInDoor: false })] }).wire).toBe('clears');
+  });
+  test('nobody says its power: measure first, but of the radio itself no wire is too thin', () => {
+    expect(words({ power: null }).wire).toBe('measure');
+    expect(words({ power: { watt: 400, rating: 'peak', atOhm: null } }).wire).toBe('measure');
+    expect(words({ power: { watt: 50, rating: 'peak', atOhm: null }, isRadio: true }).wire).toBe('clears');
   });
 });
 

@@ -6,11 +6,12 @@ import { bandCheck } from './bandCheck';
 import type { Channel, ChannelCheck } from './Channel';
 import { loadCheck } from './loadCheck';
 import { powerCheck } from './powerCheck';
+import { wireCheck } from './wireCheck';
 
 /**
  * @param confidence one-sided, the shop's, between 0.5 and 1 exclusive
  * @returns one of each, in the order of `CHANNEL_CHECKS`
  */
 export function judgeChannel(channel: Channel, confidence: number): readonly ChannelCheck[] {
-  return [loadCheck(channel, confidence), bandCheck(channel), powerCheck(channel)];
+  return [loadCheck(channel, confidence), bandCheck(channel), powerCheck(channel), wireCheck(channel)];
 }

@@ -30,7 +30,7 @@ export class OrdersService {
 
   async get(jobId: string): Promise<OrderAnswer> {
     const { job, openings } = await this.jobs.get(jobId);
-    const held: HeldBy = { consents: job.consents, channels: channelHolds(job.vehicle, openings) };
+    const held: HeldBy = { consents: job.consents, channels: channelHolds(job, openings) };
     // A job comes without the panels of its vehicle.
     const vehicle = await this.vehicles.find(job.vehicle.id);
     const included = openings.filter((opening) => isIncluded(opening, held));

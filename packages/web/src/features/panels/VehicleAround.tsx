@@ -1,6 +1,7 @@
 /** Room for what is added, ways for wires, and the channels of a vehicle. */
 import {
   BAND_LABELS,
+  CHANNEL_WIRE_LABELS,
   FED_BY_LABELS,
   GRADE_LABELS,
   JOINED_LABELS,
@@ -220,7 +221,7 @@ function Channels({ control, openings, onUsual }: ChannelsProps) {
 }
 
 const EMPTY_CHANNEL: AroundTyped['channels'][number] = {
-  ...{ name: '', places: [], feeds: '', joined: 'parallel', band: null, fedBy: null, leastOhm: '' },
+  ...{ name: '', places: [], feeds: '', joined: 'parallel', band: null, fedBy: null, leastOhm: '', wire: null },
   ...{ watt: '', rating: 'RMS', atOhm: '', ...SEEN },
 };
 
@@ -259,6 +260,15 @@ function ChannelFields({ control, path, places }: ChannelFieldsProps) {
       <FormText control={control} name={at(path, 'watt')} label="Gives, W" autoComplete="off" />
       <FormChoice control={control} name={at(path, 'rating')} label="Rated as" options={POWER_RATING_LABELS} />
       <FormText control={control} name={at(path, 'atOhm')} label="Into, Ω" autoComplete="off" />
+      <div className="col-span-2 sm:col-span-4">
+        <FormChoice
+          control={control}
+          name={at(path, 'wire')}
+          label="Wire to its speakers"
+          options={CHANNEL_WIRE_LABELS}
+          none="Not decided"
+        />
+      </div>
       <HowKnown control={control} path={path} />
     </>
   );

@@ -19,6 +19,7 @@ const CHANNEL: NonNullable<Around['channels']>[number] = {
   fedBy: 'radio',
   leastOhm: 4,
   power: { watt: 20, rating: 'peak', atOhm: null },
+  wire: 'new',
   note: '',
   grade: 'maker',
 };

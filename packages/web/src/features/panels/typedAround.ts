@@ -1,6 +1,7 @@
 /** Room, ways and channels of a vehicle as they are typed. */
 import {
   BANDS,
+  CHANNEL_WIRES,
   type Channel,
   channelsSchema,
   FED_BY,
@@ -27,7 +28,12 @@ const space = {
 const route = { from: z.string(), to: z.string(), through: z.string(), lengthMm: z.string(), note: z.string(), grade };
 const channel = {
   ...{ name: z.string(), places: z.array(z.string()), feeds: z.string(), joined: z.enum(JOINED) },
-  ...{ band: z.enum(BANDS).nullable(), fedBy: z.enum(FED_BY).nullable(), leastOhm: z.string() },
+  ...{
+    band: z.enum(BANDS).nullable(),
+    fedBy: z.enum(FED_BY).nullable(),
+    leastOhm: z.string(),
+    wire: z.enum(CHANNEL_WIRES).nullable(),
+  },
   ...{ watt: z.string(), rating: z.enum(POWER_RATINGS), atOhm: z.string(), note: z.string(), grade },
 };
 

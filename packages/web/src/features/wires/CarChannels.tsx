@@ -24,7 +24,7 @@ const ImpedanceChart = late(
 type CarChannelsProps = { readonly job: Job; readonly openings: readonly OpeningWithState[] };
 
 export function CarChannels({ job, openings }: CarChannelsProps) {
-  const channels = channelSheets(job.vehicle, openings);
+  const channels = channelSheets(job, openings);
   const vehicle = `/vehicles/${encodeURIComponent(job.vehicle.id)}`;
   return (
     <section aria-label="The channels" className="flex flex-col gap-2">

@@ -40,7 +40,7 @@ const BEFORE_WORDS: Readonly<Record<ChannelLoad['before']['kind'], string>> = {
   filter: 'behind the filter of its lead',
 };
 
-export const CHANNEL_CHECK_WORDS = { load: 'Load', band: 'Band', power: 'Power' } as const;
+export const CHANNEL_CHECK_WORDS = { load: 'Load', band: 'Band', power: 'Power', wire: 'Wire' } as const;
 
 /** "+0.37 ± 0.35 Ω"; what is left is told down, and its doubt up. */
 export function ohmMarginWords({ ohm, expandedOhm }: { readonly ohm: number; readonly expandedOhm: number }): string {
