@@ -112,12 +112,12 @@ function Filled({
   readonly shop: ShopSettings;
   readonly connectors: readonly ConnectorRecord[];
 }) {
-  const { draft, dirty, broughtBack, waiting, change, handOver, startFrom } = useDraft(opening);
+  const { draft, dirty, broughtBack, waiting, isSettling, change, handOver, startFrom } = useDraft(opening);
   const { outbox } = useOutbox();
   const mayMeasure = useMay('measure');
   const { mounted, problems, hasErrors, check } = useCheckedDraft(draft);
   const [sentOnce, setSentOnce] = useState(false);
-  const isSending = waiting.some((entry) => !needsPerson(entry));
+  const isSending = isSettling || waiting.some((entry) => !needsPerson(entry));
   const clashing = waiting.find(({ clash }) => clash !== null);
   const refusal = waiting.find((entry) => entry.refused !== null)?.refused ?? null;
 

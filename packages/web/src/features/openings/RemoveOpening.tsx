@@ -1,6 +1,7 @@
 /** Takes a place off the car that it does not have, or that was noted twice. */
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import { placeLabel } from '@low-quarry/core/model';
+import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { useMay } from '../../api/me';
 import { useSent } from '../../outbox/useSent';
@@ -8,10 +9,12 @@ import { addressOf } from '../../stations/addressOf';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
 import { toast } from '../../ui/toast';
+import { openingKeys } from './openingKeys';
 
 export function RemoveOpening({ opening: { id, jobId, version, record } }: { readonly opening: Opening }) {
   const mayRemove = useMay('openings');
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const label = placeLabel(record);
   const { isSending, refusal, send } = useSent((answer) => {
     if (answer === undefined) return;
@@ -29,7 +32,11 @@ export function RemoveOpening({ opening: { id, jobId, version, record } }: { rea
       <Button
         className="scroll-mb-36"
         disabled={isSending}
-        onClick={() => send({ kind: 'removeOpening', label, jobId, openingId: id, version })}
+        onClick={() => {
+          // What was asked of it before and is still under way would ask for something that is gone.
+          void queries.cancelQueries({ queryKey: openingKeys.one(id) });
+          send({ kind: 'removeOpening', label, jobId, openingId: id, version });
+        }}
       >
         Take {label.toLowerCase()} off the car
       </Button>

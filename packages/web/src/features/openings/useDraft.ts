@@ -22,6 +22,8 @@ export type DraftState = {
   readonly broughtBack: boolean;
   /** What of this opening waits to be sent, in order. */
   readonly waiting: readonly SaveOpening[];
+  /** The shop has it, and this device has not forgotten its draft yet. */
+  readonly isSettling: boolean;
   readonly change: (next: (before: OpeningDraft) => OpeningDraft) => void;
   /** Saves: the entry is sent as soon as the server takes it. */
   readonly handOver: (entry: SaveOpening) => void;
@@ -57,14 +59,15 @@ export function useDraft(opening: Opening): DraftState {
   const isGone = sent !== null && !waiting.some((entry) => entry.draft === sent);
   useEffect(() => {
     if (!isGone || sent === null) return;
-    setSent(null);
     void queries.invalidateQueries({ queryKey: openingKeys.one(opening.id) });
-    setHeld((before) => {
-      if (JSON.stringify(before.draft) === sent) {
-        void forgetDraft(deviceStore, key, sent);
-        return { ...before, dirty: false, broughtBack: false, typedOn: null };
-      }
-      return { ...before, typedOn: sent };
+    // Saved is said once the draft is nowhere any more: a page that is left at that very moment would find it again, on what stood there before.
+    void forgetDraft(deviceStore, key, sent).then(() => {
+      setSent((now) => (now === sent ? null : now));
+      setHeld((before) =>
+        JSON.stringify(before.draft) === sent
+          ? { ...before, dirty: false, broughtBack: false, typedOn: null }
+          : { ...before, typedOn: sent },
+      );
     });
   }, [isGone, sent, key, opening.id, queries]);
 
@@ -104,7 +107,7 @@ export function useDraft(opening: Opening): DraftState {
       setHeld({ ...held, draft, typedOn: null });
     }
   }
-  return { ...held, waiting, change, handOver, startFrom };
+  return { ...held, waiting, isSettling: isGone, change, handOver, startFrom };
 }
 
 function clean({ record, version }: Opening): Held {
