@@ -179,7 +179,7 @@ function Filled({
               draftKey={draftKey(outbox.personId, opening.id)}
               dirty={dirty}
               isSending={isSending}
-              isSaved={sentOnce && waiting.length === 0}
+              isSaved={sentOnce && !isSettling && waiting.length === 0}
               refusal={refusal?.message ?? null}
               hasErrors={hasErrors}
             />
