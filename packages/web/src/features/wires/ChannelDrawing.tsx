@@ -4,9 +4,9 @@
  */
 import type { ChannelLoad } from '@low-quarry/core/sound';
 import type { ChannelSheet } from '@low-quarry/core/stations';
-import { loadWords, sourceLines } from './channelsView';
+import { loadLines, loadWords, sourceLines } from './channelsView';
 
-const ROW = 64;
+const ROW = 72;
 const SOURCE = { width: 220, height: 84 } as const;
 /** Where the conductors leave for the speakers, the upper and the lower of a pair. */
 const BUS = { upper: 262, lower: 246 } as const;
@@ -109,12 +109,14 @@ function Load({ load, y, joint, next, isFirst, isLast, isSeries }: LoadProps) {
           <circle cx={BUS.lower} cy={lower} r="3" />
         </g>
       )}
-      <text x={CONE_X + 40} y={y - 3} className="fill-ink font-semibold" fontSize="14">
+      <text x={CONE_X + 40} y={y - 10} className="fill-ink font-semibold" fontSize="14">
         {load.label}
       </text>
-      <text x={CONE_X + 40} y={y + 15} className="fill-muted" fontSize="13">
-        {loadWords(load)}
-      </text>
+      {loadLines(load).map((line, at) => (
+        <text key={line} x={CONE_X + 40} y={y + 8 + at * 17} className="fill-muted" fontSize="13">
+          {line}
+        </text>
+      ))}
     </g>
   );
 }

@@ -15,6 +15,11 @@ export function sourceLines({ record: { fedBy, power, leastOhm, band } }: Channe
 
 /** "Coaxial, 4 Ω, new; 93.0 ± 0.9 dB at 2.83 V"; "Tweeter, ohms not known, stays; nobody looked for a capacitor". */
 export function loadWords(load: ChannelLoad): string {
+  return loadLines(load).join('; ');
+}
+
+/** The same in a line for what it is, and one for what stands before it and how loud it is. */
+export function loadLines(load: ChannelLoad): readonly string[] {
   const { kind, electrics, isNew, before } = load;
   const level = levelOf(load);
   const what = [
@@ -30,7 +35,7 @@ export function loadWords(load: ChannelLoad): string {
     BEFORE_WORDS[before.kind],
     level === null ? '' : `${level.db.toFixed(1)} ± ${(2 * level.uncertaintyDb).toFixed(1)} dB at 2.83 V, 1 m`,
   ].filter(Boolean);
-  return [what.charAt(0).toUpperCase() + what.slice(1), ...more].join('; ');
+  return [what.charAt(0).toUpperCase() + what.slice(1), ...(more.length === 0 ? [] : [more.join('; ')])];
 }
 
 const BEFORE_WORDS: Readonly<Record<ChannelLoad['before']['kind'], string>> = {
