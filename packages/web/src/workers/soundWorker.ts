@@ -6,7 +6,7 @@ const worker = {
   /** Null where of something on the channel nobody knows the impedance. */
   async impedance(loads: readonly ChannelLoad[], joined: 'parallel' | 'series'): Promise<ImpedanceBand | null> {
     const { known, unknown } = knownLoads(loads);
-    return known.length === 0 || unknown.length > 0 ? null : impedanceBand(known, joined, 'nothing');
+    return known.length === 0 || unknown.length > 0 ? null : impedanceBand(known, joined);
   },
 };
 export type SoundWorker = typeof worker;

@@ -4,36 +4,85 @@
  * admittance (Tellegen's theorem; Director and Rohrer, The Generalized Adjoint Network, IEEE Trans. Circuit Theory 1969, from memory), so
  * that one solution gives the share of every driver.
  */
-import type { NetworkPart } from '../network/parts';
-import { admittance, type Complex } from '../network/parts';
+import { coverageFactor } from '../../uncertainty';
+import { admittance, type Complex, type NetworkPart } from '../network/parts';
 import { audibleFrequencies, type ComplexColumn, type Solved, solveNetwork } from '../network/solveNetwork';
-import { channelParts, driverId, type Joined, type KnownLoad, SOURCE } from './channelNetwork';
+import { channelParts, driverId, type Joined, type KnownLoad, SOURCE, type Taken, USUAL_FARAD } from './channelNetwork';
 import { driverAt, likelyDriver, relativeUncertainty } from './electrics';
 
 export type LeastImpedance = {
+  /** The middle of the interval in which it lies. */
   readonly ohm: number;
+  /** Where it is likely to lie. */
   readonly hz: number;
-  /** Standard, of `ohm`. */
-  readonly uncertaintyOhm: number;
+  /** Half of the interval. */
+  readonly expandedOhm: number;
 };
 
 /** 24 to the octave: a notch of a second-order filter is not missed. */
 const FREQUENCIES = audibleFrequencies(24);
+/** Of each draw: it counts how deep, not where. */
+const COARSE = audibleFrequencies(8);
+const LEAST_DRAWS = 256;
+/** Of so few draws the outermost are taken a little further out than the share says, to the cautious side. */
+const CAUTION = 0.6;
+const ALL_RECTANGULAR = 1;
 
 /**
+ * The least of |Z|, with its interval. Of bare drivers it moves with their coils, and each one's share is told by one solution. Behind capacitors
+ * and coils it moves with every figure: there it is drawn. Where nobody looked for a capacitor, the graver of the two is meant.
+ *
  * @param loads at least one
- * @param takes of what nobody has looked at, whether a capacitor is taken to be there
+ * @param confidence one-sided, between 0.5 and 1 exclusive
  */
-export function leastChannelImpedance(
+export function leastChannelImpedance(loads: readonly KnownLoad[], joined: Joined, confidence: number): LeastImpedance {
+  const key = JSON.stringify([
+    loads.map(({ load: { before, electrics }, ranges }) => [before, electrics, ranges]),
+    joined,
+    confidence,
+  ]);
+  const found = kept.get(key);
+  if (found) return found;
+  const without = leastWhere(loads, joined, confidence, false);
+  const isNotLooked = loads.some(({ load: { before } }) => before.kind === 'notLooked');
+  const withOne = isNotLooked ? leastWhere(loads, joined, confidence, true) : without;
+  const least = withOne.ohm - withOne.expandedOhm < without.ohm - without.expandedOhm ? withOne : without;
+  if (kept.size >= MOST_KEPT) kept.clear();
+  kept.set(key, least);
+  return least;
+}
+
+/** What was drawn for a channel is the same until something on it changes: a car's other channels are not drawn again. */
+const kept = new Map<string, LeastImpedance>();
+const MOST_KEPT = 200;
+
+function leastWhere(loads: readonly KnownLoad[], joined: Joined, confidence: number, isThere: boolean): LeastImpedance {
+  const { ohm, hz, uncertaintyOhm } = leastByShares(loads, joined, isThere);
+  const isBare = ({ load: { before } }: KnownLoad) =>
+    before.kind === 'nothing' || (before.kind === 'notLooked' && !isThere);
+  if (loads.every(isBare)) {
+    const factor = coverageFactor(confidence, null, loads.length === 1 ? ALL_RECTANGULAR : 0);
+    return { ohm, hz, expandedOhm: uncertaintyOhm * factor };
+  }
+  const taken = (place: number) => ({ farad: faradAt(place), isThere });
+  const drawn = draws(loads, joined, LEAST_DRAWS, COARSE, taken).map((each) => each.reduce((a, b) => Math.min(a, b)));
+  const sorted = Float64Array.from(drawn).sort();
+  const beyond = Math.floor(CAUTION * (1 - confidence) * LEAST_DRAWS);
+  const [lower, upper] = [sorted[beyond] as number, sorted[LEAST_DRAWS - 1 - beyond] as number];
+  return { ohm: (lower + upper) / 2, hz, expandedOhm: (upper - lower) / 2 };
+}
+
+/** The least as it is likely, and its standard uncertainty by the drivers' coils alone. */
+export function leastByShares(
   loads: readonly KnownLoad[],
   joined: Joined,
-  takes: 'capacitor' | 'nothing',
-): LeastImpedance {
+  isThere = false,
+): { readonly ohm: number; readonly hz: number; readonly uncertaintyOhm: number } {
   const parts = channelParts(
     loads,
     loads.map(({ ranges }) => likelyDriver(ranges)),
     joined,
-    takes,
+    loads.map(() => ({ farad: faradAt(0.5), isThere })),
   );
   const solved = solvedOf(parts, FREQUENCIES);
   const { re, im } = solved.impedance;
@@ -70,7 +119,8 @@ export type ImpedanceBand = {
 /** So many channels are made of the ranges, and what 2.5 in 100 of them go beyond on each side is left out. */
 const DRAWS = 2000;
 const BEYOND = 0.025;
-const FIGURES_A_DRIVER = 5;
+/** Five of its driver, and what stands before it. */
+const FIGURES_A_LOAD = 6;
 /** 12 to the octave: enough to draw. */
 const DRAWN = audibleFrequencies(12);
 
@@ -78,40 +128,61 @@ const DRAWN = audibleFrequencies(12);
  * The channel's impedance over frequency with the band in which 95 in 100 of such channels lie, at each frequency by itself: by drawing, for
  * a resonance that may be anywhere is no small change. The draws are those of a lattice, the same for the same loads, and cover the ranges evenly.
  */
-export function impedanceBand(
-  loads: readonly KnownLoad[],
-  joined: Joined,
-  takes: 'capacitor' | 'nothing',
-): ImpedanceBand {
+export function impedanceBand(loads: readonly KnownLoad[], joined: Joined): ImpedanceBand {
   const likely = sizes(
     solvedOf(
       channelParts(
         loads,
         loads.map(({ ranges }) => likelyDriver(ranges)),
         joined,
-        takes,
+        loads.map(() => takenAt(LIKELY)),
       ),
       DRAWN,
     ),
   );
-  const steps = latticeSteps(loads.length * FIGURES_A_DRIVER);
-  const drawn = Array.from({ length: DRAWS }, (_, draw) => {
-    const drivers = loads.map(({ ranges }, each) => {
-      const place = (figure: number) => (0.5 + (draw + 1) * (steps[each * FIGURES_A_DRIVER + figure] as number)) % 1;
-      return driverAt(ranges, [place(0), place(1), place(2), place(3), place(4)]);
-    });
-    return sizes(solvedOf(channelParts(loads, drivers, joined, takes), DRAWN));
-  });
+  const drawn = draws(loads, joined, DRAWS, DRAWN, takenAt);
   const lowerOhm = new Float64Array(DRAWN.length);
   const upperOhm = new Float64Array(DRAWN.length);
   const column = new Float64Array(DRAWS);
-  for (let at = 0; at < DRAWN.length; at++) {
-    for (let draw = 0; draw < DRAWS; draw++) column[draw] = (drawn[draw] as Float64Array)[at] as number;
+  for (let hz = 0; hz < DRAWN.length; hz++) {
+    for (let draw = 0; draw < DRAWS; draw++) column[draw] = (drawn[draw] as Float64Array)[hz] as number;
     column.sort();
-    lowerOhm[at] = column[Math.floor(BEYOND * DRAWS)] as number;
-    upperOhm[at] = column[Math.ceil((1 - BEYOND) * DRAWS) - 1] as number;
+    lowerOhm[hz] = column[Math.floor(BEYOND * DRAWS)] as number;
+    upperOhm[hz] = column[Math.ceil((1 - BEYOND) * DRAWS) - 1] as number;
   }
   return { frequenciesHz: DRAWN, likelyOhm: likely, lowerOhm, upperOhm };
+}
+
+/** Of |Z| of so many channels, each at every frequency, Ω. */
+function draws(
+  loads: readonly KnownLoad[],
+  joined: Joined,
+  count: number,
+  frequenciesHz: Float64Array,
+  taken: (place: number) => Taken,
+): readonly Float64Array[] {
+  const steps = latticeSteps(loads.length * FIGURES_A_LOAD);
+  return Array.from({ length: count }, (_, draw) => {
+    const place = (load: number, figure: number) =>
+      (0.5 + (draw + 1) * (steps[load * FIGURES_A_LOAD + figure] as number)) % 1;
+    const drivers = loads.map(({ ranges }, each) =>
+      driverAt(ranges, [place(each, 0), place(each, 1), place(each, 2), place(each, 3), place(each, 4)]),
+    );
+    const before = loads.map((_load, each) => taken(place(each, 5)));
+    return sizes(solvedOf(channelParts(loads, drivers, joined, before), frequenciesHz));
+  });
+}
+
+/** A capacitor of middling size, where there is one. */
+const LIKELY = 0.75;
+
+/** Where nobody looked, a capacitor is there as likely as not, of any usual size. @param place from 0 to 1 */
+export function takenAt(place: number): Taken {
+  return { farad: faradAt((place * 2) % 1), isThere: place >= 0.5 };
+}
+
+function faradAt(place: number): number {
+  return USUAL_FARAD.least + (USUAL_FARAD.most - USUAL_FARAD.least) * place;
 }
 
 /**

@@ -1,7 +1,7 @@
 /** The network that one channel drives, from what hangs on it. */
 import type { Driver, NetworkPart } from '../network/parts';
 import { GROUND } from '../network/solveNetwork';
-import { type DriverKind, type DriverRanges, driverRanges, type Electrics } from './electrics';
+import { type Between, type DriverKind, type DriverRanges, driverRanges, type Electrics } from './electrics';
 import { type Corner, highPassParts, lowPassParts } from './ladder';
 
 /** What stands before a driver on its channel. `notLooked`: nobody knows whether a capacitor lies there. */
@@ -34,8 +34,11 @@ export type Joined = 'parallel' | 'series';
 /** A load whose driver can be worked out. */
 export type KnownLoad = { readonly load: ChannelLoad; readonly ranges: DriverRanges };
 
-/** Of a factory tweeter, where nobody read it: 3.3 to 10 µF (from memory). */
-const USUAL_FARAD = 4.7e-6;
+/** A factory tweeter's capacitor, where nobody read it (from memory). */
+export const USUAL_FARAD: Between = { least: 3.3e-6, most: 10e-6 };
+
+/** What is taken where nobody looked: of a capacitor that nobody read its value, and whether there is one at all. */
+export type Taken = { readonly farad: number; readonly isThere: boolean };
 
 /** @returns the loads of which nobody knows the impedance apart */
 export function knownLoads(loads: readonly ChannelLoad[]): {
@@ -56,20 +59,20 @@ export const SOURCE = 'channel';
 
 /**
  * @param drivers one for each load
- * @param takes of what nobody has looked at, whether a capacitor is taken to be there
+ * @param taken one for each load
  */
 export function channelParts(
   loads: readonly KnownLoad[],
   drivers: readonly Driver[],
   joined: Joined,
-  takes: 'capacitor' | 'nothing',
+  taken: readonly Taken[],
 ): readonly NetworkPart[] {
   return loads.flatMap(({ load }, at) => {
     const [from, to] =
       joined === 'parallel'
         ? [SOURCE, GROUND]
         : [seriesNode(at), at === loads.length - 1 ? GROUND : seriesNode(at + 1)];
-    return loadParts(load, at, drivers[at] as Driver, from, to, takes);
+    return loadParts(load, at, drivers[at] as Driver, from, to, taken[at] as Taken);
   });
 }
 
@@ -88,15 +91,15 @@ function loadParts(
   driver: Driver,
   from: string,
   to: string,
-  takes: 'capacitor' | 'nothing',
+  taken: Taken,
 ): readonly NetworkPart[] {
   const own = `at driver ${at}`;
   const cone: NetworkPart = { id: driverId(at), from: own, to, kind: 'driver', driver };
   const farad =
     before.kind === 'capacitor'
-      ? (before.farad ?? USUAL_FARAD)
-      : before.kind === 'notLooked' && takes === 'capacitor'
-        ? USUAL_FARAD
+      ? (before.farad ?? taken.farad)
+      : before.kind === 'notLooked' && taken.isThere
+        ? taken.farad
         : null;
   if (farad !== null) return [{ id: `capacitor ${at}`, from, to: own, kind: 'capacitor', farad }, cone];
   if (before.kind !== 'filter') return [{ ...cone, from }];

@@ -1,12 +1,11 @@
 /** Whether what feeds a channel stands what hangs on it: the least impedance with its doubt, against what is sold as its least load. */
-import { coverageFactor, intervalVerdict } from '../../uncertainty';
+import { intervalVerdict } from '../../uncertainty';
 import { type Channel, type ChannelCheck, channelCheck, labelsOf } from './Channel';
 import { leastChannelImpedance } from './channelImpedance';
-import { type Joined, type KnownLoad, knownLoads } from './channelNetwork';
+import { type KnownLoad, knownLoads } from './channelNetwork';
 
 /** What is sold as a load may come down to so much of it anywhere in its band (IEC 60268-5). */
 export const LEAST_OF_NOMINAL = 0.8;
-const ALL_RECTANGULAR = 1;
 
 export function loadCheck({ loads, leastOhm, joined }: Channel, confidence: number): ChannelCheck {
   const { known, unknown } = knownLoads(loads);
@@ -19,9 +18,8 @@ export function loadCheck({ loads, leastOhm, joined }: Channel, confidence: numb
       `The impedance of what is in ${labelsOf(unknown)} is not known.`,
       'Read its coil with the meter, unplugged, or what is printed on its back.',
     );
-  const { ohm, hz, uncertaintyOhm } = least(known, joined);
-  const factor = coverageFactor(confidence, null, known.length === 1 ? ALL_RECTANGULAR : 0);
-  const seen = `${tenths(ohm)} ± ${tenths(uncertaintyOhm * factor)} Ω at ${wholeHz(hz)}`;
+  const { ohm, hz, expandedOhm } = leastChannelImpedance(known, joined, confidence);
+  const seen = `${tenths(ohm)} ± ${tenths(expandedOhm)} Ω at ${wholeHz(hz)}`;
   if (leastOhm === null)
     return channelCheck(
       'load',
@@ -29,7 +27,7 @@ export function loadCheck({ loads, leastOhm, joined }: Channel, confidence: numb
       `Its amplifier sees ${seen} at the least. Nobody says what it stands.`,
       'Look for the least load on the radio’s or amplifier’s label, or in its maker’s sheet.',
     );
-  const margin = { ohm: ohm - LEAST_OF_NOMINAL * leastOhm, expandedOhm: uncertaintyOhm * factor };
+  const margin = { ohm: ohm - LEAST_OF_NOMINAL * leastOhm, expandedOhm };
   const verdict = intervalVerdict(margin.ohm, margin.expandedOhm);
   const limit = `a load sold as ${leastOhm} Ω may come down to ${tenths(LEAST_OF_NOMINAL * leastOhm)} Ω`;
   const sentence = `Its amplifier sees ${seen} at the least; ${limit}.`;
@@ -41,17 +39,13 @@ export function loadCheck({ loads, leastOhm, joined }: Channel, confidence: numb
   return channelCheck('load', verdict, sentence, verdict === 'hits' ? cure : settlesLoad(known), margin);
 }
 
-/** Where nobody looked for a capacitor, the graver of the two is meant. */
-function least(known: readonly KnownLoad[], joined: Joined) {
-  const without = leastChannelImpedance(known, joined, 'nothing');
-  if (known.every(({ load }) => load.before.kind !== 'notLooked')) return without;
-  const withOne = leastChannelImpedance(known, joined, 'capacitor');
-  return withOne.ohm < without.ohm ? withOne : without;
-}
-
 function settlesLoad(known: readonly KnownLoad[]): string {
   const notLooked = known.filter(({ load }) => load.before.kind === 'notLooked').map(({ load }) => load);
   if (notLooked.length > 0) return `Look whether a capacitor sits at ${labelsOf(notLooked)}.`;
+  const unreadCapacitors = known
+    .filter(({ load: { before } }) => before.kind === 'capacitor' && before.farad === null)
+    .map(({ load }) => load);
+  if (unreadCapacitors.length > 0) return `Read what is printed on the capacitor at ${labelsOf(unreadCapacitors)}.`;
   const unread = known.filter(({ load }) => load.electrics.coilOhm === null).map(({ load }) => load);
   return `Read the coil of ${labelsOf(unread.length > 0 ? unread : known.map(({ load }) => load))} with the meter, unplugged.`;
 }
