@@ -1,6 +1,7 @@
 /** Jobs: the shop's cars. */
 
 import { z } from 'zod';
+import { SENSITIVITY_CONDITIONS, SPEAKER_KINDS } from '../catalogue';
 import { CHECK_IDS, COUNTS_FOR } from '../fit';
 import {
   baselineSchema,
@@ -17,7 +18,6 @@ import {
   worksSchema,
 } from '../model';
 import { answerSchema, CONSENT_KINDS, CURE_IDS } from '../order';
-import { DRIVER_KINDS } from '../sound';
 import { contract, idSchema, nothing } from './contract';
 import { newVehicleSchema } from './newVehicle';
 import { openingSchema } from './openings';
@@ -57,7 +57,7 @@ const cornerSchema = z.object({
 
 /** What of a chosen speaker, and of the lead before it, its channel is judged by. */
 export const playsSchema = z.object({
-  speakerKind: z.enum(DRIVER_KINDS),
+  speakerKind: z.enum(SPEAKER_KINDS),
   impedanceOhm: z.number().nullable(),
   coilOhm: z.number().nullable(),
   coilMh: z.number().nullable(),
@@ -65,7 +65,7 @@ export const playsSchema = z.object({
   totalQ: z.number().nullable(),
   rmsW: z.number().nullable(),
   sensitivityDb: z.number().nullable(),
-  sensitivityAt: z.enum(['1 W', '2.83 V', 'notStated']),
+  sensitivityAt: z.enum(SENSITIVITY_CONDITIONS),
   /** Of the lead; null where there is none in it, or nobody says. */
   filter: z.object({ highPass: cornerSchema.nullable(), lowPass: cornerSchema.nullable() }).nullable(),
 });

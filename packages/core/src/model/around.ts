@@ -126,7 +126,7 @@ export function channelWords(channel: Channel): string {
     band === null ? 'band not looked at' : BAND_LABELS[band].toLowerCase(),
     fedBy === null ? 'nobody looked what feeds it' : FED_BY_LABELS[fedBy].toLowerCase(),
     leastOhm === null ? '' : `stands ${leastOhm} Ω`,
-    power === null ? '' : powerWords(power),
+    power === null ? '' : channelPowerWords(power),
     wire === null ? '' : CHANNEL_WIRE_LABELS[wire].toLowerCase(),
     note,
   ];
@@ -134,7 +134,7 @@ export function channelWords(channel: Channel): string {
 }
 
 /** "20 W RMS into 4 Ω". */
-export function powerWords({ watt, rating, atOhm }: NonNullable<Channel['power']>): string {
+export function channelPowerWords({ watt, rating, atOhm }: NonNullable<Channel['power']>): string {
   const kind = rating === 'RMS' ? 'RMS' : `(${POWER_RATING_LABELS[rating].toLowerCase()})`;
   return `${watt} W ${kind}${atOhm === null ? '' : ` into ${atOhm} Ω`}`;
 }

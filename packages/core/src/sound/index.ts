@@ -8,7 +8,7 @@ export type { Channel as JudgedChannel, ChannelCheck } from './channel/Channel';
 export { type ImpedanceBand, impedanceBand } from './channel/channelImpedance';
 export { type Level, levelDifference, levelOf } from './channel/channelLevels';
 export { type Before, type ChannelLoad, type KnownLoad, knownLoads } from './channel/channelNetwork';
-export { DRIVER_KINDS, type DriverKind, type Electrics } from './channel/electrics';
+export type { DriverKind, Electrics } from './channel/electrics';
 export { judgeChannel } from './channel/judgeChannel';
 export { LEAST_OF_NOMINAL } from './channel/loadCheck';
 export { coilWords } from './coilWords';

@@ -12,8 +12,12 @@ const STAKES: Readonly<Record<ChannelCheck['id'], string>> = {
 };
 
 /** Only of channels on which something new hangs; what stays as it was is not asked about. */
-export function channelPoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
-  const channels = channelSheets(job, openings);
+export function channelPoints(
+  job: PointJob,
+  openings: readonly PointOpening[],
+  confidence: number,
+): readonly OpenPoint[] {
+  const channels = channelSheets(job, openings, confidence);
   if (channels.kind === 'notLooked') return [];
   const unfed = channels.unfed.map(
     ({ id, record }): OpenPoint => ({
@@ -42,14 +46,14 @@ function hasNew({ newOpeningIds }: ChannelSheet): boolean {
   return newOpeningIds.length > 0;
 }
 
-function pointsOf({ record: { name }, checks, newOpeningIds }: ChannelSheet): readonly OpenPoint[] {
+function pointsOf({ number, record: { name }, checks, newOpeningIds }: ChannelSheet): readonly OpenPoint[] {
   return checks
     .filter(({ verdict }) => verdict !== 'clears')
     .map(({ id, verdict, sentence, settledBy }) => {
       const isHeld = verdict === 'hits' || verdict === 'hold';
       return {
         ...AT_VEHICLE,
-        id: `channel ${name} ${id}`,
+        id: `channel ${number} ${id}`,
         words: `Channel ${name}: ${sentence}`,
         stake: [settledBy, STAKES[id]].filter(Boolean).join(' '),
         // What is wrong is chosen otherwise; what is not known is written on the vehicle.

@@ -4,6 +4,7 @@ import type { OpeningState, Plays } from '../contracts/jobs';
 import { type Channel, channelsSchema, OLD_SPEAKER_NOT_TESTED, type OpeningRecord } from '../model';
 import { type ChannelOpening, channelHolds, channelSheets } from './channelSheets';
 
+const CONFIDENCE = 0.975;
 const PLAYS: Plays = {
   ...{ speakerKind: 'coaxial', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
   ...{ rmsW: 40, sensitivityDb: 90, sensitivityAt: '1 W', filter: null },
@@ -32,7 +33,7 @@ const car = (channels: Channel[] | null, boot?: string) => ({
   vehicle: { channels, facts: {} },
 });
 function known(channels: readonly Channel[], openings: readonly ChannelOpening[]) {
-  const found = channelSheets(car([...channels]), openings);
+  const found = channelSheets(car([...channels]), openings, CONFIDENCE);
   if (found.kind !== 'known') throw new Error('expected channels');
   return found;
 }
@@ -43,7 +44,7 @@ const DOOR = opening('frontDoorLow', chosen());
 const SAIL = opening('sailPanel', NOTHING, { nominalSize: '1 in' });
 
 test('nobody looked is not “no channels”', () => {
-  expect(channelSheets(car(null), [DOOR])).toEqual({ kind: 'notLooked' });
+  expect(channelSheets(car(null), [DOOR], CONFIDENCE)).toEqual({ kind: 'notLooked' });
   expect(known([], [DOOR]).unfed).toEqual([DOOR]);
 });
 
@@ -114,21 +115,21 @@ test('whatever else is said to hang on it keeps its load from being clear: a pla
 
 test('new wire to a door stops at a boot with a connector in it, as it was found on this car', () => {
   const wire = (boot?: string) => {
-    const found = channelSheets(car([channel({ fedBy: 'addedAmplifier', wire: 'new' })], boot), [DOOR]);
+    const found = channelSheets(car([channel({ fedBy: 'addedAmplifier', wire: 'new' })], boot), [DOOR], CONFIDENCE);
     return found.kind === 'known' ? found.sheets[0]?.checks[3]?.verdict : null;
   };
   expect([wire('open'), wire('connector'), wire()]).toEqual(['clears', 'hold', 'measure']);
 });
 
 test('nothing is ordered for a new speaker that its channel does not feed or stand, and for the others it is', () => {
-  const holds = (fields: Partial<Channel>) => [...channelHolds(car([channel(fields)]), [DOOR, SAIL])];
+  const holds = (fields: Partial<Channel>) => [...channelHolds(car([channel(fields)]), [DOOR, SAIL], CONFIDENCE)];
   expect(holds({})).toEqual([]);
   expect(holds({ band: null, power: null, leastOhm: null })).toEqual([]);
   expect(holds({ band: 'bass' })).toEqual([
     ['frontDoorLow left', expect.stringMatching(/^Channel front left: The channel sends bass only.* A woofer instead/)],
   ]);
   expect(holds({ leastOhm: 8 })).toEqual([['frontDoorLow left', expect.stringMatching(/speaker of more ohms/)]]);
-  expect([...channelHolds(car(null), [DOOR])]).toEqual([]);
+  expect([...channelHolds(car(null), [DOOR], CONFIDENCE)]).toEqual([]);
 });
 
 test('what an earlier program answered without what plays is not known, and not judged', () => {

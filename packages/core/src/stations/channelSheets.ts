@@ -23,6 +23,8 @@ export type ChannelOpening = {
 };
 
 export type ChannelSheet = {
+  /** Its place in the list, from 1: two may have one name. */
+  readonly number: number;
   readonly record: Channel;
   readonly channel: JudgedChannel;
   readonly checks: readonly ChannelCheck[];
@@ -43,22 +45,21 @@ export type CarChannels =
       readonly twice: readonly string[];
     };
 
-/** One-sided, as of the lengths; the shop's is not asked, for there is no setting of it for ohms. */
-const CONFIDENCE = 0.975;
-
 /** What of a job its channels are judged by. */
 export type ChannelJob = Pick<JobFacts, 'found'> & {
   readonly vehicle: Pick<VehicleRecord, 'channels' | 'facts'>;
 };
 
+/** @param confidence one-sided, the shop's, between 0.5 and 1 exclusive */
 export function channelSheets(
   { vehicle: { channels, facts }, found }: ChannelJob,
   openings: readonly ChannelOpening[],
+  confidence: number,
 ): CarChannels {
   if (channels === null) return { kind: 'notLooked' };
   const byLabel = new Map(openings.map((opening) => [placeLabel(opening.record), opening]));
   const boot = bootOf(knownFact('boot', found, facts)?.answer);
-  const sheets = channels.map((record) => sheetOf(record, byLabel, boot));
+  const sheets = channels.map((record, at) => ({ number: at + 1, ...sheetOf(record, byLabel, boot, confidence) }));
   const named = channels.flatMap(({ places }) => places);
   return {
     kind: 'known',
@@ -69,8 +70,12 @@ export function channelSheets(
 }
 
 /** Why nothing may be ordered for an opening by what its channel does with the speaker that is chosen; those that may be are not in it. */
-export function channelHolds(job: ChannelJob, openings: readonly ChannelOpening[]): ReadonlyMap<string, string> {
-  const channels = channelSheets(job, openings);
+export function channelHolds(
+  job: ChannelJob,
+  openings: readonly ChannelOpening[],
+  confidence: number,
+): ReadonlyMap<string, string> {
+  const channels = channelSheets(job, openings, confidence);
   const holds = new Map<string, string>();
   if (channels.kind === 'notLooked') return holds;
   for (const { record, checks, newOpeningIds } of channels.sheets) {
@@ -90,7 +95,8 @@ function sheetOf(
   record: Channel,
   byLabel: ReadonlyMap<string, ChannelOpening>,
   boot: JudgedChannel['boot'],
-): ChannelSheet {
+  confidence: number,
+): Omit<ChannelSheet, 'number'> {
   const there = record.places.flatMap((place) => byLabel.get(place) ?? []);
   const unknownPlaces = record.places.filter((place) => !byLabel.has(place));
   const { name, band, leastOhm, power, joined, feeds, wire } = record;
@@ -104,7 +110,7 @@ function sheetOf(
   return {
     record,
     channel,
-    checks: judgeChannel(channel, CONFIDENCE),
+    checks: judgeChannel(channel, confidence),
     newOpeningIds: there.filter(({ state }) => state.kind === 'chosen').map(({ id }) => id),
     unknownPlaces,
   };

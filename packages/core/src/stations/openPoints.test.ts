@@ -463,7 +463,11 @@ test('a question that went outside is open until an answer came', () => {
 test('which wire is positive is open where something is chosen, until it is tested; a keyed lead is enough where the shop says so', () => {
   const polarity = (by: PolarityBy) => ({ by, positive: by === 'notKnown' ? '' : 'pin 1', source: '' });
   const open = (by: PolarityBy, polarityProof: 'test' | 'testOrKey' = 'test', state: OpeningState = CHOSEN) =>
-    openPoints(job(), [door({ polarity: polarity(by) }, state)], { signature: 'offered', polarityProof })
+    openPoints(job(), [door({ polarity: polarity(by) }, state)], {
+      signature: 'offered',
+      polarityProof,
+      confidence: 0.975,
+    })
       .filter(({ station }) => station === 'wire')
       .map(({ words }) => words);
   expect(open('cell')).toEqual([]);
@@ -482,7 +486,9 @@ test('which wire is positive is open where something is chosen, until it is test
 
 test('where the shop wants it, booking in is open until the customer signed', () => {
   const ids = (baseline: JobFacts['baseline'], signature: 'offered' | 'asked') =>
-    openPoints(job({ baseline }), [door()], { signature, polarityProof: 'test' }).map(({ id }) => id);
+    openPoints(job({ baseline }), [door()], { signature, polarityProof: 'test', confidence: 0.975 }).map(
+      ({ id }) => id,
+    );
   const signed = { by: 'Vet', at: '2026-03-02T10:00:00.000Z', strokes: [[[1, 2] as [number, number]]] };
   expect(ids(TRIED, 'offered')).not.toContain('signature');
   expect(ids(TRIED, 'asked')).toContain('signature');

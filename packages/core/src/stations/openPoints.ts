@@ -46,7 +46,7 @@ export function openPoints(
     ...atStation('panelOff'),
     ...there.flatMap((opening) => measurePoints(opening, job)),
     ...there.flatMap((opening) => [...wirePoints(opening), ...polarityPoints(opening, shop)]),
-    ...channelPoints(job, openings),
+    ...channelPoints(job, openings, shop.confidence),
     ...there.flatMap(matchPoints),
     ...wishPoints(job, openings),
     ...consentPoints(job, there),

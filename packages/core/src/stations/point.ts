@@ -58,6 +58,6 @@ export type PointOpening = {
 };
 
 /** What the shop wants of every car. */
-export type ShopWishes = Pick<ShopSettings, 'signature' | 'polarityProof'>;
+export type ShopWishes = Pick<ShopSettings, 'signature' | 'polarityProof' | 'confidence'>;
 
 export type PointJob = JobFacts & { readonly vehicle: Omit<VehicleRecord, 'openings'> };

@@ -5,8 +5,7 @@
 import { HEALTHY_RATIOS } from '../judgeCoil';
 import type { Driver } from '../network/parts';
 
-export const DRIVER_KINDS = ['coaxial', 'component woofer', 'full range', 'tweeter'] as const;
-export type DriverKind = (typeof DRIVER_KINDS)[number];
+export type DriverKind = 'coaxial' | 'component woofer' | 'full range' | 'tweeter';
 
 /** Null for what nobody says. */
 export type Electrics = {

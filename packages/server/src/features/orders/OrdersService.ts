@@ -30,14 +30,15 @@ export class OrdersService {
 
   async get(jobId: string): Promise<OrderAnswer> {
     const { job, openings } = await this.jobs.get(jobId);
-    const held: HeldBy = { consents: job.consents, channels: channelHolds(job, openings) };
     // A job comes without the panels of its vehicle.
     const vehicle = await this.vehicles.find(job.vehicle.id);
-    const included = openings.filter((opening) => isIncluded(opening, held));
     const fitting = await this.fittingFor(
-      included.map(({ record }) => record),
-      included.flatMap(({ choice }) => choice ?? []),
+      openings.map(({ record }) => record),
+      openings.flatMap(({ choice }) => choice ?? []),
     );
+    const channels = channelHolds(job, openings, fitting.shop.confidence);
+    const held: HeldBy = { consents: job.consents, channels };
+    const included = openings.filter((opening) => isIncluded(opening, held));
     const needs = included.flatMap((opening) => needsOf(opening, fitting));
     const lots = await this.shelf.forJob(
       jobId,

@@ -1,11 +1,12 @@
 /** What plays on each channel, what its source sees of it, and what of that nobody knows. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { placeLabel } from '@low-quarry/core/model';
+import { placeLabel, SETTINGS_DEFAULTS } from '@low-quarry/core/model';
 import { type ChannelCheck, LEAST_OF_NOMINAL } from '@low-quarry/core/sound';
 import { type ChannelSheet, channelSheets } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { shopSettingsQuery } from '../../api/sharedQueries';
 import { VERDICT_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { late } from '../../ui/late';
@@ -24,7 +25,8 @@ const ImpedanceChart = late(
 type CarChannelsProps = { readonly job: Job; readonly openings: readonly OpeningWithState[] };
 
 export function CarChannels({ job, openings }: CarChannelsProps) {
-  const channels = channelSheets(job, openings);
+  const shop = useQuery(shopSettingsQuery);
+  const channels = channelSheets(job, openings, (shop.data ?? SETTINGS_DEFAULTS).confidence);
   const vehicle = `/vehicles/${encodeURIComponent(job.vehicle.id)}`;
   return (
     <section aria-label="The channels" className="flex flex-col gap-2">
@@ -51,7 +53,7 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
           ))}
           <ul className="flex flex-col">
             {channels.sheets.map((sheet) => (
-              <ChannelItem key={sheet.record.name} sheet={sheet} vehicle={vehicle} />
+              <ChannelItem key={sheet.number} sheet={sheet} vehicle={vehicle} />
             ))}
           </ul>
         </>

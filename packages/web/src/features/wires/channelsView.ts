@@ -1,5 +1,5 @@
 /** What the Wire screen shows of a channel. */
-import { BAND_LABELS, FED_BY_LABELS, powerWords } from '@low-quarry/core/model';
+import { BAND_LABELS, channelPowerWords, FED_BY_LABELS } from '@low-quarry/core/model';
 import { type ChannelLoad, levelOf } from '@low-quarry/core/sound';
 import type { ChannelSheet } from '@low-quarry/core/stations';
 
@@ -7,7 +7,7 @@ import type { ChannelSheet } from '@low-quarry/core/stations';
 export function sourceLines({ record: { fedBy, power, leastOhm, band } }: ChannelSheet): readonly string[] {
   return [
     fedBy === null ? 'Nobody looked what feeds it' : FED_BY_LABELS[fedBy],
-    power === null ? 'power not known' : powerWords(power),
+    power === null ? 'power not known' : channelPowerWords(power),
     leastOhm === null ? 'least load not known' : `stands ${leastOhm} Ω`,
     band === null ? 'band not looked at' : `carries ${BAND_LABELS[band].toLowerCase()}`,
   ];
