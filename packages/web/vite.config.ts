@@ -38,10 +38,32 @@ function keepingHash(): string {
   return hash.digest('hex').slice(0, 16);
 }
 
+/**
+ * Zod's writers of JSON schemas, which each of its schemas holds on to and no page asks for: a sixteenth of all that a first screen
+ * loads. The names stay; who calls one is told.
+ */
+function withoutJsonSchemas(): Plugin {
+  const writers = /node_modules\/zod\/v4\/core\/(to-json-schema|json-schema-processors)\.js$/;
+  const absent = `const absent = () => { throw new Error('The page is built without what writes JSON schemas.'); };`;
+  return {
+    name: 'without-json-schemas',
+    apply: 'build',
+    transform(code, id) {
+      if (!writers.test(id)) return null;
+      const names = [...code.matchAll(/^export (?:const|function) (\w+)/gm)].map(([, name]) => name as string);
+      const renamed = [...code.matchAll(/^export \{ (\w+) as (\w+) \};/gm)].map(([all]) => all);
+      // A schema makes its methods when it is made: it gets those, and whoever calls one is told.
+      const stub = (name: string) => (/^create\w+Method$/.test(name) ? '() => absent' : 'absent');
+      const stubs = names.map((name) => `export const ${name} = ${stub(name)};`);
+      return { code: [absent, ...stubs, ...renamed].join('\n'), map: null };
+    },
+  };
+}
+
 export default defineConfig({
   define: { __BUILD__: JSON.stringify(keepingHash()) },
-  plugins: [react(), tailwindcss(), serviceWorker()],
-  worker: { format: 'es' },
+  plugins: [react(), tailwindcss(), withoutJsonSchemas(), serviceWorker()],
+  worker: { format: 'es', plugins: () => [withoutJsonSchemas()] },
   build: {
     outDir: OUT,
     sourcemap: false,

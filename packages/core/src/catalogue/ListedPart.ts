@@ -1,8 +1,9 @@
 /** Of a part what lists show and filter by: a device has those of the whole catalogue at hand, and whole parts by their ids. */
 import { orderedId, STATE_MARK } from './bracket/snapOffs';
 import type { Claim } from './claims';
+import type { PartKind } from './kindNames';
 import type { Orderable } from './orderable';
-import { entryOf, type PartKind, type PartRecord } from './partKinds';
+import { entryOf, type PartRecord } from './partKinds';
 import type { PART_TABLE } from './partTable';
 
 export type ListedClaim = Pick<Claim, 'vehicleId' | 'place' | 'says' | 'by' | 'on'>;

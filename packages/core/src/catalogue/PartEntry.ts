@@ -11,8 +11,6 @@ export type NamedConnector = {
 };
 
 export type PartEntry<Schema extends z.ZodType<Orderable> = z.ZodType<Orderable>, Listed = unknown> = {
-  /** What one of them is called. */
-  readonly word: string;
   readonly schema: Schema;
   /** What is asked of one, as it is typed and as it stands in lists; what has no line here is in the record as it is kept. */
   readonly specs: readonly Spec[];

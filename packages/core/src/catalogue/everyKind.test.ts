@@ -6,7 +6,8 @@ import smallParts from '../../../../demo/small-parts.json' with { type: 'json' }
 import spacers from '../../../../demo/spacers.json' with { type: 'json' };
 import speakers from '../../../../demo/speakers.json' with { type: 'json' };
 import goods from '../../../../starter/goods.json' with { type: 'json' };
-import { entryOf, PART_KINDS, type PartRecord, partSays, partSchema } from './partKinds';
+import { PART_KINDS, partKindWord } from './kindNames';
+import { type PartRecord, partSays, partSchema } from './partKinds';
 
 const PARTS: readonly PartRecord[] = [speakers, brackets, spacers, adapters, smallParts, goods.parts].flatMap((parts) =>
   (parts as unknown[]).map((part) => partSchema.parse(part)),
@@ -19,7 +20,7 @@ test.each(PART_KINDS)('%s: says what it is, without a word of the record’s own
     const says = partSays(part);
     expect(says).toMatch(/\w/);
     expect(says).not.toMatch(/null|undefined|NaN|\[object|[a-z]{3}[A-Z]|notStated/);
-    expect(entryOf(part).word).not.toBe('');
+    expect(partKindWord(part.kind)).not.toBe('');
   }
 });
 

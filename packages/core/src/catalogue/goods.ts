@@ -10,12 +10,11 @@ import type { Spec } from './specs/Spec';
  * @param connectors those that it names
  */
 export function goodsEntry<Schema extends z.ZodType<Orderable>, Listed>(
-  word: string,
   schema: Schema,
   specs: readonly Spec[],
   listed: (part: z.output<Schema>) => Listed,
   says: (part: z.output<Schema>) => string,
   connectors: (part: z.output<Schema>) => readonly NamedConnector[] = () => [],
 ): PartEntry<Schema, Listed> {
-  return partEntry({ word, schema, specs, listed, says, connectors, isAtHand: false, toFit: () => ({}) });
+  return partEntry({ schema, specs, listed, says, connectors, isAtHand: false, toFit: () => ({}) });
 }

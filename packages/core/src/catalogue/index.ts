@@ -29,6 +29,7 @@ export type { Filter } from './filter';
 export { FOAM_FORMS } from './foam/foam';
 export { FUSE_TYPES } from './fuse/fuse';
 export { type HarnessAdapterRecord, harnessAdapterSchema } from './harnessAdapter/harnessAdapter';
+export { PART_KINDS, type PartKind, partKindWord } from './kindNames';
 export {
   isJudgedSpeaker,
   isListedLayer,
@@ -55,11 +56,8 @@ export { newPartId } from './partIds';
 export {
   isAtHand,
   namedConnectors,
-  PART_KINDS,
-  type PartKind,
   type PartRecord,
   partIdPrefix,
-  partKindWord,
   partSays,
   partSchema,
   toFitCatalogue,

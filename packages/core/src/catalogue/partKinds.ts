@@ -1,11 +1,9 @@
 /** What follows from the table of kinds: any part, its kind's entry, and what the fit works on. */
 import { z } from 'zod';
 import type { FitCatalogue } from '../fit';
+import { type PartKind, partKindWord } from './kindNames';
 import type { NamedConnector, PartEntry } from './PartEntry';
 import { PART_TABLE } from './partTable';
-
-export type PartKind = keyof typeof PART_TABLE;
-export const PART_KINDS = Object.keys(PART_TABLE) as [PartKind, ...PartKind[]];
 
 type PartSchema = (typeof PART_TABLE)[PartKind]['schema'];
 export const partSchema = z.discriminatedUnion(
@@ -17,11 +15,6 @@ export type PartRecord = z.infer<typeof partSchema>;
 /** The entry of a part's kind, as one that takes any part of that kind. */
 export function entryOf({ kind }: Pick<PartRecord, 'kind'>): PartEntry {
   return PART_TABLE[kind] as unknown as PartEntry;
-}
-
-/** What one part of a kind is called. */
-export function partKindWord(kind: PartKind): string {
-  return PART_TABLE[kind].word;
 }
 
 /** What a part is, in a line of the trade's words. */

@@ -1,5 +1,5 @@
 /** What is asked of each kind of part, and of each what is in its box. What has no line here is in the record as it is kept. */
-import type { PartKind } from './partKinds';
+import type { PartKind } from './kindNames';
 import { PART_TABLE } from './partTable';
 import { pieces, type Spec } from './specs/Spec';
 

@@ -1,6 +1,6 @@
 /**
  * The kinds of parts, one folder each: how one is written down, what lists show of it, which connectors it names and which shapes the
- * fit works on. Whoever adds a kind writes its folder and adds it here; the library, parts packs, shop files, order lists and the
+ * fit works on. Whoever adds a kind writes its folder, names it in `kindNames.ts` and adds it here; the library, parts packs, shop files, order lists and the
  * device's catalogue read this table
  * through `partKinds.ts`. Order lists have the kinds in this order.
  */
@@ -19,6 +19,7 @@ import { fastenerEntry } from './fastener/fastener';
 import { foamEntry } from './foam/foam';
 import { fuseEntry } from './fuse/fuse';
 import { harnessAdapterEntry } from './harnessAdapter/harnessAdapter';
+import type { PartKind } from './kindNames';
 import { looseConnectorEntry } from './looseConnector/looseConnector';
 import { panelClipEntry } from './panelClip/panelClip';
 import { podEntry } from './pod/pod';
@@ -64,4 +65,4 @@ export const PART_TABLE = {
   sheet: sheetEntry,
   consumable: consumableEntry,
   tool: toolEntry,
-} as const;
+} as const satisfies Readonly<Record<PartKind, unknown>>;

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { IN_HAND_FIGURES } from '../catalogue';
 import { contract, nothing } from './contract';
-import { findParts } from './library';
+import { findParts } from './findParts';
 
 /** More are a cloud that nobody reads. */
 export const MOST_POINTS = 5000;

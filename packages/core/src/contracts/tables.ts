@@ -2,8 +2,8 @@
 import { z } from 'zod';
 import { contract, nothing } from './contract';
 import { JOB_LISTS, listJobs } from './jobs';
-import { TABLE_FORMATS } from './library';
 import { SERVED_BY } from './servesMost';
+import { TABLE_FORMATS } from './tableFormats';
 
 export const TABLES_OUT = ['shelf', 'places', 'disagreements', 'serving', 'jobs'] as const;
 export type TableOut = (typeof TABLES_OUT)[number];

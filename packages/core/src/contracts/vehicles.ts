@@ -3,8 +3,8 @@ import { z } from 'zod';
 import { bodyTemplateSchema } from '../formats';
 import { variantSchema, vehicleSchema } from '../model';
 import { contract, nothing } from './contract';
-import { unreadableSchema } from './library';
 import { newVehicleSchema } from './newVehicle';
+import { unreadableSchema } from './unreadable';
 
 const idSchema = z.string().min(1).max(80);
 

@@ -2,7 +2,7 @@
 
 import { type ConnectorRecord, isWhole, type PartRecord } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
-import type { Unreadable } from '@low-quarry/core/contracts/library';
+import type { Unreadable } from '@low-quarry/core/contracts/unreadable';
 import { readStored } from '@low-quarry/core/records';
 
 export class Catalogue {
@@ -69,9 +69,4 @@ export class Catalogue {
 function idIn(kept: unknown): string {
   const id = (kept as { readonly id?: unknown } | null)?.id;
   return typeof id === 'string' ? id : 'a part without an id';
-}
-
-/** Names a state of a catalogue: whatever follows from it holds for just this one. */
-export function versionOf({ epoch, revision, id }: CataloguePlace): string {
-  return `${epoch} ${revision} ${id}`;
 }

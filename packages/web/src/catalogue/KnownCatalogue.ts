@@ -1,8 +1,9 @@
 /** What screens need of the catalogue at once; whole parts they ask for by their ids. */
 
 import type { ConnectorRecord, PartRecord } from '@low-quarry/core/catalogue';
-import type { Unreadable } from '@low-quarry/core/contracts/library';
-import { ListedParts, type ListedText } from './ListedParts';
+import type { Unreadable } from '@low-quarry/core/contracts/unreadable';
+import { ListedParts } from './ListedParts';
+import type { ListedText } from './listedText';
 
 /** As it is kept, and as a worker sends it. */
 export type KeptKnown = {

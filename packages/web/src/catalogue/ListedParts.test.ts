@@ -2,7 +2,8 @@ import { expect, test } from '@jest/globals';
 import { type PartRecord, toFitCatalogue, toListedPart } from '@low-quarry/core/catalogue';
 import { largeParts } from '@low-quarry/core/testing/largeCatalogue';
 import { Catalogue } from './Catalogue';
-import { ListedParts, toListedText } from './ListedParts';
+import { ListedParts } from './ListedParts';
+import { toListedText } from './toListedText';
 
 const PARTS = largeParts({ speakers: 7, brackets: 3, seed: 4 });
 const kept = JSON.parse(JSON.stringify(toListedText(PARTS)));

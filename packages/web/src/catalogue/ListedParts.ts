@@ -1,36 +1,6 @@
-/**
- * The listed parts of a catalogue as they are kept and as screens look them up. Of thousands a screen needs a handful at first: they
- * are kept as lines of text, and each is read when it is asked for.
- */
-import { isWhole, type ListedPart, type PartRecord, toListedPart } from '@low-quarry/core/catalogue';
-
-/** Speakers first, in the order in which the engine counts them, then those that lack figures; a line each in both. */
-export type ListedText = {
-  readonly speakers: number;
-  readonly lacking: number;
-  readonly ids: string;
-  readonly records: string;
-};
-
-const LINE = '\n';
-
-/**
- * @param parts in the catalogue's order, speakers first
- * @throws Error where an id is none: it would be two lines
- */
-export function toListedText(parts: readonly PartRecord[]): ListedText {
-  const broken = parts.find(({ id }) => id.includes(LINE));
-  if (broken) throw new Error(`toListedText: expected an id of one line, got ${JSON.stringify(broken.id)}`);
-  const all = parts.filter((part) => part.kind === 'speaker');
-  const speakers = all.filter(isWhole).length;
-  return {
-    speakers,
-    lacking: all.length - speakers,
-    ids: parts.map(({ id }) => id).join(LINE),
-    // JSON has no line break outside of its white space.
-    records: parts.map((part) => JSON.stringify(toListedPart(part))).join(LINE),
-  };
-}
+/** The listed parts of a catalogue as screens look them up: of thousands a screen needs a handful at first, each is read when it is asked for. */
+import type { ListedPart } from '@low-quarry/core/catalogue';
+import { LINE, type ListedText } from './listedText';
 
 export class ListedParts {
   /** In the order in which the engine counts them. */

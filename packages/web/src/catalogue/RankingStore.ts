@@ -3,7 +3,7 @@
  * as long as opening, rules, catalogue and program are. The longest unused go first.
  */
 import type { FitOpening, FitRules, PackedRanking } from '@low-quarry/core/fit';
-import type { CatalogueKeeping } from './CatalogueStore';
+import type { CatalogueKeeping } from './KeptCatalogue';
 
 /** Of up to a megabyte each. */
 const MOST = 24;

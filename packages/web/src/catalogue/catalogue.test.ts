@@ -6,10 +6,12 @@ import { toStored } from '@low-quarry/core/records/storedRecord';
 import { LARGE_RULES, largeCatalogue, largeParts, largeVehicle } from '@low-quarry/core/testing/largeCatalogue';
 import { rankCandidates } from '@low-quarry/core/testing/rankCandidates';
 import { BUCKETS, bucketOf } from './bucketOf';
-import { Catalogue, versionOf } from './Catalogue';
-import { type CatalogueKeeping, CatalogueStore, knownOf } from './CatalogueStore';
+import { Catalogue } from './Catalogue';
+import { CatalogueStore, knownOf } from './CatalogueStore';
+import type { CatalogueKeeping } from './KeptCatalogue';
 import { RankingStore } from './RankingStore';
 import { syncCatalogue } from './syncCatalogue';
+import { versionOf } from './versionOf';
 
 const EPOCH = '00000000-0000-4000-8000-000000000001';
 const PARTS = largeParts({ speakers: 40, brackets: 6, seed: 2 });

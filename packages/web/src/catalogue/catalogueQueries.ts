@@ -6,7 +6,7 @@ import { pageHeaders, refusalOf } from '../api/call';
 import { askCatalogue, endCatalogueWorker } from '../workers/catalogueClient';
 import type { Synced } from '../workers/catalogueWorker';
 import { setProgress } from './catalogueProgress';
-import { catalogueStore } from './deviceCatalogue';
+import { keptCatalogue } from './deviceCatalogue';
 import { onCatalogueForgotten } from './forgetCatalogue';
 import { type KnownCatalogue, toKnown } from './KnownCatalogue';
 
@@ -20,7 +20,7 @@ let reading: Promise<KnownCatalogue | null> | null = null;
 
 async function readKnown(): Promise<KnownCatalogue | null> {
   try {
-    const kept = await catalogueStore.readKnown();
+    const kept = await keptCatalogue.readKnown();
     return kept && toKnown(kept);
   } catch {
     // It is asked for again.
@@ -69,6 +69,6 @@ onCatalogueForgotten(() => {
 /** Parts of the catalogue by their ids: from the device, where it keeps that version; what is no part is left out. */
 export async function readParts(version: string, ids: readonly string[]): Promise<readonly PartRecord[]> {
   if (ids.length === 0) return [];
-  const kept = await catalogueStore.readParts(version, ids).catch(() => null);
+  const kept = await keptCatalogue.readParts(version, ids).catch(() => null);
   return kept ?? askCatalogue((worker) => worker.parts(version, ids));
 }

@@ -1,8 +1,8 @@
 /** The catalogue on this device, and rankings that were worked out with it. */
 import { clear, createStore, getMany, setMany } from 'idb-keyval';
 import { BUILD } from '../build';
-import { type CatalogueKeeping, CatalogueStore } from './CatalogueStore';
 import { CATALOGUE_DATABASES } from './forgetCatalogue';
+import { type CatalogueKeeping, KeptCatalogue } from './KeptCatalogue';
 import { RankingStore } from './RankingStore';
 
 function keepingIn(database: string): CatalogueKeeping {
@@ -22,5 +22,6 @@ function keepingIn(database: string): CatalogueKeeping {
   };
 }
 
-export const catalogueStore = new CatalogueStore(keepingIn(CATALOGUE_DATABASES[0]), BUILD);
+export const catalogueKeeping = keepingIn(CATALOGUE_DATABASES[0]);
+export const keptCatalogue = new KeptCatalogue(catalogueKeeping, BUILD);
 export const rankingStore = new RankingStore(keepingIn(CATALOGUE_DATABASES[1]), BUILD);

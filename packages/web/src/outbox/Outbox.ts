@@ -8,12 +8,19 @@ import type { DeviceStore } from '../device/DeviceStore';
 import { reportKept, reportNotKept } from '../device/notKept';
 import { readStored, writeStored } from '../device/stored';
 import { listenToTabs } from '../device/tabs';
+import { lateCode } from '../ui/late';
 import type { Entry } from './Entry';
-import { type KeptEntry, type Read, readKeptEntries, toKept, type UnreadableEntry } from './keptEntries';
+import { type KeptEntry, toKept, type UnreadableEntry } from './keptEntries';
+
+/** Every record's schema hangs on it, and most pages find nothing that was kept. */
+const entryReader = lateCode(() => import('./readEntry').then((code) => code.readEntry));
+/** What was kept is read later where the code for it did not come, ms. */
+const READ_AGAIN_MS = 2000;
 
 /** A change of the list that is on its way to the device. */
 type Change = { readonly of: Entry | null; readonly make: (list: readonly KeptEntry[]) => readonly KeptEntry[] };
 
+type Read = { readonly entries: readonly Entry[]; readonly unreadable: readonly UnreadableEntry[] };
 const NOTHING: Read = { entries: [], unreadable: [] };
 
 export class Outbox {
@@ -22,7 +29,13 @@ export class Outbox {
   /** What the server answered to entries that are done, as long as this page is open. */
   private readonly answers = new Map<string, unknown>();
   private readonly tabs: ReturnType<typeof listenToTabs>;
+  /** What is kept, by its text, as it was read, or why it cannot be. This page's own entries are known without being read. */
+  private readonly known = new Map<string, Entry | string>();
   private kept: readonly KeptEntry[] = [];
+  /** How many lists the device gave, and the last of them that is taken. */
+  private given = 0;
+  private taken = 0;
+  private readAgain: ReturnType<typeof setTimeout> | undefined;
   private underWay: readonly Change[] = [];
   /** Of what is under way, what the device would not take. */
   private readonly failed = new WeakSet<Change>();
@@ -45,6 +58,7 @@ export class Outbox {
     const old = readStored(this.key);
     if (old === null) return;
     const found = parseList(old);
+    await this.read(found);
     const has = (list: readonly KeptEntry[], each: KeptEntry) => list.some((other) => isSameEntry(other, each));
     await this.change(null, (list) => [...found.filter((each) => !has(list, each)), ...list]);
     // Only what is safe in its new place is taken away from its old one.
@@ -53,6 +67,7 @@ export class Outbox {
 
   close(): void {
     this.tabs.stop();
+    clearTimeout(this.readAgain);
   }
 
   /** In the order in which they were done; the same array until something changes. */
@@ -73,17 +88,20 @@ export class Outbox {
 
   /** @returns when it is kept, or is known not to be */
   add(entry: Entry): Promise<void> {
-    return this.change(entry, (list) => [...list, toKept(entry)], 'once');
+    const kept = this.toKept(entry);
+    return this.change(entry, (list) => [...list, kept], 'once');
   }
 
   /** Puts another in an entry's place; nothing when that is gone. */
   replace(id: string, next: Entry): Promise<void> {
     if (this.giveUp(id)) return this.add(next);
-    return this.change(next, (list) => list.map((each) => (idOf(each) === id ? toKept(next) : each)));
+    const kept = this.toKept(next);
+    return this.change(next, (list) => list.map((each) => (idOf(each) === id ? kept : each)));
   }
 
   remove(id: string): Promise<void> {
     this.giveUp(id);
+    for (const [text, read] of this.known) if (typeof read !== 'string' && read.id === id) this.known.delete(text);
     return this.change(null, (list) => list.filter((each) => idOf(each) !== id));
   }
 
@@ -116,7 +134,7 @@ export class Outbox {
     if (shownAt === 'once') this.underWay = [...this.underWay, change];
     this.tell();
     try {
-      this.kept = await this.store.update(this.key, (before) => make(listOf(before)));
+      await this.take(await this.store.update(this.key, (before) => make(listOf(before))));
       this.underWay = this.underWay.filter((each) => each !== change);
       if (of) reportKept(notKeptKey(of.id));
       this.tabs.tell(this.key);
@@ -131,19 +149,55 @@ export class Outbox {
 
   private async reload(): Promise<void> {
     try {
-      this.kept = listOf(await this.store.get(this.key));
+      await this.take(listOf(await this.store.get(this.key)));
     } catch {
       // Nothing was kept here.
     }
     this.tell();
   }
 
+  private toKept(entry: Entry): KeptEntry {
+    const kept = toKept(entry);
+    this.known.set(textOf(kept), entry);
+    return kept;
+  }
+
+  /** What another page or program kept. */
+  private async read(list: readonly KeptEntry[]): Promise<void> {
+    const unknown = list.filter((each) => !this.known.has(textOf(each)));
+    if (unknown.length === 0) return;
+    const readEntry = await entryReader().catch(() => null);
+    if (readEntry) for (const each of unknown) this.known.set(textOf(each), readEntry(each, this.personId));
+    else this.readAgain = setTimeout(() => void this.reload(), READ_AGAIN_MS);
+  }
+
+  /** A list that is older than one already taken is not taken any more: reading it may have taken its time. */
+  private async take(kept: readonly KeptEntry[]): Promise<void> {
+    this.given += 1;
+    const turn = this.given;
+    await this.read(kept);
+    if (turn < this.taken) return;
+    this.taken = turn;
+    this.kept = kept;
+  }
+
   private tell(): void {
     const list = this.underWay.reduce<readonly KeptEntry[]>((before, { make }) => make(before), this.kept);
-    this.shown = readKeptEntries(list, this.personId);
+    const entries: Entry[] = [];
+    const unreadable: UnreadableEntry[] = [];
+    for (const raw of list) {
+      const read = this.known.get(textOf(raw)) ?? NOT_READ_YET;
+      if (typeof read === 'string') unreadable.push({ raw, why: read });
+      else entries.push(read);
+    }
+    this.shown = { entries, unreadable };
     for (const listener of this.listeners) listener();
   }
 }
+
+const NOT_READ_YET = 'what reads it is not on this page yet: it is asked for again';
+
+const textOf = (kept: KeptEntry) => String(JSON.stringify(kept));
 
 const notKeptKey = (id: string) => `entry.${id}`;
 

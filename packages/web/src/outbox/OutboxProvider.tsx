@@ -4,10 +4,14 @@ import { subscribeToConnection } from '../api/connection';
 import { RETRY_MS } from '../api/queryClient';
 import { deviceStore } from '../device/DeviceStore';
 import { withTabLock } from '../device/tabLock';
+import { lateCode, NotLoadedError } from '../ui/late';
 import { newId } from '../ui/newId';
 import { type Entry, nextToSend } from './Entry';
 import type { Outbox } from './Outbox';
-import { type Done, sendAll } from './sendAll';
+import type { Done } from './sendAll';
+
+/** It comes behind the first screen: what is sent brings every record's schema along. */
+const sending = lateCode(() => import('./sendAll').then((code) => code.sendAll));
 
 const OutboxContext = createContext<Outbox | null>(null);
 
@@ -17,13 +21,13 @@ export function OutboxProvider({
   children,
 }: {
   readonly outbox: Outbox;
-  /** Told of every entry that the shop has now. */
-  readonly onDone: Done;
+  /** Asks for what is told of every entry that the shop has now. */
+  readonly onDone: () => Promise<Done>;
   readonly children: ReactNode;
 }) {
   const done = useRef(onDone);
   done.current = onDone;
-  useEffect(() => keepSending(outbox, (entry, answer) => done.current(entry, answer)), [outbox]);
+  useEffect(() => keepSending(outbox, () => done.current()), [outbox]);
   return <OutboxContext value={outbox}>{children}</OutboxContext>;
 }
 
@@ -37,7 +41,7 @@ export function useOutbox(): { readonly outbox: Outbox; readonly entries: readon
 const TAB = newId();
 
 /** @returns stops it */
-function keepSending(outbox: Outbox, onDone: Done): () => void {
+function keepSending(outbox: Outbox, onDone: () => Promise<Done>): () => void {
   let stopped = false;
   let busy = false;
   let again = false;
@@ -47,7 +51,11 @@ function keepSending(outbox: Outbox, onDone: Done): () => void {
     busy = true;
     // Another tab may be at it: the order is kept by whoever has the lock.
     try {
-      await withTabLock('outbox', deviceStore, TAB, (isMine) => sendAll(outbox, onDone, () => stopped || !isMine()));
+      // The code is away where the shop is: it waits for the next time, as what it would send does.
+      const [sendAll, told] = await Promise.all([sending(), onDone()]);
+      await withTabLock('outbox', deviceStore, TAB, (isMine) => sendAll(outbox, told, () => stopped || !isMine()));
+    } catch (error) {
+      if (!(error instanceof NotLoadedError)) throw error;
     } finally {
       // Whatever went wrong with one entry, what comes next is still sent.
       busy = false;

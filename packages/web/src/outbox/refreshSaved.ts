@@ -1,11 +1,11 @@
 /** A record was saved: what is shown of it, and of what follows from it, is asked for again. */
 import type { QueryClient } from '@tanstack/react-query';
-import type { SAVED_NAMES } from './Entry';
+import type { SavedName } from './savedRecords';
 
 /** @returns when what is on the screen is there */
 export async function refreshSaved(
   queries: QueryClient,
-  of: (typeof SAVED_NAMES)[number],
+  of: SavedName,
   recordId: string,
   answer: unknown,
 ): Promise<void> {

@@ -18,7 +18,7 @@ import {
 import { baselineFields, carFactFields, type Field, INTAKE_FIELDS, vehicleFields } from '@low-quarry/core/records';
 import { z } from 'zod';
 import { call } from '../api/call';
-import type { SAVED_NAMES } from './Entry';
+import type { SAVED_NAMES } from './entrySchema';
 
 export type Versioned<Rec> = { readonly version: number; readonly record: Rec };
 /** By whom and as which request it is sent from the outbox; nothing where the form itself sends it. */
@@ -45,7 +45,7 @@ function ofJob<Rec>(part: (job: Job) => Rec): SavedKind<Rec, Job>['read'] {
   };
 }
 
-/* The names are in `Entry`: what is kept is read before this file is here. */
+/* The names are in `entrySchema`: what is kept is read before this file is here. */
 const SAVED = {
   vehicle: {
     schema: vehicleSchema,

@@ -2,7 +2,8 @@ import { afterEach, expect, jest, test } from '@jest/globals';
 import { type Job, jobSchema, newJobSchema } from '@low-quarry/core/contracts/jobs';
 import { intakeFactsOf, jobFactsOf, type VehicleRecord, vehicleSchema } from '@low-quarry/core/model';
 import type { SaveRecord } from './Entry';
-import { readKeptEntries, toKept } from './keptEntries';
+import { toKept } from './keptEntries';
+import { readEntry } from './readEntry';
 import { rebased } from './rebased';
 import { sendEntry } from './sendEntry';
 
@@ -54,10 +55,7 @@ const newId = () => ID(77);
 
 test('it is on the device as it was handed over', () => {
   const entry = vehicle({ trim: 'Middle' });
-  expect(readKeptEntries(JSON.parse(JSON.stringify([toKept(entry)])), ID(2))).toEqual({
-    entries: [entry],
-    unreadable: [],
-  });
+  expect(readEntry(JSON.parse(JSON.stringify(toKept(entry))), ID(2))).toEqual(entry);
 });
 
 test('it is sent on the version it was typed on, once, under its own id', async () => {

@@ -3,9 +3,9 @@
  * and is kept on the device: the first words of a screen are there before the settings are.
  */
 import { DAY_ORDERS, type DayOrder } from '@low-quarry/core/model';
-import { format } from 'date-fns/format';
 import { readStored, writeStored } from '../device/stored';
 import { dayWords } from './day';
+import { isoDay } from './isoDay';
 
 const KEY = 'dayOrder';
 let order: DayOrder = DAY_ORDERS.find((each) => each === readStored(KEY)) ?? 'dayFirst';
@@ -18,5 +18,5 @@ export function setShopDays(next: DayOrder): void {
 
 /** "Fri 4.12.2026", by the device's calendar. @param at a moment, or a day as ISO 8601 writes it */
 export function shopDay(at: string): string {
-  return dayWords(at.length === 10 ? at : format(new Date(at), 'yyyy-MM-dd'), order);
+  return dayWords(at.length === 10 ? at : isoDay(new Date(at)), order);
 }

@@ -1,5 +1,5 @@
 /** A list as a file: what the screen shows, all pages of it. */
-import { TABLE_FORMATS } from '@low-quarry/core/contracts/library';
+import { TABLE_FORMATS } from '@low-quarry/core/contracts/tableFormats';
 import { listTable, type TableOut } from '@low-quarry/core/contracts/tables';
 import { fillPath } from '../api/fillPath';
 import { DownloadLink } from './Button';

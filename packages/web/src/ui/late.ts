@@ -25,6 +25,30 @@ const ALL_ASKED_MARK = 'all code asked for';
 const all: (() => Promise<void>)[] = [];
 
 /**
+ * Code that is no component.
+ *
+ * @returns asks for it, once for all who ask
+ * @throws NotLoadedError
+ */
+export function lateCode<Code>(loadCode: () => Promise<Code>): () => Promise<Code> {
+  let coming: Promise<Code> | null = null;
+  const ask = () => {
+    coming ??= loadCode().catch((error: unknown) => {
+      // Not at once: React asks again before it says that something failed, and would ask without an end.
+      setTimeout(() => {
+        coming = null;
+      }, AGAIN_MS);
+      throw new NotLoadedError(error);
+    });
+    return coming;
+  };
+  all.push(() => ask().then(NOTHING, NOTHING));
+  return ask;
+}
+
+const NOTHING = () => {};
+
+/**
  * A component whose code is late. Where it could not be loaded, something with `Waiting` goes on waiting and asks again, for a part that is
  * missing must not take away the screen it is a part of, with what is being typed there; without, it throws to the error boundary above.
  *
@@ -38,27 +62,13 @@ export function late<Props extends object>(
   Waiting?: ComponentType<Props>,
 ): Late<Props> {
   let here: ComponentType<Props> | null = null;
-  let coming: Promise<ComponentType<Props>> | null = null;
-  const ask = () => {
-    coming ??= loadCode().then(
-      (code) => {
-        here = code;
-        return code;
-      },
-      (error: unknown) => {
-        // Not at once: React asks again before it says that something failed, and would ask without an end.
-        setTimeout(() => {
-          coming = null;
-        }, AGAIN_MS);
-        throw new NotLoadedError(error);
-      },
-    );
-    return coming;
-  };
+  const ask = lateCode(async () => {
+    here = await loadCode();
+    return here;
+  });
   const load = async () => {
     await ask().catch(() => {});
   };
-  all.push(load);
 
   const Suspending = (props: Props) => createElement(here ?? use(ask()), props);
   const Replaced = (props: Props) => {

@@ -20,17 +20,21 @@ import {
 } from '@low-quarry/core/fit';
 import { expose, transfer } from 'comlink';
 import { fillPath } from '../api/fillPath';
-import { Catalogue, versionOf } from '../catalogue/Catalogue';
-import { knownOf } from '../catalogue/CatalogueStore';
-import { catalogueStore } from '../catalogue/deviceCatalogue';
+import { BUILD } from '../build';
+import { Catalogue } from '../catalogue/Catalogue';
+import { CatalogueStore, knownOf } from '../catalogue/CatalogueStore';
+import { catalogueKeeping } from '../catalogue/deviceCatalogue';
 import type { KeptKnown } from '../catalogue/KnownCatalogue';
 import { type CatalogueProgress, syncCatalogue } from '../catalogue/syncCatalogue';
+import { versionOf } from '../catalogue/versionOf';
 
 /** How the shop refused, or null where it did not answer at all. */
 export type Refused = { readonly status: number; readonly problem: unknown } | null;
 export type Synced =
   | { readonly ok: true; readonly version: string; readonly isKept: boolean }
   | { readonly ok: false; readonly refused: Refused };
+
+const catalogueStore = new CatalogueStore(catalogueKeeping, BUILD);
 
 /** So many parts take a noticeable time to be kept. */
 const MANY = 2000;

@@ -37,7 +37,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const amplifierEntry = goodsEntry(
-  'Amplifier',
   amplifierSchema,
   specs,
   ({ channels }) => ({ channels }),

@@ -23,7 +23,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const bassBlockerEntry = goodsEntry(
-  'Bass blocker',
   bassBlockerSchema,
   specs,
   ({ atOhm }) => ({ atOhm }),

@@ -32,7 +32,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const bassBoxEntry = goodsEntry(
-  'Bass box',
   bassBoxSchema,
   specs,
   ({ isPowered }) => ({ isPowered }),

@@ -41,7 +41,6 @@ export const bracketSchema = z.strictObject({
 export type BracketRecord = z.infer<typeof bracketSchema>;
 
 export const bracketEntry = partEntry({
-  word: 'Bracket',
   schema: bracketSchema,
   specs: bracketSpecs,
   listed: ({ snapOffs }) => ({ snapOffs: snapOffs.map(({ id, name }) => ({ id, name })) }),

@@ -25,7 +25,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const capacitorEntry = goodsEntry(
-  'Capacitor',
   capacitorSchema,
   specs,
   ({ microfarad }) => ({ microfarad }),

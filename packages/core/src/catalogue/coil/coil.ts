@@ -25,7 +25,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const coilEntry = goodsEntry(
-  'Coil',
   coilSchema,
   specs,
   ({ millihenry }) => ({ millihenry }),

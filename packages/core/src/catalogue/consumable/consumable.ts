@@ -33,7 +33,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const consumableEntry = goodsEntry(
-  'Consumable',
   consumableSchema,
   specs,
   ({ type }) => ({ type }),

@@ -31,7 +31,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const crossoverEntry = goodsEntry(
-  'Crossover',
   crossoverSchema,
   specs,
   () => ({}),

@@ -27,7 +27,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const deadeningSheetEntry = goodsEntry(
-  'Deadening sheet',
   deadeningSheetSchema,
   specs,
   ({ material, thicknessMm }) => ({ material, thicknessMm }),

@@ -26,7 +26,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const distributorEntry = goodsEntry(
-  'Distributor',
   distributorSchema,
   specs,
   ({ outputs, isFused }) => ({ outputs, isFused }),

@@ -28,7 +28,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const fasciaEntry = goodsEntry(
-  'Fascia',
   fasciaSchema,
   specs,
   ({ slotWidthMm, slotHeightMm }) => ({ slotWidthMm, slotHeightMm }),

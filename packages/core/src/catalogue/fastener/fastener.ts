@@ -34,7 +34,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const fastenerEntry = goodsEntry(
-  'Fastener',
   fastenerPartSchema,
   specs,
   ({ type, diameterMm, lengthMm }) => ({ type, diameterMm, lengthMm }),

@@ -37,7 +37,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const foamEntry = goodsEntry(
-  'Foam or gasket',
   foamSchema,
   specs,
   ({ type, thicknessMm }) => ({ type, thicknessMm }),

@@ -19,7 +19,6 @@ export const fuseSchema = z.strictObject({
 const specs: readonly Spec[] = [choice('type', 'Type', FUSE_TYPES), number('ampere', 'Current, A', '30')];
 
 export const fuseEntry = goodsEntry(
-  'Fuse',
   fuseSchema,
   specs,
   ({ type, ampere }) => ({ type, ampere }),

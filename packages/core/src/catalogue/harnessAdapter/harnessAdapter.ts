@@ -37,7 +37,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const harnessAdapterEntry = partEntry({
-  word: 'Harness adapter',
   schema: harnessAdapterSchema,
   specs: specs,
   listed: () => ({}),

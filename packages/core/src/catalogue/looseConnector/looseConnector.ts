@@ -40,7 +40,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const looseConnectorEntry = goodsEntry(
-  'Connector',
   looseConnectorSchema,
   specs,
   ({ gender, positions }) => ({ gender, positions }),

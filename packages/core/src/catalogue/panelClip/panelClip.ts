@@ -22,7 +22,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const panelClipEntry = goodsEntry(
-  'Panel clip',
   panelClipSchema,
   specs,
   ({ type, holeMm }) => ({ type, holeMm }),

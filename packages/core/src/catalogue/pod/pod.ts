@@ -31,7 +31,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const podEntry = goodsEntry(
-  'Pod',
   podSchema,
   specs,
   ({ hole }) => ({ hole }),

@@ -21,7 +21,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const resistorEntry = goodsEntry(
-  'Resistor',
   resistorSchema,
   specs,
   ({ ohm }) => ({ ohm }),

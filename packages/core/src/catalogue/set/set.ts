@@ -13,7 +13,6 @@ export const setSchema = z.strictObject({
 });
 
 export const setEntry = goodsEntry(
-  'Set',
   setSchema,
   [],
   () => ({}),

@@ -25,7 +25,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const sheetEntry = goodsEntry(
-  'Sheet stock',
   sheetStockSchema,
   specs,
   ({ material, thicknessMm }) => ({ material, thicknessMm }),

@@ -27,7 +27,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const sounderEntry = goodsEntry(
-  'Sounder',
   sounderSchema,
   specs,
   () => ({}),

@@ -32,7 +32,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const sourceUnitEntry = goodsEntry(
-  'Source unit',
   sourceUnitSchema,
   specs,
   () => ({}),

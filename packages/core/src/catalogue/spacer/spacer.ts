@@ -25,7 +25,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const spacerEntry = partEntry({
-  word: 'Spacer',
   schema: spacerSchema,
   specs: specs,
   listed: () => ({}),

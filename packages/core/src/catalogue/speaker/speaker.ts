@@ -85,7 +85,6 @@ export const speakerSchema = z.strictObject({
 export type SpeakerRecord = z.infer<typeof speakerSchema>;
 
 export const speakerEntry = partEntry({
-  word: 'Speaker',
   schema: speakerSchema,
   specs: speakerSpecs,
   listed: (record) => {

@@ -35,7 +35,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const terminalEntry = goodsEntry(
-  'Terminal',
   terminalSchema,
   specs,
   ({ type, sizeMm }) => ({ type, sizeMm }),

@@ -37,7 +37,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const toolEntry = goodsEntry(
-  'Tool',
   toolSchema,
   specs,
   ({ type, size }) => ({ type, size }),

@@ -35,7 +35,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const tweeterSeatEntry = goodsEntry(
-  'Tweeter seat',
   tweeterSeatSchema,
   specs,
   ({ holdsMm, fixing }) => ({ holdsMm, fixing }),

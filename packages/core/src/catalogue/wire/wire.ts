@@ -22,7 +22,6 @@ const specs: readonly Spec[] = [
 ];
 
 export const wireEntry = goodsEntry(
-  'Wire',
   wireSchema,
   specs,
   ({ conductors, areaMm2 }) => ({ conductors, areaMm2 }),

@@ -1,9 +1,9 @@
 /** One record that cannot be judged or read is a state of its own line; every list goes on answering. */
 
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { FoundPart } from '@low-quarry/core/contracts/findParts';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { getJob } from '@low-quarry/core/contracts/jobs';
-import type { FoundPart } from '@low-quarry/core/contracts/library';
 import type { ShopSettings } from '@low-quarry/core/model/settings';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 

@@ -18,7 +18,8 @@ import {
   STATE_MARK,
 } from '@low-quarry/core/catalogue';
 import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
-import type { FoundPart, OpenFigures, PartSets } from '@low-quarry/core/contracts/library';
+import type { FoundPart, OpenFigures } from '@low-quarry/core/contracts/findParts';
+import type { PartSets } from '@low-quarry/core/contracts/library';
 import { readStored, toStored } from '@low-quarry/core/records';
 import { type EntityManager, In, type SelectQueryBuilder } from 'typeorm';
 import { insertRows } from '../../db/insertRows';

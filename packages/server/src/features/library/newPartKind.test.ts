@@ -1,5 +1,6 @@
-/** A kind of part that only the table knows of: everything that takes parts takes one of it. */
+/** A kind of part that only the names and the table know of: everything that takes parts takes one of it. */
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
+import { PART_KINDS, type PartKind, partKindWord } from '@low-quarry/core/catalogue/kindNames';
 import { orderable } from '@low-quarry/core/catalogue/orderable';
 import { partEntry } from '@low-quarry/core/catalogue/PartEntry';
 import { PART_TABLE } from '@low-quarry/core/catalogue/partTable';
@@ -9,7 +10,6 @@ import type { TestApp } from '../../testing/testApp';
 
 const cool = z.strictObject({ kind: z.literal('coolBox'), ...orderable, volumeL: z.number().positive().max(500) });
 const coolBox = partEntry({
-  word: 'Cool box',
   schema: cool,
   specs: [],
   listed: ({ volumeL }) => ({ volumeL }),
@@ -18,6 +18,10 @@ const coolBox = partEntry({
   isAtHand: false,
   toFit: () => ({}),
 });
+jest.unstable_mockModule('@low-quarry/core/catalogue/kindNames', () => ({
+  PART_KINDS: [...PART_KINDS, 'coolBox'],
+  partKindWord: (kind: PartKind | 'coolBox') => (kind === 'coolBox' ? 'Cool box' : partKindWord(kind)),
+}));
 jest.unstable_mockModule('@low-quarry/core/catalogue/partTable', () => ({ PART_TABLE: { ...PART_TABLE, coolBox } }));
 
 const BOX = {

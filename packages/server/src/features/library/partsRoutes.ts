@@ -1,6 +1,7 @@
 import { Readable } from 'node:stream';
 import { listCatalogueChanges, listConnectors, PARTS_A_PAGE } from '@low-quarry/core/contracts/catalogue';
-import { FOUND_A_PAGE, findParts, importParts, PARTS_PACK_PATH, partSets } from '@low-quarry/core/contracts/library';
+import { FOUND_A_PAGE, findParts } from '@low-quarry/core/contracts/findParts';
+import { importParts, PARTS_PACK_PATH, partSets } from '@low-quarry/core/contracts/library';
 import { partPoints } from '@low-quarry/core/contracts/partPoints';
 import { mayDo } from '@low-quarry/core/model';
 import type { Router } from 'express';

@@ -1,7 +1,7 @@
 /** Parts as they are looked for: by any of their names and numbers, with slips, by kind. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { type PartRecord, RANGED } from '@low-quarry/core/catalogue';
-import type { FoundPart } from '@low-quarry/core/contracts/library';
+import type { FoundPart } from '@low-quarry/core/contracts/findParts';
 import { seededRandom } from '@low-quarry/core/math';
 import { largeParts } from '@low-quarry/core/testing/largeCatalogue';
 import { offered } from '@low-quarry/core/testing/offers';

@@ -1,6 +1,6 @@
 /** Library records as they are read from the database: one that cannot be read is named, and stands in nobody's way. */
 import type { PartRecord } from '@low-quarry/core/catalogue';
-import type { Unreadable } from '@low-quarry/core/contracts/library';
+import type { Unreadable } from '@low-quarry/core/contracts/unreadable';
 import { readStored, type Stored } from '@low-quarry/core/records';
 import type { Result } from '@low-quarry/core/result';
 

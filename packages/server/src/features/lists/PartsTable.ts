@@ -1,5 +1,5 @@
 /** Gathers the parts that were asked for, and has them written as a file. */
-import type { partsTable } from '@low-quarry/core/contracts/library';
+import type { partsTable } from '@low-quarry/core/contracts/findParts';
 import type { DataSource } from 'typeorm';
 import type { z } from 'zod';
 import type { SentFile } from '../../http/route';

@@ -1,5 +1,5 @@
 import { disagreements } from '@low-quarry/core/contracts/disagreements';
-import { partsTable } from '@low-quarry/core/contracts/library';
+import { partsTable } from '@low-quarry/core/contracts/findParts';
 import { doubtFigures } from '@low-quarry/core/contracts/libraryDoubts';
 import { servesMost } from '@low-quarry/core/contracts/servesMost';
 import {

@@ -1,6 +1,6 @@
 /** Parts as a file for other programs, without a database. */
 import type { PartKind } from '@low-quarry/core/catalogue';
-import type { TableFormat } from '@low-quarry/core/contracts/library';
+import type { TableFormat } from '@low-quarry/core/contracts/tableFormats';
 import { outHeadings, partRows, unreadableRow } from '@low-quarry/core/lists';
 import { readStored } from '@low-quarry/core/records';
 import { writeTable } from '../../http/writeTable';

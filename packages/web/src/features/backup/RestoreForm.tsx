@@ -1,7 +1,7 @@
 /** Replaces everything with a backup, for whoever types the shop's name. */
 import { restoreBackup } from '@low-quarry/core/contracts/backup';
 import { useQuery } from '@tanstack/react-query';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { whenWords } from '../../text/whenWords';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';

@@ -2,7 +2,6 @@
 import { createJob } from '@low-quarry/core/contracts/jobs';
 import { bodyWords } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
-import { formatISO } from 'date-fns/formatISO';
 import { useSyncExternalStore } from 'react';
 import { Controller } from 'react-hook-form';
 import { useNavigate } from 'react-router';
@@ -10,6 +9,7 @@ import { isAway, subscribeToConnection } from '../../api/connection';
 import { useSent } from '../../outbox/useSent';
 import { addressOf } from '../../stations/addressOf';
 import { isDay } from '../../text/day';
+import { isoDay } from '../../text/isoDay';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
 import { FormArea } from '../../ui/form/FormArea';
@@ -144,5 +144,5 @@ function useOpeningsCount(vehicleId: string, newVehicle: NewVehicleTyped | null)
 }
 
 function isPast(day: string | null): boolean {
-  return day !== null && isDay(day) && day < formatISO(new Date(), { representation: 'date' });
+  return day !== null && isDay(day) && day < isoDay(new Date());
 }

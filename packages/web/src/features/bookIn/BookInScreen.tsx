@@ -2,7 +2,7 @@
 import { jobTitle } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
 import { LinkButton } from '../../ui/Button';

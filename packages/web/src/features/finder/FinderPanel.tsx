@@ -9,7 +9,7 @@ import { useMe } from '../../api/me';
 import { INPUT } from '../../ui/Field';
 import { MOST_LETTERS, useAsked } from '../../ui/useRested';
 import { jobsQuery } from '../jobs/jobsQueries';
-import { foundPartsQuery } from '../library/libraryQueries';
+import { foundPartsQuery } from '../library/foundPartsQuery';
 import { SHOP_PAGES } from '../sessions/shopPages';
 import { foundVehiclesQuery } from '../vehicles/vehicleQueries';
 import { finderView } from './finderView';

@@ -1,8 +1,8 @@
 /** What the finder lists for the words that were typed, in groups, each with where it leads. */
 
 import { partKindWord } from '@low-quarry/core/catalogue';
+import type { FoundPart } from '@low-quarry/core/contracts/findParts';
 import type { Job } from '@low-quarry/core/contracts/jobs';
-import type { FoundPart } from '@low-quarry/core/contracts/library';
 import { jobTitle, type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
 import { addressOf } from '../../stations/addressOf';
 import { narrowed } from '../../ui/narrowed';

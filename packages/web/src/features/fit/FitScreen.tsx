@@ -3,7 +3,7 @@
 import { jobTitle, placeLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { useCatalogueProgress } from '../../catalogue/catalogueProgress';
 import { beginReading, catalogueQuery } from '../../catalogue/catalogueQueries';
 import { addressOf } from '../../stations/addressOf';

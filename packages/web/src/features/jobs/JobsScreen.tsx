@@ -10,7 +10,7 @@ import { jobTitle, placeLabel, WEEKDAYS, waitsFor } from '@low-quarry/core/model
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useMay } from '../../api/me';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { addressOf } from '../../stations/addressOf';
 import { readPage, useAddress, withParams, writePage } from '../../ui/address';
 import { LinkButton } from '../../ui/Button';

@@ -3,7 +3,7 @@ import type { JobInList } from '@low-quarry/core/contracts/jobs';
 import { openPoints } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { shopDay } from '../../text/shopDays';
 import { VerdictMark } from '../../ui/VerdictMark';
 import { pointAddress } from '../rail/pointAddress';

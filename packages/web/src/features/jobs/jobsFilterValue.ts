@@ -2,7 +2,7 @@
 import { JOB_SORTS, type JobSort } from '@low-quarry/core/contracts/jobs';
 import { WAITS } from '@low-quarry/core/model';
 import { addDays } from 'date-fns/addDays';
-import { formatISO } from 'date-fns/formatISO';
+import { isoDay } from '../../text/isoDay';
 
 export const DUES = ['any', 'today', 'week'] as const;
 export type Due = (typeof DUES)[number];
@@ -38,5 +38,5 @@ export function readFilter(search: URLSearchParams): JobsFilterValue {
 /** @returns the last day that is shown, by the device's calendar, such as "2026-11-27"; null for every day and none */
 export function dueBy(due: Due, now: Date): string | null {
   if (due === 'any') return null;
-  return formatISO(addDays(now, due === 'today' ? 0 : 7), { representation: 'date' });
+  return isoDay(addDays(now, due === 'today' ? 0 : 7));
 }

@@ -7,7 +7,7 @@ import { Layer } from '../../ui/Layer';
 import { ProblemList } from '../../ui/ProblemList';
 import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { packWords } from './importWords';
-import { useImportParts } from './libraryQueries';
+import { useImportParts } from './useImportParts';
 import { JudgedOtherwise } from './WhereChosen';
 
 type Picked = { readonly name: string; readonly pack: unknown };

@@ -1,17 +1,14 @@
 /** Which part of the library is wrong, and what is right? */
 import { PART_KINDS, partKindWord } from '@low-quarry/core/catalogue';
-import {
-  FOUND_A_PAGE,
-  PARTS_PACK_PATH,
-  partsTable,
-  TABLE_FORMATS,
-  type Unreadable,
-} from '@low-quarry/core/contracts/library';
+import { FOUND_A_PAGE, partsTable } from '@low-quarry/core/contracts/findParts';
+import { PARTS_PACK_PATH } from '@low-quarry/core/contracts/library';
+import { TABLE_FORMATS } from '@low-quarry/core/contracts/tableFormats';
+import type { Unreadable } from '@low-quarry/core/contracts/unreadable';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { fillPath } from '../../api/fillPath';
 import { useMay } from '../../api/me';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import { readPage, useAddress, withParams, writePage } from '../../ui/address';
 import { DownloadLink, LinkButton } from '../../ui/Button';
@@ -22,8 +19,8 @@ import { useSettings } from '../../ui/settings';
 import { Answered, Empty } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
 import { useAsked } from '../../ui/useRested';
+import { foundPartsQuery } from './foundPartsQuery';
 import { ImportParts } from './ImportParts';
-import { foundPartsQuery } from './libraryQueries';
 import { FoundTable } from './narrow/FoundTable';
 import { Narrow, narrowWords } from './narrow/Narrow';
 import { askedOf, narrows, readNarrowed } from './narrow/narrowed';

@@ -7,7 +7,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { useParams } from 'react-router';
 import { useMay } from '../../api/me';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { printCost } from '../../text/money';
 import { leadWords, offererWords } from '../../text/offerWords';
 import { shopDay } from '../../text/shopDays';

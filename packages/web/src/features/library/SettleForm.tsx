@@ -8,10 +8,10 @@ import {
   settledAs,
   speakerSchema,
 } from '@low-quarry/core/catalogue';
-import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { z } from 'zod';
 import { useMe } from '../../api/me';
+import { isoDay } from '../../text/isoDay';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -61,7 +61,7 @@ export function SettleForm({ version, record, doubt }: SettleFormProps) {
     };
     setErrors(found);
     if (value === null || Object.keys(found).length > 0) return;
-    const on = format(new Date(), 'yyyy-MM-dd');
+    const on = isoDay(new Date());
     const next = settledAs(record, doubt, value, { how: state.how, words: state.words.trim(), by: me.name, on });
     const read = speakerSchema.safeParse(next);
     if (!read.success) {

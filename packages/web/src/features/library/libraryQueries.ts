@@ -1,29 +1,7 @@
-/** Parts of the library: found, one with its version, corrected, brought in. */
-import { findParts, getPart, importParts, partOrigins, partSets, putPart } from '@low-quarry/core/contracts/library';
-import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { z } from 'zod';
+/** One part of the library: with its version, where its figures come from, corrected. */
+import { getPart, partOrigins, partSets, putPart } from '@low-quarry/core/contracts/library';
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
-
-/** A page of the parts that are found; what is not asked for is left out. */
-export function foundPartsQuery(asked: z.input<typeof findParts.params>) {
-  return queryOptions({
-    queryKey: ['library', 'parts', asked],
-    queryFn: ({ signal }) => call(findParts, { params: asked, signal }),
-    placeholderData: keepPreviousData,
-  });
-}
-
-/** The server reads the pack by its schema and names what is wrong by its path. */
-export function useImportParts() {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (body: { readonly name: string; readonly pack: unknown; readonly tryOut: boolean }) =>
-      call(importParts, { params: {}, body: body as never }),
-    retry: false,
-    onSuccess: (_, { tryOut }) =>
-      tryOut ? undefined : queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' }),
-  });
-}
 
 export function partQuery(id: string) {
   return queryOptions({

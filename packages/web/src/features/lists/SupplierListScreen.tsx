@@ -1,8 +1,8 @@
 /** What does a supplier's list change, and what of it can nobody use? Nothing is changed until it is pressed. */
 
 import { type ListImported, MOST_LIST_MB } from '@low-quarry/core/contracts/supplierLists';
-import { format } from 'date-fns/format';
 import { useState } from 'react';
+import { isoDay } from '../../text/isoDay';
 import { Button } from '../../ui/Button';
 import { Field, INPUT } from '../../ui/Field';
 import { FormError } from '../../ui/FormError';
@@ -31,7 +31,7 @@ export function SupplierListScreen() {
   const brought = useBringList();
   const toList = (file: Picked, given: Said) => ({
     ...{ ...file, ...given, supplier: supplier.trim() },
-    day: format(new Date(), 'yyyy-MM-dd'),
+    day: isoDay(new Date()),
   });
   const ask = (file: Picked, given: Said) => {
     brought.reset();

@@ -4,7 +4,7 @@ import { ASKED_AT, type AskedAt } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { Button, LinkButton } from '../../ui/Button';
 import { VerdictMark } from '../../ui/VerdictMark';
 import { pointAddress } from './pointAddress';

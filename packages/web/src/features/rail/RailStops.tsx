@@ -2,7 +2,7 @@
 import type { RailStation } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { jobQuery } from '../jobs/jobsQueries';
 import { RAIL_LIST, RailComing } from './RailComing';
 import { type RailStop, railView } from './railView';

@@ -3,7 +3,7 @@ import { getSettings, putSettings } from '@low-quarry/core/contracts/settings';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { call } from '../../api/call';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 
 export const settingsQuery = queryOptions({
   queryKey: shopSettingsQuery.queryKey,

@@ -6,7 +6,7 @@ import { placeLabel, type ShopSettings, type VehicleRecord } from '@low-quarry/c
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { catalogueQuery } from '../../catalogue/catalogueQueries';
 import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
 import { useAddress, withParams } from '../../ui/address';

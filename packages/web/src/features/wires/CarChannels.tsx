@@ -6,7 +6,7 @@ import { type ChannelSheet, channelSheets } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { VERDICT_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { late } from '../../ui/late';

@@ -17,7 +17,8 @@ import {
 import { isSecondPlugUndecided, WIRE_FACTS } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { connectorsQuery, shopSettingsQuery } from '../../api/sharedQueries';
+import { connectorsQuery } from '../../api/connectorsQuery';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
 import { presenceWords, SECOND_PLUG_WORDS } from '../../text/words';

@@ -1,10 +1,10 @@
 /** A day as the shop writes days; what was read of it stands below. */
 import { useQuery } from '@tanstack/react-query';
-import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { type Control, type FieldPath, type FieldValues, useController } from 'react-hook-form';
-import { shopSettingsQuery } from '../../api/sharedQueries';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { dayFigures, dayWords, isDay, readDay } from '../../text/day';
+import { isoDay } from '../../text/isoDay';
 import { TextField } from '../TextField';
 
 type FormDayProps<Typed extends FieldValues, Read> = {
@@ -21,7 +21,7 @@ export function FormDay<Typed extends FieldValues, Read>({ control, name, label,
   const { field, fieldState } = useController({ control, name });
   // What is being typed stays as it is until the field is left.
   const [typing, setTyping] = useState<string | null>(null);
-  const today = format(new Date(), 'yyyy-MM-dd');
+  const today = isoDay(new Date());
   const value: string | null = field.value;
   const isRead = value !== null && isDay(value);
   const read = value === null || isRead ? null : readDay(value, order, today);

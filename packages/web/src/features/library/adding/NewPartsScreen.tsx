@@ -23,7 +23,8 @@ import { toast } from '../../../ui/toast';
 import { useKept } from '../../../ui/useKept';
 import { Figures } from '../figures/Figures';
 import { type FiguresTyped, readFiguresSchema } from '../figures/typedFigures';
-import { partQuery, useImportParts } from '../libraryQueries';
+import { partQuery } from '../libraryQueries';
+import { useImportParts } from '../useImportParts';
 import { beginParts, newPartsTypedSchema, readPartsSchema } from './typedParts';
 
 const KINDS = PART_KINDS.map((kind) => [kind, partKindWord(kind)] as const);

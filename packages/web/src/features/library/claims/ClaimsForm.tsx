@@ -1,11 +1,11 @@
 /** Claims as they are heard: of which vehicle, which place, what, and by whom. */
 import { CLAIM_WORDS, MOST_CLAIMS, type PartRecord } from '@low-quarry/core/catalogue';
 import { PLACE_LABELS } from '@low-quarry/core/model';
-import { format } from 'date-fns/format';
 import { useMemo } from 'react';
 import { useController, useFieldArray } from 'react-hook-form';
 import type { z } from 'zod';
 import { useMe } from '../../../api/me';
+import { isoDay } from '../../../text/isoDay';
 import { Button } from '../../../ui/Button';
 import { FormChoice } from '../../../ui/form/FormChoice';
 import { FormText } from '../../../ui/form/FormText';
@@ -26,7 +26,7 @@ type ClaimsFormProps = { readonly version: number; readonly record: PartRecord }
 
 export function ClaimsForm({ version, record }: ClaimsFormProps) {
   const { name: notedBy } = useMe();
-  const on = format(new Date(), 'yyyy-MM-dd');
+  const on = isoDay(new Date());
   const readSchema = useMemo(
     () => readClaimsSchema({ kept: record.claims, notedBy, on }),
     [record.claims, notedBy, on],

@@ -5,7 +5,7 @@ import { checkLabel } from '@low-quarry/core/fit';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { call } from '../../../api/call';
-import { shopSettingsQuery } from '../../../api/sharedQueries';
+import { shopSettingsQuery } from '../../../api/settingsQuery';
 import { printCost } from '../../../text/money';
 import { shopDay } from '../../../text/shopDays';
 import { VERDICT_WORDS } from '../../../text/words';

@@ -9,7 +9,8 @@ import { Shell } from '../../../ui/Shell';
 import { Answered, Loading } from '../../../ui/states';
 import { TextField } from '../../../ui/TextField';
 import { useAsked } from '../../../ui/useRested';
-import { foundPartsQuery, partQuery } from '../libraryQueries';
+import { foundPartsQuery } from '../foundPartsQuery';
+import { partQuery } from '../libraryQueries';
 import { ComparedDrawing, LETTERS, LineSample } from './ComparedDrawing';
 import { comparedAddress, comparedRows, MOST_COMPARED } from './compared';
 

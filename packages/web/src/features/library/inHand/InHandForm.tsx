@@ -1,10 +1,10 @@
 /** Readings with pieces in the hand, figure by figure. */
 import { IN_HAND_FIGURES, IN_HAND_WORDS, type PartRecord, type SpeakerRecord } from '@low-quarry/core/catalogue';
 import { readingHalfWidthsMm, type ShopSettings, SOURCES } from '@low-quarry/core/model';
-import { format } from 'date-fns/format';
 import { useMemo } from 'react';
 import type { z } from 'zod';
 import { useMe } from '../../../api/me';
+import { isoDay } from '../../../text/isoDay';
 import { FormChoice } from '../../../ui/form/FormChoice';
 import { FormText } from '../../../ui/form/FormText';
 import { PartForm } from '../PartForm';
@@ -31,7 +31,7 @@ type InHandFormProps = {
 
 export function InHandForm({ version, record, shop }: InHandFormProps) {
   const { name: by } = useMe();
-  const on = format(new Date(), 'yyyy-MM-dd');
+  const on = isoDay(new Date());
   const { inHand, terminalsInHand } = record;
   const readSchema = useMemo(
     () => readInHandSchema({ inHand, terminalsInHand, by, on, halfWidthsMm: readingHalfWidthsMm(shop) }),

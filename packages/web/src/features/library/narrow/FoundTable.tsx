@@ -1,7 +1,7 @@
 /** Parts that were found, with the columns that somebody chose. */
 import type { Ranged } from '@low-quarry/core/catalogue';
 import { partKindWord } from '@low-quarry/core/catalogue';
-import type { FoundPart } from '@low-quarry/core/contracts/library';
+import type { FoundPart } from '@low-quarry/core/contracts/findParts';
 import { Link } from 'react-router';
 import { useSettings } from '../../../ui/settings';
 import { rangedLabel, rangedText } from './rangeText';

@@ -8,7 +8,7 @@ import {
   SPEAKER_KINDS,
   writeRanges,
 } from '@low-quarry/core/catalogue';
-import { OPEN_FIGURES } from '@low-quarry/core/contracts/library';
+import { OPEN_FIGURES } from '@low-quarry/core/contracts/findParts';
 import { readStored, writeStored } from '../../../device/stored';
 
 export type Narrowed = {

@@ -8,7 +8,7 @@ import type { ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { z } from 'zod';
 import { call } from '../../../api/call';
-import { shopSettingsQuery } from '../../../api/sharedQueries';
+import { shopSettingsQuery } from '../../../api/settingsQuery';
 import { addressOf } from '../../../stations/addressOf';
 import { useAddress, withParams } from '../../../ui/address';
 import { Choice } from '../../../ui/Choice';

@@ -1,6 +1,5 @@
-/** Queries that several features read. */
+/** The shop's settings: what every screen reads. */
 
-import { listConnectors } from '@low-quarry/core/contracts/catalogue';
 import { getSettings } from '@low-quarry/core/contracts/settings';
 import { queryOptions } from '@tanstack/react-query';
 import { setShopDays } from '../text/shopDays';
@@ -21,10 +20,4 @@ export const shopSettingsQuery = queryOptions({
       `They cannot be read (${unreadable}). Nothing is judged until the owner has set them right, under Settings.`,
     );
   },
-});
-
-export const connectorsQuery = queryOptions({
-  queryKey: ['connectors'],
-  queryFn: ({ signal }) => call(listConnectors, { params: {}, signal }),
-  staleTime: 60_000,
 });
