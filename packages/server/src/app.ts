@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { PROGRAM_HEADER } from '@low-quarry/core/contracts/contract';
-import { importParts, MOST_IMPORT_MB } from '@low-quarry/core/contracts/library';
+import { importParts, MOST_IMPORT_MB } from '@low-quarry/core/contracts/importParts';
 import { LIVE_PATH } from '@low-quarry/core/contracts/live';
 import { importShop } from '@low-quarry/core/contracts/shopFile';
 import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';

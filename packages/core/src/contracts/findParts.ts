@@ -81,3 +81,6 @@ export const partsTable = contract({
   /** The file. */
   answer: z.unknown(),
 });
+
+/** The whole catalogue as a parts pack in the open format: brought in elsewhere, it is the same. */
+export const PARTS_PACK_PATH = '/api/parts/pack';

@@ -167,18 +167,15 @@ export { FACES, type Face, FRONT_FACES, type FrontFace, isTakenHere, type Measur
 export { newOpening } from './newOpening';
 export {
   CAPACITORS,
-  coilOf,
   DAMAGE_LABELS,
   DAMAGES,
-  foundCause,
   isHeardWrong,
   OLD_SPEAKER_NOT_TESTED,
   type OldSpeaker,
-  oldSpeakerWords,
   PLAYS,
   PLAYS_LABELS,
-  trialsOf,
 } from './oldSpeaker';
+export { coilOf, foundCause, oldSpeakerWords, trialsOf } from './oldSpeakerFound';
 export {
   AIRBAGS,
   BEHIND,

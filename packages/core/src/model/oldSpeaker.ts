@@ -1,17 +1,6 @@
 /** What is known of the speaker that is in a place before anything is done: whether it plays, what a meter says of its coil, what one sees. */
 import { z } from 'zod';
-import {
-  CAUSE_WORDS,
-  type CoilJudgement,
-  causesLeft,
-  coilWords,
-  FAULT_TESTS,
-  type FaultCause,
-  type FaultTrial,
-  isCoilDead,
-  judgeCoil,
-  MOST_OHM_READINGS,
-} from '../sound';
+import { FAULT_TESTS, MOST_OHM_READINGS } from '../sound';
 
 export const PLAYS_LABELS = {
   notTried: 'Not heard alone yet',
@@ -82,40 +71,7 @@ export const OLD_SPEAKER_NOT_TESTED: OldSpeaker = {
   takenAt: null,
 };
 
-export function coilOf(old: OldSpeaker): CoilJudgement {
-  return judgeCoil(old);
-}
-
-/** What was tried, with what the meter says of the coil as one of the trials. */
-export function trialsOf(old: OldSpeaker): readonly FaultTrial[] {
-  const { kind } = coilOf(old);
-  const isSettled = kind === 'open' || kind === 'shorted' || kind === 'plausible';
-  if (!isSettled || old.trials.some(({ test }) => test === 'meter')) return old.trials;
-  return [...old.trials, { test: 'meter', isShown: kind !== 'plausible' }];
-}
-
-/** The one cause that is left; null where several may be it, or the trials contradict each other. */
-export function foundCause(old: OldSpeaker): FaultCause | null {
-  if (isCoilDead(coilOf(old)) || old.damage.length > 0) return 'speaker';
-  const [cause = null, more] = causesLeft(trialsOf(old));
-  return more === undefined ? cause : null;
-}
-
 /** Whether it is heard to be wrong. */
 export function isHeardWrong({ plays }: OldSpeaker): boolean {
   return plays === 'silent' || plays === 'crackles';
-}
-
-/** "Silent. Open: the coil lets nothing through. Cone or surround torn." */
-export function oldSpeakerWords(old: OldSpeaker | null): string {
-  if (old === null) return 'not tested';
-  const damage = old.damage.map((each) => DAMAGE_LABELS[each]).join(', ');
-  const entered = old.entered === '' ? '' : ` (${old.entered})`;
-  const cause = isHeardWrong(old) ? foundCause(old) : null;
-  return [
-    `${PLAYS_LABELS[old.plays]}.`,
-    `${coilWords(coilOf(old))}${entered}`,
-    ...(damage ? [`${damage}.`] : []),
-    ...(cause ? [`It is ${CAUSE_WORDS[cause]}.`] : []),
-  ].join(' ');
 }

@@ -1,6 +1,7 @@
 /** What is in doubt of the speaker in whose place another is ordered. */
 import { CAUSE_WORDS, isCoilUnknown } from '../sound';
-import { coilOf, foundCause, isHeardWrong } from './oldSpeaker';
+import { isHeardWrong } from './oldSpeaker';
+import { coilOf, foundCause } from './oldSpeakerFound';
 import type { OpeningRecord } from './opening';
 
 type Replaced = Pick<OpeningRecord, 'presence' | 'oldSpeaker'>;

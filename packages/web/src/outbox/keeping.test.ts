@@ -47,6 +47,21 @@ test('two tabs that add fifty entries at the same moment lose none', async () =>
   for (const outbox of [one, two, await openOutbox()]) expect([...ids(outbox)].sort()).toEqual(all);
 });
 
+test('two pages know each other’s entries as soon as these are read, and their own without that', async () => {
+  const tabs = createTestTabs();
+  const [one, two] = [await openOutbox(tabs), await openOutbox(tabs)];
+  const strange = { ...entry(2), job: { ...entry(2), vehicleId: 7 } } as unknown as Entry;
+  await one.add(strange);
+  await sleep(20);
+  expect(ids(one)).toEqual([ID(2)]);
+  expect(ids(two)).toEqual([]);
+  expect(two.unreadable().map(({ why }) => why)).toEqual([expect.stringMatching(/^job\./)]);
+  await one.replace(ID(2), entry(3));
+  await sleep(20);
+  expect([ids(one), ids(two)]).toEqual([[ID(3)], [ID(3)]]);
+  expect(two.unreadable()).toEqual([]);
+});
+
 test('an entry is shown at once, and is kept only once it is on the device', async () => {
   const outbox = await openOutbox();
   const adding = outbox.add(entry(1));

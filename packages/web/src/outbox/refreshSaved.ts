@@ -1,6 +1,6 @@
 /** A record was saved: what is shown of it, and of what follows from it, is asked for again. */
 import type { QueryClient } from '@tanstack/react-query';
-import type { SavedName } from './savedRecords';
+import type { SavedName } from './saved/SavedKind';
 
 /** @returns when what is on the screen is there */
 export async function refreshSaved(

@@ -2,7 +2,8 @@
 import { isSame, mergeChanges } from '@low-quarry/core/records';
 import type { SaveRecord } from './Entry';
 import type { Sent } from './Sent';
-import { savedKind, type Versioned } from './savedRecords';
+import type { Versioned } from './saved/SavedKind';
+import { savedKind } from './saved/savedKinds';
 
 /** @throws what is kept and cannot be read any more, naming what is wrong with it */
 export function putSaved({ of, recordId, version, record, id, personId }: SaveRecord): Promise<unknown> {

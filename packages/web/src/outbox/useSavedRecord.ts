@@ -12,7 +12,7 @@ import { useConflict } from '../ui/useConflict';
 import { needsPerson, type SaveRecord } from './Entry';
 import { useOutbox } from './OutboxProvider';
 import { refreshSaved } from './refreshSaved';
-import { type AnswerOf, type RecordOf, type SavedKind, type SavedName, savedKind } from './savedRecords';
+import type { SavedKind } from './saved/SavedKind';
 
 export type Form<Rec> = {
   /** Under which its draft is kept. */
@@ -23,14 +23,14 @@ export type Form<Rec> = {
 
 type Saving<Rec> = { readonly version: number; readonly base: Rec; readonly record: Rec };
 
-type Options<Name extends SavedName> = {
-  readonly of: Name;
+type Options<Rec, Answer> = {
+  readonly kind: SavedKind<Rec, Answer>;
   readonly recordId: string;
   /** What it is, for the list of what waits. */
   readonly label: string;
   /** null where nothing is kept of the form: a button, or a sheet. */
-  readonly form: Form<RecordOf<Name>> | null;
-  readonly onSaved: (answer: AnswerOf<Name>) => void;
+  readonly form: Form<Rec> | null;
+  readonly onSaved: (answer: Answer) => void;
 };
 
 /** Said where an error would be said: it is no reason to type anything again. */
@@ -38,9 +38,8 @@ const WAITS = new Error(
   'Not in the shop yet: the server does not answer. It is kept on this device, and saved as soon as the server is back.',
 );
 
-export function useSavedRecord<Name extends SavedName>({ of, recordId, label, form, onSaved }: Options<Name>) {
-  type Rec = RecordOf<Name>;
-  const kind = savedKind(of) as SavedKind<Rec, AnswerOf<Name>>;
+export function useSavedRecord<Rec, Answer>({ kind, recordId, label, form, onSaved }: Options<Rec, Answer>) {
+  const of = kind.name;
   const queries = useQueryClient();
   const { outbox, entries } = useOutbox();
   const away = useSyncExternalStore(subscribeToConnection, isAway);

@@ -1,6 +1,6 @@
 /** Reads the history. Only `History` writes it. */
 import type { Change } from '@low-quarry/core/contracts/history';
-import { TYPED_BY_HAND } from '@low-quarry/core/contracts/library';
+import { TYPED_BY_HAND } from '@low-quarry/core/contracts/typedByHand';
 import type { ListSaid, RecordKind, ValueStep } from '@low-quarry/core/records';
 import { readStored } from '@low-quarry/core/records';
 import { type EntityManager, In, type SelectQueryBuilder } from 'typeorm';

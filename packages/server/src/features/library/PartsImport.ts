@@ -4,7 +4,7 @@
  */
 
 import { type ConnectorRecord, namedConnectors, type PartRecord } from '@low-quarry/core/catalogue';
-import type { PartsImported } from '@low-quarry/core/contracts/library';
+import type { PartsImported } from '@low-quarry/core/contracts/importParts';
 import type { PartsFile } from '@low-quarry/core/formats';
 import type { ListSaid, PartsImportState } from '@low-quarry/core/records';
 import { isSame, readStored, toStored } from '@low-quarry/core/records';

@@ -1,7 +1,8 @@
 import { Readable } from 'node:stream';
 import { listCatalogueChanges, listConnectors, PARTS_A_PAGE } from '@low-quarry/core/contracts/catalogue';
-import { FOUND_A_PAGE, findParts } from '@low-quarry/core/contracts/findParts';
-import { importParts, PARTS_PACK_PATH, partSets } from '@low-quarry/core/contracts/library';
+import { FOUND_A_PAGE, findParts, PARTS_PACK_PATH } from '@low-quarry/core/contracts/findParts';
+import { importParts } from '@low-quarry/core/contracts/importParts';
+import { partSets } from '@low-quarry/core/contracts/library';
 import { partPoints } from '@low-quarry/core/contracts/partPoints';
 import { mayDo } from '@low-quarry/core/model';
 import type { Router } from 'express';

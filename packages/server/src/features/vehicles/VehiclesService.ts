@@ -1,6 +1,8 @@
 /** Adds vehicles to the library and corrects them. */
+
+import type { FoundVehicles } from '@low-quarry/core/contracts/findVehicles';
 import type { NewVehicle } from '@low-quarry/core/contracts/newVehicle';
-import type { FoundVehicles, ListedTemplate } from '@low-quarry/core/contracts/vehicles';
+import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
 import { openingsOfTemplate, panelsOfTemplate } from '@low-quarry/core/formats';
 import {
   aroundOfOtherVariant,

@@ -1,5 +1,5 @@
 /** The vehicle library in the database. */
-import type { FoundVehicles } from '@low-quarry/core/contracts/vehicles';
+import type { FoundVehicles } from '@low-quarry/core/contracts/findVehicles';
 import type { Variant, VehicleRecord } from '@low-quarry/core/model';
 import { readStored, toStored } from '@low-quarry/core/records';
 import type { EntityManager } from 'typeorm';

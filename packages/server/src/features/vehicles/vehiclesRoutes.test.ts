@@ -1,7 +1,7 @@
 /** The vehicle library over HTTP: found, added from a template or another trim, corrected by whoever may. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { FoundVehicle } from '@low-quarry/core/contracts/findVehicles';
 import type { NewVehicle } from '@low-quarry/core/contracts/newVehicle';
-import type { FoundVehicle } from '@low-quarry/core/contracts/vehicles';
 import {
   type Fastener,
   newPanel,

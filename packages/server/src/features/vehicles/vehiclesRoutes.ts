@@ -1,11 +1,10 @@
+import { findVehicles, VEHICLES_A_PAGE } from '@low-quarry/core/contracts/findVehicles';
 import {
   addVehicle,
-  findVehicles,
   getVehicle,
   type ListedTemplate,
   listTemplates,
   putVehicle,
-  VEHICLES_A_PAGE,
 } from '@low-quarry/core/contracts/vehicles';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';

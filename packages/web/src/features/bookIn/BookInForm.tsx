@@ -18,11 +18,12 @@ import { FormText } from '../../ui/form/FormText';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
 import { useTypedKept } from '../../ui/form/useTypedKept';
 import { useKept } from '../../ui/useKept';
+import { recentVehiclesQuery } from '../vehicles/foundVehicles';
 import { NewVehicleFields } from '../vehicles/NewVehicleFields';
 import { openingsCount } from '../vehicles/openingsCount';
 import { emptyVehicle, type NewVehicleTyped, otherTrim } from '../vehicles/typedVehicle';
 import { VehicleField } from '../vehicles/VehicleField';
-import { recentVehiclesQuery, templatesQuery, useVehicle } from '../vehicles/vehicleQueries';
+import { templatesQuery, useVehicle } from '../vehicles/vehicleQueries';
 import { BOOK_IN_DRAFT, type BookInTyped, bookInSchema, readBookInSchema } from './bookInDraft';
 import { useAlike } from './useAlike';
 

@@ -20,6 +20,7 @@ import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { z } from 'zod';
 import { useMay } from '../../api/me';
+import { savedIntake } from '../../outbox/saved/savedIntake';
 import { useSavedRecord } from '../../outbox/useSavedRecord';
 import { addressOf } from '../../stations/addressOf';
 import { BroughtBack } from '../../ui/BroughtBack';
@@ -59,7 +60,7 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
   const mayChange = useMay('jobs');
   const navigate = useNavigate();
   const { panel, send, error, isPending, drop, handedOver } = useSavedRecord({
-    of: 'intake',
+    kind: savedIntake,
     recordId: job.id,
     label: `What was asked of ${jobTitle(job)}`,
     form: { name: `job.${job.id}`, onWaits: (base) => keep({ ...state, base }) },

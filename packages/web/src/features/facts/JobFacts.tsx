@@ -12,6 +12,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { z } from 'zod';
 import { useMay } from '../../api/me';
+import { savedFound } from '../../outbox/saved/savedFound';
 import { useSavedRecord } from '../../outbox/useSavedRecord';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
@@ -41,7 +42,7 @@ export function JobFacts({ job }: { readonly job: Job }) {
   const sheet = useRef<HTMLElement>(null);
   useFieldInAddress(sheet);
   const { panel, send, drop, error, isPending, handedOver } = useSavedRecord({
-    of: 'found',
+    kind: savedFound,
     recordId: job.id,
     label: `What was found on ${jobTitle(job)}`,
     form: { name: `found.${job.id}`, onWaits: ({ found }) => keep({ ...state, base: found }) },

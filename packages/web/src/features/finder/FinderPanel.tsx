@@ -1,5 +1,5 @@
 /** One field for everything: jobs, parts, vehicles and pages. */
-import type { FoundVehicles } from '@low-quarry/core/contracts/vehicles';
+import type { FoundVehicles } from '@low-quarry/core/contracts/findVehicles';
 import { mayDo } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Command } from 'cmdk';
@@ -11,7 +11,7 @@ import { MOST_LETTERS, useAsked } from '../../ui/useRested';
 import { jobsQuery } from '../jobs/jobsQueries';
 import { foundPartsQuery } from '../library/foundPartsQuery';
 import { SHOP_PAGES } from '../sessions/shopPages';
-import { foundVehiclesQuery } from '../vehicles/vehicleQueries';
+import { foundVehiclesQuery } from '../vehicles/foundVehicles';
 import { finderView } from './finderView';
 
 const MORE_PAGES = [

@@ -1,7 +1,6 @@
 /** Which part of the library is wrong, and what is right? */
 import { PART_KINDS, partKindWord } from '@low-quarry/core/catalogue';
-import { FOUND_A_PAGE, partsTable } from '@low-quarry/core/contracts/findParts';
-import { PARTS_PACK_PATH } from '@low-quarry/core/contracts/library';
+import { FOUND_A_PAGE, PARTS_PACK_PATH, partsTable } from '@low-quarry/core/contracts/findParts';
 import { TABLE_FORMATS } from '@low-quarry/core/contracts/tableFormats';
 import type { Unreadable } from '@low-quarry/core/contracts/unreadable';
 import { useQuery } from '@tanstack/react-query';

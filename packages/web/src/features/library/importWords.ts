@@ -1,5 +1,5 @@
 /** What a parts pack changes, and has changed, in words. */
-import type { PartsImported } from '@low-quarry/core/contracts/library';
+import type { PartsImported } from '@low-quarry/core/contracts/importParts';
 
 export type PackWords = {
   readonly would: string;

@@ -19,6 +19,7 @@ import { leadWords, offererWords, otherOfferWords, packsWords } from '../../text
 import { shopDay } from '../../text/shopDays';
 import { verdictLine } from '../../text/verdictLine';
 import { Button, DownloadLink, LinkButton } from '../../ui/Button';
+import { late } from '../../ui/late';
 import { MarginRail } from '../../ui/MarginRail';
 import { OpenChecks } from '../../ui/OpenChecks';
 import { Shell } from '../../ui/Shell';
@@ -31,9 +32,14 @@ import { AssumedLine } from './AssumedLine';
 import { AsideTooMany, FromShelf } from './FromShelf';
 import { LaterHeeds } from './LaterHeeds';
 import { notInTotalWords } from './notInTotalWords';
-import { OrderSheet } from './OrderSheet';
 import { orderQuery } from './orderQueries';
 import { SmallNeeds } from './SmallNeeds';
+
+/** On paper only: it comes behind the screen. */
+const OrderSheet = late(
+  () => import('./OrderSheet').then((code) => code.OrderSheet),
+  () => <p className="only-print">The list for paper is still on its way here: print once more in a moment.</p>,
+);
 
 export function OrderScreen() {
   const { jobId = '' } = useParams();

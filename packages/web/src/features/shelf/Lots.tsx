@@ -7,7 +7,13 @@ import { useMay } from '../../api/me';
 import { addressOf } from '../../stations/addressOf';
 import { shopDay } from '../../text/shopDays';
 import { Button } from '../../ui/Button';
-import { LotForm } from './LotForm';
+import { late } from '../../ui/late';
+import { Loading } from '../../ui/states';
+
+const LotForm = late(
+  () => import('./LotForm').then((code) => code.LotForm),
+  () => <Loading what="the lot" />,
+);
 
 /** @param showPart where they are not all of one part */
 export function Lots({ lots, showPart }: { readonly lots: readonly ListedLot[]; readonly showPart: boolean }) {

@@ -1,10 +1,15 @@
 /** What does the shop have of this part, and where? */
 import { useQuery } from '@tanstack/react-query';
 import { useMay } from '../../api/me';
-import { Answered } from '../../ui/states';
+import { late } from '../../ui/late';
+import { Answered, Loading } from '../../ui/states';
 import { Lots } from './Lots';
-import { NewLot } from './NewLot';
 import { shelfQuery } from './shelfQueries';
+
+const NewLot = late(
+  () => import('./NewLot').then((code) => code.NewLot),
+  () => <Loading what="the form" />,
+);
 
 export function OnShelf({ partId }: { readonly partId: string }) {
   const shelf = useQuery(shelfQuery({ part: partId }));

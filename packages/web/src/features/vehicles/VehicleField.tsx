@@ -1,5 +1,5 @@
 /** A vehicle of the library by a few letters, in any order, with slips; before anything is typed, those that were here last. */
-import type { FoundVehicle } from '@low-quarry/core/contracts/vehicles';
+import type { FoundVehicle } from '@low-quarry/core/contracts/findVehicles';
 import { vehicleLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState, useSyncExternalStore } from 'react';
@@ -7,7 +7,8 @@ import { isAway, subscribeToConnection } from '../../api/connection';
 import { ComboField } from '../../ui/ComboField';
 import { narrowed } from '../../ui/narrowed';
 import { useAsked } from '../../ui/useRested';
-import { foundVehiclesQuery, recentVehiclesQuery, useVehicle } from './vehicleQueries';
+import { foundVehiclesQuery, recentVehiclesQuery } from './foundVehicles';
+import { useVehicle } from './vehicleQueries';
 
 type VehicleFieldProps = {
   readonly value: string;

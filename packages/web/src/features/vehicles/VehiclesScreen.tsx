@@ -1,5 +1,5 @@
 /** Which vehicles does the library know, and what of each? */
-import { type FoundVehicle, VEHICLES_A_PAGE } from '@low-quarry/core/contracts/vehicles';
+import { type FoundVehicle, VEHICLES_A_PAGE } from '@low-quarry/core/contracts/findVehicles';
 import { bodyWords, vehicleLabel } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
@@ -11,7 +11,7 @@ import { Answered, Empty } from '../../ui/states';
 import { TextField } from '../../ui/TextField';
 import { MOST_LETTERS, useAsked } from '../../ui/useRested';
 import { AddVehicle } from './AddVehicle';
-import { foundVehiclesQuery } from './vehicleQueries';
+import { foundVehiclesQuery } from './foundVehicles';
 
 export function VehiclesScreen() {
   const mayAdd = useMay('vehicles');

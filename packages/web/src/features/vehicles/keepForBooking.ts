@@ -1,5 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query';
-import { recentVehiclesQuery, templatesQuery } from './vehicleQueries';
+import { recentVehiclesQuery } from './foundVehicles';
+import { templatesQuery } from './vehicleQueries';
 
 /** Asks for what a car is booked in by, so that the device has it when the network is gone. */
 export async function keepForBooking(queries: QueryClient): Promise<void> {

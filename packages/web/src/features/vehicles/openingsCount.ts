@@ -1,4 +1,5 @@
-import type { FoundVehicle, ListedTemplate } from '@low-quarry/core/contracts/vehicles';
+import type { FoundVehicle } from '@low-quarry/core/contracts/findVehicles';
+import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
 import type { NewVehicleTyped } from './typedVehicle';
 
 /** How many openings a new vehicle begins with; null where that is not known yet. */

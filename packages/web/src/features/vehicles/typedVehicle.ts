@@ -1,6 +1,8 @@
 /** A variant as somebody types it, and how it is read. */
+
+import type { FoundVehicle } from '@low-quarry/core/contracts/findVehicles';
 import { type NewVehicle, newVehicleSchema } from '@low-quarry/core/contracts/newVehicle';
-import type { FoundVehicle, ListedTemplate } from '@low-quarry/core/contracts/vehicles';
+import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
 import { capital } from '@low-quarry/core/firstLetter';
 import { BODIES, CABS, type Variant, variantSchema } from '@low-quarry/core/model';
 import { z } from 'zod';

@@ -2,7 +2,8 @@
 import { type VehicleRecord, vehicleLabel } from '@low-quarry/core/model';
 import { useState } from 'react';
 import { ProblemError } from '../../api/call';
-import type { Versioned } from '../../outbox/savedRecords';
+import type { Versioned } from '../../outbox/saved/SavedKind';
+import { savedVehicle } from '../../outbox/saved/savedVehicle';
 import { type Form, useSavedRecord } from '../../outbox/useSavedRecord';
 
 /** What was refused because somebody else wrote it. */
@@ -16,7 +17,7 @@ export function useSaveVehicle(
   form: Form<VehicleRecord> | null = null,
 ) {
   const { send: sendRecord, ...saving } = useSavedRecord({
-    of: 'vehicle',
+    kind: savedVehicle,
     recordId: record.id,
     label: vehicleLabel(record),
     form,

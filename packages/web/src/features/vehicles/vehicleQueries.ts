@@ -1,30 +1,10 @@
-/** Vehicles of the library: found, one whole, added, corrected; and the body templates. */
-import { type FoundVehicle, findVehicles, getVehicle, listTemplates } from '@low-quarry/core/contracts/vehicles';
-import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { z } from 'zod';
+/** One vehicle of the library, whole or as far as somebody picked it; and the body templates. */
+
+import type { FoundVehicle, FoundVehicles } from '@low-quarry/core/contracts/findVehicles';
+import { getVehicle, listTemplates } from '@low-quarry/core/contracts/vehicles';
+import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/call';
-
-/** Under `vehicles` what is kept on the device: those that were here last, and each that was looked at. */
-const vehicleKeys = {
-  recent: ['vehicles', 'recent'],
-  one: (id: string) => ['vehicles', 'one', id],
-  found: (find: string, page: number) => ['foundVehicles', find, page],
-} as const;
-
-/** Without words: those that were in the shop last come first. */
-export const recentVehiclesQuery = queryOptions({
-  queryKey: vehicleKeys.recent,
-  queryFn: ({ signal }) => call(findVehicles, { params: { find: '', page: 1 }, signal }),
-  staleTime: 60_000,
-});
-
-export function foundVehiclesQuery(find: string, page = 1) {
-  return queryOptions({
-    queryKey: vehicleKeys.found(find, page),
-    queryFn: ({ signal }) => call(findVehicles, { params: { find, page }, signal }),
-    placeholderData: keepPreviousData,
-  });
-}
+import { vehicleKeys } from './vehicleKeys';
 
 export function vehicleQuery(id: string) {
   return queryOptions({
@@ -44,7 +24,7 @@ export const templatesQuery = queryOptions({
 export function useVehicle(id: string): Omit<FoundVehicle, 'jobs'> | null {
   const queries = useQueryClient();
   const listed = queries
-    .getQueriesData<z.output<typeof findVehicles.answer>>({
+    .getQueriesData<FoundVehicles>({
       predicate: ({ queryKey: [first, second] }) => first === 'foundVehicles' || second === 'recent',
     })
     .flatMap(([, data]) => data?.found ?? [])

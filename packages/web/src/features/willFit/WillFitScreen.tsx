@@ -17,8 +17,9 @@ import { Shell } from '../../ui/Shell';
 import { useSettings } from '../../ui/settings';
 import { Answered, Empty, Loading } from '../../ui/states';
 import { useKept } from '../../ui/useKept';
+import { recentVehiclesQuery } from '../vehicles/foundVehicles';
 import { VehicleField } from '../vehicles/VehicleField';
-import { recentVehiclesQuery, vehicleQuery } from '../vehicles/vehicleQueries';
+import { vehicleQuery } from '../vehicles/vehicleQueries';
 import {
   EMPTY_HAND,
   HAND_ID,

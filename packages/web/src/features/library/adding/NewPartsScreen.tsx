@@ -1,6 +1,6 @@
 /** Which parts does the library not have yet? Typed by hand: one, or several that share their figures. */
 import { PART_KINDS, type PartKind, type PartRecord, partKindWord, partName } from '@low-quarry/core/catalogue';
-import { TYPED_BY_HAND } from '@low-quarry/core/contracts/library';
+import { TYPED_BY_HAND } from '@low-quarry/core/contracts/typedByHand';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useWatch } from 'react-hook-form';

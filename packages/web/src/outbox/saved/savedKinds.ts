@@ -1,0 +1,19 @@
+/** All kinds of records that a form saves whole. */
+import type { SavedKind, SavedName } from './SavedKind';
+import { savedBaseline } from './savedBaseline';
+import { savedFound } from './savedFound';
+import { savedIntake } from './savedIntake';
+import { savedVehicle } from './savedVehicle';
+
+/* The names are in `entrySchema`: what is kept is read before this file is here. */
+const SAVED = {
+  vehicle: savedVehicle,
+  intake: savedIntake,
+  baseline: savedBaseline,
+  found: savedFound,
+} as const satisfies Readonly<Record<SavedName, unknown>>;
+
+/** Of whatever kind: an entry of the outbox says only at run time which. */
+export function savedKind(name: SavedName): SavedKind<unknown, unknown> {
+  return SAVED[name] as unknown as SavedKind<unknown, unknown>;
+}
