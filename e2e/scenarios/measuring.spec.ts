@@ -88,6 +88,32 @@ test('what was typed survives a reload, and can be dropped', async ({ fitter }) 
   await expect(fitter.field('Depth behind')).toHaveValue('');
 });
 
+test('saved, loaded anew at that very moment and typed on before the shop answers: it is typed on what was saved', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await fitter.measure(JOB, DOOR);
+  await fitter.type('Depth behind', '61');
+  await fitter.save();
+  await fitter.saved();
+  let answer = () => {};
+  const answered = new Promise<void>((resolve) => {
+    answer = resolve;
+  });
+  await page.route('**/api/openings/*', async (route) => {
+    if (route.request().method() === 'GET') await answered;
+    await route.continue();
+  });
+  await page.reload();
+  await expect(fitter.field('Depth behind')).toHaveValue('61');
+  await fitter.type('Depth behind', '62');
+  answer();
+  await fitter.save();
+  await fitter.saved();
+  await page.reload();
+  await expect(fitter.field('Depth behind')).toHaveValue('62');
+});
+
 test('a slip that is put right is saved, and its message goes', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.measure(JOB, DOOR);

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { QueryClient } from '@tanstack/react-query';
 import { createTestDevice } from '../device/testing';
-import { forgetQueries, keepQueries, type QueryKeeping, restoreQueries } from './keptQueries';
+import { forgetQueries, keepAtOnce, keepQueries, type QueryKeeping, restoreQueries } from './keptQueries';
 
 const LONG_MS = 5000;
 const JOBS = ['jobs', 'list'];
@@ -53,6 +53,23 @@ describe('what the shop last said', () => {
     expect(again.getQueryState(JOBS)?.isInvalidated).toBe(true);
     expect(again.getQueryData(['people'])).toBeUndefined();
     expect((await restored('okke', keeping)).getQueryData(JOBS)).toBeUndefined();
+  });
+
+  test('is there at once where somebody waits for it, once, and not of a page that keeps no longer', async () => {
+    const { open, keeping, closeAll } = createDevice();
+    const queries = open('rieke');
+    queries.setQueryData(JOBS, [{ id: 'saved' }]);
+    expect(keeping.values.size).toBe(0);
+    await keepAtOnce();
+    const [key = ''] = keeping.values.keys();
+    expect(JSON.stringify(keeping.values.get(key))).toContain('saved');
+    keeping.values.clear();
+    await jest.advanceTimersByTimeAsync(LONG_MS);
+    expect(keeping.values.size).toBe(0);
+    closeAll();
+    queries.setQueryData(JOBS, [{ id: 'later' }]);
+    await keepAtOnce();
+    expect(keeping.values.size).toBe(0);
   });
 
   test('is gone when they leave, though an answer came in the second before, in this tab or in another', async () => {

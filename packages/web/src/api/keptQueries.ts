@@ -61,6 +61,19 @@ export async function restoreQueries(queries: QueryClient, personId: string, kee
   }
 }
 
+/** Of whom is here, as long as answers are kept. */
+let keepNow: (() => Promise<void>) | null = null;
+
+/**
+ * Keeps what the shop said last without waiting for more of it: somebody who saves and loads the page anew at that very moment goes on typing
+ * on what was saved, not on what stood there before.
+ *
+ * @returns when the device has it, or is known to keep nothing
+ */
+export async function keepAtOnce(): Promise<void> {
+  await keepNow?.();
+}
+
 /**
  * @param isHere whether the person is still signed in on this device: what another tab or a last answer would write after they left
  * would stay
@@ -73,20 +86,23 @@ export function keepQueries(
   keeping = KEEPING,
 ): () => void {
   let timer: ReturnType<typeof setTimeout> | null = null;
-  const keep = () => {
+  const keep = async () => {
+    if (timer !== null) clearTimeout(timer);
     timer = null;
     if (!isHere()) return;
     const state = dehydrate(queries, {
       shouldDehydrateQuery: ({ queryKey, state: { status } }) => status === 'success' && KEPT.has(queryKey[0]),
       shouldDehydrateMutation: () => false,
     });
-    keeping.set(keyOf(personId), state).catch(() => {});
+    await keeping.set(keyOf(personId), state).catch(() => {});
   };
+  keepNow = keep;
   const unsubscribe = queries.getQueryCache().subscribe(({ type }) => {
-    if (type === 'updated' || type === 'added') timer ??= setTimeout(keep, KEEP_MS);
+    if (type === 'updated' || type === 'added') timer ??= setTimeout(() => void keep(), KEEP_MS);
   });
   return () => {
     unsubscribe();
+    if (keepNow === keep) keepNow = null;
     if (timer !== null) clearTimeout(timer);
   };
 }

@@ -2,6 +2,7 @@
 import type { Opening } from '@low-quarry/core/contracts/openings';
 import type { QueryClient } from '@tanstack/react-query';
 import { askAnew } from '../../api/askAnew';
+import { keepAtOnce } from '../../api/keptQueries';
 import { deviceStore } from '../../device/DeviceStore';
 import { draftPrefix, forgetDraft } from '../../device/drafts';
 import type { Entry } from '../../outbox/Entry';
@@ -23,6 +24,8 @@ async function take(queries: QueryClient, personId: string, entry: Entry, answer
   for (const queryKey of [jobKeys.all, ['orders'], ['undo'], ['history']]) void askAnew(queries, queryKey);
   if (entry.kind === 'saveOpening') {
     queries.setQueryData(openingKeys.one(entry.openingId), answer as Opening);
+    // Without its draft, and without what became of it, the record before would stand there again.
+    await keepAtOnce();
     // The screen may have been left before the answer came; what was typed on since stays a draft.
     const key = draftKey(personId, entry.openingId);
     await forgetDraft(deviceStore, key, entry.draft);
