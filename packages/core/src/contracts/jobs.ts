@@ -152,6 +152,7 @@ export const listedRecordSchema = openingFactsSchema
     wiring: true,
     secondPlug: true,
     polarity: true,
+    lineFilter: true,
     obstaclesLooked: true,
     oldSpeaker: true,
     earlier: true,

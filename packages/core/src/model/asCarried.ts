@@ -14,6 +14,7 @@ export function asCarried(record: OpeningRecord): OpeningRecord {
     earlier: null,
     build: [],
     polarity: carriedPolarity(record.polarity),
+    lineFilter: null,
     trace: record.trace && { ...record.trace, source: carriedSource(record.trace.source) },
     recess: record.recess && { ...record.recess, source: carriedSource(record.recess.source) },
     bolts:

@@ -4,6 +4,7 @@ import { ASSUMABLE, FIXINGS, FRONT_KINDS, OBSTACLE_KINDS } from '../fit';
 import { buildSchema } from './build';
 import { earlierSchema } from './earlierWork';
 import { FACE_NAMES, faceOf, isReadFromFace, MOST_FACE_MM } from './faces';
+import { lineFilterSchema } from './lineFilter';
 import { FRONT_FACES, freeMeasurementSchema, measurementSchema } from './measurement';
 import { oldSpeakerSchema } from './oldSpeaker';
 import { dimensionRangeError, OPENING_DIMENSION_KEYS } from './openingDimensions';
@@ -180,6 +181,8 @@ const openingFieldsSchema = z.strictObject({
   secondPlug: z.enum(SECOND_PLUGS),
   /** At its plug. */
   polarity: polaritySchema.default(POLARITY_NOT_KNOWN),
+  /** In the line before its speaker; null for nothing. */
+  lineFilter: lineFilterSchema.nullable().default(null),
   /** Of the cover that has to come off; asked where a cover may hold one. */
   airbag: z.enum(AIRBAGS).default('notLooked'),
   dimensions: dimensionsSchema,

@@ -1,10 +1,11 @@
 /** The fields of an opening's record: each dimension, and each fact. Its place is its identity and no field. */
 
-import type { Build, Earlier, Measurement, OldSpeaker, OpeningRecord, Polarity } from '../model';
+import type { Build, Earlier, Measurement, OldSpeaker, OpeningLineFilter, OpeningRecord, Polarity } from '../model';
 import {
   buildWords,
   earlierWords,
   FACE_NAMES,
+  lineFilterWords,
   OPENING_DIMENSION_KEYS,
   OPENING_DIMENSIONS,
   oldSpeakerWords,
@@ -29,6 +30,7 @@ const FACT_LABELS = {
   wiring: 'Connector',
   secondPlug: 'Second plug',
   polarity: 'Positive wire',
+  lineFilter: 'Filter in its line',
   airbag: 'Airbag at the cover',
   depthReadings: 'Depths at other places',
   obstacles: 'Beams, rails and wires',
@@ -51,6 +53,7 @@ const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   oldSpeaker: (old) => oldSpeakerWords(old as OldSpeaker | null),
   earlier: (earlier) => earlierWords(earlier as Earlier),
   polarity: (polarity) => polarityWords(polarity as Polarity),
+  lineFilter: (filter) => lineFilterWords(filter as OpeningLineFilter | null),
   build: (build) => buildWords(build as Build),
 };
 

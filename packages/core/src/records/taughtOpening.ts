@@ -7,7 +7,15 @@ import { isSame } from './Field';
 import { OPENING_FIELDS } from './openingFields';
 
 /** Of this one car, or of this job. */
-const NOT_TAUGHT: ReadonlySet<string> = new Set(['note', 'oldSpeaker', 'earlier', 'build', 'assumed', 'faces']);
+const NOT_TAUGHT: ReadonlySet<string> = new Set([
+  'note',
+  'oldSpeaker',
+  'earlier',
+  'build',
+  'assumed',
+  'faces',
+  'lineFilter',
+]);
 
 /**
  * @param known what the library has of the place; null where it has none

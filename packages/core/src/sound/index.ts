@@ -8,7 +8,7 @@ export type { Channel as JudgedChannel, ChannelCheck } from './channel/Channel';
 export { type ImpedanceBand, impedanceBand } from './channel/channelImpedance';
 export { type Level, levelDifference, levelOf } from './channel/channelLevels';
 export { type Before, type ChannelLoad, type KnownLoad, knownLoads } from './channel/channelNetwork';
-export type { DriverKind, Electrics } from './channel/electrics';
+export { type DriverKind, type DriverRanges, driverRanges, type Electrics } from './channel/electrics';
 export { judgeChannel } from './channel/judgeChannel';
 export { LEAST_OF_NOMINAL } from './channel/loadCheck';
 export { coilWords } from './coilWords';
@@ -23,6 +23,11 @@ export {
   faultTestMinutes,
   nextFaultTest,
 } from './faultTree';
+export { exactFilter, type FilterAsked, type FilterCorner, type FilterOrder, madeFilter } from './filter/designFilter';
+export { type ESeries, eSeries, nearestOf } from './filter/eSeries';
+export { type FilterEffect, filterEffect, type Likely, peakVolts } from './filter/filterEffect';
+export { isEmptyFilter, type LineFilter, linePartsWords } from './filter/LineFilter';
+export { usualHighPass } from './filter/usualCorner';
 export { type CoilJudgement, type CoilTest, isCoilDead, isCoilUnknown, judgeCoil, NOMINAL_OHMS } from './judgeCoil';
 export type { NetworkPart } from './network/parts';
 export { audibleFrequencies, leastImpedance, solveNetwork } from './network/solveNetwork';

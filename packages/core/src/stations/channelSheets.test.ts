@@ -17,7 +17,14 @@ function opening(
   state: OpeningState,
   fields: Partial<ChannelOpening['record']> = {},
 ): ChannelOpening {
-  const fitted = { side: 'left', name: '', presence: 'fitted', nominalSize: '6.5 in', oldSpeaker: null } as const;
+  const fitted = {
+    side: 'left',
+    name: '',
+    presence: 'fitted',
+    nominalSize: '6.5 in',
+    oldSpeaker: null,
+    lineFilter: null,
+  } as const;
   const record = { place, ...fitted, ...fields };
   return { id: `${place} ${record.side}`, record, state };
 }
@@ -50,6 +57,22 @@ test('nobody looked is not “no channels”', () => {
 
 test('a coaxial on a radio that stands it clears by load, band and power', () => {
   expect(verdicts([channel({})], [DOOR])).toEqual([['load clears', 'band clears', 'power clears', 'wire clears']]);
+});
+
+test('what this job puts into the line of a tweeter counts, for a new one and for one that stays', () => {
+  const lineFilter = { highPass: { capacitorUf: 4.7, coilMh: null }, lowPass: null, pad: null, where: 'tied up' };
+  const bare = { ...PLAYS, speakerKind: 'tweeter' as const };
+  const places = ['Sail panel, left'];
+  const bandOf = (state: OpeningState, fields: Partial<ChannelOpening['record']>) =>
+    known(
+      [channel({ places })],
+      [opening('sailPanel', state, { nominalSize: '1 in', ...fields })],
+    ).sheets[0]?.checks.find(({ id }) => id === 'band')?.verdict;
+  expect(bandOf(chosen(bare), {})).toBe('hold');
+  expect(bandOf(chosen(bare), { lineFilter })).toBe('clears');
+  const oldSpeaker = { ...OLD_SPEAKER_NOT_TESTED, capacitor: 'no' as const };
+  expect(bandOf(NOTHING, { oldSpeaker })).toBe('hold');
+  expect(bandOf(NOTHING, { oldSpeaker, lineFilter })).toBe('clears');
 });
 
 test('beside it an old tweeter of which nobody knows the coil or its capacitor leaves the load open, and doubles the treble', () => {

@@ -18,7 +18,10 @@ import { type Before, type ChannelCheck, type ChannelLoad, type JudgedChannel, j
 /** What of an opening its channel is judged by. */
 export type ChannelOpening = {
   readonly id: string;
-  readonly record: Pick<OpeningRecord, 'place' | 'side' | 'name' | 'presence' | 'nominalSize' | 'oldSpeaker'>;
+  readonly record: Pick<
+    OpeningRecord,
+    'place' | 'side' | 'name' | 'presence' | 'nominalSize' | 'oldSpeaker' | 'lineFilter'
+  >;
   readonly state: OpeningState;
 };
 
@@ -120,10 +123,11 @@ function sheetOf(
 function loadOf({ record, state }: ChannelOpening): ChannelLoad | null {
   const label = placeLabel(record);
   const atHinge = isInDoor(record.place);
-  if (state.kind === 'chosen') return newLoad(label, atHinge, state.plays);
+  const line = record.lineFilter;
+  if (state.kind === 'chosen') return { ...newLoad(label, atHinge, state.plays), line };
   // Something was chosen, and nobody can say what it is to the channel.
   if (state.kind === 'cannotJudge' || state.kind === 'unreadable') return unknownLoad(label, true, atHinge);
-  if (record.presence === 'fitted') return oldLoad(label, record);
+  if (record.presence === 'fitted') return { ...oldLoad(label, record), line };
   return record.presence === 'notLooked' ? unknownLoad(label, false) : null;
 }
 
@@ -131,10 +135,10 @@ const UNSAID = { nominalOhm: null, coilOhm: null, coilMh: null, resonanceHz: nul
 
 function unknownLoad(label: string, isNew: boolean, isInDoor = false): ChannelLoad {
   const nothing = { electrics: UNSAID, rmsW: null, sensitivity: null } as const;
-  return { label, kind: null, before: { kind: 'notLooked' }, isNew, isInDoor, ...nothing };
+  return { label, kind: null, before: { kind: 'notLooked' }, line: null, isNew, isInDoor, ...nothing };
 }
 
-function newLoad(label: string, atHinge: boolean, plays: Plays | null): ChannelLoad {
+function newLoad(label: string, atHinge: boolean, plays: Plays | null): Omit<ChannelLoad, 'line'> {
   if (plays === null) return unknownLoad(label, true, atHinge);
   const { speakerKind, impedanceOhm, coilOhm, coilMh, resonanceHz, totalQ, rmsW, sensitivityDb, sensitivityAt } = plays;
   return {
@@ -152,7 +156,7 @@ function newLoad(label: string, atHinge: boolean, plays: Plays | null): ChannelL
 /** A factory speaker of this size is a tweeter; a larger one plays all that it is sent. */
 const TWEETER_SIZE = '1 in';
 
-function oldLoad(label: string, { nominalSize, oldSpeaker }: ChannelOpening['record']): ChannelLoad {
+function oldLoad(label: string, { nominalSize, oldSpeaker }: ChannelOpening['record']): Omit<ChannelLoad, 'line'> {
   const coil = oldSpeaker && coilOf(oldSpeaker);
   const isTweeter = nominalSize === TWEETER_SIZE;
   return {

@@ -48,6 +48,7 @@ export type PointOpening = {
     | 'wiring'
     | 'secondPlug'
     | 'polarity'
+    | 'lineFilter'
     | 'obstaclesLooked'
     | 'behind'
     | 'oldSpeaker'

@@ -16,13 +16,15 @@ export function bandCheck({ band, loads }: Channel): ChannelCheck {
       'Nobody looked what it carries.',
       'Hear the old speaker alone with a voice, or hold a full-range speaker to the wires.',
     );
-  const unfiltered = loads.filter(({ kind, before }) => kind === 'tweeter' && before.kind === 'nothing');
+  const unfiltered = loads.filter(
+    ({ kind, before, line }) => kind === 'tweeter' && before.kind === 'nothing' && !line?.highPass,
+  );
   if (unfiltered.length > 0 && band !== 'treble')
     return channelCheck(
       'band',
       'hold',
       `A tweeter without a filter dies on what the channel carries: ${labelsOf(unfiltered)}.`,
-      'A lead with a capacitor, or the crossover of its set.',
+      'A lead with a capacitor, the crossover of its set, or a high-pass in its line.',
     );
   const fresh = loads.filter(({ isNew, kind }) => isNew && kind !== null);
   const silent = fresh.filter(({ kind }) => isSilent(band, kind as DriverKind));
@@ -43,6 +45,14 @@ export function bandCheck({ band, loads }: Channel): ChannelCheck {
       `${doubled.coaxial.label} has a tweeter of its own, and the one at ${doubled.tweeter.label} goes on playing: the treble comes twice.`,
       'Take the old tweeter off the channel and insulate its lead, or a woofer instead of the coaxial.',
     );
+  const twice = loads.filter(isFilteredTwice);
+  if (twice.length > 0)
+    return channelCheck(
+      'band',
+      'measure',
+      `Two high-passes stand in series at ${labelsOf(twice)}: each is made for the driver alone, and together they take more than either says.`,
+      'Leave one of them out: a lead’s own capacitor replaces the one in the line.',
+    );
   const unknown = loads.filter(
     ({ kind, before }) => kind === null || (kind === 'tweeter' && before.kind === 'notLooked'),
   );
@@ -54,6 +64,11 @@ export function bandCheck({ band, loads }: Channel): ChannelCheck {
       'Look at the speaker and its lead for a capacitor.',
     );
   return channelCheck('band', 'clears', 'What hangs on it plays what it carries.', null);
+}
+
+function isFilteredTwice({ before, line }: ChannelLoad): boolean {
+  if (!line?.highPass) return false;
+  return before.kind === 'capacitor' || (before.kind === 'filter' && before.highPass !== null);
 }
 
 function isSilent(band: ChannelBand, kind: DriverKind): boolean {

@@ -11,7 +11,17 @@ const NOTHING: Before = { kind: 'nothing' };
 
 function load(kind: DriverKind, electrics: Partial<Electrics>, before: Before = NOTHING): ChannelLoad {
   const said = { ...UNSAID, ...electrics };
-  return { label: kind, kind, electrics: said, before, isNew: true, isInDoor: true, rmsW: null, sensitivity: null };
+  return {
+    label: kind,
+    kind,
+    electrics: said,
+    before,
+    line: null,
+    isNew: true,
+    isInDoor: true,
+    rmsW: null,
+    sensitivity: null,
+  };
 }
 function known(...loads: readonly ChannelLoad[]): readonly KnownLoad[] {
   const { known: those, unknown } = knownLoads(loads);

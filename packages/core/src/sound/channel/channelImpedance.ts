@@ -9,6 +9,7 @@ import { admittance, type Complex, type NetworkPart } from '../network/parts';
 import { audibleFrequencies, type ComplexColumn, type Solved, solveNetwork } from '../network/solveNetwork';
 import { channelParts, driverId, type Joined, type KnownLoad, SOURCE, type Taken, USUAL_FARAD } from './channelNetwork';
 import { driverAt, likelyDriver, relativeUncertainty } from './electrics';
+import { latticePlaces } from './lattice';
 
 export type LeastImpedance = {
   /** The middle of the interval in which it lies. */
@@ -37,7 +38,7 @@ const ALL_RECTANGULAR = 1;
  */
 export function leastChannelImpedance(loads: readonly KnownLoad[], joined: Joined, confidence: number): LeastImpedance {
   const key = JSON.stringify([
-    loads.map(({ load: { before, electrics }, ranges }) => [before, electrics, ranges]),
+    loads.map(({ load: { before, line, electrics }, ranges }) => [before, line, electrics, ranges]),
     joined,
     confidence,
   ]);
@@ -58,8 +59,8 @@ const MOST_KEPT = 200;
 
 function leastWhere(loads: readonly KnownLoad[], joined: Joined, confidence: number, isThere: boolean): LeastImpedance {
   const { ohm, hz, uncertaintyOhm } = leastByShares(loads, joined, isThere);
-  const isBare = ({ load: { before } }: KnownLoad) =>
-    before.kind === 'nothing' || (before.kind === 'notLooked' && !isThere);
+  const isBare = ({ load: { before, line } }: KnownLoad) =>
+    line === null && (before.kind === 'nothing' || (before.kind === 'notLooked' && !isThere));
   if (loads.every(isBare)) {
     const factor = coverageFactor(confidence, null, loads.length === 1 ? ALL_RECTANGULAR : 0);
     return { ohm, hz, expandedOhm: uncertaintyOhm * factor };
@@ -161,10 +162,8 @@ function draws(
   frequenciesHz: Float64Array,
   taken: (place: number) => Taken,
 ): readonly Float64Array[] {
-  const steps = latticeSteps(loads.length * FIGURES_A_LOAD);
-  return Array.from({ length: count }, (_, draw) => {
-    const place = (load: number, figure: number) =>
-      (0.5 + (draw + 1) * (steps[load * FIGURES_A_LOAD + figure] as number)) % 1;
+  return latticePlaces(loads.length * FIGURES_A_LOAD, count).map((places) => {
+    const place = (load: number, figure: number) => places[load * FIGURES_A_LOAD + figure] as number;
     const drivers = loads.map(({ ranges }, each) =>
       driverAt(ranges, [place(each, 0), place(each, 1), place(each, 2), place(each, 3), place(each, 4)]),
     );
@@ -183,17 +182,6 @@ export function takenAt(place: number): Taken {
 
 function faradAt(place: number): number {
   return USUAL_FARAD.least + (USUAL_FARAD.most - USUAL_FARAD.least) * place;
-}
-
-/**
- * Steps that fill so many dimensions evenly: the powers of the root of x^(d+1) = x + 1.
- *
- * @see Roberts, The Unreasonable Effectiveness of Quasirandom Sequences, 2018 (from memory)
- */
-function latticeSteps(dimensions: number): readonly number[] {
-  let root = 1.5;
-  for (let step = 0; step < 40; step++) root = (1 + root) ** (1 / (dimensions + 1));
-  return Array.from({ length: dimensions }, (_, at) => root ** -(at + 1));
 }
 
 function solvedOf(parts: readonly NetworkPart[], frequenciesHz: Float64Array): Solved {

@@ -1,4 +1,5 @@
 /** The network that one channel drives, from what hangs on it. */
+import { type LineFilter, lineParts } from '../filter/LineFilter';
 import type { Driver, NetworkPart } from '../network/parts';
 import { GROUND } from '../network/solveNetwork';
 import { type Between, type DriverKind, type DriverRanges, driverRanges, type Electrics } from './electrics';
@@ -20,6 +21,8 @@ export type ChannelLoad = {
   readonly kind: DriverKind | null;
   readonly electrics: Electrics;
   readonly before: Before;
+  /** What this job puts into its line, before all that. */
+  readonly line: LineFilter | null;
   /** Whether it comes with this job; one that is there already stays. */
   readonly isNew: boolean;
   /** Whether its wire has to pass a hinge. */
@@ -86,6 +89,22 @@ export function driverId(at: number): string {
 }
 
 function loadParts(
+  load: ChannelLoad,
+  at: number,
+  driver: Driver,
+  from: string,
+  to: string,
+  taken: Taken,
+): readonly NetworkPart[] {
+  if (load.line === null) return drivenParts(load, at, driver, from, to, taken);
+  const behind = `behind line ${at}`;
+  return [
+    ...lineParts(load.line, { id: `line ${at}`, from, to: behind, ground: to }),
+    ...drivenParts(load, at, driver, behind, to, taken),
+  ];
+}
+
+function drivenParts(
   { before, electrics }: ChannelLoad,
   at: number,
   driver: Driver,

@@ -14,6 +14,7 @@ function load(fields: Partial<Omit<ChannelLoad, 'electrics'>> & { readonly ohm?:
     kind: 'coaxial',
     electrics: { nominalOhm: ohm, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
     before: { kind: 'nothing' },
+    line: null,
     isNew: true,
     isInDoor: true,
     rmsW: 50,
@@ -50,6 +51,12 @@ describe('load', () => {
     expect(verdict).toBe('clears');
     expect(margin?.ohm).toBeGreaterThan(margin?.expandedOhm ?? Number.POSITIVE_INFINITY);
     expect(sentence).toContain('a load sold as 4 Ω may come down to 3.2');
+  });
+  test('a pad in the line keeps the load what it was, and a resistor in the line raises it', () => {
+    const of = (pad: { seriesOhm: number; parallelOhm: number | null } | null) =>
+      said({ loads: [load({ line: pad && { highPass: null, lowPass: null, pad } })] }, 'load')?.margin?.ohm as number;
+    expect(Math.abs(of({ seriesOhm: 2, parallelOhm: 3.9 }) - of(null))).toBeLessThan(0.3);
+    expect(of({ seriesOhm: 2, parallelOhm: null }) - of(null)).toBeCloseTo(2, 0);
   });
   test.each([
     [[3], 4, 'hits'],
@@ -104,6 +111,22 @@ describe('band', () => {
   });
   test('a tweeter behind a filter lives on a channel that carries everything', () => {
     expect(words({ loads: [load({ kind: 'tweeter', before: CAPACITOR })] }).band).toBe('clears');
+  });
+  test('a high-pass in its line keeps a tweeter alive; a pad alone does not', () => {
+    const high = { capacitorUf: 4.7, coilMh: null };
+    const pad = { seriesOhm: 2, parallelOhm: 3.9 };
+    const bare = { kind: 'tweeter', before: { kind: 'nothing' } } as const;
+    const nothing = { highPass: null, lowPass: null, pad: null };
+    expect(words({ loads: [load({ ...bare, line: { ...nothing, highPass: high } })] }).band).toBe('clears');
+    expect(words({ loads: [load({ ...bare, line: { ...nothing, pad } })] }).band).toBe('hold');
+  });
+  test('a high-pass in the line before a lead’s own capacitor is one too many', () => {
+    const line = { highPass: { capacitorUf: 4.7, coilMh: null }, lowPass: null, pad: null };
+    expect(said({ loads: [load({ kind: 'tweeter', before: CAPACITOR, line })] }, 'band')).toMatchObject({
+      verdict: 'measure',
+      sentence: expect.stringContaining('Two high-passes stand in series at Front door, left'),
+      settledBy: expect.stringContaining('Leave one of them out'),
+    });
   });
   test('a coaxial beside the old tweeter doubles the treble; a woofer does not', () => {
     expect(said({ loads: [load({}), tweeter({})] }, 'band')).toMatchObject({

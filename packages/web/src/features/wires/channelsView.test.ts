@@ -8,6 +8,7 @@ const LOAD: ChannelLoad = {
   kind: 'coaxial',
   electrics: { nominalOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
   before: { kind: 'nothing' },
+  line: null,
   isNew: true,
   isInDoor: true,
   rmsW: 40,

@@ -1,0 +1,135 @@
+/**
+ * What a filter really does before a driver that is no resistance: where its corner comes to lie, how much quieter the driver plays, what each
+ * resistor turns into heat, and what voltage a capacitor has to stand. By drawing over every figure of the driver that is not known exactly.
+ */
+import { SOURCE } from '../channel/channelNetwork';
+import { type DriverRanges, driverAt, likelyDriver } from '../channel/electrics';
+import { latticePlaces } from '../channel/lattice';
+import type { Driver, NetworkPart } from '../network/parts';
+import { audibleFrequencies, type ComplexColumn, GROUND, solveNetwork } from '../network/solveNetwork';
+import { type LineFilter, lineParts, padParallelId, padSeriesId } from './LineFilter';
+
+/** What is likely, and where 95 in 100 such drivers lie. */
+export type Likely = { readonly likely: number; readonly lower: number; readonly upper: number };
+
+export type FilterEffect = {
+  /** Where coils and capacitors take away half of the power; null where they do so at no frequency that can be heard, or there are none. */
+  readonly highPassHz: Likely | null;
+  readonly lowPassHz: Likely | null;
+  /** Within what passes, the driver's voltage to the amplifier's, dB: a pad's and a filter's together. */
+  readonly levelDb: Likely;
+  /** There, of what the amplifier gives into the nominal value, the share that each resistor turns into heat. */
+  readonly heatRatios: readonly { readonly name: 'seriesOhm' | 'parallelOhm'; readonly ratio: number }[];
+};
+
+const FREQUENCIES = audibleFrequencies(12);
+const DRAWS = 200;
+const BEYOND = 0.025;
+const HALF_POWER = Math.SQRT1_2;
+/** What passes is looked at two octaves from a corner, and at 1 kHz where there is none. */
+const INSIDE = 4;
+const USUAL_HZ = 1000;
+const ID = 'line';
+const CONE = 'cone';
+
+/**
+ * @param ranges the driver's circuit
+ * @param nominalOhm what the amplifier's power is said for; above 0
+ */
+export function filterEffect(filter: LineFilter, ranges: DriverRanges, nominalOhm: number): FilterEffect {
+  const likely = responseOf(filter, likelyDriver(ranges));
+  const drawn = latticePlaces(5, DRAWS).map((at) => responseOf(filter, driverAt(ranges, at as DriverPlace)));
+  const across = (read: (response: Response) => number | null): Likely | null => {
+    const own = read(likely);
+    if (own === null) return null;
+    const all = drawn.map((each) => read(each) ?? own).sort((a, b) => a - b);
+    return {
+      likely: own,
+      lower: Math.min(own, all[Math.floor(BEYOND * DRAWS)] as number),
+      upper: Math.max(own, all[Math.ceil((1 - BEYOND) * DRAWS) - 1] as number),
+    };
+  };
+  return {
+    highPassHz: filter.highPass ? across(({ lowHz }) => lowHz) : null,
+    lowPassHz: filter.lowPass ? across(({ highHz }) => highHz) : null,
+    levelDb: across(({ sizes, insideAt }) => 20 * Math.log10(sizes[insideAt] as number)) as Likely,
+    heatRatios: heatOf(filter, likely, nominalOhm),
+  };
+}
+
+type DriverPlace = Parameters<typeof driverAt>[1];
+
+type Response = {
+  /** Of the amplifier's voltage at the driver, at each frequency. */
+  readonly sizes: Float64Array;
+  readonly insideAt: number;
+  readonly lowHz: number | null;
+  readonly highHz: number | null;
+  readonly across: ReadonlyMap<string, ComplexColumn>;
+};
+
+function responseOf(filter: LineFilter, driver: Driver): Response {
+  const { sizes, across } = voltageAt(filter, driver);
+  // A pad is no filter: what it takes away it takes away everywhere.
+  const alone = filter.pad ? voltageAt({ ...filter, highPass: null, lowPass: null }, driver).sizes : null;
+  const shares = alone ? sizes.map((size, at) => size / (alone[at] as number)) : sizes;
+  const lowHz = filter.highPass ? crossing(shares, 'down') : null;
+  const highHz = filter.lowPass ? crossing(shares, 'up') : null;
+  return { sizes, across, lowHz, highHz, insideAt: nearestAt(insideHz(lowHz, highHz)) };
+}
+
+function insideHz(lowHz: number | null, highHz: number | null): number {
+  if (lowHz !== null && highHz !== null) return Math.sqrt(lowHz * highHz);
+  if (lowHz !== null) return INSIDE * lowHz;
+  return highHz === null ? USUAL_HZ : highHz / INSIDE;
+}
+
+function nearestAt(hz: number): number {
+  const at = FREQUENCIES.findIndex((each) => each >= hz);
+  return at < 0 ? FREQUENCIES.length - 1 : at;
+}
+
+function voltageAt(filter: LineFilter, driver: Driver): Pick<Response, 'sizes' | 'across'> {
+  const cone: NetworkPart = { id: CONE, from: 'at cone', to: GROUND, kind: 'driver', driver };
+  const line = lineParts(filter, { id: ID, from: SOURCE, to: 'at cone', ground: GROUND });
+  const solved = solveNetwork(line.length === 0 ? [{ ...cone, from: SOURCE }] : [...line, cone], SOURCE, FREQUENCIES);
+  if (!solved.ok) throw new Error(`filterEffect: expected a network that can be solved, got: ${solved.failure}`);
+  const { across } = solved.value;
+  const at = across.get(CONE) as ComplexColumn;
+  return { across, sizes: FREQUENCIES.map((_, each) => Math.hypot(at.re[each] as number, at.im[each] as number)) };
+}
+
+/**
+ * Where half of the power is gone, coming from what passes: down from the highest frequency, or up from the lowest; between two frequencies
+ * as a straight line of their logarithms. Null where it is gone from the beginning, or nowhere.
+ */
+function crossing(shares: Float64Array, way: 'down' | 'up'): number | null {
+  const step = way === 'up' ? 1 : -1;
+  const first = way === 'up' ? 0 : shares.length - 1;
+  if ((shares[first] as number) < HALF_POWER) return null;
+  for (let at = first + step; at >= 0 && at < shares.length; at += step) {
+    if ((shares[at] as number) >= HALF_POWER) continue;
+    const [inside, outside] = [Math.log(shares[at - step] as number), Math.log(shares[at] as number)];
+    const share = (inside - Math.log(HALF_POWER)) / (inside - outside);
+    const [a, b] = [Math.log(FREQUENCIES[at - step] as number), Math.log(FREQUENCIES[at] as number)];
+    return Math.exp(a + share * (b - a));
+  }
+  return null;
+}
+
+function heatOf({ pad }: LineFilter, { across, insideAt }: Response, nominalOhm: number): FilterEffect['heatRatios'] {
+  if (!pad) return [];
+  const heat = (name: 'seriesOhm' | 'parallelOhm', id: string, ohm: number) => {
+    const { re, im } = across.get(id) as ComplexColumn;
+    return { name, ratio: (Math.hypot(re[insideAt] as number, im[insideAt] as number) ** 2 / ohm) * nominalOhm };
+  };
+  return [
+    heat('seriesOhm', padSeriesId(ID), pad.seriesOhm),
+    ...(pad.parallelOhm === null ? [] : [heat('parallelOhm', padParallelId(ID), pad.parallelOhm)]),
+  ];
+}
+
+/** The highest voltage of a sine of so many watts into so many ohms, V: what a capacitor in the line has to stand at the least. */
+export function peakVolts(watt: number, ohm: number): number {
+  return Math.sqrt(2 * watt * ohm);
+}
