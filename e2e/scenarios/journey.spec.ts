@@ -186,6 +186,22 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await fitter.openJob(JOB);
   await page.getByRole('link', { name: /^Wire/ }).click();
   await expect(wired).toContainText('Positive wire: the light one (tested with a cell: the cone moved out).');
+  // What bass the small radio cannot give is kept from it by a part that is sold, and what that part really does is told.
+  await wired.getByRole('button', { name: 'Put a filter before Front door, left' }).click();
+  await wired.getByRole('button', { name: 'Propose parts that are sold' }).click();
+  await expect(wired.getByLabel('Capacitor in the line, µF')).toHaveValue('680');
+  await expect(wired.getByRole('region', { name: 'What it really does' })).toContainText(/Passes from \d+ Hz \(/);
+  await wired.getByLabel('Where it lies, and what holds it').fill('behind the card, tied to the bar');
+  await wired.getByRole('button', { name: 'Put it in the line' }).click();
+  await expect(wired).toContainText('In its line: 680 µF in the line; behind the card, tied to the bar.');
+  await expect(page.getByRole('region', { name: 'How loud' })).toContainText('Front door, left against before');
+  // All of it on one sheet.
+  await page.emulateMedia({ media: 'print' });
+  const sheet = page.locator('article.only-print');
+  await expect(sheet).toContainText('Channel front left');
+  await expect(sheet).toContainText('Positive: the light one (tested with a cell: the cone moved out).');
+  await expect(sheet).toContainText('680 µF in the line');
+  await page.emulateMedia({ media: 'screen' });
 
   // In the bay the panel closes last, and not over what nobody heard.
   await page.getByRole('link', { name: /^Build/ }).click();

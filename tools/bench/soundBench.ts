@@ -48,7 +48,14 @@ for (let change = 0; change < WARM_UP + CHANGES; change++) {
 /** A coaxial beside a tweeter behind its capacitor: judged by load, band, power and wire. */
 function judged(at: number, nominalOhm: number): JudgedChannel {
   const electrics = { nominalOhm, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null };
-  const load = { electrics, isNew: true, isInDoor: true, rmsW: 50, sensitivity: { db: 90, at: '1 W' } } as const;
+  const load = {
+    electrics,
+    line: null,
+    isNew: true,
+    isInDoor: true,
+    rmsW: 50,
+    sensitivity: { db: 90, at: '1 W' },
+  } as const;
   return {
     ...{ name: `channel ${at}`, band: 'full', leastOhm: 3, power: { watt: 20, rating: 'RMS', atOhm: 4 } },
     ...{ isRadio: true, joined: 'parallel', wire: null, boot: null },

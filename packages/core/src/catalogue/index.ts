@@ -120,6 +120,7 @@ export {
   type WholeSpeaker,
 } from './speaker/speaker';
 export { NOMINAL_SIZES, SENSITIVITY_CONDITIONS, SPEAKER_KINDS } from './speaker/speakerNames';
+export { readQuantity } from './specs/readQuantity';
 export type { Spec } from './specs/Spec';
 export { TERMINAL_TYPES } from './terminal/terminal';
 export { TERMINALS } from './terminals';

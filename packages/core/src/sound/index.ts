@@ -6,7 +6,7 @@
 
 export type { Channel as JudgedChannel, ChannelCheck } from './channel/Channel';
 export { type ImpedanceBand, impedanceBand } from './channel/channelImpedance';
-export { type Level, levelDifference, levelOf } from './channel/channelLevels';
+export { type Level, levelDifference, levelOf, USUAL_FACTORY_LEVEL } from './channel/channelLevels';
 export { type Before, type ChannelLoad, type KnownLoad, knownLoads } from './channel/channelNetwork';
 export { type DriverKind, type DriverRanges, driverRanges, type Electrics } from './channel/electrics';
 export { judgeChannel } from './channel/judgeChannel';
@@ -23,7 +23,14 @@ export {
   faultTestMinutes,
   nextFaultTest,
 } from './faultTree';
-export { exactFilter, type FilterAsked, type FilterCorner, type FilterOrder, madeFilter } from './filter/designFilter';
+export {
+  exactFilter,
+  exactHz,
+  type FilterAsked,
+  type FilterCorner,
+  type FilterOrder,
+  madeFilter,
+} from './filter/designFilter';
 export { type ESeries, eSeries, nearestOf } from './filter/eSeries';
 export { type FilterEffect, filterEffect, type Likely, peakVolts } from './filter/filterEffect';
 export { isEmptyFilter, type LineFilter, linePartsWords } from './filter/LineFilter';

@@ -104,7 +104,7 @@ function sheetOf(
   const unknownPlaces = record.places.filter((place) => !byLabel.has(place));
   const { name, band, leastOhm, power, joined, feeds, wire } = record;
   const loads = [
-    ...there.flatMap((each) => loadOf(each) ?? []),
+    ...there.flatMap((each) => channelLoadOf(each) ?? []),
     // What is said to hang on it loads it too, whatever it is.
     ...[...unknownPlaces, ...(feeds === '' ? [] : [feeds])].map((each) => unknownLoad(each, false)),
   ];
@@ -119,8 +119,8 @@ function sheetOf(
   };
 }
 
-/** Null where there is no speaker, and none is chosen. */
-function loadOf({ record, state }: ChannelOpening): ChannelLoad | null {
+/** What an opening is to whatever feeds it; null where there is no speaker, and none is chosen. */
+export function channelLoadOf({ record, state }: ChannelOpening): ChannelLoad | null {
   const label = placeLabel(record);
   const atHinge = isInDoor(record.place);
   const line = record.lineFilter;

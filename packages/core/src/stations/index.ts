@@ -4,7 +4,15 @@
  */
 
 export { WIRE_FACTS } from './carFactPoints';
-export { type CarChannels, type ChannelOpening, type ChannelSheet, channelHolds, channelSheets } from './channelSheets';
+export { type LevelLine, levelLines } from './carLevels';
+export {
+  type CarChannels,
+  type ChannelOpening,
+  type ChannelSheet,
+  channelHolds,
+  channelLoadOf,
+  channelSheets,
+} from './channelSheets';
 export { openPoints, railOf } from './openPoints';
 export {
   ASKED_AT,

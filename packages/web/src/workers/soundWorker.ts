@@ -1,5 +1,13 @@
 /** Works out the bands of sound off the screen's thread: thousands of networks for each channel. */
-import { type ChannelLoad, type ImpedanceBand, impedanceBand, knownLoads } from '@low-quarry/core/sound';
+import {
+  type ChannelLoad,
+  type FilterEffect,
+  filterEffect,
+  type ImpedanceBand,
+  impedanceBand,
+  knownLoads,
+  type LineFilter,
+} from '@low-quarry/core/sound';
 import { expose } from 'comlink';
 
 const worker = {
@@ -7,6 +15,16 @@ const worker = {
   async impedance(loads: readonly ChannelLoad[], joined: 'parallel' | 'series'): Promise<ImpedanceBand | null> {
     const { known, unknown } = knownLoads(loads);
     return known.length === 0 || unknown.length > 0 ? null : impedanceBand(known, joined);
+  },
+
+  /**
+   * What a filter does before a speaker, and what it would do before its nominal value as a resistance; null where nobody knows the speaker's
+   * impedance.
+   */
+  async filter(filter: LineFilter, load: ChannelLoad): Promise<FilterEffect | null> {
+    const [known] = knownLoads([load]).known;
+    if (!known) return null;
+    return filterEffect(filter, known.ranges, load.electrics.nominalOhm ?? known.ranges.coilOhm.most);
   },
 };
 export type SoundWorker = typeof worker;

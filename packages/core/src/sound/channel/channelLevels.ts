@@ -15,8 +15,26 @@ export type Level = {
 const FIGURE_DB = 1;
 const REFERENCE_OHM = 8;
 
-/** @returns null where nobody says its sensitivity, or what it is to be brought to one voltage by */
-export function levelOf({
+/** Of a factory speaker that nobody measured: 86 to 92 dB, each as likely (from memory). */
+export const USUAL_FACTORY_LEVEL: Level = { db: 89, uncertaintyDb: 3 / Math.sqrt(3) };
+/** How far a pad before a driver that is no resistance may be off what it is before its nominal value, dB (from memory). */
+const PAD_DB = 0.5;
+
+/** With its pad. @returns null where nobody says its sensitivity, or what it is to be brought to one voltage by */
+export function levelOf(load: Pick<ChannelLoad, 'sensitivity' | 'electrics' | 'line'>): Level | null {
+  const level = ownLevelOf(load);
+  const pad = load.line?.pad;
+  const { nominalOhm } = load.electrics;
+  if (!level || !pad) return level;
+  if (nominalOhm === null) return null;
+  const both = pad.parallelOhm === null ? nominalOhm : 1 / (1 / pad.parallelOhm + 1 / nominalOhm);
+  return {
+    db: level.db + 20 * Math.log10(both / (pad.seriesOhm + both)),
+    uncertaintyDb: Math.hypot(level.uncertaintyDb, PAD_DB / Math.sqrt(3)),
+  };
+}
+
+function ownLevelOf({
   sensitivity,
   electrics: { nominalOhm },
 }: Pick<ChannelLoad, 'sensitivity' | 'electrics'>): Level | null {

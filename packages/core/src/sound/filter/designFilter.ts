@@ -73,3 +73,27 @@ function highOf([capacitorUf, coilMh]: readonly [number, number | null]) {
 function lowOf([coilMh, capacitorUf]: readonly [number, number | null]) {
   return { coilMh, capacitorUf };
 }
+
+/**
+ * Where half of the power would be gone, were the driver a resistance: of first order f = 1 / (2π R C) and R / (2π L); of second order the
+ * corner is told by both parts, f = 1 / (2π √(L C)).
+ */
+export function exactHz(
+  { highPass, lowPass }: LineFilter,
+  ohm: number,
+): { readonly highPass: number | null; readonly lowPass: number | null } {
+  const resonance = (farad: number, henry: number) => 1 / (2 * Math.PI * Math.sqrt(farad * henry));
+  const [farad, henry] = [(uf: number) => uf * 1e-6, (mh: number) => mh * 1e-3];
+  return {
+    highPass:
+      highPass &&
+      (highPass.coilMh === null
+        ? 1 / (2 * Math.PI * ohm * farad(highPass.capacitorUf))
+        : resonance(farad(highPass.capacitorUf), henry(highPass.coilMh))),
+    lowPass:
+      lowPass &&
+      (lowPass.capacitorUf === null
+        ? ohm / (2 * Math.PI * henry(lowPass.coilMh))
+        : resonance(farad(lowPass.capacitorUf), henry(lowPass.coilMh))),
+  };
+}

@@ -151,15 +151,15 @@ describe('what it does', () => {
 });
 
 test.each([
-  ['tweeter', null, null, 5000],
-  ['tweeter', null, 1800, 4500],
-  ['coaxial', 6.5, null, 55],
-  ['coaxial', 5.25, null, 80],
-  ['full range', 4, null, 110],
-  ['full range', 3.5, null, 175],
-  [null, null, null, 55],
-] as const)('a usual high-pass of a %s of %s in lies at its corner', (kind, inch, resonanceHz, hz) => {
-  expect(usualHighPass(kind, inch, resonanceHz)).toEqual({ hz, order: 1 });
+  ['tweeter', '1 in', null, 5000],
+  ['tweeter', '1 in', 1800, 4500],
+  ['coaxial', '6.5 in', null, 55],
+  ['coaxial', '5.25 in', null, 80],
+  ['full range', '4×6', null, 110],
+  ['full range', '3.5 in', null, 175],
+  [null, '', null, 55],
+] as const)('a usual high-pass of a %s of %s lies at its corner', (kind, nominalSize, resonanceHz, hz) => {
+  expect(usualHighPass(kind, nominalSize, resonanceHz)).toEqual({ hz, order: 1 });
 });
 
 test('in words', () => {

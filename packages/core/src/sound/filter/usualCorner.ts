@@ -17,15 +17,19 @@ const TWEETER_HZ = 5000;
 const OVER_RESONANCE = 2.5;
 
 /**
- * @param inch nominal size; null where nobody says
+ * @param nominalSize such as "6.5 in" or "6×9": of an oval its short side counts; another text for nobody says
  * @param resonanceHz null where nobody says
  */
-export function usualHighPass(kind: DriverKind | null, inch: number | null, resonanceHz: number | null): FilterCorner {
+export function usualHighPass(kind: DriverKind | null, nominalSize: string, resonanceHz: number | null): FilterCorner {
   if (kind === 'tweeter')
     return {
       hz: resonanceHz === null ? TWEETER_HZ : Math.max(2000, Math.round(OVER_RESONANCE * resonanceHz)),
       order: 1,
     };
-  const [, hz] = BY_INCH.find(([most]) => (inch ?? Number.POSITIVE_INFINITY) <= most) as readonly [number, number];
+  const inch = Number.parseFloat(nominalSize);
+  const [, hz] = BY_INCH.find(([most]) => (Number.isNaN(inch) ? Number.POSITIVE_INFINITY : inch) <= most) as readonly [
+    number,
+    number,
+  ];
   return { hz, order: 1 };
 }

@@ -10,16 +10,12 @@ import {
   placeLabel,
   withBuildStep,
 } from '@low-quarry/core/model';
-import { useQuery } from '@tanstack/react-query';
 import { useMay, useMe } from '../../api/me';
-import { needsPerson, type SaveOpening } from '../../outbox/Entry';
-import { useOutbox } from '../../outbox/OutboxProvider';
 import { whenWords } from '../../text/whenWords';
 import { useSettings } from '../../ui/settings';
 import { Tick } from '../../ui/Tick';
-import { toDraft } from '../openings/openingDraft';
-import { openingQuery } from '../openings/openingQueries';
-import { saveEntry } from '../openings/saveEntry';
+import { NotInShop } from '../openings/NotInShop';
+import { useSaveAtOnce } from '../openings/useSaveAtOnce';
 import { PanelInFront } from '../panels/PanelInFront';
 
 type OpeningBuildProps = { readonly opening: OpeningWithState; readonly vehicleId: string };
@@ -28,23 +24,14 @@ export function OpeningBuild({ opening, vehicleId }: OpeningBuildProps) {
   const { unit } = useSettings();
   const { name } = useMe();
   const mayBuild = useMay('measure');
-  const { outbox, entries } = useOutbox();
-  const waiting = entries.filter(
-    (entry): entry is SaveOpening => entry.kind === 'saveOpening' && entry.openingId === opening.id,
-  );
-  const stuck = waiting.find(needsPerson);
-  // What waits to be sent is what was done, and so is what was sent and the job does not tell yet.
-  const { data: sent } = useQuery({ ...openingQuery(opening.id), enabled: false });
-  const stored = sent && sent.version > opening.version ? sent : opening;
-  const record = waiting.at(-1)?.record ?? stored.record;
+  const { record, stuck, save } = useSaveAtOnce(opening);
   const { build } = record;
   const { state } = opening;
   const label = placeLabel(record);
   const next = nextBuildStep(build);
   const set = (step: BuildStep, isOn: boolean) => {
     const done = withBuildStep(build, step, isOn ? { by: name, at: new Date().toISOString() } : null);
-    const draft = toDraft(record, waiting.at(-1)?.version ?? stored.version);
-    void outbox.add(saveEntry(opening, draft, { ...record, build: done }, outbox.personId));
+    save({ ...record, build: done });
   };
   return (
     <section aria-label={label} className="flex flex-col gap-3">
@@ -92,12 +79,7 @@ export function OpeningBuild({ opening, vehicleId }: OpeningBuildProps) {
           );
         })}
       </fieldset>
-      {stuck && (
-        <p role="alert" className="font-semibold text-hits">
-          Not in the shop: {stuck.refused?.message ?? 'somebody else changed this opening meanwhile.'} Settle it at the
-          opening’s measurements first.
-        </p>
-      )}
+      {stuck && <NotInShop stuck={stuck} />}
       {!mayBuild && <p className="font-semibold text-hold">You can look; ticking is for a fitter or the owner.</p>}
     </section>
   );

@@ -2,7 +2,7 @@
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { placeLabel, SETTINGS_DEFAULTS } from '@low-quarry/core/model';
 import { type ChannelCheck, LEAST_OF_NOMINAL } from '@low-quarry/core/sound';
-import { type ChannelSheet, channelSheets } from '@low-quarry/core/stations';
+import { type ChannelSheet, channelSheets, levelLines } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -16,6 +16,7 @@ import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { askSound } from '../../workers/soundClient';
 import { ChannelDrawing } from './ChannelDrawing';
 import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
+import { Loudness } from './Loudness';
 
 const ImpedanceChart = late(
   () => import('./ImpedanceChart').then((code) => code.ImpedanceChart),
@@ -26,7 +27,8 @@ type CarChannelsProps = { readonly job: Job; readonly openings: readonly Opening
 
 export function CarChannels({ job, openings }: CarChannelsProps) {
   const shop = useQuery(shopSettingsQuery);
-  const channels = channelSheets(job, openings, (shop.data ?? SETTINGS_DEFAULTS).confidence);
+  const { confidence } = shop.data ?? SETTINGS_DEFAULTS;
+  const channels = channelSheets(job, openings, confidence);
   const vehicle = `/vehicles/${encodeURIComponent(job.vehicle.id)}`;
   return (
     <section aria-label="The channels" className="flex flex-col gap-2">
@@ -56,6 +58,7 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
               <ChannelItem key={sheet.number} sheet={sheet} vehicle={vehicle} />
             ))}
           </ul>
+          <Loudness lines={levelLines(channels.sheets, openings, confidence)} />
         </>
       )}
     </section>

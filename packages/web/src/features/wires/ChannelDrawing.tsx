@@ -14,6 +14,10 @@ const PAIR = 10;
 const BEFORE_X = 300;
 const CONE_X = 352;
 const WIDTH = 720;
+/** Of the symbols between a conductor and its speaker. */
+const SYMBOL_STEP = 26;
+const BOX = 20;
+const PLATES = { from: 7, to: 13 } as const;
 
 export function ChannelDrawing({ sheet }: { readonly sheet: ChannelSheet }) {
   const { loads, joined } = sheet.channel;
@@ -94,7 +98,7 @@ function Load({ load, y, joint, next, isFirst, isLast, isSeries }: LoadProps) {
   return (
     <g>
       <g className="stroke-ink" strokeWidth="1.5" fill="none" strokeDasharray={isUnknown ? '5 4' : undefined}>
-        <Before kind={load.before.kind} from={from} y={upper} />
+        <Before load={load} from={from} y={upper} />
         <path d={`M${back} ${lower}H${CONE_X}`} />
         {next !== null && <path d={`M${BEFORE_X - 14} ${lower}V${next - PAIR}`} />}
         <rect x={CONE_X} y={y - 12} width="10" height="24" className="fill-paper" />
@@ -121,27 +125,35 @@ function Load({ load, y, joint, next, isFirst, isLast, isSeries }: LoadProps) {
   );
 }
 
-/** Two plates for a capacitor, a box for a filter, a line where there is nothing. */
+/** Two plates for a capacitor, a box for a filter, a line where there is nothing; what this job puts into the line comes first. */
 function Before({
-  kind,
+  load: { before, line },
   from,
   y,
 }: {
-  readonly kind: ChannelLoad['before']['kind'];
+  readonly load: ChannelLoad;
   readonly from: number;
   readonly y: number;
 }) {
-  if (kind === 'nothing') return <path d={`M${from} ${y}H${CONE_X}`} />;
-  if (kind === 'filter')
-    return (
-      <>
-        <path d={`M${from} ${y}H${BEFORE_X}M${BEFORE_X + 24} ${y}H${CONE_X}`} />
-        <rect x={BEFORE_X} y={y - 7} width="24" height="14" />
-      </>
-    );
+  const symbols = [line === null ? null : 'filter', before.kind === 'nothing' ? null : before.kind].filter(
+    (kind) => kind !== null,
+  );
+  const ends = symbols.map((kind, at) => {
+    const x = BEFORE_X + at * SYMBOL_STEP;
+    return kind === 'filter' ? ([x, x + BOX] as const) : ([x + PLATES.from, x + PLATES.to] as const);
+  });
+  const starts = [from, ...ends.map(([, end]) => end)];
   return (
-    <path
-      d={`M${from} ${y}H${BEFORE_X + 8}M${BEFORE_X + 8} ${y - 8}v16M${BEFORE_X + 14} ${y - 8}v16M${BEFORE_X + 14} ${y}H${CONE_X}`}
-    />
+    <>
+      <path d={starts.map((start, at) => `M${start} ${y}H${ends[at]?.[0] ?? CONE_X}`).join('')} />
+      {symbols.map((kind, at) => {
+        const [left, right] = ends[at] as readonly [number, number];
+        return kind === 'filter' ? (
+          <rect key={left} x={left} y={y - 7} width={BOX} height="14" />
+        ) : (
+          <path key={left} d={`M${left} ${y - 8}v16M${right} ${y - 8}v16`} />
+        );
+      })}
+    </>
   );
 }

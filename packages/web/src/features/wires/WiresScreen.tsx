@@ -1,7 +1,6 @@
 /** How does the signal come to each speaker, and what of it has nobody seen? */
 import type { ConnectorRecord } from '@low-quarry/core/catalogue';
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { capital } from '@low-quarry/core/firstLetter';
 import {
   CAR_FACTS,
   carFactWords,
@@ -14,14 +13,18 @@ import {
   polarityWeight,
   polarityWords,
 } from '@low-quarry/core/model';
-import { isSecondPlugUndecided, WIRE_FACTS } from '@low-quarry/core/stations';
+import { channelLoadOf, isSecondPlugUndecided, WIRE_FACTS } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { connectorsQuery } from '../../api/connectorsQuery';
 import { shopSettingsQuery } from '../../api/settingsQuery';
+import { useOutbox } from '../../outbox/OutboxProvider';
 import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
-import { presenceWords, SECOND_PLUG_WORDS } from '../../text/words';
+import { SECOND_PLUG_WORDS } from '../../text/words';
+import { Button } from '../../ui/Button';
+import { late } from '../../ui/late';
 import { OpenChecks } from '../../ui/OpenChecks';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
@@ -32,31 +35,73 @@ import { pointAddress } from '../rail/pointAddress';
 import { Rail } from '../rail/Rail';
 import { railView } from '../rail/railView';
 import { CarChannels } from './CarChannels';
+import { LineFilterLine } from './filter/LineFilterLine';
+import { plugWords, WIRE_CHECKS } from './plugWords';
 
 export function WiresScreen() {
   const { jobId = '' } = useParams();
   const job = useQuery(jobQuery(jobId));
   const connectors = useQuery(connectorsQuery);
+  const shop = useQuery(shopSettingsQuery);
   return (
     <Shell
       title="Wires"
       crumbs={crumbsTo('wire', { jobId }, { job: job.data && jobTitle(job.data.job) })}
       rail={<Rail jobId={jobId} station="wire" />}
+      aside={job.data && <Button onClick={() => window.print()}>Print the sheet</Button>}
     >
       <Answered query={job} what="the job">
-        {({ job: car, openings }) => (
-          <>
-            <CarChannels job={car} openings={openings} />
-            <CarWires job={car} openings={openings} />
-            <Answered query={connectors} what="the connectors">
-              {({ connectors: known }) => <OpeningWires jobId={jobId} openings={openings} connectors={known} />}
-            </Answered>
-          </>
+        {(answer) => (
+          <WithWhatWaits openings={answer.openings}>
+            {(openings) => (
+              <>
+                <div className="only-screen flex flex-col gap-4">
+                  <CarChannels job={answer.job} openings={openings} />
+                  <CarWires job={answer.job} openings={openings} />
+                  <Answered query={connectors} what="the connectors">
+                    {({ connectors: known }) => (
+                      <OpeningWires job={answer.job} openings={openings} connectors={known} />
+                    )}
+                  </Answered>
+                </div>
+                {connectors.data && shop.data && (
+                  <WiresSheet
+                    job={answer.job}
+                    openings={openings}
+                    connectors={connectors.data.connectors}
+                    shop={shop.data}
+                  />
+                )}
+              </>
+            )}
+          </WithWhatWaits>
         )}
       </Answered>
     </Shell>
   );
 }
+
+type WithWhatWaitsProps = {
+  readonly openings: readonly OpeningWithState[];
+  readonly children: (openings: readonly OpeningWithState[]) => ReactNode;
+};
+
+/** What was pressed here counts at once, also while the server is away. */
+function WithWhatWaits({ openings, children }: WithWhatWaitsProps) {
+  const { entries } = useOutbox();
+  return children(
+    openings.map((opening) => {
+      const last = entries.findLast((entry) => entry.kind === 'saveOpening' && entry.openingId === opening.id);
+      return last?.kind === 'saveOpening' ? { ...opening, record: last.record } : opening;
+    }),
+  );
+}
+
+/** On paper only: it comes behind the screen. */
+const WiresSheet = late(
+  () => import('./WiresSheet').then((code) => code.WiresSheet),
+  () => <p className="only-print">The sheet is still on its way here: print once more in a moment.</p>,
+);
 
 const ROW = 'flex min-h-12 items-center gap-3 border-b border-hairline py-1.5 hover:bg-paper';
 
@@ -94,12 +139,12 @@ function CarWires({ job, openings }: { readonly job: Job; readonly openings: rea
 }
 
 type OpeningWiresProps = {
-  readonly jobId: string;
+  readonly job: Job;
   readonly openings: readonly OpeningWithState[];
   readonly connectors: readonly ConnectorRecord[];
 };
 
-function OpeningWires({ jobId, openings, connectors }: OpeningWiresProps) {
+function OpeningWires({ job, openings, connectors }: OpeningWiresProps) {
   const doKeysProve = useQuery(shopSettingsQuery).data?.polarityProof === 'testOrKey';
   const isProved = ({ polarity }: OpeningRecord) => polarityWeight(polarity, doKeysProve) === 'tested';
   const there = openings.filter(({ record: { presence } }) => presence !== 'blank' && presence !== 'notThere');
@@ -111,10 +156,11 @@ function OpeningWires({ jobId, openings, connectors }: OpeningWiresProps) {
         {there.map((opening) => {
           const { id, record, state } = opening;
           const mark = markOf(opening);
+          const load = channelLoadOf(opening);
           const open = state.kind === 'chosen' ? state.open.filter(({ check }) => WIRE_CHECKS.has(check)) : [];
           return (
             <li key={id} className="border-b border-hairline">
-              <Link to={addressOf('measure', { jobId, openingId: id })} className={`${ROW} border-b-0`}>
+              <Link to={addressOf('measure', { jobId: job.id, openingId: id })} className={`${ROW} border-b-0`}>
                 <VerdictMark verdict={mark} hidden />
                 <span>
                   <strong className="block text-action">{placeLabel(record)}</strong>
@@ -131,6 +177,7 @@ function OpeningWires({ jobId, openings, connectors }: OpeningWiresProps) {
                 </span>
               </Link>
               <div className="pl-7">
+                {load && <LineFilterLine opening={opening} load={load} watt={wattOf(job, record)} />}
                 <OpenChecks open={open} behind={record.behind} />
               </div>
             </li>
@@ -141,7 +188,11 @@ function OpeningWires({ jobId, openings, connectors }: OpeningWiresProps) {
   );
 }
 
-const WIRE_CHECKS: ReadonlySet<string> = new Set(['connector', 'chime', 'wireWay']);
+/** RMS of the one channel that feeds it; null where nobody says, or more than one is said to. */
+function wattOf({ vehicle: { channels } }: Job, record: OpeningRecord): number | null {
+  const [channel, ...more] = (channels ?? []).filter(({ places }) => places.includes(placeLabel(record)));
+  return more.length === 0 && channel?.power?.rating === 'RMS' ? channel.power.watt : null;
+}
 
 function markOf({ record, state }: OpeningWithState): 'clears' | 'measure' | 'hold' {
   if (isSecondPlugUndecided({ record, state })) return 'hold';
@@ -149,12 +200,4 @@ function markOf({ record, state }: OpeningWithState): 'clears' | 'measure' | 'ho
   return wiring.kind === 'unknown' || secondPlug === 'notLooked' || hasEarlier(record, 'plugCut')
     ? 'measure'
     : 'clears';
-}
-
-function plugWords(record: OpeningRecord, connectors: readonly ConnectorRecord[]): string {
-  const { wiring } = record;
-  if (hasEarlier(record, 'plugCut')) return 'cut off before; the wires have to be joined';
-  if (wiring.kind === 'unknown') return `not looked at. ${capital(presenceWords(record))}`;
-  if (wiring.kind === 'noWires') return 'none, no wires come here';
-  return connectors.find(({ id }) => id === wiring.connectorId)?.name ?? wiring.connectorId;
 }

@@ -1,6 +1,6 @@
 /** What the Wire screen shows of a channel. */
 import { BAND_LABELS, channelPowerWords, FED_BY_LABELS } from '@low-quarry/core/model';
-import { type ChannelLoad, levelOf } from '@low-quarry/core/sound';
+import { type ChannelLoad, levelOf, linePartsWords } from '@low-quarry/core/sound';
 import type { ChannelSheet } from '@low-quarry/core/stations';
 
 /** "The radio itself, 20 W RMS into 4 Ω, stands 4 Ω, carries everything". */
@@ -20,7 +20,7 @@ export function loadWords(load: ChannelLoad): string {
 
 /** The same in a line for what it is, and one for what stands before it and how loud it is. */
 export function loadLines(load: ChannelLoad): readonly string[] {
-  const { kind, electrics, isNew, before } = load;
+  const { kind, electrics, isNew, before, line } = load;
   const level = levelOf(load);
   const what = [
     kind === null ? 'nobody knows what it is' : !isNew && kind === 'full range' ? 'old speaker' : kind,
@@ -33,6 +33,7 @@ export function loadLines(load: ChannelLoad): readonly string[] {
   ].join(', ');
   const more = [
     BEFORE_WORDS[before.kind],
+    line === null ? '' : linePartsWords(line),
     level === null ? '' : `${level.db.toFixed(1)} ± ${(2 * level.uncertaintyDb).toFixed(1)} dB at 2.83 V, 1 m`,
   ].filter(Boolean);
   return [what.charAt(0).toUpperCase() + what.slice(1), ...(more.length === 0 ? [] : [more.join('; ')])];

@@ -1,0 +1,62 @@
+/** What goes into a speaker's line: parts that are sold, counted at once, also while the shop is away. */
+import { expect, test } from '../driver/test';
+
+test.use({ allowedErrors: /ERR_INTERNET_DISCONNECTED/ });
+
+const JOB = 'Brackwell Ferryman, FERRY 16';
+const DOOR = 'Front door, left';
+
+test('a filter is put in, counts at once while the server is away, is in the shop once it is back, and is taken out again', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  const context = page.context();
+  const wires = async () => {
+    await fitter.openJob(JOB);
+    await page.getByRole('link', { name: /^Wire/ }).click();
+    await expect(page.getByRole('heading', { name: 'Wires', level: 1 })).toBeVisible();
+  };
+  const door = page.getByRole('region', { name: 'The openings' }).getByRole('listitem').filter({ hasText: DOOR });
+  const form = page.getByRole('form', { name: `Filter in the line of ${DOOR}` });
+  const drawing = page.getByRole('img', { name: /^Channel front left: / });
+  await wires();
+  await door.getByRole('button', { name: `Put a filter before ${DOOR}` }).click();
+
+  // Slips stand at their fields, and nothing that was typed is lost by a reload.
+  await form.getByLabel('Passes from, Hz').fill('60 V');
+  await form.getByRole('button', { name: 'Propose parts that are sold' }).click();
+  await expect(form.getByText('“60 V” was read. Type Hz from 20 to 20,000.')).toBeVisible();
+  await form.getByLabel('Passes from, Hz').fill('60');
+  await form.getByLabel('Quieter by, dB').fill('6');
+  await form.getByRole('button', { name: 'Propose parts that are sold' }).click();
+  await expect(form.getByLabel('Capacitor in the line, µF')).toHaveValue('680');
+  await expect(form.getByLabel('Resistor across the speaker, Ω')).toHaveValue('3.9');
+  await form.getByLabel('Coil behind it across the line, mH').fill('0.3 F');
+  await form.getByRole('button', { name: 'Put it in the line' }).click();
+  await expect(form.getByText('“0.3 F” was read. A coil is in mH, such as 0.33.')).toBeVisible();
+  await page.reload();
+  await door.getByRole('button', { name: `Put a filter before ${DOOR}` }).click();
+  await expect(form.getByText('What was typed on this device and not saved is back.')).toBeVisible();
+  await expect(form.getByLabel('Coil behind it across the line, mH')).toHaveValue('0.3 F');
+  await form.getByLabel('Coil behind it across the line, mH').fill('');
+  const effect = form.getByRole('region', { name: 'What it really does' });
+  await expect(effect).toContainText(/Passes from \d+ Hz \(\d+ Hz to \d+ Hz\), where half of the power is gone/);
+  await expect(effect).toContainText('How hot its resistors get follows from the RMS power, and nobody says that.');
+
+  await context.setOffline(true);
+  await form.getByRole('button', { name: 'Put it in the line' }).click();
+  await expect(form).toBeHidden();
+  await expect(door).toContainText('In its line: 680 µF in the line; pad 2 Ω in the line, 3.9 Ω across it.');
+  await expect(drawing).toHaveAccessibleName(/680 µF in the line/);
+  await context.setOffline(false);
+  await expect(page.getByRole('link', { name: /waiting/ })).toBeHidden();
+  await page.reload();
+  await expect(door).toContainText('In its line: 680 µF in the line; pad 2 Ω in the line, 3.9 Ω across it.');
+
+  await door.getByRole('button', { name: `Change the filter of ${DOOR}` }).click();
+  await form.getByRole('button', { name: 'Take it out' }).click();
+  await expect(door).toContainText('In its line: nothing.');
+  await expect(drawing).not.toHaveAccessibleName(/in the line/);
+  await fitter.openPage('/history', 'History');
+  await expect(page.getByRole('main')).toContainText('Filter in its line: 680 µF in the line');
+});

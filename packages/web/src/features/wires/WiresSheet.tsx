@@ -1,0 +1,156 @@
+/** All of a car's channels on paper: what plays where, what feeds it and what that sees, how loud, which wire is positive and what says so. */
+import type { ConnectorRecord } from '@low-quarry/core/catalogue';
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import {
+  lineFilterWords,
+  type OpeningRecord,
+  placeLabel,
+  polarityWords,
+  type ShopSettings,
+  vehicleName,
+  yearsWords,
+} from '@low-quarry/core/model';
+import {
+  type ChannelSheet,
+  channelLoadOf,
+  channelSheets,
+  isSecondPlugUndecided,
+  levelLines,
+} from '@low-quarry/core/stations';
+import { SECOND_PLUG_WORDS, VERDICT_WORDS } from '../../text/words';
+import { answered } from '../../ui/OpenChecks';
+import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
+import { plugWords, WIRE_CHECKS } from './plugWords';
+
+type WiresSheetProps = {
+  readonly job: Job;
+  readonly openings: readonly OpeningWithState[];
+  readonly connectors: readonly ConnectorRecord[];
+  readonly shop: ShopSettings;
+};
+
+export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps) {
+  const channels = channelSheets(job, openings, shop.confidence);
+  const sheets = channels.kind === 'known' ? channels.sheets : [];
+  const levels = levelLines(sheets, openings, shop.confidence);
+  const there = openings.filter((opening) => channelLoadOf(opening) !== null);
+  return (
+    <article className="only-print text-black" aria-hidden="true">
+      {/* Rules of a page cannot be set at an element. */}
+      <style>{`@page { size: ${shop.paper}; }`}</style>
+      <header className="flex justify-between border-b-2 border-black pb-2">
+        <div>
+          <p className="text-[24px] font-bold leading-8">
+            {vehicleName(job.vehicle)}, {job.registration}
+          </p>
+          <p>
+            {yearsWords(job.vehicle.years)}, {job.vehicle.trim || 'trim not known'},{' '}
+            {job.vehicle.audioPackage || 'audio package not known'}
+          </p>
+        </div>
+        <div className="text-right">
+          <p>{shop.name}</p>
+          <p className="text-[24px] font-bold leading-8">Wires, job {job.number}</p>
+        </div>
+      </header>
+      {channels.kind === 'notLooked' && (
+        <p className="mt-2 font-semibold">◇ Nobody noted this car’s channels: load, band and power are not judged.</p>
+      )}
+      {channels.kind === 'known' && (
+        <>
+          {channels.twice.map((place) => (
+            <p key={place} className="mt-2 font-semibold">
+              ◆ {place} stands on two channels, and one of them is wrong.
+            </p>
+          ))}
+          {channels.unfed.map(({ id, record }) => (
+            <p key={id} className="mt-2 font-semibold">
+              ◇ {placeLabel(record)}: no channel is noted that feeds its new speaker.
+            </p>
+          ))}
+        </>
+      )}
+      {sheets.map((sheet) => (
+        <ChannelOnPaper key={sheet.number} sheet={sheet} />
+      ))}
+      {levels.length > 0 && (
+        <section className="mt-4 break-inside-avoid">
+          <h2 className="text-[18px] font-bold">How loud, at the same setting</h2>
+          {levels.map(({ id, what, sentence, next }) => (
+            <p key={id} className="border-t border-black py-1">
+              <strong>{what}:</strong> {sentence} {next}
+            </p>
+          ))}
+        </section>
+      )}
+      <section className="mt-4">
+        <h2 className="text-[18px] font-bold">The plugs</h2>
+        {there.map((opening) => (
+          <PlugOnPaper key={opening.id} opening={opening} connectors={connectors} />
+        ))}
+      </section>
+    </article>
+  );
+}
+
+function ChannelOnPaper({ sheet }: { readonly sheet: ChannelSheet }) {
+  const { record, channel, checks, unknownPlaces } = sheet;
+  return (
+    <section className="mt-4 break-inside-avoid">
+      <h2 className="text-[18px] font-bold">Channel {record.name}</h2>
+      <p>
+        {sourceLines(sheet).join(', ')}
+        {channel.loads.length > 1 && (channel.joined === 'series' ? ', in series' : ', in parallel')}.
+      </p>
+      <ul>
+        {channel.loads.map((load) => (
+          <li key={load.label} className="border-t border-black py-1">
+            <strong>{load.label}:</strong> {loadWords(load)}
+          </li>
+        ))}
+      </ul>
+      {checks.map(({ id, verdict, margin, sentence, settledBy }) => (
+        <p key={id} className="pl-4">
+          {verdict === 'clears' ? '■' : verdict === 'measure' ? '◇' : '◆'} {CHANNEL_CHECK_WORDS[id]}:{' '}
+          {VERDICT_WORDS[verdict]}
+          {margin && `, ${ohmMarginWords(margin)}`}. {sentence} {settledBy}
+        </p>
+      ))}
+      {unknownPlaces.length > 0 && (
+        <p className="pl-4">◇ It names what this car has not: {unknownPlaces.join(', ')}.</p>
+      )}
+    </section>
+  );
+}
+
+type PlugOnPaperProps = { readonly opening: OpeningWithState; readonly connectors: readonly ConnectorRecord[] };
+
+function PlugOnPaper({ opening, connectors }: PlugOnPaperProps) {
+  const { record, state } = opening;
+  const open = state.kind === 'chosen' ? state.open.filter(({ check }) => WIRE_CHECKS.has(check)) : [];
+  return (
+    <div className="break-inside-avoid border-t border-black py-1">
+      <p>
+        <strong>{placeLabel(record)}:</strong> {speakerWords(record, state)}
+      </p>
+      <p className="pl-4">
+        Plug: {plugWords(record, connectors)}. Positive: {polarityWords(record.polarity)}. In its line:{' '}
+        {lineFilterWords(record.lineFilter)}.
+      </p>
+      <p className="pl-4">Second plug: {SECOND_PLUG_WORDS[record.secondPlug].toLowerCase()}.</p>
+      {isSecondPlugUndecided(opening) && (
+        <p className="pl-4 font-semibold">◆ Hold: what it carries must go on working, and how is not decided.</p>
+      )}
+      {open.map((each) => (
+        <p key={each.check} className="pl-4">
+          ◆ {each.sentence} {answered(each)}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function speakerWords({ presence }: OpeningRecord, state: OpeningWithState['state']): string {
+  if (state.kind === 'chosen') return `${state.speakerName} goes in.`;
+  return presence === 'fitted' ? 'what is there stays.' : 'nobody looked what is there.';
+}

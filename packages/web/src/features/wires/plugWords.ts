@@ -1,0 +1,16 @@
+/** What of an opening's plug is told, on the screen and on paper. */
+import type { ConnectorRecord } from '@low-quarry/core/catalogue';
+import { capital } from '@low-quarry/core/firstLetter';
+import { hasEarlier, type OpeningRecord } from '@low-quarry/core/model';
+import { presenceWords } from '../../text/words';
+
+/** Checks of a choice that are about its wires. */
+export const WIRE_CHECKS: ReadonlySet<string> = new Set(['connector', 'chime', 'wireWay']);
+
+export function plugWords(record: OpeningRecord, connectors: readonly ConnectorRecord[]): string {
+  const { wiring } = record;
+  if (hasEarlier(record, 'plugCut')) return 'cut off before; the wires have to be joined';
+  if (wiring.kind === 'unknown') return `not looked at. ${capital(presenceWords(record))}`;
+  if (wiring.kind === 'noWires') return 'none, no wires come here';
+  return connectors.find(({ id }) => id === wiring.connectorId)?.name ?? wiring.connectorId;
+}
