@@ -60,3 +60,38 @@ test('a filter is put in, counts at once while the server is away, is in the sho
   await fitter.openPage('/history', 'History');
   await expect(page.getByRole('main')).toContainText('Filter in its line: 680 µF in the line');
 });
+
+test('a pair that is to be run new is cut by the way that was measured: its length, its loss, and a line to have at hand', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  const runs = page.getByRole('region', { name: 'New wire' });
+  const wires = async () => {
+    await fitter.openJob(JOB);
+    await page.getByRole('link', { name: /^Wire/ }).click();
+    await expect(page.getByRole('heading', { name: 'Wires', level: 1 })).toBeVisible();
+  };
+  const save = async () => {
+    await page.getByRole('button', { name: 'Save room, ways and channels' }).click();
+    await expect(page.getByText('Room, ways and channels are saved.', { exact: true })).toBeVisible();
+  };
+  await fitter.openPage('/vehicles/veh-brackwell-ferryman', /^Brackwell Ferryman/);
+  const first = page.getByRole('group', { name: 'channel 1', exact: true });
+  await first.getByLabel('Wire to its speakers').selectOption('New wire');
+  await save();
+  await wires();
+  await expect(runs).toContainText('A new pair is to be run, and nobody measured its way.');
+  await expect(runs).toContainText('note it with the vehicle as a way that ends at “Front door, left”');
+  await fitter.openPage('/vehicles/veh-brackwell-ferryman', /^Brackwell Ferryman/);
+  const ways = page.getByRole('region', { name: 'Ways for wires' });
+  await ways.getByRole('button', { name: 'Add a way' }).click();
+  await ways.getByLabel('From').fill('radio');
+  await ways.getByLabel('To').fill('front door, left');
+  await ways.getByLabel('Length, mm').fill('3000');
+  await save();
+  await wires();
+  await expect(runs).toContainText('3.6 m of 1.5 mm² (16 AWG): 3.0 m of way and slack. It takes 0.2 dB.');
+  await expect(runs).toContainText('Battery off first');
+  await fitter.orderList(JOB);
+  await expect(page.getByRole('region', { name: 'To have at hand' })).toContainText('3.6 m of pair, 1.5 mm² (16 AWG)');
+});

@@ -295,7 +295,7 @@ export {
   WEEKDAYS,
 } from './settings';
 export { jobCode, lotCode, lotWords, MOST_ON_SHELF, type ShelfState, shelfStateSchema } from './shelf';
-export { type SmallNeed, smallNeeds } from './smallNeeds';
+export { lineNeeds, type SmallNeed, smallNeeds } from './smallNeeds';
 export { ORIGIN_LABELS, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
 export { airbagAt, isOpeningThere, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
 export { usualChannels } from './usualChannels';

@@ -63,3 +63,20 @@ test('a riveted speaker asks for a drill and what holds the new one; an empty ho
   ]);
   expect(smallNeeds([{ ...LEFT, fixing: 'rivets', presence: 'empty' }], [PLAIN_CARD])).toEqual([]);
 });
+
+test('what goes into a line is a part each', () => {
+  const lineFilter = {
+    highPass: { capacitorUf: 4.7, coilMh: 0.33 },
+    lowPass: null,
+    pad: { seriesOhm: 2.7, parallelOhm: 3.3 },
+    where: '',
+  };
+  const needs = smallNeeds([{ ...LEFT, lineFilter }], [PLAIN_CARD]);
+  expect(needs.map(({ what }) => what)).toEqual([
+    'Capacitor of 4.7 µF, for both directions',
+    'Coil of 0.33 mH',
+    'Resistor of 2.7 Ω',
+    'Resistor of 3.3 Ω',
+  ]);
+  expect(needs[0]?.why).toMatch(/: in the line before its speaker\.$/);
+});

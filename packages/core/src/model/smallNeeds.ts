@@ -3,6 +3,7 @@
  * riveted speaker asks for. How many clips break is nobody's figure: the panel's own count stands beside it. Common practice, no source.
  */
 import { EARLIER_WORK } from './earlierWork';
+import { lineFilterPieces } from './lineFilter';
 import type { OpeningRecord } from './opening';
 import { FASTENER_LABELS, type Fastener, newPanel, type Panel, panelAt, panelLabel } from './panel';
 import { placeLabel } from './place';
@@ -10,7 +11,7 @@ import { placeLabel } from './place';
 /** Something to have at hand, and why. */
 export type SmallNeed = { readonly what: string; readonly why: string };
 
-type NeedingOpening = Pick<OpeningRecord, 'place' | 'side' | 'name' | 'fixing' | 'earlier' | 'presence'>;
+type NeedingOpening = Pick<OpeningRecord, 'place' | 'side' | 'name' | 'fixing' | 'earlier' | 'presence' | 'lineFilter'>;
 
 /** What holds a panel and may be left on the floor when it comes off. */
 const BREAKS_OFTEN: ReadonlySet<Fastener['kind']> = new Set(['treeClip', 'pushPin', 'plasticRivet', 'expandingPlug']);
@@ -22,7 +23,7 @@ const BREAKS_OFTEN: ReadonlySet<Fastener['kind']> = new Set(['treeClip', 'pushPi
 export function smallNeeds(openings: readonly NeedingOpening[], panels: readonly Panel[]): readonly SmallNeed[] {
   const inFront = panelsOf(openings, panels);
   const needs = [
-    ...openings.flatMap((opening) => [...riveted(opening), ...leftByEarlierWork(opening)]),
+    ...openings.flatMap((opening) => [...riveted(opening), ...leftByEarlierWork(opening), ...lineNeeds(opening)]),
     ...inFront.flatMap(spares),
     ...notDescribed(inFront.filter(({ fasteners }) => fasteners === null)),
   ];
@@ -37,6 +38,15 @@ function riveted(opening: NeedingOpening): readonly SmallNeed[] {
       why: `${placeLabel(opening)}: the old speaker is riveted.`,
     },
   ];
+}
+
+/** What goes into the line before a speaker, a new one or one that stays. */
+export function lineNeeds(
+  opening: Pick<OpeningRecord, 'place' | 'side' | 'name' | 'lineFilter'>,
+): readonly SmallNeed[] {
+  if (opening.lineFilter === null) return [];
+  const why = `${placeLabel(opening)}: in the line before its speaker.`;
+  return lineFilterPieces(opening.lineFilter).map((what) => ({ what, why }));
 }
 
 function leftByEarlierWork(opening: NeedingOpening): readonly SmallNeed[] {

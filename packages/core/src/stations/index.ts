@@ -24,3 +24,4 @@ export {
   type ShopWishes,
 } from './point';
 export { isSecondPlugUndecided } from './wirePoints';
+export { type WiredJob, type WireRun, wireNeeds, wireRuns } from './wireRuns';

@@ -1,8 +1,11 @@
 /**
  * The way of the signal from the vehicle's loom to the speaker. A factory **connector** has a **harness adapter** plugged in, which ends
- * at **terminals** or at a further connector; a **chain** is one or two of them. Nothing here knows of lengths: how far a plug stands out
- * is the fit's to judge.
+ * at **terminals** or at a further connector; a **chain** is one or two of them. How far a plug stands out is the fit's to judge. **New wire** is
+ * chosen by what it loses, and the **feed** of an amplifier by its current, its fuse and its drop.
  */
+export { gaugeOfArea } from './copper';
 export { findHarnessChain, MOST_ADAPTERS } from './findHarnessChain';
 export { areaOfGaugeMm2 } from './gauge';
 export type { HarnessAdapter, Terminals } from './HarnessAdapter';
+export { type PowerFeed, powerFeed } from './powerFeed';
+export { type SignalWire, signalWire } from './signalWire';

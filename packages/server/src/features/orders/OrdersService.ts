@@ -5,7 +5,15 @@ import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/or
 import type { ShelfLot } from '@low-quarry/core/contracts/shelf';
 import { capital } from '@low-quarry/core/firstLetter';
 import { checkLabel } from '@low-quarry/core/fit';
-import { CONSENT_LABELS, cautionsFor, faultHold, isAssumed, placeLabel, smallNeeds } from '@low-quarry/core/model';
+import {
+  CONSENT_LABELS,
+  cautionsFor,
+  faultHold,
+  isAssumed,
+  lineNeeds,
+  placeLabel,
+  smallNeeds,
+} from '@low-quarry/core/model';
 import {
   type Consents,
   missingConsents,
@@ -14,7 +22,7 @@ import {
   type OrderLine,
   orderLines,
 } from '@low-quarry/core/order';
-import { channelHolds } from '@low-quarry/core/stations';
+import { channelHolds, wireNeeds } from '@low-quarry/core/stations';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 import type { ShelfStore } from '../shelf/ShelfStore';
@@ -72,10 +80,14 @@ export class OrdersService {
         return [{ openingId, label: placeLabel(record), why, behind: record.behind, hasChoice: choice !== null, open }];
       }),
       asideTooMany: await this.tooMany(aside, lines),
-      needs: smallNeeds(
-        included.map(({ record }) => record),
-        vehicle?.record.ok ? vehicle.record.value.panels : [],
-      ).map((need) => ({ ...need })),
+      needs: [
+        ...smallNeeds(
+          included.map(({ record }) => record),
+          vehicle?.record.ok ? vehicle.record.value.panels : [],
+        ),
+        ...openings.flatMap(({ state, record }) => (state.kind === 'chosen' ? [] : lineNeeds(record))),
+        ...wireNeeds(job, openings, included, fitting.shop.confidence),
+      ].map((need) => ({ ...need })),
       cautions: included
         .map(({ record }) => ({ label: placeLabel(record), cautions: [...cautionsFor(record)] }))
         .filter(({ cautions }) => cautions.length > 0),

@@ -87,6 +87,34 @@ test('what earlier work left missing has to be at hand, of what is ordered for a
   await find('frontDoorLow', []);
 });
 
+test('what goes into the line of a speaker, and the pair that is to be run to it, has to be at hand', async () => {
+  const { job } = await app.jobNumber(3);
+  const whats = async () =>
+    (await app.http.get(`/api/jobs/${job.id}/order`).expect(200)).body.needs.map(({ what }: { what: string }) => what);
+  const before = await whats();
+  const { id, version, record } = await app.opening(3, 'frontDoorLow', 'left');
+  const lineFilter = { highPass: { capacitorUf: 680, coilMh: null }, lowPass: null, pad: null, where: 'tied up' };
+  const put = (change: object, at: number) =>
+    app.http.put(`/api/openings/${id}`).send({ version: at, record: { ...record, ...change } });
+  await put({ lineFilter: { ...lineFilter, highPass: { capacitorUf: -1, coilMh: null } } }, version).expect(400);
+  await put({ lineFilter: { ...lineFilter, highPass: null } }, version).expect(400);
+  await put({ lineFilter }, version).expect(200);
+  expect((await whats()).filter((what: string) => !before.includes(what))).toEqual([
+    'Capacitor of 680 µF, for both directions',
+  ]);
+  const path = `/api/vehicles/${job.vehicle.id}`;
+  const { version: at, record: vehicle } = (await app.http.get(path).expect(200)).body;
+  const way = { from: 'radio', to: 'front door, left', through: '', lengthMm: 3000, note: '', grade: 'seenHere' };
+  const channels = vehicle.channels.map((each: { places: readonly string[] }) =>
+    each.places.includes('Front door, left') ? { ...each, wire: 'new' } : each,
+  );
+  await app.http
+    .put(path)
+    .send({ version: at, record: { ...vehicle, channels, routes: [way] } })
+    .expect(200);
+  expect(await whats()).toContain('3.6 m of pair, 1.5 mm² (16 AWG)');
+});
+
 test('what nobody sells, or sells abroad, is on the list and not in the total; who else sells it stands beside', async () => {
   const { job } = await app.jobNumber(3);
   const order = async (): Promise<OrderAnswer> => (await app.http.get(`/api/jobs/${job.id}/order`).expect(200)).body;

@@ -2,7 +2,7 @@
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { placeLabel, SETTINGS_DEFAULTS } from '@low-quarry/core/model';
 import { type ChannelCheck, LEAST_OF_NOMINAL } from '@low-quarry/core/sound';
-import { type ChannelSheet, channelSheets, levelLines } from '@low-quarry/core/stations';
+import { type ChannelSheet, channelSheets, levelLines, wireRuns } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -17,6 +17,7 @@ import { askSound } from '../../workers/soundClient';
 import { ChannelDrawing } from './ChannelDrawing';
 import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
 import { Loudness } from './Loudness';
+import { NewWires } from './NewWires';
 
 const ImpedanceChart = late(
   () => import('./ImpedanceChart').then((code) => code.ImpedanceChart),
@@ -59,6 +60,7 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
             ))}
           </ul>
           <Loudness lines={levelLines(channels.sheets, openings, confidence)} />
+          <NewWires runs={wireRuns(job, channels.sheets, openings)} />
         </>
       )}
     </section>

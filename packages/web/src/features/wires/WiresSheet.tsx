@@ -16,6 +16,7 @@ import {
   channelSheets,
   isSecondPlugUndecided,
   levelLines,
+  wireRuns,
 } from '@low-quarry/core/stations';
 import { SECOND_PLUG_WORDS, VERDICT_WORDS } from '../../text/words';
 import { answered } from '../../ui/OpenChecks';
@@ -33,6 +34,7 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
   const channels = channelSheets(job, openings, shop.confidence);
   const sheets = channels.kind === 'known' ? channels.sheets : [];
   const levels = levelLines(sheets, openings, shop.confidence);
+  const runs = wireRuns(job, sheets, openings);
   const there = openings.filter((opening) => channelLoadOf(opening) !== null);
   return (
     <article className="only-print text-black" aria-hidden="true">
@@ -77,6 +79,16 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
         <section className="mt-4 break-inside-avoid">
           <h2 className="text-[18px] font-bold">How loud, at the same setting</h2>
           {levels.map(({ id, what, sentence, next }) => (
+            <p key={id} className="border-t border-black py-1">
+              <strong>{what}:</strong> {sentence} {next}
+            </p>
+          ))}
+        </section>
+      )}
+      {runs.length > 0 && (
+        <section className="mt-4 break-inside-avoid">
+          <h2 className="text-[18px] font-bold">New wire</h2>
+          {runs.map(({ id, what, sentence, next }) => (
             <p key={id} className="border-t border-black py-1">
               <strong>{what}:</strong> {sentence} {next}
             </p>

@@ -1,0 +1,84 @@
+/** What is to be run new on a car, from its records. */
+import { expect, test } from '@jest/globals';
+import type { OpeningState, Plays } from '../contracts/jobs';
+import { type Channel, channelsSchema, type Route, routesSchema } from '../model';
+import { type ChannelOpening, channelSheets } from './channelSheets';
+import { wireNeeds, wireRuns } from './wireRuns';
+
+const CONFIDENCE = 0.975;
+const PLAYS: Plays = {
+  ...{ speakerKind: 'component woofer', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
+  ...{ rmsW: 80, sensitivityDb: 90, sensitivityAt: '1 W', filter: null },
+};
+const DOOR: ChannelOpening = {
+  id: 'door',
+  record: {
+    ...{ place: 'frontDoorLow', side: 'left', name: '', presence: 'fitted', nominalSize: '6.5 in' },
+    ...{ oldSpeaker: null, lineFilter: null },
+  },
+  state: { kind: 'chosen', plays: PLAYS } as unknown as OpeningState,
+};
+function channel(fields: Partial<Channel>): Channel {
+  const whole = {
+    ...{
+      name: 'front left',
+      places: ['Front door, left'],
+      feeds: '',
+      band: 'full',
+      fedBy: 'addedAmplifier',
+      leastOhm: 2,
+    },
+    ...{ power: { watt: 75, rating: 'RMS', atOhm: 4 }, wire: 'new', note: '', grade: 'seenHere', ...fields },
+  };
+  return (channelsSchema.parse([whole]) as Channel[])[0] as Channel;
+}
+const ways = (list: readonly Partial<Route>[]): Route[] =>
+  routesSchema.parse(
+    list.map((each) => ({ from: 'radio', to: '', through: '', lengthMm: null, note: '', grade: 'seenHere', ...each })),
+  ) ?? [];
+function runs(channels: readonly Channel[], routes: readonly Route[] | null) {
+  const vehicle = { channels: [...channels], facts: {}, routes: routes && [...routes] };
+  const found = channelSheets({ found: {}, vehicle }, [DOOR], CONFIDENCE);
+  if (found.kind !== 'known') throw new Error('expected channels');
+  return wireRuns({ vehicle }, found.sheets, [DOOR]);
+}
+const TO_DOOR = { to: 'front door, left', lengthMm: 3000 };
+const TO_SEAT = { from: 'Battery', to: 'under the left seat', lengthMm: 5000 };
+
+test('a pair and a feed are told with their length, thickness, loss, current and fuse', () => {
+  const right = channel({ name: 'front right', places: [], power: { watt: 225, rating: 'RMS', atOhm: 4 } });
+  const [pair, feed] = runs([channel({}), right], ways([TO_DOOR, TO_SEAT]));
+  expect(pair).toMatchObject({
+    what: 'Front door, left',
+    need: { what: '3.6 m of pair, 1.5 mm² (16 AWG)' },
+    sentence: '3.6 m of 1.5 mm² (16 AWG): 3.0 m of way and slack. It takes 0.2 dB.',
+    next: null,
+  });
+  expect(feed?.sentence).toBe(
+    '300 W RMS take about 36 A: 16 mm² (6 AWG) of copper from battery to under the left seat, 5.0 m, loses 0.44 V; a fuse of 40 A beside the battery protects the cable.',
+  );
+  expect(feed?.next).toContain('sheet goes before');
+});
+
+test('what nobody measured or states is asked for, and is no need of nothing', () => {
+  const [pair, feed] = runs([channel({ power: { watt: 400, rating: 'peak', atOhm: 4 } })], null);
+  expect(pair).toMatchObject({ need: null, next: expect.stringContaining('ends at “Front door, left”') });
+  expect(feed).toMatchObject({ need: null, sentence: expect.stringContaining('nobody says that of front left') });
+  const [, unmeasured] = runs([channel({})], ways([TO_DOOR]));
+  expect(unmeasured).toMatchObject({ need: null, next: expect.stringContaining('begins at “battery”') });
+  const [, tooMuch] = runs([channel({ power: { watt: 4000, rating: 'RMS', atOhm: 4 } })], ways([TO_DOOR, TO_SEAT]));
+  expect(tooMuch).toMatchObject({ need: null, sentence: expect.stringContaining('more than one cable carries') });
+});
+
+test('what stays on the car’s own wire and on the radio needs none', () => {
+  expect(runs([channel({ wire: 'factory', fedBy: 'radio' })], ways([TO_DOOR, TO_SEAT]))).toEqual([]);
+});
+
+test('for an opening that nothing is ordered for no pair is cut', () => {
+  const vehicle = { channels: [channel({ fedBy: 'factoryAmplifier' })], facts: {}, routes: ways([TO_DOOR]) };
+  const job = { found: {}, vehicle };
+  const needs = wireNeeds(job, [DOOR], [DOOR], CONFIDENCE);
+  expect(needs.map(({ what }) => what)).toEqual(['3.6 m of pair, 1.5 mm² (16 AWG)']);
+  expect(wireNeeds(job, [DOOR], [], CONFIDENCE)).toEqual([]);
+  expect(wireNeeds({ ...job, vehicle: { ...vehicle, channels: null } }, [DOOR], [DOOR], CONFIDENCE)).toEqual([]);
+});
