@@ -1,4 +1,8 @@
 /** How long the networks of a car's channels take, each at every frequency that can be heard, and how long their judging. The last line is JSON. */
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 import {
   audibleFrequencies,
   type JudgedChannel,
@@ -7,6 +11,8 @@ import {
   type NetworkPart,
   solveNetwork,
 } from '@low-quarry/core/sound';
+import { type RunNgspice, worstAgainstNgspice } from '@low-quarry/core/testing/ngspice';
+import { randomNetwork } from '@low-quarry/core/testing/randomNetwork';
 
 const CHANNELS = 12;
 const CHANGES = 60;
@@ -81,4 +87,29 @@ const [channelMs, judgedMs] = [middle(took), middle(judging)];
 console.log(
   `${CHANNELS} channels at ${hz.length} frequencies: ${channelMs.toFixed(2)} ms, the slowest ${took.at(-1)?.toFixed(2)} ms; judged: ${judgedMs.toFixed(2)} ms`,
 );
-console.log(JSON.stringify({ channelMs: Number(channelMs.toFixed(2)), channelsJudgedMs: Number(judgedMs.toFixed(2)) }));
+const run: RunNgspice = (netlist) => {
+  const dir = mkdtempSync(path.join(os.tmpdir(), 'low-quarry-network-'));
+  try {
+    const [out, file] = [path.join(dir, 'out.txt'), path.join(dir, 'networks.cir')];
+    writeFileSync(file, netlist(out));
+    execFileSync('ngspice', ['-b', file], { stdio: 'ignore' });
+    return readFileSync(out, 'utf8');
+  } finally {
+    rmSync(dir, { recursive: true });
+  }
+};
+
+const REFEREED = 300;
+const { ratio, degrees } = worstAgainstNgspice(
+  Array.from({ length: REFEREED }, (_, at) => randomNetwork(4000 + at)),
+  run,
+);
+const spiceWorstPercent = Number((100 * ratio).toPrecision(2));
+console.log(`${REFEREED} networks against ngspice: at most ${spiceWorstPercent} % and ${degrees.toPrecision(2)}° off`);
+console.log(
+  JSON.stringify({
+    channelMs: Number(channelMs.toFixed(2)),
+    channelsJudgedMs: Number(judgedMs.toFixed(2)),
+    spiceWorstPercent,
+  }),
+);
