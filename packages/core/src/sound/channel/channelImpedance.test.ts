@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { audibleFrequencies, leastImpedance, solveNetwork } from '../network/solveNetwork';
 import { impedanceBand, leastByShares, leastChannelImpedance, takenAt } from './channelImpedance';
-import { type Before, type ChannelLoad, channelParts, type KnownLoad, knownLoads, SOURCE } from './channelNetwork';
+import { type Before, type ChannelLoad, channelLadders, type KnownLoad, knownLoads, SOURCE } from './channelNetwork';
 import { type DriverKind, driverAt, type Electrics } from './electrics';
 
 const UNSAID: Electrics = { nominalOhm: null, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null };
@@ -146,12 +146,12 @@ test.each([
   for (let draw = 0; draw < 10_000; draw++) {
     const drivers = those.map(({ ranges }) => driverAt(ranges, [random(), random(), random(), random(), random()]));
     const solved = solveNetwork(
-      channelParts(
+      channelLadders(
         those,
         drivers,
         'parallel',
         those.map(() => takenAt(random())),
-      ),
+      ).flat(),
       SOURCE,
       at,
     );
@@ -214,7 +214,7 @@ test.each([
   for (let draw = 0; draw < draws; draw++) {
     const drivers = those.map(({ ranges }) => driverAt(ranges, [random(), random(), random(), random(), random()]));
     const taken = those.map(() => takenAt(random()));
-    const solved = solveNetwork(channelParts(those, drivers, 'parallel', taken), SOURCE, at);
+    const solved = solveNetwork(channelLadders(those, drivers, 'parallel', taken).flat(), SOURCE, at);
     if (!solved.ok) throw new Error(solved.failure);
     if (leastImpedance(solved.value).ohm < lower) below++;
   }

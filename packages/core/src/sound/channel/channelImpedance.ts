@@ -7,8 +7,17 @@
 import { coverageFactor } from '../../uncertainty';
 import { admittance, type Complex, type NetworkPart } from '../network/parts';
 import { audibleFrequencies, type ComplexColumn, type Solved, solveNetwork } from '../network/solveNetwork';
-import { channelParts, driverId, type Joined, type KnownLoad, SOURCE, type Taken, USUAL_FARAD } from './channelNetwork';
+import {
+  channelLadders,
+  driverId,
+  type Joined,
+  type KnownLoad,
+  SOURCE,
+  type Taken,
+  USUAL_FARAD,
+} from './channelNetwork';
 import { driverAt, likelyDriver, relativeUncertainty } from './electrics';
+import { channelSizes } from './ladderImpedance';
 import { latticePlaces } from './lattice';
 
 export type LeastImpedance = {
@@ -79,29 +88,30 @@ export function leastByShares(
   joined: Joined,
   isThere = false,
 ): { readonly ohm: number; readonly hz: number; readonly uncertaintyOhm: number } {
-  const parts = channelParts(
+  const ladders = channelLadders(
     loads,
     loads.map(({ ranges }) => likelyDriver(ranges)),
     joined,
     loads.map(() => ({ farad: faradAt(0.5), isThere })),
   );
-  const solved = solvedOf(parts, FREQUENCIES);
-  const { re, im } = solved.impedance;
-  let at = 0;
-  for (let each = 1; each < FREQUENCIES.length; each++) if (sizeAt(re, im, each) < sizeAt(re, im, at)) at = each;
+  const sizes = channelSizes(ladders, joined, FREQUENCIES);
+  const at = sizes.reduce((least, size, each) => (size < (sizes[least] as number) ? each : least), 0);
+  const hz = FREQUENCIES[at] as number;
+  // The voltage at each driver is wanted at this one frequency alone.
+  const parts = ladders.flat();
+  const solved = solvedOf(parts, Float64Array.of(hz));
   const shares = loads.map(({ ranges }, each) => {
     const part = parts.find(({ id }) => id === driverId(each)) as NetworkPart;
-    const across = solved.across.get(part.id) as ComplexColumn;
-    return slopeOf(part, across, solved, at) * relativeUncertainty(ranges.coilOhm);
+    return slopeOf(part, solved) * relativeUncertainty(ranges.coilOhm);
   });
-  return { ohm: sizeAt(re, im, at), hz: FREQUENCIES[at] as number, uncertaintyOhm: Math.hypot(...shares) };
+  return { ohm: sizes[at] as number, hz, uncertaintyOhm: Math.hypot(...shares) };
 }
 
-/** By how much |Z| changes where the part's impedance is one whole larger, Ω. */
-function slopeOf(part: NetworkPart, across: ComplexColumn, { impedance }: Solved, at: number): number {
-  admittance(part, 2 * Math.PI * (FREQUENCIES[at] as number), Y);
-  const v = complexAt(across, at);
-  const z = complexAt(impedance, at);
+/** By how much |Z| changes where the part's impedance is one whole larger, Ω; of a network solved at one frequency. */
+function slopeOf(part: NetworkPart, { frequenciesHz, impedance, across }: Solved): number {
+  admittance(part, 2 * Math.PI * (frequenciesHz[0] as number), Y);
+  const v = complexAt(across.get(part.id) as ComplexColumn, 0);
+  const z = complexAt(impedance, 0);
   // dZ = Z² V² Y, and of |Z| what of it points along Z.
   const change = times(times(z, z), times(times(v, v), Y));
   return (change.re * z.re + change.im * z.im) / Math.hypot(z.re, z.im);
@@ -130,16 +140,15 @@ const DRAWN = audibleFrequencies(12);
  * a resonance that may be anywhere is no small change. The draws are those of a lattice, the same for the same loads, and cover the ranges evenly.
  */
 export function impedanceBand(loads: readonly KnownLoad[], joined: Joined): ImpedanceBand {
-  const likely = sizes(
-    solvedOf(
-      channelParts(
-        loads,
-        loads.map(({ ranges }) => likelyDriver(ranges)),
-        joined,
-        loads.map(() => takenAt(LIKELY)),
-      ),
-      DRAWN,
+  const likely = channelSizes(
+    channelLadders(
+      loads,
+      loads.map(({ ranges }) => likelyDriver(ranges)),
+      joined,
+      loads.map(() => takenAt(LIKELY)),
     ),
+    joined,
+    DRAWN,
   );
   const drawn = draws(loads, joined, DRAWS, DRAWN, takenAt);
   const lowerOhm = new Float64Array(DRAWN.length);
@@ -168,7 +177,7 @@ function draws(
       driverAt(ranges, [place(each, 0), place(each, 1), place(each, 2), place(each, 3), place(each, 4)]),
     );
     const before = loads.map((_load, each) => taken(place(each, 5)));
-    return sizes(solvedOf(channelParts(loads, drivers, joined, before), frequenciesHz));
+    return channelSizes(channelLadders(loads, drivers, joined, before), joined, frequenciesHz);
   });
 }
 
@@ -188,14 +197,6 @@ function solvedOf(parts: readonly NetworkPart[], frequenciesHz: Float64Array): S
   const solved = solveNetwork(parts, SOURCE, frequenciesHz);
   if (!solved.ok) throw new Error(`channelImpedance: expected a network that can be solved, got: ${solved.failure}`);
   return solved.value;
-}
-
-function sizes({ impedance: { re, im } }: Solved): Float64Array {
-  return re.map((_, at) => sizeAt(re, im, at));
-}
-
-function sizeAt(re: Float64Array, im: Float64Array, at: number): number {
-  return Math.hypot(re[at] as number, im[at] as number);
 }
 
 function complexAt({ re, im }: ComplexColumn, at: number): Complex {

@@ -1,5 +1,5 @@
 /** The network that one channel drives, from what hangs on it. */
-import { type LineFilter, lineParts } from '../filter/LineFilter';
+import { isEmptyFilter, type LineFilter, lineParts } from '../filter/LineFilter';
 import type { Driver, NetworkPart } from '../network/parts';
 import { GROUND } from '../network/solveNetwork';
 import { type Between, type DriverKind, type DriverRanges, driverRanges, type Electrics } from './electrics';
@@ -61,16 +61,18 @@ export function knownLoads(loads: readonly ChannelLoad[]): {
 export const SOURCE = 'channel';
 
 /**
+ * The network of a channel, load by load: each from its source on, its driver last.
+ *
  * @param drivers one for each load
  * @param taken one for each load
  */
-export function channelParts(
+export function channelLadders(
   loads: readonly KnownLoad[],
   drivers: readonly Driver[],
   joined: Joined,
   taken: readonly Taken[],
-): readonly NetworkPart[] {
-  return loads.flatMap(({ load }, at) => {
+): readonly (readonly NetworkPart[])[] {
+  return loads.map(({ load }, at) => {
     const [from, to] =
       joined === 'parallel'
         ? [SOURCE, GROUND]
@@ -96,7 +98,7 @@ function loadParts(
   to: string,
   taken: Taken,
 ): readonly NetworkPart[] {
-  if (load.line === null) return drivenParts(load, at, driver, from, to, taken);
+  if (load.line === null || isEmptyFilter(load.line)) return drivenParts(load, at, driver, from, to, taken);
   const behind = `behind line ${at}`;
   return [
     ...lineParts(load.line, { id: `line ${at}`, from, to: behind, ground: to }),
@@ -121,7 +123,8 @@ function drivenParts(
         ? taken.farad
         : null;
   if (farad !== null) return [{ id: `capacitor ${at}`, from, to: own, kind: 'capacitor', farad }, cone];
-  if (before.kind !== 'filter') return [{ ...cone, from }];
+  // A filter of which neither corner is there leads through.
+  if (before.kind !== 'filter' || (!before.highPass && !before.lowPass)) return [{ ...cone, from }];
   const ohm = electrics.nominalOhm ?? driver.coilOhm;
   const { highPass, lowPass } = before;
   const middle = highPass && lowPass ? `in filter ${at}` : own;
