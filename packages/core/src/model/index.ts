@@ -163,7 +163,8 @@ export {
   typedJobFactsSchema,
 } from './job';
 export { layerIdsSchema, withLayerIds } from './layers';
-export { lineFilterSchema, lineFilterWords, type OpeningLineFilter } from './lineFilter';
+export { lineFilterSchema, type OpeningLineFilter } from './lineFilter';
+export { lineFilterWords } from './lineFilterWords';
 export { FACES, type Face, FRONT_FACES, type FrontFace, isTakenHere, type Measurement, meanMm } from './measurement';
 export { newOpening } from './newOpening';
 export {

@@ -1,6 +1,5 @@
 /** What this job puts into the line before one speaker: parts as they are sold. Null where nothing is put there. */
 import { z } from 'zod';
-import { linePartsWords } from '../sound';
 
 const microfarad = z
   .number('Type µF.')
@@ -25,19 +24,3 @@ export const lineFilterSchema = z
     message: 'Nothing is in it: leave it out.',
   });
 export type OpeningLineFilter = z.infer<typeof lineFilterSchema>;
-
-/** "4.7 µF in the line, tied to the crossbar"; "nothing". */
-export function lineFilterWords(filter: OpeningLineFilter | null): string {
-  if (filter === null) return 'nothing';
-  return [linePartsWords(filter), filter.where].filter(Boolean).join('; ');
-}
-
-/** What of it has to be had, a part each. */
-export function lineFilterPieces({ highPass, lowPass, pad }: OpeningLineFilter): readonly string[] {
-  const capacitors = [highPass?.capacitorUf, lowPass?.capacitorUf].map(
-    (uf) => uf && `Capacitor of ${uf} µF, for both directions`,
-  );
-  const coils = [highPass?.coilMh, lowPass?.coilMh].map((mh) => mh && `Coil of ${mh} mH`);
-  const resistors = [pad?.seriesOhm, pad?.parallelOhm].map((ohms) => ohms && `Resistor of ${ohms} Ω`);
-  return [...capacitors, ...coils, ...resistors].filter((piece): piece is string => typeof piece === 'string');
-}

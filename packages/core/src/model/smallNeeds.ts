@@ -3,7 +3,7 @@
  * riveted speaker asks for. How many clips break is nobody's figure: the panel's own count stands beside it. Common practice, no source.
  */
 import { EARLIER_WORK } from './earlierWork';
-import { lineFilterPieces } from './lineFilter';
+import { lineFilterPieces } from './lineFilterWords';
 import type { OpeningRecord } from './opening';
 import { FASTENER_LABELS, type Fastener, newPanel, type Panel, panelAt, panelLabel } from './panel';
 import { placeLabel } from './place';

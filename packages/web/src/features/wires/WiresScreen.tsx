@@ -27,14 +27,13 @@ import { Button } from '../../ui/Button';
 import { late } from '../../ui/late';
 import { OpenChecks } from '../../ui/OpenChecks';
 import { Shell } from '../../ui/Shell';
-import { Answered, Empty } from '../../ui/states';
+import { Answered, Empty, Loading } from '../../ui/states';
 import { VerdictMark } from '../../ui/VerdictMark';
 import { jobQuery } from '../jobs/jobsQueries';
 import { OpenMark } from '../jobs/OpeningStateLine';
 import { pointAddress } from '../rail/pointAddress';
 import { Rail } from '../rail/Rail';
 import { railView } from '../rail/railView';
-import { CarChannels } from './CarChannels';
 import { LineFilterLine } from './filter/LineFilterLine';
 import { plugWords, WIRE_CHECKS } from './plugWords';
 
@@ -96,6 +95,13 @@ function WithWhatWaits({ openings, children }: WithWhatWaitsProps) {
     }),
   );
 }
+
+/** What judges and draws them comes behind the screen. */
+const CarChannels = late(
+  () => import('./CarChannels').then((code) => code.CarChannels),
+  () => <Loading what="the channels" />,
+);
+void CarChannels.load();
 
 /** On paper only: it comes behind the screen. */
 const WiresSheet = late(
