@@ -55,6 +55,14 @@ test('a door that gets bass only holds the coaxial chosen for it, until another 
   await expect(page.getByRole('region', { name: 'Held back' })).toContainText('a tweeter in it gets nothing to play');
   await expect(page.getByRole('region', { name: 'Lines' })).toContainText('Front door, right');
 
+  // Nor is it built in.
+  await page.getByRole('link', { name: /^Build/ }).click();
+  const left = page.getByRole('region', { name: 'Not worked on' });
+  await expect(left.getByRole('listitem').filter({ hasText: 'Front door, left' })).toContainText(
+    'Held back: Channel front left: The channel sends bass only',
+  );
+  await expect(page.getByRole('region', { name: 'Front door, right' })).toBeVisible();
+
   // The same is the first thing to be settled, and leads to where another speaker is chosen.
   await fitter.openJob(JOB);
   const points = page.getByRole('region', { name: 'Open points' });

@@ -55,7 +55,7 @@ test('a pair and a feed are told with their length, thickness, loss, current and
     next: null,
   });
   expect(feed?.sentence).toBe(
-    '300 W RMS take about 36 A: 16 mm² (6 AWG) of copper from battery to under the left seat, 5.0 m, loses 0.44 V; a fuse of 40 A beside the battery protects the cable.',
+    '300 W RMS take about 36 A: 16 mm² (6 AWG) of copper from battery to under the left seat, 5.0 m, loses 0.44 V; a fuse of 40 A within 45 cm of the battery protects the cable.',
   );
   expect(feed?.next).toContain('sheet goes before');
 });

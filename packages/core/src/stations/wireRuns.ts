@@ -3,7 +3,7 @@
  * length, its arithmetic and what nobody measured.
  */
 import { type Channel, isInDoor, placeLabel, type Route, type SmallNeed, type VehicleRecord } from '../model';
-import { gaugeOfArea, powerFeed, signalWire } from '../wiring';
+import { FUSE_WITHIN_CM, gaugeOfArea, powerFeed, signalWire } from '../wiring';
 import { type ChannelJob, type ChannelOpening, type ChannelSheet, channelSheets } from './channelSheets';
 
 export type WireRun = {
@@ -129,7 +129,7 @@ function feedRun(channels: readonly Channel[], routes: readonly Route[]): readon
         what: `${metres(lengthM)} of cable, ${cable}, and a fuse of ${fuseA} A with its holder`,
         why: `${what}: ${watt} W RMS from the battery to ${way.to}.`,
       },
-      sentence: `${watt} W RMS take about ${Math.round(ampere)} A: ${cable} from battery to ${way.to}, ${metres(lengthM)}, loses ${dropV.toFixed(2)} V; a fuse of ${fuseA} A beside the battery protects the cable.`,
+      sentence: `${watt} W RMS take about ${Math.round(ampere)} A: ${cable} from battery to ${way.to}, ${metres(lengthM)}, loses ${dropV.toFixed(2)} V; a fuse of ${fuseA} A within ${FUSE_WITHIN_CM} cm of the battery protects the cable.`,
       next: 'The amplifier’s own sheet goes before: its fuse, its cable, its earth. Copper-clad aluminium carries less.',
     },
   ];

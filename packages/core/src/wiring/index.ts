@@ -7,5 +7,5 @@ export { gaugeOfArea } from './copper';
 export { findHarnessChain, MOST_ADAPTERS } from './findHarnessChain';
 export { areaOfGaugeMm2 } from './gauge';
 export type { HarnessAdapter, Terminals } from './HarnessAdapter';
-export { type PowerFeed, powerFeed } from './powerFeed';
+export { FUSE_WITHIN_CM, type PowerFeed, powerFeed } from './powerFeed';
 export { type SignalWire, signalWire } from './signalWire';

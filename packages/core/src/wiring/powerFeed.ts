@@ -34,6 +34,9 @@ const AMPACITY: Readonly<Record<number, number>> = {
 /** Blades and maxi blades. @see ISO 8820-3 (from memory); above 80 A bolted strips, ISO 8820-5 */
 const FUSES_A = [5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 70, 80, 100, 125, 150, 175, 200] as const;
 
+/** So near the battery: what lies before the fuse nothing protects, cm (common practice, no source). */
+export const FUSE_WITHIN_CM = 45;
+
 /**
  * @param watt RMS of all channels together; above 0
  * @param lengthM from the battery to the amplifier, one way

@@ -168,7 +168,10 @@ export class Outbox {
     if (unknown.length === 0) return;
     const readEntry = await entryReader().catch(() => null);
     if (readEntry) for (const each of unknown) this.known.set(textOf(each), readEntry(each, this.personId));
-    else this.readAgain = setTimeout(() => void this.reload(), READ_AGAIN_MS);
+    else {
+      clearTimeout(this.readAgain);
+      this.readAgain = setTimeout(() => void this.reload(), READ_AGAIN_MS);
+    }
   }
 
   /** A list that is older than one already taken is not taken any more: reading it may have taken its time. */

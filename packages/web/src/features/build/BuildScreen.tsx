@@ -1,8 +1,10 @@
 /** What is done next at each opening, with what, and what can hurt? */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { jobTitle, placeLabel, smallNeeds } from '@low-quarry/core/model';
+import { jobTitle, placeLabel, SETTINGS_DEFAULTS, type SmallNeed, smallNeeds } from '@low-quarry/core/model';
+import { channelHolds, wireNeeds } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
 import { Shell } from '../../ui/Shell';
@@ -36,7 +38,11 @@ export function BuildScreen() {
   );
 }
 
-function Filled({ job, openings }: { readonly job: Job; readonly openings: readonly OpeningWithState[] }) {
+function Filled({ job, openings: told }: { readonly job: Job; readonly openings: readonly OpeningWithState[] }) {
+  const shop = useQuery(shopSettingsQuery);
+  const { confidence } = shop.data ?? SETTINGS_DEFAULTS;
+  const holds = channelHolds(job, told, confidence);
+  const openings = told.map((opening) => withHold(opening, holds.get(opening.id)));
   const worked = openings.filter(isWorkedOn);
   const left = openings.filter((opening) => !isWorkedOn(opening));
   return (
@@ -50,7 +56,9 @@ function Filled({ job, openings }: { readonly job: Job; readonly openings: reado
       {job.ownership.putBack && <Heed what="To be put back, keep and label">{job.ownership.putBack}</Heed>}
       {job.lostWithoutSupply && <Heed what="Lost when the battery is off">{job.lostWithoutSupply}</Heed>}
       <LaterHeeds later={job.later} />
-      {worked.length > 0 && <Needs vehicleId={job.vehicle.id} openings={worked} />}
+      {worked.length > 0 && (
+        <Needs vehicleId={job.vehicle.id} openings={worked} wires={wireNeeds(job, openings, worked, confidence)} />
+      )}
       {worked.length > 0 && <p>A step can be ticked when the one before it is: the panel closes last.</p>}
       <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start">
         {worked.map((opening) => (
@@ -83,19 +91,24 @@ function Filled({ job, openings }: { readonly job: Job; readonly openings: reado
 function Needs({
   vehicleId,
   openings,
+  wires,
 }: {
   readonly vehicleId: string;
   readonly openings: readonly OpeningWithState[];
+  readonly wires: readonly SmallNeed[];
 }) {
   const vehicle = useQuery(vehicleQuery(vehicleId));
   return (
     <Answered query={vehicle} what="the vehicle’s panels">
       {({ record: { panels } }) => (
         <SmallNeeds
-          needs={smallNeeds(
-            openings.map(({ record }) => record),
-            panels,
-          )}
+          needs={[
+            ...smallNeeds(
+              openings.map(({ record }) => record),
+              panels,
+            ),
+            ...wires,
+          ]}
         />
       )}
     </Answered>
@@ -127,6 +140,13 @@ function Held({ job, openings }: { readonly job: Job; readonly openings: readonl
       </span>
     </Link>
   ));
+}
+
+/** What its channel does not feed or stand is not built in either. */
+function withHold(opening: OpeningWithState, hold: string | undefined): OpeningWithState {
+  const { state } = opening;
+  if (hold === undefined || state.kind !== 'chosen' || state.heldBack !== null) return opening;
+  return { ...opening, state: { ...state, heldBack: hold } };
 }
 
 /** What has begun is shown to its end, whatever became of the choice. */

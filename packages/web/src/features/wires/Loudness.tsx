@@ -4,7 +4,7 @@ import type { LevelLine } from '@low-quarry/core/stations';
 export function Loudness({ lines }: { readonly lines: readonly LevelLine[] }) {
   if (lines.length === 0) return null;
   return (
-    <section aria-label="How loud" className="flex flex-col gap-2">
+    <section aria-label="How loud" className="flex flex-col gap-2 pt-4">
       <h2 className="border-b border-ink text-[18px] font-bold">How loud</h2>
       <p className="max-w-2xl text-muted">
         At the same setting, by the makers’ sensitivities at 2.83 V. Door, glass and seat have their own say: the ear

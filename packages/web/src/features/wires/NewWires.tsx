@@ -4,7 +4,7 @@ import type { WireRun } from '@low-quarry/core/stations';
 export function NewWires({ runs }: { readonly runs: readonly WireRun[] }) {
   if (runs.length === 0) return null;
   return (
-    <section aria-label="New wire" className="flex flex-col gap-2">
+    <section aria-label="New wire" className="flex flex-col gap-2 pt-4">
       <h2 className="border-b border-ink text-[18px] font-bold">New wire</h2>
       <p className="max-w-2xl text-muted">
         Battery off first, minus before plus. Along the car’s own loom, through the boot and never bare through sheet

@@ -138,6 +138,13 @@ export function FilterForm({ openingId, nominalSize, filter, load, watt, onSave,
           hint="Such as “behind the card, tied to the bar”. What hangs loose rattles and breaks."
         />
       </fieldset>
+      {load.before.kind !== 'nothing' && (
+        <p className="text-measure">
+          {load.before.kind === 'notLooked'
+            ? 'Nobody looked whether a capacitor sits in its own lead: one would stand behind these, and is not counted below.'
+            : 'Its own lead has a filter or a capacitor, which stands behind these and is not counted below.'}
+        </p>
+      )}
       {parts && <Effect parts={parts} load={load} watt={watt} />}
       <div className="flex flex-wrap gap-3">
         <Button type="submit" kind="main">
