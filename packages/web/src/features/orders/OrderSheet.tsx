@@ -2,7 +2,7 @@
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import { effortWords, workWords } from '@low-quarry/core/fit';
 import type { ShopSettings } from '@low-quarry/core/model';
-import { lotCode, lotWords, vehicleName, yearsWords } from '@low-quarry/core/model';
+import { lotCode, lotWords, yearsWords } from '@low-quarry/core/model';
 import { gravestOf } from '@low-quarry/core/order';
 import { SETTING_FIELDS } from '@low-quarry/core/records';
 import { printCost, printMoney } from '../../text/money';
@@ -10,6 +10,7 @@ import { shopDay } from '../../text/shopDays';
 import { openCheckLine, verdictLine } from '../../text/verdictLine';
 import { answered } from '../../ui/OpenChecks';
 import { useSettings } from '../../ui/settings';
+import { PaperHead } from '../jobs/PaperHead';
 import { AssumedLine } from './AssumedLine';
 import { notInTotalWords } from './notInTotalWords';
 
@@ -20,23 +21,14 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
   const suppliers = [...new Set(bought.map(supplierOf))].sort();
   return (
     <article className="only-print text-black" aria-hidden="true">
-      {/* Rules of a page cannot be set at an element. */}
-      <style>{`@page { size: ${shop.paper}; }`}</style>
-      <header className="flex justify-between border-b-2 border-black pb-2">
-        <div>
-          <p className="text-[24px] font-bold leading-8">
-            {vehicleName(job.vehicle)}, {job.registration}
-          </p>
-          <p>
-            {job.customer}. {yearsWords(job.vehicle.years)}, {job.vehicle.trim || 'trim not known'}
-          </p>
-        </div>
-        <div className="text-right">
-          <p>{shop.name}</p>
-          <p className="text-[24px] font-bold leading-8">Job {job.number}</p>
-          <p>{job.dueOn ? `Due ${shopDay(job.dueOn)}` : 'No day set'}</p>
-        </div>
-      </header>
+      <PaperHead
+        job={job}
+        shop={shop}
+        title={`Job ${job.number}`}
+        car={`${job.customer}. ${yearsWords(job.vehicle.years)}, ${job.vehicle.trim || 'trim not known'}`}
+      >
+        <p>{job.dueOn ? `Due ${shopDay(job.dueOn)}` : 'No day set'}</p>
+      </PaperHead>
       <FromShelfLines lines={lines} />
       {suppliers.map((supplier) => (
         <section key={supplier} className="mt-4 break-inside-avoid">

@@ -7,7 +7,6 @@ import {
   placeLabel,
   polarityWords,
   type ShopSettings,
-  vehicleName,
   yearsWords,
 } from '@low-quarry/core/model';
 import {
@@ -20,6 +19,7 @@ import {
 } from '@low-quarry/core/stations';
 import { SECOND_PLUG_WORDS, VERDICT_WORDS } from '../../text/words';
 import { answered } from '../../ui/OpenChecks';
+import { PaperHead } from '../jobs/PaperHead';
 import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
 import { plugWords, WIRE_CHECKS } from './plugWords';
 
@@ -38,23 +38,12 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
   const there = openings.filter((opening) => channelLoadOf(opening) !== null);
   return (
     <article className="only-print text-black" aria-hidden="true">
-      {/* Rules of a page cannot be set at an element. */}
-      <style>{`@page { size: ${shop.paper}; }`}</style>
-      <header className="flex justify-between border-b-2 border-black pb-2">
-        <div>
-          <p className="text-[24px] font-bold leading-8">
-            {vehicleName(job.vehicle)}, {job.registration}
-          </p>
-          <p>
-            {yearsWords(job.vehicle.years)}, {job.vehicle.trim || 'trim not known'},{' '}
-            {job.vehicle.audioPackage || 'audio package not known'}
-          </p>
-        </div>
-        <div className="text-right">
-          <p>{shop.name}</p>
-          <p className="text-[24px] font-bold leading-8">Wires, job {job.number}</p>
-        </div>
-      </header>
+      <PaperHead
+        job={job}
+        shop={shop}
+        title={`Wires, job ${job.number}`}
+        car={`${yearsWords(job.vehicle.years)}, ${job.vehicle.trim || 'trim not known'}, ${job.vehicle.audioPackage || 'audio package not known'}`}
+      />
       {channels.kind === 'notLooked' && (
         <p className="mt-2 font-semibold">◇ Nobody noted this car’s channels: load, band and power are not judged.</p>
       )}
