@@ -186,6 +186,9 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await fitter.openJob(JOB);
   await page.getByRole('link', { name: /^Wire/ }).click();
   await expect(wired).toContainText('Positive wire: the light one (tested with a cell: the cone moved out).');
+  await expect(openings).toContainText(
+    /Which wire is positive is tested at 1 of \d: one pair that is reversed cancels/,
+  );
   // What bass the small radio cannot give is kept from it by a part that is sold, and what that part really does is told.
   await wired.getByRole('button', { name: 'Put a filter before Front door, left' }).click();
   await wired.getByRole('button', { name: 'Propose parts that are sold' }).click();

@@ -266,6 +266,7 @@ export {
   POLARITY_NOT_KNOWN,
   type Polarity,
   type PolarityBy,
+  phaseWords,
   polaritySchema,
   polarityWeight,
   polarityWords,

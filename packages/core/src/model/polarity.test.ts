@@ -4,6 +4,8 @@ import {
   carriedPolarity,
   POLARITY_BY,
   POLARITY_NOT_KNOWN,
+  type Polarity,
+  phaseWords,
   polaritySchema,
   polarityWeight,
   polarityWords,
@@ -32,4 +34,15 @@ test('what is known says which wire, and a record says which record', () => {
   expect(paths({ ...of('wiringRecord'), source: '' })).toEqual(['source']);
   expect(paths(POLARITY_NOT_KNOWN)).toEqual([]);
   expect(polarityWords(of('markOnOld'))).toBe('pin 1 (the mark on the old speaker: sheet 4)');
+});
+
+test('a car is in phase where every pair is tested, and nowhere sooner', () => {
+  const cell: Polarity = { by: 'cell', positive: 'pin 1', source: '' };
+  const keyed: Polarity = { ...cell, by: 'keyedAdapter' };
+  expect(phaseWords([], false)).toBe('No speaker is noted: there is no phase yet.');
+  expect(phaseWords([cell], false)).toBe('Which wire is positive is tested.');
+  expect(phaseWords([cell, keyed], true)).toBe('Which wire is positive is tested at all 2.');
+  expect(phaseWords([cell, keyed, POLARITY_NOT_KNOWN], false)).toBe(
+    'Which wire is positive is tested at 1 of 3: one pair that is reversed cancels the bass of the others.',
+  );
 });

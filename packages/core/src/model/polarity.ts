@@ -58,3 +58,12 @@ export function polarityWords({ by, positive, source }: Polarity): string {
   const label = TABLE[by].label;
   return `${positive} (${label.charAt(0).toLowerCase()}${label.slice(1)}${source === '' ? '' : `: ${source}`})`;
 }
+
+/** How much of a car's phase is known: one pair that is reversed cancels the bass of the others. */
+export function phaseWords(polarities: readonly Polarity[], keysProve: boolean): string {
+  const tested = polarities.filter((each) => polarityWeight(each, keysProve) === 'tested').length;
+  if (polarities.length === 0) return 'No speaker is noted: there is no phase yet.';
+  if (tested === polarities.length)
+    return tested === 1 ? 'Which wire is positive is tested.' : `Which wire is positive is tested at all ${tested}.`;
+  return `Which wire is positive is tested at ${tested} of ${polarities.length}: one pair that is reversed cancels the bass of the others.`;
+}

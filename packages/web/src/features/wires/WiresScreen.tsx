@@ -9,6 +9,7 @@ import {
   jobTitle,
   knownFact,
   type OpeningRecord,
+  phaseWords,
   placeLabel,
   polarityWeight,
   polarityWords,
@@ -153,11 +154,20 @@ type OpeningWiresProps = {
 function OpeningWires({ job, openings, connectors }: OpeningWiresProps) {
   const doKeysProve = useQuery(shopSettingsQuery).data?.polarityProof === 'testOrKey';
   const isProved = ({ polarity }: OpeningRecord) => polarityWeight(polarity, doKeysProve) === 'tested';
+  const plays = openings.filter((opening) => channelLoadOf(opening) !== null);
   const there = openings.filter(({ record: { presence } }) => presence !== 'blank' && presence !== 'notThere');
   return (
     <section aria-label="The openings">
       <h2 className="border-b border-ink text-[18px] font-bold">The openings</h2>
       {there.length === 0 && <Empty>No opening of this car is noted yet: its wires follow from its openings.</Empty>}
+      {plays.length > 0 && (
+        <p>
+          {phaseWords(
+            plays.map(({ record: { polarity } }) => polarity),
+            doKeysProve,
+          )}
+        </p>
+      )}
       <ul>
         {there.map((opening) => {
           const { id, record, state } = opening;

@@ -4,6 +4,7 @@ import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import {
   lineFilterWords,
   type OpeningRecord,
+  phaseWords,
   placeLabel,
   polarityWords,
   type ShopSettings,
@@ -86,6 +87,14 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
       )}
       <section className="mt-4">
         <h2 className="text-[18px] font-bold">The plugs</h2>
+        {there.length > 0 && (
+          <p className="font-semibold">
+            {phaseWords(
+              there.map(({ record: { polarity } }) => polarity),
+              shop.polarityProof === 'testOrKey',
+            )}
+          </p>
+        )}
         {there.map((opening) => (
           <PlugOnPaper key={opening.id} opening={opening} connectors={connectors} />
         ))}
