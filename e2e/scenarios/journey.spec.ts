@@ -154,7 +154,7 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   // Which wires come there, and which of them nobody has looked at.
   await page.getByRole('link', { name: /^Wire/ }).click();
   await expect(page.getByRole('region', { name: 'The openings' })).toContainText('Plug: ');
-  await expect(page.getByText('Nobody noted this car’s channels:')).toBeVisible();
+  await expect(page.getByText('Nobody noted this car’s channels:', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Note them on the vehicle' }).click();
   await page.getByRole('button', { name: 'Begin with what is usual' }).click();
   const front = page.getByRole('group', { name: 'channel 1', exact: true });

@@ -81,8 +81,11 @@ test('a scanner that types leads on from any page, and types into a field that i
   const { page } = fitter;
   await putOnShelf(fitter);
   await fitter.openJobs();
-  await scan(page, 'S1');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Scanned: S1');
+  // Two machines share one processor here: letters that came too slowly are a person's, and whoever hears no answer scans again.
+  await expect(async () => {
+    await scan(page, 'S1');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Scanned: S1', { timeout: 2000 });
+  }).toPass();
   // The field there has the focus: what is scanned next is typed into it.
   await scan(page, 'J3');
   const found = page.getByRole('list', { name: 'What has this code' });

@@ -258,7 +258,7 @@ test.describe('a fitter at the library', () => {
     await page.getByRole('link', { name: /^Sellwick Promenade/ }).click();
     await page.getByRole('button', { name: 'Add a place' }).click();
     await page.getByLabel('Place', { exact: true }).selectOption('Another place');
-    await page.getByLabel('Called').fill('Hat shelf');
+    await page.getByLabel('Called').last().fill('Hat shelf');
     await page.getByRole('button', { name: 'Add hat shelf, left' }).click();
     await expect(page.getByRole('link', { name: /^Hat shelf, left/ })).toBeVisible();
     await fitter.openJob('Sellwick Promenade, PROM 98');
