@@ -87,7 +87,7 @@ describe('what it does', () => {
           expect(high.lowPassHz).toBeNull();
         },
       ),
-      { numRuns: 30 },
+      { numRuns: 12 },
     );
     const { highPassHz } = filterEffect(exactFilter({ ...asked, highPass: { hz: 1000, order: 1 } }, 4), resistor(4), 4);
     expect(Math.abs((highPassHz?.likely as number) / 1000 - 1)).toBeLessThan(0.005);
