@@ -64,6 +64,14 @@ test('a new one is held against what factory speakers usually are, with the powe
   expect(surely?.sentence).toContain('takes less power');
 });
 
+test('where no speaker is known to have been, there is no before', () => {
+  for (const presence of ['empty', 'notLooked'] as const)
+    expect(lines([FRONT], [opening('frontDoorLow', plays({}), { presence })])[0]).toMatchObject({
+      db: null,
+      sentence: expect.stringContaining('nothing to compare it with'),
+    });
+});
+
 test('what nobody rated is not called as loud', () => {
   expect(lines([FRONT], [opening('frontDoorLow', plays({ sensitivityDb: null }))])[0]).toMatchObject({
     db: null,

@@ -60,7 +60,7 @@ class Comparing {
   /** @param factor from a standard uncertainty to the shop's interval */
   constructor(private readonly factor: number) {}
 
-  againstBefore({ load, sheet }: Placed): LevelLine {
+  againstBefore({ load, sheet, opening }: Placed): LevelLine {
     const what = `${load.label} against before`;
     const id = `before ${load.label}`;
     const level = levelOf(load);
@@ -73,12 +73,21 @@ class Comparing {
       );
     if (load.kind === 'tweeter')
       return unknown(id, what, 'A tweeter is compared with its woofer, not with what was there.', null);
+    if (opening.record.presence !== 'fitted')
+      return unknown(
+        id,
+        what,
+        'No speaker is known to have been there before: there is nothing to compare it with.',
+        null,
+      );
     const { db, expandedDb } = this.between(level, USUAL_FACTORY_LEVEL);
     const times = 10 ** (-db / 10);
     const power = sheet.record.power;
     const same =
       db >= 0
-        ? 'The same loudness takes less power.'
+        ? db >= expandedDb
+          ? 'The same loudness takes less power.'
+          : 'The same loudness is likely to take less power.'
         : `The same loudness takes ${times.toFixed(1)} times the power${power ? `, of ${power.watt} W that are there` : ''}.`;
     return {
       ...{ id, what, db, expandedDb },

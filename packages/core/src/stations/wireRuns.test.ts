@@ -55,7 +55,7 @@ test('a pair and a feed are told with their length, thickness, loss, current and
     next: null,
   });
   expect(feed?.sentence).toBe(
-    '300 W RMS take about 36 A: 16 mm² (6 AWG) of copper from battery to under the left seat, 5.0 m, loses 0.44 V; a fuse of 40 A within 45 cm of the battery protects the cable.',
+    '300 W RMS take about 36 A at 12 V: 16 mm² (6 AWG) of copper from battery to under the left seat, 5.0 m, loses 0.44 V; a fuse of 40 A within 45 cm of the battery protects the cable.',
   );
   expect(feed?.next).toContain('sheet goes before');
 });
@@ -70,6 +70,17 @@ test('what nobody measured or states is asked for, and is no need of nothing', (
   expect(tooMuch).toMatchObject({ need: null, sentence: expect.stringContaining('more than one cable carries') });
 });
 
+test('an amplifier that is in already has its feed looked at and nothing of it bought; of several ways nobody guesses which', () => {
+  const [feed, ...more] = runs([channel({ wire: 'factory' })], ways([TO_DOOR, TO_SEAT]));
+  expect(more).toEqual([]);
+  expect(feed).toMatchObject({ need: null, next: expect.stringContaining('in the car already') });
+  const [, several] = runs([channel({})], ways([TO_DOOR, TO_SEAT, { ...TO_SEAT, to: 'the boot' }]));
+  expect(several).toMatchObject({
+    need: null,
+    sentence: expect.stringContaining('to under the left seat; to the boot'),
+  });
+});
+
 test('what stays on the car’s own wire and on the radio needs none', () => {
   expect(runs([channel({ wire: 'factory', fedBy: 'radio' })], ways([TO_DOOR, TO_SEAT]))).toEqual([]);
 });
@@ -80,5 +91,8 @@ test('for an opening that nothing is ordered for no pair is cut', () => {
   const needs = wireNeeds(job, [DOOR], [DOOR], CONFIDENCE);
   expect(needs.map(({ what }) => what)).toEqual(['3.6 m of pair, 1.5 mm² (16 AWG)']);
   expect(wireNeeds(job, [DOOR], [], CONFIDENCE)).toEqual([]);
+  const added = { ...job, vehicle: { ...vehicle, channels: [channel({})], routes: ways([TO_DOOR, TO_SEAT]) } };
+  expect(wireNeeds(added, [DOOR], [DOOR], CONFIDENCE)).toHaveLength(2);
+  expect(wireNeeds(added, [DOOR], [], CONFIDENCE)).toEqual([]);
   expect(wireNeeds({ ...job, vehicle: { ...vehicle, channels: null } }, [DOOR], [DOOR], CONFIDENCE)).toEqual([]);
 });

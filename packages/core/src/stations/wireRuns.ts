@@ -2,7 +2,7 @@
  * What is to be run new on a car: the pairs to its speakers, the feed of an amplifier that is added, and what goes into a line. Each with its
  * length, its arithmetic and what nobody measured.
  */
-import { type Channel, isInDoor, placeLabel, type Route, type SmallNeed, type VehicleRecord } from '../model';
+import { isInDoor, placeLabel, type Route, type SmallNeed, type VehicleRecord } from '../model';
 import { FUSE_WITHIN_CM, gaugeOfArea, powerFeed, signalWire } from '../wiring';
 import { type ChannelJob, type ChannelOpening, type ChannelSheet, channelSheets } from './channelSheets';
 
@@ -37,10 +37,7 @@ export function wireRuns(
             return opening && load.isNew ? [speakerRun(load, opening, routes ?? [])] : [];
           }),
     ),
-    ...feedRun(
-      sheets.map(({ record }) => record),
-      routes ?? [],
-    ),
+    ...feedRun(sheets, byLabel, routes ?? []),
   ];
 }
 
@@ -86,10 +83,20 @@ function speakerRun(
   };
 }
 
-/** One feed for whatever was added: how many amplifiers it is nobody is asked. */
-function feedRun(channels: readonly Channel[], routes: readonly Route[]): readonly WireRun[] {
-  const added = channels.filter(({ fedBy }) => fedBy === 'addedAmplifier');
-  if (added.length === 0) return [];
+/**
+ * One feed for whatever was added: how many amplifiers it is nobody is asked. Where no pair of it is run new, it is in the car already, and its
+ * feed is to be looked at rather than bought.
+ */
+function feedRun(
+  sheets: readonly ChannelSheet[],
+  byLabel: ReadonlyMap<string, ChannelOpening>,
+  routes: readonly Route[],
+): readonly WireRun[] {
+  const fed = sheets.filter(({ record: { fedBy } }) => fedBy === 'addedAmplifier');
+  const fresh = fed.filter(({ channel: { loads } }) => loads.some(({ isNew, label }) => isNew && byLabel.has(label)));
+  if (fresh.length === 0) return [];
+  const added = fed.map(({ record }) => record);
+  const isNew = fresh.some(({ record: { wire } }) => wire === 'new');
   const [id, what] = ['feed', 'The added amplifier’s feed'];
   const unrated = added.filter(({ power }) => power?.rating !== 'RMS');
   if (unrated.length > 0)
@@ -101,7 +108,16 @@ function feedRun(channels: readonly Channel[], routes: readonly Route[]): readon
       },
     ];
   const watt = added.reduce((sum, { power }) => sum + (power?.watt ?? 0), 0);
-  const way = routes.find(({ from }) => isSame(from, 'battery'));
+  const ways = routes.filter(({ from, lengthMm }) => isSame(from, 'battery') && lengthMm !== null);
+  if (ways.length > 1)
+    return [
+      {
+        ...{ id, what, need: null },
+        sentence: `${watt} W RMS come from the battery, and several ways begin there: to ${ways.map(({ to }) => to).join('; to ')}.`,
+        next: 'Keep the one that ends where the amplifier is as “battery”, and let the others begin at what they are for.',
+      },
+    ];
+  const [way] = ways;
   if (!way?.lengthMm)
     return [
       {
@@ -125,12 +141,16 @@ function feedRun(channels: readonly Channel[], routes: readonly Route[]): readon
   return [
     {
       ...{ id, what },
-      need: {
-        what: `${metres(lengthM)} of cable, ${cable}, and a fuse of ${fuseA} A with its holder`,
-        why: `${what}: ${watt} W RMS from the battery to ${way.to}.`,
-      },
-      sentence: `${watt} W RMS take about ${Math.round(ampere)} A: ${cable} from battery to ${way.to}, ${metres(lengthM)}, loses ${dropV.toFixed(2)} V; a fuse of ${fuseA} A within ${FUSE_WITHIN_CM} cm of the battery protects the cable.`,
-      next: 'The amplifier’s own sheet goes before: its fuse, its cable, its earth. Copper-clad aluminium carries less.',
+      need: !isNew
+        ? null
+        : {
+            what: `${metres(lengthM)} of cable, ${cable}, and a fuse of ${fuseA} A with its holder`,
+            why: `${what}: ${watt} W RMS from the battery to ${way.to}.`,
+          },
+      sentence: `${watt} W RMS take about ${Math.round(ampere)} A at 12 V: ${cable} from battery to ${way.to}, ${metres(lengthM)}, loses ${dropV.toFixed(2)} V; a fuse of ${fuseA} A within ${FUSE_WITHIN_CM} cm of the battery protects the cable.`,
+      next: isNew
+        ? 'The amplifier’s own sheet goes before: its fuse, its cable, its earth. Copper-clad aluminium carries less; a lorry has 24 V.'
+        : 'It is in the car already: look whether its cable is no thinner, and its fuse no larger than its cable stands.',
     },
   ];
 }

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import type { Between, DriverRanges } from '../channel/electrics';
 import { driverRanges } from '../channel/electrics';
 import { exactFilter, madeFilter } from './designFilter';
-import { filterEffect, peakVolts } from './filterEffect';
+import { filterEffect, filterResponse, peakVolts } from './filterEffect';
 import { isEmptyFilter, type LineFilter, linePartsWords } from './LineFilter';
 import { usualHighPass } from './usualCorner';
 
@@ -174,4 +174,33 @@ test('in words', () => {
 
 test('100 W into 4 Ω swing to 28.3 V', () => {
   expect(peakVolts(100, 4)).toBeCloseTo(28.28, 2);
+});
+
+/** A generator of its own: the draws of `filterEffect` are a lattice. */
+function randomFrom(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+    return state / 2 ** 32;
+  };
+}
+
+test.each([
+  ['tweeter', { ...NOTHING, highPass: { capacitorUf: 4.7, coilMh: null } }, 'highPassHz'],
+  ['coaxial', { ...NOTHING, highPass: { capacitorUf: 330, coilMh: null } }, 'highPassHz'],
+  ['component woofer', { ...NOTHING, lowPass: { coilMh: 1.2, capacitorUf: null } }, 'lowPassHz'],
+] as const)('of a thousand %ss as they may be, so many lie within as it says', (kind, filter, figure) => {
+  const unsaid = { nominalOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null };
+  const ranges = driverRanges(kind, unsaid) as DriverRanges;
+  const told = filterEffect(filter, ranges, 4)[figure] as NonNullable<ReturnType<typeof filterEffect>['highPassHz']>;
+  const random = randomFrom(7);
+  const found = Array.from({ length: 1000 }, () => {
+    const at = (range: Between) => exactly(range.least + (range.most - range.least) * random());
+    const one = Object.fromEntries(Object.entries(ranges).map(([key, range]) => [key, at(range)])) as DriverRanges;
+    return filterResponse(filter, one)[figure];
+  }).sort((a, b) => a - b);
+  const inside = found.filter((hz) => hz >= told.lower && hz <= told.upper).length;
+  expect(inside).toBeGreaterThan(925);
+  const [from, to] = [found[25] as number, found[974] as number];
+  expect(told.upper - told.lower).toBeLessThan(1.25 * (to - from));
 });

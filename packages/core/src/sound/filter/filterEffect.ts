@@ -9,7 +9,7 @@ import type { Driver, NetworkPart } from '../network/parts';
 import { audibleFrequencies, type ComplexColumn, GROUND, solveNetwork } from '../network/solveNetwork';
 import { type LineFilter, lineParts, padParallelId, padSeriesId } from './LineFilter';
 
-/** What is likely, and where 95 in 100 such drivers lie. */
+/** What is likely, and where 95 in 100 such drivers lie; of a corner 0 is below what can be heard, and infinity above it. */
 export type Likely = { readonly likely: number; readonly lower: number; readonly upper: number };
 
 export type FilterEffect = {
@@ -39,20 +39,21 @@ const CONE = 'cone';
 export function filterEffect(filter: LineFilter, ranges: DriverRanges, nominalOhm: number): FilterEffect {
   const likely = responseOf(filter, likelyDriver(ranges));
   const drawn = latticePlaces(5, DRAWS).map((at) => responseOf(filter, driverAt(ranges, at as DriverPlace)));
-  const across = (read: (response: Response) => number | null): Likely | null => {
+  const across = (read: (response: Response) => number): Likely => {
     const own = read(likely);
-    if (own === null) return null;
-    const all = drawn.map((each) => read(each) ?? own).sort((a, b) => a - b);
+    const all = drawn.map(read).sort((a, b) => a - b);
     return {
       likely: own,
       lower: Math.min(own, all[Math.floor(BEYOND * DRAWS)] as number),
       upper: Math.max(own, all[Math.ceil((1 - BEYOND) * DRAWS) - 1] as number),
     };
   };
+  const corner = (read: (response: Response) => number | null): Likely | null =>
+    heard(read(likely)) === null ? null : across((response) => read(response) as number);
   return {
-    highPassHz: filter.highPass ? across(({ lowHz }) => lowHz) : null,
-    lowPassHz: filter.lowPass ? across(({ highHz }) => highHz) : null,
-    levelDb: across(({ sizes, insideAt }) => 20 * Math.log10(sizes[insideAt] as number)) as Likely,
+    highPassHz: corner(({ lowHz }) => lowHz),
+    lowPassHz: corner(({ highHz }) => highHz),
+    levelDb: across(({ sizes, insideAt }) => 20 * Math.log10(sizes[insideAt] as number)),
     heatRatios: heatOf(filter, likely, nominalOhm),
   };
 }
@@ -78,10 +79,15 @@ function responseOf(filter: LineFilter, driver: Driver): Response {
   return { sizes, across, lowHz, highHz, insideAt: nearestAt(insideHz(lowHz, highHz)) };
 }
 
-function insideHz(lowHz: number | null, highHz: number | null): number {
+function insideHz(low: number | null, high: number | null): number {
+  const [lowHz, highHz] = [heard(low), heard(high)];
   if (lowHz !== null && highHz !== null) return Math.sqrt(lowHz * highHz);
   if (lowHz !== null) return INSIDE * lowHz;
   return highHz === null ? USUAL_HZ : highHz / INSIDE;
+}
+
+function heard(hz: number | null): number | null {
+  return hz === 0 || hz === Number.POSITIVE_INFINITY ? null : hz;
 }
 
 function nearestAt(hz: number): number {
@@ -101,12 +107,13 @@ function voltageAt(filter: LineFilter, driver: Driver): Pick<Response, 'sizes' |
 
 /**
  * Where half of the power is gone, coming from what passes: down from the highest frequency, or up from the lowest; between two frequencies
- * as a straight line of their logarithms. Null where it is gone from the beginning, or nowhere.
+ * as a straight line of their logarithms. Where it is gone from the beginning, or nowhere, the corner lies beyond what can be heard: 0 or infinity.
  */
-function crossing(shares: Float64Array, way: 'down' | 'up'): number | null {
+function crossing(shares: Float64Array, way: 'down' | 'up'): number {
+  const beyond = way === 'up' ? [0, Number.POSITIVE_INFINITY] : [Number.POSITIVE_INFINITY, 0];
   const step = way === 'up' ? 1 : -1;
   const first = way === 'up' ? 0 : shares.length - 1;
-  if ((shares[first] as number) < HALF_POWER) return null;
+  if ((shares[first] as number) < HALF_POWER) return beyond[0] as number;
   for (let at = first + step; at >= 0 && at < shares.length; at += step) {
     if ((shares[at] as number) >= HALF_POWER) continue;
     const [inside, outside] = [Math.log(shares[at - step] as number), Math.log(shares[at] as number)];
@@ -114,7 +121,7 @@ function crossing(shares: Float64Array, way: 'down' | 'up'): number | null {
     const [a, b] = [Math.log(FREQUENCIES[at - step] as number), Math.log(FREQUENCIES[at] as number)];
     return Math.exp(a + share * (b - a));
   }
-  return null;
+  return beyond[1] as number;
 }
 
 function heatOf({ pad }: LineFilter, { across, insideAt }: Response, nominalOhm: number): FilterEffect['heatRatios'] {
@@ -127,6 +134,15 @@ function heatOf({ pad }: LineFilter, { across, insideAt }: Response, nominalOhm:
     heat('seriesOhm', padSeriesId(ID), pad.seriesOhm),
     ...(pad.parallelOhm === null ? [] : [heat('parallelOhm', padParallelId(ID), pad.parallelOhm)]),
   ];
+}
+
+/** The corners before one driver that is known exactly, Hz: 0 below what can be heard, and infinity above it or where there is no such filter. */
+export function filterResponse(
+  filter: LineFilter,
+  ranges: DriverRanges,
+): { readonly highPassHz: number; readonly lowPassHz: number } {
+  const { lowHz, highHz } = responseOf(filter, likelyDriver(ranges));
+  return { highPassHz: lowHz ?? 0, lowPassHz: highHz ?? Number.POSITIVE_INFINITY };
 }
 
 /** The highest voltage of a sine of so many watts into so many ohms, V: what a capacitor in the line has to stand at the least. */

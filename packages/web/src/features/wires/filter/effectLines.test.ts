@@ -27,6 +27,11 @@ test('a corner is told with its doubt beside what its nominal value promises, an
   ]);
 });
 
+test('a corner that may leave what can be heard says on which side', () => {
+  const highPassHz = { likely: 18_000, lower: 12_000, upper: Number.POSITIVE_INFINITY };
+  expect(effectLines(FILTER, { ...EFFECT, highPassHz }, 4, 50)[0]).toContain('18 kHz (12 kHz to above 20 kHz)');
+});
+
 test('what follows from a power that nobody says is not told as a figure', () => {
   const lines = effectLines(FILTER, { ...EFFECT, highPassHz: null }, null, null);
   expect(lines[0]).toBe('Passes from: at no frequency that can be heard is half of the power gone.');

@@ -40,6 +40,8 @@ function cornerLine(says: string, corner: Likely | null, byNominal: number | nul
 
 /** A corner is known by two figures. */
 function hertz(hz: number): string {
+  if (hz === 0) return 'below 20 Hz';
+  if (hz === Number.POSITIVE_INFINITY) return 'above 20 kHz';
   const rounded = Number(hz.toPrecision(2));
   return rounded >= 1000 ? `${rounded / 1000} kHz` : `${rounded} Hz`;
 }
