@@ -7,6 +7,7 @@ const results = process.env.LQ_TEST_RESULTS ?? 'test-results';
 
 export default defineConfig<{ plain: boolean }>({
   testDir: 'scenarios',
+  globalSetup: './driver/demoShop.ts',
   outputDir: path.join(results, 'browser'),
   // Generous: a busy machine may be ten times slower, and what is tested is what happens, not how fast.
   timeout: 240_000,

@@ -1,9 +1,9 @@
 /** The test function of every scenario: a shop, a fitter at its screen, and no error in the browser's console. */
-import { randomBytes } from 'node:crypto';
 import { test as base, expect, type Page } from '@playwright/test';
+import { copyOfDemoShop } from './demoShop';
 import { Fitter } from './Fitter';
 import { ServerHost } from './ServerHost';
-import { Shop } from './Shop';
+import type { Shop } from './Shop';
 
 type Fixtures = {
   shop: Shop;
@@ -16,20 +16,7 @@ type Fixtures = {
   plain: boolean;
 };
 
-export const test = base.extend<Fixtures, { template: string; sharedShop: Shop; host: ServerHost }>({
-  template: [
-    // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the names of the fixtures from the pattern.
-    async ({}, use) => {
-      const name = `lq_e2e_${randomBytes(5).toString('hex')}`;
-      const shop = await Shop.create(name, null);
-      await shop.start();
-      await shop.untilNightIsOver();
-      await shop.kill();
-      await use(name);
-      await shop.drop();
-    },
-    { scope: 'worker' },
-  ],
+export const test = base.extend<Fixtures, { sharedShop: Shop; host: ServerHost }>({
   /** Serves the shop of one scenario after the other. */
   host: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the names of the fixtures from the pattern.
@@ -42,16 +29,17 @@ export const test = base.extend<Fixtures, { template: string; sharedShop: Shop; 
   ],
   /** For scenarios that only look: one shop for all of them in a worker. */
   sharedShop: [
-    async ({ template }, use) => {
-      const shop = await Shop.create(`lq_e2e_${randomBytes(5).toString('hex')}`, template);
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the names of the fixtures from the pattern.
+    async ({}, use) => {
+      const shop = await copyOfDemoShop();
       await shop.start();
       await use(shop);
       await shop.drop();
     },
     { scope: 'worker' },
   ],
-  shop: async ({ template, host }, use) => {
-    const shop = await Shop.create(`lq_e2e_${randomBytes(5).toString('hex')}`, template);
+  shop: async ({ host }, use) => {
+    const shop = await copyOfDemoShop();
     // What is measured is measured in a process of its own.
     if (process.env.LQ_FIGURES) await shop.start();
     else await shop.startIn(host);
