@@ -6,7 +6,12 @@ import { expect, looking as test } from '../driver/test';
 /** What depends on how a screen is laid out; the rest of a tablet's screen is that of the two other sizes. */
 const LAYOUT_RULES = ['target-size', 'scrollable-region-focusable'];
 
-type Look = { readonly width: number; readonly height: number; readonly light: string; readonly rules: readonly string[] };
+type Look = {
+  readonly width: number;
+  readonly height: number;
+  readonly light: string;
+  readonly rules: readonly string[];
+};
 
 /** Each light at one of the two sizes that are looked at whole: contrast takes most of a look. */
 const LOOKS: readonly Look[] = [

@@ -75,7 +75,7 @@ test('the usual channels of a car that nobody looked at are nobody’s word, and
   fitter,
 }) => {
   const { page } = fitter;
-  await fitter.openPage('/vehicles/veh-ostrand-longshore', /^Ostrand Longshore/);
+  await fitter.openPage('/vehicles/veh-corran-tern', /^Corran Tern/);
   const channels = page.getByRole('region', { name: 'Channels' });
   await page.getByRole('button', { name: 'Begin with what is usual' }).click();
   await expect(channels.getByRole('group', { name: /^channel \d$/ })).toHaveCount(4);
@@ -83,7 +83,7 @@ test('the usual channels of a car that nobody looked at are nobody’s word, and
   await expect(channels.getByLabel('How this is known').first()).toHaveValue('classDefault');
   await page.getByRole('button', { name: 'Save room, ways and channels' }).click();
   await expect(page.getByText('Room, ways and channels are saved.', { exact: true })).toBeVisible();
-  await fitter.openJob('Ostrand Longshore, PILOT 1');
+  await fitter.openJob('Corran Tern, HDS 3');
   await page.getByRole('link', { name: /^Wire/ }).click();
   const band = page.getByRole('list', { name: 'Checks of channel rear left' }).getByRole('listitem').nth(1);
   await expect(band).toContainText('Band: Measure firstNobody looked what it carries.');

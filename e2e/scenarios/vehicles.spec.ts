@@ -113,7 +113,7 @@ test('a car seen before is chosen in two presses, and what was typed wrong finds
   await expect(page.getByRole('option', { name: /^Ostrand Longshore/ })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(field).toHaveValue('Ostrand Longshore, 2016 to 2022, Premium');
-  await expect(page.getByText('Estate, 5 doors. Six speakers, no amplifier. 6 openings.')).toBeVisible();
+  await expect(page.getByText('Estate, 5 doors. Six speakers, separate amplifier. 6 openings.')).toBeVisible();
 });
 
 test.describe('what is refused', () => {

@@ -12,10 +12,10 @@ import {
 } from '../model/job';
 import { baselineFields } from '../records/baselineFields';
 import { carFactFields } from '../records/carFactFields';
-import { INTAKE_FIELDS } from '../records/kinds/job';
+import { AMPLIFIER_PLAN_FIELD, INTAKE_FIELDS } from '../records/kinds/job';
 import { recordDifferences } from '../records/recordDifferences';
 import { readStored } from '../records/storedRecord';
-import { jobSchema, newJobSchema, putBaseline, putFound, putJob } from './jobs';
+import { jobSchema, newJobSchema, putAmplifierPlan, putBaseline, putFound, putJob } from './jobs';
 
 /** What was kept of a job before more was asked. */
 const FIRST_FACTS = { customer: 'Pilot station', registration: 'P 1', wants: 'louder', dueOn: '2026-03-04' };
@@ -34,6 +34,7 @@ const FACTS: JobFacts = {
   expectations: ['bassHasLimits'],
   questions: [],
   found: { windows: WINDOWS },
+  amplifierPlan: { kind: 'keep', reason: 'the radio is not changed' },
   baseline: NO_BASELINE,
 };
 const ANOTHER: JobFacts = {
@@ -57,20 +58,27 @@ const ANOTHER: JobFacts = {
     },
   ],
   found: {},
+  amplifierPlan: null,
   baseline: { ...NO_BASELINE, damage: 'a dent' },
 };
 
 describe('whoever adds a fact of a job adds it to', () => {
   const places: readonly (readonly [string, readonly string[]])[] = [
     ['what is asked when a car is booked in', Object.keys(newJobSchema.shape)],
-    ['what can be changed', [putJob, putBaseline, putFound].flatMap(({ body }) => Object.keys(body.shape))],
+    [
+      'what can be changed',
+      [putJob, putBaseline, putFound, putAmplifierPlan].flatMap(({ body }) => Object.keys(body.shape)),
+    ],
     ['what is answered', Object.keys(jobSchema.shape)],
     ['what its history keeps', Object.keys(jobStateSchema.shape)],
     [
       'what is merged',
-      [...INTAKE_FIELDS, ...carFactFields<'found', JobFacts>('found'), ...baselineFields(FACTS)].map(
-        ({ path }) => path.split('.')[0] ?? '',
-      ),
+      [
+        ...INTAKE_FIELDS,
+        AMPLIFIER_PLAN_FIELD,
+        ...carFactFields<'found', JobFacts>('found'),
+        ...baselineFields(FACTS),
+      ].map(({ path }) => path.split('.')[0] ?? ''),
     ],
     ['the shop file', Object.keys(shopFileSchema.shape.jobs.element.shape)],
   ];
@@ -114,6 +122,7 @@ test('a state from before jobs ended is one of an open job, and of what was not 
     later: null,
     doneBefore: null,
     lostWithoutSupply: null,
+    amplifierPlan: null,
   };
   expect(readStored('job', { vehicleId: 'veh-1', ...FIRST_FACTS })).toEqual({
     ok: true,
@@ -136,6 +145,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'expectations: bass from doors has limits; more of it needs a box and an amplifier.',
     'questions: none',
     'found: Windows in the doors: Cranked (seen here)',
+    'amplifierPlan: stays: the radio is not changed',
     'baseline: nothing tried',
   ]);
   expect(told(ANOTHER).slice(5)).toEqual([
@@ -150,6 +160,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'expectations: nothing yet',
     'questions: A seller: In stock? No answer yet.',
     'found: nothing yet',
+    'amplifierPlan: not decided',
     'baseline: nothing tried',
   ]);
 });
@@ -158,11 +169,12 @@ test('a car that comes in may be asked about later; what is changed is changed w
   const asked = newJobSchema.parse({ ...FIRST_FACTS, vehicleId: 'veh-1' });
   expect(asked).toMatchObject({ goals: null, ownership: { owner: 'notAsked' }, expectations: [] });
   expect(putJob.body.safeParse({ version: 1, ...FIRST_FACTS }).success).toBe(false);
-  const { baseline, found, ...intake } = FACTS;
+  const { baseline, found, amplifierPlan, ...intake } = FACTS;
   expect(putJob.body.parse({ version: 1, ...intake })).toEqual({ version: 1, ...intake });
   expect(putJob.body.safeParse({ version: 1, ...FACTS }).success).toBe(false);
   expect(putBaseline.body.parse({ version: 1, baseline })).toEqual({ version: 1, baseline });
   expect(putFound.body.parse({ version: 1, found })).toEqual({ version: 1, found });
+  expect(putAmplifierPlan.body.parse({ version: 1, amplifierPlan })).toEqual({ version: 1, amplifierPlan });
 });
 
 test('the facts alone, and what a job is called', () => {

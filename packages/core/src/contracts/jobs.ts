@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { SENSITIVITY_CONDITIONS, SPEAKER_KINDS } from '../catalogue';
 import { CHECK_IDS, COUNTS_FOR } from '../fit';
 import {
+  amplifierPlanSchema,
   baselineSchema,
   carFactsSchema,
   JOB_ENDS,
@@ -242,6 +243,16 @@ export const putFound = contract({
   permission: 'facts',
   params: z.object({ jobId: idSchema }),
   body: z.strictObject({ version: z.int().min(1), found: carFactsSchema }),
+  answer: jobSchema,
+});
+
+/** Whether the maker's amplifier stays or is bypassed: decided by whoever plans the wires. */
+export const putAmplifierPlan = contract({
+  method: 'put',
+  path: '/api/jobs/:jobId/amplifier-plan',
+  permission: 'choose',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1), amplifierPlan: amplifierPlanSchema }),
   answer: jobSchema,
 });
 

@@ -65,7 +65,17 @@ export const CHANNEL_WIRE_LABELS = { factory: 'The car’s own wire', new: 'New 
 export type ChannelWire = keyof typeof CHANNEL_WIRE_LABELS;
 export const CHANNEL_WIRES = Object.keys(CHANNEL_WIRE_LABELS) as [ChannelWire, ...ChannelWire[]];
 
-const ohmSchema = z.number().positive('Type ohms above 0.').max(32, 'Type at most 32 Ω.').nullable();
+/** Nominal, of a load; null where nobody says. */
+export const ohmSchema = z.number().positive('Type ohms above 0.').max(32, 'Type at most 32 Ω.').nullable();
+
+/** What one channel gives; null where nobody says. */
+export const channelPowerSchema = z
+  .strictObject({
+    watt: z.number('Type the power in W.').positive('Type a power above 0 W.').max(5000, 'Type at most 5,000 W.'),
+    rating: z.enum(POWER_RATINGS),
+    atOhm: ohmSchema,
+  })
+  .nullable();
 
 /** What plays together, and what its source gives and stands. */
 export const channelSchema = z.strictObject({
@@ -80,15 +90,7 @@ export const channelSchema = z.strictObject({
   fedBy: z.enum(FED_BY).nullable(),
   /** The least load that its source is sold for; null where nobody says. */
   leastOhm: ohmSchema.default(null),
-  /** What its source gives; null where nobody says. */
-  power: z
-    .strictObject({
-      watt: z.number('Type the power in W.').positive('Type a power above 0 W.').max(5000, 'Type at most 5,000 W.'),
-      rating: z.enum(POWER_RATINGS),
-      atOhm: ohmSchema,
-    })
-    .nullable()
-    .default(null),
+  power: channelPowerSchema.default(null),
   /** What leads to its speakers; null where nobody decided. */
   wire: z.enum(CHANNEL_WIRES).nullable().default(null),
   note: text(200),

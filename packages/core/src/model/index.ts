@@ -14,6 +14,19 @@ export {
   rolesSchema,
 } from './access';
 export {
+  type AmplifierPlan,
+  amplifierPlanSchema,
+  amplifierPlanWords,
+  type Bypass,
+  PLAN_LEADS,
+  PLAN_LEADS_LABELS,
+  PLAN_SOUNDS,
+  PLAN_SOUNDS_LABELS,
+  PLAN_SOURCE_LABELS,
+  PLAN_SOURCES,
+  type PlanSource,
+} from './amplifierPlan';
+export {
   BAND_LABELS,
   BANDS,
   CHANNEL_WIRE_LABELS,

@@ -3,6 +3,7 @@
  * file and the server's columns are made from it or refuse to compile without it.
  */
 import { z } from 'zod';
+import { type AmplifierPlan, amplifierPlanSchema, amplifierPlanWords } from './amplifierPlan';
 import { type Baseline, baselineSchema, baselineWords, NO_BASELINE } from './baseline';
 import { CAR_FACT_KEYS, CAR_FACTS, type CarFacts, carFactsSchema, carFactWords } from './carFacts';
 import { EXPECTATION_LABELS, type Expectation, expectationsSchema } from './expectations';
@@ -156,6 +157,13 @@ const FACTS = {
         found[key] ? [`${CAR_FACTS[key].label}: ${carFactWords(key, found[key])}`] : [],
       ).join('; ') || 'nothing yet',
   },
+  amplifierPlan: {
+    label: 'The maker’s amplifier',
+    atFirst: null,
+    typed: amplifierPlanSchema,
+    kept: amplifierPlanSchema.default(null),
+    words: (plan: AmplifierPlan) => amplifierPlanWords(plan),
+  },
   baseline: {
     label: 'Baseline',
     atFirst: NO_BASELINE,
@@ -199,7 +207,7 @@ function shapeOf<Which extends 'typed' | 'kept'>(which: Which): { [Key in JobFac
 }
 
 /** What is written down at the car, by whoever stands there, and not asked at the counter. */
-const AT_THE_CAR = { baseline: true, found: true } as const;
+const AT_THE_CAR = { baseline: true, found: true, amplifierPlan: true } as const;
 
 /** As somebody types them at the counter. */
 export const typedJobFactsSchema = z.strictObject(shapeOf('typed')).omit(AT_THE_CAR);
@@ -209,12 +217,12 @@ export const newJobFactsSchema = z.strictObject(newShape());
 export const jobFactsSchema = z.object(shapeOf('kept'));
 export type JobFacts = z.infer<typeof jobFactsSchema>;
 
-/** What is asked of a car, without what was tried of it and found on it. */
+/** What is asked of a car, without what was tried of it, found on it and decided of its amplifier. */
 export const intakeFactsSchema = jobFactsSchema.omit(AT_THE_CAR);
 export type IntakeFacts = z.infer<typeof intakeFactsSchema>;
 
 export function intakeFactsOf(record: JobFacts): IntakeFacts {
-  const { baseline: _baseline, found: _found, ...facts } = jobFactsOf(record);
+  const { baseline: _baseline, found: _found, amplifierPlan: _plan, ...facts } = jobFactsOf(record);
   return facts;
 }
 

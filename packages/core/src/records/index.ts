@@ -10,7 +10,7 @@ export { changeHeadline, changeSentences } from './changeSentences';
 export { type Difference, differencesOf, type Field, isSame, mergeChanges, takeFields } from './Field';
 export { RECORDS, type StateOf } from './kinds';
 export type { ChoiceState } from './kinds/choice';
-export { INTAKE_FIELDS } from './kinds/job';
+export { AMPLIFIER_PLAN_FIELD, INTAKE_FIELDS } from './kinds/job';
 export { RECORD_KINDS, type RecordKind } from './kinds/kindNames';
 export type { ListSaid, PartsImportState } from './kinds/partsImport';
 export { PERSON_FIELDS, type PersonState } from './kinds/person';

@@ -36,7 +36,9 @@ const MATTERS: Readonly<Record<CarFactKey, (job: PointJob, openings: readonly Po
   // A like for like repair hangs on whatever feeds it; anything else has to suit it.
   amplifier: (job) => !isRepairOnly(job) || (job.later ?? []).some((each) => each === 'amplifier' || each === 'radio'),
   windows: (_job, openings) => openings.some(({ record }) => isInDoor(record.place)),
-  alsoSounds: (_job, openings) =>
+  alsoSounds: ({ amplifierPlan: plan }, openings) =>
+    // Where all was heard without the amplifier, what it was is no question.
+    (plan?.kind === 'bypass' && plan.sounds !== 'heard') ||
     openings.some(({ record }) => record.presence === 'fitted' && record.secondPlug !== 'none'),
   doorWires: (_job, openings) =>
     openings.some(

@@ -42,7 +42,11 @@ function channel(places: readonly string[], fields: Partial<Channel> = {}): Chan
   return (channelsSchema.parse([whole]) as Channel[])[0] as Channel;
 }
 function lines(channels: readonly Channel[], openings: readonly ChannelOpening[]) {
-  const found = channelSheets({ found: {}, vehicle: { channels: [...channels], facts: {} } }, openings, CONFIDENCE);
+  const found = channelSheets(
+    { found: {}, amplifierPlan: null, vehicle: { channels: [...channels], facts: {} } },
+    openings,
+    CONFIDENCE,
+  );
   if (found.kind !== 'known') throw new Error('expected channels');
   return levelLines(found.sheets, openings, CONFIDENCE);
 }

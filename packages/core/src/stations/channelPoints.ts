@@ -1,6 +1,7 @@
 /** What has to be known or decided of the channels before what is chosen plays: load, band and power, and what feeds each new speaker. */
 import { placeLabel } from '../model';
 import type { ChannelCheck } from '../sound';
+import { amplifierPoints } from './amplifierPoints';
 import { type ChannelSheet, channelSheets } from './channelSheets';
 import type { OpenPoint, PointJob, PointOpening } from './point';
 
@@ -37,7 +38,9 @@ export function channelPoints(
       isHeld: true,
     }),
   );
-  return [...twice, ...channels.sheets.filter(hasNew).flatMap(pointsOf), ...unfed];
+  const withNew = channels.sheets.filter(hasNew);
+  const hasNewOnMakers = withNew.some(({ isOnMakersAmplifier }) => isOnMakersAmplifier);
+  return [...twice, ...amplifierPoints(job, hasNewOnMakers), ...withNew.flatMap(pointsOf), ...unfed];
 }
 
 const AT_VEHICLE = { station: 'wire', askedAt: null, settledAt: { kind: 'vehicle' } } as const;

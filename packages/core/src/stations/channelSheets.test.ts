@@ -37,6 +37,7 @@ function channel(fields: Partial<Channel>): Channel {
 }
 const car = (channels: Channel[] | null, boot?: string) => ({
   found: boot ? { boot: { answer: boot, grade: 'seenHere' as const, note: '', by: null, at: null } } : {},
+  amplifierPlan: null,
   vehicle: { channels, facts: {} },
 });
 function known(channels: readonly Channel[], openings: readonly ChannelOpening[]) {

@@ -14,6 +14,8 @@ import {
   type VehicleRecord,
 } from '../model';
 import { type Before, type ChannelCheck, type ChannelLoad, type JudgedChannel, judgeChannel } from '../sound';
+import { bypassHold } from './amplifierPoints';
+import { isOnMakersAmplifier, plannedChannel } from './plannedChannels';
 
 /** What of an opening its channel is judged by. */
 export type ChannelOpening = {
@@ -28,7 +30,12 @@ export type ChannelOpening = {
 export type ChannelSheet = {
   /** Its place in the list, from 1: two may have one name. */
   readonly number: number;
+  /** As it will be fed: past the maker's amplifier, where that is bypassed. */
   readonly record: Channel;
+  /** As the car came. */
+  readonly isOnMakersAmplifier: boolean;
+  /** Fed past it. */
+  readonly isBypassed: boolean;
   readonly channel: JudgedChannel;
   readonly checks: readonly ChannelCheck[];
   /** Of the openings on it, those whose speaker is new. */
@@ -49,20 +56,28 @@ export type CarChannels =
     };
 
 /** What of a job its channels are judged by. */
-export type ChannelJob = Pick<JobFacts, 'found'> & {
+export type ChannelJob = Pick<JobFacts, 'found' | 'amplifierPlan'> & {
   readonly vehicle: Pick<VehicleRecord, 'channels' | 'facts'>;
 };
 
 /** @param confidence one-sided, the shop's, between 0.5 and 1 exclusive */
 export function channelSheets(
-  { vehicle: { channels, facts }, found }: ChannelJob,
+  { vehicle: { channels, facts }, found, amplifierPlan }: ChannelJob,
   openings: readonly ChannelOpening[],
   confidence: number,
 ): CarChannels {
   if (channels === null) return { kind: 'notLooked' };
   const byLabel = new Map(openings.map((opening) => [placeLabel(opening.record), opening]));
   const boot = bootOf(knownFact('boot', found, facts)?.answer);
-  const sheets = channels.map((record, at) => ({ number: at + 1, ...sheetOf(record, byLabel, boot, confidence) }));
+  const sheets = channels.map((noted, at) => {
+    const record = plannedChannel(noted, amplifierPlan);
+    return {
+      number: at + 1,
+      isOnMakersAmplifier: isOnMakersAmplifier(noted),
+      isBypassed: record !== noted,
+      ...sheetOf(record, byLabel, boot, confidence),
+    };
+  });
   const named = channels.flatMap(({ places }) => places);
   return {
     kind: 'known',
@@ -81,10 +96,14 @@ export function channelHolds(
   const channels = channelSheets(job, openings, confidence);
   const holds = new Map<string, string>();
   if (channels.kind === 'notLooked') return holds;
-  for (const { record, checks, newOpeningIds } of channels.sheets) {
+  for (const { record, checks, newOpeningIds, isBypassed } of channels.sheets) {
     const held = checks.filter(({ verdict }) => verdict === 'hold' || verdict === 'hits');
-    if (held.length === 0) continue;
-    const words = held.map(({ sentence, settledBy }) => [sentence, settledBy].filter(Boolean).join(' ')).join(' ');
+    const said = [
+      isBypassed ? bypassHold(job) : null,
+      ...held.flatMap(({ sentence, settledBy }) => [sentence, settledBy]),
+    ];
+    const words = said.filter(Boolean).join(' ');
+    if (words === '') continue;
     for (const id of newOpeningIds) holds.set(id, `Channel ${record.name}: ${words}`);
   }
   return holds;
@@ -99,7 +118,7 @@ function sheetOf(
   byLabel: ReadonlyMap<string, ChannelOpening>,
   boot: JudgedChannel['boot'],
   confidence: number,
-): Omit<ChannelSheet, 'number'> {
+): Omit<ChannelSheet, 'number' | 'isOnMakersAmplifier' | 'isBypassed'> {
   const there = record.places.flatMap((place) => byLabel.get(place) ?? []);
   const unknownPlaces = record.places.filter((place) => !byLabel.has(place));
   const { name, band, leastOhm, power, joined, feeds, wire } = record;

@@ -3,6 +3,7 @@
  * work with what is at stake and the one place where it is settled.
  */
 
+export { bypassHold } from './amplifierPoints';
 export { WIRE_FACTS } from './carFactPoints';
 export { type LevelLine, levelLines } from './carLevels';
 export {

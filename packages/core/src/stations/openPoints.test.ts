@@ -38,6 +38,7 @@ const ANSWERED: JobFacts = {
   expectations: ['clearerNotLouder', 'quietLetsOtherNoise'],
   questions: [],
   found: {},
+  amplifierPlan: null,
   baseline: TRIED,
 };
 const seen = (answer: string) => ({ answer, grade: 'seenHere', note: '', by: null, at: null }) as const;

@@ -9,7 +9,7 @@ export type RailStation = (typeof RAIL)[number];
 export const ASKED_AT = ['telephone', 'counter', 'doorOpen', 'panelOff', 'bay', 'handOver'] as const;
 export type AskedAt = (typeof ASKED_AT)[number];
 
-/** Where on the screen it is settled: a field of booking in, the baseline, the vehicle, an opening's measurements or what fits it, the work in the bay, or hand-over. */
+/** Where on the screen it is settled: a field of booking in, the baseline, the vehicle, the wires, an opening's measurements or what fits it, the work in the bay, or hand-over. */
 export type SettledAt =
   | { readonly kind: 'bookIn'; readonly field: keyof JobFacts }
   | { readonly kind: 'facts'; readonly key: CarFactKey }
@@ -17,6 +17,7 @@ export type SettledAt =
   | { readonly kind: 'build' }
   | { readonly kind: 'handOver' }
   | { readonly kind: 'vehicle' }
+  | { readonly kind: 'wires' }
   | { readonly kind: 'measure'; readonly openingId: string }
   | { readonly kind: 'match'; readonly openingId: string };
 

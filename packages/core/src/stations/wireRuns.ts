@@ -22,23 +22,40 @@ export type WiredJob = { readonly vehicle: Pick<VehicleRecord, 'routes'> };
 
 const USUAL_OHM = 4;
 
+/** @param worked those that something is done at; all, where nobody says otherwise */
 export function wireRuns(
   { vehicle: { routes } }: WiredJob,
   sheets: readonly ChannelSheet[],
   openings: readonly ChannelOpening[],
+  worked: readonly ChannelOpening[] = openings,
 ): readonly WireRun[] {
-  const byLabel = new Map(openings.map((opening) => [placeLabel(opening.record), opening]));
+  const all = byLabelOf(openings);
+  const workedOn = byLabelOf(worked);
+  const isWorkedOn = ({ channel: { loads } }: ChannelSheet) =>
+    loads.some(({ isNew, label }) => isNew && workedOn.has(label));
+  // Once one of its channels is fed past the amplifier, all are: what stays on them would be silent.
+  const bypassed = sheets.some((sheet) => sheet.isBypassed && isWorkedOn(sheet))
+    ? sheets.filter(({ isBypassed }) => isBypassed)
+    : [];
   return [
-    ...sheets.flatMap((sheet) =>
-      sheet.record.wire !== 'new'
-        ? []
-        : sheet.channel.loads.flatMap((load) => {
-            const opening = byLabel.get(load.label);
-            return opening && load.isNew ? [speakerRun(load, opening, routes ?? [])] : [];
-          }),
+    ...sheets
+      .filter(({ record }) => record.wire === 'new')
+      .flatMap((sheet) =>
+        sheet.channel.loads.flatMap((load) => {
+          const opening = bypassed.includes(sheet) ? all.get(load.label) : load.isNew && workedOn.get(load.label);
+          return opening ? [speakerRun(load, opening, routes ?? [])] : [];
+        }),
+      ),
+    ...plugRun(
+      bypassed.filter(({ record }) => record.wire !== 'new'),
+      routes ?? [],
     ),
-    ...feedRun(sheets, byLabel, routes ?? []),
+    ...feedRun(sheets, workedOn, routes ?? []),
   ];
+}
+
+function byLabelOf(openings: readonly ChannelOpening[]): ReadonlyMap<string, ChannelOpening> {
+  return new Map(openings.map((opening) => [placeLabel(opening.record), opening]));
 }
 
 /** What of new wire has to be at hand for openings that something is ordered for, as far as its length is known. */
@@ -50,7 +67,7 @@ export function wireNeeds(
 ): readonly SmallNeed[] {
   const channels = channelSheets(job, openings, confidence);
   if (channels.kind === 'notLooked') return [];
-  return wireRuns(job, channels.sheets, included).flatMap(({ need }) => need ?? []);
+  return wireRuns(job, channels.sheets, openings, included).flatMap(({ need }) => need ?? []);
 }
 
 function speakerRun(
@@ -83,6 +100,44 @@ function speakerRun(
   };
 }
 
+/** Where a way ends that leads to the maker's amplifier. */
+const AT_AMPLIFIER = 'amplifier';
+
+/** From what feeds them now to the plug of the amplifier that is bypassed: a pair for each of its channels. */
+function plugRun(sheets: readonly ChannelSheet[], routes: readonly Route[]): readonly WireRun[] {
+  const [first] = sheets;
+  if (!first) return [];
+  const from = first.record.fedBy === 'radio' ? 'the new radio' : 'the added amplifier';
+  const [id, what] = ['bypass', 'Past the maker’s amplifier'];
+  const leads = sheets.map(({ record: { name, places, feeds } }) => {
+    const speakers = [...places, feeds].filter(Boolean).join(' and ');
+    return `${name} to ${speakers === '' ? 'speakers that nobody noted' : speakers}`;
+  });
+  const said = `A pair from ${from} to the amplifier’s plug for each of its channels, joined there to what leads on: ${leads.join('; ')}.`;
+  const wayM = wayTo(routes, AT_AMPLIFIER);
+  if (wayM === null)
+    return [
+      {
+        ...{ id, what, need: null },
+        sentence: `${said} Nobody measured the way there.`,
+        next: `Lay a string from radio to amplifier along the car’s own loom, and note it with the vehicle as a way that ends at “${AT_AMPLIFIER}”.`,
+      },
+    ];
+  const { lengthM, areaMm2 } = signalWire(wayM, USUAL_OHM, { isInDoor: false, isTweeter: false });
+  const wire = `${areaMm2} mm² (${gaugeOfArea(areaMm2)})`;
+  return [
+    {
+      ...{ id, what },
+      need: {
+        what: `${sheets.length} times ${metres(lengthM)} of pair, ${wire}`,
+        why: `${what}: ${from} to the amplifier’s plug, ${metres(wayM)} of way and slack.`,
+      },
+      sentence: `${said} ${sheets.length} times ${metres(lengthM)} of ${wire}.`,
+      next: null,
+    },
+  ];
+}
+
 /**
  * One feed for whatever was added: how many amplifiers it is nobody is asked. Where no pair of it is run new, it is in the car already, and its
  * feed is to be looked at rather than bought.
@@ -96,7 +151,7 @@ function feedRun(
   const fresh = fed.filter(({ channel: { loads } }) => loads.some(({ isNew, label }) => isNew && byLabel.has(label)));
   if (fresh.length === 0) return [];
   const added = fed.map(({ record }) => record);
-  const isNew = fresh.some(({ record: { wire } }) => wire === 'new');
+  const isNew = fresh.some(({ record: { wire }, isBypassed }) => wire === 'new' || isBypassed);
   const [id, what] = ['feed', 'The added amplifier’s feed'];
   const unrated = added.filter(({ power }) => power?.rating !== 'RMS');
   if (unrated.length > 0)

@@ -43,6 +43,7 @@ import { Offers1764901100000 } from './migrations/1764901100000-Offers';
 import { Shelf1764901200000 } from './migrations/1764901200000-Shelf';
 import { PartFigures1764901300000 } from './migrations/1764901300000-PartFigures';
 import { ListsAsked1764901400000 } from './migrations/1764901400000-ListsAsked';
+import { AmplifierPlans1764901500000 } from './migrations/1764901500000-AmplifierPlans';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -70,6 +71,7 @@ const MIGRATIONS = [
   Shelf1764901200000,
   PartFigures1764901300000,
   ListsAsked1764901400000,
+  AmplifierPlans1764901500000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

@@ -3,6 +3,8 @@ import {
   JOB_END_WORDS,
   JOB_FACT_KEYS,
   type JobEnded,
+  type JobFactKey,
+  type JobFacts,
   type JobState,
   jobFactLabel,
   jobFactWords,
@@ -13,10 +15,20 @@ import { carFactFields } from '../carFactFields';
 import { type Field, keyField } from '../Field';
 import { recordEntry } from './RecordEntry';
 
+/** Saved each by itself: what was tried of a car, found on it, and decided of its amplifier. */
+const BY_THEMSELVES: ReadonlySet<JobFactKey> = new Set(['baseline', 'found', 'amplifierPlan']);
+
+type WithPlan = Pick<JobFacts, 'amplifierPlan'>;
+
+function planField<Rec extends WithPlan>(): Field<Rec> {
+  return keyField<Rec>('amplifierPlan', jobFactLabel('amplifierPlan'), (value) => jobFactWords('amplifierPlan', value));
+}
+export const AMPLIFIER_PLAN_FIELD: Field<WithPlan> = planField();
+
 /** What is asked of a job, by the table of its facts. */
 function factFields<Rec extends IntakeFacts>(): readonly Field<Rec>[] {
-  return JOB_FACT_KEYS.filter((key) => key !== 'baseline' && key !== 'found').map((key) =>
-    keyField<Rec>(key, jobFactLabel(key), (value) => jobFactWords(key, value)),
+  return JOB_FACT_KEYS.filter((key) => !BY_THEMSELVES.has(key)).map((key) =>
+    keyField<Rec>(key as keyof IntakeFacts, jobFactLabel(key), (value) => jobFactWords(key, value)),
   );
 }
 export const INTAKE_FIELDS: readonly Field<IntakeFacts>[] = factFields();
@@ -30,6 +42,7 @@ function stateFields(...states: readonly JobState[]): readonly Field<JobState>[]
   return [
     ...factFields<JobState>(),
     ...carFactFields<'found', JobState>('found'),
+    planField<JobState>(),
     ...baselineFields(...states),
     STANDING,
   ];

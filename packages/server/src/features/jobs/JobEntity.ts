@@ -34,6 +34,7 @@ const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { re
   expectations: { name: 'expectations', type: 'jsonb' },
   questions: { name: 'questions', type: 'jsonb' },
   found: { name: 'found', type: 'jsonb' },
+  amplifierPlan: { name: 'amplifier_plan', type: 'jsonb', nullable: true },
   baseline: { name: 'baseline', type: 'jsonb' },
 };
 

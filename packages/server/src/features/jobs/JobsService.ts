@@ -8,6 +8,7 @@ import {
   type listJobs,
   type NewJob,
   type OpeningWithState,
+  type putAmplifierPlan,
   type putBaseline,
   type putFound,
   type putJob,
@@ -77,7 +78,8 @@ export class JobsService {
 
   async change(jobId: string, { version, ...change }: z.output<typeof putJob.body>, history: History): Promise<Job> {
     const before = await this.require(jobId);
-    return this.write(before, version, { ...change, baseline: before.baseline, found: before.found }, history);
+    const { baseline, found, amplifierPlan } = before;
+    return this.write(before, version, { ...change, baseline, found, amplifierPlan }, history);
   }
 
   /** What was signed stays, but for an owner who takes the signature off. */
@@ -95,6 +97,15 @@ export class JobsService {
   async changeFound(jobId: string, { version, found }: z.output<typeof putFound.body>, history: History): Promise<Job> {
     const before = await this.require(jobId);
     return this.write(before, version, { ...jobFactsOf(before), found }, history);
+  }
+
+  async changeAmplifierPlan(
+    jobId: string,
+    { version, amplifierPlan }: z.output<typeof putAmplifierPlan.body>,
+    history: History,
+  ): Promise<Job> {
+    const before = await this.require(jobId);
+    return this.write(before, version, { ...jobFactsOf(before), amplifierPlan }, history);
   }
 
   private async write(before: Job, version: number, facts: JobFacts, history: History): Promise<Job> {

@@ -6,6 +6,7 @@ import {
   getJob,
   listBin,
   listJobs,
+  putAmplifierPlan,
   putBaseline,
   putFound,
   putJob,
@@ -63,6 +64,9 @@ export function jobsRoutes(
   );
   write(router, db, putFound, ({ params, body, manager, actor }) =>
     createJobsService(manager).changeFound(params.jobId, body, openHistory(manager, actor)),
+  );
+  write(router, db, putAmplifierPlan, ({ params, body, manager, actor }) =>
+    createJobsService(manager).changeAmplifierPlan(params.jobId, body, openHistory(manager, actor)),
   );
   write(router, db, endJob, ({ params, body, manager, actor }) =>
     createJobsService(manager).end(params.jobId, body.version, body.as, openHistory(manager, actor)),

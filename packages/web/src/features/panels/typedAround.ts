@@ -7,14 +7,14 @@ import {
   FED_BY,
   GRADES,
   JOINED,
-  POWER_RATINGS,
   routesSchema,
   spacesSchema,
   type VehicleRecord,
 } from '@low-quarry/core/model';
 import type { Control } from 'react-hook-form';
 import { z } from 'zod';
-import { lengthTyped, numberText, ohmTyped, wattTyped } from './typedNumber';
+import { lengthTyped, numberText, ohmTyped } from './typedNumber';
+import { powerOf, powerRead, powerTyped, toPowerTyped } from './typedPower';
 
 const grade = z.enum(GRADES);
 const space = {
@@ -34,7 +34,7 @@ const channel = {
     leastOhm: z.string(),
     wire: z.enum(CHANNEL_WIRES).nullable(),
   },
-  ...{ watt: z.string(), rating: z.enum(POWER_RATINGS), atOhm: z.string(), note: z.string(), grade },
+  ...{ ...powerTyped, note: z.string(), grade },
 };
 
 export const aroundTypedSchema = z.object({
@@ -55,17 +55,10 @@ const read = aroundTypedSchema.extend({
   routes: z.array(z.object({ ...route, lengthMm: lengthTyped })),
   channels: z.array(
     z
-      .object({ ...channel, leastOhm: ohmTyped, watt: wattTyped, atOhm: ohmTyped })
+      .object({ ...channel, leastOhm: ohmTyped, ...powerRead })
       .transform(({ watt, rating, atOhm, ...each }, context) => {
-        if (watt === null && atOhm !== null) {
-          context.addIssue({
-            code: 'custom',
-            path: ['watt'],
-            message: 'Type the power that is given into these ohms, or leave the ohms empty.',
-          });
-          return z.NEVER;
-        }
-        return { ...each, power: watt === null ? null : { watt, rating, atOhm } };
+        const power = powerOf({ watt, rating, atOhm }, context);
+        return power === undefined ? z.NEVER : { ...each, power };
       }),
   ),
 });
@@ -103,8 +96,6 @@ export function toChannelTyped({ leastOhm, power, ...each }: Channel): AroundTyp
   return {
     ...each,
     leastOhm: numberText(leastOhm),
-    watt: numberText(power?.watt ?? null),
-    rating: power?.rating ?? 'RMS',
-    atOhm: numberText(power?.atOhm ?? null),
+    ...toPowerTyped(power),
   };
 }

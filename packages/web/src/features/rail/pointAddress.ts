@@ -12,6 +12,8 @@ export function pointAddress(at: SettledAt, jobId: string, vehicleId: string): s
     case 'build':
     case 'handOver':
       return addressOf(at.kind, { jobId });
+    case 'wires':
+      return `${addressOf('wire', { jobId })}#amplifier`;
     case 'vehicle':
       return `/vehicles/${encodeURIComponent(vehicleId)}`;
     case 'measure':

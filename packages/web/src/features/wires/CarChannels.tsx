@@ -1,6 +1,6 @@
 /** What plays on each channel, what its source sees of it, and what of that nobody knows. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { placeLabel, SETTINGS_DEFAULTS } from '@low-quarry/core/model';
+import { knownFact, placeLabel, SETTINGS_DEFAULTS } from '@low-quarry/core/model';
 import { type ChannelCheck, LEAST_OF_NOMINAL } from '@low-quarry/core/sound';
 import { type ChannelSheet, channelSheets, levelLines, wireRuns } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
@@ -14,6 +14,7 @@ import { MarginRail } from '../../ui/MarginRail';
 import { Answered, Loading } from '../../ui/states';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { askSound } from '../../workers/soundClient';
+import { AmplifierPlanForm } from './amplifier/AmplifierPlanForm';
 import { ChannelDrawing } from './ChannelDrawing';
 import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
 import { Loudness } from './Loudness';
@@ -31,39 +32,45 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
   const { confidence } = shop.data ?? SETTINGS_DEFAULTS;
   const channels = channelSheets(job, openings, confidence);
   const vehicle = `/vehicles/${encodeURIComponent(job.vehicle.id)}`;
+  const onMakers = channels.kind === 'known' ? channels.sheets.filter((sheet) => sheet.isOnMakersAmplifier) : [];
+  const isMakersThere =
+    onMakers.length > 0 || knownFact('amplifier', job.found, job.vehicle.facts)?.answer === 'factory';
   return (
-    <section aria-label="The channels" className="flex flex-col gap-2">
-      <h2 className="border-b border-ink text-[18px] font-bold">The channels</h2>
-      {channels.kind === 'notLooked' ? (
-        <p>
-          <span className="font-semibold text-measure">Nobody noted this car’s channels:</span> neither load, nor band,
-          nor power is judged. <VehicleLink to={vehicle}>Note them on the vehicle</VehicleLink>
-        </p>
-      ) : (
-        <>
-          {channels.sheets.length === 0 && <p>Somebody looked: no channel feeds a speaker.</p>}
-          {channels.twice.map((place) => (
-            <p key={place} className="font-semibold text-hold">
-              Hold: {place} stands on two channels, and one of them is wrong.{' '}
-              <VehicleLink to={vehicle}>Put it right on the vehicle</VehicleLink>
-            </p>
-          ))}
-          {channels.unfed.map(({ id, record }) => (
-            <p key={id} className="text-measure">
-              {placeLabel(record)} has a new speaker, and no channel is noted that feeds it.{' '}
-              <VehicleLink to={vehicle}>Say which does</VehicleLink>
-            </p>
-          ))}
-          <ul className="flex flex-col">
-            {channels.sheets.map((sheet) => (
-              <ChannelItem key={sheet.number} sheet={sheet} vehicle={vehicle} />
+    <>
+      {isMakersThere && <AmplifierPlanForm job={job} channels={onMakers.map(({ record: { name } }) => name)} />}
+      <section aria-label="The channels" className="flex flex-col gap-2">
+        <h2 className="border-b border-ink text-[18px] font-bold">The channels</h2>
+        {channels.kind === 'notLooked' ? (
+          <p>
+            <span className="font-semibold text-measure">Nobody noted this car’s channels:</span> neither load, nor
+            band, nor power is judged. <VehicleLink to={vehicle}>Note them on the vehicle</VehicleLink>
+          </p>
+        ) : (
+          <>
+            {channels.sheets.length === 0 && <p>Somebody looked: no channel feeds a speaker.</p>}
+            {channels.twice.map((place) => (
+              <p key={place} className="font-semibold text-hold">
+                Hold: {place} stands on two channels, and one of them is wrong.{' '}
+                <VehicleLink to={vehicle}>Put it right on the vehicle</VehicleLink>
+              </p>
             ))}
-          </ul>
-          <Loudness lines={levelLines(channels.sheets, openings, confidence)} />
-          <NewWires runs={wireRuns(job, channels.sheets, openings)} />
-        </>
-      )}
-    </section>
+            {channels.unfed.map(({ id, record }) => (
+              <p key={id} className="text-measure">
+                {placeLabel(record)} has a new speaker, and no channel is noted that feeds it.{' '}
+                <VehicleLink to={vehicle}>Say which does</VehicleLink>
+              </p>
+            ))}
+            <ul className="flex flex-col">
+              {channels.sheets.map((sheet) => (
+                <ChannelItem key={sheet.number} sheet={sheet} vehicle={vehicle} />
+              ))}
+            </ul>
+            <Loudness lines={levelLines(channels.sheets, openings, confidence)} />
+            <NewWires runs={wireRuns(job, channels.sheets, openings)} />
+          </>
+        )}
+      </section>
+    </>
   );
 }
 

@@ -7,7 +7,7 @@ import type { ChannelSheet } from '@low-quarry/core/stations';
 import { loadLines, loadWords, sourceLines } from './channelsView';
 
 const ROW = 72;
-const SOURCE = { width: 220, height: 84 } as const;
+const SOURCE = { width: 220, lineHeight: 17 } as const;
 /** Where the conductors leave for the speakers, the upper and the lower of a pair. */
 const BUS = { upper: 262, lower: 246 } as const;
 const PAIR = 10;
@@ -21,10 +21,11 @@ const PLATES = { from: 7, to: 13 } as const;
 
 export function ChannelDrawing({ sheet }: { readonly sheet: ChannelSheet }) {
   const { loads, joined } = sheet.channel;
-  const height = Math.max(SOURCE.height, loads.length * ROW) + 8;
-  const rows = loads.map((_, at) => 4 + ROW / 2 + at * ROW);
-  const [first = SOURCE.height / 2, last = first] = [rows[0], rows.at(-1)];
   const [fedBy, ...rest] = sourceLines(sheet);
+  const sourceHeight = 33 + rest.length * SOURCE.lineHeight;
+  const height = Math.max(sourceHeight, loads.length * ROW) + 8;
+  const rows = loads.map((_, at) => 4 + ROW / 2 + at * ROW);
+  const [first = sourceHeight / 2, last = first] = [rows[0], rows.at(-1)];
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${height}`}
@@ -36,7 +37,7 @@ export function ChannelDrawing({ sheet }: { readonly sheet: ChannelSheet }) {
         x="1"
         y="4"
         width={SOURCE.width}
-        height={SOURCE.height}
+        height={sourceHeight}
         className="fill-paper stroke-ink"
         strokeWidth="1.5"
         strokeDasharray={sheet.record.fedBy === null ? '6 4' : undefined}
@@ -45,7 +46,7 @@ export function ChannelDrawing({ sheet }: { readonly sheet: ChannelSheet }) {
         {fedBy}
       </text>
       {rest.map((line, at) => (
-        <text key={line} x="12" y={43 + at * 17} className="fill-muted" fontSize="13">
+        <text key={line} x="12" y={43 + at * SOURCE.lineHeight} className="fill-muted" fontSize="13">
           {line}
         </text>
       ))}

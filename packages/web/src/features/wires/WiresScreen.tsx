@@ -52,21 +52,19 @@ export function WiresScreen() {
     >
       <Answered query={job} what="the job">
         {(answer) => (
-          <WithWhatWaits openings={answer.openings}>
-            {(openings) => (
+          <WithWhatWaits answer={answer}>
+            {({ job: whole, openings }) => (
               <>
                 <div className="only-screen flex flex-col gap-4">
-                  <CarChannels job={answer.job} openings={openings} />
-                  <CarWires job={answer.job} openings={openings} />
+                  <CarChannels job={whole} openings={openings} />
+                  <CarWires job={whole} openings={openings} />
                   <Answered query={connectors} what="the connectors">
-                    {({ connectors: known }) => (
-                      <OpeningWires job={answer.job} openings={openings} connectors={known} />
-                    )}
+                    {({ connectors: known }) => <OpeningWires job={whole} openings={openings} connectors={known} />}
                   </Answered>
                 </div>
                 {connectors.data && shop.data && (
                   <WiresSheet
-                    job={answer.job}
+                    job={whole}
                     openings={openings}
                     connectors={connectors.data.connectors}
                     shop={shop.data}
@@ -81,20 +79,22 @@ export function WiresScreen() {
   );
 }
 
-type WithWhatWaitsProps = {
-  readonly openings: readonly OpeningWithState[];
-  readonly children: (openings: readonly OpeningWithState[]) => ReactNode;
-};
+type WiredCar = { readonly job: Job; readonly openings: readonly OpeningWithState[] };
+type WithWhatWaitsProps = { readonly answer: WiredCar; readonly children: (car: WiredCar) => ReactNode };
 
 /** What was pressed here counts at once, also while the server is away. */
-function WithWhatWaits({ openings, children }: WithWhatWaitsProps) {
+function WithWhatWaits({ answer, children }: WithWhatWaitsProps) {
   const { entries } = useOutbox();
-  return children(
-    openings.map((opening) => {
-      const last = entries.findLast((entry) => entry.kind === 'saveOpening' && entry.openingId === opening.id);
-      return last?.kind === 'saveOpening' ? { ...opening, record: last.record } : opening;
-    }),
+  const openings = answer.openings.map((opening) => {
+    const last = entries.findLast((entry) => entry.kind === 'saveOpening' && entry.openingId === opening.id);
+    return last?.kind === 'saveOpening' ? { ...opening, record: last.record } : opening;
+  });
+  const decided = entries.findLast(
+    (entry) => entry.kind === 'saveRecord' && entry.of === 'amplifierPlan' && entry.recordId === answer.job.id,
   );
+  // What waits was read by its own schema.
+  const plan = decided?.kind === 'saveRecord' ? (decided.record as Pick<Job, 'amplifierPlan'>) : {};
+  return children({ job: { ...answer.job, ...plan }, openings });
 }
 
 /** What judges and draws them comes behind the screen. */

@@ -2,6 +2,7 @@
 import type { ConnectorRecord } from '@low-quarry/core/catalogue';
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import {
+  amplifierPlanWords,
   lineFilterWords,
   type OpeningRecord,
   phaseWords,
@@ -11,6 +12,7 @@ import {
   yearsWords,
 } from '@low-quarry/core/model';
 import {
+  bypassHold,
   type ChannelSheet,
   channelLoadOf,
   channelSheets,
@@ -36,6 +38,7 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
   const sheets = channels.kind === 'known' ? channels.sheets : [];
   const levels = levelLines(sheets, openings, shop.confidence);
   const runs = wireRuns(job, sheets, openings);
+  const hold = bypassHold(job);
   const there = openings.filter((opening) => channelLoadOf(opening) !== null);
   return (
     <article className="only-print text-black" aria-hidden="true">
@@ -47,6 +50,12 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
       />
       {channels.kind === 'notLooked' && (
         <p className="mt-2 font-semibold">◇ Nobody noted this car’s channels: load, band and power are not judged.</p>
+      )}
+      {sheets.some(({ isOnMakersAmplifier }) => isOnMakersAmplifier) && (
+        <p className="mt-2">
+          {hold || job.amplifierPlan === null ? (hold ? '◆ ' : '◇ ') : ''}
+          <strong>The maker’s amplifier:</strong> {amplifierPlanWords(job.amplifierPlan)}. {hold}
+        </p>
       )}
       {channels.kind === 'known' && (
         <>

@@ -4,14 +4,17 @@ import { type ChannelLoad, levelOf, linePartsWords } from '@low-quarry/core/soun
 import type { ChannelSheet } from '@low-quarry/core/stations';
 
 /** "The radio itself, 20 W RMS into 4 Ω, stands 4 Ω, carries everything". */
-export function sourceLines({ record: { fedBy, power, leastOhm, band } }: ChannelSheet): readonly string[] {
+export function sourceLines({ record: { fedBy, power, leastOhm, band }, isBypassed }: ChannelSheet): readonly string[] {
+  const source = fedBy === null ? ['Nobody looked what feeds it'] : [FED_BY_LABELS[fedBy]];
   return [
-    fedBy === null ? 'Nobody looked what feeds it' : FED_BY_LABELS[fedBy],
+    ...(isBypassed ? [PAST[fedBy === 'radio' ? 'radio' : 'addedAmplifier'], 'past the maker’s amplifier'] : source),
     power === null ? 'power not known' : channelPowerWords(power),
     leastOhm === null ? 'least load not known' : `stands ${leastOhm} Ω`,
     band === null ? 'band not looked at' : `carries ${BAND_LABELS[band].toLowerCase()}`,
   ];
 }
+
+const PAST = { radio: 'A new radio', addedAmplifier: 'An amplifier that is added' } as const;
 
 /** "Coaxial, 4 Ω, new; 93.0 ± 0.9 dB at 2.83 V"; "Tweeter, ohms not known, stays; nobody looked for a capacitor". */
 export function loadWords(load: ChannelLoad): string {

@@ -1,5 +1,6 @@
 /** All kinds of records that a form saves whole. */
 import type { SavedKind, SavedName } from './SavedKind';
+import { savedAmplifierPlan } from './savedAmplifierPlan';
 import { savedBaseline } from './savedBaseline';
 import { savedFound } from './savedFound';
 import { savedIntake } from './savedIntake';
@@ -11,6 +12,7 @@ const SAVED = {
   intake: savedIntake,
   baseline: savedBaseline,
   found: savedFound,
+  amplifierPlan: savedAmplifierPlan,
 } as const satisfies Readonly<Record<SavedName, unknown>>;
 
 /** Of whatever kind: an entry of the outbox says only at run time which. */
