@@ -78,7 +78,7 @@ export function watchConsole(page: Page, allowed: RegExp | null): string[] {
   const report = (text: string) => {
     if (!allowed?.test(text)) errors.push(text);
   };
-  page.on('console', (message) => message.type() === 'error' && report(message.text()));
+  page.on('console', (message) => message.type() === 'error' && report(`${message.text()} ${message.location().url}`));
   page.on('pageerror', (error) => report(String(error)));
   return errors;
 }

@@ -38,4 +38,19 @@ test('a lower trim begins with nothing looked at, is asked for wires with the do
   await fitter.openJob('Corran Tern, LOW 1');
   await points.getByRole('button', { name: /^Show all/ }).click();
   await expect(doorsOpen.getByRole('link', { name: /Is the boot open for a wire/ })).toBeVisible();
+
+  // Behind the other door's blind cover they are taped back: what is on their end is still to be seen, and a cracked plug holds the order.
+  await fitter.measure('Corran Tern, LOW 1', 'Rear door, left');
+  await page.getByLabel('What is there').selectOption('Opening without a speaker');
+  await fitter.pickOf('Connector', 'Wires taped back, not unwrapped');
+  await fitter.save();
+  await fitter.saved();
+  await fitter.openJob('Corran Tern, LOW 1');
+  await points.getByRole('button', { name: /^Show all/ }).click();
+  await points.getByRole('link', { name: /look at what is on its wires, which are taped back/ }).click();
+  await fitter.pickOf('Connector', 'A plug that is broken');
+  await fitter.save();
+  await fitter.saved();
+  await page.getByRole('link', { name: 'What fits here' }).click();
+  await expect(fitter.check('Connector')).toContainText('A new housing on the same terminals');
 });

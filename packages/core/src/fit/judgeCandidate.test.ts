@@ -512,6 +512,9 @@ describe('plugs', () => {
     ],
     ['no wires in the door', opening({ wiring: { kind: 'noWires' } }), 'no speaker wires here'],
     ['nobody looked', opening({ wiring: { kind: 'unknown' } }), 'not been looked at'],
+    ['wires without a plug', opening({ wiring: { kind: 'bare' } }), 'without a plug'],
+    ['a broken plug', opening({ wiring: { kind: 'broken' } }), 'A new housing'],
+    ['wires taped back', opening({ wiring: { kind: 'tapedBack' } }), 'unwrap them'],
   ])('%s: hold', (_, at, says) => {
     expect(check('connector', at).verdict).toBe('hold');
     expect(check('connector', at).sentence).toContain(says);

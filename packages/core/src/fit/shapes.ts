@@ -19,6 +19,9 @@ export type FactoryWiring =
   | { readonly kind: 'noWires' }
   /** There was one; somebody cut it off. */
   | { readonly kind: 'cut' }
+  | { readonly kind: 'bare' }
+  | { readonly kind: 'broken' }
+  | { readonly kind: 'tapedBack' }
   | { readonly kind: 'unknown' };
 
 /** What a second plug on the old speaker does. */

@@ -27,6 +27,12 @@ export type Presence = (typeof PRESENCES)[number];
 export const wiringSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('connector'), connectorId: z.string().min(1).max(80) }),
   z.strictObject({ kind: z.literal('noWires') }),
+  /** Wires without a plug. */
+  z.strictObject({ kind: z.literal('bare') }),
+  /** A plug that is cracked, or has lost its latch or a terminal. */
+  z.strictObject({ kind: z.literal('broken') }),
+  /** Wires that the maker taped back behind the place; whatever is on their end nobody unwrapped. */
+  z.strictObject({ kind: z.literal('tapedBack') }),
   z.strictObject({ kind: z.literal('unknown') }),
 ]);
 

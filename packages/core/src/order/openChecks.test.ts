@@ -154,6 +154,11 @@ describe('a hold', () => {
     expect(curesFor('chime', WARNING)).toHaveLength(2);
     expect(curesFor('connector', { ...PLUGS, wiring: { kind: 'noWires' } })).toEqual(['newWire']);
     expect(curesFor('connector', { ...PLUGS, wiring: { kind: 'unknown' } })).toEqual([]);
+    expect(curesFor('connector', { ...PLUGS, wiring: { kind: 'tapedBack' } })).toEqual(['newWire']);
+    expect(curesFor('connector', { ...PLUGS, wiring: { kind: 'bare' } })).toEqual(['newWire', 'wiresJoined']);
+    expect(curesFor('connector', { ...PLUGS, wiring: { kind: 'broken' } })).toEqual([
+      ...['newWire', 'housingChanged', 'wiresJoined'],
+    ]);
     expect(curesFor('chime', { ...PLUGS, secondPlug: 'soundOn' })).toEqual(['wiredOn']);
     expect(curesFor('chime', { ...PLUGS, secondPlug: 'sound' })).toEqual([]);
     expect(curesFor('airbag', { ...PLUGS, airbag: 'near' })).toEqual(['makersManual']);

@@ -251,6 +251,14 @@ describe('at the openings', () => {
     ]);
   });
 
+  test('wires that are taped back are unwrapped, and a plug that is broken is looked at no more', () => {
+    const words = (wiring: PointOpening['record']['wiring']) => points(door({ wiring })).map((point) => point.words);
+    expect(words({ kind: 'tapedBack' })).toEqual([
+      'Front door, left: look at what is on its wires, which are taped back.',
+    ]);
+    expect([words({ kind: 'broken' }), words({ kind: 'bare' })]).toEqual([[], []]);
+  });
+
   test('for earlier work one looks where the customer knows of some, until somebody has looked', () => {
     const words = (doneBefore: string | null, earlier: Earlier) =>
       openPoints(job({ doneBefore }), [door({ earlier })]).map((point) => point.words);

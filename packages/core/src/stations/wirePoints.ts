@@ -7,6 +7,7 @@ export function wirePoints(opening: PointOpening): readonly OpenPoint[] {
   const { id, record } = opening;
   const looks = [
     ...(record.wiring.kind === 'unknown' ? ['its plug'] : []),
+    ...(record.wiring.kind === 'tapedBack' ? ['what is on its wires, which are taped back'] : []),
     ...(record.secondPlug === 'notLooked' ? ['a second plug'] : []),
   ];
   const label = placeLabel(record);

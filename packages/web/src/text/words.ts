@@ -18,11 +18,28 @@ export const PRESENCE_WORDS: Readonly<Record<OpeningRecord['presence'], string>>
   notLooked: 'Nobody has looked',
 };
 
+/** What an opening's plug is, where it is none that has a name. */
+export const WIRING_WORDS: Readonly<Record<Exclude<OpeningRecord['wiring']['kind'], 'connector'>, string>> = {
+  unknown: 'Not looked at',
+  noWires: 'No wires here',
+  bare: 'Wires without a plug',
+  broken: 'A plug that is broken',
+  tapedBack: 'Wires taped back, not unwrapped',
+};
+
+const EMPTY_WORDS: Readonly<Record<OpeningRecord['wiring']['kind'], string>> = {
+  connector: 'Wired, but empty',
+  noWires: 'Opening without wires',
+  bare: 'Empty, wires without a plug',
+  broken: 'Empty, its plug is broken',
+  tapedBack: 'Empty, wires taped back',
+  unknown: 'Empty, wires not looked for',
+};
+
 /** What is at a place, with what is known of its wires. */
 export function presenceWords({ presence, wiring }: Pick<OpeningRecord, 'presence' | 'wiring'>): string {
   if (presence !== 'empty') return PRESENCE_WORDS[presence];
-  if (wiring.kind === 'connector') return 'Wired, but empty';
-  return wiring.kind === 'noWires' ? 'Opening without wires' : 'Empty, wires not looked for';
+  return EMPTY_WORDS[wiring.kind];
 }
 
 export const ASSUMED_WORDS: Readonly<Record<OpeningRecord['assumed'][number], string>> = {

@@ -1,4 +1,5 @@
 /** What the server said of a form: by field, and of the whole. */
+import { get } from 'react-hook-form';
 import { ProblemError } from '../api/call';
 
 export type FieldProblem = { readonly path: string; readonly message: string };
@@ -10,8 +11,20 @@ export function fieldProblems(error: Error | null): readonly FieldProblem[] {
   return (error instanceof ProblemError && error.problem.errors) || NONE;
 }
 
-/** What is said of the whole form: null where the fields say it. */
-export function problemSentence(error: Error | null): string | null {
-  if (!error) return null;
-  return fieldProblems(error).length > 0 ? null : error.message;
+/**
+ * What is said of the whole form: null where the fields say it.
+ * @param typed what stands in the form: a problem of what it does not have is said of the whole. Left out where it has all that is sent.
+ * @param refused the problems by the names of the form
+ */
+export function problemSentence(
+  error: Error | null,
+  typed: object | null = null,
+  refused: readonly FieldProblem[] = fieldProblems(error),
+): string | null {
+  return error && !areSaid(refused, typed) ? error.message : null;
+}
+
+/** Whether there are any, and each has a field that says it. */
+export function areSaid(problems: readonly FieldProblem[], typed: object | null): boolean {
+  return problems.length > 0 && (typed === null || problems.every(({ path }) => get(typed, path) !== undefined));
 }

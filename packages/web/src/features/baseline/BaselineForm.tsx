@@ -142,7 +142,7 @@ export function BaselineForm({ job, openings }: BaselineFormProps) {
         </section>
       </div>
       <div className="sticky bottom-0 z-10 flex flex-col gap-3 border-t border-ink bg-ground py-3 lg:col-span-2">
-        <FormError>{panel ? null : problemSentence(error)}</FormError>
+        <FormError>{panel ? null : problemSentence(error, state.form, refused)}</FormError>
         {panel && (
           <ConflictPanel
             what="this baseline"

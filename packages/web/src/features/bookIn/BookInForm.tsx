@@ -17,6 +17,7 @@ import { FormDay } from '../../ui/form/FormDay';
 import { FormText } from '../../ui/form/FormText';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
 import { useTypedKept } from '../../ui/form/useTypedKept';
+import { areSaid } from '../../ui/problemFields';
 import { useKept } from '../../ui/useKept';
 import { recentVehiclesQuery } from '../vehicles/foundVehicles';
 import { NewVehicleFields } from '../vehicles/NewVehicleFields';
@@ -84,7 +85,7 @@ export function BookInForm() {
         rows={3}
         hint="Clearer, louder, more bass, keep the radio, no cutting, the budget."
       />
-      <FormError>{refusal && refusal.errors.length === 0 ? `Not booked in: ${refusal.message}` : null}</FormError>
+      <FormError>{refusal && !areSaid(problems, state) ? `Not booked in: ${refusal.message}` : null}</FormError>
       {isSending && away && (
         <p role="status" className="font-semibold text-measure">
           The server does not answer. The car is booked in as soon as it is back, once; you can close this.

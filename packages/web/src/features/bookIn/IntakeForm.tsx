@@ -224,7 +224,7 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
         </At>
       </Part>
       <div className="flex flex-col gap-3 lg:col-span-2">
-        <FormError>{panel ? null : problemSentence(error)}</FormError>
+        <FormError>{panel ? null : problemSentence(error, state.form)}</FormError>
         {panel && (
           <ConflictPanel
             what="this job"

@@ -30,6 +30,9 @@ import { FactsFields } from './FactsFields';
 const draftSchema = z.object({ version: z.int(), base: carFactsSchema, found: carFactsSchema });
 type Draft = z.output<typeof draftSchema>;
 
+/** None of its fields says what was refused: the sentence names it. */
+const NO_FIELDS = {};
+
 function toDraft({ version, found }: Job): Draft {
   return { version, base: found, found };
 }
@@ -62,7 +65,7 @@ export function JobFacts({ job }: { readonly job: Job }) {
         isLocked={!mayChange}
         onChange={(found) => keep({ ...state, found })}
       />
-      <FormError>{panel ? null : problemSentence(error)}</FormError>
+      <FormError>{panel ? null : problemSentence(error, NO_FIELDS)}</FormError>
       {panel && (
         <ConflictPanel
           what="this car"

@@ -17,6 +17,9 @@ import { FactsFields } from './FactsFields';
 const draftSchema = z.object({ version: z.int(), base: vehicleSchema, facts: carFactsSchema });
 type Draft = z.output<typeof draftSchema>;
 
+/** None of its fields says what was refused: the sentence names it. */
+const NO_FIELDS = {};
+
 function toDraft({ version, record }: SavedVehicle): Draft {
   return { version, base: record, facts: record.facts };
 }
@@ -47,7 +50,7 @@ export function VehicleFacts({ version, record }: { readonly version: number; re
         isLocked={!mayChange}
         onChange={(facts) => keep({ ...state, facts })}
       />
-      <FormError>{panel ? null : problemSentence(error)}</FormError>
+      <FormError>{panel ? null : problemSentence(error, NO_FIELDS)}</FormError>
       <DisputeOffer refused={notOurs} onNoted={(now) => settle(toDraft(now))} />
       {panel && (
         <ConflictPanel

@@ -7,6 +7,7 @@ import { useSent } from '../../outbox/useSent';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
+import { areSaid } from '../../ui/problemFields';
 import { NotedFields } from '../openings/NotedFields';
 import { FIRST_NOTED, type NotedOpening } from '../openings/notedOpening';
 
@@ -46,7 +47,7 @@ export function AddOpeningForm({
           {label} is there already: give this one a name of its own, such as “upper” or “woofer”.
         </p>
       )}
-      <FormError>{refusal && refusal.errors.length === 0 ? `Not added: ${refusal.message}` : null}</FormError>
+      <FormError>{refusal && !areSaid(fields, FIRST_NOTED) ? `Not added: ${refusal.message}` : null}</FormError>
       {isSending && away && (
         <p role="status" className="font-semibold text-measure">
           The server does not answer. The place is added as soon as it is back, once; you can close this.

@@ -13,7 +13,14 @@ import {
   POLARITY_NOT_KNOWN,
   SECOND_PLUGS,
 } from '@low-quarry/core/model';
-import { AIRBAG_WORDS, ASSUMED_WORDS, BEHIND_WORDS, FIXING_WORDS, SECOND_PLUG_WORDS } from '../../text/words';
+import {
+  AIRBAG_WORDS,
+  ASSUMED_WORDS,
+  BEHIND_WORDS,
+  FIXING_WORDS,
+  SECOND_PLUG_WORDS,
+  WIRING_WORDS,
+} from '../../text/words';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { ComboField } from '../../ui/ComboField';
@@ -21,6 +28,8 @@ import { Field, INPUT } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
 import { TextField } from '../../ui/TextField';
 import type { OpeningFacts } from './openingDraft';
+
+const WITHOUT_NAME = Object.keys(WIRING_WORDS) as (keyof typeof WIRING_WORDS)[];
 
 type FactFieldsProps = {
   readonly facts: OpeningFacts;
@@ -84,16 +93,13 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
         error={errorAt('record.wiring')}
         value={facts.wiring.kind === 'connector' ? facts.wiring.connectorId : facts.wiring.kind}
         options={[
-          { value: 'unknown', label: 'Not looked at' },
-          { value: 'noWires', label: 'No wires here' },
+          ...WITHOUT_NAME.map((kind) => ({ value: kind, label: WIRING_WORDS[kind] })),
           ...connectors.map(({ id, name }) => ({ value: id, label: name })),
         ]}
-        onChange={(value) =>
-          onChange({
-            wiring:
-              value === 'unknown' || value === 'noWires' ? { kind: value } : { kind: 'connector', connectorId: value },
-          })
-        }
+        onChange={(value) => {
+          const kind = WITHOUT_NAME.find((each) => each === value);
+          onChange({ wiring: kind ? { kind } : { kind: 'connector', connectorId: value } });
+        }}
       />
       <Choice
         label="Second plug on the old speaker"

@@ -149,7 +149,7 @@ export function PanelForm({ saved, panel }: PanelFormProps) {
         )}
       </div>
       <div className="sticky bottom-0 z-10 flex flex-col gap-3 border-t border-ink bg-ground py-3 lg:col-span-2">
-        <FormError>{conflict ? null : problemSentence(error)}</FormError>
+        <FormError>{conflict ? null : problemSentence(error, state.typed, refused)}</FormError>
         <DisputeOffer refused={notOurs} onNoted={(now) => show(toDraft(now))} />
         {conflict && (
           <ConflictPanel

@@ -98,7 +98,7 @@ export function VehicleAround({ version, record }: { readonly version: number; r
           <Routes control={control} />
         </div>
       </div>
-      <FormError>{panel ? null : problemSentence(error)}</FormError>
+      <FormError>{panel ? null : problemSentence(error, state.typed, refused)}</FormError>
       <DisputeOffer refused={notOurs} onNoted={(now) => show(toDraft(now))} />
       {panel && (
         <ConflictPanel

@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
 import { useTypedKept } from '../../ui/form/useTypedKept';
+import { areSaid } from '../../ui/problemFields';
 import { useKept } from '../../ui/useKept';
 import { NewVehicleFields } from './NewVehicleFields';
 import { NEW_VEHICLE_DRAFT } from './newVehicleDraft';
@@ -41,7 +42,7 @@ export function AddVehicleForm() {
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
       <NewVehicleFields form={form} at="vehicle" />
-      <FormError>{refusal && refusal.errors.length === 0 ? `Not added: ${refusal.message}` : null}</FormError>
+      <FormError>{refusal && !areSaid(refused, state) ? `Not added: ${refusal.message}` : null}</FormError>
       {isSending && away && (
         <p role="status" className="font-semibold text-measure">
           The server does not answer. It is in the library as soon as it is back, once; you can close this.

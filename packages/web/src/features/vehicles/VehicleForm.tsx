@@ -64,7 +64,7 @@ export function VehicleForm({ version, record }: { readonly version: number; rea
       <BroughtBack show={broughtBack && !handedOver} onDrop={() => show(toDraft(version, record))} />
       <VariantFields control={control} at="record." />
       <FormArea control={control} name="note" label="Note" rows={2} />
-      <FormError>{panel ? null : problemSentence(error)}</FormError>
+      <FormError>{panel ? null : problemSentence(error, state.typed)}</FormError>
       <DisputeOffer refused={notOurs} onNoted={(now) => show(toDraft(now.version, now.record))} />
       {panel && (
         <ConflictPanel

@@ -2,7 +2,7 @@
 import type { ConnectorRecord } from '@low-quarry/core/catalogue';
 import { capital } from '@low-quarry/core/firstLetter';
 import { hasEarlier, type OpeningRecord } from '@low-quarry/core/model';
-import { presenceWords } from '../../text/words';
+import { presenceWords, WIRING_WORDS } from '../../text/words';
 
 /** Checks of a choice that are about its wires. */
 export const WIRE_CHECKS: ReadonlySet<string> = new Set(['connector', 'chime', 'wireWay']);
@@ -12,5 +12,6 @@ export function plugWords(record: OpeningRecord, connectors: readonly ConnectorR
   if (hasEarlier(record, 'plugCut')) return 'cut off before; the wires have to be joined';
   if (wiring.kind === 'unknown') return `not looked at. ${capital(presenceWords(record))}`;
   if (wiring.kind === 'noWires') return 'none, no wires come here';
+  if (wiring.kind !== 'connector') return WIRING_WORDS[wiring.kind].toLowerCase();
   return connectors.find(({ id }) => id === wiring.connectorId)?.name ?? wiring.connectorId;
 }

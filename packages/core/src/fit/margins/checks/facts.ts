@@ -80,6 +80,10 @@ export const connector: CheckKind = {
 const WIRING_WORDS = {
   noWires: 'This trim has no speaker wires here: new wire has to be run before a speaker makes sense.',
   cut: 'Its plug was cut off before: no lead plugs in. Find which wire is which, and decide how they are joined.',
+  bare: 'Wires end here without a plug: no lead plugs in. Find which wire is which, and decide how they are joined.',
+  broken: 'Its plug is broken: no lead holds in it. A new housing on the same terminals, or the wires are joined.',
+  tapedBack:
+    'Its wires are taped back behind this place: unwrap them, note what is on their end, and hear what they carry.',
   unknown: 'The factory plug has not been looked at: note which connector it is, or that there is none.',
 } as const;
 

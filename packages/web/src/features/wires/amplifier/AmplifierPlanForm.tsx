@@ -140,7 +140,7 @@ export function AmplifierPlanForm({ job, channels }: AmplifierPlanFormProps) {
         {watch('kind') !== null && (
           <FormText control={control} name="reason" label="Why" autoComplete="off" maxLength={200} />
         )}
-        <FormError>{panel ? null : problemSentence(error)}</FormError>
+        <FormError>{panel ? null : problemSentence(error, state.typed, refused)}</FormError>
         {panel && (
           <ConflictPanel
             what="this amplifier"
