@@ -4,7 +4,7 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig, type Plugin, type Rolldown, type UserConfig } from 'vite';
+import { defineConfig, mergeConfig, type Plugin, type Rolldown, type UserConfig } from 'vite';
 import { fewerFiles } from './build/fewerFiles.ts';
 
 const apiPort = process.env.LQ_API_PORT ?? '4780';
@@ -63,26 +63,30 @@ function withoutJsonSchemas(): Plugin {
 
 const config: UserConfig = {
   define: { __BUILD__: JSON.stringify(keepingHash()) },
+  plugins: [react(), tailwindcss(), withoutJsonSchemas()],
   worker: { format: 'es', plugins: () => [withoutJsonSchemas()] },
   build: { outDir: OUT, sourcemap: false, assetsInlineLimit: 0 },
   server: { host: '127.0.0.1', port: 5173, proxy: { '/api': `http://127.0.0.1:${apiPort}` } },
 };
-const plugins = () => [react(), tailwindcss(), withoutJsonSchemas()];
+
 /** What every screen begins with is one file: in twenty pieces it is 5 kB more, and twenty questions. */
 const base = { name: 'base', tags: ['$initial' as const], priority: 2 };
 
-const splitInto = (groups: Rolldown.CodeSplittingGroup[]): UserConfig => ({
-  ...config,
-  plugins: plugins(),
-  build: { ...config.build, rolldownOptions: { output: { codeSplitting: { groups } } } },
-});
+function splitInto(groups: Rolldown.CodeSplittingGroup[]): UserConfig {
+  return { build: { rolldownOptions: { output: { codeSplitting: { groups } } } } };
+}
 
-export default defineConfig(async ({ command }) => {
-  if (command === 'serve') return { ...config, plugins: plugins() };
-  const name = await fewerFiles(splitInto([base]));
-  const { plugins: shared = [], ...split } = splitInto([
-    base,
-    { name, debugName: 'what is used together', priority: 1, includeDependenciesRecursively: false },
-  ]);
-  return { ...split, plugins: [...shared, serviceWorker()] };
-});
+/** The rest comes in as many files as are worth a request each. */
+function inFewerFiles(): Plugin {
+  return {
+    name: 'in-fewer-files',
+    apply: 'build',
+    async config() {
+      const name = await fewerFiles(mergeConfig(config, splitInto([base])));
+      const together = { name, debugName: 'what is used together', priority: 1, includeDependenciesRecursively: false };
+      return splitInto([base, together]);
+    },
+  };
+}
+
+export default defineConfig({ ...config, plugins: [...(config.plugins ?? []), inFewerFiles(), serviceWorker()] });
