@@ -59,18 +59,44 @@ test('it stays, or is bypassed with its leads on the list, once every warning wa
   await page.getByRole('link', { name: /^Wire/ }).click();
   await amplifier.getByLabel('Warnings and voices without it').selectOption('All heard with the amplifier unplugged');
   await save.click();
-  await expect(amplifier).not.toContainText('Hold:');
+  await expect(amplifier).not.toContainText('unplug it, and hear');
   await page.reload();
   await expect(amplifier.getByLabel('Why')).toHaveValue('a new radio is asked for');
   await fitter.orderList(JOB);
   await expect(page.getByRole('region', { name: 'Lines' })).toContainText('Tide 6×9');
   await expect(page.getByText(/^6 times \d\.\d m of pair/).first()).toBeVisible();
 
-  // Kept after all, it is what it was.
+  // Radio and amplifier come off: what hangs on their plugs is noted before they do.
+  await fitter.openJob(JOB);
+  await points.getByRole('button', { name: /^Show all/ }).click();
+  await expect(points.getByRole('link', { name: /Note each plug of the radio/ }).first()).toBeVisible();
+  await points
+    .getByRole('link', { name: /Note each plug of the maker’s separate amplifier/ })
+    .first()
+    .click();
+  const plugs = page.getByRole('region', { name: 'Plugs of radio and amplifier' });
+  await plugs.getByRole('button', { name: 'Add a plug' }).click();
+  const first = plugs.getByRole('group', { name: 'plug 1', exact: true });
+  await first.getByLabel('Plug of').selectOption('The maker’s separate amplifier');
+  await first.getByLabel('Looks like').fill('black, 20 positions');
+  await plugs.getByRole('button', { name: 'Add a plug' }).click();
+  const second = plugs.getByRole('group', { name: 'plug 2', exact: true });
+  await second.getByLabel('Looks like').fill('grey, 16 positions');
+  for (const what of ['Music', 'Camera']) await second.getByLabel(what).check();
+  await page.getByRole('button', { name: 'Save room, ways and channels' }).click();
+  await expect(page.getByText('Room, ways and channels are saved.', { exact: true })).toBeVisible();
+  await fitter.openJob(JOB);
   await page.getByRole('link', { name: /^Wire/ }).click();
+  await expect(amplifier).toContainText('The radio: grey, 16 positions; music, camera');
+  await expect(amplifier).toContainText(
+    'Hold: Find out what “black, 20 positions” of the maker’s separate amplifier carries before it is unplugged.',
+  );
+
+  // Kept after all, it is what it was.
   await amplifier.getByLabel('What becomes of it').selectOption('It stays: what is new has to suit it');
   await save.click();
   await expect(checks).toContainText('Band: Hold');
+  await expect(amplifier).not.toContainText('Hold: Find out');
   await expect(amplifier.getByLabel('Fed instead by')).toBeHidden();
   await page.goto(`${fitter.address}/history`);
   await expect(page.getByText(/The maker’s amplifier/).first()).toBeVisible();

@@ -301,6 +301,15 @@ test('what has to be filed by hand is advised, drawn, chosen with its minutes, a
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('article')).toContainText('The first dry fit shows whether the basket drops in');
   await page.emulateMedia({ media: 'screen' });
+  // Both hang on the maker's amplifier, of which nobody has decided yet: it stays, and what is new suits it.
+  await page.getByRole('link', { name: /^Wire/ }).click();
+  const amplifier = page.getByRole('region', { name: 'The maker’s amplifier' });
+  await expect(amplifier).toContainText('Nobody decided');
+  await amplifier.getByLabel('What becomes of it').selectOption('It stays: what is new has to suit it');
+  await amplifier.getByLabel('Why').fill('the radio is kept');
+  await amplifier.getByRole('button', { name: 'Save the decision' }).click();
+  await expect(page.getByText('What becomes of the maker’s amplifier is saved.', { exact: true })).toBeVisible();
+  await expect(amplifier).not.toContainText('Nobody decided');
   // Without an address that says more, the choice is shown as it was made: on both sides of the car.
   for (const side of ['left', 'right']) {
     await fitter.whatFits(job, `Rear deck, ${side}`);

@@ -98,9 +98,37 @@ export const channelSchema = z.strictObject({
 });
 export type Channel = z.infer<typeof channelSchema>;
 
+export const PLUG_OF_LABELS = { radio: 'The radio', amplifier: 'The maker’s separate amplifier' } as const;
+export type PlugOf = keyof typeof PLUG_OF_LABELS;
+export const PLUG_OF = Object.keys(PLUG_OF_LABELS) as [PlugOf, ...PlugOf[]];
+
+export const PLUG_CARRIES_LABELS = {
+  music: 'Music',
+  warnings: 'Warning sounds',
+  camera: 'Camera',
+  microphone: 'Microphone',
+  aerial: 'Aerial',
+  remote: 'Wake-up (remote)',
+  supply: 'Supply',
+} as const;
+export type PlugCarries = keyof typeof PLUG_CARRIES_LABELS;
+export const PLUG_CARRIES = Object.keys(PLUG_CARRIES_LABELS) as [PlugCarries, ...PlugCarries[]];
+
+/** A plug of the radio or of the maker's amplifier. */
+export const devicePlugSchema = z.strictObject({
+  of: z.enum(PLUG_OF),
+  name: text(60).min(1, 'Type what it looks like, such as “grey, 16 positions”.'),
+  /** All that it carries; empty where nobody knows. */
+  carries: z.array(z.enum(PLUG_CARRIES)).max(PLUG_CARRIES.length),
+  note: text(200),
+  grade: gradeSchema,
+});
+export type DevicePlug = z.infer<typeof devicePlugSchema>;
+
 const MOST = 24;
 export const spacesSchema = z.array(spaceSchema).max(MOST, `Keep to ${MOST} spaces.`).nullable();
 export const routesSchema = z.array(routeSchema).max(MOST, `Keep to ${MOST} ways.`).nullable();
+export const devicePlugsSchema = z.array(devicePlugSchema).max(MOST, `Keep to ${MOST} plugs.`).nullable();
 export const channelsSchema = z.array(channelSchema).max(MOST, `Keep to ${MOST} channels.`).nullable();
 
 /** "under the left seat, 320 × 210 × 70 mm". */
@@ -116,6 +144,15 @@ export function spaceWords({ name, lengthMm, widthMm, heightMm, note }: Space): 
 export function routeWords({ from, to, through, lengthMm, note }: Route): string {
   const length = lengthMm === null ? '' : `${(lengthMm / 1000).toFixed(1)} m`;
   return [`${from} to ${to}`, through && `through ${through}`, length, note].filter(Boolean).join(', ');
+}
+
+/** "The radio: grey, 16 positions; music, camera". */
+export function devicePlugWords({ of, name, carries, note }: DevicePlug): string {
+  const what =
+    carries.length === 0
+      ? 'nobody knows what it carries'
+      : carries.map((each) => PLUG_CARRIES_LABELS[each].toLowerCase()).join(', ');
+  return [`${PLUG_OF_LABELS[of]}: ${name}`, what, note].filter(Boolean).join('; ');
 }
 
 /** "front left: Front door, left; everything; the radio itself; stands 4 Ω; 20 W RMS into 4 Ω". */

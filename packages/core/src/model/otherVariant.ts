@@ -11,7 +11,7 @@ import { type Variant, type VehicleRecord, vehicleName, yearsOverlap, yearsWords
 
 /** What is set back, for a person to read. */
 export const SET_BACK_WORDS =
-  'what is fitted at each place, its plugs, airbags at its cover, what hangs on its panels, its channels, what feeds and sounds through its speakers, and what is tried of the car';
+  'what is fitted at each place, its plugs, airbags at its cover, what hangs on its panels, its channels, the plugs of radio and amplifier, what feeds and sounds through its speakers, and what is tried of the car';
 
 export function openingsOfOtherVariant({ openings }: Pick<VehicleRecord, 'openings'>): readonly OpeningRecord[] {
   return openings.map((opening) => ({
@@ -32,7 +32,7 @@ export function aroundOfOtherVariant({
   facts,
 }: Pick<VehicleRecord, 'panels' | 'spaces' | 'routes' | 'facts'>): Pick<
   VehicleRecord,
-  'panels' | 'spaces' | 'routes' | 'channels' | 'facts'
+  'panels' | 'spaces' | 'routes' | 'channels' | 'devicePlugs' | 'facts'
 > {
   const carried = <Each extends { readonly grade: Grade }>(each: Each): Each => ({
     ...each,
@@ -43,6 +43,7 @@ export function aroundOfOtherVariant({
     spaces: spaces?.map(carried) ?? null,
     routes: routes?.map(carried) ?? null,
     channels: null,
+    devicePlugs: null,
     facts: factsOfOtherVariant(facts),
   };
 }

@@ -4,7 +4,7 @@
  * the variant.
  */
 import { z } from 'zod';
-import { channelsSchema, routesSchema, spacesSchema } from './around';
+import { channelsSchema, devicePlugsSchema, routesSchema, spacesSchema } from './around';
 import { carFactsSchema } from './carFacts';
 import { functionKeySchema, MOST_FUNCTIONS } from './functions';
 import { openingRecordSchema } from './opening';
@@ -110,6 +110,8 @@ export const vehicleSchema = variantSchema.extend({
   spaces: spacesSchema.default(null),
   routes: routesSchema.default(null),
   channels: channelsSchema.default(null),
+  /** Of the radio and of the maker's amplifier. */
+  devicePlugs: devicePlugsSchema.default(null),
 });
 
 export type VehicleRecord = z.infer<typeof vehicleSchema>;

@@ -39,6 +39,7 @@ const VEHICLE: VehicleRecord = {
   spaces: null,
   routes: null,
   channels: null,
+  devicePlugs: null,
   openings: [DOOR],
 };
 const withDoor = (change: Partial<OpeningRecord>): VehicleRecord => ({

@@ -2,6 +2,7 @@
 import {
   channelWords,
   type Dispute,
+  devicePlugWords,
   functionLabel,
   type OpeningRecord,
   placeLabel,
@@ -35,6 +36,7 @@ const KEY_WORDS = {
   spaces: ['Room for more', listWords(spaceWords)],
   routes: ['Ways for wires', listWords(routeWords)],
   channels: ['Channels', listWords(channelWords)],
+  devicePlugs: ['Plugs of radio and amplifier', listWords(devicePlugWords)],
 } as const satisfies Readonly<
   Record<
     Exclude<keyof VehicleRecord, 'id' | 'openings' | 'panels' | 'facts'>,

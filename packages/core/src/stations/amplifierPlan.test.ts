@@ -92,6 +92,12 @@ describe('the leads', () => {
     expect(run).toMatchObject({ need: { what: expect.stringMatching(/^2 times \d\.\d m of pair, /) }, next: null });
   });
 
+  test('are told where nothing new goes in, too: what stays would be silent without', () => {
+    const known = channelSheets(car(BYPASS), [REAR], CONFIDENCE);
+    const told = known.kind === 'known' ? wireRuns(car(BYPASS), known.sheets, [REAR]) : [];
+    expect(told.map(({ id }) => id)).toEqual(['bypass']);
+  });
+
   test('of a length that nobody measured are told, and need nothing yet', () => {
     expect(runs(BYPASS, null)).toEqual([
       expect.objectContaining({ need: null, next: expect.stringContaining('ends at “amplifier”') }),
@@ -150,9 +156,15 @@ describe('what is open', () => {
     }
   });
 
-  test('is nothing where nothing new goes onto it', () => {
+  test('is no decision where nothing new goes onto it; what was decided asks for its looks all the same', () => {
     expect(amplifierPoints(car(null), false)).toEqual([]);
-    expect(amplifierPoints(car({ ...BYPASS, sounds: 'gone' }), false)).toEqual([]);
+    expect(amplifierPoints(car({ ...BYPASS, sounds: 'gone' }), false)).toMatchObject([{ isHeld: true }]);
+  });
+
+  test('holds whatever is chosen where nobody noted which speakers hang on it', () => {
+    const unknown = { ...car({ ...BYPASS, sounds: 'notTried' }), vehicle: { channels: null, facts: {} } };
+    expect([...channelHolds(unknown, OPENINGS, CONFIDENCE).keys()]).toEqual([FRONT.id]);
+    expect([...channelHolds({ ...unknown, amplifierPlan: BYPASS }, OPENINGS, CONFIDENCE)]).toEqual([]);
   });
 });
 

@@ -7,11 +7,10 @@ export type AmplifierJob = Pick<PointJob, 'found' | 'amplifierPlan'> & {
   readonly vehicle: Pick<VehicleRecord, 'channels' | 'facts'>;
 };
 
-/** @param hasNewOnIt whether something new goes onto one of the channels that it feeds in the car as it came; where nothing does, nothing is asked */
+/** @param hasNewOnIt whether something new goes onto one of the channels that it feeds in the car as it came; where nothing does, nobody is asked to decide */
 export function amplifierPoints(job: AmplifierJob, hasNewOnIt: boolean): readonly OpenPoint[] {
-  if (!hasNewOnIt) return [];
   const { amplifierPlan: plan } = job;
-  if (plan === null) return [UNDECIDED];
+  if (plan === null) return hasNewOnIt ? [UNDECIDED] : [];
   const hold = bypassHold(job);
   if (hold === null) return [];
   const isTried = plan.kind === 'bypass' && plan.sounds === 'gone';

@@ -19,7 +19,8 @@ export function channelPoints(
   confidence: number,
 ): readonly OpenPoint[] {
   const channels = channelSheets(job, openings, confidence);
-  if (channels.kind === 'notLooked') return [];
+  // What is decided of an amplifier whose channels nobody noted asks for its looks all the same.
+  if (channels.kind === 'notLooked') return amplifierPoints(job, false);
   const unfed = channels.unfed.map(
     ({ id, record }): OpenPoint => ({
       ...AT_VEHICLE,

@@ -95,13 +95,15 @@ export function channelHolds(
 ): ReadonlyMap<string, string> {
   const channels = channelSheets(job, openings, confidence);
   const holds = new Map<string, string>();
-  if (channels.kind === 'notLooked') return holds;
+  const bypass = bypassHold(job);
+  if (channels.kind === 'notLooked') {
+    // Which of them hang on the amplifier that is bypassed nobody knows.
+    if (bypass !== null) for (const { id, state } of openings) if (state.kind === 'chosen') holds.set(id, bypass);
+    return holds;
+  }
   for (const { record, checks, newOpeningIds, isBypassed } of channels.sheets) {
     const held = checks.filter(({ verdict }) => verdict === 'hold' || verdict === 'hits');
-    const said = [
-      isBypassed ? bypassHold(job) : null,
-      ...held.flatMap(({ sentence, settledBy }) => [sentence, settledBy]),
-    ];
+    const said = [isBypassed ? bypass : null, ...held.flatMap(({ sentence, settledBy }) => [sentence, settledBy])];
     const words = said.filter(Boolean).join(' ');
     if (words === '') continue;
     for (const id of newOpeningIds) holds.set(id, `Channel ${record.name}: ${words}`);

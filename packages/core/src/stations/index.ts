@@ -14,6 +14,7 @@ export {
   channelLoadOf,
   channelSheets,
 } from './channelSheets';
+export { devicePlugPoints } from './devicePlugPoints';
 export { openPoints, railOf } from './openPoints';
 export {
   ASKED_AT,

@@ -56,6 +56,7 @@ const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
   ...{ trim: 'Middle', audioPackage: 'Six speakers', steeringSide: 'right', market: '', aliases: [], beganAs: null },
   note: '',
   functions: ['camera'],
+  devicePlugs: null,
   disputes: [],
   // Everything was looked at: `carFactPoints` has tests of its own.
   facts: {

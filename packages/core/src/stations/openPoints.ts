@@ -12,6 +12,7 @@ import { counterPoints, telephonePoints } from './bookInPoints';
 import { buildPoints } from './buildPoints';
 import { carFactPoints } from './carFactPoints';
 import { channelPoints } from './channelPoints';
+import { devicePlugPoints } from './devicePlugPoints';
 import { type OpenPoint, type PointJob, type PointOpening, RAIL, type RailStation, type ShopWishes } from './point';
 import { polarityPoints } from './polarityPoints';
 import { unservedWishes } from './unserved';
@@ -47,6 +48,7 @@ export function openPoints(
     ...there.flatMap((opening) => measurePoints(opening, job)),
     ...there.flatMap((opening) => [...wirePoints(opening), ...polarityPoints(opening, shop)]),
     ...channelPoints(job, openings, shop.confidence),
+    ...devicePlugPoints(job),
     ...there.flatMap(matchPoints),
     ...wishPoints(job, openings),
     ...consentPoints(job, there),

@@ -31,12 +31,8 @@ export function wireRuns(
 ): readonly WireRun[] {
   const all = byLabelOf(openings);
   const workedOn = byLabelOf(worked);
-  const isWorkedOn = ({ channel: { loads } }: ChannelSheet) =>
-    loads.some(({ isNew, label }) => isNew && workedOn.has(label));
-  // Once one of its channels is fed past the amplifier, all are: what stays on them would be silent.
-  const bypassed = sheets.some((sheet) => sheet.isBypassed && isWorkedOn(sheet))
-    ? sheets.filter(({ isBypassed }) => isBypassed)
-    : [];
+  // Past the amplifier every channel of it is fed anew, whatever hangs on it: what stays would be silent.
+  const bypassed = worked.length > 0 ? sheets.filter(({ isBypassed }) => isBypassed) : [];
   return [
     ...sheets
       .filter(({ record }) => record.wire === 'new')

@@ -27,7 +27,10 @@ import type { FoundRecord } from '../library/readRecords';
 import { VehiclesStore } from './VehiclesStore';
 
 type Versioned = { readonly version: number; readonly record: VehicleRecord };
-type Began = Pick<VehicleRecord, 'beganAs' | 'openings' | 'panels' | 'spaces' | 'routes' | 'channels' | 'facts'>;
+type Began = Pick<
+  VehicleRecord,
+  'beganAs' | 'openings' | 'panels' | 'spaces' | 'routes' | 'channels' | 'devicePlugs' | 'facts'
+>;
 
 export class VehiclesService {
   private readonly vehicles: VehiclesStore;
@@ -138,6 +141,7 @@ export class VehiclesService {
       spaces: null,
       routes: null,
       channels: null,
+      devicePlugs: null,
       facts: {},
     };
   }

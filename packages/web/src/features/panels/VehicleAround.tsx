@@ -5,6 +5,8 @@ import {
   FED_BY_LABELS,
   GRADE_LABELS,
   JOINED_LABELS,
+  PLUG_CARRIES_LABELS,
+  PLUG_OF_LABELS,
   POWER_RATING_LABELS,
   placeLabel,
   usualChannels,
@@ -35,7 +37,7 @@ import {
   type Around,
   type AroundControl,
   type AroundTyped,
-  aroundTypedSchema,
+  aroundKeptSchema,
   readAroundSchema,
   toAroundTyped,
   toChannelTyped,
@@ -43,7 +45,7 @@ import {
 
 const MOST = 24;
 const SEEN = { note: '', grade: 'seenHere' } as const;
-const draftSchema = z.object({ version: z.int(), base: vehicleSchema, typed: aroundTypedSchema });
+const draftSchema = z.object({ version: z.int(), base: vehicleSchema, typed: aroundKeptSchema });
 type Draft = z.output<typeof draftSchema>;
 
 function toDraft({ version, record }: SavedVehicle): Draft {
@@ -96,6 +98,7 @@ export function VehicleAround({ version, record }: { readonly version: number; r
         <div className="flex flex-col gap-6">
           <Spaces control={control} />
           <Routes control={control} />
+          <DevicePlugs control={control} />
         </div>
       </div>
       <FormError>{panel ? null : problemSentence(error, state.typed, refused)}</FormError>
@@ -179,6 +182,48 @@ function Routes({ control }: PartProps) {
             />
           </div>
           <FormText control={control} name={at(path, 'lengthMm')} label="Length, mm" autoComplete="off" />
+          <HowKnown control={control} path={path} />
+        </>
+      )}
+    </LookedList>
+  );
+}
+
+function DevicePlugs({ control }: PartProps) {
+  return (
+    <LookedList
+      control={control}
+      name="devicePlugs"
+      looked="isDevicePlugsLooked"
+      title="Plugs of radio and amplifier"
+      item="plug"
+      add="Add a plug"
+      nothing="Looked: neither has a plug of its own"
+      most={MOST}
+      empty={() => ({ of: 'radio' as const, name: '', carries: [], ...SEEN })}
+    >
+      {(path) => (
+        <>
+          <div className="col-span-2">
+            <FormChoice control={control} name={at(path, 'of')} label="Plug of" options={PLUG_OF_LABELS} />
+          </div>
+          <div className="col-span-2">
+            <FormText
+              control={control}
+              name={at(path, 'name')}
+              label="Looks like"
+              hint="Grey, 16 positions."
+              autoComplete="off"
+            />
+          </div>
+          <div className="col-span-2 sm:col-span-4">
+            <FormTicks
+              control={control}
+              name={at(path, 'carries')}
+              legend="Carries; nothing ticked: nobody knows"
+              options={PLUG_CARRIES_LABELS}
+            />
+          </div>
           <HowKnown control={control} path={path} />
         </>
       )}

@@ -4,9 +4,12 @@ import {
   CHANNEL_WIRES,
   type Channel,
   channelsSchema,
+  devicePlugsSchema,
   FED_BY,
   GRADES,
   JOINED,
+  PLUG_CARRIES,
+  PLUG_OF,
   routesSchema,
   spacesSchema,
   type VehicleRecord,
@@ -37,6 +40,10 @@ const channel = {
   ...{ ...powerTyped, note: z.string(), grade },
 };
 
+const devicePlug = {
+  ...{ of: z.enum(PLUG_OF), name: z.string(), carries: z.array(z.enum(PLUG_CARRIES)), note: z.string(), grade },
+};
+
 export const aroundTypedSchema = z.object({
   spaces: z.array(z.object(space)),
   isSpacesLooked: z.boolean(),
@@ -44,12 +51,21 @@ export const aroundTypedSchema = z.object({
   isRoutesLooked: z.boolean(),
   channels: z.array(z.object(channel)),
   isChannelsLooked: z.boolean(),
+  devicePlugs: z.array(z.object(devicePlug)),
+  isDevicePlugsLooked: z.boolean(),
+});
+/** As it is kept on the device; an earlier page asked for no plugs. */
+export const aroundKeptSchema = aroundTypedSchema.extend({
+  devicePlugs: aroundTypedSchema.shape.devicePlugs.default([]),
+  isDevicePlugsLooked: aroundTypedSchema.shape.isDevicePlugsLooked.default(false),
 });
 export type AroundTyped = z.output<typeof aroundTypedSchema>;
-export type Around = Pick<VehicleRecord, 'spaces' | 'routes' | 'channels'>;
+export type Around = Pick<VehicleRecord, 'spaces' | 'routes' | 'channels' | 'devicePlugs'>;
 export type AroundControl = Control<AroundTyped, unknown, Around>;
 
-const told = z.object({ spaces: spacesSchema, routes: routesSchema, channels: channelsSchema });
+const told = z.object({
+  ...{ spaces: spacesSchema, routes: routesSchema, channels: channelsSchema, devicePlugs: devicePlugsSchema },
+});
 const read = aroundTypedSchema.extend({
   spaces: z.array(z.object({ ...space, lengthMm: lengthTyped, widthMm: lengthTyped, heightMm: lengthTyped })),
   routes: z.array(z.object({ ...route, lengthMm: lengthTyped })),
@@ -70,13 +86,14 @@ export const readAroundSchema: z.ZodType<Around, AroundTyped> = read.transform((
     spaces: listOf(typed.spaces, typed.isSpacesLooked),
     routes: listOf(typed.routes, typed.isRoutesLooked),
     channels: listOf(typed.channels, typed.isChannelsLooked),
+    devicePlugs: listOf(typed.devicePlugs, typed.isDevicePlugsLooked),
   });
   for (const { path, message } of around.error?.issues ?? [])
     context.addIssue({ code: 'custom', path: [...path], message });
   return around.success ? around.data : z.NEVER;
 });
 
-export function toAroundTyped({ spaces, routes, channels }: Around): AroundTyped {
+export function toAroundTyped({ spaces, routes, channels, devicePlugs }: Around): AroundTyped {
   return {
     spaces: (spaces ?? []).map(({ lengthMm, widthMm, heightMm, ...each }) => ({
       ...each,
@@ -89,6 +106,8 @@ export function toAroundTyped({ spaces, routes, channels }: Around): AroundTyped
     isRoutesLooked: routes !== null,
     channels: (channels ?? []).map(toChannelTyped),
     isChannelsLooked: channels !== null,
+    devicePlugs: [...(devicePlugs ?? [])],
+    isDevicePlugsLooked: devicePlugs !== null,
   };
 }
 

@@ -3,6 +3,7 @@ import type { ConnectorRecord } from '@low-quarry/core/catalogue';
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import {
   amplifierPlanWords,
+  devicePlugWords,
   lineFilterWords,
   type OpeningRecord,
   phaseWords,
@@ -16,6 +17,7 @@ import {
   type ChannelSheet,
   channelLoadOf,
   channelSheets,
+  devicePlugPoints,
   isSecondPlugUndecided,
   levelLines,
   wireRuns,
@@ -57,6 +59,19 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
           <strong>The maker’s amplifier:</strong> {amplifierPlanWords(job.amplifierPlan)}. {hold}
         </p>
       )}
+      {(job.vehicle.devicePlugs ?? []).map((plug) => (
+        <p key={devicePlugWords(plug)} className="pl-4">
+          {plug.carries.length === 0 ? '◇ ' : ''}
+          {devicePlugWords(plug)}
+        </p>
+      ))}
+      {devicePlugPoints(job)
+        .filter(({ station }) => station === 'build')
+        .map(({ id, words }) => (
+          <p key={id} className="pl-4 font-semibold">
+            ◆ {words}
+          </p>
+        ))}
       {channels.kind === 'known' && (
         <>
           {channels.twice.map((place) => (

@@ -2,6 +2,7 @@
 import type { Job } from '@low-quarry/core/contracts/jobs';
 import {
   amplifierPlanSchema,
+  devicePlugWords,
   jobTitle,
   knownFact,
   PLAN_LEADS_LABELS,
@@ -9,7 +10,7 @@ import {
   PLAN_SOURCE_LABELS,
   POWER_RATING_LABELS,
 } from '@low-quarry/core/model';
-import { bypassHold } from '@low-quarry/core/stations';
+import { bypassHold, devicePlugPoints } from '@low-quarry/core/stations';
 import { useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import { z } from 'zod';
@@ -83,6 +84,7 @@ export function AmplifierPlanForm({ job, channels }: AmplifierPlanFormProps) {
     <section ref={sheet} aria-label="The maker’s amplifier" className="flex flex-col gap-3">
       <h2 className="border-b border-ink text-[18px] font-bold">The maker’s amplifier</h2>
       <Feeds job={job} channels={channels} />
+      <DevicePlugs job={job} />
       {job.amplifierPlan === null && channels.length > 0 && (
         <p className="font-semibold text-measure">Nobody decided: what hangs on it is judged as if it stays.</p>
       )}
@@ -159,6 +161,40 @@ export function AmplifierPlanForm({ job, channels }: AmplifierPlanFormProps) {
   );
 }
 
+/** Of what comes off: nobody is asked what hangs on a radio that stays. */
+function DevicePlugs({ job }: { readonly job: Job }) {
+  const open = devicePlugPoints(job).filter(({ station }) => station === 'build');
+  const plugs = job.vehicle.devicePlugs ?? [];
+  if (open.length === 0 && plugs.length === 0) return null;
+  return (
+    <div>
+      <ul>
+        {plugs.map((plug) => (
+          <li key={devicePlugWords(plug)} className={plug.carries.length === 0 ? 'text-measure' : ''}>
+            {devicePlugWords(plug)}
+          </li>
+        ))}
+      </ul>
+      {open.map(({ id, words }) => (
+        <p key={id} className="font-semibold text-hold">
+          Hold: {words} <VehicleLink job={job}>Note them on the vehicle</VehicleLink>
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function VehicleLink({ job, children }: { readonly job: Job; readonly children: string }) {
+  return (
+    <Link
+      to={`/vehicles/${encodeURIComponent(job.vehicle.id)}`}
+      className="inline-flex min-h-12 items-center font-normal text-action underline underline-offset-2"
+    >
+      {children}
+    </Link>
+  );
+}
+
 function Feeds({ job, channels }: AmplifierPlanFormProps) {
   const fact = knownFact('amplifier', job.found, job.vehicle.facts)?.answer;
   if (channels.length > 0)
@@ -172,12 +208,7 @@ function Feeds({ job, channels }: AmplifierPlanFormProps) {
   return (
     <p className="text-measure">
       The car has one, and none of its channels is noted: neither what stays nor what is wired anew can be told.{' '}
-      <Link
-        to={`/vehicles/${encodeURIComponent(job.vehicle.id)}`}
-        className="inline-flex min-h-12 items-center text-action underline underline-offset-2"
-      >
-        Note them on the vehicle
-      </Link>
+      <VehicleLink job={job}>Note them on the vehicle</VehicleLink>
     </p>
   );
 }
