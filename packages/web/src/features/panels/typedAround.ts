@@ -44,7 +44,7 @@ const devicePlug = {
   ...{ of: z.enum(PLUG_OF), name: z.string(), carries: z.array(z.enum(PLUG_CARRIES)), note: z.string(), grade },
 };
 
-export const aroundTypedSchema = z.object({
+const aroundTypedSchema = z.object({
   spaces: z.array(z.object(space)),
   isSpacesLooked: z.boolean(),
   routes: z.array(z.object(route)),
