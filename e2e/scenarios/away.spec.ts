@@ -116,6 +116,22 @@ test('a newer program while a page is open: it says so, takes it at the next ste
 test.describe('where nothing keeps the program on the device', () => {
   test.use({ serviceWorkers: 'block', allowedErrors: /Failed to load resource|ERR_|dynamically imported module/ });
 
+  test('what is saved before the code that sends it has come is kept, said to be, and sent once the server is back', async ({
+    fitter,
+    shop,
+  }) => {
+    const { page } = fitter;
+    await fitter.measure(JOB, DOOR);
+    await fitter.type('Front gap', '24');
+    await shop.kill();
+    await fitter.save();
+    await expect(page.getByText('The shop’s server does not answer. Trying again')).toBeVisible();
+    await expect(page.getByText('Not in the shop yet')).toBeVisible();
+    await shop.start();
+    await fitter.saved();
+    await expect(page.getByText('The shop’s server does not answer.')).toBeHidden();
+  });
+
   test('a screen whose code does not come says so, and comes at the next try', async ({ fitter }) => {
     const { page } = fitter;
     let isAway = true;
