@@ -19,7 +19,6 @@ const PICTURES = [
   ['opening', COUNTER, 1, 1, '', (page) => page.getByRole('textbox').nth(2).focus()],
   ['opening-phone', PHONE, 2, 1, '', typedOnPhone],
   ['fit-hits', COUNTER, 1, 1, `/fit${SHOAL}`],
-  ['fit-measure', COUNTER, 4, 1, '/fit?speaker=spk-wrackline-shoal-68&show=measure'],
   [
     'fit-bay',
     { width: 800, height: 1280 },
@@ -35,11 +34,25 @@ const PICTURES = [
   ['waiting-phone', PHONE, 2, 1, '', waitingEntry],
   ['order', COUNTER, 3, 0, '/order'],
   ['wires', COUNTER, 3, 0, '/wires', shownImpedance],
+  ['amplifier', COUNTER, 4, 0, '/wires', bypassedAmplifier],
   ['build', COUNTER, 10, 0, '/build'],
   ['order-sheet', { width: 794, height: 1123 }, 3, 0, '/order', (page) => page.emulateMedia({ media: 'print' })],
 ];
 
 const SETTLE_MS = 1500;
+
+/** The maker's amplifier, about to be bypassed. */
+async function bypassedAmplifier(page) {
+  await page.getByLabel('What becomes of it').selectOption('Bypassed: its channels are fed anew');
+  await page.getByLabel('Fed instead by').selectOption('A new radio');
+  await page.getByLabel('New leads go').selectOption('To its plug, then the car’s own wire');
+  for (const [label, text] of [
+    ['Stands, Ω', '4'],
+    ['Gives, W', '22'],
+    ['Into, Ω', '4'],
+  ])
+    await page.getByLabel(label).fill(text);
+}
 
 /** The first channel with what its source sees of it. */
 async function shownImpedance(page) {

@@ -92,6 +92,13 @@ test('it stays, or is bypassed with its leads on the list, once every warning wa
     'Hold: Find out what “black, 20 positions” of the maker’s separate amplifier carries before it is unplugged.',
   );
 
+  // Neither is the work begun nor the car given back before somebody knows.
+  for (const station of ['Build', 'Hand over']) {
+    await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
+    await expect(page.getByRole('link', { name: /Find out what “black, 20 positions”/ })).toBeVisible();
+  }
+  await page.getByRole('link', { name: /^Wire/ }).click();
+
   // Kept after all, it is what it was.
   await amplifier.getByLabel('What becomes of it').selectOption('It stays: what is new has to suit it');
   await save.click();

@@ -64,7 +64,7 @@ function judged(at: number, nominalOhm: number): JudgedChannel {
   } as const;
   return {
     ...{ name: `channel ${at}`, band: 'full', leastOhm: 3, power: { watt: 20, rating: 'RMS', atOhm: 4 } },
-    ...{ isRadio: true, joined: 'parallel', wire: null, boot: null },
+    ...{ isRadio: true, isNewSource: false, joined: 'parallel', wire: null, boot: null },
     loads: [
       { ...load, label: 'door', kind: 'coaxial', before: { kind: 'nothing' } },
       { ...load, label: 'sail', kind: 'tweeter', isNew: false, before: { kind: 'capacitor', farad: null } },

@@ -13,7 +13,9 @@ import {
   routesSchema,
 } from '../model';
 import { amplifierPoints } from './amplifierPoints';
+import { channelPoints } from './channelPoints';
 import { type ChannelOpening, channelHolds, channelSheets } from './channelSheets';
+import type { PointJob, PointOpening } from './point';
 import { wireNeeds, wireRuns } from './wireRuns';
 
 const CONFIDENCE = 0.95;
@@ -56,6 +58,8 @@ const car = (amplifierPlan: AmplifierPlan, routes: Route[] | null = null, found:
   ...{ found, amplifierPlan },
   vehicle: { channels: CHANNELS, facts: {}, routes },
 });
+/** Its channels ask for nothing else of a job. */
+const pointJob = (plan: AmplifierPlan) => car(plan) as unknown as PointJob;
 function sheets(plan: AmplifierPlan) {
   const known = channelSheets(car(plan), OPENINGS, CONFIDENCE);
   if (known.kind !== 'known') throw new Error('expected channels');
@@ -81,6 +85,15 @@ describe('the channels', () => {
     ]);
     expect(front?.checks.find(({ id }) => id === 'band')?.verdict).toBe('clears');
     expect(horn).toMatchObject({ record: CHANNELS[2], isBypassed: false });
+    // The old speaker gets another power than it was made for, and nobody knows what it stands.
+    expect(rear?.checks.find(({ id }) => id === 'power')).toMatchObject({
+      verdict: 'measure',
+      sentence: expect.stringContaining('Rear door, left stands'),
+    });
+    const asked = channelPoints(pointJob(BYPASS), OPENINGS as readonly PointOpening[], CONFIDENCE);
+    expect(asked.map(({ id }) => id)).toContain('channel 2 power');
+    const kept = channelPoints(pointJob({ kind: 'keep', reason: '' }), OPENINGS as readonly PointOpening[], CONFIDENCE);
+    expect(kept.map(({ id }) => id)).not.toContain('channel 2 power');
   });
 });
 

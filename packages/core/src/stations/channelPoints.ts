@@ -12,7 +12,7 @@ const STAKES: Readonly<Record<ChannelCheck['id'], string>> = {
   wire: 'A wire that is too thin gets warm and loses what was bought; one that cannot be run is found out with the door in pieces.',
 };
 
-/** Only of channels on which something new hangs; what stays as it was is not asked about. */
+/** Only of channels on which something new hangs, or that are fed by something new; what stays as it was is not asked about. */
 export function channelPoints(
   job: PointJob,
   openings: readonly PointOpening[],
@@ -39,9 +39,9 @@ export function channelPoints(
       isHeld: true,
     }),
   );
-  const withNew = channels.sheets.filter(hasNew);
-  const hasNewOnMakers = withNew.some(({ isOnMakersAmplifier }) => isOnMakersAmplifier);
-  return [...twice, ...amplifierPoints(job, hasNewOnMakers), ...withNew.flatMap(pointsOf), ...unfed];
+  const hasNewOnMakers = channels.sheets.some((sheet) => sheet.isOnMakersAmplifier && hasNew(sheet));
+  const changed = channels.sheets.filter((sheet) => sheet.isBypassed || hasNew(sheet));
+  return [...twice, ...amplifierPoints(job, hasNewOnMakers), ...changed.flatMap(pointsOf), ...unfed];
 }
 
 const AT_VEHICLE = { station: 'wire', askedAt: null, settledAt: { kind: 'vehicle' } } as const;
@@ -50,18 +50,22 @@ function hasNew({ newOpeningIds }: ChannelSheet): boolean {
   return newOpeningIds.length > 0;
 }
 
-function pointsOf({ number, record: { name }, checks, newOpeningIds }: ChannelSheet): readonly OpenPoint[] {
+function pointsOf({ number, record: { name }, checks, newOpeningIds, isBypassed }: ChannelSheet): readonly OpenPoint[] {
   return checks
     .filter(({ verdict }) => verdict !== 'clears')
     .map(({ id, verdict, sentence, settledBy }) => {
       const isHeld = verdict === 'hits' || verdict === 'hold';
+      const [newId] = newOpeningIds;
       return {
         ...AT_VEHICLE,
         id: `channel ${number} ${id}`,
         words: `Channel ${name}: ${sentence}`,
         stake: [settledBy, STAKES[id]].filter(Boolean).join(' '),
         // What is wrong is chosen otherwise; what is not known is written on the vehicle.
-        settledAt: isHeld ? { kind: 'match', openingId: newOpeningIds[0] as string } : { kind: 'vehicle' },
+        settledAt:
+          isHeld && newId !== undefined
+            ? { kind: 'match', openingId: newId }
+            : { kind: isBypassed ? 'wires' : 'vehicle' },
         isHeld,
       } satisfies OpenPoint;
     });

@@ -75,7 +75,7 @@ export function channelSheets(
       number: at + 1,
       isOnMakersAmplifier: isOnMakersAmplifier(noted),
       isBypassed: record !== noted,
-      ...sheetOf(record, byLabel, boot, confidence),
+      ...sheetOf(record, record !== noted, byLabel, boot, confidence),
     };
   });
   const named = channels.flatMap(({ places }) => places);
@@ -117,6 +117,7 @@ function bootOf(answer: string | undefined): JudgedChannel['boot'] {
 
 function sheetOf(
   record: Channel,
+  isNewSource: boolean,
   byLabel: ReadonlyMap<string, ChannelOpening>,
   boot: JudgedChannel['boot'],
   confidence: number,
@@ -130,7 +131,7 @@ function sheetOf(
     ...[...unknownPlaces, ...(feeds === '' ? [] : [feeds])].map((each) => unknownLoad(each, false)),
   ];
   const isRadio = record.fedBy === 'radio';
-  const channel: JudgedChannel = { name, band, leastOhm, power, joined, loads, isRadio, wire, boot };
+  const channel: JudgedChannel = { name, band, leastOhm, power, joined, loads, isRadio, isNewSource, wire, boot };
   return {
     record,
     channel,
@@ -148,8 +149,8 @@ export function channelLoadOf({ record, state }: ChannelOpening): ChannelLoad | 
   if (state.kind === 'chosen') return { ...newLoad(label, atHinge, state.plays), line };
   // Something was chosen, and nobody can say what it is to the channel.
   if (state.kind === 'cannotJudge' || state.kind === 'unreadable') return unknownLoad(label, true, atHinge);
-  if (record.presence === 'fitted') return { ...oldLoad(label, record), line };
-  return record.presence === 'notLooked' ? unknownLoad(label, false) : null;
+  if (record.presence === 'fitted') return { ...oldLoad(label, atHinge, record), line };
+  return record.presence === 'notLooked' ? unknownLoad(label, false, atHinge) : null;
 }
 
 const UNSAID = { nominalOhm: null, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null } as const;
@@ -177,7 +178,11 @@ function newLoad(label: string, atHinge: boolean, plays: Plays | null): Omit<Cha
 /** A factory speaker of this size is a tweeter; a larger one plays all that it is sent. */
 const TWEETER_SIZE = '1 in';
 
-function oldLoad(label: string, { nominalSize, oldSpeaker }: ChannelOpening['record']): Omit<ChannelLoad, 'line'> {
+function oldLoad(
+  label: string,
+  atHinge: boolean,
+  { nominalSize, oldSpeaker }: ChannelOpening['record'],
+): Omit<ChannelLoad, 'line'> {
   const coil = oldSpeaker && coilOf(oldSpeaker);
   const isTweeter = nominalSize === TWEETER_SIZE;
   return {
@@ -190,7 +195,7 @@ function oldLoad(label: string, { nominalSize, oldSpeaker }: ChannelOpening['rec
     },
     before: beforeOld(oldSpeaker?.capacitor ?? 'notLooked', isTweeter),
     isNew: false,
-    isInDoor: false,
+    isInDoor: atHinge,
     rmsW: null,
     sensitivity: null,
   };

@@ -2,6 +2,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useSyncExternalStore } from 'react';
 import { isAway, reportAnswered, subscribeToConnection, whyAway } from './connection';
+import { isServerThere } from './health';
 import { RETRY_MS } from './queryClient';
 
 export function ConnectionBanner() {
@@ -12,11 +13,7 @@ export function ConnectionBanner() {
   useEffect(() => {
     if (!away) return;
     const timer = setInterval(async () => {
-      const answered = await fetch('/api/health').then(
-        ({ ok }) => ok,
-        () => false,
-      );
-      if (!answered) return;
+      if (!(await isServerThere())) return;
       reportAnswered();
       await queries.invalidateQueries();
     }, RETRY_MS);

@@ -1,6 +1,7 @@
 /** Sends what waits, one after the other, in one tab at a time, and lets every screen see it. */
 import { createContext, type ReactNode, useContext, useEffect, useRef, useSyncExternalStore } from 'react';
 import { reportAway, subscribeToConnection } from '../api/connection';
+import { isServerThere } from '../api/health';
 import { RETRY_MS } from '../api/queryClient';
 import { deviceStore } from '../device/DeviceStore';
 import { withTabLock } from '../device/tabLock';
@@ -56,8 +57,8 @@ function keepSending(outbox: Outbox, onDone: () => Promise<Done>): () => void {
       await withTabLock('outbox', deviceStore, TAB, (isMine) => sendAll(outbox, told, () => stopped || !isMine()));
     } catch (error) {
       if (!(error instanceof NotLoadedError)) throw error;
-      // Nobody else may have asked the shop for anything: it is said here that it does not answer.
-      reportAway();
+      // Nobody else may have asked the shop for anything: why it waits is said here.
+      reportAway((await isServerThere()) ? 'A part of this program could not be loaded.' : null);
     } finally {
       // Whatever went wrong with one entry, what comes next is still sent.
       busy = false;

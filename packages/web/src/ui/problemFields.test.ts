@@ -19,7 +19,7 @@ describe('what is said of the whole form', () => {
   test('is the sentence where no field is named, or one that this form does not have', () => {
     expect(problemSentence(refusedBy(), TYPED)).toBe('amplifierPlan: Unrecognized key.');
     expect(problemSentence(refusedBy(), null)).toBe('amplifierPlan: Unrecognized key.');
-    for (const path of ['', 'amplifierPlan', 'places.1.name', 'places.0.grade'])
+    for (const path of ['', 'amplifierPlan', 'places.1.name', 'places.0.grade', 'places.0', 'customer.', 'dueOn.day'])
       expect([path, problemSentence(refusedBy('customer', path), TYPED)]).toEqual([
         path,
         'amplifierPlan: Unrecognized key.',

@@ -14,6 +14,8 @@ export type Channel = {
   readonly power: { readonly watt: number; readonly rating: PowerRating; readonly atOhm: number | null } | null;
   /** Whether the radio itself feeds it, from the car's own voltage. */
   readonly isRadio: boolean;
+  /** What feeds it is new: what stays on it is judged with it as well. */
+  readonly isNewSource: boolean;
   readonly joined: Joined;
   /** What leads to its speakers: the car's own, or new wire; null where nobody decided. */
   readonly wire: 'factory' | 'new' | null;
@@ -45,6 +47,11 @@ export function channelCheck(
   margin: ChannelCheck['margin'] = null,
 ): ChannelCheck {
   return { id, verdict, margin, sentence, settledBy };
+}
+
+/** Those for which something changes: what is new, and all of them where what feeds them is. */
+export function changedLoads({ loads, isNewSource }: Pick<Channel, 'loads' | 'isNewSource'>): readonly ChannelLoad[] {
+  return isNewSource ? loads : loads.filter(({ isNew }) => isNew);
 }
 
 export function labelsOf(loads: readonly ChannelLoad[]): string {

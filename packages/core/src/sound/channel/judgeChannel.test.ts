@@ -29,6 +29,7 @@ function channel(fields: Partial<Channel>): Channel {
     leastOhm: 4,
     power: { watt: 25, rating: 'RMS', atOhm: 4 },
     isRadio: false,
+    isNewSource: false,
     wire: null,
     boot: null,
     joined: 'parallel',
@@ -174,6 +175,15 @@ describe('power', () => {
   test('what stays as it was is not compared', () => {
     expect(words({ power: null, loads: [load({ isNew: false })] }).power).toBe('clears');
   });
+  test('what stays on a source that is new is compared as what is new', () => {
+    const stays = load({ isNew: false, rmsW: null });
+    expect(said({ isNewSource: true, loads: [stays] }, 'power')).toMatchObject({
+      verdict: 'measure',
+      sentence: expect.stringContaining('Nobody says how much RMS power'),
+    });
+    expect(words({ isNewSource: true, power: null, loads: [stays] }).power).toBe('measure');
+    expect(words({ isNewSource: true, loads: [] }).power).toBe('clears');
+  });
 });
 
 describe('wire', () => {
@@ -196,6 +206,10 @@ describe('wire', () => {
   ] as const)('new wire to a door whose boot is %s: %s', (boot, verdict) => {
     expect(words({ power: rms(200), wire: 'new', boot }).wire).toBe(verdict);
     expect(words({ power: rms(200), wire: 'new', boot, loads: [load({ isInDoor: false })] }).wire).toBe('clears');
+    // What stays has new wire run to it, too, where what feeds it is new.
+    const stays = { power: rms(200), wire: 'new', boot, loads: [load({ isNew: false })] } as const;
+    expect(words({ ...stays, isNewSource: true }).wire).toBe(verdict);
+    expect(words(stays).wire).toBe('clears');
   });
   test('nobody says its power: measure first, but of the radio itself no wire is too thin', () => {
     expect(words({ power: null }).wire).toBe('measure');

@@ -1,5 +1,5 @@
-/** Whether what a channel gives suits what is new on it: like with like, RMS alone. */
-import { type Channel, type ChannelCheck, channelCheck, labelsOf, type PowerRating } from './Channel';
+/** Whether what a channel gives suits what is new on it, or new to it: like with like, RMS alone. */
+import { type Channel, type ChannelCheck, changedLoads, channelCheck, labelsOf, type PowerRating } from './Channel';
 import type { ChannelLoad } from './channelNetwork';
 
 /** An amplifier of so much of what the speaker stands is ordinary (common practice, no source). */
@@ -8,9 +8,10 @@ const ORDINARY_POWER = { least: 0.5, most: 1 } as const;
 const SUPPLY_V = 14.4;
 const USUAL_OHM = 4;
 
-export function powerCheck({ power, loads, isRadio }: Channel): ChannelCheck {
-  const fresh = loads.filter(({ isNew }) => isNew);
-  if (fresh.length === 0) return channelCheck('power', 'clears', 'No new speaker hangs on it.', null);
+export function powerCheck(channel: Channel): ChannelCheck {
+  const { power, isRadio } = channel;
+  const changed = changedLoads(channel);
+  if (changed.length === 0) return channelCheck('power', 'clears', 'No new speaker hangs on it.', null);
   if (power === null)
     return channelCheck(
       'power',
@@ -33,7 +34,7 @@ export function powerCheck({ power, loads, isRadio }: Channel): ChannelCheck {
       `${power.watt} W RMS cannot come from a radio on 12 V: into ${power.atOhm ?? USUAL_OHM} Ω that is ${whole(mostW)} W at the most.`,
       'Look whether it is the peak figure, or the sum of all channels.',
     );
-  const unrated = fresh.filter(({ rmsW }) => rmsW === null);
+  const unrated = changed.filter(({ rmsW }) => rmsW === null);
   if (unrated.length > 0)
     return channelCheck(
       'power',
@@ -41,7 +42,7 @@ export function powerCheck({ power, loads, isRadio }: Channel): ChannelCheck {
       `Nobody says how much RMS power ${labelsOf(unrated)} stands.`,
       'Look for its RMS rating: peak and “music” figures compare with nothing.',
     );
-  const shares = fresh.map((load) => ({ load, ...powerShare(load, power) }));
+  const shares = changed.map((load) => ({ load, ...powerShare(load, power) }));
   const hard = shares.reduce((a, b) => (b.ratio > a.ratio ? b : a));
   const weak = shares.reduce((a, b) => (b.ratio < a.ratio ? b : a));
   const said = ({ load, watt }: (typeof shares)[number]) =>

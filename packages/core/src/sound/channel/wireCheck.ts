@@ -2,16 +2,15 @@
  * Whether the wire that is there serves, or new wire has to be run: factory wire to about 80 W RMS, new wire above about 120 (common practice, no
  * source), and no new wire through a boot in which a connector sits.
  */
-import { type Channel, type ChannelCheck, channelCheck, labelsOf } from './Channel';
+import { type Channel, type ChannelCheck, changedLoads, channelCheck, labelsOf } from './Channel';
 
 const FACTORY_WIRE_W = 80;
 const NEW_WIRE_W = 120;
 const NEW_WIRE = 'New wire: 1.5 mm² (16 AWG) to a woofer, 0.75 mm² (18 AWG) to a tweeter is ordinary.';
 
 export function wireCheck(channel: Channel): ChannelCheck {
-  const { loads, power, isRadio, wire } = channel;
-  const fresh = loads.filter(({ isNew }) => isNew);
-  if (fresh.length === 0) return channelCheck('wire', 'clears', 'No new speaker hangs on it.', null);
+  const { power, isRadio, wire } = channel;
+  if (changedLoads(channel).length === 0) return channelCheck('wire', 'clears', 'No new speaker hangs on it.', null);
   if (wire === 'new') return throughBoot(channel);
   if (isRadio) return channelCheck('wire', 'clears', 'No radio gives more than the factory wire carries.', null);
   if (power === null || power.rating !== 'RMS')
@@ -41,8 +40,9 @@ export function wireCheck(channel: Channel): ChannelCheck {
   );
 }
 
-function throughBoot({ loads, boot }: Channel): ChannelCheck {
-  const inDoors = loads.filter(({ isNew, isInDoor }) => isNew && isInDoor);
+function throughBoot(channel: Channel): ChannelCheck {
+  const { boot } = channel;
+  const inDoors = changedLoads(channel).filter(({ isInDoor }) => isInDoor);
   if (inDoors.length === 0 || boot === 'open') return channelCheck('wire', 'clears', 'New wire is run.', null);
   const where = labelsOf(inDoors);
   switch (boot) {

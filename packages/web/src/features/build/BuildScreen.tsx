@@ -10,14 +10,12 @@ import { crumbsTo } from '../../stations/crumbsTo';
 import { Shell } from '../../ui/Shell';
 import { Answered, Empty } from '../../ui/states';
 import { useScreenAwake } from '../../ui/useScreenAwake';
-import { VerdictMark } from '../../ui/VerdictMark';
 import { jobQuery } from '../jobs/jobsQueries';
 import { OpeningStateLine } from '../jobs/OpeningStateLine';
 import { LaterHeeds } from '../orders/LaterHeeds';
 import { SmallNeeds } from '../orders/SmallNeeds';
-import { pointAddress } from '../rail/pointAddress';
+import { HeldPoints } from '../rail/HeldPoints';
 import { Rail } from '../rail/Rail';
-import { railView } from '../rail/railView';
 import { vehicleQuery } from '../vehicles/vehicleQueries';
 import { OpeningBuild } from './OpeningBuild';
 
@@ -52,7 +50,7 @@ function Filled({ job, openings: told }: { readonly job: Job; readonly openings:
           Nothing is to be built in yet: a speaker is chosen for no opening, or what is chosen is held back.
         </Empty>
       )}
-      <Held job={job} openings={openings} />
+      <HeldPoints job={job} openings={openings} which={({ station }) => station === 'bookIn' || station === 'build'} />
       {job.ownership.putBack && <Heed what="To be put back, keep and label">{job.ownership.putBack}</Heed>}
       {job.lostWithoutSupply && <Heed what="Lost when the battery is off">{job.lostWithoutSupply}</Heed>}
       <LaterHeeds later={job.later} />
@@ -121,25 +119,6 @@ function Heed({ what, children }: { readonly what: string; readonly children: st
       <strong>{what}:</strong> {children}
     </p>
   );
-}
-
-/** What nothing may be begun before. */
-function Held({ job, openings }: { readonly job: Job; readonly openings: readonly OpeningWithState[] }) {
-  const { points } = railView(job, openings);
-  const held = points.filter(({ isHeld, station }) => isHeld && station === 'bookIn');
-  return held.map(({ id, words, stake, settledAt }) => (
-    <Link
-      key={id}
-      to={pointAddress(settledAt, job.id, job.vehicle.id)}
-      className="flex min-h-12 items-center gap-3 border-l-4 border-hold bg-paper px-3 py-2"
-    >
-      <VerdictMark verdict="hold" />
-      <span>
-        <span className="block font-semibold text-action">{words}</span>
-        <span className="block text-[13px] leading-4 text-muted">{stake}</span>
-      </span>
-    </Link>
-  ));
 }
 
 /** What its channel does not feed or stand is not built in either. */

@@ -34,7 +34,10 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
   const vehicle = `/vehicles/${encodeURIComponent(job.vehicle.id)}`;
   const onMakers = channels.kind === 'known' ? channels.sheets.filter((sheet) => sheet.isOnMakersAmplifier) : [];
   const isMakersThere =
-    onMakers.length > 0 || knownFact('amplifier', job.found, job.vehicle.facts)?.answer === 'factory';
+    onMakers.length > 0 ||
+    // What was decided is settled here, whatever became of the channels since.
+    job.amplifierPlan !== null ||
+    knownFact('amplifier', job.found, job.vehicle.facts)?.answer === 'factory';
   return (
     <>
       {isMakersThere && <AmplifierPlanForm job={job} channels={onMakers.map(({ record: { name } }) => name)} />}

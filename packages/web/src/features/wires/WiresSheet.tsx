@@ -53,7 +53,7 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
       {channels.kind === 'notLooked' && (
         <p className="mt-2 font-semibold">◇ Nobody noted this car’s channels: load, band and power are not judged.</p>
       )}
-      {sheets.some(({ isOnMakersAmplifier }) => isOnMakersAmplifier) && (
+      {(job.amplifierPlan !== null || sheets.some(({ isOnMakersAmplifier }) => isOnMakersAmplifier)) && (
         <p className="mt-2">
           {hold || job.amplifierPlan === null ? (hold ? '◆ ' : '◇ ') : ''}
           <strong>The maker’s amplifier:</strong> {amplifierPlanWords(job.amplifierPlan)}. {hold}

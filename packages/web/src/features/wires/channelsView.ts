@@ -1,5 +1,5 @@
 /** What the Wire screen shows of a channel. */
-import { BAND_LABELS, channelPowerWords, FED_BY_LABELS } from '@low-quarry/core/model';
+import { BAND_LABELS, channelPowerWords, FED_BY_LABELS, PLAN_SOURCE_LABELS } from '@low-quarry/core/model';
 import { type ChannelLoad, levelOf, linePartsWords } from '@low-quarry/core/sound';
 import type { ChannelSheet } from '@low-quarry/core/stations';
 
@@ -7,14 +7,14 @@ import type { ChannelSheet } from '@low-quarry/core/stations';
 export function sourceLines({ record: { fedBy, power, leastOhm, band }, isBypassed }: ChannelSheet): readonly string[] {
   const source = fedBy === null ? ['Nobody looked what feeds it'] : [FED_BY_LABELS[fedBy]];
   return [
-    ...(isBypassed ? [PAST[fedBy === 'radio' ? 'radio' : 'addedAmplifier'], 'past the maker’s amplifier'] : source),
+    ...(isBypassed
+      ? [PLAN_SOURCE_LABELS[fedBy === 'radio' ? 'newRadio' : 'addedAmplifier'], 'past the maker’s amplifier']
+      : source),
     power === null ? 'power not known' : channelPowerWords(power),
     leastOhm === null ? 'least load not known' : `stands ${leastOhm} Ω`,
     band === null ? 'band not looked at' : `carries ${BAND_LABELS[band].toLowerCase()}`,
   ];
 }
-
-const PAST = { radio: 'A new radio', addedAmplifier: 'An amplifier that is added' } as const;
 
 /** "Coaxial, 4 Ω, new; 93.0 ± 0.9 dB at 2.83 V"; "Tweeter, ohms not known, stays; nobody looked for a capacitor". */
 export function loadWords(load: ChannelLoad): string {

@@ -207,8 +207,8 @@ function Feeds({ job, channels }: AmplifierPlanFormProps) {
     );
   return (
     <p className="text-measure">
-      The car has one, and none of its channels is noted: neither what stays nor what is wired anew can be told.{' '}
-      <VehicleLink job={job}>Note them on the vehicle</VehicleLink>
+      {fact === 'factory' ? 'The car has one, and none' : 'None'} of its channels is noted: neither what stays nor what
+      is wired anew can be told. <VehicleLink job={job}>Note them on the vehicle</VehicleLink>
     </p>
   );
 }
