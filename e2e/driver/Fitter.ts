@@ -1,7 +1,8 @@
 /** A fitter at the screen, in the words of the shop. Every step waits for what it says. */
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { expect, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
+import { expect } from './expect';
 import { PLAIN_HOST } from './Shop';
 
 type Asked = { readonly name: string; readonly password: string };

@@ -1,6 +1,7 @@
 /** Whether everybody can use what is on the screen, as axe-core finds it. */
-import { expect, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import axe from 'axe-core';
+import { expect } from './expect';
 
 /** Contrast, names, roles, order: what axe-core calls serious or critical is none of it there. @param rules only these; all when there are none */
 export async function expectAccessible(page: Page, where: string, rules: readonly string[] = []): Promise<void> {

@@ -1,6 +1,7 @@
 /** The test function of every scenario: a shop, a fitter at its screen, and no error in the browser's console. */
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, type Page } from '@playwright/test';
 import { copyOfDemoShop } from './demoShop';
+import { expect } from './expect';
 import { Fitter } from './Fitter';
 import { ServerHost } from './ServerHost';
 import type { Shop } from './Shop';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { bracket, candidate, exact, opening, RULES, spacer } from '../../testing/shapes';
+import { judgeCandidate } from '../judgeCandidate';
 import type { FitLayer } from '../shapes';
 import { groundRing, spacerAt, suitableSpacers, WHAT_IF_ID, withGroundRing } from './groundRing';
 
@@ -21,6 +22,28 @@ describe('rings that suit', () => {
       inner: { kind: 'circle', diameter: exact(120) },
     });
     expect(suitable([narrow])).toEqual(['ring-9']);
+  });
+
+  test('are those whose screws the whole judgement lets pass, each for itself', () => {
+    const heights = [3, 5, 7.5, 9, 12, 15, 18, 25];
+    const spacers = heights.flatMap((heightMm) =>
+      [126, 135, 142, 150].map((innerMm) => ({
+        ...spacer(heightMm, {
+          outer: { kind: 'circle', diameter: exact(165) },
+          inner: { kind: 'circle', diameter: exact(innerMm) },
+        }),
+        id: `${heightMm} × ${innerMm}`,
+      })),
+    );
+    const passes = (ring: (typeof spacers)[number]) =>
+      judgeCandidate(opening(), candidate({ layers: [ring] }), [], RULES).checks.find(({ id }) => id === 'bolts')
+        ?.verdict !== 'hits';
+    const expected = heights.flatMap((heightMm) =>
+      spacers.filter((ring) => ring.height.valueMm === heightMm && passes(ring)).slice(0, 1),
+    );
+    expect(expected.length).toBeGreaterThan(0);
+    expect(spacers.some((ring) => !passes(ring))).toBe(true);
+    expect(idsOf(suitableSpacers(opening(), candidate(), { spacers, adapters: [] }, RULES))).toEqual(idsOf(expected));
   });
 });
 

@@ -1,8 +1,9 @@
 /** The ring that lies on the metal under a candidate: which ones suit, and what stands at a height where no stocked one does. */
 import { READS_SAME_MM } from '../../math';
-import { judgeCandidate } from '../judgeCandidate';
+import { askCandidate, harnessFor } from '../judgeCandidate';
 import { ringOf } from '../layout/rings';
 import type { Candidate, FitCatalogue, FitOpening, FitRules, FitSpacer } from '../shapes';
+import { Judge } from './Judge';
 import { ringsFor } from './stacks';
 
 export const WHAT_IF_ID = 'what-if';
@@ -14,10 +15,13 @@ export function suitableSpacers(
   catalogue: Pick<FitCatalogue, 'spacers' | 'adapters'>,
   rules: FitRules,
 ): readonly FitSpacer[] {
-  const suitable = ringsFor(catalogue, rules).filter((spacer) => {
-    const { checks } = judgeCandidate(opening, withGroundRing(candidate, spacer), catalogue.adapters, rules);
-    return checks.every(({ id, verdict }) => id !== 'bolts' || verdict !== 'hits');
-  });
+  const judge = new Judge(rules);
+  const harness = harnessFor(opening, candidate.speaker, catalogue.adapters);
+  // Asked, not told: of all that a judgement says, one word is wanted of every ring.
+  const suitable = ringsFor(catalogue, rules).filter(
+    (spacer) =>
+      askCandidate(judge, opening, withGroundRing(candidate, spacer), harness).gapsOf('bolts').verdict !== 'hits',
+  );
   const byHeight = [...suitable].sort(
     (a, b) =>
       a.height.valueMm - b.height.valueMm || Number(a.made) - Number(b.made) || a.pieceCostMinor - b.pieceCostMinor,
