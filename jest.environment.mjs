@@ -1,11 +1,38 @@
 /**
- * Jest gives each test file a global object behind a proxy, through which every look at `Math`, `Number` or `Infinity` goes. Here it is an
- * ordinary one, as a program has it. Measured: all unit tests in 383 s instead of 448.
+ * Where Jest runs a test file's modules, made quicker in two ways.
+ *
+ * Jest gives each file a global object behind a proxy, through which every look at `Math`, `Number` or `Infinity` goes. Here it is an ordinary
+ * one, as a program has it. Measured: all unit tests in 383 s instead of 448.
+ *
+ * And it compiles every module anew for every file. Here a worker keeps what it has compiled. Measured: 6.3 s instead of 9.2 for six files that
+ * only load the server, 32 s of processor instead of 37 for all of the web's.
  */
 import vm from 'node:vm';
 import { TestEnvironment } from 'jest-environment-node';
 
-const { createContext } = vm;
+const { createContext, SourceTextModule, compileFunction } = vm;
+
+/** By the text that was compiled. */
+const compiledModules = new Map();
+const compiledFunctions = new Map();
+
+/** Compiled code forgets who asks where it imports something later. */
+const isKept = (text) => !text.includes('import(');
+
+vm.SourceTextModule = class extends SourceTextModule {
+  constructor(text, options) {
+    super(text, { ...options, cachedData: compiledModules.get(text) });
+    if (isKept(text) && !compiledModules.has(text)) compiledModules.set(text, this.createCachedData());
+  }
+};
+
+vm.compileFunction = (text, parameters, options) => {
+  const cachedData = compiledFunctions.get(text);
+  const produceCachedData = isKept(text) && !cachedData;
+  const made = compileFunction(text, parameters, { ...options, cachedData, produceCachedData });
+  if (produceCachedData) compiledFunctions.set(text, made.cachedData);
+  return made;
+};
 
 export default class PlainEnvironment extends TestEnvironment {
   constructor(...given) {
