@@ -141,7 +141,7 @@ test.describe('what does not clear', () => {
     await expect(page.getByRole('region', { name: 'On the list' })).not.toContainText('Dash centre');
 
     await fitter.whatFits(job, 'Dash centre');
-    await choosing.getByLabel('The factory sounder stays connected to the second plug and is heard').check();
+    await choosing.getByLabel('The factory sounder stays connected to what feeds it and is heard').check();
     await choosing
       .getByLabel('Where it is fixed, and which warnings were heard')
       .fill('Under the dash, belt chime heard');

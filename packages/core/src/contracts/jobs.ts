@@ -152,6 +152,7 @@ export const listedRecordSchema = openingFactsSchema
     assumed: true,
     wiring: true,
     secondPlug: true,
+    plugFaces: true,
     polarity: true,
     lineFilter: true,
     obstaclesLooked: true,

@@ -37,7 +37,7 @@ export { sheetFit } from './layout/sheetFit';
 export { MOST_LAYERS } from './layout/slots';
 export { SHOULDER_DOUBT } from './layout/typicalShoulders';
 export { behindClearanceMm } from './margins/checks/depth';
-export { type OpeningFacts, openingHolds } from './margins/checks/facts';
+export { carriedBesides, type OpeningFacts, openingHolds } from './margins/checks/facts';
 export { frontAskedMm, frontClearanceMm } from './margins/checks/front';
 export { placeWords } from './margins/checks/place';
 export { openForOpening } from './openForOpening';
@@ -68,6 +68,7 @@ export {
   type FrontKind,
   OBSTACLE_KINDS,
   type ObstacleKind,
+  type PinsBeyond,
   type ProudThing,
   type SheetDefaults,
 } from './shapes';

@@ -31,7 +31,7 @@ function check(id: CheckId, at: FitOpening = opening(), what: Candidate = candid
   return found;
 }
 
-const FACTS = { airbag: 'none', secondPlug: 'none', wiring: { kind: 'connector' } } as const;
+const FACTS = { airbag: 'none', secondPlug: 'none', pinsBeyond: null, wiring: { kind: 'connector' } } as const;
 const marginOf = (id: CheckId, at?: FitOpening, what?: Candidate) => check(id, at, what).margin?.valueMm;
 
 describe('hole', () => {
@@ -531,6 +531,23 @@ describe('plugs', () => {
   ] as const)('second plug %s: %s', (secondPlug, verdict) => {
     expect(check('chime', opening({ secondPlug })).verdict).toBe(verdict);
   });
+
+  test.each([
+    ['none', 'warning', /^Through pins 3 and 4 of its plug come the vehicle's warning sounds/],
+    ['none', 'notKnown', /^Nobody has tried what comes through pins 3 and 4 of its plug/],
+    ['soundAlone', 'feed', /^Through pins 3 and 4 of its plug the sound goes on/],
+    ['notLooked', 'warning', /^Through pins 3 and 4/],
+    ['unexplained', 'notKnown', /^Nobody has tried what comes through pins 3 and 4/],
+    // Graver than what the pins say.
+    ['warning', 'notKnown', /^The second plug carries the vehicle's warning sounds/],
+    ['notLooked', 'feed', /^Nobody has looked whether the old speaker has a second plug/],
+  ] as const)(
+    'second plug %s, and pins that carry %s: both hold, and the graver is said',
+    (secondPlug, carries, said) => {
+      const at = opening({ secondPlug, pinsBeyond: { carries, words: 'pins 3 and 4 of its plug' } });
+      expect(check('chime', at)).toMatchObject({ verdict: 'hold', sentence: expect.stringMatching(said) });
+    },
+  );
 });
 
 describe('the whole', () => {

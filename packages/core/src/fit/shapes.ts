@@ -28,6 +28,9 @@ export type FactoryWiring =
 /** `sound`: nobody has looked whether its wires go on to another speaker; `soundAlone`: they do not; `soundOn`: they do. */
 export type SecondPlug = 'none' | 'soundAlone' | 'soundOn' | 'sound' | 'warning' | 'unexplained' | 'notLooked';
 
+/** What pins of its plugs bring besides the sound of the speaker, the gravest; `words` says which pins. */
+export type PinsBeyond = { readonly carries: 'warning' | 'notKnown' | 'feed'; readonly words: string };
+
 /** Whether an airbag sits behind or beside the cover that has to come off; `notAsked` where covers of that place are not asked about. */
 export type Airbag = 'none' | 'near' | 'notLooked' | 'notAsked';
 
@@ -177,6 +180,8 @@ export type FitOpening = {
   readonly plugRad: number | null;
   readonly wiring: FactoryWiring;
   readonly secondPlug: SecondPlug;
+  /** null where nothing more is known of, or nobody looked at the pins. */
+  readonly pinsBeyond: PinsBeyond | null;
   readonly airbag: Airbag;
 };
 

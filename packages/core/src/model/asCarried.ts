@@ -3,6 +3,7 @@
  * Readings from a catalogue, a class default or a guess are what they were.
  */
 import type { OpeningRecord } from './opening';
+import { carriedFace } from './plugFace';
 import { carriedPolarity } from './polarity';
 import { SOURCES, type SourceId } from './source';
 
@@ -13,6 +14,7 @@ export function asCarried(record: OpeningRecord): OpeningRecord {
     oldSpeaker: null,
     earlier: null,
     build: [],
+    plugFaces: record.plugFaces.map(carriedFace),
     polarity: carriedPolarity(record.polarity),
     lineFilter: null,
     trace: record.trace && { ...record.trace, source: carriedSource(record.trace.source) },

@@ -2,9 +2,11 @@
  * Prompts where the work can hurt. They defer to the vehicle maker's manual, local rules and licensed trades, and give
  * no figure of their own.
  */
+import { carriedBesides } from '../fit';
 import { EARLIER_WORK } from './earlierWork';
 import type { OpeningRecord } from './opening';
 import { isInDoor, mayHoldAirbag } from './place';
+import { beyondSound } from './plugFace';
 
 const MAKERS_MANUAL = "The vehicle maker's manual decides.";
 
@@ -13,8 +15,9 @@ export function cautionsFor({
   fixing,
   behind,
   secondPlug,
+  plugFaces,
   earlier,
-}: Pick<OpeningRecord, 'place' | 'fixing' | 'behind' | 'secondPlug' | 'earlier'>): readonly string[] {
+}: Pick<OpeningRecord, 'place' | 'fixing' | 'behind' | 'secondPlug' | 'plugFaces' | 'earlier'>): readonly string[] {
   const cautions: string[] = [];
   if (mayHoldAirbag(place)) {
     cautions.push(`Airbags and their wiring may run here: no cutting, drilling or glueing near them. ${MAKERS_MANUAL}`);
@@ -30,7 +33,8 @@ export function cautionsFor({
   if (behind === 'glass') cautions.push('Window fully up and held before anything is drilled.');
   if (fixing === 'rivets')
     cautions.push('Riveted: drilling out needs eye protection, and the mandrels have to be caught.');
-  if (secondPlug === 'warning' || secondPlug === 'unexplained') {
+  const { what } = carriedBesides({ secondPlug, pinsBeyond: beyondSound(plugFaces) });
+  if (what === 'warning' || what === 'unexplained') {
     cautions.push(
       'Warning sounds must not be lost. The maker and local rules decide whether the speaker may be changed at all.',
     );

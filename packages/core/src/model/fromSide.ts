@@ -32,6 +32,7 @@ export function fromSide(record: OpeningRecord): OpeningRecord {
     proud: record.proud.map((each) => ({ ...each, xMm: negative(each.xMm) })),
     // Colours and pins are of one plug, and the other side has another.
     polarity: POLARITY_NOT_KNOWN,
+    plugFaces: [],
     lineFilter: null,
     plugDeg: record.plugDeg === null ? null : mirroredDeg(record.plugDeg),
   };

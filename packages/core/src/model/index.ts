@@ -29,6 +29,7 @@ export {
 export {
   BAND_LABELS,
   BANDS,
+  type Band,
   CHANNEL_WIRE_LABELS,
   CHANNEL_WIRES,
   type Channel,
@@ -282,6 +283,25 @@ export {
   type Side,
 } from './place';
 export {
+  beyondSound,
+  MOST_FACES,
+  MOST_POSITIONS,
+  MOST_ROWS,
+  PAIR_CARRIES,
+  PAIR_CARRIES_LABELS,
+  type PairCarries,
+  type PinPair,
+  type PlugFace,
+  pairLetter,
+  pinMark,
+  pinsNotLooked,
+  pinWords,
+  plugFaceWords,
+  plugName,
+  rowLengths,
+  soundPins,
+} from './plugFace';
+export {
   POLARITY_BY,
   POLARITY_LABELS,
   POLARITY_NOT_KNOWN,
@@ -291,6 +311,7 @@ export {
   polaritySchema,
   polarityWeight,
   polarityWords,
+  positivePin,
 } from './polarity';
 export {
   ANSWER_GRADE_LABELS,
@@ -320,7 +341,7 @@ export {
 export { jobCode, lotCode, lotWords, MOST_ON_SHELF, type ShelfState, shelfStateSchema } from './shelf';
 export { lineNeeds, type SmallNeed, smallNeeds } from './smallNeeds';
 export { ORIGIN_LABELS, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
-export { airbagAt, isOpeningThere, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
+export { isOpeningThere, openingFacts, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
 export { usualChannels } from './usualChannels';
 export {
   type BeganAs,

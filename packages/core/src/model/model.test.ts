@@ -140,15 +140,22 @@ describe('an opening', () => {
 describe('cautions', () => {
   test('appear where they apply, defer to the maker and name no torque', () => {
     const all = (['frontDoorLow', 'aPillar', 'rearDeck'] as const).flatMap((place) =>
-      cautionsFor({ place, fixing: 'rivets', behind: 'glass', secondPlug: 'warning', earlier: null }),
+      cautionsFor({ place, fixing: 'rivets', behind: 'glass', secondPlug: 'warning', plugFaces: [], earlier: null }),
     );
     expect(all.some((each) => each.includes('Airbags'))).toBe(true);
     expect(all.some((each) => each.includes('seat-belt'))).toBe(true);
     expect(all.some((each) => each.includes('Warning sounds'))).toBe(true);
     expect(all.join(' ')).not.toMatch(/\d/);
+    const plain = { place: 'kickPanel', fixing: 'screws', behind: 'metal', secondPlug: 'none', earlier: null } as const;
+    expect(cautionsFor({ ...plain, plugFaces: [] })).toEqual([]);
     expect(
-      cautionsFor({ place: 'kickPanel', fixing: 'screws', behind: 'metal', secondPlug: 'none', earlier: null }),
-    ).toEqual([]);
+      cautionsFor({
+        ...plain,
+        plugFaces: [
+          { rows: 1, positions: 2, pairs: [{ pins: [1, 2], carries: 'warning', grade: 'seenHere' }], empty: [] },
+        ],
+      }),
+    ).toEqual([expect.stringContaining('Warning sounds must not be lost.')]);
   });
 });
 

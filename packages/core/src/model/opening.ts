@@ -9,6 +9,7 @@ import { FRONT_FACES, freeMeasurementSchema, measurementSchema } from './measure
 import { oldSpeakerSchema } from './oldSpeaker';
 import { dimensionRangeError, OPENING_DIMENSION_KEYS } from './openingDimensions';
 import { placeSchema, sideSchema } from './place';
+import { plugFacesSchema } from './plugFace';
 import { POLARITY_NOT_KNOWN, polaritySchema } from './polarity';
 import { MOST_READINGS } from './readMeasurement';
 import { sourceSchema } from './source';
@@ -185,6 +186,8 @@ const openingFieldsSchema = z.strictObject({
   behind: z.enum(BEHIND),
   wiring: wiringSchema,
   secondPlug: z.enum(SECOND_PLUGS),
+  /** Of its plug, a second and a third one, as far as somebody looked into them. */
+  plugFaces: plugFacesSchema.default([]),
   /** At its plug. */
   polarity: polaritySchema.default(POLARITY_NOT_KNOWN),
   /** In the line before its speaker; null for nothing. */
@@ -225,7 +228,10 @@ export const notedOpeningSchema = openingFieldsSchema
 export const openingFactsSchema = openingFieldsSchema.omit({ dimensions: true });
 
 export const openingRecordSchema = openingFieldsSchema.superRefine(
-  ({ place, name, dimensions, depthReadings, obstacles, proud, bore, faces, front }, context) => {
+  (
+    { place, name, dimensions, depthReadings, obstacles, proud, bore, faces, front, plugFaces, secondPlug },
+    context,
+  ) => {
     if (place === 'other' && name === '')
       context.addIssue({ code: 'custom', path: ['name'], message: 'Type what this place is called.' });
     const read = [
@@ -245,6 +251,10 @@ export const openingRecordSchema = openingFieldsSchema.superRefine(
           message: `"${id}" names another one too: give it a name of its own`,
         });
       });
+    }
+    if (plugFaces.length > 1 && secondPlug === 'none') {
+      const message = 'a second plug is drawn, and it is said that there is none: put one of them right';
+      context.addIssue({ code: 'custom', path: ['plugFaces', 1], message });
     }
     for (const face of FRONT_FACES) {
       if (faces[face] !== null || !read.some((each) => faceOf(each) === face)) continue;

@@ -19,6 +19,7 @@ export function openingsOfOtherVariant({ openings }: Pick<VehicleRecord, 'openin
     presence: 'notLooked',
     wiring: { kind: 'unknown' },
     secondPlug: 'notLooked',
+    plugFaces: [],
     polarity: POLARITY_NOT_KNOWN,
     airbag: 'notLooked',
   }));

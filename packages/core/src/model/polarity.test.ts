@@ -9,6 +9,7 @@ import {
   polaritySchema,
   polarityWeight,
   polarityWords,
+  positivePin,
 } from './polarity';
 
 const of = (by: (typeof POLARITY_BY)[number]) => ({ by, positive: 'pin 1', source: 'sheet 4' });
@@ -45,4 +46,16 @@ test('a car is in phase where every pair is tested, and nowhere sooner', () => {
   expect(phaseWords([cell, keyed, POLARITY_NOT_KNOWN], false)).toBe(
     'Which wire is positive is tested at 1 of 3: one pair that is reversed cancels the bass of the others.',
   );
+});
+
+test('a pin is one where it is told as one', () => {
+  const pinOf = (positive: string) => positivePin({ by: 'cell', positive, source: '' });
+  expect(['pin 1', ' Pin 12 ', 'pin', 'pin 1 or 2', 'the one with the stripe', ''].map(pinOf)).toEqual([
+    1,
+    12,
+    null,
+    null,
+    null,
+    null,
+  ]);
 });

@@ -59,6 +59,12 @@ export function polarityWords({ by, positive, source }: Polarity): string {
   return `${positive} (${label.charAt(0).toLowerCase()}${label.slice(1)}${source === '' ? '' : `: ${source}`})`;
 }
 
+/** The pin that is positive, where it is told as one: "pin 1". */
+export function positivePin({ positive }: Polarity): number | null {
+  const found = /^pin (\d+)$/i.exec(positive.trim());
+  return found ? Number(found[1]) : null;
+}
+
 /** How much of a car's phase is known: one pair that is reversed cancels the bass of the others. */
 export function phaseWords(polarities: readonly Polarity[], keysProve: boolean): string {
   const tested = polarities.filter((each) => polarityWeight(each, keysProve) === 'tested').length;

@@ -1,5 +1,5 @@
 /** An opening's record as the shape that the checks work on. */
-import type { FitObstacle, FitOpening, OpeningDimensionKey } from '../fit';
+import type { FitObstacle, FitOpening, OpeningDimensionKey, OpeningFacts } from '../fit';
 import { halfExtentsMm, type Outline, type OutlineMm, outlineMm, outlineRadiusMm } from '../geometry';
 import {
   type Dimension,
@@ -16,6 +16,7 @@ import { countedFromMetal, INWARDS, OUTWARDS } from './faces';
 import { isTakenHere, type Measurement } from './measurement';
 import type { ObstacleRecord, OpeningRecord } from './opening';
 import { mayHoldAirbag, placeLabel } from './place';
+import { beyondSound } from './plugFace';
 import { sheetDefaults } from './sheetDefaults';
 import { SOURCES, type SourceId } from './source';
 import { boltDimensions, HOLELESS } from './wantedDimensions';
@@ -126,6 +127,7 @@ export function toFitOpening(
     plugRad: record.plugDeg === null ? null : degToRad(record.plugDeg),
     wiring: toWiring(record, connectorName),
     secondPlug: record.secondPlug,
+    pinsBeyond: beyondSound(record.plugFaces),
     airbag: airbagAt(record),
   };
 }
@@ -152,8 +154,25 @@ function boltsAssumed(record: OpeningRecord): boolean {
 function toWiring(record: OpeningRecord, connectorName: (connectorId: string) => string): FitOpening['wiring'] {
   const { wiring } = record;
   if (wiring.kind !== 'connector') return wiring;
-  if (hasEarlier(record, 'plugCut')) return { kind: 'cut' };
+  if (isCut(record)) return { kind: 'cut' };
   return { ...wiring, connectorName: connectorName(wiring.connectorId) };
+}
+
+/** What is known of an opening besides its lengths, as far as it holds whatever is chosen for it. */
+export function openingFacts(
+  record: Pick<OpeningRecord, 'place' | 'airbag' | 'secondPlug' | 'plugFaces' | 'wiring' | 'earlier'>,
+): OpeningFacts {
+  return {
+    airbag: airbagAt(record),
+    secondPlug: record.secondPlug,
+    pinsBeyond: beyondSound(record.plugFaces),
+    wiring: { kind: isCut(record) ? 'cut' : record.wiring.kind },
+  };
+}
+
+/** Whether the plug that is noted was cut off before. */
+function isCut(record: Pick<OpeningRecord, 'wiring' | 'earlier'>): boolean {
+  return record.wiring.kind === 'connector' && hasEarlier(record, 'plugCut');
 }
 
 /** What is known of an airbag at the opening; covers of some places are not asked about. */

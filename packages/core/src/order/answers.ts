@@ -5,8 +5,7 @@
  * that takes a cure, which the trade knows of and somebody can check again. Cures are common practice, no source.
  */
 import { z } from 'zod';
-import type { OpeningFacts } from '../fit';
-import { CHECK_IDS, type CheckId, COUNTS_FOR, type Verdict } from '../fit';
+import { CHECK_IDS, type CheckId, COUNTS_FOR, carriedBesides, type OpeningFacts, type Verdict } from '../fit';
 
 export const SHORTEST_WORDS = 8;
 const LONGEST_WORDS = 500;
@@ -52,11 +51,11 @@ const always = () => true;
 export const CURES: Readonly<Record<CureId, Cure>> = {
   sounderKept: {
     check: 'chime',
-    words: 'The factory sounder stays connected to the second plug and is heard',
+    words: 'The factory sounder stays connected to what feeds it and is heard',
     evidence: 'Where it is fixed, and which warnings were heard from it',
     ownerOnly: true,
     asksLeave: true,
-    suits: ({ secondPlug }) => secondPlug === 'warning',
+    suits: (opening) => carriedBesides(opening).what === 'warning',
   },
   makersWay: {
     check: 'chime',
@@ -64,7 +63,7 @@ export const CURES: Readonly<Record<CureId, Cure>> = {
     evidence: 'Which document of the maker, and what was done',
     ownerOnly: true,
     asksLeave: true,
-    suits: ({ secondPlug }) => secondPlug === 'warning',
+    suits: (opening) => carriedBesides(opening).what === 'warning',
   },
   wiredOn: {
     check: 'chime',
@@ -72,7 +71,7 @@ export const CURES: Readonly<Record<CureId, Cure>> = {
     evidence: 'Where they are joined, and which speaker was heard',
     ownerOnly: false,
     asksLeave: false,
-    suits: ({ secondPlug }) => secondPlug === 'soundOn',
+    suits: (opening) => carriedBesides(opening).what === 'soundOn',
   },
   newWire: {
     check: 'connector',

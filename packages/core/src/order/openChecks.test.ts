@@ -4,7 +4,7 @@ import type { Answer } from './answers';
 import { CURE_IDS, CURES, curesFor, newAnswersSchema, withAnswers } from './answers';
 import { gravestOf, heldBackBecause, openChecks, unanswered } from './openChecks';
 
-const PLUGS = { airbag: 'none', secondPlug: 'none', wiring: { kind: 'connector' } } as const;
+const PLUGS = { airbag: 'none', secondPlug: 'none', pinsBeyond: null, wiring: { kind: 'connector' } } as const;
 const WARNING = { ...PLUGS, secondPlug: 'warning' } as const;
 
 function check(id: CheckId, verdict: Verdict, marginMm: number | null = null, more: Partial<Check> = {}): Check {
@@ -109,7 +109,7 @@ describe('a hold', () => {
 
   test('says what would lift it', () => {
     expect(heldBackBecause(openChecks({ checks: [chime] }, [], WARNING), 'hold')).toBe(
-      'No reason lifts this hold, only what is done about it: the factory sounder stays connected to the second plug and is heard; or the vehicle maker says how the warnings are kept, and it is done that way.',
+      'No reason lifts this hold, only what is done about it: the factory sounder stays connected to what feeds it and is heard; or the vehicle maker says how the warnings are kept, and it is done that way.',
     );
   });
 
@@ -159,7 +159,13 @@ describe('a hold', () => {
     expect(curesFor('connector', { ...PLUGS, wiring: { kind: 'broken' } })).toEqual([
       ...['newWire', 'housingChanged', 'wiresJoined'],
     ]);
+    expect(curesFor('connector', { ...PLUGS, wiring: { kind: 'cut' } })).toEqual(['newWire', 'wiresJoined']);
     expect(curesFor('chime', { ...PLUGS, secondPlug: 'soundOn' })).toEqual(['wiredOn']);
+    const byPins = (carries: 'warning' | 'notKnown' | 'feed') =>
+      curesFor('chime', { ...PLUGS, pinsBeyond: { carries, words: 'pins 3 and 4 of its plug' } });
+    expect(byPins('warning')).toEqual(['sounderKept', 'makersWay']);
+    expect(byPins('notKnown')).toEqual([]);
+    expect(byPins('feed')).toEqual(['wiredOn']);
     expect(curesFor('chime', { ...PLUGS, secondPlug: 'sound' })).toEqual([]);
     expect(curesFor('airbag', { ...PLUGS, airbag: 'near' })).toEqual(['makersManual']);
     expect(curesFor('airbag', { ...PLUGS, airbag: 'notLooked' })).toEqual([]);

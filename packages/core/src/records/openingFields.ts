@@ -1,6 +1,15 @@
 /** The fields of an opening's record: each dimension, and each fact. Its place is its identity and no field. */
 
-import type { Build, Earlier, Measurement, OldSpeaker, OpeningLineFilter, OpeningRecord, Polarity } from '../model';
+import type {
+  Build,
+  Earlier,
+  Measurement,
+  OldSpeaker,
+  OpeningLineFilter,
+  OpeningRecord,
+  PlugFace,
+  Polarity,
+} from '../model';
 import {
   buildWords,
   earlierWords,
@@ -9,6 +18,7 @@ import {
   OPENING_DIMENSION_KEYS,
   OPENING_DIMENSIONS,
   oldSpeakerWords,
+  plugFaceWords,
   polarityWords,
   SOURCES,
 } from '../model';
@@ -29,6 +39,7 @@ const FACT_LABELS = {
   behind: 'Behind it',
   wiring: 'Connector',
   secondPlug: 'Second plug',
+  plugFaces: 'Pins of its plugs',
   polarity: 'Positive wire',
   lineFilter: 'Filter in its line',
   airbag: 'Airbag at the cover',
@@ -52,6 +63,7 @@ const FACT_LABELS = {
 const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   oldSpeaker: (old) => oldSpeakerWords(old as OldSpeaker | null),
   earlier: (earlier) => earlierWords(earlier as Earlier),
+  plugFaces: (faces) => (faces as readonly PlugFace[]).map(plugFaceWords).join(' | ') || 'nobody looked',
   polarity: (polarity) => polarityWords(polarity as Polarity),
   lineFilter: (filter) => lineFilterWords(filter as OpeningLineFilter | null),
   build: (build) => buildWords(build as Build),

@@ -29,7 +29,7 @@ const opening = (more: Partial<PointOpening['record']> = {}): PointOpening => ({
   state: { kind: 'noOpening', sentence: '' },
   record: {
     ...{ place: 'frontDoorLow', side: 'left', name: '', presence: 'fitted', assumed: [], wiring: { kind: 'unknown' } },
-    ...{ secondPlug: 'notLooked', obstaclesLooked: true, behind: 'glass', oldSpeaker: null },
+    ...{ secondPlug: 'notLooked', plugFaces: [], obstaclesLooked: true, behind: 'glass', oldSpeaker: null },
     ...more,
   } as PointOpening['record'],
 });
@@ -52,6 +52,12 @@ describe('what does not matter for this car and this wish is not asked', () => {
       { goals: CLEARER },
       [opening({ secondPlug: 'none' })],
       ['amplifier', 'windows', 'band'],
+    ],
+    [
+      'no second plug was found, and two pins more that nobody tried',
+      { goals: CLEARER },
+      [opening({ secondPlug: 'none', plugFaces: [{ rows: 1, positions: 2, pairs: [], empty: [] }] })],
+      ['amplifier', 'windows', 'alsoSounds', 'band'],
     ],
     [
       'a door where nobody looked whether a speaker is fitted',

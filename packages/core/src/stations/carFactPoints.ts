@@ -1,5 +1,14 @@
 /** What of the car has to be known for this wish, and is not, or was only said. What does not matter here is not asked. */
-import { CAR_FACT_KEYS, CAR_FACTS, type CarFactKey, isInDoor, isOnlyHeard, knownFact, type Place } from '../model';
+import {
+  beyondSound,
+  CAR_FACT_KEYS,
+  CAR_FACTS,
+  type CarFactKey,
+  isInDoor,
+  isOnlyHeard,
+  knownFact,
+  type Place,
+} from '../model';
 import { lowerFirst } from '../order';
 import type { OpenPoint, PointJob, PointOpening } from './point';
 
@@ -29,6 +38,11 @@ export function carFactPoints(job: PointJob, openings: readonly PointOpening[]):
 /** What is seen of the signal's way. */
 export const WIRE_FACTS: readonly CarFactKey[] = ['amplifier', 'alsoSounds', 'doorWires', 'boot', 'band'];
 
+/** Whether its plugs bring more than its own sound, as far as anybody looked. */
+function mayBringMore({ secondPlug, plugFaces }: PointOpening['record']): boolean {
+  return secondPlug !== 'none' || beyondSound(plugFaces) !== null;
+}
+
 const BELTED: ReadonlySet<Place> = new Set(['aPillar', 'sidePanel', 'rearWall', 'rearDeck', 'overhead']);
 
 /** Whether it changes anything for this car and this wish; where nobody has said what is wanted, it may. */
@@ -39,7 +53,7 @@ const MATTERS: Readonly<Record<CarFactKey, (job: PointJob, openings: readonly Po
   alsoSounds: ({ amplifierPlan: plan }, openings) =>
     // Where all was heard without the amplifier, what it was is no question.
     (plan?.kind === 'bypass' && plan.sounds !== 'heard') ||
-    openings.some(({ record }) => record.presence === 'fitted' && record.secondPlug !== 'none'),
+    openings.some(({ record }) => record.presence === 'fitted' && mayBringMore(record)),
   doorWires: (_job, openings) =>
     openings.some(
       ({ record: { place, presence, wiring } }) =>

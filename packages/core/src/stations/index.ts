@@ -25,5 +25,5 @@ export {
   type SettledAt,
   type ShopWishes,
 } from './point';
-export { isSecondPlugUndecided } from './wirePoints';
+export { isMoreUndecided } from './wirePoints';
 export { type WiredJob, type WireRun, wireNeeds, wireRuns } from './wireRuns';

@@ -324,7 +324,9 @@ describe('at the openings', () => {
         words: 'The maker wrote that nothing is lost.',
         ...given,
       } as const;
-      const held = [{ words: 'Front door, left: decide how what its second plug carries goes on.', isHeld: true }];
+      const held = [
+        { words: 'Front door, left: decide how what comes through its second plug goes on.', isHeld: true },
+      ];
       expect(wires({ kind: 'hold', sentence: 'A chime.' })).toMatchObject(held);
       expect(wires({ ...CHOSEN, open: [{ ...open, answer: null }] })).toMatchObject(held);
       expect(wires({ ...CHOSEN, open: [{ ...open, answer }] })).toEqual([]);

@@ -48,6 +48,7 @@ export type PointOpening = {
     | 'assumed'
     | 'wiring'
     | 'secondPlug'
+    | 'plugFaces'
     | 'polarity'
     | 'lineFilter'
     | 'obstaclesLooked'

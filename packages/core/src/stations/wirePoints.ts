@@ -1,5 +1,6 @@
 /** What has to be seen, or decided, of an opening's wires before a speaker that is put in there plays, and no warning sound is lost. */
-import { placeLabel } from '../model';
+import { carriedBesides } from '../fit';
+import { beyondSound, placeLabel } from '../model';
 import type { OpenPoint, PointOpening } from './point';
 import { listed } from './words';
 
@@ -24,20 +25,27 @@ export function wirePoints(opening: PointOpening): readonly OpenPoint[] {
     id: `secondPlug ${id}`,
     station: 'wire',
     askedAt: null,
-    words: `${label}: decide how what its second plug carries goes on.`,
+    words: `${label}: decide how what comes through ${besidesOf(opening.record).through} goes on.`,
     stake: 'Left off with the old speaker it is gone: warning sounds, or another speaker behind this one.',
     settledAt: { kind: 'match', openingId: id },
     isHeld: true,
   };
-  return [...(looks.length > 0 ? [look] : []), ...(isSecondPlugUndecided(opening) ? [decide] : [])];
+  return [...(looks.length > 0 ? [look] : []), ...(isMoreUndecided(opening) ? [decide] : [])];
 }
 
-/** Whether a second plug carries more than this speaker's own sound, and nobody has decided yet how that goes on. */
-export function isSecondPlugUndecided({
-  record: { secondPlug },
+/** Whether its plugs carry more than this speaker's own sound, and nobody has decided yet how that goes on. */
+export function isMoreUndecided({
+  record,
   state,
-}: Pick<PointOpening, 'state'> & { readonly record: Pick<PointOpening['record'], 'secondPlug'> }): boolean {
-  if (secondPlug === 'none' || secondPlug === 'soundAlone' || secondPlug === 'notLooked') return false;
+}: Pick<PointOpening, 'state'> & {
+  readonly record: Pick<PointOpening['record'], 'secondPlug' | 'plugFaces'>;
+}): boolean {
+  const { what } = besidesOf(record);
+  if (what === 'none' || what === 'soundAlone' || what === 'notLooked') return false;
   if (state.kind !== 'chosen') return true;
   return state.open.some(({ check, answer }) => check === 'chime' && answer === null);
+}
+
+function besidesOf({ secondPlug, plugFaces }: Pick<PointOpening['record'], 'secondPlug' | 'plugFaces'>) {
+  return carriedBesides({ secondPlug, pinsBeyond: beyondSound(plugFaces) });
 }

@@ -12,6 +12,7 @@ export const PLAIN_OPENING: OpeningRecord = openingRecordSchema.parse({
   behind: 'glass',
   wiring: { kind: 'unknown' },
   secondPlug: 'none',
+  plugFaces: [],
   dimensions: {},
   note: '',
 });

@@ -7,7 +7,7 @@ import type { NewChoice } from '@low-quarry/core/contracts/choices';
 import type { Choice } from '@low-quarry/core/contracts/openings';
 import { VERDICT_WORDS } from '@low-quarry/core/fit';
 import type { Role } from '@low-quarry/core/model';
-import { placeLabel } from '@low-quarry/core/model';
+import { openingFacts, placeLabel } from '@low-quarry/core/model';
 import {
   type Answer,
   CURES,
@@ -135,7 +135,7 @@ export class ChoicesService {
     const undoable = fitting.undoableBecause(opening.record, choice);
     if (undoable !== null) throw refused(undoable, [{ path: `${path}.works`, message: undoable }]);
     const judgement = fitting.judge(opening.record, candidate, choice.works);
-    const open = openChecks(judgement, [], opening.record);
+    const open = openChecks(judgement, [], openingFacts(opening.record));
     const { verdict, sentence } = summarise(judgement, open);
     const { openingId, speakerId, layerIds, works, earlierReason } = choice;
     return {

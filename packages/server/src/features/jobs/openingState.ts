@@ -4,7 +4,7 @@ import { partName, type SpeakerRecord } from '@low-quarry/core/catalogue';
 import type { OpeningState, Plays } from '@low-quarry/core/contracts/jobs';
 import { type Judgement, openingHolds, placeWords } from '@low-quarry/core/fit';
 import type { OpeningRecord } from '@low-quarry/core/model';
-import { airbagAt, isOpeningThere, isTakenHere, missingDimensions, wantedDimensions } from '@low-quarry/core/model';
+import { isOpeningThere, isTakenHere, missingDimensions, openingFacts, wantedDimensions } from '@low-quarry/core/model';
 import { heldBackBecause, neededConsents, openChecks } from '@low-quarry/core/order';
 import { changedSince } from '@low-quarry/core/records';
 import type { StoredChoice } from '../choices/ChoicesStore';
@@ -47,7 +47,7 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
   if (typeof candidate === 'string' || !speaker)
     throw new Error(`judgedState: expected parts of the catalogue, got ${String(candidate)}`);
   const judgement = fitting.judge(record, candidate, stored.choice.works);
-  const open = openChecks(judgement, stored.choice.answers, record);
+  const open = openChecks(judgement, stored.choice.answers, openingFacts(record));
   return {
     kind: 'chosen',
     speakerName: partName(speaker),
@@ -95,7 +95,7 @@ function playsOf(speaker: SpeakerRecord, filter: Plays['filter']): Plays {
 function openState(record: OpeningRecord): OpeningState {
   const isThere = isOpeningThere(record);
   if (isThere !== 'yes') return { kind: 'noOpening', sentence: placeWords({ isThere, assumed: [] }) };
-  const holds = openingHolds({ ...record, airbag: airbagAt(record) });
+  const holds = openingHolds(openingFacts(record));
   if (holds.length > 0) return { kind: 'hold', sentence: holds.map(({ sentence }) => sentence).join(' ') };
   const missing = missingDimensions(record);
   if (missing.length > 0) return { kind: 'toMeasure', missing: [...missing] };

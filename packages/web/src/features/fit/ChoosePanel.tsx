@@ -2,7 +2,7 @@
 import type { NewChoice } from '@low-quarry/core/contracts/choices';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { Judgement, Work } from '@low-quarry/core/fit';
-import { placeLabel } from '@low-quarry/core/model';
+import { openingFacts, placeLabel } from '@low-quarry/core/model';
 import { type OpenCheck, openChecks } from '@low-quarry/core/order';
 import { isSame } from '@low-quarry/core/records';
 import type { LengthUnit } from '@low-quarry/core/units';
@@ -172,7 +172,7 @@ function isChosenAs({ opening: { choice }, works }: Judged, { speakerId, layerId
 function openOf(side: Judged, candidate: CandidateIds): readonly OpenCheck[] {
   const { opening, judgement } = side;
   const answers = isChosenAs(side, candidate) ? (opening.choice?.answers ?? []) : [];
-  return openChecks(judgement, answers, opening.record);
+  return openChecks(judgement, answers, openingFacts(opening.record));
 }
 
 function isOpen(side: Judged, candidate: CandidateIds): boolean {

@@ -11,7 +11,9 @@ import {
   POLARITY_BY,
   POLARITY_LABELS,
   POLARITY_NOT_KNOWN,
+  positivePin,
   SECOND_PLUGS,
+  soundPins,
 } from '@low-quarry/core/model';
 import {
   AIRBAG_WORDS,
@@ -28,6 +30,7 @@ import { Field, INPUT } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
 import { TextField } from '../../ui/TextField';
 import type { OpeningFacts } from './openingDraft';
+import { PlugFaceFields } from './PlugFaceFields';
 
 const WITHOUT_NAME = Object.keys(WIRING_WORDS) as (keyof typeof WIRING_WORDS)[];
 
@@ -107,6 +110,14 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
         options={SECOND_PLUGS.map((each) => [each, SECOND_PLUG_WORDS[each]])}
         onChange={(secondPlug) => onChange({ secondPlug })}
       />
+      <PlugFaceFields
+        faces={facts.plugFaces}
+        ways={waysOf(facts, connectors)}
+        hasSecondPlug={facts.secondPlug !== 'none'}
+        positivePin={positivePin(facts.polarity)}
+        errorAt={errorAt}
+        onChange={(plugFaces) => onChange({ plugFaces })}
+      />
       <PolarityFields facts={facts} errorAt={errorAt} onChange={onChange} />
       {mayHoldAirbag(facts.place) && (
         <Choice
@@ -135,8 +146,13 @@ export function FactFields({ facts, connectors, errorAt, onChange }: FactFieldsP
   );
 }
 
+/** How many positions the plug has, where the library says. */
+function waysOf({ wiring }: OpeningFacts, connectors: readonly ConnectorRecord[]): number | null {
+  return wiring.kind === 'connector' ? (connectors.find(({ id }) => id === wiring.connectorId)?.ways ?? null) : null;
+}
+
 /** Which wire is positive, and what says so. */
-function PolarityFields({ facts: { polarity }, errorAt, onChange }: Omit<FactFieldsProps, 'connectors'>) {
+function PolarityFields({ facts: { polarity, plugFaces }, errorAt, onChange }: Omit<FactFieldsProps, 'connectors'>) {
   const set = (change: Partial<OpeningFacts['polarity']>) => onChange({ polarity: { ...polarity, ...change } });
   return (
     <div className="flex flex-col gap-3">
@@ -156,6 +172,13 @@ function PolarityFields({ facts: { polarity }, errorAt, onChange }: Omit<FactFie
             error={errorAt('record.polarity.positive')}
             onType={(positive) => set({ positive })}
           />
+          <span className="flex flex-wrap gap-2 empty:hidden">
+            {soundPins(plugFaces).map((pin) => (
+              <Button key={pin} onClick={() => set({ positive: `pin ${pin}` })}>
+                Pin {pin}
+              </Button>
+            ))}
+          </span>
           <TextField
             label="Where it stands"
             hint="Of a record: which sheet, from whom."

@@ -13,13 +13,15 @@ import {
   placeLabel,
   polarityWeight,
   polarityWords,
+  positivePin,
 } from '@low-quarry/core/model';
-import { channelLoadOf, isSecondPlugUndecided, WIRE_FACTS } from '@low-quarry/core/stations';
+import { channelLoadOf, isMoreUndecided, WIRE_FACTS } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { connectorsQuery } from '../../api/connectorsQuery';
 import { shopSettingsQuery } from '../../api/settingsQuery';
+import { PlugFaceDrawing } from '../../drawing/PlugFaceDrawing';
 import { useOutbox } from '../../outbox/OutboxProvider';
 import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
@@ -36,7 +38,7 @@ import { pointAddress } from '../rail/pointAddress';
 import { Rail } from '../rail/Rail';
 import { railView } from '../rail/railView';
 import { LineFilterLine } from './filter/LineFilterLine';
-import { plugWords, WIRE_CHECKS } from './plugWords';
+import { pinLines, plugWords, WIRE_CHECKS } from './plugWords';
 
 export function WiresScreen() {
   const { jobId = '' } = useParams();
@@ -187,12 +189,22 @@ function OpeningWires({ job, openings, connectors }: OpeningWiresProps) {
                   </span>
                   {mark === 'hold' && (
                     <span className="block font-semibold text-hold">
-                      Hold: what it carries must go on working. How is decided where its speaker is chosen.
+                      Hold: what comes to it besides its own sound must go on working. How is decided where its speaker
+                      is chosen.
                     </span>
                   )}
                 </span>
               </Link>
               <div className="pl-7">
+                {record.plugFaces.map((face, at) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: which plug it is, is its place in the list.
+                  <figure key={at} className="flex flex-wrap items-start gap-x-4 gap-y-1 pb-2">
+                    <span aria-hidden="true">
+                      <PlugFaceDrawing face={face} positivePin={at === 0 ? positivePin(record.polarity) : null} />
+                    </span>
+                    <figcaption className="max-w-prose pt-3">{pinLines(record)[at]}</figcaption>
+                  </figure>
+                ))}
                 {load && <LineFilterLine opening={opening} load={load} watt={wattOf(job, record)} />}
                 <OpenChecks open={open} behind={record.behind} />
               </div>
@@ -211,7 +223,7 @@ function wattOf({ vehicle: { channels } }: Job, record: OpeningRecord): number |
 }
 
 function markOf({ record, state }: OpeningWithState): 'clears' | 'measure' | 'hold' {
-  if (isSecondPlugUndecided({ record, state })) return 'hold';
+  if (isMoreUndecided({ record, state })) return 'hold';
   const { wiring, secondPlug } = record;
   return wiring.kind === 'unknown' || secondPlug === 'notLooked' || hasEarlier(record, 'plugCut')
     ? 'measure'

@@ -18,7 +18,7 @@ import {
   channelLoadOf,
   channelSheets,
   devicePlugPoints,
-  isSecondPlugUndecided,
+  isMoreUndecided,
   levelLines,
   wireRuns,
 } from '@low-quarry/core/stations';
@@ -26,7 +26,7 @@ import { SECOND_PLUG_WORDS, VERDICT_WORDS } from '../../text/words';
 import { answered } from '../../ui/OpenChecks';
 import { PaperHead } from '../jobs/PaperHead';
 import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
-import { plugWords, WIRE_CHECKS } from './plugWords';
+import { pinLines, plugWords, WIRE_CHECKS } from './plugWords';
 
 type WiresSheetProps = {
   readonly job: Job;
@@ -172,8 +172,15 @@ function PlugOnPaper({ opening, connectors }: PlugOnPaperProps) {
         {lineFilterWords(record.lineFilter)}.
       </p>
       <p className="pl-4">Second plug: {SECOND_PLUG_WORDS[record.secondPlug].toLowerCase()}.</p>
-      {isSecondPlugUndecided(opening) && (
-        <p className="pl-4 font-semibold">◆ Hold: what it carries must go on working, and how is not decided.</p>
+      {pinLines(record).map((line) => (
+        <p key={line} className="pl-4">
+          {line}
+        </p>
+      ))}
+      {isMoreUndecided(opening) && (
+        <p className="pl-4 font-semibold">
+          ◆ Hold: what comes to it besides its own sound must go on working, and how is not decided.
+        </p>
       )}
       {open.map((each) => (
         <p key={each.check} className="pl-4">

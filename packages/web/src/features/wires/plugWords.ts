@@ -1,7 +1,7 @@
 /** What of an opening's plug is told, on the screen and on paper. */
 import type { ConnectorRecord } from '@low-quarry/core/catalogue';
 import { capital } from '@low-quarry/core/firstLetter';
-import { hasEarlier, type OpeningRecord } from '@low-quarry/core/model';
+import { hasEarlier, type OpeningRecord, plugFaceWords } from '@low-quarry/core/model';
 import { presenceWords, WIRING_WORDS } from '../../text/words';
 
 /** Checks of a choice that are about its wires. */
@@ -14,4 +14,9 @@ export function plugWords(record: OpeningRecord, connectors: readonly ConnectorR
   if (wiring.kind === 'noWires') return 'none, no wires come here';
   if (wiring.kind !== 'connector') return WIRING_WORDS[wiring.kind].toLowerCase();
   return connectors.find(({ id }) => id === wiring.connectorId)?.name ?? wiring.connectorId;
+}
+
+/** A line for each plug whose pins were noted. */
+export function pinLines({ plugFaces }: Pick<OpeningRecord, 'plugFaces'>): readonly string[] {
+  return plugFaces.map((face, at) => `Its ${plugFaceWords(face, at)}.`);
 }

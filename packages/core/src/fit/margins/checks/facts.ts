@@ -6,7 +6,7 @@ import { NOTCH_REACH_RAD } from '../../../math';
 import { radToDeg } from '../../../units';
 import type { CheckId } from '../../Check';
 import { turnBetween } from '../../mates/placements';
-import type { Airbag, FitOpening, SecondPlug } from '../../shapes';
+import type { Airbag, FitOpening, PinsBeyond, SecondPlug } from '../../shapes';
 import type { CheckKind } from '../CheckKind';
 
 const NO_NOTCH = 0;
@@ -98,8 +98,41 @@ const SECOND_PLUG_WORDS: Readonly<Record<SecondPlug, string>> = {
   notLooked: 'Nobody has looked whether the old speaker has a second plug.',
 };
 
+const PINS_WORDS: Readonly<Record<PinsBeyond['carries'], (pins: string) => string>> = {
+  warning: (pins) =>
+    `Through ${pins} come the vehicle's warning sounds. They must go on working: keep the factory sounder, or ask the vehicle maker.`,
+  notKnown: (pins) => `Nobody has tried what comes through ${pins}. Find out before the old speaker comes off.`,
+  feed: (pins) => `Through ${pins} the sound goes on to another speaker, which falls silent when they are left off.`,
+};
+
+/** What pins carry, in the words for a second plug. */
+const AS_SECOND_PLUG = { warning: 'warning', notKnown: 'unexplained', feed: 'soundOn' } as const;
+/** The gravest first. */
+const SECOND_PLUG_ORDER: readonly SecondPlug[] = [
+  'warning',
+  'unexplained',
+  'notLooked',
+  'soundOn',
+  'sound',
+  'soundAlone',
+  'none',
+];
+
+/** Of what a second plug does, and what pins bring besides the speaker's sound, the graver; of two alike, that of which the pins are known. */
+export function carriedBesides({ secondPlug, pinsBeyond }: Pick<OpeningFacts, 'secondPlug' | 'pinsBeyond'>): {
+  readonly what: SecondPlug;
+  /** "its second plug"; "pins 3 and 4 of its plug". */
+  readonly through: string;
+  readonly sentence: string;
+} {
+  const byPins = pinsBeyond && AS_SECOND_PLUG[pinsBeyond.carries];
+  if (!byPins || SECOND_PLUG_ORDER.indexOf(secondPlug) < SECOND_PLUG_ORDER.indexOf(byPins))
+    return { what: secondPlug, through: 'its second plug', sentence: SECOND_PLUG_WORDS[secondPlug] };
+  return { what: byPins, through: pinsBeyond.words, sentence: PINS_WORDS[pinsBeyond.carries](pinsBeyond.words) };
+}
+
 /**
- * Chime: a second plug on the old speaker may carry the vehicle's warnings, and nothing that carries a warning may be
+ * Chime: a second plug on the old speaker, or more pins of its plug, may carry the vehicle's warnings, and nothing that carries a warning may be
  * lost. What the second plug does is a fact to be found out, so anything but a known answer is a hold.
  */
 export const chime: CheckKind = {
@@ -108,9 +141,9 @@ export const chime: CheckKind = {
   dependsOnTurn: () => false,
   setsHeight: null,
   ask({ opening }, gaps) {
-    gaps.factOfOpening(isHold(opening.opening.secondPlug) ? 'hold' : 'clears', 0);
+    gaps.factOfOpening(isHold(carriedBesides(opening.opening).what) ? 'hold' : 'clears', 0);
   },
-  tell: ({ opening }) => sentence(SECOND_PLUG_WORDS[opening.opening.secondPlug]),
+  tell: ({ opening }) => sentence(carriedBesides(opening.opening).sentence),
 };
 
 function isHold(secondPlug: SecondPlug): boolean {
@@ -146,14 +179,16 @@ function holdsForAirbag(found: Airbag): boolean {
 export type OpeningFacts = {
   readonly airbag: Airbag;
   readonly secondPlug: SecondPlug;
+  readonly pinsBeyond: PinsBeyond | null;
   readonly wiring: { readonly kind: FitOpening['wiring']['kind'] };
 };
 
 /** Why an opening is on hold before anything is chosen for it, what may be lost for good first; empty where it is not. */
 export function openingHolds(facts: OpeningFacts): readonly { readonly check: CheckId; readonly sentence: string }[] {
-  const { secondPlug, wiring } = facts;
+  const { wiring } = facts;
+  const besides = carriedBesides(facts);
   return [
-    ...(isHold(secondPlug) ? [{ check: 'chime' as const, sentence: SECOND_PLUG_WORDS[secondPlug] }] : []),
+    ...(isHold(besides.what) ? [{ check: 'chime' as const, sentence: besides.sentence }] : []),
     ...(wiring.kind === 'connector' ? [] : [{ check: 'connector' as const, sentence: WIRING_WORDS[wiring.kind] }]),
     ...(holdsForAirbag(facts.airbag) ? [{ check: 'airbag' as const, sentence: AIRBAG_WORDS[facts.airbag] }] : []),
   ];
