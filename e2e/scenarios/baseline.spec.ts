@@ -74,8 +74,8 @@ test('what works is tried before the work, signed for, and comes back locked whe
   await expect(page.getByText('It did not work before and works now.')).toBeVisible();
   await tried('Window, front left').getByRole('button', { name: 'Does not' }).click();
   await expect(page.getByText('Hold: window, front left: worked before and does not now.')).toBeVisible();
-  await page.getByRole('button', { name: 'Save what was tried again' }).click();
-  await expect(page.getByText('What was tried again is saved.', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Save what was tried and set' }).click();
+  await expect(page.getByText('What was tried again, and how it was set, is saved.', { exact: true })).toBeVisible();
   await expect(page.getByRole('link', { name: /^Hand over.*held/ })).toBeVisible();
   await page.getByRole('link', { name: JOB }).click();
   await page.getByRole('button', { name: /^Show all/ }).click();

@@ -50,6 +50,14 @@ export const signatureSchema = z.strictObject({
 });
 export type Signature = z.infer<typeof signatureSchema>;
 
+const MOST_SETTINGS = 80;
+
+/** What a fitter set, by its name: "Gain, front left" is "12.6 V". */
+const settingsSchema = z
+  .record(z.string().min(1).max(140), shortText(60).min(1, 'Type what was set, or leave it out.'))
+  .refine((settings) => Object.keys(settings).length <= MOST_SETTINGS, `Keep to ${MOST_SETTINGS} settings.`);
+export type BaselineSettings = Readonly<Record<string, string>>;
+
 export const baselineSchema = z.strictObject({
   functions: triedByKeySchema,
   /** Of the radio: what was set before it loses its supply; null where nobody looked, empty where nothing is set. */
@@ -60,6 +68,8 @@ export const baselineSchema = z.strictObject({
   signed: signatureSchema.nullable(),
   /** The same things tried again at hand-over. */
   after: triedByKeySchema,
+  /** How the finished car was set. */
+  settings: settingsSchema.default({}),
 });
 export type Baseline = z.infer<typeof baselineSchema>;
 
@@ -70,6 +80,7 @@ export const NO_BASELINE: Baseline = {
   damage: null,
   signed: null,
   after: {},
+  settings: {},
 };
 
 /** Of an opening of the car, beside its functions. */

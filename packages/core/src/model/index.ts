@@ -60,6 +60,7 @@ export {
 export { asCarried } from './asCarried';
 export {
   type Baseline,
+  type BaselineSettings,
   baselineSchema,
   type Compared,
   comparedAtHandOver,

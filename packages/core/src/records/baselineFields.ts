@@ -33,7 +33,8 @@ export function baselineFields<Rec extends WithBaseline>(...records: readonly Re
   const tried = (['functions', 'after'] as const).flatMap((part) =>
     [...new Set(all.flatMap((each) => Object.keys(each[part])))].map((key) => triedField(part, key)),
   );
-  return [...tried, ...WHOLE].map(ofBaseline<Rec>);
+  const set = [...new Set(all.flatMap(({ settings }) => Object.keys(settings ?? {})))].map(settingField);
+  return [...tried, ...set, ...WHOLE].map(ofBaseline<Rec>);
 }
 
 function triedField(part: 'functions' | 'after', key: string): Field<Baseline> {
@@ -47,6 +48,19 @@ function triedField(part: 'functions' | 'after', key: string): Field<Baseline> {
       return { ...baseline, [part]: value ? { ...others, [key]: value as TriedFunction } : others };
     },
     words: (value) => triedWords(value as TriedFunction | undefined),
+  };
+}
+
+function settingField(what: string): Field<Baseline> {
+  return {
+    path: `settings.${what}`,
+    label: `${what}, as set`,
+    read: ({ settings }) => settings[what],
+    write: (baseline, value) => {
+      const { [what]: _, ...others } = baseline.settings;
+      return { ...baseline, settings: value ? { ...others, [what]: String(value) } : others };
+    },
+    words: (value) => (value === undefined ? 'not written down' : String(value)),
   };
 }
 

@@ -63,3 +63,20 @@ test('what two people tried comes together thing by thing, and only the same thi
     'Scratches and missing parts: looked: nothing',
   ]);
 });
+
+test('what two people set comes together too, whatever was signed for, and is told by its name', () => {
+  const withSettings = (settings: Baseline['settings']) => ({ baseline: { ...SIGNED, settings } });
+  const base = withSettings({ Fader: 'in the middle' });
+  const mine = withSettings({ Fader: 'in the middle', 'Clean volume': '22' });
+  const theirs = withSettings({ 'Gain, front left': '12.6 V' });
+  const fields = baselineFields(base, mine, theirs);
+  const { merged, clashes } = mergeChanges(fields, base, mine, theirs);
+  expect(clashes).toEqual([]);
+  expect(merged.baseline.settings).toEqual({ 'Clean volume': '22', 'Gain, front left': '12.6 V' });
+  expect(differencesOf(fields, base, merged).map(({ label, after }) => `${label}: ${after}`)).toEqual([
+    'Fader, as set: not written down',
+    'Clean volume, as set: 22',
+    'Gain, front left, as set: 12.6 V',
+  ]);
+  expect(signatureForbids(base.baseline, merged.baseline, false)).toBeNull();
+});

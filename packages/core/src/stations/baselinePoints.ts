@@ -65,11 +65,14 @@ export function baselinePoints(
   ];
 }
 
+/** Whether something was done to the car, or tried again after it. */
+export function isWorkBegun({ baseline }: PointJob, openings: readonly PointOpening[]): boolean {
+  return Object.keys(baseline.after).length > 0 || openings.some(({ record: { build } }) => build.length > 0);
+}
+
 /** The same list again before the keys go back, once there is work: what worked and does not any more is the shop's. */
 export function handOverPoints(job: PointJob, openings: readonly PointOpening[]): readonly OpenPoint[] {
-  const isBegun =
-    Object.keys(job.baseline.after).length > 0 || openings.some(({ record: { build } }) => build.length > 0);
-  if (!isBegun) return [];
+  if (!isWorkBegun(job, openings)) return [];
   const compared = comparedAtHandOver(job.vehicle, job.baseline, openings);
   const of = (standing: Standing) => compared.filter((each) => each.standing === standing).length;
   const common = { station: 'handOver', askedAt: 'handOver', settledAt: { kind: 'handOver' } } as const;

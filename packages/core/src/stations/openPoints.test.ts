@@ -16,7 +16,7 @@ import { type PointOpening, RAIL } from './point';
 
 const WORKS = { state: 'works', note: '' } as const;
 const TRIED: JobFacts['baseline'] = {
-  ...{ functions: { camera: WORKS }, radio: '', damage: '', signed: null },
+  ...{ functions: { camera: WORKS }, radio: '', damage: '', signed: null, settings: {} },
   listening: [{ volume: '12', source: 'stick', road: 'the yard', kmh: 0, seat: 'front', words: 'thin' }],
   after: { camera: WORKS, 'speaker.left': WORKS },
 };

@@ -16,6 +16,7 @@ import { devicePlugPoints } from './devicePlugPoints';
 import { pinPoints } from './pinPoints';
 import { type OpenPoint, type PointJob, type PointOpening, RAIL, type RailStation, type ShopWishes } from './point';
 import { polarityPoints } from './polarityPoints';
+import { startValuePoints } from './startValuePoints';
 import { unservedWishes } from './unserved';
 import { wirePoints } from './wirePoints';
 import { listed } from './words';
@@ -56,6 +57,7 @@ export function openPoints(
     ...consentPoints(job, there),
     ...there.flatMap(buildPoints),
     ...handOverPoints(job, there),
+    ...startValuePoints(job, there, shop.confidence),
   ];
 }
 

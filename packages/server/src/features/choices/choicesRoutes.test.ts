@@ -120,7 +120,7 @@ describe('a hold', () => {
     const { record, version } = await app.opening(3, 'dashCentre', 'centre');
     await app.http
       .put(`/api/openings/${dash.id}`)
-      .send({ version, record: { ...record, secondPlug: 'unexplained' } })
+      .send({ version, record: { ...record, secondPlug: 'unexplained', plugFaces: [] } })
       .expect(200);
     expect(await chime()).toMatchObject({ answer: null, cures: [], outgrown: { by: 'Okke' } });
     await app.http

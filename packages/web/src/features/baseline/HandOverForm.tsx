@@ -19,7 +19,8 @@ import { Button } from '../../ui/Button';
 import { ConflictPanel } from '../../ui/ConflictPanel';
 import { FormError } from '../../ui/FormError';
 import { useFollow } from '../../ui/form/useFollow';
-import { Empty } from '../../ui/states';
+import { late } from '../../ui/late';
+import { Empty, Loading } from '../../ui/states';
 import { toast } from '../../ui/toast';
 import { useKept } from '../../ui/useKept';
 import { VerdictMark } from '../../ui/VerdictMark';
@@ -28,10 +29,20 @@ import { TriedField } from './TriedField';
 import { useSaveBaseline } from './useSaveBaseline';
 import { withTried } from './withTried';
 
+/** What they are worked out by comes behind the screen. */
+const SettingFields = late(
+  () => import('./SettingFields').then((code) => code.SettingFields),
+  () => <Loading what="the start values" />,
+);
+void SettingFields.load();
+
 const draftSchema = z.object({
   version: z.int(),
   base: z.record(z.string(), triedSchema),
   after: z.record(z.string(), triedSchema),
+  /** How it was set, as the shop has it and as it is typed. */
+  setBefore: z.record(z.string(), z.string()).default({}),
+  set: z.record(z.string(), z.string()).default({}),
 });
 type Draft = z.output<typeof draftSchema>;
 
@@ -44,8 +55,8 @@ const STANDING_WORDS: Readonly<Record<Standing, string>> = {
   notComparable: ' Nobody can say whether it worked.',
 };
 
-function toDraft({ version, baseline: { after } }: Job): Draft {
-  return { version, base: after, after };
+function toDraft({ version, baseline: { after, settings } }: Job): Draft {
+  return { version, base: after, after, setBefore: settings, set: settings };
 }
 
 type HandOverFormProps = { readonly job: Job; readonly openings: readonly OpeningWithState[] };
@@ -58,9 +69,12 @@ export function HandOverForm({ job, openings }: HandOverFormProps) {
     job,
     (saved) => {
       settle(toDraft(saved));
-      toast('What was tried again is saved.');
+      toast('What was tried again, and how it was set, is saved.');
     },
-    { name: `handOver.${job.id}`, onWaits: ({ after }) => keep({ ...state, base: after }) },
+    {
+      name: `handOver.${job.id}`,
+      onWaits: ({ after, settings }) => keep({ ...state, base: after, setBefore: settings }),
+    },
   );
   const { baseline } = job;
   const compared = comparedAtHandOver(job.vehicle, { ...baseline, after: state.after }, openings);
@@ -74,7 +88,11 @@ export function HandOverForm({ job, openings }: HandOverFormProps) {
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        save(state.version, { ...baseline, after: state.base }, { ...baseline, after: state.after });
+        save(
+          state.version,
+          { ...baseline, after: state.base, settings: state.setBefore },
+          { ...baseline, after: state.after, settings: state.set },
+        );
       }}
     >
       <BroughtBack show={broughtBack && !handedOver} onDrop={() => settle(toDraft(job))} />
@@ -103,6 +121,7 @@ export function HandOverForm({ job, openings }: HandOverFormProps) {
           ))}
         </ul>
       </section>
+      <SettingFields job={job} openings={openings} settings={state.set} onChange={(set) => keep({ ...state, set })} />
       <section aria-label="To be compared" className="flex flex-col gap-1">
         <h2 className="border-b border-ink text-[18px] font-bold">As it was written down</h2>
         <p>
@@ -146,7 +165,7 @@ export function HandOverForm({ job, openings }: HandOverFormProps) {
           />
         )}
         <Button kind="main" type="submit" className="self-start" disabled={isPending}>
-          {isPending ? 'Saving …' : 'Save what was tried again'}
+          {isPending ? 'Saving …' : 'Save what was tried and set'}
         </Button>
       </div>
     </form>

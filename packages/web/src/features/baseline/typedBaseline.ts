@@ -24,6 +24,7 @@ export type BaselineControl = Control<BaselineTyped, unknown, Baseline>;
 
 /** What is typed, as the shop takes it. */
 export const readBaselineSchema: z.ZodType<Baseline, BaselineTyped> = baselineSchema.extend({
+  settings: baselineSchema.shape.settings.unwrap(),
   listening: z
     .array(z.object({ ...listeningSchema.shape, kmh: kmhTyped.pipe(listeningSchema.shape.kmh) }))
     .pipe(baselineSchema.shape.listening),

@@ -2,7 +2,7 @@
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { knownFact, placeLabel, SETTINGS_DEFAULTS } from '@low-quarry/core/model';
 import { type ChannelCheck, LEAST_OF_NOMINAL } from '@low-quarry/core/sound';
-import { type ChannelSheet, channelSheets, levelLines, wireRuns } from '@low-quarry/core/stations';
+import { type ChannelSheet, channelSheets, levelLines, startValues, wireRuns } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -19,6 +19,7 @@ import { ChannelDrawing } from './ChannelDrawing';
 import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
 import { Loudness } from './Loudness';
 import { NewWires } from './NewWires';
+import { StartValues } from './StartValues';
 
 const ImpedanceChart = late(
   () => import('./ImpedanceChart').then((code) => code.ImpedanceChart),
@@ -70,6 +71,7 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
             </ul>
             <Loudness lines={levelLines(channels.sheets, openings, confidence)} />
             <NewWires runs={wireRuns(job, channels.sheets, openings)} />
+            <StartValues values={startValues(job, openings, confidence)} settings={job.baseline.settings} />
           </>
         )}
       </section>

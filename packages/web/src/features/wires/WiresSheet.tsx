@@ -20,6 +20,7 @@ import {
   devicePlugPoints,
   isMoreUndecided,
   levelLines,
+  startValues,
   wireRuns,
 } from '@low-quarry/core/stations';
 import { SECOND_PLUG_WORDS, VERDICT_WORDS } from '../../text/words';
@@ -39,6 +40,7 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
   const channels = channelSheets(job, openings, shop.confidence);
   const sheets = channels.kind === 'known' ? channels.sheets : [];
   const levels = levelLines(sheets, openings, shop.confidence);
+  const starts = startValues(job, openings, shop.confidence);
   const runs = wireRuns(job, sheets, openings);
   const hold = bypassHold(job);
   const there = openings.filter((opening) => channelLoadOf(opening) !== null);
@@ -95,6 +97,19 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
           {levels.map(({ id, what, sentence, next }) => (
             <p key={id} className="border-t border-black py-1">
               <strong>{what}:</strong> {sentence} {next}
+            </p>
+          ))}
+        </section>
+      )}
+      {starts.length > 0 && (
+        <section className="mt-4 break-inside-avoid">
+          <h2 className="text-[18px] font-bold">Start values</h2>
+          {starts.map(({ what, value, why }) => (
+            <p key={what} className="border-t border-black py-1">
+              <strong>
+                {what}: {value ?? 'by ear'}.
+              </strong>{' '}
+              {why} Set to: {job.baseline.settings[what] ?? '________'}
             </p>
           ))}
         </section>
