@@ -26,6 +26,7 @@ export {
   VERDICTS_BY_RANK,
   type Verdict,
 } from './Check';
+export { carriedBesides } from './carriedBesides';
 export { checkLabel, checkPlace, fallOutWords, VERDICT_WORDS } from './checkWords';
 export type { Judgement, Mount } from './Judgement';
 export { harnessFor, judgeCandidate, judgeWithHarness } from './judgeCandidate';
@@ -37,7 +38,7 @@ export { sheetFit } from './layout/sheetFit';
 export { MOST_LAYERS } from './layout/slots';
 export { SHOULDER_DOUBT } from './layout/typicalShoulders';
 export { behindClearanceMm } from './margins/checks/depth';
-export { carriedBesides, type OpeningFacts, openingHolds } from './margins/checks/facts';
+export { type OpeningFacts, openingHolds } from './margins/checks/facts';
 export { frontAskedMm, frontClearanceMm } from './margins/checks/front';
 export { placeWords } from './margins/checks/place';
 export { openForOpening } from './openForOpening';

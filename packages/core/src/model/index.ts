@@ -293,15 +293,11 @@ export {
   type PairCarries,
   type PinPair,
   type PlugFace,
-  pairLetter,
-  pinMark,
   pinsNotLooked,
   pinWords,
-  plugFaceWords,
   plugName,
-  rowLengths,
-  soundPins,
 } from './plugFace';
+export { pairLetter, pinMark, plugFaceWords, rowLengths, soundPins } from './plugFaceWords';
 export {
   POLARITY_BY,
   POLARITY_LABELS,

@@ -4,17 +4,8 @@ import { PLAIN_OPENING } from '../testing/plainOpening';
 import { asCarried } from './asCarried';
 import { fromSide } from './fromSide';
 import { openingRecordSchema } from './opening';
-import {
-  beyondSound,
-  type PairCarries,
-  type PinPair,
-  type PlugFace,
-  pinsNotLooked,
-  plugFaceSchema,
-  plugFaceWords,
-  rowLengths,
-  soundPins,
-} from './plugFace';
+import { beyondSound, type PairCarries, type PinPair, type PlugFace, pinsNotLooked, plugFaceSchema } from './plugFace';
+import { plugFaceWords, rowLengths, soundPins } from './plugFaceWords';
 
 const pair = (pins: [number, number], carries: PairCarries, grade: PinPair['grade'] = 'doneHere'): PinPair => ({
   pins,

@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import type { PinsBeyond } from '../fit';
 import { BAND_LABELS } from './around';
-import { GRADE_LABELS, type Grade, gradeSchema, isOnlyHeard } from './grade';
+import { type Grade, gradeSchema, isOnlyHeard } from './grade';
 
 export const PAIR_CARRIES_LABELS = {
   full: `Sound: ${BAND_LABELS.full.toLowerCase()}`,
@@ -22,9 +22,6 @@ export const PAIR_CARRIES_LABELS = {
 } as const;
 export type PairCarries = keyof typeof PAIR_CARRIES_LABELS;
 export const PAIR_CARRIES = Object.keys(PAIR_CARRIES_LABELS) as [PairCarries, ...PairCarries[]];
-
-/** The sound of its own speaker. */
-const SOUNDS: readonly PairCarries[] = ['full', 'bass', 'treble', 'voices', 'sub'];
 
 export const MOST_ROWS = 3;
 export const MOST_POSITIONS = 40;
@@ -76,35 +73,10 @@ export function plugName(at: number): string {
   return PLUG_NAMES[at] ?? `plug ${at + 1}`;
 }
 
-/** How many positions each row has, from above: the upper rows have one more where they do not come out even. */
-export function rowLengths({ rows, positions }: Pick<PlugFace, 'rows' | 'positions'>): readonly number[] {
-  return Array.from({ length: rows }, (_, row) => Math.floor(positions / rows) + (row < positions % rows ? 1 : 0));
-}
-
 /** Positions of which nobody said what ends there, in order. */
 export function pinsNotLooked({ positions, pairs, empty }: PlugFace): readonly number[] {
   const known = new Set([...pairs.flatMap(({ pins }) => pins), ...empty]);
   return Array.from({ length: positions }, (_, at) => at + 1).filter((pin) => !known.has(pin));
-}
-
-/** The letter of a pair, as it is drawn and listed: "A". */
-export function pairLetter(at: number): string {
-  return String.fromCharCode('A'.charCodeAt(0) + at);
-}
-
-/** What the face shows of a position: the letter of its pair, that it is empty, or that nobody looked. */
-export function pinMark(
-  { pairs, empty }: PlugFace,
-  pin: number,
-): { readonly kind: 'pair' | 'empty' | 'notLooked'; readonly at: number } {
-  const at = pairs.findIndex(({ pins }) => pins.includes(pin));
-  if (at >= 0) return { kind: 'pair', at };
-  return { kind: empty.includes(pin) ? 'empty' : 'notLooked', at };
-}
-
-/** Of its first plug, the pins through which its own sound comes. */
-export function soundPins([first]: readonly PlugFace[]): readonly number[] {
-  return (first?.pairs ?? []).filter(({ carries }) => SOUNDS.includes(carries)).flatMap(({ pins }) => pins);
 }
 
 /** Of the same plug on another car of the variant: what was tried there was not tried here. */
@@ -145,19 +117,4 @@ export function pinWords(pins: readonly number[]): string {
   const inOrder = [...pins].sort((a, b) => a - b);
   const last = inOrder.pop();
   return inOrder.length === 0 ? `pin ${last}` : `pins ${inOrder.join(', ')} and ${last}`;
-}
-
-/** "plug, 4 positions in 2 rows: pins 1 and 2 sound: everything (done here, and tried); pins 3 and 4 empty". */
-export function plugFaceWords(face: PlugFace, at: number): string {
-  const { rows, positions, pairs, empty } = face;
-  const notLooked = pinsNotLooked(face);
-  const parts = [
-    ...pairs.map(
-      ({ pins, carries, grade }) =>
-        `${pinWords(pins)} ${PAIR_CARRIES_LABELS[carries].toLowerCase()} (${GRADE_LABELS[grade].toLowerCase()})`,
-    ),
-    ...(empty.length > 0 ? [`${pinWords(empty)} empty`] : []),
-    ...(notLooked.length > 0 ? [`${pinWords(notLooked)} not looked at`] : []),
-  ];
-  return `${plugName(at)}, ${positions} positions in ${rows} ${rows === 1 ? 'row' : 'rows'}: ${parts.join('; ')}`;
 }

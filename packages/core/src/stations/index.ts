@@ -25,6 +25,6 @@ export {
   type SettledAt,
   type ShopWishes,
 } from './point';
-export { type StartValue, startValues, startValuesLeft } from './startValues';
+export { type StartValue, startValues } from './startValues';
 export { isMoreUndecided } from './wirePoints';
 export { type WiredJob, type WireRun, wireNeeds, wireRuns } from './wireRuns';

@@ -1,7 +1,8 @@
 /** What was set is written down before the keys go back: whoever opens the car next begins there. */
 import { isWorkBegun } from './baselinePoints';
+import { channelSheets } from './channelSheets';
 import type { OpenPoint, PointJob, PointOpening } from './point';
-import { startValues, startValuesLeft } from './startValues';
+import { settablesOf } from './settable';
 
 export function startValuePoints(
   job: PointJob,
@@ -9,15 +10,15 @@ export function startValuePoints(
   confidence: number,
 ): readonly OpenPoint[] {
   if (!isWorkBegun(job, openings)) return [];
-  const values = startValues(job, openings, confidence);
-  const left = startValuesLeft(values, job.baseline.settings);
-  if (left.length === 0) return [];
+  const settables = settablesOf(channelSheets(job, openings, confidence));
+  const left = settables.filter(({ what }) => job.baseline.settings[what] === undefined).length;
+  if (left === 0) return [];
   return [
     {
       id: 'settings',
       station: 'handOver',
       askedAt: 'handOver',
-      words: `Write down how it was set: ${left.length} of ${values.length} ${left.length === 1 ? 'is' : 'are'} left.`,
+      words: `Write down how it was set: ${left} of ${settables.length} ${left === 1 ? 'is' : 'are'} left.`,
       stake: 'A battery that was off forgets, and whoever comes next begins anew.',
       settledAt: { kind: 'handOver' },
       isHeld: false,

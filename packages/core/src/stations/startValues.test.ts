@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import type { OpeningState, Plays } from '../contracts/jobs';
 import { type Channel, channelsSchema, type Listening, type OpeningRecord } from '../model';
 import type { ChannelOpening } from './channelSheets';
-import { startValues, startValuesLeft } from './startValues';
+import { startValues } from './startValues';
 
 const PLAYS: Plays = {
   ...{ speakerKind: 'coaxial', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
@@ -147,12 +147,4 @@ test('the fader evens front and rear', () => {
     );
   expect(at(97)).toBe('Fader: To the rear');
   expect(at(83)).toBe('Fader: To the front');
-});
-
-test('what was written down is not asked for again', () => {
-  const values = valuesOf([channel({})], [DOOR]);
-  expect(startValuesLeft(values, {})).toEqual(values);
-  expect(startValuesLeft(values, { 'Clean volume': '22', 'Gain, front left': '12 V' }).map(({ what }) => what)).toEqual(
-    ['High-pass, Front door, left'],
-  );
 });

@@ -6,6 +6,7 @@ import { type BaselineSettings, type Listening, placeLabel } from '../model';
 import { type ChannelLoad, usualHighPass } from '../sound';
 import { type LevelLine, levelLines } from './carLevels';
 import { type ChannelJob, type ChannelOpening, type ChannelSheet, channelSheets } from './channelSheets';
+import { isHighPassed, type Settable, settablesOf } from './settable';
 import { listed } from './words';
 
 export type StartValue = {
@@ -33,57 +34,50 @@ export function startValues(
   confidence: number,
 ): readonly StartValue[] {
   const channels = channelSheets(job, openings, confidence);
-  if (channels.kind === 'notLooked') return [];
-  const changed = channels.sheets.filter(({ newOpeningIds }) => newOpeningIds.length > 0);
-  if (changed.length === 0) return [];
+  const settables = settablesOf(channels);
+  if (settables.length === 0 || channels.kind === 'notLooked') return [];
   const levels = levelLines(channels.sheets, openings, confidence);
-  const withGain = channels.sheets.filter(({ record: { fedBy } }) => fedBy === 'addedAmplifier');
-  const withFilter = channels.sheets.filter((sheet) => withGain.includes(sheet) || sheet.isBypassed);
   const sizes = new Map(openings.map(({ record }) => [placeLabel(record), record.nominalSize]));
-  return [
-    cleanVolume(job.baseline.listening),
-    ...withFilter.flatMap((sheet) => highPasses(sheet, sizes)),
-    ...(withGain.length > 1 ? [gainOrder(withGain)] : []),
-    ...withGain.map(gain),
-    ...tweeterLevels(channels.sheets, levels),
-    ...levels.flatMap(fader),
-  ];
+  const begin = (settable: Settable): Beginning => {
+    switch (settable.kind) {
+      case 'cleanVolume':
+        return cleanVolume(job.baseline.listening);
+      case 'highPass':
+        return highPass(settable.load, sizes.get(settable.load.label) ?? '');
+      case 'gainOrder':
+        return gainOrder(settable.sheets);
+      case 'gain':
+        return gain(settable.sheet);
+      case 'tweeterLevel':
+        return tweeterLevel(levels.find(({ id }) => id === `tweeter ${settable.load.label}`));
+    }
+  };
+  return [...settables.map((settable) => ({ what: settable.what, ...begin(settable) })), ...levels.flatMap(fader)];
 }
 
-/** How many of them nobody wrote down after setting. */
-export function startValuesLeft(values: readonly StartValue[], settings: BaselineSettings): readonly StartValue[] {
-  return values.filter(({ what }) => settings[what] === undefined);
-}
+type Beginning = Omit<StartValue, 'what'>;
 
-function cleanVolume(listening: readonly Listening[]): StartValue {
+function cleanVolume(listening: readonly Listening[]): Beginning {
   const steps = listening.map(({ volume }) => volume);
   const before = steps.length > 0 ? ` Before the work it was heard at ${listed(steps)}.` : '';
   return {
-    what: 'Clean volume',
     value: null,
     why: `Turn a record you know up until it is no longer clean, then back: that step is the loudest that is used, and every gain is set at it.${before}`,
   };
 }
 
-function highPasses({ channel: { loads } }: ChannelSheet, sizes: ReadonlyMap<string, string>): readonly StartValue[] {
-  const isAlone = loads.every(({ kind }) => kind === 'tweeter');
-  return loads.flatMap((load): StartValue[] => {
-    const { label, kind, electrics, isNew } = load;
-    // Of what stays, and of what has a filter of its own before it, nothing is set.
-    if (!isNew || isHighPassed(load)) return [];
-    if (kind === 'tweeter' && !isAlone) return [];
-    const { hz } = usualHighPass(kind, sizes.get(label) ?? '', electrics.resonanceHz);
-    const why =
+function highPass({ kind, electrics: { resonanceHz } }: ChannelLoad, nominalSize: string): Beginning {
+  return {
+    value: `${usualHighPass(kind, nominalSize, resonanceHz).hz} Hz`,
+    why:
       kind === 'tweeter'
         ? 'On a channel of its own it needs this before anything plays.'
-        : 'As is usual for its size (common practice): what it cannot play it does not have to stand.';
-    return [{ what: `High-pass, ${label}`, value: `${hz} Hz`, why }];
-  });
+        : 'As is usual for its size (common practice): what it cannot play it does not have to stand.',
+  };
 }
 
-function gainOrder(sheets: readonly ChannelSheet[]): StartValue {
+function gainOrder(sheets: readonly ChannelSheet[]): Beginning {
   return {
-    what: 'Gain order',
     value: listed(sheets.map(({ record: { name } }) => name)),
     why: 'From the driver’s seat: the front first, as loud as it stays clean; then the rear and the bass beside it.',
   };
@@ -93,8 +87,7 @@ function gainOrder(sheets: readonly ChannelSheet[]): StartValue {
  * The voltage at the amplifier's terminals at which neither it nor a speaker gets more than it stands: P = U²/R at the nominal resistance, of
  * RMS powers alone.
  */
-function gain({ record, channel: { loads, joined } }: ChannelSheet): StartValue {
-  const what = `Gain, ${record.name}`;
+function gain({ record, channel: { loads, joined } }: ChannelSheet): Beginning {
   const missing = [
     ...(record.power?.rating === 'RMS' && record.power.atOhm !== null
       ? []
@@ -105,7 +98,6 @@ function gain({ record, channel: { loads, joined } }: ChannelSheet): StartValue 
   const amplifier = record.power;
   if (missing.length > 0 || !amplifier || amplifier.atOhm === null)
     return {
-      what,
       value: null,
       why: `By ear, up to where it is no longer clean, and back. For a figure look for ${listed(missing)}.`,
     };
@@ -117,7 +109,6 @@ function gain({ record, channel: { loads, joined } }: ChannelSheet): StartValue 
   const totalOhm = joined === 'series' ? sum(loading) : 1 / sum(loading.map((ohm) => 1 / ohm));
   if (totalOhm < amplifier.atOhm - OHM_ROUNDING)
     return {
-      what,
       value: null,
       why: `By ear. Its ${round(amplifier.watt)} W are told into ${amplifier.atOhm} Ω, and less hangs on it: look what it gives into ${round(totalOhm)} Ω.`,
     };
@@ -128,7 +119,6 @@ function gain({ record, channel: { loads, joined } }: ChannelSheet): StartValue 
       : Math.min(...known.map(({ watt, ohm }) => Math.sqrt(watt * ohm)));
   const hz = record.band === 'bass' ? '50 Hz' : '1 kHz';
   return {
-    what,
     value: `${Math.min(ofAmplifier, ofSpeakers).toFixed(1)} V`,
     why: `The amplifier stays clean up to ${ofAmplifier.toFixed(1)} V, what hangs on it stands ${ofSpeakers.toFixed(1)} V (P = U²/R). Read it with a tone of ${hz} at full level (0 dB), at the clean volume, speakers unplugged.`,
   };
@@ -136,25 +126,17 @@ function gain({ record, channel: { loads, joined } }: ChannelSheet): StartValue 
 
 const OHM_ROUNDING = 0.05;
 
-/** Of a set with a level switch. */
-function tweeterLevels(sheets: readonly ChannelSheet[], levels: readonly LevelLine[]): readonly StartValue[] {
-  const tweeters = sheets.flatMap(({ channel: { loads } }) =>
-    loads.filter(({ kind, isNew }) => kind === 'tweeter' && isNew),
-  );
-  return tweeters.map(({ label }): StartValue => {
-    const line = levels.find(({ id }) => id === `tweeter ${label}`);
-    const what = `Tweeter level, ${label}`;
-    if (!line || line.db === null || line.expandedDb === null)
-      return {
-        what,
-        value: `−${STEP_DB} dB`,
-        why: 'Nobody can say how loud it is beside its woofer. Many begin there with one that looks at the ear (common practice); the ear decides.',
-      };
-    const { db, expandedDb } = line;
-    const value = db > STEP_DB / 2 ? `−${STEP_DB} dB` : db < -STEP_DB / 2 ? `+${STEP_DB} dB` : '0 dB';
-    const size = `${Math.abs(db).toFixed(1)} ± ${expandedDb.toFixed(1)} dB ${db >= 0 ? 'louder' : 'quieter'}`;
-    return { what, value, why: `It is ${size} than its woofer, by what the makers say; the ear decides.` };
-  });
+/** Of a set with a level switch, by how it compares with its woofer. */
+function tweeterLevel(line: LevelLine | undefined): Beginning {
+  if (!line || line.db === null || line.expandedDb === null)
+    return {
+      value: `−${STEP_DB} dB`,
+      why: 'Nobody can say how loud it is beside its woofer. Many begin there with one that looks at the ear (common practice); the ear decides.',
+    };
+  const { db, expandedDb } = line;
+  const value = db > STEP_DB / 2 ? `−${STEP_DB} dB` : db < -STEP_DB / 2 ? `+${STEP_DB} dB` : '0 dB';
+  const size = `${Math.abs(db).toFixed(1)} ± ${expandedDb.toFixed(1)} dB ${db >= 0 ? 'louder' : 'quieter'}`;
+  return { value, why: `It is ${size} than its woofer, by what the makers say; the ear decides.` };
 }
 
 function fader({ id, db, next }: LevelLine): readonly StartValue[] {
@@ -169,12 +151,6 @@ function fader({ id, db, next }: LevelLine): readonly StartValue[] {
           : `The front is ${Math.abs(db).toFixed(1)} dB ${db >= 0 ? 'louder' : 'quieter'} than the rear, by what is known.`,
     },
   ];
-}
-
-/** Whether something keeps the bass from it already. */
-function isHighPassed({ before, line }: ChannelLoad): boolean {
-  if (line?.highPass) return true;
-  return before.kind === 'capacitor' || (before.kind === 'filter' && before.highPass !== null);
 }
 
 function sum(all: readonly number[]): number {
