@@ -4,7 +4,7 @@ import { shopDay } from './shopDays';
 
 export function whenWords(at: string, now: Date): string {
   const moment = new Date(at);
-  const clock = moment.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const clock = [moment.getHours(), moment.getMinutes()].map((each) => String(each).padStart(2, '0')).join(':');
   const days = differenceInCalendarDays(now, moment);
   if (days === 0) return `today at ${clock}`;
   if (days === 1) return `yesterday at ${clock}`;

@@ -1,8 +1,8 @@
 import type { Measurement } from '@low-quarry/core/model';
+import { shopDay } from '../../text/shopDays';
 
-/** "Rieke, 20/11/2026"; null for what nobody here took. */
+/** "Rieke, Fri 20.11.2026", in the shop's order of a day; null for what nobody here took. */
 export function takenWords(measurement: Measurement | undefined): string | null {
   if (!measurement?.takenBy) return null;
-  const day = measurement.takenAt ? `, ${new Date(measurement.takenAt).toLocaleDateString('en-GB')}` : '';
-  return `${measurement.takenBy}${day}`;
+  return measurement.takenAt ? `${measurement.takenBy}, ${shopDay(measurement.takenAt)}` : measurement.takenBy;
 }
