@@ -58,6 +58,21 @@ test('the pins of a plug: what nobody tried holds the opening, warning sounds ho
     'the factory sounder stays connected to what feeds it and is heard',
   );
 
+  // What is decided of the warnings covers no other pin: one more that nobody tried is said too, and asks to be looked at first.
+  await fitter.measure(JOB, DOOR);
+  await face.getByRole('button', { name: 'One more' }).click();
+  await fitter.save();
+  await fitter.saved();
+  await page.getByRole('link', { name: 'What fits here' }).click();
+  await expect(fitter.check('Chime')).toContainText("come the vehicle's warning sounds");
+  await expect(fitter.check('Chime')).toContainText('Nobody has tried what comes through pin 5 of its plug.');
+  await fitter.orderList(JOB);
+  await expect(page.getByRole('region', { name: 'Held back' })).toContainText('it has to be looked at first');
+  await fitter.measure(JOB, DOOR);
+  await face.getByRole('button', { name: 'One less' }).click();
+  await fitter.save();
+  await fitter.saved();
+
   // A guess clears nothing; that no wire ends there does.
   await fitter.measure(JOB, DOOR);
   await face.getByLabel('B, pins 3 and 4: carries').selectOption('Nothing');

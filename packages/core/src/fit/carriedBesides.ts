@@ -1,4 +1,7 @@
-/** What comes to an opening besides its speaker's own sound, by a second plug or by further pins, and has to go on when the speaker is changed. */
+/**
+ * What comes to an opening besides its speaker's own sound, by a second plug or by further pins, and has to go on when the speaker is changed.
+ * All of it is told: what is decided of one covers no other.
+ */
 import type { FitOpening, PinsBeyond, SecondPlug } from './shapes';
 
 const SECOND_PLUG_WORDS: Readonly<Record<SecondPlug, string>> = {
@@ -32,15 +35,47 @@ const SECOND_PLUG_ORDER: readonly SecondPlug[] = [
   'none',
 ];
 
-/** Of what a second plug does, and what pins bring besides the speaker's sound, the graver; of two alike, that of which the pins are known. */
-export function carriedBesides({ secondPlug, pinsBeyond }: Pick<FitOpening, 'secondPlug' | 'pinsBeyond'>): {
+type Besides = Pick<FitOpening, 'secondPlug' | 'pinsBeyond'>;
+
+export type Carried = {
   readonly what: SecondPlug;
   /** "its second plug"; "pins 3 and 4 of its plug". */
   readonly through: string;
   readonly sentence: string;
-} {
-  const byPins = pinsBeyond && AS_SECOND_PLUG[pinsBeyond.carries];
-  if (!byPins || SECOND_PLUG_ORDER.indexOf(secondPlug) < SECOND_PLUG_ORDER.indexOf(byPins))
-    return { what: secondPlug, through: 'its second plug', sentence: SECOND_PLUG_WORDS[secondPlug] };
-  return { what: byPins, through: pinsBeyond.words, sentence: PINS_WORDS[pinsBeyond.carries](pinsBeyond.words) };
+};
+
+/** Whether anything comes that has to go on, or may: asked of every candidate, so that nothing is put into words for it. */
+export function bringsMore({ secondPlug, pinsBeyond }: Besides): boolean {
+  return pinsBeyond.length > 0 || (secondPlug !== 'none' && secondPlug !== 'soundAlone');
+}
+
+/** All that comes and has to go on, or may, the gravest first; of the second plug its pins, where they say the same. */
+export function carriedBesides({ secondPlug, pinsBeyond }: Besides): readonly Carried[] {
+  const byPins = pinsBeyond.map(({ carries, words }) => ({
+    ...{ what: AS_SECOND_PLUG[carries], through: words, sentence: PINS_WORDS[carries](words) },
+  }));
+  const isToldByPins = pinsBeyond.some((each) => each.isOfSecondPlug && AS_SECOND_PLUG[each.carries] === secondPlug);
+  const byPlug = { what: secondPlug, through: 'its second plug', sentence: SECOND_PLUG_WORDS[secondPlug] };
+  const isPlugMore = bringsMore({ secondPlug, pinsBeyond: [] }) && !isToldByPins;
+  const gravity = ({ what }: Carried) => SECOND_PLUG_ORDER.indexOf(what);
+  return [...(isPlugMore ? [byPlug] : []), ...byPins].sort((one, other) => gravity(one) - gravity(other));
+}
+
+/** In sentences; where nothing comes, that. */
+export function besidesWords(besides: Besides): string {
+  const all = carriedBesides(besides);
+  return all.length === 0 ? SECOND_PLUG_WORDS[besides.secondPlug] : all.map(({ sentence }) => sentence).join(' ');
+}
+
+const KNOWN: readonly SecondPlug[] = ['warning', 'soundOn'];
+
+/**
+ * What has to be kept, where all that comes is known: before, no way to keep it is offered.
+ *
+ * @returns null where something has to be looked at first, or nothing comes
+ */
+export function toBeKept(besides: Besides): { readonly isWarning: boolean; readonly isSoundOn: boolean } | null {
+  const all = carriedBesides(besides).map(({ what }) => what);
+  if (all.length === 0 || !all.every((what) => KNOWN.includes(what))) return null;
+  return { isWarning: all.includes('warning'), isSoundOn: all.includes('soundOn') };
 }

@@ -31,7 +31,7 @@ function check(id: CheckId, at: FitOpening = opening(), what: Candidate = candid
   return found;
 }
 
-const FACTS = { airbag: 'none', secondPlug: 'none', pinsBeyond: null, wiring: { kind: 'connector' } } as const;
+const FACTS = { airbag: 'none', secondPlug: 'none', pinsBeyond: [], wiring: { kind: 'connector' } } as const;
 const marginOf = (id: CheckId, at?: FitOpening, what?: Candidate) => check(id, at, what).margin?.valueMm;
 
 describe('hole', () => {
@@ -536,18 +536,33 @@ describe('plugs', () => {
     ['none', 'warning', /^Through pins 3 and 4 of its plug come the vehicle's warning sounds/],
     ['none', 'notKnown', /^Nobody has tried what comes through pins 3 and 4 of its plug/],
     ['soundAlone', 'feed', /^Through pins 3 and 4 of its plug the sound goes on/],
-    ['notLooked', 'warning', /^Through pins 3 and 4/],
-    ['unexplained', 'notKnown', /^Nobody has tried what comes through pins 3 and 4/],
-    // Graver than what the pins say.
-    ['warning', 'notKnown', /^The second plug carries the vehicle's warning sounds/],
-    ['notLooked', 'feed', /^Nobody has looked whether the old speaker has a second plug/],
+    ['notLooked', 'warning', /^Through pins 3 and 4 .* Nobody has looked whether/],
+    ['unexplained', 'notKnown', /^There is a second plug .* Nobody has tried what comes through pins 3 and 4/],
+    [
+      'warning',
+      'notKnown',
+      /^The second plug carries the vehicle's warning sounds.* Nobody has tried what comes through/,
+    ],
+    ['notLooked', 'feed', /^Nobody has looked whether the old speaker has a second plug\. Through pins 3 and 4/],
   ] as const)(
-    'second plug %s, and pins that carry %s: both hold, and the graver is said',
+    'second plug %s, and pins that carry %s: both hold and both are said, the graver first',
     (secondPlug, carries, said) => {
-      const at = opening({ secondPlug, pinsBeyond: { carries, words: 'pins 3 and 4 of its plug' } });
+      const at = opening({
+        secondPlug,
+        pinsBeyond: [{ carries, words: 'pins 3 and 4 of its plug', isOfSecondPlug: false }],
+      });
       expect(check('chime', at)).toMatchObject({ verdict: 'hold', sentence: expect.stringMatching(said) });
     },
   );
+
+  test('of a second plug whose pins say the same it is said once', () => {
+    const pinsBeyond = [
+      { carries: 'warning', words: 'pins 1 and 2 of its second plug', isOfSecondPlug: true },
+    ] as const;
+    const { sentence } = check('chime', opening({ secondPlug: 'warning', pinsBeyond }));
+    expect(sentence).toMatch(/^Through pins 1 and 2 of its second plug/);
+    expect(sentence).not.toContain('The second plug carries');
+  });
 });
 
 describe('the whole', () => {

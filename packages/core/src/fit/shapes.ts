@@ -28,8 +28,12 @@ export type FactoryWiring =
 /** `sound`: nobody has looked whether its wires go on to another speaker; `soundAlone`: they do not; `soundOn`: they do. */
 export type SecondPlug = 'none' | 'soundAlone' | 'soundOn' | 'sound' | 'warning' | 'unexplained' | 'notLooked';
 
-/** What pins of its plugs bring besides the sound of the speaker, the gravest; `words` says which pins. */
-export type PinsBeyond = { readonly carries: 'warning' | 'notKnown' | 'feed'; readonly words: string };
+/** What pins of a plug bring besides the sound of the speaker; `words` says which pins. */
+export type PinsBeyond = {
+  readonly carries: 'warning' | 'notKnown' | 'feed';
+  readonly words: string;
+  readonly isOfSecondPlug: boolean;
+};
 
 /** Whether an airbag sits behind or beside the cover that has to come off; `notAsked` where covers of that place are not asked about. */
 export type Airbag = 'none' | 'near' | 'notLooked' | 'notAsked';
@@ -180,8 +184,8 @@ export type FitOpening = {
   readonly plugRad: number | null;
   readonly wiring: FactoryWiring;
   readonly secondPlug: SecondPlug;
-  /** null where nothing more is known of, or nobody looked at the pins. */
-  readonly pinsBeyond: PinsBeyond | null;
+  /** Empty where nothing more is known of, or nobody looked at the pins. */
+  readonly pinsBeyond: readonly PinsBeyond[];
   readonly airbag: Airbag;
 };
 

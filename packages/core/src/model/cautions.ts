@@ -2,11 +2,10 @@
  * Prompts where the work can hurt. They defer to the vehicle maker's manual, local rules and licensed trades, and give
  * no figure of their own.
  */
-import { carriedBesides } from '../fit';
+import { besidesAt } from './besidesAt';
 import { EARLIER_WORK } from './earlierWork';
 import type { OpeningRecord } from './opening';
 import { isInDoor, mayHoldAirbag } from './place';
-import { beyondSound } from './plugFace';
 
 const MAKERS_MANUAL = "The vehicle maker's manual decides.";
 
@@ -33,8 +32,7 @@ export function cautionsFor({
   if (behind === 'glass') cautions.push('Window fully up and held before anything is drilled.');
   if (fixing === 'rivets')
     cautions.push('Riveted: drilling out needs eye protection, and the mandrels have to be caught.');
-  const { what } = carriedBesides({ secondPlug, pinsBeyond: beyondSound(plugFaces) });
-  if (what === 'warning' || what === 'unexplained') {
+  if (besidesAt({ secondPlug, plugFaces }).some(({ what }) => what === 'warning' || what === 'unexplained')) {
     cautions.push(
       'Warning sounds must not be lost. The maker and local rules decide whether the speaker may be changed at all.',
     );

@@ -84,6 +84,7 @@ export {
   triedWords,
   untried,
 } from './baseline';
+export { besidesAt } from './besidesAt';
 export { firstScrewDeg } from './bolts';
 export {
   BUILD_STEP_LABELS,
@@ -284,7 +285,6 @@ export {
   type Side,
 } from './place';
 export {
-  beyondSound,
   MOST_FACES,
   MOST_POSITIONS,
   MOST_ROWS,

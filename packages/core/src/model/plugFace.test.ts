@@ -20,37 +20,38 @@ const face = (pairs: PinPair[], rest: Partial<PlugFace> = {}): PlugFace => ({
   ...rest,
 });
 const SOUND = pair([1, 2], 'full');
+const of = (carries: PairCarries, words: string, isOfSecondPlug = false) => ({ carries, words, isOfSecondPlug });
 
 describe('what comes besides the sound', () => {
   test('nothing, where every pin is known to bring no more', () => {
-    expect(beyondSound([])).toBeNull();
-    expect(beyondSound([face([SOUND], { empty: [3, 4] })])).toBeNull();
+    expect(beyondSound([])).toEqual([]);
+    expect(beyondSound([face([SOUND], { empty: [3, 4] })])).toEqual([]);
     for (const carries of ['bass', 'treble', 'voices', 'sub', 'microphone', 'lamp', 'nothing'] as const)
-      expect(beyondSound([face([SOUND, pair([3, 4], carries)])])).toBeNull();
+      expect(beyondSound([face([SOUND, pair([3, 4], carries)])])).toEqual([]);
   });
 
   test('a position nobody said anything of is not known', () => {
-    expect(beyondSound([face([SOUND])])).toEqual({ carries: 'notKnown', words: 'pins 3 and 4 of its plug' });
-    expect(beyondSound([face([SOUND], { empty: [4] })])).toEqual({ carries: 'notKnown', words: 'pin 3 of its plug' });
+    expect(beyondSound([face([SOUND])])).toEqual([of('notKnown', 'pins 3 and 4 of its plug')]);
+    expect(beyondSound([face([SOUND], { empty: [4] })])).toEqual([of('notKnown', 'pin 3 of its plug')]);
   });
 
-  test('the gravest of all plugs, with all pins that carry it', () => {
+  test('all of all plugs, the gravest first, with all pins that carry it', () => {
     const first = face([SOUND, pair([3, 4], 'feed')]);
-    expect(beyondSound([first])).toEqual({ carries: 'feed', words: 'pins 3 and 4 of its plug' });
+    expect(beyondSound([first])).toEqual([of('feed', 'pins 3 and 4 of its plug')]);
     const second = face([pair([1, 2], 'warning'), pair([3, 4], 'warning')]);
-    expect(beyondSound([first, second])).toEqual({
-      carries: 'warning',
-      words: 'pins 1, 2, 3 and 4 of its second plug',
-    });
+    expect(beyondSound([first, second])).toEqual([
+      of('warning', 'pins 1, 2, 3 and 4 of its second plug', true),
+      of('feed', 'pins 3 and 4 of its plug'),
+    ]);
   });
 
   test('what is only said or guessed clears nothing, and what it warns of counts', () => {
     for (const grade of ['claimed', 'guessed', 'classDefault', 'otherCar'] as const) {
       const guessed = face([SOUND, pair([3, 4], 'nothing', grade)]);
-      expect(beyondSound([guessed])?.carries).toBe('notKnown');
-      expect(beyondSound([face([SOUND, pair([3, 4], 'warning', grade)])])?.carries).toBe('warning');
+      expect(beyondSound([guessed])[0]?.carries).toBe('notKnown');
+      expect(beyondSound([face([SOUND, pair([3, 4], 'warning', grade)])])[0]?.carries).toBe('warning');
     }
-    expect(beyondSound([face([SOUND, pair([3, 4], 'nothing', 'maker')])])).toBeNull();
+    expect(beyondSound([face([SOUND, pair([3, 4], 'nothing', 'maker')])])).toEqual([]);
   });
 });
 

@@ -96,20 +96,20 @@ export function takenToCarry({ carries, grade }: PinPair): PairCarries {
 /**
  * What the plugs carry beyond their speaker's own sound, by their pins.
  *
- * @returns the gravest, with its pins in words ("pins 3 and 4 of its plug"); null where there is none, or no face was noted
+ * @returns all of it, the gravest first, each with its pins in words ("pins 3 and 4 of its plug"); empty where there is none, or no face was
+ *   noted
  */
-export function beyondSound(faces: readonly PlugFace[]): PinsBeyond | null {
-  for (const carries of BEYOND_SOUND) {
-    const found = faces.flatMap((face, at) => {
+export function beyondSound(faces: readonly PlugFace[]): readonly PinsBeyond[] {
+  return BEYOND_SOUND.flatMap((carries) =>
+    faces.flatMap((face, at): PinsBeyond[] => {
       const pins = [
         ...face.pairs.filter((pair) => takenToCarry(pair) === carries).flatMap((pair) => pair.pins),
         ...(carries === 'notKnown' ? pinsNotLooked(face) : []),
       ];
-      return pins.length > 0 ? [`${pinWords(pins)} of its ${plugName(at)}`] : [];
-    });
-    if (found.length > 0) return { carries, words: found.join(' and ') };
-  }
-  return null;
+      if (pins.length === 0) return [];
+      return [{ carries, words: `${pinWords(pins)} of its ${plugName(at)}`, isOfSecondPlug: at === 1 }];
+    }),
+  );
 }
 
 /** "pin 3"; "pins 3, 4 and 7". */

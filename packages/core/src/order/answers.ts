@@ -5,7 +5,7 @@
  * that takes a cure, which the trade knows of and somebody can check again. Cures are common practice, no source.
  */
 import { z } from 'zod';
-import { CHECK_IDS, type CheckId, COUNTS_FOR, carriedBesides, type OpeningFacts, type Verdict } from '../fit';
+import { CHECK_IDS, type CheckId, COUNTS_FOR, type OpeningFacts, toBeKept, type Verdict } from '../fit';
 
 export const SHORTEST_WORDS = 8;
 const LONGEST_WORDS = 500;
@@ -20,6 +20,7 @@ export const CURE_IDS = [
   'sounderKept',
   'makersWay',
   'wiredOn',
+  'bothKept',
   'newWire',
   'ownAdapter',
   'loomCut',
@@ -48,6 +49,12 @@ type Cure = {
 
 const always = () => true;
 
+/** Whether all that comes besides the speaker's sound is known, and is of one kind: what keeps one does not keep the other. */
+function isAllOf(opening: OpeningFacts, kind: 'warning' | 'soundOn'): boolean {
+  const kept = toBeKept(opening);
+  return kept !== null && kept.isWarning === (kind === 'warning') && kept.isSoundOn === (kind === 'soundOn');
+}
+
 export const CURES: Readonly<Record<CureId, Cure>> = {
   sounderKept: {
     check: 'chime',
@@ -55,7 +62,7 @@ export const CURES: Readonly<Record<CureId, Cure>> = {
     evidence: 'Where it is fixed, and which warnings were heard from it',
     ownerOnly: true,
     asksLeave: true,
-    suits: (opening) => carriedBesides(opening).what === 'warning',
+    suits: (opening) => isAllOf(opening, 'warning'),
   },
   makersWay: {
     check: 'chime',
@@ -63,7 +70,7 @@ export const CURES: Readonly<Record<CureId, Cure>> = {
     evidence: 'Which document of the maker, and what was done',
     ownerOnly: true,
     asksLeave: true,
-    suits: (opening) => carriedBesides(opening).what === 'warning',
+    suits: (opening) => isAllOf(opening, 'warning'),
   },
   wiredOn: {
     check: 'chime',
@@ -71,7 +78,18 @@ export const CURES: Readonly<Record<CureId, Cure>> = {
     evidence: 'Where they are joined, and which speaker was heard',
     ownerOnly: false,
     asksLeave: false,
-    suits: (opening) => carriedBesides(opening).what === 'soundOn',
+    suits: (opening) => isAllOf(opening, 'soundOn'),
+  },
+  bothKept: {
+    check: 'chime',
+    words: 'The factory sounder stays connected and is heard, and the wires that go on are joined',
+    evidence: 'Which warnings were heard from it, and which other speaker',
+    ownerOnly: true,
+    asksLeave: true,
+    suits: (opening) => {
+      const kept = toBeKept(opening);
+      return kept?.isWarning === true && kept.isSoundOn;
+    },
   },
   newWire: {
     check: 'connector',

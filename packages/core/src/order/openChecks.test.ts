@@ -4,7 +4,7 @@ import type { Answer } from './answers';
 import { CURE_IDS, CURES, curesFor, newAnswersSchema, withAnswers } from './answers';
 import { gravestOf, heldBackBecause, openChecks, unanswered } from './openChecks';
 
-const PLUGS = { airbag: 'none', secondPlug: 'none', pinsBeyond: null, wiring: { kind: 'connector' } } as const;
+const PLUGS = { airbag: 'none', secondPlug: 'none', pinsBeyond: [], wiring: { kind: 'connector' } } as const;
 const WARNING = { ...PLUGS, secondPlug: 'warning' } as const;
 
 function check(id: CheckId, verdict: Verdict, marginMm: number | null = null, more: Partial<Check> = {}): Check {
@@ -161,11 +161,21 @@ describe('a hold', () => {
     ]);
     expect(curesFor('connector', { ...PLUGS, wiring: { kind: 'cut' } })).toEqual(['newWire', 'wiresJoined']);
     expect(curesFor('chime', { ...PLUGS, secondPlug: 'soundOn' })).toEqual(['wiredOn']);
-    const byPins = (carries: 'warning' | 'notKnown' | 'feed') =>
-      curesFor('chime', { ...PLUGS, pinsBeyond: { carries, words: 'pins 3 and 4 of its plug' } });
+    const pins = (carries: 'warning' | 'notKnown' | 'feed') => ({
+      carries,
+      words: 'pins 3 and 4',
+      isOfSecondPlug: false,
+    });
+    const byPins = (...all: Parameters<typeof pins>[0][]) =>
+      curesFor('chime', { ...PLUGS, pinsBeyond: all.map((each) => pins(each)) });
     expect(byPins('warning')).toEqual(['sounderKept', 'makersWay']);
     expect(byPins('notKnown')).toEqual([]);
     expect(byPins('feed')).toEqual(['wiredOn']);
+    // What keeps one does not keep the other, and nothing is kept while a part of it is not known.
+    expect(byPins('warning', 'feed')).toEqual(['bothKept']);
+    expect(byPins('warning', 'notKnown')).toEqual([]);
+    expect(curesFor('chime', { ...WARNING, pinsBeyond: [pins('notKnown')] })).toEqual([]);
+    expect(curesFor('chime', { ...WARNING, pinsBeyond: [pins('feed')] })).toEqual(['bothKept']);
     expect(curesFor('chime', { ...PLUGS, secondPlug: 'sound' })).toEqual([]);
     expect(curesFor('airbag', { ...PLUGS, airbag: 'near' })).toEqual(['makersManual']);
     expect(curesFor('airbag', { ...PLUGS, airbag: 'notLooked' })).toEqual([]);

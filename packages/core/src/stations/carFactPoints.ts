@@ -1,6 +1,6 @@
 /** What of the car has to be known for this wish, and is not, or was only said. What does not matter here is not asked. */
 import {
-  beyondSound,
+  besidesAt,
   CAR_FACT_KEYS,
   CAR_FACTS,
   type CarFactKey,
@@ -40,7 +40,7 @@ export const WIRE_FACTS: readonly CarFactKey[] = ['amplifier', 'alsoSounds', 'do
 
 /** Whether its plugs bring more than its own sound, as far as anybody looked. */
 function mayBringMore({ secondPlug, plugFaces }: PointOpening['record']): boolean {
-  return secondPlug !== 'none' || beyondSound(plugFaces) !== null;
+  return secondPlug !== 'none' || besidesAt({ secondPlug, plugFaces }).length > 0;
 }
 
 const BELTED: ReadonlySet<Place> = new Set(['aPillar', 'sidePanel', 'rearWall', 'rearDeck', 'overhead']);

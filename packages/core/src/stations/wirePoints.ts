@@ -1,6 +1,5 @@
 /** What has to be seen, or decided, of an opening's wires before a speaker that is put in there plays, and no warning sound is lost. */
-import { carriedBesides } from '../fit';
-import { beyondSound, placeLabel } from '../model';
+import { besidesAt, placeLabel } from '../model';
 import type { OpenPoint, PointOpening } from './point';
 import { listed } from './words';
 
@@ -25,7 +24,7 @@ export function wirePoints(opening: PointOpening): readonly OpenPoint[] {
     id: `secondPlug ${id}`,
     station: 'wire',
     askedAt: null,
-    words: `${label}: decide how what comes through ${besidesOf(opening.record).through} goes on.`,
+    words: `${label}: decide how what comes through ${listed(foundAt(opening.record).map(({ through }) => through))} goes on.`,
     stake: 'Left off with the old speaker it is gone: warning sounds, or another speaker behind this one.',
     settledAt: { kind: 'match', openingId: id },
     isHeld: true,
@@ -40,12 +39,12 @@ export function isMoreUndecided({
 }: Pick<PointOpening, 'state'> & {
   readonly record: Pick<PointOpening['record'], 'secondPlug' | 'plugFaces'>;
 }): boolean {
-  const { what } = besidesOf(record);
-  if (what === 'none' || what === 'soundAlone' || what === 'notLooked') return false;
+  if (foundAt(record).length === 0) return false;
   if (state.kind !== 'chosen') return true;
   return state.open.some(({ check, answer }) => check === 'chime' && answer === null);
 }
 
-function besidesOf({ secondPlug, plugFaces }: Pick<PointOpening['record'], 'secondPlug' | 'plugFaces'>) {
-  return carriedBesides({ secondPlug, pinsBeyond: beyondSound(plugFaces) });
+/** A plug that nobody looked for is asked for by itself. */
+function foundAt(record: Pick<PointOpening['record'], 'secondPlug' | 'plugFaces'>) {
+  return besidesAt(record).filter(({ what }) => what !== 'notLooked');
 }

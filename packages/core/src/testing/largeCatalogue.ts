@@ -379,7 +379,7 @@ function plain(
     plugRad: Math.PI,
     wiring: { kind: 'connector', connectorId: 'plug', connectorName: 'plug' },
     secondPlug: 'none',
-    pinsBeyond: null,
+    pinsBeyond: [],
     airbag: 'none',
   };
 }

@@ -145,7 +145,7 @@ export function opening(changes: Partial<FitOpening> = {}): FitOpening {
     front: [],
     wiring: { kind: 'connector', connectorId: 'plug', connectorName: 'two-way plug' },
     secondPlug: 'none',
-    pinsBeyond: null,
+    pinsBeyond: [],
     airbag: 'none',
     ...changes,
   };

@@ -5,7 +5,7 @@
 import { NOTCH_REACH_RAD } from '../../../math';
 import { radToDeg } from '../../../units';
 import type { CheckId } from '../../Check';
-import { carriedBesides } from '../../carriedBesides';
+import { besidesWords, bringsMore } from '../../carriedBesides';
 import { turnBetween } from '../../mates/placements';
 import type { Airbag, FitOpening, PinsBeyond, SecondPlug } from '../../shapes';
 import type { CheckKind } from '../CheckKind';
@@ -98,14 +98,10 @@ export const chime: CheckKind = {
   dependsOnTurn: () => false,
   setsHeight: null,
   ask({ opening }, gaps) {
-    gaps.factOfOpening(isHold(carriedBesides(opening.opening).what) ? 'hold' : 'clears', 0);
+    gaps.factOfOpening(bringsMore(opening.opening) ? 'hold' : 'clears', 0);
   },
-  tell: ({ opening }) => sentence(carriedBesides(opening.opening).sentence),
+  tell: ({ opening }) => sentence(besidesWords(opening.opening)),
 };
-
-function isHold(secondPlug: SecondPlug): boolean {
-  return secondPlug !== 'none' && secondPlug !== 'soundAlone';
-}
 
 const AIRBAG_WORDS: Readonly<Record<Airbag, string>> = {
   none: 'Somebody looked: no airbag sits behind or beside this cover.',
@@ -136,16 +132,15 @@ function holdsForAirbag(found: Airbag): boolean {
 export type OpeningFacts = {
   readonly airbag: Airbag;
   readonly secondPlug: SecondPlug;
-  readonly pinsBeyond: PinsBeyond | null;
+  readonly pinsBeyond: readonly PinsBeyond[];
   readonly wiring: { readonly kind: FitOpening['wiring']['kind'] };
 };
 
 /** Why an opening is on hold before anything is chosen for it, what may be lost for good first; empty where it is not. */
 export function openingHolds(facts: OpeningFacts): readonly { readonly check: CheckId; readonly sentence: string }[] {
   const { wiring } = facts;
-  const besides = carriedBesides(facts);
   return [
-    ...(isHold(besides.what) ? [{ check: 'chime' as const, sentence: besides.sentence }] : []),
+    ...(bringsMore(facts) ? [{ check: 'chime' as const, sentence: besidesWords(facts) }] : []),
     ...(wiring.kind === 'connector' ? [] : [{ check: 'connector' as const, sentence: WIRING_WORDS[wiring.kind] }]),
     ...(holdsForAirbag(facts.airbag) ? [{ check: 'airbag' as const, sentence: AIRBAG_WORDS[facts.airbag] }] : []),
   ];
