@@ -19,7 +19,8 @@ export function SettingFields({ job, openings, settings, onChange }: SettingFiel
   const known = new Set(values.map(({ what }) => what));
   // What was set and is asked for no more stays to be read, and can be taken out.
   const others = Object.keys(job.baseline.settings).filter((what) => !known.has(what));
-  if (values.length + others.length === 0) return null;
+  const isUnknown = job.vehicle.channels === null && openings.some(({ state }) => state.kind === 'chosen');
+  if (values.length + others.length === 0 && !isUnknown) return null;
   const set = (what: string, typed: string) => {
     const { [what]: _, ...rest } = settings;
     onChange(typed.trim() === '' ? rest : { ...rest, [what]: typed });
@@ -27,12 +28,17 @@ export function SettingFields({ job, openings, settings, onChange }: SettingFiel
   return (
     <section aria-label="How it was set" className="flex flex-col gap-3">
       <h2 className="border-b border-ink text-[18px] font-bold">How it was set</h2>
+      {isUnknown && (
+        <p className="text-measure">
+          Nobody noted this car’s channels: what is set, and where to begin, is not worked out.
+        </p>
+      )}
       <div className="grid gap-x-8 gap-y-3 lg:grid-cols-2">
         {values.map(({ what, value, why }) => (
           <TextField
             key={what}
             label={what}
-            hint={value === null ? why : `To begin with: ${value}. ${why}`}
+            hint={value === null ? why : `Start value: ${value}. ${why}`}
             value={settings[what] ?? ''}
             error={null}
             onType={(typed) => set(what, typed)}
