@@ -3,9 +3,8 @@
  * The figures of one run belong together; each part's last line is JSON.
  */
 
-import { readdirSync, readFileSync } from 'node:fs';
+import { readdirSync, readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
-import { gzipSync } from 'node:zlib';
 import { ensureBuild } from './lib/build.mjs';
 import { ensureChromium, ensurePackages } from './lib/install.mjs';
 import { ROOT, runMain, say, WEB_DIST } from './lib/project.mjs';
@@ -74,7 +73,7 @@ function firstLoadKb() {
   };
   const screens = [...scripts.keys()].filter((name) => /^\w+Screen-/.test(name));
   const weights = screens.map((name) => {
-    const bytes = [...withImports([page, name])].map((each) => gzipSync(scripts.get(each)).length);
+    const bytes = [...withImports([page, name])].map((each) => statSync(path.join(assets, `${each}.gz`)).size);
     return [name.split('-')[0], Math.round(bytes.reduce((sum, each) => sum + each, 0) / 1024)];
   });
   return Object.fromEntries(weights.sort(([, a], [, b]) => b - a));

@@ -1,28 +1,19 @@
 /** A fitter at the screen, in the words of the shop. Every step waits for what it says. */
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import type { Locator, Page } from '@playwright/test';
+import { demoJobAddress } from './demoShop';
 import { expect } from './expect';
 import { PLAIN_HOST } from './Shop';
+import { signInOf } from './signIns';
 
 type Asked = { readonly name: string; readonly password: string };
 type Let = { readonly status: number; readonly id: string };
-type SignIn = { readonly name: string; readonly password: string; readonly pin: string };
-const SIGN_INS: readonly SignIn[] = JSON.parse(
-  readFileSync(path.join(process.env.LQ_DEMO_DIR ?? 'demo', 'people.json'), 'utf8'),
-);
-
-/** How somebody of the demo shop signs in. */
-export function signInOf(name: string): SignIn {
-  const found = SIGN_INS.find((each) => each.name === name);
-  if (!found) throw new Error(`nobody of the demo shop is called ${name}`);
-  return found;
-}
 
 export class Fitter {
   /** Named with every request that goes past the screen. */
   headers: Readonly<Record<string, string>> = {};
   private readonly jobs = new Map<string, string>();
+  /** Somebody came in whom no open page knows. */
+  private isNew = true;
 
   constructor(
     readonly page: Page,
@@ -36,6 +27,7 @@ export class Fitter {
     const { status, id } = await (isPlain ? this.askFromPage : this.ask).call(this, { name, password });
     expect(status).toBe(200);
     this.headers = { Origin: this.address, 'LQ-Person': id };
+    this.isNew = true;
     return this;
   }
 
@@ -85,28 +77,44 @@ export class Fitter {
   }
 
   async openJobs(): Promise<this> {
-    await this.page.goto(this.address);
-    await expect(this.page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
-    return this;
+    return this.openPage('/', 'Jobs');
   }
 
   async openPage(address: string, title: string | RegExp): Promise<this> {
-    await this.page.goto(`${this.address}${address}`);
+    await this.go(address);
     await expect(this.page.getByRole('heading', { name: title, level: 1 })).toBeVisible();
     return this;
   }
 
-  /** Opens a car by its name in the list, such as "Corran Tern, HDS 3"; one that was opened before by its address. */
+  /** Opens a car by its name in the list, such as "Corran Tern, HDS 3"; one of the demo shop, or that was opened before, by its address. */
   async openJob(name: string): Promise<this> {
-    const known = this.jobs.get(name);
-    if (known) await this.page.goto(known);
+    const known = this.jobs.get(name) ?? demoJobAddress(name);
+    if (known) await this.go(known);
     else {
       await this.openJobs();
       await this.page.getByRole('link', { name, exact: true }).click();
     }
     await expect(this.page.getByRole('heading', { name, level: 1 })).toBeVisible();
-    this.jobs.set(name, this.page.url());
+    this.jobs.set(name, new URL(this.page.url()).pathname);
     return this;
+  }
+
+  /** From one page to another as a link of it leads there; the page is loaded where none is open, the same one is, or for somebody else. */
+  private async go(address: string): Promise<void> {
+    const isNew = this.isNew;
+    this.isNew = false;
+    const hasGone =
+      !isNew &&
+      (await this.page.evaluate(
+        ({ shop, to }) => {
+          if (location.origin !== shop || !document.querySelector('h1') || location.pathname === to) return false;
+          history.pushState(null, '', to);
+          dispatchEvent(new PopStateEvent('popstate', { state: null }));
+          return true;
+        },
+        { shop: this.address, to: address },
+      ));
+    if (!hasGone) await this.page.goto(`${this.address}${address}`);
   }
 
   async measure(job: string, opening: string): Promise<this> {

@@ -9,8 +9,8 @@ import type { Backup } from '@low-quarry/core/contracts/backup';
 import type { Change } from '@low-quarry/core/contracts/history';
 import type { JobInList } from '@low-quarry/core/contracts/jobs';
 import type { Opening } from '@low-quarry/core/contracts/openings';
-import { signInOf } from './Fitter';
 import type { Shop } from './Shop';
+import { signInOf } from './signIns';
 
 const AGAIN_MS = 40;
 const PATIENCE_MS = 120_000;

@@ -303,7 +303,8 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     open: async (fitter) => {
       // The last of all: nobody is signed in behind it.
       await fitter.page.context().clearCookies();
-      await fitter.openPage('/', 'Slipway Nine');
+      await fitter.page.goto(fitter.address);
+      await expect(fitter.page.getByRole('heading', { name: 'Slipway Nine', level: 1 })).toBeVisible();
     },
   },
 ];

@@ -16,6 +16,7 @@ test('the owner makes a backup, downloads it, loses a job for good, and brings t
   await fitter.openJob('Corran Tern, HDS 4');
   await page.getByRole('button', { name: 'End or delete' }).click();
   await page.getByRole('button', { name: /into the bin$/ }).click();
+  await expect(page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Corran Tern, HDS 4', exact: true })).toHaveCount(0);
 
   await fitter.openPage('/backups', 'Backups');

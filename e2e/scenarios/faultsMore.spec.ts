@@ -11,9 +11,9 @@ import os from 'node:os';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { gunzipSync } from 'node:zlib';
-import { signInOf } from '../driver/Fitter';
 import { tellFigures } from '../driver/figures';
 import type { Shop } from '../driver/Shop';
+import { signInOf } from '../driver/signIns';
 import { expect, test } from '../driver/test';
 import { Writers } from '../driver/Writers';
 

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { signInOf } from '../driver/Fitter';
+import { signInOf } from '../driver/signIns';
 import { expect, looking, test } from '../driver/test';
 
 // The browser logs who is not signed in, and a refused save, itself.

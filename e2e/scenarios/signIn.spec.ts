@@ -1,8 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { expectAccessible } from '../driver/accessible';
-import { signInOf } from '../driver/Fitter';
 import { Shop } from '../driver/Shop';
+import { signInOf } from '../driver/signIns';
 import { expect, test } from '../driver/test';
 
 /** What a shop of one's own begins with. */

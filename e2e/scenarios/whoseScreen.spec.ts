@@ -1,6 +1,7 @@
 /** One browser, several tabs, several people: nothing is done in another's name, and signing out leaves nothing to read. */
-import { Fitter, signInOf } from '../driver/Fitter';
+import { Fitter } from '../driver/Fitter';
 import { keptHere } from '../driver/keptHere';
+import { signInOf } from '../driver/signIns';
 import { expect, test, watchConsole } from '../driver/test';
 
 const REFUSED = /status of 40[0-9]|Failed to load resource|ERR_|net::/;

@@ -6,9 +6,11 @@ import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig, mergeConfig, type Plugin, type Rolldown, type UserConfig } from 'vite';
 import { fewerFiles } from './build/fewerFiles.ts';
+import { pressed } from './build/pressed.ts';
 
 const apiPort = process.env.LQ_API_PORT ?? '4780';
 const OUT = 'dist';
+const ASSETS = path.join(OUT, 'assets');
 
 /** Writes the service worker beside the page, with the names of all files that were built. */
 function serviceWorker(): Plugin {
@@ -16,7 +18,7 @@ function serviceWorker(): Plugin {
     name: 'service-worker',
     apply: 'build',
     closeBundle() {
-      const files = readdirSync(path.join(OUT, 'assets'))
+      const files = readdirSync(ASSETS)
         .sort()
         .map((name) => `/assets/${name}`);
       const version = createHash('sha256').update(files.join()).digest('hex').slice(0, 16);
@@ -89,4 +91,8 @@ function inFewerFiles(): Plugin {
   };
 }
 
-export default defineConfig({ ...config, plugins: [...(config.plugins ?? []), inFewerFiles(), serviceWorker()] });
+export default defineConfig({
+  ...config,
+  // The worker keeps what is asked for, by its name; pressed after that, the files beside have none in it.
+  plugins: [...(config.plugins ?? []), inFewerFiles(), serviceWorker(), pressed(ASSETS)],
+});

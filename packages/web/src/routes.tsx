@@ -2,7 +2,6 @@ import { Suspense } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { matchPath, Outlet, Route, Routes, useLocation } from 'react-router';
 import { Gate } from './features/sessions/Gate';
-import { readSession } from './features/sessions/keptSession';
 import { STATIONS, type StationId } from './stations/stationTable';
 import { type Late, late } from './ui/late';
 import { NoSuchPage, ScreenFault } from './ui/states';
@@ -101,8 +100,8 @@ async function loadScreenAt(address: string): Promise<void> {
   await SCREENS.find(([path]) => matchPath(path, address))?.[1].load();
 }
 
-// Where nobody is signed in the sign-in comes first.
-const firstScreen = readSession() ? loadScreenAt(window.location.pathname) : Promise.resolve();
+// Where nobody is signed in it comes behind the sign-in, which leads to it.
+const firstScreen = loadScreenAt(window.location.pathname);
 
 export function Pages() {
   return (
