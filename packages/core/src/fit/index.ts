@@ -26,7 +26,7 @@ export {
   VERDICTS_BY_RANK,
   type Verdict,
 } from './Check';
-export { type Carried, carriedBesides, toBeKept } from './carriedBesides';
+export { bringsMore, type Carried, carriedBesides, toBeKept } from './carriedBesides';
 export { checkLabel, checkPlace, fallOutWords, VERDICT_WORDS } from './checkWords';
 export type { Judgement, Mount } from './Judgement';
 export { harnessFor, judgeCandidate, judgeWithHarness } from './judgeCandidate';

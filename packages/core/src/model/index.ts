@@ -274,6 +274,7 @@ export {
   pictureHashSchema,
 } from './photo';
 export {
+  isInDash,
   isInDoor,
   mayHoldAirbag,
   type NamedPlace,

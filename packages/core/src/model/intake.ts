@@ -99,6 +99,7 @@ export const CONSENT_LABELS: Readonly<Record<ConsentKind, string>> = {
   drill: 'Drilling new holes into the car',
   grind: 'Grinding off what stands on the metal',
   loomCut: 'Cutting the loom of the car',
+  oldSpeakerCut: 'Cutting the connector off the old speaker, which is not whole any more',
   grilleOff: 'Leaving a grille off',
   pocketGone: 'Giving up a pocket of the door',
   unprovenFixing: 'A fixing that nobody has proved to hold',

@@ -61,3 +61,7 @@ const DOOR_PLACES: ReadonlySet<Place> = new Set(['frontDoorLow', 'frontDoorHigh'
 export function isInDoor(place: Place): boolean {
   return DOOR_PLACES.has(place);
 }
+
+export function isInDash(place: Place): boolean {
+  return place === 'dashCorner' || place === 'dashCentre';
+}

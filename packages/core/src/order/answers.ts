@@ -5,7 +5,7 @@
  * that takes a cure, which the trade knows of and somebody can check again. Cures are common practice, no source.
  */
 import { z } from 'zod';
-import { CHECK_IDS, type CheckId, COUNTS_FOR, type OpeningFacts, toBeKept, type Verdict } from '../fit';
+import { bringsMore, CHECK_IDS, type CheckId, COUNTS_FOR, type OpeningFacts, toBeKept, type Verdict } from '../fit';
 
 export const SHORTEST_WORDS = 8;
 const LONGEST_WORDS = 500;
@@ -23,6 +23,7 @@ export const CURE_IDS = [
   'bothKept',
   'newWire',
   'ownAdapter',
+  'pigtailUsed',
   'loomCut',
   'housingChanged',
   'wiresJoined',
@@ -106,6 +107,15 @@ export const CURES: Readonly<Record<CureId, Cure>> = {
     ownerOnly: false,
     asksLeave: false,
     suits: ({ wiring }) => wiring.kind === 'connector',
+  },
+  pigtailUsed: {
+    check: 'connector',
+    words: 'The old speaker’s own connector is cut off it and used again, the loom is not cut',
+    evidence: 'Which old speaker it is cut off, and what told which of its wires is positive',
+    ownerOnly: false,
+    asksLeave: true,
+    // What may have to go on sounding from the old speaker is not cut off it.
+    suits: (opening) => opening.wiring.kind === 'connector' && !bringsMore(opening),
   },
   loomCut: {
     check: 'connector',

@@ -5,7 +5,14 @@
 import { CAR_WORKS, type CheckId, isCarWork, type Work } from '../fit';
 import type { CureId, NewAnswer } from './answers';
 
-export const CONSENT_KINDS = [...CAR_WORKS, 'loomCut', 'grilleOff', 'pocketGone', 'unprovenFixing'] as const;
+export const CONSENT_KINDS = [
+  ...CAR_WORKS,
+  'loomCut',
+  'oldSpeakerCut',
+  'grilleOff',
+  'pocketGone',
+  'unprovenFixing',
+] as const;
 export type ConsentKind = (typeof CONSENT_KINDS)[number];
 
 /** By act: who agreed in writing, how and when. */
@@ -14,7 +21,11 @@ export type Consents = Partial<Readonly<Record<ConsentKind, string>>>;
 /** Acts of which one has to be agreed to: what gives way may be one thing or the other. */
 export type NeededConsent = readonly ConsentKind[];
 
-const OF_CURES: Readonly<Partial<Record<CureId, NeededConsent>>> = { loomCut: ['loomCut'], holeFiled: ['fileHole'] };
+const OF_CURES: Readonly<Partial<Record<CureId, NeededConsent>>> = {
+  loomCut: ['loomCut'],
+  pigtailUsed: ['oldSpeakerCut'],
+  holeFiled: ['fileHole'],
+};
 
 /** Who orders in spite of a check gives something up with it. */
 const OF_REASONS: Readonly<Partial<Record<CheckId, NeededConsent>>> = {

@@ -8,6 +8,7 @@ export {
   answerWords,
   CURE_IDS,
   CURES,
+  type CureId,
   liftWords,
   lowerFirst,
   mayCure,

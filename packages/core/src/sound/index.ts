@@ -33,7 +33,7 @@ export {
 } from './filter/designFilter';
 export { type ESeries, eSeries, nearestOf } from './filter/eSeries';
 export { type FilterEffect, filterEffect, type Likely, peakVolts } from './filter/filterEffect';
-export { isEmptyFilter, type LineFilter, linePartsWords } from './filter/LineFilter';
+export { isEmptyFilter, type LineFilter, lineJoints, linePartsWords } from './filter/LineFilter';
 export { usualHighPass } from './filter/usualCorner';
 export { type CoilJudgement, type CoilTest, isCoilDead, isCoilUnknown, judgeCoil, NOMINAL_OHMS } from './judgeCoil';
 export type { NetworkPart } from './network/parts';

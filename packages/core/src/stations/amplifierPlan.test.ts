@@ -11,12 +11,14 @@ import {
   channelsSchema,
   type Route,
   routesSchema,
+  SETTINGS_DEFAULTS,
 } from '../model';
 import { amplifierPoints } from './amplifierPoints';
 import { channelPoints } from './channelPoints';
 import { type ChannelOpening, channelHolds, channelSheets } from './channelSheets';
 import type { PointJob, PointOpening } from './point';
-import { wireNeeds, wireRuns } from './wireRuns';
+import { wireRuns } from './wireRuns';
+import { wiringNeeds } from './wiringNeeds';
 
 const CONFIDENCE = 0.95;
 const PLAYS: Plays = {
@@ -31,7 +33,7 @@ const at = (place: 'frontDoorLow' | 'rearDoor', state: unknown): ChannelOpening 
   },
   state: state as OpeningState,
 });
-const FRONT = at('frontDoorLow', { kind: 'chosen', plays: PLAYS });
+const FRONT = at('frontDoorLow', { kind: 'chosen', plays: PLAYS, open: [] });
 const REAR = at('rearDoor', { kind: 'nothingChosen', known: 0, takenHere: 0 });
 const OPENINGS = [FRONT, REAR];
 
@@ -138,8 +140,15 @@ describe('the leads', () => {
 
   test('are cut where something is ordered for one of its channels, and else not', () => {
     const job = car(BYPASS, ways({ to: 'amplifier', lengthMm: 2500 }));
-    expect(wireNeeds(job, OPENINGS, [FRONT], CONFIDENCE)).toHaveLength(1);
-    expect(wireNeeds(job, OPENINGS, [], CONFIDENCE)).toEqual([]);
+    const [pairs, joints, ...more] = wiringNeeds(job, OPENINGS, [FRONT], SETTINGS_DEFAULTS);
+    expect(pairs?.what).toContain('of pair');
+    // At the plug, two for each place on the two channels.
+    expect(joints).toEqual({
+      what: '4 butt connectors, for the wires on both sides',
+      why: 'Past the maker’s amplifier: 4 joints.',
+    });
+    expect(more).toEqual([]);
+    expect(wiringNeeds(job, OPENINGS, [], SETTINGS_DEFAULTS)).toEqual([]);
   });
 });
 

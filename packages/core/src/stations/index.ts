@@ -15,6 +15,7 @@ export {
   channelSheets,
 } from './channelSheets';
 export { devicePlugPoints } from './devicePlugPoints';
+export { type JointLine, jointLines } from './joints';
 export { openPoints, railOf } from './openPoints';
 export {
   ASKED_AT,
@@ -27,4 +28,5 @@ export {
 } from './point';
 export { type StartValue, startValues } from './startValues';
 export { isMoreUndecided } from './wirePoints';
-export { type WiredJob, type WireRun, wireNeeds, wireRuns } from './wireRuns';
+export { type WiredJob, type WireRun, wireRuns } from './wireRuns';
+export { wiringNeeds } from './wiringNeeds';

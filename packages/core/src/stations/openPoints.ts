@@ -190,7 +190,7 @@ function consentStake(kinds: NeededConsent, keeps: PointJob['keeps']): string {
 }
 
 const FORBIDDEN_BY: Readonly<Partial<Record<Keep, readonly ConsentKind[]>>> = {
-  cutting: ['cutCloth', 'fileHole', 'drill', 'grind', 'loomCut'],
+  cutting: ['cutCloth', 'fileHole', 'drill', 'grind', 'loomCut', 'oldSpeakerCut'],
   grille: ['grilleOff', 'cutCloth'],
   pocket: ['pocketGone'],
 };

@@ -1,11 +1,13 @@
 /** What is to be run new on a car, from its records. */
 import { expect, test } from '@jest/globals';
 import type { OpeningState, Plays } from '../contracts/jobs';
-import { type Channel, channelsSchema, type Route, routesSchema } from '../model';
+import { type Channel, channelsSchema, type Route, routesSchema, SETTINGS_DEFAULTS } from '../model';
 import { type ChannelOpening, channelSheets } from './channelSheets';
-import { wireNeeds, wireRuns } from './wireRuns';
+import { wireRuns } from './wireRuns';
+import { wiringNeeds } from './wiringNeeds';
 
 const CONFIDENCE = 0.975;
+const SHOP = { ...SETTINGS_DEFAULTS, confidence: CONFIDENCE };
 const PLAYS: Plays = {
   ...{ speakerKind: 'component woofer', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
   ...{ rmsW: 80, sensitivityDb: 90, sensitivityAt: '1 W', filter: null },
@@ -16,7 +18,7 @@ const DOOR: ChannelOpening = {
     ...{ place: 'frontDoorLow', side: 'left', name: '', presence: 'fitted', nominalSize: '6.5 in' },
     ...{ oldSpeaker: null, lineFilter: null },
   },
-  state: { kind: 'chosen', plays: PLAYS } as unknown as OpeningState,
+  state: { kind: 'chosen', plays: PLAYS, open: [] } as unknown as OpeningState,
 };
 function channel(fields: Partial<Channel>): Channel {
   const whole = {
@@ -88,11 +90,15 @@ test('what stays on the car’s own wire and on the radio needs none', () => {
 test('for an opening that nothing is ordered for no pair is cut', () => {
   const vehicle = { channels: [channel({ fedBy: 'factoryAmplifier' })], facts: {}, routes: ways([TO_DOOR]) };
   const job = { found: {}, amplifierPlan: null, vehicle };
-  const needs = wireNeeds(job, [DOOR], [DOOR], CONFIDENCE);
-  expect(needs.map(({ what }) => what)).toEqual(['3.6 m of pair, 1.5 mm² (16 AWG)']);
-  expect(wireNeeds(job, [DOOR], [], CONFIDENCE)).toEqual([]);
+  const needs = wiringNeeds(job, [DOOR], [DOOR], SHOP);
+  expect(needs.map(({ what }) => what)).toEqual([
+    '3.6 m of pair, 1.5 mm² (16 AWG)',
+    // Behind the amplifier.
+    '2 butt connectors, for the wires on both sides',
+  ]);
+  expect(wiringNeeds(job, [DOOR], [], SHOP)).toEqual([]);
   const added = { ...job, vehicle: { ...vehicle, channels: [channel({})], routes: ways([TO_DOOR, TO_SEAT]) } };
-  expect(wireNeeds(added, [DOOR], [DOOR], CONFIDENCE)).toHaveLength(2);
-  expect(wireNeeds(added, [DOOR], [], CONFIDENCE)).toEqual([]);
-  expect(wireNeeds({ ...job, vehicle: { ...vehicle, channels: null } }, [DOOR], [DOOR], CONFIDENCE)).toEqual([]);
+  expect(wiringNeeds(added, [DOOR], [DOOR], SHOP)).toHaveLength(2);
+  expect(wiringNeeds(added, [DOOR], [], SHOP)).toEqual([]);
+  expect(wiringNeeds({ ...job, vehicle: { ...vehicle, channels: null } }, [DOOR], [DOOR], SHOP)).toEqual([]);
 });

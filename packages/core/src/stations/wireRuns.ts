@@ -4,7 +4,7 @@
  */
 import { isInDoor, placeLabel, type Route, type SmallNeed, type VehicleRecord } from '../model';
 import { FUSE_WITHIN_CM, gaugeOfArea, powerFeed, signalWire } from '../wiring';
-import { type ChannelJob, type ChannelOpening, type ChannelSheet, channelSheets } from './channelSheets';
+import type { ChannelOpening, ChannelSheet } from './channelSheets';
 
 export type WireRun = {
   readonly id: string;
@@ -52,18 +52,6 @@ export function wireRuns(
 
 function byLabelOf(openings: readonly ChannelOpening[]): ReadonlyMap<string, ChannelOpening> {
   return new Map(openings.map((opening) => [placeLabel(opening.record), opening]));
-}
-
-/** What of new wire has to be at hand for openings that something is ordered for, as far as its length is known. */
-export function wireNeeds(
-  job: WiredJob & ChannelJob,
-  openings: readonly ChannelOpening[],
-  included: readonly ChannelOpening[],
-  confidence: number,
-): readonly SmallNeed[] {
-  const channels = channelSheets(job, openings, confidence);
-  if (channels.kind === 'notLooked') return [];
-  return wireRuns(job, channels.sheets, openings, included).flatMap(({ need }) => need ?? []);
 }
 
 function speakerRun(

@@ -57,6 +57,12 @@ export function lineParts({ highPass, lowPass, pad }: LineFilter, { id, from, to
   );
 }
 
+/** In how many places its parts are joined to one another and to the pair: one for each node of the network, however many wires meet there. */
+export function lineJoints(filter: LineFilter): number {
+  const parts = lineParts(filter, { id: '', from: 'from', to: 'to', ground: 'ground' });
+  return new Set(parts.flatMap(({ from, to }) => [from, to])).size;
+}
+
 export const padSeriesId = (id: string) => `${id} R in line`;
 export const padParallelId = (id: string) => `${id} R across`;
 

@@ -22,7 +22,7 @@ import {
   type OrderLine,
   orderLines,
 } from '@low-quarry/core/order';
-import { channelHolds, wireNeeds } from '@low-quarry/core/stations';
+import { channelHolds, wiringNeeds } from '@low-quarry/core/stations';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 import type { ShelfStore } from '../shelf/ShelfStore';
@@ -86,7 +86,7 @@ export class OrdersService {
           vehicle?.record.ok ? vehicle.record.value.panels : [],
         ),
         ...openings.flatMap(({ state, record }) => (state.kind === 'chosen' ? [] : lineNeeds(record))),
-        ...wireNeeds(job, openings, included, fitting.shop.confidence),
+        ...wiringNeeds(job, openings, included, fitting.shop),
       ].map((need) => ({ ...need })),
       cautions: included
         .map(({ record }) => ({ label: placeLabel(record), cautions: [...cautionsFor(record)] }))

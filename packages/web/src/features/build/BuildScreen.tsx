@@ -1,7 +1,7 @@
 /** What is done next at each opening, with what, and what can hurt? */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { jobTitle, placeLabel, SETTINGS_DEFAULTS, type SmallNeed, smallNeeds } from '@low-quarry/core/model';
-import { channelHolds, wireNeeds } from '@low-quarry/core/stations';
+import { channelHolds, channelSheets, jointLines, wiringNeeds } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { shopSettingsQuery } from '../../api/settingsQuery';
@@ -38,11 +38,14 @@ export function BuildScreen() {
 
 function Filled({ job, openings: told }: { readonly job: Job; readonly openings: readonly OpeningWithState[] }) {
   const shop = useQuery(shopSettingsQuery);
-  const { confidence } = shop.data ?? SETTINGS_DEFAULTS;
-  const holds = channelHolds(job, told, confidence);
+  const wishes = shop.data ?? SETTINGS_DEFAULTS;
+  const holds = channelHolds(job, told, wishes.confidence);
   const openings = told.map((opening) => withHold(opening, holds.get(opening.id)));
   const worked = openings.filter(isWorkedOn);
   const left = openings.filter((opening) => !isWorkedOn(opening));
+  const channels = channelSheets(job, openings, wishes.confidence);
+  const sheets = channels.kind === 'known' ? channels.sheets : [];
+  const joints = jointLines(sheets, openings, worked, wishes.schools.splice);
   return (
     <>
       {worked.length === 0 && (
@@ -55,12 +58,17 @@ function Filled({ job, openings: told }: { readonly job: Job; readonly openings:
       {job.lostWithoutSupply && <Heed what="Lost when the battery is off">{job.lostWithoutSupply}</Heed>}
       <LaterHeeds later={job.later} />
       {worked.length > 0 && (
-        <Needs vehicleId={job.vehicle.id} openings={worked} wires={wireNeeds(job, openings, worked, confidence)} />
+        <Needs vehicleId={job.vehicle.id} openings={worked} wires={wiringNeeds(job, openings, worked, wishes)} />
       )}
       {worked.length > 0 && <p>A step can be ticked when the one before it is: the panel closes last.</p>}
       <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start">
         {worked.map((opening) => (
-          <OpeningBuild key={opening.id} opening={opening} vehicleId={job.vehicle.id} />
+          <OpeningBuild
+            key={opening.id}
+            opening={opening}
+            vehicleId={job.vehicle.id}
+            joints={joints.filter(({ openingId }) => openingId === opening.id)}
+          />
         ))}
       </div>
       {left.length > 0 && (

@@ -10,6 +10,7 @@ import {
   placeLabel,
   withBuildStep,
 } from '@low-quarry/core/model';
+import type { JointLine } from '@low-quarry/core/stations';
 import { useMay, useMe } from '../../api/me';
 import { whenWords } from '../../text/whenWords';
 import { useSettings } from '../../ui/settings';
@@ -18,9 +19,14 @@ import { NotInShop } from '../openings/NotInShop';
 import { useSaveAtOnce } from '../openings/useSaveAtOnce';
 import { PanelInFront } from '../panels/PanelInFront';
 
-type OpeningBuildProps = { readonly opening: OpeningWithState; readonly vehicleId: string };
+type OpeningBuildProps = {
+  readonly opening: OpeningWithState;
+  readonly vehicleId: string;
+  /** Its own. */
+  readonly joints: readonly JointLine[];
+};
 
-export function OpeningBuild({ opening, vehicleId }: OpeningBuildProps) {
+export function OpeningBuild({ opening, vehicleId, joints }: OpeningBuildProps) {
   const { unit } = useSettings();
   const { name } = useMe();
   const mayBuild = useMay('measure');
@@ -57,6 +63,12 @@ export function OpeningBuild({ opening, vehicleId }: OpeningBuildProps) {
           <li key={caution}>{caution}</li>
         ))}
       </ul>
+      {joints.map(({ id, count, sentence, next }) => (
+        <p key={id} className={count === null ? 'text-measure' : ''}>
+          {count === null && '◇ '}
+          <strong>Wires:</strong> {sentence} {next}
+        </p>
+      ))}
       <PanelInFront vehicleId={vehicleId} record={record} />
       <fieldset disabled={!mayBuild || stuck !== undefined}>
         <legend className="font-semibold">Done</legend>

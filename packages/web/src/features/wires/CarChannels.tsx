@@ -2,7 +2,14 @@
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { knownFact, placeLabel, SETTINGS_DEFAULTS } from '@low-quarry/core/model';
 import { type ChannelCheck, LEAST_OF_NOMINAL } from '@low-quarry/core/sound';
-import { type ChannelSheet, channelSheets, levelLines, startValues, wireRuns } from '@low-quarry/core/stations';
+import {
+  type ChannelSheet,
+  channelSheets,
+  jointLines,
+  levelLines,
+  startValues,
+  wireRuns,
+} from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -17,6 +24,7 @@ import { askSound } from '../../workers/soundClient';
 import { AmplifierPlanForm } from './amplifier/AmplifierPlanForm';
 import { ChannelDrawing } from './ChannelDrawing';
 import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
+import { Joints } from './Joints';
 import { Loudness } from './Loudness';
 import { NewWires } from './NewWires';
 import { StartValues } from './StartValues';
@@ -30,10 +38,11 @@ type CarChannelsProps = { readonly job: Job; readonly openings: readonly Opening
 
 export function CarChannels({ job, openings }: CarChannelsProps) {
   const shop = useQuery(shopSettingsQuery);
-  const { confidence } = shop.data ?? SETTINGS_DEFAULTS;
+  const { confidence, schools } = shop.data ?? SETTINGS_DEFAULTS;
   const channels = channelSheets(job, openings, confidence);
+  const sheets = channels.kind === 'known' ? channels.sheets : [];
   const vehicle = `/vehicles/${encodeURIComponent(job.vehicle.id)}`;
-  const onMakers = channels.kind === 'known' ? channels.sheets.filter((sheet) => sheet.isOnMakersAmplifier) : [];
+  const onMakers = sheets.filter((sheet) => sheet.isOnMakersAmplifier);
   const isMakersThere =
     onMakers.length > 0 ||
     // What was decided is settled here, whatever became of the channels since.
@@ -75,6 +84,7 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
           </>
         )}
       </section>
+      <Joints lines={jointLines(sheets, openings, openings, schools.splice)} />
     </>
   );
 }

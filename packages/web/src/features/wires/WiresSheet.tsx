@@ -19,6 +19,7 @@ import {
   channelSheets,
   devicePlugPoints,
   isMoreUndecided,
+  jointLines,
   levelLines,
   startValues,
   wireRuns,
@@ -42,6 +43,7 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
   const levels = levelLines(sheets, openings, shop.confidence);
   const starts = startValues(job, openings, shop.confidence);
   const runs = wireRuns(job, sheets, openings);
+  const joints = jointLines(sheets, openings, openings, shop.schools.splice);
   const hold = bypassHold(job);
   const there = openings.filter((opening) => channelLoadOf(opening) !== null);
   return (
@@ -91,16 +93,7 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
       {sheets.map((sheet) => (
         <ChannelOnPaper key={sheet.number} sheet={sheet} />
       ))}
-      {levels.length > 0 && (
-        <section className="mt-4 break-inside-avoid">
-          <h2 className="text-[18px] font-bold">How loud, at the same setting</h2>
-          {levels.map(({ id, what, sentence, next }) => (
-            <p key={id} className="border-t border-black py-1">
-              <strong>{what}:</strong> {sentence} {next}
-            </p>
-          ))}
-        </section>
-      )}
+      <LinesOnPaper title="How loud, at the same setting" lines={levels} />
       {starts.length > 0 && (
         <section className="mt-4 break-inside-avoid">
           <h2 className="text-[18px] font-bold">Start values</h2>
@@ -114,16 +107,11 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
           ))}
         </section>
       )}
-      {runs.length > 0 && (
-        <section className="mt-4 break-inside-avoid">
-          <h2 className="text-[18px] font-bold">New wire</h2>
-          {runs.map(({ id, what, sentence, next }) => (
-            <p key={id} className="border-t border-black py-1">
-              <strong>{what}:</strong> {sentence} {next}
-            </p>
-          ))}
-        </section>
-      )}
+      <LinesOnPaper title="New wire" lines={runs} />
+      <LinesOnPaper
+        title="Joints"
+        lines={joints.map((line) => (line.count === null ? { ...line, sentence: `◇ ${line.sentence}` } : line))}
+      />
       <section className="mt-4">
         <h2 className="text-[18px] font-bold">The plugs</h2>
         {there.length > 0 && (
@@ -139,6 +127,27 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
         ))}
       </section>
     </article>
+  );
+}
+
+type PaperLine = {
+  readonly id: string;
+  readonly what: string;
+  readonly sentence: string;
+  readonly next: string | null;
+};
+
+function LinesOnPaper({ title, lines }: { readonly title: string; readonly lines: readonly PaperLine[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <section className="mt-4 break-inside-avoid">
+      <h2 className="text-[18px] font-bold">{title}</h2>
+      {lines.map(({ id, what, sentence, next }) => (
+        <p key={id} className="border-t border-black py-1">
+          <strong>{what}:</strong> {sentence} {next}
+        </p>
+      ))}
+    </section>
   );
 }
 

@@ -1,0 +1,26 @@
+/** Which wires are joined to one another, and how: what plugs in, what is counted, and what nobody decided. */
+import type { JointLine } from '@low-quarry/core/stations';
+
+export function Joints({ lines }: { readonly lines: readonly JointLine[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <section aria-label="Joints" className="flex flex-col gap-2 pt-4">
+      <h2 className="border-b border-ink text-[18px] font-bold">Joints</h2>
+      <p className="max-w-2xl text-muted">
+        By the shop’s way of joining, and by what the place allows. Each is tugged, bare metal is sleeved, and the sheet
+        of what is used goes before the lengths here.
+      </p>
+      <ul className="border-t border-hairline">
+        {lines.map(({ id, what, count, sentence, next }) => (
+          <li key={id} className="grid gap-x-4 border-b border-hairline py-1.5 sm:grid-cols-[320px_1fr]">
+            <strong>{what}</strong>
+            <span className={count === null ? 'text-measure' : ''}>
+              {count === null && '◇ '}
+              {sentence} {next && <span className="block text-muted">{next}</span>}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
