@@ -65,7 +65,8 @@ test('labels are set up for a sheet, printed, and read back by the camera', asyn
     },
     `data:image/png;base64,${readFileSync(`${path.resolve(picture)}.png`).toString('base64')}`,
   );
-  await fitter.openPage('/scan', 'Scan');
+  // Loaded, with what stands for the camera.
+  await page.goto(`${fitter.address}/scan`);
   await page.getByRole('button', { name: 'Use the camera' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Scanned: S1');
   await expect(page.getByRole('dialog')).toHaveCount(0);

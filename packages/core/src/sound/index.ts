@@ -11,6 +11,7 @@ export { type Before, type ChannelLoad, type KnownLoad, knownLoads } from './cha
 export { type DriverKind, type DriverRanges, driverRanges, type Electrics } from './channel/electrics';
 export { judgeChannel } from './channel/judgeChannel';
 export { LEAST_OF_NOMINAL } from './channel/loadCheck';
+export { newWireCheck } from './channel/wireCheck';
 export { coilWords } from './coilWords';
 export {
   CAUSE_WORDS,

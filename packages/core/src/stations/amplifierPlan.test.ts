@@ -15,8 +15,9 @@ import {
 } from '../model';
 import { amplifierPoints } from './amplifierPoints';
 import { channelPoints } from './channelPoints';
-import { type ChannelOpening, channelHolds, channelSheets } from './channelSheets';
+import { type ChannelOpening, channelSheets } from './channelSheets';
 import type { PointJob, PointOpening } from './point';
+import { wireHolds } from './wireHolds';
 import { wireRuns } from './wireRuns';
 import { wiringNeeds } from './wiringNeeds';
 
@@ -173,7 +174,7 @@ describe('what is open', () => {
     for (const [sounds, found, holds] of tried) {
       const plan: Bypass = { ...BYPASS, sounds };
       expect([sounds, found, points(plan, found)]).toEqual([sounds, found, holds ? [['amplifier sounds', true]] : []]);
-      const held = [...channelHolds(car(plan, null, found), OPENINGS, CONFIDENCE)];
+      const held = [...wireHolds(car(plan, null, found), OPENINGS, CONFIDENCE)];
       expect(held.map(([id]) => id)).toEqual(holds ? [FRONT.id] : []);
     }
   });
@@ -185,8 +186,8 @@ describe('what is open', () => {
 
   test('holds whatever is chosen where nobody noted which speakers hang on it', () => {
     const unknown = { ...car({ ...BYPASS, sounds: 'notTried' }), vehicle: { channels: null, facts: {} } };
-    expect([...channelHolds(unknown, OPENINGS, CONFIDENCE).keys()]).toEqual([FRONT.id]);
-    expect([...channelHolds({ ...unknown, amplifierPlan: BYPASS }, OPENINGS, CONFIDENCE)]).toEqual([]);
+    expect([...wireHolds(unknown, OPENINGS, CONFIDENCE).keys()]).toEqual([FRONT.id]);
+    expect([...wireHolds({ ...unknown, amplifierPlan: BYPASS }, OPENINGS, CONFIDENCE)]).toEqual([]);
   });
 });
 

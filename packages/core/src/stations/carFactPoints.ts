@@ -10,6 +10,7 @@ import {
   type Place,
 } from '../model';
 import { lowerFirst } from '../order';
+import { isNewWire } from './newWirePoints';
 import type { OpenPoint, PointJob, PointOpening } from './point';
 
 /** @param openings those that are, or may be, there */
@@ -62,7 +63,9 @@ const MATTERS: Readonly<Record<CarFactKey, (job: PointJob, openings: readonly Po
   boot: (job, openings) =>
     openings.some(({ record: { place } }) => isInDoor(place)) &&
     ((job.later ?? []).includes('amplifier') ||
-      openings.some(({ record: { place, wiring } }) => isInDoor(place) && wiring.kind === 'noWires')),
+      openings.some(
+        (opening) => isInDoor(opening.record.place) && (opening.record.wiring.kind === 'noWires' || isNewWire(opening)),
+      )),
   beltAnchors: (_job, openings) => openings.some(({ record }) => BELTED.has(record.place)),
   band: (job, openings) => !isRepairOnly(job) && openings.some(({ record }) => record.presence === 'fitted'),
 };

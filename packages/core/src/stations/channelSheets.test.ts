@@ -2,14 +2,15 @@
 import { expect, test } from '@jest/globals';
 import type { OpeningState, Plays } from '../contracts/jobs';
 import { type Channel, channelsSchema, OLD_SPEAKER_NOT_TESTED, type OpeningRecord } from '../model';
-import { type ChannelOpening, channelHolds, channelSheets } from './channelSheets';
+import { type ChannelOpening, channelSheets } from './channelSheets';
+import { wireHolds } from './wireHolds';
 
 const CONFIDENCE = 0.975;
 const PLAYS: Plays = {
   ...{ speakerKind: 'coaxial', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
   ...{ rmsW: 40, sensitivityDb: 90, sensitivityAt: '1 W', filter: null },
 };
-const chosen = (plays: Plays | null = PLAYS) => ({ kind: 'chosen', plays }) as unknown as OpeningState;
+const chosen = (plays: Plays | null = PLAYS) => ({ kind: 'chosen', plays, open: [] }) as unknown as OpeningState;
 const NOTHING: OpeningState = { kind: 'nothingChosen', known: 0, takenHere: 0 };
 
 function opening(
@@ -146,14 +147,14 @@ test('new wire to a door stops at a boot with a connector in it, as it was found
 });
 
 test('nothing is ordered for a new speaker that its channel does not feed or stand, and for the others it is', () => {
-  const holds = (fields: Partial<Channel>) => [...channelHolds(car([channel(fields)]), [DOOR, SAIL], CONFIDENCE)];
+  const holds = (fields: Partial<Channel>) => [...wireHolds(car([channel(fields)]), [DOOR, SAIL], CONFIDENCE)];
   expect(holds({})).toEqual([]);
   expect(holds({ band: null, power: null, leastOhm: null })).toEqual([]);
   expect(holds({ band: 'bass' })).toEqual([
     ['frontDoorLow left', expect.stringMatching(/^Channel front left: The channel sends bass only.* A woofer instead/)],
   ]);
   expect(holds({ leastOhm: 8 })).toEqual([['frontDoorLow left', expect.stringMatching(/speaker of more ohms/)]]);
-  expect([...channelHolds(car(null), [DOOR], CONFIDENCE)]).toEqual([]);
+  expect([...wireHolds(car(null), [DOOR], CONFIDENCE)]).toEqual([]);
 });
 
 test('what an earlier program answered without what plays is not known, and not judged', () => {

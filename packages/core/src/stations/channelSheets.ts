@@ -14,7 +14,6 @@ import {
   type VehicleRecord,
 } from '../model';
 import { type Before, type ChannelCheck, type ChannelLoad, type JudgedChannel, judgeChannel } from '../sound';
-import { bypassHold } from './amplifierPoints';
 import { isOnMakersAmplifier, plannedChannel } from './plannedChannels';
 
 /** What of an opening its channel is judged by. */
@@ -87,31 +86,7 @@ export function channelSheets(
   };
 }
 
-/** Why nothing may be ordered for an opening by what its channel does with the speaker that is chosen; those that may be are not in it. */
-export function channelHolds(
-  job: ChannelJob,
-  openings: readonly ChannelOpening[],
-  confidence: number,
-): ReadonlyMap<string, string> {
-  const channels = channelSheets(job, openings, confidence);
-  const holds = new Map<string, string>();
-  const bypass = bypassHold(job);
-  if (channels.kind === 'notLooked') {
-    // Which of them hang on the amplifier that is bypassed nobody knows.
-    if (bypass !== null) for (const { id, state } of openings) if (state.kind === 'chosen') holds.set(id, bypass);
-    return holds;
-  }
-  for (const { record, checks, newOpeningIds, isBypassed } of channels.sheets) {
-    const held = checks.filter(({ verdict }) => verdict === 'hold' || verdict === 'hits');
-    const said = [isBypassed ? bypass : null, ...held.flatMap(({ sentence, settledBy }) => [sentence, settledBy])];
-    const words = said.filter(Boolean).join(' ');
-    if (words === '') continue;
-    for (const id of newOpeningIds) holds.set(id, `Channel ${record.name}: ${words}`);
-  }
-  return holds;
-}
-
-function bootOf(answer: string | undefined): JudgedChannel['boot'] {
+export function bootOf(answer: string | undefined): JudgedChannel['boot'] {
   return answer === 'open' || answer === 'connector' || answer === 'none' ? answer : null;
 }
 

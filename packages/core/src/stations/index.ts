@@ -10,7 +10,6 @@ export {
   type CarChannels,
   type ChannelOpening,
   type ChannelSheet,
-  channelHolds,
   channelLoadOf,
   channelSheets,
 } from './channelSheets';
@@ -27,6 +26,7 @@ export {
   type ShopWishes,
 } from './point';
 export { type StartValue, startValues } from './startValues';
+export { wireHolds } from './wireHolds';
 export { isMoreUndecided } from './wirePoints';
 export { type WiredJob, type WireRun, wireRuns } from './wireRuns';
 export { wiringNeeds } from './wiringNeeds';

@@ -13,6 +13,7 @@ import { buildPoints } from './buildPoints';
 import { carFactPoints } from './carFactPoints';
 import { channelPoints } from './channelPoints';
 import { devicePlugPoints } from './devicePlugPoints';
+import { newWirePoints } from './newWirePoints';
 import { pinPoints } from './pinPoints';
 import { type OpenPoint, type PointJob, type PointOpening, RAIL, type RailStation, type ShopWishes } from './point';
 import { polarityPoints } from './polarityPoints';
@@ -50,6 +51,7 @@ export function openPoints(
     ...there.flatMap((opening) => measurePoints(opening, job)),
     ...there.flatMap((opening) => [...wirePoints(opening), ...polarityPoints(opening, shop)]),
     ...channelPoints(job, openings, shop.confidence),
+    ...newWirePoints(job, there),
     ...pinPoints(job, there),
     ...devicePlugPoints(job),
     ...there.flatMap(matchPoints),

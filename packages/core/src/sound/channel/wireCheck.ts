@@ -2,7 +2,7 @@
  * Whether the wire that is there serves, or new wire has to be run: factory wire to about 80 W RMS, new wire above about 120 (common practice, no
  * source), and no new wire through a boot in which a connector sits.
  */
-import { type Channel, type ChannelCheck, changedLoads, channelCheck, labelsOf } from './Channel';
+import { type Channel, type ChannelCheck, changedLoads, channelCheck } from './Channel';
 
 const FACTORY_WIRE_W = 80;
 const NEW_WIRE_W = 120;
@@ -11,7 +11,13 @@ const NEW_WIRE = 'New wire: 1.5 mm² (16 AWG) to a woofer, 0.75 mm² (18 AWG) to
 export function wireCheck(channel: Channel): ChannelCheck {
   const { power, isRadio, wire } = channel;
   if (changedLoads(channel).length === 0) return channelCheck('wire', 'clears', 'No new speaker hangs on it.', null);
-  if (wire === 'new') return throughBoot(channel);
+  if (wire === 'new') {
+    const inDoors = changedLoads(channel).filter(({ isInDoor }) => isInDoor);
+    return newWireCheck(
+      inDoors.map(({ label }) => label),
+      channel.boot,
+    );
+  }
   if (isRadio) return channelCheck('wire', 'clears', 'No radio gives more than the factory wire carries.', null);
   if (power === null || power.rating !== 'RMS')
     return channelCheck(
@@ -40,11 +46,10 @@ export function wireCheck(channel: Channel): ChannelCheck {
   );
 }
 
-function throughBoot(channel: Channel): ChannelCheck {
-  const { boot } = channel;
-  const inDoors = changedLoads(channel).filter(({ isInDoor }) => isInDoor);
-  if (inDoors.length === 0 || boot === 'open') return channelCheck('wire', 'clears', 'New wire is run.', null);
-  const where = labelsOf(inDoors);
+/** @param labels places in doors to which it is run; none where it is run elsewhere */
+export function newWireCheck(labels: readonly string[], boot: Channel['boot']): ChannelCheck {
+  if (labels.length === 0 || boot === 'open') return channelCheck('wire', 'clears', 'New wire is run.', null);
+  const where = labels.join(' and ');
   switch (boot) {
     case 'connector':
       return channelCheck(

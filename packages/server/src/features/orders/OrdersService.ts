@@ -22,7 +22,7 @@ import {
   type OrderLine,
   orderLines,
 } from '@low-quarry/core/order';
-import { channelHolds, wiringNeeds } from '@low-quarry/core/stations';
+import { wireHolds, wiringNeeds } from '@low-quarry/core/stations';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 import type { ShelfStore } from '../shelf/ShelfStore';
@@ -44,7 +44,7 @@ export class OrdersService {
       openings.map(({ record }) => record),
       openings.flatMap(({ choice }) => choice ?? []),
     );
-    const channels = channelHolds(job, openings, fitting.shop.confidence);
+    const channels = wireHolds(job, openings, fitting.shop.confidence);
     const held: HeldBy = { consents: job.consents, channels };
     const included = openings.filter((opening) => isIncluded(opening, held));
     const needs = included.flatMap((opening) => needsOf(opening, fitting));

@@ -1,0 +1,30 @@
+/** Why nothing is ordered for an opening, nor built in: its channel does not feed or stand what is chosen, or new wire does not get there. */
+import { bypassHold } from './amplifierPoints';
+import { type ChannelJob, type ChannelOpening, channelSheets } from './channelSheets';
+import { newWireDoubts } from './newWirePoints';
+
+/** Why nothing may be ordered for an opening by its wires; those that may be are not in it. */
+export function wireHolds(
+  job: ChannelJob,
+  openings: readonly ChannelOpening[],
+  confidence: number,
+): ReadonlyMap<string, string> {
+  const channels = channelSheets(job, openings, confidence);
+  const holds = new Map<string, string>();
+  const hold = (id: string, words: string) => holds.set(id, [holds.get(id), words].filter(Boolean).join(' '));
+  const bypass = bypassHold(job);
+  if (channels.kind === 'notLooked') {
+    // Which of them hang on the amplifier that is bypassed nobody knows.
+    if (bypass !== null) for (const { id, state } of openings) if (state.kind === 'chosen') hold(id, bypass);
+  } else {
+    for (const { record, checks, newOpeningIds, isBypassed } of channels.sheets) {
+      const held = checks.filter(({ verdict }) => verdict === 'hold' || verdict === 'hits');
+      const said = [isBypassed ? bypass : null, ...held.flatMap(({ sentence, settledBy }) => [sentence, settledBy])];
+      const words = said.filter(Boolean).join(' ');
+      if (words !== '') for (const id of newOpeningIds) hold(id, `Channel ${record.name}: ${words}`);
+    }
+  }
+  for (const [id, { verdict, sentence, settledBy }] of newWireDoubts(job, openings))
+    if (verdict === 'hold') hold(id, [sentence, settledBy].filter(Boolean).join(' '));
+  return holds;
+}
