@@ -31,6 +31,18 @@ test('a filter is put in, counts at once while the server is away, is in the sho
   await form.getByRole('button', { name: 'Propose parts that are sold' }).click();
   await expect(form.getByLabel('Capacitor in the line, µF')).toHaveValue('680');
   await expect(form.getByLabel('Resistor across the speaker, Ω')).toHaveValue('3.9');
+
+  // Moved by hand, the parts follow: two twelfths of an octave up, and back.
+  const corner = form.getByRole('slider', { name: 'Passes from, by hand' });
+  await expect(form.getByRole('img', { name: `What the parts take at ${DOOR} over frequency` })).toBeVisible();
+  await corner.press('ArrowRight');
+  await corner.press('ArrowRight');
+  await expect(form.getByLabel('Passes from, Hz')).toHaveValue('67');
+  await expect(form.getByLabel('Capacitor in the line, µF')).toHaveValue('560');
+  await corner.press('ArrowLeft');
+  await corner.press('ArrowLeft');
+  await expect(form.getByLabel('Capacitor in the line, µF')).toHaveValue('680');
+
   await form.getByLabel('Coil behind it across the line, mH').fill('0.3 F');
   await form.getByRole('button', { name: 'Put it in the line' }).click();
   await expect(form.getByText('“0.3 F” was read. A coil is in mH, such as 0.33.')).toBeVisible();

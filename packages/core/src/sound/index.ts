@@ -34,6 +34,7 @@ export {
 } from './filter/designFilter';
 export { type ESeries, eSeries, nearestOf } from './filter/eSeries';
 export { type FilterEffect, filterEffect, type Likely, peakVolts } from './filter/filterEffect';
+export { type FilterLevel, type FilterLevelBand, filterLevel, filterLevelBand } from './filter/filterLevel';
 export { isEmptyFilter, type LineFilter, lineJoints, linePartsWords } from './filter/LineFilter';
 export { usualHighPass } from './filter/usualCorner';
 export { type CoilJudgement, type CoilTest, isCoilDead, isCoilUnknown, judgeCoil, NOMINAL_OHMS } from './judgeCoil';

@@ -2,7 +2,9 @@
 import {
   type ChannelLoad,
   type FilterEffect,
+  type FilterLevelBand,
   filterEffect,
+  filterLevelBand,
   type ImpedanceBand,
   impedanceBand,
   knownLoads,
@@ -25,6 +27,12 @@ const worker = {
     const [known] = knownLoads([load]).known;
     if (!known) return null;
     return filterEffect(filter, known.ranges, load.electrics.nominalOhm ?? known.ranges.coilOhm.most);
+  },
+
+  /** How much it takes over frequency; null where nobody knows the speaker's impedance. */
+  async filterLevel(filter: LineFilter, load: ChannelLoad): Promise<FilterLevelBand | null> {
+    const [known] = knownLoads([load]).known;
+    return known ? filterLevelBand(filter, known.ranges) : null;
   },
 };
 export type SoundWorker = typeof worker;

@@ -1,6 +1,7 @@
 /** What an amplifier sees of what hangs on a channel, against closed forms and against draws of another kind. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { seededRandom } from '../../math';
 import { audibleFrequencies, leastImpedance, solveNetwork } from '../network/solveNetwork';
 import { impedanceBand, leastByShares, leastChannelImpedance, takenAt } from './channelImpedance';
 import { type Before, type ChannelLoad, channelLadders, type KnownLoad, knownLoads, SOURCE } from './channelNetwork';
@@ -139,7 +140,7 @@ test.each([
 ])('the band of %s holds 95 in 100 of 10,000 draws, and is at most 1.2 times as wide as theirs', (_name, loads) => {
   const those = known(...loads);
   const band = impedanceBand(those, 'parallel');
-  const random = mulberry(7);
+  const random = seededRandom(7);
   // Each third frequency: a tenth of the work, and no other answer.
   const at = Float64Array.from(band.frequenciesHz.filter((_, each) => each % 6 === 0));
   const columns = Array.from(at, () => new Float64Array(10_000));
@@ -171,17 +172,6 @@ test.each([
   }
 });
 
-/** A generator of 32 bits: another than the band's lattice. */
-function mulberry(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
-
 /** The interval that a verdict is spoken by, against the least of 10,000 drawn channels: no more than 2.5 in 100 lie below it, with a count's scatter. */
 test.each([
   ['a coaxial of which only the ohms are known', [load('coaxial', { nominalOhm: 4 })]],
@@ -207,7 +197,7 @@ test.each([
   const those = known(...loads);
   const { ohm, expandedOhm } = leastChannelImpedance(those, 'parallel', 0.975);
   const lower = ohm - expandedOhm;
-  const random = mulberry(11);
+  const random = seededRandom(11);
   const at = audibleFrequencies(8);
   const draws = 4000;
   let below = 0;

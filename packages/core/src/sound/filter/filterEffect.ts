@@ -2,12 +2,12 @@
  * What a filter really does before a driver that is no resistance: where its corner comes to lie, how much quieter the driver plays, what each
  * resistor turns into heat, and what voltage a capacitor has to stand. By drawing over every figure of the driver that is not known exactly.
  */
-import { SOURCE } from '../channel/channelNetwork';
 import { type DriverRanges, driverAt, likelyDriver } from '../channel/electrics';
 import { latticePlaces } from '../channel/lattice';
-import type { Driver, NetworkPart } from '../network/parts';
-import { audibleFrequencies, type ComplexColumn, GROUND, solveNetwork } from '../network/solveNetwork';
-import { type LineFilter, lineParts, padParallelId, padSeriesId } from './LineFilter';
+import type { Driver } from '../network/parts';
+import type { ComplexColumn } from '../network/solveNetwork';
+import { type LineFilter, padParallelId, padSeriesId } from './LineFilter';
+import { FILTER_HZ, LINE, voltageBehind } from './voltageBehind';
 
 /** What is likely, and where 95 in 100 such drivers lie; of a corner 0 is below what can be heard, and infinity above it. */
 export type Likely = { readonly likely: number; readonly lower: number; readonly upper: number };
@@ -22,15 +22,12 @@ export type FilterEffect = {
   readonly heatRatios: readonly { readonly name: 'seriesOhm' | 'parallelOhm'; readonly ratio: number }[];
 };
 
-const FREQUENCIES = audibleFrequencies(12);
 const DRAWS = 200;
 const BEYOND = 0.025;
 const HALF_POWER = Math.SQRT1_2;
 /** What passes is looked at two octaves from a corner, and at 1 kHz where there is none. */
 const INSIDE = 4;
 const USUAL_HZ = 1000;
-const ID = 'line';
-const CONE = 'cone';
 
 /**
  * @param ranges the driver's circuit
@@ -70,9 +67,9 @@ type Response = {
 };
 
 function responseOf(filter: LineFilter, driver: Driver): Response {
-  const { sizes, across } = voltageAt(filter, driver);
+  const { sizes, across } = voltageBehind(filter, driver);
   // A pad is no filter: what it takes away it takes away everywhere.
-  const alone = filter.pad ? voltageAt({ ...filter, highPass: null, lowPass: null }, driver).sizes : null;
+  const alone = filter.pad ? voltageBehind({ ...filter, highPass: null, lowPass: null }, driver).sizes : null;
   const shares = alone ? sizes.map((size, at) => size / (alone[at] as number)) : sizes;
   const lowHz = filter.highPass ? crossing(shares, 'down') : null;
   const highHz = filter.lowPass ? crossing(shares, 'up') : null;
@@ -91,18 +88,8 @@ function heard(hz: number | null): number | null {
 }
 
 function nearestAt(hz: number): number {
-  const at = FREQUENCIES.findIndex((each) => each >= hz);
-  return at < 0 ? FREQUENCIES.length - 1 : at;
-}
-
-function voltageAt(filter: LineFilter, driver: Driver): Pick<Response, 'sizes' | 'across'> {
-  const cone: NetworkPart = { id: CONE, from: 'at cone', to: GROUND, kind: 'driver', driver };
-  const line = lineParts(filter, { id: ID, from: SOURCE, to: 'at cone', ground: GROUND });
-  const solved = solveNetwork(line.length === 0 ? [{ ...cone, from: SOURCE }] : [...line, cone], SOURCE, FREQUENCIES);
-  if (!solved.ok) throw new Error(`filterEffect: expected a network that can be solved, got: ${solved.failure}`);
-  const { across } = solved.value;
-  const at = across.get(CONE) as ComplexColumn;
-  return { across, sizes: FREQUENCIES.map((_, each) => Math.hypot(at.re[each] as number, at.im[each] as number)) };
+  const at = FILTER_HZ.findIndex((each) => each >= hz);
+  return at < 0 ? FILTER_HZ.length - 1 : at;
 }
 
 /**
@@ -118,7 +105,7 @@ function crossing(shares: Float64Array, way: 'down' | 'up'): number {
     if ((shares[at] as number) >= HALF_POWER) continue;
     const [inside, outside] = [Math.log(shares[at - step] as number), Math.log(shares[at] as number)];
     const share = (inside - Math.log(HALF_POWER)) / (inside - outside);
-    const [a, b] = [Math.log(FREQUENCIES[at - step] as number), Math.log(FREQUENCIES[at] as number)];
+    const [a, b] = [Math.log(FILTER_HZ[at - step] as number), Math.log(FILTER_HZ[at] as number)];
     return Math.exp(a + share * (b - a));
   }
   return beyond[1] as number;
@@ -131,8 +118,8 @@ function heatOf({ pad }: LineFilter, { across, insideAt }: Response, nominalOhm:
     return { name, ratio: (Math.hypot(re[insideAt] as number, im[insideAt] as number) ** 2 / ohm) * nominalOhm };
   };
   return [
-    heat('seriesOhm', padSeriesId(ID), pad.seriesOhm),
-    ...(pad.parallelOhm === null ? [] : [heat('parallelOhm', padParallelId(ID), pad.parallelOhm)]),
+    heat('seriesOhm', padSeriesId(LINE), pad.seriesOhm),
+    ...(pad.parallelOhm === null ? [] : [heat('parallelOhm', padParallelId(LINE), pad.parallelOhm)]),
   ];
 }
 

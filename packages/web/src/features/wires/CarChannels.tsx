@@ -29,8 +29,8 @@ import { Loudness } from './Loudness';
 import { NewWires } from './NewWires';
 import { StartValues } from './StartValues';
 
-const ImpedanceChart = late(
-  () => import('./ImpedanceChart').then((code) => code.ImpedanceChart),
+const BandChart = late(
+  () => import('./BandChart').then((code) => code.BandChart),
   () => <Loading what="the chart" />,
 );
 
@@ -175,9 +175,13 @@ function Impedance({ sheet: { record, channel } }: { readonly sheet: ChannelShee
           <p className="text-measure">Of something on it nobody knows the ohms: there is nothing to draw.</p>
         ) : (
           <figure>
-            <ImpedanceChart
-              band={shown}
-              limitOhm={leastOhm === null ? null : LEAST_OF_NOMINAL * leastOhm}
+            <BandChart
+              frequenciesHz={shown.frequenciesHz}
+              likely={shown.likelyOhm}
+              band={{ lower: shown.lowerOhm, upper: shown.upperOhm }}
+              limit={leastOhm === null ? null : LEAST_OF_NOMINAL * leastOhm}
+              title="Impedance, Ω"
+              least={0}
               label={`Impedance of channel ${record.name} over frequency`}
             />
             <figcaption className="text-[13px] text-muted">

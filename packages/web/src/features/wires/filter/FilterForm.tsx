@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { z } from 'zod';
 import { BroughtBack } from '../../../ui/BroughtBack';
 import { Button } from '../../../ui/Button';
+import { FrequencySlider } from '../../../ui/FrequencySlider';
 import { FormChoice } from '../../../ui/form/FormChoice';
 import { FormText } from '../../../ui/form/FormText';
 import { useCheckedForm } from '../../../ui/form/useCheckedForm';
@@ -14,12 +15,14 @@ import { useKept } from '../../../ui/useKept';
 import { useRested } from '../../../ui/useRested';
 import { askSound } from '../../../workers/soundClient';
 import { effectLines } from './effectLines';
+import { LevelChart } from './LevelChart';
 import {
   askedOf,
   type FilterTyped,
   filterTypedSchema,
   partsOf,
   proposed,
+  readCorner,
   readFilterSchema,
   toFilterTyped,
 } from './typedFilter';
@@ -58,7 +61,13 @@ export function FilterForm({ openingId, nominalSize, filter, load, watt, onSave,
     for (const [key, text] of Object.entries(proposed(asked, nominalOhm)))
       setValue(key as keyof FilterTyped, text, { shouldDirty: true });
   };
-  const parts = partsOf(watch());
+  const typed = watch();
+  const parts = partsOf(typed);
+  /** Moved by hand, the parts follow. */
+  const slide = (name: 'highHz' | 'lowHz') => (hz: number) => {
+    setValue(name, String(hz), { shouldDirty: true });
+    propose();
+  };
   return (
     <form
       aria-label={`Filter in the line of ${load.label}`}
@@ -76,7 +85,7 @@ export function FilterForm({ openingId, nominalSize, filter, load, watt, onSave,
           form.reset(begin().typed);
         }}
       />
-      <fieldset className="flex flex-col gap-3">
+      <fieldset className="flex min-w-0 flex-col gap-3">
         <legend className="pb-2 font-bold">What it is to do</legend>
         <div className="grid gap-3 sm:grid-cols-2">
           <FormText
@@ -113,6 +122,13 @@ export function FilterForm({ openingId, nominalSize, filter, load, watt, onSave,
           <p className="text-measure">
             Nobody says the ohms of this speaker: parts follow from them. Read its coil, or what is printed on its back.
           </p>
+        )}
+        {parts && <LevelChart parts={parts} load={load} />}
+        {nominalOhm !== null && (
+          <div className="flex flex-col">
+            <CornerSlider label="Passes from" text={typed.highHz} onSlide={slide('highHz')} />
+            <CornerSlider label="Passes up to" text={typed.lowHz} onSlide={slide('lowHz')} />
+          </div>
         )}
       </fieldset>
       <fieldset className="flex flex-col gap-3">
@@ -165,6 +181,26 @@ export function FilterForm({ openingId, nominalSize, filter, load, watt, onSave,
         </Button>
       </div>
     </form>
+  );
+}
+
+type CornerSliderProps = {
+  readonly label: string;
+  readonly text: string;
+  readonly onSlide: (hz: number) => void;
+};
+
+/** Where there is a frequency in its field; the parts follow it. */
+function CornerSlider({ label, text, onSlide }: CornerSliderProps) {
+  const hz = readCorner(text);
+  if (hz === null) return null;
+  return (
+    <div className="grid max-w-[760px] items-center gap-x-4 sm:grid-cols-[170px_1fr]">
+      <span className="font-semibold">
+        {label} {hz.toLocaleString('en')} Hz
+      </span>
+      <FrequencySlider label={`${label}, by hand`} hz={hz} onChange={onSlide} />
+    </div>
   );
 }
 

@@ -118,6 +118,16 @@ function readParts(typed: FilterTyped, slip: Slip): LineFilter {
 const [LEAST_HZ, MOST_HZ] = [20, 20_000];
 const MOST_PAD_DB = 24;
 
+function readWithin(text: string, unit: string, least: number, most: number): number | null {
+  const read = readQuantity(text, unit, String(least));
+  return read.ok && read.value >= least && read.value <= most ? read.value : null;
+}
+
+/** A frequency that can be heard; null where none is typed. */
+export function readCorner(text: string): number | null {
+  return readWithin(text.trim(), 'Hz', LEAST_HZ, MOST_HZ);
+}
+
 /** What it should do, or what of it cannot be read. */
 export function askedOf(typed: FilterTyped): {
   readonly asked: FilterAsked | null;
@@ -127,8 +137,8 @@ export function askedOf(typed: FilterTyped): {
   const number = (path: 'highHz' | 'lowHz' | 'padDb', unit: string, least: number, most: number): number | null => {
     const text = typed[path].trim();
     if (text === '') return null;
-    const read = readQuantity(text, unit, String(least));
-    if (read.ok && read.value >= least && read.value <= most) return read.value;
+    const value = readWithin(text, unit, least, most);
+    if (value !== null) return value;
     slips.push({
       path,
       message: `“${text.slice(0, 20)}” was read. Type ${unit} from ${least.toLocaleString('en')} to ${most.toLocaleString('en')}.`,
