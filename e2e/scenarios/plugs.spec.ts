@@ -22,6 +22,7 @@ test('the pins of a plug: what nobody tried holds the opening, warning sounds ho
   await face.getByRole('button', { name: 'Pin 1, not noted' }).click();
   await face.getByLabel('A, pins 1 and 2: carries').selectOption('Sound: everything');
   await face.getByLabel('A: what says so').selectOption('Done here, and tried');
+  await face.getByLabel('A: colour of the wire at pin 2').fill('white with blue');
   await expect(face.getByRole('status')).toContainText('Nobody said what ends at pins 3 and 4');
 
   // Which is positive is told by pressing its pin.
@@ -38,6 +39,9 @@ test('the pins of a plug: what nobody tried holds the opening, warning sounds ho
   await page.getByRole('link', { name: /^Wire/ }).click();
   const wires = page.getByRole('region', { name: 'The openings' });
   await expect(wires.getByRole('listitem').filter({ hasText: DOOR })).toContainText('pins 3 and 4 not looked at');
+  await expect(wires.getByRole('listitem').filter({ hasText: DOOR })).toContainText(
+    'pins 1 and 2 (white with blue) sound: everything',
+  );
   await expect(wires.getByRole('listitem').filter({ hasText: DOOR })).toContainText('must go on working');
 
   // Heard with a lamp: the belt chime.

@@ -286,6 +286,7 @@ export {
   type Side,
 } from './place';
 export {
+  MOST_COLOUR,
   MOST_FACES,
   MOST_POSITIONS,
   MOST_ROWS,

@@ -152,7 +152,10 @@ describe('cautions', () => {
       cautionsFor({
         ...plain,
         plugFaces: [
-          { rows: 1, positions: 2, pairs: [{ pins: [1, 2], carries: 'warning', grade: 'seenHere' }], empty: [] },
+          {
+            ...{ rows: 1, positions: 2, empty: [] },
+            pairs: [{ pins: [1, 2], colours: ['', ''], carries: 'warning', grade: 'seenHere' }],
+          },
         ],
       }),
     ).toEqual([expect.stringContaining('Warning sounds must not be lost.')]);

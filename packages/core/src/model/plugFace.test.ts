@@ -9,6 +9,7 @@ import { plugFaceWords, rowLengths, soundPins } from './plugFaceWords';
 
 const pair = (pins: [number, number], carries: PairCarries, grade: PinPair['grade'] = 'doneHere'): PinPair => ({
   pins,
+  colours: ['', ''],
   carries,
   grade,
 });
@@ -95,6 +96,20 @@ describe('a face', () => {
         expect(pinsNotLooked(face([SOUND], { positions, rows, empty: [] }))).toHaveLength(positions - 2);
       }),
     );
+  });
+
+  test('is told with the colours of its wires, as far as they were noted; they come with it, and no longer ones than a hand writes', () => {
+    const coloured: PinPair = { ...SOUND, colours: ['white', ''] };
+    expect(plugFaceWords(face([coloured], { positions: 2 }), 0)).toContain('pins 1 (white) and 2 sound: everything');
+    const both: PinPair = { ...SOUND, colours: ['white', 'white with blue'] };
+    expect(plugFaceWords(face([both], { positions: 2 }), 0)).toContain('pins 1 (white) and 2 (white with blue) sound');
+    // Noted before colours were.
+    const { colours: _none, ...older } = SOUND;
+    const read = plugFaceSchema.parse({ rows: 1, positions: 2, pairs: [older], empty: [] });
+    expect(read.pairs[0]?.colours).toEqual(['', '']);
+    expect(problems(face([{ ...SOUND, colours: ['x'.repeat(31), ''] }], { positions: 2 }))).toEqual([
+      'pairs.0.colours.0: Type at most 30 characters, such as “white with blue”.',
+    ]);
   });
 
   test('in words', () => {

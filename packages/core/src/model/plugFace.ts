@@ -30,8 +30,16 @@ export const MOST_FACES = 3;
 
 const pinSchema = z.int().min(1).max(MOST_POSITIONS);
 
+export const MOST_COLOUR = 30;
+const colourSchema = z
+  .string()
+  .trim()
+  .max(MOST_COLOUR, `Type at most ${MOST_COLOUR} characters, such as “white with blue”.`);
+
 export const pinPairSchema = z.strictObject({
   pins: z.tuple([pinSchema, pinSchema]),
+  /** Of the wire at each pin, as one sees it; empty where nobody noted it. They are this variant's and this plug's, and say nothing of another. */
+  colours: z.tuple([colourSchema, colourSchema]).default(['', '']),
   carries: z.enum(PAIR_CARRIES),
   grade: gradeSchema,
 });

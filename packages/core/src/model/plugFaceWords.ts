@@ -1,6 +1,14 @@
 /** A plug's face as it is drawn, and told in words. */
 import { GRADE_LABELS } from './grade';
-import { PAIR_CARRIES_LABELS, type PairCarries, type PlugFace, pinsNotLooked, pinWords, plugName } from './plugFace';
+import {
+  PAIR_CARRIES_LABELS,
+  type PairCarries,
+  type PinPair,
+  type PlugFace,
+  pinsNotLooked,
+  pinWords,
+  plugName,
+} from './plugFace';
 
 /** How many positions each row has, from above: the upper rows have one more where they do not come out even. */
 export function rowLengths({ rows, positions }: Pick<PlugFace, 'rows' | 'positions'>): readonly number[] {
@@ -36,11 +44,17 @@ export function plugFaceWords(face: PlugFace, at: number): string {
   const notLooked = pinsNotLooked(face);
   const parts = [
     ...pairs.map(
-      ({ pins, carries, grade }) =>
-        `${pinWords(pins)} ${PAIR_CARRIES_LABELS[carries].toLowerCase()} (${GRADE_LABELS[grade].toLowerCase()})`,
+      ({ pins, colours, carries, grade }) =>
+        `${pinsWithColours(pins, colours)} ${PAIR_CARRIES_LABELS[carries].toLowerCase()} (${GRADE_LABELS[grade].toLowerCase()})`,
     ),
     ...(empty.length > 0 ? [`${pinWords(empty)} empty`] : []),
     ...(notLooked.length > 0 ? [`${pinWords(notLooked)} not looked at`] : []),
   ];
   return `${plugName(at)}, ${positions} positions in ${rows} ${rows === 1 ? 'row' : 'rows'}: ${parts.join('; ')}`;
+}
+
+/** "pins 1 (white) and 2 (white with blue)". */
+function pinsWithColours([one, other]: PinPair['pins'], [atOne, atOther]: PinPair['colours']): string {
+  const colour = (text: string) => (text === '' ? '' : ` (${text})`);
+  return `pins ${one}${colour(atOne)} and ${other}${colour(atOther)}`;
 }

@@ -11,7 +11,7 @@ const channel = (band: Band | null, places = [PLACE]): Channel => ({
 const faceOf = (carries: readonly PairCarries[], grade: PinPair['grade'] = 'seenHere'): PlugFace => ({
   rows: 1,
   positions: 8,
-  pairs: carries.map((each, at) => ({ pins: [2 * at + 1, 2 * at + 2], carries: each, grade })),
+  pairs: carries.map((each, at) => ({ pins: [2 * at + 1, 2 * at + 2], colours: ['', ''], carries: each, grade })),
   empty: [],
 });
 const wordsOf = (

@@ -31,9 +31,9 @@ const KEEP_MS = 1000;
  * what stands around the hole and behind it. 4: jobs that end, page by page; the catalogue lies apart. 5: settings under a name of their own.
  * 6: vehicles by page, their years as figures; openings with what is there and what is only taken as usual.
  * 7: jobs with what was asked and what was tried; photos. 8: openings with what was done before and how far the work is; orders with what is needed besides.
- * 9: openings with which wire is positive and what is in their lines.
+ * 9: openings with which wire is positive and what is in their lines. 12: pins of plugs with the colours of their wires.
  */
-const FORM = 11;
+const FORM = 12;
 
 const keyOf = (personId: string, form = FORM) => `low-quarry.queries.${form}.${personId}`;
 

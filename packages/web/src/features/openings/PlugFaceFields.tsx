@@ -2,6 +2,7 @@
 import {
   GRADE_LABELS,
   GRADES,
+  MOST_COLOUR,
   MOST_FACES,
   MOST_POSITIONS,
   MOST_ROWS,
@@ -19,6 +20,7 @@ import { useState } from 'react';
 import { PlugFaceDrawing } from '../../drawing/PlugFaceDrawing';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
+import { TextField } from '../../ui/TextField';
 import { faceOf, paired, takenApart, withEmpty, withPositions } from './plugFaces';
 
 type PlugFaceFieldsProps = {
@@ -159,6 +161,19 @@ function OneFace({ face, name, ways, positivePin, error, onChange, onRemove }: O
             options={GRADES.map((each) => [each, GRADE_LABELS[each]])}
             onChange={(grade) => setPair(at, { grade })}
           />
+          {pair.pins.map((pin, which) => (
+            <TextField
+              key={pin}
+              label={`${pairLetter(at)}: colour of the wire at pin ${pin}`}
+              hint={which === 0 ? 'Of this plug in this variant alone; it does not say which is positive.' : undefined}
+              value={pair.colours[which] ?? ''}
+              autoComplete="off"
+              maxLength={MOST_COLOUR}
+              onType={(text) =>
+                setPair(at, { colours: which === 0 ? [text, pair.colours[1]] : [pair.colours[0], text] })
+              }
+            />
+          ))}
           <Button kind="quiet" className="justify-self-start" onClick={() => onChange(takenApart(face, at))}>
             {pairLetter(at)} is no pair
           </Button>

@@ -12,7 +12,7 @@ test('a plug begins as the library knows it, and with two positions where it doe
 
 test('two pins make a pair whichever is pressed first, and what it carries nobody knows yet', () => {
   const face = paired(withEmpty(faceOf(4), [3]), 3, 1);
-  expect(face.pairs).toEqual([{ pins: [1, 3], carries: 'notKnown', grade: 'seenHere' }]);
+  expect(face.pairs).toEqual([{ pins: [1, 3], colours: ['', ''], carries: 'notKnown', grade: 'seenHere' }]);
   expect(face.empty).toEqual([]);
   expect(takenApart(face, 0).pairs).toEqual([]);
 });
@@ -22,7 +22,7 @@ test('fewer positions take along what was said of those that are no more', () =>
   expect(withPositions(face, { positions: 4 })).toEqual({
     rows: 2,
     positions: 4,
-    pairs: [{ pins: [1, 2], carries: 'notKnown', grade: 'seenHere' }],
+    pairs: [{ pins: [1, 2], colours: ['', ''], carries: 'notKnown', grade: 'seenHere' }],
     empty: [4],
   });
 });

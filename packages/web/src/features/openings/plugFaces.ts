@@ -1,5 +1,5 @@
 /** What pressing and setting does to the face of a plug that is being noted. */
-import { MOST_POSITIONS, type PlugFace } from '@low-quarry/core/model';
+import { MOST_POSITIONS, type PinPair, type PlugFace } from '@low-quarry/core/model';
 
 /** More positions than a hand counts at a glance lie in two rows mostly; common practice, no source. */
 const ONE_ROW = 4;
@@ -18,8 +18,12 @@ function withinBounds(positions: number): number {
 /** With two pins as a pair, of which nobody said yet what it carries. */
 export function paired(face: PlugFace, one: number, other: number): PlugFace {
   const pins: [number, number] = one < other ? [one, other] : [other, one];
-  const pairs = [...face.pairs, { pins, carries: 'notKnown' as const, grade: 'seenHere' as const }];
+  const pairs = [...face.pairs, newPair(pins)];
   return { ...face, pairs, empty: face.empty.filter((pin) => !pins.includes(pin)) };
+}
+
+function newPair(pins: [number, number]): PinPair {
+  return { pins, colours: ['', ''], carries: 'notKnown', grade: 'seenHere' };
 }
 
 export function takenApart(face: PlugFace, at: number): PlugFace {
