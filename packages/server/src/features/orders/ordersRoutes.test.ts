@@ -87,7 +87,7 @@ test('what earlier work left missing has to be at hand, of what is ordered for a
   await find('frontDoorLow', []);
 });
 
-test('what goes into the line of a speaker, and the pair that is to be run to it, has to be at hand', async () => {
+test('what goes into the line of a speaker, the pair that is to be run to it, and what joins them, has to be at hand', async () => {
   const { job } = await app.jobNumber(3);
   const whats = async () =>
     (await app.http.get(`/api/jobs/${job.id}/order`).expect(200)).body.needs.map(({ what }: { what: string }) => what);
@@ -101,6 +101,8 @@ test('what goes into the line of a speaker, and the pair that is to be run to it
   await put({ lineFilter }, version).expect(200);
   expect((await whats()).filter((what: string) => !before.includes(what))).toEqual([
     'Capacitor of 680 µF, for both directions',
+    // In a door water comes to them.
+    '2 butt connectors with sleeves that seal, for the wires on both sides',
   ]);
   const path = `/api/vehicles/${job.vehicle.id}`;
   const { version: at, record: vehicle } = (await app.http.get(path).expect(200)).body;
@@ -113,6 +115,8 @@ test('what goes into the line of a speaker, and the pair that is to be run to it
     .send({ version: at, record: { ...vehicle, channels, routes: [way] } })
     .expect(200);
   expect(await whats()).toContain('3.6 m of pair, 1.5 mm² (16 AWG)');
+  // The new pair is joined behind the radio, where no water comes.
+  expect(await whats()).toContain('2 butt connectors, for the wires on both sides');
 });
 
 test('what nobody sells, or sells abroad, is on the list and not in the total; who else sells it stands beside', async () => {
