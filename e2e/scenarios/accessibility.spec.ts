@@ -301,7 +301,8 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
   {
     name: 'sign-in',
     open: async (fitter) => {
-      // The last of all: nobody is signed in behind it.
+      // The last of all: nobody is signed in behind it. The page before is left first, for it goes on asking.
+      await fitter.page.goto('about:blank');
       await fitter.page.context().clearCookies();
       await fitter.page.goto(fitter.address);
       await expect(fitter.page.getByRole('heading', { name: 'Slipway Nine', level: 1 })).toBeVisible();

@@ -18,6 +18,8 @@ import { workQuery } from '../work/workQueries';
 export const backupsQuery = queryOptions({
   queryKey: ['backups'],
   queryFn: ({ signal }) => call(listBackups, { params: {}, signal }),
+  // A backup that ends while another screen is open tells nobody: whoever comes here asks.
+  staleTime: 0,
 });
 
 function useChange<Input, Answer>(mutationFn: (input: Input) => Promise<Answer>) {
