@@ -4,7 +4,6 @@ import { bodyWords } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { Controller } from 'react-hook-form';
-import { useNavigate } from 'react-router';
 import { isAway, subscribeToConnection } from '../../api/connection';
 import { useSent } from '../../outbox/useSent';
 import { addressOf } from '../../stations/addressOf';
@@ -19,6 +18,7 @@ import { useCheckedForm } from '../../ui/form/useCheckedForm';
 import { useTypedKept } from '../../ui/form/useTypedKept';
 import { areSaid } from '../../ui/problemFields';
 import { useKept } from '../../ui/useKept';
+import { useLeadOn } from '../../ui/useLeadOn';
 import { recentVehiclesQuery } from '../vehicles/foundVehicles';
 import { NewVehicleFields } from '../vehicles/NewVehicleFields';
 import { openingsCount } from '../vehicles/openingsCount';
@@ -41,12 +41,12 @@ export function BookInForm() {
   // Kept on the device, not in the sheet: closing it by a slip, or a dead battery, loses nothing.
   const { state, keep, settle } = useKept<BookInTyped>(BOOK_IN_DRAFT, bookInSchema, () => EMPTY);
   const away = useSyncExternalStore(subscribeToConnection, isAway);
-  const navigate = useNavigate();
+  const leadOn = useLeadOn();
   const { isSending, refusal, problems, send } = useSent((answered) => {
     settle(EMPTY);
     reset(EMPTY);
     const answer = createJob.answer.safeParse(answered);
-    if (answer.success) void navigate(addressOf('job', { jobId: answer.data.jobId }));
+    if (answer.success) leadOn(addressOf('job', { jobId: answer.data.jobId }));
   });
   const form = useCheckedForm(readBookInSchema, state, problems);
   const { control, handleSubmit, reset, watch } = form;

@@ -17,7 +17,6 @@ import {
 } from '@low-quarry/core/model';
 import { CONSENT_KINDS } from '@low-quarry/core/order';
 import { useRef } from 'react';
-import { useNavigate } from 'react-router';
 import { z } from 'zod';
 import { useMay } from '../../api/me';
 import { savedIntake } from '../../outbox/saved/savedIntake';
@@ -38,6 +37,7 @@ import { fieldProblems, problemSentence } from '../../ui/problemFields';
 import { toast } from '../../ui/toast';
 import { useFieldInAddress } from '../../ui/useFieldInAddress';
 import { useKept } from '../../ui/useKept';
+import { useLeadOn } from '../../ui/useLeadOn';
 import { LaterHeeds } from '../orders/LaterHeeds';
 import { GoalsField } from './GoalsField';
 import { OwnershipFields } from './OwnershipFields';
@@ -58,7 +58,7 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
     toDraft(job),
   );
   const mayChange = useMay('jobs');
-  const navigate = useNavigate();
+  const leadOn = useLeadOn();
   const { panel, send, error, isPending, drop, handedOver } = useSavedRecord({
     kind: savedIntake,
     recordId: job.id,
@@ -67,7 +67,7 @@ export function IntakeForm({ job, currency }: { readonly job: Job; readonly curr
     onSaved: (saved) => {
       show(saved);
       toast('What was asked is saved.', { canUndo: true });
-      void navigate(addressOf('job', { jobId: job.id }));
+      leadOn(addressOf('job', { jobId: job.id }));
     },
   });
   const form = useCheckedForm<IntakeTyped, IntakeFacts>(readIntakeSchema, state.form, fieldProblems(error));

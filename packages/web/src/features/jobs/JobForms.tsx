@@ -1,10 +1,10 @@
 /** What can be done to a job itself: its end, the bin. */
 import { BIN_DAYS, type Job } from '@low-quarry/core/contracts/jobs';
 import { JOB_END_WORDS, JOB_ENDS } from '@low-quarry/core/model';
-import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
 import { toast } from '../../ui/toast';
+import { useLeadOn } from '../../ui/useLeadOn';
 import { endedWords } from './dueWords';
 import { useDeleteJob, useEndJob } from './jobsQueries';
 
@@ -47,7 +47,7 @@ function EndJob({ job }: { readonly job: Job }) {
 
 function DeleteJob({ job }: { readonly job: Job }) {
   const remove = useDeleteJob(job.id);
-  const navigate = useNavigate();
+  const leadOn = useLeadOn();
   return (
     <div className="flex flex-col items-start gap-2 border-t border-ink pt-3">
       <p className="text-muted">
@@ -61,7 +61,7 @@ function DeleteJob({ job }: { readonly job: Job }) {
           remove.mutate(job.version, {
             onSuccess: () => {
               toast(`Job ${job.number} is in the bin.`, { canUndo: true });
-              void navigate('/');
+              leadOn('/');
             },
           })
         }
