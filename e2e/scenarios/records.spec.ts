@@ -161,6 +161,25 @@ test('two owners at the settings: what overlaps is asked about field by field, w
   await context.close();
 });
 
+test('whoever goes elsewhere while something is saved is not called back', async ({ fitter }) => {
+  const { page } = fitter;
+  await fitter.openJob(JOB);
+  await page.getByRole('link', { name: /^Book in/ }).click();
+  await page.getByLabel('In their own words').fill('Louder, please');
+  // The next screen's code is still on its way when the shop has answered.
+  let bring = () => {};
+  const brought = new Promise<void>((resolve) => {
+    bring = resolve;
+  });
+  await page.route(/VehiclesScreen-/, (route) => brought.then(() => route.continue()));
+  await page.getByRole('button', { name: 'Save what was asked' }).click();
+  await page.getByRole('link', { name: 'Vehicles', exact: true }).click();
+  await expect(page.getByText('What was asked is saved.', { exact: true })).toBeVisible();
+  bring();
+  await expect(page.getByRole('heading', { name: 'Vehicles', level: 1 })).toBeVisible();
+  expect(new URL(page.url()).pathname).toBe('/vehicles');
+});
+
 test('half-typed settings, a job’s wishes and a correction are there after a reload', async ({ fitter }) => {
   const { page } = fitter;
   const back = page.getByText('What was typed on this device and not saved is back.');

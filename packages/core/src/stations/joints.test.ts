@@ -72,6 +72,16 @@ describe('at a speaker', () => {
     expect(linesOf(opening([answered('wireLengthened')])).map(({ count }) => count)).toEqual([0, 4]);
   });
 
+  test('a new housing joins nothing, and that is said', () => {
+    expect(linesOf(opening([answered('housingChanged')]))).toEqual([
+      expect.objectContaining({
+        count: 0,
+        way: null,
+        sentence: 'A new housing on the same terminals: nothing is joined.',
+      }),
+    ]);
+  });
+
   test('what is kept sounding nobody counted, and its words stand there', () => {
     const kept = linesOf(opening([answered('sounderKept')])).at(-1);
     expect(kept).toMatchObject({ count: null, way: null });
@@ -83,7 +93,7 @@ describe('at a speaker', () => {
       linesOf(opening([answered(cure)])).some(({ id }) => id.startsWith(CURES[cure].check)),
     );
     const rest = CURE_IDS.filter((cure) => !joins.includes(cure));
-    expect(rest).toEqual(['newWire', 'housingChanged', 'notchCut', 'triedInHand', 'holeFiled', 'makersManual']);
+    expect(rest).toEqual(['newWire', 'notchCut', 'triedInHand', 'holeFiled', 'makersManual']);
   });
 
   test('in a door the sleeve seals; at the bench, in a dash and in a shop that solders it is as it suits there', () => {
@@ -153,6 +163,36 @@ test('what is to be had adds up by the way it is joined', () => {
       why: 'Dash corner, left: 2 joints; Dash corner, left: 4 joints.',
     },
   ]);
+});
+
+test('past an amplifier new wire is joined to what stays too', () => {
+  const stays: ChannelOpening = {
+    ...opening([], 'dashCorner'),
+    state: { kind: 'noChoice' } as unknown as OpeningState,
+  };
+  const front = opening([]);
+  const plan = {
+    kind: 'bypass',
+    by: 'newRadio',
+    leads: 'new',
+    leastOhm: null,
+    power: null,
+    reason: '',
+    sounds: 'heard',
+  };
+  const places = ['Front door, left', 'Dash corner, left'];
+  const noted = channelsSchema.parse([
+    { name: 'front', places, feeds: '', band: 'full', fedBy: 'factoryAmplifier', note: '', grade: 'seenHere' },
+  ]);
+  const job = { found: {}, amplifierPlan: plan, vehicle: { channels: noted, facts: {} } };
+  const found = channelSheets(job as unknown as Parameters<typeof channelSheets>[0], [front, stays], 0.975);
+  if (found.kind !== 'known') throw new Error('expected channels');
+  const lines = jointLines(found.sheets, [front, stays], [front], 'crimp');
+  expect(lines.map(({ id, count }) => [id, count])).toEqual([
+    ['plug frontDoorLow', 2],
+    ['stays dashCorner', 2],
+  ]);
+  expect(jointLines(found.sheets, [stays], [], 'crimp')).toEqual([]);
 });
 
 test('where nothing is worked on, nothing past an amplifier is joined; one pair makes two joints of each place', () => {

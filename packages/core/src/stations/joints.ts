@@ -42,6 +42,7 @@ const BY_CURE: Readonly<Partial<Record<CureId, Joined | null>>> = {
     isAtBench: true,
   },
   wireLengthened: { what: 'A piece let into both wires, with a joint at each of its ends', count: 4, isPair: true },
+  housingChanged: { what: 'A new housing on the same terminals', count: 0, isPair: false },
   wiredOn: { what: 'The two wires that go on to those that come', count: 2, isPair: true },
   sounderKept: null,
   bothKept: null,
@@ -62,7 +63,7 @@ export function jointLines(
   return [
     ...worked.flatMap((opening) => speakerLines(opening, sheets, school)),
     ...openings.flatMap((opening) => filterLine(opening, school)),
-    ...bypassLines(worked.length > 0 ? sheets : [], school),
+    ...(worked.length > 0 ? [...stayingLines(sheets, openings, school), ...bypassLines(sheets, school)] : []),
   ];
 }
 
@@ -125,6 +126,8 @@ function cureLine(
 ): readonly JointLine[] {
   const joined = BY_CURE[cure];
   if (joined === undefined) return [];
+  if (joined?.count === 0)
+    return [{ ...whose, count: 0, way: null, sentence: `${joined.what}: nothing is joined.`, next: null }];
   if (joined !== null) return [lineOf(whose, joined, joined.isAtBench ? 'bench' : spot, school)];
   return [
     {
@@ -146,7 +149,8 @@ function newWireLine(whose: Whose, fedBy: Channel['fedBy'], school: JointSchool)
   if (fedBy === 'addedAmplifier')
     return {
       ...{ ...whose, count: 0, way: null },
-      sentence: 'The new pair begins in the added amplifier’s terminals and ends on the speaker’s: nothing is joined.',
+      sentence:
+        'The new pair begins in the added amplifier’s terminals and ends on the speaker’s: nothing is joined. It gets its terminals once it is pulled.',
       next: null,
     };
   const isRadio = fedBy === 'radio';
@@ -165,6 +169,23 @@ function filterLine({ id, record }: ChannelOpening, school: JointSchool): readon
   };
   const whose = { id: `filter ${id}`, openingId: id, what: placeLabel(record) };
   return [lineOf(whose, joined, spotOf(record), school)];
+}
+
+/** Past an amplifier new wire also leads to speakers that stay: it ends at the leads that they have. */
+function stayingLines(
+  sheets: readonly ChannelSheet[],
+  openings: readonly ChannelOpening[],
+  school: JointSchool,
+): readonly JointLine[] {
+  const fedAnew = sheets.filter(({ isBypassed, record }) => isBypassed && record.wire === 'new');
+  const places = new Set(fedAnew.flatMap(({ record }) => record.places));
+  const joined = { what: 'The new pair to the two wires of the speaker that stays', count: 2, isPair: true };
+  return openings
+    .filter(({ record, state }) => state.kind !== 'chosen' && record.presence === 'fitted')
+    .filter(({ record }) => places.has(placeLabel(record)))
+    .map(({ id, record }) =>
+      lineOf({ id: `stays ${id}`, openingId: id, what: placeLabel(record) }, joined, spotOf(record), school),
+    );
 }
 
 /** At the plug of an amplifier that is bypassed: what feeds its channels now to what leads on, a pair for each place. */

@@ -5,18 +5,20 @@
 import { isInDoor, knownFact, placeLabel } from '../model';
 import { type ChannelCheck, newWireCheck } from '../sound';
 import { bootOf, type ChannelJob, type ChannelOpening } from './channelSheets';
+import { plannedChannel } from './plannedChannels';
 import type { OpenPoint } from './point';
 
 /** What is wrong with, or not known of, the way of the new wire to each such door, by opening. */
 export function newWireDoubts(
-  { vehicle: { channels, facts }, found }: ChannelJob,
+  { vehicle: { channels, facts }, found, amplifierPlan }: ChannelJob,
   openings: readonly ChannelOpening[],
 ): ReadonlyMap<string, ChannelCheck> {
+  const asFed = (channels ?? []).map((channel) => plannedChannel(channel, amplifierPlan));
   const boot = bootOf(knownFact('boot', found, facts)?.answer);
   const doubts = new Map<string, ChannelCheck>();
   for (const opening of openings) {
     const label = placeLabel(opening.record);
-    const isOfChannel = (channels ?? []).some(({ places, wire }) => wire === 'new' && places.includes(label));
+    const isOfChannel = asFed.some(({ places, wire }) => wire === 'new' && places.includes(label));
     if (isOfChannel || !isInDoor(opening.record.place) || !isNewWire(opening)) continue;
     const check = newWireCheck([label], boot);
     if (check.verdict !== 'clears') doubts.set(opening.id, check);

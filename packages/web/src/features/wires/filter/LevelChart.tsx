@@ -21,7 +21,7 @@ type LevelChartProps = { readonly parts: LineFilter; readonly load: ChannelLoad 
 export function LevelChart({ parts, load }: LevelChartProps) {
   const key = JSON.stringify(parts);
   const rested = useRested(key, RESTED_MS);
-  const { data } = useQuery({
+  const { data, error } = useQuery({
     queryKey: ['filterLevel', rested, load],
     queryFn: () => askSound((worker) => worker.filterLevel(JSON.parse(rested) as LineFilter, load)),
     staleTime: Number.POSITIVE_INFINITY,
@@ -50,8 +50,13 @@ export function LevelChart({ parts, load }: LevelChartProps) {
       />
       <figcaption className="text-[13px] text-muted">
         A speaker plays in proportion to its voltage, and what the car makes of it stays: by so much it is quieter at
-        every seat. 95 in 100 such speakers lie in the band.
+        every seat. {bandWords(band !== null, error)}
       </figcaption>
     </figure>
   );
+}
+
+function bandWords(isThere: boolean, error: Error | null): string {
+  if (isThere) return '95 in 100 such speakers lie in the band.';
+  return error ? `Its band cannot be drawn: ${error.message}` : 'Its band is on its way.';
 }
