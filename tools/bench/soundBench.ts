@@ -57,6 +57,7 @@ function judged(at: number, nominalOhm: number): JudgedChannel {
   const load = {
     electrics,
     line: null,
+    crossover: null,
     isNew: true,
     isInDoor: true,
     rmsW: 50,

@@ -6,7 +6,7 @@
 export { AMPLIFIER_INPUTS } from './amplifier/amplifier';
 export { ENCLOSURES } from './bassBox/bassBox';
 export { patternHolesOf } from './boltPattern';
-export type { Box } from './box';
+export { type Box, boxSchema } from './box';
 export { type BracketRecord, bracketSchema } from './bracket/bracket';
 export { orderedId, STATE_MARK } from './bracket/snapOffs';
 export { CAPACITOR_TYPES } from './capacitor/capacitor';
@@ -25,7 +25,7 @@ export { type ConnectorRecord, connectorSchema } from './connector';
 export { CONSUMABLE_TYPES } from './consumable/consumable';
 export { DEADENING_MATERIALS } from './deadeningSheet/deadeningSheet';
 export { FASTENER_HEADS, FASTENER_TYPES } from './fastener/fastener';
-export type { Filter } from './filter';
+export { BRANCH_TO, type Filter, filterSchema } from './filter';
 export { FOAM_FORMS } from './foam/foam';
 export { FUSE_TYPES } from './fuse/fuse';
 export { type HarnessAdapterRecord, harnessAdapterSchema } from './harnessAdapter/harnessAdapter';

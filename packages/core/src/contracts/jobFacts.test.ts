@@ -12,10 +12,11 @@ import {
 } from '../model/job';
 import { baselineFields } from '../records/baselineFields';
 import { carFactFields } from '../records/carFactFields';
+import { crossoverFields } from '../records/crossoverFields';
 import { AMPLIFIER_PLAN_FIELD, INTAKE_FIELDS } from '../records/kinds/job';
 import { recordDifferences } from '../records/recordDifferences';
 import { readStored } from '../records/storedRecord';
-import { jobSchema, newJobSchema, putAmplifierPlan, putBaseline, putFound, putJob } from './jobs';
+import { jobSchema, newJobSchema, putAmplifierPlan, putBaseline, putCrossovers, putFound, putJob } from './jobs';
 
 /** What was kept of a job before more was asked. */
 const FIRST_FACTS = { customer: 'Pilot station', registration: 'P 1', wants: 'louder', dueOn: '2026-03-04' };
@@ -35,6 +36,26 @@ const FACTS: JobFacts = {
   questions: [],
   found: { windows: WINDOWS },
   amplifierPlan: { kind: 'keep', reason: 'the radio is not changed' },
+  crossovers: [
+    {
+      ...{
+        name: 'Front left',
+        channel: 'front left',
+        at: 'door',
+        isAtFork: false,
+        space: '',
+        heldBy: 'two ties on the beam',
+      },
+      ...{ box: { lengthMm: 110, widthMm: 72, heightMm: 38 }, comes: 'set' },
+      outputs: [
+        {
+          ...{ to: 'tweeter', ends: { kind: 'place', place: 'Sail panel, left' }, lead: 'new' },
+          filter: { highPass: { hz: 3500, order: 2 }, lowPass: null },
+        },
+        { to: 'woofer', ends: { kind: 'unused', isInsulated: false }, filter: null, lead: null },
+      ],
+    },
+  ],
   baseline: NO_BASELINE,
 };
 const ANOTHER: JobFacts = {
@@ -59,7 +80,15 @@ const ANOTHER: JobFacts = {
   ],
   found: {},
   amplifierPlan: null,
+  crossovers: [],
   baseline: { ...NO_BASELINE, damage: 'a dent' },
+};
+
+/** Facts that are told part by part. */
+const LABELLED_APART: Readonly<Record<string, string>> = {
+  baseline: 'Scratches and missing parts',
+  found: 'Windows in the doors',
+  crossovers: 'Crossover Front left',
 };
 
 describe('whoever adds a fact of a job adds it to', () => {
@@ -67,7 +96,7 @@ describe('whoever adds a fact of a job adds it to', () => {
     ['what is asked when a car is booked in', Object.keys(newJobSchema.shape)],
     [
       'what can be changed',
-      [putJob, putBaseline, putFound, putAmplifierPlan].flatMap(({ body }) => Object.keys(body.shape)),
+      [putJob, putBaseline, putFound, putAmplifierPlan, putCrossovers].flatMap(({ body }) => Object.keys(body.shape)),
     ],
     ['what is answered', Object.keys(jobSchema.shape)],
     ['what its history keeps', Object.keys(jobStateSchema.shape)],
@@ -77,6 +106,7 @@ describe('whoever adds a fact of a job adds it to', () => {
         ...INTAKE_FIELDS,
         AMPLIFIER_PLAN_FIELD,
         ...carFactFields<'found', JobFacts>('found'),
+        ...crossoverFields(FACTS),
         ...baselineFields(FACTS),
       ].map(({ path }) => path.split('.')[0] ?? ''),
     ],
@@ -91,7 +121,7 @@ describe('whoever adds a fact of a job adds it to', () => {
     for (const key of JOB_FACT_KEYS) {
       const after = { ...before, [key]: ANOTHER[key] };
       expect(recordDifferences('job', before, after).map(({ label }) => label)).toEqual([
-        { baseline: 'Scratches and missing parts', found: 'Windows in the doors' }[key as string] ?? jobFactLabel(key),
+        LABELLED_APART[key] ?? jobFactLabel(key),
       ]);
     }
   });
@@ -113,6 +143,7 @@ test('a state from before jobs ended is one of an open job, and of what was not 
     expectations: [],
     questions: [],
     found: {},
+    crossovers: [],
     baseline: NO_BASELINE,
   };
   const notAsked = {
@@ -146,6 +177,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'questions: none',
     'found: Windows in the doors: Cranked (seen here)',
     'amplifierPlan: stays: the radio is not changed',
+    'crossovers: Front left: from channel front left; tweeter, high-pass 3500 Hz, 12 dB, to Sail panel, left, a wire of its own; woofer, filter not written down, left over, not insulated yet; behind a door’s card, held by two ties on the beam; 110 × 72 × 38 mm; with the set, for its own speakers',
     'baseline: nothing tried',
   ]);
   expect(told(ANOTHER).slice(5)).toEqual([
@@ -161,6 +193,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'questions: A seller: In stock? No answer yet.',
     'found: nothing yet',
     'amplifierPlan: not decided',
+    'crossovers: none',
     'baseline: nothing tried',
   ]);
 });
@@ -169,12 +202,13 @@ test('a car that comes in may be asked about later; what is changed is changed w
   const asked = newJobSchema.parse({ ...FIRST_FACTS, vehicleId: 'veh-1' });
   expect(asked).toMatchObject({ goals: null, ownership: { owner: 'notAsked' }, expectations: [] });
   expect(putJob.body.safeParse({ version: 1, ...FIRST_FACTS }).success).toBe(false);
-  const { baseline, found, amplifierPlan, ...intake } = FACTS;
+  const { baseline, found, amplifierPlan, crossovers, ...intake } = FACTS;
   expect(putJob.body.parse({ version: 1, ...intake })).toEqual({ version: 1, ...intake });
   expect(putJob.body.safeParse({ version: 1, ...FACTS }).success).toBe(false);
   expect(putBaseline.body.parse({ version: 1, baseline })).toEqual({ version: 1, baseline });
   expect(putFound.body.parse({ version: 1, found })).toEqual({ version: 1, found });
   expect(putAmplifierPlan.body.parse({ version: 1, amplifierPlan })).toEqual({ version: 1, amplifierPlan });
+  expect(putCrossovers.body.parse({ version: 1, crossovers })).toEqual({ version: 1, crossovers });
 });
 
 test('the facts alone, and what a job is called', () => {

@@ -7,6 +7,7 @@ import {
   amplifierPlanSchema,
   baselineSchema,
   carFactsSchema,
+  crossoversSchema,
   JOB_ENDS,
   jobEndedSchema,
   jobFactsSchema,
@@ -254,6 +255,16 @@ export const putAmplifierPlan = contract({
   permission: 'choose',
   params: z.object({ jobId: idSchema }),
   body: z.strictObject({ version: z.int().min(1), amplifierPlan: amplifierPlanSchema }),
+  answer: jobSchema,
+});
+
+/** What each crossover takes in, where its outputs end and where it lies: decided by whoever plans the wires. */
+export const putCrossovers = contract({
+  method: 'put',
+  path: '/api/jobs/:jobId/crossovers',
+  permission: 'choose',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1), crossovers: crossoversSchema }),
   answer: jobSchema,
 });
 

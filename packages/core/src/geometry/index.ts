@@ -11,6 +11,7 @@ export {
   patternDimensions,
   patternHoles,
 } from './BoltPattern';
+export { type BoxRoom, type BoxSides, boxRoom } from './boxRoom';
 export { type BoxSolid, boxSolid, type ConvexSolid, pieceSolid, uprightSolid } from './ConvexSolid';
 export { convexDistance } from './convexDistance';
 export { crossing } from './crossing';

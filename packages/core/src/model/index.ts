@@ -111,6 +111,24 @@ export {
 } from './carFacts';
 export { cautionsFor } from './cautions';
 export { anticlockwise } from './corners';
+export {
+  CROSSOVER_AT_LABELS,
+  CROSSOVER_ATS,
+  CROSSOVER_COMES,
+  CROSSOVER_COMES_LABELS,
+  type Crossover,
+  type CrossoverOutput,
+  crossoverKey,
+  crossoversSchema,
+  crossoverWords,
+  liesWords,
+  OUTPUT_LABELS,
+  OUTPUT_LEAD_LABELS,
+  OUTPUT_LEADS,
+  type OutputLead,
+  type OutputTo,
+  outputWords,
+} from './crossover';
 export { isCurrency, NO_CURRENCY } from './currency';
 export {
   EARLIER_WORK,
@@ -274,6 +292,7 @@ export {
   pictureHashSchema,
 } from './photo';
 export {
+  isBehindHinge,
   isInDash,
   isInDoor,
   mayHoldAirbag,
@@ -339,7 +358,7 @@ export {
 } from './settings';
 export { jobCode, lotCode, lotWords, MOST_ON_SHELF, type ShelfState, shelfStateSchema } from './shelf';
 export { lineNeeds, type SmallNeed, smallNeeds } from './smallNeeds';
-export { ORIGIN_LABELS, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
+export { ORIGIN_LABELS, SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
 export { isOpeningThere, openingFacts, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
 export { usualChannels } from './usualChannels';
 export {

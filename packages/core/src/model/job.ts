@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { type AmplifierPlan, amplifierPlanSchema, amplifierPlanWords } from './amplifierPlan';
 import { type Baseline, baselineSchema, baselineWords, NO_BASELINE } from './baseline';
 import { CAR_FACT_KEYS, CAR_FACTS, type CarFacts, carFactsSchema, carFactWords } from './carFacts';
+import { type Crossover, crossoversSchema, crossoverWords } from './crossover';
 import { EXPECTATION_LABELS, type Expectation, expectationsSchema } from './expectations';
 import {
   askedTextSchema,
@@ -46,6 +47,7 @@ const NOTHING_SAID: Expectation[] = [];
 const NO_CONSENTS = {};
 const NO_QUESTIONS: Question[] = [];
 const NOTHING_FOUND: CarFacts = {};
+const NO_CROSSOVERS: Crossover[] = [];
 
 const FACTS = {
   customer: {
@@ -164,6 +166,14 @@ const FACTS = {
     kept: amplifierPlanSchema.default(null),
     words: (plan: AmplifierPlan) => amplifierPlanWords(plan),
   },
+  crossovers: {
+    label: 'Crossovers',
+    atFirst: NO_CROSSOVERS,
+    typed: crossoversSchema,
+    kept: crossoversSchema.default(NO_CROSSOVERS),
+    words: (crossovers: Crossover[]) =>
+      crossovers.map((each) => `${each.name}: ${crossoverWords(each)}`).join('; ') || 'none',
+  },
   baseline: {
     label: 'Baseline',
     atFirst: NO_BASELINE,
@@ -207,7 +217,7 @@ function shapeOf<Which extends 'typed' | 'kept'>(which: Which): { [Key in JobFac
 }
 
 /** What is written down at the car, by whoever stands there, and not asked at the counter. */
-const AT_THE_CAR = { baseline: true, found: true, amplifierPlan: true } as const;
+const AT_THE_CAR = { baseline: true, found: true, amplifierPlan: true, crossovers: true } as const;
 
 /** As somebody types them at the counter. */
 export const typedJobFactsSchema = z.strictObject(shapeOf('typed')).omit(AT_THE_CAR);
@@ -217,12 +227,18 @@ export const newJobFactsSchema = z.strictObject(newShape());
 export const jobFactsSchema = z.object(shapeOf('kept'));
 export type JobFacts = z.infer<typeof jobFactsSchema>;
 
-/** What is asked of a car, without what was tried of it, found on it and decided of its amplifier. */
+/** What is asked of a car, without what was tried of it, found on it, and decided of its amplifier and its crossovers. */
 export const intakeFactsSchema = jobFactsSchema.omit(AT_THE_CAR);
 export type IntakeFacts = z.infer<typeof intakeFactsSchema>;
 
 export function intakeFactsOf(record: JobFacts): IntakeFacts {
-  const { baseline: _baseline, found: _found, amplifierPlan: _plan, ...facts } = jobFactsOf(record);
+  const {
+    baseline: _baseline,
+    found: _found,
+    amplifierPlan: _plan,
+    crossovers: _crossovers,
+    ...facts
+  } = jobFactsOf(record);
   return facts;
 }
 

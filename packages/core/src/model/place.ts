@@ -62,6 +62,11 @@ export function isInDoor(place: Place): boolean {
   return DOOR_PLACES.has(place);
 }
 
+/** Whether a wire from the body to it passes a hinge: in a door, or in the trim before its window, which is on the door in nearly every car (common practice, no source). */
+export function isBehindHinge(place: Place): boolean {
+  return isInDoor(place) || place === 'sailPanel';
+}
+
 export function isInDash(place: Place): boolean {
   return place === 'dashCorner' || place === 'dashCentre';
 }

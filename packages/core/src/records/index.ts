@@ -7,6 +7,7 @@
 export { baselineFields } from './baselineFields';
 export { carFactFields } from './carFactFields';
 export { changeHeadline, changeSentences } from './changeSentences';
+export { crossoverFields } from './crossoverFields';
 export { type Difference, differencesOf, type Field, isSame, mergeChanges, takeFields } from './Field';
 export { RECORDS, type StateOf } from './kinds';
 export type { ChoiceState } from './kinds/choice';

@@ -7,12 +7,26 @@
 export type { Channel as JudgedChannel, ChannelCheck } from './channel/Channel';
 export { type ImpedanceBand, impedanceBand } from './channel/channelImpedance';
 export { type Level, levelDifference, levelOf, USUAL_FACTORY_LEVEL } from './channel/channelLevels';
-export { type Before, type ChannelLoad, type KnownLoad, knownLoads } from './channel/channelNetwork';
+export {
+  type Before,
+  type ChannelLoad,
+  type FromCrossover,
+  type KnownLoad,
+  knownLoads,
+} from './channel/channelNetwork';
 export { type DriverKind, type DriverRanges, driverRanges, type Electrics } from './channel/electrics';
 export { judgeChannel } from './channel/judgeChannel';
 export { LEAST_OF_NOMINAL } from './channel/loadCheck';
 export { newWireCheck } from './channel/wireCheck';
 export { coilWords } from './coilWords';
+export {
+  type CrossoverCheck,
+  type CrossoverCheckId,
+  type JudgedCrossover,
+  type JudgedOutput,
+  judgeCrossover,
+  type OutputEnd,
+} from './crossover/judgeCrossover';
 export {
   CAUSE_WORDS,
   causesLeft,

@@ -58,8 +58,8 @@ const said = (answer: string): CarFacts => ({
   alsoSounds: { answer, grade: 'seenHere', note: '', by: null, at: null },
 });
 const car = (amplifierPlan: AmplifierPlan, routes: Route[] | null = null, found: CarFacts = {}) => ({
-  ...{ found, amplifierPlan },
-  vehicle: { channels: CHANNELS, facts: {}, routes },
+  ...{ found, amplifierPlan, crossovers: [] },
+  vehicle: { channels: CHANNELS, facts: {}, routes, spaces: null },
 });
 /** Its channels ask for nothing else of a job. */
 const pointJob = (plan: AmplifierPlan) => car(plan) as unknown as PointJob;
@@ -185,7 +185,7 @@ describe('what is open', () => {
   });
 
   test('holds whatever is chosen where nobody noted which speakers hang on it', () => {
-    const unknown = { ...car({ ...BYPASS, sounds: 'notTried' }), vehicle: { channels: null, facts: {} } };
+    const unknown = { ...car({ ...BYPASS, sounds: 'notTried' }), vehicle: { channels: null, facts: {}, spaces: null } };
     expect([...wireHolds(unknown, OPENINGS, CONFIDENCE).keys()]).toEqual([FRONT.id]);
     expect([...wireHolds({ ...unknown, amplifierPlan: BYPASS }, OPENINGS, CONFIDENCE)]).toEqual([]);
   });

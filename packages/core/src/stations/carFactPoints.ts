@@ -4,6 +4,7 @@ import {
   CAR_FACT_KEYS,
   CAR_FACTS,
   type CarFactKey,
+  isBehindHinge,
   isInDoor,
   isOnlyHeard,
   knownFact,
@@ -61,10 +62,12 @@ const MATTERS: Readonly<Record<CarFactKey, (job: PointJob, openings: readonly Po
         isInDoor(place) && presence !== 'fitted' && wiring.kind === 'unknown',
     ),
   boot: (job, openings) =>
-    openings.some(({ record: { place } }) => isInDoor(place)) &&
+    openings.some(({ record: { place } }) => isBehindHinge(place)) &&
     ((job.later ?? []).includes('amplifier') ||
+      job.crossovers.some(({ outputs }) => outputs.some(({ lead }) => lead === 'new')) ||
       openings.some(
-        (opening) => isInDoor(opening.record.place) && (opening.record.wiring.kind === 'noWires' || isNewWire(opening)),
+        (opening) =>
+          isBehindHinge(opening.record.place) && (opening.record.wiring.kind === 'noWires' || isNewWire(opening)),
       )),
   beltAnchors: (_job, openings) => openings.some(({ record }) => BELTED.has(record.place)),
   band: (job, openings) => !isRepairOnly(job) && openings.some(({ record }) => record.presence === 'fitted'),

@@ -43,7 +43,7 @@ function channel(places: readonly string[], fields: Partial<Channel> = {}): Chan
 }
 function lines(channels: readonly Channel[], openings: readonly ChannelOpening[]) {
   const found = channelSheets(
-    { found: {}, amplifierPlan: null, vehicle: { channels: [...channels], facts: {} } },
+    { found: {}, amplifierPlan: null, crossovers: [], vehicle: { channels: [...channels], facts: {} } },
     openings,
     CONFIDENCE,
   );

@@ -39,7 +39,8 @@ function channel(fields: Partial<Channel>): Channel {
 const car = (channels: Channel[] | null, boot?: string) => ({
   found: boot ? { boot: { answer: boot, grade: 'seenHere' as const, note: '', by: null, at: null } } : {},
   amplifierPlan: null,
-  vehicle: { channels, facts: {} },
+  crossovers: [],
+  vehicle: { channels, facts: {}, spaces: null },
 });
 function known(channels: readonly Channel[], openings: readonly ChannelOpening[]) {
   const found = channelSheets(car([...channels]), openings, CONFIDENCE);

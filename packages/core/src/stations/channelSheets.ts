@@ -6,15 +6,22 @@ import type { OpeningState, Plays } from '../contracts/jobs';
 import {
   type Channel,
   coilOf,
-  isInDoor,
+  isBehindHinge,
   type JobFacts,
   knownFact,
   type OpeningRecord,
   placeLabel,
   type VehicleRecord,
 } from '../model';
-import { type Before, type ChannelCheck, type ChannelLoad, type JudgedChannel, judgeChannel } from '../sound';
-import { isOnMakersAmplifier, plannedChannel } from './plannedChannels';
+import {
+  type Before,
+  type ChannelCheck,
+  type ChannelLoad,
+  type FromCrossover,
+  type JudgedChannel,
+  judgeChannel,
+} from '../sound';
+import { type CrossedPlace, isOnMakersAmplifier, type PlannedChannel, plannedChannels } from './plannedChannels';
 
 /** What of an opening its channel is judged by. */
 export type ChannelOpening = {
@@ -35,6 +42,8 @@ export type ChannelSheet = {
   readonly isOnMakersAmplifier: boolean;
   /** Fed past it. */
   readonly isBypassed: boolean;
+  /** Of its places, those that a crossover leads to. */
+  readonly crossed: readonly CrossedPlace[];
   readonly channel: JudgedChannel;
   readonly checks: readonly ChannelCheck[];
   /** Of the openings on it, those whose speaker is new. */
@@ -55,29 +64,19 @@ export type CarChannels =
     };
 
 /** What of a job its channels are judged by. */
-export type ChannelJob = Pick<JobFacts, 'found' | 'amplifierPlan'> & {
+export type ChannelJob = Pick<JobFacts, 'found' | 'amplifierPlan' | 'crossovers'> & {
   readonly vehicle: Pick<VehicleRecord, 'channels' | 'facts'>;
 };
 
 /** @param confidence one-sided, the shop's, between 0.5 and 1 exclusive */
-export function channelSheets(
-  { vehicle: { channels, facts }, found, amplifierPlan }: ChannelJob,
-  openings: readonly ChannelOpening[],
-  confidence: number,
-): CarChannels {
-  if (channels === null) return { kind: 'notLooked' };
+export function channelSheets(job: ChannelJob, openings: readonly ChannelOpening[], confidence: number): CarChannels {
+  const { vehicle, found } = job;
+  if (vehicle.channels === null) return { kind: 'notLooked' };
   const byLabel = new Map(openings.map((opening) => [placeLabel(opening.record), opening]));
-  const boot = bootOf(knownFact('boot', found, facts)?.answer);
-  const sheets = channels.map((noted, at) => {
-    const record = plannedChannel(noted, amplifierPlan);
-    return {
-      number: at + 1,
-      isOnMakersAmplifier: isOnMakersAmplifier(noted),
-      isBypassed: record !== noted,
-      ...sheetOf(record, record !== noted, byLabel, boot, confidence),
-    };
-  });
-  const named = channels.flatMap(({ places }) => places);
+  const boot = bootOf(knownFact('boot', found, vehicle.facts)?.answer);
+  const planned = plannedChannels(job);
+  const sheets = planned.map((each, at) => ({ number: at + 1, ...sheetOf(each, byLabel, boot, confidence) }));
+  const named = planned.flatMap(({ record: { places } }) => places);
   return {
     kind: 'known',
     sheets,
@@ -91,40 +90,60 @@ export function bootOf(answer: string | undefined): JudgedChannel['boot'] {
 }
 
 function sheetOf(
-  record: Channel,
-  isNewSource: boolean,
+  { noted, record, isBypassed, crossed }: PlannedChannel,
   byLabel: ReadonlyMap<string, ChannelOpening>,
   boot: JudgedChannel['boot'],
   confidence: number,
-): Omit<ChannelSheet, 'number' | 'isOnMakersAmplifier' | 'isBypassed'> {
+): Omit<ChannelSheet, 'number'> {
   const there = record.places.flatMap((place) => byLabel.get(place) ?? []);
   const unknownPlaces = record.places.filter((place) => !byLabel.has(place));
   const { name, band, leastOhm, power, joined, feeds, wire } = record;
+  const crossovers = new Set(crossed.map(({ crossover }) => crossover));
+  const isOnlyCrossed = crossovers.size === 1 && crossed.length === record.places.length && feeds === '';
   const loads = [
-    ...there.flatMap((each) => channelLoadOf(each) ?? []),
+    ...there.flatMap((each) => {
+      const load = channelLoadOf(each);
+      const from = crossed.find(({ place }) => place === load?.label);
+      if (!load || !from) return load ?? [];
+      // One behind the other with what is no part of it, a crossover's network is not known.
+      if (joined === 'series' && !isOnlyCrossed) return unknownLoad(load.label, load.isNew, load.isInDoor);
+      return { ...load, crossover: outputOf(from), isInDoor: isLedIntoDoor(from.crossover, load) };
+    }),
     // What is said to hang on it loads it too, whatever it is.
     ...[...unknownPlaces, ...(feeds === '' ? [] : [feeds])].map((each) => unknownLoad(each, false)),
   ];
   const isRadio = record.fedBy === 'radio';
-  const channel: JudgedChannel = { name, band, leastOhm, power, joined, loads, isRadio, isNewSource, wire, boot };
+  const channel: JudgedChannel = {
+    ...{ name, band, leastOhm, power, loads, isRadio, isNewSource: isBypassed, wire, boot },
+    // The outputs of a crossover that is alone on its channel lie side by side, however the car's own speakers did.
+    joined: isOnlyCrossed ? 'parallel' : joined,
+  };
   return {
-    record,
-    channel,
+    ...{ record, channel, isBypassed, crossed, unknownPlaces },
+    isOnMakersAmplifier: isOnMakersAmplifier(noted),
     checks: judgeChannel(channel, confidence),
     newOpeningIds: there.filter(({ state }) => state.kind === 'chosen').map(({ id }) => id),
-    unknownPlaces,
   };
+}
+
+/** Whether the channel's own pair passes a hinge: it ends at the box, wherever that lies. */
+function isLedIntoDoor({ at }: CrossedPlace['crossover'], load: ChannelLoad): boolean {
+  return at === null ? load.isInDoor : at === 'door';
+}
+
+function outputOf({ crossover: { name, comes }, output: { to, filter } }: CrossedPlace): FromCrossover {
+  return { name, isOfSet: comes && comes === 'set', to, filter: filter as FromCrossover['filter'] };
 }
 
 /** What an opening is to whatever feeds it; null where there is no speaker, and none is chosen. */
 export function channelLoadOf({ record, state }: ChannelOpening): ChannelLoad | null {
   const label = placeLabel(record);
-  const atHinge = isInDoor(record.place);
+  const atHinge = isBehindHinge(record.place);
   const line = record.lineFilter;
-  if (state.kind === 'chosen') return { ...newLoad(label, atHinge, state.plays), line };
+  if (state.kind === 'chosen') return { ...newLoad(label, atHinge, state.plays), line, crossover: null };
   // Something was chosen, and nobody can say what it is to the channel.
   if (state.kind === 'cannotJudge' || state.kind === 'unreadable') return unknownLoad(label, true, atHinge);
-  if (record.presence === 'fitted') return { ...oldLoad(label, atHinge, record), line };
+  if (record.presence === 'fitted') return { ...oldLoad(label, atHinge, record), line, crossover: null };
   return record.presence === 'notLooked' ? unknownLoad(label, false, atHinge) : null;
 }
 
@@ -132,10 +151,10 @@ const UNSAID = { nominalOhm: null, coilOhm: null, coilMh: null, resonanceHz: nul
 
 function unknownLoad(label: string, isNew: boolean, isInDoor = false): ChannelLoad {
   const nothing = { electrics: UNSAID, rmsW: null, sensitivity: null } as const;
-  return { label, kind: null, before: { kind: 'notLooked' }, line: null, isNew, isInDoor, ...nothing };
+  return { label, kind: null, before: { kind: 'notLooked' }, line: null, crossover: null, isNew, isInDoor, ...nothing };
 }
 
-function newLoad(label: string, atHinge: boolean, plays: Plays | null): Omit<ChannelLoad, 'line'> {
+function newLoad(label: string, atHinge: boolean, plays: Plays | null): Omit<ChannelLoad, 'line' | 'crossover'> {
   if (plays === null) return unknownLoad(label, true, atHinge);
   const { speakerKind, impedanceOhm, coilOhm, coilMh, resonanceHz, totalQ, rmsW, sensitivityDb, sensitivityAt } = plays;
   return {
@@ -157,7 +176,7 @@ function oldLoad(
   label: string,
   atHinge: boolean,
   { nominalSize, oldSpeaker }: ChannelOpening['record'],
-): Omit<ChannelLoad, 'line'> {
+): Omit<ChannelLoad, 'line' | 'crossover'> {
   const coil = oldSpeaker && coilOf(oldSpeaker);
   const isTweeter = nominalSize === TWEETER_SIZE;
   return {

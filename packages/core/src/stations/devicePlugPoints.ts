@@ -1,8 +1,9 @@
 /** What the plugs of the radio and of the maker's amplifier carry, asked before either is taken out of the signal's way. */
+
+import { listed } from '../listed';
 import { PLUG_OF_LABELS, type PlugOf } from '../model';
 import { lowerFirst } from '../order';
 import type { OpenPoint, PointJob } from './point';
-import { listed } from './words';
 
 /** Who of them is unplugged by what is decided for this car. */
 function unplugged({ amplifierPlan: plan }: Pick<PointJob, 'amplifierPlan'>): readonly PlugOf[] {

@@ -13,8 +13,10 @@ export {
   channelLoadOf,
   channelSheets,
 } from './channelSheets';
+export { type CrossoverJob, type CrossoverSheet, crossoverSheets } from './crossoverSheets';
 export { devicePlugPoints } from './devicePlugPoints';
 export { type JointLine, jointLines } from './joints';
+export { likelyCrossovers } from './likelyCrossovers';
 export { openPoints, railOf } from './openPoints';
 export {
   ASKED_AT,

@@ -2,12 +2,15 @@
  * Which wires of a job are joined to one another, where, by what and how many joints that makes: two for a pair that is joined once, four for a
  * piece that is let into one. What plugs in is told too, and what nobody decided.
  */
+import { capital } from '../firstLetter';
 import type { CheckId } from '../fit';
+import { listed } from '../listed';
 import { type Channel, isInDash, isInDoor, type OpeningRecord, placeLabel, type SmallNeed } from '../model';
 import type { CureId } from '../order';
 import { lineJoints } from '../sound';
 import { JOINTS, type JointSchool, type JointSpot, type JointWay, jointWayFor, staggerMm } from '../wiring';
 import type { ChannelOpening, ChannelSheet } from './channelSheets';
+import type { CrossedPlace } from './plannedChannels';
 
 export type JointLine = {
   readonly id: string;
@@ -63,6 +66,7 @@ export function jointLines(
   return [
     ...worked.flatMap((opening) => speakerLines(opening, sheets, school)),
     ...openings.flatMap((opening) => filterLine(opening, school)),
+    ...sheets.flatMap((sheet) => crossoverLines(sheet, worked, school)),
     ...(worked.length > 0 ? [...stayingLines(sheets, openings, school), ...bypassLines(sheets, school)] : []),
   ];
 }
@@ -90,14 +94,18 @@ function speakerLines(
   const { id, record, state } = opening;
   if (state.kind !== 'chosen') return [];
   const what = placeLabel(record);
-  const channel = sheets.find(({ record: { places } }) => places.includes(what))?.record;
+  const sheet = sheets.find(({ record: { places } }) => places.includes(what));
+  const channel = sheet?.record;
+  const crossed = sheet?.crossed.find(({ place }) => place === what);
   const done = state.open.flatMap(({ answer }) => (answer?.kind === 'cure' ? [answer] : []));
-  const isNewWire = channel?.wire === 'new' || done.some(({ cure }) => cure === 'newWire');
+  const isNewWire = crossed
+    ? crossed.output.lead === 'new'
+    : channel?.wire === 'new' || done.some(({ cure }) => cure === 'newWire');
   const whose = { openingId: id, what };
   const plug = { ...whose, id: `plug ${id}` };
   const others = done.filter(({ check }) => check !== 'connector' || !isNewWire);
   return [
-    ...(isNewWire ? [newWireLine(plug, channel?.fedBy ?? null, school)] : []),
+    ...(isNewWire ? [crossed ? outputLine(plug, crossed) : newWireLine(plug, channel?.fedBy ?? null, school)] : []),
     ...(!isNewWire && !done.some(({ check }) => check === 'connector') ? [plugLine(plug, state.open)] : []),
     ...others.flatMap(({ check, cure, words }) =>
       cureLine({ ...whose, id: `${check} ${id}` }, cure, words, spotOf(record), school),
@@ -157,6 +165,57 @@ function newWireLine(whose: Whose, fedBy: Channel['fedBy'], school: JointSchool)
   const source = isRadio ? 'radio' : 'maker’s amplifier';
   const joined = { what: `The new pair to the two wires behind the ${source}`, count: 2, isPair: true };
   return lineOf(whose, joined, isRadio ? 'dash' : 'other', school);
+}
+
+function outputLine(whose: Whose, { crossover: { name } }: CrossedPlace): JointLine {
+  return {
+    ...{ ...whose, count: 0, way: null },
+    sentence: `Its own wire begins in the terminals of crossover ${name} and ends on the speaker’s: nothing is joined. It gets its terminals once it is pulled.`,
+    next: null,
+  };
+}
+
+/**
+ * Where a crossover is let into wires that are there: at a fork, and away from the door, the car's pair is cut for what goes in, and each output that
+ * goes on by the car's own wire is joined to it. Otherwise in the door the lead of the plug goes into its terminals.
+ */
+function crossoverLines(
+  { crossed, record: { wire, name: channel } }: ChannelSheet,
+  worked: readonly ChannelOpening[],
+  school: JointSchool,
+): readonly JointLine[] {
+  const labels = new Set(worked.filter(({ state }) => state.kind === 'chosen').map(({ record }) => placeLabel(record)));
+  const boxes = new Set(crossed.filter(({ place }) => labels.has(place)).map(({ crossover }) => crossover));
+  return [...boxes].map((box): JointLine => {
+    const whose = { id: `crossover ${box.name}`, openingId: null, what: `Crossover ${box.name}` };
+    const none = { ...whose, count: null, way: null };
+    const { at, isAtFork } = box;
+    if (at === null)
+      return {
+        ...none,
+        sentence: 'Nobody decided where it lies, and so not which wires are cut for it.',
+        next: 'Decide it above.',
+      };
+    const own = crossed.filter(({ crossover, output }) => crossover === box && output.lead === 'factory');
+    const isLetIn = wire !== 'new' && (at !== 'door' || isAtFork);
+    const isJoined = at !== 'door' || isAtFork;
+    const pairs = (isLetIn ? 1 : 0) + (isJoined ? own.length : 0);
+    if (pairs === 0)
+      return {
+        ...{ ...whose, count: 0, way: null },
+        sentence:
+          'What leads to it and on from it goes into its own terminals: nothing is joined. Which is in and which is out its sheet says.',
+        next: null,
+      };
+    const what = [
+      ...(isLetIn ? [`the wires of channel ${channel} to what goes in`] : []),
+      ...(!isJoined
+        ? []
+        : own.map(({ place, output }) => `the ${output.to}’s output to the car’s own pair to ${place}`)),
+    ];
+    const joined = { what: capital(listed(what)), count: 2 * pairs, isPair: true };
+    return lineOf(whose, joined, at === 'dash' ? 'dash' : at === 'door' ? 'door' : 'other', school);
+  });
 }
 
 /** Whether the speaker behind it is new or stays. */

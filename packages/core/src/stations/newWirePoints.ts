@@ -2,24 +2,26 @@
  * New wire that was decided on where a speaker was chosen, because nothing fits its plug or no wire is there: it has to get into the door. Where the
  * channel says that its wire is new, the channel's own check says this.
  */
-import { isInDoor, knownFact, placeLabel } from '../model';
+import { isBehindHinge, knownFact, placeLabel } from '../model';
 import { type ChannelCheck, newWireCheck } from '../sound';
 import { bootOf, type ChannelJob, type ChannelOpening } from './channelSheets';
-import { plannedChannel } from './plannedChannels';
+import { plannedChannels } from './plannedChannels';
 import type { OpenPoint } from './point';
 
 /** What is wrong with, or not known of, the way of the new wire to each such door, by opening. */
-export function newWireDoubts(
-  { vehicle: { channels, facts }, found, amplifierPlan }: ChannelJob,
-  openings: readonly ChannelOpening[],
-): ReadonlyMap<string, ChannelCheck> {
-  const asFed = (channels ?? []).map((channel) => plannedChannel(channel, amplifierPlan));
-  const boot = bootOf(knownFact('boot', found, facts)?.answer);
+export function newWireDoubts(job: ChannelJob, openings: readonly ChannelOpening[]): ReadonlyMap<string, ChannelCheck> {
+  const asFed = plannedChannels(job);
+  const boot = bootOf(knownFact('boot', job.found, job.vehicle.facts)?.answer);
   const doubts = new Map<string, ChannelCheck>();
   for (const opening of openings) {
     const label = placeLabel(opening.record);
-    const isOfChannel = asFed.some(({ places, wire }) => wire === 'new' && places.includes(label));
-    if (isOfChannel || !isInDoor(opening.record.place) || !isNewWire(opening)) continue;
+    // What a channel's check says, or a crossover's, is not said twice.
+    const isSaid = asFed.some(
+      ({ record: { places, wire }, crossed }) =>
+        (wire === 'new' && places.includes(label)) ||
+        crossed.some(({ place, output }) => place === label && output.lead !== null),
+    );
+    if (isSaid || !isBehindHinge(opening.record.place) || !isNewWire(opening)) continue;
     const check = newWireCheck([label], boot);
     if (check.verdict !== 'clears') doubts.set(opening.id, check);
   }

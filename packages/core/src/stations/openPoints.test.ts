@@ -39,6 +39,7 @@ const ANSWERED: JobFacts = {
   questions: [],
   found: {},
   amplifierPlan: null,
+  crossovers: [],
   baseline: TRIED,
 };
 const seen = (answer: string) => ({ answer, grade: 'seenHere', note: '', by: null, at: null }) as const;

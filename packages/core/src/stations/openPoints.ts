@@ -5,6 +5,8 @@
  * They are sorted by where asking is cheap, and there the dearest first. What an answer costs when it is missing is common practice, no
  * source: a wrong loom or part is a return and a second visit, an owner who did not agree is an argument after the work.
  */
+
+import { listed } from '../listed';
 import { CONSENT_LABELS, KEEP_LABELS, type Keep, placeLabel, SETTINGS_DEFAULTS } from '../model';
 import { type ConsentKind, lowerFirst, missingConsents, type NeededConsent } from '../order';
 import { baselinePoints, handOverPoints } from './baselinePoints';
@@ -12,6 +14,7 @@ import { counterPoints, telephonePoints } from './bookInPoints';
 import { buildPoints } from './buildPoints';
 import { carFactPoints } from './carFactPoints';
 import { channelPoints } from './channelPoints';
+import { crossoverPoints } from './crossoverPoints';
 import { devicePlugPoints } from './devicePlugPoints';
 import { newWirePoints } from './newWirePoints';
 import { pinPoints } from './pinPoints';
@@ -20,7 +23,6 @@ import { polarityPoints } from './polarityPoints';
 import { startValuePoints } from './startValuePoints';
 import { unservedWishes } from './unserved';
 import { wirePoints } from './wirePoints';
-import { listed } from './words';
 
 /**
  * @param dayWords a day of ISO 8601 as the shop writes it
@@ -51,6 +53,7 @@ export function openPoints(
     ...there.flatMap((opening) => measurePoints(opening, job)),
     ...there.flatMap((opening) => [...wirePoints(opening), ...polarityPoints(opening, shop)]),
     ...channelPoints(job, openings, shop.confidence),
+    ...crossoverPoints(job, openings, shop.confidence),
     ...newWirePoints(job, there),
     ...pinPoints(job, there),
     ...devicePlugPoints(job),

@@ -1,15 +1,84 @@
-/** A car's channels as they will be fed, once it is decided whether the maker's amplifier stays. */
-import type { AmplifierPlan, Bypass, Channel, PlanSource } from '../model';
+/** A car's channels as they will be fed, once it is decided whether the maker's amplifier stays, and what hangs on a crossover. */
+import {
+  type AmplifierPlan,
+  type Bypass,
+  type Channel,
+  type Crossover,
+  type CrossoverOutput,
+  crossoverKey,
+  type JobFacts,
+  type PlanSource,
+  type VehicleRecord,
+} from '../model';
 
 export function isOnMakersAmplifier({ fedBy }: Pick<Channel, 'fedBy'>): boolean {
   return fedBy === 'factoryAmplifier';
+}
+
+/** An output of a crossover that ends at a place. */
+export type CrossedPlace = { readonly place: string; readonly crossover: Crossover; readonly output: CrossoverOutput };
+
+export type PlannedChannel = {
+  /** As the car came. */
+  readonly noted: Channel;
+  /** With the places that hang on it now, itself or by a crossover. */
+  readonly record: Channel;
+  readonly isBypassed: boolean;
+  /** Of its places, those that a crossover leads to. */
+  readonly crossed: readonly CrossedPlace[];
+};
+
+/** What of a job its channels are planned by. */
+export type PlannedJob = Pick<JobFacts, 'amplifierPlan' | 'crossovers'> & {
+  readonly vehicle: Pick<VehicleRecord, 'channels'>;
+};
+
+/**
+ * A place that a crossover leads to hangs on the crossover's channel, and on no other: what led to it in the car as it came is taken off. One whose
+ * crossover has no channel yet stays where it was.
+ *
+ * @returns none where nobody noted the channels
+ */
+export function plannedChannels({
+  vehicle: { channels },
+  amplifierPlan,
+  crossovers,
+}: PlannedJob): readonly PlannedChannel[] {
+  const noted = channels ?? [];
+  const names = new Set(noted.map(({ name }) => crossoverKey(name)));
+  const crossed = crossovers.filter(({ channel }) => names.has(crossoverKey(channel))).flatMap(crossedPlaces);
+  const places = new Set(crossed.map(({ place }) => place));
+  return noted.map((each) => {
+    const record = plannedChannel(each, amplifierPlan);
+    const here = crossed.filter(({ crossover: { channel } }) => crossoverKey(channel) === crossoverKey(each.name));
+    return {
+      noted: each,
+      isBypassed: record !== each,
+      crossed: here,
+      record: {
+        ...record,
+        places: [
+          ...new Set([
+            ...record.places.filter((place) => !places.has(place) || here.some((each) => each.place === place)),
+            ...here.map(({ place }) => place),
+          ]),
+        ],
+      },
+    };
+  });
+}
+
+export function crossedPlaces(crossover: Crossover): readonly CrossedPlace[] {
+  return crossover.outputs.flatMap((output) =>
+    output.ends?.kind === 'place' ? [{ place: output.ends.place, crossover, output }] : [],
+  );
 }
 
 /**
  * Past the amplifier a channel carries everything, whatever the amplifier let through, and loads what feeds it now. Those that it did not feed
  * stay as they are.
  */
-export function plannedChannel(channel: Channel, plan: AmplifierPlan): Channel {
+function plannedChannel(channel: Channel, plan: AmplifierPlan): Channel {
   return plan?.kind === 'bypass' && isOnMakersAmplifier(channel) ? bypassed(channel, plan) : channel;
 }
 

@@ -36,7 +36,7 @@ function highPasses({ channel: { loads } }: ChannelSheet): readonly Settable[] {
 }
 
 /** Whether something keeps the bass from it already. */
-export function isHighPassed({ before, line }: ChannelLoad): boolean {
-  if (line?.highPass) return true;
+export function isHighPassed({ before, line, crossover }: ChannelLoad): boolean {
+  if (line?.highPass || crossover?.filter?.highPass) return true;
   return before.kind === 'capacitor' || (before.kind === 'filter' && before.highPass !== null);
 }

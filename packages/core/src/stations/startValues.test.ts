@@ -33,7 +33,13 @@ const channel = (fields: Partial<Channel>): Channel =>
   )[0] as Channel;
 const valuesOf = (channels: Channel[] | null, openings: readonly ChannelOpening[], listening: Listening[] = []) =>
   startValues(
-    { found: {}, amplifierPlan: null, vehicle: { channels, facts: {} }, baseline: { listening, settings: {} } },
+    {
+      found: {},
+      amplifierPlan: null,
+      crossovers: [],
+      vehicle: { channels, facts: {} },
+      baseline: { listening, settings: {} },
+    },
     openings,
     0.975,
   );

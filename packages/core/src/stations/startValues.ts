@@ -2,12 +2,13 @@
  * Where to begin when the finished car is set: clean volume, high-passes, gains, level switch, fader. Each with its figure where one follows
  * from what is known, and with what it follows from; what was really set is written down at hand-over.
  */
+
+import { listed } from '../listed';
 import { type BaselineSettings, type Listening, placeLabel } from '../model';
 import { type ChannelLoad, usualHighPass } from '../sound';
 import { type LevelLine, levelLines } from './carLevels';
 import { type ChannelJob, type ChannelOpening, type ChannelSheet, channelSheets } from './channelSheets';
 import { isHighPassed, type Settable, settablesOf } from './settable';
-import { listed } from './words';
 
 export type StartValue = {
   /** What is set, which is also the name under which what was set is kept: "Gain, front left". */

@@ -1,11 +1,12 @@
 /** Why nothing is ordered for an opening, nor built in: its channel does not feed or stand what is chosen, or new wire does not get there. */
 import { bypassHold } from './amplifierPoints';
-import { type ChannelJob, type ChannelOpening, channelSheets } from './channelSheets';
+import { type ChannelOpening, channelSheets } from './channelSheets';
+import { type CrossoverJob, crossoverSheets } from './crossoverSheets';
 import { newWireDoubts } from './newWirePoints';
 
 /** Why nothing may be ordered for an opening by its wires; those that may be are not in it. */
 export function wireHolds(
-  job: ChannelJob,
+  job: CrossoverJob,
   openings: readonly ChannelOpening[],
   confidence: number,
 ): ReadonlyMap<string, string> {
@@ -23,6 +24,11 @@ export function wireHolds(
       const words = said.filter(Boolean).join(' ');
       if (words !== '') for (const id of newOpeningIds) hold(id, `Channel ${record.name}: ${words}`);
     }
+  }
+  for (const { record, checks, newOpeningIds } of crossoverSheets(job, openings, confidence)) {
+    const held = checks.filter(({ verdict }) => verdict === 'hold' || verdict === 'hits');
+    const words = held.flatMap(({ sentence, settledBy }) => [sentence, settledBy]).filter(Boolean);
+    if (words.length > 0) for (const id of newOpeningIds) hold(id, `Crossover ${record.name}: ${words.join(' ')}`);
   }
   for (const [id, { verdict, sentence, settledBy }] of newWireDoubts(job, openings))
     if (verdict === 'hold') hold(id, [sentence, settledBy].filter(Boolean).join(' '));

@@ -1,7 +1,8 @@
 /** What has to be seen, or decided, of an opening's wires before a speaker that is put in there plays, and no warning sound is lost. */
+
+import { listed } from '../listed';
 import { besidesAt, placeLabel } from '../model';
 import type { OpenPoint, PointOpening } from './point';
-import { listed } from './words';
 
 export function wirePoints(opening: PointOpening): readonly OpenPoint[] {
   const { id, record } = opening;

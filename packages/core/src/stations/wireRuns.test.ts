@@ -40,7 +40,7 @@ const ways = (list: readonly Partial<Route>[]): Route[] =>
   ) ?? [];
 function runs(channels: readonly Channel[], routes: readonly Route[] | null) {
   const vehicle = { channels: [...channels], facts: {}, routes: routes && [...routes] };
-  const found = channelSheets({ found: {}, amplifierPlan: null, vehicle }, [DOOR], CONFIDENCE);
+  const found = channelSheets({ found: {}, amplifierPlan: null, crossovers: [], vehicle }, [DOOR], CONFIDENCE);
   if (found.kind !== 'known') throw new Error('expected channels');
   return wireRuns({ vehicle }, found.sheets, [DOOR]);
 }
@@ -89,7 +89,7 @@ test('what stays on the car’s own wire and on the radio needs none', () => {
 
 test('for an opening that nothing is ordered for no pair is cut', () => {
   const vehicle = { channels: [channel({ fedBy: 'factoryAmplifier' })], facts: {}, routes: ways([TO_DOOR]) };
-  const job = { found: {}, amplifierPlan: null, vehicle };
+  const job = { found: {}, amplifierPlan: null, crossovers: [], vehicle };
   const needs = wiringNeeds(job, [DOOR], [DOOR], SHOP);
   expect(needs.map(({ what }) => what)).toEqual([
     '3.6 m of pair, 1.5 mm² (16 AWG)',

@@ -1,10 +1,11 @@
 /**
- * What is to be run new on a car: the pairs to its speakers, the feed of an amplifier that is added, and what goes into a line. Each with its
+ * What is to be run new on a car: the pairs to its speakers and to its crossovers, the feed of an amplifier that is added, and what goes into a line. Each with its
  * length, its arithmetic and what nobody measured.
  */
-import { isInDoor, placeLabel, type Route, type SmallNeed, type VehicleRecord } from '../model';
+import { type Crossover, isBehindHinge, placeLabel, type Route, type SmallNeed, type VehicleRecord } from '../model';
 import { FUSE_WITHIN_CM, gaugeOfArea, powerFeed, signalWire } from '../wiring';
 import type { ChannelOpening, ChannelSheet } from './channelSheets';
+import type { CrossedPlace } from './plannedChannels';
 
 export type WireRun = {
   readonly id: string;
@@ -38,10 +39,13 @@ export function wireRuns(
       .filter(({ record }) => record.wire === 'new')
       .flatMap((sheet) =>
         sheet.channel.loads.flatMap((load) => {
+          // Its pair ends at the crossover.
+          if (load.crossover) return [];
           const opening = bypassed.includes(sheet) ? all.get(load.label) : load.isNew && workedOn.get(load.label);
           return opening ? [speakerRun(load, opening, routes ?? [])] : [];
         }),
       ),
+    ...sheets.flatMap((sheet) => crossoverRuns(sheet, workedOn, routes ?? [])),
     ...plugRun(
       bypassed.filter(({ record }) => record.wire !== 'new'),
       routes ?? [],
@@ -54,30 +58,100 @@ function byLabelOf(openings: readonly ChannelOpening[]): ReadonlyMap<string, Cha
   return new Map(openings.map((opening) => [placeLabel(opening.record), opening]));
 }
 
+type Load = ChannelSheet['channel']['loads'][number];
+
+/** To each crossover of a channel whose wire is new, and on from it to each new speaker that gets a wire of its own. */
+function crossoverRuns(
+  { crossed, record, channel: { loads } }: ChannelSheet,
+  workedOn: ReadonlyMap<string, ChannelOpening>,
+  routes: readonly Route[],
+): readonly WireRun[] {
+  const worked = crossed.filter(
+    ({ place }) => workedOn.has(place) && loads.some(({ label, isNew }) => isNew && label === place),
+  );
+  const boxes = [...new Set(worked.map(({ crossover }) => crossover))];
+  return [
+    ...boxes.filter(({ at }) => record.wire === 'new' && at !== 'amplifier').map((box) => boxRun(box, routes)),
+    ...worked
+      .filter(({ output }) => output.lead === 'new')
+      .flatMap((from) => {
+        const load = loads.find(({ label }) => label === from.place);
+        return load ? [outputRun(from, load, workedOn.get(from.place)?.record.place, routes)] : [];
+      }),
+  ];
+}
+
+function boxRun({ name, space, at }: Crossover, routes: readonly Route[]): WireRun {
+  const what = `Crossover ${name}`;
+  const wayM = space === '' ? null : wayTo(routes, space);
+  return pairRun(`crossover ${name}`, what, wayM, { isInDoor: at === 'door', isTweeter: false }, USUAL_OHM, {
+    open: 'A new pair is to be run to it, and nobody measured its way.',
+    next:
+      space === ''
+        ? 'Say in which of the vehicle’s spaces it lies; the way that ends there is measured with a string.'
+        : `Lay a string along the car’s own loom, and note it with the vehicle as a way that ends at “${space}”.`,
+  });
+}
+
+/** From the box on; beside the amplifier it begins where the amplifier's own pairs do. */
+function outputRun(
+  { place, crossover: { name, space, at } }: CrossedPlace,
+  { kind, electrics: { nominalOhm } }: Load,
+  opening: ChannelOpening['record']['place'] | undefined,
+  routes: readonly Route[],
+): WireRun {
+  const isTweeter = kind === 'tweeter';
+  const isPastHinge = opening !== undefined && isBehindHinge(opening) !== (at === 'door');
+  const wayM = at === 'amplifier' ? wayTo(routes, place) : space === '' ? null : wayBetween(routes, space, place);
+  const from = at === 'amplifier' ? `a way that ends at “${place}”` : `a way from “${space}” to “${place}”`;
+  return pairRun(
+    `output ${place}`,
+    `${place}, from crossover ${name}`,
+    wayM,
+    { isInDoor: isPastHinge, isTweeter },
+    nominalOhm,
+    {
+      open: 'A wire of its own is to be run, and nobody measured its way.',
+      next:
+        space === '' && at !== 'amplifier'
+          ? 'Say in which of the vehicle’s spaces the crossover lies; from there on the way is measured with a string.'
+          : `Lay a string, and note it with the vehicle as ${from}.`,
+    },
+  );
+}
+
 function speakerRun(
-  { label, kind, electrics: { nominalOhm } }: ChannelSheet['channel']['loads'][number],
+  { label, kind, electrics: { nominalOhm } }: Load,
   { record: { place } }: ChannelOpening,
   routes: readonly Route[],
 ): WireRun {
-  const id = `pair ${label}`;
-  const wayM = wayTo(routes, label);
-  if (wayM === null)
-    return {
-      ...{ id, what: label, need: null },
-      sentence: 'A new pair is to be run, and nobody measured its way.',
-      next: `Lay a string along the car’s own loom, and note it with the vehicle as a way that ends at “${label}”.`,
-    };
-  const ohm = nominalOhm ?? USUAL_OHM;
-  const { lengthM, areaMm2, lossDb } = signalWire(wayM, ohm, {
-    isInDoor: isInDoor(place),
-    isTweeter: kind === 'tweeter',
+  const made = { isInDoor: isBehindHinge(place), isTweeter: kind === 'tweeter' };
+  return pairRun(`pair ${label}`, label, wayTo(routes, label), made, nominalOhm, {
+    open: 'A new pair is to be run, and nobody measured its way.',
+    next: `Lay a string along the car’s own loom, and note it with the vehicle as a way that ends at “${label}”.`,
   });
+}
+
+/**
+ * @param wayM null where nobody measured it
+ * @param unmeasured what is said then
+ */
+function pairRun(
+  id: string,
+  what: string,
+  wayM: number | null,
+  made: Parameters<typeof signalWire>[2],
+  nominalOhm: number | null,
+  unmeasured: { readonly open: string; readonly next: string },
+): WireRun {
+  if (wayM === null) return { ...{ id, what, need: null }, sentence: unmeasured.open, next: unmeasured.next };
+  const { lengthM, areaMm2, lossDb } = signalWire(wayM, nominalOhm ?? USUAL_OHM, made);
   const wire = `${areaMm2} mm² (${gaugeOfArea(areaMm2)})`;
   return {
-    ...{ id, what: label },
+    ...{ id, what },
     need: {
       what: `${metres(lengthM)} of pair, ${wire}`,
-      why: `${label}: ${metres(wayM)} of way, the rest slack at hinge and radio.`,
+      why: `${what}: ${metres(wayM)} of way, the rest slack at hinge and radio.`,
     },
     sentence: `${metres(lengthM)} of ${wire}: ${metres(wayM)} of way and slack. It takes ${lossDb.toFixed(1)} dB${nominalOhm === null ? ` at the ${USUAL_OHM} Ω that are usual` : ''}.`,
     next: null,
@@ -200,8 +274,13 @@ function wayTo(routes: readonly Route[], label: string): number | null {
   return way?.lengthMm ? way.lengthMm / 1000 : null;
 }
 
+function wayBetween(routes: readonly Route[], start: string, end: string): number | null {
+  const way = routes.find(({ from, to }) => isSame(from, start) && isSame(to, end));
+  return way?.lengthMm ? way.lengthMm / 1000 : null;
+}
+
 function isSame(a: string, b: string): boolean {
-  return a.trim().toLowerCase() === b.toLowerCase();
+  return a.trim().toLowerCase() === b.trim().toLowerCase();
 }
 
 /** A cable is cut too long rather than too short: rounded up to a decimetre. */

@@ -1,7 +1,8 @@
 /** What has to be at hand for the wires of a job: new wire, what its feed asks for, and what joins the ends. */
-import type { ShopSettings, SmallNeed } from '../model';
+import { outputWords, placeLabel, type ShopSettings, type SmallNeed } from '../model';
 import { type ChannelJob, type ChannelOpening, channelSheets } from './channelSheets';
 import { jointLines, jointNeeds } from './joints';
+import { crossedPlaces } from './plannedChannels';
 import { type WiredJob, wireRuns } from './wireRuns';
 
 /**
@@ -19,6 +20,18 @@ export function wiringNeeds(
   const stays = openings.filter(({ state }) => state.kind !== 'chosen');
   return [
     ...wireRuns(job, sheets, openings, included).flatMap(({ need }) => need ?? []),
+    ...crossoverNeeds(job, included),
     ...jointNeeds(jointLines(sheets, [...included, ...stays], included, schools.splice)),
   ];
+}
+
+/** Those that come in no set's box. */
+function crossoverNeeds({ crossovers }: ChannelJob, included: readonly ChannelOpening[]): readonly SmallNeed[] {
+  const labels = new Set(included.map(({ record }) => placeLabel(record)));
+  return crossovers
+    .filter((crossover) => crossover.comes === 'own' && crossedPlaces(crossover).some(({ place }) => labels.has(place)))
+    .map(({ name, outputs }) => ({
+      what: `Crossover, ${name}`,
+      why: `It is in no set’s box: ${outputs.map(outputWords).join('; ')}.`,
+    }));
 }

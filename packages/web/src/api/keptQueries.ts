@@ -33,7 +33,7 @@ const KEEP_MS = 1000;
  * 7: jobs with what was asked and what was tried; photos. 8: openings with what was done before and how far the work is; orders with what is needed besides.
  * 9: openings with which wire is positive and what is in their lines. 12: pins of plugs with the colours of their wires.
  */
-const FORM = 12;
+const FORM = 13;
 
 const keyOf = (personId: string, form = FORM) => `low-quarry.queries.${form}.${personId}`;
 

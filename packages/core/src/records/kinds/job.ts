@@ -12,11 +12,12 @@ import {
 } from '../../model';
 import { baselineFields } from '../baselineFields';
 import { carFactFields } from '../carFactFields';
+import { crossoverFields } from '../crossoverFields';
 import { type Field, keyField } from '../Field';
 import { recordEntry } from './RecordEntry';
 
-/** Saved each by itself: what was tried of a car, found on it, and decided of its amplifier. */
-const BY_THEMSELVES: ReadonlySet<JobFactKey> = new Set(['baseline', 'found', 'amplifierPlan']);
+/** Saved each by itself: what was tried of a car, found on it, and decided of its amplifier and its crossovers. */
+const BY_THEMSELVES: ReadonlySet<JobFactKey> = new Set(['baseline', 'found', 'amplifierPlan', 'crossovers']);
 
 type WithPlan = Pick<JobFacts, 'amplifierPlan'>;
 
@@ -43,6 +44,7 @@ function stateFields(...states: readonly JobState[]): readonly Field<JobState>[]
     ...factFields<JobState>(),
     ...carFactFields<'found', JobState>('found'),
     planField<JobState>(),
+    ...crossoverFields(...states),
     ...baselineFields(...states),
     STANDING,
   ];

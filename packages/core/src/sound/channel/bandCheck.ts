@@ -17,7 +17,8 @@ export function bandCheck({ band, loads }: Channel): ChannelCheck {
       'Hear the old speaker alone with a voice, or hold a full-range speaker to the wires.',
     );
   const unfiltered = loads.filter(
-    ({ kind, before, line }) => kind === 'tweeter' && before.kind === 'nothing' && !line?.highPass,
+    ({ kind, before, line, crossover }) =>
+      kind === 'tweeter' && before.kind === 'nothing' && !line?.highPass && !mayKeepBassOut(crossover),
   );
   if (unfiltered.length > 0 && band !== 'treble')
     return channelCheck(
@@ -42,19 +43,22 @@ export function bandCheck({ band, loads }: Channel): ChannelCheck {
     return channelCheck(
       'band',
       'measure',
-      `${doubled.coaxial.label} has a tweeter of its own, and the one at ${doubled.tweeter.label} goes on playing: the treble comes twice.`,
-      'Take the old tweeter off the channel and insulate its lead, or a woofer instead of the coaxial.',
+      `${doubled.fresh.label} ${doubled.fresh.kind === 'coaxial' ? 'has a tweeter of its own' : 'is a new tweeter'}, and the one at ${doubled.tweeter.label} goes on playing: the treble comes twice.`,
+      doubled.fresh.kind === 'coaxial'
+        ? 'Take the old tweeter off the channel and insulate its lead, or a woofer instead of the coaxial.'
+        : 'Take the old tweeter off the channel and insulate its lead.',
     );
-  const twice = loads.filter(isFilteredTwice);
+  const twice = loads.filter((load) => highPassCount(load) > 1);
   if (twice.length > 0)
     return channelCheck(
       'band',
       'measure',
       `Two high-passes stand in series at ${labelsOf(twice)}: each is made for the driver alone, and together they take more than either says.`,
-      'Leave one of them out: a lead’s own capacitor replaces the one in the line.',
+      'Leave one of them out: a lead’s own capacitor replaces the set’s, and what lies in the line replaces either.',
     );
   const unknown = loads.filter(
-    ({ kind, before }) => kind === null || (kind === 'tweeter' && before.kind === 'notLooked'),
+    ({ kind, before, crossover }) =>
+      kind === null || (kind === 'tweeter' && (before.kind === 'notLooked' || crossover?.filter === null)),
   );
   if (unknown.length > 0)
     return channelCheck(
@@ -66,9 +70,16 @@ export function bandCheck({ band, loads }: Channel): ChannelCheck {
   return channelCheck('band', 'clears', 'What hangs on it plays what it carries.', null);
 }
 
-function isFilteredTwice({ before, line }: ChannelLoad): boolean {
-  if (!line?.highPass) return false;
-  return before.kind === 'capacitor' || (before.kind === 'filter' && before.highPass !== null);
+/** Where nobody wrote down what a crossover's output lets pass, it is asked there, and is not told to be none. */
+function mayKeepBassOut(crossover: ChannelLoad['crossover']): boolean {
+  return crossover !== null && (crossover.filter === null || crossover.filter.highPass !== null);
+}
+
+/** How many high-passes stand before it, one behind the other, as far as anybody knows. */
+function highPassCount({ before, line, crossover }: ChannelLoad): number {
+  const isLeads = before.kind === 'capacitor' || (before.kind === 'filter' && before.highPass !== null);
+  const isCrossovers = crossover !== null && (crossover.filter?.highPass ?? null) !== null;
+  return [isLeads, isCrossovers, Boolean(line?.highPass)].filter(Boolean).length;
 }
 
 function isSilent(band: ChannelBand, kind: DriverKind): boolean {
@@ -91,8 +102,8 @@ const SILENT_CURES: Readonly<Record<ChannelBand, string>> = {
 
 function doubledTreble(
   loads: readonly ChannelLoad[],
-): { readonly coaxial: ChannelLoad; readonly tweeter: ChannelLoad } | null {
-  const coaxial = loads.find(({ isNew, kind }) => isNew && kind === 'coaxial');
+): { readonly fresh: ChannelLoad; readonly tweeter: ChannelLoad } | null {
+  const fresh = loads.find(({ isNew, kind }) => isNew && (kind === 'coaxial' || kind === 'tweeter'));
   const tweeter = loads.find(({ isNew, kind }) => !isNew && kind === 'tweeter');
-  return coaxial && tweeter ? { coaxial, tweeter } : null;
+  return fresh && tweeter ? { fresh, tweeter } : null;
 }

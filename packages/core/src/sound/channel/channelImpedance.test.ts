@@ -1,5 +1,5 @@
 /** What an amplifier sees of what hangs on a channel, against closed forms and against draws of another kind. */
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seededRandom } from '../../math';
 import { audibleFrequencies, leastImpedance, solveNetwork } from '../network/solveNetwork';
@@ -18,6 +18,7 @@ function load(kind: DriverKind, electrics: Partial<Electrics>, before: Before = 
     electrics: said,
     before,
     line: null,
+    crossover: null,
     isNew: true,
     isInDoor: true,
     rmsW: null,
@@ -209,4 +210,33 @@ test.each([
     if (leastImpedance(solved.value).ohm < lower) below++;
   }
   expect(below / draws).toBeLessThan(0.033);
+});
+
+describe('behind a crossover', () => {
+  const leastOf = (order: 1 | 2 | 3, isOfSet: boolean) => {
+    const corner = { hz: 3000, order };
+    const crossover = { name: 'left', isOfSet } as const;
+    return leastChannelImpedance(
+      known(
+        { ...WOOFER, crossover: { ...crossover, to: 'woofer', filter: { highPass: null, lowPass: corner } } },
+        { ...TWEETER, crossover: { ...crossover, to: 'tweeter', filter: { highPass: corner, lowPass: null } } },
+      ),
+      'parallel',
+      0.975,
+    );
+  };
+
+  // Of odd orders the two sides of a Butterworth crossover at one corner make a constant resistance (closed form, from memory: the admittances of
+  // the two singly terminated ladders add up to 1/R).
+  test('of a set, woofer and tweeter load the channel as one coil of theirs does', () => {
+    for (const order of [1, 3] as const) {
+      const { ohm, expandedOhm } = leastOf(order, true);
+      // 5 % of the coil, and 1 % that the least lies above it.
+      expect([order, ohm, expandedOhm]).toEqual([order, expect.closeTo(1.01 * 3.4, 1), expect.closeTo(0.05 * 3.4, 1)]);
+    }
+  });
+
+  test('of no set, textbook filters dip into the bare speakers', () => {
+    expect(leastOf(2, false).ohm).toBeLessThan(0.75 * leastOf(2, true).ohm);
+  });
 });

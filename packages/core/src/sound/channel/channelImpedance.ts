@@ -5,10 +5,11 @@
  * that one solution gives the share of every driver.
  */
 import { coverageFactor } from '../../uncertainty';
-import { admittance, type Complex, type NetworkPart } from '../network/parts';
+import { admittance, type Complex, type Driver, type NetworkPart } from '../network/parts';
 import { audibleFrequencies, type ComplexColumn, type Solved, solveNetwork } from '../network/solveNetwork';
 import {
   channelLadders,
+  coilMates,
   driverId,
   type Joined,
   type KnownLoad,
@@ -47,7 +48,13 @@ const ALL_RECTANGULAR = 1;
  */
 export function leastChannelImpedance(loads: readonly KnownLoad[], joined: Joined, confidence: number): LeastImpedance {
   const key = JSON.stringify([
-    loads.map(({ load: { before, line, electrics }, ranges }) => [before, line, electrics, ranges]),
+    loads.map(({ load: { before, line, crossover, electrics }, ranges }) => [
+      before,
+      line,
+      crossover,
+      electrics,
+      ranges,
+    ]),
     joined,
     confidence,
   ]);
@@ -68,18 +75,25 @@ const MOST_KEPT = 200;
 
 function leastWhere(loads: readonly KnownLoad[], joined: Joined, confidence: number, isThere: boolean): LeastImpedance {
   const { ohm, hz, uncertaintyOhm } = leastByShares(loads, joined, isThere);
-  const isBare = ({ load: { before, line } }: KnownLoad) =>
-    line === null && (before.kind === 'nothing' || (before.kind === 'notLooked' && !isThere));
+  const isBare = ({ load: { before, line, crossover } }: KnownLoad) =>
+    line === null && crossover === null && (before.kind === 'nothing' || (before.kind === 'notLooked' && !isThere));
   if (loads.every(isBare)) {
     const factor = coverageFactor(confidence, null, loads.length === 1 ? ALL_RECTANGULAR : 0);
     return { ohm, hz, expandedOhm: uncertaintyOhm * factor };
   }
   const taken = (place: number) => ({ farad: faradAt(place), isThere });
-  const drawn = draws(loads, joined, LEAST_DRAWS, COARSE, taken).map((each) => each.reduce((a, b) => Math.min(a, b)));
+  const drawn = draws(loads, joined, LEAST_DRAWS, COARSE, taken, asSold).map((each) =>
+    each.reduce((a, b) => Math.min(a, b)),
+  );
   const sorted = Float64Array.from(drawn).sort();
   const beyond = Math.floor(CAUTION * (1 - confidence) * LEAST_DRAWS);
   const [lower, upper] = [sorted[beyond] as number, sorted[LEAST_DRAWS - 1 - beyond] as number];
   return { ohm: (lower + upper) / 2, hz, expandedOhm: (upper - lower) / 2 };
+}
+
+/** A set is sold as the load that it comes down to, its resonances counted (IEC 60268-5, of the system): the least is its coils' alone. */
+function asSold({ load: { crossover } }: KnownLoad, driver: Driver): Driver {
+  return crossover !== null && crossover.isOfSet !== false ? { ...driver, resonance: null } : driver;
 }
 
 /** The least as it is likely, and its standard uncertainty by the drivers' coils alone. */
@@ -90,7 +104,7 @@ export function leastByShares(
 ): { readonly ohm: number; readonly hz: number; readonly uncertaintyOhm: number } {
   const ladders = channelLadders(
     loads,
-    loads.map(({ ranges }) => likelyDriver(ranges)),
+    loads.map((load) => asSold(load, likelyDriver(load.ranges))),
     joined,
     loads.map(() => ({ farad: faradAt(0.5), isThere })),
   );
@@ -170,12 +184,15 @@ function draws(
   count: number,
   frequenciesHz: Float64Array,
   taken: (place: number) => Taken,
+  as: (load: KnownLoad, driver: Driver) => Driver = (_load, driver) => driver,
 ): readonly Float64Array[] {
+  const mates = coilMates(loads);
   return latticePlaces(loads.length * FIGURES_A_LOAD, count).map((places) => {
     const place = (load: number, figure: number) => places[load * FIGURES_A_LOAD + figure] as number;
-    const drivers = loads.map(({ ranges }, each) =>
-      driverAt(ranges, [place(each, 0), place(each, 1), place(each, 2), place(each, 3), place(each, 4)]),
-    );
+    const drivers = loads.map((load, each) => {
+      const coil = place(mates[each] as number, 0);
+      return as(load, driverAt(load.ranges, [coil, place(each, 1), place(each, 2), place(each, 3), place(each, 4)]));
+    });
     const before = loads.map((_load, each) => taken(place(each, 5)));
     return channelSizes(channelLadders(loads, drivers, joined, before), joined, frequenciesHz);
   });

@@ -15,6 +15,7 @@ function load(fields: Partial<Omit<ChannelLoad, 'electrics'>> & { readonly ohm?:
     electrics: { nominalOhm: ohm, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
     before: { kind: 'nothing' },
     line: null,
+    crossover: null,
     isNew: true,
     isInDoor: true,
     rmsW: 50,

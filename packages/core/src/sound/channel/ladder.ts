@@ -17,7 +17,7 @@ const VALUES: Readonly<Record<LadderOrder, readonly number[]>> = {
 export type LadderOrder = 1 | 2 | 3 | 4;
 export type Corner = { readonly hz: number; readonly order: LadderOrder };
 
-type Ladder = {
+export type LadderEnds = {
   /** What its parts are called begins with this. */
   readonly id: string;
   readonly from: string;
@@ -29,7 +29,7 @@ type Ladder = {
 };
 
 /** Passes what lies above the corner, and is 3 dB down at it. */
-export function highPassParts(ladder: Ladder, corner: Corner): readonly NetworkPart[] {
+export function highPassParts(ladder: LadderEnds, corner: Corner): readonly NetworkPart[] {
   return partsOf(ladder, corner, (id, from, to, isSeries, value) => {
     const omega = 2 * Math.PI * corner.hz;
     return isSeries
@@ -39,7 +39,7 @@ export function highPassParts(ladder: Ladder, corner: Corner): readonly NetworkP
 }
 
 /** Passes what lies below the corner, and is 3 dB down at it. */
-export function lowPassParts(ladder: Ladder, corner: Corner): readonly NetworkPart[] {
+export function lowPassParts(ladder: LadderEnds, corner: Corner): readonly NetworkPart[] {
   return partsOf(ladder, corner, (id, from, to, isSeries, value) => {
     const omega = 2 * Math.PI * corner.hz;
     return isSeries
@@ -50,7 +50,7 @@ export function lowPassParts(ladder: Ladder, corner: Corner): readonly NetworkPa
 
 type Make = (id: string, from: string, to: string, isSeries: boolean, value: number) => NetworkPart;
 
-function partsOf({ id, from, to, ground }: Ladder, { order }: Corner, make: Make): readonly NetworkPart[] {
+function partsOf({ id, from, to, ground }: LadderEnds, { order }: Corner, make: Make): readonly NetworkPart[] {
   const values = VALUES[order];
   let at = from;
   return values.map((value, step) => {

@@ -22,12 +22,21 @@ const line = fc.option(
     pad: fc.option(fc.record({ seriesOhm: fc.constant(2.2), parallelOhm: fc.option(fc.constant(4.7)) })),
   }),
 );
+const crossover = fc.option(
+  fc.record({
+    name: fc.constant('front left'),
+    isOfSet: fc.option(fc.boolean()),
+    to: fc.constantFrom('tweeter', 'woofer'),
+    filter: fc.option(fc.record({ highPass: fc.option(corner), lowPass: fc.option(corner) })),
+  }),
+);
 const load = fc
   .record({
     kind: fc.constantFrom<DriverKind>('coaxial', 'component woofer', 'full range', 'tweeter'),
     ohm: fc.constantFrom(2, 4, 8),
     before,
     line,
+    crossover,
     at: fc.tuple(place, place, place, place, place),
   })
   .map(({ ohm, at, ...rest }) => ({

@@ -28,9 +28,18 @@ export function loadCheck({ loads, leastOhm, joined }: Channel, confidence: numb
       'Look for the least load on the radio’s or amplifier’s label, or in its maker’s sheet.',
     );
   const margin = { ohm: ohm - LEAST_OF_NOMINAL * leastOhm, expandedOhm };
-  const verdict = intervalVerdict(margin.ohm, margin.expandedOhm);
+  const unsaid = known.filter(({ load: { crossover } }) => crossover?.isOfSet === null).map(({ load }) => load);
+  const verdict = unsaid.length > 0 ? 'measure' : intervalVerdict(margin.ohm, margin.expandedOhm);
   const limit = `a load sold as ${leastOhm} Ω may come down to ${tenths(LEAST_OF_NOMINAL * leastOhm)} Ω`;
   const sentence = `Its amplifier sees ${seen} at the least; ${limit}.`;
+  if (unsaid.length > 0)
+    return channelCheck(
+      'load',
+      verdict,
+      `${sentence} That is so if the crossover was made for these speakers, and nobody said: another may load the channel far more.`,
+      `Say where the crossover before ${labelsOf(unsaid)} comes from.`,
+      margin,
+    );
   if (verdict === 'clears') return channelCheck('load', verdict, sentence, null, margin);
   const cure =
     loads.length > 1
@@ -42,6 +51,8 @@ export function loadCheck({ loads, leastOhm, joined }: Channel, confidence: numb
 function settlesLoad(known: readonly KnownLoad[]): string {
   const notLooked = known.filter(({ load }) => load.before.kind === 'notLooked').map(({ load }) => load);
   if (notLooked.length > 0) return `Look whether a capacitor sits at ${labelsOf(notLooked)}.`;
+  const unwritten = known.filter(({ load: { crossover } }) => crossover?.filter === null).map(({ load }) => load);
+  if (unwritten.length > 0) return `Write down what the crossover before ${labelsOf(unwritten)} lets pass.`;
   const unreadCapacitors = known
     .filter(({ load: { before } }) => before.kind === 'capacitor' && before.farad === null)
     .map(({ load }) => load);

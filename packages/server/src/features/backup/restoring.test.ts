@@ -168,6 +168,12 @@ test.each<[string, string, number?, string[]?]>([
   ['offers', 'Offers1764901100000', 11],
   // Its pictures are with it, and this shop has no place for them.
   ['lists', 'ListsAsked1764901400000', 11, ['3 pictures were left where they are: no folder for photos was set']],
+  [
+    'amplifiers',
+    'AmplifierPlans1764901500000',
+    11,
+    ['3 pictures were left where they are: no folder for photos was set'],
+  ],
 ])(
   'a backup of an earlier program, schema %s, is restored, and nothing in it is unreadable',
   async (name, schema, jobs = 6, said = []) => {

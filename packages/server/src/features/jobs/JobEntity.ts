@@ -35,6 +35,7 @@ const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { re
   questions: { name: 'questions', type: 'jsonb' },
   found: { name: 'found', type: 'jsonb' },
   amplifierPlan: { name: 'amplifier_plan', type: 'jsonb', nullable: true },
+  crossovers: { name: 'crossovers', type: 'jsonb' },
   baseline: { name: 'baseline', type: 'jsonb' },
 };
 

@@ -10,6 +10,7 @@ import {
   type OpeningWithState,
   type putAmplifierPlan,
   type putBaseline,
+  type putCrossovers,
   type putFound,
   type putJob,
 } from '@low-quarry/core/contracts/jobs';
@@ -78,8 +79,8 @@ export class JobsService {
 
   async change(jobId: string, { version, ...change }: z.output<typeof putJob.body>, history: History): Promise<Job> {
     const before = await this.require(jobId);
-    const { baseline, found, amplifierPlan } = before;
-    return this.write(before, version, { ...change, baseline, found, amplifierPlan }, history);
+    const { baseline, found, amplifierPlan, crossovers } = before;
+    return this.write(before, version, { ...change, baseline, found, amplifierPlan, crossovers }, history);
   }
 
   /** What was signed stays, but for an owner who takes the signature off. */
@@ -106,6 +107,15 @@ export class JobsService {
   ): Promise<Job> {
     const before = await this.require(jobId);
     return this.write(before, version, { ...jobFactsOf(before), amplifierPlan }, history);
+  }
+
+  async changeCrossovers(
+    jobId: string,
+    { version, crossovers }: z.output<typeof putCrossovers.body>,
+    history: History,
+  ): Promise<Job> {
+    const before = await this.require(jobId);
+    return this.write(before, version, { ...jobFactsOf(before), crossovers }, history);
   }
 
   private async write(before: Job, version: number, facts: JobFacts, history: History): Promise<Job> {

@@ -139,7 +139,7 @@ export class JobsStore {
   /** Of a vehicle without its openings and panels, which are most of it, and each vehicle once. */
   private async toJobs(rows: readonly JobRow[]): Promise<readonly Job[]> {
     const found: { id: string; record: object }[] = await this.manager.query(
-      `SELECT "id", ("record" - ARRAY['openings', 'panels', 'spaces']) || '{"openings": []}' AS "record"
+      `SELECT "id", ("record" - ARRAY['openings', 'panels']) || '{"openings": []}' AS "record"
         FROM "vehicle" WHERE "id" = ANY($1)`,
       [[...new Set(rows.map(({ vehicle_id }) => vehicle_id))]],
     );

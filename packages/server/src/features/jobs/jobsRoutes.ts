@@ -8,6 +8,7 @@ import {
   listJobs,
   putAmplifierPlan,
   putBaseline,
+  putCrossovers,
   putFound,
   putJob,
   reopenJob,
@@ -67,6 +68,9 @@ export function jobsRoutes(
   );
   write(router, db, putAmplifierPlan, ({ params, body, manager, actor }) =>
     createJobsService(manager).changeAmplifierPlan(params.jobId, body, openHistory(manager, actor)),
+  );
+  write(router, db, putCrossovers, ({ params, body, manager, actor }) =>
+    createJobsService(manager).changeCrossovers(params.jobId, body, openHistory(manager, actor)),
   );
   write(router, db, endJob, ({ params, body, manager, actor }) =>
     createJobsService(manager).end(params.jobId, body.version, body.as, openHistory(manager, actor)),

@@ -1,7 +1,7 @@
 /** What plays on each channel, what its source sees of it, and what of that nobody knows. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { knownFact, placeLabel, SETTINGS_DEFAULTS } from '@low-quarry/core/model';
-import { type ChannelCheck, LEAST_OF_NOMINAL } from '@low-quarry/core/sound';
+import { LEAST_OF_NOMINAL } from '@low-quarry/core/sound';
 import {
   type ChannelSheet,
   channelSheets,
@@ -14,16 +14,15 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { shopSettingsQuery } from '../../api/settingsQuery';
-import { VERDICT_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { late } from '../../ui/late';
-import { MarginRail } from '../../ui/MarginRail';
 import { Answered, Loading } from '../../ui/states';
-import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 import { askSound } from '../../workers/soundClient';
 import { AmplifierPlanForm } from './amplifier/AmplifierPlanForm';
 import { ChannelDrawing } from './ChannelDrawing';
+import { CheckLine } from './CheckLine';
 import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
+import { Crossovers } from './crossovers/Crossovers';
 import { Joints } from './Joints';
 import { Loudness } from './Loudness';
 import { NewWires } from './NewWires';
@@ -84,6 +83,7 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
           </>
         )}
       </section>
+      <Crossovers job={job} openings={openings} confidence={confidence} />
       <Joints lines={jointLines(sheets, openings, openings, schools.splice)} />
     </>
   );
@@ -115,7 +115,21 @@ function ChannelItem({ sheet, vehicle }: { readonly sheet: ChannelSheet; readonl
         </ol>
         <ul aria-label={`Checks of channel ${record.name}`} className="flex flex-col">
           {checks.map((check) => (
-            <CheckLine key={check.id} check={check} />
+            <CheckLine
+              key={check.id}
+              verdict={check.verdict}
+              what={CHANNEL_CHECK_WORDS[check.id]}
+              margin={
+                check.margin && {
+                  value: check.margin.ohm,
+                  expanded: check.margin.expandedOhm,
+                  words: ohmMarginWords(check.margin),
+                }
+              }
+              range={RAIL_OHM}
+              sentence={check.sentence}
+              settledBy={check.settledBy}
+            />
           ))}
         </ul>
       </div>
@@ -137,28 +151,6 @@ function ChannelItem({ sheet, vehicle }: { readonly sheet: ChannelSheet; readonl
 
 /** So wide is a rail on each side of its zero, Ω. */
 const RAIL_OHM = 4;
-
-function CheckLine({ check: { id, verdict, margin, sentence, settledBy } }: { readonly check: ChannelCheck }) {
-  return (
-    <li className="grid grid-cols-[20px_1fr] items-start gap-x-3 py-1 sm:grid-cols-[20px_170px_1fr] xl:grid-cols-[20px_1fr]">
-      <VerdictMark verdict={verdict} hidden />
-      <span className="flex flex-col">
-        <span className={`font-semibold ${verdictColour(verdict)}`}>
-          {CHANNEL_CHECK_WORDS[id]}: {VERDICT_WORDS[verdict]}
-        </span>
-        {margin && (
-          <span className="flex items-center gap-2 tabular-nums">
-            <MarginRail margin={margin.ohm} expanded={margin.expandedOhm} range={RAIL_OHM} verdict={verdict} />
-            <span className="whitespace-nowrap text-[13px]">{ohmMarginWords(margin)}</span>
-          </span>
-        )}
-      </span>
-      <span className="col-start-2 sm:col-start-3 xl:col-start-2">
-        {sentence} {settledBy && <span className="block text-muted">{settledBy}</span>}
-      </span>
-    </li>
-  );
-}
 
 function Impedance({ sheet: { record, channel } }: { readonly sheet: ChannelSheet }) {
   const { loads, joined, leastOhm } = channel;

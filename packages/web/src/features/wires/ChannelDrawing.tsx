@@ -92,7 +92,7 @@ type LoadProps = {
 };
 
 function Load({ load, y, joint, next, isFirst, isLast, isSeries }: LoadProps) {
-  const isUnknown = load.kind === null || load.before.kind === 'notLooked';
+  const isUnknown = load.kind === null || load.before.kind === 'notLooked' || load.crossover?.filter === null;
   const [upper, lower] = [y - PAIR, y + PAIR];
   const from = isSeries && !isFirst ? BEFORE_X - 14 : BUS.upper;
   const back = isSeries && !isLast ? BEFORE_X - 14 : BUS.lower;
@@ -126,9 +126,9 @@ function Load({ load, y, joint, next, isFirst, isLast, isSeries }: LoadProps) {
   );
 }
 
-/** Two plates for a capacitor, a box for a filter, a line where there is nothing; what this job puts into the line comes first. */
+/** Two plates for a capacitor, a box for a filter, a line where there is nothing; a crossover comes first, then what this job puts into the line. */
 function Before({
-  load: { before, line },
+  load: { before, line, crossover },
   from,
   y,
 }: {
@@ -136,9 +136,11 @@ function Before({
   readonly from: number;
   readonly y: number;
 }) {
-  const symbols = [line === null ? null : 'filter', before.kind === 'nothing' ? null : before.kind].filter(
-    (kind) => kind !== null,
-  );
+  const symbols = [
+    crossover === null ? null : 'filter',
+    line === null ? null : 'filter',
+    before.kind === 'nothing' ? null : before.kind,
+  ].filter((kind) => kind !== null);
   const ends = symbols.map((kind, at) => {
     const x = BEFORE_X + at * SYMBOL_STEP;
     return kind === 'filter' ? ([x, x + BOX] as const) : ([x + PLATES.from, x + PLATES.to] as const);

@@ -91,13 +91,18 @@ function WithWhatWaits({ answer, children }: WithWhatWaitsProps) {
     const last = entries.findLast((entry) => entry.kind === 'saveOpening' && entry.openingId === opening.id);
     return last?.kind === 'saveOpening' ? { ...opening, record: last.record } : opening;
   });
-  const decided = entries.findLast(
-    (entry) => entry.kind === 'saveRecord' && entry.of === 'amplifierPlan' && entry.recordId === answer.job.id,
-  );
-  // What waits was read by its own schema.
-  const plan = decided?.kind === 'saveRecord' ? (decided.record as Pick<Job, 'amplifierPlan'>) : {};
-  return children({ job: { ...answer.job, ...plan }, openings });
+  const decided = DECIDED_HERE.map((of) => {
+    const last = entries.findLast(
+      (entry) => entry.kind === 'saveRecord' && entry.of === of && entry.recordId === answer.job.id,
+    );
+    // What waits was read by its own schema.
+    return last?.kind === 'saveRecord' ? (last.record as Partial<Job>) : {};
+  });
+  return children({ job: Object.assign({}, answer.job, ...decided), openings });
 }
+
+/** Of the job, what is decided on this screen. */
+const DECIDED_HERE: readonly string[] = ['amplifierPlan', 'crossovers'];
 
 /** What judges and draws them comes behind the screen. */
 const CarChannels = late(

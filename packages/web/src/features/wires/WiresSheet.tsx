@@ -1,8 +1,11 @@
 /** All of a car's channels on paper: what plays where, what feeds it and what that sees, how loud, which wire is positive and what says so. */
+
 import type { ConnectorRecord } from '@low-quarry/core/catalogue';
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { capital } from '@low-quarry/core/firstLetter';
 import {
   amplifierPlanWords,
+  crossoverWords,
   devicePlugWords,
   lineFilterWords,
   type OpeningRecord,
@@ -15,8 +18,10 @@ import {
 import {
   bypassHold,
   type ChannelSheet,
+  type CrossoverSheet,
   channelLoadOf,
   channelSheets,
+  crossoverSheets,
   devicePlugPoints,
   isMoreUndecided,
   jointLines,
@@ -28,6 +33,7 @@ import { SECOND_PLUG_WORDS, VERDICT_WORDS } from '../../text/words';
 import { answered } from '../../ui/OpenChecks';
 import { PaperHead } from '../jobs/PaperHead';
 import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
+import { CROSSOVER_CHECK_WORDS, mmMarginWords } from './crossovers/crossoversView';
 import { pinLines, plugWords, WIRE_CHECKS } from './plugWords';
 
 type WiresSheetProps = {
@@ -92,6 +98,9 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
       )}
       {sheets.map((sheet) => (
         <ChannelOnPaper key={sheet.number} sheet={sheet} />
+      ))}
+      {crossoverSheets(job, openings, shop.confidence).map((sheet) => (
+        <CrossoverOnPaper key={sheet.record.name} sheet={sheet} />
       ))}
       <LinesOnPaper title="How loud, at the same setting" lines={levels} />
       {starts.length > 0 && (
@@ -169,8 +178,7 @@ function ChannelOnPaper({ sheet }: { readonly sheet: ChannelSheet }) {
       </ul>
       {checks.map(({ id, verdict, margin, sentence, settledBy }) => (
         <p key={id} className="pl-4">
-          {verdict === 'clears' ? '■' : verdict === 'measure' ? '◇' : '◆'} {CHANNEL_CHECK_WORDS[id]}:{' '}
-          {VERDICT_WORDS[verdict]}
+          {paperMark(verdict)} {CHANNEL_CHECK_WORDS[id]}: {VERDICT_WORDS[verdict]}
           {margin && `, ${ohmMarginWords(margin)}`}. {sentence} {settledBy}
         </p>
       ))}
@@ -179,6 +187,26 @@ function ChannelOnPaper({ sheet }: { readonly sheet: ChannelSheet }) {
       )}
     </section>
   );
+}
+
+function CrossoverOnPaper({ sheet: { record, checks } }: { readonly sheet: CrossoverSheet }) {
+  return (
+    <section className="mt-4 break-inside-avoid">
+      <h2 className="text-[18px] font-bold">Crossover {record.name}</h2>
+      <p>{capital(crossoverWords(record))}.</p>
+      {checks.map(({ id, verdict, margin, sentence, settledBy }) => (
+        <p key={id} className="pl-4">
+          {paperMark(verdict)} {CROSSOVER_CHECK_WORDS[id]}: {VERDICT_WORDS[verdict]}
+          {margin && `, ${mmMarginWords(margin)}`}. {sentence} {settledBy}
+        </p>
+      ))}
+    </section>
+  );
+}
+
+function paperMark(verdict: CrossoverSheet['checks'][number]['verdict']): string {
+  if (verdict === 'clears') return '■';
+  return verdict === 'measure' ? '◇' : '◆';
 }
 
 type PlugOnPaperProps = { readonly opening: OpeningWithState; readonly connectors: readonly ConnectorRecord[] };

@@ -9,6 +9,7 @@ const LOAD: ChannelLoad = {
   electrics: { nominalOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
   before: { kind: 'nothing' },
   line: null,
+  crossover: null,
   isNew: true,
   isInDoor: true,
   rmsW: 40,

@@ -23,7 +23,7 @@ export function loadWords(load: ChannelLoad): string {
 
 /** The same in a line for what it is, and one for what stands before it and how loud it is. */
 export function loadLines(load: ChannelLoad): readonly string[] {
-  const { kind, electrics, isNew, before, line } = load;
+  const { kind, electrics, isNew, before, line, crossover } = load;
   const level = levelOf(load);
   const what = [
     kind === null ? 'nobody knows what it is' : !isNew && kind === 'full range' ? 'old speaker' : kind,
@@ -33,6 +33,7 @@ export function loadLines(load: ChannelLoad): readonly string[] {
         ? `coil ${electrics.coilOhm.toFixed(1)} Ω`
         : 'ohms not known',
     isNew ? 'new' : 'stays',
+    ...(crossover === null ? [] : ['by a crossover']),
   ].join(', ');
   const more = [
     BEFORE_WORDS[before.kind],

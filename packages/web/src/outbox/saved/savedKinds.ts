@@ -2,6 +2,7 @@
 import type { SavedKind, SavedName } from './SavedKind';
 import { savedAmplifierPlan } from './savedAmplifierPlan';
 import { savedBaseline } from './savedBaseline';
+import { savedCrossovers } from './savedCrossovers';
 import { savedFound } from './savedFound';
 import { savedIntake } from './savedIntake';
 import { savedVehicle } from './savedVehicle';
@@ -13,6 +14,7 @@ const SAVED = {
   baseline: savedBaseline,
   found: savedFound,
   amplifierPlan: savedAmplifierPlan,
+  crossovers: savedCrossovers,
 } as const satisfies Readonly<Record<SavedName, unknown>>;
 
 /** Of whatever kind: an entry of the outbox says only at run time which. */

@@ -1,0 +1,293 @@
+/** What each crossover takes in, where its outputs end, and where it lies. */
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import {
+  CROSSOVER_AT_LABELS,
+  CROSSOVER_COMES_LABELS,
+  crossoversSchema,
+  jobTitle,
+  OUTPUT_LABELS,
+  OUTPUT_LEAD_LABELS,
+  type OutputTo,
+  placeLabel,
+} from '@low-quarry/core/model';
+import { likelyCrossovers } from '@low-quarry/core/stations';
+import { useMemo } from 'react';
+import { type Control, type FieldPath, useController, useFieldArray } from 'react-hook-form';
+import { z } from 'zod';
+import { useMay } from '../../../api/me';
+import { savedCrossovers, type WithCrossovers } from '../../../outbox/saved/savedCrossovers';
+import { useSavedRecord } from '../../../outbox/useSavedRecord';
+import { BroughtBack } from '../../../ui/BroughtBack';
+import { Button } from '../../../ui/Button';
+import { ConflictPanel } from '../../../ui/ConflictPanel';
+import { FormError } from '../../../ui/FormError';
+import { FormChoice } from '../../../ui/form/FormChoice';
+import { FormText } from '../../../ui/form/FormText';
+import { useCheckedForm } from '../../../ui/form/useCheckedForm';
+import { useFollow } from '../../../ui/form/useFollow';
+import { useTypedKept } from '../../../ui/form/useTypedKept';
+import { fieldProblems, problemSentence } from '../../../ui/problemFields';
+import { Tick } from '../../../ui/Tick';
+import { toast } from '../../../ui/toast';
+import { useKept } from '../../../ui/useKept';
+import { FromLibrary, type FromLibraryProps, takenOver } from './FromLibrary';
+import {
+  BARE,
+  type CrossoversTyped,
+  crossoversTypedSchema,
+  EMPTY_CROSSOVER,
+  INSULATED,
+  NO_OUTPUT,
+  OUTPUTS,
+  placeEnd,
+  readCrossoversSchema,
+  toCrossoversTyped,
+  toCrossoverTyped,
+} from './typedCrossovers';
+
+const MOST = 8;
+const draftSchema = z.object({ version: z.int(), base: crossoversSchema, typed: crossoversTypedSchema });
+type Draft = z.output<typeof draftSchema>;
+
+function toDraft({ version, crossovers }: Job): Draft {
+  return { version, base: crossovers, typed: toCrossoversTyped(crossovers) };
+}
+
+type CrossoversFormProps = {
+  readonly job: Job;
+  readonly openings: readonly OpeningWithState[];
+  readonly onDone: () => void;
+};
+
+export function CrossoversForm({ job, openings, onDone }: CrossoversFormProps) {
+  const name = `crossovers.${job.id}`;
+  const { state, keep, settle, isTouched, broughtBack } = useKept<Draft>(name, draftSchema, () => toDraft(job));
+  const mayChange = useMay('choose');
+  const show = (draft: Draft) => {
+    settle(draft);
+    reset(draft.typed);
+  };
+  const { panel, send, drop, error, isPending, handedOver } = useSavedRecord({
+    kind: savedCrossovers,
+    recordId: job.id,
+    label: `The crossovers of ${jobTitle(job)}`,
+    form: { name, onWaits: ({ crossovers }) => keep({ ...state, base: crossovers }) },
+    onSaved: (saved) => {
+      show(toDraft(saved));
+      toast('The crossovers are saved.', { canUndo: true });
+      onDone();
+    },
+  });
+  const refused = useMemo(() => fieldProblems(error), [error]);
+  const form = useCheckedForm<CrossoversTyped, WithCrossovers>(readCrossoversSchema, state.typed, refused);
+  const { control, getValues, handleSubmit, reset, setValue } = form;
+  useTypedKept(form, (typed) => keep({ ...state, typed }));
+  useFollow(job.version, isTouched, () => show(toDraft(job)));
+  const { fields, append, remove } = useFieldArray({ control, name: 'crossovers' });
+  const likely = likelyCrossovers(job, openings);
+  return (
+    <form
+      aria-label="The crossovers"
+      className="flex flex-col gap-4"
+      noValidate
+      onSubmit={handleSubmit((record) => send(state.version, { crossovers: state.base }, record))}
+    >
+      <BroughtBack show={broughtBack && !handedOver} onDrop={() => show(toDraft(job))} />
+      {fields.map(({ id }, at) => (
+        <fieldset key={id} className="grid grid-cols-2 gap-3 border-l-4 border-hairline pl-3 sm:grid-cols-4">
+          <legend className="sr-only">crossover {at + 1}</legend>
+          <CrossoverFields
+            control={control}
+            path={`crossovers.${at}`}
+            job={job}
+            openings={openings}
+            onTake={(told) => {
+              const typed = getValues(`crossovers.${at}`);
+              setValue(`crossovers.${at}`, { ...typed, ...takenOver(typed, told) }, { shouldDirty: true });
+            }}
+          />
+          <Button kind="quiet" className="col-span-2 justify-self-start sm:col-span-4" onClick={() => remove(at)}>
+            Take crossover {at + 1} off
+          </Button>
+        </fieldset>
+      ))}
+      <div className="flex flex-wrap gap-3">
+        {fields.length < MOST && <Button onClick={() => append(EMPTY_CROSSOVER)}>Add a crossover</Button>}
+        {fields.length === 0 && likely.length > 0 && (
+          <Button onClick={() => append(likely.map(toCrossoverTyped))}>
+            Begin with {likely.length === 1 ? 'the set' : 'the sets'} chosen here
+          </Button>
+        )}
+      </div>
+      <FormError>{panel ? null : problemSentence(error, state.typed, refused)}</FormError>
+      {panel && (
+        <ConflictPanel
+          what="these crossovers"
+          {...panel}
+          onTakeTheirs={() => {
+            drop();
+            show(toDraft(job));
+          }}
+        />
+      )}
+      <Button type="submit" className="self-start" disabled={isPending || !mayChange}>
+        {isPending ? 'Saving …' : 'Save the crossovers'}
+      </Button>
+    </form>
+  );
+}
+
+type FieldsProps = Omit<CrossoversFormProps, 'onDone'> & {
+  readonly control: Control<CrossoversTyped, unknown, WithCrossovers>;
+  readonly path: string;
+};
+const at = (path: string, name: string) => `${path}.${name}` as FieldPath<CrossoversTyped>;
+
+function CrossoverFields({ control, path, job, openings, onTake }: FieldsProps & FromLibraryProps) {
+  const crossovers = job.crossovers;
+  const { field: fork } = useController({ control, name: at(path, 'isAtFork') });
+  const channels = named([
+    ...(job.vehicle.channels ?? []).map(({ name }) => name),
+    // What is kept stays to be seen, though the vehicle has it no more.
+    ...crossovers.map(({ channel }) => channel),
+  ]);
+  const spaces = named([
+    ...(job.vehicle.spaces ?? []).map(({ name }) => name),
+    ...crossovers.map(({ space }) => space),
+  ]);
+  return (
+    <>
+      <div className="col-span-2">
+        <FormText control={control} name={at(path, 'name')} label="Called" hint="Front left." autoComplete="off" />
+      </div>
+      <div className="col-span-2">
+        <FormChoice
+          control={control}
+          name={at(path, 'channel')}
+          label="Fed by channel"
+          options={channels}
+          none="Not decided"
+          {...(Object.keys(channels).length === 0 ? { hint: 'None is noted with the vehicle.' } : {})}
+        />
+      </div>
+      <div className="col-span-2 sm:col-span-4">
+        <FromLibrary onTake={onTake} />
+      </div>
+      {OUTPUTS.map((to) => (
+        <OutputFields key={to} control={control} path={`${path}.outputs.${to}`} to={to} job={job} openings={openings} />
+      ))}
+      <div className="col-span-2">
+        <FormChoice
+          control={control}
+          name={at(path, 'comes')}
+          label="Comes"
+          options={CROSSOVER_COMES_LABELS}
+          none="Not decided"
+        />
+      </div>
+      <div className="col-span-2">
+        <FormText
+          control={control}
+          name={at(path, 'box')}
+          label="Its box, mm"
+          hint="Length × width × height: 110 × 72 × 38."
+          autoComplete="off"
+        />
+      </div>
+      <div className="col-span-2">
+        <FormChoice
+          control={control}
+          name={at(path, 'at')}
+          label="Lies"
+          options={CROSSOVER_AT_LABELS}
+          none="Not decided"
+        />
+      </div>
+      <div className="col-span-2">
+        <FormChoice
+          control={control}
+          name={at(path, 'space')}
+          label="In the vehicle’s space"
+          options={spaces}
+          none="None chosen"
+          {...(Object.keys(spaces).length === 0 ? { hint: 'None is noted with the vehicle.' } : {})}
+        />
+      </div>
+      <div className="col-span-2 sm:col-span-4">
+        <Tick
+          label="It lies where one pair of the car forks to its speakers"
+          isOn={Boolean(fork.value)}
+          onChange={fork.onChange}
+        />
+      </div>
+      <div className="col-span-2 sm:col-span-4">
+        <FormText
+          control={control}
+          name={at(path, 'heldBy')}
+          label="Held by"
+          hint="Two ties on the beam; screws into the bracket. Loose in a door it rattles."
+          autoComplete="off"
+          maxLength={120}
+        />
+      </div>
+    </>
+  );
+}
+
+function OutputFields({ control, path, to, job, openings }: FieldsProps & { readonly to: OutputTo }) {
+  const kept = job.crossovers
+    .flatMap(({ outputs }) => outputs)
+    .flatMap(({ ends }) => (ends?.kind === 'place' ? [ends.place] : []));
+  const places = [
+    ...openings.filter(({ record: { presence } }) => presence !== 'notThere').map(({ record }) => placeLabel(record)),
+    ...kept,
+  ];
+  const ends = {
+    [NO_OUTPUT]: 'It has no such output',
+    ...Object.fromEntries(places.map((place) => [placeEnd(place), place])),
+    [INSULATED]: 'Left over, its two ends insulated',
+    [BARE]: 'Left over, not insulated yet',
+  };
+  const label = OUTPUT_LABELS[to];
+  return (
+    <>
+      <div className="col-span-2 sm:col-span-1">
+        <FormChoice
+          control={control}
+          name={at(path, 'ends')}
+          label={`${label} output ends at`}
+          options={ends}
+          none="Not decided"
+        />
+      </div>
+      <div className="col-span-2">
+        <FormText
+          control={control}
+          name={at(path, 'filter')}
+          label={`${label}, filter`}
+          hint={FILTER_HINTS[to]}
+          autoComplete="off"
+        />
+      </div>
+      <div className="col-span-2 sm:col-span-1">
+        <FormChoice
+          control={control}
+          name={at(path, 'lead')}
+          label={`${label}, led by`}
+          options={OUTPUT_LEAD_LABELS}
+          none="Not decided"
+        />
+      </div>
+    </>
+  );
+}
+
+const FILTER_HINTS: Readonly<Record<OutputTo, string>> = {
+  tweeter: 'As its sheet says: high-pass 3500 Hz, 12 dB.',
+  midrange: 'High-pass 500 Hz, 12 dB and low-pass 4000 Hz, 12 dB.',
+  woofer: 'Low-pass 3000 Hz, 6 dB.',
+};
+
+function named(names: readonly string[]): Readonly<Record<string, string>> {
+  return Object.fromEntries(names.filter((name) => name !== '').map((name) => [name, name]));
+}
