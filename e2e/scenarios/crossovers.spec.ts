@@ -143,6 +143,58 @@ test('a set’s woofer and tweeter hang on one channel by its crossover: each ou
   await expect(chain).toContainText('+6.0 ±');
 });
 
+test('an amplifier and a crossover are laid into one space together, and what comes later keeps its room', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await noteChannels(fitter);
+  await noteSpace(fitter, { name: 'under the left seat', lengthMm: 320, widthMm: 210, heightMm: 70 });
+  await fitter.openJob(JOB);
+  await wire(page);
+  const boxes = page.getByRole('region', { name: 'Boxes' });
+  const save = boxes.getByRole('button', { name: 'Save the boxes' });
+  const note = async (which: string, fields: Readonly<Record<string, string>>) => {
+    await boxes.getByRole('button', { name: /^(Note a box|Change the boxes)$/ }).click();
+    await boxes.getByRole('button', { name: 'Add a box' }).click();
+    const group = boxes.getByRole('group', { name: which });
+    for (const [label, text] of Object.entries(fields)) await group.getByLabel(label).fill(text);
+    await group.getByLabel('In the vehicle’s space').selectOption('under the left seat');
+    return group;
+  };
+  await note('box 1', { Called: 'amplifier', 'Its box, mm': '240', 'Held by': 'four screws' });
+  await save.click();
+  await expect(boxes.getByText('“240” was read.')).toBeVisible();
+  await boxes.getByLabel('Its box, mm').fill('240 x 160 x 52');
+  await save.click();
+  const place = boxes.getByRole('list', { name: 'Place of amplifier' });
+  await expect(place).toContainText('Place: Clears');
+  await expect(place).toContainText('+18.0 ±');
+
+  // A bass box that comes later has no room beside it.
+  const later = await note('box 2', { Called: 'bass box', 'Its box, mm': '300 x 200 x 60' });
+  await later.getByLabel('What it is').selectOption('A bass box');
+  await later.getByLabel('It comes later: its room is kept free').check();
+  await save.click();
+  await expect(place).toContainText('amplifier and bass box (later) together do not go into “under the left seat”');
+  await page.reload();
+  await expect(place).toContainText('Place: Hits');
+  await page.getByRole('button', { name: 'Change the boxes' }).click();
+  await boxes.getByRole('button', { name: 'Take box 2 off' }).click();
+  await save.click();
+  await expect(place).toContainText('Place: Clears');
+
+  // A set's crossover lies beside it.
+  const crossovers = page.getByRole('region', { name: 'Crossovers' });
+  await crossovers.getByRole('button', { name: 'Note a crossover' }).click();
+  await crossovers.getByRole('button', { name: 'Add a crossover' }).click();
+  await crossovers.getByLabel('Called').fill('left');
+  await crossovers.getByLabel('Its box, mm').fill('112 x 40 x 60');
+  await crossovers.getByLabel('In the vehicle’s space').selectOption('under the left seat');
+  await crossovers.getByRole('button', { name: 'Save the crossovers' }).click();
+  await expect(place).toContainText('crossover left and amplifier together go into “under the left seat”');
+  await expect(place).toContainText('+5.0 ±');
+});
+
 test.describe('while the shop is away', () => {
   test.use({ serviceWorkers: 'allow', allowedErrors: /ERR_/ });
 

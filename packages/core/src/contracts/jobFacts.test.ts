@@ -12,11 +12,20 @@ import {
 } from '../model/job';
 import { baselineFields } from '../records/baselineFields';
 import { carFactFields } from '../records/carFactFields';
-import { crossoverFields } from '../records/crossoverFields';
 import { AMPLIFIER_PLAN_FIELD, INTAKE_FIELDS } from '../records/kinds/job';
+import { crossoverFields, stowedFields } from '../records/namedFields';
 import { recordDifferences } from '../records/recordDifferences';
 import { readStored } from '../records/storedRecord';
-import { jobSchema, newJobSchema, putAmplifierPlan, putBaseline, putCrossovers, putFound, putJob } from './jobs';
+import {
+  jobSchema,
+  newJobSchema,
+  putAmplifierPlan,
+  putBaseline,
+  putCrossovers,
+  putFound,
+  putJob,
+  putStowed,
+} from './jobs';
 
 /** What was kept of a job before more was asked. */
 const FIRST_FACTS = { customer: 'Pilot station', registration: 'P 1', wants: 'louder', dueOn: '2026-03-04' };
@@ -56,6 +65,12 @@ const FACTS: JobFacts = {
       ],
     },
   ],
+  stowed: [
+    {
+      ...{ name: 'Amplifier', kind: 'amplifier', space: 'under the left seat', heldBy: '', isLater: true },
+      box: { lengthMm: 240, widthMm: 160, heightMm: 52 },
+    },
+  ],
   baseline: NO_BASELINE,
 };
 const ANOTHER: JobFacts = {
@@ -81,6 +96,7 @@ const ANOTHER: JobFacts = {
   found: {},
   amplifierPlan: null,
   crossovers: [],
+  stowed: [],
   baseline: { ...NO_BASELINE, damage: 'a dent' },
 };
 
@@ -89,6 +105,7 @@ const LABELLED_APART: Readonly<Record<string, string>> = {
   baseline: 'Scratches and missing parts',
   found: 'Windows in the doors',
   crossovers: 'Crossover Front left',
+  stowed: 'Box Amplifier',
 };
 
 describe('whoever adds a fact of a job adds it to', () => {
@@ -96,7 +113,9 @@ describe('whoever adds a fact of a job adds it to', () => {
     ['what is asked when a car is booked in', Object.keys(newJobSchema.shape)],
     [
       'what can be changed',
-      [putJob, putBaseline, putFound, putAmplifierPlan, putCrossovers].flatMap(({ body }) => Object.keys(body.shape)),
+      [putJob, putBaseline, putFound, putAmplifierPlan, putCrossovers, putStowed].flatMap(({ body }) =>
+        Object.keys(body.shape),
+      ),
     ],
     ['what is answered', Object.keys(jobSchema.shape)],
     ['what its history keeps', Object.keys(jobStateSchema.shape)],
@@ -107,6 +126,7 @@ describe('whoever adds a fact of a job adds it to', () => {
         AMPLIFIER_PLAN_FIELD,
         ...carFactFields<'found', JobFacts>('found'),
         ...crossoverFields(FACTS),
+        ...stowedFields(FACTS),
         ...baselineFields(FACTS),
       ].map(({ path }) => path.split('.')[0] ?? ''),
     ],
@@ -144,6 +164,7 @@ test('a state from before jobs ended is one of an open job, and of what was not 
     questions: [],
     found: {},
     crossovers: [],
+    stowed: [],
     baseline: NO_BASELINE,
   };
   const notAsked = {
@@ -178,6 +199,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'found: Windows in the doors: Cranked (seen here)',
     'amplifierPlan: stays: the radio is not changed',
     'crossovers: Front left: from channel front left; tweeter, high-pass 3500 Hz, 12 dB, to Sail panel, left, a wire of its own; woofer, filter not written down, left over, not insulated yet; behind a door’s card, held by two ties on the beam; 110 × 72 × 38 mm; with the set, for its own speakers',
+    'stowed: Amplifier: an amplifier, 240 × 160 × 52 mm, under the left seat, what holds it not said; later',
     'baseline: nothing tried',
   ]);
   expect(told(ANOTHER).slice(5)).toEqual([
@@ -194,6 +216,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'found: nothing yet',
     'amplifierPlan: not decided',
     'crossovers: none',
+    'stowed: none',
     'baseline: nothing tried',
   ]);
 });
@@ -202,13 +225,14 @@ test('a car that comes in may be asked about later; what is changed is changed w
   const asked = newJobSchema.parse({ ...FIRST_FACTS, vehicleId: 'veh-1' });
   expect(asked).toMatchObject({ goals: null, ownership: { owner: 'notAsked' }, expectations: [] });
   expect(putJob.body.safeParse({ version: 1, ...FIRST_FACTS }).success).toBe(false);
-  const { baseline, found, amplifierPlan, crossovers, ...intake } = FACTS;
+  const { baseline, found, amplifierPlan, crossovers, stowed, ...intake } = FACTS;
   expect(putJob.body.parse({ version: 1, ...intake })).toEqual({ version: 1, ...intake });
   expect(putJob.body.safeParse({ version: 1, ...FACTS }).success).toBe(false);
   expect(putBaseline.body.parse({ version: 1, baseline })).toEqual({ version: 1, baseline });
   expect(putFound.body.parse({ version: 1, found })).toEqual({ version: 1, found });
   expect(putAmplifierPlan.body.parse({ version: 1, amplifierPlan })).toEqual({ version: 1, amplifierPlan });
   expect(putCrossovers.body.parse({ version: 1, crossovers })).toEqual({ version: 1, crossovers });
+  expect(putStowed.body.parse({ version: 1, stowed })).toEqual({ version: 1, stowed });
 });
 
 test('the facts alone, and what a job is called', () => {

@@ -14,6 +14,7 @@ import {
   newJobFactsSchema,
   OPENING_DIMENSION_KEYS,
   openingFactsSchema,
+  stowedSchema,
   typedJobFactsSchema,
   vehicleSchema,
   WAITS,
@@ -265,6 +266,16 @@ export const putCrossovers = contract({
   permission: 'choose',
   params: z.object({ jobId: idSchema }),
   body: z.strictObject({ version: z.int().min(1), crossovers: crossoversSchema }),
+  answer: jobSchema,
+});
+
+/** What else is put into the car, and where: decided by whoever plans the wires. */
+export const putStowed = contract({
+  method: 'put',
+  path: '/api/jobs/:jobId/stowed',
+  permission: 'choose',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1), stowed: stowedSchema }),
   answer: jobSchema,
 });
 

@@ -136,7 +136,8 @@ export function liesWords({
 }: Pick<Crossover, 'at' | 'isAtFork' | 'space' | 'heldBy'>): string {
   if (at === null && space === '') return 'where it lies not decided';
   const where = [
-    at === null ? '' : CROSSOVER_AT_LABELS[at].toLowerCase(),
+    // A space says where more closely.
+    at === null || space !== '' ? '' : CROSSOVER_AT_LABELS[at].toLowerCase(),
     isAtFork ? 'where the car’s pair forks' : '',
     space,
   ]

@@ -29,6 +29,7 @@ import {
   ownershipWords,
 } from './intake';
 import { type Question, questionsSchema, questionsWords } from './questions';
+import { type Stowed, stowedSchema, stowedWords } from './stowed';
 import { type VehicleRecord, vehicleName } from './vehicle';
 
 type Fact = {
@@ -48,6 +49,7 @@ const NO_CONSENTS = {};
 const NO_QUESTIONS: Question[] = [];
 const NOTHING_FOUND: CarFacts = {};
 const NO_CROSSOVERS: Crossover[] = [];
+const NOTHING_STOWED: Stowed[] = [];
 
 const FACTS = {
   customer: {
@@ -174,6 +176,13 @@ const FACTS = {
     words: (crossovers: Crossover[]) =>
       crossovers.map((each) => `${each.name}: ${crossoverWords(each)}`).join('; ') || 'none',
   },
+  stowed: {
+    label: 'Boxes',
+    atFirst: NOTHING_STOWED,
+    typed: stowedSchema,
+    kept: stowedSchema.default(NOTHING_STOWED),
+    words: (stowed: Stowed[]) => stowed.map((each) => `${each.name}: ${stowedWords(each)}`).join('; ') || 'none',
+  },
   baseline: {
     label: 'Baseline',
     atFirst: NO_BASELINE,
@@ -217,7 +226,7 @@ function shapeOf<Which extends 'typed' | 'kept'>(which: Which): { [Key in JobFac
 }
 
 /** What is written down at the car, by whoever stands there, and not asked at the counter. */
-const AT_THE_CAR = { baseline: true, found: true, amplifierPlan: true, crossovers: true } as const;
+const AT_THE_CAR = { baseline: true, found: true, amplifierPlan: true, crossovers: true, stowed: true } as const;
 
 /** As somebody types them at the counter. */
 export const typedJobFactsSchema = z.strictObject(shapeOf('typed')).omit(AT_THE_CAR);
@@ -227,19 +236,14 @@ export const newJobFactsSchema = z.strictObject(newShape());
 export const jobFactsSchema = z.object(shapeOf('kept'));
 export type JobFacts = z.infer<typeof jobFactsSchema>;
 
-/** What is asked of a car, without what was tried of it, found on it, and decided of its amplifier and its crossovers. */
+/** What is asked of a car, without what was tried of it, found on it, and decided of its amplifier, its crossovers and other boxes. */
 export const intakeFactsSchema = jobFactsSchema.omit(AT_THE_CAR);
 export type IntakeFacts = z.infer<typeof intakeFactsSchema>;
 
 export function intakeFactsOf(record: JobFacts): IntakeFacts {
-  const {
-    baseline: _baseline,
-    found: _found,
-    amplifierPlan: _plan,
-    crossovers: _crossovers,
-    ...facts
-  } = jobFactsOf(record);
-  return facts;
+  const atTheCar: ReadonlySet<string> = new Set(Object.keys(AT_THE_CAR));
+  const facts = Object.entries(jobFactsOf(record)).filter(([key]) => !atTheCar.has(key));
+  return Object.fromEntries(facts) as IntakeFacts;
 }
 
 /** The facts out of something that has more. */

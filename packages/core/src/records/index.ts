@@ -7,7 +7,6 @@
 export { baselineFields } from './baselineFields';
 export { carFactFields } from './carFactFields';
 export { changeHeadline, changeSentences } from './changeSentences';
-export { crossoverFields } from './crossoverFields';
 export { type Difference, differencesOf, type Field, isSame, mergeChanges, takeFields } from './Field';
 export { RECORDS, type StateOf } from './kinds';
 export type { ChoiceState } from './kinds/choice';
@@ -18,6 +17,7 @@ export { PERSON_FIELDS, type PersonState } from './kinds/person';
 export { PHOTO_FIELDS } from './kinds/photo';
 export { CHANGE_ACTIONS, type ChangeAction } from './kinds/RecordEntry';
 export { SHELF_FIELDS } from './kinds/shelf';
+export { crossoverFields, stowedFields } from './namedFields';
 export { OPENING_FIELDS } from './openingFields';
 export { partFields } from './partFields';
 export { type Replaced, replacedBy, replacedLabels } from './replacedLabels';

@@ -58,7 +58,7 @@ const said = (answer: string): CarFacts => ({
   alsoSounds: { answer, grade: 'seenHere', note: '', by: null, at: null },
 });
 const car = (amplifierPlan: AmplifierPlan, routes: Route[] | null = null, found: CarFacts = {}) => ({
-  ...{ found, amplifierPlan, crossovers: [] },
+  ...{ found, amplifierPlan, crossovers: [], stowed: [] },
   vehicle: { channels: CHANNELS, facts: {}, routes, spaces: null },
 });
 /** Its channels ask for nothing else of a job. */

@@ -40,6 +40,7 @@ const car = (channels: Channel[] | null, boot?: string) => ({
   found: boot ? { boot: { answer: boot, grade: 'seenHere' as const, note: '', by: null, at: null } } : {},
   amplifierPlan: null,
   crossovers: [],
+  stowed: [],
   vehicle: { channels, facts: {}, spaces: null },
 });
 function known(channels: readonly Channel[], openings: readonly ChannelOpening[]) {

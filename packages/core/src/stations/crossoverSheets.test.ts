@@ -8,6 +8,7 @@ import {
   crossoversSchema,
   SETTINGS_DEFAULTS,
   type Space,
+  type Stowed,
 } from '../model';
 import { type ChannelOpening, channelSheets } from './channelSheets';
 import { crossoverPoints } from './crossoverPoints';
@@ -84,9 +85,14 @@ const ending = (place: string): Crossover['outputs'] => {
     woofer as Crossover['outputs'][number],
   ];
 };
-type Car = { readonly noted?: Channel[]; readonly spaces?: Space[] | null; readonly routes?: never[] };
-const car = (crossovers: Crossover[], { noted = channels({}), spaces = [SPACE] }: Car = {}) => ({
-  ...{ found: {}, amplifierPlan: null, crossovers: crossoversSchema.parse(crossovers) },
+type Car = {
+  readonly stowed?: Stowed[];
+  readonly noted?: Channel[];
+  readonly spaces?: Space[] | null;
+  readonly routes?: never[];
+};
+const car = (crossovers: Crossover[], { noted = channels({}), spaces = [SPACE], stowed = [] }: Car = {}) => ({
+  ...{ found: {}, amplifierPlan: null, crossovers: crossoversSchema.parse(crossovers), stowed },
   vehicle: { channels: noted, facts: {}, spaces, routes: [] },
 });
 const known = (job: ReturnType<typeof car>, openings: readonly ChannelOpening[] = OPENINGS) => {
@@ -225,8 +231,13 @@ describe('where it lies', () => {
       // On their sides, beside each other: 90 − 2 × 38 is 14 for both.
       margin: { mm: expect.closeTo(7, 3) },
     });
-    expect(place({}, [SPACE], [right])?.verdict).toBe('hits');
-    expect(place({}, [SPACE], [{ ...right, box: null }])?.sentence).toContain('the size of right');
+    expect(place({}, [SPACE], [right])).toMatchObject({
+      verdict: 'hits',
+      sentence: expect.stringContaining(
+        'crossover left and crossover right together do not go into “behind the card, left”',
+      ),
+    });
+    expect(place({}, [SPACE], [{ ...right, box: null }])?.sentence).toContain('the size of crossover right');
   });
 
   test('what holds it, and where it comes from, are asked', () => {
@@ -242,7 +253,7 @@ describe('its wires', () => {
     ...{ from, to, lengthMm, through: '', note: '', grade: 'seenHere' as const },
   });
   const runsOf = (job: ReturnType<typeof car>, routes: ReturnType<typeof way>[]) =>
-    wireRuns({ vehicle: { routes } }, known(job).sheets, OPENINGS);
+    wireRuns({ stowed: [], vehicle: { routes } }, known(job).sheets, OPENINGS);
 
   test('in the door, on the car’s own pair: only the tweeter gets one of its own, from the box on', () => {
     const [run, ...others] = runsOf(car([box()]), [way('behind the card, left', 'sail panel, left', 700)]);

@@ -1,8 +1,16 @@
 /** Each crossover of a job, with what it is judged by: what feeds it, what its outputs end at, where it lies. */
-import { type Crossover, crossoverKey, isBehindHinge, knownFact, placeLabel, type VehicleRecord } from '../model';
+import {
+  type Crossover,
+  crossoverKey,
+  isBehindHinge,
+  type JobFacts,
+  knownFact,
+  placeLabel,
+  type VehicleRecord,
+} from '../model';
 import { type CrossoverCheck, type JudgedCrossover, type JudgedOutput, judgeCrossover, type OutputEnd } from '../sound';
+import { boxPlace, laidIn, type PlaceCheck } from './boxPlace';
 import { bootOf, type ChannelJob, type ChannelOpening, channelLoadOf } from './channelSheets';
-import { crossoverPlace } from './crossoverPlace';
 import { crossedPlaces, plannedChannels } from './plannedChannels';
 
 export type CrossoverSheet = {
@@ -13,7 +21,8 @@ export type CrossoverSheet = {
 };
 
 /** What of a job its crossovers are judged by. */
-export type CrossoverJob = ChannelJob & { readonly vehicle: Pick<VehicleRecord, 'channels' | 'facts' | 'spaces'> };
+export type CrossoverJob = ChannelJob &
+  Pick<JobFacts, 'stowed'> & { readonly vehicle: Pick<VehicleRecord, 'channels' | 'facts' | 'spaces'> };
 
 /**
  * @param confidence one-sided, the shop's, between 0.5 and 1 exclusive
@@ -27,15 +36,31 @@ export function crossoverSheets(
   const byLabel = new Map(openings.map((opening) => [placeLabel(opening.record), opening]));
   return job.crossovers.map((record) => ({
     record,
-    checks: [
-      ...judgeCrossover(judgedOf(record, job, byLabel)),
-      crossoverPlace(record, job.crossovers, job.vehicle.spaces, confidence),
-    ],
+    checks: [...judgeCrossover(judgedOf(record, job, byLabel)), { id: 'place', ...placeOf(record, job, confidence) }],
     newOpeningIds: crossedPlaces(record).flatMap(({ place }) => {
       const opening = byLabel.get(place);
       return opening?.state.kind === 'chosen' ? [opening.id] : [];
     }),
   }));
+}
+
+function placeOf({ at, space }: Crossover, job: CrossoverJob, confidence: number): PlaceCheck {
+  if (space !== '') return boxPlace(space, laidIn(job), job.vehicle.spaces, confidence);
+  const open = { verdict: 'measure', margin: null } as const;
+  if (at === null)
+    return {
+      ...open,
+      sentence: 'Nobody decided where it lies.',
+      settledBy: 'Choose where, and one of the vehicle’s spaces.',
+    };
+  return {
+    ...open,
+    sentence: 'Whether it goes in there nobody can say: none of the vehicle’s spaces is chosen for it.',
+    settledBy:
+      at === 'door'
+        ? 'Measure what is free behind the card, glass down, and note it with the vehicle as a space.'
+        : 'Measure what is free there, and note it with the vehicle as a space.',
+  };
 }
 
 function judgedOf(record: Crossover, job: ChannelJob, byLabel: ReadonlyMap<string, ChannelOpening>): JudgedCrossover {

@@ -28,6 +28,7 @@ export {
   type ShopWishes,
 } from './point';
 export { type StartValue, startValues } from './startValues';
+export { type StowedSheet, stowedSheets } from './stowedSheets';
 export { wireHolds } from './wireHolds';
 export { isMoreUndecided } from './wirePoints';
 export { type WiredJob, type WireRun, wireRuns } from './wireRuns';

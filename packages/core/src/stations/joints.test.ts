@@ -184,7 +184,7 @@ test('past an amplifier new wire is joined to what stays too', () => {
   const noted = channelsSchema.parse([
     { name: 'front', places, feeds: '', band: 'full', fedBy: 'factoryAmplifier', note: '', grade: 'seenHere' },
   ]);
-  const job = { found: {}, amplifierPlan: plan, crossovers: [], vehicle: { channels: noted, facts: {} } };
+  const job = { found: {}, amplifierPlan: plan, crossovers: [], stowed: [], vehicle: { channels: noted, facts: {} } };
   const found = channelSheets(job as unknown as Parameters<typeof channelSheets>[0], [front, stays], 0.975);
   if (found.kind !== 'known') throw new Error('expected channels');
   const lines = jointLines(found.sheets, [front, stays], [front], 'crimp');
@@ -217,7 +217,7 @@ test('where nothing is worked on, nothing past an amplifier is joined; one pair 
       grade: 'seenHere',
     },
   ]);
-  const job = { found: {}, amplifierPlan: plan, crossovers: [], vehicle: { channels: noted, facts: {} } };
+  const job = { found: {}, amplifierPlan: plan, crossovers: [], stowed: [], vehicle: { channels: noted, facts: {} } };
   const found = channelSheets(job as unknown as Parameters<typeof channelSheets>[0], [front], 0.975);
   if (found.kind !== 'known') throw new Error('expected channels');
   expect(jointLines(found.sheets, [], [], 'crimp')).toEqual([]);

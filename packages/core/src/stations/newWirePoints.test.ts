@@ -32,7 +32,7 @@ const WIRED = opening('rearDoor', 'newWire');
 function car(found: CarFacts, fields: Partial<Channel> | null = null) {
   const whole = { name: 'rear left', places: ['Rear door, left'], feeds: '', band: 'full', fedBy: 'radio' };
   const channels = fields && channelsSchema.parse([{ ...whole, note: '', grade: 'seenHere', ...fields }]);
-  return { found, amplifierPlan: null, crossovers: [], vehicle: { channels, facts: {}, spaces: null } };
+  return { found, amplifierPlan: null, crossovers: [], stowed: [], vehicle: { channels, facts: {}, spaces: null } };
 }
 const held = (job: ReturnType<typeof car>, openings: readonly ChannelOpening[]) => [...wireHolds(job, openings, 0.975)];
 

@@ -40,6 +40,7 @@ const ANSWERED: JobFacts = {
   found: {},
   amplifierPlan: null,
   crossovers: [],
+  stowed: [],
   baseline: TRIED,
 };
 const seen = (answer: string) => ({ answer, grade: 'seenHere', note: '', by: null, at: null }) as const;

@@ -21,6 +21,7 @@ import { pinPoints } from './pinPoints';
 import { type OpenPoint, type PointJob, type PointOpening, RAIL, type RailStation, type ShopWishes } from './point';
 import { polarityPoints } from './polarityPoints';
 import { startValuePoints } from './startValuePoints';
+import { stowedPoints } from './stowedSheets';
 import { unservedWishes } from './unserved';
 import { wirePoints } from './wirePoints';
 
@@ -54,6 +55,7 @@ export function openPoints(
     ...there.flatMap((opening) => [...wirePoints(opening), ...polarityPoints(opening, shop)]),
     ...channelPoints(job, openings, shop.confidence),
     ...crossoverPoints(job, openings, shop.confidence),
+    ...stowedPoints(job, shop.confidence),
     ...newWirePoints(job, there),
     ...pinPoints(job, there),
     ...devicePlugPoints(job),

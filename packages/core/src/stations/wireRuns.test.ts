@@ -1,7 +1,7 @@
 /** What is to be run new on a car, from its records. */
 import { expect, test } from '@jest/globals';
 import type { OpeningState, Plays } from '../contracts/jobs';
-import { type Channel, channelsSchema, type Route, routesSchema, SETTINGS_DEFAULTS } from '../model';
+import { type Channel, channelsSchema, type Route, routesSchema, SETTINGS_DEFAULTS, type Stowed } from '../model';
 import { type ChannelOpening, channelSheets } from './channelSheets';
 import { wireRuns } from './wireRuns';
 import { wiringNeeds } from './wiringNeeds';
@@ -38,11 +38,11 @@ const ways = (list: readonly Partial<Route>[]): Route[] =>
   routesSchema.parse(
     list.map((each) => ({ from: 'radio', to: '', through: '', lengthMm: null, note: '', grade: 'seenHere', ...each })),
   ) ?? [];
-function runs(channels: readonly Channel[], routes: readonly Route[] | null) {
+function runs(channels: readonly Channel[], routes: readonly Route[] | null, stowed: readonly Stowed[] = []) {
   const vehicle = { channels: [...channels], facts: {}, routes: routes && [...routes] };
   const found = channelSheets({ found: {}, amplifierPlan: null, crossovers: [], vehicle }, [DOOR], CONFIDENCE);
   if (found.kind !== 'known') throw new Error('expected channels');
-  return wireRuns({ vehicle }, found.sheets, [DOOR]);
+  return wireRuns({ stowed: [...stowed], vehicle }, found.sheets, [DOOR]);
 }
 const TO_DOOR = { to: 'front door, left', lengthMm: 3000 };
 const TO_SEAT = { from: 'Battery', to: 'under the left seat', lengthMm: 5000 };
@@ -81,6 +81,16 @@ test('an amplifier that is in already has its feed looked at and nothing of it b
     need: null,
     sentence: expect.stringContaining('to under the left seat; to the boot'),
   });
+  const box: Stowed = {
+    name: 'amplifier',
+    kind: 'amplifier',
+    box: null,
+    space: 'The boot',
+    heldBy: '',
+    isLater: false,
+  };
+  const [, chosen] = runs([channel({})], ways([TO_DOOR, TO_SEAT, { ...TO_SEAT, to: 'the boot' }]), [box]);
+  expect(chosen?.sentence).toContain('from battery to the boot');
 });
 
 test('what stays on the car’s own wire and on the radio needs none', () => {
@@ -89,7 +99,7 @@ test('what stays on the car’s own wire and on the radio needs none', () => {
 
 test('for an opening that nothing is ordered for no pair is cut', () => {
   const vehicle = { channels: [channel({ fedBy: 'factoryAmplifier' })], facts: {}, routes: ways([TO_DOOR]) };
-  const job = { found: {}, amplifierPlan: null, crossovers: [], vehicle };
+  const job = { found: {}, amplifierPlan: null, crossovers: [], stowed: [], vehicle };
   const needs = wiringNeeds(job, [DOOR], [DOOR], SHOP);
   expect(needs.map(({ what }) => what)).toEqual([
     '3.6 m of pair, 1.5 mm² (16 AWG)',

@@ -2,7 +2,16 @@
  * What is to be run new on a car: the pairs to its speakers and to its crossovers, the feed of an amplifier that is added, and what goes into a line. Each with its
  * length, its arithmetic and what nobody measured.
  */
-import { type Crossover, isBehindHinge, placeLabel, type Route, type SmallNeed, type VehicleRecord } from '../model';
+import {
+  type Crossover,
+  isBehindHinge,
+  type JobFacts,
+  placeLabel,
+  type Route,
+  type SmallNeed,
+  type Stowed,
+  type VehicleRecord,
+} from '../model';
 import { FUSE_WITHIN_CM, gaugeOfArea, powerFeed, signalWire } from '../wiring';
 import type { ChannelOpening, ChannelSheet } from './channelSheets';
 import type { CrossedPlace } from './plannedChannels';
@@ -19,13 +28,13 @@ export type WireRun = {
 };
 
 /** What of a job its new wires follow from. */
-export type WiredJob = { readonly vehicle: Pick<VehicleRecord, 'routes'> };
+export type WiredJob = Pick<JobFacts, 'stowed'> & { readonly vehicle: Pick<VehicleRecord, 'routes'> };
 
 const USUAL_OHM = 4;
 
 /** @param worked those that something is done at; all, where nobody says otherwise */
 export function wireRuns(
-  { vehicle: { routes } }: WiredJob,
+  { stowed, vehicle: { routes } }: WiredJob,
   sheets: readonly ChannelSheet[],
   openings: readonly ChannelOpening[],
   worked: readonly ChannelOpening[] = openings,
@@ -50,7 +59,7 @@ export function wireRuns(
       bypassed.filter(({ record }) => record.wire !== 'new'),
       routes ?? [],
     ),
-    ...feedRun(sheets, workedOn, routes ?? []),
+    ...feedRun(sheets, workedOn, feedRoutes(routes ?? [], stowed)),
   ];
 }
 
@@ -196,6 +205,15 @@ function plugRun(sheets: readonly ChannelSheet[], routes: readonly Route[]): rea
   ];
 }
 
+/** Of several ways from the battery, the one to where the amplifier goes. */
+function feedRoutes(routes: readonly Route[], stowed: readonly Stowed[]): readonly Route[] {
+  const amplifiers = stowed.filter(({ kind, isLater, space }) => kind === 'amplifier' && !isLater && space !== '');
+  const toThem = routes.filter(
+    ({ from, to }) => isSame(from, 'battery') && amplifiers.some(({ space }) => isSame(to, space)),
+  );
+  return toThem.length > 0 ? toThem : routes;
+}
+
 /**
  * One feed for whatever was added: how many amplifiers it is nobody is asked. Where no pair of it is run new, it is in the car already, and its
  * feed is to be looked at rather than bought.
@@ -227,7 +245,7 @@ function feedRun(
       {
         ...{ id, what, need: null },
         sentence: `${watt} W RMS come from the battery, and several ways begin there: to ${ways.map(({ to }) => to).join('; to ')}.`,
-        next: 'Keep the one that ends where the amplifier is as “battery”, and let the others begin at what they are for.',
+        next: 'Note the amplifier among the boxes, with the space that one of them ends at.',
       },
     ];
   const [way] = ways;

@@ -44,7 +44,7 @@ import { Shelf1764901200000 } from './migrations/1764901200000-Shelf';
 import { PartFigures1764901300000 } from './migrations/1764901300000-PartFigures';
 import { ListsAsked1764901400000 } from './migrations/1764901400000-ListsAsked';
 import { AmplifierPlans1764901500000 } from './migrations/1764901500000-AmplifierPlans';
-import { Crossovers1764901600000 } from './migrations/1764901600000-Crossovers';
+import { CrossoversAndBoxes1764901600000 } from './migrations/1764901600000-CrossoversAndBoxes';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -73,7 +73,7 @@ const MIGRATIONS = [
   PartFigures1764901300000,
   ListsAsked1764901400000,
   AmplifierPlans1764901500000,
-  Crossovers1764901600000,
+  CrossoversAndBoxes1764901600000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

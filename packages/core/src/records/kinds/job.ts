@@ -12,12 +12,12 @@ import {
 } from '../../model';
 import { baselineFields } from '../baselineFields';
 import { carFactFields } from '../carFactFields';
-import { crossoverFields } from '../crossoverFields';
 import { type Field, keyField } from '../Field';
+import { crossoverFields, stowedFields } from '../namedFields';
 import { recordEntry } from './RecordEntry';
 
-/** Saved each by itself: what was tried of a car, found on it, and decided of its amplifier and its crossovers. */
-const BY_THEMSELVES: ReadonlySet<JobFactKey> = new Set(['baseline', 'found', 'amplifierPlan', 'crossovers']);
+/** Saved each by itself: what was tried of a car, found on it, and decided of its amplifier, its crossovers and other boxes. */
+const BY_THEMSELVES: ReadonlySet<JobFactKey> = new Set(['baseline', 'found', 'amplifierPlan', 'crossovers', 'stowed']);
 
 type WithPlan = Pick<JobFacts, 'amplifierPlan'>;
 
@@ -45,6 +45,7 @@ function stateFields(...states: readonly JobState[]): readonly Field<JobState>[]
     ...carFactFields<'found', JobState>('found'),
     planField<JobState>(),
     ...crossoverFields(...states),
+    ...stowedFields(...states),
     ...baselineFields(...states),
     STANDING,
   ];

@@ -122,7 +122,7 @@ describe('what they let pass', () => {
     expect(said(filtered({ highPass: null, lowPass: { hz: 3000, order: 1 } }), 'filters')[0]).toBe('hold');
     expect(said(filtered(null), 'filters').slice(0, 2)).toEqual([
       'measure',
-      expect.stringContaining('to the tweeter lets'),
+      expect.stringContaining('the filter of its output to the tweeter'),
     ]);
     const spare = filtered(null);
     const [, woofer] = spare.outputs;

@@ -198,7 +198,7 @@ function filtersCheck({ outputs }: JudgedCrossover): CrossoverCheck {
     return check(
       'filters',
       'measure',
-      `Nobody wrote down what the output to the ${listed(unknown)} lets pass.`,
+      `Nobody wrote down the filter of its output to the ${listed(unknown)}.`,
       'It stands in the set’s sheet; where there is none, ask its maker.',
     );
   const gap = gapOf(ends);

@@ -36,6 +36,7 @@ const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { re
   found: { name: 'found', type: 'jsonb' },
   amplifierPlan: { name: 'amplifier_plan', type: 'jsonb', nullable: true },
   crossovers: { name: 'crossovers', type: 'jsonb' },
+  stowed: { name: 'stowed', type: 'jsonb' },
   baseline: { name: 'baseline', type: 'jsonb' },
 };
 

@@ -13,6 +13,7 @@ import {
   type putCrossovers,
   type putFound,
   type putJob,
+  type putStowed,
 } from '@low-quarry/core/contracts/jobs';
 import {
   asCarried,
@@ -79,8 +80,7 @@ export class JobsService {
 
   async change(jobId: string, { version, ...change }: z.output<typeof putJob.body>, history: History): Promise<Job> {
     const before = await this.require(jobId);
-    const { baseline, found, amplifierPlan, crossovers } = before;
-    return this.write(before, version, { ...change, baseline, found, amplifierPlan, crossovers }, history);
+    return this.write(before, version, { ...jobFactsOf(before), ...change }, history);
   }
 
   /** What was signed stays, but for an owner who takes the signature off. */
@@ -116,6 +116,15 @@ export class JobsService {
   ): Promise<Job> {
     const before = await this.require(jobId);
     return this.write(before, version, { ...jobFactsOf(before), crossovers }, history);
+  }
+
+  async changeStowed(
+    jobId: string,
+    { version, stowed }: z.output<typeof putStowed.body>,
+    history: History,
+  ): Promise<Job> {
+    const before = await this.require(jobId);
+    return this.write(before, version, { ...jobFactsOf(before), stowed }, history);
   }
 
   private async write(before: Job, version: number, facts: JobFacts, history: History): Promise<Job> {

@@ -39,6 +39,22 @@ test('they are decided by whoever plans the wires, on what they were when they l
   expect(changed.body).toMatchObject({ wants: 'louder', crossovers: [LEFT] });
 });
 
+test('what else is put into the car is kept beside them, each by its own request', async () => {
+  const job = await read();
+  const amplifier = {
+    ...{ name: 'amplifier', kind: 'amplifier', space: 'under the left seat', heldBy: '', isLater: true },
+    box: { lengthMm: 240, widthMm: 160, heightMm: 52 },
+  };
+  const putBoxes = (version: number, stowed: readonly object[]) =>
+    app.http.put(`/api/jobs/${job.id}/stowed`).send({ version, stowed });
+  const { body } = await putBoxes(job.version, [amplifier]).expect(200);
+  expect(body).toMatchObject({ stowed: [amplifier], crossovers: job.crossovers, version: job.version + 1 });
+  await putBoxes(job.version, []).expect(409);
+  const slip = await putBoxes(body.version, [{ ...amplifier, box: { ...amplifier.box, heightMm: 0 } }]).expect(400);
+  expect(slip.body.errors).toMatchObject([{ path: 'stowed.0.box.heightMm' }]);
+  expect((await read()).stowed).toEqual([amplifier]);
+});
+
 test('a slip names its field, and nothing is written', async () => {
   const job = await read();
   const { body } = await put(app.http, job, [LEFT, { ...LEFT, name: 'LEFT' }]).expect(400);

@@ -11,6 +11,7 @@ import {
   putCrossovers,
   putFound,
   putJob,
+  putStowed,
   reopenJob,
   restoreJob,
 } from '@low-quarry/core/contracts/jobs';
@@ -71,6 +72,9 @@ export function jobsRoutes(
   );
   write(router, db, putCrossovers, ({ params, body, manager, actor }) =>
     createJobsService(manager).changeCrossovers(params.jobId, body, openHistory(manager, actor)),
+  );
+  write(router, db, putStowed, ({ params, body, manager, actor }) =>
+    createJobsService(manager).changeStowed(params.jobId, body, openHistory(manager, actor)),
   );
   write(router, db, endJob, ({ params, body, manager, actor }) =>
     createJobsService(manager).end(params.jobId, body.version, body.as, openHistory(manager, actor)),

@@ -19,6 +19,7 @@ import { late } from '../../ui/late';
 import { Answered, Loading } from '../../ui/states';
 import { askSound } from '../../workers/soundClient';
 import { AmplifierPlanForm } from './amplifier/AmplifierPlanForm';
+import { Boxes } from './boxes/Boxes';
 import { ChannelDrawing } from './ChannelDrawing';
 import { CheckLine } from './CheckLine';
 import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
@@ -84,6 +85,7 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
         )}
       </section>
       <Crossovers job={job} openings={openings} confidence={confidence} />
+      <Boxes job={job} confidence={confidence} />
       <Joints lines={jointLines(sheets, openings, openings, schools.splice)} />
     </>
   );

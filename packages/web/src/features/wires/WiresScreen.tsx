@@ -102,7 +102,7 @@ function WithWhatWaits({ answer, children }: WithWhatWaitsProps) {
 }
 
 /** Of the job, what is decided on this screen. */
-const DECIDED_HERE: readonly string[] = ['amplifierPlan', 'crossovers'];
+const DECIDED_HERE: readonly string[] = ['amplifierPlan', 'crossovers', 'stowed'];
 
 /** What judges and draws them comes behind the screen. */
 const CarChannels = late(

@@ -13,6 +13,7 @@ import {
   placeLabel,
   polarityWords,
   type ShopSettings,
+  stowedWords,
   yearsWords,
 } from '@low-quarry/core/model';
 import {
@@ -27,6 +28,7 @@ import {
   jointLines,
   levelLines,
   startValues,
+  stowedSheets,
   wireRuns,
 } from '@low-quarry/core/stations';
 import { SECOND_PLUG_WORDS, VERDICT_WORDS } from '../../text/words';
@@ -102,6 +104,13 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
       {crossoverSheets(job, openings, shop.confidence).map((sheet) => (
         <CrossoverOnPaper key={sheet.record.name} sheet={sheet} />
       ))}
+      <LinesOnPaper
+        title="Boxes"
+        lines={stowedSheets(job, shop.confidence).map(({ record, place, wires }) => ({
+          ...{ id: record.name, what: record.name, next: place.settledBy },
+          sentence: `${capital(stowedWords(record))}. ${wires} ${paperMark(place.verdict)} Place: ${VERDICT_WORDS[place.verdict]}${place.margin ? `, ${mmMarginWords(place.margin)}` : ''}. ${place.sentence}`,
+        }))}
+      />
       <LinesOnPaper title="How loud, at the same setting" lines={levels} />
       {starts.length > 0 && (
         <section className="mt-4 break-inside-avoid">

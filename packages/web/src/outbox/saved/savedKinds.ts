@@ -5,6 +5,7 @@ import { savedBaseline } from './savedBaseline';
 import { savedCrossovers } from './savedCrossovers';
 import { savedFound } from './savedFound';
 import { savedIntake } from './savedIntake';
+import { savedStowed } from './savedStowed';
 import { savedVehicle } from './savedVehicle';
 
 /* The names are in `entrySchema`: what is kept is read before this file is here. */
@@ -15,6 +16,7 @@ const SAVED = {
   found: savedFound,
   amplifierPlan: savedAmplifierPlan,
   crossovers: savedCrossovers,
+  stowed: savedStowed,
 } as const satisfies Readonly<Record<SavedName, unknown>>;
 
 /** Of whatever kind: an entry of the outbox says only at run time which. */

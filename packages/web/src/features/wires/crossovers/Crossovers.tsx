@@ -9,6 +9,7 @@ import { Button } from '../../../ui/Button';
 import { late } from '../../../ui/late';
 import { Loading } from '../../../ui/states';
 import { CheckLine } from '../CheckLine';
+import { keptName } from '../keptName';
 import { CrossoverDrawing } from './CrossoverDrawing';
 import { CROSSOVER_CHECK_WORDS, mmMarginWords } from './crossoversView';
 
@@ -26,7 +27,9 @@ type CrossoversProps = {
 export function Crossovers({ job, openings, confidence }: CrossoversProps) {
   const me = useMe();
   // What was typed and not saved is shown as it was left.
-  const [isOpen, setIsOpen] = useState(() => readDraftText(`${draftPrefix(me.id)}crossovers.${job.id}`) !== null);
+  const [isOpen, setIsOpen] = useState(
+    () => readDraftText(`${draftPrefix(me.id)}${keptName('crossovers', job.id)}`) !== null,
+  );
   const sheets = crossoverSheets(job, openings, confidence);
   return (
     <section aria-label="Crossovers" className="flex flex-col gap-3">

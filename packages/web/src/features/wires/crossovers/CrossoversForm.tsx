@@ -3,33 +3,27 @@ import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import {
   CROSSOVER_AT_LABELS,
   CROSSOVER_COMES_LABELS,
-  crossoversSchema,
-  jobTitle,
   OUTPUT_LABELS,
   OUTPUT_LEAD_LABELS,
   type OutputTo,
   placeLabel,
 } from '@low-quarry/core/model';
 import { likelyCrossovers } from '@low-quarry/core/stations';
-import { useMemo } from 'react';
-import { type Control, type FieldPath, useController, useFieldArray } from 'react-hook-form';
-import { z } from 'zod';
-import { useMay } from '../../../api/me';
+import {
+  type Control,
+  type FieldPath,
+  type UseFormReturn,
+  useController,
+  useFieldArray,
+  useWatch,
+} from 'react-hook-form';
 import { savedCrossovers, type WithCrossovers } from '../../../outbox/saved/savedCrossovers';
-import { useSavedRecord } from '../../../outbox/useSavedRecord';
-import { BroughtBack } from '../../../ui/BroughtBack';
 import { Button } from '../../../ui/Button';
-import { ConflictPanel } from '../../../ui/ConflictPanel';
-import { FormError } from '../../../ui/FormError';
 import { FormChoice } from '../../../ui/form/FormChoice';
 import { FormText } from '../../../ui/form/FormText';
-import { useCheckedForm } from '../../../ui/form/useCheckedForm';
-import { useFollow } from '../../../ui/form/useFollow';
-import { useTypedKept } from '../../../ui/form/useTypedKept';
-import { fieldProblems, problemSentence } from '../../../ui/problemFields';
 import { Tick } from '../../../ui/Tick';
-import { toast } from '../../../ui/toast';
-import { useKept } from '../../../ui/useKept';
+import { JobListForm } from '../JobListForm';
+import { spaceOptions } from '../spaceOptions';
 import { FromLibrary, type FromLibraryProps, takenOver } from './FromLibrary';
 import {
   BARE,
@@ -46,12 +40,6 @@ import {
 } from './typedCrossovers';
 
 const MOST = 8;
-const draftSchema = z.object({ version: z.int(), base: crossoversSchema, typed: crossoversTypedSchema });
-type Draft = z.output<typeof draftSchema>;
-
-function toDraft({ version, crossovers }: Job): Draft {
-  return { version, base: crossovers, typed: toCrossoversTyped(crossovers) };
-}
 
 type CrossoversFormProps = {
   readonly job: Job;
@@ -60,39 +48,31 @@ type CrossoversFormProps = {
 };
 
 export function CrossoversForm({ job, openings, onDone }: CrossoversFormProps) {
-  const name = `crossovers.${job.id}`;
-  const { state, keep, settle, isTouched, broughtBack } = useKept<Draft>(name, draftSchema, () => toDraft(job));
-  const mayChange = useMay('choose');
-  const show = (draft: Draft) => {
-    settle(draft);
-    reset(draft.typed);
-  };
-  const { panel, send, drop, error, isPending, handedOver } = useSavedRecord({
-    kind: savedCrossovers,
-    recordId: job.id,
-    label: `The crossovers of ${jobTitle(job)}`,
-    form: { name, onWaits: ({ crossovers }) => keep({ ...state, base: crossovers }) },
-    onSaved: (saved) => {
-      show(toDraft(saved));
-      toast('The crossovers are saved.', { canUndo: true });
-      onDone();
-    },
-  });
-  const refused = useMemo(() => fieldProblems(error), [error]);
-  const form = useCheckedForm<CrossoversTyped, WithCrossovers>(readCrossoversSchema, state.typed, refused);
-  const { control, getValues, handleSubmit, reset, setValue } = form;
-  useTypedKept(form, (typed) => keep({ ...state, typed }));
-  useFollow(job.version, isTouched, () => show(toDraft(job)));
+  return (
+    <JobListForm<CrossoversTyped, WithCrossovers>
+      job={job}
+      what="crossovers"
+      kind={savedCrossovers}
+      of={({ crossovers }) => ({ crossovers })}
+      toTyped={({ crossovers }) => toCrossoversTyped(crossovers)}
+      typed={crossoversTypedSchema}
+      read={readCrossoversSchema}
+      onDone={onDone}
+    >
+      {(form) => <CrossoverList form={form} job={job} openings={openings} />}
+    </JobListForm>
+  );
+}
+
+type CrossoverListProps = Omit<CrossoversFormProps, 'onDone'> & {
+  readonly form: UseFormReturn<CrossoversTyped, unknown, WithCrossovers>;
+};
+
+function CrossoverList({ form: { control, getValues, setValue }, job, openings }: CrossoverListProps) {
   const { fields, append, remove } = useFieldArray({ control, name: 'crossovers' });
   const likely = likelyCrossovers(job, openings);
   return (
-    <form
-      aria-label="The crossovers"
-      className="flex flex-col gap-4"
-      noValidate
-      onSubmit={handleSubmit((record) => send(state.version, { crossovers: state.base }, record))}
-    >
-      <BroughtBack show={broughtBack && !handedOver} onDrop={() => show(toDraft(job))} />
+    <>
       {fields.map(({ id }, at) => (
         <fieldset key={id} className="grid grid-cols-2 gap-3 border-l-4 border-hairline pl-3 sm:grid-cols-4">
           <legend className="sr-only">crossover {at + 1}</legend>
@@ -119,21 +99,7 @@ export function CrossoversForm({ job, openings, onDone }: CrossoversFormProps) {
           </Button>
         )}
       </div>
-      <FormError>{panel ? null : problemSentence(error, state.typed, refused)}</FormError>
-      {panel && (
-        <ConflictPanel
-          what="these crossovers"
-          {...panel}
-          onTakeTheirs={() => {
-            drop();
-            show(toDraft(job));
-          }}
-        />
-      )}
-      <Button type="submit" className="self-start" disabled={isPending || !mayChange}>
-        {isPending ? 'Saving …' : 'Save the crossovers'}
-      </Button>
-    </form>
+    </>
   );
 }
 
@@ -151,10 +117,7 @@ function CrossoverFields({ control, path, job, openings, onTake }: FieldsProps &
     // What is kept stays to be seen, though the vehicle has it no more.
     ...crossovers.map(({ channel }) => channel),
   ]);
-  const spaces = named([
-    ...(job.vehicle.spaces ?? []).map(({ name }) => name),
-    ...crossovers.map(({ space }) => space),
-  ]);
+  const spaces = spaceOptions(job);
   return (
     <>
       <div className="col-span-2">
@@ -235,6 +198,7 @@ function CrossoverFields({ control, path, job, openings, onTake }: FieldsProps &
 }
 
 function OutputFields({ control, path, to, job, openings }: FieldsProps & { readonly to: OutputTo }) {
+  const isThere = useWatch({ control, name: at(path, 'ends') }) !== NO_OUTPUT;
   const kept = job.crossovers
     .flatMap(({ outputs }) => outputs)
     .flatMap(({ ends }) => (ends?.kind === 'place' ? [ends.place] : []));
@@ -251,7 +215,7 @@ function OutputFields({ control, path, to, job, openings }: FieldsProps & { read
   const label = OUTPUT_LABELS[to];
   return (
     <>
-      <div className="col-span-2 sm:col-span-1">
+      <div className={isThere ? 'col-span-2 sm:col-span-1' : 'col-span-2 sm:col-span-4'}>
         <FormChoice
           control={control}
           name={at(path, 'ends')}
@@ -260,24 +224,28 @@ function OutputFields({ control, path, to, job, openings }: FieldsProps & { read
           none="Not decided"
         />
       </div>
-      <div className="col-span-2">
-        <FormText
-          control={control}
-          name={at(path, 'filter')}
-          label={`${label}, filter`}
-          hint={FILTER_HINTS[to]}
-          autoComplete="off"
-        />
-      </div>
-      <div className="col-span-2 sm:col-span-1">
-        <FormChoice
-          control={control}
-          name={at(path, 'lead')}
-          label={`${label}, led by`}
-          options={OUTPUT_LEAD_LABELS}
-          none="Not decided"
-        />
-      </div>
+      {isThere && (
+        <>
+          <div className="col-span-2">
+            <FormText
+              control={control}
+              name={at(path, 'filter')}
+              label={`${label}, filter`}
+              hint={FILTER_HINTS[to]}
+              autoComplete="off"
+            />
+          </div>
+          <div className="col-span-2 sm:col-span-1">
+            <FormChoice
+              control={control}
+              name={at(path, 'lead')}
+              label={`${label}, led by`}
+              options={OUTPUT_LEAD_LABELS}
+              none="Not decided"
+            />
+          </div>
+        </>
+      )}
     </>
   );
 }

@@ -1,5 +1,5 @@
 /** Crossovers as they are typed: the filter of each output in the words of its sheet, the box by its three sides. */
-import { boxWords, filterWords, readBoxWords, readFilterWords } from '@low-quarry/core/catalogue';
+import { boxWords, filterWords, readFilterWords } from '@low-quarry/core/catalogue';
 import {
   CROSSOVER_ATS,
   CROSSOVER_COMES,
@@ -11,6 +11,7 @@ import {
   type OutputTo,
 } from '@low-quarry/core/model';
 import { z } from 'zod';
+import { boxTyped } from '../boxTyped';
 
 /** How the end of an output is chosen: no such output, left over in either way, or a place of the car behind this word. */
 export const NO_OUTPUT = 'none';
@@ -38,13 +39,6 @@ export const crossoversTypedSchema = z.object({ crossovers: z.array(z.object(fie
 export type CrossoversTyped = z.output<typeof crossoversTypedSchema>;
 export type CrossoverTyped = CrossoversTyped['crossovers'][number];
 
-const boxRead = z.string().transform((text, context) => {
-  if (text.trim() === '') return null;
-  const box = readBoxWords(text);
-  if (box.ok) return box.value;
-  context.addIssue(box.failure);
-  return z.NEVER;
-});
 const outputRead = outputTyped.extend({
   filter: z.string().transform((text, context) => {
     if (text.trim() === '') return null;
@@ -60,7 +54,7 @@ export const readCrossoversSchema: z.ZodType<{ crossovers: Crossover[] }, Crosso
     crossovers: z.array(
       z.object({
         ...fields,
-        box: boxRead,
+        box: boxTyped,
         outputs: z.object({ tweeter: outputRead, midrange: outputRead, woofer: outputRead }),
       }),
     ),

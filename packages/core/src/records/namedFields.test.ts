@@ -1,8 +1,8 @@
 /** What two people decided of the crossovers of one car comes together. */
 import { expect, test } from '@jest/globals';
 import type { Crossover } from '../model';
-import { crossoverFields } from './crossoverFields';
 import { differencesOf, mergeChanges } from './Field';
+import { crossoverFields } from './namedFields';
 
 const named = (name: string, more: Partial<Crossover> = {}): Crossover => ({
   ...{
