@@ -183,6 +183,28 @@ test('an amplifier and a crossover are laid into one space together, and what co
   await save.click();
   await expect(place).toContainText('Place: Clears');
 
+  // Two amplifiers and a distributor: a main for both, a branch to each.
+  const second = await note('box 2', {
+    Called: 'bass amplifier',
+    'Its box, mm': '120 x 40 x 40',
+    'Gives, W RMS': '150',
+  });
+  await expect(second.getByLabel('What it is')).toHaveValue('amplifier');
+  await boxes.getByRole('group', { name: 'box 1' }).getByLabel('Gives, W RMS').fill('300 W');
+  await save.click();
+  const channels = page.getByRole('region', { name: 'The channels' });
+  await expect(channels).toContainText('2 amplifiers are put in: one main leads to a distributor');
+  const distributor = await note('box 3', { Called: 'distributor', 'Its box, mm': '80 x 40 x 30' });
+  await distributor.getByLabel('What it is').selectOption('A distributor');
+  await save.click();
+  // The way from the battery to the seat is 3.2 m in this car.
+  await expect(channels).toContainText('450 W RMS of all together take about 54 A at 12 V');
+  await expect(channels).toContainText('a fuse of 20 A in the distributor, where the cable gets thinner');
+  await boxes.getByRole('button', { name: 'Change the boxes' }).click();
+  for (const which of ['3', '2']) await boxes.getByRole('button', { name: `Take box ${which} off` }).click();
+  await save.click();
+  await expect(boxes.getByRole('list', { name: /^Place of/ })).toHaveCount(1);
+
   // A set's crossover lies beside it.
   const crossovers = page.getByRole('region', { name: 'Crossovers' });
   await crossovers.getByRole('button', { name: 'Note a crossover' }).click();

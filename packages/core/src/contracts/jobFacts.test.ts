@@ -67,7 +67,7 @@ const FACTS: JobFacts = {
   ],
   stowed: [
     {
-      ...{ name: 'Amplifier', kind: 'amplifier', space: 'under the left seat', heldBy: '', isLater: true },
+      ...{ name: 'Amplifier', kind: 'amplifier', space: 'under the left seat', heldBy: '', rmsW: null, isLater: true },
       box: { lengthMm: 240, widthMm: 160, heightMm: 52 },
     },
   ],

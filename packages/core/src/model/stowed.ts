@@ -5,7 +5,12 @@ import { crossoverKey } from './crossover';
 
 const text = (most: number) => z.string().trim().max(most, `Type at most ${most} characters.`);
 
-export const STOWED_LABELS = { amplifier: 'An amplifier', bassBox: 'A bass box', other: 'Another box' } as const;
+export const STOWED_LABELS = {
+  amplifier: 'An amplifier',
+  bassBox: 'A bass box',
+  distributor: 'A distributor',
+  other: 'Another box',
+} as const;
 export type StowedKind = keyof typeof STOWED_LABELS;
 export const STOWED_KINDS = Object.keys(STOWED_LABELS) as [StowedKind, ...StowedKind[]];
 
@@ -18,6 +23,8 @@ const stowedOneSchema = z.strictObject({
   space: text(60),
   /** What holds it; empty where nobody said. */
   heldBy: text(120),
+  /** Of an amplifier, all of its channels together, RMS; null where nobody says. */
+  rmsW: z.number('Type watts above 0.').positive('Type watts above 0.').max(5000, 'Type at most 5,000 W.').nullable(),
   /** It comes after this job, and its room is kept free. */
   isLater: z.boolean(),
 });
@@ -38,10 +45,11 @@ export const stowedSchema = z
 /** "an amplifier, 240 × 160 × 52 mm, under the left seat, held by four screws; later". */
 export function stowedWords(stowed: Stowed | undefined): string {
   if (stowed === undefined) return 'none';
-  const { kind, box, space, heldBy, isLater } = stowed;
+  const { kind, box, space, heldBy, rmsW, isLater } = stowed;
   const said = [
     STOWED_LABELS[kind].toLowerCase(),
     box === null ? 'size not known' : boxWords(box),
+    ...(rmsW === null ? [] : [`${rmsW} W RMS`]),
     space === '' ? 'space not chosen' : space,
     heldBy === '' ? 'what holds it not said' : `held by ${heldBy}`,
   ];

@@ -29,7 +29,12 @@ export type Laid = {
 
 /** Wires leave at one end, and bend; an amplifier's are thick (from memory). */
 const CROSSOVER_WIRES_MM = 20;
-const WIRES_MM: Readonly<Record<StowedKind, number>> = { amplifier: 40, bassBox: 20, other: 20 };
+const WIRES_MM: Readonly<Record<StowedKind, number>> = {
+  amplifier: 40,
+  bassBox: 20,
+  distributor: 40,
+  other: 20,
+};
 
 /** All that is put into a car, crossovers first. */
 export function laidIn({ crossovers, stowed }: Pick<JobFacts, 'crossovers' | 'stowed'>): readonly Laid[] {

@@ -7,7 +7,14 @@ const SEAT: Space = {
   ...{ name: 'under the left seat', lengthMm: 320, widthMm: 210, heightMm: 70, note: '', grade: 'seenHere' },
 };
 const AMPLIFIER: Stowed = {
-  ...{ name: 'amplifier', kind: 'amplifier', space: 'Under the left seat', heldBy: 'four screws', isLater: false },
+  ...{
+    name: 'amplifier',
+    kind: 'amplifier',
+    space: 'Under the left seat',
+    heldBy: 'four screws',
+    rmsW: null,
+    isLater: false,
+  },
   box: { lengthMm: 240, widthMm: 160, heightMm: 52 },
 };
 const CROSSOVER: Crossover = {
@@ -51,7 +58,7 @@ describe('what lies there already, or comes later, counts', () => {
   });
 
   test('a box that comes later is named as later; its own trouble holds nothing yet', () => {
-    const bass: Stowed = { ...AMPLIFIER, name: 'bass', kind: 'bassBox', heldBy: '', isLater: true };
+    const bass: Stowed = { ...AMPLIFIER, name: 'bass', kind: 'bassBox', heldBy: '', rmsW: null, isLater: true };
     const both = [AMPLIFIER, bass];
     expect(placeOf(both)).toMatchObject({ verdict: 'hits', sentence: expect.stringContaining('bass (later)') });
     expect(points(both)).toEqual([

@@ -16,6 +16,8 @@ const WIRES: Readonly<Record<StowedKind, string>> = {
   amplifier:
     'Its feed with a fuse at the battery, an earth to bare metal close by (never a belt’s bolt), signal and wake-up from the radio, and a pair for each of its channels.',
   bassBox: 'A pair from the amplifier’s channel that drives it.',
+  distributor:
+    'The main from the battery, and a branch to each amplifier: a fuse in it wherever the cable gets thinner.',
   other: 'What its sheet asks for.',
 };
 

@@ -87,6 +87,7 @@ test('an amplifier that is in already has its feed looked at and nothing of it b
     box: null,
     space: 'The boot',
     heldBy: '',
+    rmsW: null,
     isLater: false,
   };
   const [, chosen] = runs([channel({})], ways([TO_DOOR, TO_SEAT, { ...TO_SEAT, to: 'the boot' }]), [box]);

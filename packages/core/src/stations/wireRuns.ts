@@ -9,12 +9,13 @@ import {
   placeLabel,
   type Route,
   type SmallNeed,
-  type Stowed,
   type VehicleRecord,
 } from '../model';
-import { FUSE_WITHIN_CM, gaugeOfArea, powerFeed, signalWire } from '../wiring';
+import { gaugeOfArea, signalWire } from '../wiring';
 import type { ChannelOpening, ChannelSheet } from './channelSheets';
+import { feedRuns } from './feedRuns';
 import type { CrossedPlace } from './plannedChannels';
+import { metres, wayBetween, wayTo } from './ways';
 
 export type WireRun = {
   readonly id: string;
@@ -59,7 +60,7 @@ export function wireRuns(
       bypassed.filter(({ record }) => record.wire !== 'new'),
       routes ?? [],
     ),
-    ...feedRun(sheets, workedOn, feedRoutes(routes ?? [], stowed)),
+    ...feedRuns(sheets, new Set(workedOn.keys()), routes ?? [], stowed),
   ];
 }
 
@@ -203,105 +204,4 @@ function plugRun(sheets: readonly ChannelSheet[], routes: readonly Route[]): rea
       next: null,
     },
   ];
-}
-
-/** Of several ways from the battery, the one to where the amplifier goes. */
-function feedRoutes(routes: readonly Route[], stowed: readonly Stowed[]): readonly Route[] {
-  const amplifiers = stowed.filter(({ kind, isLater, space }) => kind === 'amplifier' && !isLater && space !== '');
-  const toThem = routes.filter(
-    ({ from, to }) => isSame(from, 'battery') && amplifiers.some(({ space }) => isSame(to, space)),
-  );
-  return toThem.length > 0 ? toThem : routes;
-}
-
-/**
- * One feed for whatever was added: how many amplifiers it is nobody is asked. Where no pair of it is run new, it is in the car already, and its
- * feed is to be looked at rather than bought.
- */
-function feedRun(
-  sheets: readonly ChannelSheet[],
-  byLabel: ReadonlyMap<string, ChannelOpening>,
-  routes: readonly Route[],
-): readonly WireRun[] {
-  const fed = sheets.filter(({ record: { fedBy } }) => fedBy === 'addedAmplifier');
-  const fresh = fed.filter(({ channel: { loads } }) => loads.some(({ isNew, label }) => isNew && byLabel.has(label)));
-  if (fresh.length === 0) return [];
-  const added = fed.map(({ record }) => record);
-  const isNew = fresh.some(({ record: { wire }, isBypassed }) => wire === 'new' || isBypassed);
-  const [id, what] = ['feed', 'The added amplifier’s feed'];
-  const unrated = added.filter(({ power }) => power?.rating !== 'RMS');
-  if (unrated.length > 0)
-    return [
-      {
-        ...{ id, what, need: null },
-        sentence: `Cable and fuse follow from the RMS power of all of its channels, and nobody says that of ${unrated.map(({ name }) => name).join(', ')}.`,
-        next: 'Look at the amplifier’s sheet: its fuses and the cable that it asks for stand there too, and go before.',
-      },
-    ];
-  const watt = added.reduce((sum, { power }) => sum + (power?.watt ?? 0), 0);
-  const ways = routes.filter(({ from, lengthMm }) => isSame(from, 'battery') && lengthMm !== null);
-  if (ways.length > 1)
-    return [
-      {
-        ...{ id, what, need: null },
-        sentence: `${watt} W RMS come from the battery, and several ways begin there: to ${ways.map(({ to }) => to).join('; to ')}.`,
-        next: 'Note the amplifier among the boxes, with the space that one of them ends at.',
-      },
-    ];
-  const [way] = ways;
-  if (!way?.lengthMm)
-    return [
-      {
-        ...{ id, what, need: null },
-        sentence: `${watt} W RMS come from the battery, and nobody measured the way there.`,
-        next: 'Lay a string from the battery to where the amplifier goes, and note it with the vehicle as a way that begins at “battery”.',
-      },
-    ];
-  const lengthM = way.lengthMm / 1000;
-  const feed = powerFeed(watt, lengthM);
-  if (!feed)
-    return [
-      {
-        ...{ id, what, need: null },
-        sentence: `${watt} W RMS over ${metres(lengthM)} are more than one cable carries.`,
-        next: 'Follow the amplifiers’ own sheets: one main to a distributor, a fuse wherever the gauge drops.',
-      },
-    ];
-  const { ampere, areaMm2, fuseA, dropV } = feed;
-  const cable = `${areaMm2} mm² (${gaugeOfArea(areaMm2)}) of copper`;
-  return [
-    {
-      ...{ id, what },
-      need: !isNew
-        ? null
-        : {
-            what: `${metres(lengthM)} of cable, ${cable}, and a fuse of ${fuseA} A with its holder`,
-            why: `${what}: ${watt} W RMS from the battery to ${way.to}.`,
-          },
-      sentence: `${watt} W RMS take about ${Math.round(ampere)} A at 12 V: ${cable} from battery to ${way.to}, ${metres(lengthM)}, loses ${dropV.toFixed(2)} V; a fuse of ${fuseA} A within ${FUSE_WITHIN_CM} cm of the battery protects the cable.`,
-      next: isNew
-        ? 'The amplifier’s own sheet goes before: its fuse, its cable, its earth. Copper-clad aluminium carries less; a lorry has 24 V.'
-        : 'It is in the car already: look whether its cable is no thinner, and its fuse no larger than its cable stands.',
-    },
-  ];
-}
-
-/** From the radio or an amplifier to a place, m; null where nobody measured it. */
-function wayTo(routes: readonly Route[], label: string): number | null {
-  const way = routes.find(({ from, to }) => isSame(to, label) && !isSame(from, 'battery'));
-  return way?.lengthMm ? way.lengthMm / 1000 : null;
-}
-
-function wayBetween(routes: readonly Route[], start: string, end: string): number | null {
-  const way = routes.find(({ from, to }) => isSame(from, start) && isSame(to, end));
-  return way?.lengthMm ? way.lengthMm / 1000 : null;
-}
-
-function isSame(a: string, b: string): boolean {
-  return a.trim().toLowerCase() === b.trim().toLowerCase();
-}
-
-/** A cable is cut too long rather than too short: rounded up to a decimetre. */
-function metres(m: number): string {
-  return `${(Math.ceil(m * 10 - 1e-6) / 10).toFixed(1)} m`;
 }

@@ -42,7 +42,7 @@ test('they are decided by whoever plans the wires, on what they were when they l
 test('what else is put into the car is kept beside them, each by its own request', async () => {
   const job = await read();
   const amplifier = {
-    ...{ name: 'amplifier', kind: 'amplifier', space: 'under the left seat', heldBy: '', isLater: true },
+    ...{ name: 'amplifier', kind: 'amplifier', space: 'under the left seat', heldBy: '', rmsW: null, isLater: true },
     box: { lengthMm: 240, widthMm: 160, heightMm: 52 },
   };
   const putBoxes = (version: number, stowed: readonly object[]) =>

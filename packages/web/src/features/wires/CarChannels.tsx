@@ -42,6 +42,7 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
   const channels = channelSheets(job, openings, confidence);
   const sheets = channels.kind === 'known' ? channels.sheets : [];
   const vehicle = `/vehicles/${encodeURIComponent(job.vehicle.id)}`;
+  const runs = wireRuns(job, sheets, openings);
   const onMakers = sheets.filter((sheet) => sheet.isOnMakersAmplifier);
   const isMakersThere =
     onMakers.length > 0 ||
@@ -54,10 +55,13 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
       <section aria-label="The channels" className="flex flex-col gap-2">
         <h2 className="border-b border-ink text-[18px] font-bold">The channels</h2>
         {channels.kind === 'notLooked' ? (
-          <p>
-            <span className="font-semibold text-measure">Nobody noted this car’s channels:</span> neither load, nor
-            band, nor power is judged. <VehicleLink to={vehicle}>Note them on the vehicle</VehicleLink>
-          </p>
+          <>
+            <p>
+              <span className="font-semibold text-measure">Nobody noted this car’s channels:</span> neither load, nor
+              band, nor power is judged. <VehicleLink to={vehicle}>Note them on the vehicle</VehicleLink>
+            </p>
+            <NewWires runs={runs} />
+          </>
         ) : (
           <>
             {channels.sheets.length === 0 && <p>Somebody looked: no channel feeds a speaker.</p>}
@@ -79,7 +83,7 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
               ))}
             </ul>
             <Loudness lines={levelLines(channels.sheets, openings, confidence)} />
-            <NewWires runs={wireRuns(job, channels.sheets, openings)} />
+            <NewWires runs={runs} />
             <StartValues values={startValues(job, openings, confidence)} settings={job.baseline.settings} />
           </>
         )}

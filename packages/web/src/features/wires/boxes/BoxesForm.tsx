@@ -1,7 +1,14 @@
 /** What else is put into the car, and where each of it goes. */
 import type { Job } from '@low-quarry/core/contracts/jobs';
 import { STOWED_LABELS } from '@low-quarry/core/model';
-import { type Control, type FieldPath, type UseFormReturn, useController, useFieldArray } from 'react-hook-form';
+import {
+  type Control,
+  type FieldPath,
+  type UseFormReturn,
+  useController,
+  useFieldArray,
+  useWatch,
+} from 'react-hook-form';
 import { savedStowed, type WithStowed } from '../../../outbox/saved/savedStowed';
 import { Button } from '../../../ui/Button';
 import { FormChoice } from '../../../ui/form/FormChoice';
@@ -64,6 +71,7 @@ const at = (path: string, name: string) => `${path}.${name}` as FieldPath<BoxesT
 function BoxFields({ control, path, job }: FieldsProps) {
   const { field: later } = useController({ control, name: at(path, 'isLater') });
   const spaces = spaceOptions(job);
+  const isAmplifier = useWatch({ control, name: at(path, 'kind') }) === 'amplifier';
   return (
     <>
       <div className="col-span-2">
@@ -91,6 +99,17 @@ function BoxFields({ control, path, job }: FieldsProps) {
           {...(Object.keys(spaces).length === 0 ? { hint: 'None is noted with the vehicle.' } : {})}
         />
       </div>
+      {isAmplifier && (
+        <div className="col-span-2">
+          <FormText
+            control={control}
+            name={at(path, 'rmsW')}
+            label="Gives, W RMS"
+            hint="All of its channels together: its cable and fuse follow."
+            autoComplete="off"
+          />
+        </div>
+      )}
       <div className="col-span-2 sm:col-span-4">
         <FormText
           control={control}

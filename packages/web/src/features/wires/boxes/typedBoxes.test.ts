@@ -4,7 +4,7 @@ import type { Stowed } from '@low-quarry/core/model';
 import { EMPTY_BOX, readBoxesSchema, toBoxesTyped } from './typedBoxes';
 
 const AMPLIFIER: Stowed = {
-  ...{ name: 'amplifier', kind: 'amplifier', space: 'boot', heldBy: 'four screws', isLater: true },
+  ...{ name: 'amplifier', kind: 'amplifier', space: 'boot', heldBy: 'four screws', rmsW: 300, isLater: true },
   box: { lengthMm: 240, widthMm: 160, heightMm: 52.5 },
 };
 const problems = (...stowed: readonly (typeof EMPTY_BOX)[]) =>
