@@ -310,6 +310,16 @@ describe('its wires', () => {
     expect(needs({ comes: 'own' }, [])).not.toContain('Crossover, left');
   });
 
+  test('what is put in besides stands there as well, and what comes later does not', () => {
+    const box: Stowed = {
+      ...{ name: 'bass', kind: 'bassBox', box: null, space: '', heldBy: '', rmsW: null, isLater: false },
+    };
+    const needs = (isLater: boolean) =>
+      wiringNeeds(car([], { stowed: [{ ...box, isLater }] }), OPENINGS, OPENINGS, SHOP).map(({ what }) => what);
+    expect(needs(false)).toContain('A bass box: bass');
+    expect(needs(true)).not.toContain('A bass box: bass');
+  });
+
   test('start values: the tweeter’s level, and no high-pass beside the crossover’s', () => {
     const job = {
       ...car([box()], { noted: channels({ fedBy: 'addedAmplifier' }) }),

@@ -1,5 +1,13 @@
 /** What has to be at hand for the wires of a job: new wire, what its feed asks for, and what joins the ends. */
-import { outputWords, placeLabel, type ShopSettings, type SmallNeed } from '../model';
+import {
+  outputWords,
+  placeLabel,
+  type ShopSettings,
+  type SmallNeed,
+  STOWED_LABELS,
+  type Stowed,
+  stowedWords,
+} from '../model';
 import { type ChannelJob, type ChannelOpening, channelSheets } from './channelSheets';
 import { jointLines, jointNeeds } from './joints';
 import { crossedPlaces } from './plannedChannels';
@@ -21,6 +29,7 @@ export function wiringNeeds(
   return [
     ...wireRuns(job, sheets, openings, included).flatMap(({ need }) => need ?? []),
     ...crossoverNeeds(job, included),
+    ...boxNeeds(job.stowed),
     ...jointNeeds(jointLines(sheets, [...included, ...stays], included, schools.splice)),
   ];
 }
@@ -33,5 +42,15 @@ function crossoverNeeds({ crossovers }: ChannelJob, included: readonly ChannelOp
     .map(({ name, outputs }) => ({
       what: `Crossover, ${name}`,
       why: `It is in no set’s box: ${outputs.map(outputWords).join('; ')}.`,
+    }));
+}
+
+/** What is put in now; what comes later is not bought yet. */
+function boxNeeds(stowed: readonly Stowed[]): readonly SmallNeed[] {
+  return stowed
+    .filter(({ isLater }) => !isLater)
+    .map((each) => ({
+      what: `${STOWED_LABELS[each.kind]}: ${each.name}`,
+      why: `It is put into the car: ${stowedWords(each)}.`,
     }));
 }
