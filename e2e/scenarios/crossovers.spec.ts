@@ -175,7 +175,7 @@ test('an amplifier and a crossover are laid into one space together, and what co
   await later.getByLabel('What it is').selectOption('A bass box');
   await later.getByLabel('It comes later: its room is kept free').check();
   await save.click();
-  await expect(place).toContainText('amplifier and bass box (later) together do not go into “under the left seat”');
+  await expect(place).toContainText('Amplifier and bass box (later) together do not go into “under the left seat”');
   await page.reload();
   await expect(place).toContainText('Place: Hits');
   await page.getByRole('button', { name: 'Change the boxes' }).click();
@@ -213,7 +213,7 @@ test('an amplifier and a crossover are laid into one space together, and what co
   await crossovers.getByLabel('Its box, mm').fill('112 x 40 x 60');
   await crossovers.getByLabel('In the vehicle’s space').selectOption('under the left seat');
   await crossovers.getByRole('button', { name: 'Save the crossovers' }).click();
-  await expect(place).toContainText('crossover left and amplifier together go into “under the left seat”');
+  await expect(place).toContainText('Crossover left and amplifier together go into “under the left seat”');
   await expect(place).toContainText('+5.0 ±');
 });
 

@@ -1,5 +1,6 @@
 /** Whether what is put into a car goes where it is meant to lie, with room for its wires, and beside whatever else lies there now or later. */
 import { boxWords } from '../catalogue';
+import { capital } from '../firstLetter';
 import { type BoxSides, boxRoom } from '../geometry';
 import { listed } from '../listed';
 import {
@@ -89,9 +90,9 @@ function roomCheck(there: readonly Laid[], sides: BoxSides, space: Space, confid
   const expandedMm = coverageFactor(confidence, null, 0) * Math.sqrt(variance / 3);
   const isOne = there.length === 1;
   const names = listed(there.map((each) => `${each.name}${each.isLater ? ' (later)' : ''}`));
-  const what = isOne ? 'It' : `${names} together`;
+  const what = isOne ? 'It' : `${capital(names)} together`;
   const wires = listed([...new Set(there.map(({ wiresMm }) => `${wiresMm}`))]);
-  const where = `“${space.name}” (${boxWords(sides)} free; of the length ${wires} mm are for the wires)`;
+  const where = `“${space.name}” (${boxWords(sides)} free; ${wires} mm at an end are for wires)`;
   const goes = `${what} ${isOne ? 'goes' : 'go'} into ${where}`;
   if (intervalVerdict(atMostMm, expandedMm) === 'hits')
     return check('hits', `${what} ${isOne ? 'does' : 'do'} not go into ${where}.`, 'Lay it elsewhere.', {

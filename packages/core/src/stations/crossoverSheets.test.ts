@@ -234,7 +234,7 @@ describe('where it lies', () => {
     expect(place({}, [SPACE], [right])).toMatchObject({
       verdict: 'hits',
       sentence: expect.stringContaining(
-        'crossover left and crossover right together do not go into “behind the card, left”',
+        'Crossover left and crossover right together do not go into “behind the card, left”',
       ),
     });
     expect(place({}, [SPACE], [{ ...right, box: null }])?.sentence).toContain('the size of crossover right');

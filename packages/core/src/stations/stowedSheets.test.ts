@@ -53,7 +53,7 @@ describe('what lies there already, or comes later, counts', () => {
     const higher = { ...CROSSOVER, box: { lengthMm: 112, widthMm: 60, heightMm: 66 } };
     expect(placeOf([AMPLIFIER], [higher])).toMatchObject({
       verdict: 'hits',
-      sentence: expect.stringContaining('crossover left and amplifier together do not go into “under the left seat”'),
+      sentence: expect.stringContaining('Crossover left and amplifier together do not go into “under the left seat”'),
     });
   });
 

@@ -43,6 +43,7 @@ async function earlierShop(schema: string) {
   const tried = isAfter(schema, 'Baseline1764900700000') ? { baseline: NO_BASELINE } : {};
   const outside = isAfter(schema, 'Questions1764900800000') ? { questions: [] } : {};
   const seen = isAfter(schema, 'Facts1764901000000') ? { found: {} } : {};
+  const wired = isAfter(schema, 'CrossoversAndBoxes1764901600000') ? { crossovers: [], stowed: [] } : {};
   const job = {
     id: jobId,
     vehicle_id: vehicle.id,
@@ -53,6 +54,7 @@ async function earlierShop(schema: string) {
     ...asked,
     ...tried,
     ...seen,
+    ...wired,
     ...outside,
   };
   const columns = Object.keys(job).map((column) => `"${column}"`);

@@ -7,7 +7,10 @@ export class CrossoversAndBoxes1764901600000 implements MigrationInterface {
   name = 'CrossoversAndBoxes1764901600000';
 
   async up(runner: QueryRunner): Promise<void> {
-    for (const column of COLUMNS) await runner.query(`ALTER TABLE "job" ADD "${column}" jsonb NOT NULL DEFAULT '[]'`);
+    for (const column of COLUMNS) {
+      await runner.query(`ALTER TABLE "job" ADD "${column}" jsonb NOT NULL DEFAULT '[]'`);
+      await runner.query(`ALTER TABLE "job" ALTER COLUMN "${column}" DROP DEFAULT`);
+    }
   }
 
   async down(runner: QueryRunner): Promise<void> {

@@ -15,7 +15,7 @@ export function NewWires({ runs }: { readonly runs: readonly WireRun[] }) {
         {runs.map(({ id, what, need, sentence, next }) => (
           <li key={id} className="grid gap-x-4 border-b border-hairline py-1.5 sm:grid-cols-[320px_1fr]">
             <strong>{what}</strong>
-            <span className={need === null ? 'text-measure' : ''}>
+            <span className={need === null && next !== null ? 'text-measure' : ''}>
               {sentence} {next && <span className="block text-muted">{next}</span>}
             </span>
           </li>

@@ -1,5 +1,6 @@
 /** What else is put into the car besides crossovers: whether it goes into its space, and what leads there. */
 import type { Job } from '@low-quarry/core/contracts/jobs';
+import { capital } from '@low-quarry/core/firstLetter';
 import { stowedWords } from '@low-quarry/core/model';
 import { type StowedSheet, stowedSheets } from '@low-quarry/core/stations';
 import { useState } from 'react';
@@ -50,7 +51,7 @@ function Box({ sheet: { record, place, wires } }: { readonly sheet: StowedSheet 
     <li className="grid gap-x-8 gap-y-1 border-b border-hairline py-3 xl:grid-cols-[720px_1fr] xl:items-start">
       <div>
         <h3 className="text-[16px] font-bold">{record.name}</h3>
-        <p>{stowedWords(record)}.</p>
+        <p>{capital(stowedWords(record))}.</p>
         <p className="text-muted">{wires}</p>
       </div>
       <ul aria-label={`Place of ${record.name}`}>
