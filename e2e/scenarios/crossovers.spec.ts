@@ -1,5 +1,6 @@
 /** A set's crossover: its chain is closed before anything of it is ordered, and what nobody decided is asked. */
 import type { Page } from '@playwright/test';
+import { expectAccessible } from '../driver/accessible';
 import type { Fitter } from '../driver/Fitter';
 import { expect, test } from '../driver/test';
 
@@ -87,8 +88,13 @@ test('a set’s woofer and tweeter hang on one channel by its crossover: each ou
   await expect(checks).toContainText('nobody said: another may load the channel far more');
   await expect(checks).toContainText('Band: Clears');
 
-  // A slip is named, and nothing of it is saved.
+  // A slip is named, and nothing of it is saved; everybody can use the form, on a telephone too.
   await crossovers.getByRole('button', { name: 'Change the crossovers' }).click();
+  await expect(crossovers.getByLabel('Called')).toHaveValue('left');
+  await expectAccessible(page, 'crossovers');
+  await page.setViewportSize({ width: 390, height: 844 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await page.setViewportSize({ width: 1280, height: 800 });
   await crossovers.getByLabel('Tweeter, filter').fill('3500');
   await save.click();
   await expect(

@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import { type Box, BRANCH_TO, boxSchema, boxWords, filterSchema, filterWords } from '../catalogue';
+import { refuseSameName } from './sameName';
 
 const text = (most: number) => z.string().trim().max(most, `Type at most ${most} characters.`);
 
@@ -78,22 +79,7 @@ const MOST = 8;
 export const crossoversSchema = z
   .array(crossoverSchema)
   .max(MOST, `Keep to ${MOST} crossovers.`)
-  .superRefine((crossovers, context) => {
-    const names = crossovers.map(({ name }) => crossoverKey(name));
-    names.forEach((name, at) => {
-      if (names.indexOf(name) === at) return;
-      context.addIssue({
-        code: 'custom',
-        path: [at, 'name'],
-        message: 'Another crossover is called so: call it otherwise.',
-      });
-    });
-  });
-
-/** What it is told from others by: in whatever letters its name was typed. */
-export function crossoverKey(name: string): string {
-  return name.trim().toLowerCase();
-}
+  .superRefine(refuseSameName('Another crossover is called so: call it otherwise.'));
 
 /** "tweeter, high-pass 3500 Hz, 12 dB, to Sail panel, left, a wire of its own". */
 export function outputWords({ to, ends, filter, lead }: CrossoverOutput): string {

@@ -118,7 +118,6 @@ export {
   CROSSOVER_COMES_LABELS,
   type Crossover,
   type CrossoverOutput,
-  crossoverKey,
   crossoversSchema,
   crossoverWords,
   liesWords,
@@ -345,6 +344,7 @@ export {
 export { readMeasurement } from './readMeasurement';
 export { type FacePlace, readPlaces } from './readPlaces';
 export { faultHold, isAssumed } from './replaced';
+export { nameKey } from './sameName';
 export {
   DAY_ORDERS,
   type DayOrder,

@@ -1,7 +1,7 @@
 /** What else is put into a car besides crossovers, with or after this job: amplifiers, bass boxes, whatever needs room. */
 import { z } from 'zod';
 import { boxSchema, boxWords } from '../catalogue';
-import { crossoverKey } from './crossover';
+import { refuseSameName } from './sameName';
 
 const text = (most: number) => z.string().trim().max(most, `Type at most ${most} characters.`);
 
@@ -34,13 +34,7 @@ const MOST = 8;
 export const stowedSchema = z
   .array(stowedOneSchema)
   .max(MOST, `Keep to ${MOST} boxes.`)
-  .superRefine((all, context) => {
-    const names = all.map(({ name }) => crossoverKey(name));
-    names.forEach((name, at) => {
-      if (names.indexOf(name) === at) return;
-      context.addIssue({ code: 'custom', path: [at, 'name'], message: 'Another box is called so: call it otherwise.' });
-    });
-  });
+  .superRefine(refuseSameName('Another box is called so: call it otherwise.'));
 
 /** "an amplifier, 240 × 160 × 52 mm, under the left seat, held by four screws; later". */
 export function stowedWords(stowed: Stowed | undefined): string {

@@ -1,5 +1,5 @@
 /** The fields of what a job has by name, crossovers and boxes: each by itself, so that what two people decided of left and right comes together. */
-import { type Crossover, crossoverKey, crossoverWords, type Stowed, stowedWords } from '../model';
+import { type Crossover, crossoverWords, nameKey, type Stowed, stowedWords } from '../model';
 import type { Field } from './Field';
 
 type Named = { readonly name: string };
@@ -15,12 +15,12 @@ function namedFields<Key extends string, Item extends Named, Rec extends Readonl
   records: readonly Rec[],
 ): readonly Field<Rec>[] {
   const names = new Map(
-    records.flatMap((record) => (record[at] ?? []).map(({ name }) => [crossoverKey(name), name] as const)),
+    records.flatMap((record) => (record[at] ?? []).map(({ name }) => [nameKey(name), name] as const)),
   );
   return [...names].map(([key, name]) => ({
     path: `${at}.${key}`,
     label: `${what} ${name}`,
-    read: (record) => record[at].find((each) => crossoverKey(each.name) === key),
+    read: (record) => record[at].find((each) => nameKey(each.name) === key),
     write: (record, value) => ({ ...record, [at]: withOne(record[at], key, value as Item | undefined) }),
     words: (value) => words(value as Item | undefined),
   }));
@@ -39,8 +39,8 @@ export function stowedFields<Rec extends { readonly stowed: Stowed[] }>(
 }
 
 function withOne<Item extends Named>(items: readonly Item[], key: string, value: Item | undefined): Item[] {
-  const others = items.filter(({ name }) => crossoverKey(name) !== key);
+  const others = items.filter(({ name }) => nameKey(name) !== key);
   if (value === undefined) return others;
-  const at = items.findIndex(({ name }) => crossoverKey(name) === key);
+  const at = items.findIndex(({ name }) => nameKey(name) === key);
   return others.toSpliced(at < 0 ? others.length : at, 0, value);
 }

@@ -4,9 +4,9 @@ import { capital } from '../firstLetter';
 import { type BoxSides, boxRoom } from '../geometry';
 import { listed } from '../listed';
 import {
-  crossoverKey,
   isOnlyHeard,
   type JobFacts,
+  nameKey,
   SOURCE_HALF_WIDTHS_MM,
   type Space,
   type StowedKind,
@@ -60,7 +60,7 @@ export function boxPlace(
   spaces: VehicleRecord['spaces'],
   confidence: number,
 ): PlaceCheck {
-  const space = (spaces ?? []).find((each) => crossoverKey(each.name) === crossoverKey(name));
+  const space = (spaces ?? []).find((each) => nameKey(each.name) === nameKey(name));
   if (!space)
     return check(
       'measure',
@@ -70,7 +70,7 @@ export function boxPlace(
   const sides = sidesOf(space);
   if (!sides)
     return check('measure', `Nobody measured the space: ${spaceWords(space)}.`, 'Measure length, width and height.');
-  const there = all.filter((each) => crossoverKey(each.space) === crossoverKey(name));
+  const there = all.filter((each) => nameKey(each.space) === nameKey(name));
   const unknown = there.filter(({ box }) => box === null);
   if (unknown.length > 0)
     return check(

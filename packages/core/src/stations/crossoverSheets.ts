@@ -1,10 +1,10 @@
 /** Each crossover of a job, with what it is judged by: what feeds it, what its outputs end at, where it lies. */
 import {
   type Crossover,
-  crossoverKey,
   isBehindHinge,
   type JobFacts,
   knownFact,
+  nameKey,
   placeLabel,
   type VehicleRecord,
 } from '../model';
@@ -82,7 +82,7 @@ function judgedOf(record: Crossover, job: ChannelJob, byLabel: ReadonlyMap<strin
 }
 
 function inputOf({ name, channel }: Crossover, job: ChannelJob): NonNullable<JudgedCrossover['input']> {
-  const planned = plannedChannels(job).find(({ noted }) => crossoverKey(noted.name) === crossoverKey(channel));
+  const planned = plannedChannels(job).find(({ noted }) => nameKey(noted.name) === nameKey(channel));
   if (!planned) return { name: channel, isThere: false, joined: 'parallel', besides: [], crossovers: [] };
   const { record, crossed, noted } = planned;
   const isCrossed = (place: string) => crossed.some((each) => each.place === place);

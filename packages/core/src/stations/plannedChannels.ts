@@ -5,8 +5,8 @@ import {
   type Channel,
   type Crossover,
   type CrossoverOutput,
-  crossoverKey,
   type JobFacts,
+  nameKey,
   type PlanSource,
   type VehicleRecord,
 } from '../model';
@@ -45,12 +45,12 @@ export function plannedChannels({
   crossovers,
 }: PlannedJob): readonly PlannedChannel[] {
   const noted = channels ?? [];
-  const names = new Set(noted.map(({ name }) => crossoverKey(name)));
-  const crossed = crossovers.filter(({ channel }) => names.has(crossoverKey(channel))).flatMap(crossedPlaces);
+  const names = new Set(noted.map(({ name }) => nameKey(name)));
+  const crossed = crossovers.filter(({ channel }) => names.has(nameKey(channel))).flatMap(crossedPlaces);
   const places = new Set(crossed.map(({ place }) => place));
   return noted.map((each) => {
     const record = plannedChannel(each, amplifierPlan);
-    const here = crossed.filter(({ crossover: { channel } }) => crossoverKey(channel) === crossoverKey(each.name));
+    const here = crossed.filter(({ crossover: { channel } }) => nameKey(channel) === nameKey(each.name));
     return {
       noted: each,
       isBypassed: record !== each,

@@ -14,8 +14,8 @@ import { Button } from '../../../ui/Button';
 import { FormChoice } from '../../../ui/form/FormChoice';
 import { FormText } from '../../../ui/form/FormText';
 import { Tick } from '../../../ui/Tick';
+import { BoxSize, BoxSpace, HeldBy } from '../BoxFields';
 import { JobListForm } from '../JobListForm';
-import { spaceOptions } from '../spaceOptions';
 import { type BoxesTyped, boxesTypedSchema, EMPTY_BOX, readBoxesSchema, toBoxesTyped } from './typedBoxes';
 
 const MOST = 8;
@@ -70,7 +70,6 @@ const at = (path: string, name: string) => `${path}.${name}` as FieldPath<BoxesT
 
 function BoxFields({ control, path, job }: FieldsProps) {
   const { field: later } = useController({ control, name: at(path, 'isLater') });
-  const spaces = spaceOptions(job);
   const isAmplifier = useWatch({ control, name: at(path, 'kind') }) === 'amplifier';
   return (
     <>
@@ -80,25 +79,8 @@ function BoxFields({ control, path, job }: FieldsProps) {
       <div className="col-span-2">
         <FormChoice control={control} name={at(path, 'kind')} label="What it is" options={STOWED_LABELS} />
       </div>
-      <div className="col-span-2">
-        <FormText
-          control={control}
-          name={at(path, 'box')}
-          label="Its box, mm"
-          hint="Length × width × height: 240 × 160 × 52."
-          autoComplete="off"
-        />
-      </div>
-      <div className="col-span-2">
-        <FormChoice
-          control={control}
-          name={at(path, 'space')}
-          label="In the vehicle’s space"
-          options={spaces}
-          none="None chosen"
-          {...(Object.keys(spaces).length === 0 ? { hint: 'None is noted with the vehicle.' } : {})}
-        />
-      </div>
+      <BoxSize control={control} path={path} example="240 × 160 × 52" />
+      <BoxSpace control={control} path={path} job={job} />
       {isAmplifier && (
         <div className="col-span-2">
           <FormText
@@ -110,16 +92,11 @@ function BoxFields({ control, path, job }: FieldsProps) {
           />
         </div>
       )}
-      <div className="col-span-2 sm:col-span-4">
-        <FormText
-          control={control}
-          name={at(path, 'heldBy')}
-          label="Held by"
-          hint="Screws into what is no tank and no wire; the maker’s own threads. It must not fly in a crash."
-          autoComplete="off"
-          maxLength={120}
-        />
-      </div>
+      <HeldBy
+        control={control}
+        path={path}
+        hint="Screws into what is no tank and no wire; the maker’s own threads. It must not fly in a crash."
+      />
       <div className="col-span-2 sm:col-span-4">
         <Tick label="It comes later: its room is kept free" isOn={Boolean(later.value)} onChange={later.onChange} />
       </div>

@@ -22,8 +22,8 @@ import { Button } from '../../../ui/Button';
 import { FormChoice } from '../../../ui/form/FormChoice';
 import { FormText } from '../../../ui/form/FormText';
 import { Tick } from '../../../ui/Tick';
+import { BoxSize, BoxSpace, HeldBy } from '../BoxFields';
 import { JobListForm } from '../JobListForm';
-import { spaceOptions } from '../spaceOptions';
 import { FromLibrary, type FromLibraryProps, takenOver } from './FromLibrary';
 import {
   BARE,
@@ -117,7 +117,6 @@ function CrossoverFields({ control, path, job, openings, onTake }: FieldsProps &
     // What is kept stays to be seen, though the vehicle has it no more.
     ...crossovers.map(({ channel }) => channel),
   ]);
-  const spaces = spaceOptions(job);
   return (
     <>
       <div className="col-span-2">
@@ -148,15 +147,7 @@ function CrossoverFields({ control, path, job, openings, onTake }: FieldsProps &
           none="Not decided"
         />
       </div>
-      <div className="col-span-2">
-        <FormText
-          control={control}
-          name={at(path, 'box')}
-          label="Its box, mm"
-          hint="Length × width × height: 110 × 72 × 38."
-          autoComplete="off"
-        />
-      </div>
+      <BoxSize control={control} path={path} example="110 × 72 × 38" />
       <div className="col-span-2">
         <FormChoice
           control={control}
@@ -166,16 +157,7 @@ function CrossoverFields({ control, path, job, openings, onTake }: FieldsProps &
           none="Not decided"
         />
       </div>
-      <div className="col-span-2">
-        <FormChoice
-          control={control}
-          name={at(path, 'space')}
-          label="In the vehicle’s space"
-          options={spaces}
-          none="None chosen"
-          {...(Object.keys(spaces).length === 0 ? { hint: 'None is noted with the vehicle.' } : {})}
-        />
-      </div>
+      <BoxSpace control={control} path={path} job={job} />
       <div className="col-span-2 sm:col-span-4">
         <Tick
           label="It lies where one pair of the car forks to its speakers"
@@ -183,16 +165,11 @@ function CrossoverFields({ control, path, job, openings, onTake }: FieldsProps &
           onChange={fork.onChange}
         />
       </div>
-      <div className="col-span-2 sm:col-span-4">
-        <FormText
-          control={control}
-          name={at(path, 'heldBy')}
-          label="Held by"
-          hint="Two ties on the beam; screws into the bracket. Loose in a door it rattles."
-          autoComplete="off"
-          maxLength={120}
-        />
-      </div>
+      <HeldBy
+        control={control}
+        path={path}
+        hint="Two ties on the beam; screws into the bracket. Loose in a door it rattles."
+      />
     </>
   );
 }
