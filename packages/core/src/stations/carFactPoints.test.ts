@@ -5,6 +5,7 @@ import {
   type CarFact,
   type CarFactKey,
   type CarFacts,
+  type Crossover,
   factsOfOtherVariant,
   type Goals,
   jobFactsSchema,
@@ -35,6 +36,11 @@ const opening = (more: Partial<PointOpening['record']> = {}): PointOpening => ({
 });
 const asked = (of: PointJob, openings: readonly PointOpening[]) =>
   carFactPoints(of, openings).map(({ id }) => id.replace('fact ', ''));
+
+const LEADING_ON: Crossover = {
+  ...{ name: 'left', channel: '', at: 'cabin', isAtFork: false, space: '', heldBy: '', box: null, comes: null },
+  outputs: [{ to: 'woofer', ends: { kind: 'place', place: 'Front door, left' }, filter: null, lead: 'new' }],
+};
 
 describe('what does not matter for this car and this wish is not asked', () => {
   const CLEARER: Goals = { clearer: 3 };
@@ -70,6 +76,12 @@ describe('what does not matter for this car and this wish is not asked', () => {
       { goals: CLEARER },
       [opening({ presence: 'empty', wiring: { kind: 'noWires' } })],
       ['amplifier', 'windows', 'boot'],
+    ],
+    [
+      'a crossover that leads on by a wire of its own',
+      { goals: CLEARER, crossovers: [LEADING_ON] },
+      [opening({ secondPlug: 'none' })],
+      ['amplifier', 'windows', 'boot', 'band'],
     ],
     [
       'a side panel, where belts run',

@@ -14,6 +14,7 @@ import { type ChannelOpening, channelSheets } from './channelSheets';
 import { crossoverPoints } from './crossoverPoints';
 import { crossoverSheets } from './crossoverSheets';
 import { jointLines } from './joints';
+import { likelyCrossovers } from './likelyCrossovers';
 import { startValues } from './startValues';
 import { wireHolds } from './wireHolds';
 import { wireRuns } from './wireRuns';
@@ -136,6 +137,17 @@ describe('a set on a channel that feeds the door alone', () => {
     expect(crossoverPoints(car([box()]), OPENINGS, CONFIDENCE)).toEqual([]);
     expect([...wireHolds(car([box()]), OPENINGS, CONFIDENCE)]).toEqual([]);
   });
+});
+
+test('a woofer and a tweeter that are chosen for one side are likely a set; nothing of it is decided by that', () => {
+  const job = car([], { noted: channels({}) });
+  expect(likelyCrossovers(job, OPENINGS)).toMatchObject([
+    { name: 'left', channel: 'front left', at: null, comes: null, outputs: [{ to: 'tweeter' }, { to: 'woofer' }] },
+  ]);
+  // One that has its crossover, a side without its tweeter, and two tweeters of which nobody knows which.
+  expect(likelyCrossovers(car([box()]), OPENINGS)).toEqual([]);
+  expect(likelyCrossovers(job, [DOOR, opening('sailPanel', 'tweeter', 'right')])).toEqual([]);
+  expect(likelyCrossovers(job, [...OPENINGS, opening('dashCorner', 'tweeter')])).toEqual([]);
 });
 
 test('a place that a crossover leads to is taken off what led there before', () => {

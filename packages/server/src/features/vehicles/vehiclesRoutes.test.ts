@@ -83,7 +83,7 @@ describe('found as one types', () => {
       .expect(200);
     await app.db.query(`UPDATE "job" SET "created_at" = now() + interval '1 day' WHERE "id" = $1`, [body.jobId]);
     const { found } = await search('');
-    expect(found[0]).toMatchObject({ model: 'Promenade', jobs: 2, openings: 4 });
+    expect(found[0]).toMatchObject({ model: 'Promenade', jobs: 2, openings: 6 });
     expect(found).toHaveLength(8);
   });
 });
