@@ -11,7 +11,8 @@ export type BoxRoom = {
 
 /** So many are laid in every order, every way round; of more only what each takes is told. */
 const MOST_TRIED = 4;
-const STEPS = 24;
+/** Of 300 mm to a thousandth of one. */
+const STEPS = 18;
 
 type Sides = readonly [number, number, number];
 type Laid = { readonly at: Sides; readonly sides: Sides };
@@ -24,6 +25,20 @@ type Laid = { readonly at: Sides; readonly sides: Sides };
  * @param boxes at least one
  */
 export function boxRoom(boxes: readonly BoxSides[], space: BoxSides): BoxRoom {
+  const key = JSON.stringify([boxes, space]);
+  const before = kept.get(key);
+  if (before) return before;
+  const room = roomOf(boxes, space);
+  if (kept.size >= MOST_KEPT) kept.clear();
+  kept.set(key, room);
+  return room;
+}
+
+/** Four boxes take a tenth of a second to lay, and each of them asks; what was found for the same ones is the same. */
+const kept = new Map<string, BoxRoom>();
+const MOST_KEPT = 50;
+
+function roomOf(boxes: readonly BoxSides[], space: BoxSides): BoxRoom {
   const all = boxes.map(sidesOf);
   const room = sidesOf(space);
   const alone = Math.min(...all.map((box) => aloneMm(box, room)));
@@ -57,12 +72,14 @@ function falling(a: number, b: number): number {
   return b - a;
 }
 
+const VOLUME_STEPS = 48;
+
 /** By how much each side could grow before all of them take more than the space has. */
 function byVolumeMm(boxes: readonly Sides[], room: Sides): number {
   const volume = (sides: Sides, more: number) => sides.reduce((product, side) => product * Math.max(0, side + more), 1);
   const all = (more: number) => boxes.reduce((sum, box) => sum + volume(box, more), 0);
   let [least, most] = [-Math.max(...boxes.flat()), Math.max(...room)];
-  for (let step = 0; step < 2 * STEPS; step++) {
+  for (let step = 0; step < VOLUME_STEPS; step++) {
     const middle = (least + most) / 2;
     if (all(middle) <= volume(room, 0)) least = middle;
     else most = middle;
@@ -80,7 +97,11 @@ function goIn(boxes: readonly Sides[], room: Sides, moreMm: number): boolean {
 
 function lay(left: readonly Sides[], room: Sides, laid: readonly Laid[]): boolean {
   if (left.length === 0) return true;
-  const corners = cornersOf(laid);
+  // Whatever does not go in turned as it goes best goes in no corner.
+  if (left.some((box) => aloneMm(box, room) < -TOUCHING_MM)) return false;
+  // A corner is made by a box before it in this order: laid in another one, the same arrangement would be tried again.
+  const last = laid.at(-1)?.at;
+  const corners = cornersOf(laid).filter((at) => last === undefined || !isBefore(at, last));
   return left.some((box, which) => {
     const others = left.filter((_, each) => each !== which);
     return turnsOf(box).some((sides) =>
@@ -89,8 +110,9 @@ function lay(left: readonly Sides[], room: Sides, laid: readonly Laid[]): boolea
   });
 }
 
+/** Each once: of two sides that are alike nothing is turned. */
 function turnsOf([a, b, c]: Sides): readonly Sides[] {
-  return [
+  const all: readonly Sides[] = [
     [a, b, c],
     [a, c, b],
     [b, a, c],
@@ -98,6 +120,18 @@ function turnsOf([a, b, c]: Sides): readonly Sides[] {
     [c, a, b],
     [c, b, a],
   ];
+  return a === b || b === c || a === c
+    ? all.filter((turn, at) => at === all.findIndex((each) => isAlike(each, turn)))
+    : all;
+}
+
+/** By length, then width, then height. */
+function isBefore([a, b, c]: Sides, [x, y, z]: Sides): boolean {
+  return a !== x ? a < x : b !== y ? b < y : c < z;
+}
+
+function isAlike(a: Sides, b: Sides): boolean {
+  return a.every((side, axis) => side === b[axis]);
 }
 
 /** Where a box can lie against the walls, or against those that are there. */

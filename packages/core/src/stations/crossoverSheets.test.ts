@@ -241,7 +241,7 @@ describe('where it lies', () => {
     expect(place({}, [{ ...SPACE, heightMm: 84 }], [right])).toMatchObject({
       verdict: 'clears',
       // On their sides, beside each other: 90 − 2 × 38 is 14 for both.
-      margin: { mm: expect.closeTo(7, 3) },
+      margin: { mm: expect.closeTo(7, 2) },
     });
     expect(place({}, [SPACE], [right])).toMatchObject({
       verdict: 'hits',

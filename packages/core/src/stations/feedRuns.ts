@@ -2,8 +2,8 @@
 import type { Route, Stowed } from '../model';
 import { FUSE_WITHIN_CM, gaugeOfArea, type PowerTree, powerFeed, powerTree } from '../wiring';
 import type { ChannelSheet } from './channelSheets';
+import type { WireRun } from './WireRun';
 import { isSame, metres, wayBetween } from './ways';
-import type { WireRun } from './wireRuns';
 
 /** @param worked places that something is done at */
 export function feedRuns(

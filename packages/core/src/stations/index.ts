@@ -29,7 +29,8 @@ export {
 } from './point';
 export { type StartValue, startValues } from './startValues';
 export { type StowedSheet, stowedSheets } from './stowedSheets';
+export type { WireRun } from './WireRun';
 export { wireHolds } from './wireHolds';
 export { isMoreUndecided } from './wirePoints';
-export { type WiredJob, type WireRun, wireRuns } from './wireRuns';
+export { type WiredJob, wireRuns } from './wireRuns';
 export { wiringNeeds } from './wiringNeeds';

@@ -2,31 +2,13 @@
  * What is to be run new on a car: the pairs to its speakers and to its crossovers, the feed of an amplifier that is added, and what goes into a line. Each with its
  * length, its arithmetic and what nobody measured.
  */
-import {
-  type Crossover,
-  isBehindHinge,
-  type JobFacts,
-  placeLabel,
-  type Route,
-  type SmallNeed,
-  type VehicleRecord,
-} from '../model';
+import { type Crossover, isBehindHinge, type JobFacts, placeLabel, type Route, type VehicleRecord } from '../model';
 import { gaugeOfArea, signalWire } from '../wiring';
 import type { ChannelOpening, ChannelSheet } from './channelSheets';
 import { feedRuns } from './feedRuns';
 import type { CrossedPlace } from './plannedChannels';
+import type { WireRun } from './WireRun';
 import { metres, wayBetween, wayTo } from './ways';
-
-export type WireRun = {
-  readonly id: string;
-  /** Such as "Front door, left". */
-  readonly what: string;
-  /** What is to be cut from the drum; null where the way is not known. */
-  readonly need: SmallNeed | null;
-  readonly sentence: string;
-  /** The one thing to measure; null where nothing is open. */
-  readonly next: string | null;
-};
 
 /** What of a job its new wires follow from. */
 export type WiredJob = Pick<JobFacts, 'stowed'> & { readonly vehicle: Pick<VehicleRecord, 'routes'> };

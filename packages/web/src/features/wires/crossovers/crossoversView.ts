@@ -15,5 +15,5 @@ export function mmMarginWords({ mm, expandedMm }: { readonly mm: number; readonl
   return `${left < 0 ? '−' : '+'}${Math.abs(left).toFixed(1)} ± ${(Math.ceil(expandedMm * 10 - ROUNDING) / 10).toFixed(1)} mm`;
 }
 
-/** A packing is found to less than this, in tenths of a mm. */
-const ROUNDING = 1e-3;
+/** An arrangement is found to less than this, in tenths of a mm. */
+const ROUNDING = 0.02;
