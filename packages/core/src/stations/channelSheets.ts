@@ -44,7 +44,10 @@ export type ChannelSheet = {
   readonly isBypassed: boolean;
   /** Of its places, those that a crossover leads to. */
   readonly crossed: readonly CrossedPlace[];
+  /** Places that hung on it, and hang on another channel's crossover now: their ends are insulated. */
+  readonly takenOff: readonly string[];
   readonly channel: JudgedChannel;
+  /** None where all that hung on it was taken off. */
   readonly checks: readonly ChannelCheck[];
   /** Of the openings on it, those whose speaker is new. */
   readonly newOpeningIds: readonly string[];
@@ -90,7 +93,7 @@ export function bootOf(answer: string | undefined): JudgedChannel['boot'] {
 }
 
 function sheetOf(
-  { noted, record, isBypassed, crossed }: PlannedChannel,
+  { noted, record, isBypassed, crossed, takenOff }: PlannedChannel,
   byLabel: ReadonlyMap<string, ChannelOpening>,
   boot: JudgedChannel['boot'],
   confidence: number,
@@ -119,9 +122,10 @@ function sheetOf(
     joined: isOnlyCrossed ? 'parallel' : joined,
   };
   return {
-    ...{ record, channel, isBypassed, crossed, unknownPlaces },
+    ...{ record, channel, isBypassed, crossed, takenOff, unknownPlaces },
     isOnMakersAmplifier: isOnMakersAmplifier(noted),
-    checks: judgeChannel(channel, confidence),
+    // What nothing hangs on any more is not judged.
+    checks: loads.length === 0 && takenOff.length > 0 ? [] : judgeChannel(channel, confidence),
     newOpeningIds: there.filter(({ state }) => state.kind === 'chosen').map(({ id }) => id),
   };
 }

@@ -154,7 +154,8 @@ test('a place that a crossover leads to is taken off what led there before', () 
   const noted = channels({}, { name: 'treble left', places: ['Sail panel, left'], band: 'treble' });
   const [front, treble] = known(car([box()], { noted })).sheets;
   expect(front?.record.places).toEqual(['Front door, left', 'Sail panel, left']);
-  expect(treble?.record.places).toEqual([]);
+  expect(treble).toMatchObject({ record: { places: [] }, takenOff: ['Sail panel, left'], checks: [] });
+  expect(front?.takenOff).toEqual([]);
   // Nothing is told of a channel that the car does not have.
   const nowhere = known(car([box({ channel: 'rear left' })], { noted })).sheets;
   expect(nowhere.map(({ record }) => record.places)).toEqual([['Front door, left'], ['Sail panel, left']]);

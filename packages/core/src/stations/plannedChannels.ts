@@ -26,6 +26,8 @@ export type PlannedChannel = {
   readonly isBypassed: boolean;
   /** Of its places, those that a crossover leads to. */
   readonly crossed: readonly CrossedPlace[];
+  /** Places that hung on it in the car as it came, and hang on another channel's crossover now. */
+  readonly takenOff: readonly string[];
 };
 
 /** What of a job its channels are planned by. */
@@ -51,15 +53,17 @@ export function plannedChannels({
   return noted.map((each) => {
     const record = plannedChannel(each, amplifierPlan);
     const here = crossed.filter(({ crossover: { channel } }) => nameKey(channel) === nameKey(each.name));
+    const isHere = (place: string) => here.some((at) => at.place === place);
     return {
       noted: each,
+      takenOff: record.places.filter((place) => places.has(place) && !isHere(place)),
       isBypassed: record !== each,
       crossed: here,
       record: {
         ...record,
         places: [
           ...new Set([
-            ...record.places.filter((place) => !places.has(place) || here.some((each) => each.place === place)),
+            ...record.places.filter((place) => !places.has(place) || isHere(place)),
             ...here.map(({ place }) => place),
           ]),
         ],

@@ -32,6 +32,7 @@ const KEEP_MS = 1000;
  * 6: vehicles by page, their years as figures; openings with what is there and what is only taken as usual.
  * 7: jobs with what was asked and what was tried; photos. 8: openings with what was done before and how far the work is; orders with what is needed besides.
  * 9: openings with which wire is positive and what is in their lines. 12: pins of plugs with the colours of their wires.
+ * 13: jobs with their crossovers and boxes, and with the spaces of their vehicle.
  */
 const FORM = 13;
 

@@ -22,7 +22,7 @@ import { AmplifierPlanForm } from './amplifier/AmplifierPlanForm';
 import { Boxes } from './boxes/Boxes';
 import { ChannelDrawing } from './ChannelDrawing';
 import { CheckLine } from './CheckLine';
-import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
+import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines, takenOffWords } from './channelsView';
 import { Crossovers } from './crossovers/Crossovers';
 import { Joints } from './Joints';
 import { Loudness } from './Loudness';
@@ -139,6 +139,7 @@ function ChannelItem({ sheet, vehicle }: { readonly sheet: ChannelSheet; readonl
           ))}
         </ul>
       </div>
+      {sheet.takenOff.length > 0 && <p>{takenOffWords(sheet)}</p>}
       {unknownPlaces.length > 0 && (
         <p className="text-measure">
           It names what this car has not: {unknownPlaces.join(', ')}.{' '}

@@ -34,7 +34,7 @@ import {
 import { SECOND_PLUG_WORDS, VERDICT_WORDS } from '../../text/words';
 import { answered } from '../../ui/OpenChecks';
 import { PaperHead } from '../jobs/PaperHead';
-import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines } from './channelsView';
+import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines, takenOffWords } from './channelsView';
 import { CROSSOVER_CHECK_WORDS, mmMarginWords } from './crossovers/crossoversView';
 import { pinLines, plugWords, WIRE_CHECKS } from './plugWords';
 
@@ -191,6 +191,7 @@ function ChannelOnPaper({ sheet }: { readonly sheet: ChannelSheet }) {
           {margin && `, ${ohmMarginWords(margin)}`}. {sentence} {settledBy}
         </p>
       ))}
+      {sheet.takenOff.length > 0 && <p className="pl-4">{takenOffWords(sheet)}</p>}
       {unknownPlaces.length > 0 && (
         <p className="pl-4">◇ It names what this car has not: {unknownPlaces.join(', ')}.</p>
       )}

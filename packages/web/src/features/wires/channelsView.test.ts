@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import type { ChannelLoad } from '@low-quarry/core/sound';
 import type { ChannelSheet } from '@low-quarry/core/stations';
-import { loadWords, ohmMarginWords, sourceLines } from './channelsView';
+import { loadWords, ohmMarginWords, sourceLines, takenOffWords } from './channelsView';
 
 const LOAD: ChannelLoad = {
   label: 'Front door, left',
@@ -26,6 +26,14 @@ test('a load says what it is, whether it is new, what is before it and how loud 
   expect(loadWords({ ...LOAD, kind: null, electrics: { ...unread, coilOhm: 3.42 }, sensitivity: null })).toBe(
     'Nobody knows what it is, coil 3.4 Ω, new',
   );
+});
+
+test('a crossover before it, and what was taken off a channel for one, are told', () => {
+  const crossover = { name: 'left', isOfSet: true, to: 'woofer', filter: null } as const;
+  expect(loadWords({ ...LOAD, crossover, sensitivity: null })).toBe('Coaxial, 4 Ω, new, by a crossover');
+  const sheet = (takenOff: readonly string[]) => ({ takenOff }) as ChannelSheet;
+  expect(takenOffWords(sheet([]))).toBe('');
+  expect(takenOffWords(sheet(['Sail panel, left']))).toContain('Taken off it for a crossover: Sail panel, left.');
 });
 
 test('what is left is told down and its doubt up', () => {

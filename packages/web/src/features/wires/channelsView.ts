@@ -16,6 +16,13 @@ export function sourceLines({ record: { fedBy, power, leastOhm, band }, isBypass
   ];
 }
 
+/** What hangs on another channel's crossover now; empty where nothing was taken off. */
+export function takenOffWords({ takenOff }: ChannelSheet): string {
+  return takenOff.length === 0
+    ? ''
+    : `Taken off it for a crossover: ${takenOff.join(', ')}. What of its pair leads nowhere now is insulated, each end apart.`;
+}
+
 /** "Coaxial, 4 Ω, new; 93.0 ± 0.9 dB at 2.83 V"; "Tweeter, ohms not known, stays; nobody looked for a capacitor". */
 export function loadWords(load: ChannelLoad): string {
   return loadLines(load).join('; ');
