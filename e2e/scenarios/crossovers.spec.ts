@@ -159,7 +159,10 @@ test('an amplifier and a crossover are laid into one space together, and what co
   await wire(page);
   const boxes = page.getByRole('region', { name: 'Boxes' });
   const save = boxes.getByRole('button', { name: 'Save the boxes' });
+  // What was saved before is there when the form opens again.
+  const areThere = (count: number) => expect(boxes.getByRole('list', { name: /^Place of/ })).toHaveCount(count);
   const note = async (which: string, fields: Readonly<Record<string, string>>) => {
+    await areThere(Number(which.slice(-1)) - 1);
     await boxes.getByRole('button', { name: /^(Note a box|Change the boxes)$/ }).click();
     await boxes.getByRole('button', { name: 'Add a box' }).click();
     const group = boxes.getByRole('group', { name: which });
@@ -206,10 +209,11 @@ test('an amplifier and a crossover are laid into one space together, and what co
   // The way from the battery to the seat is 3.2 m in this car.
   await expect(channels).toContainText('450 W RMS of all together take about 54 A at 12 V');
   await expect(channels).toContainText('a fuse of 20 A in the distributor, where the cable gets thinner');
+  await areThere(3);
   await boxes.getByRole('button', { name: 'Change the boxes' }).click();
   for (const which of ['3', '2']) await boxes.getByRole('button', { name: `Take box ${which} off` }).click();
   await save.click();
-  await expect(boxes.getByRole('list', { name: /^Place of/ })).toHaveCount(1);
+  await areThere(1);
 
   // A set's crossover lies beside it.
   const crossovers = page.getByRole('region', { name: 'Crossovers' });
