@@ -12,6 +12,7 @@ import {
 import { addVehicle } from '@low-quarry/core/contracts/vehicles';
 import { isSame, mergeChanges, OPENING_FIELDS } from '@low-quarry/core/records';
 import { AwayError, call, ProblemError } from '../api/call';
+import { lateCode, NotLoadedError } from '../ui/late';
 import type { Entry, SaveOpening, SaveRecord } from './Entry';
 import type { Sent } from './Sent';
 import { sendPhoto } from './sendPhoto';
@@ -21,7 +22,8 @@ export async function sendEntry(entry: Entry, newId: () => string): Promise<Sent
   try {
     return { kind: 'done', answer: await perform(entry) };
   } catch (error) {
-    if (error instanceof AwayError) return { kind: 'later' };
+    // Code that did not come says nothing of the entry: the network was gone before it was here.
+    if (error instanceof AwayError || error instanceof NotLoadedError) return { kind: 'later' };
     if (!(error instanceof ProblemError)) throw error;
     const { status, type, detail, errors = [], current } = error.problem;
     // Too many at once passes too; nobody, or somebody else, is signed in: it waits for the one who did it.
@@ -38,7 +40,7 @@ export async function sendEntry(entry: Entry, newId: () => string): Promise<Sent
 }
 
 /** Their schemas come when the first of them is sent: most pages send none. */
-const savedRecords = () => import('./sendSaved');
+const savedRecords = lateCode(() => import('./sendSaved'));
 
 async function sendSaved(entry: SaveRecord): Promise<unknown> {
   return (await savedRecords()).putSaved(entry);
