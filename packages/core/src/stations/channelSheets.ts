@@ -136,7 +136,7 @@ function isLedIntoDoor({ at }: CrossedPlace['crossover'], load: ChannelLoad): bo
 }
 
 function outputOf({ crossover: { name, comes }, output: { to, filter } }: CrossedPlace): FromCrossover {
-  return { name, isOfSet: comes && comes === 'set', to, filter: filter as FromCrossover['filter'] };
+  return { name, isOfSet: comes === null ? null : comes === 'set', to, filter: filter as FromCrossover['filter'] };
 }
 
 /** What an opening is to whatever feeds it; null where there is no speaker, and none is chosen. */

@@ -302,6 +302,17 @@ describe('its wires', () => {
     ]);
   });
 
+  test('a speaker that stays gets its wire from a crossover that a new one hangs on, and none where nothing new does', () => {
+    const outputs = box().outputs.map((output) => ({ ...output, lead: 'new' as const }));
+    const stays = { ...SAIL, state: { kind: 'nothingChosen', known: 0, takenHere: 0 } } as ChannelOpening;
+    const idsOf = (openings: readonly ChannelOpening[]) => {
+      const { sheets } = known(car([box({ outputs })]), openings);
+      return wireRuns({ stowed: [], vehicle: { routes: [] } }, sheets, openings).map(({ id }) => id);
+    };
+    expect(idsOf([DOOR, stays])).toEqual(['output Sail panel, left', 'output Front door, left']);
+    expect(idsOf([opening('frontDoorLow', null), stays])).toEqual([]);
+  });
+
   test('joints: none in the door; in the dash the pair is cut for what goes in, and each output on the car’s own is joined', () => {
     const lines = (job: ReturnType<typeof car>) =>
       jointLines(known(job).sheets, OPENINGS, OPENINGS, 'solder')

@@ -66,6 +66,7 @@ function placeOf({ at, space }: Crossover, job: CrossoverJob, confidence: number
 function judgedOf(record: Crossover, job: ChannelJob, byLabel: ReadonlyMap<string, ChannelOpening>): JudgedCrossover {
   const { channel, outputs, at, isAtFork } = record;
   return {
+    isChannelsNoted: job.vehicle.channels !== null,
     input: channel === '' ? null : inputOf(record, job),
     outputs: outputs.map(
       (output): JudgedOutput => ({

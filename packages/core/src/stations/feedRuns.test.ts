@@ -36,6 +36,26 @@ test('what comes later is counted in the main, and its branch is not bought yet'
   expect(runs([DISTRIBUTOR, { ...BASS, isLater: true }])).toEqual([]);
 });
 
+test('one amplifier that is put in has its feed, whether its channels are noted or not; a later one is named', () => {
+  const [feed, ...more] = runs([FRONT], [way('battery', 'under the left seat', 5000)]);
+  expect(more).toEqual([]);
+  expect(feed).toMatchObject({
+    need: { what: '5.0 m of cable, 16 mm² (6 AWG) of copper, and a fuse of 40 A with its holder' },
+  });
+  expect(runs([{ ...FRONT, rmsW: null }])).toEqual([
+    expect.objectContaining({ need: null, sentence: expect.stringContaining('nobody says that of front amplifier') }),
+  ]);
+  const [now] = runs([FRONT, { ...BASS, isLater: true }], [way('battery', 'under the left seat', 5000)]);
+  expect(now?.next).toContain('Another amplifier comes later: a main that is sized for both is pulled once');
+  expect(runs([{ ...BASS, isLater: true }])).toEqual([]);
+});
+
+test('of two distributors nobody guesses which feeds what', () => {
+  expect(runs([DISTRIBUTOR, { ...DISTRIBUTOR, name: 'second' }, FRONT])).toEqual([
+    expect.objectContaining({ need: null, sentence: expect.stringContaining('distributor and second') }),
+  ]);
+});
+
 describe('what nobody knows is asked for, and nothing is bought', () => {
   test.each<[string, readonly Stowed[], readonly Route[], string]>([
     ['two without a distributor', [FRONT, BASS], ROUTES, 'Note the distributor among the boxes'],

@@ -14,7 +14,16 @@ export function feedRuns(
 ): readonly WireRun[] {
   const amplifiers = stowed.filter(({ kind }) => kind === 'amplifier');
   const now = amplifiers.filter(({ isLater }) => !isLater);
-  const distributor = stowed.find(({ kind }) => kind === 'distributor');
+  const distributors = stowed.filter(({ kind }) => kind === 'distributor');
+  const [distributor, another] = distributors;
+  if (distributor && another && now.length > 0)
+    return [
+      {
+        ...{ id: 'feed', what: 'The amplifiers’ feed', need: null },
+        sentence: `${distributors.map(({ name }) => name).join(' and ')}: which amplifier hangs on which distributor is not asked here, and so no cable follows.`,
+        next: 'Follow the amplifiers’ own sheets, or note one distributor.',
+      },
+    ];
   if (distributor && now.length > 0) return treeRuns(distributor, amplifiers, routes);
   if (now.length > 1)
     return [
@@ -24,9 +33,14 @@ export function feedRuns(
         next: 'Note the distributor among the boxes, with its space.',
       },
     ];
-  return feedRun(sheets, worked, feedRoutes(routes, stowed));
+  const [amplifier = null] = now;
+  return feedRun(sheets, worked, feedRoutes(routes, stowed), amplifier).map((run) =>
+    amplifiers.length > now.length ? { ...run, next: [run.next, FOR_LATER].filter(Boolean).join(' ') } : run,
+  );
 }
 
+const FOR_LATER =
+  'Another amplifier comes later: a main that is sized for both is pulled once; note a distributor among the boxes.';
 const SHEETS_FIRST =
   'The amplifiers’ own sheets go before: their fuses, their cables, their earths. Copper-clad aluminium carries less; a lorry has 24 V.';
 
@@ -131,30 +145,35 @@ function feedRoutes(routes: readonly Route[], stowed: readonly Stowed[]): readon
 }
 
 /**
- * One feed for whatever was added: how many amplifiers it is nobody is asked. Where no pair of it is run new, it is in the car already, and its
+ * One feed for whatever was added. Where no pair of it is run new, and no amplifier is noted that is put in, it is in the car already, and its
  * feed is to be looked at rather than bought.
+ *
+ * @param amplifier that is put in; its own power goes before that of its channels
  */
 function feedRun(
   sheets: readonly ChannelSheet[],
   worked: ReadonlySet<string>,
   routes: readonly Route[],
+  amplifier: Stowed | null,
 ): readonly WireRun[] {
   const fed = sheets.filter(({ record: { fedBy } }) => fedBy === 'addedAmplifier');
   const fresh = fed.filter(({ channel: { loads } }) => loads.some(({ isNew, label }) => isNew && worked.has(label)));
-  if (fresh.length === 0) return [];
+  if (fresh.length === 0 && amplifier === null) return [];
   const added = fed.map(({ record }) => record);
-  const isNew = fresh.some(({ record: { wire }, isBypassed }) => wire === 'new' || isBypassed);
+  const isNew = amplifier !== null || fresh.some(({ record: { wire }, isBypassed }) => wire === 'new' || isBypassed);
   const [id, what] = ['feed', 'The added amplifier’s feed'];
-  const unrated = added.filter(({ power }) => power?.rating !== 'RMS');
-  if (unrated.length > 0)
+  const ownW = amplifier?.rmsW ?? null;
+  const unrated = ownW === null ? added.filter(({ power }) => power?.rating !== 'RMS').map(({ name }) => name) : [];
+  const unsaid = ownW === null && added.length === 0 && amplifier ? [amplifier.name] : unrated;
+  if (unsaid.length > 0)
     return [
       {
         ...{ id, what, need: null },
-        sentence: `Cable and fuse follow from the RMS power of all of its channels, and nobody says that of ${unrated.map(({ name }) => name).join(', ')}.`,
+        sentence: `Cable and fuse follow from the RMS power of all of its channels, and nobody says that of ${unsaid.join(', ')}.`,
         next: 'Look at the amplifier’s sheet: its fuses and the cable that it asks for stand there too, and go before.',
       },
     ];
-  const watt = added.reduce((sum, { power }) => sum + (power?.watt ?? 0), 0);
+  const watt = ownW ?? added.reduce((sum, { power }) => sum + (power?.watt ?? 0), 0);
   const ways = routes.filter(({ from, lengthMm }) => isSame(from, 'battery') && lengthMm !== null);
   if (ways.length > 1)
     return [

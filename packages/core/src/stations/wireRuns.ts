@@ -1,6 +1,6 @@
 /**
- * What is to be run new on a car: the pairs to its speakers and to its crossovers, the feed of an amplifier that is added, and what goes into a line. Each with its
- * length, its arithmetic and what nobody measured.
+ * What is to be run new on a car: the pairs to its speakers and to its crossovers, the feed of amplifiers that are added, and what goes into a
+ * line. Each with its length, its arithmetic and what nobody measured.
  */
 import { type Crossover, isBehindHinge, type JobFacts, placeLabel, type Route, type VehicleRecord } from '../model';
 import { gaugeOfArea, signalWire } from '../wiring';
@@ -37,7 +37,7 @@ export function wireRuns(
           return opening ? [speakerRun(load, opening, routes ?? [])] : [];
         }),
       ),
-    ...sheets.flatMap((sheet) => crossoverRuns(sheet, workedOn, routes ?? [])),
+    ...sheets.flatMap((sheet) => crossoverRuns(sheet, all, workedOn, routes ?? [])),
     ...plugRun(
       bypassed.filter(({ record }) => record.wire !== 'new'),
       routes ?? [],
@@ -52,9 +52,10 @@ function byLabelOf(openings: readonly ChannelOpening[]): ReadonlyMap<string, Cha
 
 type Load = ChannelSheet['channel']['loads'][number];
 
-/** To each crossover of a channel whose wire is new, and on from it to each new speaker that gets a wire of its own. */
+/** To each crossover that something new hangs on, where the wire of its channel is new, and on from it to each speaker that gets a wire of its own, also to one that stays. */
 function crossoverRuns(
   { crossed, record, channel: { loads } }: ChannelSheet,
+  all: ReadonlyMap<string, ChannelOpening>,
   workedOn: ReadonlyMap<string, ChannelOpening>,
   routes: readonly Route[],
 ): readonly WireRun[] {
@@ -64,11 +65,12 @@ function crossoverRuns(
   const boxes = [...new Set(worked.map(({ crossover }) => crossover))];
   return [
     ...boxes.filter(({ at }) => record.wire === 'new' && at !== 'amplifier').map((box) => boxRun(box, routes)),
-    ...worked
-      .filter(({ output }) => output.lead === 'new')
+    ...crossed
+      .filter(({ crossover, output }) => boxes.includes(crossover) && output.lead === 'new')
       .flatMap((from) => {
         const load = loads.find(({ label }) => label === from.place);
-        return load ? [outputRun(from, load, workedOn.get(from.place)?.record.place, routes)] : [];
+        const opening = all.get(from.place);
+        return load && opening ? [outputRun(from, load, opening, routes)] : [];
       }),
   ];
 }
@@ -89,11 +91,11 @@ function boxRun({ name, space, at }: Crossover, routes: readonly Route[]): WireR
 function outputRun(
   { place, crossover: { name, space, at } }: CrossedPlace,
   { kind, electrics: { nominalOhm } }: Load,
-  opening: ChannelOpening['record']['place'] | undefined,
+  opening: ChannelOpening,
   routes: readonly Route[],
 ): WireRun {
   const isTweeter = kind === 'tweeter';
-  const isPastHinge = opening !== undefined && isBehindHinge(opening) !== (at === 'door');
+  const isPastHinge = isBehindHinge(opening.record.place) !== (at === 'door');
   const wayM = at === 'amplifier' ? wayTo(routes, place) : space === '' ? null : wayBetween(routes, space, place);
   const from = at === 'amplifier' ? `a way that ends at “${place}”` : `a way from “${space}” to “${place}”`;
   return pairRun(

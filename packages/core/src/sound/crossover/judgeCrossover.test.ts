@@ -22,7 +22,14 @@ const WOOFER: JudgedOutput = {
   end: at('Front door, left', 'component woofer'),
 };
 const INPUT = { name: 'front left', isThere: true, joined: 'parallel', besides: [], crossovers: [] } as const;
-const CLOSED: JudgedCrossover = { input: INPUT, outputs: [TWEETER, WOOFER], at: 'door', isAtFork: false, boot: 'open' };
+const CLOSED: JudgedCrossover = {
+  isChannelsNoted: true,
+  input: INPUT,
+  outputs: [TWEETER, WOOFER],
+  at: 'door',
+  isAtFork: false,
+  boot: 'open',
+};
 
 const said = (crossover: JudgedCrossover, id: (typeof CROSSOVER_CHECKS)[number]) => {
   const { verdict, sentence, settledBy } = judgeCrossover(crossover).find((check) => check.id === id) as ReturnType<
@@ -49,12 +56,24 @@ test('nothing that nobody decided clears', () => {
   const outputs = (['tweeter', 'woofer'] as const).map(
     (to): JudgedOutput => ({ to, filter: null, end: { kind: 'notDecided' }, lead: null }),
   );
-  const checks = judgeCrossover({ input: null, outputs, at: null, isAtFork: false, boot: null });
+  const checks = judgeCrossover({ isChannelsNoted: true, input: null, outputs, at: null, isAtFork: false, boot: null });
   expect(checks.map(({ verdict }) => verdict)).toEqual(['measure', 'measure', 'measure', 'measure']);
   for (const { settledBy } of checks) expect(settledBy).toMatch(/\.$/);
 });
 
 describe('what feeds it', () => {
+  test('is not known where nobody noted the channels, which is another than “none of that name”', () => {
+    const unknown = { ...CLOSED, isChannelsNoted: false, input: { ...INPUT, isThere: false } };
+    expect(said(unknown, 'input').slice(0, 2)).toEqual(['measure', expect.stringContaining('Nobody noted')]);
+    // Nor which pair of the car leads to a speaker.
+    const [tweeter, woofer] = CLOSED.outputs as [JudgedOutput, JudgedOutput];
+    const end = at('Front door, left', 'component woofer', { ownChannel: null });
+    expect(said({ ...unknown, outputs: [tweeter, { ...woofer, end }] }, 'leads').slice(0, 2)).toEqual([
+      'measure',
+      expect.stringContaining('nobody noted which pair leads there'),
+    ]);
+  });
+
   test('has to be a channel of this car', () => {
     expect(said({ ...CLOSED, input: { ...INPUT, isThere: false } }, 'input')).toMatchObject([
       'hold',

@@ -49,6 +49,8 @@ export type JudgedOutput = {
 };
 
 export type JudgedCrossover = {
+  /** Whether anybody noted the car's channels: without, neither its input nor whose wire leads where is known. */
+  readonly isChannelsNoted: boolean;
   /** Null where nobody decided; `isThere` is false where the car has no channel of that name. */
   readonly input: {
     readonly name: string;
@@ -72,7 +74,14 @@ export function judgeCrossover(crossover: JudgedCrossover): readonly CrossoverCh
   return [inputCheck(crossover), outputsCheck(crossover), filtersCheck(crossover), leadsCheck(crossover)];
 }
 
-function inputCheck({ input }: JudgedCrossover): CrossoverCheck {
+function inputCheck({ input, isChannelsNoted }: JudgedCrossover): CrossoverCheck {
+  if (!isChannelsNoted)
+    return check(
+      'input',
+      'measure',
+      'Nobody noted this car’s channels: what feeds it is not known.',
+      'Note them with the vehicle, and choose its channel.',
+    );
   if (input === null) return check('input', 'measure', 'Nobody decided which channel feeds it.', 'Choose its channel.');
   const { name, isThere, joined, besides, crossovers } = input;
   if (!isThere)
@@ -220,7 +229,7 @@ function gapOf(outputs: readonly JudgedOutput[]): { readonly fromHz: number; rea
   return fromHz !== undefined && toHz !== undefined && toHz > 2 * fromHz ? { fromHz, toHz } : null;
 }
 
-function leadsCheck({ outputs, input, at, isAtFork, boot }: JudgedCrossover): CrossoverCheck {
+function leadsCheck({ outputs, input, at, isAtFork, boot, isChannelsNoted }: JudgedCrossover): CrossoverCheck {
   const led = outputs.flatMap(({ to, end, lead }) => (end.kind === 'place' ? [{ to, end, lead }] : []));
   if (led.length === 0)
     return check('leads', 'measure', 'Nothing leads on from it yet.', 'Decide where its outputs end.');
@@ -240,6 +249,13 @@ function leadsCheck({ outputs, input, at, isAtFork, boot }: JudgedCrossover): Cr
       'The car’s own wire serves where it is that speaker’s alone; otherwise a wire of its own.',
     );
   const own = led.filter(({ lead }) => lead === 'factory');
+  if (own.length > 0 && !isChannelsNoted)
+    return check(
+      'leads',
+      'measure',
+      `${listed(own.map(({ end }) => end.label))} is to be led to by the car’s own wire, and nobody noted which pair leads there.`,
+      'Note the channels with the vehicle: one pair carries one output.',
+    );
   const without = own.find(({ end }) => end.ownChannel === null);
   if (without)
     return check(

@@ -16,7 +16,7 @@ type CheckLineProps = {
 
 export function CheckLine({ what, verdict, margin, range, sentence, settledBy }: CheckLineProps) {
   return (
-    <li className="grid grid-cols-[20px_1fr] items-start gap-x-3 py-1 sm:grid-cols-[20px_170px_1fr] xl:grid-cols-[20px_1fr]">
+    <li className="grid grid-cols-[20px_1fr] items-start gap-x-3 py-1 sm:grid-cols-[20px_190px_1fr] xl:grid-cols-[20px_1fr]">
       <VerdictMark verdict={verdict} hidden />
       <span className="flex flex-col">
         <span className={`font-semibold ${verdictColour(verdict)}`}>

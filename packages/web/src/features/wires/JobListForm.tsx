@@ -47,10 +47,8 @@ export function JobListForm<Typed extends FieldValues, Rec extends object>({
   const name = keptName(what, job.id);
   const draftSchema = useMemo(() => z.object({ version: z.int(), base: kind.schema, typed }), [kind, typed]);
   const toDraft = (from: Job): Draft => ({ version: from.version, base: of(from), typed: toTyped(of(from)) });
-  const { state, keep, settle, isTouched, broughtBack } = useKept<Draft>(
-    name,
-    draftSchema as unknown as z.ZodType<Draft>,
-    () => toDraft(job),
+  const { state, keep, settle, isTouched, broughtBack } = useKept<Draft>(name, draftSchema as z.ZodType<Draft>, () =>
+    toDraft(job),
   );
   const mayChange = useMay('choose');
   const show = (draft: Draft) => {

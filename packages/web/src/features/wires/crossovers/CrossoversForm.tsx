@@ -186,8 +186,8 @@ function OutputFields({ control, path, to, job, openings }: FieldsProps & { read
   const ends = {
     [NO_OUTPUT]: 'It has no such output',
     ...Object.fromEntries(places.map((place) => [placeEnd(place), place])),
-    [INSULATED]: 'Left over, its two ends insulated',
-    [BARE]: 'Left over, not insulated yet',
+    [INSULATED]: 'Left over, insulated',
+    [BARE]: 'Left over, bare',
   };
   const label = OUTPUT_LABELS[to];
   return (
