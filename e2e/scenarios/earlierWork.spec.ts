@@ -33,7 +33,7 @@ test('missing clips are on the list, other rivets are measured anew, and a plug 
   await expect(needs).toContainText('Door card, front right: nobody has written down what holds it.');
   await expect(needs).not.toContainText('Front door, left');
   await page.getByRole('link', { name: /^Wire/ }).click();
-  await expect(page.getByText('Plug: cut off before; the wires have to be joined.')).toBeVisible();
+  await expect(page.getByRole('link', { name: /Plug: cut off before; the wires have to be joined\./ })).toBeVisible();
 
   // The library's pattern is of holes that may not be there any more.
   await fitter.measure(JOB, 'Side panel, left');
