@@ -40,6 +40,8 @@ export default defineConfig<{ plain: boolean }>({
       args: [
         '--no-sandbox',
         '--disable-gpu',
+        // No page lives long enough to gain by the last step of compiling: 22 scenarios in 171 s of processor instead of 188.
+        ...(process.env.LQ_FIGURES ? [] : ['--js-flags=--no-turbofan']),
         // Letters as wide as on paper and on a real screen.
         '--font-render-hinting=none',
         '--disable-quic',

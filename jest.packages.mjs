@@ -1,0 +1,22 @@
+/**
+ * A package is read once by a worker, not once for every test file: what Jest is given in its place says what Node's own reading of the file
+ * gives. It needs the one world of jest.environment.mjs, in which an `Error` of a package is one of the tests'.
+ */
+import { createRequire } from 'node:module';
+
+/** Where jest.environment.mjs leaves Node's own `require`. */
+const READ = "globalThis[Symbol.for('read a package')]";
+
+export default {
+  process(_text, file, { supportsStaticESM }) {
+    const read = `${READ}(${JSON.stringify(file)})`;
+    if (!supportsStaticESM) return { code: `module.exports = ${read};` };
+    const names = Object.keys(createRequire(file)(file)).filter((name) => name !== 'default');
+    const named = names.map((name, at) => `const _${at} = read[${JSON.stringify(name)}];`);
+    const out = names.map((name, at) => `_${at} as ${JSON.stringify(name)}`);
+    return {
+      code: `const read = ${read};\n${named.join('\n')}\nexport { ${out.join(', ')} };\nexport default read.default;\n`,
+    };
+  },
+  getCacheKey: (text, file, { supportsStaticESM }) => `package ${file} ${supportsStaticESM} ${text.length} 2`,
+};
