@@ -1,7 +1,9 @@
 /** Whether what hangs on a channel plays what the channel carries: nothing silent, nothing doubled, no tweeter without a filter. */
 import { type Channel, type ChannelBand, type ChannelCheck, channelCheck, labelsOf } from './Channel';
 import type { ChannelLoad } from './channelNetwork';
-import type { DriverKind } from './electrics';
+import type { Between, DriverKind } from './electrics';
+import { type HighPassOf, highPassesInSeries, highPassesOf } from './highPassesInSeries';
+import { wholeHz } from './wholeHz';
 
 const PLAYS_BASS: ReadonlySet<DriverKind> = new Set(['coaxial', 'component woofer', 'full range']);
 const HAS_TREBLE: ReadonlySet<DriverKind> = new Set(['coaxial', 'full range', 'tweeter']);
@@ -48,12 +50,12 @@ export function bandCheck({ band, loads }: Channel): ChannelCheck {
         ? 'Take the old tweeter off the channel and insulate its lead, or a woofer instead of the coaxial.'
         : 'Take the old tweeter off the channel and insulate its lead.',
     );
-  const twice = loads.filter((load) => highPassCount(load) > 1);
+  const twice = loads.filter((load) => highPassesOf(load).length > 1);
   if (twice.length > 0)
     return channelCheck(
       'band',
       'measure',
-      `Two high-passes stand in series at ${labelsOf(twice)}: each is made for the driver alone, and together they take more than either says.`,
+      twice.map(inSeriesWords).join(' '),
       'Leave one of them out: a lead’s own capacitor replaces the set’s, and what lies in the line replaces either.',
     );
   const unknown = loads.filter(
@@ -75,11 +77,30 @@ function mayKeepBassOut(crossover: ChannelLoad['crossover']): boolean {
   return crossover !== null && (crossover.filter === null || crossover.filter.highPass !== null);
 }
 
-/** How many high-passes stand before it, one behind the other, as far as anybody knows. */
-function highPassCount({ before, line, crossover }: ChannelLoad): number {
-  const isLeads = before.kind === 'capacitor' || (before.kind === 'filter' && before.highPass !== null);
-  const isCrossovers = crossover !== null && (crossover.filter?.highPass ?? null) !== null;
-  return [isLeads, isCrossovers, Boolean(line?.highPass)].filter(Boolean).length;
+function inSeriesWords(load: ChannelLoad): string {
+  const found = highPassesInSeries(load);
+  const there = highPassesOf(load).length === 2 ? 'Two' : 'Three';
+  const begins = `${there} high-passes stand in series at ${load.label}`;
+  if (found === null)
+    return `${begins}: each is made for the driver alone, and together they take more than either says.`;
+  const [first, ...others] = found.alone.map(({ of, hz }) => [OF_WORDS[of], fromHz(hz)] as const);
+  const alone = [`${first?.[0]} lets pass from ${first?.[1]}`, ...others.map(([of, hz]) => `${of} from ${hz}`)].join(
+    ', ',
+  );
+  const unread =
+    load.before.kind === 'capacitor' && load.before.farad === null ? ' Nobody read the capacitor of its lead.' : '';
+  return `${begins}: ${alone}, ${others.length === 1 ? 'both' : 'all three'} together only from ${fromHz(found.together)}, into ${found.ohm} Ω.${unread}`;
+}
+
+const OF_WORDS: Readonly<Record<HighPassOf, string>> = {
+  crossover: 'the crossover',
+  line: 'what lies in its line',
+  lead: 'its lead',
+};
+
+function fromHz({ least, most }: Between): string {
+  const [low, high] = [wholeHz(least), wholeHz(most)];
+  return low === high ? low : `${low} to ${high}`;
 }
 
 function isSilent(band: ChannelBand, kind: DriverKind): boolean {

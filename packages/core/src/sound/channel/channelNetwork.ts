@@ -80,7 +80,7 @@ export const SOURCE = 'channel';
  * @param taken one for each load
  */
 export function channelLadders(
-  loads: readonly KnownLoad[],
+  loads: readonly Pick<KnownLoad, 'load'>[],
   drivers: readonly Driver[],
   joined: Joined,
   taken: readonly Taken[],

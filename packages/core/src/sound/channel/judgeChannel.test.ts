@@ -126,9 +126,16 @@ describe('band', () => {
     const line = { highPass: { capacitorUf: 4.7, coilMh: null }, lowPass: null, pad: null };
     expect(said({ loads: [load({ kind: 'tweeter', before: CAPACITOR, line })] }, 'band')).toMatchObject({
       verdict: 'measure',
-      sentence: expect.stringContaining('Two high-passes stand in series at Front door, left'),
+      sentence:
+        'Two high-passes stand in series at Front door, left: what lies in its line lets pass from 8.5 kHz, its lead from 8.5 kHz, both together only from 17 kHz, into 4 Ω.',
       settledBy: expect.stringContaining('Leave one of them out'),
     });
+    const unread = load({ kind: 'tweeter', before: { kind: 'capacitor', farad: null }, line });
+    expect(said({ loads: [unread] }, 'band')?.sentence).toContain(
+      'its lead from 4 kHz to 12 kHz, both together only from 12 kHz to 21 kHz, into 4 Ω. Nobody read the capacitor of its lead.',
+    );
+    const unmarked = load({ kind: 'tweeter', before: CAPACITOR, line, ohm: null });
+    expect(said({ loads: [unmarked] }, 'band')?.sentence).toContain('together they take more than either says');
   });
   test('a coaxial beside the old tweeter doubles the treble; a woofer does not', () => {
     expect(said({ loads: [load({}), tweeter({})] }, 'band')).toMatchObject({

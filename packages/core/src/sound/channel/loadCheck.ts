@@ -3,6 +3,7 @@ import { intervalVerdict } from '../../uncertainty';
 import { type Channel, type ChannelCheck, channelCheck, labelsOf } from './Channel';
 import { leastChannelImpedance } from './channelImpedance';
 import { type KnownLoad, knownLoads } from './channelNetwork';
+import { wholeHz } from './wholeHz';
 
 /** What is sold as a load may come down to so much of it anywhere in its band (IEC 60268-5). */
 export const LEAST_OF_NOMINAL = 0.8;
@@ -64,10 +65,4 @@ function settlesLoad(known: readonly KnownLoad[]): string {
 /** Ohms are told to the cautious side: the load down. */
 function tenths(ohm: number): string {
   return (Math.round(ohm * 10) / 10).toFixed(1);
-}
-
-/** Where the least lies is known by two figures at most. */
-function wholeHz(hz: number): string {
-  const rounded = Number(hz.toPrecision(2));
-  return rounded >= 1000 ? `${rounded / 1000} kHz` : `${rounded} Hz`;
 }
