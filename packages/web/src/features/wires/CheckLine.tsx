@@ -1,6 +1,7 @@
 /** One check of a channel or a crossover: its word, its margin on a rail where it is a number, and what settles it. */
 import { VERDICT_WORDS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';
+import { Said } from '../../ui/Said';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
 
 type CheckLineProps = {
@@ -35,7 +36,7 @@ export function CheckLine({ what, verdict, margin, range, sentence, settledBy }:
         )}
       </span>
       <span className="col-start-2 sm:col-start-3 xl:col-start-2">
-        {sentence} {settledBy && <span className="block text-muted">{settledBy}</span>}
+        <Said sentence={sentence} next={settledBy} />
       </span>
     </li>
   );

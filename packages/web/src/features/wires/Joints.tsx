@@ -1,5 +1,6 @@
 /** Which wires are joined to one another, and how: what plugs in, what is counted, and what nobody decided. */
 import type { JointLine } from '@low-quarry/core/stations';
+import { Said } from '../../ui/Said';
 
 export function Joints({ lines }: { readonly lines: readonly JointLine[] }) {
   if (lines.length === 0) return null;
@@ -16,7 +17,7 @@ export function Joints({ lines }: { readonly lines: readonly JointLine[] }) {
             <strong>{what}</strong>
             <span className={count === null ? 'text-measure' : ''}>
               {count === null && '◇ '}
-              {sentence} {next && <span className="block text-muted">{next}</span>}
+              <Said sentence={sentence} next={next} />
             </span>
           </li>
         ))}

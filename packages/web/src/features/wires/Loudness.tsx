@@ -1,5 +1,6 @@
 /** How loud the car's speakers are to each other and to what was there, as figures with their doubt. */
 import type { LevelLine } from '@low-quarry/core/stations';
+import { Said } from '../../ui/Said';
 
 export function Loudness({ lines }: { readonly lines: readonly LevelLine[] }) {
   if (lines.length === 0) return null;
@@ -15,7 +16,7 @@ export function Loudness({ lines }: { readonly lines: readonly LevelLine[] }) {
           <li key={id} className="grid gap-x-4 border-b border-hairline py-1.5 sm:grid-cols-[320px_1fr]">
             <strong>{what}</strong>
             <span className={db === null ? 'text-measure' : ''}>
-              {sentence} {next && <span className="block text-muted">{next}</span>}
+              <Said sentence={sentence} next={next} />
             </span>
           </li>
         ))}

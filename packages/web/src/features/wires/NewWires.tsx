@@ -1,5 +1,6 @@
 /** What is to be run new: pairs to speakers and the feed of an amplifier, with their arithmetic and what nobody measured. */
 import type { WireRun } from '@low-quarry/core/stations';
+import { Said } from '../../ui/Said';
 
 export function NewWires({ runs }: { readonly runs: readonly WireRun[] }) {
   if (runs.length === 0) return null;
@@ -16,7 +17,7 @@ export function NewWires({ runs }: { readonly runs: readonly WireRun[] }) {
           <li key={id} className="grid gap-x-4 border-b border-hairline py-1.5 sm:grid-cols-[320px_1fr]">
             <strong>{what}</strong>
             <span className={need === null && next !== null ? 'text-measure' : ''}>
-              {sentence} {next && <span className="block text-muted">{next}</span>}
+              <Said sentence={sentence} next={next} />
             </span>
           </li>
         ))}
