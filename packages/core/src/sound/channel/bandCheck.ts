@@ -2,7 +2,7 @@
 import { type Channel, type ChannelBand, type ChannelCheck, channelCheck, labelsOf } from './Channel';
 import type { ChannelLoad } from './channelNetwork';
 import type { Between, DriverKind } from './electrics';
-import { type HighPassOf, highPassesInSeries, highPassesOf } from './highPassesInSeries';
+import { type HighPassOf, highPassesInSeries, highPassesOf, unlookedOf } from './highPassesInSeries';
 import { wholeHz } from './wholeHz';
 
 const PLAYS_BASS: ReadonlySet<DriverKind> = new Set(['coaxial', 'component woofer', 'full range']);
@@ -81,15 +81,20 @@ function inSeriesWords(load: ChannelLoad): string {
   const found = highPassesInSeries(load);
   const there = highPassesOf(load).length === 2 ? 'Two' : 'Three';
   const begins = `${there} high-passes stand in series at ${load.label}`;
-  if (found === null)
-    return `${begins}: each is made for the driver alone, and together they take more than either says.`;
+  const doubts = [
+    ...(load.before.kind === 'capacitor' && load.before.farad === null
+      ? ['Nobody read the capacitor of its lead.']
+      : []),
+    ...unlookedOf(load).map((of) => `Whether ${OF_WORDS[of]} has one more nobody looked.`),
+  ];
+  const said = (sentence: string) => [`${begins}: ${sentence}`, ...doubts].join(' ');
+  if (found === null) return said('each is made for the driver alone, and together they take more than either says.');
   const [first, ...others] = found.alone.map(({ of, hz }) => [OF_WORDS[of], fromHz(hz)] as const);
   const alone = [`${first?.[0]} lets pass from ${first?.[1]}`, ...others.map(([of, hz]) => `${of} from ${hz}`)].join(
     ', ',
   );
-  const unread =
-    load.before.kind === 'capacitor' && load.before.farad === null ? ' Nobody read the capacitor of its lead.' : '';
-  return `${begins}: ${alone}, ${others.length === 1 ? 'both' : 'all three'} together only from ${fromHz(found.together)}, into ${found.ohm} Ω.${unread}`;
+  const all = others.length === 1 ? 'both' : 'all three';
+  return said(`${alone}, ${all} together only from ${fromHz(found.together)}, into ${found.ohm} Ω.`);
 }
 
 const OF_WORDS: Readonly<Record<HighPassOf, string>> = {

@@ -2,28 +2,16 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seededRandom } from '../../math';
+import { plainLoad } from '../../testing/plainLoad';
 import { audibleFrequencies, leastImpedance, solveNetwork } from '../network/solveNetwork';
 import { impedanceBand, leastByShares, leastChannelImpedance, takenAt } from './channelImpedance';
 import { type Before, type ChannelLoad, channelLadders, type KnownLoad, knownLoads, SOURCE } from './channelNetwork';
 import { type DriverKind, driverAt, type Electrics } from './electrics';
 
-const UNSAID: Electrics = { nominalOhm: null, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null };
 const NOTHING: Before = { kind: 'nothing' };
 
 function load(kind: DriverKind, electrics: Partial<Electrics>, before: Before = NOTHING): ChannelLoad {
-  const said = { ...UNSAID, ...electrics };
-  return {
-    label: kind,
-    kind,
-    electrics: said,
-    before,
-    line: null,
-    crossover: null,
-    isNew: true,
-    isInDoor: true,
-    rmsW: null,
-    sensitivity: null,
-  };
+  return plainLoad({ label: kind, kind, before }, electrics);
 }
 function known(...loads: readonly ChannelLoad[]): readonly KnownLoad[] {
   const { known: those, unknown } = knownLoads(loads);

@@ -1,6 +1,7 @@
 /** High-passes in series, held against closed forms: 1/C adds, and so do the corners of first order. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { plainLoad } from '../../testing/plainLoad';
 import type { Before, ChannelLoad, FromCrossover } from './channelNetwork';
 import { highPassesInSeries } from './highPassesInSeries';
 import type { LadderOrder } from './ladder';
@@ -8,19 +9,7 @@ import type { LadderOrder } from './ladder';
 const NO_LINE = { lowPass: null, pad: null };
 
 function load(fields: Partial<ChannelLoad>, nominalOhm: number | null = 4): ChannelLoad {
-  return {
-    label: 'Sail panel, left',
-    kind: 'tweeter',
-    electrics: { nominalOhm, coilOhm: 3.6, coilMh: null, resonanceHz: 1200, totalQ: 1 },
-    before: { kind: 'nothing' },
-    line: null,
-    crossover: null,
-    isNew: true,
-    isInDoor: true,
-    rmsW: 50,
-    sensitivity: null,
-    ...fields,
-  };
+  return plainLoad({ kind: 'tweeter', ...fields }, { nominalOhm, coilOhm: 3.6, resonanceHz: 1200, totalQ: 1 });
 }
 const capacitor = (microfarad: number | null): Before => ({
   kind: 'capacitor',

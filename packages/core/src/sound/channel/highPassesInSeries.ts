@@ -15,13 +15,21 @@ export type HighPassesInSeries = {
   readonly ohm: number;
 };
 
-/** As far as anybody knows: a lead of which nobody looked whether it has a capacitor is none. */
+/** Those that somebody saw; what nobody looked at may be one more (`unlookedOf`). */
 export function highPassesOf({ before, line, crossover }: ChannelLoad): readonly HighPassOf[] {
   const isLeads = before.kind === 'capacitor' || (before.kind === 'filter' && before.highPass !== null);
   return [
     ...(crossover?.filter?.highPass ? (['crossover'] as const) : []),
     ...(line?.highPass ? (['line'] as const) : []),
     ...(isLeads ? (['lead'] as const) : []),
+  ];
+}
+
+/** Where another may stand, because nobody looked. */
+export function unlookedOf({ before, crossover }: ChannelLoad): readonly HighPassOf[] {
+  return [
+    ...(crossover?.filter === null ? (['crossover'] as const) : []),
+    ...(before.kind === 'notLooked' ? (['lead'] as const) : []),
   ];
 }
 

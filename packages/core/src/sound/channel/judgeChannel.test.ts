@@ -1,5 +1,6 @@
 /** Channels as they are met, each with the word that it gets, and both sides of what decides it. */
 import { describe, expect, test } from '@jest/globals';
+import { plainLoad } from '../../testing/plainLoad';
 import type { Channel } from './Channel';
 import { levelDifference, levelOf } from './channelLevels';
 import type { Before, ChannelLoad } from './channelNetwork';
@@ -9,19 +10,7 @@ const CONFIDENCE = 0.975;
 
 function load(fields: Partial<Omit<ChannelLoad, 'electrics'>> & { readonly ohm?: number | null }): ChannelLoad {
   const { ohm = 4, ...rest } = fields;
-  return {
-    label: 'Front door, left',
-    kind: 'coaxial',
-    electrics: { nominalOhm: ohm, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
-    before: { kind: 'nothing' },
-    line: null,
-    crossover: null,
-    isNew: true,
-    isInDoor: true,
-    rmsW: 50,
-    sensitivity: null,
-    ...rest,
-  };
+  return plainLoad({ rmsW: 50, ...rest }, { nominalOhm: ohm });
 }
 function channel(fields: Partial<Channel>): Channel {
   return {
@@ -136,6 +125,20 @@ describe('band', () => {
     );
     const unmarked = load({ kind: 'tweeter', before: CAPACITOR, line, ohm: null });
     expect(said({ loads: [unmarked] }, 'band')?.sentence).toContain('together they take more than either says');
+  });
+  test('what nobody looked at may be a third, and the figure of two does not hide it', () => {
+    const line = { highPass: { capacitorUf: 4.7, coilMh: null }, lowPass: null, pad: null };
+    const set = { name: 'left', isOfSet: true, to: 'tweeter' } as const;
+    const filter = { highPass: { hz: 3500, order: 1 }, lowPass: null } as const;
+    const sentence = (fields: Parameters<typeof load>[0]) =>
+      said({ loads: [load({ kind: 'tweeter', line, ...fields })] }, 'band')?.sentence;
+    const lead = sentence({ before: { kind: 'notLooked' }, crossover: { ...set, filter } });
+    expect(lead).toContain('both together only from 12 kHz, into 4 Ω. Whether its lead has one more nobody looked.');
+    const crossover = sentence({ before: CAPACITOR, crossover: { ...set, filter: null } });
+    expect(crossover).toContain('from 17 kHz, into 4 Ω. Whether the crossover has one more nobody looked.');
+    expect(sentence({ before: CAPACITOR, crossover: { ...set, filter } })).toMatch(
+      /^Three .* all three together only from 20 kHz, into 4 Ω\.$/,
+    );
   });
   test('a coaxial beside the old tweeter doubles the treble; a woofer does not', () => {
     expect(said({ loads: [load({}), tweeter({})] }, 'band')).toMatchObject({
