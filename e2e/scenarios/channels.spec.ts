@@ -44,6 +44,17 @@ test('a door that gets bass only holds the coaxial chosen for it, until another 
   await expect(page.getByRole('link', { name: /^Wire \d+ open, held/ })).toBeVisible();
   await page.getByRole('button', { name: 'Show the impedance' }).first().click();
   await expect(page.getByRole('img', { name: 'Impedance of channel front left over frequency' })).toBeVisible();
+  // What arrives stands against the speaker that was there: of a channel that sends bass only the treble is nobody's gain.
+  await page.getByRole('button', { name: 'Show what arrives at the seat' }).first().click();
+  await expect(
+    page.getByRole('img', {
+      name: 'What of channel front left is likely to arrive at the driver’s seat, over frequency',
+    }),
+  ).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Channel front left against before' })).toContainText(
+    /Voices, 250 Hz to 4 kHz: Louder than before, by \d\.\d dB; 95 in 100 lie between \+\d\.\d and \+\d\.\d dB\./,
+  );
+  await expect(page.getByText('The channel carries bass only: where it ends is as likely in one octave')).toBeVisible();
   // On a telephone the drawing is a list in the signal's order.
   await page.setViewportSize({ width: 390, height: 844 });
   await expect(page.getByRole('img', { name: /^Channel front left: / })).toBeHidden();

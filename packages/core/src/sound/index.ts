@@ -1,12 +1,14 @@
 /**
  * What can be told of sound before anything is bought. So far the old speakers: readings of an ohmmeter as they are typed, and what they
  * tell of a **voice coil**; the **fault tree**, which asks whether it is the speaker at all; a **network** of drivers, coils and capacitors, what its
- * amplifier sees and what reaches each driver; and a **channel**, the loads that hang on it and the checks of load, band and power.
+ * amplifier sees and what reaches each driver; a **channel**, the loads that hang on it and the checks of load, band and power; and its **response**, what
+ * of it arrives at the seat, against what was there.
  */
 
-export type { Channel as JudgedChannel, ChannelCheck } from './channel/Channel';
+export type { Band } from './bands';
+export { type Channel as JudgedChannel, type ChannelCheck, labelsOf } from './channel/Channel';
 export { type ImpedanceBand, impedanceBand } from './channel/channelImpedance';
-export { type Level, levelDifference, levelOf, USUAL_FACTORY_LEVEL } from './channel/channelLevels';
+export { HEARD_DB, type Level, levelDifference, levelOf, USUAL_FACTORY_LEVEL } from './channel/channelLevels';
 export {
   type Before,
   type ChannelLoad,
@@ -56,3 +58,5 @@ export type { NetworkPart } from './network/parts';
 export { audibleFrequencies, leastImpedance, solveNetwork } from './network/solveNetwork';
 export { MOST_OHM_READINGS, type OhmReading, readOhms } from './readOhms';
 export { type ImpedanceChange, impedanceChanges, impedanceWords } from './replacedImpedance';
+export { type ChannelResponse, channelResponse, type HeardRange, type RangeChange } from './response/channelResponse';
+export type { HeardChannel } from './response/drawResponses';

@@ -6,6 +6,7 @@ import { type Place, placeLabel } from '../model';
 import {
   type ChannelLoad,
   exactFilter,
+  HEARD_DB,
   type Level,
   levelDifference,
   levelOf,
@@ -28,8 +29,6 @@ export type LevelLine = {
   readonly next: string | null;
 };
 
-/** The least difference that is heard of music (common practice, no source). */
-const HEARD_DB = 1;
 const FRONT: ReadonlySet<Place> = new Set(['frontDoorLow', 'frontDoorHigh', 'kickPanel', 'underSeat']);
 const REAR: ReadonlySet<Place> = new Set(['rearDoor', 'rearDoorHigh', 'rearDeck', 'sidePanel', 'rearWall']);
 

@@ -47,6 +47,8 @@ export type ChannelSheet = {
   /** Places that hung on it, and hang on another channel's crossover now: their ends are insulated. */
   readonly takenOff: readonly string[];
   readonly channel: JudgedChannel;
+  /** What hung on it in the car as it came. */
+  readonly before: Pick<JudgedChannel, 'loads' | 'joined' | 'band'>;
   /** None where all that hung on it was taken off. */
   readonly checks: readonly ChannelCheck[];
   /** Of the openings on it, those whose speaker is new. */
@@ -123,11 +125,22 @@ function sheetOf(
   };
   return {
     ...{ record, channel, isBypassed, crossed, takenOff, unknownPlaces },
+    before: { loads: loadsBefore(noted, byLabel), joined: noted.joined, band: noted.band },
     isOnMakersAmplifier: isOnMakersAmplifier(noted),
     // What nothing hangs on any more is not judged.
     checks: loads.length === 0 && takenOff.length > 0 ? [] : judgeChannel(channel, confidence),
     newOpeningIds: there.filter(({ state }) => state.kind === 'chosen').map(({ id }) => id),
   };
+}
+
+function loadsBefore({ places, feeds }: Channel, byLabel: ReadonlyMap<string, ChannelOpening>): readonly ChannelLoad[] {
+  return [
+    ...places.flatMap((place) => {
+      const opening = byLabel.get(place);
+      return opening ? (loadBefore(opening.record) ?? []) : unknownLoad(place, false);
+    }),
+    ...(feeds === '' ? [] : [unknownLoad(feeds, false)]),
+  ];
 }
 
 /** Whether the channel's own pair passes a hinge: it ends at the box, wherever that lies. */
@@ -147,7 +160,14 @@ export function channelLoadOf({ record, state }: ChannelOpening): ChannelLoad | 
   if (state.kind === 'chosen') return { ...newLoad(label, atHinge, state.plays), line, crossover: null };
   // Something was chosen, and nobody can say what it is to the channel.
   if (state.kind === 'cannotJudge' || state.kind === 'unreadable') return unknownLoad(label, true, atHinge);
-  if (record.presence === 'fitted') return { ...oldLoad(label, atHinge, record), line, crossover: null };
+  const before = loadBefore(record);
+  return before && (before.kind === null ? before : { ...before, line });
+}
+
+/** What was there when the car came; null where nothing was. */
+function loadBefore(record: ChannelOpening['record']): ChannelLoad | null {
+  const [label, atHinge] = [placeLabel(record), isBehindHinge(record.place)];
+  if (record.presence === 'fitted') return { ...oldLoad(label, atHinge, record), line: null, crossover: null };
   return record.presence === 'notLooked' ? unknownLoad(label, false, atHinge) : null;
 }
 

@@ -15,6 +15,7 @@ export {
 } from './channelSheets';
 export { type CrossoverJob, type CrossoverSheet, crossoverSheets } from './crossoverSheets';
 export { devicePlugPoints } from './devicePlugPoints';
+export { type HeardSheet, heardSheet } from './heardSheet';
 export { type JointLine, jointLines } from './joints';
 export { likelyCrossovers } from './likelyCrossovers';
 export { openPoints, railOf } from './openPoints';

@@ -1,10 +1,13 @@
 /** Works out the bands of sound off the screen's thread: thousands of networks for each channel. */
 import {
   type ChannelLoad,
+  type ChannelResponse,
+  channelResponse,
   type FilterEffect,
   type FilterLevelBand,
   filterEffect,
   filterLevelBand,
+  type HeardChannel,
   type ImpedanceBand,
   impedanceBand,
   knownLoads,
@@ -17,6 +20,11 @@ const worker = {
   async impedance(loads: readonly ChannelLoad[], joined: 'parallel' | 'series'): Promise<ImpedanceBand | null> {
     const { known, unknown } = knownLoads(loads);
     return known.length === 0 || unknown.length > 0 ? null : impedanceBand(known, joined);
+  },
+
+  /** What plays over frequency; null where of something that plays now nobody knows what it is, or its ohms. */
+  async response(now: HeardChannel, before: HeardChannel | null): Promise<ChannelResponse | null> {
+    return channelResponse(now, before);
   },
 
   /**

@@ -5,6 +5,7 @@
  * that one solution gives the share of every driver.
  */
 import { coverageFactor } from '../../uncertainty';
+import { bandOf } from '../bands';
 import { admittance, type Complex, type Driver, type NetworkPart } from '../network/parts';
 import { audibleFrequencies, type ComplexColumn, type Solved, solveNetwork } from '../network/solveNetwork';
 import {
@@ -141,9 +142,7 @@ export type ImpedanceBand = {
   readonly upperOhm: Float64Array;
 };
 
-/** So many channels are made of the ranges, and what 2.5 in 100 of them go beyond on each side is left out. */
 const DRAWS = 2000;
-const BEYOND = 0.025;
 /** Five of its driver, and what stands before it. */
 const FIGURES_A_LOAD = 6;
 /** 12 to the octave: enough to draw. */
@@ -164,17 +163,8 @@ export function impedanceBand(loads: readonly KnownLoad[], joined: Joined): Impe
     joined,
     DRAWN,
   );
-  const drawn = draws(loads, joined, DRAWS, DRAWN, takenAt);
-  const lowerOhm = new Float64Array(DRAWN.length);
-  const upperOhm = new Float64Array(DRAWN.length);
-  const column = new Float64Array(DRAWS);
-  for (let hz = 0; hz < DRAWN.length; hz++) {
-    for (let draw = 0; draw < DRAWS; draw++) column[draw] = (drawn[draw] as Float64Array)[hz] as number;
-    column.sort();
-    lowerOhm[hz] = column[Math.floor(BEYOND * DRAWS)] as number;
-    upperOhm[hz] = column[Math.ceil((1 - BEYOND) * DRAWS) - 1] as number;
-  }
-  return { frequenciesHz: DRAWN, likelyOhm: likely, lowerOhm, upperOhm };
+  const { lower, upper } = bandOf(draws(loads, joined, DRAWS, DRAWN, takenAt));
+  return { frequenciesHz: DRAWN, likelyOhm: likely, lowerOhm: lower, upperOhm: upper };
 }
 
 /** Of |Z| of so many channels, each at every frequency, Ω. */

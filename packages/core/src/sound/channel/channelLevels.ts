@@ -11,6 +11,9 @@ export type Level = {
   readonly uncertaintyDb: number;
 };
 
+/** The least difference that is heard of music (common practice, no source). */
+export const HEARD_DB = 1;
+
 /** What a maker's figure may be off (from memory: 1 dB either way, rectangular). */
 const FIGURE_DB = 1;
 const REFERENCE_OHM = 8;

@@ -108,6 +108,7 @@ function middle({ least, most }: Between): number {
   return (least + most) / 2;
 }
 
-function within({ least, most }: Between, at: number): number {
+/** @param at from 0 to 1 */
+export function within({ least, most }: Between, at: number): number {
   return least + (most - least) * at;
 }

@@ -1,11 +1,11 @@
-/** Ladders are reduced to what the nodes say of the same channel. */
+/** Ladders are reduced to what the nodes say of the same channel, its impedance and the voltages at its drivers. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { leastImpedance, solveNetwork } from '../network/solveNetwork';
-import { type Before, type ChannelLoad, channelLadders, knownLoads, SOURCE } from './channelNetwork';
+import { type Before, type ChannelLoad, channelLadders, driverId, knownLoads, SOURCE } from './channelNetwork';
 import type { DriverKind } from './electrics';
 import { driverAt } from './electrics';
-import { channelSizes } from './ladderImpedance';
+import { channelSizes, driverVoltages } from './ladderImpedance';
 
 const place = fc.double({ min: 0, max: 1, noNaN: true });
 const corner = fc.record({ hz: fc.integer({ min: 40, max: 8000 }), order: fc.constantFrom<1 | 2 | 3 | 4>(1, 2, 3, 4) });
@@ -67,6 +67,14 @@ test('whatever lies before the drivers, side by side and one after the other', (
         for (const [at, size] of found.entries())
           expect(Math.abs(size / Math.hypot(re[at] as number, im[at] as number) - 1)).toBeLessThan(1e-6);
         expect(Math.abs(Math.min(...found) / leastImpedance(solved.value).ohm - 1)).toBeLessThan(1e-6);
+        for (const [each, { re: real, im: imaginary }] of driverVoltages(ladders, joined, hz).entries()) {
+          const across = solved.value.across.get(driverId(each));
+          if (!across) throw new Error(`no voltage at ${driverId(each)}`);
+          for (const at of hz.keys()) {
+            const off = Math.hypot((real[at] ?? 0) - (across.re[at] ?? 0), (imaginary[at] ?? 0) - (across.im[at] ?? 0));
+            expect(off).toBeLessThan(1e-6 * Math.max(1, Math.hypot(across.re[at] ?? 0, across.im[at] ?? 0)));
+          }
+        }
       },
     ),
     { numRuns: 300 },

@@ -2,6 +2,7 @@
  * What a filter really does before a driver that is no resistance: where its corner comes to lie, how much quieter the driver plays, what each
  * resistor turns into heat, and what voltage a capacitor has to stand. By drawing over every figure of the driver that is not known exactly.
  */
+import { spreadOf } from '../bands';
 import { type DriverRanges, driverAt, likelyDriver } from '../channel/electrics';
 import { latticePlaces } from '../channel/lattice';
 import type { Driver } from '../network/parts';
@@ -23,7 +24,6 @@ export type FilterEffect = {
 };
 
 const DRAWS = 200;
-const BEYOND = 0.025;
 const HALF_POWER = Math.SQRT1_2;
 /** What passes is looked at two octaves from a corner, and at 1 kHz where there is none. */
 const INSIDE = 4;
@@ -38,12 +38,8 @@ export function filterEffect(filter: LineFilter, ranges: DriverRanges, nominalOh
   const drawn = latticePlaces(5, DRAWS).map((at) => responseOf(filter, driverAt(ranges, at as DriverPlace)));
   const across = (read: (response: Response) => number): Likely => {
     const own = read(likely);
-    const all = drawn.map(read).sort((a, b) => a - b);
-    return {
-      likely: own,
-      lower: Math.min(own, all[Math.floor(BEYOND * DRAWS)] as number),
-      upper: Math.max(own, all[Math.ceil((1 - BEYOND) * DRAWS) - 1] as number),
-    };
+    const { lower, upper } = spreadOf(Float64Array.from(drawn, read).sort());
+    return { likely: own, lower: Math.min(own, lower), upper: Math.max(own, upper) };
   };
   const corner = (read: (response: Response) => number | null): Likely | null =>
     heard(read(likely)) === null ? null : across((response) => read(response) as number);

@@ -2,6 +2,7 @@
  * How much a filter takes from what a driver plays, over frequency. A driver plays in proportion to its voltage, and what the car makes of it stays as it
  * is: by so much it is quieter at the amplifier's terminals and at every seat alike.
  */
+import { bandOf } from '../bands';
 import { type DriverRanges, driverAt, likelyDriver } from '../channel/electrics';
 import { latticePlaces } from '../channel/lattice';
 import type { Driver } from '../network/parts';
@@ -15,7 +16,6 @@ export type FilterLevel = { readonly frequenciesHz: Float64Array; readonly likel
 export type FilterLevelBand = FilterLevel & { readonly lowerDb: Float64Array; readonly upperDb: Float64Array };
 
 const DRAWS = 800;
-const BEYOND = 0.025;
 
 /** What is likely: one solution, to follow a hand. */
 export function filterLevel(filter: LineFilter, ranges: DriverRanges): FilterLevel {
@@ -27,13 +27,8 @@ export function filterLevelBand(filter: LineFilter, ranges: DriverRanges): Filte
   const drawn = latticePlaces(5, DRAWS).map((at) =>
     levelOf(filter, driverAt(ranges, at as Parameters<typeof driverAt>[1])),
   );
-  const [lowerDb, upperDb] = [new Float64Array(FILTER_HZ.length), new Float64Array(FILTER_HZ.length)];
-  for (const at of FILTER_HZ.keys()) {
-    const column = Float64Array.from(drawn, (each) => each[at] as number).sort();
-    lowerDb[at] = column[Math.floor(BEYOND * DRAWS)] as number;
-    upperDb[at] = column[DRAWS - 1 - Math.floor(BEYOND * DRAWS)] as number;
-  }
-  return { ...filterLevel(filter, ranges), lowerDb, upperDb };
+  const { lower, upper } = bandOf(drawn);
+  return { ...filterLevel(filter, ranges), lowerDb: lower, upperDb: upper };
 }
 
 function levelOf(filter: LineFilter, driver: Driver): Float64Array {

@@ -1,10 +1,10 @@
 /** What plays on each channel, what its source sees of it, and what of that nobody knows. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { knownFact, placeLabel, SETTINGS_DEFAULTS } from '@low-quarry/core/model';
-import { LEAST_OF_NOMINAL } from '@low-quarry/core/sound';
 import {
   type ChannelSheet,
   channelSheets,
+  heardSheet,
   jointLines,
   levelLines,
   startValues,
@@ -15,30 +15,24 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { shopSettingsQuery } from '../../api/settingsQuery';
 import { Button } from '../../ui/Button';
-import { late } from '../../ui/late';
-import { Answered, Loading } from '../../ui/states';
-import { askSound } from '../../workers/soundClient';
 import { AmplifierPlanForm } from './amplifier/AmplifierPlanForm';
 import { Boxes } from './boxes/Boxes';
 import { ChannelDrawing } from './ChannelDrawing';
 import { CheckLine } from './CheckLine';
 import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines, takenOffWords } from './channelsView';
 import { Crossovers } from './crossovers/Crossovers';
+import { ImpedanceChart } from './ImpedanceChart';
 import { Joints } from './Joints';
 import { Loudness } from './Loudness';
 import { NewWires } from './NewWires';
+import { ResponseCharts } from './ResponseCharts';
 import { StartValues } from './StartValues';
-
-const BandChart = late(
-  () => import('./BandChart').then((code) => code.BandChart),
-  () => <Loading what="the chart" />,
-);
 
 type CarChannelsProps = { readonly job: Job; readonly openings: readonly OpeningWithState[] };
 
 export function CarChannels({ job, openings }: CarChannelsProps) {
   const shop = useQuery(shopSettingsQuery);
-  const { confidence, schools } = shop.data ?? SETTINGS_DEFAULTS;
+  const { confidence, schools, polarityProof } = shop.data ?? SETTINGS_DEFAULTS;
   const channels = channelSheets(job, openings, confidence);
   const sheets = channels.kind === 'known' ? channels.sheets : [];
   const vehicle = `/vehicles/${encodeURIComponent(job.vehicle.id)}`;
@@ -79,7 +73,11 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
             ))}
             <ul className="flex flex-col">
               {channels.sheets.map((sheet) => (
-                <ChannelItem key={sheet.number} sheet={sheet} vehicle={vehicle} />
+                <ChannelItem
+                  key={sheet.number}
+                  {...{ sheet, vehicle, openings }}
+                  keysProve={polarityProof === 'testOrKey'}
+                />
               ))}
             </ul>
             <Loudness lines={levelLines(channels.sheets, openings, confidence)} />
@@ -103,8 +101,15 @@ function VehicleLink({ to, children }: { readonly to: string; readonly children:
   );
 }
 
-function ChannelItem({ sheet, vehicle }: { readonly sheet: ChannelSheet; readonly vehicle: string }) {
-  const [isCharted, setIsCharted] = useState(false);
+type ChannelItemProps = {
+  readonly sheet: ChannelSheet;
+  readonly vehicle: string;
+  readonly openings: readonly OpeningWithState[];
+  readonly keysProve: boolean;
+};
+
+function ChannelItem({ sheet, vehicle, openings, keysProve }: ChannelItemProps) {
+  const [shown, setShown] = useState<Charted | null>(null);
   const { record, channel, checks, unknownPlaces } = sheet;
   return (
     <li className="flex flex-col gap-2 border-b border-hairline py-3">
@@ -147,49 +152,37 @@ function ChannelItem({ sheet, vehicle }: { readonly sheet: ChannelSheet; readonl
         </p>
       )}
       {channel.loads.length > 0 && (
-        <Button kind="quiet" className="self-start" onClick={() => setIsCharted(!isCharted)}>
-          {isCharted ? 'Hide the impedance' : 'Show the impedance'}
-        </Button>
+        <div className="flex flex-wrap gap-x-4">
+          <ChartButton what="impedance" shown={shown} onShow={setShown}>
+            the impedance
+          </ChartButton>
+          <ChartButton what="response" shown={shown} onShow={setShown}>
+            what arrives at the seat
+          </ChartButton>
+        </div>
       )}
-      {isCharted && <Impedance sheet={sheet} />}
+      {shown === 'impedance' && <ImpedanceChart sheet={sheet} />}
+      {shown === 'response' && <ResponseCharts heard={heardSheet(sheet, openings, keysProve)} name={record.name} />}
     </li>
+  );
+}
+
+type Charted = 'impedance' | 'response';
+type ChartButtonProps = {
+  readonly what: Charted;
+  readonly shown: Charted | null;
+  readonly onShow: (next: Charted | null) => void;
+  readonly children: string;
+};
+
+function ChartButton({ what, shown, onShow, children }: ChartButtonProps) {
+  const isShown = shown === what;
+  return (
+    <Button kind="quiet" aria-expanded={isShown} onClick={() => onShow(isShown ? null : what)}>
+      {isShown ? 'Hide' : 'Show'} {children}
+    </Button>
   );
 }
 
 /** So wide is a rail on each side of its zero, Ω. */
 const RAIL_OHM = 4;
-
-function Impedance({ sheet: { record, channel } }: { readonly sheet: ChannelSheet }) {
-  const { loads, joined, leastOhm } = channel;
-  const band = useQuery({
-    queryKey: ['impedance', loads, joined],
-    queryFn: () => askSound((worker) => worker.impedance(loads, joined)),
-    staleTime: Number.POSITIVE_INFINITY,
-    networkMode: 'always',
-  });
-  return (
-    <Answered query={band} what="the impedance">
-      {(shown) =>
-        shown === null ? (
-          <p className="text-measure">Of something on it nobody knows the ohms: there is nothing to draw.</p>
-        ) : (
-          <figure>
-            <BandChart
-              frequenciesHz={shown.frequenciesHz}
-              likely={shown.likelyOhm}
-              band={{ lower: shown.lowerOhm, upper: shown.upperOhm }}
-              limit={leastOhm === null ? null : LEAST_OF_NOMINAL * leastOhm}
-              title="Impedance, Ω"
-              least={0}
-              label={`Impedance of channel ${record.name} over frequency`}
-            />
-            <figcaption className="text-[13px] text-muted">
-              The line is what is likely; 95 in 100 of such channels lie in the band.
-              {leastOhm !== null && ` Dashed: what a load sold as ${leastOhm} Ω may come down to (IEC 60268-5).`}
-            </figcaption>
-          </figure>
-        )
-      }
-    </Answered>
-  );
-}

@@ -2,15 +2,9 @@
 import { type ChannelLoad, filterLevel, knownLoads, type LineFilter } from '@low-quarry/core/sound';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { late } from '../../../ui/late';
-import { Loading } from '../../../ui/states';
 import { useRested } from '../../../ui/useRested';
 import { askSound } from '../../../workers/soundClient';
-
-const BandChart = late(
-  () => import('../BandChart').then((code) => code.BandChart),
-  () => <Loading what="the chart" />,
-);
+import { BandChart } from '../lateBandChart';
 
 const [LEAST_DB, MOST_DB] = [-30, 3];
 const RESTED_MS = 200;
@@ -35,13 +29,13 @@ export function LevelChart({ parts, load }: LevelChartProps) {
     () => (data && rested === key ? { lower: data.lowerDb, upper: data.upperDb } : null),
     [data, rested, key],
   );
+  const curves = useMemo(() => (level ? [{ name: null, likely: level.likelyDb, band }] : []), [level, band]);
   if (level === null) return null;
   return (
     <figure>
       <BandChart
         frequenciesHz={level.frequenciesHz}
-        likely={level.likelyDb}
-        band={band}
+        curves={curves}
         limit={null}
         title="Against nothing in the line, dB"
         least={LEAST_DB}
