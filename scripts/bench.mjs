@@ -20,7 +20,7 @@ await runMain(async () => {
     if (failed !== 0 || part === 'fit') return failed;
   }
   if (part === 'all' || part === 'sound') {
-    const failed = await runTool('bench/soundBench.ts');
+    const failed = (await runTool('bench/soundBench.ts')) || (await runTool('bench/channelListBench.ts'));
     if (failed !== 0 || part === 'sound') return failed;
   }
   await ensurePackages();

@@ -80,6 +80,16 @@ test('a door that gets bass only holds the coaxial chosen for it, until another 
   await points.getByRole('button', { name: /^Show all/ }).click();
   await points.getByRole('link', { name: /Channel front left: The channel sends bass only/ }).click();
   await expect(page.getByRole('heading', { name: 'What fits the front door, left', level: 1 })).toBeVisible();
+
+  // There the channel judges with the shape: a coaxial is held by it, and what it stands is beside what fits.
+  const candidate = page.getByRole('region', { name: 'The candidate' });
+  await expect(candidate).toContainText('Hold by its channel front left: band');
+  await expect(page.getByRole('region', { name: 'Its channel' })).toContainText('Load: Clears');
+  await page.getByText(/^Why not the other/).click();
+  await page.getByRole('button', { name: /what its channel carries/ }).click();
+  const ranked = page.getByRole('list', { name: 'Ranked speakers' }).getByRole('button');
+  await expect(ranked.first()).toContainText('coaxial');
+  await expect(ranked.first()).toContainText('Channel: band');
 });
 
 test('the usual channels of a car that nobody looked at are nobody’s word, and judge nothing as clear', async ({

@@ -26,7 +26,11 @@ export function judgeCandidate(
 }
 
 /** The chain for a speaker's terminals, or null; it is the same for every bracket and spacer. */
-export function harnessFor({ wiring }: FitOpening, { terminals }: FitSpeaker, adapters: readonly HarnessAdapter[]) {
+export function harnessFor(
+  { wiring }: Pick<FitOpening, 'wiring'>,
+  { terminals }: Pick<FitSpeaker, 'terminals'>,
+  adapters: readonly HarnessAdapter[],
+) {
   return wiring.kind === 'connector' && terminals !== null
     ? findHarnessChain(wiring.connectorId, terminals, adapters)
     : null;

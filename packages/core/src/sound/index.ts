@@ -6,7 +6,13 @@
  */
 
 export type { Band } from './bands';
-export { type Channel as JudgedChannel, type ChannelCheck, labelsOf } from './channel/Channel';
+export {
+  CHANNEL_CHECKS,
+  type Channel as JudgedChannel,
+  type ChannelCheck,
+  type ChannelCheckId,
+  labelsOf,
+} from './channel/Channel';
 export { type ImpedanceBand, impedanceBand } from './channel/channelImpedance';
 export { HEARD_DB, type Level, levelDifference, levelOf, USUAL_FACTORY_LEVEL } from './channel/channelLevels';
 export {

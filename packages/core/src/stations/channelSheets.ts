@@ -33,6 +33,13 @@ export type ChannelOpening = {
   readonly state: OpeningState;
 };
 
+/** With what is chosen for it, or may be. */
+export type PlayingOpening = Omit<ChannelOpening, 'state'> & {
+  readonly state:
+    | { readonly kind: 'chosen'; readonly plays: Plays | null }
+    | { readonly kind: Exclude<OpeningState['kind'], 'chosen'> };
+};
+
 export type ChannelSheet = {
   /** Its place in the list, from 1: two may have one name. */
   readonly number: number;
@@ -94,9 +101,10 @@ export function bootOf(answer: string | undefined): JudgedChannel['boot'] {
   return answer === 'open' || answer === 'connector' || answer === 'none' ? answer : null;
 }
 
-function sheetOf(
+/** One channel with what hangs on it, as it is judged; without its place in the list. */
+export function sheetOf(
   { noted, record, isBypassed, crossed, takenOff }: PlannedChannel,
-  byLabel: ReadonlyMap<string, ChannelOpening>,
+  byLabel: ReadonlyMap<string, PlayingOpening>,
   boot: JudgedChannel['boot'],
   confidence: number,
 ): Omit<ChannelSheet, 'number'> {
@@ -133,7 +141,7 @@ function sheetOf(
   };
 }
 
-function loadsBefore({ places, feeds }: Channel, byLabel: ReadonlyMap<string, ChannelOpening>): readonly ChannelLoad[] {
+function loadsBefore({ places, feeds }: Channel, byLabel: ReadonlyMap<string, PlayingOpening>): readonly ChannelLoad[] {
   return [
     ...places.flatMap((place) => {
       const opening = byLabel.get(place);
@@ -153,7 +161,7 @@ function outputOf({ crossover: { name, comes }, output: { to, filter } }: Crosse
 }
 
 /** What an opening is to whatever feeds it; null where there is no speaker, and none is chosen. */
-export function channelLoadOf({ record, state }: ChannelOpening): ChannelLoad | null {
+export function channelLoadOf({ record, state }: PlayingOpening): ChannelLoad | null {
   const label = placeLabel(record);
   const atHinge = isBehindHinge(record.place);
   const line = record.lineFilter;

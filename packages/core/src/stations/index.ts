@@ -4,14 +4,17 @@
  */
 
 export { bypassHold } from './amplifierPoints';
+export { type CandidateChannel, type ChannelMarks, candidateChannel, channelMarks } from './candidateChannel';
 export { WIRE_FACTS } from './carFactPoints';
 export { type LevelLine, levelLines } from './carLevels';
 export {
   type CarChannels,
+  type ChannelJob,
   type ChannelOpening,
   type ChannelSheet,
   channelLoadOf,
   channelSheets,
+  type PlayingOpening,
 } from './channelSheets';
 export { type CrossoverJob, type CrossoverSheet, crossoverSheets } from './crossoverSheets';
 export { devicePlugPoints } from './devicePlugPoints';
@@ -19,6 +22,7 @@ export { type HeardSheet, heardSheet } from './heardSheet';
 export { type JointLine, jointLines } from './joints';
 export { likelyCrossovers } from './likelyCrossovers';
 export { openPoints, railOf } from './openPoints';
+export { playsOf } from './playsOf';
 export {
   ASKED_AT,
   type AskedAt,

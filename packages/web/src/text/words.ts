@@ -109,3 +109,6 @@ export const FIXING_WORDS: Readonly<Record<OpeningRecord['fixing'], string>> = {
   pressFit: 'Pressed in',
   glue: 'Glued in',
 };
+
+/** What is asked of a channel. */
+export const CHANNEL_CHECK_WORDS = { load: 'Load', band: 'Band', power: 'Power', wire: 'Wire' } as const;

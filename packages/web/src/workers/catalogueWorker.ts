@@ -18,6 +18,7 @@ import {
   type PackedRanking,
   packRanking,
 } from '@low-quarry/core/fit';
+import type { ChannelCheck } from '@low-quarry/core/sound';
 import { expose, transfer } from 'comlink';
 import { fillPath } from '../api/fillPath';
 import { BUILD } from '../build';
@@ -27,6 +28,7 @@ import { catalogueKeeping } from '../catalogue/deviceCatalogue';
 import type { KeptKnown } from '../catalogue/KnownCatalogue';
 import { type CatalogueProgress, syncCatalogue } from '../catalogue/syncCatalogue';
 import { versionOf } from '../catalogue/versionOf';
+import { ChannelOfCatalogue, type ChannelQuestion, type ChannelTold } from './channelOfCatalogue';
 
 /** How the shop refused, or null where it did not answer at all. */
 export type Refused = { readonly status: number; readonly problem: unknown } | null;
@@ -46,6 +48,8 @@ let index: CatalogueIndex | null = null;
 /** For the rules that were asked last. */
 let judge: { readonly rulesKey: string; readonly engine: FitEngine } | null = null;
 let ranked: string | null = null;
+/** What was asked of a channel last. */
+let channel: { readonly key: string; readonly asked: ChannelOfCatalogue } | null = null;
 
 class Refusal extends Error {
   constructor(readonly refused: Refused) {
@@ -58,6 +62,7 @@ function forgetShapes(): void {
   index = null;
   judge = null;
   ranked = null;
+  channel = null;
 }
 
 /** Another tab may have brought the device's further than this one's. */
@@ -106,6 +111,12 @@ function engineFor(rules: FitRules): FitEngine {
   if (judge?.rulesKey !== rulesKey) judge = { rulesKey, engine: new FitEngine(index, rules) };
   ranked = null;
   return judge.engine;
+}
+
+function channelFor(question: ChannelQuestion): ChannelOfCatalogue {
+  const key = JSON.stringify(question);
+  if (channel?.key !== key) channel = { key, asked: new ChannelOfCatalogue(question, shapesOf(), catalogue.parts) };
+  return channel.asked;
 }
 
 const worker = {
@@ -176,6 +187,18 @@ const worker = {
     const { engine } = judge as { readonly engine: FitEngine };
     const { adapters } = engine.index.catalogue;
     return advise(engine, opening, candidate, harnessFor(opening, candidate.speaker, adapters), options);
+  },
+  /** What the opening's channel says of every speaker, in the catalogue's order. */
+  async channel(version: string, question: ChannelQuestion): Promise<ChannelTold> {
+    await require(version);
+    return channelFor(question).tell();
+  },
+  /** What it says of one speaker, each check with its sentence; none where no one channel is known to feed the opening. */
+  async channelChecks(version: string, question: ChannelQuestion, speakerId: string): Promise<readonly ChannelCheck[]> {
+    await require(version);
+    const shape = shapesOf().speakers.find(({ id }) => id === speakerId);
+    if (!shape) throw new Error(`catalogueWorker.channelChecks: expected a speaker of the catalogue, got ${speakerId}`);
+    return channelFor(question).checksOf(shape);
   },
   /** The best that one speaker, of the catalogue or not, can do with the shop's brackets and rings. */
   async bestStack(version: string, opening: FitOpening, rules: FitRules, speaker: SpeakerRecord): Promise<Candidate> {

@@ -1,12 +1,13 @@
 /** What a list says of an opening: its choice's present verdict, or what is in the way of choosing or judging. */
 
-import { partName, type SpeakerRecord } from '@low-quarry/core/catalogue';
-import type { OpeningState, Plays } from '@low-quarry/core/contracts/jobs';
+import { partName } from '@low-quarry/core/catalogue';
+import type { OpeningState } from '@low-quarry/core/contracts/jobs';
 import { type Judgement, openingHolds, placeWords } from '@low-quarry/core/fit';
 import type { OpeningRecord } from '@low-quarry/core/model';
 import { isOpeningThere, isTakenHere, missingDimensions, openingFacts, wantedDimensions } from '@low-quarry/core/model';
 import { heldBackBecause, neededConsents, openChecks } from '@low-quarry/core/order';
 import { changedSince } from '@low-quarry/core/records';
+import { playsOf } from '@low-quarry/core/stations';
 import type { StoredChoice } from '../choices/ChoicesStore';
 import { type Fitting, summarise } from '../fit/Fitting';
 import type { StoredOpening } from '../openings/OpeningsStore';
@@ -53,7 +54,13 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
     speakerName: partName(speaker),
     works: stored.choice.works,
     needsConsent: neededConsents(stored.choice).map((kinds) => [...kinds]),
-    plays: speaker.kind === 'speaker' ? playsOf(speaker, leadFilter(judgement, fitting)) : null,
+    plays:
+      speaker.kind === 'speaker'
+        ? playsOf(
+            speaker,
+            judgement.harness.map(({ id }) => fitting.parts.get(id)),
+          )
+        : null,
     summary: summarise(judgement, open),
     open: [...open],
     heldBack: heldBackBecause(open, stored.verdictWhenChosen),
@@ -62,32 +69,6 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
     changedSince: stored.snapshot
       ? [...changedSince(stored.snapshot, fitting.snapshotInputs(record, stored.choice))]
       : [],
-  };
-}
-
-/** What is in the leads before the speaker; the nearest to it where several have a filter. */
-function leadFilter({ harness }: Judgement, fitting: Fitting): Plays['filter'] {
-  const filters = harness.flatMap(({ id }) => {
-    const lead = fitting.parts.get(id);
-    return lead?.kind === 'harnessAdapter' && lead.filter ? [lead.filter] : [];
-  });
-  return (filters.at(-1) ?? null) as Plays['filter'];
-}
-
-function playsOf(speaker: SpeakerRecord, filter: Plays['filter']): Plays {
-  const { speakerKind, impedanceOhm, coilOhm, coilMh, resonanceHz, totalQ } = speaker;
-  const { rmsW, sensitivityDb, sensitivityAt } = speaker;
-  return {
-    speakerKind,
-    impedanceOhm,
-    coilOhm,
-    coilMh,
-    resonanceHz,
-    totalQ,
-    rmsW,
-    sensitivityDb,
-    sensitivityAt,
-    filter,
   };
 }
 

@@ -1,17 +1,7 @@
 /** The whole catalogue ranked for this opening: who fits, and at which check the others fall out. */
 
 import { type ListedById, orderedId, partName, snapOffNamed } from '@low-quarry/core/catalogue';
-import {
-  CHECK_IDS,
-  type CheckId,
-  checkLabel,
-  type FirstLook,
-  fallOutWords,
-  type RankedSpeaker,
-  type Ranking,
-  ringThicknessMm,
-  VERDICTS_BY_RANK,
-} from '@low-quarry/core/fit';
+import { checkLabel, fallOutWords, ringThicknessMm, VERDICTS_BY_RANK } from '@low-quarry/core/fit';
 import type { OpeningRecord } from '@low-quarry/core/model';
 import type { LengthUnit } from '@low-quarry/core/units';
 import { printMargin, printPlusMinus } from '@low-quarry/core/units';
@@ -20,18 +10,26 @@ import { useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { ListedParts } from '../../catalogue/ListedParts';
 import { printCost } from '../../text/money';
-import { VERDICT_WORDS } from '../../text/words';
+import { CHANNEL_CHECK_WORDS, VERDICT_WORDS } from '../../text/words';
 import { MarginRail } from '../../ui/MarginRail';
 import { Loading } from '../../ui/states';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
-import { type CandidateFilter, filterChoices, type Shown } from './candidateFilter';
+import {
+  type CandidateFilter,
+  DECIDING,
+  type Deciding,
+  decidingOf,
+  filterChoices,
+  type Shown,
+} from './candidateFilter';
+import type { JudgedLook, JudgedRanking, JudgedSpeaker } from './joinChannel';
 import { listAll, listFirst } from './listed';
 
 type CandidateListProps = {
   /** Null while it is worked out for the first time. */
-  readonly ranking: Ranking | null;
+  readonly ranking: JudgedRanking | null;
   /** Of the opening as it is now, where the ranking is not there yet. */
-  readonly firstLook: FirstLook | null;
+  readonly firstLook: JudgedLook | null;
   readonly parts: ListedParts;
   readonly behind: OpeningRecord['behind'];
   readonly unit: LengthUnit;
@@ -40,7 +38,7 @@ type CandidateListProps = {
   readonly comparedId: string | null;
   readonly filter: CandidateFilter;
   readonly onFilter: (changes: Partial<CandidateFilter>) => void;
-  readonly onSelect: (candidate: RankedSpeaker) => void;
+  readonly onSelect: (candidate: JudgedSpeaker) => void;
 };
 
 /** What a row is taken to be high before it has been measured, px. */
@@ -133,7 +131,7 @@ function NotJudged({ parts: { lackingIds } }: Pick<CandidateListProps, 'parts'>)
 }
 
 /** Only the rows in sight are there: a catalogue of thousands scrolls like one of sixty. */
-function Rows({ shown, ...props }: CandidateListProps & { readonly shown: readonly RankedSpeaker[] }) {
+function Rows({ shown, ...props }: CandidateListProps & { readonly shown: readonly JudgedSpeaker[] }) {
   const box = useRef<HTMLDivElement>(null);
   const rows = useVirtualizer({
     count: shown.length,
@@ -276,16 +274,16 @@ function WhyNot({
   shown,
   onShow,
 }: {
-  readonly matching: readonly RankedSpeaker[];
+  readonly matching: readonly JudgedSpeaker[];
   readonly behind: OpeningRecord['behind'];
   readonly shown: Shown;
   readonly onShow: (shown: Shown) => void;
 }) {
   const out = matching.filter(({ best }) => best.verdict !== 'clears');
-  const count = (id: CheckId) => out.filter(({ best }) => best.decidedBy === id).length;
-  const reasons = CHECK_IDS.map((id) => ({ id, count: count(id) })).filter((each) => each.count > 0);
+  const count = (id: Deciding) => out.filter((each) => decidingOf(each) === id).length;
+  const reasons = DECIDING.map((id) => ({ id, count: count(id) })).filter((each) => each.count > 0);
   if (reasons.length === 0) return null;
-  const isShown = (id: CheckId) => shown.kind === 'check' && shown.check === id;
+  const isShown = (id: Deciding) => shown.kind === 'check' && shown.check === id;
   return (
     <details className="border-y border-hairline">
       <summary className="min-h-10 py-2 font-semibold text-action">{whyNotWords(out.length)}</summary>
@@ -301,7 +299,7 @@ function WhyNot({
                 className={`grid min-h-10 w-full grid-cols-[3rem_1fr_72px] items-center gap-2 text-left ${isShown(id) ? 'font-bold' : ''}`}
               >
                 <span className="text-right">{fallen.toLocaleString('en')}</span>
-                <span>{fallOutWords(id, behind)}</span>
+                <span>{whyWords(id, behind)}</span>
                 <span
                   aria-hidden="true"
                   className="h-2 bg-muted"
@@ -314,6 +312,21 @@ function WhyNot({
     </details>
   );
 }
+
+function whyWords(id: Deciding, behind: OpeningRecord['behind']): string {
+  return isChannelCheck(id) ? CHANNEL_FALL_OUT[id] : fallOutWords(id, behind);
+}
+
+function isChannelCheck(id: Deciding): id is keyof typeof CHANNEL_FALL_OUT {
+  return id in CHANNEL_FALL_OUT;
+}
+
+const CHANNEL_FALL_OUT = {
+  'channel load': 'load of its channel',
+  'channel band': 'what its channel carries',
+  'channel power': 'power of its channel',
+  'channel wire': 'wire of its channel',
+} as const;
 
 function whyNotWords(others: number): string {
   return `Why not the other ${others.toLocaleString('en')}?`;
@@ -328,8 +341,8 @@ function CandidateRow({
   selectedId,
   comparedId,
   onSelect,
-}: CandidateListProps & { readonly candidate: RankedSpeaker }) {
-  const { speakerId, best } = candidate;
+}: CandidateListProps & { readonly candidate: JudgedSpeaker }) {
+  const { speakerId, best, channel } = candidate;
   const speaker = parts.get(speakerId);
   if (speaker?.kind !== 'speaker') return null;
   const selected = speakerId === selectedId;
@@ -356,18 +369,26 @@ function CandidateRow({
         {stackWords(best.layerIds, parts)}
       </span>
       <span className="flex flex-col items-end justify-end">
-        <MarginRail margin={marginMm} expanded={expandedMm} verdict={best.verdict} />
-        <span className={`text-[13px] leading-4 ${verdictColour(best.verdict)}`}>
-          {checkLabel(best.decidedBy, behind)}
-          {missWords(best, unit)}
-        </span>
+        {channel ? (
+          <span className={`text-[13px] leading-4 ${verdictColour(best.verdict)}`}>
+            Channel: {CHANNEL_CHECK_WORDS[channel].toLowerCase()}
+          </span>
+        ) : (
+          <>
+            <MarginRail margin={marginMm} expanded={expandedMm} verdict={best.verdict} />
+            <span className={`text-[13px] leading-4 ${verdictColour(best.verdict)}`}>
+              {checkLabel(best.decidedBy, behind)}
+              {missWords(best, unit)}
+            </span>
+          </>
+        )}
       </span>
     </button>
   );
 }
 
 /** How far it is from its limit; where the screws are the worst of it, what could put them right. */
-function missWords({ plateMm, marginMm, expandedMm }: RankedSpeaker['best'], unit: LengthUnit): string {
+function missWords({ plateMm, marginMm, expandedMm }: JudgedSpeaker['best'], unit: LengthUnit): string {
   if (plateMm !== null) return plateMm >= 0 ? ': a plate to cut' : ', and no plate helps';
   if (marginMm === null || expandedMm === null) return '';
   return ` ${printMargin(marginMm, unit)} ± ${printPlusMinus(expandedMm, unit)} ${unit}`;

@@ -37,18 +37,21 @@ import { useSettings } from '../../ui/settings';
 import { Loading } from '../../ui/states';
 import { useRested } from '../../ui/useRested';
 import { VerdictMark, verdictColour } from '../../ui/VerdictMark';
+import type { ChannelQuestion, ChannelTold } from '../../workers/channelOfCatalogue';
 import { AdvicePanel } from './AdvicePanel';
 import { againstOldMount } from './againstOldMount';
 import { CandidateList, stackWords } from './CandidateList';
 import { ChangedSince } from './ChangedSince';
+import { ChannelLedger, ChannelOfAll, ChannelVerdict } from './ChannelNotes';
 import { CheckLedger } from './CheckLedger';
 import { ChoosePanel } from './ChoosePanel';
 import { ClaimsNote } from './ClaimsNote';
 import { ComparePanel } from './ComparePanel';
 import { readFilter, writeFilter } from './candidateFilter';
 import { differencesOf } from './compareView';
-import { adviceQuery, lookQuery, needsLook, REST_MS, rankingQuery } from './fitQueries';
+import { adviceQuery, channelChecksQuery, lookQuery, needsLook, REST_MS, rankingQuery } from './fitQueries';
 import { ImpedanceNote } from './ImpedanceNote';
+import type { ChannelJoin } from './joinChannel';
 import { OpenForOpening } from './OpenForOpening';
 import { SpacerSlider } from './SpacerSlider';
 import { WORKS_PARAM, writeWorks } from './shownWorks';
@@ -77,6 +80,8 @@ type FitWorkspaceProps = {
   readonly shop: ShopSettings;
   /** null while it is worked out. */
   readonly ranking: Ranking | null;
+  /** What its channel says, and what it was asked by. */
+  readonly channel: { readonly question: ChannelQuestion; readonly told: ChannelTold; readonly join: ChannelJoin };
   readonly missing: readonly OpeningDimensionKey[];
   readonly search: URLSearchParams;
   readonly changeAddress: (change: (before: URLSearchParams) => URLSearchParams) => void;
@@ -102,6 +107,7 @@ export function FitWorkspace({
   rules,
   shop,
   ranking: realRanking,
+  channel: { question, told, join },
   missing,
   search,
   changeAddress,
@@ -124,14 +130,16 @@ export function FitWorkspace({
   const restedOpening = useRested(fitOpening, isLarge ? REST_MS : 0);
   const isMeasured = !isWhatIf(whatIf);
   const ranked = useQuery(rankingQuery(version, speakerIds.length, restedOpening, rules, isMeasured));
-  const ranking = ranked.data ?? realRanking;
+  const byShape = ranked.data ?? realRanking;
+  const ranking = useMemo(() => byShape && join.ranking(byShape), [byShape, join]);
   const isBehind = isLarge && (restedOpening !== fitOpening || ranked.isPlaceholderData);
   // A hand moves faster than a large catalogue is looked through: each look is shown, and the next is at where the hand is by then.
   const [lookedFor, setLookedFor] = useState(fitOpening);
   const look = useQuery({ ...lookQuery(version, lookedFor, rules), enabled: isBehind });
   if (lookedFor !== fitOpening && !look.isFetching) setLookedFor(fitOpening);
 
-  const firstLook = isBehind || !ranking ? (look.data ?? null) : null;
+  const isLooked = isBehind || !ranking;
+  const firstLook = useMemo(() => (isLooked && look.data ? join.look(look.data) : null), [isLooked, look.data, join]);
 
   const stackKey = `${start.speakerId}/${start.layerIds.join()}`;
   const { candidate, shown, judgement, tightPlane, nearest, heightMm, spacer, stocked, range, over, there } = useShown({
@@ -144,6 +152,8 @@ export function FitWorkspace({
     over: overIds,
     slidMm: what?.of === stackKey ? what.heightMm : null,
   });
+  const checked = useQuery(channelChecksQuery(version, question, candidate.speaker.id));
+  const ofChannel = told.kind === 'known' && checked.data ? { told, checks: checked.data } : null;
   const overId = overIds?.speakerId ?? null;
   const layerIds = candidate.layers.map(({ id }) => id);
   const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
@@ -199,6 +209,7 @@ export function FitWorkspace({
               {verdictLine(factsOf(judgement), behind, unit)}
             </p>
             <p>{deciding?.sentence}</p>
+            {ofChannel && <ChannelVerdict {...ofChannel} />}
             {speaker?.kind === 'speaker' && speaker.impedanceOhm !== null && (
               <ImpedanceNote record={opening.record} newOhm={speaker.impedanceOhm} />
             )}
@@ -333,6 +344,7 @@ export function FitWorkspace({
             />
           )}
           <CheckLedger judgement={judgement} behind={behind} unit={unit} lit={lit} onLight={setLit} />
+          {ofChannel && <ChannelLedger {...ofChannel} />}
           {opening.state.kind === 'chosen' && <ChangedSince state={opening.state} record={opening.record} />}
           <ChoosePanel
             key={`${stackKey}/${heightMm}/${writeWorks(shown.works)}`}
@@ -363,7 +375,11 @@ export function FitWorkspace({
             </aside>
           )}
         </div>
-        <div id="candidates" className="scroll-mt-4 lg:col-span-2 xl:col-span-1 xl:col-start-3 xl:row-start-1">
+        <div
+          id="candidates"
+          className="flex scroll-mt-4 flex-col gap-2 lg:col-span-2 xl:col-span-1 xl:col-start-3 xl:row-start-1"
+        >
+          <ChannelOfAll told={told} jobId={jobId} vehicleId={vehicleId} />
           {ranking || firstLook ? (
             <CandidateList
               ranking={ranking}

@@ -17,8 +17,10 @@ import type { KnownCatalogue } from '../../catalogue/KnownCatalogue';
 import { useAddress } from '../../ui/address';
 import { Empty, Loading } from '../../ui/states';
 import { otherSide } from '../openings/otherSide';
+import { channelQuestion } from './channelQuestion';
 import { FitWorkspace } from './FitWorkspace';
-import { lookQuery, namedPartsQuery, rankingQuery } from './fitQueries';
+import { channelQuery, lookQuery, namedPartsQuery, rankingQuery } from './fitQueries';
+import { ChannelJoin } from './joinChannel';
 import { bestOf, startingIds } from './startingIds';
 
 type RankedProps = {
@@ -51,10 +53,23 @@ export function RankedOpening({ job, openings, openingId, shop, catalogue }: Ran
   }, [catalogue, shop]);
   const fitOpening = useMemo(() => toFit(opening), [toFit, opening]);
   const ranked = useQuery(rankingQuery(version, listed.speakerIds.length, fitOpening, rules));
+  const question = useMemo(
+    () =>
+      channelQuestion(job, openings, {
+        ...{ openingId, confidence: shop.confidence, wiring: fitOpening.wiring },
+      }),
+    [job, openings, openingId, shop.confidence, fitOpening.wiring],
+  );
+  const told = useQuery(channelQuery(version, question));
+  const join = useMemo(() => new ChannelJoin(told.data ?? null, listed.speakerIds), [told.data, listed.speakerIds]);
   const ranking = ranked.data ?? null;
   // Asked for by the ranking, where that takes long.
   const look = useQuery({ ...lookQuery(version, fitOpening, rules), enabled: false, placeholderData: () => undefined });
-  const speakers = ranking?.speakers ?? look.data?.best ?? NOBODY_YET;
+  const speakers = useMemo(() => {
+    // Which is the best nobody knows before the channel is asked.
+    if (told.isPending) return NOBODY_YET;
+    return ranking ? join.ranking(ranking).speakers : look.data ? join.look(look.data).best : NOBODY_YET;
+  }, [told.isPending, ranking, look.data, join]);
   const ids = useMemo(
     () => startingIds(search, opening, speakers, listed, rules),
     [search, opening, speakers, listed, rules],
@@ -81,11 +96,12 @@ export function RankedOpening({ job, openings, openingId, shop, catalogue }: Ran
         .
       </Empty>
     );
+  if (told.isError) return <p role="alert">The channel could not be asked: {told.error.message}</p>;
   if (ranked.isError) return <p role="alert">The ranking failed: {ranked.error.message}</p>;
   if (named.isError) return <p role="alert">The parts could not be read: {named.error.message}</p>;
   // What is named may have gone from the catalogue a moment ago: the next version says so.
   const isThere = shelf?.speakers.some(({ id }) => id === named.data?.ids.speakerId);
-  if (!named.data || !shelf || !isThere)
+  if (!named.data || !shelf || !isThere || !told.data)
     return <Loading what={`the verdicts of ${listed.speakerIds.length} speakers`} />;
   return (
     <FitWorkspace
@@ -103,6 +119,7 @@ export function RankedOpening({ job, openings, openingId, shop, catalogue }: Ran
       rules={rules}
       shop={shop}
       ranking={ranking}
+      channel={{ question, told: told.data, join }}
       missing={missingDimensions(opening.record)}
       search={search}
       changeAddress={changeAddress}

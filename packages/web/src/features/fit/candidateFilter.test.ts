@@ -21,6 +21,7 @@ test.each<[CandidateFilter]>([
   [NO_FILTER],
   [{ ...NO_FILTER, shown: { kind: 'verdict', verdict: 'hold' } }],
   [{ ...NO_FILTER, shown: { kind: 'check', check: 'bolts' }, size: '6.5 in', mostMinor: 4950 }],
+  [{ ...NO_FILTER, shown: { kind: 'check', check: 'channel load' } }],
   [{ ...NO_FILTER, maker: 'Some & Co', kind: 'coaxial' }],
 ])('%j is kept in the address', (filter) => {
   expect(throughAddress(filter)).toEqual(filter);

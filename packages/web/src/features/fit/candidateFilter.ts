@@ -1,12 +1,23 @@
 /** Which candidates the list shows, as it stands in the address bar. */
 
 import { COST_UNKNOWN, type ListedById, type ListedPart, type ListedSpeaker } from '@low-quarry/core/catalogue';
-import { CHECK_IDS, type CheckId, type RankedSpeaker, VERDICTS_BY_RANK, type Verdict } from '@low-quarry/core/fit';
+import { CHECK_IDS, type CheckId, VERDICTS_BY_RANK, type Verdict } from '@low-quarry/core/fit';
+import { CHANNEL_CHECKS, type ChannelCheckId } from '@low-quarry/core/sound/channel/Channel';
+import type { JudgedSpeaker } from './joinChannel';
 
 export type Shown =
   | { readonly kind: 'all' }
   | { readonly kind: 'verdict'; readonly verdict: Verdict }
-  | { readonly kind: 'check'; readonly check: CheckId };
+  | { readonly kind: 'check'; readonly check: Deciding };
+
+/** What a candidate's verdict is by: a check of its shape, or one of the channel that would feed it. */
+export type Deciding = CheckId | `channel ${ChannelCheckId}`;
+
+export const DECIDING: readonly Deciding[] = [...CHECK_IDS, ...CHANNEL_CHECKS.map((id) => `channel ${id}` as const)];
+
+export function decidingOf({ channel, best: { decidedBy } }: JudgedSpeaker): Deciding {
+  return channel ? `channel ${channel}` : decidedBy;
+}
 
 export type CandidateFilter = {
   readonly shown: Shown;
@@ -48,14 +59,15 @@ export function writeFilter({ shown, size, maker, kind, mostMinor }: CandidateFi
 }
 
 /** Whether a candidate is shown; the verdict is left out where the groups themselves are counted. */
-export function passesFilter({ speakerId, best }: RankedSpeaker, filter: CandidateFilter, parts: ListedById): boolean {
+export function passesFilter(candidate: JudgedSpeaker, filter: CandidateFilter, parts: ListedById): boolean {
+  const { speakerId, best } = candidate;
   const { shown, mostMinor } = filter;
   if (!passesPart(speakerId, filter, parts)) return false;
   // What nobody knows the price of may well cost less.
   if (mostMinor !== null && best.costMinor !== COST_UNKNOWN && best.costMinor > mostMinor) return false;
   if (shown.kind === 'all') return true;
   if (shown.kind === 'verdict') return best.verdict === shown.verdict;
-  return best.verdict !== 'clears' && best.decidedBy === shown.check;
+  return best.verdict !== 'clears' && decidingOf(candidate) === shown.check;
 }
 
 /** Whether a speaker passes by what it is, whatever stack it would need. */
@@ -85,11 +97,15 @@ export function filterChoices(parts: readonly ListedPart[]) {
 function readShown(text: string | null): Shown {
   const verdict = VERDICTS_BY_RANK.find((each) => each === text);
   if (verdict) return { kind: 'verdict', verdict };
-  const check = CHECK_IDS.find((each) => `not-${each}` === text);
+  const check = DECIDING.find((each) => notWords(each) === text);
   return check ? { kind: 'check', check } : { kind: 'all' };
 }
 
 function writeShown(shown: Shown): string | null {
   if (shown.kind === 'all') return null;
-  return shown.kind === 'verdict' ? shown.verdict : `not-${shown.check}`;
+  return shown.kind === 'verdict' ? shown.verdict : notWords(shown.check);
+}
+
+function notWords(check: Deciding): string {
+  return `not-${check.replace(' ', '-')}`;
 }

@@ -7,6 +7,7 @@ import { keepPreviousData, type QueryClient, queryOptions } from '@tanstack/reac
 import { readParts } from '../../catalogue/catalogueQueries';
 import { rankingStore } from '../../catalogue/deviceCatalogue';
 import { askCatalogue } from '../../workers/catalogueClient';
+import type { ChannelQuestion, ChannelTold } from '../../workers/channelOfCatalogue';
 import { bestOf, type CandidateIds } from './startingIds';
 
 /** Up to so many speakers a whole ranking takes no longer than a frame. */
@@ -59,6 +60,28 @@ export function lookQuery(version: string, opening: FitOpening, rules: FitRules)
     gcTime: LOOK_KEPT_MS,
     placeholderData: keepPreviousData,
     structuralSharing: false,
+  });
+}
+
+/** What the opening's channel says of every speaker; lengths have no part in it. */
+export function channelQuery(version: string, question: ChannelQuestion) {
+  return queryOptions({
+    queryKey: ['channel', version, question],
+    queryFn: () => askCatalogue<ChannelTold>(async (worker) => await worker.channel(version, question)),
+    staleTime: Number.POSITIVE_INFINITY,
+    // A changed channel takes its time: meanwhile the list stands as it was.
+    placeholderData: keepPreviousData,
+    structuralSharing: false,
+    networkMode: 'always',
+  });
+}
+
+export function channelChecksQuery(version: string, question: ChannelQuestion, speakerId: string) {
+  return queryOptions({
+    queryKey: ['channelChecks', version, question, speakerId],
+    queryFn: () => askCatalogue((worker) => worker.channelChecks(version, question, speakerId)),
+    staleTime: Number.POSITIVE_INFINITY,
+    networkMode: 'always',
   });
 }
 

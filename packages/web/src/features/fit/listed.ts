@@ -2,22 +2,23 @@
 
 import type { ListedById } from '@low-quarry/core/catalogue';
 import type { Verdict } from '@low-quarry/core/fit';
-import { type FirstLook, type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from '@low-quarry/core/fit';
+import { VERDICTS_BY_RANK } from '@low-quarry/core/fit';
 import { type CandidateFilter, passesFilter, passesPart } from './candidateFilter';
+import type { JudgedLook, JudgedRanking, JudgedSpeaker } from './joinChannel';
 
 export type Listed = {
   /** Of all that pass the filter, whatever group is shown. */
   readonly counts: Readonly<Record<Verdict, number>>;
   readonly total: number;
-  readonly shown: readonly RankedSpeaker[];
+  readonly shown: readonly JudgedSpeaker[];
   /** So many belong to what is shown and are not in order yet. */
   readonly toCome: number;
   /** All that pass, in order; null while some are still to come. */
-  readonly matching: readonly RankedSpeaker[] | null;
+  readonly matching: readonly JudgedSpeaker[] | null;
   readonly stacksJudged: number;
 };
 
-export function listAll({ speakers, stacksJudged }: Ranking, filter: CandidateFilter, parts: ListedById): Listed {
+export function listAll({ speakers, stacksJudged }: JudgedRanking, filter: CandidateFilter, parts: ListedById): Listed {
   const everyGroup = { ...filter, shown: { kind: 'all' } as const };
   const matching = speakers.filter((candidate) => passesFilter(candidate, everyGroup, parts));
   const counts = noneYet();
@@ -31,7 +32,7 @@ export function listAll({ speakers, stacksJudged }: Ranking, filter: CandidateFi
  * @returns null where the filter asks for what a first look does not know
  */
 export function listFirst(
-  { verdicts, best, stacksJudged }: FirstLook,
+  { verdicts, best, stacksJudged }: JudgedLook,
   speakerIds: readonly string[],
   filter: CandidateFilter,
   parts: ListedById,

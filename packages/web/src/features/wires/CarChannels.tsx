@@ -14,17 +14,19 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { shopSettingsQuery } from '../../api/settingsQuery';
+import { CHANNEL_CHECK_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { AmplifierPlanForm } from './amplifier/AmplifierPlanForm';
 import { Boxes } from './boxes/Boxes';
 import { ChannelDrawing } from './ChannelDrawing';
 import { CheckLine } from './CheckLine';
-import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines, takenOffWords } from './channelsView';
+import { loadWords, sourceLines, takenOffWords } from './channelsView';
 import { Crossovers } from './crossovers/Crossovers';
 import { ImpedanceChart } from './ImpedanceChart';
 import { Joints } from './Joints';
 import { Loudness } from './Loudness';
 import { NewWires } from './NewWires';
+import { ohmMarginWords, RAIL_OHM } from './ohmMargin';
 import { ResponseCharts } from './ResponseCharts';
 import { StartValues } from './StartValues';
 
@@ -183,6 +185,3 @@ function ChartButton({ what, shown, onShow, children }: ChartButtonProps) {
     </Button>
   );
 }
-
-/** So wide is a rail on each side of its zero, Ω. */
-const RAIL_OHM = 4;

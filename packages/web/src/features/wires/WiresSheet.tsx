@@ -31,11 +31,12 @@ import {
   stowedSheets,
   wireRuns,
 } from '@low-quarry/core/stations';
-import { SECOND_PLUG_WORDS, VERDICT_WORDS } from '../../text/words';
+import { CHANNEL_CHECK_WORDS, SECOND_PLUG_WORDS, VERDICT_WORDS } from '../../text/words';
 import { answered } from '../../ui/OpenChecks';
 import { PaperHead } from '../jobs/PaperHead';
-import { CHANNEL_CHECK_WORDS, loadWords, ohmMarginWords, sourceLines, takenOffWords } from './channelsView';
+import { loadWords, sourceLines, takenOffWords } from './channelsView';
 import { CROSSOVER_CHECK_WORDS, mmMarginWords } from './crossovers/crossoversView';
+import { ohmMarginWords } from './ohmMargin';
 import { pinLines, plugWords, WIRE_CHECKS } from './plugWords';
 
 type WiresSheetProps = {

@@ -1,7 +1,8 @@
 import { expect, test } from '@jest/globals';
 import type { ChannelLoad } from '@low-quarry/core/sound';
 import type { ChannelSheet } from '@low-quarry/core/stations';
-import { loadWords, ohmMarginWords, sourceLines, takenOffWords } from './channelsView';
+import { loadWords, sourceLines, takenOffWords } from './channelsView';
+import { ohmMarginWords } from './ohmMargin';
 
 const LOAD: ChannelLoad = {
   label: 'Front door, left',

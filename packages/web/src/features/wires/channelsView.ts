@@ -56,15 +56,3 @@ const BEFORE_WORDS: Readonly<Record<ChannelLoad['before']['kind'], string>> = {
   capacitor: 'behind a capacitor',
   filter: 'behind the filter of its lead',
 };
-
-export const CHANNEL_CHECK_WORDS = { load: 'Load', band: 'Band', power: 'Power', wire: 'Wire' } as const;
-
-/** "+0.37 ± 0.35 Ω"; what is left is told down, and its doubt up. */
-export function ohmMarginWords({ ohm, expandedOhm }: { readonly ohm: number; readonly expandedOhm: number }): string {
-  const left = Math.floor(ohm * 100 + ROUNDING) / 100;
-  const sign = left < 0 ? '−' : '+';
-  return `${sign}${Math.abs(left).toFixed(2)} ± ${(Math.ceil(expandedOhm * 100 - ROUNDING) / 100).toFixed(2)} Ω`;
-}
-
-/** A figure that ends at two places is not told as the next one for being binary. */
-const ROUNDING = 1e-7;
