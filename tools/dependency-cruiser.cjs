@@ -52,7 +52,7 @@ module.exports = {
     onlyFrom('geometry-below-fit', 'geometry', ['math/', 'units/', 'uncertainty/', 'geometry/', 'result']),
     onlyFrom('fit-below-model', 'fit', ['math/', 'units/', 'uncertainty/', 'geometry/', 'fit/', 'wiring/', 'result']),
     onlyFrom('wiring-below-fit', 'wiring', ['wiring/', 'units/', 'result']),
-    onlyFrom('sound-below-model', 'sound', ['units/', 'uncertainty/', 'sound/', 'result', 'listed']),
+    onlyFrom('sound-below-model', 'sound', ['math/', 'units/', 'uncertainty/', 'sound/', 'result', 'listed']),
     onlyFrom('labels-below-contracts', 'labels', ['labels/']),
     onlyFrom('photo-below-model', 'photo', ['photo/', 'result']),
     onlyFrom('order-below-model', 'order', ['math/', 'fit/', 'order/', 'result']),

@@ -147,6 +147,33 @@ test('a set’s woofer and tweeter hang on one channel by its crossover: each ou
   await page.reload();
   await expect(chain).toContainText('Place: Clears');
   await expect(chain).toContainText('+6.0 ±');
+
+  // The tweeter sits in something, and something holds it there: what is cut for it is signed for first, and what softens is looked at again.
+  const openings = page.getByRole('region', { name: 'The openings' });
+  await expect(openings).toContainText('Seat: Measure firstNobody decided what it sits in');
+  await openings.getByRole('button', { name: `Decide the seat of ${DASH}` }).click();
+  const seat = page.getByRole('form', { name: `Seat of the tweeter, ${DASH}` });
+  const seatIt = seat.getByRole('button', { name: 'Seat it so' });
+  await seatIt.click();
+  await expect(seat.getByText('Say what it sits in.')).toBeVisible();
+  await seat.getByLabel('It sits in').selectOption('A new hole, flush with the trim');
+  await seat.getByLabel('Held by').selectOption('Hook-and-loop');
+  await expect(seat.getByText('The hole stays for good.')).toBeVisible();
+  await seatIt.click();
+  await expect(openings).toContainText('Seat: Hold');
+  await fitter.orderList(JOB);
+  await expect(page.getByRole('region', { name: 'Held back' })).toContainText('Get the written consent to drill');
+  await fitter.openJob(JOB);
+  await wire(page);
+  await openings.getByRole('button', { name: `Change the seat of ${DASH}` }).click();
+  await seat.getByLabel('It sits in').selectOption('The factory tweeter’s housing');
+  await seat.getByLabel('From its front to the cloth or grille, mm').fill('6,5');
+  await seatIt.click();
+  await expect(openings).toContainText('In the heat of a car it softens.');
+  await openings.getByRole('button', { name: `Change the seat of ${DASH}` }).click();
+  await seat.getByLabel('Looked at again').fill('in a month, by us');
+  await seatIt.click();
+  await expect(openings).toContainText('Seat: Clears');
 });
 
 test('an amplifier and a crossover are laid into one space together, and what comes later keeps its room', async ({

@@ -157,6 +157,7 @@ export const listedRecordSchema = openingFactsSchema
     plugFaces: true,
     polarity: true,
     lineFilter: true,
+    tweeterSeat: true,
     obstaclesLooked: true,
     oldSpeaker: true,
     earlier: true,

@@ -17,6 +17,7 @@ export function asCarried(record: OpeningRecord): OpeningRecord {
     plugFaces: record.plugFaces.map(carriedFace),
     polarity: carriedPolarity(record.polarity),
     lineFilter: null,
+    tweeterSeat: null,
     trace: record.trace && { ...record.trace, source: carriedSource(record.trace.source) },
     recess: record.recess && { ...record.recess, source: carriedSource(record.recess.source) },
     bolts:

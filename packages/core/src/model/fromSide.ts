@@ -34,6 +34,8 @@ export function fromSide(record: OpeningRecord): OpeningRecord {
     polarity: POLARITY_NOT_KNOWN,
     plugFaces: [],
     lineFilter: null,
+    // What was tried there was not tried here.
+    tweeterSeat: record.tweeterSeat && { ...record.tweeterSeat, clothGapMm: null },
     plugDeg: record.plugDeg === null ? null : mirroredDeg(record.plugDeg),
   };
 }

@@ -361,6 +361,18 @@ export { lineNeeds, type SmallNeed, smallNeeds } from './smallNeeds';
 export { ORIGIN_LABELS, SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
 export { STOWED_KINDS, STOWED_LABELS, type Stowed, type StowedKind, stowedSchema, stowedWords } from './stowed';
 export { isOpeningThere, openingFacts, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
+export {
+  TWEETER_HOLD_KINDS,
+  TWEETER_HOLDS,
+  TWEETER_SEAT_KINDS,
+  TWEETER_SEATS,
+  type TweeterHold,
+  type TweeterSeat,
+  type TweeterSeatKind,
+  tweeterSeatSchema,
+  tweeterSeatWords,
+  undoneWords,
+} from './tweeterSeat';
 export { usualChannels } from './usualChannels';
 export {
   type BeganAs,

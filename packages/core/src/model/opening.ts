@@ -13,6 +13,7 @@ import { plugFacesSchema } from './plugFace';
 import { POLARITY_NOT_KNOWN, polaritySchema } from './polarity';
 import { MOST_READINGS } from './readMeasurement';
 import { sourceSchema } from './source';
+import { tweeterSeatSchema } from './tweeterSeat';
 
 export const BEHIND = ['glass', 'metal', 'nothing'] as const;
 export const SECOND_PLUGS = ['none', 'soundAlone', 'soundOn', 'sound', 'warning', 'unexplained', 'notLooked'] as const;
@@ -192,6 +193,8 @@ const openingFieldsSchema = z.strictObject({
   polarity: polaritySchema.default(POLARITY_NOT_KNOWN),
   /** In the line before its speaker; null for nothing. */
   lineFilter: lineFilterSchema.nullable().default(null),
+  /** Of a new tweeter that goes in here; null until somebody decided. */
+  tweeterSeat: tweeterSeatSchema.nullable().default(null),
   /** Of the cover that has to come off; asked where a cover may hold one. */
   airbag: z.enum(AIRBAGS).default('notLooked'),
   dimensions: dimensionsSchema,

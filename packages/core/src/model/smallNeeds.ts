@@ -7,11 +7,15 @@ import { lineFilterPieces } from './lineFilterWords';
 import type { OpeningRecord } from './opening';
 import { FASTENER_LABELS, type Fastener, newPanel, type Panel, panelAt, panelLabel } from './panel';
 import { placeLabel } from './place';
+import { TWEETER_HOLDS } from './tweeterSeat';
 
 /** Something to have at hand, and why. */
 export type SmallNeed = { readonly what: string; readonly why: string };
 
-type NeedingOpening = Pick<OpeningRecord, 'place' | 'side' | 'name' | 'fixing' | 'earlier' | 'presence' | 'lineFilter'>;
+type NeedingOpening = Pick<
+  OpeningRecord,
+  'place' | 'side' | 'name' | 'fixing' | 'earlier' | 'presence' | 'lineFilter' | 'tweeterSeat'
+>;
 
 /** What holds a panel and may be left on the floor when it comes off. */
 const BREAKS_OFTEN: ReadonlySet<Fastener['kind']> = new Set(['treeClip', 'pushPin', 'plasticRivet', 'expandingPlug']);
@@ -23,7 +27,12 @@ const BREAKS_OFTEN: ReadonlySet<Fastener['kind']> = new Set(['treeClip', 'pushPi
 export function smallNeeds(openings: readonly NeedingOpening[], panels: readonly Panel[]): readonly SmallNeed[] {
   const inFront = panelsOf(openings, panels);
   const needs = [
-    ...openings.flatMap((opening) => [...riveted(opening), ...leftByEarlierWork(opening), ...lineNeeds(opening)]),
+    ...openings.flatMap((opening) => [
+      ...riveted(opening),
+      ...leftByEarlierWork(opening),
+      ...lineNeeds(opening),
+      ...seatNeeds(opening),
+    ]),
     ...inFront.flatMap(spares),
     ...notDescribed(inFront.filter(({ fasteners }) => fasteners === null)),
   ];
@@ -47,6 +56,12 @@ export function lineNeeds(
   if (opening.lineFilter === null) return [];
   const why = `${placeLabel(opening)}: in the line before its speaker.`;
   return lineFilterPieces(opening.lineFilter).map((what) => ({ what, why }));
+}
+
+/** What holds a new tweeter in its seat. */
+function seatNeeds({ tweeterSeat, ...opening }: NeedingOpening): readonly SmallNeed[] {
+  const what = tweeterSeat && TWEETER_HOLDS[tweeterSeat.heldBy].need;
+  return what ? [{ what, why: `${placeLabel(opening)}: it holds the new tweeter.` }] : [];
 }
 
 function leftByEarlierWork(opening: NeedingOpening): readonly SmallNeed[] {

@@ -9,6 +9,7 @@ import type {
   OpeningRecord,
   PlugFace,
   Polarity,
+  TweeterSeat,
 } from '../model';
 import {
   buildWords,
@@ -21,6 +22,7 @@ import {
   plugFaceWords,
   polarityWords,
   SOURCES,
+  tweeterSeatWords,
 } from '../model';
 import { type Field, keyField, plainWords } from './Field';
 
@@ -42,6 +44,7 @@ const FACT_LABELS = {
   plugFaces: 'Pins of its plugs',
   polarity: 'Positive wire',
   lineFilter: 'Filter in its line',
+  tweeterSeat: 'Seat of its tweeter',
   airbag: 'Airbag at the cover',
   depthReadings: 'Depths at other places',
   obstacles: 'Beams, rails and wires',
@@ -66,6 +69,7 @@ const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   plugFaces: (faces) => (faces as readonly PlugFace[]).map(plugFaceWords).join(' | ') || 'nobody looked',
   polarity: (polarity) => polarityWords(polarity as Polarity),
   lineFilter: (filter) => lineFilterWords(filter as OpeningLineFilter | null),
+  tweeterSeat: (seat) => tweeterSeatWords(seat as TweeterSeat | null),
   build: (build) => buildWords(build as Build),
 };
 

@@ -15,6 +15,7 @@ const NOT_TAUGHT: ReadonlySet<string> = new Set([
   'assumed',
   'faces',
   'lineFilter',
+  'tweeterSeat',
 ]);
 
 /**

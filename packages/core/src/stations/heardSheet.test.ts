@@ -3,8 +3,8 @@ import { expect, test } from '@jest/globals';
 import type { OpeningState, Plays } from '../contracts/jobs';
 import { type Channel, channelsSchema, OLD_SPEAKER_NOT_TESTED, POLARITY_NOT_KNOWN } from '../model';
 import { channelResponse } from '../sound';
-import { channelSheets } from './channelSheets';
-import { type HeardSheet, heardSheet } from './heardSheet';
+import { type ChannelOpening, channelSheets } from './channelSheets';
+import { type HeardOpening, type HeardSheet, heardSheet } from './heardSheet';
 
 const PLAYS: Plays = {
   ...{ speakerKind: 'coaxial', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
@@ -15,21 +15,20 @@ const chosen = (plays: Partial<Plays> = {}) =>
 const NOTHING: OpeningState = { kind: 'nothingChosen', known: 0, takenHere: 0 };
 const READ = { ...OLD_SPEAKER_NOT_TESTED, nominalOhm: 4 };
 
-function opening(place: 'frontDoorLow' | 'rearDoor', state: OpeningState, fields: object = {}) {
-  const record = {
-    ...{ place, side: 'left', name: '', presence: 'fitted', nominalSize: '6.5 in', oldSpeaker: READ, lineFilter: null },
-    ...{ polarity: POLARITY_NOT_KNOWN, ...fields },
-  } as const;
-  return { id: place, record, state };
+type Heard = ChannelOpening & HeardOpening;
+type Fields = Partial<Heard['record']>;
+
+function opening(place: 'frontDoorLow' | 'rearDoor', state: OpeningState, fields: Fields = {}): Heard {
+  const record: Heard['record'] = {
+    ...({ place, side: 'left', name: '', presence: 'fitted', nominalSize: '6.5 in', lineFilter: null } as const),
+    ...{ oldSpeaker: READ, polarity: POLARITY_NOT_KNOWN },
+  };
+  return { id: place, record: { ...record, ...fields }, state };
 }
 const FRONT = opening('frontDoorLow', chosen());
 const REAR = opening('rearDoor', NOTHING);
 
-function heardOf(
-  openings: readonly ReturnType<typeof opening>[],
-  fields: Partial<Channel> = {},
-  keysProve = false,
-): HeardSheet {
+function heardOf(openings: readonly Heard[], fields: Partial<Channel> = {}, keysProve = false): HeardSheet {
   const whole = {
     ...{ name: 'left', places: ['Front door, left'], feeds: '', band: 'full', fedBy: 'radio', leastOhm: 4 },
     ...{ power: null, note: '', grade: 'seenHere', ...fields },
@@ -82,7 +81,7 @@ test('what would tell it is named: ohms for the response, sensitivity for the se
 
 test('of two on one channel polarity counts, and only a test settles it', () => {
   const places = ['Front door, left', 'Rear door, left'];
-  const by = (each: string) => ({ polarity: { by: each, positive: 'pin 1', source: '' } });
+  const by = (each: 'keyedAdapter' | 'cell') => ({ polarity: { by: each, positive: 'pin 1', source: '' } });
   const keyed = [opening('frontDoorLow', chosen(), by('keyedAdapter')), opening('rearDoor', NOTHING, by('cell'))];
   const said = (keysProve: boolean) =>
     heardOf(keyed, { places }, keysProve).taken.filter((each) => each.startsWith('Which wire'));

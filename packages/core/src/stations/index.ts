@@ -22,6 +22,7 @@ export { type HeardSheet, heardSheet } from './heardSheet';
 export { type JointLine, jointLines } from './joints';
 export { likelyCrossovers } from './likelyCrossovers';
 export { openPoints, railOf } from './openPoints';
+export { orderHolds } from './orderHolds';
 export { playsOf } from './playsOf';
 export {
   ASKED_AT,
@@ -34,8 +35,8 @@ export {
 } from './point';
 export { type StartValue, startValues } from './startValues';
 export { type StowedSheet, stowedSheets } from './stowedSheets';
+export { type SeatCheck, seatChecks } from './tweeterSeats';
 export type { WireRun } from './WireRun';
-export { wireHolds } from './wireHolds';
 export { isMoreUndecided } from './wirePoints';
 export { type WiredJob, wireRuns } from './wireRuns';
 export { wiringNeeds } from './wiringNeeds';

@@ -9,6 +9,7 @@ import {
   OLD_SPEAKER_NOT_TESTED,
   type OldSpeaker,
   type PolarityBy,
+  SETTINGS_DEFAULTS,
 } from '../model';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { openPoints, railOf } from './openPoints';
@@ -477,11 +478,7 @@ test('a question that went outside is open until an answer came', () => {
 test('which wire is positive is open where something is chosen, until it is tested; a keyed lead is enough where the shop says so', () => {
   const polarity = (by: PolarityBy) => ({ by, positive: by === 'notKnown' ? '' : 'pin 1', source: '' });
   const open = (by: PolarityBy, polarityProof: 'test' | 'testOrKey' = 'test', state: OpeningState = CHOSEN) =>
-    openPoints(job(), [door({ polarity: polarity(by) }, state)], {
-      signature: 'offered',
-      polarityProof,
-      confidence: 0.975,
-    })
+    openPoints(job(), [door({ polarity: polarity(by) }, state)], { ...SETTINGS_DEFAULTS, polarityProof })
       .filter(({ station }) => station === 'wire')
       .map(({ words }) => words);
   expect(open('cell')).toEqual([]);
@@ -500,9 +497,7 @@ test('which wire is positive is open where something is chosen, until it is test
 
 test('where the shop wants it, booking in is open until the customer signed', () => {
   const ids = (baseline: JobFacts['baseline'], signature: 'offered' | 'asked') =>
-    openPoints(job({ baseline }), [door()], { signature, polarityProof: 'test', confidence: 0.975 }).map(
-      ({ id }) => id,
-    );
+    openPoints(job({ baseline }), [door()], { ...SETTINGS_DEFAULTS, signature }).map(({ id }) => id);
   const signed = { by: 'Vet', at: '2026-03-02T10:00:00.000Z', strokes: [[[1, 2] as [number, number]]] };
   expect(ids(TRIED, 'offered')).not.toContain('signature');
   expect(ids(TRIED, 'asked')).toContain('signature');

@@ -22,6 +22,7 @@ import { type OpenPoint, type PointJob, type PointOpening, RAIL, type RailStatio
 import { polarityPoints } from './polarityPoints';
 import { startValuePoints } from './startValuePoints';
 import { stowedPoints } from './stowedSheets';
+import { seatPoints } from './tweeterSeats';
 import { unservedWishes } from './unserved';
 import { wirePoints } from './wirePoints';
 
@@ -57,6 +58,7 @@ export function openPoints(
     ...crossoverPoints(job, openings, shop.confidence),
     ...stowedPoints(job, shop.confidence),
     ...newWirePoints(job, there),
+    ...seatPoints(there, job.consents, shop),
     ...pinPoints(job, there),
     ...devicePlugPoints(job),
     ...there.flatMap(matchPoints),

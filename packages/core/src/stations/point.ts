@@ -51,6 +51,7 @@ export type PointOpening = {
     | 'plugFaces'
     | 'polarity'
     | 'lineFilter'
+    | 'tweeterSeat'
     | 'obstaclesLooked'
     | 'behind'
     | 'oldSpeaker'
@@ -61,6 +62,9 @@ export type PointOpening = {
 };
 
 /** What the shop wants of every car. */
-export type ShopWishes = Pick<ShopSettings, 'signature' | 'polarityProof' | 'confidence'>;
+export type ShopWishes = Pick<
+  ShopSettings,
+  'signature' | 'polarityProof' | 'confidence' | 'clearancesMm' | 'halfWidthsMm' | 'resolutionsMm'
+>;
 
 export type PointJob = JobFacts & { readonly vehicle: Omit<VehicleRecord, 'openings'> };

@@ -2,7 +2,7 @@
 
 import { partName } from '@low-quarry/core/catalogue';
 import type { OpeningState } from '@low-quarry/core/contracts/jobs';
-import { type Judgement, openingHolds, placeWords } from '@low-quarry/core/fit';
+import { openingHolds, placeWords } from '@low-quarry/core/fit';
 import type { OpeningRecord } from '@low-quarry/core/model';
 import { isOpeningThere, isTakenHere, missingDimensions, openingFacts, wantedDimensions } from '@low-quarry/core/model';
 import { heldBackBecause, neededConsents, openChecks } from '@low-quarry/core/order';

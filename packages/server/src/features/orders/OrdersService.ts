@@ -22,7 +22,7 @@ import {
   type OrderLine,
   orderLines,
 } from '@low-quarry/core/order';
-import { wireHolds, wiringNeeds } from '@low-quarry/core/stations';
+import { orderHolds, wiringNeeds } from '@low-quarry/core/stations';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 import type { ShelfStore } from '../shelf/ShelfStore';
@@ -44,7 +44,7 @@ export class OrdersService {
       openings.map(({ record }) => record),
       openings.flatMap(({ choice }) => choice ?? []),
     );
-    const channels = wireHolds(job, openings, fitting.shop.confidence);
+    const channels = orderHolds(job, openings, fitting.shop);
     const held: HeldBy = { consents: job.consents, channels };
     const included = openings.filter((opening) => isIncluded(opening, held));
     const needs = included.flatMap((opening) => needsOf(opening, fitting));

@@ -1,7 +1,7 @@
 /** What is done next at each opening, with what, and what can hurt? */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { jobTitle, placeLabel, SETTINGS_DEFAULTS, type SmallNeed, smallNeeds } from '@low-quarry/core/model';
-import { channelSheets, jointLines, wireHolds, wiringNeeds } from '@low-quarry/core/stations';
+import { channelSheets, jointLines, orderHolds, wiringNeeds } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { shopSettingsQuery } from '../../api/settingsQuery';
@@ -39,7 +39,7 @@ export function BuildScreen() {
 function Filled({ job, openings: told }: { readonly job: Job; readonly openings: readonly OpeningWithState[] }) {
   const shop = useQuery(shopSettingsQuery);
   const wishes = shop.data ?? SETTINGS_DEFAULTS;
-  const holds = wireHolds(job, told, wishes.confidence);
+  const holds = orderHolds(job, told, wishes);
   const openings = told.map((opening) => withHold(opening, holds.get(opening.id)));
   const worked = openings.filter(isWorkedOn);
   const left = openings.filter((opening) => !isWorkedOn(opening));

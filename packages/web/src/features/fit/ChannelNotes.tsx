@@ -1,6 +1,6 @@
 /** What the opening's channel says: of the shown speaker, and of all that may go in there. */
 import { VERDICTS_BY_RANK } from '@low-quarry/core/fit';
-import { CHANNEL_CHECKS, type ChannelCheck } from '@low-quarry/core/sound/channel/Channel';
+import { CHANNEL_CHECKS, type ChannelCheck } from '@low-quarry/core/sound';
 import { Link } from 'react-router';
 import { addressOf } from '../../stations/addressOf';
 import { CHANNEL_CHECK_WORDS, VERDICT_WORDS } from '../../text/words';

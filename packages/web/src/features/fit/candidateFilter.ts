@@ -2,7 +2,7 @@
 
 import { COST_UNKNOWN, type ListedById, type ListedPart, type ListedSpeaker } from '@low-quarry/core/catalogue';
 import { CHECK_IDS, type CheckId, VERDICTS_BY_RANK, type Verdict } from '@low-quarry/core/fit';
-import { CHANNEL_CHECKS, type ChannelCheckId } from '@low-quarry/core/sound/channel/Channel';
+import { CHANNEL_CHECKS, type ChannelCheckId } from '@low-quarry/core/sound';
 import type { JudgedSpeaker } from './joinChannel';
 
 export type Shown =

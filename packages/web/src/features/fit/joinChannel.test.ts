@@ -1,7 +1,7 @@
 /** The graver of shape and channel counts, and the order stays that of the shapes within each verdict. */
 import { expect, test } from '@jest/globals';
 import { type FirstLook, type RankedSpeaker, VERDICTS_BY_RANK, type Verdict } from '@low-quarry/core/fit';
-import { CHANNEL_CHECKS } from '@low-quarry/core/sound/channel/Channel';
+import { CHANNEL_CHECKS } from '@low-quarry/core/sound';
 import type { ChannelTold } from '../../workers/channelOfCatalogue';
 import { decidingOf } from './candidateFilter';
 import { ChannelJoin } from './joinChannel';

@@ -1,6 +1,6 @@
 /** A ranking by shape, joined with what the opening's channel says of each speaker: the graver of the two counts. */
 import { type FirstLook, type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from '@low-quarry/core/fit';
-import { CHANNEL_CHECKS, type ChannelCheckId } from '@low-quarry/core/sound/channel/Channel';
+import { CHANNEL_CHECKS, type ChannelCheckId } from '@low-quarry/core/sound';
 import type { ChannelTold } from '../../workers/channelOfCatalogue';
 
 /** Where its channel is graver than its shape, the verdict is the channel's, and this is the check. */

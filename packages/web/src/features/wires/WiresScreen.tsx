@@ -39,6 +39,7 @@ import { Rail } from '../rail/Rail';
 import { railView } from '../rail/railView';
 import { LineFilterLine } from './filter/LineFilterLine';
 import { pinLines, plugWords, WIRE_CHECKS } from './plugWords';
+import { SeatLine } from './seat/SeatLine';
 
 export function WiresScreen() {
   const { jobId = '' } = useParams();
@@ -211,6 +212,7 @@ function OpeningWires({ job, openings, connectors }: OpeningWiresProps) {
                   </figure>
                 ))}
                 {load && <LineFilterLine opening={opening} load={load} watt={wattOf(job, record)} />}
+                <SeatLine job={job} opening={opening} />
                 <OpenChecks open={open} behind={record.behind} />
               </div>
             </li>

@@ -27,6 +27,7 @@ import {
   isMoreUndecided,
   jointLines,
   levelLines,
+  seatChecks,
   startValues,
   stowedSheets,
   wireRuns,
@@ -126,6 +127,13 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
           ))}
         </section>
       )}
+      <LinesOnPaper
+        title="Seats of tweeters"
+        lines={seatChecks(openings, job.consents, shop).map(({ openingId, what, verdict, margin, ...said }) => ({
+          ...{ id: openingId, what, next: said.settledBy },
+          sentence: `${paperMark(verdict)} ${VERDICT_WORDS[verdict]}${margin ? `, ${mmMarginWords({ mm: margin.mm, expandedMm: margin.expandedMm })}` : ''}. ${said.sentence}`,
+        }))}
+      />
       <LinesOnPaper title="New wire" lines={runs} />
       <LinesOnPaper
         title="Joints"
