@@ -161,10 +161,8 @@ test('a set’s woofer and tweeter hang on one channel by its crossover: each ou
   await expect(seat.getByText('The hole stays for good.')).toBeVisible();
   await seatIt.click();
   await expect(openings).toContainText('Seat: Hold');
-  await fitter.orderList(JOB);
-  await expect(page.getByRole('region', { name: 'Held back' })).toContainText('Get the written consent to drill');
-  await fitter.openJob(JOB);
-  await wire(page);
+  await expect(openings).toContainText('Get the written consent to drill');
+  await expect(page.getByRole('link', { name: /^Wire \d+ open, held/ })).toBeVisible();
   await openings.getByRole('button', { name: `Change the seat of ${DASH}` }).click();
   await seat.getByLabel('It sits in').selectOption('The factory tweeter’s housing');
   await seat.getByLabel('From its front to the cloth or grille, mm').fill('6,5');

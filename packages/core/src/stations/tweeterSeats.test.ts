@@ -12,6 +12,7 @@ import {
   tweeterSeatSchema,
 } from '../model';
 import { PLAIN_OPENING } from '../testing/plainOpening';
+import { orderHolds } from './orderHolds';
 import { type SeatOpening, seatChecks, seatPoints } from './tweeterSeats';
 
 const SEAT: TweeterSeat = { seat: 'factoryHousing', heldBy: 'bracket', clothGapMm: 6, lookAgain: '' };
@@ -40,7 +41,7 @@ test('what is decided says what of it can be undone', () => {
 });
 
 test('the room before it is a number with its doubt: a calliper’s half-width, rectangular', () => {
-  const asked = SETTINGS_DEFAULTS.clearancesMm.cloth;
+  const asked = SETTINGS_DEFAULTS.clearancesMm.front;
   const half = SETTINGS_DEFAULTS.halfWidthsMm.calliper;
   const at = (clothGapMm: number) => checkOf({ ...SEAT, clothGapMm });
   expect(at(asked + half)?.margin?.mm).toBeCloseTo(half, 9);
@@ -69,6 +70,26 @@ test('its points: a question on the wires, and a hold where somebody has to sign
   expect(points(null)).toMatchObject([{ station: 'wire', isHeld: false, settledAt: { kind: 'wires' } }]);
   expect(points({ ...SEAT, seat: 'flushHole' })).toMatchObject([
     { isHeld: true, settledAt: { kind: 'bookIn', field: 'consents' } },
+  ]);
+});
+
+test('nothing is ordered for a seat that nobody agreed to, or that does not take it', () => {
+  const job = {
+    ...{ found: {}, amplifierPlan: null, crossovers: [], stowed: [], consents: {} },
+    vehicle: { channels: null, facts: {}, spaces: null },
+  };
+  const held = (seat: TweeterSeat | null) => [
+    ...orderHolds(job, [{ ...opening(seat), record: { ...RECORD, tweeterSeat: seat } }], SETTINGS_DEFAULTS),
+  ];
+  expect(held(SEAT)).toEqual([]);
+  // What nobody decided is a question, and what has to be had for it is bought with the rest.
+  expect(held(null)).toEqual([]);
+  expect(held({ ...SEAT, clothGapMm: 0 }).join()).toContain('Its front comes too near to what is before it.');
+  expect(held({ ...SEAT, seat: 'flushHole' })).toEqual([
+    [
+      'sail',
+      expect.stringMatching(/^Its seat: A new hole.* Get the written consent to drill: what is cut stays cut\.$/),
+    ],
   ]);
 });
 

@@ -96,7 +96,7 @@ function marginOf({ clothGapMm }: TweeterSeat, shop: SeatShop): SeatCheck['margi
   if (clothGapMm === null) return null;
   const halfMm = readingHalfWidthsMm(shop).calliper;
   const factor = coverageFactor(shop.confidence, null, ALL_RECTANGULAR);
-  return { mm: clothGapMm - shop.clearancesMm.cloth, expandedMm: (factor * halfMm) / Math.sqrt(3) };
+  return { mm: clothGapMm - shop.clearancesMm.front, expandedMm: (factor * halfMm) / Math.sqrt(3) };
 }
 const ALL_RECTANGULAR = 1;
 
