@@ -6,6 +6,8 @@ import type { OpeningRecord } from '@low-quarry/core/model';
 import type { LengthUnit } from '@low-quarry/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { verdictLine } from '../../text/verdictLine';
+import { CHANNEL_CHECK_WORDS, VERDICT_WORDS } from '../../text/words';
+import { verdictColour } from '../../ui/VerdictMark';
 import {
   candidateQuestionWords,
   chanceLine,
@@ -16,6 +18,7 @@ import {
 } from './adviceView';
 import { stackWords } from './CandidateList';
 import type { adviceQuery } from './fitQueries';
+import type { ChannelJoin } from './joinChannel';
 
 type AdvicePanelProps = {
   readonly query: ReturnType<typeof adviceQuery>;
@@ -23,10 +26,12 @@ type AdvicePanelProps = {
   readonly currency: string;
   readonly behind: OpeningRecord['behind'];
   readonly unit: LengthUnit;
+  /** What its channel has against a speaker. */
+  readonly against: ChannelJoin['against'];
   readonly onChange: (change: Change) => void;
 };
 
-export function AdvicePanel({ query, parts, currency, behind, unit, onChange }: AdvicePanelProps) {
+export function AdvicePanel({ query, parts, currency, behind, unit, against, onChange }: AdvicePanelProps) {
   const { data, isError, error } = useQuery(query);
   if (isError) return <p role="alert">The advice could not be worked out: {error.message}</p>;
   if (!data) return <p className="text-muted">Working out what to measure …</p>;
@@ -63,6 +68,7 @@ export function AdvicePanel({ query, parts, currency, behind, unit, onChange }: 
                 </button>
                 <p className="pb-2 text-[13px] leading-4 text-muted">
                   {`${verdictLine({ ...change, verdict: 'clears' }, behind, unit)}. ${changeEffort(change) ?? ''}`}
+                  <AgainstIt found={against(change.speakerId)} />
                 </p>
               </li>
             ))}
@@ -70,6 +76,17 @@ export function AdvicePanel({ query, parts, currency, behind, unit, onChange }: 
         </>
       )}
     </section>
+  );
+}
+
+/** It would clear by its shape alone. */
+function AgainstIt({ found }: { readonly found: ReturnType<ChannelJoin['against']> }) {
+  if (!found) return null;
+  const { verdict, check } = found;
+  return (
+    <strong className={`block ${verdictColour(verdict)}`}>
+      {VERDICT_WORDS[verdict]} by its channel: {CHANNEL_CHECK_WORDS[check].toLowerCase()}.
+    </strong>
   );
 }
 

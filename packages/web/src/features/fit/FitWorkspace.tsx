@@ -80,8 +80,12 @@ type FitWorkspaceProps = {
   readonly shop: ShopSettings;
   /** null while it is worked out. */
   readonly ranking: Ranking | null;
-  /** What its channel says, and what it was asked by. */
-  readonly channel: { readonly question: ChannelQuestion; readonly told: ChannelTold; readonly join: ChannelJoin };
+  /** What its channel says, null while it is asked, and what it was asked by. */
+  readonly channel: {
+    readonly question: ChannelQuestion;
+    readonly told: ChannelTold | null;
+    readonly join: ChannelJoin;
+  };
   readonly missing: readonly OpeningDimensionKey[];
   readonly search: URLSearchParams;
   readonly changeAddress: (change: (before: URLSearchParams) => URLSearchParams) => void;
@@ -129,7 +133,10 @@ export function FitWorkspace({
   const isLarge = needsLook(speakerIds.length);
   const restedOpening = useRested(fitOpening, isLarge ? REST_MS : 0);
   const isMeasured = !isWhatIf(whatIf);
-  const ranked = useQuery(rankingQuery(version, speakerIds.length, restedOpening, rules, isMeasured));
+  const ranked = useQuery({
+    ...rankingQuery(version, speakerIds.length, restedOpening, rules, isMeasured),
+    enabled: told !== null,
+  });
   const byShape = ranked.data ?? realRanking;
   const ranking = useMemo(() => byShape && join.ranking(byShape), [byShape, join]);
   const isBehind = isLarge && (restedOpening !== fitOpening || ranked.isPlaceholderData);
@@ -153,7 +160,7 @@ export function FitWorkspace({
     slidMm: what?.of === stackKey ? what.heightMm : null,
   });
   const checked = useQuery(channelChecksQuery(version, question, candidate.speaker.id));
-  const ofChannel = told.kind === 'known' && checked.data ? { told, checks: checked.data } : null;
+  const ofChannel = told?.kind === 'known' && checked.data ? { told, checks: checked.data } : null;
   const overId = overIds?.speakerId ?? null;
   const layerIds = candidate.layers.map(({ id }) => id);
   const deciding = judgement.checks.find(({ id }) => id === judgement.decidedBy);
@@ -340,6 +347,7 @@ export function FitWorkspace({
               currency={shop.currency}
               behind={behind}
               unit={unit}
+              against={(speakerId) => join.against(speakerId)}
               onChange={({ speakerId, layerIds: theirs, works }) => show(speakerId, theirs, works)}
             />
           )}
@@ -379,7 +387,7 @@ export function FitWorkspace({
           id="candidates"
           className="flex scroll-mt-4 flex-col gap-2 lg:col-span-2 xl:col-span-1 xl:col-start-3 xl:row-start-1"
         >
-          <ChannelOfAll told={told} jobId={jobId} vehicleId={vehicleId} />
+          {told && <ChannelOfAll told={told} jobId={jobId} vehicleId={vehicleId} />}
           {ranking || firstLook ? (
             <CandidateList
               ranking={ranking}

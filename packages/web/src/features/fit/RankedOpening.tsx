@@ -52,7 +52,6 @@ export function RankedOpening({ job, openings, openingId, shop, catalogue }: Ran
     return (of: OpeningWithState) => toFitOpening(of.record, readingHalfWidthsMm(shop), (id) => names.get(id) ?? id);
   }, [catalogue, shop]);
   const fitOpening = useMemo(() => toFit(opening), [toFit, opening]);
-  const ranked = useQuery(rankingQuery(version, listed.speakerIds.length, fitOpening, rules));
   const question = useMemo(
     () =>
       channelQuestion(job, openings, {
@@ -62,11 +61,15 @@ export function RankedOpening({ job, openings, openingId, shop, catalogue }: Ran
   );
   const told = useQuery(channelQuery(version, question));
   const join = useMemo(() => new ChannelJoin(told.data ?? null, listed.speakerIds), [told.data, listed.speakerIds]);
+  // The channel first: the worker does one thing after the other, and which is the best nobody knows before both are told.
+  const ranked = useQuery({
+    ...rankingQuery(version, listed.speakerIds.length, fitOpening, rules),
+    enabled: !told.isPending,
+  });
   const ranking = ranked.data ?? null;
   // Asked for by the ranking, where that takes long.
   const look = useQuery({ ...lookQuery(version, fitOpening, rules), enabled: false, placeholderData: () => undefined });
   const speakers = useMemo(() => {
-    // Which is the best nobody knows before the channel is asked.
     if (told.isPending) return NOBODY_YET;
     return ranking ? join.ranking(ranking).speakers : look.data ? join.look(look.data).best : NOBODY_YET;
   }, [told.isPending, ranking, look.data, join]);
@@ -101,7 +104,7 @@ export function RankedOpening({ job, openings, openingId, shop, catalogue }: Ran
   if (named.isError) return <p role="alert">The parts could not be read: {named.error.message}</p>;
   // What is named may have gone from the catalogue a moment ago: the next version says so.
   const isThere = shelf?.speakers.some(({ id }) => id === named.data?.ids.speakerId);
-  if (!named.data || !shelf || !isThere || !told.data)
+  if (!named.data || !shelf || !isThere)
     return <Loading what={`the verdicts of ${listed.speakerIds.length} speakers`} />;
   return (
     <FitWorkspace
@@ -119,7 +122,7 @@ export function RankedOpening({ job, openings, openingId, shop, catalogue }: Ran
       rules={rules}
       shop={shop}
       ranking={ranking}
-      channel={{ question, told: told.data, join }}
+      channel={{ question, told: told.data ?? null, join }}
       missing={missingDimensions(opening.record)}
       search={search}
       changeAddress={changeAddress}

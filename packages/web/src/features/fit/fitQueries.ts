@@ -69,8 +69,9 @@ export function channelQuery(version: string, question: ChannelQuestion) {
     queryKey: ['channel', version, question],
     queryFn: () => askCatalogue<ChannelTold>(async (worker) => await worker.channel(version, question)),
     staleTime: Number.POSITIVE_INFINITY,
-    // A changed channel takes its time: meanwhile the list stands as it was.
-    placeholderData: keepPreviousData,
+    // A changed channel takes its time: meanwhile the list stands as it was. That of another opening says nothing of this one.
+    placeholderData: (before: ChannelTold | undefined, asked?: { readonly queryKey: readonly unknown[] }) =>
+      (asked?.queryKey[2] as ChannelQuestion | undefined)?.openingId === question.openingId ? before : undefined,
     structuralSharing: false,
     networkMode: 'always',
   });

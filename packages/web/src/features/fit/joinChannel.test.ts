@@ -53,6 +53,16 @@ test('whom it is graver for goes down to its verdict, and says that it was the c
   ]);
 });
 
+test('what it has against a speaker is told by itself too', () => {
+  const join = new ChannelJoin(told({ a: ['hold', 'band'] }), IDS);
+  expect(join.against('a')).toEqual({ verdict: 'hold', check: 'band' });
+  expect([join.against('b'), join.against('gone'), new ChannelJoin(null, IDS).against('a')]).toEqual([
+    null,
+    null,
+    null,
+  ]);
+});
+
 test('a first look counts the same, and shows none as clear that is not', () => {
   const look: FirstLook = {
     verdicts: Uint8Array.from(SPEAKERS, ({ best }) => VERDICTS_BY_RANK.indexOf(best.verdict)),

@@ -1,5 +1,5 @@
 /** A ranking by shape, joined with what the opening's channel says of each speaker: the graver of the two counts. */
-import { type FirstLook, type RankedSpeaker, type Ranking, VERDICTS_BY_RANK } from '@low-quarry/core/fit';
+import { type FirstLook, type RankedSpeaker, type Ranking, VERDICTS_BY_RANK, type Verdict } from '@low-quarry/core/fit';
 import { CHANNEL_CHECKS, type ChannelCheckId } from '@low-quarry/core/sound';
 import type { ChannelTold } from '../../workers/channelOfCatalogue';
 
@@ -37,16 +37,21 @@ export class ChannelJoin {
     return { ...look, verdicts, best };
   }
 
+  /** What its channel has against a speaker, the gravest; null where it has nothing. */
+  against(speakerId: string): { readonly verdict: Verdict; readonly check: ChannelCheckId } | null {
+    const at = this.places.get(speakerId);
+    const gravity = at === undefined ? 0 : (this.marks?.verdictAt[at] ?? 0);
+    if (at === undefined || gravity === 0) return null;
+    const check = CHANNEL_CHECKS[this.marks?.checkAt[at] as number] as ChannelCheckId;
+    return { verdict: VERDICTS_BY_RANK[gravity] as Verdict, check };
+  }
+
   /** The speaker as its channel leaves it. */
-  speaker(ranked: RankedSpeaker): JudgedSpeaker {
-    const { marks } = this;
-    const at = marks && this.places.get(ranked.speakerId);
-    if (marks === null || at === undefined || at === null) return ranked;
-    const gravity = marks.verdictAt[at] as number;
-    if (gravity <= VERDICTS_BY_RANK.indexOf(ranked.best.verdict)) return ranked;
-    const verdict = VERDICTS_BY_RANK[gravity] as RankedSpeaker['best']['verdict'];
-    const channel = CHANNEL_CHECKS[marks.checkAt[at] as number] as ChannelCheckId;
-    return { ...ranked, best: { ...ranked.best, verdict }, channel };
+  private speaker(ranked: RankedSpeaker): JudgedSpeaker {
+    const found = this.against(ranked.speakerId);
+    if (!found || VERDICTS_BY_RANK.indexOf(found.verdict) <= VERDICTS_BY_RANK.indexOf(ranked.best.verdict))
+      return ranked;
+    return { ...ranked, best: { ...ranked.best, verdict: found.verdict }, channel: found.check };
   }
 
   private inOrder(ranked: readonly RankedSpeaker[]): readonly JudgedSpeaker[] {
