@@ -353,6 +353,7 @@ export function FitWorkspace({
           )}
           <CheckLedger judgement={judgement} behind={behind} unit={unit} lit={lit} onLight={setLit} />
           {ofChannel && <ChannelLedger {...ofChannel} />}
+          {checked.isError && <p role="alert">Its channel could not be asked: {checked.error.message}</p>}
           {opening.state.kind === 'chosen' && <ChangedSince state={opening.state} record={opening.record} />}
           <ChoosePanel
             key={`${stackKey}/${heightMm}/${writeWorks(shown.works)}`}
