@@ -4,7 +4,7 @@ import type { Plays } from '../contracts/jobs';
 import { type Channel, channelsSchema } from '../model';
 import { CHANNEL_CHECKS } from '../sound';
 import { candidateChannel, channelMarks } from './candidateChannel';
-import { type ChannelJob, type ChannelOpening, channelSheets, type PlayingOpening } from './channelSheets';
+import { type ChannelJob, channelSheets, type PlayingOpening } from './channelSheets';
 
 const COAXIAL: Plays = {
   ...{ speakerKind: 'coaxial', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
@@ -54,7 +54,7 @@ test('each speaker is judged as if it were chosen, with what else hangs on the c
   // Two of 4 Ω side by side are 2.
   expect(verdicts(COAXIAL, { places: ['Front door, left', 'Rear door, left'] })[0]).toBe('load hits');
   const chosen = [opening('frontDoorLow', { kind: 'chosen', plays: LOW }), ...OPENINGS.slice(1)];
-  const sheets = channelSheets(job({}), chosen as unknown as readonly ChannelOpening[], 0.975);
+  const sheets = channelSheets(job({}), chosen, 0.975);
   expect(sheets.kind === 'known' && sheets.sheets[0]?.checks).toEqual(checksOf(LOW, {}));
 });
 

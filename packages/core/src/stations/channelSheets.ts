@@ -70,7 +70,7 @@ export type CarChannels =
       readonly kind: 'known';
       readonly sheets: readonly ChannelSheet[];
       /** Openings with a new speaker that no channel feeds. */
-      readonly unfed: readonly ChannelOpening[];
+      readonly unfed: readonly PlayingOpening[];
       /** Places that stand on more than one channel. */
       readonly twice: readonly string[];
     };
@@ -81,7 +81,7 @@ export type ChannelJob = Pick<JobFacts, 'found' | 'amplifierPlan' | 'crossovers'
 };
 
 /** @param confidence one-sided, the shop's, between 0.5 and 1 exclusive */
-export function channelSheets(job: ChannelJob, openings: readonly ChannelOpening[], confidence: number): CarChannels {
+export function channelSheets(job: ChannelJob, openings: readonly PlayingOpening[], confidence: number): CarChannels {
   const { vehicle, found } = job;
   if (vehicle.channels === null) return { kind: 'notLooked' };
   const byLabel = new Map(openings.map((opening) => [placeLabel(opening.record), opening]));

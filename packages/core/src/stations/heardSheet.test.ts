@@ -1,24 +1,23 @@
 /** What of a channel is heard, from a car's records, and what is said of what nobody knows. */
 import { expect, test } from '@jest/globals';
-import type { OpeningState, Plays } from '../contracts/jobs';
+import type { Plays } from '../contracts/jobs';
 import { type Channel, channelsSchema, OLD_SPEAKER_NOT_TESTED, POLARITY_NOT_KNOWN } from '../model';
 import { channelResponse } from '../sound';
-import { type ChannelOpening, channelSheets } from './channelSheets';
+import { channelSheets, type PlayingOpening } from './channelSheets';
 import { type HeardOpening, type HeardSheet, heardSheet } from './heardSheet';
 
 const PLAYS: Plays = {
   ...{ speakerKind: 'coaxial', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
   ...{ rmsW: 40, sensitivityDb: 92, sensitivityAt: '2.83 V', filter: null },
 };
-const chosen = (plays: Partial<Plays> = {}) =>
-  ({ kind: 'chosen', plays: { ...PLAYS, ...plays }, open: [] }) as unknown as OpeningState;
-const NOTHING: OpeningState = { kind: 'nothingChosen', known: 0, takenHere: 0 };
+const chosen = (plays: Partial<Plays> = {}): Heard['state'] => ({ kind: 'chosen', plays: { ...PLAYS, ...plays } });
+const NOTHING: Heard['state'] = { kind: 'nothingChosen' };
 const READ = { ...OLD_SPEAKER_NOT_TESTED, nominalOhm: 4 };
 
-type Heard = ChannelOpening & HeardOpening;
+type Heard = PlayingOpening & HeardOpening;
 type Fields = Partial<Heard['record']>;
 
-function opening(place: 'frontDoorLow' | 'rearDoor', state: OpeningState, fields: Fields = {}): Heard {
+function opening(place: 'frontDoorLow' | 'rearDoor', state: Heard['state'], fields: Fields = {}): Heard {
   const record: Heard['record'] = {
     ...({ place, side: 'left', name: '', presence: 'fitted', nominalSize: '6.5 in', lineFilter: null } as const),
     ...{ oldSpeaker: READ, polarity: POLARITY_NOT_KNOWN },

@@ -1,6 +1,6 @@
 /** A tweeter that goes in has a seat, and something that holds it: what nobody decided, tried or agreed to stays open. */
 import { expect, test } from '@jest/globals';
-import type { OpeningState } from '../contracts/jobs';
+import type { OpeningState, Plays } from '../contracts/jobs';
 import {
   SETTINGS_DEFAULTS,
   smallNeeds,
@@ -18,9 +18,14 @@ import { type SeatOpening, seatChecks, seatPoints } from './tweeterSeats';
 const SEAT: TweeterSeat = { seat: 'factoryHousing', heldBy: 'bracket', clothGapMm: 6, lookAgain: '' };
 const RECORD = { ...PLAIN_OPENING, place: 'sailPanel', side: 'left' } as const;
 
-function opening(tweeterSeat: TweeterSeat | null, speakerKind = 'tweeter'): SeatOpening {
-  const state = { kind: 'chosen', plays: { speakerKind }, open: [] } as unknown as OpeningState;
-  return { id: 'sail', record: { ...RECORD, tweeterSeat }, state };
+const PLAYS: Plays = {
+  ...{ speakerKind: 'tweeter', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
+  ...{ rmsW: 40, sensitivityDb: 90, sensitivityAt: '1 W', filter: null },
+};
+
+function opening(tweeterSeat: TweeterSeat | null, speakerKind: Plays['speakerKind'] = 'tweeter'): SeatOpening {
+  const plays = { ...PLAYS, speakerKind };
+  return { id: 'sail', record: { ...RECORD, tweeterSeat }, state: { kind: 'chosen', plays } };
 }
 const checkOf = (seat: TweeterSeat | null, consents = {}) =>
   seatChecks([opening(seat)], consents, SETTINGS_DEFAULTS)[0];
@@ -28,7 +33,7 @@ const checkOf = (seat: TweeterSeat | null, consents = {}) =>
 test('only a tweeter that goes in is asked for its seat', () => {
   const checks = (of: SeatOpening) => seatChecks([of], {}, SETTINGS_DEFAULTS);
   expect(checks(opening(null, 'coaxial'))).toEqual([]);
-  expect(checks({ ...opening(null), state: { kind: 'nothingChosen', known: 0, takenHere: 0 } })).toEqual([]);
+  expect(checks({ ...opening(null), state: { kind: 'nothingChosen' } })).toEqual([]);
   expect(checkOf(null)).toMatchObject({ what: 'Sail panel, left', verdict: 'measure', margin: null });
   expect(checkOf(null)?.sentence).toBe('Nobody decided what it sits in, and what holds it there.');
 });
@@ -50,7 +55,10 @@ test('the room before it is a number with its doubt: a calliper’s half-width, 
   expect([asked + half, asked, asked - half].map((mm) => at(mm)?.verdict)).toEqual(['clears', 'measure', 'hits']);
   expect(checkOf({ ...SEAT, clothGapMm: null })?.verdict).toBe('measure');
   // On the open surface there is no cloth to come near to.
-  expect(checkOf({ ...SEAT, seat: 'sailPanel', clothGapMm: null })?.verdict).toBe('clears');
+  expect(checkOf({ ...SEAT, seat: 'sailPanel', clothGapMm: null })).toMatchObject({
+    verdict: 'clears',
+    sentence: expect.stringContaining('What may be before its front nobody tried'),
+  });
 });
 
 test('what is cut for good is agreed to first, and what softens is looked at again', () => {
@@ -78,8 +86,14 @@ test('nothing is ordered for a seat that nobody agreed to, or that does not take
     ...{ found: {}, amplifierPlan: null, crossovers: [], stowed: [], consents: {} },
     vehicle: { channels: null, facts: {}, spaces: null },
   };
+  // Of what the shop tells of a choice nothing else is asked.
+  const asTold = (seat: TweeterSeat | null) => ({ ...opening(seat).state, open: [] }) as unknown as OpeningState;
   const held = (seat: TweeterSeat | null) => [
-    ...orderHolds(job, [{ ...opening(seat), record: { ...RECORD, tweeterSeat: seat } }], SETTINGS_DEFAULTS),
+    ...orderHolds(
+      job,
+      [{ ...opening(seat), record: { ...RECORD, tweeterSeat: seat }, state: asTold(seat) }],
+      SETTINGS_DEFAULTS,
+    ),
   ];
   expect(held(SEAT)).toEqual([]);
   // What nobody decided is a question, and what has to be had for it is bought with the rest.

@@ -1,5 +1,4 @@
 /** Whether it is settled what each new tweeter sits in and what holds it, with what stays of it for good. */
-import type { OpeningState } from '../contracts/jobs';
 import {
   type JobFacts,
   type OpeningRecord,
@@ -14,12 +13,13 @@ import {
 } from '../model';
 import { type ConsentKind, missingConsents, type NeededConsent } from '../order';
 import { coverageFactor, intervalVerdict } from '../uncertainty';
+import type { PlayingOpening } from './channelSheets';
 import type { OpenPoint } from './point';
 
 export type SeatOpening = {
   readonly id: string;
   readonly record: Pick<OpeningRecord, 'place' | 'side' | 'name' | 'tweeterSeat'>;
-  readonly state: OpeningState;
+  readonly state: PlayingOpening['state'];
 };
 export type SeatShop = Pick<ShopSettings, 'confidence' | 'clearancesMm' | 'halfWidthsMm' | 'resolutionsMm'>;
 
@@ -88,7 +88,9 @@ function checkOf(seat: TweeterSeat | null, consents: JobFacts['consents'], shop:
       ...{ verdict: 'measure', margin, sentence: `${said} In the heat of a car it softens.` },
       settledBy: 'Write down when it is looked at again, and tell the owner at the hand-over; or hold it otherwise.',
     };
-  return { verdict: 'clears', margin, sentence: said, settledBy: null };
+  // Seats but the factory's have no cloth before them as a rule (common practice, no source).
+  const before = margin ? '' : ' What may be before its front nobody tried: at such a seat there is mostly nothing.';
+  return { verdict: 'clears', margin, sentence: `${said}${before}`, settledBy: null };
 }
 
 /** Clay between the two, measured with a calliper: a rectangular doubt. */
