@@ -1,4 +1,5 @@
 /** What went wrong once: a coaxial in a door that gets bass only has a silent tweeter. And what nobody knows of a channel is asked for. */
+import { channelsNotNoted } from '../driver/channelsNotNoted';
 import { expect, test } from '../driver/test';
 
 const VEHICLE = '/vehicles/veh-brackwell-ferryman';
@@ -92,11 +93,24 @@ test('a door that gets bass only holds the coaxial chosen for it, until another 
   await expect(ranked.first()).toContainText('Channel: band');
 });
 
-test('the usual channels of a car that nobody looked at are nobody’s word, and judge nothing as clear', async ({
+test('nothing is ordered for a car whose channels nobody noted; the usual ones are nobody’s word, and judge nothing as clear', async ({
   fitter,
 }) => {
   const { page } = fitter;
-  await fitter.openPage('/vehicles/veh-corran-tern', /^Corran Tern/);
+  await channelsNotNoted(fitter, 'veh-corran-tern', 'Okke');
+  await fitter.whatFits('Corran Tern, HDS 3', 'Front door, left');
+  await fitter.pick('Wrackline Shoal 65 Slim');
+  await fitter.choose();
+  await expect(page.getByText('Wrackline Shoal 65 Slim is chosen here.')).toBeVisible();
+  await fitter.orderList('Corran Tern, HDS 3');
+  const held = page.getByRole('region', { name: 'Held back' }).getByRole('listitem').filter({ hasText: 'Front door' });
+  await expect(held.first()).toContainText('Nobody noted this car’s channels');
+  // That nothing is asked of how it was set is said too.
+  await page.getByRole('link', { name: /^Hand over/ }).click();
+  await expect(page.getByText(/^Nobody noted this car’s channels: what is set/)).toBeVisible();
+  await page.getByRole('link', { name: /^Wire \d+ open, held/ }).click();
+  await expect(page.getByText('Nobody noted this car’s channels:', { exact: true })).toBeVisible();
+  await page.getByRole('link', { name: 'Note them on the vehicle' }).click();
   const channels = page.getByRole('region', { name: 'Channels' });
   await page.getByRole('button', { name: 'Begin with what is usual' }).click();
   await expect(channels.getByRole('group', { name: /^channel \d$/ })).toHaveCount(4);
@@ -108,4 +122,6 @@ test('the usual channels of a car that nobody looked at are nobody’s word, and
   await page.getByRole('link', { name: /^Wire/ }).click();
   const band = page.getByRole('list', { name: 'Checks of channel rear left' }).getByRole('listitem').nth(1);
   await expect(band).toContainText('Band: Measure firstNobody looked what it carries.');
+  await fitter.orderList('Corran Tern, HDS 3');
+  await expect(page.getByRole('region', { name: 'Lines' })).toContainText('Front door, left');
 });

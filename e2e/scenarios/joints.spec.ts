@@ -36,6 +36,12 @@ test('where no lead plugs in, the old speaker’s connector is used again with l
     'The two wires of the old speaker’s connector to the new speaker’s lead, at the bench: 2 butt connectors. Strip 7 mm',
   );
   await expect(joints).toContainText('One wire is cut 35 mm shorter than the other');
+  // At this one place it is to come apart again; elsewhere it stays as the shop joins wires.
+  await joints.getByLabel(`Joined by, ${DOOR}`).selectOption('blades and their receptacles, all insulated');
+  await expect(joints).toContainText('2 blades and their receptacles, all insulated. Strip 6 mm');
+  await expect(joints).toContainText('Decided for this place.');
+  await joints.getByLabel(`Joined by, ${DOOR}`).selectOption('as the shop joins wires');
+  await expect(joints).toContainText('at the bench: 2 butt connectors. Strip 7 mm');
   // What is not whole any more is agreed to in writing before anything is ordered.
   await fitter.orderList(JOB);
   await expect(page.getByRole('region', { name: 'Held back' })).toContainText(

@@ -1,4 +1,5 @@
 /** Panels of a vehicle, written down by whoever takes them off, and what the next car has of it. */
+import { channelsNotNoted } from '../driver/channelsNotNoted';
 import { expect, test } from '../driver/test';
 
 // A slip and what is somebody else’s are refused, and the browser writes that down.
@@ -68,6 +69,7 @@ test('room, ways and channels are written down with how they are known, and what
   fitter,
 }) => {
   const { page } = fitter;
+  await channelsNotNoted(fitter, 'veh-corran-tern', 'Rieke');
   await fitter.openPage('/vehicles/veh-corran-tern', 'Corran Tern, 2014 to 2019, Base');
   const form = page.getByRole('form', { name: 'Room, ways and channels' });
   const channels = form.getByRole('region', { name: 'Channels' });
@@ -80,8 +82,8 @@ test('room, ways and channels are written down with how they are known, and what
   await expect(form.getByText('“12 ells” was read.')).toBeVisible();
   await form.getByRole('region', { name: 'Room for more' }).getByLabel('Length, mm').fill('310');
   await form.getByRole('button', { name: 'Save room, ways and channels' }).click();
-  // What stood there before the history began is the owner's to replace; a channel that nobody had noted is not.
-  await expect(form.getByText(/Room for more: written before the history began/)).toBeVisible();
+  // What others wrote is the owner’s to replace; a channel that nobody had noted is not.
+  await expect(form.getByText(/Room for more: written by Okke/)).toBeVisible();
   await form.getByRole('region', { name: 'Room for more' }).getByLabel('Length, mm').fill('320');
   await form.getByRole('button', { name: 'Save room, ways and channels' }).click();
   await expect(page.getByText('Room, ways and channels are saved.', { exact: true })).toBeVisible();

@@ -157,6 +157,7 @@ export const listedRecordSchema = openingFactsSchema
     plugFaces: true,
     polarity: true,
     lineFilter: true,
+    jointWay: true,
     tweeterSeat: true,
     obstaclesLooked: true,
     oldSpeaker: true,

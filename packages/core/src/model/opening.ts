@@ -1,6 +1,7 @@
 /** One place for a speaker in one vehicle: the record of what was found there. */
 import { z } from 'zod';
 import { ASSUMABLE, FIXINGS, FRONT_KINDS, OBSTACLE_KINDS } from '../fit';
+import { JOINT_WAYS } from '../wiring';
 import { buildSchema } from './build';
 import { earlierSchema } from './earlierWork';
 import { FACE_NAMES, faceOf, isReadFromFace, MOST_FACE_MM } from './faces';
@@ -193,6 +194,8 @@ const openingFieldsSchema = z.strictObject({
   polarity: polaritySchema.default(POLARITY_NOT_KNOWN),
   /** In the line before its speaker; null for nothing. */
   lineFilter: lineFilterSchema.nullable().default(null),
+  /** How its wires are joined where nothing plugs in; null as the shop joins wires. */
+  jointWay: z.enum(JOINT_WAYS).nullable().default(null),
   /** Of a new tweeter that goes in here; null until somebody decided. */
   tweeterSeat: tweeterSeatSchema.nullable().default(null),
   /** Of the cover that has to come off; asked where a cover may hold one. */

@@ -24,6 +24,7 @@ import {
   SOURCES,
   tweeterSeatWords,
 } from '../model';
+import { JOINTS, type JointWay } from '../wiring';
 import { type Field, keyField, plainWords } from './Field';
 
 const FACT_LABELS = {
@@ -44,6 +45,7 @@ const FACT_LABELS = {
   plugFaces: 'Pins of its plugs',
   polarity: 'Positive wire',
   lineFilter: 'Filter in its line',
+  jointWay: 'Its wires are joined by',
   tweeterSeat: 'Seat of its tweeter',
   airbag: 'Airbag at the cover',
   depthReadings: 'Depths at other places',
@@ -70,6 +72,7 @@ const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   polarity: (polarity) => polarityWords(polarity as Polarity),
   lineFilter: (filter) => lineFilterWords(filter as OpeningLineFilter | null),
   tweeterSeat: (seat) => tweeterSeatWords(seat as TweeterSeat | null),
+  jointWay: (way) => (way === null ? 'as the shop joins wires' : JOINTS[way as JointWay].pieces),
   build: (build) => buildWords(build as Build),
 };
 

@@ -20,14 +20,18 @@ export function channelPoints(
 ): readonly OpenPoint[] {
   const channels = channelSheets(job, openings, confidence);
   // What is decided of an amplifier whose channels nobody noted asks for its looks all the same.
-  if (channels.kind === 'notLooked') return amplifierPoints(job, false);
+  if (channels.kind === 'notLooked')
+    return [
+      ...(openings.some(({ state }) => state.kind === 'chosen') ? [NOT_NOTED] : []),
+      ...amplifierPoints(job, false),
+    ];
   const unfed = channels.unfed.map(
     ({ id, record }): OpenPoint => ({
       ...AT_VEHICLE,
       id: `unfed ${id}`,
       words: `${placeLabel(record)}: say which channel feeds it.`,
       stake: 'Neither its load nor its band can be judged without.',
-      isHeld: false,
+      isHeld: true,
     }),
   );
   const twice = channels.twice.map(
@@ -45,6 +49,14 @@ export function channelPoints(
 }
 
 const AT_VEHICLE = { station: 'wire', askedAt: null, settledAt: { kind: 'vehicle' } } as const;
+const NOT_NOTED: OpenPoint = {
+  ...AT_VEHICLE,
+  id: 'channels',
+  words: 'Note the car’s channels: what feeds each speaker.',
+  stake:
+    'Load, band and power of what is chosen are not judged: one that is loaded too much burns, one that sends no treble leaves a tweeter silent.',
+  isHeld: true,
+};
 
 function hasNew({ newOpeningIds }: ChannelSheet): boolean {
   return newOpeningIds.length > 0;

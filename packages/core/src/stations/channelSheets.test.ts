@@ -2,7 +2,9 @@
 import { expect, test } from '@jest/globals';
 import type { OpeningState, Plays } from '../contracts/jobs';
 import { type Channel, channelsSchema, OLD_SPEAKER_NOT_TESTED, type OpeningRecord } from '../model';
+import { channelPoints } from './channelPoints';
 import { type ChannelOpening, channelSheets } from './channelSheets';
+import type { PointJob, PointOpening } from './point';
 import { wireHolds } from './wireHolds';
 
 const CONFIDENCE = 0.975;
@@ -156,7 +158,22 @@ test('nothing is ordered for a new speaker that its channel does not feed or sta
     ['frontDoorLow left', expect.stringMatching(/^Channel front left: The channel sends bass only.* A woofer instead/)],
   ]);
   expect(holds({ leastOhm: 8 })).toEqual([['frontDoorLow left', expect.stringMatching(/speaker of more ohms/)]]);
-  expect([...wireHolds(car(null), [DOOR], CONFIDENCE)]).toEqual([]);
+});
+
+test('nothing is ordered for a speaker of which nobody noted what feeds it, or two of what does', () => {
+  const holds = (channels: Channel[] | null) => [...wireHolds(car(channels), [DOOR, SAIL], CONFIDENCE)];
+  const points = (channels: Channel[] | null, openings: readonly ChannelOpening[] = [DOOR]) =>
+    channelPoints(car(channels) as unknown as PointJob, openings as readonly PointOpening[], CONFIDENCE);
+  expect(holds(null)).toEqual([['frontDoorLow left', expect.stringMatching(/^Nobody noted this car’s channels/)]]);
+  expect(points(null)).toMatchObject([
+    { id: 'channels', station: 'wire', isHeld: true, settledAt: { kind: 'vehicle' } },
+  ]);
+  // Where everything stays as it was nobody is asked.
+  expect(points(null, [SAIL])).toEqual([]);
+  expect(holds([])).toEqual([['frontDoorLow left', expect.stringMatching(/^No channel is noted that feeds it/)]]);
+  expect(holds([channel({}), channel({ name: 'other' })])).toEqual([
+    ['frontDoorLow left', expect.stringMatching(/^It stands on two channels/)],
+  ]);
 });
 
 test('what an earlier program answered without what plays is not known, and not judged', () => {

@@ -10,10 +10,10 @@ import {
   type Space,
   type Stowed,
 } from '../model';
-import { type ChannelOpening, channelSheets } from './channelSheets';
+import { channelSheets } from './channelSheets';
 import { crossoverPoints } from './crossoverPoints';
 import { crossoverSheets } from './crossoverSheets';
-import { jointLines } from './joints';
+import { type JointOpening, jointLines } from './joints';
 import { likelyCrossovers } from './likelyCrossovers';
 import { startValues } from './startValues';
 import { wireHolds } from './wireHolds';
@@ -27,7 +27,7 @@ function opening(
   place: 'frontDoorLow' | 'sailPanel' | 'dashCorner',
   speakerKind: Plays['speakerKind'] | null,
   side: 'left' | 'right' = 'left',
-): ChannelOpening {
+): JointOpening {
   const plays = {
     ...{ speakerKind, impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
     ...{ rmsW: 60, sensitivityDb: 90, sensitivityAt: '1 W', filter: null },
@@ -37,7 +37,7 @@ function opening(
     id: `${place} ${side}`,
     record: {
       ...{ place, side, name: '', presence: 'fitted', nominalSize: place === 'frontDoorLow' ? '6.5 in' : '1 in' },
-      ...{ oldSpeaker: null, lineFilter: null },
+      ...{ oldSpeaker: null, lineFilter: null, jointWay: null },
     },
     state: speakerKind === null ? nothing : ({ kind: 'chosen', plays, open: [] } as unknown as OpeningState),
   };
@@ -96,12 +96,12 @@ const car = (crossovers: Crossover[], { noted = channels({}), spaces = [SPACE], 
   ...{ found: {}, amplifierPlan: null, crossovers: crossoversSchema.parse(crossovers), stowed },
   vehicle: { channels: noted, facts: {}, spaces, routes: [] },
 });
-const known = (job: ReturnType<typeof car>, openings: readonly ChannelOpening[] = OPENINGS) => {
+const known = (job: ReturnType<typeof car>, openings: readonly JointOpening[] = OPENINGS) => {
   const found = channelSheets(job, openings, CONFIDENCE);
   if (found.kind !== 'known') throw new Error('expected channels');
   return found;
 };
-const verdicts = (job: ReturnType<typeof car>, openings: readonly ChannelOpening[] = OPENINGS) =>
+const verdicts = (job: ReturnType<typeof car>, openings: readonly JointOpening[] = OPENINGS) =>
   crossoverSheets(job, openings, CONFIDENCE).map(({ checks }) => checks.map(({ id, verdict }) => `${id} ${verdict}`));
 
 describe('a set on a channel that feeds the door alone', () => {
@@ -166,7 +166,8 @@ describe('what is wrong holds what it feeds, and nothing else', () => {
   test('both outputs on one speaker, and one on none of this car', () => {
     const both = car([box({ outputs: ending('Front door, left') })]);
     expect(verdicts(both)[0]?.[1]).toBe('outputs hold');
-    expect([...wireHolds(both, OPENINGS, CONFIDENCE).keys()]).toEqual([DOOR.id]);
+    // Nor does anything lead to the tweeter then.
+    expect([...wireHolds(both, OPENINGS, CONFIDENCE).keys()]).toEqual([SAIL.id, DOOR.id]);
     expect(verdicts(car([box({ outputs: ending('Kick panel, left') })]))[0]?.[1]).toBe('outputs hold');
   });
 
@@ -304,8 +305,8 @@ describe('its wires', () => {
 
   test('a speaker that stays gets its wire from a crossover that a new one hangs on, and none where nothing new does', () => {
     const outputs = box().outputs.map((output) => ({ ...output, lead: 'new' as const }));
-    const stays = { ...SAIL, state: { kind: 'nothingChosen', known: 0, takenHere: 0 } } as ChannelOpening;
-    const idsOf = (openings: readonly ChannelOpening[]) => {
+    const stays = { ...SAIL, state: { kind: 'nothingChosen', known: 0, takenHere: 0 } } as JointOpening;
+    const idsOf = (openings: readonly JointOpening[]) => {
       const { sheets } = known(car([box({ outputs })]), openings);
       return wireRuns({ stowed: [], vehicle: { routes: [] } }, sheets, openings).map(({ id }) => id);
     };

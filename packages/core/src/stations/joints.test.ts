@@ -3,8 +3,9 @@ import { describe, expect, test } from '@jest/globals';
 import type { OpeningState } from '../contracts/jobs';
 import { type Channel, channelsSchema, type OpeningLineFilter, type Place } from '../model';
 import { CURE_IDS, CURES, type CureId } from '../order';
+import type { JointWay } from '../wiring';
 import { type ChannelOpening, type ChannelSheet, channelSheets } from './channelSheets';
-import { jointLines, jointNeeds } from './joints';
+import { type JointOpening, jointLines, jointNeeds } from './joints';
 
 type Open = { readonly check: string; readonly answer: unknown };
 
@@ -12,14 +13,20 @@ const answered = (cure: CureId): Open => ({
   check: CURES[cure].check,
   answer: { kind: 'cure', check: CURES[cure].check, cure, words: 'as agreed with the owner', leave: null },
 });
-function opening(open: readonly Open[], place: Place = 'frontDoorLow', lineFilter: OpeningLineFilter | null = null) {
+function opening(
+  open: readonly Open[],
+  place: Place = 'frontDoorLow',
+  lineFilter: OpeningLineFilter | null = null,
+  jointWay: JointWay | null = null,
+) {
   return {
     id: place,
     record: {
       ...{ place, side: 'left', name: '', presence: 'fitted', nominalSize: '6.5 in', oldSpeaker: null, lineFilter },
+      jointWay,
     },
     state: { kind: 'chosen', open, plays: null } as unknown as OpeningState,
-  } satisfies ChannelOpening;
+  } satisfies JointOpening;
 }
 function sheets(channels: readonly Partial<Channel>[], openings: readonly ChannelOpening[]): readonly ChannelSheet[] {
   const noted = channelsSchema.parse(
@@ -33,11 +40,8 @@ function sheets(channels: readonly Partial<Channel>[], openings: readonly Channe
   if (found.kind !== 'known') throw new Error('expected channels');
   return found.sheets;
 }
-const linesOf = (
-  one: ChannelOpening,
-  channels: readonly Partial<Channel>[] = [],
-  school: 'crimp' | 'solder' = 'crimp',
-) => jointLines(sheets(channels, [one]), [one], [one], school);
+const linesOf = (one: JointOpening, channels: readonly Partial<Channel>[] = [], school: 'crimp' | 'solder' = 'crimp') =>
+  jointLines(sheets(channels, [one]), [one], [one], school);
 
 describe('at a speaker', () => {
   test('whose lead plugs in nothing is joined, and that is said', () => {
@@ -108,6 +112,20 @@ describe('at a speaker', () => {
   });
 });
 
+test('what is decided for one opening holds for all its joints, at the bench too, and for no other’s', () => {
+  const one = opening([answered('pigtailUsed')], 'frontDoorLow', null, 'blades');
+  const other = { ...opening([answered('loomCut')], 'rearDoor'), id: 'other' };
+  const lines = jointLines([], [one, other], [one, other], 'crimp');
+  expect(lines.map(({ openingId, way, decided }) => [openingId, way, decided])).toEqual([
+    ['frontDoorLow', 'blades', 'blades'],
+    ['other', 'sealedButt', null],
+  ]);
+  expect(jointNeeds(lines).map(({ what }) => what)).toEqual([
+    '2 blades and their receptacles, all insulated, for the wires on both sides',
+    '2 butt connectors with sleeves that seal, for the wires on both sides',
+  ]);
+});
+
 describe('new wire', () => {
   const CHOSEN = opening([answered('newWire')]);
   test.each<[Channel['fedBy'], number | null]>([
@@ -166,7 +184,7 @@ test('what is to be had adds up by the way it is joined', () => {
 });
 
 test('past an amplifier new wire is joined to what stays too', () => {
-  const stays: ChannelOpening = {
+  const stays: JointOpening = {
     ...opening([], 'dashCorner'),
     state: { kind: 'noChoice' } as unknown as OpeningState,
   };

@@ -22,6 +22,8 @@ export type JointLine = {
   readonly count: number | null;
   /** Null where nothing is joined, or nobody knows what. */
   readonly way: JointWay | null;
+  /** What somebody decided for this opening alone; null where it is as the shop joins wires. */
+  readonly decided: JointWay | null;
   readonly sentence: string;
   /** What is to be looked at or decided; null where nothing is. */
   readonly next: string | null;
@@ -59,8 +61,8 @@ const BY_CURE: Readonly<Partial<Record<CureId, Joined | null>>> = {
  */
 export function jointLines(
   sheets: readonly ChannelSheet[],
-  openings: readonly ChannelOpening[],
-  worked: readonly ChannelOpening[],
+  openings: readonly JointOpening[],
+  worked: readonly JointOpening[],
   school: JointSchool,
 ): readonly JointLine[] {
   return [
@@ -84,10 +86,13 @@ export function jointNeeds(lines: readonly JointLine[]): readonly SmallNeed[] {
   });
 }
 
-type Whose = Pick<JointLine, 'id' | 'openingId' | 'what'>;
+/** With what somebody decided its wires are joined by. */
+export type JointOpening = ChannelOpening & { readonly record: Pick<OpeningRecord, 'jointWay'> };
+
+type Whose = Pick<JointLine, 'id' | 'openingId' | 'what' | 'decided'>;
 
 function speakerLines(
-  opening: ChannelOpening,
+  opening: JointOpening,
   sheets: readonly ChannelSheet[],
   school: JointSchool,
 ): readonly JointLine[] {
@@ -101,7 +106,7 @@ function speakerLines(
   const isNewWire = crossed
     ? crossed.output.lead === 'new'
     : channel?.wire === 'new' || done.some(({ cure }) => cure === 'newWire');
-  const whose = { openingId: id, what };
+  const whose = { openingId: id, what, decided: record.jointWay };
   const plug = { ...whose, id: `plug ${id}` };
   const others = done.filter(({ check }) => check !== 'connector' || !isNewWire);
   return [
@@ -181,13 +186,13 @@ function outputLine(whose: Whose, { crossover: { name } }: CrossedPlace): JointL
  */
 function crossoverLines(
   { crossed, record: { wire, name: channel } }: ChannelSheet,
-  worked: readonly ChannelOpening[],
+  worked: readonly JointOpening[],
   school: JointSchool,
 ): readonly JointLine[] {
   const labels = new Set(worked.filter(({ state }) => state.kind === 'chosen').map(({ record }) => placeLabel(record)));
   const boxes = new Set(crossed.filter(({ place }) => labels.has(place)).map(({ crossover }) => crossover));
   return [...boxes].map((box): JointLine => {
-    const whose = { id: `crossover ${box.name}`, openingId: null, what: `Crossover ${box.name}` };
+    const whose = { id: `crossover ${box.name}`, openingId: null, what: `Crossover ${box.name}`, decided: null };
     const none = { ...whose, count: null, way: null };
     const { at, isAtFork } = box;
     if (at === null)
@@ -219,21 +224,21 @@ function crossoverLines(
 }
 
 /** Whether the speaker behind it is new or stays. */
-function filterLine({ id, record }: ChannelOpening, school: JointSchool): readonly JointLine[] {
+function filterLine({ id, record }: JointOpening, school: JointSchool): readonly JointLine[] {
   if (record.lineFilter === null) return [];
   const joined = {
     what: 'What lies in the line before its speaker',
     count: lineJoints(record.lineFilter),
     isPair: false,
   };
-  const whose = { id: `filter ${id}`, openingId: id, what: placeLabel(record) };
+  const whose = { id: `filter ${id}`, openingId: id, what: placeLabel(record), decided: record.jointWay };
   return [lineOf(whose, joined, spotOf(record), school)];
 }
 
 /** Past an amplifier new wire also leads to speakers that stay: it ends at the leads that they have. */
 function stayingLines(
   sheets: readonly ChannelSheet[],
-  openings: readonly ChannelOpening[],
+  openings: readonly JointOpening[],
   school: JointSchool,
 ): readonly JointLine[] {
   const fedAnew = sheets.filter(({ isBypassed, record }) => isBypassed && record.wire === 'new');
@@ -243,7 +248,12 @@ function stayingLines(
     .filter(({ record, state }) => state.kind !== 'chosen' && record.presence === 'fitted')
     .filter(({ record }) => places.has(placeLabel(record)))
     .map(({ id, record }) =>
-      lineOf({ id: `stays ${id}`, openingId: id, what: placeLabel(record) }, joined, spotOf(record), school),
+      lineOf(
+        { id: `stays ${id}`, openingId: id, what: placeLabel(record), decided: record.jointWay },
+        joined,
+        spotOf(record),
+        school,
+      ),
     );
 }
 
@@ -253,7 +263,7 @@ function bypassLines(sheets: readonly ChannelSheet[], school: JointSchool): read
   if (bypassed.length === 0) return [];
   const unknown = bypassed.filter(({ record: { places, feeds } }) => places.length === 0 || feeds !== '');
   const pairs = bypassed.reduce((sum, { record: { places } }) => sum + places.length, 0);
-  const whose = { id: 'bypass', openingId: null, what: 'Past the maker’s amplifier' };
+  const whose = { id: 'bypass', openingId: null, what: 'Past the maker’s amplifier', decided: null };
   if (unknown.length > 0)
     return [
       {
@@ -267,7 +277,7 @@ function bypassLines(sheets: readonly ChannelSheet[], school: JointSchool): read
 }
 
 function lineOf(whose: Whose, { what, count, isPair }: Joined, spot: JointSpot, school: JointSchool): JointLine {
-  const { way, instead } = jointWayFor(school, spot);
+  const { way, instead } = jointWayFor(school, spot, whose.decided);
   const { stripMm, how } = JOINTS[way];
   const bench = spot === 'bench' ? ', at the bench' : '';
   const apart = isPair

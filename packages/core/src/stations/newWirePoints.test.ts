@@ -29,9 +29,15 @@ const boot = (answer: string): CarFacts => ({
   boot: { answer, grade: 'seenHere', note: '', by: null, at: null },
 });
 const WIRED = opening('rearDoor', 'newWire');
-function car(found: CarFacts, fields: Partial<Channel> | null = null) {
-  const whole = { name: 'rear left', places: ['Rear door, left'], feeds: '', band: 'full', fedBy: 'radio' };
-  const channels = fields && channelsSchema.parse([{ ...whole, note: '', grade: 'seenHere', ...fields }]);
+function car(found: CarFacts, fields: Partial<Channel> = {}) {
+  const whole = {
+    name: 'rear left',
+    places: ['Rear door, left', 'Dash corner, left'],
+    feeds: '',
+    band: 'full',
+    fedBy: 'radio',
+  };
+  const channels = channelsSchema.parse([{ ...whole, note: '', grade: 'seenHere', ...fields }]);
   return { found, amplifierPlan: null, crossovers: [], stowed: [], vehicle: { channels, facts: {}, spaces: null } };
 }
 const held = (job: ReturnType<typeof car>, openings: readonly ChannelOpening[]) => [...wireHolds(job, openings, 0.975)];

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { OpeningState } from '../contracts/jobs';
 import {
   BUILD_STEPS,
+  channelsSchema,
   type Earlier,
   EXPECTATIONS,
   type JobFacts,
@@ -17,7 +18,7 @@ import { type PointOpening, RAIL } from './point';
 
 const WORKS = { state: 'works', note: '' } as const;
 const TRIED: JobFacts['baseline'] = {
-  ...{ functions: { camera: WORKS }, radio: '', damage: '', signed: null, settings: {} },
+  ...{ functions: { camera: WORKS }, radio: '', damage: '', signed: null, settings: { 'Clean volume': '22' } },
   listening: [{ volume: '12', source: 'stick', road: 'the yard', kmh: 0, seat: 'front', words: 'thin' }],
   after: { camera: WORKS, 'speaker.left': WORKS },
 };
@@ -46,6 +47,13 @@ const ANSWERED: JobFacts = {
 };
 const seen = (answer: string) => ({ answer, grade: 'seenHere', note: '', by: null, at: null }) as const;
 const BUILT = { doorWires: seen('all'), boot: seen('open'), beltAnchors: seen('none') };
+const feeding = (...places: readonly string[]) =>
+  channelsSchema.parse(
+    places.map((place) => ({
+      ...{ name: place, places: [place], feeds: '', band: 'full', fedBy: 'radio', leastOhm: 4 },
+      ...{ power: { watt: 25, rating: 'RMS', atOhm: 4 }, note: '', grade: 'seenHere' },
+    })),
+  );
 const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
   ...{
     id: 'veh',
@@ -72,12 +80,15 @@ const VEHICLE: Parameters<typeof openPoints>[0]['vehicle'] = {
   panels: [],
   spaces: null,
   routes: null,
-  channels: null,
+  channels: feeding('Front door, left'),
 };
 const CHOSEN: OpeningState = {
   kind: 'chosen',
   speakerName: 'Shoal 65',
-  plays: null,
+  plays: {
+    ...{ speakerKind: 'coaxial', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
+    ...{ rmsW: 40, sensitivityDb: 90, sensitivityAt: '1 W', filter: null },
+  },
   works: [],
   needsConsent: [],
   summary: { verdict: 'clears', decidedBy: 'front', marginMm: 5, expandedMm: 1, sentence: '' },
@@ -138,10 +149,10 @@ test('a wish in the customer’s own words is a wish', () => {
 });
 
 test('what is lost without supply matters only where the battery goes off', () => {
-  expect(idsOf({ lostWithoutSupply: null }, {}, [door({ place: 'rearWall' })])).toEqual([]);
-  expect(idsOf({ lostWithoutSupply: null }, {}, [door({ place: 'dashCentre', side: 'centre' })])).toEqual([
-    'lostWithoutSupply',
-  ]);
+  const ids = (place: string, record: Partial<PointOpening['record']>) =>
+    idsOf({ lostWithoutSupply: null }, { channels: feeding(place) }, [door(record)]);
+  expect(ids('Rear wall, left', { place: 'rearWall' })).toEqual([]);
+  expect(ids('Dash centre', { place: 'dashCentre', side: 'centre' })).toEqual(['lostWithoutSupply']);
 });
 
 describe('the leave of an owner who is not the customer', () => {
@@ -382,8 +393,9 @@ test('work that changes the car needs its own consent in writing, once for the w
   };
   const openings = [door({}, drilled), { ...door({ side: 'right' }, drilled), id: 'right' }];
   const baseline = { ...TRIED, after: { ...TRIED.after, 'speaker.right': WORKS } };
-  const points = openPoints(job({ baseline }), openings);
-  expect(points).toMatchObject([
+  const both = { channels: feeding('Front door, left', 'Front door, right') };
+  const pointsOf = (facts: Partial<JobFacts>) => openPoints(job({ baseline, ...facts }, both), openings);
+  expect(pointsOf({})).toMatchObject([
     {
       id: 'consent drill',
       station: 'order',
@@ -392,10 +404,10 @@ test('work that changes the car needs its own consent in writing, once for the w
       settledAt: { kind: 'bookIn', field: 'consents' },
     },
   ]);
-  expect(openPoints(job({ consents: { drill: 'Vet, by letter' }, baseline }), openings)).toEqual([]);
-  expect(openPoints(job({ consents: { grind: 'Vet, by letter' }, baseline }), openings)).toHaveLength(1);
+  expect(pointsOf({ consents: { drill: 'Vet, by letter' } })).toEqual([]);
+  expect(pointsOf({ consents: { grind: 'Vet, by letter' } })).toHaveLength(1);
   // Against what the customer wants to stay, a signature alone is not asked for.
-  const [against] = openPoints(job({ keeps: ['cutting'], baseline }), openings);
+  const [against] = pointsOf({ keeps: ['cutting'] });
   expect(against?.stake).toBe('The customer said: nothing is cut or drilled. Ask again, or choose otherwise.');
 });
 
@@ -437,7 +449,7 @@ describe('what works', () => {
     openPoints(job({ baseline: { ...TRIED, ...baseline } }), openings).map(({ words }) => words);
 
   test('what nobody tried, looked at or listened to is open at booking in', () => {
-    const untouched = { ...NO_BASELINE, after: TRIED.after };
+    const untouched = { ...NO_BASELINE, after: TRIED.after, settings: TRIED.settings };
     expect(openPoints(job({ baseline: untouched }), [door()])).toMatchObject([
       { id: 'functions', station: 'bookIn', askedAt: 'counter', settledAt: { kind: 'baseline' }, isHeld: false },
       { id: 'damage' },

@@ -51,6 +51,7 @@ export type PointOpening = {
     | 'plugFaces'
     | 'polarity'
     | 'lineFilter'
+    | 'jointWay'
     | 'tweeterSeat'
     | 'obstaclesLooked'
     | 'behind'

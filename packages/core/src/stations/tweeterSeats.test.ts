@@ -2,6 +2,7 @@
 import { expect, test } from '@jest/globals';
 import type { OpeningState, Plays } from '../contracts/jobs';
 import {
+  channelsSchema,
   SETTINGS_DEFAULTS,
   smallNeeds,
   TWEETER_HOLD_KINDS,
@@ -22,6 +23,18 @@ const PLAYS: Plays = {
   ...{ speakerKind: 'tweeter', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
   ...{ rmsW: 40, sensitivityDb: 90, sensitivityAt: '1 W', filter: null },
 };
+
+const CHANNELS = channelsSchema.parse([
+  {
+    name: 'left',
+    places: ['Sail panel, left'],
+    feeds: '',
+    band: 'treble',
+    fedBy: 'radio',
+    note: '',
+    grade: 'seenHere',
+  },
+]);
 
 function opening(tweeterSeat: TweeterSeat | null, speakerKind: Plays['speakerKind'] = 'tweeter'): SeatOpening {
   const plays = { ...PLAYS, speakerKind };
@@ -84,7 +97,7 @@ test('its points: a question on the wires, and a hold where somebody has to sign
 test('nothing is ordered for a seat that nobody agreed to, or that does not take it', () => {
   const job = {
     ...{ found: {}, amplifierPlan: null, crossovers: [], stowed: [], consents: {} },
-    vehicle: { channels: null, facts: {}, spaces: null },
+    vehicle: { channels: CHANNELS, facts: {}, spaces: null },
   };
   // Of what the shop tells of a choice nothing else is asked.
   const asTold = (seat: TweeterSeat | null) => ({ ...opening(seat).state, open: [] }) as unknown as OpeningState;

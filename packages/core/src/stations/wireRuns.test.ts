@@ -2,7 +2,8 @@
 import { expect, test } from '@jest/globals';
 import type { OpeningState, Plays } from '../contracts/jobs';
 import { type Channel, channelsSchema, type Route, routesSchema, SETTINGS_DEFAULTS, type Stowed } from '../model';
-import { type ChannelOpening, channelSheets } from './channelSheets';
+import { channelSheets } from './channelSheets';
+import type { JointOpening } from './joints';
 import { wireRuns } from './wireRuns';
 import { wiringNeeds } from './wiringNeeds';
 
@@ -12,11 +13,11 @@ const PLAYS: Plays = {
   ...{ speakerKind: 'component woofer', impedanceOhm: 4, coilOhm: null, coilMh: null, resonanceHz: null, totalQ: null },
   ...{ rmsW: 80, sensitivityDb: 90, sensitivityAt: '1 W', filter: null },
 };
-const DOOR: ChannelOpening = {
+const DOOR: JointOpening = {
   id: 'door',
   record: {
     ...{ place: 'frontDoorLow', side: 'left', name: '', presence: 'fitted', nominalSize: '6.5 in' },
-    ...{ oldSpeaker: null, lineFilter: null },
+    ...{ oldSpeaker: null, lineFilter: null, jointWay: null },
   },
   state: { kind: 'chosen', plays: PLAYS, open: [] } as unknown as OpeningState,
 };

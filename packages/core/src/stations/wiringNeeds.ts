@@ -9,7 +9,7 @@ import {
   stowedWords,
 } from '../model';
 import { type ChannelJob, type ChannelOpening, channelSheets } from './channelSheets';
-import { jointLines, jointNeeds } from './joints';
+import { type JointOpening, jointLines, jointNeeds } from './joints';
 import { crossedPlaces } from './plannedChannels';
 import { type WiredJob, wireRuns } from './wireRuns';
 
@@ -19,8 +19,8 @@ import { type WiredJob, wireRuns } from './wireRuns';
  */
 export function wiringNeeds(
   job: WiredJob & ChannelJob,
-  openings: readonly ChannelOpening[],
-  included: readonly ChannelOpening[],
+  openings: readonly JointOpening[],
+  included: readonly JointOpening[],
   { confidence, schools }: Pick<ShopSettings, 'confidence' | 'schools'>,
 ): readonly SmallNeed[] {
   const channels = channelSheets(job, openings, confidence);

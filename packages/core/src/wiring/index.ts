@@ -8,7 +8,7 @@ export { gaugeOfArea } from './copper';
 export { findHarnessChain, MOST_ADAPTERS } from './findHarnessChain';
 export { areaOfGaugeMm2 } from './gauge';
 export type { HarnessAdapter, Terminals } from './HarnessAdapter';
-export { JOINTS, type JointSchool, type JointSpot, type JointWay, jointWayFor, staggerMm } from './joints';
+export { JOINT_WAYS, JOINTS, type JointSchool, type JointSpot, type JointWay, jointWayFor, staggerMm } from './joints';
 export { FUSE_WITHIN_CM, type PowerFeed, powerFeed } from './powerFeed';
 export { type PowerTree, powerTree } from './powerTree';
 export { type SignalWire, signalWire } from './signalWire';

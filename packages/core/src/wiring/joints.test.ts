@@ -30,6 +30,17 @@ describe('the way', () => {
   });
 });
 
+test('what is decided for a place goes before the school, and what to heed of it is said', () => {
+  expect(jointWayFor('crimp', 'other', 'blades')).toEqual({ way: 'blades', instead: 'Decided for this place.' });
+  expect(jointWayFor('crimp', 'dash', 'solder')).toEqual({
+    way: 'solder',
+    instead: expect.stringMatching(/^Decided for this place\. A hot iron inside a dash/),
+  });
+  expect(jointWayFor('solder', 'door', 'butt').instead).toContain('Water comes into a door');
+  for (const way of ['sealedButt', 'solder', 'blades'] as const)
+    expect(jointWayFor('crimp', 'door', way)).toEqual({ way, instead: 'Decided for this place.' });
+});
+
 // Common practice, no source: ends are stripped 6 to 13 mm by joint, and the joints of a pair are staggered so that they cannot touch.
 test.each(WAYS)('%s: stripped within what is usual, and its neighbour lies further off than it is long', (way) => {
   expect(JOINTS[way].stripMm).toBeGreaterThanOrEqual(6);

@@ -7,7 +7,8 @@
 /** What a shop prefers where nothing plugs in. */
 export type JointSchool = 'solder' | 'crimp' | 'plugIn';
 
-export type JointWay = 'butt' | 'sealedButt' | 'solder' | 'blades';
+export const JOINT_WAYS = ['butt', 'sealedButt', 'solder', 'blades'] as const;
+export type JointWay = (typeof JOINT_WAYS)[number];
 
 type Joint = {
   /** "butt connector"; one for each joint. */
@@ -60,11 +61,24 @@ export function staggerMm(way: JointWay): number {
 
 export type JointSpot = 'dash' | 'door' | 'other' | 'bench';
 
-/** @returns the way, and why it is not what the shop prefers; null where it is */
+function heeded(way: JointWay, spot: JointSpot): string | null {
+  if (way === 'solder' && spot === 'dash')
+    return 'A hot iron inside a dash: cover what lies around it, or make the joint outside.';
+  if (spot === 'door' && way === 'butt') return 'Water comes into a door, and this lets it in: it has to lie dry.';
+  return null;
+}
+
+/**
+ * @param decided what somebody decided for this very place; null where it is left to the shop's school
+ * @returns the way, and why it is not what the shop prefers, with what to heed of what was decided; null where there is nothing to say
+ */
 export function jointWayFor(
   school: JointSchool,
   spot: JointSpot,
+  decided: JointWay | null = null,
 ): { readonly way: JointWay; readonly instead: string | null } {
+  if (decided)
+    return { way: decided, instead: ['Decided for this place.', heeded(decided, spot)].filter(Boolean).join(' ') };
   const crimped = spot === 'door' ? 'sealedButt' : 'butt';
   if (school === 'plugIn') return { way: 'blades', instead: null };
   if (school === 'crimp') return { way: crimped, instead: null };

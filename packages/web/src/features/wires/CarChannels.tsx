@@ -90,7 +90,7 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
       </section>
       <Crossovers job={job} openings={openings} confidence={confidence} />
       <Boxes job={job} confidence={confidence} />
-      <Joints lines={jointLines(sheets, openings, openings, schools.splice)} />
+      <Joints lines={jointLines(sheets, openings, openings, schools.splice)} openings={openings} />
     </>
   );
 }
