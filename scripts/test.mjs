@@ -7,6 +7,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { ensureChromium, ensurePackages, ensureReferees } from './lib/install.mjs';
+import { ensurePostgres } from './lib/postgres.mjs';
 import { ROOT, runMain, say } from './lib/project.mjs';
 import { run } from './lib/run.mjs';
 import { withTestCluster } from './lib/testCluster.mjs';
@@ -15,14 +16,22 @@ const [part = 'all', ...rest] = process.argv.slice(2);
 const wants = (name) => part === 'all' || part === name;
 
 await runMain(async () => {
+  const isRun = wants('unit') || wants('e2e');
+  // Programs come while npm's packages do and the code is checked: what one waits for the network, the other works.
+  const programs = isRun ? ensurePrograms() : null;
+  // What went wrong with them is told where they are needed.
+  programs?.catch(() => {});
   await ensurePackages();
   if (wants('check')) {
     const code = await run(process.execPath, ['scripts/check.mjs']);
-    if (code !== 0) return code;
+    if (code !== 0) {
+      await Promise.allSettled([programs]);
+      return code;
+    }
   }
-  if (!wants('unit') && !wants('e2e')) return 0;
+  if (!isRun) return 0;
 
-  await ensureReferees();
+  const { chromium } = await programs;
   return withTestCluster(
     async (env, dir) => {
       const counts = [];
@@ -33,7 +42,6 @@ await runMain(async () => {
       }
       if (wants('e2e') && failed === 0) {
         await ensureBuild();
-        const chromium = await ensureChromium();
         failed += await run(
           path.join(ROOT, 'node_modules/.bin/playwright'),
           ['test', '--config', 'e2e/playwright.config.ts', ...(part === 'e2e' ? rest : [])],
@@ -55,6 +63,13 @@ await runMain(async () => {
     { inMemory: true },
   );
 });
+
+/** One after the other: Debian's installer is one at a time. */
+async function ensurePrograms() {
+  await ensurePostgres();
+  await ensureReferees();
+  return { chromium: wants('e2e') ? await ensureChromium() : null };
+}
 
 function runUnit(env, dir) {
   const jest = path.join(ROOT, 'node_modules/jest/bin/jest.js');

@@ -39,6 +39,13 @@ test('a filter is put in, counts at once while the server is away, is in the sho
   await corner.press('ArrowRight');
   await expect(form.getByLabel('Passes from, Hz')).toHaveValue('67');
   await expect(form.getByLabel('Capacitor in the line, µF')).toHaveValue('560');
+  // So does what arrives at the seat, before anything is saved: the old speaker is there, and nobody knows how loud it plays.
+  await form.getByRole('button', { name: 'Show what arrives at the seat with them' }).click();
+  await expect(
+    form.getByRole('img', {
+      name: 'What of the voltage of channel front left, with these parts reaches its speakers, over frequency',
+    }),
+  ).toBeVisible();
   await corner.press('ArrowLeft');
   await corner.press('ArrowLeft');
   await expect(form.getByLabel('Capacitor in the line, µF')).toHaveValue('680');

@@ -33,6 +33,9 @@ async function install(folder) {
   writeFileSync(stamp, lock);
 }
 
+/** What Debian offers is asked once for everything that a script installs. */
+let offers = null;
+
 /** Installs Debian packages, their names parted by blanks, saying so first; without the right to, prints the command that would do it. */
 export async function installDebianPackage(name, what) {
   const command = `apt-get install -y --no-install-recommends ${name}`;
@@ -50,7 +53,8 @@ export async function installDebianPackage(name, what) {
   }
   const stdio = ['ignore', 'ignore', 'inherit'];
   try {
-    await run('apt-get', ['update'], { env, stdio });
+    offers ??= run('apt-get', ['update'], { env, stdio });
+    await offers;
     const code = await run('apt-get', command.split(' ').slice(1), { env, stdio });
     if (code !== 0) throw new Stop(`Installing ${name} failed; the message of apt-get is above.`);
   } finally {

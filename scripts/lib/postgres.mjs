@@ -38,7 +38,7 @@ const READY_TIMEOUT_MS = 60_000;
 const IS_ROOT = process.getuid?.() === 0;
 
 /** The folder with the newest server's programs, installing the server when there is none. */
-async function ensurePostgres() {
+export async function ensurePostgres() {
   const found = findBinaries();
   if (found) return found;
   await installDebianPackage('postgresql', 'PostgreSQL');

@@ -5,6 +5,7 @@ import {
   type ChannelSheet,
   channelSheets,
   heardSheet,
+  type JointLine,
   jointLines,
   levelLines,
   startValues,
@@ -21,6 +22,7 @@ import { Boxes } from './boxes/Boxes';
 import { ChannelDrawing } from './ChannelDrawing';
 import { CheckLine } from './CheckLine';
 import { loadWords, sourceLines, takenOffWords } from './channelsView';
+import { vehicleAddress } from './channelWay';
 import { Crossovers } from './crossovers/Crossovers';
 import { ImpedanceChart } from './ImpedanceChart';
 import { Joints } from './Joints';
@@ -37,8 +39,9 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
   const { confidence, schools, polarityProof } = shop.data ?? SETTINGS_DEFAULTS;
   const channels = channelSheets(job, openings, confidence);
   const sheets = channels.kind === 'known' ? channels.sheets : [];
-  const vehicle = `/vehicles/${encodeURIComponent(job.vehicle.id)}`;
+  const vehicle = vehicleAddress(job);
   const runs = wireRuns(job, sheets, openings);
+  const joints = jointLines(sheets, openings, openings, schools.splice);
   const onMakers = sheets.filter((sheet) => sheet.isOnMakersAmplifier);
   const isMakersThere =
     onMakers.length > 0 ||
@@ -77,7 +80,7 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
               {channels.sheets.map((sheet) => (
                 <ChannelItem
                   key={sheet.number}
-                  {...{ sheet, vehicle, openings }}
+                  {...{ job, sheet, vehicle, openings, joints }}
                   keysProve={polarityProof === 'testOrKey'}
                 />
               ))}
@@ -90,7 +93,7 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
       </section>
       <Crossovers job={job} openings={openings} confidence={confidence} />
       <Boxes job={job} confidence={confidence} />
-      <Joints lines={jointLines(sheets, openings, openings, schools.splice)} openings={openings} />
+      <Joints lines={joints} openings={openings} />
     </>
   );
 }
@@ -104,20 +107,22 @@ function VehicleLink({ to, children }: { readonly to: string; readonly children:
 }
 
 type ChannelItemProps = {
+  readonly job: Job;
   readonly sheet: ChannelSheet;
   readonly vehicle: string;
   readonly openings: readonly OpeningWithState[];
+  readonly joints: readonly JointLine[];
   readonly keysProve: boolean;
 };
 
-function ChannelItem({ sheet, vehicle, openings, keysProve }: ChannelItemProps) {
+function ChannelItem({ job, sheet, vehicle, openings, joints, keysProve }: ChannelItemProps) {
   const [shown, setShown] = useState<Charted | null>(null);
   const { record, channel, checks, unknownPlaces } = sheet;
   return (
     <li className="flex flex-col gap-2 border-b border-hairline py-3">
       <h3 className="text-[16px] font-bold">Channel {record.name}</h3>
       <div className="grid gap-x-8 gap-y-2 xl:grid-cols-[720px_1fr] xl:items-start">
-        <ChannelDrawing sheet={sheet} />
+        <ChannelDrawing {...{ sheet, job, openings, joints }} />
         <ol className="flex flex-col gap-1 sm:hidden">
           <li>{sourceLines(sheet).join(', ')}</li>
           {channel.loads.map((load) => (

@@ -2,6 +2,7 @@
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { JointLine } from '@low-quarry/core/stations';
 import { Said } from '../../ui/Said';
+import { JOINTS_PART } from './channelWay';
 import { JointWayChoice } from './JointWayChoice';
 
 type JointsProps = { readonly lines: readonly JointLine[]; readonly openings: readonly OpeningWithState[] };
@@ -9,7 +10,7 @@ type JointsProps = { readonly lines: readonly JointLine[]; readonly openings: re
 export function Joints({ lines, openings }: JointsProps) {
   if (lines.length === 0) return null;
   return (
-    <section aria-label="Joints" className="flex flex-col gap-2 pt-4">
+    <section id={JOINTS_PART} tabIndex={-1} aria-label="Joints" className="flex flex-col gap-2 pt-4">
       <h2 className="border-b border-ink text-[18px] font-bold">Joints</h2>
       <p className="max-w-2xl text-muted">
         By the shop’s way of joining, and by what the place allows. Each is tugged, bare metal is sleeved, and the sheet

@@ -19,6 +19,8 @@ export function ResponseCharts({ heard, name }: ResponseChartsProps) {
     queryFn: () => askSound((worker) => worker.response(now, before)),
     staleTime: Number.POSITIVE_INFINITY,
     networkMode: 'always',
+    // While something is moved by hand, what was drawn stays until what follows is there.
+    placeholderData: (drawn) => drawn,
     enabled: responseWants === null,
   });
   if (responseWants !== null) return <p className="text-measure">{responseWants}</p>;

@@ -37,6 +37,7 @@ import { OpenMark } from '../jobs/OpeningStateLine';
 import { pointAddress } from '../rail/pointAddress';
 import { Rail } from '../rail/Rail';
 import { railView } from '../rail/railView';
+import { openingPart } from './channelWay';
 import { LineFilterLine } from './filter/LineFilterLine';
 import { pinLines, plugWords, WIRE_CHECKS } from './plugWords';
 import { SeatLine } from './seat/SeatLine';
@@ -183,7 +184,7 @@ function OpeningWires({ job, openings, connectors }: OpeningWiresProps) {
           const load = channelLoadOf(opening);
           const open = state.kind === 'chosen' ? state.open.filter(({ check }) => WIRE_CHECKS.has(check)) : [];
           return (
-            <li key={id} className="border-b border-hairline">
+            <li key={id} id={openingPart(id)} tabIndex={-1} className="border-b border-hairline">
               <Link to={addressOf('measure', { jobId: job.id, openingId: id })} className={`${ROW} border-b-0`}>
                 <VerdictMark verdict={mark} hidden />
                 <span>
@@ -211,7 +212,7 @@ function OpeningWires({ job, openings, connectors }: OpeningWiresProps) {
                     <figcaption className="max-w-prose pt-3">{pinLines(record)[at]}</figcaption>
                   </figure>
                 ))}
-                {load && <LineFilterLine opening={opening} load={load} watt={wattOf(job, record)} />}
+                {load && <LineFilterLine {...{ opening, load }} car={{ job, openings }} watt={wattOf(job, record)} />}
                 <SeatLine job={job} opening={opening} />
                 <OpenChecks open={open} behind={record.behind} />
               </div>

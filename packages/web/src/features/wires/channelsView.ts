@@ -28,7 +28,7 @@ export function loadWords(load: ChannelLoad): string {
   return loadLines(load).join('; ');
 }
 
-/** The same in a line for what it is, and one for what stands before it and how loud it is. */
+/** The same in a line for what it is, and one each for what stands before it and how loud it is. */
 export function loadLines(load: ChannelLoad): readonly string[] {
   const { kind, electrics, isNew, before, line, crossover } = load;
   const level = levelOf(load);
@@ -47,7 +47,7 @@ export function loadLines(load: ChannelLoad): readonly string[] {
     line === null ? '' : linePartsWords(line),
     level === null ? '' : `${level.db.toFixed(1)} ± ${(2 * level.uncertaintyDb).toFixed(1)} dB at 2.83 V, 1 m`,
   ].filter(Boolean);
-  return [what.charAt(0).toUpperCase() + what.slice(1), ...(more.length === 0 ? [] : [more.join('; ')])];
+  return [what.charAt(0).toUpperCase() + what.slice(1), ...more];
 }
 
 const BEFORE_WORDS: Readonly<Record<ChannelLoad['before']['kind'], string>> = {

@@ -9,6 +9,7 @@ import { Button } from '../../../ui/Button';
 import { late } from '../../../ui/late';
 import { Loading } from '../../../ui/states';
 import { CheckLine } from '../CheckLine';
+import { CROSSOVERS_PART } from '../channelWay';
 import { keptName } from '../keptName';
 import { CrossoverDrawing } from './CrossoverDrawing';
 import { CROSSOVER_CHECK_WORDS, mmMarginWords } from './crossoversView';
@@ -32,7 +33,7 @@ export function Crossovers({ job, openings, confidence }: CrossoversProps) {
   );
   const sheets = crossoverSheets(job, openings, confidence);
   return (
-    <section aria-label="Crossovers" className="flex flex-col gap-3">
+    <section id={CROSSOVERS_PART} tabIndex={-1} aria-label="Crossovers" className="flex flex-col gap-3">
       <h2 className="border-b border-ink text-[18px] font-bold">Crossovers</h2>
       {sheets.length === 0 && <p>None is noted: each speaker hangs on its channel itself.</p>}
       <ul className="flex flex-col">

@@ -1,4 +1,5 @@
 /** A filter in one speaker's line: asked for in hertz and decibels, made of parts that are sold, with what these really do. */
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OpeningLineFilter } from '@low-quarry/core/model';
 import { type ChannelLoad, type LineFilter, usualHighPass } from '@low-quarry/core/sound';
 import { useQuery } from '@tanstack/react-query';
@@ -15,6 +16,7 @@ import { useKept } from '../../../ui/useKept';
 import { useRested } from '../../../ui/useRested';
 import { askSound } from '../../../workers/soundClient';
 import { effectLines } from './effectLines';
+import { FilterAtSeat } from './FilterAtSeat';
 import { LevelChart } from './LevelChart';
 import {
   askedOf,
@@ -32,6 +34,8 @@ type FilterFormProps = {
   readonly nominalSize: string;
   readonly filter: OpeningLineFilter | null;
   readonly load: ChannelLoad;
+  /** What else its channel feeds. */
+  readonly car: { readonly job: Job; readonly openings: readonly OpeningWithState[] };
   /** RMS of what feeds it, W; null where nobody says. */
   readonly watt: number | null;
   readonly onSave: (filter: OpeningLineFilter | null) => void;
@@ -41,7 +45,7 @@ type FilterFormProps = {
 const ORDERS = { '1': '6 dB an octave: one part', '2': '12 dB an octave: two parts' } as const;
 const draftSchema = z.object({ typed: filterTypedSchema });
 
-export function FilterForm({ openingId, nominalSize, filter, load, watt, onSave, onClose }: FilterFormProps) {
+export function FilterForm({ openingId, nominalSize, filter, load, car, watt, onSave, onClose }: FilterFormProps) {
   const usual = usualHighPass(load.kind, nominalSize, load.electrics.resonanceHz);
   const begin = () => ({ typed: toFilterTyped(filter, usual) });
   const { state, keep, settle, broughtBack } = useKept(`lineFilter.${openingId}`, draftSchema, begin);
@@ -130,6 +134,7 @@ export function FilterForm({ openingId, nominalSize, filter, load, watt, onSave,
             <CornerSlider label="Passes up to" text={typed.lowHz} onSlide={slide('lowHz')} />
           </div>
         )}
+        {parts && <FilterAtSeat parts={parts} label={load.label} {...car} />}
       </fieldset>
       <fieldset className="flex flex-col gap-3">
         <legend className="pb-2 font-bold">What it is made of, from the amplifier on</legend>

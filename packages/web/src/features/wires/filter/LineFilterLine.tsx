@@ -1,5 +1,5 @@
 /** What is in the line before one opening's speaker, and the form that changes it. */
-import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { lineFilterWords } from '@low-quarry/core/model';
 import type { ChannelLoad } from '@low-quarry/core/sound';
 import { useState } from 'react';
@@ -18,11 +18,12 @@ const FilterForm = late(
 type LineFilterLineProps = {
   readonly opening: OpeningWithState;
   readonly load: ChannelLoad;
+  readonly car: { readonly job: Job; readonly openings: readonly OpeningWithState[] };
   /** RMS of what feeds it, W; null where nobody says. */
   readonly watt: number | null;
 };
 
-export function LineFilterLine({ opening, load, watt }: LineFilterLineProps) {
+export function LineFilterLine({ opening, load, car, watt }: LineFilterLineProps) {
   const [isOpen, setIsOpen] = useState(false);
   const mayMeasure = useMay('measure');
   const { record, stuck, save } = useSaveAtOnce(opening);
@@ -41,7 +42,7 @@ export function LineFilterLine({ opening, load, watt }: LineFilterLineProps) {
           openingId={opening.id}
           nominalSize={record.nominalSize}
           filter={lineFilter}
-          load={load}
+          {...{ load, car }}
           watt={watt}
           onSave={(filter) => save({ ...record, lineFilter: filter })}
           onClose={() => setIsOpen(false)}
