@@ -100,6 +100,9 @@ test('nothing is ordered for a car whose channels nobody noted; the usual ones a
   await channelsNotNoted(fitter, 'veh-corran-tern', 'Okke');
   await fitter.whatFits('Corran Tern, HDS 3', 'Front door, left');
   await fitter.pick('Wrackline Shoal 65 Slim');
+  await expect(page.getByRole('region', { name: 'Choose' })).toContainText(
+    'Held by the car’s channels, which nobody noted: it can be chosen, and stays off the order list',
+  );
   await fitter.choose();
   await expect(page.getByText('Wrackline Shoal 65 Slim is chosen here.')).toBeVisible();
   await fitter.orderList('Corran Tern, HDS 3');

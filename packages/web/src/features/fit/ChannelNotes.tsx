@@ -13,6 +13,21 @@ import { ohmMarginWords, RAIL_OHM } from '../wires/ohmMargin';
 type Known = Extract<ChannelTold, { readonly kind: 'known' }>;
 type OfCandidateProps = { readonly told: Known; readonly checks: readonly ChannelCheck[] };
 
+/** What of its channel keeps what is chosen off the order list, such as "its channel front left (band)"; null where nothing does. */
+export function channelHold(told: ChannelTold | null, checks: readonly ChannelCheck[]): string | null {
+  if (told === null) return null;
+  if (told.kind !== 'known') return HOLD_WORDS[told.kind];
+  const held = checks.filter(({ verdict }) => verdict === 'hold' || verdict === 'hits');
+  if (held.length === 0) return null;
+  return `its channel ${told.name} (${held.map(({ id }) => CHANNEL_CHECK_WORDS[id].toLowerCase()).join(', ')})`;
+}
+
+const HOLD_WORDS = {
+  notLooked: 'the car’s channels, which nobody noted',
+  unfed: 'its channel, which nobody noted',
+  twice: 'its channels: it stands on two, and one of them is wrong',
+} as const;
+
 /** The gravest that is the speaker's own doing; nothing where nothing is. */
 export function ChannelVerdict({ told: { name, marks }, checks }: OfCandidateProps) {
   const gravity = ({ verdict }: Pick<ChannelCheck, 'verdict'>) => VERDICTS_BY_RANK.indexOf(verdict);
@@ -64,7 +79,7 @@ export function ChannelOfAll({ told, jobId, vehicleId }: ChannelOfAllProps) {
   if (told.kind !== 'known')
     return (
       <p className="text-[13px] leading-4 text-measure">
-        {UNKNOWN_WORDS[told.kind]} Load, band and power are not judged here.{' '}
+        {UNKNOWN_WORDS[told.kind]} Load, band and power are not judged here, and nothing is ordered until they are.{' '}
         <Link to={`/vehicles/${encodeURIComponent(vehicleId)}`} className="text-action underline">
           Channels of the vehicle
         </Link>

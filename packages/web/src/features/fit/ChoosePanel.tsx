@@ -34,10 +34,21 @@ type ChoosePanelProps = {
   readonly speakerName: string;
   /** Why it cannot be ordered as it is shown (a spacer nobody stocks); null when it can. */
   readonly notOrderable: string | null;
+  /** What of its channel keeps it off the order list; null where nothing does. */
+  readonly heldBy: string | null;
   readonly unit: LengthUnit;
 };
 
-export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrderable, unit }: ChoosePanelProps) {
+export function ChoosePanel({
+  jobId,
+  here,
+  other,
+  candidate,
+  speakerName,
+  notOrderable,
+  heldBy,
+  unit,
+}: ChoosePanelProps) {
   // A side that does not clear is added only by hand: it asks for answers nobody thought of.
   const [withOther, setWithOther] = useState(other !== null && !isOpen(other, candidate));
   const kept = useKept(
@@ -99,6 +110,9 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
               <VerdictMark verdict={other.judgement.verdict} hidden size={12} />
               {lineOf(other, unit)}
             </span>
+            <span className="block text-[13px] text-muted">
+              By its shape; what its own channel says is shown there.
+            </span>
           </span>
         </label>
       )}
@@ -120,6 +134,11 @@ export function ChoosePanel({ jobId, here, other, candidate, speakerName, notOrd
         <p className="font-semibold text-measure">
           {leftOpen === 1 ? 'One check stays' : `${leftOpen} checks stay`} open: it can be chosen, and stays off the
           order list until {leftOpen === 1 ? 'it is' : 'they are'} answered.
+        </p>
+      )}
+      {heldBy && !notOrderable && (
+        <p className="font-semibold text-hold">
+          Held by {heldBy}: it can be chosen, and stays off the order list until that is settled.
         </p>
       )}
       <Button kind="main" onClick={choose} disabled={choosing.isWaiting || notOrderable !== null}>

@@ -42,7 +42,7 @@ import { AdvicePanel } from './AdvicePanel';
 import { againstOldMount } from './againstOldMount';
 import { CandidateList, stackWords } from './CandidateList';
 import { ChangedSince } from './ChangedSince';
-import { ChannelLedger, ChannelOfAll, ChannelVerdict } from './ChannelNotes';
+import { ChannelLedger, ChannelOfAll, ChannelVerdict, channelHold } from './ChannelNotes';
 import { CheckLedger } from './CheckLedger';
 import { ChoosePanel } from './ChoosePanel';
 import { ClaimsNote } from './ClaimsNote';
@@ -372,6 +372,7 @@ export function FitWorkspace({
                   ? 'No ring of this height is in stock: move the spacer to a stocked height to choose.'
                   : null
             }
+            heldBy={channelHold(told, ofChannel?.checks ?? [])}
             unit={unit}
           />
           {cautions.length > 0 && (
