@@ -24,6 +24,7 @@ const FACES = [
   'sound',
   'photo',
   'stations',
+  'plan',
   'doubt',
   'lists',
   'labels',

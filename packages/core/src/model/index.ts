@@ -240,6 +240,7 @@ export {
   ATTACHED,
   ATTACHED_LABELS,
   type Attached,
+  type AttachedKind,
   attachedSchema,
   attachedWords,
   BASE_LABELS,
@@ -251,6 +252,7 @@ export {
   FASTENER_LABELS,
   FASTENERS,
   type Fastener,
+  type FastenerKind,
   type FirstThen,
   fastenerSchema,
   fastenerWords,
@@ -270,7 +272,7 @@ export {
   panelNotLooked,
   panelSchema,
 } from './panel';
-export { type PanelOrder, panelOrder } from './panelOrder';
+export { orderOf, type PanelOrder, panelOrder } from './panelOrder';
 export {
   BEFORE_WORK,
   isOfBaseline,
@@ -296,6 +298,7 @@ export {
   isInDoor,
   mayHoldAirbag,
   type NamedPlace,
+  needsSupplyOff,
   PLACE_LABELS,
   type Place,
   placeLabel,

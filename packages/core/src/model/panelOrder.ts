@@ -21,17 +21,28 @@ export type PanelOrder = {
 
 /** What of it nothing says comes first stands as it was written down: fasteners, then what hangs on it. */
 export function panelOrder({ fasteners, attached, order }: Ordered): PanelOrder {
-  const keys = [...(fasteners ?? []), ...(attached ?? [])].map(({ key }) => key);
+  return orderOf(
+    [...(fasteners ?? []), ...(attached ?? [])].map(({ key }) => key),
+    order,
+  );
+}
+
+/**
+ * An order that keeps every pair, and otherwise the one in which they were given; pairs of which one is not among them say nothing.
+ *
+ * @param keys each once
+ */
+export function orderOf(keys: readonly string[], order: readonly FirstThen[]): PanelOrder {
   const pairs = order.filter(({ first, next }) => keys.includes(first) && keys.includes(next));
+  const waitsFor = new Map(keys.map((key) => [key, pairs.filter(({ next }) => next === key).length]));
   const done: string[] = [];
   const left = new Set(keys);
   for (;;) {
-    const ready = keys.find(
-      (key) => left.has(key) && pairs.every(({ first, next }) => next !== key || !left.has(first)),
-    );
+    const ready = keys.find((key) => left.has(key) && waitsFor.get(key) === 0);
     if (ready === undefined) break;
     left.delete(ready);
     done.push(ready);
+    for (const { first, next } of pairs) if (first === ready) waitsFor.set(next, (waitsFor.get(next) as number) - 1);
   }
   return { order: done, circle: left.size === 0 ? null : circleAmong([...left], pairs) };
 }

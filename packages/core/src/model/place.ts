@@ -70,3 +70,8 @@ export function isBehindHinge(place: Place): boolean {
 export function isInDash(place: Place): boolean {
   return place === 'dashCorner' || place === 'dashCentre';
 }
+
+/** Whether the battery goes off before work there: for airbags and their sensors. */
+export function needsSupplyOff(place: Place): boolean {
+  return mayHoldAirbag(place) || isInDoor(place);
+}

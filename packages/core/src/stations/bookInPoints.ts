@@ -6,12 +6,10 @@ import {
   faultHold,
   foundCause,
   isHeardWrong,
-  isInDoor,
   type JobFacts,
-  mayHoldAirbag,
   needsLeave,
+  needsSupplyOff,
   type OldSpeaker,
-  type Place,
   placeLabel,
   trialsOf,
 } from '../model';
@@ -154,11 +152,6 @@ function disputePoints(disputes: PointJob['vehicle']['disputes']): readonly Aske
     stake: 'Look at this car which of them is right; what depends on it is doubtful until then.',
     settledAt: { kind: 'vehicle' },
   }));
-}
-
-/** Whether the battery goes off before the work: for airbags and their sensors. */
-function needsSupplyOff(place: Place): boolean {
-  return mayHoldAirbag(place) || isInDoor(place);
 }
 
 /** At the car, with its doors closed. */

@@ -1,14 +1,15 @@
 /** What is done next at each opening, with what, and what can hurt? */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { jobTitle, placeLabel, SETTINGS_DEFAULTS, type SmallNeed, smallNeeds } from '@low-quarry/core/model';
-import { channelSheets, jointLines, orderHolds, wiringNeeds } from '@low-quarry/core/stations';
+import { channelSheets, type JointLine, jointLines, orderHolds, wiringNeeds } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { shopSettingsQuery } from '../../api/settingsQuery';
 import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
+import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
-import { Answered, Empty } from '../../ui/states';
+import { Answered, Empty, Loading } from '../../ui/states';
 import { useScreenAwake } from '../../ui/useScreenAwake';
 import { jobQuery } from '../jobs/jobsQueries';
 import { OpeningStateLine } from '../jobs/OpeningStateLine';
@@ -58,7 +59,13 @@ function Filled({ job, openings: told }: { readonly job: Job; readonly openings:
       {job.lostWithoutSupply && <Heed what="Lost when the battery is off">{job.lostWithoutSupply}</Heed>}
       <LaterHeeds later={job.later} />
       {worked.length > 0 && (
-        <Needs vehicleId={job.vehicle.id} openings={worked} wires={wiringNeeds(job, openings, worked, wishes)} />
+        <Needs
+          job={job}
+          openings={worked}
+          wires={wiringNeeds(job, openings, worked, wishes)}
+          joints={joints}
+          keysProve={wishes.polarityProof === 'testOrKey'}
+        />
       )}
       {worked.length > 0 && <p>A step can be ticked when the one before it is: the panel closes last.</p>}
       <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start">
@@ -93,33 +100,42 @@ function Filled({ job, openings: told }: { readonly job: Job; readonly openings:
   );
 }
 
-/** Also of the panels that come off, which only the vehicle's own record has. */
-function Needs({
-  vehicleId,
-  openings,
-  wires,
-}: {
-  readonly vehicleId: string;
+type NeedsProps = {
+  readonly job: Job;
   readonly openings: readonly OpeningWithState[];
   readonly wires: readonly SmallNeed[];
-}) {
-  const vehicle = useQuery(vehicleQuery(vehicleId));
+  readonly joints: readonly JointLine[];
+  readonly keysProve: boolean;
+};
+
+/** Also of the panels that come off, which only the vehicle's own record has. */
+function Needs({ job, openings, wires, joints, keysProve }: NeedsProps) {
+  const vehicle = useQuery(vehicleQuery(job.vehicle.id));
   return (
     <Answered query={vehicle} what="the vehicle’s panels">
       {({ record: { panels } }) => (
-        <SmallNeeds
-          needs={[
-            ...smallNeeds(
-              openings.map(({ record }) => record),
-              panels,
-            ),
-            ...wires,
-          ]}
-        />
+        <>
+          <SmallNeeds
+            needs={[
+              ...smallNeeds(
+                openings.map(({ record }) => record),
+                panels,
+              ),
+              ...wires,
+            ]}
+          />
+          <PlanOfCar {...{ job, openings, panels, joints, keysProve }} />
+        </>
       )}
     </Answered>
   );
 }
+
+/** Read by whoever opens it: it comes behind the screen. */
+const PlanOfCar = late(
+  () => import('./PlanOfCar').then((code) => code.PlanOfCar),
+  () => <Loading what="the plan" />,
+);
 
 function Heed({ what, children }: { readonly what: string; readonly children: string }) {
   return (

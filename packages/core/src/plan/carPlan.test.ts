@@ -1,0 +1,242 @@
+/** The work on a car follows from its record: an order that holds, and every line of the record told by a step. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import {
+  type Attached,
+  FASTENERS,
+  type Fastener,
+  newPanel,
+  type OpeningRecord,
+  type Panel,
+  panelSchema,
+} from '../model';
+import type { JointLine } from '../stations';
+import { PLAIN_OPENING } from '../testing/plainOpening';
+import { type CarPlan, carPlan, type PlanCar } from './carPlan';
+import type { PlanOpening } from './openingSteps';
+
+const HOW = { keysProve: false, unit: 'mm' } as const;
+
+const fastener = (key: string, fields: Partial<Fastener> = {}): Fastener => ({
+  ...{ key, kind: 'screw', where: `at ${key}`, cover: 'none', head: 'crossHead', driver: 'PH2', lengthMm: null },
+  ...{ base: 'plastic', count: 2, ...fields },
+});
+const hanging = (key: string, fields: Partial<Attached> = {}): Attached => ({
+  ...{ key, kind: 'plug', what: `${key} plug`, note: '', ...fields },
+});
+const card = (fields: Partial<Panel> = {}): Panel => ({
+  ...newPanel({ kind: 'doorCard', spot: 'frontLeft', name: '' }),
+  ...{ comesOff: 'whole', pryFrom: 'the bottom corner', breaks: '', looksLike: '', stays: '' },
+  fasteners: [
+    fastener('cup'),
+    fastener('edge'),
+    fastener('clips', { kind: 'treeClip', head: null, driver: '', count: 8 }),
+  ],
+  attached: [hanging('switch'), hanging('cable', { kind: 'cable', what: 'latch cable' })],
+  order: [
+    { first: 'cup', next: 'clips' },
+    { first: 'clips', next: 'cable' },
+  ],
+  ...fields,
+});
+const opening = (fields: Partial<OpeningRecord> = {}, more: Partial<PlanOpening> = {}): PlanOpening => ({
+  id: 'left',
+  record: {
+    ...PLAIN_OPENING,
+    ...{ presence: 'fitted', fixing: 'screws', behind: 'glass', polarity: { by: 'cell', positive: '1', source: '' } },
+    ...fields,
+  },
+  speakerName: 'Shoal 65',
+  isTweeter: false,
+  works: [],
+  ...more,
+});
+const car = (fields: Partial<PlanCar> = {}): PlanCar => ({
+  ...{ openings: [opening()], panels: [card()], joints: [], lostWithoutSupply: '', hasPowerWire: false },
+  ...fields,
+});
+const plan = (fields: Partial<PlanCar> = {}) => carPlan(car(fields), HOW);
+const at = ({ steps }: CarPlan, id: string) => steps.findIndex((step) => step.id === id || step.id.endsWith(id));
+
+/** Whether each step comes after all that it waits for, and waits for steps that are there. */
+function expectToHold({ steps }: CarPlan): void {
+  const places = new Map(steps.map(({ id }, place) => [id, place]));
+  expect(places.size).toBe(steps.length);
+  const wrong = steps.flatMap(({ id, after }, place) =>
+    after.filter((first) => !((places.get(first) ?? steps.length) < place)).map((first) => `${id} before ${first}`),
+  );
+  expect(wrong).toEqual([]);
+}
+
+test('nothing chosen is no work', () => {
+  expect(plan({ openings: [] })).toEqual({ steps: [], minutes: 0 });
+});
+
+describe('a door', () => {
+  test('from the battery to the speaker and back, in an order that holds', () => {
+    const one = plan();
+    expectToHold(one);
+    const order = [
+      ...[
+        'ready',
+        'battery off',
+        'frontLeft  photo',
+        'off cup',
+        'off clips',
+        'off cable',
+        'frontLeft  off',
+        'left out',
+      ],
+      ...['left in', 'bag plugs', 'battery on', 'left heard', 'left window', 'on cable', 'on clips', 'on cup'],
+      ...['frontLeft  closed', 'baseline'],
+    ];
+    const places = order.map((id) => at(one, id));
+    expect(places).toEqual([...places].sort((a, b) => a - b));
+    expect(places).not.toContain(-1);
+  });
+
+  test('each step names its line, and says what undoes it', () => {
+    const { steps } = plan();
+    for (const { from, what, where } of steps) {
+      expect([from, what, where]).not.toContain('');
+      expect(what).toMatch(/[.”]$/);
+    }
+    expect(steps[at(plan(), 'off cup')]).toMatchObject({
+      where: 'Door card, front left',
+      what: 'Undo 2 screws, cross-head PH2, into plastic, at cup.',
+      from: '2 screws, cross-head PH2, into plastic, at cup',
+      tools: ['Cross-head PH2'],
+    });
+  });
+
+  test('nothing closes over a speaker that nobody heard', () => {
+    const { steps } = plan();
+    const closing = steps.filter(({ id }) => /^panel .* (on|closed)/.test(id));
+    expect(closing.length).toBeGreaterThan(0);
+    for (const { id } of closing) expect(at(plan(), id)).toBeGreaterThan(at(plan(), 'left heard'));
+  });
+
+  test('a panel that nobody described is described while it comes off, and takes longer', () => {
+    const unknown = plan({ panels: [] });
+    expectToHold(unknown);
+    const step = unknown.steps[at(unknown, 'frontLeft  off')];
+    expect(step?.open).toMatch(/^Nobody wrote down what holds it/);
+    expect(step?.minutes).toBeGreaterThan(15);
+  });
+
+  // The handbook, section 14: about an hour for a pair of front doors with parts that plug in, the second side half of the first.
+  test('a pair takes about an hour, and the second side half of the first', () => {
+    const right = opening({ side: 'right' }, { id: 'right' });
+    const pair = { openings: [opening(), right], panels: [card(), card({ spot: 'frontRight' })] };
+    const both = plan(pair);
+    expectToHold(both);
+    expect(both.minutes).toBeGreaterThan(40);
+    expect(both.minutes).toBeLessThan(75);
+    const minutesOf = (side: RegExp) =>
+      both.steps.filter(({ id }) => side.test(id)).reduce((sum, { minutes }) => sum + minutes, 0);
+    expect(minutesOf(/frontRight|opening right/)).toBeCloseTo(minutesOf(/frontLeft|opening left/) / 2, 9);
+  });
+});
+
+describe('every line of the record is told: what changes in it changes the plan', () => {
+  const base = JSON.stringify(plan());
+  const joint: JointLine = {
+    ...{ id: 'plug left', openingId: 'left', what: 'Front door, left', count: 2, way: 'butt', decided: null },
+    ...{ sentence: 'Each wire of the cut plug to one of the lead.', next: null },
+  };
+  test.each<[string, Partial<PlanCar>]>([
+    ['a fastener more', { panels: [card({ fasteners: [...(card().fasteners ?? []), fastener('handle')] })] }],
+    ['a head', { panels: [card({ fasteners: [fastener('cup', { head: 'sixLobe', driver: 'T20' })] })] }],
+    ['a cover', { panels: [card({ fasteners: [fastener('cup', { cover: 'felt' })] })] }],
+    ['a length', { panels: [card({ fasteners: [fastener('cup', { lengthMm: 20 })] })] }],
+    ['a base', { panels: [card({ fasteners: [fastener('cup', { base: 'clipNut' })] })] }],
+    ['a count', { panels: [card({ fasteners: [fastener('cup', { count: 3 })] })] }],
+    ['what hangs on it', { panels: [card({ attached: [hanging('lamp', { kind: 'lamp' })] })] }],
+    ['a note of it', { panels: [card({ attached: [hanging('switch', { note: 'two fingers only' })] })] }],
+    ['what is first', { panels: [card({ order: [{ first: 'edge', next: 'cup' }] })] }],
+    ['how it comes off', { panels: [card({ comesOff: 'swings' })] }],
+    ['where one begins', { panels: [card({ pryFrom: 'the top' })] }],
+    ['what breaks', { panels: [card({ breaks: 'the corner' })] }],
+    ['rivets', { openings: [opening({ fixing: 'rivets' })] }],
+    ['no speaker there', { openings: [opening({ presence: 'empty' })] }],
+    ['metal behind it', { openings: [opening({ behind: 'metal' })] }],
+    ['polarity by a colour', { openings: [opening({ polarity: { by: 'colour', positive: '1', source: '' } })] }],
+    ['a second plug with warnings', { openings: [opening({ secondPlug: 'warning' })] }],
+    ['another speaker', { openings: [opening({}, { speakerName: 'Cairn 6' })] }],
+    ['a tweeter', { openings: [opening({}, { isTweeter: true })] }],
+    ['work by hand', { openings: [opening({}, { works: [{ kind: 'fileHole', byMm: 2 }] })] }],
+    ['a joint', { joints: [joint] }],
+    ['what is lost without supply', { lostWithoutSupply: 'the radio’s code' }],
+    ['that nobody asked it', { lostWithoutSupply: null }],
+  ])('%s', (_, fields) => {
+    const changed = plan(fields);
+    expectToHold(changed);
+    expect(JSON.stringify(changed)).not.toBe(base);
+  });
+
+  test('what is not joined is no step; what nobody decided is one that says so', () => {
+    expect(JSON.stringify(plan({ joints: [{ ...joint, count: 0, way: null }] }))).toBe(base);
+    const open = plan({ joints: [{ ...joint, count: null, way: null, next: 'Decide it.' }] });
+    expect(open.steps.find(({ from }) => from.startsWith('Joints'))?.open).toBe('Decide it.');
+  });
+});
+
+test('supply stays on where no bag is near and no power wire comes', () => {
+  const place = { place: 'rearWall', side: 'left' } as const;
+  const wall = plan({ openings: [opening(place)], panels: [] });
+  expectToHold(wall);
+  expect(wall.steps.map(({ where }) => where)).not.toContain('Battery');
+  expect(
+    plan({ openings: [opening(place)], panels: [], hasPowerWire: true }).steps.map(({ where }) => where),
+  ).toContain('Battery');
+});
+
+test('a sail trim that hides a screw of the card is off before it and on after it', () => {
+  const trim: Panel = {
+    ...newPanel({ kind: 'sailTrim', spot: 'left', name: '' }),
+    fasteners: [fastener('pin')],
+    attached: [],
+  };
+  const hidden = card({ fasteners: [fastener('top', { cover: 'mirrorTrim' })] });
+  const both = plan({ panels: [hidden, trim] });
+  expectToHold(both);
+  expect(at(both, 'sailTrim left  off')).toBeLessThan(at(both, 'off top'));
+  expect(at(both, 'frontLeft  closed')).toBeLessThan(at(both, 'sailTrim left  on pin'));
+  expect(at(plan({ panels: [card(), trim] }), 'sailTrim left  off')).toBe(-1);
+});
+
+test('a belt’s bolt goes back with a second person, and no torque of the program’s own', () => {
+  const belted = plan({ panels: [card({ fasteners: [fastener('belt', { kind: 'beltBolt' })] })] });
+  const back = belted.steps[at(belted, 'on belt')];
+  expect(back).toMatchObject({ people: 2 });
+  expect(back?.cautions.join()).toContain('torque from the vehicle maker’s manual');
+  expect(JSON.stringify(belted)).not.toMatch(/\d+ ?(N m|Nm|lbf)/);
+});
+
+test('property: whatever a panel is, its plan holds, undoes each of it once and puts each back once', () => {
+  const keys = fc.uniqueArray(fc.constantFrom(...'abcdefgh'), { minLength: 0, maxLength: 8 });
+  const panels = fc
+    .record({
+      keys,
+      kinds: fc.array(fc.constantFrom(...FASTENERS), { minLength: 8, maxLength: 8 }),
+      pairs: fc.array(fc.tuple(fc.constantFrom(...'abcdefgh'), fc.constantFrom(...'abcdefgh')), { maxLength: 10 }),
+    })
+    .map(({ keys: found, kinds, pairs }) =>
+      card({
+        fasteners: found.map((key, place) => fastener(key, { kind: kinds[place] ?? 'screw' })),
+        attached: [],
+        // Upwards only: those that close a circle are refused before they are kept.
+        order: pairs.filter(([first, next]) => first < next).map(([first, next]) => ({ first, next })),
+      }),
+    );
+  fc.assert(
+    fc.property(panels, (panel) => {
+      expect(panelSchema.safeParse(panel).success).toBe(true);
+      const one = plan({ panels: [panel] });
+      expectToHold(one);
+      const ids = one.steps.map(({ id }) => id).filter((id) => / (off|on) [a-h]$/.test(id));
+      expect(new Set(ids).size).toBe(2 * (panel.fasteners ?? []).length);
+    }),
+    { numRuns: 100 },
+  );
+});

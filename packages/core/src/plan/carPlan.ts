@@ -1,0 +1,216 @@
+/**
+ * The work on a car as steps, each from a line of its record: what must be before what is a graph, and the order one that keeps it. One works from
+ * the battery to the doors and back (handbook, section 3): supply off where bags are, each panel off, the speaker out and in, supply on again once
+ * every plug of a bag is closed, each speaker heard, and only then its panel closed.
+ */
+import {
+  cautionsFor,
+  needsSupplyOff,
+  newPanel,
+  orderOf,
+  type Panel,
+  type PanelSpot,
+  panelAt,
+  panelLabel,
+} from '../model';
+import type { JointLine } from '../stations';
+import type { LengthUnit } from '../units';
+import { MINUTES, SECOND_SIDE } from './minutes';
+import { openingPlan, type PlanOpening } from './openingSteps';
+import { type PlanStep, stepOf } from './PlanStep';
+import { closedId, offId, type PanelPlan, panelPlan } from './panelSteps';
+import { CLAMP_WRENCH } from './tools';
+
+export type PlanCar = {
+  /** Those that something goes into, in the order in which they are worked on. */
+  readonly openings: readonly PlanOpening[];
+  readonly panels: readonly Panel[];
+  readonly joints: readonly JointLine[];
+  /** Null where nobody asked. */
+  readonly lostWithoutSupply: string | null;
+  /** Whether a power wire comes to an amplifier. */
+  readonly hasPowerWire: boolean;
+};
+
+export type CarPlan = {
+  /** In an order that keeps what must be before what. */
+  readonly steps: readonly PlanStep[];
+  /** All steps one after the other, min. */
+  readonly minutes: number;
+};
+
+/** @param keysProve whether the shop takes a keyed lead for a proof of polarity */
+export function carPlan(
+  car: PlanCar,
+  { keysProve, unit }: { readonly keysProve: boolean; readonly unit: LengthUnit },
+): CarPlan {
+  if (car.openings.length === 0) return { steps: [], minutes: 0 };
+  const isSupplyOff = car.hasPowerWire || car.openings.some(({ record }) => needsSupplyOff(record.place));
+  const ready = beforeWork(car, isSupplyOff);
+  const begun = ready.at(-1)?.id as string;
+  const inFront = panelsInFront(car);
+  const isOn = isSupplyOff ? ['battery on'] : [];
+
+  const openings = car.openings.map((opening) => {
+    const before = inFront.filter(({ behind }) => behind.includes(opening));
+    const given = { opening, keysProve, unit, testedAfter: isOn };
+    const joints = car.joints.filter(({ openingId }) => openingId === opening.id);
+    const after = before.length > 0 ? before.map(({ panel }) => offId(panel)) : [begun];
+    return { opening, plan: openingPlan({ ...given, joints, after }) };
+  });
+  const panels = inFront.map(({ panel, isUnknown, behind, first }) => {
+    const closesAfter = [
+      ...openings
+        .filter(({ opening }) => behind.includes(opening))
+        .flatMap(({ plan }) => plan.tests.map(({ id }) => id)),
+      // What came off before another panel goes back after it.
+      ...inFront.filter((each) => each.first.includes(panel)).map((each) => closedId(each.panel)),
+    ];
+    const cautions = [...new Set(behind.flatMap(({ record }) => cautionsFor(record)))];
+    return {
+      panel,
+      behind,
+      plan: panelPlan({ panel, isUnknown, cautions, closesAfter, after: [begun, ...first.map(offId)] }),
+    };
+  });
+  const works = openings.flatMap(({ plan }) => plan.work);
+  const supply = isSupplyOff ? supplyOn(works.map(({ id }) => id)) : [];
+  const steps = [
+    ...ready,
+    ...panels.flatMap(({ plan, behind }) => [
+      ...plan.off,
+      // Behind several panels it is worked on after the last of them.
+      ...openings
+        .filter(({ opening }) => panels.findLast((each) => each.behind.includes(opening))?.behind === behind)
+        .flatMap(({ plan: { work } }) => work),
+    ]),
+    ...openings
+      .filter(({ opening }) => !panels.some(({ behind }) => behind.includes(opening)))
+      .flatMap(({ plan }) => plan.work),
+    ...supply,
+    ...openings.flatMap(({ plan }) => plan.tests),
+    ...[...panels].reverse().flatMap(({ plan }) => plan.on),
+    afterWork(
+      panels.map(({ plan }) => plan),
+      openings.flatMap(({ plan }) => plan.tests),
+    ),
+  ];
+  const waits = steps.flatMap(({ id, after }) => after.map((first) => ({ first, next: id })));
+  const { order } = orderOf(
+    steps.map(({ id }) => id),
+    waits,
+  );
+  const byId = new Map(steps.map((step) => [step.id, asSecondSide(step, car.openings)]));
+  const ordered = order.map((id) => byId.get(id) as PlanStep);
+  return {
+    steps: ordered,
+    minutes: ordered.reduce((sum, { minutes }) => sum + minutes, 0),
+  };
+}
+
+function beforeWork({ lostWithoutSupply }: PlanCar, isSupplyOff: boolean): readonly PlanStep[] {
+  const ready = stepOf({
+    ...{ id: 'ready', where: 'The car', minutes: MINUTES.ready },
+    what: isSupplyOff
+      ? `Windows up, boot open, keys outside.${lostWithoutSupply ? ` Noted, because it is lost without supply: ${lostWithoutSupply}.` : ''}`
+      : 'Windows up, keys outside.',
+    from: isSupplyOff ? 'Lost when the battery is off' : 'The car as it came',
+    open:
+      isSupplyOff && lostWithoutSupply === null
+        ? 'Nobody asked what is lost when the battery is off: codes, settings, what the windows have learnt.'
+        : null,
+  });
+  if (!isSupplyOff) return [ready];
+  return [
+    ready,
+    stepOf({
+      ...{ id: 'battery off', where: 'Battery', minutes: MINUTES.battery, after: ['ready'], tools: [CLAMP_WRENCH] },
+      what: 'Negative clamp off, laid aside and covered; then wait as the vehicle maker says.',
+      from: 'Work beside airbags or their sensors, or on power wires',
+      cautions: ['Airbags and belt tensioners keep a charge for a while: the vehicle maker’s manual says how long.'],
+    }),
+  ];
+}
+
+function supplyOn(after: readonly string[]): readonly PlanStep[] {
+  return [
+    stepOf({
+      ...{ id: 'bag plugs', where: 'Battery', minutes: MINUTES.bagPlugs, after },
+      what: 'Every plug of an airbag, a belt or their sensors is closed: looked at, one by one.',
+      from: 'Before supply returns',
+      cautions: ['One that is open when supply returns sets its lamp, or worse. Nobody sits before a bag.'],
+    }),
+    stepOf({
+      ...{ id: 'battery on', where: 'Battery', minutes: MINUTES.battery, after: ['bag plugs'], tools: [CLAMP_WRENCH] },
+      what: 'Negative clamp on, last of all. Warning lamps, camera, and what was lost is set again.',
+      from: 'Each speaker is heard before its panel closes',
+    }),
+  ];
+}
+
+function afterWork(panels: readonly PanelPlan[], tests: readonly PlanStep[]): PlanStep {
+  const closed = panels.map(({ on }) => on.at(-1)?.id as string);
+  return stepOf({
+    ...{ id: 'baseline', where: 'The car', minutes: MINUTES.baseline },
+    what: 'Everything that was tried before the work is tried again.',
+    from: 'What works today',
+    after: [...closed, ...tests.map(({ id }) => id)],
+  });
+}
+
+type InFront = {
+  readonly panel: Panel;
+  readonly isUnknown: boolean;
+  readonly behind: readonly PlanOpening[];
+  /** Panels that are off before it. */
+  readonly first: readonly Panel[];
+};
+
+/** In front of the openings, in their order, with the sail trims that hide a fixing of a card before the card. */
+function panelsInFront({ openings, panels }: PlanCar): readonly InFront[] {
+  const places = openings.flatMap((opening) => {
+    const where = panelAt(opening.record.place, opening.record.side);
+    return where === null ? [] : [{ opening, where }];
+  });
+  const found = places.flatMap(({ where }) => {
+    const known = panels.filter(({ kind, spot }) => kind === where.kind && spot === where.spot);
+    return known.length > 0 ? known : [newPanel({ ...where, name: '' })];
+  });
+  const own = found.filter((panel, at) => found.findIndex((each) => panelLabel(each) === panelLabel(panel)) === at);
+  const trims = own.flatMap((panel) => sailTrimBefore(panel, panels)).filter((trim) => !own.includes(trim));
+  return [...new Set([...trims, ...own])].map((panel) => ({
+    panel,
+    isUnknown: !panels.includes(panel),
+    behind: places
+      .filter(({ where }) => where.kind === panel.kind && where.spot === panel.spot)
+      .map(({ opening }) => opening),
+    first: sailTrimBefore(panel, panels),
+  }));
+}
+
+const SIDE_OF_SPOT: Readonly<Partial<Record<PanelSpot, PanelSpot>>> = { frontLeft: 'left', frontRight: 'right' };
+
+/** The mirror's or sail trim that covers a fixing of a door's card, where somebody described one. */
+function sailTrimBefore(panel: Panel, panels: readonly Panel[]): readonly Panel[] {
+  const side = SIDE_OF_SPOT[panel.spot];
+  if (panel.kind !== 'doorCard' || !(panel.fasteners ?? []).some(({ cover }) => cover === 'mirrorTrim')) return [];
+  return panels.filter(({ kind, spot }) => kind === 'sailTrim' && (spot === side || spot === panel.spot));
+}
+
+/** What was just done on the other side goes quicker. */
+function asSecondSide(step: PlanStep, openings: readonly PlanOpening[]): PlanStep {
+  return isSecondSide(step, openings) ? { ...step, minutes: step.minutes * SECOND_SIDE } : step;
+}
+
+function isSecondSide({ id }: PlanStep, openings: readonly PlanOpening[]): boolean {
+  return openings.some((opening, at) => {
+    const { place, side, name } = opening.record;
+    const hasTwin = openings
+      .slice(0, at)
+      .some(({ record }) => record.place === place && record.name === name && record.side !== side);
+    if (!hasTwin) return false;
+    if (id.startsWith(`opening ${opening.id} `)) return true;
+    const panel = panelAt(place, side);
+    return panel !== null && panel.spot !== 'middle' && id.startsWith(`panel ${panel.kind} ${panel.spot} `);
+  });
+}

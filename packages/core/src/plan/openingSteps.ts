@@ -1,0 +1,175 @@
+/** At one opening: the old speaker out, wires, what is changed by hand, the new one in, heard. */
+import { type Work, workWords } from '../fit';
+import { cautionsFor, type OpeningRecord, placeLabel, polarityWeight, polarityWords, tweeterSeatWords } from '../model';
+import type { JointLine } from '../stations';
+import type { LengthUnit } from '../units';
+import { MINUTES } from './minutes';
+import { type PlanStep, stepOf } from './PlanStep';
+import { CELL, JOINT_TOOLS, RIVET_TOOLS } from './tools';
+
+export type PlanOpening = {
+  readonly id: string;
+  readonly record: Pick<
+    OpeningRecord,
+    | 'place'
+    | 'side'
+    | 'name'
+    | 'presence'
+    | 'fixing'
+    | 'bolts'
+    | 'behind'
+    | 'secondPlug'
+    | 'plugFaces'
+    | 'earlier'
+    | 'polarity'
+    | 'lineFilter'
+    | 'tweeterSeat'
+  >;
+  readonly speakerName: string;
+  readonly isTweeter: boolean;
+  readonly works: readonly Work[];
+};
+
+export type OpeningPlan = {
+  /** The last is that the new speaker is in. */
+  readonly work: readonly PlanStep[];
+  /** Once there is supply. */
+  readonly tests: readonly PlanStep[];
+};
+
+type OpeningGiven = {
+  readonly opening: PlanOpening;
+  readonly joints: readonly JointLine[];
+  /** Steps before the old speaker comes out. */
+  readonly after: readonly string[];
+  /** Steps before it is heard, besides that it is in. */
+  readonly testedAfter: readonly string[];
+  readonly keysProve: boolean;
+  readonly unit: LengthUnit;
+};
+
+/** Done to the car itself; the rest at the bench. */
+const ON_CAR: ReadonlySet<Work['kind']> = new Set(['cutCloth', 'fileHole', 'drill', 'grind']);
+
+export function openingPlan(given: OpeningGiven): OpeningPlan {
+  const { opening, joints, after, testedAfter, keysProve, unit } = given;
+  const { record, speakerName, works, isTweeter } = opening;
+  const where = placeLabel(record);
+  const id = (what: string) => `opening ${opening.id} ${what}`;
+  const out = record.presence === 'fitted' ? [oldOut(id('out'), where, record, after)] : [];
+  const ready = out.length > 0 ? [id('out')] : after;
+  const changed = works.map((work) => {
+    const words = workWords(work, unit);
+    const isOnCar = ON_CAR.has(work.kind);
+    return stepOf({
+      ...{ id: id(`work ${work.kind}`), where, from: `By hand: ${words}`, minutes: MINUTES.byHand },
+      what: `${isOnCar ? 'On the car' : 'At the bench'}: ${words}.`,
+      cautions: isOnCar ? [FILINGS] : [],
+      after: isOnCar ? ready : [],
+    });
+  });
+  const joined = joints
+    .filter(({ count }) => count !== 0)
+    .map((line) =>
+      stepOf({
+        ...{ id: id(`joint ${line.id}`), where, what: line.sentence, from: `Joints: ${line.what}`, open: line.next },
+        tools: line.way === null ? [] : JOINT_TOOLS[line.way],
+        minutes: MINUTES.joint * (line.count ?? 1),
+        cautions: line.way === 'solder' ? ['Hot iron: not near trim, and not over a seat.'] : [],
+        after: ready,
+      }),
+    );
+  const filter =
+    record.lineFilter === null
+      ? []
+      : [
+          stepOf({
+            ...{ id: id('filter'), where, from: 'Filter in its line', minutes: MINUTES.filter, after: ready },
+            what: 'What goes into its line is tied where it lies: what hangs loose rattles and breaks.',
+          }),
+        ];
+  const before = [...changed, ...joined, ...filter];
+  const seat = isTweeter ? [tweeterSeat(id('seat'), where, record, ready)] : [];
+  const into = stepOf({
+    ...{ id: id('in'), where, from: `Chosen: ${speakerName}`, minutes: MINUTES.newIn },
+    what: `${speakerName} in: its wire through the notch, all screws started by hand, then tightened crosswise; plug reachable, terminals away from metal.`,
+    cautions: ['A cone beside a screwdriver: a hand or a card over it.'],
+    after: [...ready, ...[...before, ...seat].map((each) => each.id)],
+  });
+  return {
+    work: [...out, ...before, ...seat, into],
+    tests: tests(id, where, record, { after: [into.id, ...testedAfter], keysProve }),
+  };
+}
+
+const FILINGS = 'Window up and held; filings are caught, and the bare edge is painted.';
+
+function oldOut(id: string, where: string, record: PlanOpening['record'], after: readonly string[]): PlanStep {
+  const isRiveted = record.fixing === 'rivets';
+  const count =
+    record.bolts.kind === 'circle' ? record.bolts.count : record.bolts.kind === 'free' ? record.bolts.holes.length : 4;
+  return stepOf({
+    ...{ id, where, after },
+    what: isRiveted
+      ? `Old speaker out: ${count} rivets drilled, their stems caught and counted. It is kept until the car has left.`
+      : `Old speaker out: ${FIXED_WORDS[record.fixing]}. It is kept until the car has left.`,
+    from: `Fixing: ${FIXED_WORDS[record.fixing]}`,
+    tools: isRiveted ? RIVET_TOOLS : [],
+    minutes: isRiveted ? MINUTES.rivet * count : MINUTES.oldOut,
+    cautions: cautionsFor(record),
+  });
+}
+
+const FIXED_WORDS: Readonly<Record<OpeningRecord['fixing'], string>> = {
+  screws: 'its screws',
+  rivets: 'rivets',
+  plugs: 'expanding plugs, screw or pin first',
+  hooks: 'its one bolt, then tilted off its hooks',
+  tabs: 'its tab, then off its hooks',
+  pressFit: 'pressed out of its seat',
+  glue: 'cut free with a thin tool of plastic',
+};
+
+function tweeterSeat(id: string, where: string, record: PlanOpening['record'], after: readonly string[]): PlanStep {
+  return stepOf({
+    ...{ id, where, from: 'Seat of its tweeter', minutes: MINUTES.tweeterSeat, after },
+    what: `Its seat: ${tweeterSeatWords(record.tweeterSeat)}.`,
+    open: record.tweeterSeat === null ? 'Decide what it sits in, and what holds it.' : null,
+  });
+}
+
+function tests(
+  id: (what: string) => string,
+  where: string,
+  record: PlanOpening['record'],
+  { after, keysProve }: { readonly after: readonly string[]; readonly keysProve: boolean },
+): readonly PlanStep[] {
+  const isGuessed = polarityWeight(record.polarity, keysProve) !== 'tested';
+  return [
+    ...(isGuessed
+      ? [
+          stepOf({
+            ...{ id: id('polarity'), where, minutes: MINUTES.polarity, tools: [CELL] },
+            what: 'Which wire is positive: a cell across the unplugged speaker’s lead, the cone moves out.',
+            from: `Positive wire: ${polarityWords(record.polarity)}`,
+            cautions: ['Never into an amplifier’s output: unplugged first.'],
+            after: [id('in')],
+          }),
+        ]
+      : []),
+    stepOf({
+      ...{ id: id('heard'), where, from: 'A panel closes over no speaker that nobody heard', minutes: MINUTES.heard },
+      what: 'Heard alone with all its screws tight; each joint tugged, no wire pinched.',
+      after: [...(isGuessed ? [id('polarity')] : []), ...after],
+    }),
+    ...(record.behind === 'glass'
+      ? [
+          stepOf({
+            ...{ id: id('window'), where, from: 'Behind it: the window', minutes: MINUTES.window },
+            what: 'The window down and up again: nothing touches.',
+            after: [id('heard')],
+          }),
+        ]
+      : []),
+  ];
+}

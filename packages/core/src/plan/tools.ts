@@ -1,0 +1,49 @@
+/** What undoes a fixing, joins wires, and tests: common practice, no source. */
+import { type Fastener, HEAD_LABELS } from '../model';
+import type { JointWay } from '../wiring';
+
+const PRY = 'Forks of plastic';
+const PICK = 'A hooked pick';
+
+export function fastenerTools({ kind, head, driver }: Pick<Fastener, 'kind' | 'head' | 'driver'>): readonly string[] {
+  switch (kind) {
+    case 'screw':
+    case 'bolt':
+      return [bitOf(head, driver)];
+    case 'beltBolt':
+      return [bitOf(head, driver), 'A torque wrench with the range of the manual'];
+    case 'pushPin':
+    case 'crankClip':
+      return [PICK];
+    case 'treeClip':
+    case 'tab':
+      return [PRY];
+    case 'expandingPlug':
+      return [bitOf(head, driver), PRY];
+    case 'plasticRivet':
+    case 'steelRivet':
+      return RIVET_TOOLS;
+    case 'glue':
+      return ['A thin tool of plastic'];
+    case 'hook':
+      return [];
+  }
+}
+
+function bitOf(head: Fastener['head'], driver: string): string {
+  const words = [head ? HEAD_LABELS[head] : '', driver].filter(Boolean).join(' ');
+  return words === '' ? 'Bits of all heads: nobody noted which' : words;
+}
+
+export const RIVET_TOOLS = ['A drill, with a bit of the rivet’s size', 'Eye protection', 'A magnetic pick-up'] as const;
+
+export const JOINT_TOOLS: Readonly<Record<JointWay, readonly string[]>> = {
+  butt: ['A crimp tool', 'A stripper for the wire'],
+  sealedButt: ['A crimp tool', 'A stripper for the wire', 'Hot air'],
+  solder: ['A soldering iron', 'A stripper for the wire', 'Hot air'],
+  blades: ['A crimp tool', 'A stripper for the wire'],
+};
+
+export const PRY_TOOLS = [PRY] as const;
+export const CELL = 'A 1.5 V cell';
+export const CLAMP_WRENCH = 'A wrench for the battery’s clamp';

@@ -1,0 +1,53 @@
+/** What is shown of a car's plan. */
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import type { Panel } from '@low-quarry/core/model';
+import type { PlanCar, PlanOpening, PlanStep } from '@low-quarry/core/plan';
+import type { JointLine } from '@low-quarry/core/stations';
+
+/** What the plan follows from. */
+export function planCar(
+  { lostWithoutSupply, stowed }: Pick<Job, 'lostWithoutSupply' | 'stowed'>,
+  openings: readonly OpeningWithState[],
+  panels: readonly Panel[],
+  joints: readonly JointLine[],
+): PlanCar {
+  return {
+    ...{ panels, joints, lostWithoutSupply },
+    openings: openings.flatMap(({ id, record, state }): PlanOpening[] =>
+      state.kind === 'chosen'
+        ? [
+            {
+              ...{ id, record, speakerName: state.speakerName, works: state.works },
+              isTweeter: state.plays?.speakerKind === 'tweeter',
+            },
+          ]
+        : [],
+    ),
+    hasPowerWire: stowed.some(({ kind, isLater }) => kind === 'amplifier' && !isLater),
+  };
+}
+
+export type PlanGroup = { readonly where: string; readonly steps: readonly PlanStep[] };
+
+/** Steps that follow one another at one place stand under its name. */
+export function planGroups(steps: readonly PlanStep[]): readonly PlanGroup[] {
+  const groups: { readonly where: string; readonly steps: PlanStep[] }[] = [];
+  for (const step of steps) {
+    const last = groups.at(-1);
+    if (last?.where === step.where) last.steps.push(step);
+    else groups.push({ where: step.where, steps: [step] });
+  }
+  return groups;
+}
+
+/** "about 1 h 25 min": to five minutes, for nobody knows it better. */
+export function aboutWords(minutes: number): string {
+  const whole = Math.max(5, Math.round(minutes / 5) * 5);
+  const [hours, rest] = [Math.floor(whole / 60), whole % 60];
+  return `about ${[hours > 0 ? `${hours} h` : '', rest > 0 ? `${rest} min` : ''].filter(Boolean).join(' ')}`;
+}
+
+/** Each once, in the order in which it is first taken up. */
+export function planTools(steps: readonly PlanStep[]): readonly string[] {
+  return [...new Set(steps.flatMap(({ tools }) => tools))];
+}
