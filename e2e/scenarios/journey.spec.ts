@@ -195,6 +195,13 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await page.getByRole('link', { name: /^Build/ }).click();
   const door = page.getByRole('region', { name: 'Front door, left' });
   await expect(door).toContainText('In goes Wrackline Shoal 65 Slim.');
+  // What is done in which order follows from the record: the card as the last one came off, its rivets, and what nobody noted.
+  const plan = page.getByRole('region', { name: 'The plan' });
+  await plan.getByText('Show them').click();
+  await expect(plan).toContainText('Old speaker out: 3 rivets drilled, their stems caught and counted.');
+  await expect(plan).toContainText('From: Fixing: rivets');
+  await expect(plan).toContainText('Negative clamp off, laid aside and covered');
+  await expect(plan.getByRole('heading', { name: 'Door card, front left' }).first()).toBeVisible();
   for (const step of ['Panel off, old speaker out', 'New speaker in, all its screws tight']) {
     await expect(door.getByRole('checkbox', { name: 'Panel closed' })).toBeDisabled();
     await door.getByRole('checkbox', { name: step }).check();

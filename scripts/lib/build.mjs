@@ -18,14 +18,15 @@ export async function ensureBuild() {
   const made = fingerprint();
   if (existsSync(SERVER_MAIN) && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === made) return;
   say('Building …');
-  for (const name of ['web', 'server']) {
-    const { code, output } = await capture(viteBin(), ['build', '--logLevel', 'warn'], {
-      cwd: path.join(ROOT, 'packages', name),
-    });
-    if (code !== 0) throw new Stop(`Building ${name} failed.\n${output}`);
-  }
+  await Promise.all(['web', 'server'].map(buildOf));
   if (!existsSync(path.join(WEB_DIST, 'index.html'))) throw new Stop('The build left no web application behind.');
   writeFileSync(STAMP, made);
+}
+
+async function buildOf(name) {
+  const cwd = path.join(ROOT, 'packages', name);
+  const { code, output } = await capture(viteBin(), ['build', '--logLevel', 'warn'], { cwd });
+  if (code !== 0) throw new Stop(`Building ${name} failed.\n${output}`);
 }
 
 export const viteBin = () => path.join(ROOT, 'node_modules/.bin/vite');

@@ -9,14 +9,14 @@ import { isInDoor, mayHoldAirbag } from './place';
 
 const MAKERS_MANUAL = "The vehicle maker's manual decides.";
 
-export function cautionsFor({
-  place,
-  fixing,
-  behind,
-  secondPlug,
-  plugFaces,
-  earlier,
-}: Pick<OpeningRecord, 'place' | 'fixing' | 'behind' | 'secondPlug' | 'plugFaces' | 'earlier'>): readonly string[] {
+type Cautioned = Pick<OpeningRecord, 'place' | 'fixing' | 'behind' | 'secondPlug' | 'plugFaces' | 'earlier'>;
+
+export function cautionsFor(record: Cautioned): readonly string[] {
+  return [...coverCautions(record), ...speakerCautions(record)];
+}
+
+/** Before what is in front of it comes off. */
+export function coverCautions({ place }: Pick<Cautioned, 'place'>): readonly string[] {
   const cautions: string[] = [];
   if (mayHoldAirbag(place)) {
     cautions.push(`Airbags and their wiring may run here: no cutting, drilling or glueing near them. ${MAKERS_MANUAL}`);
@@ -29,6 +29,18 @@ export function cautionsFor({
       `If a seat-belt anchorage has to come off, its torque and thread lock come from the manual. ${MAKERS_MANUAL}`,
     );
   }
+  return cautions;
+}
+
+/** Before the old speaker comes out. */
+export function speakerCautions({
+  fixing,
+  behind,
+  secondPlug,
+  plugFaces,
+  earlier,
+}: Omit<Cautioned, 'place'>): readonly string[] {
+  const cautions: string[] = [];
   if (behind === 'glass') cautions.push('Window fully up and held before anything is drilled.');
   if (fixing === 'rivets')
     cautions.push('Riveted: drilling out needs eye protection, and the mandrels have to be caught.');

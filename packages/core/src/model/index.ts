@@ -109,7 +109,7 @@ export {
   knownFact,
   taughtFacts,
 } from './carFacts';
-export { cautionsFor } from './cautions';
+export { cautionsFor, coverCautions, speakerCautions } from './cautions';
 export { anticlockwise } from './corners';
 export {
   CROSSOVER_AT_LABELS,

@@ -4,7 +4,7 @@
  * every plug of a bag is closed, each speaker heard, and only then its panel closed.
  */
 import {
-  cautionsFor,
+  coverCautions,
   needsSupplyOff,
   newPanel,
   orderOf,
@@ -66,7 +66,7 @@ export function carPlan(
       // What came off before another panel goes back after it.
       ...inFront.filter((each) => each.first.includes(panel)).map((each) => closedId(each.panel)),
     ];
-    const cautions = [...new Set(behind.flatMap(({ record }) => cautionsFor(record)))];
+    const cautions = [...new Set(behind.flatMap(({ record }) => coverCautions(record)))];
     return {
       panel,
       behind,

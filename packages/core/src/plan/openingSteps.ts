@@ -1,6 +1,13 @@
 /** At one opening: the old speaker out, wires, what is changed by hand, the new one in, heard. */
 import { type Work, workWords } from '../fit';
-import { cautionsFor, type OpeningRecord, placeLabel, polarityWeight, polarityWords, tweeterSeatWords } from '../model';
+import {
+  type OpeningRecord,
+  placeLabel,
+  polarityWeight,
+  polarityWords,
+  speakerCautions,
+  tweeterSeatWords,
+} from '../model';
 import type { JointLine } from '../stations';
 import type { LengthUnit } from '../units';
 import { MINUTES } from './minutes';
@@ -116,7 +123,7 @@ function oldOut(id: string, where: string, record: PlanOpening['record'], after:
     from: `Fixing: ${FIXED_WORDS[record.fixing]}`,
     tools: isRiveted ? RIVET_TOOLS : [],
     minutes: isRiveted ? MINUTES.rivet * count : MINUTES.oldOut,
-    cautions: cautionsFor(record),
+    cautions: speakerCautions(record),
   });
 }
 
@@ -150,9 +157,9 @@ function tests(
       ? [
           stepOf({
             ...{ id: id('polarity'), where, minutes: MINUTES.polarity, tools: [CELL] },
-            what: 'Which wire is positive: a cell across the unplugged speaker’s lead, the cone moves out.',
+            what: 'Which wire is positive: by a cell, with what feeds it unplugged, the cone moves out; or by a tone, against a speaker that is known.',
             from: `Positive wire: ${polarityWords(record.polarity)}`,
-            cautions: ['Never into an amplifier’s output: unplugged first.'],
+            cautions: ['A cell never into an amplifier’s output: unplugged first. A tweeter shows nothing.'],
             after: [id('in')],
           }),
         ]

@@ -5,7 +5,7 @@ import { carPlan, type PlanStep } from '@low-quarry/core/plan';
 import type { JointLine } from '@low-quarry/core/stations';
 import { useMemo } from 'react';
 import { useSettings } from '../../ui/settings';
-import { aboutWords, planCar, planGroups, planTools } from './planView';
+import { aboutWords, planCar, planGroups, planTools, stepMinutes } from './planView';
 
 type PlanOfCarProps = {
   readonly job: Job;
@@ -66,7 +66,7 @@ export function PlanOfCar({ job, openings, panels, joints, keysProve }: PlanOfCa
 }
 
 function StepLine({ step, number }: { readonly step: PlanStep; readonly number: number }) {
-  const { what, from, open, people, cautions } = step;
+  const { what, from, open, people, cautions, tools, minutes } = step;
   return (
     <li value={number} className="grid grid-cols-[40px_1fr] gap-x-2 border-t border-hairline py-2">
       <span className="text-right font-bold">{number}</span>
@@ -81,7 +81,11 @@ function StepLine({ step, number }: { readonly step: PlanStep; readonly number: 
           {people === 2 && <strong> Two people.</strong>}
         </span>
         {open !== null && <span className="text-measure">◇ {open}</span>}
-        <span className="text-[13px] text-muted">From: {from}</span>
+        <span className="text-[13px] text-muted">
+          {[...(tools.length > 0 ? [`With: ${tools.join(', ')}`] : []), stepMinutes(minutes), `From: ${from}`].join(
+            '. ',
+          )}
+        </span>
       </span>
     </li>
   );

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { PlanStep } from '@low-quarry/core/plan';
-import { aboutWords, planCar, planGroups, planTools } from './planView';
+import { aboutWords, planCar, planGroups, planTools, stepMinutes } from './planView';
 
 const step = (id: string, where: string, tools: readonly string[] = []): PlanStep => ({
   ...{ id, where, what: '', from: '', open: null, tools, minutes: 1, people: 1, cautions: [], after: [] },
@@ -16,6 +16,10 @@ test.each([
   [120, 'about 2 h'],
 ])('%d minutes are told as %s', (minutes, words) => {
   expect(aboutWords(minutes)).toBe(words);
+});
+
+test('a step is told to the minute', () => {
+  expect([0.4, 1, 5.5].map(stepMinutes)).toEqual(['Under a minute', '1 min', '6 min']);
 });
 
 test('steps at one place stand together, and again where one comes back to it', () => {

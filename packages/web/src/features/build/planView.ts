@@ -47,6 +47,11 @@ export function aboutWords(minutes: number): string {
   return `about ${[hours > 0 ? `${hours} h` : '', rest > 0 ? `${rest} min` : ''].filter(Boolean).join(' ')}`;
 }
 
+/** Of one step: "2 min", "under a minute". */
+export function stepMinutes(minutes: number): string {
+  return minutes < 1 ? 'Under a minute' : `${Math.round(minutes)} min`;
+}
+
 /** Each once, in the order in which it is first taken up. */
 export function planTools(steps: readonly PlanStep[]): readonly string[] {
   return [...new Set(steps.flatMap(({ tools }) => tools))];
