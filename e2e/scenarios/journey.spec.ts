@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { expectAtOneToOne } from '../driver/paper';
 import { telephonePicture } from '../driver/pictures';
 import { expect, test } from '../driver/test';
 
@@ -301,6 +302,12 @@ test('what has to be filed by hand is advised, drawn, chosen with its minutes, a
   await expect(fitter.verdict()).toContainText('at the bolts');
   await page.getByRole('button', { name: /^Cut a plate from .* sheet/ }).click();
   await expect(fitter.verdict()).toContainText('Clears by');
+  const [template] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Template at 1:1, SVG' }).click(),
+  ]);
+  expect(template.suggestedFilename()).toBe('plate-front-door-left.svg');
+  await expectAtOneToOne(page.context(), await readFile(await template.path(), 'utf8'));
   await fitter.choose();
   await expect(page.getByText(/is chosen here\./)).toBeVisible();
 

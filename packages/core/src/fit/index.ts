@@ -41,6 +41,7 @@ export { behindClearanceMm } from './margins/checks/depth';
 export { type OpeningFacts, openingHolds } from './margins/checks/facts';
 export { frontAskedMm, frontClearanceMm } from './margins/checks/front';
 export { placeWords } from './margins/checks/place';
+export type { LayerPlace } from './mates/placements';
 export { openForOpening } from './openForOpening';
 export { CatalogueIndex } from './search/CatalogueIndex';
 export { FitEngine } from './search/FitEngine';
@@ -82,6 +83,7 @@ export {
   MOST_FILED_MM,
   MOST_THINNED_MM,
   minutesOf,
+  type PlateFigures,
   type Work,
 } from './work/Work';
 export { type Worked, withWork } from './work/withWork';

@@ -41,7 +41,6 @@ export const MINUTES = {
   oldOut: 2,
   rivet: 2,
   joint: 4,
-  byHand: 10,
   filter: 5,
   newIn: 5,
   tweeterSeat: 10,

@@ -1,5 +1,5 @@
 /** At one opening: the old speaker out, wires, what is changed by hand, the new one in, heard. */
-import { type Work, workWords } from '../fit';
+import { minutesOf, type Work, workWords } from '../fit';
 import {
   type OpeningRecord,
   placeLabel,
@@ -69,7 +69,7 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
     const words = workWords(work, unit);
     const isOnCar = ON_CAR.has(work.kind);
     return stepOf({
-      ...{ id: id(`work ${work.kind}`), where, from: `By hand: ${words}`, minutes: MINUTES.byHand },
+      ...{ id: id(`work ${work.kind}`), where, from: `By hand: ${words}`, minutes: minutesOf(work) },
       what: `${isOnCar ? 'On the car' : 'At the bench'}: ${words}.`,
       cautions: isOnCar ? [FILINGS] : [],
       after: isOnCar ? ready : [],

@@ -1,6 +1,6 @@
 /** Says in red what this device did not keep, at once, and hands it out as a file. */
 import { useEffect, useSyncExternalStore } from 'react';
-import { downloadJson } from './downloadJson';
+import { downloadJson } from './downloadFile';
 import { listNotKept, subscribeToNotKept } from './notKept';
 
 const MOST_NAMED = 3;

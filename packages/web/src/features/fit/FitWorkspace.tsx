@@ -53,6 +53,7 @@ import { adviceQuery, channelChecksQuery, lookQuery, needsLook, REST_MS, ranking
 import { ImpedanceNote } from './ImpedanceNote';
 import type { ChannelJoin } from './joinChannel';
 import { OpenForOpening } from './OpenForOpening';
+import { PlateTemplate } from './PlateTemplate';
 import { SpacerSlider } from './SpacerSlider';
 import { WORKS_PARAM, writeWorks } from './shownWorks';
 import type { CandidateIds } from './startingIds';
@@ -330,7 +331,14 @@ export function FitWorkspace({
         </section>
         <div className="flex min-w-0 flex-col gap-3">
           {shown.works.length > 0 ? (
-            <WorkPanel works={shown.works} unit={unit} onLeaveOut={() => show(candidate.speaker.id, layerIds)} />
+            <WorkPanel works={shown.works} unit={unit} onLeaveOut={() => show(candidate.speaker.id, layerIds)}>
+              <PlateTemplate
+                record={opening.record}
+                works={shown.works}
+                candidate={shown.candidate}
+                judgement={judgement}
+              />
+            </WorkPanel>
           ) : (
             <AdvicePanel
               query={{

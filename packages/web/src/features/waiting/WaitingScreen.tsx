@@ -1,7 +1,7 @@
 /** What did I do here that the shop does not have yet, and why? */
 import { useSyncExternalStore } from 'react';
 import { isAway, subscribeToConnection } from '../../api/connection';
-import { downloadJson } from '../../device/downloadJson';
+import { downloadJson } from '../../device/downloadFile';
 import { type Entry, needsPerson } from '../../outbox/Entry';
 import type { Outbox } from '../../outbox/Outbox';
 import { useOutbox } from '../../outbox/OutboxProvider';
