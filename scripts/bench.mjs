@@ -1,5 +1,5 @@
 /**
- * npm run bench: the fit's own times, then those of a large shop over HTTP and in the browser. `-- fit`, `-- sound`, `-- room` or `-- lists` runs one of them.
+ * npm run bench: the fit's own times, then those of a large shop over HTTP and in the browser. `-- fit`, `-- sound`, `-- plan`, `-- room` or `-- lists` runs one of them.
  * The figures of one run belong together; each part's last line is JSON.
  */
 
@@ -22,6 +22,10 @@ await runMain(async () => {
   if (part === 'all' || part === 'sound') {
     const failed = (await runTool('bench/soundBench.ts')) || (await runTool('bench/channelListBench.ts'));
     if (failed !== 0 || part === 'sound') return failed;
+  }
+  if (part === 'all' || part === 'plan') {
+    const failed = await runTool('bench/planBench.ts');
+    if (failed !== 0 || part === 'plan') return failed;
   }
   await ensurePackages();
   await ensureBuild();

@@ -304,7 +304,7 @@ test('what has to be filed by hand is advised, drawn, chosen with its minutes, a
   await expect(fitter.verdict()).toContainText('Clears by');
   const [template] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Template at 1:1, SVG' }).click(),
+    page.getByRole('button', { name: /^Template of the plate of .* at 1:1, SVG$/ }).click(),
   ]);
   expect(template.suggestedFilename()).toBe('plate-front-door-left.svg');
   await expectAtOneToOne(page.context(), await readFile(await template.path(), 'utf8'));

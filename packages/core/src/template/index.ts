@@ -3,5 +3,6 @@
  * beside a square to measure, because a printer may scale.
  */
 export { plateTemplate } from './plateTemplate';
+export { ringTemplate } from './ringTemplate';
 export type { Template, TemplateHole } from './Template';
 export { CHECK_SQUARE_MM, type TemplateWords, templateSvg } from './templateSvg';

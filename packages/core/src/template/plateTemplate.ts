@@ -1,6 +1,7 @@
 /** A plate of one's own as it is judged, as a template: what is cut is what was judged. */
 import type { FitBracket, LayerPlace, PlateFigures } from '../fit';
-import { type EllipseMm, ellipseDistance, extents, type PartOutline, patternHoles } from '../geometry';
+import { patternHoles } from '../geometry';
+import { ellipseAt, moved, withWalls } from './layOut';
 import type { Template, TemplateHole } from './Template';
 
 /**
@@ -12,41 +13,17 @@ export function plateTemplate(
   { thicknessMm, turnRad, isSunk }: Pick<PlateFigures, 'thicknessMm' | 'turnRad' | 'isSunk'>,
   at: LayerPlace,
 ): Template {
-  const hole = (of: TemplateHole['of'], diameterMm: number, sunk: boolean) => (each: { xMm: number; yMm: number }) => ({
-    ...moved(each, at),
-    ...{ diameterMm, of, isSunk: sunk },
-  });
-  const holes = [
-    ...patternHoles(plate.vehicleBolts).map(hole('car', plate.vehicleBolts.holeDiameterMm, isSunk)),
-    ...patternHoles(plate.speakerBolts).map(hole('speaker', plate.speakerBolts.holeDiameterMm, false)),
-  ];
-  const outside = ellipseOf(plate.plate, at, 0);
-  // An oval throat lies as the speaker is turned.
-  const throat = ellipseOf(plate.throat, at, turnRad);
-  return { thicknessMm, outside, throat, holes, leastWallMm: leastWallMm(holes, outside, throat) };
-}
-
-function moved({ xMm, yMm }: { readonly xMm: number; readonly yMm: number }, at: LayerPlace) {
-  const [cos, sin] = [Math.cos(at.angleRad), Math.sin(at.angleRad)];
-  return { xMm: at.xMm + xMm * cos - yMm * sin, yMm: at.yMm + xMm * sin + yMm * cos };
-}
-
-function ellipseOf(outline: PartOutline, at: LayerPlace, turnRad: number): EllipseMm {
-  const { length, width } = extents(outline);
-  return {
-    ...{ xMm: at.xMm, yMm: at.yMm, angleRad: at.angleRad + turnRad },
-    ...{ halfLengthMm: length.valueMm / 2, halfWidthMm: width.valueMm / 2 },
+  const holesOf = (of: TemplateHole['of'], sunk: boolean) => {
+    const pattern = of === 'car' ? plate.vehicleBolts : plate.speakerBolts;
+    return patternHoles(pattern).map(
+      (hole): TemplateHole => ({ ...moved(hole, at), diameterMm: pattern.holeDiameterMm, of, isSunk: sunk }),
+    );
   };
-}
-
-function leastWallMm(holes: readonly TemplateHole[], outside: EllipseMm, throat: EllipseMm): number {
-  const walls = holes.flatMap(({ xMm, yMm, diameterMm }, at) => [
-    // Positive outside an ellipse: the throat is left, the outside is not reached.
-    ellipseDistance(throat, xMm, yMm).distanceMm - diameterMm / 2,
-    -ellipseDistance(outside, xMm, yMm).distanceMm - diameterMm / 2,
-    ...holes
-      .slice(at + 1)
-      .map((other) => Math.hypot(xMm - other.xMm, yMm - other.yMm) - (diameterMm + other.diameterMm) / 2),
-  ]);
-  return Math.min(...walls);
+  return withWalls({
+    thicknessMm,
+    outside: ellipseAt(plate.plate, at),
+    // An oval throat lies as the speaker is turned.
+    throat: ellipseAt(plate.throat, at, turnRad),
+    holes: [...holesOf('car', isSunk), ...holesOf('speaker', false)],
+  });
 }

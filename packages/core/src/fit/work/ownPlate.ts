@@ -24,7 +24,7 @@ import type { FitBracket, FitOpening, FitRules, FitSpeaker } from '../shapes';
 import type { PlateFigures } from './Work';
 
 /** A drill for a screw is so much wider than it, mm (common practice, no source). */
-const DRILL_PLAY_MM = 1;
+export const DRILL_PLAY_MM = 1;
 /** So many ways of turning the speaker are looked at, and so many of the best are judged. */
 const TURNS = 72;
 const MOST_JUDGED = 4;
@@ -162,7 +162,8 @@ function turnedPattern(pattern: BoltPattern, turnRad: number): BoltPattern {
   }
 }
 
-function throatFor(basket: PartOutline, { clearancesMm }: FitRules): PartOutline {
+/** A hole that lets a body through with the room that the shop asks. */
+export function throatFor(basket: PartOutline, { clearancesMm }: FitRules): PartOutline {
   const wider = (mm: number) => exactly(mm + 2 * clearancesMm.hole);
   return basket.kind === 'circle'
     ? { kind: 'circle', diameter: wider(basket.diameter.valueMm) }

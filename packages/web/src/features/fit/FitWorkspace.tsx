@@ -53,7 +53,7 @@ import { adviceQuery, channelChecksQuery, lookQuery, needsLook, REST_MS, ranking
 import { ImpedanceNote } from './ImpedanceNote';
 import type { ChannelJoin } from './joinChannel';
 import { OpenForOpening } from './OpenForOpening';
-import { PlateTemplate } from './PlateTemplate';
+import { PieceTemplates } from './PieceTemplates';
 import { SpacerSlider } from './SpacerSlider';
 import { WORKS_PARAM, writeWorks } from './shownWorks';
 import type { CandidateIds } from './startingIds';
@@ -331,14 +331,7 @@ export function FitWorkspace({
         </section>
         <div className="flex min-w-0 flex-col gap-3">
           {shown.works.length > 0 ? (
-            <WorkPanel works={shown.works} unit={unit} onLeaveOut={() => show(candidate.speaker.id, layerIds)}>
-              <PlateTemplate
-                record={opening.record}
-                works={shown.works}
-                candidate={shown.candidate}
-                judgement={judgement}
-              />
-            </WorkPanel>
+            <WorkPanel works={shown.works} unit={unit} onLeaveOut={() => show(candidate.speaker.id, layerIds)} />
           ) : (
             <AdvicePanel
               query={{
@@ -359,6 +352,7 @@ export function FitWorkspace({
               onChange={({ speakerId, layerIds: theirs, works }) => show(speakerId, theirs, works)}
             />
           )}
+          <PieceTemplates record={opening.record} cut={shown} mount={judgement.mount} rules={rules} unit={unit} />
           <CheckLedger judgement={judgement} behind={behind} unit={unit} lit={lit} onLight={setLit} />
           {ofChannel && <ChannelLedger {...ofChannel} />}
           {checked.isError && <p role="alert">Its channel could not be asked: {checked.error.message}</p>}

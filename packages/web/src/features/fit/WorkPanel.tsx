@@ -1,17 +1,14 @@
 /** What has to be done by hand for the candidate as it is shown, and the way back to how it comes. */
 import { effortWords, minutesOf, type Work, workWords } from '@low-quarry/core/fit';
 import type { LengthUnit } from '@low-quarry/core/units';
-import type { ReactNode } from 'react';
 
 type WorkPanelProps = {
   readonly works: readonly Work[];
   readonly unit: LengthUnit;
   readonly onLeaveOut: () => void;
-  /** What is taken along for it. */
-  readonly children: ReactNode;
 };
 
-export function WorkPanel({ works, unit, onLeaveOut, children }: WorkPanelProps) {
+export function WorkPanel({ works, unit, onLeaveOut }: WorkPanelProps) {
   const minutes = works.reduce((sum, work) => sum + minutesOf(work), 0);
   return (
     <section aria-label="By hand" className="flex flex-col gap-1 border-l-4 border-action bg-paper px-3 py-2">
@@ -23,7 +20,6 @@ export function WorkPanel({ works, unit, onLeaveOut, children }: WorkPanelProps)
           </li>
         ))}
       </ul>
-      {children}
       <button
         type="button"
         onClick={onLeaveOut}

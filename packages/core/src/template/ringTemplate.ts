@@ -1,0 +1,70 @@
+/**
+ * A ring that is cut to suit, as a template. The stack is judged with a ring of its height whose hole and outside are what they have to be: here they
+ * are. Its hole lets the body through with the room that a hole asks, its screws are those of what is under it, and its outside covers and
+ * leaves a wall beside everything.
+ */
+import {
+  type Candidate,
+  DRILL_PLAY_MM,
+  type FitBracket,
+  type FitOpening,
+  type FitRules,
+  type FitSpacer,
+  type LayerPlace,
+  type Mount,
+  throatFor,
+} from '../fit';
+import { halfExtentsMm, outlineMm, patternHoles, spanOf } from '../geometry';
+import { ellipseAt, moved, withWalls } from './layOut';
+import type { Template, TemplateHole } from './Template';
+
+const CENTRE: LayerPlace = { xMm: 0, yMm: 0, angleRad: 0 };
+/** An outside that covers by a hair covers for nobody sure, mm. */
+const ROOM_FOR_DOUBT_MM = 2;
+
+/** @returns null where nobody measured the screws that it lies under, or it is none of the candidate's */
+export function ringTemplate(
+  ring: FitSpacer,
+  { layers, speaker }: Candidate,
+  { bolts, hole }: Pick<FitOpening, 'bolts' | 'hole'>,
+  { placement }: Pick<Mount, 'placement'>,
+  rules: FitRules,
+): Template | null {
+  const at = layers.indexOf(ring);
+  const below = layers.slice(0, at).filter((layer): layer is FitBracket => layer.kind === 'bracket');
+  const under = below.at(-1);
+  const pattern = under ? under.speakerBolts : bolts;
+  const centre = under ? placement.places[below.length - 1] : CENTRE;
+  if (at < 0 || !pattern || !centre) return null;
+  const holes = patternHoles(pattern).map(
+    (screw): TemplateHole => ({
+      ...moved(screw, centre),
+      ...{ diameterMm: pattern.holeDiameterMm + DRILL_PLAY_MM, of: under ? 'speaker' : 'car', isSunk: false },
+    }),
+  );
+  const throat = ellipseAt(throatFor(speaker.basket, rules), placement.at);
+  const { wall, cover } = rules.clearancesMm;
+  const reach = (point: { readonly xMm: number; readonly yMm: number }) =>
+    Math.hypot(point.xMm - centre.xMm, point.yMm - centre.yMm);
+  const covered = under ? 0 : halfOf(hole) + cover;
+  const halfMm = Math.max(
+    covered,
+    ...holes.map((each) => reach(each) + each.diameterMm / 2 + wall),
+    reach(throat) + Math.max(throat.halfLengthMm, throat.halfWidthMm) + wall,
+  );
+  const outsideMm = Math.ceil(2 * halfMm + ROOM_FOR_DOUBT_MM) / 2;
+  return withWalls({
+    thicknessMm: ring.height.valueMm,
+    outside: { ...centre, halfLengthMm: outsideMm, halfWidthMm: outsideMm },
+    throat,
+    holes,
+  });
+}
+
+/** From its middle to its farthest edge, mm; 0 where nobody measured it. */
+function halfOf(hole: FitOpening['hole']): number {
+  const outline = outlineMm(hole);
+  if (!outline) return 0;
+  const half = halfExtentsMm(outline);
+  return (spanOf(outline)?.longestMm ?? 2 * Math.hypot(half.x, half.y)) / 2;
+}
