@@ -31,7 +31,7 @@ test('the shop is restored again and again while people write: what was acknowle
   writing.catch(() => {});
   const kept: string[] = [];
   try {
-    for (let time = 0; time < 2 + 2 * TIMES; time++) {
+    for (let time = 0; time < 1 + 2 * TIMES; time++) {
       await sleep(200 + Math.random() * 400);
       const answer = await writers.asOwner<{ keptAs: string }>('POST', `/api/backups/${name}/restore`, {
         shopName: 'Slipway Nine',
@@ -140,13 +140,13 @@ test('beside another program that works PostgreSQL hard (pgbench), nothing is lo
   const env = { ...process.env, PGPASSWORD: decodeURIComponent(url.password) };
   const pgbench = path.join(process.env.LQ_PG_BIN ?? '', 'pgbench');
   execFileSync(pgbench, bench('-i', '-q', '-s', '1'), { env, stdio: 'ignore' });
-  const load = spawn(pgbench, bench('-c', '8', '-T', TIMES === 1 ? '5' : '30'), { env });
+  const load = spawn(pgbench, bench('-c', '8', '-T', TIMES === 1 ? '4' : '30'), { env });
   let report = '';
   load.stdout.on('data', (chunk) => {
     report += chunk;
   });
   const over = new Promise((resolve) => load.once('close', resolve));
-  await writers.write(8, TIMES === 1 ? 6 : 60);
+  await writers.write(8, TIMES === 1 ? 4 : 60);
   await over;
   execFileSync(pgbench, bench('-i', '-I', 'd', '-q'), { env, stdio: 'ignore' });
   const figures = await writers.count();
