@@ -203,6 +203,12 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await expect(plan).toContainText('From: Fixing: rivets');
   await expect(plan).toContainText('Negative clamp off, laid aside and covered');
   await expect(plan.getByRole('heading', { name: 'Door card, front left' }).first()).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  const card = page.locator('article.only-print');
+  await expect(card).toContainText(/Work card, job \d+/);
+  await expect(card).toContainText('Old speaker out: 3 rivets drilled, their stems caught and counted.');
+  await expect(plan).toBeHidden();
+  await page.emulateMedia({ media: 'screen' });
   for (const step of ['Panel off, old speaker out', 'New speaker in, all its screws tight']) {
     await expect(door.getByRole('checkbox', { name: 'Panel closed' })).toBeDisabled();
     await door.getByRole('checkbox', { name: step }).check();

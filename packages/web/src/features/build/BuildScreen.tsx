@@ -1,6 +1,13 @@
 /** What is done next at each opening, with what, and what can hurt? */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { jobTitle, placeLabel, SETTINGS_DEFAULTS, type SmallNeed, smallNeeds } from '@low-quarry/core/model';
+import {
+  jobTitle,
+  placeLabel,
+  SETTINGS_DEFAULTS,
+  type ShopSettings,
+  type SmallNeed,
+  smallNeeds,
+} from '@low-quarry/core/model';
 import { channelSheets, type JointLine, jointLines, orderHolds, wiringNeeds } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
@@ -37,6 +44,9 @@ export function BuildScreen() {
   );
 }
 
+/** On paper is the work card alone. */
+const SCREEN = 'only-screen flex flex-col gap-4';
+
 function Filled({ job, openings: told }: { readonly job: Job; readonly openings: readonly OpeningWithState[] }) {
   const shop = useQuery(shopSettingsQuery);
   const wishes = shop.data ?? SETTINGS_DEFAULTS;
@@ -49,53 +59,61 @@ function Filled({ job, openings: told }: { readonly job: Job; readonly openings:
   const joints = jointLines(sheets, openings, worked, wishes.schools.splice);
   return (
     <>
-      {worked.length === 0 && (
-        <Empty>
-          Nothing is to be built in yet: a speaker is chosen for no opening, or what is chosen is held back.
-        </Empty>
-      )}
-      <HeldPoints job={job} openings={openings} which={({ station }) => station === 'bookIn' || station === 'build'} />
-      {job.ownership.putBack && <Heed what="To be put back, keep and label">{job.ownership.putBack}</Heed>}
-      {job.lostWithoutSupply && <Heed what="Lost when the battery is off">{job.lostWithoutSupply}</Heed>}
-      <LaterHeeds later={job.later} />
+      <div className={SCREEN}>
+        {worked.length === 0 && (
+          <Empty>
+            Nothing is to be built in yet: a speaker is chosen for no opening, or what is chosen is held back.
+          </Empty>
+        )}
+        <HeldPoints
+          job={job}
+          openings={openings}
+          which={({ station }) => station === 'bookIn' || station === 'build'}
+        />
+        {job.ownership.putBack && <Heed what="To be put back, keep and label">{job.ownership.putBack}</Heed>}
+        {job.lostWithoutSupply && <Heed what="Lost when the battery is off">{job.lostWithoutSupply}</Heed>}
+        <LaterHeeds later={job.later} />
+      </div>
       {worked.length > 0 && (
         <Needs
           job={job}
           openings={worked}
           wires={wiringNeeds(job, openings, worked, wishes)}
           joints={joints}
-          keysProve={wishes.polarityProof === 'testOrKey'}
+          shop={shop.data ?? null}
         />
       )}
-      {worked.length > 0 && <p>A step can be ticked when the one before it is: the panel closes last.</p>}
-      <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start">
-        {worked.map((opening) => (
-          <OpeningBuild
-            key={opening.id}
-            opening={opening}
-            vehicleId={job.vehicle.id}
-            joints={joints.filter(({ openingId }) => openingId === opening.id)}
-          />
-        ))}
+      <div className={SCREEN}>
+        {worked.length > 0 && <p>A step can be ticked when the one before it is: the panel closes last.</p>}
+        <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start">
+          {worked.map((opening) => (
+            <OpeningBuild
+              key={opening.id}
+              opening={opening}
+              vehicleId={job.vehicle.id}
+              joints={joints.filter(({ openingId }) => openingId === opening.id)}
+            />
+          ))}
+        </div>
+        {left.length > 0 && (
+          <section aria-label="Not worked on">
+            <h2 className="border-b border-ink text-[18px] font-bold">Not worked on, as it stands</h2>
+            <ul>
+              {left.map(({ id, record, state }) => (
+                <li key={id} className="border-b border-hairline py-1">
+                  <Link
+                    to={addressOf('match', { jobId: job.id, openingId: id })}
+                    className="inline-flex min-h-12 items-center font-semibold text-action underline"
+                  >
+                    {placeLabel(record)}
+                  </Link>
+                  <OpeningStateLine state={state} record={record} />
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
       </div>
-      {left.length > 0 && (
-        <section aria-label="Not worked on">
-          <h2 className="border-b border-ink text-[18px] font-bold">Not worked on, as it stands</h2>
-          <ul>
-            {left.map(({ id, record, state }) => (
-              <li key={id} className="border-b border-hairline py-1">
-                <Link
-                  to={addressOf('match', { jobId: job.id, openingId: id })}
-                  className="inline-flex min-h-12 items-center font-semibold text-action underline"
-                >
-                  {placeLabel(record)}
-                </Link>
-                <OpeningStateLine state={state} record={record} />
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
     </>
   );
 }
@@ -105,26 +123,29 @@ type NeedsProps = {
   readonly openings: readonly OpeningWithState[];
   readonly wires: readonly SmallNeed[];
   readonly joints: readonly JointLine[];
-  readonly keysProve: boolean;
+  /** Null while it is on its way. */
+  readonly shop: ShopSettings | null;
 };
 
 /** Also of the panels that come off, which only the vehicle's own record has. */
-function Needs({ job, openings, wires, joints, keysProve }: NeedsProps) {
+function Needs({ job, openings, wires, joints, shop }: NeedsProps) {
   const vehicle = useQuery(vehicleQuery(job.vehicle.id));
   return (
     <Answered query={vehicle} what="the vehicle’s panels">
       {({ record: { panels } }) => (
         <>
-          <SmallNeeds
-            needs={[
-              ...smallNeeds(
-                openings.map(({ record }) => record),
-                panels,
-              ),
-              ...wires,
-            ]}
-          />
-          <PlanOfCar {...{ job, openings, panels, joints, keysProve }} />
+          <div className={SCREEN}>
+            <SmallNeeds
+              needs={[
+                ...smallNeeds(
+                  openings.map(({ record }) => record),
+                  panels,
+                ),
+                ...wires,
+              ]}
+            />
+          </div>
+          <PlanOfCar {...{ job, openings, panels, joints, shop }} />
         </>
       )}
     </Answered>

@@ -1,22 +1,26 @@
 /** The work on a car, step by step, as its record says it now: what, with which tool, what can hurt, and the line that it follows from. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import type { Panel } from '@low-quarry/core/model';
+import type { Panel, ShopSettings } from '@low-quarry/core/model';
 import { carPlan, type PlanStep } from '@low-quarry/core/plan';
 import type { JointLine } from '@low-quarry/core/stations';
 import { useMemo } from 'react';
+import { Button } from '../../ui/Button';
 import { useSettings } from '../../ui/settings';
 import { aboutWords, planCar, planGroups, planTools, stepMinutes } from './planView';
+import { WorkCard } from './WorkCard';
 
 type PlanOfCarProps = {
   readonly job: Job;
   readonly openings: readonly OpeningWithState[];
   readonly panels: readonly Panel[];
   readonly joints: readonly JointLine[];
-  readonly keysProve: boolean;
+  /** Null while it is on its way: nothing is printed, and keys prove nothing. */
+  readonly shop: ShopSettings | null;
 };
 
-export function PlanOfCar({ job, openings, panels, joints, keysProve }: PlanOfCarProps) {
+export function PlanOfCar({ job, openings, panels, joints, shop }: PlanOfCarProps) {
   const { unit } = useSettings();
+  const keysProve = shop?.polarityProof === 'testOrKey';
   const { steps, minutes } = useMemo(
     () => carPlan(planCar(job, openings, panels, joints), { keysProve, unit }),
     [job, openings, panels, joints, keysProve, unit],
@@ -26,42 +30,48 @@ export function PlanOfCar({ job, openings, panels, joints, keysProve }: PlanOfCa
   const open = steps.filter((step) => step.open !== null).length;
   const numbers = new Map(steps.map(({ id }, at) => [id, at + 1]));
   return (
-    <section aria-label="The plan" className="flex flex-col gap-2">
-      <h2 className="border-b border-ink text-[18px] font-bold">The plan</h2>
-      <details>
-        <summary className="min-h-12 cursor-pointer py-3">
-          <strong>
-            {steps.length} steps, {aboutWords(minutes)} for one person
-          </strong>
-          {open > 0 && (
-            <span className="text-measure">
-              {' '}
-              ◇ {open === 1 ? 'one of them rests' : `${open} of them rest`} on what nobody looked at or decided
-            </span>
-          )}{' '}
-          <span className="text-action underline">Show them</span>
-        </summary>
-        <div className="flex flex-col gap-3">
-          <p className="max-w-2xl text-muted">
-            It follows from what is written down of the car, and changes with it. Minutes are common practice. The
-            vehicle maker’s manual goes before it.
-          </p>
-          <p>
-            <strong>Tools:</strong> {planTools(steps).join('; ')}.
-          </p>
-          {groups.map(({ where, steps: own }) => (
-            <div key={own[0]?.id}>
-              <h3 className="font-bold">{where}</h3>
-              <ol>
-                {own.map((step) => (
-                  <StepLine key={step.id} step={step} number={numbers.get(step.id) as number} />
-                ))}
-              </ol>
-            </div>
-          ))}
-        </div>
-      </details>
-    </section>
+    <>
+      <section aria-label="The plan" className="only-screen flex flex-col gap-2">
+        <h2 className="border-b border-ink text-[18px] font-bold">The plan</h2>
+        <details>
+          <summary className="min-h-12 cursor-pointer py-3">
+            <strong>
+              {steps.length} steps, {aboutWords(minutes)} for one person
+            </strong>
+            {open > 0 && (
+              <span className="text-measure">
+                {' '}
+                ◇ {open === 1 ? 'one of them rests' : `${open} of them rest`} on what nobody looked at or decided
+              </span>
+            )}{' '}
+            <span className="text-action underline">Show them</span>
+          </summary>
+          <div className="flex flex-col gap-3">
+            <p className="max-w-2xl text-muted">
+              It follows from what is written down of the car, and changes with it. Minutes are common practice. The
+              vehicle maker’s manual goes before it.
+            </p>
+            <Button className="self-start" onClick={() => window.print()}>
+              Print the work card
+            </Button>
+            <p>
+              <strong>Tools:</strong> {planTools(steps).join('; ')}.
+            </p>
+            {groups.map(({ where, steps: own }) => (
+              <div key={own[0]?.id}>
+                <h3 className="font-bold">{where}</h3>
+                <ol>
+                  {own.map((step) => (
+                    <StepLine key={step.id} step={step} number={numbers.get(step.id) as number} />
+                  ))}
+                </ol>
+              </div>
+            ))}
+          </div>
+        </details>
+      </section>
+      {shop && <WorkCard job={job} shop={shop} steps={steps} minutes={minutes} />}
+    </>
   );
 }
 

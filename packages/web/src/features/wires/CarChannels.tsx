@@ -57,7 +57,8 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
           <>
             <p>
               <span className="font-semibold text-measure">Nobody noted this car’s channels:</span> neither load, nor
-              band, nor power is judged. <VehicleLink to={vehicle}>Note them on the vehicle</VehicleLink>
+              band, nor power is judged, and nothing is ordered until they are.{' '}
+              <VehicleLink to={vehicle}>Note them on the vehicle</VehicleLink>
             </p>
             <NewWires runs={runs} />
           </>
@@ -71,8 +72,8 @@ export function CarChannels({ job, openings }: CarChannelsProps) {
               </p>
             ))}
             {channels.unfed.map(({ id, record }) => (
-              <p key={id} className="text-measure">
-                {placeLabel(record)} has a new speaker, and no channel is noted that feeds it.{' '}
+              <p key={id} className="font-semibold text-hold">
+                Hold: {placeLabel(record)} has a new speaker, and no channel is noted that feeds it.{' '}
                 <VehicleLink to={vehicle}>Say which does</VehicleLink>
               </p>
             ))}

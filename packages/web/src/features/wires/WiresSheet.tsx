@@ -65,7 +65,9 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
         car={`${yearsWords(job.vehicle.years)}, ${job.vehicle.trim || 'trim not known'}, ${job.vehicle.audioPackage || 'audio package not known'}`}
       />
       {channels.kind === 'notLooked' && (
-        <p className="mt-2 font-semibold">◇ Nobody noted this car’s channels: load, band and power are not judged.</p>
+        <p className="mt-2 font-semibold">
+          ◆ Nobody noted this car’s channels: load, band and power are not judged, and nothing is ordered.
+        </p>
       )}
       {(job.amplifierPlan !== null || sheets.some(({ isOnMakersAmplifier }) => isOnMakersAmplifier)) && (
         <p className="mt-2">
@@ -95,7 +97,7 @@ export function WiresSheet({ job, openings, connectors, shop }: WiresSheetProps)
           ))}
           {channels.unfed.map(({ id, record }) => (
             <p key={id} className="mt-2 font-semibold">
-              ◇ {placeLabel(record)}: no channel is noted that feeds its new speaker.
+              ◆ {placeLabel(record)}: no channel is noted that feeds its new speaker.
             </p>
           ))}
         </>

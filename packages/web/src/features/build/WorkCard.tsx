@@ -1,0 +1,49 @@
+/** The plan on paper, to be ticked by hand: black and white, read at arm's length. */
+import type { Job } from '@low-quarry/core/contracts/jobs';
+import type { ShopSettings } from '@low-quarry/core/model';
+import type { PlanStep } from '@low-quarry/core/plan';
+import { PaperHead } from '../jobs/PaperHead';
+import { aboutWords, planTools } from './planView';
+
+type WorkCardProps = {
+  readonly job: Job;
+  readonly shop: ShopSettings;
+  readonly steps: readonly PlanStep[];
+  readonly minutes: number;
+};
+
+export function WorkCard({ job, shop, steps, minutes }: WorkCardProps) {
+  return (
+    <article className="only-print text-[16px] leading-6 text-black" aria-hidden="true">
+      <PaperHead
+        job={job}
+        shop={shop}
+        title={`Work card, job ${job.number}`}
+        car={`${steps.length} steps, ${aboutWords(minutes)} for one person`}
+      />
+      <p className="py-2">
+        <strong>Tools:</strong> {planTools(steps).join('; ')}.
+      </p>
+      {steps.map((step, at) => (
+        <section key={step.id} className="break-inside-avoid border-t border-black py-1.5">
+          {steps[at - 1]?.where !== step.where && <h2 className="text-[18px] font-bold">{step.where}</h2>}
+          {step.cautions.map((caution) => (
+            <p key={caution} className="border-l-4 border-black pl-2">
+              {caution}
+            </p>
+          ))}
+          <p className="flex gap-2">
+            <span>☐</span>
+            <strong>{at + 1}</strong>
+            <span>
+              {step.what}
+              {step.people === 2 && <strong> Two people.</strong>}
+              {step.tools.length > 0 && ` With: ${step.tools.join(', ')}.`}
+              {step.open !== null && ` ◇ ${step.open}`}
+            </span>
+          </p>
+        </section>
+      ))}
+    </article>
+  );
+}
