@@ -75,7 +75,7 @@ export {
   type SheetDefaults,
 } from './shapes';
 export { whereItFits } from './whereItFits';
-export { DRILL_PLAY_MM, throatFor } from './work/ownPlate';
+export { DRILL_PLAY_MM, farthestEdgeMm, ROOM_FOR_DOUBT_MM, throatFor } from './work/ownPlate';
 export {
   CAR_WORKS,
   type CarWork,

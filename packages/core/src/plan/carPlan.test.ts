@@ -52,7 +52,15 @@ const opening = (fields: Partial<OpeningRecord> = {}, more: Partial<PlanOpening>
   ...more,
 });
 const car = (fields: Partial<PlanCar> = {}): PlanCar => ({
-  ...{ openings: [opening()], panels: [card()], joints: [], lostWithoutSupply: '', hasPowerWire: false },
+  ...{
+    openings: [opening()],
+    panels: [card()],
+    joints: [],
+    runs: [],
+    boxes: [],
+    lostWithoutSupply: '',
+    hasPowerWire: false,
+  },
   ...fields,
 });
 const plan = (fields: Partial<PlanCar> = {}) => carPlan(car(fields), HOW);
@@ -67,6 +75,14 @@ function expectToHold({ steps }: CarPlan): void {
   );
   expect(wrong).toEqual([]);
 }
+
+const RUN = {
+  id: 'feed',
+  what: 'the amplifier',
+  need: null,
+  sentence: 'Nobody measured its way.',
+  next: 'Measure it.',
+};
 
 test('nothing chosen is no work', () => {
   expect(plan({ openings: [] })).toEqual({ steps: [], minutes: 0 });
@@ -166,12 +182,26 @@ describe('every line of the record is told: what changes in it changes the plan'
     ['a tweeter', { openings: [opening({}, { isTweeter: true })] }],
     ['work by hand', { openings: [opening({}, { works: [{ kind: 'fileHole', byMm: 2 }] })] }],
     ['a joint', { joints: [joint] }],
+    ['a joint at no speaker that goes in', { joints: [{ ...joint, id: 'bypass', openingId: null }] }],
+    ['a new wire', { runs: [RUN] }],
+    ['a box', { boxes: [{ what: 'amplifier', words: 'under the left seat' }] }],
     ['what is lost without supply', { lostWithoutSupply: 'the radio’s code' }],
     ['that nobody asked it', { lostWithoutSupply: null }],
   ])('%s', (_, fields) => {
     const changed = plan(fields);
     expectToHold(changed);
     expect(JSON.stringify(changed)).not.toBe(base);
+  });
+
+  test('wires and boxes are in before supply returns, and before anything is heard', () => {
+    const wired = plan({ runs: [RUN], boxes: [{ what: 'amplifier', words: 'under the left seat' }] });
+    expectToHold(wired);
+    for (const id of ['wire feed', 'box amplifier']) {
+      expect(at(wired, id)).toBeGreaterThan(at(wired, 'frontLeft  off'));
+      expect(at(wired, id)).toBeLessThan(at(wired, 'bag plugs'));
+      expect(at(wired, id)).toBeLessThan(at(wired, 'left heard'));
+    }
+    expect(wired.steps[at(wired, 'wire feed')]).toMatchObject({ open: 'Measure it.', minutes: 20 });
   });
 
   test('what is not joined is no step; what nobody decided is one that says so', () => {

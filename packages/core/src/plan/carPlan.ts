@@ -13,19 +13,23 @@ import {
   panelAt,
   panelLabel,
 } from '../model';
-import type { JointLine } from '../stations';
+import type { JointLine, WireRun } from '../stations';
 import type { LengthUnit } from '../units';
 import { MINUTES, SECOND_SIDE } from './minutes';
 import { openingPlan, type PlanOpening } from './openingSteps';
 import { type PlanStep, stepOf } from './PlanStep';
 import { closedId, offId, type PanelPlan, panelPlan } from './panelSteps';
 import { CLAMP_WRENCH } from './tools';
+import { type PlanBox, wireSteps } from './wireSteps';
 
 export type PlanCar = {
   /** Those that something goes into, in the order in which they are worked on. */
   readonly openings: readonly PlanOpening[];
   readonly panels: readonly Panel[];
   readonly joints: readonly JointLine[];
+  /** What is run new. */
+  readonly runs: readonly WireRun[];
+  readonly boxes: readonly PlanBox[];
   /** Null where nobody asked. */
   readonly lostWithoutSupply: string | null;
   /** Whether a power wire comes to an amplifier. */
@@ -49,11 +53,16 @@ export function carPlan(
   const ready = beforeWork(car, isSupplyOff);
   const begun = ready.at(-1)?.id as string;
   const inFront = panelsInFront(car);
-  const isOn = isSupplyOff ? ['battery on'] : [];
+  const off = inFront.map(({ panel }) => offId(panel));
+  const wires = wireSteps({
+    ...{ runs: car.runs, boxes: car.boxes, after: off.length > 0 ? off : [begun] },
+    joints: car.joints.filter(({ openingId }) => !car.openings.some(({ id }) => id === openingId)),
+  });
+  const testedAfter = [...wires.map(({ id }) => id), ...(isSupplyOff ? ['battery on'] : [])];
 
   const openings = car.openings.map((opening) => {
     const before = inFront.filter(({ behind }) => behind.includes(opening));
-    const given = { opening, keysProve, unit, testedAfter: isOn };
+    const given = { opening, keysProve, unit, testedAfter };
     const joints = car.joints.filter(({ openingId }) => openingId === opening.id);
     const after = before.length > 0 ? before.map(({ panel }) => offId(panel)) : [begun];
     return { opening, plan: openingPlan({ ...given, joints, after }) };
@@ -74,7 +83,7 @@ export function carPlan(
     };
   });
   const works = openings.flatMap(({ plan }) => plan.work);
-  const supply = isSupplyOff ? supplyOn(works.map(({ id }) => id)) : [];
+  const supply = isSupplyOff ? supplyOn([...works, ...wires].map(({ id }) => id)) : [];
   const steps = [
     ...ready,
     ...panels.flatMap(({ plan, behind }) => [
@@ -87,6 +96,7 @@ export function carPlan(
     ...openings
       .filter(({ opening }) => !panels.some(({ behind }) => behind.includes(opening)))
       .flatMap(({ plan }) => plan.work),
+    ...wires,
     ...supply,
     ...openings.flatMap(({ plan }) => plan.tests),
     ...[...panels].reverse().flatMap(({ plan }) => plan.on),

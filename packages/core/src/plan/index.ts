@@ -5,3 +5,4 @@
 export { type CarPlan, carPlan, type PlanCar } from './carPlan';
 export type { PlanOpening } from './openingSteps';
 export type { PlanStep } from './PlanStep';
+export type { PlanBox } from './wireSteps';

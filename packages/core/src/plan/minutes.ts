@@ -41,6 +41,8 @@ export const MINUTES = {
   oldOut: 2,
   rivet: 2,
   joint: 4,
+  newWire: 20,
+  box: 20,
   filter: 5,
   newIn: 5,
   tweeterSeat: 10,

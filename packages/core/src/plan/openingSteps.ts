@@ -12,7 +12,8 @@ import type { JointLine } from '../stations';
 import type { LengthUnit } from '../units';
 import { MINUTES } from './minutes';
 import { type PlanStep, stepOf } from './PlanStep';
-import { CELL, JOINT_TOOLS, RIVET_TOOLS } from './tools';
+import { CELL, RIVET_TOOLS } from './tools';
+import { isMade, jointStep } from './wireSteps';
 
 export type PlanOpening = {
   readonly id: string;
@@ -75,17 +76,7 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
       after: isOnCar ? ready : [],
     });
   });
-  const joined = joints
-    .filter(({ count }) => count !== 0)
-    .map((line) =>
-      stepOf({
-        ...{ id: id(`joint ${line.id}`), where, what: line.sentence, from: `Joints: ${line.what}`, open: line.next },
-        tools: line.way === null ? [] : JOINT_TOOLS[line.way],
-        minutes: MINUTES.joint * (line.count ?? 1),
-        cautions: line.way === 'solder' ? ['Hot iron: not near trim, and not over a seat.'] : [],
-        after: ready,
-      }),
-    );
+  const joined = joints.filter(isMade).map(jointStep(ready, where));
   const filter =
     record.lineFilter === null
       ? []

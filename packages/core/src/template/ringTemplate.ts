@@ -10,17 +10,17 @@ import {
   type FitOpening,
   type FitRules,
   type FitSpacer,
+  farthestEdgeMm,
   type LayerPlace,
   type Mount,
+  ROOM_FOR_DOUBT_MM,
   throatFor,
 } from '../fit';
-import { halfExtentsMm, outlineMm, patternHoles, spanOf } from '../geometry';
+import { outlineMm, patternHoles } from '../geometry';
 import { ellipseAt, moved, withWalls } from './layOut';
 import type { Template, TemplateHole } from './Template';
 
 const CENTRE: LayerPlace = { xMm: 0, yMm: 0, angleRad: 0 };
-/** An outside that covers by a hair covers for nobody sure, mm. */
-const ROOM_FOR_DOUBT_MM = 2;
 
 /** @returns null where nobody measured the screws that it lies under, or it is none of the candidate's */
 export function ringTemplate(
@@ -46,7 +46,8 @@ export function ringTemplate(
   const { wall, cover } = rules.clearancesMm;
   const reach = (point: { readonly xMm: number; readonly yMm: number }) =>
     Math.hypot(point.xMm - centre.xMm, point.yMm - centre.yMm);
-  const covered = under ? 0 : halfOf(hole) + cover;
+  const edge = outlineMm(hole);
+  const covered = under || !edge ? 0 : farthestEdgeMm(edge) + cover;
   const halfMm = Math.max(
     covered,
     ...holes.map((each) => reach(each) + each.diameterMm / 2 + wall),
@@ -59,12 +60,4 @@ export function ringTemplate(
     throat,
     holes,
   });
-}
-
-/** From its middle to its farthest edge, mm; 0 where nobody measured it. */
-function halfOf(hole: FitOpening['hole']): number {
-  const outline = outlineMm(hole);
-  if (!outline) return 0;
-  const half = halfExtentsMm(outline);
-  return (spanOf(outline)?.longestMm ?? 2 * Math.hypot(half.x, half.y)) / 2;
 }

@@ -201,20 +201,24 @@ function outsideFor(
   throat: PartOutline,
   { clearancesMm }: FitRules,
 ): number {
-  const half = halfExtentsMm(hole);
-  const holeMm = spanOf(hole)?.longestMm ?? 2 * Math.hypot(half.x, half.y);
   const { length, width } = extents(throat);
   const farthest = Math.max(...holes.map(({ xMm, yMm }) => Math.hypot(xMm, yMm)));
   const least = Math.max(
-    holeMm + 2 * clearancesMm.cover,
+    2 * (farthestEdgeMm(hole) + clearancesMm.cover),
     2 * farthest + widestMm + 2 * clearancesMm.wall,
     Math.max(length.valueMm, width.valueMm) + 2 * clearancesMm.wall,
   );
   return Math.ceil(least + ROOM_FOR_DOUBT_MM);
 }
 
-/** A plate that covers by a hair covers for nobody sure, mm. */
-const ROOM_FOR_DOUBT_MM = 2;
+/** From the middle of a hole to its farthest edge, mm. */
+export function farthestEdgeMm(hole: OutlineMm): number {
+  const half = halfExtentsMm(hole);
+  return (spanOf(hole)?.longestMm ?? 2 * Math.hypot(half.x, half.y)) / 2;
+}
+
+/** What covers by a hair covers for nobody sure, mm. */
+export const ROOM_FOR_DOUBT_MM = 2;
 
 function isUnderFlange(screws: readonly HoleMm[], screwMm: number, flange: PartOutline, turnRad: number): boolean {
   // A head is about twice as wide as its screw (common practice, no source).

@@ -8,7 +8,14 @@ import {
   type SmallNeed,
   smallNeeds,
 } from '@low-quarry/core/model';
-import { channelSheets, type JointLine, jointLines, orderHolds, wiringNeeds } from '@low-quarry/core/stations';
+import {
+  channelSheets,
+  jointLines,
+  type OpenPoint,
+  orderHolds,
+  wireRuns,
+  wiringNeeds,
+} from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { shopSettingsQuery } from '../../api/settingsQuery';
@@ -24,8 +31,10 @@ import { LaterHeeds } from '../orders/LaterHeeds';
 import { SmallNeeds } from '../orders/SmallNeeds';
 import { HeldPoints } from '../rail/HeldPoints';
 import { Rail } from '../rail/Rail';
+import { railView } from '../rail/railView';
 import { vehicleQuery } from '../vehicles/vehicleQueries';
 import { OpeningBuild } from './OpeningBuild';
+import type { PlanWires } from './planView';
 
 export function BuildScreen() {
   useScreenAwake();
@@ -57,6 +66,8 @@ function Filled({ job, openings: told }: { readonly job: Job; readonly openings:
   const channels = channelSheets(job, openings, wishes.confidence);
   const sheets = channels.kind === 'known' ? channels.sheets : [];
   const joints = jointLines(sheets, openings, worked, wishes.schools.splice);
+  const runs = wireRuns(job, sheets, openings, worked);
+  const held = railView(job, openings).points.filter((point) => point.isHeld && isBeforeWork(point));
   return (
     <>
       <div className={SCREEN}>
@@ -65,11 +76,7 @@ function Filled({ job, openings: told }: { readonly job: Job; readonly openings:
             Nothing is to be built in yet: a speaker is chosen for no opening, or what is chosen is held back.
           </Empty>
         )}
-        <HeldPoints
-          job={job}
-          openings={openings}
-          which={({ station }) => station === 'bookIn' || station === 'build'}
-        />
+        <HeldPoints job={job} openings={openings} which={isBeforeWork} />
         {job.ownership.putBack && <Heed what="To be put back, keep and label">{job.ownership.putBack}</Heed>}
         {job.lostWithoutSupply && <Heed what="Lost when the battery is off">{job.lostWithoutSupply}</Heed>}
         <LaterHeeds later={job.later} />
@@ -79,7 +86,8 @@ function Filled({ job, openings: told }: { readonly job: Job; readonly openings:
           job={job}
           openings={worked}
           wires={wiringNeeds(job, openings, worked, wishes)}
-          joints={joints}
+          plan={{ joints, runs }}
+          held={held.map(({ words }) => words)}
           shop={shop.data ?? null}
         />
       )}
@@ -122,13 +130,14 @@ type NeedsProps = {
   readonly job: Job;
   readonly openings: readonly OpeningWithState[];
   readonly wires: readonly SmallNeed[];
-  readonly joints: readonly JointLine[];
+  readonly plan: PlanWires;
+  readonly held: readonly string[];
   /** Null while it is on its way. */
   readonly shop: ShopSettings | null;
 };
 
 /** Also of the panels that come off, which only the vehicle's own record has. */
-function Needs({ job, openings, wires, joints, shop }: NeedsProps) {
+function Needs({ job, openings, wires, plan, held, shop }: NeedsProps) {
   const vehicle = useQuery(vehicleQuery(job.vehicle.id));
   return (
     <Answered query={vehicle} what="the vehicle’s panels">
@@ -145,7 +154,7 @@ function Needs({ job, openings, wires, joints, shop }: NeedsProps) {
               ]}
             />
           </div>
-          <PlanOfCar {...{ job, openings, panels, joints, shop }} />
+          <PlanOfCar {...{ job, openings, panels, held, shop }} wires={plan} />
         </>
       )}
     </Answered>
@@ -157,6 +166,11 @@ const PlanOfCar = late(
   () => import('./PlanOfCar').then((code) => code.PlanOfCar),
   () => <Loading what="the plan" />,
 );
+
+/** What holds the work itself. */
+function isBeforeWork({ station }: OpenPoint): boolean {
+  return station === 'bookIn' || station === 'build';
+}
 
 function Heed({ what, children }: { readonly what: string; readonly children: string }) {
   return (

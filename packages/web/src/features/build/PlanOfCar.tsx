@@ -2,28 +2,29 @@
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { Panel, ShopSettings } from '@low-quarry/core/model';
 import { carPlan, type PlanStep } from '@low-quarry/core/plan';
-import type { JointLine } from '@low-quarry/core/stations';
 import { useMemo } from 'react';
 import { Button } from '../../ui/Button';
 import { useSettings } from '../../ui/settings';
-import { aboutWords, planCar, planGroups, planTools, stepMinutes } from './planView';
+import { aboutWords, type PlanWires, planCar, planGroups, planTools, stepMinutes } from './planView';
 import { WorkCard } from './WorkCard';
 
 type PlanOfCarProps = {
   readonly job: Job;
   readonly openings: readonly OpeningWithState[];
   readonly panels: readonly Panel[];
-  readonly joints: readonly JointLine[];
+  readonly wires: PlanWires;
+  /** What nothing may be begun before, in words. */
+  readonly held: readonly string[];
   /** Null while it is on its way: nothing is printed, and keys prove nothing. */
   readonly shop: ShopSettings | null;
 };
 
-export function PlanOfCar({ job, openings, panels, joints, shop }: PlanOfCarProps) {
+export function PlanOfCar({ job, openings, panels, wires, held, shop }: PlanOfCarProps) {
   const { unit } = useSettings();
   const keysProve = shop?.polarityProof === 'testOrKey';
   const { steps, minutes } = useMemo(
-    () => carPlan(planCar(job, openings, panels, joints), { keysProve, unit }),
-    [job, openings, panels, joints, keysProve, unit],
+    () => carPlan(planCar(job, openings, panels, wires), { keysProve, unit }),
+    [job, openings, panels, wires, keysProve, unit],
   );
   if (steps.length === 0) return null;
   const groups = planGroups(steps);
@@ -49,7 +50,7 @@ export function PlanOfCar({ job, openings, panels, joints, shop }: PlanOfCarProp
           <div className="flex flex-col gap-3">
             <p className="max-w-2xl text-muted">
               It follows from what is written down of the car, and changes with it. Minutes are common practice. The
-              vehicle maker’s manual goes before it.
+              vehicle maker’s manual goes before it. Radio, fascia and quieting have no steps in it.
             </p>
             <Button className="self-start" onClick={() => window.print()}>
               Print the work card
@@ -70,7 +71,7 @@ export function PlanOfCar({ job, openings, panels, joints, shop }: PlanOfCarProp
           </div>
         </details>
       </section>
-      {shop && <WorkCard job={job} shop={shop} steps={steps} minutes={minutes} />}
+      {shop && <WorkCard {...{ job, shop, steps, minutes, held }} />}
     </>
   );
 }

@@ -10,9 +10,11 @@ type WorkCardProps = {
   readonly shop: ShopSettings;
   readonly steps: readonly PlanStep[];
   readonly minutes: number;
+  /** What nothing may be begun before, in words. */
+  readonly held: readonly string[];
 };
 
-export function WorkCard({ job, shop, steps, minutes }: WorkCardProps) {
+export function WorkCard({ job, shop, steps, minutes, held }: WorkCardProps) {
   return (
     <article className="only-print text-[16px] leading-6 text-black" aria-hidden="true">
       <PaperHead
@@ -21,6 +23,12 @@ export function WorkCard({ job, shop, steps, minutes }: WorkCardProps) {
         title={`Work card, job ${job.number}`}
         car={`${steps.length} steps, ${aboutWords(minutes)} for one person`}
       />
+      {held.map((words) => (
+        <p key={words} className="border-b border-black py-1 font-bold">
+          ◆ Hold: {words}
+        </p>
+      ))}
+      <p className="pt-2">Radio, fascia and quieting have no steps here. The vehicle maker’s manual goes before it.</p>
       <p className="py-2">
         <strong>Tools:</strong> {planTools(steps).join('; ')}.
       </p>

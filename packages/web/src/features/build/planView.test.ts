@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { PlanStep } from '@low-quarry/core/plan';
 import { aboutWords, planCar, planGroups, planTools, stepMinutes } from './planView';
 
@@ -45,8 +45,18 @@ test('only what is chosen is work; an amplifier that comes later brings no power
     { id: 'a', record: {}, state: chosen },
     { id: 'b', record: {}, state: { kind: 'nothingChosen' } },
   ] as unknown as OpeningWithState[];
-  const amplifier = (isLater: boolean) => [{ kind: 'amplifier', isLater }] as never;
-  const car = (isLater: boolean) => planCar({ lostWithoutSupply: null, stowed: amplifier(isLater) }, openings, [], []);
+  const amplifier = { kind: 'amplifier', name: 'amplifier', box: null, space: '', heldBy: '', rmsW: null };
+  const job = (isLater: boolean) =>
+    ({
+      lostWithoutSupply: null,
+      stowed: [{ ...amplifier, isLater }],
+      crossovers: [],
+      amplifierPlan: null,
+    }) as unknown as Job;
+  const car = (isLater: boolean) => planCar(job(isLater), openings, [], { joints: [], runs: [] });
   expect(car(true).openings).toEqual([{ id: 'a', record: {}, speakerName: 'Shoal', works: [], isTweeter: true }]);
   expect([car(true).hasPowerWire, car(false).hasPowerWire]).toEqual([false, true]);
+  expect([car(true).boxes, car(false).boxes.map(({ what }) => what)]).toEqual([[], ['amplifier']]);
+  const bypass = { ...job(true), amplifierPlan: { kind: 'bypass', by: 'addedAmplifier' } } as unknown as Job;
+  expect(planCar(bypass, openings, [], { joints: [], runs: [] }).hasPowerWire).toBe(true);
 });

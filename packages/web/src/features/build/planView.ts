@@ -1,18 +1,21 @@
 /** What is shown of a car's plan. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import type { Panel } from '@low-quarry/core/model';
+import { crossoverWords, type Panel, stowedWords } from '@low-quarry/core/model';
 import type { PlanCar, PlanOpening, PlanStep } from '@low-quarry/core/plan';
-import type { JointLine } from '@low-quarry/core/stations';
+import type { JointLine, WireRun } from '@low-quarry/core/stations';
+
+export type PlanWires = { readonly joints: readonly JointLine[]; readonly runs: readonly WireRun[] };
 
 /** What the plan follows from. */
 export function planCar(
-  { lostWithoutSupply, stowed }: Pick<Job, 'lostWithoutSupply' | 'stowed'>,
+  { lostWithoutSupply, stowed, crossovers, amplifierPlan }: PlannedJob,
   openings: readonly OpeningWithState[],
   panels: readonly Panel[],
-  joints: readonly JointLine[],
+  { joints, runs }: PlanWires,
 ): PlanCar {
+  const now = stowed.filter(({ isLater }) => !isLater);
   return {
-    ...{ panels, joints, lostWithoutSupply },
+    ...{ panels, joints, runs, lostWithoutSupply },
     openings: openings.flatMap(({ id, record, state }): PlanOpening[] =>
       state.kind === 'chosen'
         ? [
@@ -23,9 +26,17 @@ export function planCar(
           ]
         : [],
     ),
-    hasPowerWire: stowed.some(({ kind, isLater }) => kind === 'amplifier' && !isLater),
+    boxes: [
+      ...crossovers.map((each) => ({ what: `Crossover ${each.name}`, words: crossoverWords(each) })),
+      ...now.map((each) => ({ what: each.name, words: stowedWords(each) })),
+    ],
+    hasPowerWire:
+      now.some(({ kind }) => kind === 'amplifier') ||
+      (amplifierPlan?.kind === 'bypass' && amplifierPlan.by === 'addedAmplifier'),
   };
 }
+
+type PlannedJob = Pick<Job, 'lostWithoutSupply' | 'stowed' | 'crossovers' | 'amplifierPlan'>;
 
 export type PlanGroup = { readonly where: string; readonly steps: readonly PlanStep[] };
 

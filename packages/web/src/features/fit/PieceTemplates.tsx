@@ -23,9 +23,10 @@ export function PieceTemplates({ record, cut, mount, rules, unit }: PieceTemplat
   return (
     <section aria-label="To cut" className="flex flex-col gap-2 border-t border-ink pt-2">
       <h2 className="font-semibold">To cut, for this side</h2>
-      {pieces.map((piece) => (
+      {pieces.map((piece, at) => (
         <Piece
-          key={`${piece.what} ${piece.template.thicknessMm}`}
+          // biome-ignore lint/suspicious/noArrayIndexKey: two rings of one sheet differ by where they lie alone.
+          key={at}
           {...{ piece, record, unit }}
           speakerName={cut.candidate.speaker.name}
           askedMm={rules.clearancesMm.wall}
