@@ -30,7 +30,7 @@ import type { Judgement } from './Judgement';
 import { judgeCandidate } from './judgeCandidate';
 import type { BodyBox, Candidate, FitObstacle, FitOpening, FitSpeaker, ProudThing } from './shapes';
 
-const DOORS = fuzzed(200).numRuns;
+const DOORS = fuzzed(100).numRuns;
 /** What sampling may add to a gap, mm. */
 const SPACING_MM = 0.1;
 /** An edge of chords lies inside its curve by no more, mm. */

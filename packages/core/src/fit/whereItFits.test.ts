@@ -25,7 +25,7 @@ test('the first look has the verdict of the whole ranking, however little room i
   const index = new CatalogueIndex(catalogue);
   const [first, whole] = [new FitEngine(index, LARGE_RULES), new FitEngine(index, LARGE_RULES)];
   const seen = new Set<number>();
-  const steps = fuzzed(14).numRuns;
+  const steps = fuzzed(7).numRuns;
   for (let step = 0; step < steps; step++) {
     const opening = openings[step % 6] as (typeof openings)[number];
     const { frontGap } = opening;

@@ -153,14 +153,14 @@ describe('fuzz', () => {
         const result = readFile(JSON.stringify(value), schema);
         if (!result.ok) expect(explainFileFailure('f', result.failure).length).toBeLessThan(2000);
       }),
-      fuzzed(200),
+      fuzzed(100),
     );
   });
 
   test('no text makes a reader throw', () => {
     fc.assert(
       fc.property(fc.string({ unit: 'binary' }), (any) => void readFile(any, openingFileSchema)),
-      fuzzed(200),
+      fuzzed(100),
     );
   });
 

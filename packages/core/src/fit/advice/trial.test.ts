@@ -29,7 +29,7 @@ import { CLOTH_MM, WORK_FACTS, type Work } from '../work/Work';
 import { withWork } from '../work/withWork';
 import { nearMisses } from './nearMisses';
 
-const OPENINGS = fuzzed(150).numRuns;
+const OPENINGS = fuzzed(80).numRuns;
 const SHOP: FitRules = {
   ...RULES,
   stock: [9, 15].map((thicknessMm) => ({ thicknessMm, halfWidthMm: 0.3, ringCostMinor: 1500 })),

@@ -29,7 +29,7 @@ const idsBy = (find: string, settings: readonly string[] = []) =>
   });
 
 test('by the index the same is found, in the same order, as by looking at every variant', async () => {
-  for (const { find } of typedSearches(vehicles, 60, 1)) {
+  for (const { find } of typedSearches(vehicles, 25, 1)) {
     const plain = await idsBy(find, ['enable_seqscan = on', 'enable_indexscan = off', 'enable_bitmapscan = off']);
     expect([find, await idsBy(find)]).toEqual([find, plain]);
   }
