@@ -263,7 +263,17 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
     open: async (fitter) => {
       await fitter.openJob('Tollan Creel, MEND 4');
       await fitter.page.getByRole('link', { name: /^Build/ }).click();
-      await expect(fitter.page.getByRole('checkbox', { name: 'Panel closed' }).first()).toBeVisible();
+      await expect(fitter.page.getByRole('link', { name: 'Go on, one step at a time' })).toBeVisible();
+    },
+  },
+  {
+    name: 'step by step',
+    open: async (fitter) => {
+      await fitter.openJob('Tollan Creel, MEND 4');
+      await fitter.page.getByRole('link', { name: /^Build/ }).click();
+      await fitter.page.getByRole('link', { name: 'Go on, one step at a time' }).click();
+      await fitter.page.getByRole('button', { name: 'Found something else' }).click();
+      await expect(fitter.page.getByLabel('What you found')).toBeVisible();
     },
   },
   { name: 'order list, empty', open: (fitter) => fitter.orderList('Tarnhill Packhorse, HIVE 2') },

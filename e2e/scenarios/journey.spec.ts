@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { walkPlan } from '../driver/bay';
 import { expectAtOneToOne } from '../driver/paper';
 import { telephonePicture } from '../driver/pictures';
 import { expect, test } from '../driver/test';
@@ -198,7 +199,7 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await expect(door).toContainText('In goes Wrackline Shoal 65 Slim.');
   // What is done in which order follows from the record: the card as the last one came off, its rivets, and what nobody noted.
   const plan = page.getByRole('region', { name: 'The plan' });
-  await plan.getByText('Show them').click();
+  await plan.getByText('Show all steps').click();
   await expect(plan).toContainText('Old speaker out: 3 rivets drilled, their stems caught and counted.');
   await expect(plan).toContainText('From: Fixing: rivets');
   await expect(plan).toContainText('Negative clamp off, laid aside and covered');
@@ -209,13 +210,31 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await expect(card).toContainText('Old speaker out: 3 rivets drilled, their stems caught and counted.');
   await expect(plan).toBeHidden();
   await page.emulateMedia({ media: 'screen' });
-  for (const step of ['Panel off, old speaker out', 'New speaker in, all its screws tight']) {
-    await expect(door.getByRole('checkbox', { name: 'Panel closed' })).toBeDisabled();
-    await door.getByRole('checkbox', { name: step }).check();
-  }
-  await door.getByRole('checkbox', { name: /^Heard alone/ }).check();
-  await door.getByRole('checkbox', { name: 'Panel closed' }).check();
-  await expect(page.getByRole('link', { name: /^Build 1 open/ })).toBeVisible();
+  // One step fills the screen: a foot on the switch from battery off to battery on, and nothing closes over what nobody heard.
+  await plan
+    .getByRole('link', { name: /flush all along/ })
+    .first()
+    .click();
+  await expect(page.getByText(/✕ Before it: .*And \d+ more\./)).toBeVisible();
+  const press = page.getByRole('button', { name: 'Done' });
+  await expect(press).toBeDisabled();
+  await page.getByRole('link', { name: 'All steps' }).click();
+  const said = await walkPlan(fitter);
+  const where = (words: RegExp) => said.findIndex((each) => words.test(each));
+  const order = [
+    /^Negative clamp off/,
+    /^It swings/,
+    /^Old speaker out/,
+    /Shoal 65 Slim in/,
+    /^Every plug of an airbag/,
+  ];
+  const rest = [/^Negative clamp on/, /^Heard alone/, /^The window down/, /^Wires free/, /flush all along/];
+  const places = [...order, ...rest].map(where);
+  expect(places).not.toContain(-1);
+  expect(places).toEqual([...places].sort((a, b) => a - b));
+  await expect(plan).toContainText(/All \d+ steps are done/);
+  await expect(door).toContainText('Done: all of it.');
+  await expect(page.getByRole('link', { name: /^Build nothing open/ })).toBeVisible();
 
   // The keys go back: the window is as slow as it was, and a lock that worked does not.
   await page.getByRole('link', { name: /^Hand over/ }).click();

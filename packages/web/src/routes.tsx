@@ -50,6 +50,7 @@ const ShelfScreen = late(() => import('./features/shelf/ShelfScreen').then((code
 const ServingScreen = late(() => import('./features/library/ServingScreen').then((code) => code.ServingScreen));
 const WiresScreen = late(() => import('./features/wires/WiresScreen').then((code) => code.WiresScreen));
 const BuildScreen = late(() => import('./features/build/BuildScreen').then((code) => code.BuildScreen));
+const StepsScreen = late(() => import('./features/build/StepsScreen').then((code) => code.StepsScreen));
 const OrderScreen = late(() => import('./features/orders/OrderScreen').then((code) => code.OrderScreen));
 
 const STATION_SCREENS: Readonly<Record<StationId, Late<object>>> = {
@@ -61,6 +62,7 @@ const STATION_SCREENS: Readonly<Record<StationId, Late<object>>> = {
   wire: WiresScreen,
   order: OrderScreen,
   build: BuildScreen,
+  steps: StepsScreen,
   handOver: HandOverScreen,
 };
 

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { shopFileSchema } from '../formats/shopFile';
 import { NO_BASELINE } from '../model/baseline';
+import { NOTHING_DONE } from '../model/bay';
 import {
   JOB_FACT_KEYS,
   type JobFacts,
@@ -11,6 +12,7 @@ import {
   jobTitle,
 } from '../model/job';
 import { baselineFields } from '../records/baselineFields';
+import { bayFields } from '../records/bayFields';
 import { carFactFields } from '../records/carFactFields';
 import { AMPLIFIER_PLAN_FIELD, INTAKE_FIELDS } from '../records/kinds/job';
 import { crossoverFields, stowedFields } from '../records/namedFields';
@@ -21,6 +23,7 @@ import {
   newJobSchema,
   putAmplifierPlan,
   putBaseline,
+  putBay,
   putCrossovers,
   putFound,
   putJob,
@@ -30,6 +33,7 @@ import {
 /** What was kept of a job before more was asked. */
 const FIRST_FACTS = { customer: 'Pilot station', registration: 'P 1', wants: 'louder', dueOn: '2026-03-04' };
 const WINDOWS = { answer: 'crank', grade: 'seenHere', note: '', by: 'Jory', at: null } as const;
+const TICKED = { state: 'done', by: 'Rieke', at: '2026-12-04T09:00:00.000Z', print: '00000001' } as const;
 const FACTS: JobFacts = {
   ...FIRST_FACTS,
   contact: 'VHF 12',
@@ -72,6 +76,7 @@ const FACTS: JobFacts = {
     },
   ],
   baseline: NO_BASELINE,
+  bay: { steps: { 'battery off': TICKED }, found: [] },
 };
 const ANOTHER: JobFacts = {
   customer: 'Vet',
@@ -98,6 +103,7 @@ const ANOTHER: JobFacts = {
   crossovers: [],
   stowed: [],
   baseline: { ...NO_BASELINE, damage: 'a dent' },
+  bay: NOTHING_DONE,
 };
 
 /** Facts that are told part by part. */
@@ -106,6 +112,7 @@ const LABELLED_APART: Readonly<Record<string, string>> = {
   found: 'Windows in the doors',
   crossovers: 'Crossover Front left',
   stowed: 'Box Amplifier',
+  bay: 'A step',
 };
 
 describe('whoever adds a fact of a job adds it to', () => {
@@ -113,7 +120,7 @@ describe('whoever adds a fact of a job adds it to', () => {
     ['what is asked when a car is booked in', Object.keys(newJobSchema.shape)],
     [
       'what can be changed',
-      [putJob, putBaseline, putFound, putAmplifierPlan, putCrossovers, putStowed].flatMap(({ body }) =>
+      [putJob, putBaseline, putFound, putAmplifierPlan, putCrossovers, putStowed, putBay].flatMap(({ body }) =>
         Object.keys(body.shape),
       ),
     ],
@@ -128,6 +135,7 @@ describe('whoever adds a fact of a job adds it to', () => {
         ...crossoverFields(FACTS),
         ...stowedFields(FACTS),
         ...baselineFields(FACTS),
+        ...bayFields(FACTS),
       ].map(({ path }) => path.split('.')[0] ?? ''),
     ],
     ['the shop file', Object.keys(shopFileSchema.shape.jobs.element.shape)],
@@ -166,6 +174,7 @@ test('a state from before jobs ended is one of an open job, and of what was not 
     crossovers: [],
     stowed: [],
     baseline: NO_BASELINE,
+    bay: NOTHING_DONE,
   };
   const notAsked = {
     goals: null,
@@ -201,6 +210,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'crossovers: Front left: from channel front left; tweeter, high-pass 3500 Hz, 12 dB, to Sail panel, left, a wire of its own; woofer, filter not written down, left over, not insulated yet; behind a door’s card, held by two ties on the beam; 110 × 72 × 38 mm; with the set, for its own speakers',
     'stowed: Amplifier: an amplifier, 240 × 160 × 52 mm, under the left seat, what holds it not said; later',
     'baseline: nothing tried',
+    'bay: 1 step done',
   ]);
   expect(told(ANOTHER).slice(5)).toEqual([
     'ownership: the customer’s own',
@@ -218,6 +228,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'crossovers: none',
     'stowed: none',
     'baseline: nothing tried',
+    'bay: not begun',
   ]);
 });
 
@@ -225,7 +236,7 @@ test('a car that comes in may be asked about later; what is changed is changed w
   const asked = newJobSchema.parse({ ...FIRST_FACTS, vehicleId: 'veh-1' });
   expect(asked).toMatchObject({ goals: null, ownership: { owner: 'notAsked' }, expectations: [] });
   expect(putJob.body.safeParse({ version: 1, ...FIRST_FACTS }).success).toBe(false);
-  const { baseline, found, amplifierPlan, crossovers, stowed, ...intake } = FACTS;
+  const { baseline, found, amplifierPlan, crossovers, stowed, bay, ...intake } = FACTS;
   expect(putJob.body.parse({ version: 1, ...intake })).toEqual({ version: 1, ...intake });
   expect(putJob.body.safeParse({ version: 1, ...FACTS }).success).toBe(false);
   expect(putBaseline.body.parse({ version: 1, baseline })).toEqual({ version: 1, baseline });
@@ -233,6 +244,7 @@ test('a car that comes in may be asked about later; what is changed is changed w
   expect(putAmplifierPlan.body.parse({ version: 1, amplifierPlan })).toEqual({ version: 1, amplifierPlan });
   expect(putCrossovers.body.parse({ version: 1, crossovers })).toEqual({ version: 1, crossovers });
   expect(putStowed.body.parse({ version: 1, stowed })).toEqual({ version: 1, stowed });
+  expect(putBay.body.parse({ version: 1, bay })).toEqual({ version: 1, bay });
 });
 
 test('the facts alone, and what a job is called', () => {

@@ -6,6 +6,7 @@ import { CHECK_IDS, COUNTS_FOR } from '../fit';
 import {
   amplifierPlanSchema,
   baselineSchema,
+  baySchema,
   carFactsSchema,
   crossoversSchema,
   JOB_ENDS,
@@ -278,6 +279,16 @@ export const putStowed = contract({
   permission: 'choose',
   params: z.object({ jobId: idSchema }),
   body: z.strictObject({ version: z.int().min(1), stowed: stowedSchema }),
+  answer: jobSchema,
+});
+
+/** What was done of the plan, step by step: ticked by whoever may measure; what was found is everybody's. Nobody signs for somebody else. */
+export const putBay = contract({
+  method: 'put',
+  path: '/api/jobs/:jobId/bay',
+  permission: 'facts',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1), bay: baySchema }),
   answer: jobSchema,
 });
 

@@ -1,36 +1,12 @@
 import { expect, test } from '@jest/globals';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { asCarried } from './asCarried';
-import { BUILD_STEPS, type Build, type BuildStep, buildWords, nextBuildStep, withBuildStep } from './build';
+import { type Build, type BuildStep, buildWords } from './build';
 import { openingRecordSchema } from './opening';
 
 const BY = { by: 'Rieke', at: '2026-12-04T09:00:00.000Z' };
 const done = (...steps: BuildStep[]): Build => steps.map((step) => ({ step, ...BY }));
 const read = (build: Build) => openingRecordSchema.safeParse({ ...PLAIN_OPENING, build });
-
-test('ticked one after the other, each is the next, and the panel is closed last', () => {
-  let build: Build = [];
-  const order: (BuildStep | null)[] = [];
-  for (;;) {
-    const next = nextBuildStep(build);
-    order.push(next);
-    if (next === null) break;
-    build = withBuildStep(build, next, BY);
-    expect(read(build).success).toBe(true);
-  }
-  expect(order).toEqual(['panelOff', 'fitted', 'tested', 'closed', null]);
-});
-
-test('whatever is ticked and taken back in whatever order, what is kept is a beginning of the steps', () => {
-  for (const first of BUILD_STEPS) {
-    for (const second of BUILD_STEPS) {
-      const built = done(...BUILD_STEPS);
-      const taken = withBuildStep(withBuildStep(built, first, null), second, null);
-      const left = Math.min(BUILD_STEPS.indexOf(first), BUILD_STEPS.indexOf(second));
-      expect(taken.map(({ step }) => step)).toEqual(BUILD_STEPS.slice(0, left));
-    }
-  }
-});
 
 test.each([
   [

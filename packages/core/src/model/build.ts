@@ -1,6 +1,6 @@
 /**
- * How far the work at an opening is: the panel off, the speaker in with all its screws tight, heard, and only then the panel closed. A step
- * stands on the one before it: a panel is never closed over a speaker that nobody heard (handbook, section 3).
+ * How far the work at an opening is, as it was ticked before the plan had steps of its own (`bay`): the panel off, the speaker in with all its
+ * screws tight, heard, and only then the panel closed. A step stands on the one before it (handbook, section 3).
  */
 import { z } from 'zod';
 
@@ -29,17 +29,6 @@ export const buildSchema = z
   })
   .default([]);
 export type Build = z.infer<typeof buildSchema>;
-
-/** What comes next; null where the panel is closed. */
-export function nextBuildStep(done: Build): BuildStep | null {
-  return BUILD_STEPS[done.length] ?? null;
-}
-
-/** Ticked: it is done, as the next one. Unticked: neither it nor what stands on it is. */
-export function withBuildStep(done: Build, step: BuildStep, by: Pick<Build[number], 'by' | 'at'> | null): Build {
-  const before = done.slice(0, BUILD_STEPS.indexOf(step));
-  return by === null ? before : [...before, { step, ...by }];
-}
 
 export function buildWords(done: Build): string {
   return done.length === 0

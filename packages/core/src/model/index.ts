@@ -84,6 +84,32 @@ export {
   triedWords,
   untried,
 } from './baseline';
+export {
+  type Bay,
+  baySchema,
+  bayWords,
+  type Counted,
+  countedWords,
+  type FoundThing,
+  foundThingSchema,
+  foundWords,
+  isBegunAt,
+  isDone,
+  markWords,
+  NOTHING_DONE,
+  openingStepId,
+  panelMarks,
+  panelStepId,
+  panelsInFrontOf,
+  type StepMark,
+  stepMarkSchema,
+  TORQUE_UNITS,
+  type Torque,
+  type TorqueUnit,
+  torqueIn,
+  torqueSchema,
+  torqueWords,
+} from './bay';
 export { besidesAt } from './besidesAt';
 export { firstScrewDeg } from './bolts';
 export {
@@ -92,8 +118,6 @@ export {
   type Build,
   type BuildStep,
   buildWords,
-  nextBuildStep,
-  withBuildStep,
 } from './build';
 export {
   CAR_FACT_KEYS,

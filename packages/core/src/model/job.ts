@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { type AmplifierPlan, amplifierPlanSchema, amplifierPlanWords } from './amplifierPlan';
 import { type Baseline, baselineSchema, baselineWords, NO_BASELINE } from './baseline';
+import { type Bay, baySchema, bayWords, NOTHING_DONE } from './bay';
 import { CAR_FACT_KEYS, CAR_FACTS, type CarFacts, carFactsSchema, carFactWords } from './carFacts';
 import { type Crossover, crossoversSchema, crossoverWords } from './crossover';
 import { EXPECTATION_LABELS, type Expectation, expectationsSchema } from './expectations';
@@ -190,6 +191,13 @@ const FACTS = {
     kept: baselineSchema.default(NO_BASELINE),
     words: (baseline: Baseline) => baselineWords(baseline),
   },
+  bay: {
+    label: 'Work done',
+    atFirst: NOTHING_DONE,
+    typed: baySchema,
+    kept: baySchema.default(NOTHING_DONE),
+    words: (bay: Bay) => bayWords(bay),
+  },
 } as const satisfies Readonly<Record<string, Fact>>;
 
 type Facts = typeof FACTS;
@@ -226,7 +234,14 @@ function shapeOf<Which extends 'typed' | 'kept'>(which: Which): { [Key in JobFac
 }
 
 /** What is written down at the car, by whoever stands there, and not asked at the counter. */
-const AT_THE_CAR = { baseline: true, found: true, amplifierPlan: true, crossovers: true, stowed: true } as const;
+const AT_THE_CAR = {
+  baseline: true,
+  found: true,
+  amplifierPlan: true,
+  crossovers: true,
+  stowed: true,
+  bay: true,
+} as const;
 
 /** As somebody types them at the counter. */
 export const typedJobFactsSchema = z.strictObject(shapeOf('typed')).omit(AT_THE_CAR);
@@ -236,7 +251,7 @@ export const newJobFactsSchema = z.strictObject(newShape());
 export const jobFactsSchema = z.object(shapeOf('kept'));
 export type JobFacts = z.infer<typeof jobFactsSchema>;
 
-/** What is asked of a car, without what was tried of it, found on it, and decided of its amplifier, its crossovers and other boxes. */
+/** What is asked of a car, without what was tried of it, found on it, decided of its amplifier, its crossovers and other boxes, and done. */
 export const intakeFactsSchema = jobFactsSchema.omit(AT_THE_CAR);
 export type IntakeFacts = z.infer<typeof intakeFactsSchema>;
 

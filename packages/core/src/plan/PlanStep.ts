@@ -1,10 +1,13 @@
 /** One step of the work on a car, and the line of the record that it follows from. */
+import { fnv1a } from '../math';
 
 export type PlanStep = {
   /** The same as long as the line is there. */
   readonly id: string;
   /** Such as "Door card, front left", "Front door, left", "Battery". */
   readonly where: string;
+  /** Of the car; null where it is of neither. */
+  readonly side: 'left' | 'right' | null;
   readonly what: string;
   /** What of the record says so, in its words. */
   readonly from: string;
@@ -18,11 +21,46 @@ export type PlanStep = {
   readonly cautions: readonly string[];
   /** Steps without which it does not begin. */
   readonly after: readonly string[];
+  /** Of what it says, whatever unit it is shown in: what was ticked stands as long as this does. */
+  readonly print: string;
+  /** What is counted at it, and how many there should be; null where nothing is. */
+  readonly counts: Counts | null;
+  /** A torque of the vehicle maker's manual is typed in. */
+  readonly hasTorque: boolean;
+  /** A second person looks, and signs. */
+  readonly needsSecond: boolean;
+  /** Not ticked while anything before it is open: a panel over a speaker, supply over a plug. */
+  readonly isGate: boolean;
+  /** Never left out. */
+  readonly isMust: boolean;
 };
 
-/** A step as it is written down; what is left out is nothing, one person, nothing before it. */
-export type NewStep = Pick<PlanStep, 'id' | 'where' | 'what' | 'from' | 'minutes'> & Partial<PlanStep>;
+export type Counts = {
+  readonly what: string;
+  readonly way: 'off' | 'on';
+  /** Null where nobody counted them. */
+  readonly count: number | null;
+  /** The step at which the same came out. */
+  readonly outAt: string | null;
+};
 
-export function stepOf(step: NewStep): PlanStep {
-  return { open: null, tools: [], people: 1, cautions: [], after: [], ...step };
+/**
+ * A step as it is written down; what is left out is nothing, one person, nothing before it.
+ *
+ * `says` is what a tick stands on where the words change with the unit.
+ */
+export type NewStep = Pick<PlanStep, 'id' | 'where' | 'what' | 'from' | 'minutes'> &
+  Partial<Omit<PlanStep, 'print'>> & { readonly says?: string };
+
+export function stepOf({ says, ...step }: NewStep): PlanStep {
+  return {
+    ...{ side: null, open: null, tools: [], people: 1, cautions: [], after: [] },
+    ...{ counts: null, hasTorque: false, needsSecond: false, isGate: false, isMust: false },
+    ...step,
+    print: printOf(says ?? step.what),
+  };
+}
+
+function printOf(text: string): string {
+  return fnv1a(text).toString(16).padStart(8, '0');
 }

@@ -60,6 +60,7 @@ const car = (fields: Partial<PlanCar> = {}): PlanCar => ({
     boxes: [],
     lostWithoutSupply: '',
     hasPowerWire: false,
+    hasWarnings: false,
   },
   ...fields,
 });
@@ -187,6 +188,8 @@ describe('every line of the record is told: what changes in it changes the plan'
     ['a box', { boxes: [{ what: 'amplifier', words: 'under the left seat' }] }],
     ['what is lost without supply', { lostWithoutSupply: 'the radio’s code' }],
     ['that nobody asked it', { lostWithoutSupply: null }],
+    ['an amplifier of its own', { hasPowerWire: true }],
+    ['warnings through the speakers', { hasWarnings: true }],
   ])('%s', (_, fields) => {
     const changed = plan(fields);
     expectToHold(changed);
@@ -238,9 +241,65 @@ test('a sail trim that hides a screw of the card is off before it and on after i
 test('a belt’s bolt goes back with a second person, and no torque of the program’s own', () => {
   const belted = plan({ panels: [card({ fasteners: [fastener('belt', { kind: 'beltBolt' })] })] });
   const back = belted.steps[at(belted, 'on belt')];
-  expect(back).toMatchObject({ people: 2 });
+  expect(back).toMatchObject({ people: 2, hasTorque: true, needsSecond: true, isMust: true });
   expect(back?.cautions.join()).toContain('torque from the vehicle maker’s manual');
   expect(JSON.stringify(belted)).not.toMatch(/\d+ ?(N m|Nm|lbf)/);
+});
+
+test('what is counted out is counted in; nothing is counted that has no pieces', () => {
+  const both = plan({
+    panels: [card({ fasteners: [fastener('cup'), fastener('seam', { kind: 'glue' })], order: [] })],
+  });
+  expect(both.steps[at(both, 'off cup')]?.counts).toEqual({ what: 'screw', way: 'off', count: 2, outAt: null });
+  const outAt = both.steps[at(both, 'off cup')]?.id;
+  expect(both.steps[at(both, 'on cup')]?.counts).toEqual({ what: 'screw', way: 'on', count: 2, outAt });
+  expect(both.steps[at(both, 'off seam')]?.counts).toBeNull();
+});
+
+test('before a panel goes back its wires are looked at, and each function that hangs on it is tried', () => {
+  const { steps } = plan();
+  const functions = steps[at(plan(), 'frontLeft  functions')];
+  expect(functions?.what).toContain('switch plug and latch cable tried');
+  for (const id of ['frontLeft  wires', 'frontLeft  functions'])
+    expect(at(plan(), id)).toBeLessThan(at(plan(), 'on cable'));
+  const nobody = plan({ panels: [] });
+  expect(nobody.steps[at(nobody, 'frontLeft  functions')]?.open).toBe('Nobody wrote down what hangs on it.');
+  expect(at(plan({ panels: [card({ attached: [], order: [] })] }), 'frontLeft  functions')).toBe(-1);
+});
+
+test('a panel, and supply, are gates; what is left out of them is said for each', () => {
+  const { steps } = plan({ hasWarnings: null, hasPowerWire: true });
+  expect(steps.filter(({ isGate }) => isGate).map(({ id }) => id)).toEqual([
+    'battery on',
+    'panel doorCard frontLeft  closed',
+  ]);
+  expect(steps.filter(({ isMust }) => isMust).map(({ id }) => id)).toEqual([
+    'bag plugs',
+    'battery on',
+    'warning sounds',
+  ]);
+  expect(steps.find(({ id }) => id === 'warning sounds')?.open).toMatch(/^Nobody asked/);
+  expect(at(plan({ hasPowerWire: true }), 'start values')).toBeLessThan(at(plan({ hasPowerWire: true }), 'left heard'));
+});
+
+test('a tick stands on what a step says, in whatever unit it is shown', () => {
+  const works = { openings: [opening({}, { works: [{ kind: 'fileHole', byMm: 2 }] })] };
+  const prints = (given: Partial<PlanCar>, unit: 'mm' | 'in') =>
+    carPlan(car(given), { ...HOW, unit }).steps.map(({ print }) => print);
+  expect(prints(works, 'in')).toEqual(prints(works, 'mm'));
+  const more = { openings: [opening({}, { works: [{ kind: 'fileHole', byMm: 3 }] })] };
+  expect(prints(more, 'mm').filter((print, place) => print !== prints(works, 'mm')[place])).toHaveLength(1);
+  const other = { openings: [opening({}, { speakerName: 'Cairn 6' })] };
+  expect(prints(other, 'mm').filter((print, place) => print !== prints({}, 'mm')[place])).toHaveLength(1);
+});
+
+test('left and right are told apart', () => {
+  const right = opening({ side: 'right' }, { id: 'right' });
+  const both = plan({ openings: [opening(), right], panels: [card(), card({ spot: 'frontRight' })] });
+  const sides = (id: string) => both.steps[at(both, id)]?.side;
+  expect(['left out', 'frontLeft  off', 'right out', 'frontRight  off', 'battery on'].map(sides)).toEqual([
+    ...['left', 'left', 'right', 'right', null],
+  ]);
 });
 
 test('property: whatever a panel is, its plan holds, undoes each of it once and puts each back once', () => {

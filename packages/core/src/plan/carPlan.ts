@@ -7,11 +7,13 @@ import {
   coverCautions,
   needsSupplyOff,
   newPanel,
+  openingStepId,
   orderOf,
   type Panel,
   type PanelSpot,
   panelAt,
   panelLabel,
+  panelsInFrontOf,
 } from '../model';
 import type { JointLine, WireRun } from '../stations';
 import type { LengthUnit } from '../units';
@@ -34,6 +36,8 @@ export type PlanCar = {
   readonly lostWithoutSupply: string | null;
   /** Whether a power wire comes to an amplifier. */
   readonly hasPowerWire: boolean;
+  /** Whether warning sounds come through its speakers, or may: null where nobody asked. */
+  readonly hasWarnings: boolean | null;
 };
 
 export type CarPlan = {
@@ -58,7 +62,12 @@ export function carPlan(
     ...{ runs: car.runs, boxes: car.boxes, after: off.length > 0 ? off : [begun] },
     joints: car.joints.filter(({ openingId }) => !car.openings.some(({ id }) => id === openingId)),
   });
-  const testedAfter = [...wires.map(({ id }) => id), ...(isSupplyOff ? ['battery on'] : [])];
+  const first = startValues(car, [...wires.map(({ id }) => id), ...(isSupplyOff ? ['battery on'] : [])]);
+  const testedAfter = [
+    ...wires.map(({ id }) => id),
+    ...(isSupplyOff ? ['battery on'] : []),
+    ...first.map(({ id }) => id),
+  ];
 
   const openings = car.openings.map((opening) => {
     const before = inFront.filter(({ behind }) => behind.includes(opening));
@@ -98,9 +107,11 @@ export function carPlan(
       .flatMap(({ plan }) => plan.work),
     ...wires,
     ...supply,
+    ...first,
     ...openings.flatMap(({ plan }) => plan.tests),
     ...[...panels].reverse().flatMap(({ plan }) => plan.on),
-    afterWork(
+    ...afterWork(
+      car,
       panels.map(({ plan }) => plan),
       openings.flatMap(({ plan }) => plan.tests),
     ),
@@ -110,7 +121,9 @@ export function carPlan(
     steps.map(({ id }) => id),
     waits,
   );
-  const byId = new Map(steps.map((step) => [step.id, asSecondSide(step, car.openings)]));
+  const byId = new Map(
+    steps.map((step) => [step.id, { ...asSecondSide(step, car.openings), side: sideOf(step, car.openings) }]),
+  );
   const ordered = order.map((id) => byId.get(id) as PlanStep);
   return {
     steps: ordered,
@@ -149,23 +162,60 @@ function supplyOn(after: readonly string[]): readonly PlanStep[] {
       what: 'Every plug of an airbag, a belt or their sensors is closed: looked at, one by one.',
       from: 'Before supply returns',
       cautions: ['One that is open when supply returns sets its lamp, or worse. Nobody sits before a bag.'],
+      isMust: true,
     }),
     stepOf({
       ...{ id: 'battery on', where: 'Battery', minutes: MINUTES.battery, after: ['bag plugs'], tools: [CLAMP_WRENCH] },
       what: 'Negative clamp on, last of all. Warning lamps, camera, and what was lost is set again.',
       from: 'Each speaker is heard before its panel closes',
+      isGate: true,
+      isMust: true,
     }),
   ];
 }
 
-function afterWork(panels: readonly PanelPlan[], tests: readonly PlanStep[]): PlanStep {
-  const closed = panels.map(({ on }) => on.at(-1)?.id as string);
-  return stepOf({
-    ...{ id: 'baseline', where: 'The car', minutes: MINUTES.baseline },
-    what: 'Everything that was tried before the work is tried again.',
-    from: 'What works today',
-    after: [...closed, ...tests.map(({ id }) => id)],
-  });
+/** What an amplifier plays at its first sound is set before it. */
+function startValues({ hasPowerWire }: PlanCar, after: readonly string[]): readonly PlanStep[] {
+  if (!hasPowerWire) return [];
+  return [
+    stepOf({
+      ...{ id: 'start values', where: 'Amplifier', minutes: MINUTES.startValues, after },
+      what: 'Gains and filters at their start values, read off the meter, the volume all the way down.',
+      from: 'Start values',
+      cautions: ['Before the first sound: a tweeter without its filter is gone in a second.'],
+    }),
+  ];
+}
+
+function afterWork(
+  { hasWarnings }: PlanCar,
+  panels: readonly PanelPlan[],
+  tests: readonly PlanStep[],
+): readonly PlanStep[] {
+  const after = [...panels.map(({ on }) => on.at(-1)?.id as string), ...tests.map(({ id }) => id)];
+  const sounds =
+    hasWarnings === false
+      ? []
+      : [
+          stepOf({
+            ...{ id: 'warning sounds', where: 'The car', minutes: MINUTES.warningSounds, after },
+            what: 'Each warning sound is heard as before the work: belt, open door, lights, parking.',
+            from: 'What else sounds through the speakers',
+            open:
+              hasWarnings === null ? 'Nobody asked whether warnings come through the speakers: hear them all.' : null,
+            needsSecond: true,
+            isMust: true,
+          }),
+        ];
+  return [
+    ...sounds,
+    stepOf({
+      ...{ id: 'baseline', where: 'The car', minutes: MINUTES.baseline },
+      what: 'Everything that was tried before the work is tried again.',
+      from: 'What works today',
+      after: [...after, ...sounds.map(({ id }) => id)],
+    }),
+  ];
 }
 
 type InFront = {
@@ -182,10 +232,11 @@ function panelsInFront({ openings, panels }: PlanCar): readonly InFront[] {
     const where = panelAt(opening.record.place, opening.record.side);
     return where === null ? [] : [{ opening, where }];
   });
-  const found = places.flatMap(({ where }) => {
-    const known = panels.filter(({ kind, spot }) => kind === where.kind && spot === where.spot);
-    return known.length > 0 ? known : [newPanel({ ...where, name: '' })];
-  });
+  const found = places.flatMap(({ opening }) =>
+    panelsInFrontOf(opening.record, panels).map(
+      (named) => panels.find((each) => panelLabel(each) === panelLabel(named)) ?? newPanel(named),
+    ),
+  );
   const own = found.filter((panel, at) => found.findIndex((each) => panelLabel(each) === panelLabel(panel)) === at);
   const trims = own.flatMap((panel) => sailTrimBefore(panel, panels)).filter((trim) => !own.includes(trim));
   return [...new Set([...trims, ...own])].map((panel) => ({
@@ -207,6 +258,14 @@ function sailTrimBefore(panel: Panel, panels: readonly Panel[]): readonly Panel[
   return panels.filter(({ kind, spot }) => kind === 'sailTrim' && (spot === side || spot === panel.spot));
 }
 
+/** Its panel's, or its opening's. */
+function sideOf({ id }: PlanStep, openings: readonly PlanOpening[]): PlanStep['side'] {
+  const spot = /^panel \w+ (\w+) /.exec(id)?.[1] ?? '';
+  const side = openings.find((opening) => id.startsWith(openingStepId(opening.id, '')))?.record.side;
+  if (side === 'left' || /left$/i.test(spot)) return 'left';
+  return side === 'right' || /right$/i.test(spot) ? 'right' : null;
+}
+
 /** What was just done on the other side goes quicker. */
 function asSecondSide(step: PlanStep, openings: readonly PlanOpening[]): PlanStep {
   return isSecondSide(step, openings) ? { ...step, minutes: step.minutes * SECOND_SIDE } : step;
@@ -219,7 +278,7 @@ function isSecondSide({ id }: PlanStep, openings: readonly PlanOpening[]): boole
       .slice(0, at)
       .some(({ record }) => record.place === place && record.name === name && record.side !== side);
     if (!hasTwin) return false;
-    if (id.startsWith(`opening ${opening.id} `)) return true;
+    if (id.startsWith(openingStepId(opening.id, ''))) return true;
     const panel = panelAt(place, side);
     return panel !== null && panel.spot !== 'middle' && id.startsWith(`panel ${panel.kind} ${panel.spot} `);
   });

@@ -2,7 +2,10 @@
  * The work on a car, step by step. A **plan** follows from the record alone: each **step** names the line that it follows from, and changes with it;
  * what nobody looked at is a step that says so.
  */
+export { type CarInBay, carInBay, isBeforeWork } from './carInBay';
 export { type CarPlan, carPlan, type PlanCar } from './carPlan';
 export type { PlanOpening } from './openingSteps';
-export type { PlanStep } from './PlanStep';
+export type { Counts, PlanStep } from './PlanStep';
+export { type PlanWires, planCar } from './planCar';
+export { marksWithoutStep, missingAt, nextStep, planStates, type StepState } from './planStates';
 export type { PlanBox } from './wireSteps';

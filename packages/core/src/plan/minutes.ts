@@ -50,6 +50,10 @@ export const MINUTES = {
   heard: 2,
   polarity: 2,
   window: 1,
+  wiresFree: 1,
+  functions: 1,
+  startValues: 5,
+  warningSounds: 3,
   baseline: 10,
 } as const;
 

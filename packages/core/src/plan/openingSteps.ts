@@ -2,6 +2,7 @@
 import { minutesOf, type Work, workWords } from '../fit';
 import {
   type OpeningRecord,
+  openingStepId,
   placeLabel,
   polarityWeight,
   polarityWords,
@@ -12,7 +13,7 @@ import type { JointLine } from '../stations';
 import type { LengthUnit } from '../units';
 import { MINUTES } from './minutes';
 import { type PlanStep, stepOf } from './PlanStep';
-import { CELL, RIVET_TOOLS } from './tools';
+import { ANY_BIT, CELL, PRY_TOOLS, RIVET_TOOLS, THIN_TOOL } from './tools';
 import { isMade, jointStep } from './wireSteps';
 
 export type PlanOpening = {
@@ -63,7 +64,7 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
   const { opening, joints, after, testedAfter, keysProve, unit } = given;
   const { record, speakerName, works, isTweeter } = opening;
   const where = placeLabel(record);
-  const id = (what: string) => `opening ${opening.id} ${what}`;
+  const id = (what: string) => openingStepId(opening.id, what);
   const out = record.presence === 'fitted' ? [oldOut(id('out'), where, record, after)] : [];
   const ready = out.length > 0 ? [id('out')] : after;
   const changed = works.map((work) => {
@@ -72,6 +73,7 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
     return stepOf({
       ...{ id: id(`work ${work.kind}`), where, from: `By hand: ${words}`, minutes: minutesOf(work) },
       what: `${isOnCar ? 'On the car' : 'At the bench'}: ${words}.`,
+      says: workWords(work, 'mm'),
       cautions: isOnCar ? [FILINGS] : [],
       after: isOnCar ? ready : [],
     });
@@ -112,11 +114,21 @@ function oldOut(id: string, where: string, record: PlanOpening['record'], after:
       ? `Old speaker out: ${count} rivets drilled, their stems caught and counted. It is kept until the car has left.`
       : `Old speaker out: ${FIXED_WORDS[record.fixing]}. It is kept until the car has left.`,
     from: `Fixing: ${FIXED_WORDS[record.fixing]}`,
-    tools: isRiveted ? RIVET_TOOLS : [],
+    tools: OUT_TOOLS[record.fixing],
     minutes: isRiveted ? MINUTES.rivet * count : MINUTES.oldOut,
     cautions: speakerCautions(record),
   });
 }
+
+const OUT_TOOLS: Readonly<Record<OpeningRecord['fixing'], readonly string[]>> = {
+  screws: [ANY_BIT],
+  rivets: RIVET_TOOLS,
+  plugs: [ANY_BIT, ...PRY_TOOLS],
+  hooks: [ANY_BIT],
+  tabs: PRY_TOOLS,
+  pressFit: PRY_TOOLS,
+  glue: [THIN_TOOL],
+};
 
 const FIXED_WORDS: Readonly<Record<OpeningRecord['fixing'], string>> = {
   screws: 'its screws',

@@ -1,24 +1,27 @@
 /** A panel off, and on again: what holds it and hangs on it in the order that is written down, backwards when it closes. */
+import { listed } from '../listed';
 import {
   type Attached,
   type AttachedKind,
   attachedWords,
+  FASTENER_LABELS,
   type Fastener,
   type FastenerKind,
   fastenerWords,
   type Panel,
   panelLabel,
   panelOrder,
+  panelStepId,
 } from '../model';
 import { ATTACHED_MINUTES, fastenerMinutes, MINUTES } from './minutes';
-import { type PlanStep, stepOf } from './PlanStep';
+import { type NewStep, type PlanStep, stepOf } from './PlanStep';
 import { fastenerTools, PRY_TOOLS } from './tools';
 
 export type PanelPlan = {
   readonly label: string;
   /** The last is that it is off. */
   readonly off: readonly PlanStep[];
-  /** The last is that it is closed. */
+  /** What is tried before it goes back, and the way back; the last is that it is closed. */
   readonly on: readonly PlanStep[];
 };
 
@@ -53,7 +56,7 @@ export function panelPlan({ panel, isUnknown, after, closesAfter, cautions }: Pa
   });
   const undone = keys.map((key, at) =>
     stepOf({
-      ...ofItem(items.get(key) as Fastener | Attached, 'off'),
+      ...ofItem(items.get(key) as Fastener | Attached, 'off', null),
       id: id(`off ${key}`),
       where: label,
       after: [at === 0 ? photo.id : id(`off ${keys[at - 1]}`)],
@@ -75,13 +78,14 @@ export function panelPlan({ panel, isUnknown, after, closesAfter, cautions }: Pa
     ],
     after: [lastUndone],
   });
+  const gate = gateSteps(panel, [off.id, ...closesAfter]);
   const back = [...keys].reverse();
   const redone = back.map((key, at) =>
     stepOf({
-      ...ofItem(items.get(key) as Fastener | Attached, 'on'),
+      ...ofItem(items.get(key) as Fastener | Attached, 'on', id(`off ${key}`)),
       id: id(`on ${key}`),
       where: label,
-      after: at === 0 ? [off.id, ...closesAfter] : [id(`on ${back[at - 1]}`)],
+      after: at === 0 ? gate.map((each) => each.id) : [id(`on ${back[at - 1]}`)],
     }),
   );
   const closed = stepOf({
@@ -91,16 +95,41 @@ export function panelPlan({ panel, isUnknown, after, closesAfter, cautions }: Pa
     from: label,
     minutes: MINUTES.pry,
     cautions: ['Not over a speaker that nobody heard with all its screws tight.'],
-    after: redone.length > 0 ? [redone.at(-1)?.id as string] : [off.id, ...closesAfter],
+    after: redone.length > 0 ? [redone.at(-1)?.id as string] : gate.map((each) => each.id),
+    isGate: true,
   });
-  return { label, off: [photo, ...undone, off], on: [...redone, closed] };
+  return { label, off: [photo, ...undone, off], on: [...gate, ...redone, closed] };
+}
+
+/** Before it goes back: wires, and what hangs on it, held at its plugs (common practice). */
+function gateSteps(panel: Panel, after: readonly string[]): readonly PlanStep[] {
+  const where = panelLabel(panel);
+  const hanging = (panel.attached ?? []).filter(({ kind }) => kind !== 'film' && kind !== 'hose');
+  const what =
+    hanging.length > 0
+      ? listed(hanging.map((each) => each.what))
+      : panel.attached === null
+        ? 'whatever hangs on it'
+        : null;
+  return [
+    stepOf({
+      ...{ id: panelStepId(panel, 'wires'), where, from: 'Before a panel closes', minutes: MINUTES.wiresFree, after },
+      what: 'Wires free: along the car’s own loom, tied, clear of glass and rail; a plug that stays loose is taped; nothing lies behind.',
+    }),
+    ...(what === null
+      ? []
+      : [
+          stepOf({
+            ...{ id: panelStepId(panel, 'functions'), where, minutes: MINUTES.functions, after },
+            what: `Plugged in by hand, before it goes back: ${what} tried, each function of it.`,
+            from: 'What hangs on it',
+            open: panel.attached === null ? 'Nobody wrote down what hangs on it.' : null,
+          }),
+        ]),
+  ];
 }
 
 type Named = Pick<Panel, 'kind' | 'spot' | 'name'>;
-
-function panelStepId({ kind, spot, name }: Named, what: string): string {
-  return `panel ${kind} ${spot} ${name} ${what}`;
-}
 
 /** That it is off. */
 export function offId(panel: Named): string {
@@ -130,14 +159,16 @@ function openOf(panel: Panel, isUnknown: boolean): string | null {
   return null;
 }
 
-type OfItem = Pick<PlanStep, 'what' | 'from' | 'open' | 'tools' | 'minutes' | 'people' | 'cautions'>;
+type OfItem = Omit<NewStep, 'id' | 'where' | 'after'>;
 
-function ofItem(item: Fastener | Attached, way: 'off' | 'on'): OfItem {
-  return 'where' in item ? ofFastener(item, way) : ofAttached(item, way);
+/** @param outAt the step at which it came out; null there */
+function ofItem(item: Fastener | Attached, way: 'off' | 'on', outAt: string | null): OfItem {
+  return 'where' in item ? ofFastener(item, way, outAt) : ofAttached(item, way);
 }
 
-function ofFastener(fastener: Fastener, way: 'off' | 'on'): OfItem {
+function ofFastener(fastener: Fastener, way: 'off' | 'on', outAt: string | null): OfItem {
   const { kind, count } = fastener;
+  const isBelt = kind === 'beltBolt' && way === 'on';
   const words = fastenerWords(fastener);
   const isUncounted = count === null && way === 'off';
   return {
@@ -146,7 +177,9 @@ function ofFastener(fastener: Fastener, way: 'off' | 'on'): OfItem {
     open: isUncounted ? 'Nobody counted them: count them out.' : null,
     tools: fastenerTools(fastener),
     minutes: fastenerMinutes(kind, count),
-    people: kind === 'beltBolt' && way === 'on' ? 2 : 1,
+    people: isBelt ? 2 : 1,
+    ...(isBelt ? { hasTorque: true, needsSecond: true, isMust: true } : {}),
+    counts: kind === 'glue' ? null : { what: FASTENER_LABELS[kind], way, count, outAt },
     cautions: [...(FASTENER_CAUTIONS[way][kind] ?? [])],
   };
 }

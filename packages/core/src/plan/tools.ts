@@ -24,7 +24,7 @@ export function fastenerTools({ kind, head, driver }: Pick<Fastener, 'kind' | 'h
     case 'steelRivet':
       return RIVET_TOOLS;
     case 'glue':
-      return ['A thin tool of plastic'];
+      return [THIN_TOOL];
     case 'hook':
       return [];
   }
@@ -32,7 +32,7 @@ export function fastenerTools({ kind, head, driver }: Pick<Fastener, 'kind' | 'h
 
 function bitOf(head: Fastener['head'], driver: string): string {
   const words = [head ? HEAD_LABELS[head] : '', driver].filter(Boolean).join(' ');
-  return words === '' ? 'Bits of all heads: nobody noted which' : words;
+  return words === '' ? ANY_BIT : words;
 }
 
 export const RIVET_TOOLS = ['A drill, with a bit of the rivet’s size', 'Eye protection', 'A magnetic pick-up'] as const;
@@ -45,5 +45,7 @@ export const JOINT_TOOLS: Readonly<Record<JointWay, readonly string[]>> = {
 };
 
 export const PRY_TOOLS = [PRY] as const;
+export const ANY_BIT = 'Bits of all heads: nobody noted which';
+export const THIN_TOOL = 'A thin tool of plastic';
 export const CELL = 'A 1.5 V cell';
 export const CLAMP_WRENCH = 'A wrench for the battery’s clamp';

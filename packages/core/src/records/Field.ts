@@ -11,6 +11,8 @@ export type Field<Rec> = {
   readonly write: (record: Rec, value: unknown) => Rec;
   /** The value for a person to read. */
   readonly words: (value: unknown) => string;
+  /** What two people wrote of it put together, where that asks nobody; undefined where it is a clash. */
+  readonly both?: (mine: unknown, theirs: unknown) => unknown;
 };
 
 export type Difference = {
@@ -73,13 +75,17 @@ export function mergeChanges<Rec>(fields: readonly Field<Rec>[], base: Rec, mine
   const clashes: Clash[] = [];
   const taken: string[] = [];
   let merged = mine;
-  for (const { path, label, read, write, words } of fields) {
+  for (const { path, label, read, write, words, both } of fields) {
     const [was, here, there] = [read(base), read(mine), read(theirs)];
     if (isSame(here, there) || isSame(was, there)) continue;
     if (isSame(was, here)) {
       merged = write(merged, there);
       taken.push(label);
-    } else clashes.push({ path, label, base: words(was), mine: words(here), theirs: words(there) });
+      continue;
+    }
+    const together = both?.(here, there);
+    if (together !== undefined) merged = write(merged, together);
+    else clashes.push({ path, label, base: words(was), mine: words(here), theirs: words(there) });
   }
   return { merged, clashes, taken };
 }

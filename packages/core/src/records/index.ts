@@ -5,9 +5,11 @@
  */
 
 export { baselineFields } from './baselineFields';
+export { bayFields } from './bayFields';
 export { carFactFields } from './carFactFields';
 export { changeHeadline, changeSentences } from './changeSentences';
 export { type Difference, differencesOf, type Field, isSame, mergeChanges, takeFields } from './Field';
+export { forgedSecond } from './forgedSecond';
 export { RECORDS, type StateOf } from './kinds';
 export type { ChoiceState } from './kinds/choice';
 export { AMPLIFIER_PLAN_FIELD, INTAKE_FIELDS } from './kinds/job';

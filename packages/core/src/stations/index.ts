@@ -4,6 +4,7 @@
  */
 
 export { bypassHold } from './amplifierPoints';
+export { type Progress, progressAt } from './buildPoints';
 export { type CandidateChannel, type ChannelMarks, candidateChannel, channelMarks } from './candidateChannel';
 export { WIRE_FACTS } from './carFactPoints';
 export { type LevelLine, levelLines } from './carLevels';
@@ -28,6 +29,8 @@ export {
   ASKED_AT,
   type AskedAt,
   type OpenPoint,
+  type PointJob,
+  type PointOpening,
   RAIL,
   type RailStation,
   type SettledAt,

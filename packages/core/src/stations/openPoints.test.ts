@@ -7,6 +7,7 @@ import {
   EXPECTATIONS,
   type JobFacts,
   NO_BASELINE,
+  NOTHING_DONE,
   OLD_SPEAKER_NOT_TESTED,
   type OldSpeaker,
   type PolarityBy,
@@ -22,6 +23,7 @@ const TRIED: JobFacts['baseline'] = {
   listening: [{ volume: '12', source: 'stick', road: 'the yard', kmh: 0, seat: 'front', words: 'thin' }],
   after: { camera: WORKS, 'speaker.left': WORKS },
 };
+const MARK = { state: 'done', by: 'Rieke', at: '2026-12-04T09:00:00.000Z', print: '00000001' } as const;
 /** A car of which everything was asked and nothing is open. */
 const ANSWERED: JobFacts = {
   customer: 'Harbour vet',
@@ -44,6 +46,7 @@ const ANSWERED: JobFacts = {
   crossovers: [],
   stowed: [],
   baseline: TRIED,
+  bay: NOTHING_DONE,
 };
 const seen = (answer: string) => ({ answer, grade: 'seenHere', note: '', by: null, at: null }) as const;
 const BUILT = { doorWires: seen('all'), boot: seen('open'), beltAnchors: seen('none') };
@@ -315,6 +318,61 @@ describe('at the openings', () => {
       { words: 'Front door, left: work has begun, and nothing is chosen for it.', isHeld: true },
     ]);
     expect(built({ kind: 'nothingChosen', known: 5, takenHere: 5 }, {})).toEqual([]);
+  });
+
+  const tick = (...ids: readonly string[]): JobFacts['bay'] => ({
+    steps: Object.fromEntries(ids.map((id) => [id, MARK])),
+    found: [],
+  });
+  const inBay = (bay: JobFacts['bay'], changes: Partial<PointOpening['record']> = {}) =>
+    openPoints(job({ bay }), [door({ build: [], ...changes })]).filter(({ askedAt }) => askedAt === 'bay');
+
+  test('the ticks of the plan tell how far an opening is', () => {
+    const [out, in_, heard] = ['opening left out', 'opening left in', 'opening left heard'];
+    const [off, closed] = ['panel doorCard frontLeft  off', 'panel doorCard frontLeft  closed'];
+    const ends = [[], [out], [out, in_], [out, in_, heard], [off, out, in_, heard, closed]] as string[][];
+    expect(ends.map((ids) => inBay(tick(...ids)).map(({ words }) => words.split(': ')[1]))).toEqual([
+      ['the panel off, the old speaker out.'],
+      ['the new speaker in, all its screws tight.'],
+      ['hear it alone, tug the joints, run the window.'],
+      ['close the panel.'],
+      [],
+    ]);
+    // Where no speaker was, the panel tells it; of two panels there both have to be closed.
+    expect(inBay(tick(off), { presence: 'empty' })[0]?.words).toMatch(/the new speaker in/);
+    const upper = 'panel doorCard frontLeft upper off';
+    expect(inBay(tick(off, upper, out, in_, heard, closed))[0]?.words).toMatch(/close the panel/);
+    // A fastener whose key is a word of the plan's is no panel.
+    expect(inBay(tick(off, 'panel doorCard frontLeft  off off', out, in_, heard, closed))).toEqual([]);
+  });
+
+  test('a panel closed over what nobody heard holds', () => {
+    const bay = tick('opening left out', 'opening left in', 'panel doorCard frontLeft  closed');
+    expect(inBay(bay)).toMatchObject([
+      { words: 'Front door, left: its panel is closed, and nobody heard it.', isHeld: true, station: 'build' },
+    ]);
+  });
+
+  test('what is left out stays open with name and reason; what wants a second person holds the hand-over; what was found is open until it is settled', () => {
+    const done = tick('opening left in', 'opening left heard', 'panel doorCard frontLeft  closed');
+    const found = { key: 'k', step: 'x', where: 'Door card', words: 'a beam', by: 'Rieke', at: MARK.at };
+    const bay: JobFacts['bay'] = {
+      steps: {
+        ...done.steps,
+        'opening left window': { ...MARK, state: 'skipped', reason: 'the motor is out', words: 'Front door: window' },
+        belt: { ...MARK, seconded: null, words: 'Pillar trim: the belt' },
+      },
+      found: [{ ...found, settled: null }],
+    };
+    expect(inBay(bay)).toMatchObject([
+      { words: 'Door card: a beam (Rieke)', station: 'build', isHeld: false },
+      { words: 'Left out: Front door: window', stake: 'Rieke: the motor is out', station: 'build', isHeld: false },
+      { words: 'A second person looks at it: Pillar trim: the belt', station: 'handOver', isHeld: true },
+    ]);
+    const settled = { by: 'Merle', at: MARK.at, how: 'a flatter one is ordered' };
+    const { steps } = done;
+    const signed = { ...steps, belt: { ...MARK, seconded: { by: 'Jory', at: MARK.at } } };
+    expect(inBay({ steps: signed, found: [{ ...found, settled }] })).toEqual([]);
   });
 
   test.each(['warning', 'unexplained', 'sound', 'soundOn'] as const)(

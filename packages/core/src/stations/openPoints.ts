@@ -11,7 +11,7 @@ import { CONSENT_LABELS, KEEP_LABELS, type Keep, placeLabel, SETTINGS_DEFAULTS }
 import { type ConsentKind, lowerFirst, missingConsents, type NeededConsent } from '../order';
 import { baselinePoints, handOverPoints } from './baselinePoints';
 import { counterPoints, telephonePoints } from './bookInPoints';
-import { buildPoints } from './buildPoints';
+import { bayPoints, buildPoints } from './buildPoints';
 import { carFactPoints } from './carFactPoints';
 import { channelPoints } from './channelPoints';
 import { crossoverPoints } from './crossoverPoints';
@@ -64,7 +64,8 @@ export function openPoints(
     ...there.flatMap(matchPoints),
     ...wishPoints(job, openings),
     ...consentPoints(job, there),
-    ...there.flatMap(buildPoints),
+    ...there.flatMap((opening) => buildPoints(opening, job)),
+    ...bayPoints(job),
     ...handOverPoints(job, there),
     ...startValuePoints(job, there, shop.confidence),
   ];

@@ -45,6 +45,7 @@ import { PartFigures1764901300000 } from './migrations/1764901300000-PartFigures
 import { ListsAsked1764901400000 } from './migrations/1764901400000-ListsAsked';
 import { AmplifierPlans1764901500000 } from './migrations/1764901500000-AmplifierPlans';
 import { CrossoversAndBoxes1764901600000 } from './migrations/1764901600000-CrossoversAndBoxes';
+import { Bay1764901700000 } from './migrations/1764901700000-Bay';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -74,6 +75,7 @@ const MIGRATIONS = [
   ListsAsked1764901400000,
   AmplifierPlans1764901500000,
   CrossoversAndBoxes1764901600000,
+  Bay1764901700000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

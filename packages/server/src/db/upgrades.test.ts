@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { describe, expect, test } from '@jest/globals';
-import { NO_BASELINE } from '@low-quarry/core/model';
+import { NO_BASELINE, NOTHING_DONE } from '@low-quarry/core/model';
 import pg from 'pg';
 import { readDemoFiles } from '../demo/demoFiles';
 import { asAdmin, countingIds, DEMO_DIR, NOW, ownerName, urlOf } from '../testing/testDatabase';
@@ -44,6 +44,7 @@ async function earlierShop(schema: string) {
   const outside = isAfter(schema, 'Questions1764900800000') ? { questions: [] } : {};
   const seen = isAfter(schema, 'Facts1764901000000') ? { found: {} } : {};
   const wired = isAfter(schema, 'CrossoversAndBoxes1764901600000') ? { crossovers: [], stowed: [] } : {};
+  const done = isAfter(schema, 'Bay1764901700000') ? { bay: NOTHING_DONE } : {};
   const job = {
     id: jobId,
     vehicle_id: vehicle.id,
@@ -55,6 +56,7 @@ async function earlierShop(schema: string) {
     ...tried,
     ...seen,
     ...wired,
+    ...done,
     ...outside,
   };
   const columns = Object.keys(job).map((column) => `"${column}"`);

@@ -13,6 +13,7 @@ import { newVehicleSchema } from '@low-quarry/core/contracts/newVehicle';
 import { passwordSchema, personNameSchema, pinSchema } from '@low-quarry/core/contracts/sessions';
 import { explainFileFailure, partsFileSchema, readFile } from '@low-quarry/core/formats';
 import {
+  foundThingSchema,
   newJobFactsSchema,
   openingFactsSchema,
   openingRecordSchema,
@@ -33,6 +34,15 @@ const choiceSchema = z.strictObject({
 const demoJobSchema = newJobFactsSchema.omit({ dueOn: true }).extend({
   vehicleId: z.string(),
   dueInDays: z.int().nullable(),
+  /** How far the work is: the first steps of its plan, and what was found besides. */
+  done: z
+    .strictObject({
+      by: z.string(),
+      at: z.iso.datetime(),
+      share: z.number().min(0).max(1),
+      found: z.array(foundThingSchema.omit({ key: true, step: true, by: true, at: true })).default([]),
+    })
+    .optional(),
   /** What was measured or found on this car, by place; everything else is as the library has it. */
   openings: z.array(
     openingFactsSchema.pick({ place: true, side: true }).extend({
@@ -44,7 +54,6 @@ const demoJobSchema = newJobFactsSchema.omit({ dueOn: true }).extend({
       obstaclesLooked: z.boolean().optional(),
       note: openingRecordSchema.shape.note.optional(),
       earlier: openingRecordSchema.shape.earlier.optional(),
-      build: openingRecordSchema.shape.build.optional(),
       choice: choiceSchema.optional(),
     }),
   ),

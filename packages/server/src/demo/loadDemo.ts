@@ -2,10 +2,13 @@
 
 import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
 import type { PartsFile } from '@low-quarry/core/formats';
+import { jobFactsOf, type Panel, type ShopSettings } from '@low-quarry/core/model';
+import { carInBay, carPlan, planCar } from '@low-quarry/core/plan';
 import type { DataSource, EntityManager } from 'typeorm';
 import { createChoicesService } from '../features/choices/choicesRoutes';
 import { History, programAuthor } from '../features/history/History';
 import { JobsStore } from '../features/jobs/JobsStore';
+import { createJobsService } from '../features/jobs/jobsRoutes';
 import { noteNewJob } from '../features/jobs/noteJob';
 import { PartsImport } from '../features/library/PartsImport';
 import { PartsStore } from '../features/library/PartsStore';
@@ -103,7 +106,7 @@ async function fill(
   await parts.saveParts(files.parts);
   await new VehiclesStore(manager).save(files.vehicles);
   await addVariants(manager, files.variants, templates, identity);
-  for (const job of files.jobs) await insertJob(manager, job, files.vehicles, identity);
+  for (const job of files.jobs) await insertJob(manager, job, files, identity);
   if (files.trade) {
     const history = new History(manager, programAuthor('The demo shop'), identity.now(), identity.newId());
     const packs = new PartsImport(manager, history);
@@ -140,8 +143,8 @@ async function addVariants(
 
 async function insertJob(
   manager: EntityManager,
-  { openings, vehicleId, dueInDays, ...job }: DemoJob,
-  vehicles: Awaited<ReturnType<typeof readDemoFiles>>['vehicles'],
+  { openings, vehicleId, dueInDays, done, ...job }: DemoJob,
+  { vehicles, shop }: Pick<Awaited<ReturnType<typeof readDemoFiles>>, 'vehicles' | 'shop'>,
   { now, newId }: Identity,
 ): Promise<void> {
   const vehicle = vehicles.find(({ id }) => id === vehicleId);
@@ -166,7 +169,6 @@ async function insertJob(
       obstaclesLooked: here?.obstaclesLooked ?? known.obstaclesLooked,
       note: here?.note ?? known.note,
       earlier: here?.earlier ?? known.earlier,
-      build: here?.build ?? known.build,
       dimensions: { ...known.dimensions, ...here?.dimensions },
     },
   }));
@@ -178,6 +180,43 @@ async function insertJob(
   );
   if (choices.length === 0) return;
   await createChoicesService(manager, history, ['owner']).keep(jobId, choices);
+  if (done) await tick(manager, jobId, done, { panels: vehicle.panels, shop, newId, history });
+}
+
+/** As somebody in the bay ticks them, one after the other. */
+async function tick(
+  manager: EntityManager,
+  jobId: string,
+  { by, at, share, found }: NonNullable<DemoJob['done']>,
+  {
+    panels,
+    shop,
+    newId,
+    history,
+  }: {
+    readonly panels: readonly Panel[];
+    readonly shop: ShopSettings;
+    readonly newId: () => string;
+    readonly history: History;
+  },
+): Promise<void> {
+  const jobs = createJobsService(manager);
+  const { job, openings } = await jobs.get(jobId);
+  const { worked, ...wires } = carInBay(job, openings, shop);
+  const keysProve = shop.polarityProof === 'testOrKey';
+  const { steps } = carPlan(planCar(job, worked, panels, wires), { keysProve, unit: shop.unit });
+  const ticked = steps.slice(0, Math.floor(share * steps.length));
+  const last = ticked.at(-1)?.id ?? '';
+  const marks = ticked.map(({ id, print, counts, needsSecond }) => {
+    const counted = counts && { pieces: counts.count, broken: 0, replaced: 0 };
+    const seconded = needsSecond ? { seconded: { by: 'Rieke', at } } : {};
+    return [id, { state: 'done' as const, by, at, print, ...(counted ? { counted } : {}), ...seconded }] as const;
+  });
+  const bay = {
+    steps: Object.fromEntries(marks),
+    found: found.map((each) => ({ ...each, key: newId(), step: last, by, at })),
+  };
+  await jobs.changeWhereNeeded(job, { ...jobFactsOf(job), bay, ended: null }, history, true);
 }
 
 /** Drawn for the demo: no real car is in them. */

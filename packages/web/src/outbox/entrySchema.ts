@@ -27,7 +27,16 @@ const common = {
 };
 
 /** Kinds of records that are saved whole from a form. */
-export const SAVED_NAMES = ['vehicle', 'intake', 'baseline', 'found', 'amplifierPlan', 'crossovers', 'stowed'] as const;
+export const SAVED_NAMES = [
+  'vehicle',
+  'intake',
+  'baseline',
+  'found',
+  'amplifierPlan',
+  'crossovers',
+  'stowed',
+  'bay',
+] as const;
 
 export const entrySchema = z.discriminatedUnion('kind', [
   z.object({

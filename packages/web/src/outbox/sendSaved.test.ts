@@ -1,6 +1,13 @@
 import { afterEach, expect, jest, test } from '@jest/globals';
 import { type Job, jobSchema, newJobSchema } from '@low-quarry/core/contracts/jobs';
-import { intakeFactsOf, jobFactsOf, type VehicleRecord, vehicleSchema } from '@low-quarry/core/model';
+import {
+  type Bay,
+  intakeFactsOf,
+  jobFactsOf,
+  type StepMark,
+  type VehicleRecord,
+  vehicleSchema,
+} from '@low-quarry/core/model';
 import type { SaveRecord } from './Entry';
 import { toKept } from './keptEntries';
 import { readEntry } from './readEntry';
@@ -96,6 +103,41 @@ test('two parts of one job do not clash: the version of the second is only behin
   expect(sent).toMatchObject({
     kind: 'replaced',
     entry: { version: 9, clash: null, record: { baseline: { radio: 'Flat' } } },
+  });
+});
+
+test('two tablets that ticked the same step, and others: each tick is there, and who was first did it', async () => {
+  const mark = (by: string, minute: number): StepMark => ({
+    ...{ state: 'done', by, at: `2026-03-02T10:0${minute}:00.000Z`, print: '00000001' },
+  });
+  const bay = (steps: Bay['steps']): Bay => ({ steps, found: [] });
+  const mine = bay({ off: mark('Rieke', 2), lamp: mark('Rieke', 3) });
+  const theirs = { ...JOB, version: 9, bay: bay({ off: mark('Jory', 1), plug: mark('Jory', 4) }) };
+  answering(conflict(theirs));
+  const sent = await sendEntry(entryOf('bay', { bay: bay({}) }, { bay: mine }), newId);
+  const off = { ...mark('Jory', 1), also: ['Rieke'] };
+  expect(sent).toMatchObject({ kind: 'replaced', entry: { version: 9, clash: null, refused: null } });
+  expect(sent.kind === 'replaced' && (sent.entry as SaveRecord).record).toEqual({
+    bay: bay({ off, lamp: mark('Rieke', 3), plug: mark('Jory', 4) }),
+  });
+});
+
+test('one counted four and the other three: that waits for a person', async () => {
+  const counted = (by: string, pieces: number): Bay => ({
+    ...{ found: [] },
+    steps: {
+      off: {
+        ...{ state: 'done', by, at: '2026-03-02T10:00:00.000Z', print: '00000001' },
+        counted: { pieces, broken: 0, replaced: 0 },
+      },
+    },
+  });
+  answering(conflict({ ...JOB, version: 9, bay: counted('Jory', 3) }));
+  const before: Bay = { steps: {}, found: [] };
+  const sent = await sendEntry(entryOf('bay', { bay: before }, { bay: counted('Rieke', 4) }), newId);
+  expect(sent).toMatchObject({
+    kind: 'replaced',
+    entry: { clash: { version: 9, record: { bay: counted('Jory', 3) } } },
   });
 });
 

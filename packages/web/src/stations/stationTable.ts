@@ -21,6 +21,7 @@ export const STATIONS = {
   wire: { path: '/jobs/:jobId/wires', crumb: 'Wires', under: 'job' },
   order: { path: '/jobs/:jobId/order', crumb: 'Order list', under: 'job' },
   build: { path: '/jobs/:jobId/build', crumb: 'In the bay', under: 'job' },
+  steps: { path: '/jobs/:jobId/build/steps', crumb: 'Step by step', under: 'build' },
   handOver: { path: '/jobs/:jobId/hand-over', crumb: 'Hand over', under: 'job' },
 } as const satisfies Readonly<Record<string, StationEntry>>;
 

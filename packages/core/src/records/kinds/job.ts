@@ -11,13 +11,16 @@ import {
   jobStateSchema,
 } from '../../model';
 import { baselineFields } from '../baselineFields';
+import { bayFields } from '../bayFields';
 import { carFactFields } from '../carFactFields';
 import { type Field, keyField } from '../Field';
 import { crossoverFields, stowedFields } from '../namedFields';
 import { recordEntry } from './RecordEntry';
 
-/** Saved each by itself: what was tried of a car, found on it, and decided of its amplifier, its crossovers and other boxes. */
-const BY_THEMSELVES: ReadonlySet<JobFactKey> = new Set(['baseline', 'found', 'amplifierPlan', 'crossovers', 'stowed']);
+/** Saved each by itself: what was tried of a car, found on it, decided of its amplifier, its crossovers and other boxes, and done. */
+const BY_THEMSELVES: ReadonlySet<JobFactKey> = new Set([
+  ...(['baseline', 'found', 'amplifierPlan', 'crossovers', 'stowed', 'bay'] as const),
+]);
 
 type WithPlan = Pick<JobFacts, 'amplifierPlan'>;
 
@@ -47,6 +50,7 @@ function stateFields(...states: readonly JobState[]): readonly Field<JobState>[]
     ...crossoverFields(...states),
     ...stowedFields(...states),
     ...baselineFields(...states),
+    ...bayFields(...states),
     STANDING,
   ];
 }

@@ -174,6 +174,12 @@ test.each<[string, string, number?, string[]?]>([
     11,
     ['3 pictures were left where they are: no folder for photos was set'],
   ],
+  [
+    'boxes',
+    'CrossoversAndBoxes1764901600000',
+    11,
+    ['3 pictures were left where they are: no folder for photos was set'],
+  ],
 ])(
   'a backup of an earlier program, schema %s, is restored, and nothing in it is unreadable',
   async (name, schema, jobs = 6, said = []) => {

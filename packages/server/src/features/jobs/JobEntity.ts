@@ -38,6 +38,7 @@ const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { re
   crossovers: { name: 'crossovers', type: 'jsonb' },
   stowed: { name: 'stowed', type: 'jsonb' },
   baseline: { name: 'baseline', type: 'jsonb' },
+  bay: { name: 'bay', type: 'jsonb' },
 };
 
 /** The facts by their columns, for statements that the entity manager does not write. */

@@ -10,6 +10,7 @@ import {
   type OpeningWithState,
   type putAmplifierPlan,
   type putBaseline,
+  type putBay,
   type putCrossovers,
   type putFound,
   type putJob,
@@ -21,9 +22,11 @@ import {
   type JobFacts,
   type JobState,
   jobFactsOf,
+  mayDo,
+  type Role,
   type VehicleRecord,
 } from '@low-quarry/core/model';
-import { isSame, signatureForbids } from '@low-quarry/core/records';
+import { forgedSecond, isSame, signatureForbids } from '@low-quarry/core/records';
 import type { z } from 'zod';
 import { AppError, notFound, refused, versionConflict } from '../../http/AppError';
 import type { History } from '../history/History';
@@ -35,6 +38,8 @@ import type { OpeningStates } from './OpeningStates';
 import type { PartsChosen } from './PartsChosen';
 
 const DAY_MS = 86_400_000;
+const NOT_TICKED = 'Steps are ticked by a fitter or the owner.';
+const NOT_TICKED_AT = { path: 'bay.steps', message: NOT_TICKED };
 
 export class JobsService {
   constructor(
@@ -125,6 +130,22 @@ export class JobsService {
   ): Promise<Job> {
     const before = await this.require(jobId);
     return this.write(before, version, { ...jobFactsOf(before), stowed }, history);
+  }
+
+  /** Who signs as the second person signs for nobody else; the counter settles what was found, and ticks nothing. */
+  async changeBay(
+    jobId: string,
+    { version, bay }: z.output<typeof putBay.body>,
+    history: History,
+    roles: readonly Role[],
+  ): Promise<Job> {
+    const before = await this.require(jobId);
+    if (before.version === version) {
+      const forged = forgedSecond(before.bay, bay, history.authorName);
+      if (forged) throw refused(forged.message, [forged]);
+      if (!mayDo('measure', roles) && !isSame(before.bay.steps, bay.steps)) throw refused(NOT_TICKED, [NOT_TICKED_AT]);
+    }
+    return this.write(before, version, { ...jobFactsOf(before), bay }, history);
   }
 
   private async write(before: Job, version: number, facts: JobFacts, history: History): Promise<Job> {

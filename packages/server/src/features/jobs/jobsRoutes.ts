@@ -8,6 +8,7 @@ import {
   listJobs,
   putAmplifierPlan,
   putBaseline,
+  putBay,
   putCrossovers,
   putFound,
   putJob,
@@ -75,6 +76,9 @@ export function jobsRoutes(
   );
   write(router, db, putStowed, ({ params, body, manager, actor }) =>
     createJobsService(manager).changeStowed(params.jobId, body, openHistory(manager, actor)),
+  );
+  write(router, db, putBay, ({ params, body, manager, actor }) =>
+    createJobsService(manager).changeBay(params.jobId, body, openHistory(manager, actor), actor.roles),
   );
   write(router, db, endJob, ({ params, body, manager, actor }) =>
     createJobsService(manager).end(params.jobId, body.version, body.as, openHistory(manager, actor)),

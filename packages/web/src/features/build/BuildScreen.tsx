@@ -2,28 +2,22 @@
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import {
   jobTitle,
+  type Panel,
   placeLabel,
   SETTINGS_DEFAULTS,
   type ShopSettings,
   type SmallNeed,
   smallNeeds,
 } from '@low-quarry/core/model';
-import {
-  channelSheets,
-  jointLines,
-  type OpenPoint,
-  orderHolds,
-  wireRuns,
-  wiringNeeds,
-} from '@low-quarry/core/stations';
+import { carInBay, isBeforeWork, type PlanWires } from '@low-quarry/core/plan';
+import { wiringNeeds } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { shopSettingsQuery } from '../../api/settingsQuery';
 import { addressOf } from '../../stations/addressOf';
 import { crumbsTo } from '../../stations/crumbsTo';
-import { late } from '../../ui/late';
 import { Shell } from '../../ui/Shell';
-import { Answered, Empty, Loading } from '../../ui/states';
+import { Answered, Empty } from '../../ui/states';
 import { useScreenAwake } from '../../ui/useScreenAwake';
 import { jobQuery } from '../jobs/jobsQueries';
 import { OpeningStateLine } from '../jobs/OpeningStateLine';
@@ -31,10 +25,13 @@ import { LaterHeeds } from '../orders/LaterHeeds';
 import { SmallNeeds } from '../orders/SmallNeeds';
 import { HeldPoints } from '../rail/HeldPoints';
 import { Rail } from '../rail/Rail';
-import { railView } from '../rail/railView';
 import { vehicleQuery } from '../vehicles/vehicleQueries';
+import { FoundThings } from './FoundThings';
 import { OpeningBuild } from './OpeningBuild';
-import type { PlanWires } from './planView';
+import { PlanOfCar } from './PlanOfCar';
+import { StuckBay } from './StuckBay';
+import { type BayAtHand, useBay } from './useBay';
+import { usePlan } from './usePlan';
 
 export function BuildScreen() {
   useScreenAwake();
@@ -56,18 +53,18 @@ export function BuildScreen() {
 /** On paper is the work card alone. */
 const SCREEN = 'only-screen flex flex-col gap-4';
 
-function Filled({ job, openings: told }: { readonly job: Job; readonly openings: readonly OpeningWithState[] }) {
+function Filled({
+  job: stored,
+  openings: told,
+}: {
+  readonly job: Job;
+  readonly openings: readonly OpeningWithState[];
+}) {
   const shop = useQuery(shopSettingsQuery);
   const wishes = shop.data ?? SETTINGS_DEFAULTS;
-  const holds = orderHolds(job, told, wishes);
-  const openings = told.map((opening) => withHold(opening, holds.get(opening.id)));
-  const worked = openings.filter(isWorkedOn);
-  const left = openings.filter((opening) => !isWorkedOn(opening));
-  const channels = channelSheets(job, openings, wishes.confidence);
-  const sheets = channels.kind === 'known' ? channels.sheets : [];
-  const joints = jointLines(sheets, openings, worked, wishes.schools.splice);
-  const runs = wireRuns(job, sheets, openings, worked);
-  const held = railView(job, openings).points.filter((point) => point.isHeld && isBeforeWork(point));
+  const atHand = useBay(stored);
+  const job = { ...stored, bay: atHand.bay };
+  const { openings, worked, left, joints, runs, held } = carInBay(job, told, wishes);
   return (
     <>
       <div className={SCREEN}>
@@ -77,27 +74,30 @@ function Filled({ job, openings: told }: { readonly job: Job; readonly openings:
           </Empty>
         )}
         <HeldPoints job={job} openings={openings} which={isBeforeWork} />
+        <FoundThings job={job} atHand={atHand} />
         {job.ownership.putBack && <Heed what="To be put back, keep and label">{job.ownership.putBack}</Heed>}
         {job.lostWithoutSupply && <Heed what="Lost when the battery is off">{job.lostWithoutSupply}</Heed>}
         <LaterHeeds later={job.later} />
+        {atHand.stuck && <StuckBay job={job} stuck={atHand.stuck} />}
       </div>
       {worked.length > 0 && (
         <Needs
           job={job}
           openings={worked}
-          wires={wiringNeeds(job, openings, worked, wishes)}
-          plan={{ joints, runs }}
-          held={held.map(({ words }) => words)}
+          small={wiringNeeds(job, openings, worked, wishes)}
+          wires={{ joints, runs }}
+          atHand={atHand}
+          held={held}
           shop={shop.data ?? null}
         />
       )}
       <div className={SCREEN}>
-        {worked.length > 0 && <p>A step can be ticked when the one before it is: the panel closes last.</p>}
         <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start">
           {worked.map((opening) => (
             <OpeningBuild
               key={opening.id}
               opening={opening}
+              bay={atHand.bay}
               vehicleId={job.vehicle.id}
               joints={joints.filter(({ openingId }) => openingId === opening.id)}
             />
@@ -129,20 +129,22 @@ function Filled({ job, openings: told }: { readonly job: Job; readonly openings:
 type NeedsProps = {
   readonly job: Job;
   readonly openings: readonly OpeningWithState[];
-  readonly wires: readonly SmallNeed[];
-  readonly plan: PlanWires;
+  readonly small: readonly SmallNeed[];
+  readonly wires: PlanWires;
+  readonly atHand: BayAtHand;
   readonly held: readonly string[];
   /** Null while it is on its way. */
   readonly shop: ShopSettings | null;
 };
 
 /** Also of the panels that come off, which only the vehicle's own record has. */
-function Needs({ job, openings, wires, plan, held, shop }: NeedsProps) {
+function Needs({ job, openings, small, wires, atHand, held, shop }: NeedsProps) {
   const vehicle = useQuery(vehicleQuery(job.vehicle.id));
   return (
     <Answered query={vehicle} what="the vehicle’s panels">
       {({ record: { panels } }) => (
         <>
+          <Planned {...{ job, openings, panels, wires, atHand, held, shop }} />
           <div className={SCREEN}>
             <SmallNeeds
               needs={[
@@ -150,26 +152,25 @@ function Needs({ job, openings, wires, plan, held, shop }: NeedsProps) {
                   openings.map(({ record }) => record),
                   panels,
                 ),
-                ...wires,
+                ...small,
               ]}
             />
           </div>
-          <PlanOfCar {...{ job, openings, panels, held, shop }} wires={plan} />
         </>
       )}
     </Answered>
   );
 }
 
-/** Read by whoever opens it: it comes behind the screen. */
-const PlanOfCar = late(
-  () => import('./PlanOfCar').then((code) => code.PlanOfCar),
-  () => <Loading what="the plan" />,
-);
-
-/** What holds the work itself. */
-function isBeforeWork({ station }: OpenPoint): boolean {
-  return station === 'bookIn' || station === 'build';
+function Planned({
+  panels,
+  wires,
+  openings,
+  ...rest
+}: Omit<NeedsProps, 'small'> & { readonly panels: readonly Panel[] }) {
+  const { job, atHand, shop } = rest;
+  const plan = usePlan({ job, openings, panels, wires, bay: atHand.bay, shop });
+  return <PlanOfCar {...rest} plan={plan} />;
 }
 
 function Heed({ what, children }: { readonly what: string; readonly children: string }) {
@@ -178,16 +179,4 @@ function Heed({ what, children }: { readonly what: string; readonly children: st
       <strong>{what}:</strong> {children}
     </p>
   );
-}
-
-/** What its channel does not feed or stand is not built in either. */
-function withHold(opening: OpeningWithState, hold: string | undefined): OpeningWithState {
-  const { state } = opening;
-  if (hold === undefined || state.kind !== 'chosen' || state.heldBack !== null) return opening;
-  return { ...opening, state: { ...state, heldBack: hold } };
-}
-
-/** What has begun is shown to its end, whatever became of the choice. */
-function isWorkedOn({ record, state }: OpeningWithState): boolean {
-  return record.build.length > 0 || (state.kind === 'chosen' && state.heldBack === null);
 }

@@ -1,44 +1,33 @@
-/** One opening in the bay: what goes in, what comes off before, what can hurt, and its steps, ticked one after the other. */
+/** One opening in the bay: what goes in, what comes off before, what can hurt, and how far it is. */
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { workWords } from '@low-quarry/core/fit';
-import {
-  BUILD_STEP_LABELS,
-  BUILD_STEPS,
-  type BuildStep,
-  cautionsFor,
-  nextBuildStep,
-  placeLabel,
-  withBuildStep,
-} from '@low-quarry/core/model';
-import type { JointLine } from '@low-quarry/core/stations';
-import { useMay, useMe } from '../../api/me';
-import { whenWords } from '../../text/whenWords';
+import { type Bay, type BuildStep, cautionsFor, placeLabel } from '@low-quarry/core/model';
+import { type JointLine, progressAt } from '@low-quarry/core/stations';
 import { useSettings } from '../../ui/settings';
-import { Tick } from '../../ui/Tick';
-import { NotInShop } from '../openings/NotInShop';
-import { useSaveAtOnce } from '../openings/useSaveAtOnce';
 import { PanelInFront } from '../panels/PanelInFront';
+
+/** By what comes next. */
+const PROGRESS: Readonly<Record<BuildStep | 'nothing', string>> = {
+  panelOff: 'nothing yet.',
+  fitted: 'the panel is off, the old speaker out.',
+  tested: 'the new speaker is in, and nobody has heard it.',
+  closed: 'it was heard; its panel is open.',
+  nothing: 'all of it.',
+};
 
 type OpeningBuildProps = {
   readonly opening: OpeningWithState;
+  readonly bay: Bay;
   readonly vehicleId: string;
   /** Its own. */
   readonly joints: readonly JointLine[];
 };
 
-export function OpeningBuild({ opening, vehicleId, joints }: OpeningBuildProps) {
+export function OpeningBuild({ opening, bay, vehicleId, joints }: OpeningBuildProps) {
   const { unit } = useSettings();
-  const { name } = useMe();
-  const mayBuild = useMay('measure');
-  const { record, stuck, save } = useSaveAtOnce(opening);
-  const { build } = record;
-  const { state } = opening;
+  const { record, state } = opening;
   const label = placeLabel(record);
-  const next = nextBuildStep(build);
-  const set = (step: BuildStep, isOn: boolean) => {
-    const done = withBuildStep(build, step, isOn ? { by: name, at: new Date().toISOString() } : null);
-    save({ ...record, build: done });
-  };
+  const { next } = progressAt(bay, opening);
   return (
     <section aria-label={label} className="flex flex-col gap-3">
       <h2 className="border-b border-ink text-[18px] font-bold">{label}</h2>
@@ -70,29 +59,9 @@ export function OpeningBuild({ opening, vehicleId, joints }: OpeningBuildProps) 
         </p>
       ))}
       <PanelInFront vehicleId={vehicleId} record={record} />
-      <fieldset disabled={!mayBuild || stuck !== undefined}>
-        <legend className="font-semibold">Done</legend>
-        {BUILD_STEPS.map((step) => {
-          const done = build.find((each) => each.step === step);
-          return (
-            <div key={step} className="flex flex-wrap items-center gap-x-3">
-              <Tick
-                label={BUILD_STEP_LABELS[step]}
-                isOn={done !== undefined}
-                isLocked={!done && step !== next}
-                onChange={(isOn) => set(step, isOn)}
-              />
-              {done && (
-                <span className="text-[13px] text-muted">
-                  {[done.by, whenWords(done.at, new Date())].filter(Boolean).join(', ')}
-                </span>
-              )}
-            </div>
-          );
-        })}
-      </fieldset>
-      {stuck && <NotInShop stuck={stuck} />}
-      {!mayBuild && <p className="font-semibold text-hold">You can look; ticking is for a fitter or the owner.</p>}
+      <p>
+        <strong>Done:</strong> {PROGRESS[next ?? 'nothing']}
+      </p>
     </section>
   );
 }

@@ -1,20 +1,21 @@
 /** The plan on paper, to be ticked by hand: black and white, read at arm's length. */
 import type { Job } from '@low-quarry/core/contracts/jobs';
 import type { ShopSettings } from '@low-quarry/core/model';
-import type { PlanStep } from '@low-quarry/core/plan';
+import type { StepState } from '@low-quarry/core/plan';
 import { PaperHead } from '../jobs/PaperHead';
 import { aboutWords, planTools } from './planView';
 
 type WorkCardProps = {
   readonly job: Job;
   readonly shop: ShopSettings;
-  readonly steps: readonly PlanStep[];
+  readonly states: readonly StepState[];
   readonly minutes: number;
   /** What nothing may be begun before, in words. */
   readonly held: readonly string[];
 };
 
-export function WorkCard({ job, shop, steps, minutes, held }: WorkCardProps) {
+export function WorkCard({ job, shop, states, minutes, held }: WorkCardProps) {
+  const steps = states.map(({ step }) => step);
   return (
     <article className="only-print text-[16px] leading-6 text-black" aria-hidden="true">
       <PaperHead
@@ -32,7 +33,7 @@ export function WorkCard({ job, shop, steps, minutes, held }: WorkCardProps) {
       <p className="py-2">
         <strong>Tools:</strong> {planTools(steps).join('; ')}.
       </p>
-      {steps.map((step, at) => (
+      {states.map(({ step, kind }, at) => (
         <section key={step.id} className="break-inside-avoid border-t border-black py-1.5">
           {steps[at - 1]?.where !== step.where && <h2 className="text-[18px] font-bold">{step.where}</h2>}
           {step.cautions.map((caution) => (
@@ -41,7 +42,7 @@ export function WorkCard({ job, shop, steps, minutes, held }: WorkCardProps) {
             </p>
           ))}
           <p className="flex gap-2">
-            <span>☐</span>
+            <span>{kind === 'done' ? '☑' : '☐'}</span>
             <strong>{at + 1}</strong>
             <span>
               {step.what}

@@ -1,10 +1,26 @@
 import { expect, test } from '@jest/globals';
-import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import type { PlanStep } from '@low-quarry/core/plan';
-import { aboutWords, planCar, planGroups, planTools, stepMinutes } from './planView';
+import { carPlan, type PlanStep, planStates } from '@low-quarry/core/plan';
+import { PLAIN_OPENING } from '@low-quarry/core/testing/plainOpening';
+import { aboutWords, planGroups, planTools, stepMinutes } from './planView';
 
+/** One that the program makes, for what is of no matter here. */
+const [ANY] = carPlan(
+  {
+    ...{
+      panels: [],
+      joints: [],
+      runs: [],
+      boxes: [],
+      lostWithoutSupply: null,
+      hasPowerWire: false,
+      hasWarnings: false,
+    },
+    openings: [{ id: 'a', record: PLAIN_OPENING, speakerName: 'Shoal', isTweeter: false, works: [] }],
+  },
+  { keysProve: false, unit: 'mm' },
+).steps as [PlanStep];
 const step = (id: string, where: string, tools: readonly string[] = []): PlanStep => ({
-  ...{ id, where, what: '', from: '', open: null, tools, minutes: 1, people: 1, cautions: [], after: [] },
+  ...{ ...ANY, id, where, tools, after: [] },
 });
 
 test.each([
@@ -23,8 +39,9 @@ test('a step is told to the minute', () => {
 });
 
 test('steps at one place stand together, and again where one comes back to it', () => {
-  const groups = planGroups([step('a', 'Door'), step('b', 'Door'), step('c', 'Battery'), step('d', 'Door')]);
-  expect(groups.map(({ where, steps }) => [where, steps.map(({ id }) => id).join('')])).toEqual([
+  const steps = [step('a', 'Door'), step('b', 'Door'), step('c', 'Battery'), step('d', 'Door')];
+  const groups = planGroups(planStates(steps, { steps: {} }));
+  expect(groups.map(({ where, states }) => [where, states.map(({ step: { id } }) => id).join('')])).toEqual([
     ['Door', 'ab'],
     ['Battery', 'c'],
     ['Door', 'd'],
@@ -37,26 +54,4 @@ test('each tool is told once', () => {
     'forks',
     'cell',
   ]);
-});
-
-test('only what is chosen is work; an amplifier that comes later brings no power wire yet', () => {
-  const chosen = { kind: 'chosen', speakerName: 'Shoal', works: [], plays: { speakerKind: 'tweeter' } };
-  const openings = [
-    { id: 'a', record: {}, state: chosen },
-    { id: 'b', record: {}, state: { kind: 'nothingChosen' } },
-  ] as unknown as OpeningWithState[];
-  const amplifier = { kind: 'amplifier', name: 'amplifier', box: null, space: '', heldBy: '', rmsW: null };
-  const job = (isLater: boolean) =>
-    ({
-      lostWithoutSupply: null,
-      stowed: [{ ...amplifier, isLater }],
-      crossovers: [],
-      amplifierPlan: null,
-    }) as unknown as Job;
-  const car = (isLater: boolean) => planCar(job(isLater), openings, [], { joints: [], runs: [] });
-  expect(car(true).openings).toEqual([{ id: 'a', record: {}, speakerName: 'Shoal', works: [], isTweeter: true }]);
-  expect([car(true).hasPowerWire, car(false).hasPowerWire]).toEqual([false, true]);
-  expect([car(true).boxes, car(false).boxes.map(({ what }) => what)]).toEqual([[], ['amplifier']]);
-  const bypass = { ...job(true), amplifierPlan: { kind: 'bypass', by: 'addedAmplifier' } } as unknown as Job;
-  expect(planCar(bypass, openings, [], { joints: [], runs: [] }).hasPowerWire).toBe(true);
 });

@@ -1,52 +1,16 @@
 /** What is shown of a car's plan. */
-import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { crossoverWords, type Panel, stowedWords } from '@low-quarry/core/model';
-import type { PlanCar, PlanOpening, PlanStep } from '@low-quarry/core/plan';
-import type { JointLine, WireRun } from '@low-quarry/core/stations';
+import type { PlanStep, StepState } from '@low-quarry/core/plan';
 
-export type PlanWires = { readonly joints: readonly JointLine[]; readonly runs: readonly WireRun[] };
-
-/** What the plan follows from. */
-export function planCar(
-  { lostWithoutSupply, stowed, crossovers, amplifierPlan }: PlannedJob,
-  openings: readonly OpeningWithState[],
-  panels: readonly Panel[],
-  { joints, runs }: PlanWires,
-): PlanCar {
-  const now = stowed.filter(({ isLater }) => !isLater);
-  return {
-    ...{ panels, joints, runs, lostWithoutSupply },
-    openings: openings.flatMap(({ id, record, state }): PlanOpening[] =>
-      state.kind === 'chosen'
-        ? [
-            {
-              ...{ id, record, speakerName: state.speakerName, works: state.works },
-              isTweeter: state.plays?.speakerKind === 'tweeter',
-            },
-          ]
-        : [],
-    ),
-    boxes: [
-      ...crossovers.map((each) => ({ what: `Crossover ${each.name}`, words: crossoverWords(each) })),
-      ...now.map((each) => ({ what: each.name, words: stowedWords(each) })),
-    ],
-    hasPowerWire:
-      now.some(({ kind }) => kind === 'amplifier') ||
-      (amplifierPlan?.kind === 'bypass' && amplifierPlan.by === 'addedAmplifier'),
-  };
-}
-
-type PlannedJob = Pick<Job, 'lostWithoutSupply' | 'stowed' | 'crossovers' | 'amplifierPlan'>;
-
-export type PlanGroup = { readonly where: string; readonly steps: readonly PlanStep[] };
+export type PlanGroup = { readonly where: string; readonly states: readonly StepState[] };
 
 /** Steps that follow one another at one place stand under its name. */
-export function planGroups(steps: readonly PlanStep[]): readonly PlanGroup[] {
-  const groups: { readonly where: string; readonly steps: PlanStep[] }[] = [];
-  for (const step of steps) {
+export function planGroups(states: readonly StepState[]): readonly PlanGroup[] {
+  const groups: { readonly where: string; readonly states: StepState[] }[] = [];
+  for (const state of states) {
+    const { where } = state.step;
     const last = groups.at(-1);
-    if (last?.where === step.where) last.steps.push(step);
-    else groups.push({ where: step.where, steps: [step] });
+    if (last?.where === where) last.states.push(state);
+    else groups.push({ where, states: [state] });
   }
   return groups;
 }

@@ -11,7 +11,7 @@ import {
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { vehicleQuery } from '../vehicles/vehicleQueries';
-import { panelAddress } from './panelAddress';
+import { panelFormAddress } from './panelAddress';
 import { panelSummary } from './panelSummary';
 
 type PanelInFrontProps = { readonly vehicleId: string; readonly record: Pick<OpeningRecord, 'place' | 'side'> };
@@ -22,7 +22,6 @@ export function PanelInFront({ vehicleId, record: { place, side } }: PanelInFron
   if (!data || !where) return null;
   const known = data.record.panels.find(({ kind, spot }) => kind === where.kind && spot === where.spot);
   const panel = known ?? newPanel({ ...where, name: '' });
-  const query = known ? '' : `?kind=${panel.kind}&spot=${panel.spot}`;
   const items = new Map([
     ...(panel.fasteners ?? []).map((each) => [each.key, fastenerWords(each)] as const),
     ...(panel.attached ?? []).map((each) => [each.key, attachedWords(each)] as const),
@@ -45,7 +44,7 @@ export function PanelInFront({ vehicleId, record: { place, side } }: PanelInFron
         </ol>
       )}
       <Link
-        to={`${panelAddress(vehicleId, panel)}${query}`}
+        to={panelFormAddress(vehicleId, panel, data.record.panels)}
         className="inline-flex min-h-12 items-center text-action underline"
       >
         {known ? 'Put down what you see of it' : 'Write it down while it comes off'}

@@ -37,11 +37,12 @@ export function railView(job: Job, openings: readonly OpeningWithState[], shop?:
 }
 
 /** Nothing is open where there is nothing yet, either: that is not done. */
-function isBegun(station: RailStation, { baseline }: Job, openings: readonly OpeningWithState[]): boolean {
+function isBegun(station: RailStation, { baseline, bay }: Job, openings: readonly OpeningWithState[]): boolean {
   if (station === 'bookIn') return true;
   if (station === 'handOver') return Object.keys(baseline.after).length > 0;
   if (station === 'order') return openings.some(({ state }) => state.kind === 'chosen');
-  if (station === 'build') return openings.some(({ record }) => record.build.length > 0);
+  if (station === 'build')
+    return Object.keys(bay.steps).length > 0 || openings.some(({ record }) => record.build.length > 0);
   return openings.length > 0;
 }
 

@@ -2,6 +2,7 @@
 import type { SavedKind, SavedName } from './SavedKind';
 import { savedAmplifierPlan } from './savedAmplifierPlan';
 import { savedBaseline } from './savedBaseline';
+import { savedBay } from './savedBay';
 import { savedCrossovers } from './savedCrossovers';
 import { savedFound } from './savedFound';
 import { savedIntake } from './savedIntake';
@@ -17,6 +18,7 @@ const SAVED = {
   amplifierPlan: savedAmplifierPlan,
   crossovers: savedCrossovers,
   stowed: savedStowed,
+  bay: savedBay,
 } as const satisfies Readonly<Record<SavedName, unknown>>;
 
 /** Of whatever kind: an entry of the outbox says only at run time which. */

@@ -1,0 +1,94 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { Change } from '@low-quarry/core/contracts/history';
+import type { Job } from '@low-quarry/core/contracts/jobs';
+import { type Bay, intakeFactsOf, NOTHING_DONE, type StepMark } from '@low-quarry/core/model';
+import { changeSentences } from '@low-quarry/core/records';
+import { createTestApp, type TestApp } from '../../testing/testApp';
+
+const AT = '2026-03-02T10:00:00.000Z';
+const mark = (by: string, more: Partial<StepMark> = {}): StepMark => ({
+  ...{ state: 'done', by, at: AT, print: '00000001', ...more },
+});
+const FOUND: Bay['found'][number] = {
+  ...{ key: 'a', step: 'battery off', where: 'Battery', words: 'its clamp is cracked', by: 'Rieke', at: AT },
+  settled: null,
+};
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await createTestApp();
+});
+afterAll(() => app.drop());
+
+const read = async (): Promise<Job> => (await app.jobNumber(3)).job;
+const put = (http: TestApp['http'], { id, version }: Job, bay: object) =>
+  http.put(`/api/jobs/${id}/bay`).send({ version, bay });
+
+test('what a fitter ticks is kept, told in the history, and nothing else of the job changes', async () => {
+  const job = await read();
+  expect(job.bay).toEqual(NOTHING_DONE);
+  const bay = { steps: { 'battery off': mark('Rieke', { note: 'covered' }) }, found: [FOUND] };
+  const { body } = await put(await app.signedIn('Rieke'), job, bay).expect(200);
+  expect(body).toMatchObject({ ...intakeFactsOf(job), bay, version: job.version + 1 });
+  const stale = await put(app.http, job, NOTHING_DONE).expect(409);
+  expect(stale.body.current).toMatchObject({ bay });
+  const asked = { ...intakeFactsOf(job), version: body.version, wants: 'louder' };
+  expect((await app.http.put(`/api/jobs/${job.id}`).send(asked).expect(200)).body).toMatchObject({ bay });
+  const { body: history } = await app.http.get('/api/history').query({ kind: 'job', record: job.id }).expect(200);
+  const sentences = history.changes.flatMap((change: Change) => changeSentences(change));
+  expect(sentences.join('\n')).toContain('done (Rieke), covered');
+  expect(sentences.join('\n')).toContain('Battery: its clamp is cracked (Rieke)');
+});
+
+test('nobody signs as the second person for somebody else, nor for what they did themselves', async () => {
+  const job = await read();
+  const signed = (by: string, second: string): Bay => ({
+    ...job.bay,
+    steps: { ...job.bay.steps, belt: mark(by, { seconded: { by: second, at: AT } }) },
+  });
+  const rieke = await app.signedIn('Rieke');
+  const forged = await put(rieke, job, signed('Rieke', 'Jory')).expect(422);
+  expect(forged.body.errors).toEqual([
+    {
+      path: 'bay.steps.belt.seconded.by',
+      message: 'Jory signs this where Jory is signed in: this is Rieke’s screen.',
+    },
+  ]);
+  const own = await put(rieke, job, signed('Rieke', 'Rieke')).expect(400);
+  expect(own.body.errors).toMatchObject([{ message: 'The second person is somebody else than who did it.' }]);
+  expect(await read()).toEqual(job);
+  const { body } = await put(await app.signedIn('Jory'), job, signed('Rieke', 'Jory')).expect(200);
+  // Who comes after them leaves it as it is.
+  const more = { ...body.bay, steps: { ...body.bay.steps, closed: mark('Rieke') } };
+  await put(rieke, body, more).expect(200);
+});
+
+test('the counter deals with what was found, and ticks nothing', async () => {
+  const job = await read();
+  const merle = await app.signedIn('Merle');
+  const ticked = { ...job.bay, steps: { ...job.bay.steps, heard: mark('Merle') } };
+  const { body } = await put(merle, job, ticked).expect(422);
+  expect(body.errors).toMatchObject([{ path: 'bay.steps' }]);
+  const settled = { by: 'Merle', at: AT, how: 'a new one is ordered' };
+  const dealt = { ...job.bay, found: [{ ...FOUND, settled }] };
+  expect((await put(merle, job, dealt).expect(200)).body.bay).toEqual(dealt);
+});
+
+test.each<[string, object, string]>([
+  ['a step left out without a reason', { x: mark('Rieke', { state: 'skipped' }) }, 'bay.steps.x.reason'],
+  [
+    'more than anybody counts',
+    { x: mark('Rieke', { counted: { pieces: -1, broken: 0, replaced: 0 } }) },
+    'bay.steps.x.counted.pieces',
+  ],
+  [
+    'a torque of nowhere',
+    { x: mark('Rieke', { torque: { value: 40, unit: 'newtonMetre', source: ' ' } }) },
+    'bay.steps.x.torque.source',
+  ],
+])('%s is refused at its place, and nothing is written', async (_, steps, path) => {
+  const job = await read();
+  const { body } = await put(app.http, job, { steps, found: [] }).expect(400);
+  expect(body.errors).toMatchObject([{ path }]);
+  expect(await read()).toEqual(job);
+});
