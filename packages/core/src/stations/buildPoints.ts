@@ -84,23 +84,22 @@ export function buildPoints({ id, record, state }: PointOpening, { bay }: Pick<P
   return [{ ...common, words, stake, settledAt: { kind: 'match', openingId: id }, isHeld: true }];
 }
 
-/** What was left out with a reason, found besides, or wants a second person. */
+/** What was found besides: the car stands open, and whoever found it waits. */
+export function foundPoints({ bay }: Pick<PointJob, 'bay'>): readonly OpenPoint[] {
+  return bay.found
+    .filter(({ settled }) => settled === null)
+    .map(({ key, where, words, by }) => ({
+      ...{ id: `found ${key}`, station: 'build', askedAt: null, settledAt: { kind: 'build' }, isHeld: false },
+      words: `${where}: ${words} (${by})`,
+      stake: 'Found in the bay: what fits, what is ordered and the rest of the work may follow from it.',
+    }));
+}
+
+/** What was left out with a reason, or wants a second person. */
 export function bayPoints({ bay }: Pick<PointJob, 'bay'>): readonly OpenPoint[] {
   const common = { askedAt: 'bay', settledAt: { kind: 'build' } } as const;
   const marks = Object.entries(bay.steps);
   return [
-    ...bay.found
-      .filter(({ settled }) => settled === null)
-      .map(
-        ({ key, where, words, by }): OpenPoint => ({
-          ...common,
-          id: `found ${key}`,
-          station: 'build',
-          words: `${where}: ${words} (${by})`,
-          stake: 'Found in the bay: what fits, what is ordered and the rest of the work may follow from it.',
-          isHeld: false,
-        }),
-      ),
     ...marks
       .filter(([, { state }]) => state === 'skipped')
       .map(

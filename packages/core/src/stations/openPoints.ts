@@ -11,7 +11,7 @@ import { CONSENT_LABELS, KEEP_LABELS, type Keep, placeLabel, SETTINGS_DEFAULTS }
 import { type ConsentKind, lowerFirst, missingConsents, type NeededConsent } from '../order';
 import { baselinePoints, handOverPoints } from './baselinePoints';
 import { counterPoints, telephonePoints } from './bookInPoints';
-import { bayPoints, buildPoints } from './buildPoints';
+import { bayPoints, buildPoints, foundPoints } from './buildPoints';
 import { carFactPoints } from './carFactPoints';
 import { channelPoints } from './channelPoints';
 import { crossoverPoints } from './crossoverPoints';
@@ -47,6 +47,8 @@ export function openPoints(
     ...baselinePoints(job, there, shop),
   ];
   return [
+    // A car stands open in the bay.
+    ...foundPoints(job),
     // What nothing may be done before is the dearest of all.
     ...asked.filter(({ isHeld }) => isHeld),
     ...asked.filter(({ isHeld }) => !isHeld),

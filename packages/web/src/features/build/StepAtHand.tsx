@@ -137,7 +137,7 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
               label="Why it is left out"
               hint="It stays open on the rail, with your name and this reason."
               most={200}
-              button="Leave it out"
+              button="Leave it out for this reason"
               whenEmpty="Type why it is left out."
               onKeep={(reason) => write(skippedMark(step, noted, reason, who()), 'next')}
             />
