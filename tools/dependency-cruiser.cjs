@@ -26,6 +26,7 @@ const FACES = [
   'stations',
   'plan',
   'template',
+  'cutFiles',
   'doubt',
   'lists',
   'labels',

@@ -327,12 +327,27 @@ test('what has to be filed by hand is advised, drawn, chosen with its minutes, a
   await expect(fitter.verdict()).toContainText('at the bolts');
   await page.getByRole('button', { name: /^Cut a plate from .* sheet/ }).click();
   await expect(fitter.verdict()).toContainText('Clears by');
-  const [template] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: /^Template of the plate of .* at 1:1, SVG$/ }).click(),
-  ]);
-  expect(template.suggestedFilename()).toBe('plate-front-door-left.svg');
-  await expectAtOneToOne(page.context(), await readFile(await template.path(), 'utf8'));
+  const cut = page.getByRole('region', { name: /^The plate of/ });
+  const file = async (button: string | RegExp) => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      cut.getByRole('button', { name: button }).click(),
+    ]);
+    return { name: download.suggestedFilename(), text: await readFile(await download.path(), 'latin1') };
+  };
+  const svg = await file('SVG');
+  expect(svg.name).toBe('plate-front-door-left.svg');
+  await expectAtOneToOne(page.context(), svg.text);
+  // The same for a router, for a printer of solids, and on paper by a printer that scales.
+  expect((await file('DXF')).text).toMatch(/SECTION[\s\S]*DRILL[\s\S]*EOF/);
+  expect((await file('STL')).name).toBe('plate-front-door-left.stl');
+  await cut.getByText('The square is not 50 mm').click();
+  await cut.getByLabel('Measured across, mm').fill('4.9');
+  await cut.getByLabel('Measured up, mm').fill('49,5');
+  await cut.getByRole('button', { name: 'PDF that makes up for it' }).click();
+  await expect(cut.getByText('The square is 50 mm each way; 4.9 mm was read.')).toBeVisible();
+  await cut.getByLabel('Measured across, mm').fill('48.9 mm');
+  expect((await file('PDF that makes up for it')).text).toMatch(/^%PDF-/);
   await fitter.choose();
   await expect(page.getByText(/is chosen here\./)).toBeVisible();
 

@@ -70,13 +70,15 @@ export async function ensureChromium() {
   return CHROMIUM;
 }
 
-/** Programs from Debian's packages that the tests hold against: what is left in photos, what spreadsheets, pages and codes are to others. */
+/** Programs from Debian's packages that the tests hold against: what is left in photos, what spreadsheets, pages, codes, drawings and solids are to others. */
 const REFEREES = [
   ['/usr/bin/exiftool', 'libimage-exiftool-perl'],
   ['/usr/bin/ssconvert', 'gnumeric'],
   ['/usr/bin/pdftoppm', 'poppler-utils'],
   ['/usr/bin/zbarimg', 'zbar-tools'],
   ['/usr/bin/ngspice', 'ngspice'],
+  ['/usr/lib/python3/dist-packages/ezdxf', 'python3-ezdxf'],
+  ['/usr/bin/admesh', 'admesh'],
 ];
 
 export async function ensureReferees() {

@@ -1,6 +1,6 @@
 /** How long a large plan takes: two people's work on a car of which everything is written down. The last line is JSON. */
 import { newPanel, type OpeningRecord, type Panel, type PanelSpot } from '@low-quarry/core/model';
-import { carPlan, type PlanCar } from '@low-quarry/core/plan';
+import { carPlan, type PlanCar, schedule } from '@low-quarry/core/plan';
 import { PLAIN_OPENING } from '@low-quarry/core/testing/plainOpening';
 
 const CHANGES = 15;
@@ -42,11 +42,13 @@ const took = Array.from({ length: CHANGES }, (_, change) => {
   const given = car(change);
   const start = performance.now();
   const { steps } = carPlan(given, { keysProve: false, unit: 'mm' });
-  return { ms: performance.now() - start, steps: steps.length };
+  const { minutes, boundMin } = schedule(steps, 2);
+  return { ms: performance.now() - start, steps: steps.length, aboveBound: minutes / boundMin - 1 };
 }).sort((a, b) => a.ms - b.ms);
 const middle = took[CHANGES >> 1] as (typeof took)[number];
 if (middle.steps < 250) throw new Error(`planBench: expected a large plan, got ${middle.steps} steps`);
 console.log(
   `a plan of ${middle.steps} steps: ${middle.ms.toFixed(1)} ms, the slowest ${took.at(-1)?.ms.toFixed(1)} ms`,
 );
-console.log(JSON.stringify({ planMs: Number(middle.ms.toFixed(1)), planSteps: middle.steps }));
+const aboveBound = Number(Math.max(...took.map((each) => each.aboveBound)).toFixed(3));
+console.log(JSON.stringify({ planMs: Number(middle.ms.toFixed(1)), planSteps: middle.steps, aboveBound }));

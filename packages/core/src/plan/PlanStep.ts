@@ -33,6 +33,8 @@ export type PlanStep = {
   readonly isGate: boolean;
   /** Never left out. */
   readonly isMust: boolean;
+  /** Of a side of which the other one was done before: its minutes are of who has learnt it there. */
+  readonly isSecondSide: boolean;
 };
 
 export type Counts = {
@@ -55,7 +57,7 @@ export type NewStep = Pick<PlanStep, 'id' | 'where' | 'what' | 'from' | 'minutes
 export function stepOf({ says, ...step }: NewStep): PlanStep {
   return {
     ...{ side: null, open: null, tools: [], people: 1, cautions: [], after: [] },
-    ...{ counts: null, hasTorque: false, needsSecond: false, isGate: false, isMust: false },
+    ...{ counts: null, hasTorque: false, needsSecond: false, isGate: false, isMust: false, isSecondSide: false },
     ...step,
     print: printOf(says ?? step.what),
   };

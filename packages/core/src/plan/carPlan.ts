@@ -268,7 +268,8 @@ function sideOf({ id }: PlanStep, openings: readonly PlanOpening[]): PlanStep['s
 
 /** What was just done on the other side goes quicker. */
 function asSecondSide(step: PlanStep, openings: readonly PlanOpening[]): PlanStep {
-  return isSecondSide(step, openings) ? { ...step, minutes: step.minutes * SECOND_SIDE } : step;
+  if (!isSecondSide(step, openings)) return step;
+  return { ...step, minutes: step.minutes * SECOND_SIDE, isSecondSide: true };
 }
 
 function isSecondSide({ id }: PlanStep, openings: readonly PlanOpening[]): boolean {

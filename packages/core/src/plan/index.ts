@@ -8,4 +8,5 @@ export type { PlanOpening } from './openingSteps';
 export type { Counts, PlanStep } from './PlanStep';
 export { type PlanWires, planCar } from './planCar';
 export { marksWithoutStep, missingAt, nextStep, planStates, type StepState } from './planStates';
+export { type Schedule, type Slot, schedule } from './schedule';
 export type { PlanBox } from './wireSteps';

@@ -2,7 +2,8 @@
  * What is cut, at 1:1. A **template** is a piece as it was judged, in millimetres as it lies on the car, seen from the cabin; on paper it stands
  * beside a square to measure, because a printer may scale.
  */
+export { CHECK_SQUARE_MM, headLines, holeWords, type Mark, squareLines, templateMarks } from './marks';
 export { plateTemplate } from './plateTemplate';
 export { ringTemplate } from './ringTemplate';
 export type { Template, TemplateHole } from './Template';
-export { CHECK_SQUARE_MM, type TemplateWords, templateSvg } from './templateSvg';
+export { type TemplateWords, templateSvg } from './templateSvg';

@@ -5,9 +5,10 @@ import type { FitOpening, FitRules } from '../fit/shapes';
 import { ownPlates, plateFrom } from '../fit/work/ownPlate';
 import { patternHoles } from '../geometry/BoltPattern';
 import { circlePattern, exact, opening, RULES, speaker } from '../testing/shapes';
+import { CHECK_SQUARE_MM } from './marks';
 import { plateTemplate } from './plateTemplate';
 import type { Template } from './Template';
-import { CHECK_SQUARE_MM, templateSvg } from './templateSvg';
+import { templateSvg } from './templateSvg';
 
 const SHOP: FitRules = { ...RULES, stock: [{ thicknessMm: 6, halfWidthMm: 0.3, ringCostMinor: 1500 }] };
 const AT = opening({ bolts: circlePattern(3, exact(176), 4), frontGap: exact(40) });

@@ -1,6 +1,6 @@
 /** Hands something out as a file, without asking the server. */
-export function downloadFile(name: string, text: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+export function downloadFile(name: string, content: BlobPart, type: string): void {
+  const url = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

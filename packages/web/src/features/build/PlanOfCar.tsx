@@ -8,6 +8,7 @@ import { Button, LinkButton } from '../../ui/Button';
 import { aboutWords, planGroups, planTools, stepMinutes } from './planView';
 import type { BayAtHand } from './useBay';
 import type { PlanAtHand } from './usePlan';
+import { WhoAndWhen } from './WhoAndWhen';
 import { WorkCard } from './WorkCard';
 
 type PlanOfCarProps = {
@@ -55,6 +56,7 @@ export function PlanOfCar({ job, plan: { steps, minutes, states }, atHand, held,
         <LinkButton kind="main" className="self-start" to={address}>
           {toDo.length === steps.length ? 'Begin, one step at a time' : 'Go on, one step at a time'}
         </LinkButton>
+        {toDo.length > 0 && <WhoAndWhen toDo={toDo} />}
         {orphans.map(([id, mark]) => (
           <p key={id} className="text-measure">
             ◇ Ticked, and no step of the plan any more: {mark.words ?? id.replace(/^(panel|opening \S+) /, '')},{' '}

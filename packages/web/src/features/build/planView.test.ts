@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { carPlan, type PlanStep, planStates } from '@low-quarry/core/plan';
 import { PLAIN_OPENING } from '@low-quarry/core/testing/plainOpening';
-import { aboutWords, planGroups, planTools, stepMinutes } from './planView';
+import { aboutWords, peopleLanes, planGroups, planTools, stepMinutes } from './planView';
 
 /** One that the program makes, for what is of no matter here. */
 const [ANY] = carPlan(
@@ -45,6 +45,22 @@ test('steps at one place stand together, and again where one comes back to it', 
     ['Door', 'ab'],
     ['Battery', 'c'],
     ['Door', 'd'],
+  ]);
+});
+
+test('what one person does at one place after the other is one stretch, with its wait', () => {
+  const steps = [step('a', 'Door'), step('b', 'Door'), step('c', 'Dash'), step('d', 'Door')];
+  const slot = (id: string, startMin: number, who: readonly number[]) => ({ id, startMin, endMin: startMin + 5, who });
+  const slots = [slot('a', 0, [0]), slot('c', 0, [1]), slot('b', 5, [0]), slot('d', 15, [0, 1])];
+  expect(peopleLanes(steps, { people: 2, slots })).toEqual([
+    [
+      { where: 'Door', startMin: 0, endMin: 10 },
+      { where: 'Door', startMin: 15, endMin: 20 },
+    ],
+    [
+      { where: 'Dash', startMin: 0, endMin: 5 },
+      { where: 'Door', startMin: 15, endMin: 20 },
+    ],
   ]);
 });
 

@@ -1,5 +1,5 @@
 /** What is shown of a car's plan. */
-import type { PlanStep, StepState } from '@low-quarry/core/plan';
+import type { PlanStep, Schedule, StepState } from '@low-quarry/core/plan';
 
 export type PlanGroup = { readonly where: string; readonly states: readonly StepState[] };
 
@@ -14,6 +14,30 @@ export function planGroups(states: readonly StepState[]): readonly PlanGroup[] {
   }
   return groups;
 }
+
+export type Stretch = { readonly where: string; readonly startMin: number; readonly endMin: number };
+
+/** What each person is at, from when to when: steps that follow at one place are one stretch. */
+export function peopleLanes(
+  steps: readonly PlanStep[],
+  { people, slots }: Pick<Schedule, 'people' | 'slots'>,
+): readonly (readonly Stretch[])[] {
+  const places = new Map(steps.map(({ id, where }) => [id, where]));
+  return Array.from({ length: people }, (_, person) => {
+    const lane: { where: string; startMin: number; endMin: number }[] = [];
+    for (const { id, startMin, endMin, who } of slots) {
+      if (!who.includes(person)) continue;
+      const where = places.get(id) ?? '';
+      const last = lane.at(-1);
+      if (last?.where === where && startMin - last.endMin < WAIT_MIN) last.endMin = endMin;
+      else lane.push({ where, startMin, endMin });
+    }
+    return lane;
+  });
+}
+
+/** Who waits less goes on with what they were at, min. */
+const WAIT_MIN = 1;
 
 /** "about 1 h 25 min": to five minutes, for nobody knows it better. */
 export function aboutWords(minutes: number): string {

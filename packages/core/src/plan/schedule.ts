@@ -1,0 +1,217 @@
+/**
+ * Who does what and when: steps by one or two people, each after what must be before it, a step of two people with both. It is the problem of
+ * scheduling under precedence on few machines, which nobody solves exactly for a whole car in the time of a press (R. L. Graham, "Bounds on
+ * multiprocessing timing anomalies", SIAM J. Appl. Math. 17, 1969): lists by several orders are tried, the best is kept, and how far it may be from
+ * the best there is is told by a bound that no schedule is under.
+ */
+import { seededRandom } from '../math';
+import { SECOND_SIDE } from './minutes';
+import type { PlanStep } from './PlanStep';
+
+export type ScheduleStep = Pick<PlanStep, 'id' | 'minutes' | 'people' | 'after' | 'isSecondSide'>;
+
+export type Slot = {
+  readonly id: string;
+  readonly startMin: number;
+  readonly endMin: number;
+  /** From 0. */
+  readonly who: readonly number[];
+};
+
+export type Schedule = {
+  readonly people: number;
+  readonly minutes: number;
+  /** No schedule of so many people is under it, min. */
+  readonly boundMin: number;
+  /** In the order in which they begin. */
+  readonly slots: readonly Slot[];
+  /** Steps one after the other that take longest: what of them is quicker makes all of it quicker. */
+  readonly critical: readonly string[];
+};
+
+/** Orders that are tried besides the usual ones. */
+const TRIES = 60;
+const SAME_MIN = 1e-9;
+
+/**
+ * @param steps in an order that holds
+ * @param people so many; one more never makes it longer, because who is one too many rests
+ */
+export function schedule(steps: readonly ScheduleStep[], people: number): Schedule {
+  if (people <= 1) return serial(steps);
+  const fewer = schedule(steps, people - 1);
+  const best = bestOf(steps.map(fresh), people);
+  const boundMin = Math.min(best.boundMin, fewer.boundMin);
+  const found = best.minutes < fewer.minutes ? best : fewer;
+  return { ...found, people, boundMin };
+}
+
+/** Two who work side by side learn nothing of each other: the second side takes as long as the first. */
+function fresh(step: ScheduleStep): ScheduleStep {
+  return step.isSecondSide ? { ...step, minutes: step.minutes / SECOND_SIDE } : step;
+}
+
+/** One after the other; a step of two people with a helper for as long as it takes. */
+function serial(steps: readonly ScheduleStep[]): Schedule {
+  let at = 0;
+  const slots = steps.map(({ id, minutes }): Slot => {
+    const startMin = at;
+    at += minutes;
+    return { id, startMin, endMin: at, who: [0] };
+  });
+  return { people: 1, minutes: at, boundMin: at, slots, critical: longestPath(steps).path };
+}
+
+type Graph = {
+  readonly minutes: readonly number[];
+  readonly people: readonly number[];
+  /** By places: what must be before a step, and what waits for it. */
+  readonly before: readonly (readonly number[])[];
+  readonly later: readonly (readonly number[])[];
+};
+
+function graphOf(steps: readonly ScheduleStep[], people: number): Graph {
+  const places = new Map(steps.map(({ id }, at) => [id, at]));
+  const before = steps.map(({ id, after }, at) =>
+    after.map((first) => {
+      const place = places.get(first) ?? -1;
+      if (place < 0 || place >= at) throw new Error(`schedule: expected ${first} before ${id}`);
+      return place;
+    }),
+  );
+  const later: number[][] = steps.map(() => []);
+  before.forEach((own, at) => {
+    for (const place of own) later[place]?.push(at);
+  });
+  return {
+    minutes: steps.map(({ minutes }) => minutes),
+    people: steps.map((step) => Math.min(step.people, people)),
+    before,
+    later,
+  };
+}
+
+function bestOf(steps: readonly ScheduleStep[], people: number): Schedule {
+  const graph = graphOf(steps, people);
+  const { path, toEnd } = longestPath(steps);
+  const boundMin = boundOf(graph, people);
+  const random = seededRandom(steps.length);
+  const usual: ((at: number) => number)[] = [
+    (at) => toEnd[at] ?? 0,
+    (at) => -at,
+    (at) => graph.minutes[at] ?? 0,
+    (at) => (toEnd[at] ?? 0) + ((graph.people[at] ?? 1) > 1 ? 1e6 : 0),
+  ];
+  let best: readonly Placed[] | null = null;
+  for (let turn = 0; turn < usual.length + TRIES; turn++) {
+    const rank = usual[turn] ?? ((at: number) => (toEnd[at] ?? 0) * (0.7 + 0.6 * random()));
+    const placed = listed(
+      graph,
+      people,
+      steps.map((_, at) => rank(at)),
+    );
+    if (best === null || lengthOf(placed) < lengthOf(best)) best = placed;
+    if (lengthOf(best) <= boundMin + SAME_MIN) break;
+  }
+  const placed = best ?? [];
+  const slots = placed.map(({ at, ...slot }): Slot => ({ id: steps[at]?.id ?? '', ...slot }));
+  return { people, minutes: lengthOf(placed), boundMin, slots, critical: path };
+}
+
+type Placed = Omit<Slot, 'id'> & { readonly at: number };
+
+function lengthOf(slots: readonly Pick<Slot, 'endMin'>[]): number {
+  return slots.reduce((most, { endMin }) => Math.max(most, endMin), 0);
+}
+
+/** Whenever somebody is free, the step that can begin first is begun, of several the one that ranks highest; a step of two waits for both. */
+function listed({ minutes, people: needed, before, later }: Graph, people: number, rank: readonly number[]): Placed[] {
+  const free: number[] = Array.from({ length: people }, () => 0);
+  const lastOf: number[] = free.map(() => -1);
+  const waits = before.map(({ length }) => length);
+  const readyMin = minutes.map(() => 0);
+  const ready = waits.flatMap((count, at) => (count === 0 ? [at] : []));
+  const placed: Placed[] = [];
+  while (ready.length > 0) {
+    const byTime = free.map((_, person) => person).sort((a, b) => (free[a] as number) - (free[b] as number) || a - b);
+    let [which, startMin] = [0, Number.POSITIVE_INFINITY];
+    ready.forEach((at, place) => {
+      const last = free[byTime[(needed[at] as number) - 1] as number] as number;
+      const start = Math.max(readyMin[at] as number, last);
+      const isSooner = start < startMin - SAME_MIN;
+      const ranksHigher = (rank[at] as number) > (rank[ready[which] as number] as number);
+      if (isSooner || (start < startMin + SAME_MIN && ranksHigher)) [which, startMin] = [place, start];
+    });
+    const [at] = ready.splice(which, 1) as [number];
+    const endMin = startMin + (minutes[at] as number);
+    // Who was at what it follows from goes on with it, where that makes nothing later.
+    const isAtHand = (person: number) => (before[at] as readonly number[]).includes(lastOf[person] as number);
+    const inTime = byTime.filter((person) => (free[person] as number) < startMin + SAME_MIN);
+    const who = [...inTime.filter(isAtHand), ...inTime.filter((person) => !isAtHand(person))].slice(0, needed[at]);
+    for (const person of who) [free[person], lastOf[person]] = [endMin, at];
+    for (const next of later[at] as readonly number[]) {
+      readyMin[next] = Math.max(readyMin[next] as number, endMin);
+      waits[next] = (waits[next] as number) - 1;
+      if (waits[next] === 0) ready.push(next);
+    }
+    placed.push({ at, startMin, endMin, who });
+  }
+  return placed;
+}
+
+/**
+ * What no schedule is under: a step that all others are before or after cuts the work in two, and each part takes at least as long as its
+ * longest chain, and as all of it shared out.
+ */
+function boundOf({ minutes, people: needed, before }: Graph, people: number): number {
+  const count = minutes.length;
+  const isBefore = before.map(() => new Uint8Array(count));
+  before.forEach((own, at) => {
+    for (const first of own) {
+      (isBefore[at] as Uint8Array)[first] = 1;
+      (isBefore[first] as Uint8Array).forEach((is, place) => {
+        if (is) (isBefore[at] as Uint8Array)[place] = 1;
+      });
+    }
+  });
+  const isCut = minutes.map((_, at) =>
+    minutes.every((__, other) => other === at || isBefore[at]?.[other] === 1 || isBefore[other]?.[at] === 1),
+  );
+  // Parts by how many cuts are before them.
+  const parts = new Map<number, number[]>();
+  minutes.forEach((_, at) => {
+    const part = isCut.reduce((sum, cut, place) => sum + (cut && isBefore[at]?.[place] ? 1 : 0), 0);
+    if (!isCut[at]) parts.set(part, [...(parts.get(part) ?? []), at]);
+  });
+  const cuts = minutes.reduce((sum, each, at) => sum + (isCut[at] ? each : 0), 0);
+  return [...parts.values()].reduce((sum, part) => {
+    const ends = new Map<number, number>();
+    let work = 0;
+    for (const at of part) {
+      const first = Math.max(0, ...(before[at] ?? []).map((each) => ends.get(each) ?? 0));
+      ends.set(at, first + (minutes[at] as number));
+      work += (minutes[at] as number) * (needed[at] as number);
+    }
+    return sum + Math.max(work / people, ...ends.values());
+  }, cuts);
+}
+
+function longestPath(steps: readonly ScheduleStep[]): {
+  readonly path: readonly string[];
+  /** From each step's beginning to the end of all, min. */
+  readonly toEnd: readonly number[];
+} {
+  const { minutes, later } = graphOf(steps, 1);
+  const toEnd = minutes.map(() => 0);
+  const nextOf = minutes.map(() => -1);
+  for (let at = minutes.length - 1; at >= 0; at--) {
+    for (const next of later[at] as readonly number[])
+      if ((nextOf[at] as number) < 0 || (toEnd[next] as number) > (toEnd[nextOf[at] as number] as number))
+        nextOf[at] = next;
+    const rest = nextOf[at] as number;
+    toEnd[at] = (minutes[at] as number) + (rest < 0 ? 0 : (toEnd[rest] as number));
+  }
+  const path: string[] = [];
+  for (let at = toEnd.indexOf(Math.max(...toEnd)); at >= 0; at = nextOf[at] as number) path.push(steps[at]?.id ?? '');
+  return { path, toEnd };
+}

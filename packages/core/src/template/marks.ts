@@ -1,0 +1,90 @@
+/** What a template shows, whatever file it goes into: outlines, holes with what they are for, its centre and which way is up. */
+import type { EllipseMm } from '../geometry';
+import type { Template, TemplateHole } from './Template';
+
+type PlaceMm = { readonly xMm: number; readonly yMm: number };
+
+/** In the frame of the piece as it lies on the car: x to the right, y up, mm. */
+export type Mark =
+  | { readonly kind: 'outline'; readonly of: 'outside' | 'throat'; readonly ellipse: EllipseMm }
+  | { readonly kind: 'hole'; readonly hole: TemplateHole }
+  | { readonly kind: 'line'; readonly from: PlaceMm; readonly to: PlaceMm }
+  | { readonly kind: 'text'; readonly at: PlaceMm; readonly words: string; readonly sizeMm: number };
+
+/** How far the lines of a cross reach beyond its hole, mm. */
+const CROSS_MM = 1.5;
+const WORDS_MM = 2.8;
+/** How wide a letter is, of its height: about. */
+const LETTER = 0.5;
+
+export function templateMarks({ outside, throat, holes }: Template): readonly Mark[] {
+  const { xMm, yMm } = outside;
+  const tip = { xMm, yMm: yMm + 20 };
+  return [
+    { kind: 'outline', of: 'outside', ellipse: outside },
+    { kind: 'outline', of: 'throat', ellipse: throat },
+    ...holes.flatMap((hole): Mark[] => [
+      { kind: 'hole', hole },
+      ...cross(hole, hole.diameterMm / 2 + CROSS_MM),
+      {
+        kind: 'text',
+        at: { xMm: besideMm(hole, xMm), yMm: hole.yMm + 1 },
+        words: holeWords(hole),
+        sizeMm: WORDS_MM,
+      },
+    ]),
+    ...cross({ xMm, yMm }, 5),
+    { kind: 'line', from: { xMm, yMm: yMm + 8 }, to: tip },
+    { kind: 'line', from: { xMm: xMm - 2, yMm: tip.yMm - 4 }, to: tip },
+    { kind: 'line', from: { xMm: xMm + 2, yMm: tip.yMm - 4 }, to: tip },
+    { kind: 'text', at: { xMm: xMm + 3, yMm: yMm + 15 }, words: 'UP', sizeMm: 4 },
+  ];
+}
+
+/** Its words stand towards the middle, and not beyond the edge of the paper. */
+function besideMm(hole: TemplateHole, middleMm: number): number {
+  const clear = hole.diameterMm / 2 + 1;
+  if (hole.xMm <= middleMm) return hole.xMm + clear;
+  return hole.xMm - clear - holeWords(hole).length * WORDS_MM * LETTER;
+}
+
+function cross({ xMm, yMm }: PlaceMm, half: number): readonly Mark[] {
+  return [
+    { kind: 'line', from: { xMm: xMm - half, yMm }, to: { xMm: xMm + half, yMm } },
+    { kind: 'line', from: { xMm, yMm: yMm - half }, to: { xMm, yMm: yMm + half } },
+  ];
+}
+
+/** "C Ø 4.5 mm, head sunk": of the car or the speaker. */
+export function holeWords({ diameterMm, of, isSunk }: TemplateHole): string {
+  return `${of === 'car' ? 'C' : 'S'} Ø ${thousandth(diameterMm)} mm${isSunk ? ', head sunk' : ''}`;
+}
+
+/** To a thousandth of a millimetre. */
+export function thousandth(value: number): number {
+  return Math.round(value * 1000) / 1000 + 0;
+}
+
+/** What stands above it on any paper. */
+export function headLines(
+  { thicknessMm, leastWallMm }: Pick<Template, 'thicknessMm' | 'leastWallMm'>,
+  side: string,
+): readonly string[] {
+  return [
+    side,
+    'Laid on the car as it is read here, the arrow up. Each side has its own: the other one is mirrored.',
+    `Sheet ${thousandth(thicknessMm)} mm. Least wall ${thousandth(leastWallMm)} mm. Drill small first; a depth stop where something lies behind.`,
+  ];
+}
+
+/** The square that is measured before anything is cut, mm. */
+export const CHECK_SQUARE_MM = 50;
+
+/** What stands beside the square. @param paper such as A4 */
+export function squareLines(paper: string): readonly string[] {
+  return [
+    `Measure this square before cutting: ${CHECK_SQUARE_MM}.0 mm each way, on ${paper}.`,
+    'Another length: the printer scaled it. Print at 100 %.',
+    'C: a screw of the car. S: a screw of the speaker.',
+  ];
+}
