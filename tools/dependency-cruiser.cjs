@@ -46,8 +46,16 @@ module.exports = {
       comment: 'The core computes: nothing of interface, server or Node, and of packages only the schema library.',
       severity: 'error',
       // The referee for distances runs beside the core's tests, in a worker of Node.
-      from: { path: CORE, pathNot: '(\\.test\\.ts|testing/meshDistances\\.mjs)$' },
+      from: { path: CORE, pathNot: ['(\\.test\\.ts|testing/meshDistances\\.mjs)$', `${CORE}/cutFiles/`] },
       to: { pathNot: [CORE, '^node_modules/zod'] },
+    },
+    {
+      name: 'cut-files-write-formats',
+      comment:
+        'What is cut goes out in formats of others: of packages only what writes them, which knows neither interface nor Node.',
+      severity: 'error',
+      from: { path: `${CORE}/cutFiles/`, pathNot: '\\.test\\.ts$' },
+      to: { pathNot: [CORE, '^node_modules/(pdf-lib|@tarikjabiri/dxf|earcut)/'] },
     },
     onlyFrom('units-know-nothing', 'units', ['result', 'units/']),
     onlyFrom('math-knows-nothing', 'math', ['math/']),
