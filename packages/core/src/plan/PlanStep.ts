@@ -25,6 +25,8 @@ export type PlanStep = {
   readonly print: string;
   /** What is counted at it, and how many there should be; null where nothing is. */
   readonly counts: Counts | null;
+  /** Where the pieces go, and come from again, such as "A2"; null where there are none. */
+  readonly bag: string | null;
   /** A torque of the vehicle maker's manual is typed in. */
   readonly hasTorque: boolean;
   /** A second person looks, and signs. */
@@ -57,7 +59,15 @@ export type NewStep = Pick<PlanStep, 'id' | 'where' | 'what' | 'from' | 'minutes
 export function stepOf({ says, ...step }: NewStep): PlanStep {
   return {
     ...{ side: null, open: null, tools: [], people: 1, cautions: [], after: [] },
-    ...{ counts: null, hasTorque: false, needsSecond: false, isGate: false, isMust: false, isSecondSide: false },
+    ...{
+      counts: null,
+      bag: null,
+      hasTorque: false,
+      needsSecond: false,
+      isGate: false,
+      isMust: false,
+      isSecondSide: false,
+    },
     ...step,
     print: printOf(says ?? step.what),
   };

@@ -293,6 +293,18 @@ test('a tick stands on what a step says, in whatever unit it is shown', () => {
   expect(prints(other, 'mm').filter((print, place) => print !== prints({}, 'mm')[place])).toHaveLength(1);
 });
 
+test('each kind of piece has a bag of its own, which it comes out of again', () => {
+  const right = opening({ side: 'right' }, { id: 'right' });
+  const both = plan({ openings: [opening(), right], panels: [card(), card({ spot: 'frontRight' })] });
+  const bag = (id: string) => both.steps[at(both, id)]?.bag;
+  expect(['frontLeft  off cup', 'frontLeft  off clips', 'frontRight  off cup'].map(bag)).toEqual(['A1', 'A3', 'B1']);
+  const off = both.steps.filter(({ counts }) => counts?.way === 'off');
+  expect(new Set(off.map((step) => step.bag)).size).toBe(off.length);
+  for (const { counts, bag: own } of both.steps.filter((step) => step.counts?.way === 'on'))
+    expect(own).toBe(both.steps.find(({ id }) => id === counts?.outAt)?.bag);
+  expect(bag('battery off')).toBeNull();
+});
+
 test('left and right are told apart', () => {
   const right = opening({ side: 'right' }, { id: 'right' });
   const both = plan({ openings: [opening(), right], panels: [card(), card({ spot: 'frontRight' })] });

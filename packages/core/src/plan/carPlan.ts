@@ -121,8 +121,12 @@ export function carPlan(
     steps.map(({ id }) => id),
     waits,
   );
+  const bags = bagsOf(steps);
   const byId = new Map(
-    steps.map((step) => [step.id, { ...asSecondSide(step, car.openings), side: sideOf(step, car.openings) }]),
+    steps.map((step) => [
+      step.id,
+      { ...asSecondSide(step, car.openings), side: sideOf(step, car.openings), bag: bags.get(step.id) ?? null },
+    ]),
   );
   const ordered = order.map((id) => byId.get(id) as PlanStep);
   return {
@@ -256,6 +260,24 @@ function sailTrimBefore(panel: Panel, panels: readonly Panel[]): readonly Panel[
   const side = SIDE_OF_SPOT[panel.spot];
   if (panel.kind !== 'doorCard' || !(panel.fasteners ?? []).some(({ cover }) => cover === 'mirrorTrim')) return [];
   return panels.filter(({ kind, spot }) => kind === 'sailTrim' && (spot === side || spot === panel.spot));
+}
+
+/** A letter for each panel, and a number for each kind of piece that comes off it, in the order of the work. */
+function bagsOf(steps: readonly PlanStep[]): ReadonlyMap<string, string> {
+  const off = steps.filter(({ counts }) => counts?.way === 'off');
+  const panels = [...new Set(off.map(({ where }) => where))];
+  const bags = new Map<string, string>();
+  for (const [at, panel] of panels.entries())
+    off
+      .filter(({ where }) => where === panel)
+      .forEach(({ id }, each) => {
+        bags.set(id, `${String.fromCharCode(65 + (at % 26))}${each + 1}`);
+      });
+  for (const { id, counts } of steps) {
+    const bag = counts?.outAt ? bags.get(counts.outAt) : undefined;
+    if (bag) bags.set(id, bag);
+  }
+  return bags;
 }
 
 /** Its panel's, or its opening's. */

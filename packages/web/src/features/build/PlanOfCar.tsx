@@ -2,10 +2,13 @@
 import type { Job } from '@low-quarry/core/contracts/jobs';
 import { markWords, type ShopSettings } from '@low-quarry/core/model';
 import { marksWithoutStep, nextStep, type StepState } from '@low-quarry/core/plan';
+import { useState } from 'react';
+import { flushSync } from 'react-dom';
 import { addressOf } from '../../stations/addressOf';
 import { whenWords } from '../../text/whenWords';
 import { Button, LinkButton } from '../../ui/Button';
 import { aboutWords, planGroups, planTools, stepMinutes } from './planView';
+import { ScrewMap } from './ScrewMap';
 import type { BayAtHand } from './useBay';
 import type { PlanAtHand } from './usePlan';
 import { WhoAndWhen } from './WhoAndWhen';
@@ -22,7 +25,12 @@ type PlanOfCarProps = {
 };
 
 export function PlanOfCar({ job, plan: { steps, minutes, states }, atHand, held, shop }: PlanOfCarProps) {
+  const [paper, setPaper] = useState<'card' | 'screws'>('card');
   if (steps.length === 0) return null;
+  const print = (what: typeof paper) => {
+    flushSync(() => setPaper(what));
+    window.print();
+  };
   const unsure = steps.filter((step) => step.open !== null).length;
   const toDo = states.filter(({ kind }) => kind === 'open' || kind === 'again');
   const left = toDo.reduce((sum, { step }) => sum + step.minutes, 0);
@@ -70,9 +78,10 @@ export function PlanOfCar({ job, plan: { steps, minutes, states }, atHand, held,
               It follows from what is written down of the car, and changes with it. Minutes are common practice. The
               vehicle maker’s manual goes before it. Radio, fascia and quieting have no steps in it.
             </p>
-            <Button className="self-start" onClick={() => window.print()}>
-              Print the work card
-            </Button>
+            <div className="flex flex-wrap gap-2">
+              <Button onClick={() => print('card')}>Print the work card</Button>
+              <Button onClick={() => print('screws')}>Print the screw map and bag labels</Button>
+            </div>
             <p>
               <strong>Tools:</strong> {planTools(steps).join('; ')}.
             </p>
@@ -94,7 +103,8 @@ export function PlanOfCar({ job, plan: { steps, minutes, states }, atHand, held,
           </div>
         </details>
       </section>
-      {shop && <WorkCard {...{ job, shop, states, minutes, held }} />}
+      {shop && paper === 'card' && <WorkCard {...{ job, shop, states, minutes, held }} />}
+      {shop && paper === 'screws' && <ScrewMap {...{ job, shop, steps }} />}
     </>
   );
 }

@@ -14,7 +14,7 @@ type StepCardProps = {
 };
 
 export function StepCard({ state: { step, mark, kind, before }, number, total, children }: StepCardProps) {
-  const { where, side, what, from, open, cautions, tools, minutes, people } = step;
+  const { where, side, what, from, open, cautions, tools, minutes, people, bag, counts } = step;
   return (
     <article aria-label={`Step ${number} of ${total}`} className="flex flex-col gap-4 text-[18px] leading-7">
       <p className="flex flex-wrap items-baseline gap-x-3">
@@ -31,10 +31,12 @@ export function StepCard({ state: { step, mark, kind, before }, number, total, c
       </h1>
       {people === 2 && <p className="font-bold">Two people.</p>}
       {open !== null && <p className="text-measure">◇ {open}</p>}
-      <dl className="grid grid-cols-1 gap-x-6 gap-y-2 border-y border-hairline py-3 sm:grid-cols-3">
+      <dl className="grid grid-cols-1 gap-x-6 gap-y-2 border-y border-hairline py-3 sm:grid-cols-[repeat(auto-fit,minmax(140px,1fr))]">
         <Fact what="With">{tools.length > 0 ? tools.join(', ') : 'By hand'}</Fact>
+        {bag && <Fact what={counts?.way === 'on' ? 'Out of' : 'Into'}>bag {bag}</Fact>}
         <Fact what="It takes">{stepMinutes(minutes).toLowerCase()}</Fact>
-        <Fact what="From">{from}</Fact>
+        {/* Where it says the same nothing is said twice. */}
+        {!what.includes(from) && <Fact what="From">{from}</Fact>}
       </dl>
       {kind === 'open' && before.length > 0 && (
         <div className="border-l-8 border-hairline pl-4">

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { carPlan, type PlanStep, planStates } from '@low-quarry/core/plan';
 import { PLAIN_OPENING } from '@low-quarry/core/testing/plainOpening';
-import { aboutWords, peopleLanes, planGroups, planTools, stepMinutes } from './planView';
+import { aboutWords, peopleLanes, planGroups, planTools, screwFields, stepMinutes } from './planView';
 
 /** One that the program makes, for what is of no matter here. */
 const [ANY] = carPlan(
@@ -61,6 +61,31 @@ test('what one person does at one place after the other is one stretch, with its
       { where: 'Dash', startMin: 0, endMin: 5 },
       { where: 'Door', startMin: 15, endMin: 20 },
     ],
+  ]);
+});
+
+test('a screw map has a field for each kind of piece that comes off, panel by panel', () => {
+  const off = (id: string, where: string, bag: string, count: number | null) => ({
+    ...step(`panel ${id}`, where),
+    ...{ bag, from: `${id} of it`, counts: { what: 'screw', way: 'off' as const, count, outAt: null } },
+  });
+  const steps = [
+    off('a', 'Door', 'A1', 2),
+    step('x', 'Door'),
+    step('panel shelf', 'Shelf'),
+    off('b', 'Dash', 'B1', null),
+    off('c', 'Door', 'A2', 1),
+  ];
+  expect(screwFields(steps).map(({ where, fields }) => [where, fields.map(({ bag, count }) => [bag, count])])).toEqual([
+    [
+      'Door',
+      [
+        ['A1', 2],
+        ['A2', 1],
+      ],
+    ],
+    ['Shelf', []],
+    ['Dash', [['B1', null]]],
   ]);
 });
 

@@ -51,6 +51,27 @@ export function stepMinutes(minutes: number): string {
   return minutes < 1 ? 'Under a minute' : `${Math.round(minutes)} min`;
 }
 
+export type ScrewFields = {
+  readonly where: string;
+  readonly side: PlanStep['side'];
+  readonly fields: readonly { readonly bag: string; readonly words: string; readonly count: number | null }[];
+};
+
+/** What comes off each panel and is put aside, kind by kind; none of a panel that nobody described. */
+export function screwFields(steps: readonly PlanStep[]): readonly ScrewFields[] {
+  const ofPanels = steps.filter(({ id }) => id.startsWith('panel '));
+  return [...new Set(ofPanels.map(({ where }) => where))].map((where) => {
+    const own = ofPanels.filter((step) => step.where === where);
+    return {
+      where,
+      side: own[0]?.side ?? null,
+      fields: own.flatMap(({ bag, from, counts }) =>
+        bag && counts?.way === 'off' ? [{ bag, words: from, count: counts.count }] : [],
+      ),
+    };
+  });
+}
+
 /** Each once, in the order in which it is first taken up. */
 export function planTools(steps: readonly PlanStep[]): readonly string[] {
   return [...new Set(steps.flatMap(({ tools }) => tools))];
