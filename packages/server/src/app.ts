@@ -202,7 +202,7 @@ export function createApp({
   backupRoutes(router, db, backups, work);
   workRoutes(router, work);
   shopFileRoutes(router, db, heavy, backups, pictures);
-  ordersRoutes(router, db, jobs);
+  ordersRoutes(router, db, jobs, now);
   app.use(router);
   app.use('/api', unknownPath);
 

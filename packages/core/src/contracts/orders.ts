@@ -76,8 +76,19 @@ export const orderSchema = z.object({
   ),
   /** Lots that are put aside for the job beyond what it needs: to be given back. */
   asideTooMany: z.array(z.object({ lot: shelfLotSchema, label: z.string(), tooMany: z.int() })),
-  /** What else has to be at hand on the day: no part of the catalogue, and on no line. */
-  needs: z.array(z.object({ what: z.string(), why: z.string() })),
+  /** What else has to be at hand on the day: on no line, because what size it has is seen at the car. */
+  needs: z.array(
+    z.object({
+      what: z.string(),
+      why: z.string(),
+      /** Null where nobody can say how many. */
+      pieces: z.int().nullable(),
+      /** Free lots of goods that do; null where no goods of the library are known to. */
+      onShelf: z.array(z.object({ label: z.string(), place: z.string(), pieces: z.int() })).nullable(),
+    }),
+  ),
+  /** For the steps of its plan, in the order in which they are taken up. */
+  tools: z.array(z.string()),
   cautions: z.array(z.object({ label: z.string(), cautions: z.array(z.string()) })),
 });
 export type OrderAnswer = z.infer<typeof orderSchema>;

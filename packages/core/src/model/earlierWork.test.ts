@@ -51,7 +51,7 @@ test('a plug that was cut off is none that a lead fits into; one that never was 
 
 test('each kind asks for what has to be at hand, or to be careful, or both', () => {
   const card: Panel = { ...newPanel({ kind: 'doorCard', spot: 'frontLeft', name: '' }), fasteners: [] };
-  const toHave = (earlier: Earlier) => smallNeeds([{ ...DOOR, earlier }], [card]);
+  const toHave = (earlier: Earlier) => smallNeeds([{ ...DOOR, earlier }], [card], 8);
   const cautions = (earlier: Earlier) => cautionsFor({ ...DOOR, earlier });
   for (const each of EARLIER_WORKS) {
     const [needs, careful] = [toHave([each]).length, cautions([each]).length - cautions(null).length];

@@ -384,7 +384,7 @@ export {
   WEEKDAYS,
 } from './settings';
 export { jobCode, lotCode, lotWords, MOST_ON_SHELF, type ShelfState, shelfStateSchema } from './shelf';
-export { lineNeeds, type SmallNeed, smallNeeds } from './smallNeeds';
+export { ageOf, type Good, lineNeeds, type SmallNeed, smallNeeds } from './smallNeeds';
 export { ORIGIN_LABELS, SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
 export { STOWED_KINDS, STOWED_LABELS, type Stowed, type StowedKind, stowedSchema, stowedWords } from './stowed';
 export { isOpeningThere, openingFacts, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';

@@ -8,13 +8,23 @@ import type { OpeningRecord } from './opening';
 import { FASTENER_LABELS, type Fastener, newPanel, type Panel, panelAt, panelLabel } from './panel';
 import { placeLabel } from './place';
 import { TWEETER_HOLDS } from './tweeterSeat';
+import type { Years } from './vehicle';
+
+/** Goods of the library that do for a need, by kind and type: their size is seen at the car. */
+export type Good = { readonly kind: 'panelClip' | 'fastener'; readonly types: readonly string[] };
 
 /** Something to have at hand, and why. */
-export type SmallNeed = { readonly what: string; readonly why: string };
+export type SmallNeed = {
+  readonly what: string;
+  readonly why: string;
+  /** Left out where nobody can say how many. */
+  readonly pieces?: number;
+  readonly good?: Good;
+};
 
 type NeedingOpening = Pick<
   OpeningRecord,
-  'place' | 'side' | 'name' | 'fixing' | 'earlier' | 'presence' | 'lineFilter' | 'tweeterSeat'
+  'place' | 'side' | 'name' | 'fixing' | 'earlier' | 'presence' | 'lineFilter' | 'tweeterSeat' | 'bolts'
 >;
 
 /** What holds a panel and may be left on the floor when it comes off. */
@@ -22,9 +32,14 @@ const BREAKS_OFTEN: ReadonlySet<Fastener['kind']> = new Set(['treeClip', 'pushPi
 
 /**
  * @param openings those that are worked on
+ * @param ageYears of the car; null where nobody knows
  * @returns each once, in the order of the openings
  */
-export function smallNeeds(openings: readonly NeedingOpening[], panels: readonly Panel[]): readonly SmallNeed[] {
+export function smallNeeds(
+  openings: readonly NeedingOpening[],
+  panels: readonly Panel[],
+  ageYears: number | null,
+): readonly SmallNeed[] {
   const inFront = panelsOf(openings, panels);
   const needs = [
     ...openings.flatMap((opening) => [
@@ -33,7 +48,7 @@ export function smallNeeds(openings: readonly NeedingOpening[], panels: readonly
       ...lineNeeds(opening),
       ...seatNeeds(opening),
     ]),
-    ...inFront.flatMap(spares),
+    ...inFront.flatMap((panel) => spares(panel, ageYears)),
     ...notDescribed(inFront.filter(({ fasteners }) => fasteners === null)),
   ];
   return needs.filter((need, at) => needs.findIndex(({ what, why }) => what === need.what && why === need.why) === at);
@@ -45,8 +60,15 @@ function riveted(opening: NeedingOpening): readonly SmallNeed[] {
     {
       what: 'Rivet nuts, clip nuts or screws, and a drill for the rivets',
       why: `${placeLabel(opening)}: the old speaker is riveted.`,
+      ...rivetsOf(opening),
+      good: { kind: 'fastener', types: ['clipNut', 'rivetNut', 'tappingScrew'] },
     },
   ];
+}
+
+function rivetsOf({ bolts }: NeedingOpening): { readonly pieces?: number } {
+  if (bolts.kind === 'circle') return { pieces: bolts.count };
+  return bolts.kind === 'free' ? { pieces: bolts.holes.length } : {};
 }
 
 /** What goes into the line before a speaker, a new one or one that stays. */
@@ -82,11 +104,11 @@ function panelsOf(openings: readonly NeedingOpening[], panels: readonly Panel[])
   return inFront.filter((panel, at) => inFront.findIndex((each) => panelLabel(each) === panelLabel(panel)) === at);
 }
 
-function spares(panel: Panel): readonly SmallNeed[] {
+function spares(panel: Panel, ageYears: number | null): readonly SmallNeed[] {
   const label = panelLabel(panel);
   const clips = (panel.fasteners ?? [])
     .filter(({ kind }) => BREAKS_OFTEN.has(kind))
-    .map((fastener) => spareOf(label, fastener));
+    .map((fastener) => spareOf(label, fastener, ageYears));
   const breaks = panel.breaks
     ? [{ what: 'Spares of what breaks easily', why: `${label}: ${panel.breaks.replace(/[.!]?$/, '.')}` }]
     : [];
@@ -105,7 +127,35 @@ function notDescribed(panels: readonly Panel[]): readonly SmallNeed[] {
   ];
 }
 
-function spareOf(label: string, { kind, count }: Fastener): SmallNeed {
-  const held = count === null ? 'nobody counted how many hold it' : `${count} hold it`;
-  return { what: `Spares of the ${FASTENER_LABELS[kind]}s`, why: `${label}: ${held}, and some break or stay behind.` };
+/** One in so many breaks or stays behind, up to an age in years: common practice, no source. */
+const BREAKS: readonly { readonly upTo: number; readonly oneIn: number }[] = [
+  { upTo: 5, oneIn: 10 },
+  { upTo: 12, oneIn: 5 },
+  { upTo: Number.POSITIVE_INFINITY, oneIn: 3 },
+];
+const MIDDLE_AGE = 8;
+
+function spareOf(label: string, { kind, count }: Fastener, ageYears: number | null): SmallNeed {
+  const { oneIn } = BREAKS.find(({ upTo }) => (ageYears ?? MIDDLE_AGE) <= upTo) as (typeof BREAKS)[number];
+  const of = ageYears === null ? 'of a car whose age nobody knows' : `of a car of ${ageYears} years`;
+  const good = SPARE_TYPES.has(kind) ? { good: { kind: 'panelClip', types: [kind] } as const } : {};
+  const what = `Spares of the ${FASTENER_LABELS[kind]}s`;
+  if (count === null)
+    return { what, why: `${label}: nobody counted how many hold it, and some break or stay behind.`, ...good };
+  const pieces = Math.ceil(count / oneIn);
+  return {
+    what,
+    why: `${label}: ${count} hold it, and ${of} one in ${oneIn} breaks or stays behind.`,
+    pieces,
+    ...good,
+  };
+}
+
+/** Those that the library has as goods. */
+const SPARE_TYPES: ReadonlySet<string> = new Set(['treeClip', 'pushPin', 'expandingPlug']);
+
+/** How old a car is at the least, by the last year in which its variant was built, else by the first. @param year by the calendar */
+export function ageOf({ from, to }: Years, year: number): number | null {
+  const built = to ?? from;
+  return built === null ? null : Math.max(0, year - built);
 }

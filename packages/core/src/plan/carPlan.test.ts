@@ -14,6 +14,7 @@ import type { JointLine } from '../stations';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { type CarPlan, carPlan, type PlanCar } from './carPlan';
 import type { PlanOpening } from './openingSteps';
+import { planTools } from './tools';
 
 const HOW = { keysProve: false, unit: 'mm' } as const;
 
@@ -303,6 +304,12 @@ test('each kind of piece has a bag of its own, which it comes out of again', () 
   for (const { counts, bag: own } of both.steps.filter((step) => step.counts?.way === 'on'))
     expect(own).toBe(both.steps.find(({ id }) => id === counts?.outAt)?.bag);
   expect(bag('battery off')).toBeNull();
+});
+
+test('each tool is told once, in the order in which it is taken up', () => {
+  expect(planTools([{ tools: ['T20', 'forks'] }, { tools: [] }, { tools: ['forks', 'cell'] }])).toEqual([
+    ...['T20', 'forks', 'cell'],
+  ]);
 });
 
 test('left and right are told apart', () => {

@@ -1,6 +1,7 @@
 /** What undoes a fixing, joins wires, and tests: common practice, no source. */
 import { type Fastener, HEAD_LABELS } from '../model';
 import type { JointWay } from '../wiring';
+import type { PlanStep } from './PlanStep';
 
 const PRY = 'Forks of plastic';
 const PICK = 'A hooked pick';
@@ -49,3 +50,8 @@ export const ANY_BIT = 'Bits of all heads: nobody noted which';
 export const THIN_TOOL = 'A thin tool of plastic';
 export const CELL = 'A 1.5 V cell';
 export const CLAMP_WRENCH = 'A wrench for the battery’s clamp';
+
+/** Each once, in the order in which it is first taken up. */
+export function planTools(steps: readonly Pick<PlanStep, 'tools'>[]): readonly string[] {
+  return [...new Set(steps.flatMap(({ tools }) => tools))];
+}

@@ -127,7 +127,7 @@ test('property: every seat with every hold is judged, in whole sentences, and wh
       const sentence = checkOf(tweeterSeat)?.sentence ?? '';
       expect(sentence).toContain(TWEETER_SEATS[seat].undone);
       expect(sentence).toContain(TWEETER_HOLDS[heldBy].undone);
-      const needs = smallNeeds([{ ...RECORD, tweeterSeat }], []).map(({ what }) => what);
+      const needs = smallNeeds([{ ...RECORD, tweeterSeat }], [], 8).map(({ what }) => what);
       const need = TWEETER_HOLDS[heldBy].need;
       if (need === null) expect(needs.join()).not.toMatch(/tweeter|tape|glue/i);
       else expect(needs).toContain(need);

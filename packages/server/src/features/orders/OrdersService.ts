@@ -1,17 +1,21 @@
 /** Builds a job's order list from its choices, as they are judged now. */
 import { orderedId, PART_KINDS, type PartRecord, partName, STATE_MARK } from '@low-quarry/core/catalogue';
-import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import type { ShelfLot } from '@low-quarry/core/contracts/shelf';
 import { capital } from '@low-quarry/core/firstLetter';
 import { checkLabel } from '@low-quarry/core/fit';
 import {
+  ageOf,
   CONSENT_LABELS,
   cautionsFor,
   faultHold,
   isAssumed,
   lineNeeds,
+  type Panel,
   placeLabel,
+  type ShopSettings,
+  type SmallNeed,
   smallNeeds,
 } from '@low-quarry/core/model';
 import {
@@ -22,6 +26,7 @@ import {
   type OrderLine,
   orderLines,
 } from '@low-quarry/core/order';
+import { brokenNeeds, carInBay, carPlan, type PlanStep, planCar, planTools } from '@low-quarry/core/plan';
 import { orderHolds, wiringNeeds } from '@low-quarry/core/stations';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
@@ -34,6 +39,7 @@ export class OrdersService {
     private readonly fittingFor: FittingFor,
     private readonly vehicles: VehiclesStore,
     private readonly shelf: ShelfStore,
+    private readonly now: () => Date,
   ) {}
 
   async get(jobId: string): Promise<OrderAnswer> {
@@ -44,6 +50,8 @@ export class OrdersService {
       openings.map(({ record }) => record),
       openings.flatMap(({ choice }) => choice ?? []),
     );
+    const panels = vehicle?.record.ok ? vehicle.record.value.panels : [];
+    const steps = stepsOf(job, openings, panels, fitting.shop);
     const channels = orderHolds(job, openings, fitting.shop);
     const held: HeldBy = { consents: job.consents, channels };
     const included = openings.filter((opening) => isIncluded(opening, held));
@@ -80,18 +88,30 @@ export class OrdersService {
         return [{ openingId, label: placeLabel(record), why, behind: record.behind, hasChoice: choice !== null, open }];
       }),
       asideTooMany: await this.tooMany(aside, lines),
-      needs: [
+      needs: await this.withShelf([
+        ...brokenNeeds(steps, job.bay),
         ...smallNeeds(
           included.map(({ record }) => record),
-          vehicle?.record.ok ? vehicle.record.value.panels : [],
+          panels,
+          ageOf(job.vehicle.years, this.now().getUTCFullYear()),
         ),
         ...openings.flatMap(({ state, record }) => (state.kind === 'chosen' ? [] : lineNeeds(record))),
         ...wiringNeeds(job, openings, included, fitting.shop),
-      ].map((need) => ({ ...need })),
+      ]),
+      tools: [...planTools(steps)],
       cautions: included
         .map(({ record }) => ({ label: placeLabel(record), cautions: [...cautionsFor(record)] }))
         .filter(({ cautions }) => cautions.length > 0),
     };
+  }
+
+  private async withShelf(needs: readonly SmallNeed[]): Promise<OrderAnswer['needs']> {
+    const free = await this.shelf.freeOf(needs.flatMap(({ good }) => good ?? []));
+    return needs.map(({ what, why, pieces = null, good }) => {
+      const lots = free.filter(({ kind, type }) => kind === good?.kind && good.types.includes(type));
+      const onShelf = lots.map(({ label, place, pieces: lying }) => ({ label, place, pieces: lying }));
+      return { what, why, pieces, onShelf: good ? onShelf : null };
+    });
   }
 
   /** What is put aside beyond what the job needs, the last that was put aside first. */
@@ -109,6 +129,18 @@ export class OrdersService {
       return tooMany > 0 ? [{ lot, label: labels.get(partId) ?? partId, tooMany }] : [];
     });
   }
+}
+
+/** Of what is worked on, as the bay has it. */
+function stepsOf(
+  job: Job,
+  openings: readonly OpeningWithState[],
+  panels: readonly Panel[],
+  shop: ShopSettings,
+): readonly PlanStep[] {
+  const { worked, ...wires } = carInBay(job, openings, shop);
+  const keysProve = shop.polarityProof === 'testOrKey';
+  return carPlan(planCar(job, worked, panels, wires), { keysProve, unit: shop.unit }).steps;
 }
 
 /** How many pieces of each part are in these lots. */

@@ -74,6 +74,7 @@ test('what earlier work left missing has to be at hand, of what is ordered for a
     {
       what: 'Spare clips',
       why: 'Door card, front left; Door card, front right: nobody has written down what holds them.',
+      ...{ pieces: null, onShelf: null },
     },
   ];
   expect(await needs()).toEqual(cards);
@@ -81,10 +82,47 @@ test('what earlier work left missing has to be at hand, of what is ordered for a
   expect(await needs()).toEqual(cards);
   await find('frontDoorLow', ['clipsMissing']);
   expect(await needs()).toEqual([
-    { what: 'Clips for those that are missing', why: 'Front door, right: clips missing or broken, from before.' },
+    {
+      ...{ what: 'Clips for those that are missing', why: 'Front door, right: clips missing or broken, from before.' },
+      ...{ pieces: null, onShelf: null },
+    },
     ...cards,
   ]);
   await find('frontDoorLow', []);
+});
+
+test('spares are told by number with what lies on the shelf; what broke in the bay is to be had; and tools by the plan', async () => {
+  const order = async (number: number): Promise<OrderAnswer> => {
+    const { job } = await app.jobNumber(number);
+    return (await app.http.get(`/api/jobs/${job.id}/order`).expect(200)).body;
+  };
+  const clip = { kind: 'panelClip', id: 'own-clip', maker: 'Generic', name: 'Tree clip 7', roundingMm: 0.1 };
+  const goods = { format: 'parts', version: 2, connectors: [], parts: [{ ...clip, type: 'treeClip', holeMm: 7 }] };
+  await app.http.post('/api/parts/imports').send({ name: 'own goods', pack: goods }).expect(200);
+  const spares = async () => (await order(8)).needs.find(({ what }) => what === 'Spares of the tree clips');
+  expect(await spares()).toMatchObject({ onShelf: [] });
+  const lot = { partId: 'own-clip', place: 'A3', pieces: 14, from: '', jobId: null };
+  await app.http.post('/api/shelf').send(lot).expect(200);
+  expect(await spares()).toMatchObject({
+    pieces: expect.any(Number),
+    why: expect.stringMatching(/9 hold it, and of a car of \d+ years one in \d/),
+    onShelf: [{ label: 'Generic Tree clip 7', place: 'A3', pieces: 14 }],
+  });
+  const before = await order(8);
+  expect(before.tools).toContain('A wrench for the battery’s clamp');
+  const { job } = await app.jobNumber(8);
+  const counted = { pieces: 9, broken: 2, replaced: 0 };
+  const clips = 'panel doorCard frontLeft  off clips';
+  const mark = { state: 'done', by: 'Okke', at: '2026-03-02T10:00:00.000Z', print: '00000001', counted };
+  await app.http
+    .put(`/api/jobs/${job.id}/bay`)
+    .send({ version: job.version, bay: { steps: { [clips]: mark }, found: [] } })
+    .expect(200);
+  expect((await order(8)).needs[0]).toEqual({
+    what: 'New in its place: tree clip',
+    why: 'Door card, front left: 2 are broken or gone, counted in the bay by Okke.',
+    ...{ pieces: 2, onShelf: null },
+  });
 });
 
 test('what goes into the line of a speaker, the pair that is to be run to it, and what joins them, has to be at hand', async () => {

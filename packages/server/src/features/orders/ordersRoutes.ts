@@ -14,13 +14,14 @@ import { VehiclesStore } from '../vehicles/VehiclesStore';
 import { OrdersService } from './OrdersService';
 import { orderTable } from './orderTable';
 
-export function ordersRoutes(router: Router, db: DataSource, jobs: JobsService): void {
+export function ordersRoutes(router: Router, db: DataSource, jobs: JobsService, now: () => Date): void {
   const { manager } = db;
   const service = new OrdersService(
     jobs,
     fittingFrom(new SettingsStore(manager), new PartsStore(manager)),
     new VehiclesStore(manager),
     new ShelfStore(manager),
+    now,
   );
   route(router, getOrder, ({ params }) => service.get(params.jobId));
   for (const [path, format] of [

@@ -1,6 +1,6 @@
 /** Lots on the shelf in the database. */
 import type { ListedLot, ShelfLot } from '@low-quarry/core/contracts/shelf';
-import type { ShelfState } from '@low-quarry/core/model';
+import type { Good, ShelfState } from '@low-quarry/core/model';
 import { type EntityManager, In, IsNull, Not } from 'typeorm';
 import { findWords, likeWord } from '../../db/likeWord';
 import { PartEntity } from '../library/PartEntity';
@@ -15,6 +15,14 @@ export type AskedLots = {
   /** The first is 1. */
   readonly page: number;
   readonly pageSize: number;
+};
+
+export type FreeGood = {
+  readonly label: string;
+  readonly kind: string;
+  readonly type: string;
+  readonly place: string;
+  readonly pieces: number;
 };
 
 export type Counted = { readonly at: Date; readonly by: string };
@@ -75,6 +83,19 @@ export class ShelfStore {
       order: { number: 'ASC' },
     });
     return rows.map(toLot);
+  }
+
+  /** Free lots of goods, by their kind and type. */
+  async freeOf(goods: readonly Good[]): Promise<readonly FreeGood[]> {
+    if (goods.length === 0) return [];
+    return this.manager.query(
+      `SELECT "part"."label", "part"."kind", "part"."record" ->> 'type' AS "type", "lot"."place", "lot"."pieces"
+        FROM "shelf_lot" "lot" JOIN "part" ON "part"."id" = "lot"."part_id"
+        WHERE "lot"."job_id" IS NULL AND "lot"."removed_at" IS NULL AND "lot"."pieces" > 0
+          AND "part"."kind" = ANY($1) AND "part"."record" ->> 'type' = ANY($2)
+        ORDER BY "part"."label", "lot"."place", "lot"."number"`,
+      [goods.map(({ kind }) => kind), goods.flatMap(({ types }) => types)],
+    );
   }
 
   listOf(jobId: string): Promise<ShelfLot[]> {

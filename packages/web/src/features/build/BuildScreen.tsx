@@ -1,6 +1,7 @@
 /** What is done next at each opening, with what, and what can hurt? */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import {
+  ageOf,
   jobTitle,
   type Panel,
   placeLabel,
@@ -151,6 +152,7 @@ function Needs({ job, openings, small, wires, atHand, held, shop }: NeedsProps) 
                 ...smallNeeds(
                   openings.map(({ record }) => record),
                   panels,
+                  ageOf(job.vehicle.years, new Date().getFullYear()),
                 ),
                 ...small,
               ]}

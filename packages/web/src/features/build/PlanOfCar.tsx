@@ -1,13 +1,13 @@
 /** The work on a car, step by step, as its record says it now: what is done, what comes next, what can hurt, and the line that each follows from. */
 import type { Job } from '@low-quarry/core/contracts/jobs';
 import { markWords, type ShopSettings } from '@low-quarry/core/model';
-import { marksWithoutStep, nextStep, type StepState } from '@low-quarry/core/plan';
+import { marksWithoutStep, nextStep, planTools, type StepState } from '@low-quarry/core/plan';
 import { useState } from 'react';
 import { flushSync } from 'react-dom';
 import { addressOf } from '../../stations/addressOf';
 import { whenWords } from '../../text/whenWords';
 import { Button, LinkButton } from '../../ui/Button';
-import { aboutWords, planGroups, planTools, stepMinutes } from './planView';
+import { aboutWords, planGroups, stepMinutes } from './planView';
 import { ScrewMap } from './ScrewMap';
 import type { BayAtHand } from './useBay';
 import type { PlanAtHand } from './usePlan';

@@ -1,12 +1,17 @@
 /** The step on the screen, and what a hand, a thumb or a foot does with it. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import type { Panel, StepMark } from '@low-quarry/core/model';
+import type { Panel, PhotoSubject, StepMark } from '@low-quarry/core/model';
 import { missingAt, nextStep, type StepState } from '@low-quarry/core/plan';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useMay, useMe } from '../../api/me';
+import { useOutbox } from '../../outbox/OutboxProvider';
 import { Button } from '../../ui/Button';
 import { newId } from '../../ui/newId';
 import { Photos } from '../photos/Photos';
+import { photosQuery } from '../photos/photoQueries';
+import { shownPhotos } from '../photos/shownPhoto';
+import { DescribePanel } from './DescribePanel';
 import { FoundElse } from './FoundElse';
 import { doneMark, type Noted, notedAt, notedMark, pressWords, skippedMark } from './marking';
 import { StepCard } from './StepCard';
@@ -31,6 +36,9 @@ type StepAtHandProps = {
   readonly go: (stepId: string | null) => void;
 };
 
+/** What stands at a step of photographs without one. */
+const NO_PICTURE = 'no picture';
+
 type Open = 'note' | 'photo' | 'found' | 'leaveOut' | null;
 
 /** A foot that presses twice, or a hand that trembles, ticks one step, ms. */
@@ -49,6 +57,13 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
   const missing = missingAt(state, noted, bay);
   const who = () => ({ by: name, at: new Date().toISOString() });
   const isDone = kind === 'done';
+  const isPhoto = step.id.endsWith(' photo');
+  const photos = useQuery({ ...photosQuery('job', job.id), enabled: isPhoto });
+  const { entries } = useOutbox();
+  const place = photoPlace(step.id);
+  const isOfStep = (each: PhotoSubject) => each.of === 'job' && each.recordId === job.id && each.place === place;
+  // What nobody can look up now is not said to be missing.
+  const hasPicture = !isPhoto || !photos.data || shownPhotos(photos.data.photos, entries, isOfStep).length > 0;
   const toSecond = isDone && mark?.seconded === null;
   const maySecond = toSecond && mark?.by !== name;
   const isLocked = !mayBuild || stuck !== undefined;
@@ -64,7 +79,7 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
     if (isLocked || missing !== null || Date.now() - shownAt.current < REST_MS) return;
     if (maySecond && mark) write({ ...mark, seconded: who() }, 'next');
     else if (isDone) go(nextStep(states)?.step.id ?? null);
-    else write(doneMark(step, noted, who()), 'next');
+    else write(doneMark(step, hasPicture ? noted : { ...noted, note: noted.note ?? NO_PICTURE }, who()), 'next');
   };
   const back = () => {
     const before = states[at - 1];
@@ -96,9 +111,8 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
           {step.hasTorque && !isDone && (
             <StepTorque torque={noted.torque} onKeep={(torque) => keep({ ...noted, torque })} />
           )}
-          {step.id.endsWith(' photo') && (
-            <Photos subject={{ of: 'job', recordId: job.id, place: photoPlace(step.id) }} label={step.where} />
-          )}
+          <DescribePanel {...{ job, step, panels }} />
+          {isPhoto && <Photos subject={{ of: 'job', recordId: job.id, place }} label={step.where} />}
           {toSecond && (
             <p className="font-semibold text-hold">
               ◆{' '}
@@ -109,6 +123,9 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
             </p>
           )}
           {stuck && <StuckBay job={job} stuck={stuck} />}
+          {isPhoto && !hasPicture && !isDone && (
+            <p className="text-measure">◇ No picture yet: done without one, “no picture” stands there.</p>
+          )}
           {!mayBuild && <p className="font-semibold text-hold">You can look; ticking is for a fitter or the owner.</p>}
           {missing !== null && !isDone && (
             <p role="status" className="border-l-8 border-hits pl-4 font-semibold text-hits">
@@ -129,9 +146,7 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
               }}
             />
           )}
-          {opened === 'photo' && (
-            <Photos subject={{ of: 'job', recordId: job.id, place: photoPlace(step.id) }} label={step.where} />
-          )}
+          {opened === 'photo' && <Photos subject={{ of: 'job', recordId: job.id, place }} label={step.where} />}
           {opened === 'leaveOut' && (
             <StepWords
               label="Why it is left out"
@@ -167,7 +182,7 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
             <Toggle what="note" {...{ opened, setOpened }} disabled={isLocked}>
               Note
             </Toggle>
-            <Toggle what="photo" {...{ opened, setOpened }} disabled={!mayBuild || step.id.endsWith(' photo')}>
+            <Toggle what="photo" {...{ opened, setOpened }} disabled={!mayBuild || isPhoto}>
               Photo
             </Toggle>
             <Toggle what="found" {...{ opened, setOpened }} disabled={isLocked}>

@@ -1,9 +1,9 @@
 /** The plan on paper, to be ticked by hand: black and white, read at arm's length. */
 import type { Job } from '@low-quarry/core/contracts/jobs';
 import type { ShopSettings } from '@low-quarry/core/model';
-import type { StepState } from '@low-quarry/core/plan';
+import { planTools, type StepState } from '@low-quarry/core/plan';
 import { PaperHead } from '../jobs/PaperHead';
-import { aboutWords, planTools } from './planView';
+import { aboutWords } from './planView';
 
 type WorkCardProps = {
   readonly job: Job;

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { carPlan, type PlanStep, planStates } from '@low-quarry/core/plan';
 import { PLAIN_OPENING } from '@low-quarry/core/testing/plainOpening';
-import { aboutWords, peopleLanes, planGroups, planTools, screwFields, stepMinutes } from './planView';
+import { aboutWords, peopleLanes, planGroups, screwFields, stepMinutes } from './planView';
 
 /** One that the program makes, for what is of no matter here. */
 const [ANY] = carPlan(
@@ -86,13 +86,5 @@ test('a screw map has a field for each kind of piece that comes off, panel by pa
     ],
     ['Shelf', []],
     ['Dash', [['B1', null]]],
-  ]);
-});
-
-test('each tool is told once', () => {
-  expect(planTools([step('a', 'x', ['T20', 'forks']), step('b', 'x', ['forks', 'cell'])])).toEqual([
-    'T20',
-    'forks',
-    'cell',
   ]);
 });

@@ -71,8 +71,3 @@ export function screwFields(steps: readonly PlanStep[]): readonly ScrewFields[] 
     };
   });
 }
-
-/** Each once, in the order in which it is first taken up. */
-export function planTools(steps: readonly PlanStep[]): readonly string[] {
-  return [...new Set(steps.flatMap(({ tools }) => tools))];
-}

@@ -99,10 +99,15 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
       </section>
       {needs.length > 0 && (
         <ul aria-label="To have at hand" className="mt-2">
-          {needs.map(({ what, why }) => (
+          {needs.map(({ what, why, pieces }) => (
             <li key={`${what} ${why}`}>
               <span className="mr-2 inline-block h-4 w-4 border-2 border-black" />
-              To have at hand: <strong>{what}.</strong> {why}
+              To have at hand:{' '}
+              <strong>
+                {what}
+                {pieces === null ? '.' : `, ${pieces}.`}
+              </strong>{' '}
+              {why}
             </li>
           ))}
         </ul>
