@@ -29,13 +29,20 @@ const PICTURES = [
   ],
   ['will-it-fit', COUNTER, 0, 0, 'will-it-fit?vehicle=veh-ostrand-longshore&speaker=spk-wrackline-shoal-65-slim'],
   ['history', COUNTER, 0, 0, 'history'],
-  ['settings', COUNTER, 0, 0, 'settings'],
   ['supplier-list', COUNTER, 0, 0, 'supplier-list', pickedList],
   ['waiting-phone', PHONE, 2, 1, '', waitingEntry],
   ['order', COUNTER, 3, 0, '/order'],
   ['wires', COUNTER, 3, 0, '/wires', shownImpedance],
   ['amplifier', COUNTER, 4, 0, '/wires', bypassedAmplifier],
   ['build', COUNTER, 10, 0, '/build'],
+  [
+    'step-bay',
+    { width: 800, height: 1280 },
+    10,
+    0,
+    '/build/steps?at=panel%20doorCard%20frontLeft%20%20on%20clips',
+    inTheDark,
+  ],
   ['order-sheet', { width: 794, height: 1123 }, 3, 0, '/order', (page) => page.emulateMedia({ media: 'print' })],
 ];
 
@@ -52,6 +59,13 @@ async function bypassedAmplifier(page) {
     ['Into, Ω', '4'],
   ])
     await page.getByLabel(label).fill(text);
+}
+
+/** As the bay's light has it. */
+function inTheDark(page) {
+  return page.evaluate(() => {
+    document.documentElement.dataset.light = 'bay';
+  });
 }
 
 /** The first channel with what its source sees of it. */

@@ -49,7 +49,9 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
   const { name } = useMe();
   const mayBuild = useMay('measure');
   const [opened, setOpened] = useState<Open>(null);
-  const [noted, setNoted] = useState<Noted>(() => notedAt(step, mark));
+  const outAt = step.counts?.outAt ?? null;
+  const cameOut = outAt === null ? null : (atHand.bay.steps[outAt]?.counted?.pieces ?? null);
+  const [noted, setNoted] = useState<Noted>(() => notedAt(step, mark, cameOut));
   const main = useRef<HTMLButtonElement>(null);
   const shownAt = useRef(Date.now());
   useEffect(() => main.current?.focus({ preventScroll: true }), []);
@@ -103,7 +105,7 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
               <StepCounts
                 counts={step.counts}
                 counted={noted.counted}
-                cameOut={step.counts.outAt === null ? null : (bay.steps[step.counts.outAt]?.counted?.pieces ?? null)}
+                cameOut={cameOut}
                 onCount={(counted) => setNoted({ ...noted, counted })}
               />
             </fieldset>

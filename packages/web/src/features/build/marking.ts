@@ -5,11 +5,14 @@ import type { PlanStep } from '@low-quarry/core/plan';
 export type Noted = Pick<StepMark, 'note' | 'counted' | 'torque'>;
 type Who = { readonly by: string; readonly at: string };
 
-/** What is written down of a step by now; what nobody counted yet is as many as there should be. */
-export function notedAt({ counts }: PlanStep, mark: StepMark | null): Noted {
-  const counted =
-    mark?.counted ??
-    (counts === null || counts.count === null ? undefined : { pieces: counts.count, broken: 0, replaced: 0 });
+/**
+ * What is written down of a step by now; what nobody counted yet is as many as came out, or as there should be.
+ *
+ * @param cameOut null where nobody counted, or this is where they come out
+ */
+export function notedAt({ counts }: PlanStep, mark: StepMark | null, cameOut: number | null): Noted {
+  const pieces = cameOut ?? counts?.count ?? null;
+  const counted = mark?.counted ?? (pieces === null ? undefined : { pieces, broken: 0, replaced: 0 });
   return { ...(mark?.note ? { note: mark.note } : {}), ...(counted ? { counted } : {}), ...torqueOf(mark) };
 }
 
