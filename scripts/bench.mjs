@@ -24,7 +24,7 @@ await runMain(async () => {
     if (failed !== 0 || part === 'sound') return failed;
   }
   if (part === 'all' || part === 'plan') {
-    const failed = await runTool('bench/planBench.ts');
+    const failed = (await runTool('bench/planBench.ts')) || (await runTool('bench/templateBench.ts'));
     if (failed !== 0 || part === 'plan') return failed;
   }
   await ensurePackages();

@@ -10,6 +10,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { PDFDocument } from 'pdf-lib';
 import type { EllipseMm } from '../geometry';
 import type { Template, TemplateHole } from '../template';
+import { type Dots, holeMiddle, lineAt, readDots } from '../testing/paperDots';
 import { dxfFile } from './dxfFile';
 import { type PaperName, type PrinterScale, pdfFile, printerScale } from './pdfFile';
 import { stlFile } from './stlFile';
@@ -47,9 +48,6 @@ beforeAll(() => {
 afterAll(() => rmSync(dir, { recursive: true, force: true }));
 
 describe('PDF, by poppler at 600 dpi', () => {
-  const DOTS_PER_MM = 600 / 25.4;
-  type Picture = { readonly isDark: (xMm: number, upMm: number) => boolean };
-
   async function sheetsOf(template: Template, paper: PaperName, scale?: PrinterScale) {
     const { bytes, sheets } = await pdfFile(template, WORDS, { paper, ...(scale ? { scale } : {}) });
     const own = mkdtempSync(path.join(dir, 'pdf-'));
@@ -59,48 +57,7 @@ describe('PDF, by poppler at 600 dpi', () => {
       .filter((name) => name.endsWith('.pgm'))
       .sort();
     expect(files).toHaveLength(sheets);
-    return files.map((name) => picture(readFileSync(path.join(own, name))));
-  }
-
-  function picture(file: Buffer): Picture {
-    const [head = '', width = '', height = ''] =
-      /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(file.subarray(0, 64).toString('latin1')) ?? [];
-    return {
-      isDark: (xMm, upMm) => {
-        const [x, y] = [Math.round(xMm * DOTS_PER_MM), Number(height) - 1 - Math.round(upMm * DOTS_PER_MM)];
-        return (file[head.length + y * Number(width) + x] ?? 255) < 160;
-      },
-    };
-  }
-
-  /** Where a line is met going from one place to another, mm from the first: the middle of its dots; null where none is. */
-  function met(
-    { isDark }: Picture,
-    [x, y]: readonly [number, number],
-    [dx, dy]: readonly [number, number],
-    mostMm: number,
-  ) {
-    const step = 1 / DOTS_PER_MM / 2;
-    for (let at = 0; at < mostMm; at += step) {
-      if (!isDark(x + dx * at, y + dy * at)) continue;
-      let end = at;
-      while (end < mostMm && isDark(x + dx * end, y + dy * end)) end += step;
-      return (at + end) / 2;
-    }
-    return null;
-  }
-
-  /** The middle of a hole on the sheet, from where it should be: by its edge a third up and down, where its cross does not run. */
-  function middleOf(sheet: Picture, [x, y]: readonly [number, number], radius: number): readonly [number, number] {
-    const off = radius / 3;
-    const ends = (from: readonly [number, number], way: readonly [number, number]) => {
-      const there = met(sheet, from, way, radius * 1.5);
-      const back = met(sheet, from, [-way[0], -way[1]], radius * 1.5);
-      if (there === null || back === null) throw new Error('expected the edge of a hole');
-      return (there - back) / 2;
-    };
-    // Not on the cross itself: its lines are as dark as the edge.
-    return [x + ends([x + 0.01, y + off], [1, 0]), y + ends([x + off, y + 0.01], [0, 1])];
+    return files.map((name) => readDots(readFileSync(path.join(own, name))));
   }
 
   const PAPER_MM = { A4: [210, 297], Letter: [215.9, 279.4] } as const;
@@ -108,19 +65,24 @@ describe('PDF, by poppler at 600 dpi', () => {
   test.each<[PaperName]>([['A4'], ['Letter']])(
     '%s: each hole lies within a tenth of a millimetre, and the square is as large as it says',
     async (paper) => {
-      const [sheet] = (await sheetsOf(PIECE, paper)) as [Picture];
+      const [sheet] = (await sheetsOf(PIECE, paper)) as [Dots];
       const [wide, high] = PAPER_MM[paper];
-      const square = met(sheet, [10 + 25, 10 + 25], [1, 0], 40);
-      const back = met(sheet, [10 + 25, 10 + 25], [-1, 0], 40);
-      expect(Math.abs((square ?? 0) + (back ?? 0) - 50)).toBeLessThan(MOST_OFF_MM);
+      for (const way of [
+        [1, 0],
+        [0, 1],
+      ] as const) {
+        const there = lineAt(sheet, [10 + 25, 10 + 25], way, 40);
+        const back = lineAt(sheet, [10 + 25, 10 + 25], [-way[0], -way[1]], 40);
+        expect(Math.abs(there + back - 50)).toBeLessThan(MOST_OFF_MM);
+      }
       const [first] = PIECE.holes as [TemplateHole];
       const at = ({ xMm, yMm }: TemplateHole): readonly [number, number] => [
         wide / 2 + xMm - PIECE.outside.xMm,
         high - 10 - 34 - 84 + yMm - PIECE.outside.yMm,
       ];
-      const origin = middleOf(sheet, at(first), first.diameterMm / 2);
+      const origin = holeMiddle(sheet, at(first), first.diameterMm / 2);
       for (const each of PIECE.holes) {
-        const found = middleOf(sheet, at(each), each.diameterMm / 2);
+        const found = holeMiddle(sheet, at(each), each.diameterMm / 2);
         const [dx, dy] = [found[0] - origin[0] - (each.xMm - first.xMm), found[1] - origin[1] - (each.yMm - first.yMm)];
         expect(Math.hypot(dx, dy)).toBeLessThan(MOST_OFF_MM);
       }
@@ -129,15 +91,15 @@ describe('PDF, by poppler at 600 dpi', () => {
 
   test('a printer that makes 48.9 and 49.5 of 50 is made up for: on its paper each hole lies where it should', async () => {
     const scale = printerScale(48.9, 49.5);
-    const [sheet] = (await sheetsOf(PIECE, 'A4', scale)) as [Picture];
+    const [sheet] = (await sheetsOf(PIECE, 'A4', scale)) as [Dots];
     const [first, ...others] = PIECE.holes as [TemplateHole, ...TemplateHole[]];
     const at = ({ xMm, yMm }: TemplateHole): readonly [number, number] => [
       105 + (xMm - PIECE.outside.xMm) / scale.across,
       297 - 44 - 84 / scale.up + (yMm - PIECE.outside.yMm) / scale.up,
     ];
-    const origin = middleOf(sheet, at(first), first.diameterMm / 2);
+    const origin = holeMiddle(sheet, at(first), first.diameterMm / 2);
     for (const each of others) {
-      const found = middleOf(sheet, at(each), each.diameterMm / 2);
+      const found = holeMiddle(sheet, at(each), each.diameterMm / 2);
       // As the printer makes it.
       const [dx, dy] = [(found[0] - origin[0]) * scale.across, (found[1] - origin[1]) * scale.up];
       expect(Math.hypot(dx - (each.xMm - first.xMm), dy - (each.yMm - first.yMm))).toBeLessThan(MOST_OFF_MM);
@@ -156,7 +118,7 @@ describe('PDF, by poppler at 600 dpi', () => {
           const y = 297 - 15 - 150 + row * stepUp + each.yMm - LARGE.outside.yMm;
           const isOn = x > 12 && x < 198 && y > 24 && y < 285;
           if (!isOn) return [];
-          const [u, v] = middleOf(sheets[1 + 2 * row + column] as Picture, [x, y], each.diameterMm / 2);
+          const [u, v] = holeMiddle(sheets[1 + 2 * row + column] as Dots, [x, y], each.diameterMm / 2);
           // Laid together: from the upper left cross of the first of them.
           return [{ each, u: u - 15 + column * stepAcross, v: v - 282 - row * stepUp }];
         }),
