@@ -56,6 +56,21 @@ test('two tablets tick the same step, one of them away: nothing is lost, and wha
   // The other tablet hears of it: what is left out stays open, with the name and the reason.
   await expect(other.getByText('◇ Left out (Rieke): the clamp is seized.')).toBeVisible();
 
+  // What has to be looked at by two is signed by the second one, signed in.
+  const sounds = '/build/steps?at=warning%20sounds';
+  await page.goto(`${job}${sounds}`);
+  await expect(page.getByRole('button', { name: 'Never left out' })).toBeDisabled();
+  await expect(page.getByText('Somebody else than you looks at it')).toBeHidden();
+  await expect(async () => {
+    await page.keyboard.press('PageDown');
+    await expect(page.getByText(/^2 of/)).toBeHidden({ timeout: 200 });
+  }).toPass();
+  await page.goto(`${job}${sounds}`);
+  await expect(page.getByText('Somebody else than you looks at it')).toBeVisible();
+  await other.goto(`${job}${sounds}`);
+  await other.getByRole('button', { name: 'Looked at it too: sign as Jory' }).click();
+  await expect(page.getByText(/✓ Done \(Rieke\), looked at by Jory too/)).toBeVisible();
+
   const counter = await somebody('Merle');
   await counter.goto(job);
   await expect(counter.getByRole('link', { name: /^Next: Battery: A second battery under the seat/ })).toBeVisible();

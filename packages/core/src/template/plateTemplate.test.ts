@@ -5,7 +5,7 @@ import type { FitOpening, FitRules } from '../fit/shapes';
 import { ownPlates, plateFrom } from '../fit/work/ownPlate';
 import { patternHoles } from '../geometry/BoltPattern';
 import { circlePattern, exact, opening, RULES, speaker } from '../testing/shapes';
-import { CHECK_SQUARE_MM } from './marks';
+import { CHECK_SQUARE_MM, pilotMm } from './marks';
 import { plateTemplate } from './plateTemplate';
 import type { Template } from './Template';
 import { templateSvg } from './templateSvg';
@@ -81,6 +81,11 @@ test('on paper it stands in millimetres, y up, beside its square; what is writte
     expect(Number(cy) - Number(y)).toBeCloseTo(hole.yMm - template.outside.yMm, 2);
     expect(Number(r)).toBeCloseTo(hole.diameterMm / 2, 2);
   }
+});
+
+test('a pilot stops in three quarters of the sheet', () => {
+  expect([6, 12, 9.5, 5].map(pilotMm)).toEqual([4.5, 9, 7.1, 3.7]);
+  expect(templateSvg(templateOf(AT), WORDS)).toContain('its pilot at most 4.5 mm deep');
 });
 
 test('what is larger than its paper is not drawn smaller', () => {

@@ -167,6 +167,8 @@ const KEYS = [
   ['Enter', 'In a measurement: on to the next one'],
   ['← →', 'On the spacer: thinner and thicker by 0.5 mm'],
   ['Page Up, Page Down', 'On the spacer: to the next stocked height'],
+  ['Space, Page Down', 'In the bay, at a step: it is done; so types a foot switch'],
+  ['Page Up', 'In the bay: the step before'],
 ] as const;
 
 function Keys() {

@@ -215,6 +215,7 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
                 : kind === 'again'
                   ? `Looked again: ${pressWords(step, noted).toLowerCase()}`
                   : pressWords(step, noted)}
+            <span className="ml-4 hidden text-[16px] font-normal sm:inline">Space or Page Down</span>
           </Button>
         </div>
       </footer>

@@ -27,6 +27,14 @@ export function StepCounts({ counts: { what, way, count }, counted, cameOut, onC
       <legend className="font-semibold">
         Counted: {what} <span className="font-normal text-muted">{said}</span>
       </legend>
+      {way === 'off' && count !== null && now.pieces !== null && now.pieces !== count && (
+        <p className="text-measure">
+          ◇{' '}
+          {now.pieces < count
+            ? `${count - now.pieces} fewer than there should be: still in, or gone?`
+            : `${now.pieces - count} more than anybody wrote down: put it down under “Found something else”.`}
+        </p>
+      )}
       <div className="flex flex-wrap gap-x-8 gap-y-3">
         <Counter
           label={way === 'off' ? 'Out' : 'Back in'}
