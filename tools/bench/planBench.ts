@@ -34,7 +34,15 @@ function car(hung: number): PlanCar {
       ...{ id: `door ${at}`, speakerName: 'Speaker', isTweeter: false, works: [] },
       record: { ...PLAIN_OPENING, place, side, presence: 'fitted', behind: 'glass' },
     })),
-    ...{ joints: [], runs: [], boxes: [], lostWithoutSupply: '', hasPowerWire: true, hasWarnings: true },
+    ...{
+      joints: [],
+      runs: [],
+      boxes: [],
+      lostWithoutSupply: '',
+      hasPowerWire: true,
+      hasWarnings: true,
+      atRadio: 'newRadio',
+    },
   };
 }
 

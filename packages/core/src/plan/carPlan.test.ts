@@ -62,6 +62,7 @@ const car = (fields: Partial<PlanCar> = {}): PlanCar => ({
     lostWithoutSupply: '',
     hasPowerWire: false,
     hasWarnings: false,
+    atRadio: null,
   },
   ...fields,
 });
@@ -191,6 +192,8 @@ describe('every line of the record is told: what changes in it changes the plan'
     ['that nobody asked it', { lostWithoutSupply: null }],
     ['an amplifier of its own', { hasPowerWire: true }],
     ['warnings through the speakers', { hasWarnings: true }],
+    ['a new radio', { atRadio: 'newRadio' }],
+    ['leads that are taken off the radio', { atRadio: 'leads' }],
   ])('%s', (_, fields) => {
     const changed = plan(fields);
     expectToHold(changed);
@@ -304,6 +307,27 @@ test('each kind of piece has a bag of its own, which it comes out of again', () 
   for (const { counts, bag: own } of both.steps.filter((step) => step.counts?.way === 'on'))
     expect(own).toBe(both.steps.find(({ id }) => id === counts?.outAt)?.bag);
   expect(bag('battery off')).toBeNull();
+});
+
+test('the fascia closes last of all, over a radio of which everything was tried with supply', () => {
+  const fascia: Panel = {
+    ...newPanel({ kind: 'radioFascia', spot: 'middle', name: '' }),
+    ...{ fasteners: [fastener('frame')], attached: [hanging('hazard')] },
+  };
+  for (const panels of [[card(), fascia], [card()]]) {
+    const radio = plan({ panels, atRadio: 'newRadio' });
+    expectToHold(radio);
+    const order = ['radioFascia middle  off', 'radio', 'bag plugs', 'battery on', 'radio tried'];
+    const places = [...order, 'radioFascia middle  closed', 'baseline'].map((id) =>
+      radio.steps.findIndex((step) => step.id === id || step.id === `panel ${id}`),
+    );
+    expect(places).not.toContain(-1);
+    expect(places).toEqual([...places].sort((a, b) => a - b));
+    expect(at(radio, 'frontLeft  closed')).toBeLessThan(at(radio, 'radioFascia middle  closed'));
+  }
+  const unknown = plan({ panels: [card()], atRadio: 'leads' });
+  expect(unknown.steps[at(unknown, 'radioFascia middle  off')]?.open).toMatch(/^Nobody wrote down what holds it/);
+  expect(at(plan({ panels: [card(), fascia] }), 'radioFascia middle  off')).toBe(-1);
 });
 
 test('each tool is told once, in the order in which it is taken up', () => {

@@ -17,10 +17,11 @@ import {
 } from '../model';
 import type { JointLine, WireRun } from '../stations';
 import type { LengthUnit } from '../units';
+import { type AtRadio, fasciaPlan } from './fasciaSteps';
 import { MINUTES, SECOND_SIDE } from './minutes';
 import { openingPlan, type PlanOpening } from './openingSteps';
 import { type PlanStep, stepOf } from './PlanStep';
-import { closedId, offId, type PanelPlan, panelPlan } from './panelSteps';
+import { closedId, offId, panelPlan } from './panelSteps';
 import { CLAMP_WRENCH } from './tools';
 import { type PlanBox, wireSteps } from './wireSteps';
 
@@ -36,6 +37,7 @@ export type PlanCar = {
   readonly lostWithoutSupply: string | null;
   /** Whether a power wire comes to an amplifier. */
   readonly hasPowerWire: boolean;
+  readonly atRadio: AtRadio;
   /** Whether warning sounds come through its speakers, or may: null where nobody asked. */
   readonly hasWarnings: boolean | null;
 };
@@ -57,7 +59,8 @@ export function carPlan(
   const ready = beforeWork(car, isSupplyOff);
   const begun = ready.at(-1)?.id as string;
   const inFront = panelsInFront(car);
-  const off = inFront.map(({ panel }) => offId(panel));
+  const fascia = fasciaPlan(car.atRadio, car.panels, { after: [begun], supply: isSupplyOff ? 'battery on' : null });
+  const off = [...fascia.offIds, ...inFront.map(({ panel }) => offId(panel))];
   const wires = wireSteps({
     ...{ runs: car.runs, boxes: car.boxes, after: off.length > 0 ? off : [begun] },
     joints: car.joints.filter(({ openingId }) => !car.openings.some(({ id }) => id === openingId)),
@@ -92,9 +95,10 @@ export function carPlan(
     };
   });
   const works = openings.flatMap(({ plan }) => plan.work);
-  const supply = isSupplyOff ? supplyOn([...works, ...wires].map(({ id }) => id)) : [];
+  const supply = isSupplyOff ? supplyOn([...works, ...wires, ...fascia.work].map(({ id }) => id)) : [];
   const steps = [
     ...ready,
+    ...fascia.off,
     ...panels.flatMap(({ plan, behind }) => [
       ...plan.off,
       // Behind several panels it is worked on after the last of them.
@@ -106,13 +110,16 @@ export function carPlan(
       .filter(({ opening }) => !panels.some(({ behind }) => behind.includes(opening)))
       .flatMap(({ plan }) => plan.work),
     ...wires,
+    ...fascia.work,
     ...supply,
     ...first,
+    ...fascia.tried,
     ...openings.flatMap(({ plan }) => plan.tests),
     ...[...panels].reverse().flatMap(({ plan }) => plan.on),
+    ...fascia.on,
     ...afterWork(
       car,
-      panels.map(({ plan }) => plan),
+      [...fascia.closedIds, ...panels.map(({ plan }) => plan.on.at(-1)?.id as string)],
       openings.flatMap(({ plan }) => plan.tests),
     ),
   ];
@@ -193,10 +200,10 @@ function startValues({ hasPowerWire }: PlanCar, after: readonly string[]): reado
 
 function afterWork(
   { hasWarnings }: PlanCar,
-  panels: readonly PanelPlan[],
+  closed: readonly string[],
   tests: readonly PlanStep[],
 ): readonly PlanStep[] {
-  const after = [...panels.map(({ on }) => on.at(-1)?.id as string), ...tests.map(({ id }) => id)];
+  const after = [...closed, ...tests.map(({ id }) => id)];
   const sounds =
     hasWarnings === false
       ? []

@@ -54,6 +54,9 @@ export const MINUTES = {
   functions: 1,
   startValues: 5,
   warningSounds: 3,
+  newRadio: 20,
+  radioLeads: 15,
+  radioTried: 5,
   baseline: 10,
 } as const;
 

@@ -24,7 +24,11 @@ test('only what is chosen is work; an amplifier that comes later brings no power
   expect([car(true).hasPowerWire, car(false).hasPowerWire]).toEqual([false, true]);
   expect([car(true).boxes, car(false).boxes.map(({ what }) => what)]).toEqual([[], ['amplifier']]);
   const bypass = { ...job(true), amplifierPlan: { kind: 'bypass', by: 'addedAmplifier' } } as unknown as PlannedJob;
-  expect(planCar(bypass, openings, [], { joints: [], runs: [] }).hasPowerWire).toBe(true);
+  expect(planCar(bypass, openings, [], { joints: [], runs: [] })).toMatchObject({
+    hasPowerWire: true,
+    atRadio: 'leads',
+  });
+  expect(car(true).atRadio).toBeNull();
   const warned = (answer: string) =>
     planCar(job(true, { alsoSounds: { answer } }), openings, [], { joints: [], runs: [] }).hasWarnings;
   expect([car(true).hasWarnings, warned('warnings'), warned('nothing')]).toEqual([null, true, false]);

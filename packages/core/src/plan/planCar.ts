@@ -46,6 +46,7 @@ export function planCar(
       ...crossovers.map((each) => ({ what: `Crossover ${each.name}`, words: crossoverWords(each) })),
       ...now.map((each) => ({ what: each.name, words: stowedWords(each) })),
     ],
+    atRadio: amplifierPlan?.kind !== 'bypass' ? null : amplifierPlan.by === 'newRadio' ? 'newRadio' : 'leads',
     hasWarnings: warningsOf(openings, knownFact('alsoSounds', found, vehicle.facts)),
     hasPowerWire:
       now.some(({ kind }) => kind === 'amplifier') ||

@@ -157,7 +157,15 @@ test('a pair of doors with ten fixings each is no twentieth above what no schedu
         ...newPanel({ kind: 'doorCard', spot, name: '' }),
         ...{ comesOff: 'whole', pryFrom: 'below', attached: [], fasteners },
       })),
-      ...{ joints: [], runs: [], boxes: [], lostWithoutSupply: '', hasPowerWire: false, hasWarnings: false },
+      ...{
+        joints: [],
+        runs: [],
+        boxes: [],
+        lostWithoutSupply: '',
+        hasPowerWire: false,
+        hasWarnings: false,
+        atRadio: null,
+      },
     },
     { keysProve: false, unit: 'mm' },
   );

@@ -1,5 +1,6 @@
 /** The work on a car, step by step, as its record says it now: what is done, what comes next, what can hurt, and the line that each follows from. */
 import type { Job } from '@low-quarry/core/contracts/jobs';
+import { listed } from '@low-quarry/core/listed';
 import { markWords, type ShopSettings } from '@low-quarry/core/model';
 import { marksWithoutStep, nextStep, planTools, type StepState } from '@low-quarry/core/plan';
 import { useState } from 'react';
@@ -36,6 +37,7 @@ export function PlanOfCar({ job, plan: { steps, minutes, states }, atHand, held,
   const left = toDo.reduce((sum, { step }) => sum + step.minutes, 0);
   const next = nextStep(states);
   const orphans = marksWithoutStep(steps, atHand.bay);
+  const numbers = new Map(steps.map(({ id }, at) => [id, at]));
   const address = addressOf('steps', { jobId: job.id });
   return (
     <>
@@ -76,7 +78,7 @@ export function PlanOfCar({ job, plan: { steps, minutes, states }, atHand, held,
           <div className="flex flex-col gap-3">
             <p className="max-w-2xl text-muted">
               It follows from what is written down of the car, and changes with it. Minutes are common practice. The
-              vehicle maker’s manual goes before it. Radio, fascia and quieting have no steps in it.
+              vehicle maker’s manual goes before it. Quieting has no steps in it.
             </p>
             <div className="flex flex-wrap gap-2">
               <Button onClick={() => print('card')}>Print the work card</Button>
@@ -94,6 +96,7 @@ export function PlanOfCar({ job, plan: { steps, minutes, states }, atHand, held,
                       key={state.step.id}
                       state={state}
                       number={states.indexOf(state) + 1}
+                      after={state.step.after.map((id) => (numbers.get(id) ?? 0) + 1)}
                       address={`${address}?at=${encodeURIComponent(state.step.id)}`}
                     />
                   ))}
@@ -109,7 +112,13 @@ export function PlanOfCar({ job, plan: { steps, minutes, states }, atHand, held,
   );
 }
 
-type StepLineProps = { readonly state: StepState; readonly number: number; readonly address: string };
+type StepLineProps = {
+  readonly state: StepState;
+  readonly number: number;
+  /** The numbers of what must be before it. */
+  readonly after: readonly number[];
+  readonly address: string;
+};
 
 const SIGNS: Readonly<Record<StepState['kind'], string>> = { open: '☐', done: '✓', skipped: '◇', again: '◇' };
 const SIGN_WORDS: Readonly<Record<StepState['kind'], string>> = {
@@ -119,7 +128,7 @@ const SIGN_WORDS: Readonly<Record<StepState['kind'], string>> = {
   again: 'done, and changed since',
 };
 
-function StepLine({ state: { step, mark, kind }, number, address }: StepLineProps) {
+function StepLine({ state: { step, mark, kind }, number, after, address }: StepLineProps) {
   const { what, from, open, people, cautions, tools, minutes } = step;
   return (
     <li value={number} className="grid grid-cols-[56px_1fr] gap-x-2 border-t border-hairline py-2">
@@ -147,9 +156,12 @@ function StepLine({ state: { step, mark, kind }, number, address }: StepLineProp
           </span>
         )}
         <span className="text-[13px] text-muted">
-          {[...(tools.length > 0 ? [`With: ${tools.join(', ')}`] : []), stepMinutes(minutes), `From: ${from}`].join(
-            '. ',
-          )}
+          {[
+            ...(tools.length > 0 ? [`With: ${tools.join(', ')}`] : []),
+            stepMinutes(minutes),
+            ...(after.length > 0 ? [`After: ${listed(after.map(String))}`] : []),
+            `From: ${from}`,
+          ].join('. ')}
         </span>
       </span>
     </li>

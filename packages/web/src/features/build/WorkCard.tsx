@@ -29,7 +29,7 @@ export function WorkCard({ job, shop, states, minutes, held }: WorkCardProps) {
           ◆ Hold: {words}
         </p>
       ))}
-      <p className="pt-2">Radio, fascia and quieting have no steps here. The vehicle maker’s manual goes before it.</p>
+      <p className="pt-2">Quieting has no steps here. The vehicle maker’s manual goes before it.</p>
       <p className="py-2">
         <strong>Tools:</strong> {planTools(steps).join('; ')}.
       </p>

@@ -7,7 +7,16 @@ import { doneMark, notedAt, notedMark, pressWords, skippedMark } from './marking
 const WHO = { by: 'Rieke', at: '2026-12-04T09:00:00.000Z' };
 const { steps } = carPlan(
   {
-    ...{ panels: [], joints: [], runs: [], boxes: [], lostWithoutSupply: null, hasPowerWire: false, hasWarnings: null },
+    ...{
+      panels: [],
+      joints: [],
+      runs: [],
+      boxes: [],
+      lostWithoutSupply: null,
+      atRadio: null,
+      hasPowerWire: false,
+      hasWarnings: null,
+    },
     openings: [{ id: 'a', record: PLAIN_OPENING, speakerName: 'Shoal', isTweeter: false, works: [] }],
   },
   { keysProve: false, unit: 'mm' },

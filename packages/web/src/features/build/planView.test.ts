@@ -13,6 +13,7 @@ const [ANY] = carPlan(
       boxes: [],
       lostWithoutSupply: null,
       hasPowerWire: false,
+      atRadio: null,
       hasWarnings: false,
     },
     openings: [{ id: 'a', record: PLAIN_OPENING, speakerName: 'Shoal', isTweeter: false, works: [] }],
