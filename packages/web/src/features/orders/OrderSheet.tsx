@@ -112,11 +112,6 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
           ))}
         </ul>
       )}
-      {order.tools.length > 0 && (
-        <p className="mt-2">
-          Tools: <strong>{order.tools.join('; ')}.</strong>
-        </p>
-      )}
       {cautions.length > 0 && (
         <section className="mt-4 break-inside-avoid">
           <h2 className="font-bold">Take care</h2>
