@@ -112,7 +112,7 @@ const LABELLED_APART: Readonly<Record<string, string>> = {
   found: 'Windows in the doors',
   crossovers: 'Crossover Front left',
   stowed: 'Box Amplifier',
-  bay: 'A step',
+  bay: 'Step: battery off',
 };
 
 describe('whoever adds a fact of a job adds it to', () => {

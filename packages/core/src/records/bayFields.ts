@@ -1,5 +1,17 @@
 /** The fields of what was done in the bay: each step by itself, so that what two tablets ticked comes together. */
-import { type Bay, type FoundThing, foundWords, markWords, NOTHING_DONE, type StepMark } from '../model';
+import {
+  type Bay,
+  type FoundThing,
+  foundWords,
+  markWords,
+  NOTHING_DONE,
+  PANEL_LABELS,
+  PANEL_SPOT_LABELS,
+  type PanelKind,
+  type PanelSpot,
+  panelLabel,
+  type StepMark,
+} from '../model';
 import { type Field, isSame } from './Field';
 
 type WithBay = { readonly bay: Bay };
@@ -15,7 +27,7 @@ export function bayFields<Rec extends WithBay>(...records: readonly Rec[]): read
 function stepField<Rec extends WithBay>(id: string): Field<Rec> {
   return {
     path: `bay.steps.${id}`,
-    label: 'A step',
+    label: stepLabel(id),
     read: ({ bay }) => bay.steps[id],
     write: (record, value) => {
       const { [id]: _, ...others } = record.bay.steps;
@@ -25,6 +37,17 @@ function stepField<Rec extends WithBay>(id: string): Field<Rec> {
     words: (value) => markWords(value as StepMark | undefined),
     both: (mine, theirs) => bothMarks(mine as StepMark | undefined, theirs as StepMark | undefined),
   };
+}
+
+/** As far as its id tells: "Step, door card, front left: off cup", "Step at an opening: heard", "Step: battery off". */
+function stepLabel(id: string): string {
+  const [, kind = '', spot = '', rest = ''] = /^panel (\w+) (\w+) (.*)$/.exec(id) ?? [];
+  if (kind in PANEL_LABELS && spot in PANEL_SPOT_LABELS) {
+    const panel = panelLabel({ kind: kind as PanelKind, spot: spot as PanelSpot, name: '' });
+    return `Step, ${panel.toLowerCase()}: ${rest.trim()}`;
+  }
+  const [, atOpening] = /^opening \S+ (.*)$/.exec(id) ?? [];
+  return atOpening === undefined ? `Step: ${id}` : `Step at an opening: ${atOpening}`;
 }
 
 /** Of two who ticked one step who was first has done it, and the other ticked it too; a tick is stronger than its being taken off. */
