@@ -87,13 +87,9 @@ function lift([x, y]: Ring[0], z: number): Vertex {
 }
 
 function normalOf([a, b, c]: Facet): Vertex {
-  const [u, v] = [b.map((each, at) => each - (a[at] as number)), c.map((each, at) => each - (a[at] as number))] as [
-    number[],
-    number[],
-  ];
-  const [ux = 0, uy = 0, uz = 0] = u;
-  const [vx = 0, vy = 0, vz = 0] = v;
-  const normal = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
-  const length = Math.hypot(...normal) || 1;
-  return normal.map((each) => each / length) as unknown as Vertex;
+  const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+  const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
+  const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
+  const length = Math.hypot(x, y, z) || 1;
+  return [x / length, y / length, z / length];
 }

@@ -300,6 +300,7 @@ export { orderOf, type PanelOrder, panelOrder } from './panelOrder';
 export {
   BEFORE_WORK,
   isOfBaseline,
+  isOfBay,
   MARK_LABELS,
   MOST_PHOTOS,
   marksWords,
@@ -312,6 +313,7 @@ export {
   photoLabel,
   photoNotesSchema,
   photoPlaceOf,
+  photoPlaceOfStep,
   photoStateSchema,
   photoSubjectSchema,
   pictureHashSchema,

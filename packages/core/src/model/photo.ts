@@ -11,6 +11,7 @@ export type PhotoOf = (typeof PHOTO_OF)[number];
 /** Of one record. */
 export const MOST_PHOTOS = 200;
 const MOST_MARKS = 30;
+const MOST_PLACE = 120;
 
 const fraction = z.number().min(0).max(1);
 const spot = z.tuple([fraction, fraction]);
@@ -39,7 +40,7 @@ export const photoSubjectSchema = z.strictObject({
   of: z.enum(PHOTO_OF),
   recordId: z.string().min(1).max(80),
   /** Within the record, such as `baseline` or `baseline.horn`; empty for the whole of it. */
-  place: z.string().max(120),
+  place: z.string().max(MOST_PLACE),
 });
 export type PhotoSubject = z.infer<typeof photoSubjectSchema>;
 
@@ -52,6 +53,18 @@ export const BEFORE_WORK = 'baseline';
 /** The place of a photo of one of the things that are tried. @param key of the function */
 export function photoPlaceOf(key: string): string {
   return `${BEFORE_WORK}.${key}`;
+}
+
+/** Within a job: photos of how a step of the work was done. */
+const IN_THE_BAY = 'bay.';
+
+/** The place of a photo that is taken at a step. */
+export function photoPlaceOfStep(stepId: string): string {
+  return `${IN_THE_BAY}${stepId}`.slice(0, MOST_PLACE);
+}
+
+export function isOfBay({ of, place }: Pick<PhotoSubject, 'of' | 'place'>): boolean {
+  return of === 'job' && place.startsWith(IN_THE_BAY);
 }
 
 export function isOfBaseline({ of, place }: Pick<PhotoSubject, 'of' | 'place'>): boolean {

@@ -178,6 +178,7 @@ describe('every line of the record is told: what changes in it changes the plan'
     ['what breaks', { panels: [card({ breaks: 'the corner' })] }],
     ['rivets', { openings: [opening({ fixing: 'rivets' })] }],
     ['no speaker there', { openings: [opening({ presence: 'empty' })] }],
+    ['that nobody looked whether one is there', { openings: [opening({ presence: 'notLooked' })] }],
     ['metal behind it', { openings: [opening({ behind: 'metal' })] }],
     ['polarity by a colour', { openings: [opening({ polarity: { by: 'colour', positive: '1', source: '' } })] }],
     ['a second plug with warnings', { openings: [opening({ secondPlug: 'warning' })] }],

@@ -5,10 +5,11 @@
 export { brokenNeeds } from './brokenNeeds';
 export { type CarInBay, carInBay, isBeforeWork } from './carInBay';
 export { type CarPlan, carPlan, type PlanCar } from './carPlan';
+export { jobSteps } from './jobSteps';
 export type { PlanOpening } from './openingSteps';
 export type { Counts, PlanStep } from './PlanStep';
 export { type PlanWires, planCar } from './planCar';
-export { marksWithoutStep, missingAt, nextStep, planStates, type StepState } from './planStates';
+export { handOverHolds, marksWithoutStep, missingAt, nextStep, planStates, type StepState } from './planStates';
 export { type Schedule, type Slot, schedule } from './schedule';
 export { planTools } from './tools';
 export type { PlanBox } from './wireSteps';

@@ -65,7 +65,7 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
   const { record, speakerName, works, isTweeter } = opening;
   const where = placeLabel(record);
   const id = (what: string) => openingStepId(opening.id, what);
-  const out = record.presence === 'fitted' ? [oldOut(id('out'), where, record, after)] : [];
+  const out = mayHoldOne(record.presence) ? [oldOut(id('out'), where, record, after)] : [];
   const ready = out.length > 0 ? [id('out')] : after;
   const changed = works.map((work) => {
     const words = workWords(work, unit);
@@ -102,6 +102,11 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
   };
 }
 
+/** Or nobody looked. */
+function mayHoldOne(presence: OpeningRecord['presence']): boolean {
+  return presence === 'fitted' || presence === 'notLooked';
+}
+
 const FILINGS = 'Window up and held; filings are caught, and the bare edge is painted.';
 
 function oldOut(id: string, where: string, record: PlanOpening['record'], after: readonly string[]): PlanStep {
@@ -110,6 +115,7 @@ function oldOut(id: string, where: string, record: PlanOpening['record'], after:
     record.bolts.kind === 'circle' ? record.bolts.count : record.bolts.kind === 'free' ? record.bolts.holes.length : 4;
   return stepOf({
     ...{ id, where, after },
+    open: record.presence === 'fitted' ? null : 'Nobody looked whether a speaker is there.',
     what: isRiveted
       ? `Old speaker out: ${count} rivets drilled, their stems caught and counted. It is kept until the car has left.`
       : `Old speaker out: ${FIXED_WORDS[record.fixing]}. It is kept until the car has left.`,

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import type { Bay, StepMark } from '../model';
 import { fuzzed } from '../testing/fuzzed';
 import { type NewStep, type PlanStep, stepOf } from './PlanStep';
-import { marksWithoutStep, missingAt, nextStep, planStates, type StepState } from './planStates';
+import { handOverHolds, marksWithoutStep, missingAt, nextStep, planStates, type StepState } from './planStates';
 
 const step = (id: string, after: readonly string[] = [], more: Partial<NewStep> = {}): PlanStep =>
   stepOf({ ...{ id, after, where: 'Door', what: `Do ${id}.`, from: 'a line', minutes: 1 }, ...more });
@@ -78,6 +78,20 @@ describe('what keeps a step from being ticked', () => {
     expect(missingAt(state, {}, bayOf())).toMatch(/^Its torque/);
     expect(missingAt(state, { torque: { value: 40, unit: 'newtonMetre', source: 'p. 12' } }, bayOf())).toBeNull();
   });
+});
+
+test('a car does not leave before what is never left out is done, and signed by two where that is asked', () => {
+  const belt = step('belt', [], { isMust: true, needsSecond: true });
+  const steps = [OFF, belt];
+  const second = { by: 'Jory', at: AT };
+  expect(handOverHolds(steps, bayOf())).toEqual([]);
+  expect(handOverHolds(steps, bayOf([OFF]))).toEqual(['Door: Do belt.']);
+  expect(handOverHolds(steps, bayOf([belt, { seconded: null }]))).toEqual(['A second person signs. Door: Do belt.']);
+  expect(handOverHolds(steps, bayOf([belt, { seconded: second }]))).toEqual([]);
+  // Signed for what it said then.
+  expect(
+    handOverHolds([stepOf({ ...belt, what: 'Do the other belt.' })], bayOf([belt, { seconded: second }])),
+  ).toHaveLength(1);
 });
 
 test('whatever is ticked in whatever order, the next step waits for nothing that is open, as long as there is one', () => {

@@ -66,3 +66,15 @@ export function missingAt(
     return `${out} came out, and ${back} went back: find the rest, or count what is new in its place.`;
   return null;
 }
+
+/**
+ * What keeps a car from being handed over: what is never left out and is not done, and what a second person has not signed. Of a car of which
+ * nothing was ticked nobody works by the plan.
+ */
+export function handOverHolds(steps: readonly PlanStep[], bay: Pick<Bay, 'steps'>): readonly string[] {
+  if (Object.keys(bay.steps).length === 0) return [];
+  return planStates(steps, bay).flatMap(({ step: { where, what, isMust, needsSecond }, kind, mark }) => {
+    if (isMust && kind !== 'done') return [`${where}: ${what}`];
+    return needsSecond && kind === 'done' && !mark?.seconded ? [`A second person signs. ${where}: ${what}`] : [];
+  });
+}

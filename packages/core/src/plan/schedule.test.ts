@@ -21,6 +21,7 @@ function expectToHold(steps: readonly ScheduleStep[], { slots, people, minutes, 
   for (const { id, after } of steps)
     for (const first of after)
       expect(byId.get(id)?.startMin).toBeGreaterThanOrEqual((byId.get(first)?.endMin ?? 0) - 1e-9);
+  for (const { id, people: wanted } of steps) expect(byId.get(id)?.who).toHaveLength(Math.min(wanted, people));
   for (let person = 0; person < people; person++) {
     const own = slots.filter(({ who }) => who.includes(person)).sort((a, b) => a.startMin - b.startMin);
     own.slice(1).forEach(({ startMin }, at) => {
@@ -112,21 +113,16 @@ test('who does the second side without having done the first learns nothing of i
 
 describe('against all ways there are', () => {
   test('small cases come out as short as any', () => {
-    let apart = 0;
-    let cases = 0;
     fc.assert(
       fc.property(graphs(6), (steps) => {
         const found = schedule(steps, 2);
         expectToHold(steps, found);
         const best = shortest(steps, 2);
         expect(found.boundMin).toBeLessThanOrEqual(best + 1e-9);
-        expect(found.minutes).toBeLessThanOrEqual(best * 1.05 + 1e-9);
-        cases++;
-        if (found.minutes > best + 1e-9) apart++;
+        expect(found.minutes).toBeCloseTo(best, 9);
       }),
-      fuzzed(150),
+      fuzzed(100),
     );
-    expect(apart / cases).toBeLessThan(0.02);
   });
 
   test('one person more never makes it longer', () => {
@@ -137,7 +133,7 @@ describe('against all ways there are', () => {
         expect(two?.minutes).toBeLessThanOrEqual((one?.minutes ?? 0) + 1e-9);
         expect(three?.minutes).toBeLessThanOrEqual((two?.minutes ?? 0) + 1e-9);
       }),
-      fuzzed(60),
+      fuzzed(40),
     );
   });
 });

@@ -2,7 +2,7 @@
  * Who does what and when: steps by one or two people, each after what must be before it, a step of two people with both. It is the problem of
  * scheduling under precedence on few machines, which nobody solves exactly for a whole car in the time of a press (R. L. Graham, "Bounds on
  * multiprocessing timing anomalies", SIAM J. Appl. Math. 17, 1969): lists by several orders are tried, the best is kept, and how far it may be from
- * the best there is is told by a bound that no schedule is under.
+ * the best there is is told by a bound that no schedule is under. Of a few steps the best is found by looking at all ways.
  */
 import { seededRandom } from '../math';
 import { SECOND_SIDE } from './minutes';
@@ -31,6 +31,8 @@ export type Schedule = {
 
 /** Orders that are tried besides the usual ones. */
 const TRIES = 60;
+/** Of so few steps all ways are looked at. */
+const MOST_EXACT = 7;
 const SAME_MIN = 1e-9;
 
 /**
@@ -42,8 +44,17 @@ export function schedule(steps: readonly ScheduleStep[], people: number): Schedu
   const fewer = schedule(steps, people - 1);
   const best = bestOf(steps.map(fresh), people);
   const boundMin = Math.min(best.boundMin, fewer.boundMin);
-  const found = best.minutes < fewer.minutes ? best : fewer;
-  return { ...found, people, boundMin };
+  if (best.minutes < fewer.minutes) return { ...best, boundMin };
+  return { ...fewer, people, boundMin, slots: withHelp(steps, fewer.slots, people) };
+}
+
+/** Who rests helps where a step wants two. */
+function withHelp(steps: readonly ScheduleStep[], slots: readonly Slot[], people: number): readonly Slot[] {
+  const wanted = new Map(steps.map((step) => [step.id, Math.min(step.people, people)]));
+  return slots.map((slot) => {
+    const others = Array.from({ length: people }, (_, person) => person).filter((person) => !slot.who.includes(person));
+    return { ...slot, who: [...slot.who, ...others].slice(0, Math.max(slot.who.length, wanted.get(slot.id) ?? 1)) };
+  });
 }
 
 /** Two who work side by side learn nothing of each other: the second side takes as long as the first. */
@@ -113,7 +124,7 @@ function bestOf(steps: readonly ScheduleStep[], people: number): Schedule {
     if (best === null || lengthOf(placed) < lengthOf(best)) best = placed;
     if (lengthOf(best) <= boundMin + SAME_MIN) break;
   }
-  const placed = best ?? [];
+  const placed = exact(graph, people, toEnd, best ?? [], boundMin);
   const slots = placed.map(({ at, ...slot }): Slot => ({ id: steps[at]?.id ?? '', ...slot }));
   return { people, minutes: lengthOf(placed), boundMin, slots, critical: path };
 }
@@ -157,6 +168,61 @@ function listed({ minutes, people: needed, before, later }: Graph, people: numbe
     placed.push({ at, startMin, endMin, who });
   }
   return placed;
+}
+
+/**
+ * The shortest of all ways where they are few: every order in which steps can be begun, by whoever may, each as early as it can be. A way that
+ * is no shorter than the best one by the time its longest chain ends is left.
+ *
+ * @param known the best so far
+ */
+function exact(
+  { minutes, people: needed, before }: Graph,
+  people: number,
+  toEnd: readonly number[],
+  known: readonly Placed[],
+  boundMin: number,
+): readonly Placed[] {
+  let best = known;
+  if (minutes.length > MOST_EXACT) return best;
+  const go = (placed: readonly Placed[], free: readonly number[], ends: ReadonlyMap<number, number>): void => {
+    if (lengthOf(best) <= boundMin + SAME_MIN) return;
+    if (placed.length === minutes.length) {
+      if (lengthOf(placed) < lengthOf(best) - SAME_MIN) best = placed;
+      return;
+    }
+    for (let at = 0; at < minutes.length; at++) {
+      const first = before[at] as readonly number[];
+      if (ends.has(at) || first.some((each) => !ends.has(each))) continue;
+      const ready = Math.max(0, ...first.map((each) => ends.get(each) as number));
+      for (const who of groupsOf(free, needed[at] as number)) {
+        const startMin = Math.max(ready, ...who.map((person) => free[person] as number));
+        if (startMin + (toEnd[at] as number) >= lengthOf(best) - SAME_MIN) continue;
+        const endMin = startMin + (minutes[at] as number);
+        const after = free.map((each, person) => (who.includes(person) ? endMin : each));
+        go([...placed, { at, startMin, endMin, who }], after, new Map(ends).set(at, endMin));
+      }
+    }
+  };
+  go(
+    [],
+    Array.from({ length: people }, () => 0),
+    new Map(),
+  );
+  return best;
+}
+
+/** So many of the people, every way that differs: who is free at the same moment may stand for one another. */
+function groupsOf(free: readonly number[], count: number): readonly (readonly number[])[] {
+  const pick = (from: number, left: number): readonly (readonly number[])[] => {
+    if (left === 0) return [[]];
+    return free.flatMap((_, person) =>
+      person < from ? [] : pick(person + 1, left - 1).map((rest) => [person, ...rest]),
+    );
+  };
+  const moments = (group: readonly number[]) => group.map((person) => free[person]).join();
+  const all = pick(0, count);
+  return all.filter((group, at) => all.findIndex((other) => moments(other) === moments(group)) === at);
 }
 
 /**

@@ -39,7 +39,9 @@ export function progressAt({ steps }: Pick<Bay, 'steps'>, { id, record }: Worked
   const isIn = before('fitted') || has(openingStepId(id, 'in'));
   const isOff =
     before('panelOff') ||
-    (record.presence === 'fitted' ? has(openingStepId(id, 'out')) : inFront.some((panel) => panel.isOff));
+    (record.presence === 'fitted' || record.presence === 'notLooked'
+      ? has(openingStepId(id, 'out'))
+      : inFront.some((panel) => panel.isOff));
   const next = !isIn
     ? isOff
       ? 'fitted'

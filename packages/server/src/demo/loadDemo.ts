@@ -3,7 +3,7 @@
 import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
 import type { PartsFile } from '@low-quarry/core/formats';
 import { jobFactsOf, type Panel, type ShopSettings } from '@low-quarry/core/model';
-import { carInBay, carPlan, planCar } from '@low-quarry/core/plan';
+import { jobSteps } from '@low-quarry/core/plan';
 import type { DataSource, EntityManager } from 'typeorm';
 import { createChoicesService } from '../features/choices/choicesRoutes';
 import { History, programAuthor } from '../features/history/History';
@@ -202,9 +202,7 @@ async function tick(
 ): Promise<void> {
   const jobs = createJobsService(manager);
   const { job, openings } = await jobs.get(jobId);
-  const { worked, ...wires } = carInBay(job, openings, shop);
-  const keysProve = shop.polarityProof === 'testOrKey';
-  const { steps } = carPlan(planCar(job, worked, panels, wires), { keysProve, unit: shop.unit });
+  const steps = jobSteps(job, openings, panels, shop);
   const ticked = steps.slice(0, Math.floor(share * steps.length));
   const last = ticked.at(-1)?.id ?? '';
   const marks = ticked.map(({ id, print, counts, needsSecond }) => {

@@ -173,6 +173,25 @@ export class JobsService {
     else await this.reopen(job.id, now.version, history);
   }
 
+  /** @param holds what keeps this car, with its openings, from being handed over */
+  async endUnlessHeld(
+    jobId: string,
+    version: number,
+    as: JobEnd,
+    history: History,
+    holds: (job: Job, openings: readonly OpeningWithState[]) => Promise<readonly string[]>,
+  ): Promise<Job> {
+    if (as === 'handedOver') {
+      const { job, openings } = await this.get(jobId);
+      const open = job.version === version ? await holds(job, openings) : [];
+      if (open.length > 0) {
+        const message = `Not handed over: ${open.slice(0, 3).join(' ')}${open.length > 3 ? ` And ${open.length - 3} more.` : ''}`;
+        throw refused(message, [{ path: 'as', message }]);
+      }
+    }
+    return this.end(jobId, version, as, history);
+  }
+
   end(jobId: string, version: number, as: JobEnd, history: History): Promise<Job> {
     return this.changeStanding(jobId, version, history, () => this.jobs.end(jobId, version, as, history.now));
   }

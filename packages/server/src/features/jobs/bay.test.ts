@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { Change } from '@low-quarry/core/contracts/history';
 import type { Job } from '@low-quarry/core/contracts/jobs';
-import { type Bay, intakeFactsOf, NOTHING_DONE, type StepMark } from '@low-quarry/core/model';
+import { type Bay, intakeFactsOf, NOTHING_DONE, type ShopSettings, type StepMark } from '@low-quarry/core/model';
+import { jobSteps, type PlanStep } from '@low-quarry/core/plan';
 import { changeSentences } from '@low-quarry/core/records';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 
@@ -20,6 +21,7 @@ beforeAll(async () => {
 });
 afterAll(() => app.drop());
 
+const shop = async (): Promise<ShopSettings> => (await app.http.get('/api/settings').expect(200)).body.settings;
 const read = async (): Promise<Job> => (await app.jobNumber(3)).job;
 const put = (http: TestApp['http'], { id, version }: Job, bay: object) =>
   http.put(`/api/jobs/${id}/bay`).send({ version, bay });
@@ -72,6 +74,40 @@ test('the counter deals with what was found, and ticks nothing', async () => {
   const settled = { by: 'Merle', at: AT, how: 'a new one is ordered' };
   const dealt = { ...job.bay, found: [{ ...FOUND, settled }] };
   expect((await put(merle, job, dealt).expect(200)).body.bay).toEqual(dealt);
+});
+
+test('the car is not handed over before what is never left out is done, and a second person signed', async () => {
+  const { job } = await app.jobNumber(10);
+  const end = (version: number, as = 'handedOver') => app.http.post(`/api/jobs/${job.id}/end`).send({ version, as });
+  // Half of its plan is ticked in the demo; its supply is not even back.
+  const { body } = await end(job.version).expect(422);
+  expect(body.errors).toMatchObject([
+    { path: 'as', message: expect.stringMatching(/^Not handed over: .*Negative clamp on/) },
+  ]);
+  expect((await app.jobNumber(10)).job).toEqual(job);
+  // Every step of the next one is; then somebody hears that warnings come through its speakers.
+  const { job: done } = await app.jobNumber(11);
+  const alsoSounds = { answer: 'warnings', grade: 'seenHere', note: '', by: null, at: null };
+  const { body: heard } = await app.http
+    .put(`/api/jobs/${done.id}/found`)
+    .send({ version: done.version, found: { ...done.found, alsoSounds } })
+    .expect(200);
+  const why = async (version: number) =>
+    (await app.http.post(`/api/jobs/${done.id}/end`).send({ version, as: 'handedOver' }).expect(422)).body.detail;
+  expect(await why(heard.version)).toMatch(/^Not handed over: The car: Each warning sound/);
+  const { id, print } = jobSteps(heard, (await app.jobNumber(11)).openings, [], await shop()).find(
+    ({ needsSecond }) => needsSecond,
+  ) as PlanStep;
+  const signed = (seconded: StepMark['seconded']): Bay => ({
+    ...done.bay,
+    steps: { ...done.bay.steps, [id]: { ...mark('Okke', { seconded }), print } },
+  });
+  const { body: unsigned } = await put(app.http, heard, signed(null)).expect(200);
+  expect(await why(unsigned.version)).toMatch(/^Not handed over: A second person signs\. The car: Each warning sound/);
+  const { body: whole } = await put(await app.signedIn('Rieke'), unsigned, signed({ by: 'Rieke', at: AT })).expect(200);
+  await app.http.post(`/api/jobs/${done.id}/end`).send({ version: whole.version, as: 'handedOver' }).expect(200);
+  // Nothing may come of a car whatever is open on it.
+  await end(job.version, 'givenUp').expect(200);
 });
 
 test.each<[string, object, string]>([

@@ -17,12 +17,15 @@ import {
   restoreJob,
 } from '@low-quarry/core/contracts/jobs';
 import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
+import { handOverHolds, jobSteps } from '@low-quarry/core/plan';
 import type { Router } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { route, write } from '../../http/route';
 import type { OpenHistory } from '../history/History';
 import { OpeningsStore } from '../openings/OpeningsStore';
+import { SettingsStore } from '../settings/SettingsStore';
 import { VehiclesService } from '../vehicles/VehiclesService';
+import { VehiclesStore } from '../vehicles/VehiclesStore';
 import { JobsService } from './JobsService';
 import { JobsStore } from './JobsStore';
 import { OpeningStates } from './OpeningStates';
@@ -81,7 +84,17 @@ export function jobsRoutes(
     createJobsService(manager).changeBay(params.jobId, body, openHistory(manager, actor), actor.roles),
   );
   write(router, db, endJob, ({ params, body, manager, actor }) =>
-    createJobsService(manager).end(params.jobId, body.version, body.as, openHistory(manager, actor)),
+    createJobsService(manager).endUnlessHeld(
+      params.jobId,
+      body.version,
+      body.as,
+      openHistory(manager, actor),
+      async (job, openings) => {
+        const vehicle = await new VehiclesStore(manager).find(job.vehicle.id);
+        const panels = vehicle?.record.ok ? vehicle.record.value.panels : [];
+        return handOverHolds(jobSteps(job, openings, panels, await new SettingsStore(manager).get()), job.bay);
+      },
+    ),
   );
   write(router, db, reopenJob, ({ params, body, manager, actor }) =>
     createJobsService(manager).reopen(params.jobId, body.version, openHistory(manager, actor)),

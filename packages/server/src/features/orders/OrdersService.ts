@@ -1,6 +1,6 @@
 /** Builds a job's order list from its choices, as they are judged now. */
 import { orderedId, PART_KINDS, type PartRecord, partName, STATE_MARK } from '@low-quarry/core/catalogue';
-import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { OrderAnswer, OrderLineAnswer } from '@low-quarry/core/contracts/orders';
 import type { ShelfLot } from '@low-quarry/core/contracts/shelf';
 import { capital } from '@low-quarry/core/firstLetter';
@@ -12,9 +12,7 @@ import {
   faultHold,
   isAssumed,
   lineNeeds,
-  type Panel,
   placeLabel,
-  type ShopSettings,
   type SmallNeed,
   smallNeeds,
 } from '@low-quarry/core/model';
@@ -26,7 +24,7 @@ import {
   type OrderLine,
   orderLines,
 } from '@low-quarry/core/order';
-import { brokenNeeds, carInBay, carPlan, type PlanStep, planCar, planTools } from '@low-quarry/core/plan';
+import { brokenNeeds, jobSteps, planTools } from '@low-quarry/core/plan';
 import { orderHolds, wiringNeeds } from '@low-quarry/core/stations';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
@@ -51,7 +49,7 @@ export class OrdersService {
       openings.flatMap(({ choice }) => choice ?? []),
     );
     const panels = vehicle?.record.ok ? vehicle.record.value.panels : [];
-    const steps = stepsOf(job, openings, panels, fitting.shop);
+    const steps = jobSteps(job, openings, panels, fitting.shop);
     const channels = orderHolds(job, openings, fitting.shop);
     const held: HeldBy = { consents: job.consents, channels };
     const included = openings.filter((opening) => isIncluded(opening, held));
@@ -129,18 +127,6 @@ export class OrdersService {
       return tooMany > 0 ? [{ lot, label: labels.get(partId) ?? partId, tooMany }] : [];
     });
   }
-}
-
-/** Of what is worked on, as the bay has it. */
-function stepsOf(
-  job: Job,
-  openings: readonly OpeningWithState[],
-  panels: readonly Panel[],
-  shop: ShopSettings,
-): readonly PlanStep[] {
-  const { worked, ...wires } = carInBay(job, openings, shop);
-  const keysProve = shop.polarityProof === 'testOrKey';
-  return carPlan(planCar(job, worked, panels, wires), { keysProve, unit: shop.unit }).steps;
 }
 
 /** How many pieces of each part are in these lots. */

@@ -10,7 +10,7 @@ import {
   type SmallNeed,
   smallNeeds,
 } from '@low-quarry/core/model';
-import { carInBay, isBeforeWork, type PlanWires } from '@low-quarry/core/plan';
+import { isBeforeWork } from '@low-quarry/core/plan';
 import { wiringNeeds } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
@@ -31,7 +31,8 @@ import { FoundThings } from './FoundThings';
 import { OpeningBuild } from './OpeningBuild';
 import { PlanOfCar } from './PlanOfCar';
 import { StuckBay } from './StuckBay';
-import { type BayAtHand, useBay } from './useBay';
+import type { BayAtHand } from './useBay';
+import { type CarAtHand, useCarInBay } from './useCarInBay';
 import { usePlan } from './usePlan';
 
 export function BuildScreen() {
@@ -62,10 +63,8 @@ function Filled({
   readonly openings: readonly OpeningWithState[];
 }) {
   const shop = useQuery(shopSettingsQuery);
-  const wishes = shop.data ?? SETTINGS_DEFAULTS;
-  const atHand = useBay(stored);
-  const job = { ...stored, bay: atHand.bay };
-  const { openings, worked, left, joints, runs, held } = carInBay(job, told, wishes);
+  const { car, atHand } = useCarInBay(stored, told, shop.data ?? null);
+  const { job, openings, worked, left, joints } = car;
   return (
     <>
       <div className={SCREEN}>
@@ -83,12 +82,9 @@ function Filled({
       </div>
       {worked.length > 0 && (
         <Needs
-          job={job}
-          openings={worked}
-          small={wiringNeeds(job, openings, worked, wishes)}
-          wires={{ joints, runs }}
+          car={car}
+          small={wiringNeeds(job, openings, worked, shop.data ?? SETTINGS_DEFAULTS)}
           atHand={atHand}
-          held={held}
           shop={shop.data ?? null}
         />
       )}
@@ -128,29 +124,27 @@ function Filled({
 }
 
 type NeedsProps = {
-  readonly job: Job;
-  readonly openings: readonly OpeningWithState[];
+  readonly car: CarAtHand['car'];
   readonly small: readonly SmallNeed[];
-  readonly wires: PlanWires;
   readonly atHand: BayAtHand;
-  readonly held: readonly string[];
   /** Null while it is on its way. */
   readonly shop: ShopSettings | null;
 };
 
 /** Also of the panels that come off, which only the vehicle's own record has. */
-function Needs({ job, openings, small, wires, atHand, held, shop }: NeedsProps) {
+function Needs({ car, small, atHand, shop }: NeedsProps) {
+  const { job, worked } = car;
   const vehicle = useQuery(vehicleQuery(job.vehicle.id));
   return (
     <Answered query={vehicle} what="the vehicle’s panels">
       {({ record: { panels } }) => (
         <>
-          <Planned {...{ job, openings, panels, wires, atHand, held, shop }} />
+          <Planned {...{ car, panels, atHand, shop }} />
           <div className={SCREEN}>
             <SmallNeeds
               needs={[
                 ...smallNeeds(
-                  openings.map(({ record }) => record),
+                  worked.map(({ record }) => record),
                   panels,
                   ageOf(job.vehicle.years, new Date().getFullYear()),
                 ),
@@ -164,15 +158,9 @@ function Needs({ job, openings, small, wires, atHand, held, shop }: NeedsProps) 
   );
 }
 
-function Planned({
-  panels,
-  wires,
-  openings,
-  ...rest
-}: Omit<NeedsProps, 'small'> & { readonly panels: readonly Panel[] }) {
-  const { job, atHand, shop } = rest;
-  const plan = usePlan({ job, openings, panels, wires, bay: atHand.bay, shop });
-  return <PlanOfCar {...rest} plan={plan} />;
+function Planned({ car, panels, atHand, shop }: Omit<NeedsProps, 'small'> & { readonly panels: readonly Panel[] }) {
+  const plan = usePlan(car, panels, shop);
+  return <PlanOfCar job={car.job} held={car.held} {...{ plan, atHand, shop }} />;
 }
 
 function Heed({ what, children }: { readonly what: string; readonly children: string }) {

@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button';
 import { StepWords } from './StepWords';
 import type { BayAtHand } from './useBay';
 
-export function FoundThings({ job, atHand: { bay, save } }: { readonly job: Job; readonly atHand: BayAtHand }) {
+export function FoundThings({ job, atHand: { bay, change } }: { readonly job: Job; readonly atHand: BayAtHand }) {
   const { name } = useMe();
   const maySettle = useMay('facts');
   const [open, setOpen] = useState<string | null>(null);
@@ -35,7 +35,10 @@ export function FoundThings({ job, atHand: { bay, save } }: { readonly job: Job;
                 whenEmpty="Type what was done about it."
                 onKeep={(how) => {
                   const settled = { by: name, at: new Date().toISOString(), how };
-                  save({ ...bay, found: bay.found.map((each) => (each === thing ? { ...thing, settled } : each)) });
+                  change((before) => ({
+                    ...before,
+                    found: before.found.map((each) => (each.key === thing.key ? { ...each, settled } : each)),
+                  }));
                   setOpen(null);
                 }}
               />

@@ -1,6 +1,6 @@
 /** The step on the screen, and what a hand, a thumb or a foot does with it. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import type { Panel, PhotoSubject, StepMark } from '@low-quarry/core/model';
+import { type Panel, type PhotoSubject, photoPlaceOfStep, type StepMark } from '@low-quarry/core/model';
 import { missingAt, nextStep, type StepState } from '@low-quarry/core/plan';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
@@ -62,7 +62,7 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
   const isPhoto = step.id.endsWith(' photo');
   const photos = useQuery({ ...photosQuery('job', job.id), enabled: isPhoto });
   const { entries } = useOutbox();
-  const place = photoPlace(step.id);
+  const place = photoPlaceOfStep(step.id);
   const isOfStep = (each: PhotoSubject) => each.of === 'job' && each.recordId === job.id && each.place === place;
   // What nobody can look up now is not said to be missing.
   const hasPicture = !isPhoto || !photos.data || shownPhotos(photos.data.photos, entries, isOfStep).length > 0;
@@ -164,7 +164,12 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
               {...{ job, step, worked, panels }}
               onFound={(words) => {
                 const thing = { key: newId(), step: step.id, where: step.where, words };
-                atHand.save({ ...bay, found: [...bay.found, { ...thing, ...who(), settled: null }] });
+                const found = { ...thing, ...who(), settled: null };
+                atHand.change((before) => ({
+                  ...before,
+                  // Once, also where it is written down already.
+                  found: [...before.found.filter(({ key }) => key !== found.key), found],
+                }));
                 setOpened(null);
               }}
             />
@@ -264,11 +269,6 @@ function useKeys({ done, back }: { readonly done: () => void; readonly back: () 
     document.addEventListener('keydown', onKey);
     return () => document.removeEventListener('keydown', onKey);
   }, []);
-}
-
-/** Of the job: a photo taken at a step. */
-function photoPlace(stepId: string): string {
-  return `bay.${stepId}`.slice(0, 120);
 }
 
 /** What comes after it, as far as it is open. */

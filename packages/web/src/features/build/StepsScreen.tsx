@@ -1,7 +1,7 @@
 /** What is done now? One step fills the screen: done by a press, by the space bar, or by a foot switch that types. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
-import { jobTitle, type Panel, SETTINGS_DEFAULTS, type ShopSettings } from '@low-quarry/core/model';
-import { carInBay, nextStep } from '@low-quarry/core/plan';
+import { jobTitle, type Panel, type ShopSettings } from '@low-quarry/core/model';
+import { nextStep } from '@low-quarry/core/plan';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -14,7 +14,7 @@ import { jobQuery } from '../jobs/jobsQueries';
 import { vehicleQuery } from '../vehicles/vehicleQueries';
 import { aboutWords } from './planView';
 import { StepAtHand } from './StepAtHand';
-import { useBay } from './useBay';
+import { useCarInBay } from './useCarInBay';
 import { usePlan } from './usePlan';
 
 export function StepsScreen() {
@@ -50,11 +50,9 @@ type StepsProps = {
 };
 
 function Steps({ job: told, openings, panels, shop }: StepsProps) {
-  const atHand = useBay(told);
-  const { bay } = atHand;
-  const job = { ...told, bay };
-  const { worked, joints, runs, held } = carInBay(job, openings, shop ?? SETTINGS_DEFAULTS);
-  const { states } = usePlan({ job, openings: worked, panels, wires: { joints, runs }, bay, shop });
+  const { car, atHand } = useCarInBay(told, openings, shop);
+  const { job, worked, held } = car;
+  const { states } = usePlan(car, panels, shop);
   const [address, setAddress] = useSearchParams();
   const wanted = address.get('at');
   // What is open stays on the screen when somebody else does it elsewhere: it says so there.

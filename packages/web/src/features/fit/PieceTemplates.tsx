@@ -4,7 +4,7 @@ import type { PaperName, PrinterScale } from '@low-quarry/core/cutFiles';
 import type { FitRules, Mount } from '@low-quarry/core/fit';
 import { type OpeningRecord, placeLabel, SETTINGS_DEFAULTS } from '@low-quarry/core/model';
 import { CHECK_SQUARE_MM, templateSvg } from '@low-quarry/core/template';
-import { type LengthUnit, printLength } from '@low-quarry/core/units';
+import { explainLengthFailure, type LengthUnit, parseLength, printLength } from '@low-quarry/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { shopSettingsQuery } from '../../api/settingsQuery';
@@ -52,6 +52,8 @@ type PieceProps = {
   readonly paper: PaperName;
 };
 
+const NOT_HERE = 'What writes this file is not on this device yet: try it again once the server answers.';
+
 /** What writes them is large, and most screens cut nothing. */
 const cutFiles = lateCode(() => import('@low-quarry/core/cutFiles'));
 
@@ -78,8 +80,11 @@ function Piece({ piece: { what, template, isSound }, record, unit, speakerName, 
     try {
       await write(await cutFiles());
     } catch (error) {
-      if (!(error instanceof NotLoadedError)) throw error;
-      setFault('What writes this file is not on this device yet: try it again once the server answers.');
+      setFault(
+        error instanceof NotLoadedError
+          ? NOT_HERE
+          : `This file could not be written: ${error instanceof Error ? error.message : String(error)}`,
+      );
     }
   };
   const toPdf = (scale?: PrinterScale) =>
@@ -119,16 +124,22 @@ function Piece({ piece: { what, template, isSound }, record, unit, speakerName, 
 function ScaledPrinter({ onScale }: { readonly onScale: (scale: PrinterScale) => void }) {
   const [across, setAcross] = useState('');
   const [up, setUp] = useState('');
+  /** Null before anything was made of them; empty where it stands at the fields. */
   const [error, setError] = useState<string | null>(null);
-  const read = (text: string) => Number(text.trim().replace(',', '.').replace(/ *mm$/, '') || Number.NaN);
+  const lengths = [parseLength(across, 'mm'), parseLength(up, 'mm')] as const;
+  const errorOf = (length: (typeof lengths)[number]) =>
+    error !== null && !length.ok ? explainLengthFailure(length.failure) : null;
   const make = async () => {
-    setError(null);
+    const [wide, high] = lengths;
+    setError('');
+    if (!wide.ok || !high.ok) return;
     try {
       const { printerScale } = await cutFiles();
-      onScale(printerScale(read(across), read(up)));
+      onScale(printerScale(wide.value.valueMm, high.value.valueMm));
+      setError(null);
     } catch (thrown) {
       if (!(thrown instanceof RangeError) && !(thrown instanceof NotLoadedError)) throw thrown;
-      setError(thrown.message);
+      setError(thrown instanceof RangeError ? thrown.message : NOT_HERE);
     }
   };
   return (
@@ -137,8 +148,14 @@ function ScaledPrinter({ onScale }: { readonly onScale: (scale: PrinterScale) =>
         The square is not {CHECK_SQUARE_MM} mm
       </summary>
       <div className="grid max-w-xl grid-cols-2 gap-3">
-        <TextField label="Measured across, mm" inputMode="decimal" value={across} onType={setAcross} />
-        <TextField label="Measured up, mm" inputMode="decimal" value={up} onType={setUp} />
+        <TextField
+          label="Measured across, mm"
+          inputMode="decimal"
+          value={across}
+          error={errorOf(lengths[0])}
+          onType={setAcross}
+        />
+        <TextField label="Measured up, mm" inputMode="decimal" value={up} error={errorOf(lengths[1])} onType={setUp} />
       </div>
       {error && <p className="font-semibold text-hits">{error}</p>}
       <Button onClick={() => void make()}>PDF that makes up for it</Button>

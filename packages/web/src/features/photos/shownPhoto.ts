@@ -1,6 +1,6 @@
 /** A photo as a screen shows it, whether the shop has it or it waits on this device. */
 import type { Photo } from '@low-quarry/core/contracts/photos';
-import { isOfBaseline, type PhotoNotes, type PhotoSubject } from '@low-quarry/core/model';
+import { isOfBaseline, isOfBay, type PhotoNotes, type PhotoSubject } from '@low-quarry/core/model';
 import type { AddPhoto, Entry } from '../../outbox/Entry';
 
 export type ShownPhoto =
@@ -40,5 +40,6 @@ export function shownPhotos(
  */
 export function originWords(subject: PhotoSubject, placeOf: (openingId: string) => string | null): string | null {
   if (subject.of === 'opening') return placeOf(subject.recordId) ?? 'A place that was taken off the car';
+  if (isOfBay(subject)) return 'In the bay';
   return isOfBaseline(subject) ? 'What works today' : null;
 }
