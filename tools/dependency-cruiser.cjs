@@ -25,6 +25,7 @@ const FACES = [
   'photo',
   'stations',
   'plan',
+  'week',
   'template',
   'cutFiles',
   'doubt',

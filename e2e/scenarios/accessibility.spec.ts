@@ -59,6 +59,18 @@ const SCREENS: readonly { readonly name: string; readonly open: (fitter: Fitter)
       await expect(fitter.page.getByText('“much” was read.')).toBeVisible();
     },
   },
+  {
+    name: 'the bay’s week, with a time of it',
+    open: async (fitter) => {
+      await fitter.openPage('/bay', 'Bay');
+      await fitter.page
+        .getByRole('button', { name: /^Book / })
+        .first()
+        .click();
+      await expect(fitter.page.getByRole('dialog')).toBeVisible();
+    },
+  },
+  { name: 'the bay’s week', open: (fitter) => fitter.openPage('/bay', 'Bay') },
   { name: 'vehicles', open: (fitter) => fitter.openPage('/vehicles', 'Vehicles') },
   {
     name: 'a vehicle',

@@ -70,7 +70,7 @@ export async function ensureChromium() {
   return CHROMIUM;
 }
 
-/** Programs from Debian's packages that the tests hold against: what is left in photos, what spreadsheets, pages, codes, drawings and solids are to others. */
+/** Programs from Debian's packages that the tests hold against: what is left in photos, what spreadsheets, pages, codes, drawings, solids and calendars are to others. */
 const REFEREES = [
   ['/usr/bin/exiftool', 'libimage-exiftool-perl'],
   ['/usr/bin/ssconvert', 'gnumeric'],
@@ -79,6 +79,7 @@ const REFEREES = [
   ['/usr/bin/ngspice', 'ngspice'],
   ['/usr/lib/python3/dist-packages/ezdxf', 'python3-ezdxf'],
   ['/usr/bin/admesh', 'admesh'],
+  ['/usr/lib/python3/dist-packages/icalendar', 'python3-icalendar'],
 ];
 
 export async function ensureReferees() {

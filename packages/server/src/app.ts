@@ -30,7 +30,7 @@ import { listsRoutes } from './features/lists/listsRoutes';
 import type { ChangeFeed } from './features/live/ChangeFeed';
 import { liveRoutes } from './features/live/liveRoutes';
 import { openingsRoutes } from './features/openings/openingsRoutes';
-import { ordersRoutes } from './features/orders/ordersRoutes';
+import { createOrdersService, ordersRoutes } from './features/orders/ordersRoutes';
 import { peopleRoutes } from './features/people/peopleRoutes';
 import type { PictureFiles } from './features/photos/PictureFiles';
 import { photosRoutes } from './features/photos/photosRoutes';
@@ -43,6 +43,7 @@ import { shelfRoutes } from './features/shelf/shelfRoutes';
 import { shopFileRoutes } from './features/shopFile/shopFileRoutes';
 import { tablesRoutes } from './features/tables/tablesRoutes';
 import { vehiclesRoutes } from './features/vehicles/vehiclesRoutes';
+import { weekRoutes } from './features/week/weekRoutes';
 import { workRoutes } from './features/work/workRoutes';
 import type { Actor } from './http/Actor';
 import { allowedHosts } from './http/allowedHosts';
@@ -202,7 +203,9 @@ export function createApp({
   backupRoutes(router, db, backups, work);
   workRoutes(router, work);
   shopFileRoutes(router, db, heavy, backups, pictures);
-  ordersRoutes(router, db, jobs, now);
+  const orders = createOrdersService(db.manager, jobs, now);
+  ordersRoutes(router, orders);
+  weekRoutes(router, db, orders, now);
   app.use(router);
   app.use('/api', unknownPath);
 

@@ -46,6 +46,7 @@ const DisagreementsScreen = late(() =>
 const CompareScreen = late(() => import('./features/library/compare/CompareScreen').then((code) => code.CompareScreen));
 const LabelsScreen = late(() => import('./features/labels/LabelsScreen').then((code) => code.LabelsScreen));
 const ScanScreen = late(() => import('./features/scan/ScanScreen').then((code) => code.ScanScreen));
+const WeekScreen = late(() => import('./features/week/WeekScreen').then((code) => code.WeekScreen));
 const ShelfScreen = late(() => import('./features/shelf/ShelfScreen').then((code) => code.ShelfScreen));
 const ServingScreen = late(() => import('./features/library/ServingScreen').then((code) => code.ServingScreen));
 const WiresScreen = late(() => import('./features/wires/WiresScreen').then((code) => code.WiresScreen));
@@ -81,6 +82,7 @@ const SCREENS: readonly (readonly [path: string, Screen: Late<object>])[] = [
   ['/parts/:id/places', PlacesScreen],
   ['/supplier-list', SupplierListScreen],
   ['/doubts', DoubtsScreen],
+  ['/bay', WeekScreen],
   ['/shelf', ShelfScreen],
   ['/labels', LabelsScreen],
   ['/scan', ScanScreen],

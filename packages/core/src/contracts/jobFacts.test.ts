@@ -15,7 +15,7 @@ import { baselineFields } from '../records/baselineFields';
 import { bayFields } from '../records/bayFields';
 import { carFactFields } from '../records/carFactFields';
 import { AMPLIFIER_PLAN_FIELD, INTAKE_FIELDS } from '../records/kinds/job';
-import { crossoverFields, stowedFields } from '../records/namedFields';
+import { bookedFields, crossoverFields, stowedFields } from '../records/namedFields';
 import { recordDifferences } from '../records/recordDifferences';
 import { readStored } from '../records/storedRecord';
 import {
@@ -24,6 +24,7 @@ import {
   putAmplifierPlan,
   putBaseline,
   putBay,
+  putBooked,
   putCrossovers,
   putFound,
   putJob,
@@ -77,6 +78,7 @@ const FACTS: JobFacts = {
   ],
   baseline: NO_BASELINE,
   bay: { steps: { 'battery off': TICKED }, found: [] },
+  booked: [{ key: 'k1', lift: 'Lift 1', day: '2026-12-04', at: '08:00', minutes: 220, people: ['Rieke', 'Jory'] }],
 };
 const ANOTHER: JobFacts = {
   customer: 'Vet',
@@ -104,6 +106,7 @@ const ANOTHER: JobFacts = {
   stowed: [],
   baseline: { ...NO_BASELINE, damage: 'a dent' },
   bay: NOTHING_DONE,
+  booked: [],
 };
 
 /** Facts that are told part by part. */
@@ -113,6 +116,7 @@ const LABELLED_APART: Readonly<Record<string, string>> = {
   crossovers: 'Crossover Front left',
   stowed: 'Box Amplifier',
   bay: 'Step: battery off',
+  booked: 'Time in the bay on 2026-12-04',
 };
 
 describe('whoever adds a fact of a job adds it to', () => {
@@ -120,8 +124,8 @@ describe('whoever adds a fact of a job adds it to', () => {
     ['what is asked when a car is booked in', Object.keys(newJobSchema.shape)],
     [
       'what can be changed',
-      [putJob, putBaseline, putFound, putAmplifierPlan, putCrossovers, putStowed, putBay].flatMap(({ body }) =>
-        Object.keys(body.shape),
+      [putJob, putBaseline, putFound, putAmplifierPlan, putCrossovers, putStowed, putBay, putBooked].flatMap(
+        ({ body }) => Object.keys(body.shape),
       ),
     ],
     ['what is answered', Object.keys(jobSchema.shape)],
@@ -136,6 +140,7 @@ describe('whoever adds a fact of a job adds it to', () => {
         ...stowedFields(FACTS),
         ...baselineFields(FACTS),
         ...bayFields(FACTS),
+        ...bookedFields(FACTS),
       ].map(({ path }) => path.split('.')[0] ?? ''),
     ],
     ['the shop file', Object.keys(shopFileSchema.shape.jobs.element.shape)],
@@ -175,6 +180,7 @@ test('a state from before jobs ended is one of an open job, and of what was not 
     stowed: [],
     baseline: NO_BASELINE,
     bay: NOTHING_DONE,
+    booked: [],
   };
   const notAsked = {
     goals: null,
@@ -211,6 +217,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'stowed: Amplifier: an amplifier, 240 × 160 × 52 mm, under the left seat, what holds it not said; later',
     'baseline: nothing tried',
     'bay: 1 step done',
+    'booked: 2026-12-04 08:00, Lift 1, 3 h 40 min, Rieke and Jory',
   ]);
   expect(told(ANOTHER).slice(5)).toEqual([
     'ownership: the customer’s own',
@@ -229,6 +236,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'stowed: none',
     'baseline: nothing tried',
     'bay: not begun',
+    'booked: not booked',
   ]);
 });
 
@@ -236,7 +244,7 @@ test('a car that comes in may be asked about later; what is changed is changed w
   const asked = newJobSchema.parse({ ...FIRST_FACTS, vehicleId: 'veh-1' });
   expect(asked).toMatchObject({ goals: null, ownership: { owner: 'notAsked' }, expectations: [] });
   expect(putJob.body.safeParse({ version: 1, ...FIRST_FACTS }).success).toBe(false);
-  const { baseline, found, amplifierPlan, crossovers, stowed, bay, ...intake } = FACTS;
+  const { baseline, found, amplifierPlan, crossovers, stowed, bay, booked, ...intake } = FACTS;
   expect(putJob.body.parse({ version: 1, ...intake })).toEqual({ version: 1, ...intake });
   expect(putJob.body.safeParse({ version: 1, ...FACTS }).success).toBe(false);
   expect(putBaseline.body.parse({ version: 1, baseline })).toEqual({ version: 1, baseline });
@@ -245,6 +253,7 @@ test('a car that comes in may be asked about later; what is changed is changed w
   expect(putCrossovers.body.parse({ version: 1, crossovers })).toEqual({ version: 1, crossovers });
   expect(putStowed.body.parse({ version: 1, stowed })).toEqual({ version: 1, stowed });
   expect(putBay.body.parse({ version: 1, bay })).toEqual({ version: 1, bay });
+  expect(putBooked.body.parse({ version: 1, booked })).toEqual({ version: 1, booked });
 });
 
 test('the facts alone, and what a job is called', () => {

@@ -7,6 +7,7 @@ import {
   amplifierPlanSchema,
   baselineSchema,
   baySchema,
+  bookingsSchema,
   carFactsSchema,
   crossoversSchema,
   JOB_ENDS,
@@ -289,6 +290,16 @@ export const putBay = contract({
   permission: 'facts',
   params: z.object({ jobId: idSchema }),
   body: z.strictObject({ version: z.int().min(1), bay: baySchema }),
+  answer: jobSchema,
+});
+
+/** When the car stands in the bay, on which lift, with whom: planned by whoever promises the days. */
+export const putBooked = contract({
+  method: 'put',
+  path: '/api/jobs/:jobId/booked',
+  permission: 'jobs',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1), booked: bookingsSchema }),
   answer: jobSchema,
 });
 

@@ -4,6 +4,7 @@
  * function, a random source that starts from a **seed**, and every **tolerance** of the program in one file with its reason.
  */
 export { AskedAgain } from './AskedAgain';
+export { dayNumber, dayOfNumber } from './civilDays';
 export { fnv1a } from './fnv1a';
 export { inverse, invert } from './inverse';
 export { leastBetween } from './leastBetween';

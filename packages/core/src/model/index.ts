@@ -113,6 +113,18 @@ export {
 export { besidesAt } from './besidesAt';
 export { firstScrewDeg } from './bolts';
 export {
+  BOOKING_STEP_MIN,
+  type Booking,
+  type Bookings,
+  bookingSchema,
+  bookingsSchema,
+  bookingWords,
+  LONGEST_BOOKING_MIN,
+  MOST_AT_ONE_CAR,
+  MOST_BOOKINGS,
+  NOT_BOOKED,
+} from './booking';
+export {
   BUILD_STEP_LABELS,
   BUILD_STEPS,
   type Build,
@@ -134,6 +146,7 @@ export {
   taughtFacts,
 } from './carFacts';
 export { cautionsFor, coverCautions, speakerCautions } from './cautions';
+export { clockOf, hoursWords, minutesOf, WEEKDAYS, type Weekday } from './clock';
 export { anticlockwise } from './corners';
 export {
   CROSSOVER_AT_LABELS,
@@ -377,13 +390,13 @@ export { nameKey } from './sameName';
 export {
   DAY_ORDERS,
   type DayOrder,
+  MOST_LIFTS,
   readingHalfWidthsMm,
   SETTINGS_DEFAULTS,
   type ShopSettings,
   SIGNATURES,
   settingsSchema,
   toFitRules,
-  WEEKDAYS,
 } from './settings';
 export { jobCode, lotCode, lotWords, MOST_ON_SHELF, type ShelfState, shelfStateSchema } from './shelf';
 export { ageOf, type Good, lineNeeds, type SmallNeed, smallNeeds } from './smallNeeds';

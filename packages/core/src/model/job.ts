@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { type AmplifierPlan, amplifierPlanSchema, amplifierPlanWords } from './amplifierPlan';
 import { type Baseline, baselineSchema, baselineWords, NO_BASELINE } from './baseline';
 import { type Bay, baySchema, bayWords, NOTHING_DONE } from './bay';
+import { type Booking, bookingsSchema, bookingsWords, NOT_BOOKED } from './booking';
 import { CAR_FACT_KEYS, CAR_FACTS, type CarFacts, carFactsSchema, carFactWords } from './carFacts';
 import { type Crossover, crossoversSchema, crossoverWords } from './crossover';
 import { EXPECTATION_LABELS, type Expectation, expectationsSchema } from './expectations';
@@ -198,6 +199,13 @@ const FACTS = {
     kept: baySchema.default(NOTHING_DONE),
     words: (bay: Bay) => bayWords(bay),
   },
+  booked: {
+    label: 'Times in the bay',
+    atFirst: NOT_BOOKED,
+    typed: bookingsSchema,
+    kept: bookingsSchema.default(NOT_BOOKED),
+    words: (booked: Booking[]) => bookingsWords(booked),
+  },
 } as const satisfies Readonly<Record<string, Fact>>;
 
 type Facts = typeof FACTS;
@@ -233,7 +241,7 @@ function shapeOf<Which extends 'typed' | 'kept'>(which: Which): { [Key in JobFac
   return Object.fromEntries(entries) as { [Key in JobFactKey]: Facts[Key][Which] };
 }
 
-/** What is written down at the car, by whoever stands there, and not asked at the counter. */
+/** What is written down at the car or decided for it later, each by itself, and not asked at the counter. */
 const AT_THE_CAR = {
   baseline: true,
   found: true,
@@ -241,6 +249,7 @@ const AT_THE_CAR = {
   crossovers: true,
   stowed: true,
   bay: true,
+  booked: true,
 } as const;
 
 /** As somebody types them at the counter. */
@@ -251,7 +260,7 @@ export const newJobFactsSchema = z.strictObject(newShape());
 export const jobFactsSchema = z.object(shapeOf('kept'));
 export type JobFacts = z.infer<typeof jobFactsSchema>;
 
-/** What is asked of a car, without what was tried of it, found on it, decided of its amplifier, its crossovers and other boxes, and done. */
+/** What is asked of a car, without what was tried of it, found on it, decided of its amplifier, its crossovers and other boxes, done, and booked for it. */
 export const intakeFactsSchema = jobFactsSchema.omit(AT_THE_CAR);
 export type IntakeFacts = z.infer<typeof intakeFactsSchema>;
 

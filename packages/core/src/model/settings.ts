@@ -1,6 +1,8 @@
 /** The shop's settings. */
 import { z } from 'zod';
 import type { FitRules } from '../fit';
+import { liftNameSchema } from './booking';
+import { clockSchema, WEEKDAYS } from './clock';
 import { currencySchema } from './currency';
 import { SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, type SourceId } from './source';
 
@@ -20,8 +22,9 @@ const STOCK_DEFAULTS = [3, 5, 6, 9, 12, 15, 18].map((thicknessMm) => ({
   ringCostMinor: 1200 + 30 * thicknessMm,
 }));
 
-export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
-const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'type a time such as 08:00');
+/** Where cars are worked on, by their names; the shop says how many it has. */
+const LIFTS = ['Lift 1', 'Lift 2'];
+export const MOST_LIFTS = 12;
 const OPEN_HOURS = { from: '08:00', to: '17:30', days: WEEKDAYS.slice(0, 5) };
 /** From memory where no other origin is said, for the shop to set, mm. */
 const CLEARANCES_MM = {
@@ -91,6 +94,12 @@ export const settingsSchema = z.strictObject({
     .strictObject({ from: clockSchema, to: clockSchema, days: z.array(z.enum(WEEKDAYS)) })
     .refine(({ from, to }) => from < to, { path: ['to'], message: 'type a closing time after the opening time' })
     .default(OPEN_HOURS),
+  lifts: z
+    .array(liftNameSchema)
+    .min(1, 'name at least one lift or place')
+    .max(MOST_LIFTS, `name at most ${MOST_LIFTS} lifts`)
+    .refine((lifts) => new Set(lifts).size === lifts.length, 'name each lift once')
+    .default(() => [...LIFTS]),
   /** Where good shops differ: how an ohmmeter is read, how wires are joined, what is believed of a fit. */
   schools: z
     .strictObject({
@@ -119,6 +128,7 @@ export const SETTINGS_DEFAULTS: Omit<ShopSettings, 'name'> = {
   signature: 'offered',
   polarityProof: 'test',
   workingHours: OPEN_HOURS,
+  lifts: LIFTS,
   schools: SCHOOLS,
 };
 

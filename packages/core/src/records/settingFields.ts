@@ -1,5 +1,5 @@
 /** The shop's settings, each with what it changes: the settings screen and the history read the same list. */
-import { type ShopSettings, SOURCE_IDS, SOURCES, WEEKDAYS } from '../model';
+import { MOST_LIFTS, type ShopSettings, SOURCE_IDS, SOURCES, WEEKDAYS } from '../model';
 import { type Field, keyField, plainWords } from './Field';
 
 /** How a setting is typed. */
@@ -10,6 +10,8 @@ export type SettingInput =
   | { readonly kind: 'percent'; readonly least: number; readonly most: number }
   | { readonly kind: 'choice'; readonly options: readonly (readonly [string, string])[] }
   | { readonly kind: 'clock' }
+  /** With commas between. */
+  | { readonly kind: 'names'; readonly most: number }
   | { readonly kind: 'days' }
   | { readonly kind: 'stock' };
 
@@ -166,6 +168,14 @@ export const SETTING_FIELDS: readonly SettingField[] = [
       group: 'Shop',
       changes: 'A job that is due on another day is marked in the list of jobs.',
       input: { kind: 'days' },
+    },
+  ),
+  setting(
+    keyField('lifts', 'Lifts', (value) => (value as readonly string[]).join(', ')),
+    {
+      group: 'Shop',
+      changes: 'Where cars are worked on, by name, with commas between: the columns of the bay’s week.',
+      input: { kind: 'names', most: MOST_LIFTS },
     },
   ),
   ...CLEARANCES.map(([key, label, changes]) =>

@@ -47,6 +47,7 @@ const ANSWERED: JobFacts = {
   stowed: [],
   baseline: TRIED,
   bay: NOTHING_DONE,
+  booked: [],
 };
 const seen = (answer: string) => ({ answer, grade: 'seenHere', note: '', by: null, at: null }) as const;
 const BUILT = { doorWires: seen('all'), boot: seen('open'), beltAnchors: seen('none') };

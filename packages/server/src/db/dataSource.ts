@@ -46,6 +46,7 @@ import { ListsAsked1764901400000 } from './migrations/1764901400000-ListsAsked';
 import { AmplifierPlans1764901500000 } from './migrations/1764901500000-AmplifierPlans';
 import { CrossoversAndBoxes1764901600000 } from './migrations/1764901600000-CrossoversAndBoxes';
 import { Bay1764901700000 } from './migrations/1764901700000-Bay';
+import { Bookings1764901800000 } from './migrations/1764901800000-Bookings';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -76,6 +77,7 @@ const MIGRATIONS = [
   AmplifierPlans1764901500000,
   CrossoversAndBoxes1764901600000,
   Bay1764901700000,
+  Bookings1764901800000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

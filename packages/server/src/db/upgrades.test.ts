@@ -45,6 +45,7 @@ async function earlierShop(schema: string) {
   const seen = isAfter(schema, 'Facts1764901000000') ? { found: {} } : {};
   const wired = isAfter(schema, 'CrossoversAndBoxes1764901600000') ? { crossovers: [], stowed: [] } : {};
   const done = isAfter(schema, 'Bay1764901700000') ? { bay: NOTHING_DONE } : {};
+  const booked = isAfter(schema, 'Bookings1764901800000') ? { booked: [] } : {};
   const job = {
     id: jobId,
     vehicle_id: vehicle.id,
@@ -57,6 +58,7 @@ async function earlierShop(schema: string) {
     ...seen,
     ...wired,
     ...done,
+    ...booked,
     ...outside,
   };
   const columns = Object.keys(job).map((column) => `"${column}"`);

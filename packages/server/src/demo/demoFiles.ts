@@ -13,6 +13,7 @@ import { newVehicleSchema } from '@low-quarry/core/contracts/newVehicle';
 import { passwordSchema, personNameSchema, pinSchema } from '@low-quarry/core/contracts/sessions';
 import { explainFileFailure, partsFileSchema, readFile } from '@low-quarry/core/formats';
 import {
+  bookingSchema,
   foundThingSchema,
   newJobFactsSchema,
   openingFactsSchema,
@@ -31,9 +32,11 @@ const choiceSchema = z.strictObject({
   layerIds: z.array(z.string()),
 });
 
-const demoJobSchema = newJobFactsSchema.omit({ dueOn: true }).extend({
+const demoJobSchema = newJobFactsSchema.omit({ dueOn: true, booked: true }).extend({
   vehicleId: z.string(),
   dueInDays: z.int().nullable(),
+  /** Counted in working days from the day on which the demo is made. */
+  bookedIn: z.array(bookingSchema.omit({ key: true, day: true }).extend({ workingDays: z.int().min(0) })).default([]),
   /** How far the work is: the first steps of its plan, and what was found besides. */
   done: z
     .strictObject({

@@ -4,6 +4,7 @@ import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
 import type { PartsFile } from '@low-quarry/core/formats';
 import { jobFactsOf, type Panel, type ShopSettings } from '@low-quarry/core/model';
 import { jobSteps } from '@low-quarry/core/plan';
+import { arrivalDay, dayAfter } from '@low-quarry/core/week';
 import type { DataSource, EntityManager } from 'typeorm';
 import { createChoicesService } from '../features/choices/choicesRoutes';
 import { History, programAuthor } from '../features/history/History';
@@ -47,8 +48,6 @@ const EVERYTHING = [
   'person',
   'shop',
 ];
-
-const DAY_MS = 86_400_000;
 
 /** Where the demo shop is, and what else it is made of. */
 export type Demo = {
@@ -143,7 +142,7 @@ async function addVariants(
 
 async function insertJob(
   manager: EntityManager,
-  { openings, vehicleId, dueInDays, done, ...job }: DemoJob,
+  { openings, vehicleId, dueInDays, bookedIn, done, ...job }: DemoJob,
   { vehicles, shop }: Pick<Awaited<ReturnType<typeof readDemoFiles>>, 'vehicles' | 'shop'>,
   { now, newId }: Identity,
 ): Promise<void> {
@@ -155,8 +154,15 @@ async function insertJob(
     here: openings.find(({ place, side }) => place === known.place && side === known.side),
   }));
   const jobId = newId();
-  const dueOn = dueInDays === null ? null : new Date(now().getTime() + dueInDays * DAY_MS).toISOString().slice(0, 10);
-  const newJob = { id: jobId, vehicleId, ...job, dueOn };
+  const today = now().toISOString().slice(0, 10);
+  const dueOn = dueInDays === null ? null : dayAfter(today, dueInDays);
+  const booked = bookedIn.map(({ workingDays, ...booking }) => ({
+    key: newId(),
+    // Where the shop is closed today, its first day is the next one that it is open on.
+    day: arrivalDay(dayAfter(today, -1), workingDays + 1, shop.workingHours),
+    ...booking,
+  }));
+  const newJob = { id: jobId, vehicleId, ...job, dueOn, booked };
   await new JobsStore(manager).insert(newJob);
   const records = found.map(({ id, known, here }) => ({
     id,

@@ -23,6 +23,7 @@ const KEPT = new Set<unknown>([
   'vehicles',
   'templates',
   'photos',
+  'week',
 ]);
 const KEEP_MS = 1000;
 /**
@@ -32,9 +33,9 @@ const KEEP_MS = 1000;
  * 6: vehicles by page, their years as figures; openings with what is there and what is only taken as usual.
  * 7: jobs with what was asked and what was tried; photos. 8: openings with what was done before and how far the work is; orders with what is needed besides.
  * 9: openings with which wire is positive and what is in their lines. 12: pins of plugs with the colours of their wires.
- * 13: jobs with their crossovers and boxes, and with the spaces of their vehicle.
+ * 13: jobs with their crossovers and boxes, and with the spaces of their vehicle. 17: jobs with their times in the bay.
  */
-const FORM = 16;
+const FORM = 17;
 
 const keyOf = (personId: string, form = FORM) => `low-quarry.queries.${form}.${personId}`;
 

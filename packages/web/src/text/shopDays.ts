@@ -20,3 +20,8 @@ export function setShopDays(next: DayOrder): void {
 export function shopDay(at: string): string {
   return dayWords(at.length === 10 ? at : isoDay(new Date(at)), order);
 }
+
+/** A sentence of the core, which writes days as "Fri 2026-12-04", with them as the shop writes them. */
+export function inShopDays(sentence: string): string {
+  return sentence.replace(/\b[A-Z][a-z]{2} (\d{4}-\d{2}-\d{2})\b/g, (_, day: string) => shopDay(day));
+}

@@ -55,6 +55,7 @@ export function Shell({
 /** What a shop has besides the car in hand; each with the addresses below it. */
 const AREAS = [
   { to: '/', label: 'Jobs', below: ['/jobs/'] },
+  { to: '/bay', label: 'Bay', below: [] },
   { to: '/vehicles', label: 'Vehicles', below: ['/vehicles/'] },
   {
     to: '/parts',
@@ -130,7 +131,7 @@ function Switches() {
       />
       <Switch
         label={light === 'bay' ? 'Light for the counter' : 'Dark for the bay'}
-        text={light === 'bay' ? 'Counter' : 'Bay'}
+        text={light === 'bay' ? 'Light' : 'Dark'}
         onPress={() => setLight(light === 'bay' ? 'counter' : 'bay')}
       />
       <Keys />

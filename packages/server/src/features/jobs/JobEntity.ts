@@ -39,6 +39,7 @@ const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { re
   stowed: { name: 'stowed', type: 'jsonb' },
   baseline: { name: 'baseline', type: 'jsonb' },
   bay: { name: 'bay', type: 'jsonb' },
+  booked: { name: 'booked', type: 'jsonb' },
 };
 
 /** The facts by their columns, for statements that the entity manager does not write. */

@@ -11,6 +11,7 @@ import {
   type putAmplifierPlan,
   type putBaseline,
   type putBay,
+  type putBooked,
   type putCrossovers,
   type putFound,
   type putJob,
@@ -146,6 +147,15 @@ export class JobsService {
       if (!mayDo('measure', roles) && !isSame(before.bay.steps, bay.steps)) throw refused(NOT_TICKED, [NOT_TICKED_AT]);
     }
     return this.write(before, version, { ...jobFactsOf(before), bay }, history);
+  }
+
+  async changeBooked(
+    jobId: string,
+    { version, booked }: z.output<typeof putBooked.body>,
+    history: History,
+  ): Promise<Job> {
+    const before = await this.require(jobId);
+    return this.write(before, version, { ...jobFactsOf(before), booked }, history);
   }
 
   private async write(before: Job, version: number, facts: JobFacts, history: History): Promise<Job> {

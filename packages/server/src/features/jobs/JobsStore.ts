@@ -77,6 +77,33 @@ export class JobsStore {
     return Object.fromEntries((await this.toJobs(rows)).map((job) => [job.id, jobTitle(job)]));
   }
 
+  /** Open jobs with a time in the bay that begins on a day or later, by their number. */
+  async listBookedSince(day: string): Promise<readonly Job[]> {
+    const query = this.open().andWhere(bookedSince(), { day }).orderBy('job.number', 'ASC');
+    return this.toJobs(await query.getMany());
+  }
+
+  /** Open jobs without one, the soonest due first. */
+  async listNotBookedSince(
+    day: string,
+    most: number,
+  ): Promise<{ readonly jobs: readonly Job[]; readonly total: number }> {
+    const query = this.open()
+      .andWhere(`NOT ${bookedSince()}`, { day })
+      .orderBy('job.dueOn', 'ASC', 'NULLS LAST')
+      .addOrderBy('job.number', 'ASC')
+      .limit(most);
+    const [rows, total] = await query.getManyAndCount();
+    return { jobs: await this.toJobs(rows), total };
+  }
+
+  private open() {
+    return this.manager
+      .createQueryBuilder(JobEntity, 'job')
+      .where('job.deleted_at IS NULL')
+      .andWhere('job.ended_at IS NULL');
+  }
+
   async find(id: string): Promise<Job | null> {
     const row = await this.manager.findOneBy(JobEntity, { id, deleted_at: IsNull() });
     return row && this.toJob(row);
@@ -171,6 +198,9 @@ function vehicleOf(id: string, record: object): Job['vehicle'] {
 function toDeleted(row: JobRow, job: Job): DeletedJob {
   return { ...job, deletedAt: row.deleted_at as Date, deletedBy: row.deleted_by ?? 'somebody' };
 }
+
+const bookedSince = () =>
+  `EXISTS (SELECT 1 FROM jsonb_array_elements(job.booked) AS "time" WHERE "time" ->> 'day' >= :day)`;
 
 /** As `waitsFor` says it of one job. Nothing of it comes from outside: the contract names every word. */
 function waitsCondition(waits: Waits): string {

@@ -9,6 +9,7 @@ import {
   putAmplifierPlan,
   putBaseline,
   putBay,
+  putBooked,
   putCrossovers,
   putFound,
   putJob,
@@ -82,6 +83,9 @@ export function jobsRoutes(
   );
   write(router, db, putBay, ({ params, body, manager, actor }) =>
     createJobsService(manager).changeBay(params.jobId, body, openHistory(manager, actor), actor.roles),
+  );
+  write(router, db, putBooked, ({ params, body, manager, actor }) =>
+    createJobsService(manager).changeBooked(params.jobId, body, openHistory(manager, actor)),
   );
   write(router, db, endJob, ({ params, body, manager, actor }) =>
     createJobsService(manager).endUnlessHeld(

@@ -24,7 +24,7 @@ import {
   type OrderLine,
   orderLines,
 } from '@low-quarry/core/order';
-import { brokenNeeds, jobSteps, planTools } from '@low-quarry/core/plan';
+import { brokenNeeds, jobSteps, type PlanStep, planTools } from '@low-quarry/core/plan';
 import { orderHolds, wiringNeeds } from '@low-quarry/core/stations';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
@@ -41,6 +41,11 @@ export class OrdersService {
   ) {}
 
   async get(jobId: string): Promise<OrderAnswer> {
+    return (await this.planned(jobId)).order;
+  }
+
+  /** With the steps of its plan. */
+  async planned(jobId: string): Promise<{ readonly order: OrderAnswer; readonly steps: readonly PlanStep[] }> {
     const { job, openings } = await this.jobs.get(jobId);
     // A job comes without the panels of its vehicle.
     const vehicle = await this.vehicles.find(job.vehicle.id);
@@ -61,7 +66,7 @@ export class OrdersService {
     const aside = lots.filter((lot) => lot.jobId === jobId);
     const lines = orderLines(needs, fitting.parts, PART_KINDS, piecesByPart(aside));
     const costs = lines.map(ownCostMinor);
-    return {
+    const order: OrderAnswer = {
       job,
       currency: fitting.shop.currency,
       lines: lines.map((line) => toAnswer(line, included, lots)),
@@ -101,6 +106,7 @@ export class OrdersService {
         .map(({ record }) => ({ label: placeLabel(record), cautions: [...cautionsFor(record)] }))
         .filter(({ cautions }) => cautions.length > 0),
     };
+    return { order, steps };
   }
 
   private async withShelf(needs: readonly SmallNeed[]): Promise<OrderAnswer['needs']> {

@@ -1,6 +1,6 @@
 import { getOrder, ORDER_CSV_PATH, ORDER_XLSX_PATH } from '@low-quarry/core/contracts/orders';
 import type { Router } from 'express';
-import type { DataSource } from 'typeorm';
+import type { EntityManager } from 'typeorm';
 import { notFound } from '../../http/AppError';
 import { guard } from '../../http/guard';
 import { route } from '../../http/route';
@@ -14,15 +14,17 @@ import { VehiclesStore } from '../vehicles/VehiclesStore';
 import { OrdersService } from './OrdersService';
 import { orderTable } from './orderTable';
 
-export function ordersRoutes(router: Router, db: DataSource, jobs: JobsService, now: () => Date): void {
-  const { manager } = db;
-  const service = new OrdersService(
+export function createOrdersService(manager: EntityManager, jobs: JobsService, now: () => Date): OrdersService {
+  return new OrdersService(
     jobs,
     fittingFrom(new SettingsStore(manager), new PartsStore(manager)),
     new VehiclesStore(manager),
     new ShelfStore(manager),
     now,
   );
+}
+
+export function ordersRoutes(router: Router, service: OrdersService): void {
   route(router, getOrder, ({ params }) => service.get(params.jobId));
   for (const [path, format] of [
     [ORDER_CSV_PATH, 'csv'],

@@ -75,6 +75,19 @@ export class PeopleStore {
     await this.manager.update(PersonEntity, { id }, { pin_hash: pinHash, pin_failures: 0 });
   }
 
+  /** @param feedHash null where their calendar has no address any more */
+  async setFeed(id: string, feedHash: string | null): Promise<void> {
+    await this.manager.update(PersonEntity, { id }, { feed_hash: feedHash, feed_read_at: null });
+  }
+
+  /** Whose calendar asks, if they still work here; that it did is noted. */
+  async findByFeed(feedHash: string, now: Date): Promise<Person | null> {
+    const row = await this.manager.findOneBy(PersonEntity, { feed_hash: feedHash, active: true });
+    if (!row) return null;
+    await this.manager.update(PersonEntity, { id: row.id }, { feed_read_at: now });
+    return toPerson(row);
+  }
+
   async setPinFailures(id: string, failures: number): Promise<void> {
     await this.manager.update(PersonEntity, { id }, { pin_failures: failures });
   }

@@ -13,6 +13,9 @@ export type PersonRow = {
   pin_hash: string | null;
   /** Wrong PINs in a row, at whatever device. */
   pin_failures: number;
+  /** Of the address under which their calendar reads the bay's week; null where they have none. */
+  feed_hash: string | null;
+  feed_read_at: Date | null;
 };
 
 export const PersonEntity = new EntitySchema<PersonRow>({
@@ -27,6 +30,11 @@ export const PersonEntity = new EntitySchema<PersonRow>({
     password_hash: { type: 'text' },
     pin_hash: { type: 'text', nullable: true },
     pin_failures: { type: 'integer', default: 0 },
+    feed_hash: { type: 'text', nullable: true },
+    feed_read_at: { type: 'timestamptz', nullable: true },
   },
-  uniques: [{ name: 'person_name', columns: ['sign_in_name'] }],
+  uniques: [
+    { name: 'person_name', columns: ['sign_in_name'] },
+    { name: 'person_feed', columns: ['feed_hash'] },
+  ],
 });

@@ -29,6 +29,7 @@ const MORE_PAGES = [
     permission: 'read',
   },
   { to: '/parts', label: 'Parts', what: 'parts as their makers describe them', permission: 'read' },
+  { to: '/bay', label: 'Bay', what: 'the week by lift and person, what is booked, what clashes', permission: 'read' },
   { to: '/shelf', label: 'Shelf', what: 'what the shop has, where it lies, for which job', permission: 'read' },
   { to: '/scan', label: 'Scan', what: 'a label or a box, by scanner, camera or number', permission: 'read' },
 ] as const;

@@ -68,6 +68,8 @@ function concerns([name, id]: readonly unknown[], { kind, recordId, isGone }: Li
     case 'history':
     case 'undo':
       return true;
+    case 'week':
+      return true;
     case 'settings':
       return kind === 'settings';
     case 'people':

@@ -14,9 +14,10 @@ test.each([
   ['1,10', { kind: 'money' }, 110],
   ['97.5 %', PERCENT, 0.975],
   ['08:00', { kind: 'clock' }, '08:00'],
+  ['Lift 1,  Pit ', { kind: 'names', most: 12 }, ['Lift 1', 'Pit']],
 ] as const)('%s is understood', (text, input, value) => {
   const read = fromText(text, input);
-  expect(read.ok && read.value).toBe(value);
+  expect(read.ok && read.value).toEqual(value);
 });
 
 test.each([
@@ -26,6 +27,10 @@ test.each([
   ['', { kind: 'money' }, '"" was read'],
   ['40', PERCENT, 'expected 51 to 99.9 %'],
   ['8', { kind: 'clock' }, 'a time such as 08:00'],
+  ['', { kind: 'names', most: 12 }, '"" was read'],
+  ['Pit, Lift 1, Pit', { kind: 'names', most: 12 }, '"Pit" was read twice'],
+  ['a, b, c', { kind: 'names', most: 2 }, 'at most 2'],
+  ['x'.repeat(41), { kind: 'names', most: 2 }, 'at most 40 letters'],
 ] as const)('%s is told apart, with what is expected', (text, input, says) => {
   const read = fromText(text, input);
   expect(!read.ok && read.failure).toContain(says);

@@ -12,10 +12,14 @@ export function toText(value: unknown, input: SettingInput): string {
       return String(Math.round((value as number) * 1000) / 10);
     case 'mm':
       return String(value ?? 0);
+    case 'names':
+      return (value as readonly string[]).join(', ');
     default:
       return String(value ?? '');
   }
 }
+
+const LONGEST_NAME = 40;
 
 /** @returns the value for the record, or what is wrong with the text and what is expected */
 export function fromText(text: string, input: SettingInput): Result<unknown, string> {
@@ -40,9 +44,22 @@ export function fromText(text: string, input: SettingInput): Result<unknown, str
       return /^([01]\d|2[0-3]):[0-5]\d$/.test(text)
         ? ok(text)
         : fail(`"${text}" was read; expected a time such as 08:00.`);
+    case 'names':
+      return toNames(text, input.most);
     default:
       return ok(text);
   }
+}
+
+function toNames(text: string, most: number): Result<unknown, string> {
+  const names = text.split(',').map((name) => name.trim().replace(/\s+/g, ' '));
+  const twice = names.find((name, at) => names.indexOf(name) !== at);
+  if (names.includes(''))
+    return fail(`"${text}" was read; expected names with commas between, such as Lift 1, Lift 2.`);
+  if (twice !== undefined) return fail(`"${twice}" was read twice; expected each name once.`);
+  if (names.length > most) return fail(`${names.length} names were read; expected at most ${most}.`);
+  const long = names.find(({ length }) => length > LONGEST_NAME);
+  return long === undefined ? ok(names) : fail(`"${long}" was read; expected at most ${LONGEST_NAME} letters a name.`);
 }
 
 function within(value: number, least: number, most: number, text: string, unit: string): Result<unknown, string> {
