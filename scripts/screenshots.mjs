@@ -28,7 +28,7 @@ const PICTURES = [
     (page) => page.getByRole('button', { name: /Dark for the bay/ }).click(),
   ],
   ['will-it-fit', COUNTER, 0, 0, 'will-it-fit?vehicle=veh-ostrand-longshore&speaker=spk-wrackline-shoal-65-slim'],
-  ['history', COUNTER, 0, 0, 'history'],
+  ['week', COUNTER, 0, 0, 'bay'],
   ['supplier-list', COUNTER, 0, 0, 'supplier-list', pickedList],
   ['waiting-phone', PHONE, 2, 1, '', waitingEntry],
   ['order', COUNTER, 3, 0, '/order'],

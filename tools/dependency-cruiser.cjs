@@ -26,6 +26,7 @@ const FACES = [
   'stations',
   'plan',
   'week',
+  'nesting',
   'template',
   'cutFiles',
   'doubt',

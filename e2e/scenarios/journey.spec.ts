@@ -193,6 +193,20 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await expect(sheet).toContainText('680 µF in the line');
   await page.emulateMedia({ media: 'screen' });
 
+  // It has a time in the bay's week, and one of its two fitters is at another car then: the other one does it alone.
+  const address = `/api${/\/jobs\/[^/]+/.exec(page.url())?.[0]}`;
+  const day = await page.evaluate(async (path) => (await (await fetch(path)).json()).job.booked[0].day, address);
+  await fitter.openPage(`/bay?day=${day}`, 'Bay');
+  const bar = page.getByRole('button', { name: /^HDS 3/ });
+  await expect(bar).toContainText('Twice');
+  await bar.click();
+  const booked = page.getByRole('dialog');
+  await expect(booked.getByText(/^✕ Rieke is at Tollan Creel, MEND 2/)).toBeVisible();
+  await booked.getByLabel('Rieke').uncheck();
+  await booked.getByRole('button', { name: 'Save the time' }).click();
+  await expect(bar).not.toContainText('Twice');
+  await fitter.openJob(JOB);
+
   // In the bay the panel closes last, and not over what nobody heard.
   await page.getByRole('link', { name: /^Build/ }).click();
   const door = page.getByRole('region', { name: 'Front door, left' });

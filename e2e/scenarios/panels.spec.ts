@@ -50,6 +50,26 @@ test('a panel that nobody described is written down while it comes off, and stan
     'Screw, in the pocket',
     'Tree clip, all round',
   ]);
+  // Where the screws are is pressed on the drawing; a press on a mark takes it off, and what cannot be read is left as it was typed.
+  const marks = form.getByRole('region', { name: 'Where on the panel' });
+  const drawing = marks.getByRole('img');
+  const place = async (x: number, y: number) => {
+    const box = await drawing.boundingBox();
+    await drawing.click({ position: { x: ((box?.width ?? 0) * x) / 300, y: ((box?.height ?? 0) * y) / 200 } });
+  };
+  await place(150, 100);
+  await place(81, 144);
+  const typed = first.getByLabel('On the drawing');
+  await expect(typed).toHaveValue('50 50; 25 75');
+  await place(150, 102);
+  await expect(typed).toHaveValue('25 75');
+  await marks.getByRole('button', { name: '2 tree clip, all round' }).click();
+  await clips.getByLabel('On the drawing').fill('10 10; left');
+  await place(150, 100);
+  await form.getByRole('button', { name: 'Save the panel' }).click();
+  await expect(clips.getByText('“left” was read; type two figures from 0 to 100')).toBeVisible();
+  await clips.getByLabel('On the drawing').fill('10 10; 90 10');
+  await expect(drawing).toHaveAccessibleName(/screw, in the pocket: 1 marked; tree clip, all round: 2 marked/);
   await form.getByLabel('Looked: nothing hangs on it').check();
   await form.getByRole('button', { name: 'Save the panel' }).click();
   await expect(page.getByText(`${PANEL} is saved.`, { exact: true })).toBeVisible();

@@ -19,7 +19,7 @@ const panels = DOORS.map(
     ...newPanel({ kind: 'doorCard', spot, name: '' }),
     fasteners: Array.from({ length: FASTENERS }, (_, at) => ({
       ...{ key: `f${at}`, kind: 'screw', where: `place ${at}`, cover: 'none', head: 'crossHead', driver: 'PH2' },
-      ...{ lengthMm: 20, base: 'plastic', count: 2 },
+      ...{ lengthMm: 20, base: 'plastic', count: 2, marked: [] },
     })),
     attached: [],
     order: Array.from({ length: FASTENERS - 1 }, (_, at) => ({ first: `f${at}`, next: `f${at + 1}` })),
@@ -31,7 +31,7 @@ function car(hung: number): PlanCar {
   return {
     panels: panels.map((panel) => ({ ...panel, pryFrom: `corner ${hung}` })),
     openings: DOORS.map(([place, side], at) => ({
-      ...{ id: `door ${at}`, speakerName: 'Speaker', isTweeter: false, works: [] },
+      ...{ id: `door ${at}`, speakerName: 'Speaker', isTweeter: false, works: [], ringsMm: [], hasTabs: false },
       record: { ...PLAIN_OPENING, place, side, presence: 'fitted', behind: 'glass' },
     })),
     ...{

@@ -30,7 +30,7 @@ import { listsRoutes } from './features/lists/listsRoutes';
 import type { ChangeFeed } from './features/live/ChangeFeed';
 import { liveRoutes } from './features/live/liveRoutes';
 import { openingsRoutes } from './features/openings/openingsRoutes';
-import { createOrdersService, ordersRoutes } from './features/orders/ordersRoutes';
+import { createCuttingService, createOrdersService, ordersRoutes } from './features/orders/ordersRoutes';
 import { peopleRoutes } from './features/people/peopleRoutes';
 import type { PictureFiles } from './features/photos/PictureFiles';
 import { photosRoutes } from './features/photos/photosRoutes';
@@ -204,7 +204,7 @@ export function createApp({
   workRoutes(router, work);
   shopFileRoutes(router, db, heavy, backups, pictures);
   const orders = createOrdersService(db.manager, jobs, now);
-  ordersRoutes(router, orders);
+  ordersRoutes(router, orders, createCuttingService(db.manager, jobs, runTask));
   weekRoutes(router, db, orders, now);
   app.use(router);
   app.use('/api', unknownPath);

@@ -9,9 +9,9 @@ import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { PDFDocument } from 'pdf-lib';
 import type { EllipseMm } from '../geometry';
-import type { Template, TemplateHole } from '../template';
+import { type Template, type TemplateHole, templateAt } from '../template';
 import { type Dots, holeMiddle, lineAt, readDots } from '../testing/paperDots';
-import { dxfFile } from './dxfFile';
+import { dxfFile, sheetDxf } from './dxfFile';
 import { type PaperName, type PrinterScale, pdfFile, printerScale } from './pdfFile';
 import { stlFile } from './stlFile';
 
@@ -26,7 +26,7 @@ const hole = (xMm: number, yMm: number, diameterMm: number, of: TemplateHole['of
 });
 /** An oval throat that is turned, three screws of the car and two of the speaker. */
 const PIECE: Template = {
-  ...{ thicknessMm: 12, outside: ellipse(84), throat: ellipse(64, 52, 0.4), leastWallMm: 5 },
+  ...{ thicknessMm: 12, outside: ellipse(84), throat: ellipse(64, 52, 0.4), leastWallMm: 5, wireRad: null },
   holes: [
     hole(75, 8, 5, 'car'),
     hole(-38, 62, 5, 'car'),
@@ -178,6 +178,40 @@ test('DXF, by ezdxf: in millimetres, what is cut and drilled on layers of their 
     },
   ]);
   expect(read.texts).toContain(WORDS.title);
+});
+
+test('a sheet as DXF, by ezdxf: each piece where it was laid, turned as one with its holes, whole on the sheet', () => {
+  const sheet = { lengthMm: 700, widthMm: 400 };
+  const at = [
+    { xMm: 150, yMm: 160, turnRad: 0 },
+    { xMm: 480, yMm: 200, turnRad: Math.PI / 2 },
+  ];
+  const pieces = at.map((place, number) => ({ template: templateAt(PIECE, place), words: `${number + 1} Front door` }));
+  const file = path.join(dir, 'sheet.dxf');
+  writeFileSync(file, sheetDxf(sheet, pieces));
+  const read = JSON.parse(execFileSync('/usr/bin/python3', ['-c', READ_DXF, file]).toString());
+  expect(read.errors).toEqual([]);
+  expect(read.circles).toHaveLength(2 * (1 + PIECE.holes.length));
+  const { outside } = PIECE;
+  at.forEach((place, number) => {
+    // By hand: a place of the piece beside its middle, turned by as much as the piece is.
+    const turn = place.turnRad - outside.angleRad;
+    const expected = [outside, ...PIECE.holes].map(({ xMm, yMm }) => {
+      const [dx, dy] = [xMm - outside.xMm, yMm - outside.yMm];
+      return [
+        place.xMm + dx * Math.cos(turn) - dy * Math.sin(turn),
+        place.yMm + dx * Math.sin(turn) + dy * Math.cos(turn),
+      ];
+    });
+    const own = read.circles.slice(number * expected.length, (number + 1) * expected.length);
+    own.forEach(({ x, y, r }: { x: number; y: number; r: number }, circle: number) => {
+      expect([x, y]).toEqual(expected[circle]?.map((value) => expect.closeTo(value, 3)));
+      expect(Math.min(x, y) - r).toBeGreaterThanOrEqual(0);
+      expect(x + r).toBeLessThanOrEqual(sheet.lengthMm);
+      expect(y + r).toBeLessThanOrEqual(sheet.widthMm);
+    });
+  });
+  expect(read.texts).toContain('2 Front door');
 });
 
 /** What ezdxf reads, and what its own audit finds. */

@@ -13,23 +13,63 @@ const NO_FLAGS: LayerFlags = 0;
 const ROUND_MM = 1e-6;
 
 export function dxfFile(template: Template, { title, side }: TemplateWords): string {
+  const dxf = newDxf();
+  const { outside } = template;
+  addTemplate(dxf, template, outside);
+  const below = -Math.max(outside.halfLengthMm, outside.halfWidthMm) - 10;
+  for (const [at, line] of [title, side].entries())
+    dxf.addText(point3d(-outside.halfLengthMm, below - 7 * at, 0), 4, line, on('TEXT'));
+  return dxf.stringify();
+}
+
+/**
+ * A sheet with all pieces that are cut from it, its lower left corner the origin; the sheet's own edge is only written.
+ *
+ * @param pieces as they lie on it
+ */
+export function sheetDxf(
+  { lengthMm, widthMm }: { readonly lengthMm: number; readonly widthMm: number },
+  pieces: readonly { readonly template: Template; readonly words: string }[],
+): string {
+  const dxf = newDxf();
+  const edge = [
+    [0, 0],
+    [lengthMm, 0],
+    [lengthMm, widthMm],
+    [0, widthMm],
+  ] as const;
+  for (const [at, [x, y]] of edge.entries()) {
+    const [nextX, nextY] = edge[(at + 1) % edge.length] as readonly [number, number];
+    dxf.addLine(point3d(x, y, 0), point3d(nextX, nextY, 0), on('MARK'));
+  }
+  for (const { template, words } of pieces) {
+    addTemplate(dxf, template, { xMm: 0, yMm: 0 });
+    const { xMm, yMm, halfLengthMm } = template.outside;
+    dxf.addText(point3d(xMm - halfLengthMm / 2, yMm - 12, 0), 4, words, on('TEXT'));
+  }
+  return dxf.stringify();
+}
+
+const on = (layerName: keyof typeof LAYERS) => ({ layerName });
+
+function newDxf(): DxfWriter {
   const dxf = new DxfWriter();
   dxf.setUnits(Units.Millimeters);
   for (const [name, colour] of Object.entries(LAYERS)) dxf.addLayer(name, colour, 'Continuous', NO_FLAGS);
-  const { outside } = template;
-  const place = ({ xMm, yMm }: { readonly xMm: number; readonly yMm: number }) =>
-    point3d(xMm - outside.xMm, yMm - outside.yMm, 0);
-  const on = (layerName: keyof typeof LAYERS) => ({ layerName });
+  return dxf;
+}
+
+type PlaceMm = { readonly xMm: number; readonly yMm: number };
+
+/** @param origin the place of the template's frame that is the file's origin */
+function addTemplate(dxf: DxfWriter, template: Template, origin: PlaceMm): void {
+  const place = ({ xMm, yMm }: PlaceMm) => point3d(xMm - origin.xMm, yMm - origin.yMm, 0);
   for (const mark of templateMarks(template)) {
     if (mark.kind === 'outline') addOutline(dxf, mark.ellipse, place(mark.ellipse));
     else if (mark.kind === 'hole') dxf.addCircle(place(mark.hole), mark.hole.diameterMm / 2, on('DRILL'));
     else if (mark.kind === 'line') dxf.addLine(place(mark.from), place(mark.to), on('MARK'));
     else dxf.addText(place(mark.at), mark.sizeMm, mark.words, on('TEXT'));
   }
-  const below = -Math.max(outside.halfLengthMm, outside.halfWidthMm) - 10;
-  for (const [at, line] of [title, side].entries())
-    dxf.addText(point3d(-outside.halfLengthMm, below - 7 * at, 0), 4, line, on('TEXT'));
-  return dxf.stringify();
 }
 
 function addOutline(

@@ -126,7 +126,7 @@ function writeHead(
     ...{ x: points(MARGIN_MM), y: points(MARGIN_MM), width: points(wide), height: points(high) },
     ...OUTLINED,
   });
-  const lines = squareLines(paper.name);
+  const lines = squareLines(paper.name, template);
   const corrected = across === 1 && up === 1 ? [] : ['Made up for what this printer makes of it.'];
   [...lines, ...corrected].forEach((line, at) => {
     write(sheet, { xMm: MARGIN_MM + wide + 4, yMm: MARGIN_MM + high - 6 * (at + 1) }, line, 3.2);

@@ -303,9 +303,11 @@ export {
   PANEL_SPOTS,
   type Panel,
   type PanelKind,
+  type PanelMark,
   type PanelSpot,
   panelAt,
   panelLabel,
+  panelMarkSchema,
   panelNotLooked,
   panelSchema,
 } from './panel';

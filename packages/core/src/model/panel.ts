@@ -111,6 +111,17 @@ export const COMES_OFF = Object.keys(COMES_OFF_LABELS) as [ComesOff, ...ComesOff
 const shortText = (most: number) => z.string().trim().max(most, `Type at most ${most} characters.`);
 const itemKeySchema = z.string().min(1).max(40);
 
+/**
+ * Where something is on a panel as it is seen from the cabin: hundredths of its width from the left, and of its height from the top.
+ */
+export const panelMarkSchema = z.strictObject({
+  x: z.int().min(0).max(100),
+  y: z.int().min(0).max(100),
+});
+export type PanelMark = z.infer<typeof panelMarkSchema>;
+/** Empty where nobody marked it. */
+const markedSchema = z.array(panelMarkSchema).max(60, 'Mark at most 60 places.').default([]);
+
 export const fastenerSchema = z.strictObject({
   /** What the order names it by. */
   key: itemKeySchema,
@@ -126,6 +137,7 @@ export const fastenerSchema = z.strictObject({
   base: z.enum(BASES).nullable(),
   /** Null where nobody counted. */
   count: z.int('Type a whole number.').min(1, 'Type 1 or more.').max(99, 'Type at most 99.').nullable(),
+  marked: markedSchema,
 });
 export type Fastener = z.infer<typeof fastenerSchema>;
 
@@ -135,6 +147,7 @@ export const attachedSchema = z.strictObject({
   what: shortText(80).min(1, 'Type what it is, such as “window switch”.'),
   /** How it is got at, and what to mark before it is off. */
   note: shortText(200),
+  marked: markedSchema,
 });
 export type Attached = z.infer<typeof attachedSchema>;
 

@@ -13,8 +13,9 @@ const fastener = (key: string): Fastener => ({
   lengthMm: null,
   base: null,
   count: null,
+  marked: [],
 });
-const attached = (key: string): Attached => ({ key, kind: 'plug', what: 'a plug', note: '' });
+const attached = (key: string): Attached => ({ key, kind: 'plug', what: 'a plug', note: '', marked: [] });
 const panel = (
   fasteners: readonly string[],
   hanging: readonly string[],

@@ -43,6 +43,7 @@ const CLEARANCES_MM = {
   /** How far a screw reaches into what holds it (common practice, no source). */
   bite: 6,
 } as const;
+const SHEET_MM = { lengthMm: 600, widthMm: 400, kerfMm: 3 };
 const MOST_RAISED_MM = 45;
 const RETURN_COST_MINOR = 4500;
 const MINUTE_COST_MINOR = 110;
@@ -77,6 +78,14 @@ export const settingsSchema = z.strictObject({
     )
     .max(30)
     .default(() => [...STOCK_DEFAULTS]),
+  /** How large the sheets are, and what the saw takes away, mm (common sizes, from memory). */
+  sheet: z
+    .strictObject({
+      lengthMm: z.number().min(100).max(3000),
+      widthMm: z.number().min(100).max(3000),
+      kerfMm: z.number().min(0).max(20),
+    })
+    .default(SHEET_MM),
   /** Brackets and spacer together must not be higher. */
   mostRaisedMm: z.number().positive().max(150).default(MOST_RAISED_MM),
   /** What a return costs (freight, second visit) and a minute at the car, in minor units of the currency. */
@@ -118,6 +127,7 @@ export const SETTINGS_DEFAULTS: Omit<ShopSettings, 'name'> = {
   clearancesMm: CLEARANCES_MM,
   confidence: 0.975,
   stock: STOCK_DEFAULTS,
+  sheet: SHEET_MM,
   mostRaisedMm: MOST_RAISED_MM,
   returnCostMinor: RETURN_COST_MINOR,
   minuteCostMinor: MINUTE_COST_MINOR,

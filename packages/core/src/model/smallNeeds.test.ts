@@ -5,7 +5,7 @@ import { ageOf, smallNeeds } from './smallNeeds';
 
 const fastener = (kind: Fastener['kind'], count: number | null): Fastener => ({
   ...{ key: kind, kind, where: 'along the edge', cover: null, head: null, driver: '' },
-  ...{ lengthMm: null, base: null, count },
+  ...{ lengthMm: null, base: null, count, marked: [] },
 });
 const card: Panel = {
   ...newPanel({ kind: 'doorCard', spot: 'frontLeft', name: '' }),

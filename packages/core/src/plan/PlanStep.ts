@@ -1,5 +1,6 @@
 /** One step of the work on a car, and the line of the record that it follows from. */
 import { fnv1a } from '../math';
+import type { Panel, PanelMark } from '../model';
 
 export type PlanStep = {
   /** The same as long as the line is there. */
@@ -16,6 +17,8 @@ export type PlanStep = {
   readonly tools: readonly string[];
   /** Common practice until the shop knows better. */
   readonly minutes: number;
+  /** What follows from it waits so long, while it dries; min. */
+  readonly dryMin: number;
   readonly people: 1 | 2;
   /** What can hurt, or break, at this very step. */
   readonly cautions: readonly string[];
@@ -27,6 +30,8 @@ export type PlanStep = {
   readonly counts: Counts | null;
   /** Where the pieces go, and come from again, such as "A2"; null where there are none. */
   readonly bag: string | null;
+  /** Where it is on its panel; null where it is on none, or nobody marked it. */
+  readonly marked: Marked | null;
   /** A torque of the vehicle maker's manual is typed in. */
   readonly hasTorque: boolean;
   /** A second person looks, and signs. */
@@ -38,6 +43,8 @@ export type PlanStep = {
   /** Of a side of which the other one was done before: its minutes are of who has learnt it there. */
   readonly isSecondSide: boolean;
 };
+
+export type Marked = Pick<Panel, 'kind' | 'spot'> & { readonly at: readonly PanelMark[] };
 
 export type Counts = {
   readonly what: string;
@@ -58,10 +65,11 @@ export type NewStep = Pick<PlanStep, 'id' | 'where' | 'what' | 'from' | 'minutes
 
 export function stepOf({ says, ...step }: NewStep): PlanStep {
   return {
-    ...{ side: null, open: null, tools: [], people: 1, cautions: [], after: [] },
+    ...{ side: null, open: null, tools: [], dryMin: 0, people: 1, cautions: [], after: [] },
     ...{
       counts: null,
       bag: null,
+      marked: null,
       hasTorque: false,
       needsSecond: false,
       isGate: false,

@@ -20,10 +20,10 @@ const HOW = { keysProve: false, unit: 'mm' } as const;
 
 const fastener = (key: string, fields: Partial<Fastener> = {}): Fastener => ({
   ...{ key, kind: 'screw', where: `at ${key}`, cover: 'none', head: 'crossHead', driver: 'PH2', lengthMm: null },
-  ...{ base: 'plastic', count: 2, ...fields },
+  ...{ base: 'plastic', count: 2, marked: [], ...fields },
 });
 const hanging = (key: string, fields: Partial<Attached> = {}): Attached => ({
-  ...{ key, kind: 'plug', what: `${key} plug`, note: '', ...fields },
+  ...{ key, kind: 'plug', what: `${key} plug`, note: '', marked: [], ...fields },
 });
 const card = (fields: Partial<Panel> = {}): Panel => ({
   ...newPanel({ kind: 'doorCard', spot: 'frontLeft', name: '' }),
@@ -50,6 +50,8 @@ const opening = (fields: Partial<OpeningRecord> = {}, more: Partial<PlanOpening>
   speakerName: 'Shoal 65',
   isTweeter: false,
   works: [],
+  ringsMm: [],
+  hasTabs: false,
   ...more,
 });
 const car = (fields: Partial<PlanCar> = {}): PlanCar => ({
@@ -185,6 +187,8 @@ describe('every line of the record is told: what changes in it changes the plan'
     ['another speaker', { openings: [opening({}, { speakerName: 'Cairn 6' })] }],
     ['a tweeter', { openings: [opening({}, { isTweeter: true })] }],
     ['work by hand', { openings: [opening({}, { works: [{ kind: 'fileHole', byMm: 2 }] })] }],
+    ['a ring of sheet', { openings: [opening({}, { ringsMm: [9] })] }],
+    ['tabs of its bracket', { openings: [opening({}, { hasTabs: true })] }],
     ['a joint', { joints: [joint] }],
     ['a joint at no speaker that goes in', { joints: [{ ...joint, id: 'bypass', openingId: null }] }],
     ['a new wire', { runs: [RUN] }],
@@ -199,6 +203,32 @@ describe('every line of the record is told: what changes in it changes the plan'
     const changed = plan(fields);
     expectToHold(changed);
     expect(JSON.stringify(changed)).not.toBe(base);
+  });
+
+  test('where somebody marked a fixing on its panel, its steps say where, off and on; what nobody marked has no drawing', () => {
+    const marked = [{ x: 20, y: 85 }];
+    const drawn = plan({ panels: [card({ fasteners: [fastener('cup', { marked }), fastener('edge')], order: [] })] });
+    const of = (end: string) => drawn.steps.find(({ id }) => id.endsWith(end))?.marked;
+    const there = { kind: 'doorCard', spot: 'frontLeft', at: marked };
+    expect([of(' off cup'), of(' on cup')]).toEqual([there, there]);
+    expect([of(' off edge'), of(' closed')]).toEqual([null, null]);
+  });
+
+  test('what is cut at the bench comes first, each ring by itself, and nothing goes in before it is dry', () => {
+    const cut = plan({ openings: [opening({}, { ringsMm: [9, 3], hasTabs: true })] });
+    expectToHold(cut);
+    expect(cut.steps.slice(0, 3).map(({ id }) => id)).toEqual(
+      ['left ring 1', 'left ring 2', 'left tabs'].map((id) => `opening ${id}`),
+    );
+    expect(cut.steps[0]).toMatchObject({
+      dryMin: 20,
+      side: 'left',
+      tools: ['A saw or a router for sheet', 'Eye protection'],
+    });
+    expect(cut.steps[0]?.what).toContain('the ring of 9 mm cut to its template for this side');
+    expect(cut.steps[at(cut, 'left in')]?.after).toEqual(
+      expect.arrayContaining(['opening left ring 1', 'opening left ring 2', 'opening left tabs']),
+    );
   });
 
   test('wires and boxes are in before supply returns, and before anything is heard', () => {

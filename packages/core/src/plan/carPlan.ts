@@ -97,6 +97,7 @@ export function carPlan(
   const works = openings.flatMap(({ plan }) => plan.work);
   const supply = isSupplyOff ? supplyOn([...works, ...wires, ...fascia.work].map(({ id }) => id)) : [];
   const steps = [
+    ...openings.flatMap(({ plan }) => plan.bench),
     ...ready,
     ...fascia.off,
     ...panels.flatMap(({ plan, behind }) => [

@@ -45,6 +45,8 @@ export const MINUTES = {
   box: 20,
   filter: 5,
   newIn: 5,
+  ring: 20,
+  tabs: 3,
   tweeterSeat: 10,
   bagPlugs: 2,
   heard: 2,
@@ -59,6 +61,9 @@ export const MINUTES = {
   radioTried: 5,
   baseline: 10,
 } as const;
+
+/** Paint on a bare edge, sealant on a sawn one: what the tin says counts (common practice, no source), min. */
+export const DRY_MIN = 20;
 
 /** Of what the first side took (common practice). */
 export const SECOND_SIDE = 0.5;

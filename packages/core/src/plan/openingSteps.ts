@@ -10,10 +10,10 @@ import {
   tweeterSeatWords,
 } from '../model';
 import type { JointLine } from '../stations';
-import type { LengthUnit } from '../units';
-import { MINUTES } from './minutes';
+import { type LengthUnit, printLength } from '../units';
+import { DRY_MIN, MINUTES } from './minutes';
 import { type PlanStep, stepOf } from './PlanStep';
-import { ANY_BIT, CELL, PRY_TOOLS, RIVET_TOOLS, THIN_TOOL } from './tools';
+import { ANY_BIT, CELL, PRY_TOOLS, RING_TOOLS, RIVET_TOOLS, TAB_TOOLS, THIN_TOOL } from './tools';
 import { isMade, jointStep } from './wireSteps';
 
 export type PlanOpening = {
@@ -37,9 +37,15 @@ export type PlanOpening = {
   readonly speakerName: string;
   readonly isTweeter: boolean;
   readonly works: readonly Work[];
+  /** Of the sheet that its rings are cut from, mm. */
+  readonly ringsMm: readonly number[];
+  /** Tabs of its bracket are broken off, or cut. */
+  readonly hasTabs: boolean;
 };
 
 export type OpeningPlan = {
+  /** Before the car is opened. */
+  readonly bench: readonly PlanStep[];
   /** The last is that the new speaker is in. */
   readonly work: readonly PlanStep[];
   /** Once there is supply. */
@@ -57,6 +63,8 @@ type OpeningGiven = {
   readonly unit: LengthUnit;
 };
 
+/** Leaves bare metal, which is painted. */
+const PAINTED: ReadonlySet<Work['kind']> = new Set(['fileHole', 'drill']);
 /** Done to the car itself; the rest at the bench. */
 const ON_CAR: ReadonlySet<Work['kind']> = new Set(['cutCloth', 'fileHole', 'drill', 'grind']);
 
@@ -75,9 +83,11 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
       what: `${isOnCar ? 'On the car' : 'At the bench'}: ${words}.`,
       says: workWords(work, 'mm'),
       cautions: isOnCar ? [FILINGS] : [],
+      dryMin: PAINTED.has(work.kind) ? DRY_MIN : 0,
       after: isOnCar ? ready : [],
     });
   });
+  const bench = benchSteps(id, where, opening, unit);
   const joined = joints.filter(isMade).map(jointStep(ready, where));
   const filter =
     record.lineFilter === null
@@ -94,12 +104,44 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
     ...{ id: id('in'), where, from: `Chosen: ${speakerName}`, minutes: MINUTES.newIn },
     what: `${speakerName} in: its wire through the notch, all screws started by hand, then tightened crosswise; plug reachable, terminals away from metal.`,
     cautions: ['A cone beside a screwdriver: a hand or a card over it.'],
-    after: [...ready, ...[...before, ...seat].map((each) => each.id)],
+    after: [...ready, ...[...bench, ...before, ...seat].map((each) => each.id)],
   });
   return {
+    bench,
     work: [...out, ...before, ...seat, into],
     tests: tests(id, where, record, { after: [into.id, ...testedAfter], keysProve }),
   };
+}
+
+/** What is made ready before the car is opened: each side by itself, because left and right are not the same. */
+function benchSteps(
+  id: (what: string) => string,
+  where: string,
+  { ringsMm, hasTabs }: Pick<PlanOpening, 'ringsMm' | 'hasTabs'>,
+  unit: LengthUnit,
+): readonly PlanStep[] {
+  const ringWords = (mm: number, inUnit: LengthUnit) => `the ring of ${printLength(mm, inUnit)}`;
+  const rings = ringsMm.map((mm, at) =>
+    stepOf({
+      ...{ id: id(`ring ${at + 1}`), where, from: `Cut from sheet: ${ringWords(mm, unit)}`, minutes: MINUTES.ring },
+      what: `At the bench: ${ringWords(mm, unit)} cut to its template for this side, the notch for the wire marked where the plug lies, its edges sealed.`,
+      says: `ring ${mm}`,
+      tools: RING_TOOLS,
+      cautions: ['Eyes, lungs and hands: the piece is clamped, the dust drawn off.'],
+      dryMin: DRY_MIN,
+    }),
+  );
+  const tabs = hasTabs
+    ? [
+        stepOf({
+          ...{ id: id('tabs'), where, from: 'Its bracket is used without some of its tabs', minutes: MINUTES.tabs },
+          what: 'At the bench: the tabs of its bracket off that the order list names, and no others; the edge smooth.',
+          tools: TAB_TOOLS,
+          cautions: ['A tab that snaps flies: eyes.'],
+        }),
+      ]
+    : [];
+  return [...rings, ...tabs];
 }
 
 /** Or nobody looked. */

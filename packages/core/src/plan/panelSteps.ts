@@ -57,6 +57,7 @@ export function panelPlan({ panel, isUnknown, after, closesAfter, cautions }: Pa
   const undone = keys.map((key, at) =>
     stepOf({
       ...ofItem(items.get(key) as Fastener | Attached, 'off', null),
+      marked: markedOn(panel, items.get(key)),
       id: id(`off ${key}`),
       where: label,
       after: [at === 0 ? photo.id : id(`off ${keys[at - 1]}`)],
@@ -83,6 +84,7 @@ export function panelPlan({ panel, isUnknown, after, closesAfter, cautions }: Pa
   const redone = back.map((key, at) =>
     stepOf({
       ...ofItem(items.get(key) as Fastener | Attached, 'on', id(`off ${key}`)),
+      marked: markedOn(panel, items.get(key)),
       id: id(`on ${key}`),
       where: label,
       after: at === 0 ? gate.map((each) => each.id) : [id(`on ${back[at - 1]}`)],
@@ -157,6 +159,10 @@ function openOf(panel: Panel, isUnknown: boolean): string | null {
     return 'Nobody wrote down what holds it: write it down while it comes off, and the next car has it.';
   if (panel.pryFrom === null) return 'Nobody wrote down where to begin.';
   return null;
+}
+
+function markedOn({ kind, spot }: Panel, item: Fastener | Attached | undefined): PlanStep['marked'] {
+  return item && item.marked.length > 0 ? { kind, spot, at: item.marked } : null;
 }
 
 type OfItem = Omit<NewStep, 'id' | 'where' | 'after'>;

@@ -14,8 +14,8 @@ const CHOSEN: OpeningState = {
   },
 };
 const OPENINGS: readonly PlannedOpening[] = [
-  { id: 'a', record: PLAIN_OPENING, state: CHOSEN },
-  { id: 'b', record: PLAIN_OPENING, state: { kind: 'nothingChosen', known: 5, takenHere: 5 } },
+  { id: 'a', record: PLAIN_OPENING, state: CHOSEN, choice: { layerIds: ['ring-9', 'brk-flat#snapped', 'ring-3.5'] } },
+  { id: 'b', record: PLAIN_OPENING, state: { kind: 'nothingChosen', known: 5, takenHere: 5 }, choice: null },
 ];
 const job = (isLater: boolean, more: Partial<PlannedJob> = {}): PlannedJob => ({
   ...{ lostWithoutSupply: null, crossovers: [], amplifierPlan: null, found: {}, vehicle: { facts: {} } },
@@ -32,7 +32,10 @@ const car = (isLater: boolean, more: Partial<PlannedJob> = {}) =>
 
 test('only what is chosen is work; an amplifier that comes later brings no power wire yet', () => {
   expect(car(true).openings).toEqual([
-    { id: 'a', record: PLAIN_OPENING, speakerName: 'Shoal', works: [], isTweeter: true },
+    {
+      ...{ id: 'a', record: PLAIN_OPENING, speakerName: 'Shoal', works: [], isTweeter: true },
+      ...{ ringsMm: [9, 3.5], hasTabs: true },
+    },
   ]);
   expect([car(true).hasPowerWire, car(false).hasPowerWire]).toEqual([false, true]);
   expect([car(true).boxes, car(false).boxes.map(({ what }) => what)]).toEqual([[], ['amplifier']]);

@@ -1,5 +1,7 @@
 /** The record of a job as its plan follows from it. */
+import { STATE_MARK } from '../catalogue';
 import type { OpeningState } from '../contracts/jobs';
+import { ringThicknessMm } from '../fit';
 import {
   besidesAt,
   type CarFact,
@@ -14,7 +16,10 @@ import type { JointLine, WireRun } from '../stations';
 import type { PlanCar } from './carPlan';
 import type { PlanOpening } from './openingSteps';
 
-export type PlannedOpening = Pick<PlanOpening, 'id' | 'record'> & { readonly state: OpeningState };
+export type PlannedOpening = Pick<PlanOpening, 'id' | 'record'> & {
+  readonly state: OpeningState;
+  readonly choice: { readonly layerIds: readonly string[] } | null;
+};
 
 export type PlanWires = { readonly joints: readonly JointLine[]; readonly runs: readonly WireRun[] };
 
@@ -32,12 +37,14 @@ export function planCar(
   const now = stowed.filter(({ isLater }) => !isLater);
   return {
     ...{ panels, joints, runs, lostWithoutSupply },
-    openings: openings.flatMap(({ id, record, state }): PlanOpening[] =>
+    openings: openings.flatMap(({ id, record, state, choice }): PlanOpening[] =>
       state.kind === 'chosen'
         ? [
             {
               ...{ id, record, speakerName: state.speakerName, works: state.works },
               isTweeter: state.plays?.speakerKind === 'tweeter',
+              ringsMm: (choice?.layerIds ?? []).flatMap((layer) => ringThicknessMm(layer) ?? []),
+              hasTabs: choice?.layerIds.some((layer) => layer.includes(STATE_MARK)) ?? false,
             },
           ]
         : [],

@@ -7,8 +7,14 @@ import { PLAIN_OPENING } from '../testing/plainOpening';
 import { carPlan } from './carPlan';
 import { type Schedule, type ScheduleStep, schedule } from './schedule';
 
-const step = (id: string, minutes: number, after: readonly string[] = [], people: 1 | 2 = 1): ScheduleStep => ({
-  ...{ id, minutes, after, people, isSecondSide: false },
+const step = (
+  id: string,
+  minutes: number,
+  after: readonly string[] = [],
+  people: 1 | 2 = 1,
+  dryMin = 0,
+): ScheduleStep => ({
+  ...{ id, minutes, after, people, dryMin, isSecondSide: false },
 });
 
 /** Nobody is at two steps at once, each is once, with as many as it needs, and after what must be before it. */
@@ -18,9 +24,10 @@ function expectToHold(steps: readonly ScheduleStep[], { slots, people, minutes, 
   const ends = slots.map(({ endMin }) => endMin);
   expect(Math.max(0, ...ends)).toBeCloseTo(minutes, 9);
   expect(minutes).toBeGreaterThanOrEqual(boundMin - 1e-9);
+  const dryOf = (id: string) => steps.find((each) => each.id === id)?.dryMin ?? 0;
   for (const { id, after } of steps)
     for (const first of after)
-      expect(byId.get(id)?.startMin).toBeGreaterThanOrEqual((byId.get(first)?.endMin ?? 0) - 1e-9);
+      expect(byId.get(id)?.startMin).toBeGreaterThanOrEqual((byId.get(first)?.endMin ?? 0) + dryOf(first) - 1e-9);
   for (const { id, people: wanted } of steps) expect(byId.get(id)?.who).toHaveLength(Math.min(wanted, people));
   for (let person = 0; person < people; person++) {
     const own = slots.filter(({ who }) => who.includes(person)).sort((a, b) => a.startMin - b.startMin);
@@ -51,7 +58,7 @@ function shortest(steps: readonly ScheduleStep[], people: number): number {
         go(
           left.filter((one) => one !== each),
           next,
-          new Map([...ended, [each.id, start + each.minutes]]),
+          new Map([...ended, [each.id, start + each.minutes + each.dryMin]]),
         );
       }
     }
@@ -71,16 +78,18 @@ const graphs = (most: number) =>
         minutes: fc.integer({ min: 1, max: 12 }),
         before: fc.array(fc.nat(most), { maxLength: 2 }),
         isOfTwo: fc.integer({ min: 0, max: 5 }),
+        dries: fc.integer({ min: -9, max: 6 }),
       }),
       { minLength: 1, maxLength: most },
     )
     .map((each) =>
-      each.map(({ minutes, before, isOfTwo }, at) =>
+      each.map(({ minutes, before, isOfTwo, dries }, at) =>
         step(
           `s${at}`,
           minutes,
           [...new Set(before.filter((one) => one < at))].map((one) => `s${one}`),
           isOfTwo === 0 ? 2 : 1,
+          Math.max(0, dries),
         ),
       ),
     );
@@ -100,6 +109,20 @@ test('two doors side by side, with what is before and after them', () => {
   expect(two).toMatchObject({ minutes: 22, boundMin: 22 });
   expect(two.critical[0]).toBe('battery');
   expect(two.slots.find(({ id }) => id === 'both lift')?.who).toHaveLength(2);
+});
+
+test('what dries is waited for where nothing else is to be done, and worked beside where something is', () => {
+  const sealed = step('edge sealed', 5, [], 1, 20);
+  const alone = schedule([sealed, step('in', 5, ['edge sealed'])], 1);
+  expect(alone).toMatchObject({ minutes: 30, boundMin: 30 });
+  const other = schedule([sealed, step('in', 5, ['edge sealed']), step('card off', 12)], 1);
+  expect(other).toMatchObject({ minutes: 30, boundMin: 30 });
+  expect(other.slots.map(({ id, startMin }) => [id, startMin])).toEqual([
+    ['edge sealed', 0],
+    ['card off', 5],
+    ['in', 25],
+  ]);
+  expect(schedule([sealed, step('in', 5, ['edge sealed']), step('card off', 40)], 2).minutes).toBe(40);
 });
 
 test('who does the second side without having done the first learns nothing of it', () => {
@@ -141,12 +164,12 @@ describe('against all ways there are', () => {
 test('a pair of doors with ten fixings each is no twentieth above what no schedule is under', () => {
   const fasteners = Array.from({ length: 10 }, (_, at) => ({
     ...{ key: `f${at}`, kind: 'screw', where: `at ${at}`, cover: 'none', head: 'crossHead', driver: 'PH2' },
-    ...{ lengthMm: 16, base: 'plastic', count: 2 },
+    ...{ lengthMm: 16, base: 'plastic', count: 2, marked: [] },
   })) as NonNullable<ReturnType<typeof newPanel>['fasteners']>;
   const { steps } = carPlan(
     {
       openings: (['left', 'right'] as const).map((side) => ({
-        ...{ id: side, speakerName: 'Shoal', isTweeter: false, works: [] },
+        ...{ id: side, speakerName: 'Shoal', isTweeter: false, works: [], ringsMm: [], hasTabs: false },
         record: { ...PLAIN_OPENING, side, presence: 'fitted', behind: 'glass' },
       })),
       panels: (['frontLeft', 'frontRight'] as const).map((spot) => ({

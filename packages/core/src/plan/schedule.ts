@@ -8,7 +8,7 @@ import { seededRandom } from '../math';
 import { SECOND_SIDE } from './minutes';
 import type { PlanStep } from './PlanStep';
 
-export type ScheduleStep = Pick<PlanStep, 'id' | 'minutes' | 'people' | 'after' | 'isSecondSide'>;
+export type ScheduleStep = Pick<PlanStep, 'id' | 'minutes' | 'dryMin' | 'people' | 'after' | 'isSecondSide'>;
 
 export type Slot = {
   readonly id: string;
@@ -62,19 +62,27 @@ function fresh(step: ScheduleStep): ScheduleStep {
   return step.isSecondSide ? { ...step, minutes: step.minutes / SECOND_SIDE } : step;
 }
 
-/** One after the other; a step of two people with a helper for as long as it takes. */
+/**
+ * One after the other; a step of two people with a helper for as long as it takes. What waits until something is dry is left for what is next, or
+ * waited for where nothing is.
+ */
 function serial(steps: readonly ScheduleStep[]): Schedule {
-  let at = 0;
-  const slots = steps.map(({ id, minutes }): Slot => {
-    const startMin = at;
-    at += minutes;
-    return { id, startMin, endMin: at, who: [0] };
-  });
-  return { people: 1, minutes: at, boundMin: at, slots, critical: longestPath(steps).path };
+  const graph = graphOf(steps, 1);
+  const { path, toEnd } = longestPath(steps);
+  const work = graph.minutes.reduce((sum, each) => sum + each, 0);
+  const placed = listed(
+    graph,
+    1,
+    steps.map((_, at) => -at),
+  );
+  const slots = placed.map(({ at, ...slot }): Slot => ({ id: steps[at]?.id ?? '', ...slot }));
+  return { people: 1, minutes: lengthOf(placed), boundMin: Math.max(work, 0, ...toEnd), slots, critical: path };
 }
 
 type Graph = {
   readonly minutes: readonly number[];
+  /** Until what follows may begin. */
+  readonly dry: readonly number[];
   readonly people: readonly number[];
   /** By places: what must be before a step, and what waits for it. */
   readonly before: readonly (readonly number[])[];
@@ -96,6 +104,7 @@ function graphOf(steps: readonly ScheduleStep[], people: number): Graph {
   });
   return {
     minutes: steps.map(({ minutes }) => minutes),
+    dry: steps.map(({ dryMin }) => dryMin),
     people: steps.map((step) => Math.min(step.people, people)),
     before,
     later,
@@ -136,7 +145,11 @@ function lengthOf(slots: readonly Pick<Slot, 'endMin'>[]): number {
 }
 
 /** Whenever somebody is free, the step that can begin first is begun, of several the one that ranks highest; a step of two waits for both. */
-function listed({ minutes, people: needed, before, later }: Graph, people: number, rank: readonly number[]): Placed[] {
+function listed(
+  { minutes, dry, people: needed, before, later }: Graph,
+  people: number,
+  rank: readonly number[],
+): Placed[] {
   const free: number[] = Array.from({ length: people }, () => 0);
   const lastOf: number[] = free.map(() => -1);
   const waits = before.map(({ length }) => length);
@@ -161,7 +174,7 @@ function listed({ minutes, people: needed, before, later }: Graph, people: numbe
     const who = [...inTime.filter(isAtHand), ...inTime.filter((person) => !isAtHand(person))].slice(0, needed[at]);
     for (const person of who) [free[person], lastOf[person]] = [endMin, at];
     for (const next of later[at] as readonly number[]) {
-      readyMin[next] = Math.max(readyMin[next] as number, endMin);
+      readyMin[next] = Math.max(readyMin[next] as number, endMin + (dry[at] as number));
       waits[next] = (waits[next] as number) - 1;
       if (waits[next] === 0) ready.push(next);
     }
@@ -177,7 +190,7 @@ function listed({ minutes, people: needed, before, later }: Graph, people: numbe
  * @param known the best so far
  */
 function exact(
-  { minutes, people: needed, before }: Graph,
+  { minutes, dry, people: needed, before }: Graph,
   people: number,
   toEnd: readonly number[],
   known: readonly Placed[],
@@ -194,7 +207,7 @@ function exact(
     for (let at = 0; at < minutes.length; at++) {
       const first = before[at] as readonly number[];
       if (ends.has(at) || first.some((each) => !ends.has(each))) continue;
-      const ready = Math.max(0, ...first.map((each) => ends.get(each) as number));
+      const ready = Math.max(0, ...first.map((each) => (ends.get(each) as number) + (dry[each] as number)));
       for (const who of groupsOf(free, needed[at] as number)) {
         const startMin = Math.max(ready, ...who.map((person) => free[person] as number));
         if (startMin + (toEnd[at] as number) >= lengthOf(best) - SAME_MIN) continue;
@@ -229,7 +242,7 @@ function groupsOf(free: readonly number[], count: number): readonly (readonly nu
  * What no schedule is under: a step that all others are before or after cuts the work in two, and each part takes at least as long as its
  * longest chain, and as all of it shared out.
  */
-function boundOf({ minutes, people: needed, before }: Graph, people: number): number {
+function boundOf({ minutes, dry, people: needed, before }: Graph, people: number): number {
   const count = minutes.length;
   const isBefore = before.map(() => new Uint8Array(count));
   before.forEach((own, at) => {
@@ -254,7 +267,8 @@ function boundOf({ minutes, people: needed, before }: Graph, people: number): nu
     const ends = new Map<number, number>();
     let work = 0;
     for (const at of part) {
-      const first = Math.max(0, ...(before[at] ?? []).map((each) => ends.get(each) ?? 0));
+      const own = (before[at] ?? []).filter((each) => ends.has(each));
+      const first = Math.max(0, ...own.map((each) => (ends.get(each) as number) + (dry[each] as number)));
       ends.set(at, first + (minutes[at] as number));
       work += (minutes[at] as number) * (needed[at] as number);
     }
@@ -267,7 +281,7 @@ function longestPath(steps: readonly ScheduleStep[]): {
   /** From each step's beginning to the end of all, min. */
   readonly toEnd: readonly number[];
 } {
-  const { minutes, later } = graphOf(steps, 1);
+  const { minutes, dry, later } = graphOf(steps, 1);
   const toEnd = minutes.map(() => 0);
   const nextOf = minutes.map(() => -1);
   for (let at = minutes.length - 1; at >= 0; at--) {
@@ -275,7 +289,7 @@ function longestPath(steps: readonly ScheduleStep[]): {
       if ((nextOf[at] as number) < 0 || (toEnd[next] as number) > (toEnd[nextOf[at] as number] as number))
         nextOf[at] = next;
     const rest = nextOf[at] as number;
-    toEnd[at] = (minutes[at] as number) + (rest < 0 ? 0 : (toEnd[rest] as number));
+    toEnd[at] = (minutes[at] as number) + (rest < 0 ? 0 : (dry[at] as number) + (toEnd[rest] as number));
   }
   const path: string[] = [];
   for (let at = toEnd.indexOf(Math.max(...toEnd)); at >= 0; at = nextOf[at] as number) path.push(steps[at]?.id ?? '');

@@ -45,6 +45,8 @@ export const JOINT_TOOLS: Readonly<Record<JointWay, readonly string[]>> = {
   blades: ['A crimp tool', 'A stripper for the wire'],
 };
 
+export const RING_TOOLS = ['A saw or a router for sheet', 'Eye protection'] as const;
+export const TAB_TOOLS = ['Side cutter and pliers', 'Eye protection'] as const;
 export const PRY_TOOLS = [PRY] as const;
 export const ANY_BIT = 'Bits of all heads: nobody noted which';
 export const THIN_TOOL = 'A thin tool of plastic';

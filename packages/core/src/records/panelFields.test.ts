@@ -14,6 +14,7 @@ const SCREW: Fastener = {
   lengthMm: null,
   base: null,
   count: null,
+  marked: [],
 };
 const CARD: Panel = { ...newPanel({ kind: 'doorCard', spot: 'frontLeft', name: '' }), fasteners: [SCREW] };
 const vehicle = (...panels: Panel[]): VehicleRecord =>

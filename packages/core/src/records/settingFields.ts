@@ -74,6 +74,11 @@ const CLEARANCES = [
   ['bite', 'Bite of a screw', 'How far a screw must reach into the metal or the bracket that holds it.'],
 ] as const;
 
+const SHEET = [
+  ['lengthMm', 'A sheet is long', 'How the pieces of a car are laid on the sheets they are cut from.', 100, 3000],
+  ['widthMm', 'A sheet is wide', 'The same.', 100, 3000],
+  ['kerfMm', 'The saw takes away', 'What is left between two pieces on a sheet: the kerf.', 0, 20],
+] as const;
 const UNITS = [
   ['mm', 'mm'],
   ['in', 'inch'],
@@ -244,6 +249,13 @@ export const SETTING_FIELDS: readonly SettingField[] = [
     changes: 'Printed on the order sheet. Verdicts go by measurements either way; a claim stays a claim.',
     input: { kind: 'choice', options: FIT_SCHOOLS },
   }),
+  ...SHEET.map(([key, label, changes, least, most]) =>
+    setting(inside('sheet', key, label, mmWords), {
+      group: 'Sheet for rings',
+      changes,
+      input: { kind: 'mm', least, most },
+    }),
+  ),
   setting(
     keyField(
       'stock',

@@ -1,21 +1,33 @@
 /** A piece to cut, drawn at 1:1 as it lies on the car, seen from the cabin: x to the right, y up, mm. */
-import type { EllipseMm } from '../geometry';
+import { z } from 'zod';
 
-export type TemplateHole = {
-  readonly xMm: number;
-  readonly yMm: number;
-  readonly diameterMm: number;
+const ellipseSchema = z.object({
+  xMm: z.number(),
+  yMm: z.number(),
+  angleRad: z.number(),
+  halfLengthMm: z.number(),
+  halfWidthMm: z.number(),
+});
+
+const templateHoleSchema = z.object({
+  xMm: z.number(),
+  yMm: z.number(),
+  diameterMm: z.number(),
   /** Whose screw goes through it. */
-  readonly of: 'car' | 'speaker';
+  of: z.enum(['car', 'speaker']),
   /** The flange lies over its head, which is sunk. */
-  readonly isSunk: boolean;
-};
+  isSunk: z.boolean(),
+});
+export type TemplateHole = z.infer<typeof templateHoleSchema>;
 
-export type Template = {
-  readonly thicknessMm: number;
-  readonly outside: EllipseMm;
-  readonly throat: EllipseMm;
-  readonly holes: readonly TemplateHole[];
+export const templateSchema = z.object({
+  thicknessMm: z.number(),
+  outside: ellipseSchema,
+  throat: ellipseSchema,
+  holes: z.array(templateHoleSchema).readonly(),
   /** What is left between two holes, and between a hole and an edge, mm: the least of all. */
-  readonly leastWallMm: number;
-};
+  leastWallMm: z.number(),
+  /** Where the wire comes from, anticlockwise from +x, rad: its notch is there. Null where nobody noted it. */
+  wireRad: z.number().nullable(),
+});
+export type Template = z.infer<typeof templateSchema>;

@@ -1,5 +1,6 @@
 /** What a template shows, whatever file it goes into: outlines, holes with what they are for, its centre and which way is up. */
 import type { EllipseMm } from '../geometry';
+import { notchOf, notchWords } from './notch';
 import type { Template, TemplateHole } from './Template';
 
 type PlaceMm = { readonly xMm: number; readonly yMm: number };
@@ -17,7 +18,8 @@ const WORDS_MM = 2.8;
 /** How wide a letter is, of its height: about. */
 const LETTER = 0.5;
 
-export function templateMarks({ outside, throat, holes }: Template): readonly Mark[] {
+export function templateMarks(template: Template): readonly Mark[] {
+  const { outside, throat, holes } = template;
   const { xMm, yMm } = outside;
   const tip = { xMm, yMm: yMm + 20 };
   return [
@@ -33,11 +35,23 @@ export function templateMarks({ outside, throat, holes }: Template): readonly Ma
         sizeMm: WORDS_MM,
       },
     ]),
+    ...wireMarks(template),
     ...cross({ xMm, yMm }, 5),
     { kind: 'line', from: { xMm, yMm: yMm + 8 }, to: tip },
     { kind: 'line', from: { xMm: xMm - 2, yMm: tip.yMm - 4 }, to: tip },
     { kind: 'line', from: { xMm: xMm + 2, yMm: tip.yMm - 4 }, to: tip },
     { kind: 'text', at: { xMm: xMm + 3, yMm: yMm + 15 }, words: 'UP', sizeMm: 4 },
+  ];
+}
+
+/** The two edges of the notch, across the piece, and its word beside it in the throat. */
+function wireMarks(template: Template): readonly Mark[] {
+  const notch = notchOf(template);
+  if (!notch) return [];
+  const { sides, at } = notch;
+  return [
+    ...sides.map(([from, to]): Mark => ({ kind: 'line', from, to })),
+    { kind: 'text', at, words: 'WIRE', sizeMm: WORDS_MM },
   ];
 }
 
@@ -87,10 +101,11 @@ export function pilotMm(thicknessMm: number): number {
 export const CHECK_SQUARE_MM = 50;
 
 /** What stands beside the square. @param paper such as A4 */
-export function squareLines(paper: string): readonly string[] {
+export function squareLines(paper: string, template: Template): readonly string[] {
   return [
     `Measure this square before cutting: ${CHECK_SQUARE_MM}.0 mm each way, on ${paper}.`,
     'Another length: the printer scaled it. Print at 100 %.',
     'C: a screw of the car. S: a screw of the speaker.',
+    ...notchWords(template),
   ];
 }

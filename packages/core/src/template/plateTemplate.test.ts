@@ -22,7 +22,7 @@ function templateOf(at: FitOpening): Template {
   const { mount } = judgeCandidate(at, { speaker: WHAT, layers: [plate] }, [], SHOP);
   const [place] = mount.placement.places;
   if (!place) throw new Error('expected a place');
-  return plateTemplate(plate, figures, place);
+  return plateTemplate(plate, figures, place, null);
 }
 
 test('each screw of the car has its hole, to a thousandth; and the speaker’s lie where it was judged', () => {

@@ -7,11 +7,13 @@ import type { Template, TemplateHole } from './Template';
 /**
  * @param plate as it was judged, with its holes marked off the car and the speaker
  * @param at how it lies on the car
+ * @param wireRad where the wire comes from; null where nobody noted it
  */
 export function plateTemplate(
   plate: FitBracket,
   { thicknessMm, turnRad, isSunk }: Pick<PlateFigures, 'thicknessMm' | 'turnRad' | 'isSunk'>,
   at: LayerPlace,
+  wireRad: number | null,
 ): Template {
   const holesOf = (of: TemplateHole['of'], sunk: boolean) => {
     const pattern = of === 'car' ? plate.vehicleBolts : plate.speakerBolts;
@@ -24,6 +26,7 @@ export function plateTemplate(
     outside: ellipseAt(plate.plate, at),
     // An oval throat lies as the speaker is turned.
     throat: ellipseAt(plate.throat, at, turnRad),
+    wireRad,
     holes: [...holesOf('car', isSunk), ...holesOf('speaker', false)],
   });
 }

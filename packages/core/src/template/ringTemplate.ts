@@ -26,7 +26,7 @@ const CENTRE: LayerPlace = { xMm: 0, yMm: 0, angleRad: 0 };
 export function ringTemplate(
   ring: FitSpacer,
   { layers, speaker }: Candidate,
-  { bolts, hole }: Pick<FitOpening, 'bolts' | 'hole'>,
+  { bolts, hole, plugRad }: Pick<FitOpening, 'bolts' | 'hole' | 'plugRad'>,
   { placement }: Pick<Mount, 'placement'>,
   rules: FitRules,
 ): Template | null {
@@ -59,5 +59,6 @@ export function ringTemplate(
     outside: { ...centre, halfLengthMm: outsideMm, halfWidthMm: outsideMm },
     throat,
     holes,
+    wireRad: plugRad,
   });
 }

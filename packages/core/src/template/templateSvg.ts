@@ -47,7 +47,7 @@ export function templateSvg(template: Template, words: TemplateWords): string | 
     ),
     ...templateMarks(template).map((mark) => drawn(mark, place)),
     `<rect id="square" x="${square.x}" y="${square.y}" width="${CHECK_SQUARE_MM}" height="${CHECK_SQUARE_MM}"/>`,
-    ...squareLines(paper.name).map((line, at) =>
+    ...squareLines(paper.name, template).map((line, at) =>
       text(square.x + CHECK_SQUARE_MM + 4, square.y + 6 * (at + 1), line, 3.5),
     ),
     '</svg>',

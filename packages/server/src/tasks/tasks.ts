@@ -5,6 +5,7 @@ import { servingOf } from '../features/fit/servingOf';
 import type { ListInTask } from '../features/lists/bringInList';
 import { doubtLibrary } from '../features/lists/doubtLibrary';
 import { writePartsTable } from '../features/lists/writePartsTable';
+import { nestPieces } from '../features/orders/nestPieces';
 import type { Say } from './Say';
 
 /** With what it needs of the database: read when it is asked for, as the other tasks need none of it. */
@@ -13,7 +14,15 @@ async function bringInList(task: ListInTask, say: Say) {
   return own.bringInList(task, say);
 }
 
-export const TASKS = { bringInList, doubtLibrary, disagreementsOf, placesOf, servingOf, writePartsTable } as const;
+export const TASKS = {
+  bringInList,
+  doubtLibrary,
+  disagreementsOf,
+  nestPieces,
+  placesOf,
+  servingOf,
+  writePartsTable,
+} as const;
 export type TaskName = keyof typeof TASKS;
 export type Given<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0];
 type Cames = { readonly [Name in TaskName]: Awaited<ReturnType<(typeof TASKS)[Name]>> };

@@ -16,6 +16,7 @@ import type { OpeningRecord } from '@low-quarry/core/model';
 import { readingHalfWidthsMm, type ShopSettings, toFitOpening, toFitRules } from '@low-quarry/core/model';
 import { gravestOf, type OpenCheck } from '@low-quarry/core/order';
 import type { SnapshotNow } from '@low-quarry/core/records';
+import { type CutPiece, cutPieces } from '@low-quarry/core/template';
 import { unreadable } from '../../http/AppError';
 import type { PartsStore } from '../library/PartsStore';
 import type { SettingsStore } from '../settings/SettingsStore';
@@ -110,6 +111,14 @@ export class Fitting {
     if (!worked.ok) throw unreadable('the work by hand', worked.failure);
     const { adapters } = this.catalogue;
     return judgeCandidate(worked.value.opening, worked.value.candidate, adapters, this.rules, this.shop.unit);
+  }
+
+  /** What the shop cuts itself for it. @throws as `judge` does */
+  cut(record: OpeningRecord, candidate: Candidate, works: readonly Work[]): readonly CutPiece[] {
+    const worked = withWork(this.toFit(record), candidate, works, this.rules);
+    if (!worked.ok) throw unreadable('the work by hand', worked.failure);
+    const { mount } = this.judge(record, candidate, works);
+    return cutPieces({ ...worked.value, works }, mount, this.rules);
   }
 
   private toFit(record: OpeningRecord): FitOpening {

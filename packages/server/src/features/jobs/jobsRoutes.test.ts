@@ -28,6 +28,7 @@ describe('the list', () => {
       [4, '2026-03-11'],
       [5, '2026-03-14'],
       [6, null],
+      [12, null],
     ]);
     const kinds = body.jobs.flatMap(({ openings }: { openings: { state: { kind: string } }[] }) =>
       openings.map(({ state }) => state.kind),
@@ -70,7 +71,7 @@ describe('booking in', () => {
     const { body } = await app.http.post('/api/jobs').send(job).expect(200);
     const made = (await app.http.get(`/api/jobs/${body.jobId}`).expect(200)).body;
     expect(made.job).toMatchObject({
-      number: 12,
+      number: 13,
       customer: 'Pilot station',
       dueOn: '2026-04-01',
       vehicle: { make: 'Ostrand' },

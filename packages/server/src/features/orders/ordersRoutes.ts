@@ -1,3 +1,4 @@
+import { getCutting } from '@low-quarry/core/contracts/cutting';
 import { getOrder, ORDER_CSV_PATH, ORDER_XLSX_PATH } from '@low-quarry/core/contracts/orders';
 import type { Router } from 'express';
 import type { EntityManager } from 'typeorm';
@@ -5,12 +6,14 @@ import { notFound } from '../../http/AppError';
 import { guard } from '../../http/guard';
 import { route } from '../../http/route';
 import { TABLE_TYPES, writeTable } from '../../http/writeTable';
+import type { RunTask } from '../../tasks/tasks';
 import { fittingFrom } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
 import { PartsStore } from '../library/PartsStore';
 import { SettingsStore } from '../settings/SettingsStore';
 import { ShelfStore } from '../shelf/ShelfStore';
 import { VehiclesStore } from '../vehicles/VehiclesStore';
+import { CuttingService } from './CuttingService';
 import { OrdersService } from './OrdersService';
 import { orderTable } from './orderTable';
 
@@ -24,7 +27,12 @@ export function createOrdersService(manager: EntityManager, jobs: JobsService, n
   );
 }
 
-export function ordersRoutes(router: Router, service: OrdersService): void {
+export function createCuttingService(manager: EntityManager, jobs: JobsService, runTask: RunTask): CuttingService {
+  return new CuttingService(jobs, fittingFrom(new SettingsStore(manager), new PartsStore(manager)), runTask);
+}
+
+export function ordersRoutes(router: Router, service: OrdersService, cutting: CuttingService): void {
+  route(router, getCutting, ({ params, gone }) => cutting.get(params.jobId, gone));
   route(router, getOrder, ({ params }) => service.get(params.jobId));
   for (const [path, format] of [
     [ORDER_CSV_PATH, 'csv'],

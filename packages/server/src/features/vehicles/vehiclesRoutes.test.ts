@@ -238,7 +238,7 @@ describe('panels', () => {
   });
   const screw = (key: string): Fastener => ({
     ...{ key, kind: 'screw', where: key, cover: null, head: null, driver: '' },
-    ...{ lengthMm: null, base: null, count: null },
+    ...{ lengthMm: null, base: null, count: null, marked: [] },
   });
   const add = async (changes: Partial<NewVehicle>) =>
     (

@@ -48,6 +48,7 @@ test('the demo’s week: its days, what is booked and what is not, and one who i
     ['Tollan Creel, MEND 2', ['2026-03-03 08:00 Lift 1']],
     ['Tollan Creel, MEND 3', ['2026-03-04 10:00 Lift 1']],
     ['Tollan Creel, MEND 4', ['2026-03-02 08:00 Lift 1']],
+    ['Ostrand Longshore, WARDEN 2', ['2026-03-05 10:30 Lift 1']],
   ]);
   const person = now.clashes.filter(({ kind }) => kind === 'person').map(({ sentence }) => sentence);
   expect(person).toEqual([
@@ -56,7 +57,7 @@ test('the demo’s week: its days, what is booked and what is not, and one who i
   ]);
   expect(now.waitingTotal).toBe(now.waiting.length);
   expect(now.waiting.every(({ booked }) => booked.length === 0)).toBe(true);
-  expect(now.taken).toHaveLength(5);
+  expect(now.taken).toHaveLength(6);
 });
 
 test('a car’s plan says how much is left of it, by one and by two, and its order list what comes last', async () => {
@@ -169,7 +170,9 @@ describe('as a calendar', () => {
     expect((await jory.get('/api/week/feed').expect(200)).body).toEqual({ exists: false, readAt: null });
     const { paths } = (await jory.post('/api/week/feed').send({}).expect(200)).body;
     const own = await nobody.get(paths.own).expect(200);
-    expect(summaries(own.text)).toEqual(['Corran Tern, HDS 3', 'Tollan Creel, MEND 3', 'Tollan Creel, MEND 4']);
+    expect(summaries(own.text)).toEqual([
+      ...['Corran Tern, HDS 3', 'Tollan Creel, MEND 3', 'Tollan Creel, MEND 4', 'Ostrand Longshore, WARDEN 2'],
+    ]);
     expect(summaries((await nobody.get(paths.all).expect(200)).text).length).toBeGreaterThan(3);
     expect((await jory.get('/api/week/feed').expect(200)).body).toEqual({
       exists: true,

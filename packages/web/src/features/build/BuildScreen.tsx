@@ -27,6 +27,7 @@ import { SmallNeeds } from '../orders/SmallNeeds';
 import { HeldPoints } from '../rail/HeldPoints';
 import { Rail } from '../rail/Rail';
 import { vehicleQuery } from '../vehicles/vehicleQueries';
+import { Cutting } from './Cutting';
 import { FoundThings } from './FoundThings';
 import { OpeningBuild } from './OpeningBuild';
 import { PlanOfCar } from './PlanOfCar';
@@ -89,6 +90,7 @@ function Filled({
         />
       )}
       <div className={SCREEN}>
+        {worked.length > 0 && <Cutting jobId={job.id} />}
         <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start">
           {worked.map((opening) => (
             <OpeningBuild

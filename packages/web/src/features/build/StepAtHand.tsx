@@ -1,7 +1,7 @@
 /** The step on the screen, and what a hand, a thumb or a foot does with it. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { type Panel, type PhotoSubject, photoPlaceOfStep, type StepMark } from '@low-quarry/core/model';
-import { missingAt, nextStep, type StepState } from '@low-quarry/core/plan';
+import { missingAt, nextStep, type OtherSide, type StepState } from '@low-quarry/core/plan';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useMay, useMe } from '../../api/me';
@@ -26,6 +26,7 @@ type StepAtHandProps = {
   readonly job: Job;
   readonly state: StepState;
   readonly states: readonly StepState[];
+  readonly otherSide: OtherSide | null;
   /** Where it is among them. */
   readonly at: number;
   readonly worked: readonly OpeningWithState[];
@@ -44,7 +45,7 @@ type Open = 'note' | 'photo' | 'found' | 'leaveOut' | null;
 /** A foot that presses twice, or a hand that trembles, ticks one step, ms. */
 const REST_MS = 350;
 
-export function StepAtHand({ job, state, states, at, worked, panels, atHand, go }: StepAtHandProps) {
+export function StepAtHand({ job, state, states, otherSide, at, worked, panels, atHand, go }: StepAtHandProps) {
   const { step, mark, kind } = state;
   const { name } = useMe();
   const mayBuild = useMay('measure');
@@ -99,7 +100,7 @@ export function StepAtHand({ job, state, states, at, worked, panels, atHand, go 
   return (
     <>
       <main className="mx-auto flex w-full max-w-[1000px] flex-1 flex-col gap-4 p-4">
-        <StepCard {...{ state }} number={at + 1} total={states.length}>
+        <StepCard {...{ state, otherSide }} number={at + 1} total={states.length}>
           {step.counts && (
             <fieldset disabled={isLocked || isDone} className="contents">
               <StepCounts

@@ -1,8 +1,9 @@
 /** One step, large: what hurts, what the hand does, with what, and what is written down of it. */
 import type { StepMark } from '@low-quarry/core/model';
 import { markWords } from '@low-quarry/core/model';
-import type { StepState } from '@low-quarry/core/plan';
+import type { OtherSide, StepState } from '@low-quarry/core/plan';
 import type { ReactNode } from 'react';
+import { PanelDrawing } from '../../drawing/PanelDrawing';
 import { stepMinutes } from './planView';
 
 type StepCardProps = {
@@ -10,11 +11,13 @@ type StepCardProps = {
   /** Of all steps, from 1. */
   readonly number: number;
   readonly total: number;
+  /** What was written down at the same step of the other side; null where nothing was. */
+  readonly otherSide: OtherSide | null;
   readonly children: ReactNode;
 };
 
-export function StepCard({ state: { step, mark, kind, before }, number, total, children }: StepCardProps) {
-  const { where, side, what, from, open, cautions, tools, minutes, people, bag, counts } = step;
+export function StepCard({ state: { step, mark, kind, before }, number, total, otherSide, children }: StepCardProps) {
+  const { where, side, what, from, open, cautions, tools, minutes, dryMin, people, bag, counts, marked } = step;
   return (
     <article aria-label={`Step ${number} of ${total}`} className="flex flex-col gap-4 text-[18px] leading-7">
       <p className="flex flex-wrap items-baseline gap-x-3">
@@ -29,15 +32,26 @@ export function StepCard({ state: { step, mark, kind, before }, number, total, c
       <h1 tabIndex={-1} className="text-[28px] leading-9 font-bold">
         {what}
       </h1>
+      {marked && (
+        <PanelDrawing kind={marked.kind} spot={marked.spot} marks={[{ words: from, at: marked.at, isMain: true }]} />
+      )}
       {people === 2 && <p className="font-bold">Two people.</p>}
       {open !== null && <p className="text-measure">◇ {open}</p>}
       <dl className="grid grid-cols-1 gap-x-6 gap-y-2 border-y border-hairline py-3 sm:grid-cols-[repeat(auto-fit,minmax(140px,1fr))]">
         <Fact what="With">{tools.length > 0 ? tools.join(', ') : 'By hand'}</Fact>
         {bag && <Fact what={counts?.way === 'on' ? 'Out of' : 'Into'}>bag {bag}</Fact>}
-        <Fact what="It takes">{stepMinutes(minutes).toLowerCase()}</Fact>
+        <Fact what="It takes">
+          {stepMinutes(minutes).toLowerCase()}
+          {dryMin > 0 && `, then ${dryMin} min to dry`}
+        </Fact>
         {/* Where it says the same nothing is said twice. */}
         {!what.includes(from) && <Fact what="From">{from}</Fact>}
       </dl>
+      {otherSide && kind !== 'done' && (
+        <p className="border-l-8 border-action pl-4">
+          On the {otherSide.side} {otherSide.by} wrote: <strong>{otherSide.words}</strong>
+        </p>
+      )}
       {kind === 'open' && before.length > 0 && (
         <div className="border-l-8 border-hairline pl-4">
           <p className="font-semibold">

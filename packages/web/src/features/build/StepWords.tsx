@@ -1,5 +1,5 @@
 /** A line typed at a step, and what becomes of it: a note, a reason to leave it out, something that the plan did not know. */
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';
 
@@ -19,8 +19,14 @@ export function StepWords({ label, hint, most, button, atFirst = '', whenEmpty, 
   const [words, setWords] = useState(atFirst);
   const [error, setError] = useState<string | null>(null);
   const typed = words.trim();
+  const form = useRef<HTMLFormElement>(null);
+  // On a telephone it opens behind the buttons.
+  useEffect(() => {
+    form.current?.scrollIntoView({ block: 'center' });
+  }, []);
   return (
     <form
+      ref={form}
       className="flex max-w-xl flex-col gap-3"
       noValidate
       onSubmit={(event) => {

@@ -52,7 +52,7 @@ type StepsProps = {
 function Steps({ job: told, openings, panels, shop }: StepsProps) {
   const { car, atHand } = useCarInBay(told, openings, shop);
   const { job, worked, held } = car;
-  const { states } = usePlan(car, panels, shop);
+  const { states, otherSide } = usePlan(car, panels, shop);
   const [address, setAddress] = useSearchParams();
   const wanted = address.get('at');
   // What is open stays on the screen when somebody else does it elsewhere: it says so there.
@@ -96,7 +96,12 @@ function Steps({ job: told, openings, panels, shop }: StepsProps) {
         </p>
       ))}
       {shown ? (
-        <StepAtHand key={shown.step.id} {...{ job, states, worked, panels, atHand, at, go }} state={shown} />
+        <StepAtHand
+          key={shown.step.id}
+          {...{ job, states, worked, panels, atHand, at, go }}
+          state={shown}
+          otherSide={otherSide.get(shown.step.id) ?? null}
+        />
       ) : (
         <main className="p-4">
           <h1>Step by step</h1>

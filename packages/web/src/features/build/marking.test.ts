@@ -17,7 +17,17 @@ const { steps } = carPlan(
       hasPowerWire: false,
       hasWarnings: null,
     },
-    openings: [{ id: 'a', record: PLAIN_OPENING, speakerName: 'Shoal', isTweeter: false, works: [] }],
+    openings: [
+      {
+        id: 'a',
+        record: PLAIN_OPENING,
+        speakerName: 'Shoal',
+        isTweeter: false,
+        works: [],
+        ringsMm: [],
+        hasTabs: false,
+      },
+    ],
   },
   { keysProve: false, unit: 'mm' },
 );

@@ -16,7 +16,17 @@ const [ANY] = carPlan(
       atRadio: null,
       hasWarnings: false,
     },
-    openings: [{ id: 'a', record: PLAIN_OPENING, speakerName: 'Shoal', isTweeter: false, works: [] }],
+    openings: [
+      {
+        id: 'a',
+        record: PLAIN_OPENING,
+        speakerName: 'Shoal',
+        isTweeter: false,
+        works: [],
+        ringsMm: [],
+        hasTabs: false,
+      },
+    ],
   },
   { keysProve: false, unit: 'mm' },
 ).steps as [PlanStep];

@@ -1,11 +1,23 @@
 /** The plan of a car with what is done of it. */
 import type { Panel, ShopSettings } from '@low-quarry/core/model';
-import { type CarPlan, carPlan, planCar, planStates, type StepState } from '@low-quarry/core/plan';
+import {
+  type CarPlan,
+  carPlan,
+  type OtherSide,
+  otherSideNotes,
+  planCar,
+  planStates,
+  type StepState,
+} from '@low-quarry/core/plan';
 import { useMemo } from 'react';
 import { useSettings } from '../../ui/settings';
 import type { CarAtHand } from './useCarInBay';
 
-export type PlanAtHand = CarPlan & { readonly states: readonly StepState[] };
+export type PlanAtHand = CarPlan & {
+  readonly states: readonly StepState[];
+  /** What the other side's step has for this one, by its id. */
+  readonly otherSide: ReadonlyMap<string, OtherSide>;
+};
 
 /**
  * @param panels of the vehicle
@@ -18,5 +30,12 @@ export function usePlan(car: CarAtHand['car'], panels: readonly Panel[], shop: S
     () => carPlan(planCar(car.job, car.worked, panels, car), { keysProve, unit }),
     [car, panels, keysProve, unit],
   );
-  return useMemo(() => ({ ...plan, states: planStates(plan.steps, car.job.bay) }), [plan, car]);
+  return useMemo(
+    () => ({
+      ...plan,
+      states: planStates(plan.steps, car.job.bay),
+      otherSide: otherSideNotes(plan.steps, car.job.bay),
+    }),
+    [plan, car],
+  );
 }

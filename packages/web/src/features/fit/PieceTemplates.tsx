@@ -3,7 +3,7 @@
 import type { PaperName, PrinterScale } from '@low-quarry/core/cutFiles';
 import type { FitRules, Mount } from '@low-quarry/core/fit';
 import { type OpeningRecord, placeLabel, SETTINGS_DEFAULTS } from '@low-quarry/core/model';
-import { CHECK_SQUARE_MM, templateSvg } from '@low-quarry/core/template';
+import { CHECK_SQUARE_MM, type Cut, type CutPiece, cutPieces, templateSvg } from '@low-quarry/core/template';
 import { explainLengthFailure, type LengthUnit, parseLength, printLength } from '@low-quarry/core/units';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -12,7 +12,6 @@ import { downloadFile } from '../../device/downloadFile';
 import { Button } from '../../ui/Button';
 import { lateCode, NotLoadedError } from '../../ui/late';
 import { TextField } from '../../ui/TextField';
-import { type Cut, type CutPiece, cutPieces } from './cutPieces';
 
 type PieceTemplatesProps = {
   readonly record: Pick<OpeningRecord, 'place' | 'side' | 'name'>;

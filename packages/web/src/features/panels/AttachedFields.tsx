@@ -5,6 +5,7 @@ import { FormChoice } from '../../ui/form/FormChoice';
 import { FormText } from '../../ui/form/FormText';
 import { LookedList } from '../../ui/form/LookedList';
 import { newId } from '../../ui/newId';
+import { MarkedField } from './MarkedField';
 import type { PanelControl, PanelTyped } from './typedPanel';
 
 const MOST = 40;
@@ -20,7 +21,7 @@ export function AttachedFields({ control }: { readonly control: PanelControl }) 
       add="Add what hangs on it"
       nothing="Looked: nothing hangs on it"
       most={MOST}
-      empty={() => ({ key: newId(), kind: 'plug' as const, what: '', note: '' })}
+      empty={() => ({ key: newId(), kind: 'plug' as const, what: '', note: '', marked: '' })}
     >
       {(path) => {
         const at = (name: string) => `${path}.${name}` as FieldPath<PanelTyped>;
@@ -37,6 +38,7 @@ export function AttachedFields({ control }: { readonly control: PanelControl }) 
                 autoComplete="off"
               />
             </div>
+            <MarkedField control={control} name={at('marked')} />
           </>
         );
       }}

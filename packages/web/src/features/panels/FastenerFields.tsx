@@ -7,6 +7,7 @@ import { FormChoice } from '../../ui/form/FormChoice';
 import { FormText } from '../../ui/form/FormText';
 import { LookedList } from '../../ui/form/LookedList';
 import { newId } from '../../ui/newId';
+import { MarkedField } from './MarkedField';
 import type { PanelControl, PanelTyped } from './typedPanel';
 
 const MOST = 40;
@@ -25,7 +26,7 @@ export function FastenerFields({ control }: { readonly control: PanelControl }) 
       most={MOST}
       empty={() => ({
         ...{ key: newId(), kind: 'screw' as const, where: '', cover: null, head: null, driver: '' },
-        ...{ lengthMm: '', base: null, count: '' },
+        ...{ lengthMm: '', base: null, count: '', marked: '' },
       })}
     >
       {(path) => {
@@ -58,6 +59,7 @@ export function FastenerFields({ control }: { readonly control: PanelControl }) 
                 none="Not looked"
               />
             </div>
+            <MarkedField control={control} name={at('marked')} />
           </>
         );
       }}

@@ -30,6 +30,7 @@ import { type SavedVehicle, useSaveVehicle } from '../vehicles/useSaveVehicle';
 import { AttachedFields } from './AttachedFields';
 import { FastenerFields } from './FastenerFields';
 import { OrderFields } from './OrderFields';
+import { PanelMarks } from './PanelMarks';
 import { type PanelRead, type PanelTyped, panelTypedSchema, readPanelSchema, toPanelTyped } from './typedPanel';
 
 const draftSchema = z.object({ version: z.int(), base: vehicleSchema, typed: panelTypedSchema });
@@ -81,7 +82,7 @@ export function PanelForm({ saved, panel }: PanelFormProps) {
     [error],
   );
   const form = useCheckedForm<PanelTyped, PanelRead>(schema, state.typed, refused);
-  const { control, handleSubmit, reset } = form;
+  const { control, handleSubmit, reset, setValue } = form;
   useTypedKept(form, (typed) => keep({ ...state, typed }));
   const sendAs = (next: Panel | null) => send(state.version, state.base, withPanel(state.base, label, next));
   const isThere = saved.record.panels.some((each) => panelLabel(each) === label);
@@ -102,6 +103,7 @@ export function PanelForm({ saved, panel }: PanelFormProps) {
         <OrderFields control={control} />
       </div>
       <div className="flex flex-col gap-3">
+        <PanelMarks {...{ kind, spot, control, setValue }} />
         <FormChoice control={control} name="grade" label="How this is known" options={GRADE_LABELS} />
         <FormChoice control={control} name="comesOff" label="Comes off" options={COMES_OFF_LABELS} none="Not looked" />
         <AskedText

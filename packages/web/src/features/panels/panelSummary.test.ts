@@ -13,6 +13,7 @@ const screw = (count: number | null): Fastener => ({
   lengthMm: null,
   base: null,
   count,
+  marked: [],
 });
 
 test.each<[string, Partial<Panel>, string]>([
@@ -25,7 +26,7 @@ test.each<[string, Partial<Panel>, string]>([
     'everything was looked at',
     {
       fasteners: [screw(2), screw(null)],
-      attached: [{ key: 'a', kind: 'lamp', what: 'lamp', note: '' }],
+      attached: [{ key: 'a', kind: 'lamp', what: 'lamp', note: '', marked: [] }],
       comesOff: 'whole',
       looksLike: '',
       stays: '',

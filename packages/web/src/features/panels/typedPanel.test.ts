@@ -17,6 +17,10 @@ const CARD: Panel = {
       lengthMm: 15.88,
       base: 'metal',
       count: 2,
+      marked: [
+        { x: 20, y: 85 },
+        { x: 40, y: 90 },
+      ],
     },
     {
       key: 'clips',
@@ -28,6 +32,7 @@ const CARD: Panel = {
       lengthMm: null,
       base: null,
       count: null,
+      marked: [],
     },
   ],
   looksLike: '',

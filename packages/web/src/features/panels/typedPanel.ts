@@ -2,11 +2,14 @@
 import { attachedSchema, fastenerSchema, type Panel, panelSchema } from '@low-quarry/core/model';
 import type { Control } from 'react-hook-form';
 import { z } from 'zod';
+import { markedText, markedTyped } from './typedMarks';
 import { countTyped, lengthTyped, numberText } from './typedNumber';
 
 const parts = panelSchema.shape;
-const fastenerTypedSchema = fastenerSchema.extend({ where: z.string(), lengthMm: z.string(), count: z.string() });
-const attachedTypedSchema = attachedSchema.extend({ what: z.string() });
+const fastenerTypedSchema = fastenerSchema.extend({
+  ...{ where: z.string(), lengthMm: z.string(), count: z.string(), marked: z.string().default('') },
+});
+const attachedTypedSchema = attachedSchema.extend({ what: z.string(), marked: z.string().default('') });
 
 export const panelTypedSchema = z.object({
   grade: parts.grade,
@@ -34,9 +37,10 @@ const read = z.object({
     fastenerSchema.extend({
       lengthMm: lengthTyped.pipe(fastenerSchema.shape.lengthMm),
       count: countTyped.pipe(fastenerSchema.shape.count),
+      marked: markedTyped,
     }),
   ),
-  attached: z.array(attachedSchema),
+  attached: z.array(attachedSchema.extend({ marked: markedTyped })),
   isFastenersLooked: z.boolean(),
   isAttachedLooked: z.boolean(),
 });
@@ -63,13 +67,14 @@ export function toPanelTyped({ fasteners, attached, ...panel }: Panel): PanelTyp
   const { grade, comesOff, pryFrom, looksLike, stays, breaks, note, order } = panel;
   return {
     ...{ grade, comesOff, pryFrom, looksLike, stays, breaks, note, order },
-    fasteners: (fasteners ?? []).map(({ lengthMm, count, ...each }) => ({
+    fasteners: (fasteners ?? []).map(({ lengthMm, count, marked, ...each }) => ({
       ...each,
+      marked: markedText(marked),
       lengthMm: numberText(lengthMm),
       count: numberText(count),
     })),
     isFastenersLooked: fasteners !== null,
-    attached: attached ?? [],
+    attached: (attached ?? []).map(({ marked, ...each }) => ({ ...each, marked: markedText(marked) })),
     isAttachedLooked: attached !== null,
   };
 }

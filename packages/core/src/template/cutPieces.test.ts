@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { type FitLayer, judgeCandidate, WHAT_IF_ID } from '@low-quarry/core/fit';
-import { ringOf } from '@low-quarry/core/fit/layout/rings';
-import { circlePattern, exact, opening, RULES, speaker } from '@low-quarry/core/testing/shapes';
+import { type FitLayer, judgeCandidate, WHAT_IF_ID } from '../fit';
+import { ringOf } from '../fit/layout/rings';
+import { circlePattern, exact, opening, RULES, speaker } from '../testing/shapes';
 import { cutPieces } from './cutPieces';
 
 const WHAT = speaker({ mountingDepth: exact(50) });

@@ -8,8 +8,10 @@ import {
   type Mount,
   WHAT_IF_ID,
   type Work,
-} from '@low-quarry/core/fit';
-import { plateTemplate, ringTemplate, type Template } from '@low-quarry/core/template';
+} from '../fit';
+import { plateTemplate } from './plateTemplate';
+import { ringTemplate } from './ringTemplate';
+import type { Template } from './Template';
 
 export type CutPiece = {
   readonly what: 'plate' | 'ring';
@@ -25,7 +27,9 @@ export function cutPieces({ candidate, opening, works }: Cut, mount: Mount, rule
     if (work.kind !== 'cutPlate') return [];
     const at = brackets.findIndex(({ id }) => id.startsWith('plate-'));
     const [plate, lies] = [brackets[at], mount.placement.places[at]];
-    return plate && lies ? [{ what: 'plate' as const, template: plateTemplate(plate, work, lies) }] : [];
+    return plate && lies
+      ? [{ what: 'plate' as const, template: plateTemplate(plate, work, lies, opening.plugRad) }]
+      : [];
   });
   const rings = candidate.layers
     // A height that is only tried is no sheet of the shop.

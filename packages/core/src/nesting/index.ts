@@ -1,0 +1,7 @@
+/**
+ * Pieces laid on the shop's sheets. Each is an ellipse with the **kerf**, what the saw takes away, beside it; pieces are turned as they lie best, a
+ * small one comes out of a large one's **throat**, and how many sheets no way does without is told by a **bound**.
+ */
+export { leastSheets } from './leastSheets';
+export { type Laid, type Nested, type NestPiece, nest, type Sheet } from './nest';
+export { pieceOutline } from './supports';
