@@ -70,6 +70,14 @@ test('a panel that nobody described is written down while it comes off, and stan
   await expect(clips.getByText('“left” was read; type two figures from 0 to 100')).toBeVisible();
   await clips.getByLabel('On the drawing').fill('10 10; 90 10');
   await expect(drawing).toHaveAccessibleName(/screw, in the pocket: 1 marked; tree clip, all round: 2 marked/);
+  await form.getByRole('button', { name: 'Add an instruction' }).click();
+  const instruction = form.getByRole('group', { name: 'Instruction 1' });
+  await instruction.getByLabel('What it is').fill('Door trim, sheet 4');
+  await instruction.getByLabel('Where it is').fill('javascript:4');
+  await instruction.getByLabel('How it did here').selectOption('it worked here');
+  await form.getByRole('button', { name: 'Save the panel' }).click();
+  await expect(instruction.getByText('Type an address with http or https, or a page.')).toBeVisible();
+  await instruction.getByLabel('Where it is').fill('folder, page 4');
   await form.getByLabel('Looked: nothing hangs on it').check();
   await form.getByRole('button', { name: 'Save the panel' }).click();
   await expect(page.getByText(`${PANEL} is saved.`, { exact: true })).toBeVisible();

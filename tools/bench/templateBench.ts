@@ -31,7 +31,7 @@ function piece(): Template {
     ...{ xMm: 0, yMm: 0, halfLengthMm: length, halfWidthMm: width, angleRad: between(0, 3) },
   });
   return {
-    ...{ thicknessMm: 12, leastWallMm: 5, holes },
+    ...{ thicknessMm: 12, leastWallMm: 5, wireRad: null, holes },
     ...{ outside: ellipse(halfMm, halfMm), throat: ellipse(halfMm - 24, halfMm - 30) },
   };
 }

@@ -295,6 +295,10 @@ export {
   fastenerWords,
   HEAD_LABELS,
   HEADS,
+  type Instruction,
+  instructionSchema,
+  instructionWords,
+  isWebAddress,
   MOST_PANELS,
   newPanel,
   PANEL_KINDS,
@@ -310,6 +314,8 @@ export {
   panelMarkSchema,
   panelNotLooked,
   panelSchema,
+  RATING_LABELS,
+  type Rating,
 } from './panel';
 export { orderOf, type PanelOrder, panelOrder } from './panelOrder';
 export {

@@ -151,6 +151,43 @@ export const attachedSchema = z.strictObject({
 });
 export type Attached = z.infer<typeof attachedSchema>;
 
+export const RATING_LABELS = {
+  worked: 'it worked here',
+  partly: 'partly so here',
+  wrong: 'it is wrong here',
+} as const;
+export type Rating = keyof typeof RATING_LABELS;
+const RATINGS = Object.keys(RATING_LABELS) as [Rating, ...Rating[]];
+
+/** What somebody else wrote or showed of how it comes off: a page of the maker's manual, a sheet, an address. */
+export const instructionSchema = z
+  .strictObject({
+    key: itemKeySchema,
+    title: shortText(120).min(1, 'Type what it is, such as “the maker’s manual, door trim”.'),
+    /** An address on the network, or a page of what lies in the shop. */
+    where: shortText(300),
+    /** Null where nobody here has worked by it. */
+    rated: z.strictObject({ as: z.enum(RATINGS), by: z.string().max(80) }).nullable(),
+  })
+  .superRefine(({ where }, context) => {
+    // "Door: page 4" is none.
+    if (!/^[a-z][a-z0-9+.-]*:\S/i.test(where) || isWebAddress(where)) return;
+    context.addIssue({ code: 'custom', path: ['where'], message: 'Type an address with http or https, or a page.' });
+  });
+export type Instruction = z.infer<typeof instructionSchema>;
+const MOST_INSTRUCTIONS = 10;
+
+/** Whether it leads somewhere by itself; anything else is read. */
+export function isWebAddress(where: string): boolean {
+  return /^https?:\/\/[^\s]+$/i.test(where);
+}
+
+/** "the maker’s manual, door trim (page 12): it worked here (Rieke)". */
+export function instructionWords({ title, where, rated }: Instruction): string {
+  const said = rated ? `${RATING_LABELS[rated.as]} (${rated.by})` : 'nobody here has worked by it';
+  return `${title}${where ? ` (${where})` : ''}: ${said}`;
+}
+
 /** One thing that must be out before another. */
 const firstThenSchema = z.strictObject({ first: itemKeySchema, next: itemKeySchema });
 export type FirstThen = z.infer<typeof firstThenSchema>;
@@ -176,6 +213,10 @@ export const panelSchema = z
     breaks: askedTextSchema,
     order: z.array(firstThenSchema).max(2 * MOST_ITEMS, `Keep to ${2 * MOST_ITEMS} lines.`),
     note: shortText(500),
+    instructions: z
+      .array(instructionSchema)
+      .max(MOST_INSTRUCTIONS, `Keep to ${MOST_INSTRUCTIONS} instructions.`)
+      .default([]),
   })
   .superRefine(({ fasteners, attached, order }, context) => {
     const { circle } = panelOrder({ fasteners, attached, order });
@@ -214,7 +255,7 @@ export function newPanel(where: Pick<Panel, 'kind' | 'spot' | 'name'>): Panel {
     attached: null,
     breaks: null,
   };
-  return { ...where, grade: 'seenHere', ...nothing, order: [], note: '' };
+  return { ...where, grade: 'seenHere', ...nothing, order: [], note: '', instructions: [] };
 }
 
 /** "2 screws, cross-head PH2, in the handle’s cup". */

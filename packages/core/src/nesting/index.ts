@@ -3,5 +3,5 @@
  * small one comes out of a large one's **throat**, and how many sheets no way does without is told by a **bound**.
  */
 export { leastSheets } from './leastSheets';
-export { type Laid, type Nested, type NestPiece, nest, type Sheet } from './nest';
-export { pieceOutline } from './supports';
+export type { NestPiece, Sheet } from './NestPiece';
+export { type Laid, type Nested, nest } from './nest';

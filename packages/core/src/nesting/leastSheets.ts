@@ -1,5 +1,5 @@
 /** How many sheets no way does without. */
-import type { NestPiece, Sheet } from './nest';
+import type { NestPiece, Sheet } from './NestPiece';
 
 /**
  * The larger of two bounds: as many as the pieces fill, and as many as there are pieces no two of which lie on one sheet. What comes out of another's

@@ -8,7 +8,8 @@ import { areaD, FillRule, intersectD, type PathD } from 'clipper2-ts';
 import fc from 'fast-check';
 import { fuzzed } from '../testing/fuzzed';
 import { leastSheets } from './leastSheets';
-import { type Nested, type NestPiece, nest, type Sheet } from './nest';
+import type { NestPiece, Sheet } from './NestPiece';
+import { type Nested, nest } from './nest';
 
 const SHEET: Sheet = { lengthMm: 600, widthMm: 400, kerfMm: 3 };
 const disc = (radiusMm: number, throatMm: number | null = null): NestPiece => ({

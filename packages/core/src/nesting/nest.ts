@@ -5,17 +5,8 @@
  */
 import { seededRandom } from '../math';
 import { leastSheets } from './leastSheets';
+import type { NestPiece, Sheet } from './NestPiece';
 import { corners, DIRECTIONS, ellipseSupports, HAIR_MM, isOutside, type PointMm, type Supports } from './supports';
-
-export type NestPiece = {
-  readonly halfLengthMm: number;
-  readonly halfWidthMm: number;
-  /** What is left over in its middle, for a smaller piece; null where that is not whole. */
-  readonly throat: { readonly halfLengthMm: number; readonly halfWidthMm: number } | null;
-};
-
-/** What is cut is beside its edge by half the kerf, and whole. */
-export type Sheet = { readonly lengthMm: number; readonly widthMm: number; readonly kerfMm: number };
 
 export type Laid = PointMm & {
   /** The place of the piece in what was given. */

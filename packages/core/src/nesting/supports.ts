@@ -2,8 +2,6 @@
  * Convex shapes by how far they reach in each of some directions (their support function): two shapes grown by one another reach as far as both
  * together, which makes out of "do they meet" a look at one point. An ellipse is drawn around, never cut into: what is said to be clear is.
  */
-import type { NestPiece } from './nest';
-
 export const DIRECTIONS = 72;
 const COS = Array.from({ length: DIRECTIONS }, (_, at) => Math.cos((2 * Math.PI * at) / DIRECTIONS));
 const SIN = Array.from({ length: DIRECTIONS }, (_, at) => Math.sin((2 * Math.PI * at) / DIRECTIONS));
@@ -38,15 +36,4 @@ export function corners(supports: Supports): readonly PointMm[] {
     const det = c1 * s2 - c2 * s1;
     return { xMm: (reach * s2 - other * s1) / det, yMm: (c1 * other - c2 * reach) / det };
   });
-}
-
-/** The outline of a piece as it lies, drawn around it; closed, mm. */
-export function pieceOutline(
-  { halfLengthMm, halfWidthMm }: Pick<NestPiece, 'halfLengthMm' | 'halfWidthMm'>,
-  { xMm, yMm, turnRad }: PointMm & { readonly turnRad: number },
-): readonly PointMm[] {
-  return corners(ellipseSupports(halfLengthMm, halfWidthMm, turnRad)).map((corner) => ({
-    xMm: xMm + corner.xMm,
-    yMm: yMm + corner.yMm,
-  }));
 }

@@ -1,6 +1,6 @@
 /** One step of the work on a car, and the line of the record that it follows from. */
 import { fnv1a } from '../math';
-import type { Panel, PanelMark } from '../model';
+import type { Instruction, Panel, PanelMark } from '../model';
 
 export type PlanStep = {
   /** The same as long as the line is there. */
@@ -32,6 +32,8 @@ export type PlanStep = {
   readonly bag: string | null;
   /** Where it is on its panel; null where it is on none, or nobody marked it. */
   readonly marked: Marked | null;
+  /** What others wrote of how it is done, with who worked by it. */
+  readonly follows: readonly Instruction[];
   /** A torque of the vehicle maker's manual is typed in. */
   readonly hasTorque: boolean;
   /** A second person looks, and signs. */
@@ -70,6 +72,7 @@ export function stepOf({ says, ...step }: NewStep): PlanStep {
       counts: null,
       bag: null,
       marked: null,
+      follows: [],
       hasTorque: false,
       needsSecond: false,
       isGate: false,

@@ -214,6 +214,15 @@ describe('every line of the record is told: what changes in it changes the plan'
     expect([of(' off edge'), of(' closed')]).toEqual([null, null]);
   });
 
+  test('an instruction is at the steps at which the panel comes off', () => {
+    const sheet = { key: 'a', title: 'Sheet 4', where: '', rated: { as: 'worked' as const, by: 'Rieke' } };
+    const led = plan({ panels: [card({ instructions: [sheet] })] });
+    expect(led.steps.filter(({ follows }) => follows.length > 0).map(({ id }) => id.split(' ').at(-1))).toEqual([
+      'photo',
+      'off',
+    ]);
+  });
+
   test('what is cut at the bench comes first, each ring by itself, and nothing goes in before it is dry', () => {
     const cut = plan({ openings: [opening({}, { ringsMm: [9, 3], hasTabs: true })] });
     expectToHold(cut);

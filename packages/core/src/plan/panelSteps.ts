@@ -52,6 +52,7 @@ export function panelPlan({ panel, isUnknown, after, closesAfter, cautions }: Pa
     what: 'Photograph it, and what hangs on it, before anything is undone.',
     from: label,
     minutes: MINUTES.photo,
+    follows: panel.instructions,
     after,
   });
   const undone = keys.map((key, at) =>
@@ -71,6 +72,7 @@ export function panelPlan({ panel, isUnknown, after, closesAfter, cautions }: Pa
     from: panel.pryFrom ? `${label}: ${panel.pryFrom}` : label,
     open: openOf(panel, isUnknown),
     tools: PRY_TOOLS,
+    follows: panel.instructions,
     minutes: MINUTES.pry + (panel.fasteners === null ? MINUTES.unknownPanel : 0),
     cautions: [
       ...cautions,

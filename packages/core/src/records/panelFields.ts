@@ -8,6 +8,7 @@ import {
   type FirstThen,
   fastenerWords,
   GRADE_LABELS,
+  instructionWords,
   newPanel,
   type Panel,
   panelLabel,
@@ -106,6 +107,7 @@ function fieldsOfPanel(label: string, states: readonly Panel[]): readonly Field<
   return [
     isThere,
     part('grade', 'how it is known', (grade) => GRADE_LABELS[grade]),
+    part('instructions', 'instructions', (all) => (all ?? []).map(instructionWords).join('; ') || 'none'),
     part('comesOff', 'how it comes off', (comesOff) => (comesOff ? COMES_OFF_LABELS[comesOff] : '')),
     part('pryFrom', 'where to begin'),
     ...items('fasteners', 'held by', fastenerWords),

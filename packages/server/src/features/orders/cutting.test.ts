@@ -24,11 +24,11 @@ test('the rings of both doors lie on one sheet, as they were judged; what cuts n
   expect(
     pieces.map(({ label, side, what, isSound, template }) => [label, side, what, isSound, template.thicknessMm]),
   ).toEqual([
-    ['Front door, left', 'left', 'ring', true, 9],
-    ['Front door, right', 'right', 'ring', true, 9],
+    ['Front door, left', 'left', 'ring', true, 12],
+    ['Front door, right', 'right', 'ring', true, 12],
   ]);
   expect(unmeasured).toEqual([]);
-  expect(sheets).toMatchObject([{ thicknessMm: 9, sheets: 1, atLeast: 1, tooLarge: [] }]);
+  expect(sheets).toMatchObject([{ thicknessMm: 12, sheets: 1, atLeast: 1, tooLarge: [] }]);
   const { laid } = sheets[0] as Cutting['sheets'][number];
   expect(laid.map(({ piece }) => piece).sort()).toEqual([0, 1]);
   const [a, b] = laid as [Cutting['sheets'][number]['laid'][number], Cutting['sheets'][number]['laid'][number]];

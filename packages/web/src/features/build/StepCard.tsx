@@ -1,6 +1,5 @@
 /** One step, large: what hurts, what the hand does, with what, and what is written down of it. */
-import type { StepMark } from '@low-quarry/core/model';
-import { markWords } from '@low-quarry/core/model';
+import { type Instruction, isWebAddress, markWords, RATING_LABELS, type StepMark } from '@low-quarry/core/model';
 import type { OtherSide, StepState } from '@low-quarry/core/plan';
 import type { ReactNode } from 'react';
 import { PanelDrawing } from '../../drawing/PanelDrawing';
@@ -17,7 +16,8 @@ type StepCardProps = {
 };
 
 export function StepCard({ state: { step, mark, kind, before }, number, total, otherSide, children }: StepCardProps) {
-  const { where, side, what, from, open, cautions, tools, minutes, dryMin, people, bag, counts, marked } = step;
+  const { where, side, what, from, open, cautions, tools, minutes, dryMin, people, bag, counts, marked, follows } =
+    step;
   return (
     <article aria-label={`Step ${number} of ${total}`} className="flex flex-col gap-4 text-[18px] leading-7">
       <p className="flex flex-wrap items-baseline gap-x-3">
@@ -34,6 +34,13 @@ export function StepCard({ state: { step, mark, kind, before }, number, total, o
       </h1>
       {marked && (
         <PanelDrawing kind={marked.kind} spot={marked.spot} marks={[{ words: from, at: marked.at, isMain: true }]} />
+      )}
+      {follows.length > 0 && (
+        <ul aria-label="Instructions" className="text-[16px]">
+          {follows.map((each) => (
+            <Follows key={each.key} instruction={each} />
+          ))}
+        </ul>
       )}
       {people === 2 && <p className="font-bold">Two people.</p>}
       {open !== null && <p className="text-measure">◇ {open}</p>}
@@ -76,6 +83,36 @@ export function StepCard({ state: { step, mark, kind, before }, number, total, o
       {kind === 'skipped' && mark && <p className="font-semibold text-measure">◇ {firstUpper(markWords(mark))}.</p>}
       {children}
     </article>
+  );
+}
+
+/** Somebody else's page: it opens beside this one. */
+function Follows({ instruction: { title, where, rated } }: { readonly instruction: Instruction }) {
+  const isWrong = rated?.as === 'wrong';
+  return (
+    <li>
+      As in{' '}
+      {isWebAddress(where) ? (
+        <a
+          href={where}
+          target="_blank"
+          rel="noreferrer"
+          className="inline-flex min-h-12 items-center text-action underline"
+        >
+          {title}
+        </a>
+      ) : (
+        <strong>
+          {title}
+          {where && `, ${where}`}
+        </strong>
+      )}
+      {': '}
+      <span className={isWrong ? 'font-semibold text-measure' : ''}>
+        {isWrong && '◇ '}
+        {rated ? `${RATING_LABELS[rated.as]} (${rated.by})` : 'nobody here has worked by it'}.
+      </span>
+    </li>
   );
 }
 

@@ -29,6 +29,7 @@ import { DisputeOffer } from '../vehicles/DisputeOffer';
 import { type SavedVehicle, useSaveVehicle } from '../vehicles/useSaveVehicle';
 import { AttachedFields } from './AttachedFields';
 import { FastenerFields } from './FastenerFields';
+import { InstructionFields } from './InstructionFields';
 import { OrderFields } from './OrderFields';
 import { PanelMarks } from './PanelMarks';
 import { type PanelRead, type PanelTyped, panelTypedSchema, readPanelSchema, toPanelTyped } from './typedPanel';
@@ -139,6 +140,7 @@ export function PanelForm({ saved, panel }: PanelFormProps) {
           notAsked="not looked"
         />
         <FormArea control={control} name="note" label="Note" rows={2} />
+        <InstructionFields control={control} />
         <Photos subject={{ of: 'vehicle', recordId: id, place: label }} label={label} />
         <p className="border-l-4 border-hold bg-paper px-3 py-2">
           If it resists, a fixing is still in: stop and count again. Airbags, belts and their bolts go by the vehicle

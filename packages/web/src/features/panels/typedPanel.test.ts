@@ -38,6 +38,10 @@ const CARD: Panel = {
   looksLike: '',
   attached: [],
   order: [{ first: 'cup', next: 'clips' }],
+  instructions: [
+    { key: 'a', title: 'Sheet 4', where: 'page 4', rated: { as: 'worked', by: 'Rieke' } },
+    { key: 'b', title: 'Sheet 5', where: '', rated: null },
+  ],
 };
 const schema = readPanelSchema(WHERE);
 const typed = (more: Partial<PanelTyped> = {}): PanelTyped => ({ ...toPanelTyped(CARD), ...more });

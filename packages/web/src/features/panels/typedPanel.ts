@@ -1,5 +1,5 @@
 /** A panel as it is typed: lengths and counts are lines of text, and a list says by itself whether somebody looked. */
-import { attachedSchema, fastenerSchema, type Panel, panelSchema } from '@low-quarry/core/model';
+import { attachedSchema, fastenerSchema, instructionSchema, type Panel, panelSchema } from '@low-quarry/core/model';
 import type { Control } from 'react-hook-form';
 import { z } from 'zod';
 import { markedText, markedTyped } from './typedMarks';
@@ -24,11 +24,21 @@ export const panelTypedSchema = z.object({
   attached: z.array(attachedTypedSchema),
   isAttachedLooked: z.boolean(),
   order: parts.order,
+  instructions: z
+    .array(
+      z.object({ key: z.string(), title: z.string(), where: z.string(), rated: z.string().nullable(), by: z.string() }),
+    )
+    .default([]),
 });
 export type PanelTyped = z.output<typeof panelTypedSchema>;
 /** What is typed of a panel: where it is stays. */
 export type PanelRead = Omit<Panel, 'kind' | 'spot' | 'name'>;
 export type PanelControl = Control<PanelTyped, unknown, PanelRead>;
+
+const instructionTyped = z
+  .object({ key: z.string(), title: z.string(), where: z.string(), rated: z.string().nullable(), by: z.string() })
+  .transform(({ rated, by, ...each }) => ({ ...each, rated: rated === null ? null : { as: rated, by } }))
+  .pipe(instructionSchema);
 
 const read = z.object({
   ...{ grade: parts.grade, comesOff: parts.comesOff, pryFrom: parts.pryFrom, looksLike: parts.looksLike },
@@ -43,6 +53,7 @@ const read = z.object({
   attached: z.array(attachedSchema.extend({ marked: markedTyped })),
   isFastenersLooked: z.boolean(),
   isAttachedLooked: z.boolean(),
+  instructions: z.array(instructionTyped),
 });
 
 /** What is typed, as the shop takes it. @param where the panel is: a circle in its order is said at the order */
@@ -64,7 +75,7 @@ export function readPanelSchema(where: Pick<Panel, 'kind' | 'spot' | 'name'>): z
 }
 
 export function toPanelTyped({ fasteners, attached, ...panel }: Panel): PanelTyped {
-  const { grade, comesOff, pryFrom, looksLike, stays, breaks, note, order } = panel;
+  const { grade, comesOff, pryFrom, looksLike, stays, breaks, note, order, instructions } = panel;
   return {
     ...{ grade, comesOff, pryFrom, looksLike, stays, breaks, note, order },
     fasteners: (fasteners ?? []).map(({ lengthMm, count, marked, ...each }) => ({
@@ -76,5 +87,10 @@ export function toPanelTyped({ fasteners, attached, ...panel }: Panel): PanelTyp
     isFastenersLooked: fasteners !== null,
     attached: (attached ?? []).map(({ marked, ...each }) => ({ ...each, marked: markedText(marked) })),
     isAttachedLooked: attached !== null,
+    instructions: instructions.map(({ rated, ...each }) => ({
+      ...each,
+      rated: rated?.as ?? null,
+      by: rated?.by ?? '',
+    })),
   };
 }

@@ -19,8 +19,8 @@ import { newId } from '../../ui/newId';
 import { Tick } from '../../ui/Tick';
 import { clashTone } from './clashWords';
 import { needWords, waitsWords } from './NotBooked';
-import type { AtHand } from './WeekScreen';
 import type { useBook } from './weekQueries';
+import type { AtHand } from './weekView';
 
 type Typed = {
   readonly day: string | null;

@@ -20,10 +20,7 @@ import { NotBooked } from './NotBooked';
 import { WeekBoard } from './WeekBoard';
 import { WeekClashes } from './WeekClashes';
 import { useBook, weekQuery } from './weekQueries';
-import { WEEK_WAYS, type WeekWay } from './weekView';
-
-/** What is open in the sheet: a time of a car, or a new one. */
-export type AtHand = { readonly car: WeekCar; readonly booking: Booking | null };
+import { type AtHand, WEEK_WAYS, type WeekWay } from './weekView';
 
 const WAY_WORDS: Readonly<Record<WeekWay, string>> = { lift: 'By lift', person: 'By person' };
 

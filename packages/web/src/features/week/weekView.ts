@@ -6,6 +6,9 @@ import { isOpenOn, spansOf } from '@low-quarry/core/week';
 export const WEEK_WAYS = ['lift', 'person'] as const;
 export type WeekWay = (typeof WEEK_WAYS)[number];
 
+/** What is open in the sheet: a time of a car, or a new one. */
+export type AtHand = { readonly car: WeekCar; readonly booking: Booking | null };
+
 export type Block = {
   readonly car: WeekCar;
   readonly booking: Booking;
@@ -62,7 +65,7 @@ export function weekView(week: Week, way: WeekWay): WeekView {
   };
 }
 
-export function columnId(day: string, name: string | null): string {
+function columnId(day: string, name: string | null): string {
   return `${day} ${name ?? ''}`;
 }
 
