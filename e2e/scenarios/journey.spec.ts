@@ -224,6 +224,21 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
   await expect(card).toContainText('Old speaker out: 3 rivets drilled, their stems caught and counted.');
   await expect(plan).toBeHidden();
   await page.emulateMedia({ media: 'screen' });
+  // What is quieted is laid while the card is off, before the new speaker stands in the way; what stays open is said at that step.
+  const quieting = page.getByRole('region', { name: 'Quieting' });
+  await quieting.getByRole('button', { name: 'Quiet a surface' }).click();
+  await quieting.getByRole('button', { name: 'Add a surface' }).click();
+  await quieting.getByLabel('Called').fill('left door');
+  await quieting.getByLabel('Thickness, mm').fill('50');
+  await quieting.getByLabel('Long, mm').fill('15 in');
+  await quieting.getByLabel('Wide, mm').fill('300');
+  await quieting.getByLabel('What stays open there').fill('two drains');
+  await quieting.getByRole('button', { name: 'Save the quieted surfaces' }).click();
+  await expect(quieting.getByText('Type at most 20 mm: 50 mil are 1.3 mm.')).toBeVisible();
+  await quieting.getByLabel('Thickness, mm').fill('1.3');
+  await quieting.getByRole('button', { name: 'Save the quieted surfaces' }).click();
+  await expect(quieting.getByRole('listitem')).toContainText('butyl of 1.3 mm, 381 × 300 mm, stays open: two drains');
+  await expect(page.getByText('left door: 0.13 m² with a tenth for what is cut away.')).toBeVisible();
   // One step fills the screen: a foot on the switch from battery off to battery on, and nothing closes over what nobody heard.
   await plan
     .getByRole('link', { name: /flush all along/ })
@@ -239,6 +254,7 @@ test('from the car to the order list, by mouse, and back from a backup', { tag: 
     /^Negative clamp off/,
     /^It swings/,
     /^Old speaker out/,
+    /^Quieting, left door: .* Stays open: two drains\./,
     /Shoal 65 Slim in/,
     /^Every plug of an airbag/,
   ];

@@ -38,6 +38,7 @@ function car(hung: number): PlanCar {
       joints: [],
       runs: [],
       boxes: [],
+      quieted: [],
       lostWithoutSupply: '',
       hasPowerWire: true,
       hasWarnings: true,

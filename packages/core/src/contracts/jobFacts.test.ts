@@ -15,7 +15,7 @@ import { baselineFields } from '../records/baselineFields';
 import { bayFields } from '../records/bayFields';
 import { carFactFields } from '../records/carFactFields';
 import { AMPLIFIER_PLAN_FIELD, INTAKE_FIELDS } from '../records/kinds/job';
-import { bookedFields, crossoverFields, stowedFields } from '../records/namedFields';
+import { bookedFields, crossoverFields, quietedFields, stowedFields } from '../records/namedFields';
 import { recordDifferences } from '../records/recordDifferences';
 import { readStored } from '../records/storedRecord';
 import {
@@ -28,6 +28,7 @@ import {
   putCrossovers,
   putFound,
   putJob,
+  putQuieted,
   putStowed,
 } from './jobs';
 
@@ -78,6 +79,12 @@ const FACTS: JobFacts = {
   ],
   baseline: NO_BASELINE,
   bay: { steps: { 'battery off': TICKED }, found: [] },
+  quieted: [
+    {
+      ...{ name: 'Left door', kind: 'doorCard', spot: 'frontLeft', area: 'behindSpeaker', material: 'butyl' },
+      ...{ lengthMm: 400, widthMm: 300, thicknessMm: 2, staysOpen: 'two drains', blocked: null },
+    },
+  ],
   booked: [{ key: 'k1', lift: 'Lift 1', day: '2026-12-04', at: '08:00', minutes: 220, people: ['Rieke', 'Jory'] }],
 };
 const ANOTHER: JobFacts = {
@@ -106,6 +113,7 @@ const ANOTHER: JobFacts = {
   stowed: [],
   baseline: { ...NO_BASELINE, damage: 'a dent' },
   bay: NOTHING_DONE,
+  quieted: [],
   booked: [],
 };
 
@@ -116,6 +124,7 @@ const LABELLED_APART: Readonly<Record<string, string>> = {
   crossovers: 'Crossover Front left',
   stowed: 'Box Amplifier',
   bay: 'Step: battery off',
+  quieted: 'Quieting Left door',
   booked: 'Time in the bay on 2026-12-04',
 };
 
@@ -124,9 +133,17 @@ describe('whoever adds a fact of a job adds it to', () => {
     ['what is asked when a car is booked in', Object.keys(newJobSchema.shape)],
     [
       'what can be changed',
-      [putJob, putBaseline, putFound, putAmplifierPlan, putCrossovers, putStowed, putBay, putBooked].flatMap(
-        ({ body }) => Object.keys(body.shape),
-      ),
+      [
+        putJob,
+        putBaseline,
+        putFound,
+        putAmplifierPlan,
+        putCrossovers,
+        putStowed,
+        putBay,
+        putBooked,
+        putQuieted,
+      ].flatMap(({ body }) => Object.keys(body.shape)),
     ],
     ['what is answered', Object.keys(jobSchema.shape)],
     ['what its history keeps', Object.keys(jobStateSchema.shape)],
@@ -141,6 +158,7 @@ describe('whoever adds a fact of a job adds it to', () => {
         ...baselineFields(FACTS),
         ...bayFields(FACTS),
         ...bookedFields(FACTS),
+        ...quietedFields(FACTS),
       ].map(({ path }) => path.split('.')[0] ?? ''),
     ],
     ['the shop file', Object.keys(shopFileSchema.shape.jobs.element.shape)],
@@ -181,6 +199,7 @@ test('a state from before jobs ended is one of an open job, and of what was not 
     baseline: NO_BASELINE,
     bay: NOTHING_DONE,
     booked: [],
+    quieted: [],
   };
   const notAsked = {
     goals: null,
@@ -217,6 +236,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'stowed: Amplifier: an amplifier, 240 × 160 × 52 mm, under the left seat, what holds it not said; later',
     'baseline: nothing tried',
     'bay: 1 step done',
+    'quieted: Left door: behind the speaker, behind door card, front left, butyl of 2 mm, 400 × 300 mm, stays open: two drains',
     'booked: 2026-12-04 08:00, Lift 1, 3 h 40 min, Rieke and Jory',
   ]);
   expect(told(ANOTHER).slice(5)).toEqual([
@@ -236,6 +256,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'stowed: none',
     'baseline: nothing tried',
     'bay: not begun',
+    'quieted: nothing',
     'booked: not booked',
   ]);
 });
@@ -244,7 +265,7 @@ test('a car that comes in may be asked about later; what is changed is changed w
   const asked = newJobSchema.parse({ ...FIRST_FACTS, vehicleId: 'veh-1' });
   expect(asked).toMatchObject({ goals: null, ownership: { owner: 'notAsked' }, expectations: [] });
   expect(putJob.body.safeParse({ version: 1, ...FIRST_FACTS }).success).toBe(false);
-  const { baseline, found, amplifierPlan, crossovers, stowed, bay, booked, ...intake } = FACTS;
+  const { baseline, found, amplifierPlan, crossovers, stowed, bay, booked, quieted, ...intake } = FACTS;
   expect(putJob.body.parse({ version: 1, ...intake })).toEqual({ version: 1, ...intake });
   expect(putJob.body.safeParse({ version: 1, ...FACTS }).success).toBe(false);
   expect(putBaseline.body.parse({ version: 1, baseline })).toEqual({ version: 1, baseline });
@@ -254,6 +275,7 @@ test('a car that comes in may be asked about later; what is changed is changed w
   expect(putStowed.body.parse({ version: 1, stowed })).toEqual({ version: 1, stowed });
   expect(putBay.body.parse({ version: 1, bay })).toEqual({ version: 1, bay });
   expect(putBooked.body.parse({ version: 1, booked })).toEqual({ version: 1, booked });
+  expect(putQuieted.body.parse({ version: 1, quieted })).toEqual({ version: 1, quieted });
 });
 
 test('the facts alone, and what a job is called', () => {

@@ -16,6 +16,7 @@ import {
   newJobFactsSchema,
   OPENING_DIMENSION_KEYS,
   openingFactsSchema,
+  quietedSchema,
   stowedSchema,
   typedJobFactsSchema,
   vehicleSchema,
@@ -290,6 +291,16 @@ export const putBay = contract({
   permission: 'facts',
   params: z.object({ jobId: idSchema }),
   body: z.strictObject({ version: z.int().min(1), bay: baySchema }),
+  answer: jobSchema,
+});
+
+/** What of the car is quieted, and with what: decided by whoever plans the work. */
+export const putQuieted = contract({
+  method: 'put',
+  path: '/api/jobs/:jobId/quieted',
+  permission: 'choose',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1), quieted: quietedSchema }),
   answer: jobSchema,
 });
 

@@ -391,6 +391,15 @@ export {
   questionSchema,
   questionsSchema,
 } from './questions';
+export {
+  QUIETED_AREAS,
+  type Quieted,
+  type QuietedArea,
+  quietedM2,
+  quietedSchema,
+  quietedWords,
+  quietNeeds,
+} from './quieted';
 export { readMeasurement } from './readMeasurement';
 export { type FacePlace, readPlaces } from './readPlaces';
 export { faultHold, isAssumed } from './replaced';

@@ -31,6 +31,7 @@ import {
   ownershipWords,
 } from './intake';
 import { type Question, questionsSchema, questionsWords } from './questions';
+import { type Quieted, quietedSchema, quietedWords } from './quieted';
 import { type Stowed, stowedSchema, stowedWords } from './stowed';
 import { type VehicleRecord, vehicleName } from './vehicle';
 
@@ -52,6 +53,7 @@ const NO_QUESTIONS: Question[] = [];
 const NOTHING_FOUND: CarFacts = {};
 const NO_CROSSOVERS: Crossover[] = [];
 const NOTHING_STOWED: Stowed[] = [];
+const NOTHING_QUIETED: Quieted[] = [];
 
 const FACTS = {
   customer: {
@@ -199,6 +201,13 @@ const FACTS = {
     kept: baySchema.default(NOTHING_DONE),
     words: (bay: Bay) => bayWords(bay),
   },
+  quieted: {
+    label: 'Quieting',
+    atFirst: NOTHING_QUIETED,
+    typed: quietedSchema,
+    kept: quietedSchema.default(NOTHING_QUIETED),
+    words: (quieted: Quieted[]) => quieted.map((each) => `${each.name}: ${quietedWords(each)}`).join('; ') || 'nothing',
+  },
   booked: {
     label: 'Times in the bay',
     atFirst: NOT_BOOKED,
@@ -250,6 +259,7 @@ const AT_THE_CAR = {
   stowed: true,
   bay: true,
   booked: true,
+  quieted: true,
 } as const;
 
 /** As somebody types them at the counter. */

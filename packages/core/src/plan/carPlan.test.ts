@@ -9,6 +9,7 @@ import {
   type OpeningRecord,
   type Panel,
   panelSchema,
+  type Quieted,
 } from '../model';
 import type { JointLine } from '../stations';
 import { PLAIN_OPENING } from '../testing/plainOpening';
@@ -61,6 +62,7 @@ const car = (fields: Partial<PlanCar> = {}): PlanCar => ({
     joints: [],
     runs: [],
     boxes: [],
+    quieted: [],
     lostWithoutSupply: '',
     hasPowerWire: false,
     hasWarnings: false,
@@ -68,6 +70,10 @@ const car = (fields: Partial<PlanCar> = {}): PlanCar => ({
   },
   ...fields,
 });
+const SURFACE: Quieted = {
+  ...{ name: 'Left door', kind: 'doorCard', spot: 'frontLeft', area: 'outerSkin', material: 'butyl' },
+  ...{ lengthMm: 600, widthMm: 400, thicknessMm: 2, staysOpen: 'two drains', blocked: 'the beam' },
+};
 const plan = (fields: Partial<PlanCar> = {}) => carPlan(car(fields), HOW);
 const at = ({ steps }: CarPlan, id: string) => steps.findIndex((step) => step.id === id || step.id.endsWith(id));
 
@@ -187,6 +193,7 @@ describe('every line of the record is told: what changes in it changes the plan'
     ['another speaker', { openings: [opening({}, { speakerName: 'Cairn 6' })] }],
     ['a tweeter', { openings: [opening({}, { isTweeter: true })] }],
     ['work by hand', { openings: [opening({}, { works: [{ kind: 'fileHole', byMm: 2 }] })] }],
+    ['a surface that is quieted', { quieted: [SURFACE] }],
     ['a ring of sheet', { openings: [opening({}, { ringsMm: [9] })] }],
     ['tabs of its bracket', { openings: [opening({}, { hasTabs: true })] }],
     ['a joint', { joints: [joint] }],
@@ -221,6 +228,32 @@ describe('every line of the record is told: what changes in it changes the plan'
       'photo',
       'off',
     ]);
+  });
+
+  test('is quieted while the card is off and the old speaker out, before the new one is in', () => {
+    const quiet = plan({ quieted: [SURFACE] });
+    expectToHold(quiet);
+    const step = quiet.steps[at(quiet, 'quieting Left door')];
+    expect(step).toMatchObject({
+      open: null,
+      side: 'left',
+      where: 'Door card, front left',
+      minutes: expect.closeTo(5 + 0.24 * 80, 9),
+    });
+    expect(step?.what).toContain('Stays open: two drains. Not reached: the beam.');
+    expect(step?.after).toEqual([expect.stringContaining('frontLeft  off'), 'opening left out']);
+    expect(quiet.steps[at(quiet, 'left in')]?.after).toContain('quieting Left door');
+    expect(at(quiet, 'quieting Left door')).toBeLessThan(at(quiet, 'left in'));
+  });
+
+  test('what of quieting nobody looked at is said; behind a panel that stays on it is said too', () => {
+    const open = (changes: Partial<Quieted>) =>
+      plan({ quieted: [{ ...SURFACE, ...changes }] }).steps.find(({ id }) => id.startsWith('quieting'));
+    expect(open({ staysOpen: null })?.open).toBe('Look first which drains, clips, wires and moving parts stay free.');
+    expect(open({ lengthMm: null })).toMatchObject({ open: 'Measure what can be reached.', minutes: 45 });
+    expect(open({ spot: 'rearLeft' })?.open).toBe(
+      'No speaker of this job is behind that panel: it comes off for this alone.',
+    );
   });
 
   test('what is cut at the bench comes first, each ring by itself, and nothing goes in before it is dry', () => {

@@ -14,6 +14,7 @@ import {
   panelAt,
   panelLabel,
   panelsInFrontOf,
+  type Quieted,
 } from '../model';
 import type { JointLine, WireRun } from '../stations';
 import type { LengthUnit } from '../units';
@@ -22,6 +23,7 @@ import { MINUTES, SECOND_SIDE } from './minutes';
 import { openingPlan, type PlanOpening } from './openingSteps';
 import { type PlanStep, stepOf } from './PlanStep';
 import { closedId, offId, panelPlan } from './panelSteps';
+import { quietId, quietStep } from './quietSteps';
 import { CLAMP_WRENCH } from './tools';
 import { type PlanBox, wireSteps } from './wireSteps';
 
@@ -33,6 +35,8 @@ export type PlanCar = {
   /** What is run new. */
   readonly runs: readonly WireRun[];
   readonly boxes: readonly PlanBox[];
+  /** Surfaces that are quieted while a panel is off. */
+  readonly quieted: readonly Quieted[];
   /** Null where nobody asked. */
   readonly lostWithoutSupply: string | null;
   /** Whether a power wire comes to an amplifier. */
@@ -48,6 +52,11 @@ export type CarPlan = {
   /** All steps one after the other, min. */
   readonly minutes: number;
 };
+
+/** A panel there, whatever it is called besides. */
+function isSamePlace(panel: Pick<Panel, 'kind' | 'spot'>, { kind, spot }: Pick<Quieted, 'kind' | 'spot'>): boolean {
+  return panel.kind === kind && panel.spot === spot;
+}
 
 /** @param keysProve whether the shop takes a keyed lead for a proof of polarity */
 export function carPlan(
@@ -77,7 +86,8 @@ export function carPlan(
     const given = { opening, keysProve, unit, testedAfter };
     const joints = car.joints.filter(({ openingId }) => openingId === opening.id);
     const after = before.length > 0 ? before.map(({ panel }) => offId(panel)) : [begun];
-    return { opening, plan: openingPlan({ ...given, joints, after }) };
+    const quiet = car.quieted.filter((each) => before.some(({ panel }) => isSamePlace(panel, each))).map(quietId);
+    return { opening, plan: openingPlan({ ...given, joints, after, quiet }) };
   });
   const panels = inFront.map(({ panel, isUnknown, behind, first }) => {
     const closesAfter = [
@@ -95,7 +105,13 @@ export function carPlan(
     };
   });
   const works = openings.flatMap(({ plan }) => plan.work);
-  const supply = isSupplyOff ? supplyOn([...works, ...wires, ...fascia.work].map(({ id }) => id)) : [];
+  const quieting = car.quieted.map((each) => {
+    const own = inFront.filter(({ panel }) => isSamePlace(panel, each));
+    const behind = own.flatMap((panel) => panel.behind);
+    const outs = openings.filter(({ opening }) => behind.includes(opening)).flatMap(({ plan }) => plan.outId ?? []);
+    return quietStep(each, own.length > 0 ? [...own.map(({ panel }) => offId(panel)), ...outs] : null, begun);
+  });
+  const supply = isSupplyOff ? supplyOn([...works, ...quieting, ...wires, ...fascia.work].map(({ id }) => id)) : [];
   const steps = [
     ...openings.flatMap(({ plan }) => plan.bench),
     ...ready,
@@ -110,6 +126,7 @@ export function carPlan(
     ...openings
       .filter(({ opening }) => !panels.some(({ behind }) => behind.includes(opening)))
       .flatMap(({ plan }) => plan.work),
+    ...quieting,
     ...wires,
     ...fascia.work,
     ...supply,
@@ -289,7 +306,8 @@ function bagsOf(steps: readonly PlanStep[]): ReadonlyMap<string, string> {
 }
 
 /** Its panel's, or its opening's. */
-function sideOf({ id }: PlanStep, openings: readonly PlanOpening[]): PlanStep['side'] {
+function sideOf({ id, side: own }: PlanStep, openings: readonly PlanOpening[]): PlanStep['side'] {
+  if (own !== null) return own;
   const spot = /^panel \w+ (\w+) /.exec(id)?.[1] ?? '';
   const side = openings.find((opening) => id.startsWith(openingStepId(opening.id, '')))?.record.side;
   if (side === 'left' || /left$/i.test(spot)) return 'left';

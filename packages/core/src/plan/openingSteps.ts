@@ -44,6 +44,8 @@ export type PlanOpening = {
 };
 
 export type OpeningPlan = {
+  /** That the old speaker is out; null where none is. */
+  readonly outId: string | null;
   /** Before the car is opened. */
   readonly bench: readonly PlanStep[];
   /** The last is that the new speaker is in. */
@@ -57,6 +59,8 @@ type OpeningGiven = {
   readonly joints: readonly JointLine[];
   /** Steps before the old speaker comes out. */
   readonly after: readonly string[];
+  /** Quieting behind the same panel, before something stands in front of it. */
+  readonly quiet: readonly string[];
   /** Steps before it is heard, besides that it is in. */
   readonly testedAfter: readonly string[];
   readonly keysProve: boolean;
@@ -69,7 +73,7 @@ const PAINTED: ReadonlySet<Work['kind']> = new Set(['fileHole', 'drill']);
 const ON_CAR: ReadonlySet<Work['kind']> = new Set(['cutCloth', 'fileHole', 'drill', 'grind']);
 
 export function openingPlan(given: OpeningGiven): OpeningPlan {
-  const { opening, joints, after, testedAfter, keysProve, unit } = given;
+  const { opening, joints, after, testedAfter, keysProve, unit, quiet } = given;
   const { record, speakerName, works, isTweeter } = opening;
   const where = placeLabel(record);
   const id = (what: string) => openingStepId(opening.id, what);
@@ -104,9 +108,10 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
     ...{ id: id('in'), where, from: `Chosen: ${speakerName}`, minutes: MINUTES.newIn },
     what: `${speakerName} in: its wire through the notch, all screws started by hand, then tightened crosswise; plug reachable, terminals away from metal.`,
     cautions: ['A cone beside a screwdriver: a hand or a card over it.'],
-    after: [...ready, ...[...bench, ...before, ...seat].map((each) => each.id)],
+    after: [...ready, ...quiet, ...[...bench, ...before, ...seat].map((each) => each.id)],
   });
   return {
+    outId: out[0]?.id ?? null,
     bench,
     work: [...out, ...before, ...seat, into],
     tests: tests(id, where, record, { after: [into.id, ...testedAfter], keysProve }),

@@ -21,6 +21,7 @@ const { steps } = carPlan(
       joints: [],
       runs: [],
       boxes: [],
+      quieted: [],
       lostWithoutSupply: '',
       hasPowerWire: false,
       hasWarnings: false,

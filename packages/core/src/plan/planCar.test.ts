@@ -18,7 +18,7 @@ const OPENINGS: readonly PlannedOpening[] = [
   { id: 'b', record: PLAIN_OPENING, state: { kind: 'nothingChosen', known: 5, takenHere: 5 }, choice: null },
 ];
 const job = (isLater: boolean, more: Partial<PlannedJob> = {}): PlannedJob => ({
-  ...{ lostWithoutSupply: null, crossovers: [], amplifierPlan: null, found: {}, vehicle: { facts: {} } },
+  ...{ lostWithoutSupply: null, quieted: [], crossovers: [], amplifierPlan: null, found: {}, vehicle: { facts: {} } },
   stowed: [
     {
       ...{ kind: 'amplifier', name: 'amplifier', space: '', heldBy: '', rmsW: null, isLater },

@@ -29,14 +29,14 @@ export type PlanWires = { readonly joints: readonly JointLine[]; readonly runs: 
  * @param openings those that are worked on
  */
 export function planCar(
-  { lostWithoutSupply, stowed, crossovers, amplifierPlan, found, vehicle }: PlannedJob,
+  { lostWithoutSupply, stowed, crossovers, amplifierPlan, found, quieted, vehicle }: PlannedJob,
   openings: readonly PlannedOpening[],
   panels: readonly Panel[],
   { joints, runs }: PlanWires,
 ): PlanCar {
   const now = stowed.filter(({ isLater }) => !isLater);
   return {
-    ...{ panels, joints, runs, lostWithoutSupply },
+    ...{ panels, joints, runs, lostWithoutSupply, quieted },
     openings: openings.flatMap(({ id, record, state, choice }): PlanOpening[] =>
       state.kind === 'chosen'
         ? [
@@ -61,7 +61,10 @@ export function planCar(
   };
 }
 
-export type PlannedJob = Pick<JobFacts, 'lostWithoutSupply' | 'stowed' | 'crossovers' | 'amplifierPlan' | 'found'> & {
+export type PlannedJob = Pick<
+  JobFacts,
+  'lostWithoutSupply' | 'stowed' | 'crossovers' | 'amplifierPlan' | 'found' | 'quieted'
+> & {
   readonly vehicle: Pick<VehicleRecord, 'facts'>;
 };
 

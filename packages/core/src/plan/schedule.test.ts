@@ -180,6 +180,7 @@ test('a pair of doors with ten fixings each is no twentieth above what no schedu
         joints: [],
         runs: [],
         boxes: [],
+        quieted: [],
         lostWithoutSupply: '',
         hasPowerWire: false,
         hasWarnings: false,

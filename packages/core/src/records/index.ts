@@ -19,7 +19,7 @@ export { PERSON_FIELDS, type PersonState } from './kinds/person';
 export { PHOTO_FIELDS } from './kinds/photo';
 export { CHANGE_ACTIONS, type ChangeAction } from './kinds/RecordEntry';
 export { SHELF_FIELDS } from './kinds/shelf';
-export { bookedFields, crossoverFields, stowedFields } from './namedFields';
+export { bookedFields, crossoverFields, quietedFields, stowedFields } from './namedFields';
 export { OPENING_FIELDS } from './openingFields';
 export { partFields } from './partFields';
 export { type Replaced, replacedBy, replacedLabels } from './replacedLabels';

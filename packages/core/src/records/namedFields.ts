@@ -8,6 +8,8 @@ import {
   type Crossover,
   crossoverWords,
   nameKey,
+  type Quieted,
+  quietedWords,
   type Stowed,
   stowedWords,
 } from '../model';
@@ -59,6 +61,12 @@ export function stowedFields<Rec extends { readonly stowed: Stowed[] }>(
   ...records: readonly Rec[]
 ): readonly Field<Rec>[] {
   return keyedFields('stowed', { ...named('Box'), words: stowedWords }, records);
+}
+
+export function quietedFields<Rec extends { readonly quieted: Quieted[] }>(
+  ...records: readonly Rec[]
+): readonly Field<Rec>[] {
+  return keyedFields('quieted', { ...named('Quieting'), words: quietedWords }, records);
 }
 
 export function bookedFields<Rec extends { readonly booked: Booking[] }>(

@@ -48,6 +48,7 @@ const ANSWERED: JobFacts = {
   baseline: TRIED,
   bay: NOTHING_DONE,
   booked: [],
+  quieted: [],
 };
 const seen = (answer: string) => ({ answer, grade: 'seenHere', note: '', by: null, at: null }) as const;
 const BUILT = { doorWires: seen('all'), boot: seen('open'), beltAnchors: seen('none') };

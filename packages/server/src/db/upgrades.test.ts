@@ -45,7 +45,7 @@ async function earlierShop(schema: string) {
   const seen = isAfter(schema, 'Facts1764901000000') ? { found: {} } : {};
   const wired = isAfter(schema, 'CrossoversAndBoxes1764901600000') ? { crossovers: [], stowed: [] } : {};
   const done = isAfter(schema, 'Bay1764901700000') ? { bay: NOTHING_DONE } : {};
-  const booked = isAfter(schema, 'Bookings1764901800000') ? { booked: [] } : {};
+  const booked = isAfter(schema, 'Bookings1764901800000') ? { booked: [], quieted: [] } : {};
   const job = {
     id: jobId,
     vehicle_id: vehicle.id,

@@ -36,6 +36,7 @@ export const SAVED_NAMES = [
   'crossovers',
   'stowed',
   'bay',
+  'quieted',
 ] as const;
 
 export const entrySchema = z.discriminatedUnion('kind', [

@@ -14,12 +14,12 @@ import { baselineFields } from '../baselineFields';
 import { bayFields } from '../bayFields';
 import { carFactFields } from '../carFactFields';
 import { type Field, keyField } from '../Field';
-import { bookedFields, crossoverFields, stowedFields } from '../namedFields';
+import { bookedFields, crossoverFields, quietedFields, stowedFields } from '../namedFields';
 import { recordEntry } from './RecordEntry';
 
 /** Saved each by itself: what was tried of a car, found on it, decided of its amplifier, its crossovers and other boxes, done, and booked. */
 const BY_THEMSELVES: ReadonlySet<JobFactKey> = new Set([
-  ...(['baseline', 'found', 'amplifierPlan', 'crossovers', 'stowed', 'bay', 'booked'] as const),
+  ...(['baseline', 'found', 'amplifierPlan', 'crossovers', 'stowed', 'bay', 'booked', 'quieted'] as const),
 ]);
 
 type WithPlan = Pick<JobFacts, 'amplifierPlan'>;
@@ -52,6 +52,7 @@ function stateFields(...states: readonly JobState[]): readonly Field<JobState>[]
     ...baselineFields(...states),
     ...bayFields(...states),
     ...bookedFields(...states),
+    ...quietedFields(...states),
     STANDING,
   ];
 }

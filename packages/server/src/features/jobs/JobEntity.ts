@@ -40,6 +40,7 @@ const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { re
   baseline: { name: 'baseline', type: 'jsonb' },
   bay: { name: 'bay', type: 'jsonb' },
   booked: { name: 'booked', type: 'jsonb' },
+  quieted: { name: 'quieted', type: 'jsonb' },
 };
 
 /** The facts by their columns, for statements that the entity manager does not write. */

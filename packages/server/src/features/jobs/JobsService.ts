@@ -15,6 +15,7 @@ import {
   type putCrossovers,
   type putFound,
   type putJob,
+  type putQuieted,
   type putStowed,
 } from '@low-quarry/core/contracts/jobs';
 import {
@@ -156,6 +157,15 @@ export class JobsService {
   ): Promise<Job> {
     const before = await this.require(jobId);
     return this.write(before, version, { ...jobFactsOf(before), booked }, history);
+  }
+
+  async changeQuieted(
+    jobId: string,
+    { version, quieted }: z.output<typeof putQuieted.body>,
+    history: History,
+  ): Promise<Job> {
+    const before = await this.require(jobId);
+    return this.write(before, version, { ...jobFactsOf(before), quieted }, history);
   }
 
   private async write(before: Job, version: number, facts: JobFacts, history: History): Promise<Job> {

@@ -42,6 +42,32 @@ test('what a fitter ticks is kept, told in the history, and nothing else of the 
   expect(sentences.join('\n')).toContain('Battery: its clamp is cracked (Rieke)');
 });
 
+test('what is quieted is decided by whoever plans, is on the list of what to have at hand, and a step of the plan', async () => {
+  const job = await read();
+  const surface = {
+    ...{ name: 'Left door', kind: 'doorCard', spot: 'frontLeft', area: 'behindSpeaker', material: 'butyl' },
+    ...{ lengthMm: 400, widthMm: 300, thicknessMm: 2, staysOpen: 'two drains', blocked: null },
+  };
+  const quiet = (body: object) => app.http.put(`/api/jobs/${job.id}/quieted`).send(body);
+  const thick = await quiet({ version: job.version, quieted: [{ ...surface, thicknessMm: 50 }] }).expect(400);
+  expect(thick.body.errors).toEqual([
+    { path: 'quieted.0.thicknessMm', message: 'Type at most 20 mm: 50 mil are 1.3 mm.' },
+  ]);
+  const { body } = await quiet({ version: job.version, quieted: [surface] }).expect(200);
+  expect(body.quieted).toEqual([surface]);
+  await quiet({ version: job.version, quieted: [] }).expect(409);
+  const { body: order } = await app.http.get(`/api/jobs/${job.id}/order`).expect(200);
+  expect(order.needs).toContainEqual(
+    expect.objectContaining({
+      what: 'Deadening, butyl of 2 mm, degreaser and a roller',
+      why: expect.stringContaining('0.13 m²'),
+    }),
+  );
+  const { openings } = await app.jobNumber(3);
+  expect(jobSteps(body, openings, [], await shop()).map(({ id }) => id)).toContain('quieting Left door');
+  await quiet({ version: body.version, quieted: [] }).expect(200);
+});
+
 test('nobody signs as the second person for somebody else, nor for what they did themselves', async () => {
   const job = await read();
   const signed = (by: string, second: string): Bay => ({

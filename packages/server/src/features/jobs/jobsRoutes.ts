@@ -13,6 +13,7 @@ import {
   putCrossovers,
   putFound,
   putJob,
+  putQuieted,
   putStowed,
   reopenJob,
   restoreJob,
@@ -86,6 +87,9 @@ export function jobsRoutes(
   );
   write(router, db, putBooked, ({ params, body, manager, actor }) =>
     createJobsService(manager).changeBooked(params.jobId, body, openHistory(manager, actor)),
+  );
+  write(router, db, putQuieted, ({ params, body, manager, actor }) =>
+    createJobsService(manager).changeQuieted(params.jobId, body, openHistory(manager, actor)),
   );
   write(router, db, endJob, ({ params, body, manager, actor }) =>
     createJobsService(manager).endUnlessHeld(

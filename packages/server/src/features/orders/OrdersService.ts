@@ -13,6 +13,7 @@ import {
   isAssumed,
   lineNeeds,
   placeLabel,
+  quietNeeds,
   type SmallNeed,
   smallNeeds,
 } from '@low-quarry/core/model';
@@ -99,6 +100,7 @@ export class OrdersService {
           ageOf(job.vehicle.years, this.now().getUTCFullYear()),
         ),
         ...openings.flatMap(({ state, record }) => (state.kind === 'chosen' ? [] : lineNeeds(record))),
+        ...quietNeeds(job.quieted),
         ...wiringNeeds(job, openings, included, fitting.shop),
       ]),
       tools: [...planTools(steps)],

@@ -5,6 +5,7 @@ import {
   jobTitle,
   type Panel,
   placeLabel,
+  quietNeeds,
   SETTINGS_DEFAULTS,
   type ShopSettings,
   type SmallNeed,
@@ -31,6 +32,7 @@ import { Cutting } from './Cutting';
 import { FoundThings } from './FoundThings';
 import { OpeningBuild } from './OpeningBuild';
 import { PlanOfCar } from './PlanOfCar';
+import { Quieting } from './quieting/Quieting';
 import { StuckBay } from './StuckBay';
 import type { BayAtHand } from './useBay';
 import { type CarAtHand, useCarInBay } from './useCarInBay';
@@ -90,6 +92,7 @@ function Filled({
         />
       )}
       <div className={SCREEN}>
+        {worked.length > 0 && <Quieting job={job} />}
         {worked.length > 0 && <Cutting jobId={job.id} />}
         <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2 lg:items-start">
           {worked.map((opening) => (
@@ -150,6 +153,7 @@ function Needs({ car, small, atHand, shop }: NeedsProps) {
                   panels,
                   ageOf(job.vehicle.years, new Date().getFullYear()),
                 ),
+                ...quietNeeds(job.quieted),
                 ...small,
               ]}
             />

@@ -12,6 +12,7 @@ const { steps } = carPlan(
       joints: [],
       runs: [],
       boxes: [],
+      quieted: [],
       lostWithoutSupply: null,
       atRadio: null,
       hasPowerWire: false,

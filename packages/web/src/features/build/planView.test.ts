@@ -11,6 +11,7 @@ const [ANY] = carPlan(
       joints: [],
       runs: [],
       boxes: [],
+      quieted: [],
       lostWithoutSupply: null,
       hasPowerWire: false,
       atRadio: null,

@@ -6,6 +6,7 @@ import { savedBay } from './savedBay';
 import { savedCrossovers } from './savedCrossovers';
 import { savedFound } from './savedFound';
 import { savedIntake } from './savedIntake';
+import { savedQuieted } from './savedQuieted';
 import { savedStowed } from './savedStowed';
 import { savedVehicle } from './savedVehicle';
 
@@ -19,6 +20,7 @@ const SAVED = {
   crossovers: savedCrossovers,
   stowed: savedStowed,
   bay: savedBay,
+  quieted: savedQuieted,
 } as const satisfies Readonly<Record<SavedName, unknown>>;
 
 /** Of whatever kind: an entry of the outbox says only at run time which. */

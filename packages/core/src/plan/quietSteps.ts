@@ -1,0 +1,43 @@
+/** Quieting: laid while the panel is off and the old speaker out, before the new one stands in the way. */
+import { panelLabel, QUIETED_AREAS, type Quieted, quietedM2 } from '../model';
+import { MINUTES } from './minutes';
+import { type PlanStep, stepOf } from './PlanStep';
+
+/** @param after steps before it; nothing where no panel of this job comes off in front of it */
+export function quietStep(quieted: Quieted, after: readonly string[] | null, begun: string): PlanStep {
+  const { name, area, material, thicknessMm, lengthMm, widthMm, staysOpen, blocked } = quieted;
+  const size = lengthMm === null || widthMm === null ? 'as far as a hand reaches' : `${lengthMm} × ${widthMm} mm`;
+  const thick = thicknessMm === null ? '' : ` of ${thicknessMm} mm`;
+  const area2 = quietedM2(quieted);
+  return stepOf({
+    ...{ id: quietId(quieted), where: panelLabel({ ...quieted, name: '' }) },
+    side: /left$/i.test(quieted.spot) ? 'left' : /right$/i.test(quieted.spot) ? 'right' : null,
+    what: [
+      `Quieting, ${name}: ${QUIETED_AREAS[area].toLowerCase()} degreased and dry; ${material}${thick}, ${size}, laid and rolled down from its middle; a knock tells.`,
+      ...(staysOpen ? [`Stays open: ${staysOpen}.`] : []),
+      ...(blocked ? [`Not reached: ${blocked}.`] : []),
+    ].join(' '),
+    from: `Quieting: ${name}`,
+    open: openOf(quieted, after !== null),
+    tools: ['Degreaser', 'A roller', 'A knife', 'Gloves'],
+    minutes: area2 === null ? MINUTES.quietDoor : MINUTES.quietReady + area2 * MINUTES.quietM2,
+    cautions: [
+      'Gloves: its foil cuts.',
+      'Never over a drain, a clip’s hole, a screw’s, a wire or what moves.',
+      ...(quieted.kind === 'doorCard'
+        ? ['The film and the holes of the inner skin go back as they were: a side bag may feel the door’s pressure.']
+        : []),
+    ],
+    after: after ?? [begun],
+  });
+}
+
+export function quietId({ name }: Pick<Quieted, 'name'>): string {
+  return `quieting ${name}`;
+}
+
+function openOf({ staysOpen, lengthMm, widthMm }: Quieted, isOpened: boolean): string | null {
+  if (!isOpened) return 'No speaker of this job is behind that panel: it comes off for this alone.';
+  if (staysOpen === null) return 'Look first which drains, clips, wires and moving parts stay free.';
+  return lengthMm === null || widthMm === null ? 'Measure what can be reached.' : null;
+}
