@@ -1,6 +1,7 @@
 /** How long a large plan takes: two people's work on a car of which everything is written down. The last line is JSON. */
 import { newPanel, type OpeningRecord, type Panel, type PanelSpot } from '@low-quarry/core/model';
 import { carPlan, type PlanCar, schedule } from '@low-quarry/core/plan';
+import { PLAIN_CAR, PLAIN_PLACE } from '@low-quarry/core/testing/plainCar';
 import { PLAIN_OPENING } from '@low-quarry/core/testing/plainOpening';
 
 const CHANGES = 15;
@@ -29,21 +30,13 @@ const panels = DOORS.map(
 /** @param hung another one each time, so that nothing is found ready */
 function car(hung: number): PlanCar {
   return {
+    ...PLAIN_CAR,
+    ...{ hasPowerWire: true, hasWarnings: true, atRadio: 'newRadio' },
     panels: panels.map((panel) => ({ ...panel, pryFrom: `corner ${hung}` })),
     openings: DOORS.map(([place, side], at) => ({
-      ...{ id: `door ${at}`, speakerName: 'Speaker', isTweeter: false, works: [], ringsMm: [], hasTabs: false },
+      ...{ ...PLAIN_PLACE, id: `door ${at}` },
       record: { ...PLAIN_OPENING, place, side, presence: 'fitted', behind: 'glass' },
     })),
-    ...{
-      joints: [],
-      runs: [],
-      boxes: [],
-      quieted: [],
-      lostWithoutSupply: '',
-      hasPowerWire: true,
-      hasWarnings: true,
-      atRadio: 'newRadio',
-    },
   };
 }
 

@@ -7,6 +7,7 @@ import { importParts, MOST_IMPORT_MB } from '@low-quarry/core/contracts/importPa
 import { LIVE_PATH } from '@low-quarry/core/contracts/live';
 import { importShop } from '@low-quarry/core/contracts/shopFile';
 import type { ListedTemplate } from '@low-quarry/core/contracts/vehicles';
+import { FEED_ROOT } from '@low-quarry/core/contracts/week';
 import type { PartsFile } from '@low-quarry/core/formats';
 import compression from 'compression';
 import express, { type Express } from 'express';
@@ -126,7 +127,10 @@ export function createApp({
   app.use(
     pinoHttp({
       logger: log,
-      autoLogging: { ignore: ({ url }) => !url?.startsWith('/api/') || url === '/api/health' },
+      // An address that a calendar reads is a secret.
+      autoLogging: {
+        ignore: ({ url }) => !url?.startsWith('/api/') || url === '/api/health' || url.startsWith(FEED_ROOT),
+      },
       // A log is read by more people than may sign in.
       redact: ['req.headers.cookie', 'res.headers["set-cookie"]', 'err.parameters'],
     }),

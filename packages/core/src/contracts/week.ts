@@ -108,5 +108,6 @@ export const endFeed = contract({
 });
 
 /** For calendars, which sign in nowhere: who has the address may read it. */
-export const FEED_PATH = '/calendar/:token/:which.ics';
+export const FEED_ROOT = '/api/calendar/';
+export const FEED_PATH = `${FEED_ROOT}:token/:which.ics`;
 export const FEED_KINDS = ['own', 'all'] as const;

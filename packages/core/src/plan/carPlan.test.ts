@@ -12,6 +12,7 @@ import {
   type Quieted,
 } from '../model';
 import type { JointLine } from '../stations';
+import { PLAIN_CAR, PLAIN_PLACE } from '../testing/plainCar';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { type CarPlan, carPlan, type PlanCar } from './carPlan';
 import type { PlanOpening } from './openingSteps';
@@ -42,6 +43,7 @@ const card = (fields: Partial<Panel> = {}): Panel => ({
   ...fields,
 });
 const opening = (fields: Partial<OpeningRecord> = {}, more: Partial<PlanOpening> = {}): PlanOpening => ({
+  ...PLAIN_PLACE,
   id: 'left',
   record: {
     ...PLAIN_OPENING,
@@ -49,25 +51,11 @@ const opening = (fields: Partial<OpeningRecord> = {}, more: Partial<PlanOpening>
     ...fields,
   },
   speakerName: 'Shoal 65',
-  isTweeter: false,
-  works: [],
-  ringsMm: [],
-  hasTabs: false,
   ...more,
 });
 const car = (fields: Partial<PlanCar> = {}): PlanCar => ({
-  ...{
-    openings: [opening()],
-    panels: [card()],
-    joints: [],
-    runs: [],
-    boxes: [],
-    quieted: [],
-    lostWithoutSupply: '',
-    hasPowerWire: false,
-    hasWarnings: false,
-    atRadio: null,
-  },
+  ...PLAIN_CAR,
+  ...{ openings: [opening()], panels: [card()] },
   ...fields,
 });
 const SURFACE: Quieted = {

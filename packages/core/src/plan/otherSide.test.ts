@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { newPanel, type StepMark } from '../model';
+import { PLAIN_CAR, PLAIN_PLACE } from '../testing/plainCar';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { carPlan } from './carPlan';
 import type { PlanOpening } from './openingSteps';
@@ -7,26 +8,17 @@ import { otherSideNotes } from './otherSide';
 
 const AT = '2026-12-01T09:00:00.000Z';
 const opening = (side: 'left' | 'right'): PlanOpening => ({
-  ...{ id: side, speakerName: 'Shoal', isTweeter: false, works: [], ringsMm: [9], hasTabs: false },
+  ...{ ...PLAIN_PLACE, id: side, ringsMm: [9] },
   record: { ...PLAIN_OPENING, side, presence: 'fitted' },
 });
 const { steps } = carPlan(
   {
+    ...PLAIN_CAR,
     openings: [opening('left'), opening('right')],
     panels: [
       newPanel({ kind: 'doorCard', spot: 'frontLeft', name: '' }),
       newPanel({ kind: 'doorCard', spot: 'frontRight', name: '' }),
     ],
-    ...{
-      joints: [],
-      runs: [],
-      boxes: [],
-      quieted: [],
-      lostWithoutSupply: '',
-      hasPowerWire: false,
-      hasWarnings: false,
-      atRadio: null,
-    },
   },
   { keysProve: false, unit: 'mm' },
 );

@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newPanel } from '../model';
 import { fuzzed } from '../testing/fuzzed';
+import { PLAIN_CAR, PLAIN_PLACE } from '../testing/plainCar';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { carPlan } from './carPlan';
 import { type Schedule, type ScheduleStep, schedule } from './schedule';
@@ -168,24 +169,15 @@ test('a pair of doors with ten fixings each is no twentieth above what no schedu
   })) as NonNullable<ReturnType<typeof newPanel>['fasteners']>;
   const { steps } = carPlan(
     {
+      ...PLAIN_CAR,
       openings: (['left', 'right'] as const).map((side) => ({
-        ...{ id: side, speakerName: 'Shoal', isTweeter: false, works: [], ringsMm: [], hasTabs: false },
+        ...{ ...PLAIN_PLACE, id: side },
         record: { ...PLAIN_OPENING, side, presence: 'fitted', behind: 'glass' },
       })),
       panels: (['frontLeft', 'frontRight'] as const).map((spot) => ({
         ...newPanel({ kind: 'doorCard', spot, name: '' }),
         ...{ comesOff: 'whole', pryFrom: 'below', attached: [], fasteners },
       })),
-      ...{
-        joints: [],
-        runs: [],
-        boxes: [],
-        quieted: [],
-        lostWithoutSupply: '',
-        hasPowerWire: false,
-        hasWarnings: false,
-        atRadio: null,
-      },
     },
     { keysProve: false, unit: 'mm' },
   );

@@ -84,11 +84,12 @@ export function PanelDrawing({
         </text>
       )}
       {marks.map(({ words: name, at, label, isMain }) =>
-        at.map((mark) => {
+        at.map((mark, number) => {
           const { cx, cy } = place(mark);
           return (
             <g
-              key={`${name} ${mark.x} ${mark.y}`}
+              // biome-ignore lint/suspicious/noArrayIndexKey: two may be marked at one place.
+              key={`${name} ${number}`}
               className={isMain ? 'text-action' : 'text-muted'}
               stroke="currentColor"
             >

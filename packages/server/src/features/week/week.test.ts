@@ -178,7 +178,7 @@ describe('as a calendar', () => {
       exists: true,
       readAt: '2026-03-02T10:00:00.000Z',
     });
-    const token = paths.own.split('/')[2] as string;
+    const token = paths.own.split('/')[3] as string;
     expect(JSON.stringify(await app.owner.query('SELECT * FROM "person"'))).not.toContain(token);
     for (const wrong of [paths.own.replace(token, `${token.slice(0, -1)}_`), paths.own.replace('own.ics', 'none.ics')])
       await nobody.get(wrong).expect(404);

@@ -1,34 +1,15 @@
 import { expect, test } from '@jest/globals';
 import { baySchema } from '@low-quarry/core/model';
 import { carPlan, type PlanStep } from '@low-quarry/core/plan';
-import { PLAIN_OPENING } from '@low-quarry/core/testing/plainOpening';
+import { PLAIN_CAR, PLAIN_PLACE } from '@low-quarry/core/testing/plainCar';
 import { doneMark, notedAt, notedMark, pressWords, skippedMark } from './marking';
 
 const WHO = { by: 'Rieke', at: '2026-12-04T09:00:00.000Z' };
 const { steps } = carPlan(
   {
-    ...{
-      panels: [],
-      joints: [],
-      runs: [],
-      boxes: [],
-      quieted: [],
-      lostWithoutSupply: null,
-      atRadio: null,
-      hasPowerWire: false,
-      hasWarnings: null,
-    },
-    openings: [
-      {
-        id: 'a',
-        record: PLAIN_OPENING,
-        speakerName: 'Shoal',
-        isTweeter: false,
-        works: [],
-        ringsMm: [],
-        hasTabs: false,
-      },
-    ],
+    ...PLAIN_CAR,
+    ...{ lostWithoutSupply: null, hasWarnings: null },
+    openings: [PLAIN_PLACE],
   },
   { keysProve: false, unit: 'mm' },
 );

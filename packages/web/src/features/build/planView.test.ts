@@ -1,33 +1,14 @@
 import { expect, test } from '@jest/globals';
 import { carPlan, type PlanStep, planStates } from '@low-quarry/core/plan';
-import { PLAIN_OPENING } from '@low-quarry/core/testing/plainOpening';
+import { PLAIN_CAR, PLAIN_PLACE } from '@low-quarry/core/testing/plainCar';
 import { aboutWords, peopleLanes, planGroups, screwFields, stepMinutes } from './planView';
 
 /** One that the program makes, for what is of no matter here. */
 const [ANY] = carPlan(
   {
-    ...{
-      panels: [],
-      joints: [],
-      runs: [],
-      boxes: [],
-      quieted: [],
-      lostWithoutSupply: null,
-      hasPowerWire: false,
-      atRadio: null,
-      hasWarnings: false,
-    },
-    openings: [
-      {
-        id: 'a',
-        record: PLAIN_OPENING,
-        speakerName: 'Shoal',
-        isTweeter: false,
-        works: [],
-        ringsMm: [],
-        hasTabs: false,
-      },
-    ],
+    ...PLAIN_CAR,
+    lostWithoutSupply: null,
+    openings: [PLAIN_PLACE],
   },
   { keysProve: false, unit: 'mm' },
 ).steps as [PlanStep];

@@ -9,41 +9,38 @@ import { z } from 'zod';
 import { addressOf } from '../../stations/addressOf';
 import { inShopDays, shopDay } from '../../text/shopDays';
 import { readClock, readMinutes } from '../../text/typedMinutes';
+import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { FormError } from '../../ui/FormError';
 import { FormDay } from '../../ui/form/FormDay';
 import { FormText } from '../../ui/form/FormText';
 import { useCheckedForm } from '../../ui/form/useCheckedForm';
+import { useTypedKept } from '../../ui/form/useTypedKept';
 import { newId } from '../../ui/newId';
 import { Tick } from '../../ui/Tick';
+import { useKept } from '../../ui/useKept';
 import { clashTone } from './clashWords';
 import { needWords, waitsWords } from './NotBooked';
 import type { useBook } from './weekQueries';
 import type { AtHand } from './weekView';
 
-type Typed = {
-  readonly day: string | null;
-  readonly at: string;
-  readonly time: string;
-  readonly lift: string;
-  readonly people: readonly string[];
-};
+const typedShape = z.object({
+  day: z.string().nullable(),
+  at: z.string(),
+  time: z.string(),
+  lift: z.string(),
+  people: z.array(z.string()).readonly(),
+});
+type Typed = Readonly<z.output<typeof typedShape>>;
 
 const NOTHING_REFUSED: readonly never[] = [];
 /** Where nothing is planned, min. */
 const USUAL_MIN = 120;
 
 /** Each text is read with what is wrong with it at its own field; what can be read is held against the record's own rules. */
-const typedSchema: z.ZodType<Omit<Booking, 'key'>, Typed> = z
-  .object({
-    day: z.string().nullable(),
-    at: z.string(),
-    time: z.string(),
-    lift: z.string(),
-    people: z.array(z.string()).readonly(),
-  })
-  .transform(({ time, at, people, day, lift }, context) => {
+const typedSchema: z.ZodType<Omit<Booking, 'key'>, Typed> = typedShape.transform(
+  ({ time, at, people, day, lift }, context) => {
     const clock = readClock(at);
     const minutes = readMinutes(time);
     if (!clock.ok) context.addIssue({ code: 'custom', path: ['at'], message: clock.failure });
@@ -57,7 +54,8 @@ const typedSchema: z.ZodType<Omit<Booking, 'key'>, Typed> = z
     for (const { path, message } of read.error.issues)
       context.addIssue({ code: 'custom', path: path[0] === 'minutes' ? ['time'] : [...path], message });
     return z.NEVER;
-  });
+  },
+);
 
 type BookingFormProps = {
   readonly week: Week;
@@ -68,9 +66,15 @@ type BookingFormProps = {
 };
 
 export function BookingForm({ week, atHand: { car, booking }, mayBook, book, onDone }: BookingFormProps) {
-  const start = useMemo(() => toTyped(booking ?? proposal(week, car)), [week, car, booking]);
-  const form = useCheckedForm(typedSchema, start, NOTHING_REFUSED);
-  const { control, handleSubmit, setValue } = form;
+  const begin = () => toTyped(booking ?? proposal(week, car));
+  const { state, keep, settle, broughtBack } = useKept<Typed>(
+    `booking.${car.jobId}.${booking?.key ?? 'new'}`,
+    typedShape,
+    begin,
+  );
+  const form = useCheckedForm(typedSchema, state, NOTHING_REFUSED);
+  useTypedKept(form, keep);
+  const { control, handleSubmit, reset, setValue } = form;
   const lift = useController({ control, name: 'lift' });
   const people = useController({ control, name: 'people' });
   const typed = useWatch({ control }) as Typed;
@@ -81,7 +85,15 @@ export function BookingForm({ week, atHand: { car, booking }, mayBook, book, onD
   const free = read.success ? nextFree(week, key, car, read.data.minutes) : null;
   const isThere = free?.day === typed.day && free?.at === typed.at && free?.lift === typed.lift;
   const send = (after: Booking | null, said: string) =>
-    book.mutate({ car, before: booking, after, said }, { onSuccess: onDone });
+    book.mutate(
+      { car, before: booking, after, said },
+      {
+        onSuccess: () => {
+          settle(begin());
+          onDone();
+        },
+      },
+    );
   return (
     <form
       noValidate
@@ -90,6 +102,13 @@ export function BookingForm({ week, atHand: { car, booking }, mayBook, book, onD
         send({ key, ...next }, `${car.title}: ${shopDay(next.day)}, ${next.at}, ${next.lift}.`),
       )}
     >
+      <BroughtBack
+        show={broughtBack}
+        onDrop={() => {
+          settle(begin());
+          reset(begin());
+        }}
+      />
       <p className="text-muted">
         {car.dueOn ? `Due on ${shopDay(car.dueOn)}. ` : 'No day is promised. '}
         {needWords(car)} {car.waits && waitsWords(car.waits)}{' '}

@@ -241,7 +241,7 @@ function Bar({
       <span className="text-muted">
         {column.name === booking.lift ? booking.people.join(', ') || 'nobody yet' : booking.lift}
         {parts > 1 && `, day ${part + 1} of ${parts}`}
-        {car.steps.all > 0 && `; ${car.steps.done} of ${car.steps.all} steps`}
+        {isTall && car.steps.all > 0 && `; ${car.steps.done} of ${car.steps.all} steps`}
         {isTall && <span className="block">{car.vehicle}</span>}
         <span className="sr-only">
           , {booking.lift}, {booking.people.join(', ')}, {hoursWords(booking.minutes)} of work
