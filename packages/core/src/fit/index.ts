@@ -85,6 +85,7 @@ export {
   MOST_THINNED_MM,
   minutesOf,
   type PlateFigures,
+  WORK_FACTS,
   type Work,
 } from './work/Work';
 export { type Worked, withWork } from './work/withWork';

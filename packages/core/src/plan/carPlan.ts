@@ -109,15 +109,20 @@ export function carPlan(
     const own = inFront.filter(({ panel }) => isSamePlace(panel, each));
     const behind = own.flatMap((panel) => panel.behind);
     const outs = openings.filter(({ opening }) => behind.includes(opening)).flatMap(({ plan }) => plan.outId ?? []);
-    return quietStep(each, own.length > 0 ? [...own.map(({ panel }) => offId(panel)), ...outs] : null, begun);
+    const step = quietStep(each, own.length > 0 ? [...own.map(({ panel }) => offId(panel)), ...outs] : null, begun);
+    return { step, panel: own.at(-1)?.panel ?? null };
   });
-  const supply = isSupplyOff ? supplyOn([...works, ...quieting, ...wires, ...fascia.work].map(({ id }) => id)) : [];
+  const supply = isSupplyOff
+    ? supplyOn([...works, ...quieting.map(({ step }) => step), ...wires, ...fascia.work].map(({ id }) => id))
+    : [];
   const steps = [
     ...openings.flatMap(({ plan }) => plan.bench),
     ...ready,
     ...fascia.off,
-    ...panels.flatMap(({ plan, behind }) => [
+    ...panels.flatMap(({ plan, panel, behind }) => [
       ...plan.off,
+      // Where one stands already, before the new speaker.
+      ...quieting.flatMap((each) => (each.panel === panel ? each.step : [])),
       // Behind several panels it is worked on after the last of them.
       ...openings
         .filter(({ opening }) => panels.findLast((each) => each.behind.includes(opening))?.behind === behind)
@@ -126,7 +131,7 @@ export function carPlan(
     ...openings
       .filter(({ opening }) => !panels.some(({ behind }) => behind.includes(opening)))
       .flatMap(({ plan }) => plan.work),
-    ...quieting,
+    ...quieting.flatMap((each) => (each.panel === null ? each.step : [])),
     ...wires,
     ...fascia.work,
     ...supply,

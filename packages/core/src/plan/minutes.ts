@@ -51,6 +51,7 @@ export const MINUTES = {
   /** A square metre. */
   quietM2: 80,
   ring: 20,
+  firstFit: 3,
   tabs: 3,
   tweeterSeat: 10,
   bagPlugs: 2,

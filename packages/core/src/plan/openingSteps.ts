@@ -1,5 +1,5 @@
 /** At one opening: the old speaker out, wires, what is changed by hand, the new one in, heard. */
-import { minutesOf, type Work, workWords } from '../fit';
+import { minutesOf, WORK_FACTS, type Work, workWords } from '../fit';
 import {
   type OpeningRecord,
   openingStepId,
@@ -102,7 +102,8 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
             what: 'What goes into its line is tied where it lies: what hangs loose rattles and breaks.',
           }),
         ];
-  const before = [...changed, ...joined, ...filter];
+  const fit = firstFit(id, where, opening, [...ready, ...[...bench, ...changed].map((each) => each.id)]);
+  const before = [...changed, ...joined, ...filter, ...fit];
   const seat = isTweeter ? [tweeterSeat(id('seat'), where, record, ready)] : [];
   const into = stepOf({
     ...{ id: id('in'), where, from: `Chosen: ${speakerName}`, minutes: MINUTES.newIn },
@@ -147,6 +148,27 @@ function benchSteps(
       ]
     : [];
   return [...rings, ...tabs];
+}
+
+/** What was cut or filed is held to the car first: what touches is seen while it can still be changed. */
+function firstFit(
+  id: (what: string) => string,
+  where: string,
+  { ringsMm, hasTabs, works }: Pick<PlanOpening, 'ringsMm' | 'hasTabs' | 'works'>,
+  after: readonly string[],
+): readonly PlanStep[] {
+  const looked = [
+    ...(ringsMm.length > 0 ? ['the ring lies flat, its holes over the car’s'] : []),
+    ...(hasTabs ? ['nothing of the bracket stands in the way'] : []),
+    ...works.map(({ kind }) => WORK_FACTS[kind].firstFit),
+  ];
+  if (looked.length === 0) return [];
+  return [
+    stepOf({
+      ...{ id: id('first fit'), where, from: 'What is cut or filed for it', minutes: MINUTES.firstFit, after },
+      what: `First fit, dry: ${[...new Set(looked)].join('; ')}. The panel held over it: gaps looked for all round.`,
+    }),
+  ];
 }
 
 /** Or nobody looked. */

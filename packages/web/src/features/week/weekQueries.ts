@@ -1,13 +1,13 @@
 /** The bay's week, and times booked in it. */
 import { putBooked } from '@low-quarry/core/contracts/jobs';
-import { endFeed, getFeed, getWeek, makeFeed, type Week, type WeekCar } from '@low-quarry/core/contracts/week';
-import { type Booking, bookingsSchema } from '@low-quarry/core/model';
-import { isSame } from '@low-quarry/core/records';
+import { endFeed, getFeed, getWeek, makeFeed, type Week } from '@low-quarry/core/contracts/week';
+import { bookingsSchema } from '@low-quarry/core/model';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { z } from 'zod';
 import { askAnew } from '../../api/askAnew';
 import { call, ProblemError } from '../../api/call';
 import { toast } from '../../ui/toast';
+import { type BookingChange, bookedAfter, withChange } from './bookingChange';
 
 /** @param day any of the week; null for the one that is */
 export function weekQuery(day: string | null) {
@@ -18,16 +18,6 @@ export function weekQuery(day: string | null) {
     staleTime: 0,
   });
 }
-
-export type BookingChange = {
-  readonly car: WeekCar;
-  /** As it was when this was decided; null for a new one. */
-  readonly before: Booking | null;
-  /** Null where it is taken off. */
-  readonly after: Booking | null;
-  /** What is said once it is done. */
-  readonly said: string;
-};
 
 export function useBook() {
   const queries = useQueryClient();
@@ -60,12 +50,11 @@ const storedSchema = z.object({ version: z.int(), booked: bookingsSchema });
  *
  * @throws Error where somebody else changed the same time
  */
-async function book({ car: { jobId, ...car }, before, after }: BookingChange): Promise<void> {
-  const key = (after ?? before)?.key;
+async function book({ car: { jobId, ...car }, ...change }: BookingChange): Promise<void> {
   let stored: z.output<typeof storedSchema> = car;
   for (let turn = 0; ; turn++) {
     try {
-      const booked = withOne(stored.booked, before, after);
+      const booked = bookedAfter(stored.booked, change);
       await call(putBooked, { params: { jobId }, body: { version: stored.version, booked } });
       return;
     } catch (error) {
@@ -73,28 +62,11 @@ async function book({ car: { jobId, ...car }, before, after }: BookingChange): P
       const current = isStale && turn < MOST_TURNS ? storedSchema.safeParse(error.problem.current) : null;
       if (!current?.success) throw error;
       stored = current.data;
-      const theirs = stored.booked.find((each) => each.key === key) ?? null;
-      if (!isSame(theirs, before))
-        throw new Error('Somebody else changed this time meanwhile: it is shown as it is now.');
     }
   }
 }
 
 const MOST_TURNS = 4;
-
-function withOne(booked: readonly Booking[], before: Booking | null, after: Booking | null): Booking[] {
-  const others = booked.filter(({ key }) => key !== before?.key);
-  return after ? [...others, after] : others;
-}
-
-/** The week as it will be, without what the shop alone can say: what clashes. */
-function withChange(week: Week, { car, before, after }: BookingChange): Week {
-  const booked = withOne(car.booked, before, after);
-  const changed = { ...car, booked };
-  const isThere = week.cars.some(({ jobId }) => jobId === car.jobId);
-  const cars = isThere ? week.cars.map((each) => (each.jobId === car.jobId ? changed : each)) : [...week.cars, changed];
-  return { ...week, cars, waiting: week.waiting.filter(({ jobId }) => jobId !== car.jobId || booked.length === 0) };
-}
 
 export const feedQuery = queryOptions({
   queryKey: ['weekFeed'],
