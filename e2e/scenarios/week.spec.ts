@@ -10,7 +10,7 @@ const DAY_MS = 86_400_000;
 /** The Wednesday of a week in which the demo has nothing. */
 const WEDNESDAY = (() => {
   const day = new Date(Date.now() + 21 * DAY_MS);
-  return new Date(day.getTime() + (3 - day.getDay()) * DAY_MS).toISOString().slice(0, 10);
+  return new Date(day.getTime() + (3 - day.getUTCDay()) * DAY_MS).toISOString().slice(0, 10);
 })();
 const DAY = WEDNESDAY.split('-').map(Number).reverse().join('.');
 const PILOT = 'Ostrand Longshore, PILOT 1';
