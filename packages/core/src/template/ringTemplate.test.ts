@@ -1,9 +1,11 @@
 /** A ring that is cut to suit: it lets the body through, takes the screws of what is under it, and covers. */
 import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
 import { judgeCandidate } from '../fit/judgeCandidate';
 import { ringOf } from '../fit/layout/rings';
 import type { Candidate, FitOpening, FitSpacer } from '../fit/shapes';
 import { patternHoles } from '../geometry/BoltPattern';
+import { fuzzed } from '../testing/fuzzed';
 import { bracket, circlePattern, exact, opening, RULES, speaker } from '../testing/shapes';
 import { ringTemplate } from './ringTemplate';
 import type { Template } from './Template';
@@ -56,4 +58,42 @@ test('of screws that stand in its hole it says so by its wall', () => {
 test('where nobody measured the screws, or it is none of the stack, there is none', () => {
   expect(templateOf({ ...AT, bolts: null }, [RING])).toBeNull();
   expect(templateOf(AT, [])).toBeNull();
+});
+
+test('what is cut is what was judged: as a part of its own outlines it gets the same verdict at every check', () => {
+  const doors = fc.record({
+    holeMm: fc.integer({ min: 145, max: 170 }),
+    beyondMm: fc.integer({ min: 8, max: 40 }),
+    heightMm: fc.integer({ min: 3, max: 20 }),
+    depthMm: fc.integer({ min: 30, max: 70 }),
+    count: fc.constantFrom(3, 4),
+  });
+  let judged = 0;
+  fc.assert(
+    fc.property(doors, ({ holeMm, beyondMm, heightMm, depthMm, count }) => {
+      const at = opening({
+        ...{ bolts: circlePattern(count, exact(holeMm + beyondMm), 4), frontGap: exact(40) },
+        hole: { kind: 'circle', diameter: exact(holeMm) },
+      });
+      const what = speaker({ mountingDepth: exact(depthMm) });
+      const made = ringOf(heightMm);
+      const candidate = { speaker: what, layers: [made] };
+      const asJudged = judgeCandidate(at, candidate, [], RULES);
+      const template = ringTemplate(made, candidate, at, asJudged.mount, RULES);
+      if (!template || template.leastWallMm < RULES.clearancesMm.wall) return;
+      judged++;
+      const cut: FitSpacer = {
+        ...made,
+        made: false,
+        inner: { kind: 'circle', diameter: exact(2 * template.throat.halfLengthMm) },
+        outer: { kind: 'circle', diameter: exact(2 * template.outside.halfLengthMm) },
+      };
+      const asCut = judgeCandidate(at, { speaker: what, layers: [cut] }, [], RULES);
+      const told = ({ checks }: typeof asCut) => checks.map(({ id, verdict }) => [id, verdict]);
+      expect(told(asCut)).toEqual(told(asJudged));
+      expect(asCut.verdict).toBe(asJudged.verdict);
+    }),
+    fuzzed(60),
+  );
+  expect(judged).toBeGreaterThan(10);
 });
