@@ -7,6 +7,7 @@ import { PLAIN_CAR, PLAIN_PLACE } from '../testing/plainCar';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { carPlan } from './carPlan';
 import { type Schedule, type ScheduleStep, schedule } from './schedule';
+import { RIVET_TOOLS, SHARED_TOOLS } from './tools';
 
 const step = (
   id: string,
@@ -14,8 +15,9 @@ const step = (
   after: readonly string[] = [],
   people: 1 | 2 = 1,
   dryMin = 0,
+  tools: readonly string[] = [],
 ): ScheduleStep => ({
-  ...{ id, minutes, after, people, dryMin, isSecondSide: false },
+  ...{ id, minutes, after, people, dryMin, tools, isSecondSide: false },
 });
 
 /** Nobody is at two steps at once, each is once, with as many as it needs, and after what must be before it. */
@@ -30,6 +32,15 @@ function expectToHold(steps: readonly ScheduleStep[], { slots, people, minutes, 
     for (const first of after)
       expect(byId.get(id)?.startMin).toBeGreaterThanOrEqual((byId.get(first)?.endMin ?? 0) + dryOf(first) - 1e-9);
   for (const { id, people: wanted } of steps) expect(byId.get(id)?.who).toHaveLength(Math.min(wanted, people));
+  // What a shop has one of is in two hands at no time.
+  for (const tool of SHARED_TOOLS) {
+    const own = slots
+      .filter(({ id }) => steps.find((each) => each.id === id)?.tools.includes(tool))
+      .sort((a, b) => a.startMin - b.startMin);
+    own.slice(1).forEach(({ startMin }, at) => {
+      expect(startMin).toBeGreaterThanOrEqual((own[at]?.endMin ?? 0) - 1e-9);
+    });
+  }
   for (let person = 0; person < people; person++) {
     const own = slots.filter(({ who }) => who.includes(person)).sort((a, b) => a.startMin - b.startMin);
     own.slice(1).forEach(({ startMin }, at) => {
@@ -41,7 +52,12 @@ function expectToHold(steps: readonly ScheduleStep[], { slots, people, minutes, 
 /** The shortest of all ways: every order in which steps can be begun, each as early as it can be. */
 function shortest(steps: readonly ScheduleStep[], people: number): number {
   let best = Number.POSITIVE_INFINITY;
-  const go = (left: readonly ScheduleStep[], free: readonly number[], ended: ReadonlyMap<string, number>) => {
+  const go = (
+    left: readonly ScheduleStep[],
+    free: readonly number[],
+    drill: number,
+    ended: ReadonlyMap<string, number>,
+  ) => {
     if (Math.max(...free) >= best) return;
     if (left.length === 0) {
       best = Math.max(...free);
@@ -49,7 +65,8 @@ function shortest(steps: readonly ScheduleStep[], people: number): number {
     }
     for (const each of left) {
       if (each.after.some((id) => !ended.has(id))) continue;
-      const ready = Math.max(0, ...each.after.map((id) => ended.get(id) as number));
+      const hasDrill = each.tools.length > 0;
+      const ready = Math.max(hasDrill ? drill : 0, ...each.after.map((id) => ended.get(id) as number));
       const byTime = free.map((at, person) => ({ at, person })).sort((a, b) => a.at - b.at);
       // Anybody may do it, not only who is free first.
       const groups = each.people >= people ? [byTime] : byTime.map((one) => [one]);
@@ -59,6 +76,7 @@ function shortest(steps: readonly ScheduleStep[], people: number): number {
         go(
           left.filter((one) => one !== each),
           next,
+          hasDrill ? start + each.minutes : drill,
           new Map([...ended, [each.id, start + each.minutes + each.dryMin]]),
         );
       }
@@ -67,11 +85,13 @@ function shortest(steps: readonly ScheduleStep[], people: number): number {
   go(
     steps,
     Array.from({ length: people }, () => 0),
+    0,
     new Map(),
   );
   return best;
 }
 
+const DRILL = RIVET_TOOLS;
 const graphs = (most: number) =>
   fc
     .array(
@@ -80,17 +100,19 @@ const graphs = (most: number) =>
         before: fc.array(fc.nat(most), { maxLength: 2 }),
         isOfTwo: fc.integer({ min: 0, max: 5 }),
         dries: fc.integer({ min: -9, max: 6 }),
+        withDrill: fc.integer({ min: 0, max: 2 }),
       }),
       { minLength: 1, maxLength: most },
     )
     .map((each) =>
-      each.map(({ minutes, before, isOfTwo, dries }, at) =>
+      each.map(({ minutes, before, isOfTwo, dries, withDrill }, at) =>
         step(
           `s${at}`,
           minutes,
           [...new Set(before.filter((one) => one < at))].map((one) => `s${one}`),
           isOfTwo === 0 ? 2 : 1,
           Math.max(0, dries),
+          withDrill === 0 ? DRILL : [],
         ),
       ),
     );
@@ -110,6 +132,20 @@ test('two doors side by side, with what is before and after them', () => {
   expect(two).toMatchObject({ minutes: 22, boundMin: 22 });
   expect(two.critical[0]).toBe('battery');
   expect(two.slots.find(({ id }) => id === 'both lift')?.who).toHaveLength(2);
+});
+
+test('two who would drill at once drill one after the other, and do meanwhile what wants no drill', () => {
+  const sides = ['left', 'right'].flatMap((side) => [
+    step(`${side} rivets`, 10, [], 1, 0, DRILL),
+    step(`${side} wires`, 10),
+  ]);
+  const two = schedule(sides, 2);
+  expectToHold(sides, two);
+  expect(two).toMatchObject({ minutes: 20, boundMin: 20 });
+  const drills = sides.filter(({ tools }) => tools.length > 0);
+  expect(schedule(drills, 2)).toMatchObject({ minutes: 20, boundMin: 20 });
+  const forks = drills.map((each) => ({ ...each, tools: ['Forks of plastic'] }));
+  expect(schedule(forks, 2)).toMatchObject({ minutes: 10, boundMin: 10 });
 });
 
 test('what dries is waited for where nothing else is to be done, and worked beside where something is', () => {

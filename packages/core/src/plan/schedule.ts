@@ -7,8 +7,9 @@
 import { seededRandom } from '../math';
 import { SECOND_SIDE } from './minutes';
 import type { PlanStep } from './PlanStep';
+import { SHARED_TOOLS } from './tools';
 
-export type ScheduleStep = Pick<PlanStep, 'id' | 'minutes' | 'dryMin' | 'people' | 'after' | 'isSecondSide'>;
+export type ScheduleStep = Pick<PlanStep, 'id' | 'minutes' | 'dryMin' | 'people' | 'tools' | 'after' | 'isSecondSide'>;
 
 export type Slot = {
   readonly id: string;
@@ -84,6 +85,9 @@ type Graph = {
   /** Until what follows may begin. */
   readonly dry: readonly number[];
   readonly people: readonly number[];
+  /** What of it a shop has once, by its number. */
+  readonly tools: readonly (readonly number[])[];
+  readonly toolCount: number;
   /** By places: what must be before a step, and what waits for it. */
   readonly before: readonly (readonly number[])[];
   readonly later: readonly (readonly number[])[];
@@ -98,6 +102,7 @@ function graphOf(steps: readonly ScheduleStep[], people: number): Graph {
       return place;
     }),
   );
+  const shared = [...new Set(steps.flatMap(({ tools }) => tools.filter((tool) => SHARED_TOOLS.has(tool))))];
   const later: number[][] = steps.map(() => []);
   before.forEach((own, at) => {
     for (const place of own) later[place]?.push(at);
@@ -106,6 +111,8 @@ function graphOf(steps: readonly ScheduleStep[], people: number): Graph {
     minutes: steps.map(({ minutes }) => minutes),
     dry: steps.map(({ dryMin }) => dryMin),
     people: steps.map((step) => Math.min(step.people, people)),
+    tools: steps.map(({ tools }) => shared.flatMap((tool, at) => (tools.includes(tool) ? at : []))),
+    toolCount: shared.length,
     before,
     later,
   };
@@ -146,12 +153,13 @@ function lengthOf(slots: readonly Pick<Slot, 'endMin'>[]): number {
 
 /** Whenever somebody is free, the step that can begin first is begun, of several the one that ranks highest; a step of two waits for both. */
 function listed(
-  { minutes, dry, people: needed, before, later }: Graph,
+  { minutes, dry, people: needed, tools, toolCount, before, later }: Graph,
   people: number,
   rank: readonly number[],
 ): Placed[] {
   const free: number[] = Array.from({ length: people }, () => 0);
   const lastOf: number[] = free.map(() => -1);
+  const toolFree: number[] = Array.from({ length: toolCount }, () => 0);
   const waits = before.map(({ length }) => length);
   const readyMin = minutes.map(() => 0);
   const ready = waits.flatMap((count, at) => (count === 0 ? [at] : []));
@@ -161,7 +169,10 @@ function listed(
     let [which, startMin] = [0, Number.POSITIVE_INFINITY];
     ready.forEach((at, place) => {
       const last = free[byTime[(needed[at] as number) - 1] as number] as number;
-      const start = Math.max(readyMin[at] as number, last);
+      const start = (tools[at] as readonly number[]).reduce(
+        (latest, tool) => Math.max(latest, toolFree[tool] as number),
+        Math.max(readyMin[at] as number, last),
+      );
       const isSooner = start < startMin - SAME_MIN;
       const ranksHigher = (rank[at] as number) > (rank[ready[which] as number] as number);
       if (isSooner || (start < startMin + SAME_MIN && ranksHigher)) [which, startMin] = [place, start];
@@ -173,6 +184,7 @@ function listed(
     const inTime = byTime.filter((person) => (free[person] as number) < startMin + SAME_MIN);
     const who = [...inTime.filter(isAtHand), ...inTime.filter((person) => !isAtHand(person))].slice(0, needed[at]);
     for (const person of who) [free[person], lastOf[person]] = [endMin, at];
+    for (const tool of tools[at] as readonly number[]) toolFree[tool] = endMin;
     for (const next of later[at] as readonly number[]) {
       readyMin[next] = Math.max(readyMin[next] as number, endMin + (dry[at] as number));
       waits[next] = (waits[next] as number) - 1;
@@ -190,7 +202,7 @@ function listed(
  * @param known the best so far
  */
 function exact(
-  { minutes, dry, people: needed, before }: Graph,
+  { minutes, dry, people: needed, tools, toolCount, before }: Graph,
   people: number,
   toEnd: readonly number[],
   known: readonly Placed[],
@@ -198,7 +210,12 @@ function exact(
 ): readonly Placed[] {
   let best = known;
   if (minutes.length > MOST_EXACT) return best;
-  const go = (placed: readonly Placed[], free: readonly number[], ends: ReadonlyMap<number, number>): void => {
+  const go = (
+    placed: readonly Placed[],
+    free: readonly number[],
+    toolFree: readonly number[],
+    ends: ReadonlyMap<number, number>,
+  ): void => {
     if (lengthOf(best) <= boundMin + SAME_MIN) return;
     if (placed.length === minutes.length) {
       if (lengthOf(placed) < lengthOf(best) - SAME_MIN) best = placed;
@@ -209,17 +226,24 @@ function exact(
       if (ends.has(at) || first.some((each) => !ends.has(each))) continue;
       const ready = Math.max(0, ...first.map((each) => (ends.get(each) as number) + (dry[each] as number)));
       for (const who of groupsOf(free, needed[at] as number)) {
-        const startMin = Math.max(ready, ...who.map((person) => free[person] as number));
+        const own = tools[at] as readonly number[];
+        const startMin = Math.max(
+          ready,
+          ...who.map((person) => free[person] as number),
+          ...own.map((tool) => toolFree[tool] as number),
+        );
         if (startMin + (toEnd[at] as number) >= lengthOf(best) - SAME_MIN) continue;
         const endMin = startMin + (minutes[at] as number);
         const after = free.map((each, person) => (who.includes(person) ? endMin : each));
-        go([...placed, { at, startMin, endMin, who }], after, new Map(ends).set(at, endMin));
+        const toolsAfter = toolFree.map((each, tool) => (own.includes(tool) ? endMin : each));
+        go([...placed, { at, startMin, endMin, who }], after, toolsAfter, new Map(ends).set(at, endMin));
       }
     }
   };
   go(
     [],
     Array.from({ length: people }, () => 0),
+    Array.from({ length: toolCount }, () => 0),
     new Map(),
   );
   return best;
@@ -240,9 +264,10 @@ function groupsOf(free: readonly number[], count: number): readonly (readonly nu
 
 /**
  * What no schedule is under: a step that all others are before or after cuts the work in two, and each part takes at least as long as its
- * longest chain, and as all of it shared out.
+ * longest chain, and as all of it shared out; and all that wants one tool takes as long as it does one after the other.
  */
-function boundOf({ minutes, dry, people: needed, before }: Graph, people: number): number {
+function boundOf(graph: Graph, people: number): number {
+  const { minutes, dry, people: needed, tools, before } = graph;
   const count = minutes.length;
   const isBefore = before.map(() => new Uint8Array(count));
   before.forEach((own, at) => {
@@ -263,7 +288,7 @@ function boundOf({ minutes, dry, people: needed, before }: Graph, people: number
     if (!isCut[at]) parts.set(part, [...(parts.get(part) ?? []), at]);
   });
   const cuts = minutes.reduce((sum, each, at) => sum + (isCut[at] ? each : 0), 0);
-  return [...parts.values()].reduce((sum, part) => {
+  const inParts = [...parts.values()].reduce((sum, part) => {
     const ends = new Map<number, number>();
     let work = 0;
     for (const at of part) {
@@ -274,6 +299,11 @@ function boundOf({ minutes, dry, people: needed, before }: Graph, people: number
     }
     return sum + Math.max(work / people, ...ends.values());
   }, cuts);
+  // What there is one of is at one step at a time.
+  const byTool = Array.from({ length: graph.toolCount }, (_, tool) =>
+    minutes.reduce((sum, each, at) => sum + (tools[at]?.includes(tool) ? each : 0), 0),
+  );
+  return Math.max(inParts, ...byTool);
 }
 
 function longestPath(steps: readonly ScheduleStep[]): {

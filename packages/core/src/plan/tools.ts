@@ -45,6 +45,15 @@ export const JOINT_TOOLS: Readonly<Record<JointWay, readonly string[]>> = {
   blades: ['A crimp tool', 'A stripper for the wire'],
 };
 
+/** Of which a shop has one: two people do not use it at once (common practice, no source). */
+export const SHARED_TOOLS: ReadonlySet<string> = new Set([
+  RIVET_TOOLS[0],
+  'A saw or a router for sheet',
+  'A torque wrench with the range of the manual',
+  'A soldering iron',
+  'Hot air',
+]);
+
 export const RING_TOOLS = ['A saw or a router for sheet', 'Eye protection'] as const;
 export const TAB_TOOLS = ['Side cutter and pliers', 'Eye protection'] as const;
 export const PRY_TOOLS = [PRY] as const;
