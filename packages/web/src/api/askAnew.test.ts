@@ -2,7 +2,12 @@ import { expect, test } from '@jest/globals';
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { askAnew } from './askAnew';
 
-test('a first answer that was on its way before a change is not what is shown after it', async () => {
+type Of = Parameters<typeof askAnew>[1];
+
+test.each<[string, Of]>([
+  ['by its key', ['work']],
+  ['by what is asked of all', ({ queryKey }) => queryKey[0] !== 'session'],
+])('a first answer that was on its way before a change is not what is shown after it, %s', async (_, of) => {
   const queries = new QueryClient();
   const answers: ((words: string) => void)[] = [];
   const queryFn = ({ signal }: { signal: AbortSignal }) =>
@@ -12,7 +17,7 @@ test('a first answer that was on its way before a change is not what is shown af
     });
   const observer = new QueryObserver(queries, { queryKey: ['work'], queryFn, retry: false });
   const stop = observer.subscribe(() => {});
-  const asking = askAnew(queries, ['work']);
+  const asking = askAnew(queries, of);
   await new Promise((resolve) => setTimeout(resolve));
   answers[0]?.('before');
   answers[1]?.('after');

@@ -2,6 +2,7 @@
 import { bringBack, getUndo, listHistory, undo } from '@low-quarry/core/contracts/history';
 import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { z } from 'zod';
+import { askAnew } from '../../api/askAnew';
 import { call } from '../../api/call';
 
 export type HistoryFilter = Omit<z.input<typeof listHistory.params>, 'before'>;
@@ -27,7 +28,7 @@ function useReturning<Input, Answer>(mutationFn: (input: Input) => Promise<Answe
   return useMutation({
     mutationFn,
     retry: false,
-    onSettled: () => queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' }),
+    onSettled: () => askAnew(queries, ({ queryKey }) => queryKey[0] !== 'session'),
   });
 }
 
