@@ -209,7 +209,7 @@ export function createApp({
   shopFileRoutes(router, db, heavy, backups, pictures);
   const orders = createOrdersService(db.manager, jobs, now);
   ordersRoutes(router, orders, createCuttingService(db.manager, jobs, runTask));
-  weekRoutes(router, db, orders, now);
+  weekRoutes(router, db.manager, orders, now);
   app.use(router);
   app.use('/api', unknownPath);
 

@@ -236,7 +236,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'stowed: Amplifier: an amplifier, 240 × 160 × 52 mm, under the left seat, what holds it not said; later',
     'baseline: nothing tried',
     'bay: 1 step done',
-    'quieted: Left door: behind the speaker, behind door card, front left, butyl of 2 mm, 400 × 300 mm, stays open: two drains',
+    'quieted: Left door: behind the speaker, behind door card, front left, butyl of 2 mm, 400 × 300 mm, stays open: two drains, nobody looked what keeps a hand away',
     'booked: 2026-12-04 08:00, Lift 1, 3 h 40 min, Rieke and Jory',
   ]);
   expect(told(ANOTHER).slice(5)).toEqual([

@@ -78,7 +78,7 @@ export function quietedWords(quieted: Quieted | undefined): string {
       : staysOpen === ''
         ? 'nothing there has to stay open'
         : `stays open: ${staysOpen}`,
-    ...(blocked ? [`not reached: ${blocked}`] : []),
+    ...(blocked === null ? ['nobody looked what keeps a hand away'] : blocked ? [`not reached: ${blocked}`] : []),
   ].join(', ');
 }
 

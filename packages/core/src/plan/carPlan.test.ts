@@ -228,7 +228,12 @@ describe('every line of the record is told: what changes in it changes the plan'
       where: 'Door card, front left',
       minutes: expect.closeTo(5 + 0.24 * 80, 9),
     });
+    expect(step?.what).toMatch(/^Quieting, Left door: the outer skin, flat areas degreased and dry; /);
     expect(step?.what).toContain('Stays open: two drains. Not reached: the beam.');
+    const named = { ...SURFACE, name: 'Left door, the outer skin, flat areas' };
+    expect(plan({ quieted: [named] }).steps.find(({ id }) => id.startsWith('quieting'))?.what).toMatch(
+      /^Quieting, Left door, the outer skin, flat areas: the surface degreased and dry; /,
+    );
     expect(step?.after).toEqual([expect.stringContaining('frontLeft  off'), 'opening left out']);
     expect(quiet.steps[at(quiet, 'left in')]?.after).toContain('quieting Left door');
     // One stays at the door: nothing of another one is between.
@@ -240,6 +245,7 @@ describe('every line of the record is told: what changes in it changes the plan'
     const open = (changes: Partial<Quieted>) =>
       plan({ quieted: [{ ...SURFACE, ...changes }] }).steps.find(({ id }) => id.startsWith('quieting'));
     expect(open({ staysOpen: null })?.open).toBe('Look first which drains, clips, wires and moving parts stay free.');
+    expect(open({ blocked: null })?.open).toBe('Look first what keeps a hand away: a skin that stays riveted, a beam.');
     expect(open({ lengthMm: null })).toMatchObject({ open: 'Measure what can be reached.', minutes: 45 });
     expect(open({ spot: 'rearLeft' })?.open).toBe(
       'No speaker of this job is behind that panel: it comes off for this alone.',

@@ -8,12 +8,15 @@ export function quietStep(quieted: Quieted, after: readonly string[] | null, beg
   const { name, area, material, thicknessMm, lengthMm, widthMm, staysOpen, blocked } = quieted;
   const size = lengthMm === null || widthMm === null ? 'as far as a hand reaches' : `${lengthMm} × ${widthMm} mm`;
   const thick = thicknessMm === null ? '' : ` of ${thicknessMm} mm`;
+  const areaWords = QUIETED_AREAS[area].toLowerCase();
+  // The form proposes the place with its area as the name: said once is enough.
+  const surface = name.toLowerCase().includes(areaWords) ? 'the surface' : areaWords;
   const area2 = quietedM2(quieted);
   return stepOf({
     ...{ id: quietId(quieted), where: panelLabel({ ...quieted, name: '' }) },
     side: /left$/i.test(quieted.spot) ? 'left' : /right$/i.test(quieted.spot) ? 'right' : null,
     what: [
-      `Quieting, ${name}: ${QUIETED_AREAS[area].toLowerCase()} degreased and dry; ${material}${thick}, ${size}, laid and rolled down from its middle; a knock tells.`,
+      `Quieting, ${name}: ${surface} degreased and dry; ${material}${thick}, ${size}, laid and rolled down from its middle; a knock tells.`,
       ...(staysOpen ? [`Stays open: ${staysOpen}.`] : []),
       ...(blocked ? [`Not reached: ${blocked}.`] : []),
     ].join(' '),
@@ -36,8 +39,9 @@ export function quietId({ name }: Pick<Quieted, 'name'>): string {
   return `quieting ${name}`;
 }
 
-function openOf({ staysOpen, lengthMm, widthMm }: Quieted, isOpened: boolean): string | null {
+function openOf({ staysOpen, blocked, lengthMm, widthMm }: Quieted, isOpened: boolean): string | null {
   if (!isOpened) return 'No speaker of this job is behind that panel: it comes off for this alone.';
   if (staysOpen === null) return 'Look first which drains, clips, wires and moving parts stay free.';
+  if (blocked === null) return 'Look first what keeps a hand away: a skin that stays riveted, a beam.';
   return lengthMm === null || widthMm === null ? 'Measure what can be reached.' : null;
 }

@@ -154,12 +154,13 @@ export const SETTING_FIELDS: readonly SettingField[] = [
   }),
   setting(inside('workingHours', 'from', 'Opens at'), {
     group: 'Shop',
-    changes: 'Together with the closing hour: the nightly backup is made while the shop is closed.',
+    changes:
+      'Work in the bay’s week begins and goes on at it; an earlier start is marked. The nightly backup is made while the shop is closed.',
     input: { kind: 'clock' },
   }),
   setting(inside('workingHours', 'to', 'Closes at'), {
     group: 'Shop',
-    changes: 'The nightly backup is made two hours later.',
+    changes: 'What is not done at it goes on when the shop opens next. The nightly backup is made two hours later.',
     input: { kind: 'clock' },
   }),
   setting(
@@ -171,7 +172,7 @@ export const SETTING_FIELDS: readonly SettingField[] = [
     ),
     {
       group: 'Shop',
-      changes: 'A job that is due on another day is marked in the list of jobs.',
+      changes: 'A car’s work goes on on these days only. A job that is due or booked on another day is marked.',
       input: { kind: 'days' },
     },
   ),

@@ -1,7 +1,7 @@
 /** Where a car goes in soonest. */
 import { BOOKING_STEP_MIN, type Booking, clockOf, minutesOf } from '../model';
 import type { WeekRules } from './clashes';
-import { dayAfter, isOpenOn, overlap, spansOf } from './days';
+import { dayAfter, isOpenOn, overlap, type Span, spansOf } from './days';
 
 /** So far is looked ahead, days. */
 const MOST_DAYS = 120;
@@ -20,14 +20,17 @@ export function firstFree(
   minutes: number,
 ): Pick<Booking, 'lift' | 'day' | 'at'> | null {
   const [opens, closes] = [minutesOf(hours.from), minutesOf(hours.to)];
-  const busy = new Map(
-    lifts.map((lift) => [
-      lift,
-      taken.filter((booking) => booking.lift === lift).flatMap((booking) => spansOf(booking, hours)),
-    ]),
-  );
+  const keyOf = (lift: string, { day }: Span) => `${day} ${lift}`;
+  const busy = new Map<string, Span[]>();
+  for (const booking of taken)
+    for (const span of spansOf(booking, hours)) {
+      const key = keyOf(booking.lift, span);
+      busy.set(key, [...(busy.get(key) ?? []), span]);
+    }
   const isFree = (lift: string, day: string, at: string) =>
-    spansOf({ day, at, minutes }, hours).every((span) => !busy.get(lift)?.some((other) => overlap(span, other)));
+    spansOf({ day, at, minutes }, hours).every(
+      (span) => !busy.get(keyOf(lift, span))?.some((other) => overlap(span, other)),
+    );
   for (let days = 0; days < MOST_DAYS; days++) {
     const day = dayAfter(from.day, days);
     if (!isOpenOn(day, hours)) continue;

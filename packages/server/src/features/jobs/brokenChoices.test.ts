@@ -22,9 +22,17 @@ const LISTS = [
   '/api/history',
   '/api/bin',
   '/api/settings',
+  '/api/week',
+  '/api/week.ics',
 ];
 const allAnswer = async (jobId: string) => {
-  for (const path of [...LISTS, `/api/jobs/${jobId}`, `/api/jobs/${jobId}/order`, `/api/jobs/${jobId}/order.csv`])
+  for (const path of [
+    ...LISTS,
+    `/api/jobs/${jobId}`,
+    `/api/jobs/${jobId}/order`,
+    `/api/jobs/${jobId}/order.csv`,
+    `/api/jobs/${jobId}/cutting`,
+  ])
     expect([path, (await app.http.get(path)).status]).toEqual([path, 200]);
 };
 const stateOf = async (openingId: string, jobId: string) => {

@@ -12,6 +12,7 @@ import {
   faultHold,
   isAssumed,
   lineNeeds,
+  type Panel,
   placeLabel,
   quietNeeds,
   type SmallNeed,
@@ -41,12 +42,8 @@ export class OrdersService {
     private readonly now: () => Date,
   ) {}
 
-  async get(jobId: string): Promise<OrderAnswer> {
-    return (await this.planned(jobId)).order;
-  }
-
-  /** With the steps of its plan. */
-  async planned(jobId: string): Promise<{ readonly order: OrderAnswer; readonly steps: readonly PlanStep[] }> {
+  /** What is worked on and bought for a car, and the steps of its plan. */
+  async planned(jobId: string): Promise<Planned> {
     const { job, openings } = await this.jobs.get(jobId);
     // A job comes without the panels of its vehicle.
     const vehicle = await this.vehicles.find(job.vehicle.id);
@@ -66,8 +63,13 @@ export class OrdersService {
     );
     const aside = lots.filter((lot) => lot.jobId === jobId);
     const lines = orderLines(needs, fitting.parts, PART_KINDS, piecesByPart(aside));
+    return { job, openings, panels, fitting, held, included, lots, aside, lines, steps };
+  }
+
+  async get(jobId: string): Promise<OrderAnswer> {
+    const { job, openings, panels, fitting, held, included, lots, aside, lines, steps } = await this.planned(jobId);
     const costs = lines.map(ownCostMinor);
-    const order: OrderAnswer = {
+    return {
       job,
       currency: fitting.shop.currency,
       lines: lines.map((line) => toAnswer(line, included, lots)),
@@ -108,7 +110,6 @@ export class OrdersService {
         .map(({ record }) => ({ label: placeLabel(record), cautions: [...cautionsFor(record)] }))
         .filter(({ cautions }) => cautions.length > 0),
     };
-    return { order, steps };
   }
 
   private async withShelf(needs: readonly SmallNeed[]): Promise<OrderAnswer['needs']> {
@@ -136,6 +137,19 @@ export class OrdersService {
     });
   }
 }
+
+type Planned = Awaited<ReturnType<JobsService['get']>> & {
+  readonly panels: readonly Panel[];
+  readonly fitting: Fitting;
+  readonly held: HeldBy;
+  /** Openings whose parts are bought. */
+  readonly included: readonly Included[];
+  /** Of what is bought: put aside for the job, and free. */
+  readonly lots: readonly ShelfLot[];
+  readonly aside: readonly ShelfLot[];
+  readonly lines: readonly OrderLine<PartRecord>[];
+  readonly steps: readonly PlanStep[];
+};
 
 /** How many pieces of each part are in these lots. */
 function piecesByPart(lots: readonly ShelfLot[]): ReadonlyMap<string, number> {

@@ -1,9 +1,8 @@
 /** The week of the bay, from what is booked, planned and on the order lists. */
 
 import type { Job } from '@low-quarry/core/contracts/jobs';
-import type { OrderAnswer } from '@low-quarry/core/contracts/orders';
 import { MOST_WAITING, type Week, type WeekCar } from '@low-quarry/core/contracts/week';
-import { isBegunAt, jobTitle, type ShopSettings, vehicleName } from '@low-quarry/core/model';
+import { isBegunAt, jobTitle, placeLabel, type ShopSettings, vehicleName } from '@low-quarry/core/model';
 import { type PlanStep, planStates, schedule } from '@low-quarry/core/plan';
 import { arrivalDay, clashesOf, dayAfter, spansOf, weekOf } from '@low-quarry/core/week';
 import type { JobsStore } from '../jobs/JobsStore';
@@ -15,6 +14,7 @@ import type { SettingsStore } from '../settings/SettingsStore';
 const LONGEST_DAYS = 60;
 
 type Hours = ShopSettings['workingHours'];
+type Planned = Awaited<ReturnType<OrdersService['planned']>>;
 
 export class WeekService {
   constructor(
@@ -71,7 +71,8 @@ export class WeekService {
   }
 
   private async car(job: Job, today: string, hours: Hours): Promise<WeekCar> {
-    const { order, steps } = await this.orders.planned(job.id);
+    const planned = await this.orders.planned(job.id);
+    const { steps } = planned;
     const states = planStates(steps, job.bay);
     const left = states
       .filter(({ kind }) => kind === 'open' || kind === 'again')
@@ -83,7 +84,7 @@ export class WeekService {
       ...bareCar(job),
       need: steps.length === 0 ? null : { aloneMin: minutesFor(left, 1), togetherMin: minutesFor(left, 2) },
       steps: { done: states.length - left.length, all: states.length },
-      waits: waitsOf(order, job, today, hours),
+      waits: waitsOf(planned, today, hours),
     };
   }
 }
@@ -111,12 +112,12 @@ function bareCar(job: Job): WeekCar {
 }
 
 /** Where work at an opening has begun, its parts are here. */
-function waitsOf({ lines, included }: OrderAnswer, { bay }: Job, today: string, hours: Hours): WeekCar['waits'] {
-  const begun = included.filter(({ openingId }) => isBegunAt(bay, openingId)).map(({ label }) => label);
+function waitsOf({ job, lines, included }: Planned, today: string, hours: Hours): WeekCar['waits'] {
+  const begun = included.filter(({ id }) => isBegunAt(job.bay, id)).map(({ record }) => placeLabel(record));
   const out = lines.filter(
     ({ pieces, aside, forOpenings }) => pieces > aside && !forOpenings.every((label) => begun.includes(label)),
   );
-  const days = out.map(({ maker, name, taken }) => ({
+  const days = out.map(({ part: { maker, name }, taken }) => ({
     what: `${maker} ${name}`,
     day: taken?.offer.leadDays == null ? null : arrivalDay(today, taken.offer.leadDays, hours),
   }));

@@ -8,10 +8,10 @@ import {
   makeFeed,
 } from '@low-quarry/core/contracts/week';
 import type { Router } from 'express';
-import type { DataSource, EntityManager } from 'typeorm';
+import type { EntityManager } from 'typeorm';
 import { notFound } from '../../http/AppError';
 import { guard } from '../../http/guard';
-import { fileRoute, route, write } from '../../http/route';
+import { fileRoute, route } from '../../http/route';
 import { JobsStore } from '../jobs/JobsStore';
 import type { OrdersService } from '../orders/OrdersService';
 import { PeopleStore } from '../people/PeopleStore';
@@ -20,8 +20,7 @@ import { SettingsStore } from '../settings/SettingsStore';
 import { WeekService } from './WeekService';
 import { CALENDAR_TYPE, weekCalendar } from './weekCalendar';
 
-export function weekRoutes(router: Router, db: DataSource, orders: OrdersService, now: () => Date): void {
-  const { manager } = db;
+export function weekRoutes(router: Router, manager: EntityManager, orders: OrdersService, now: () => Date): void {
   const people = new PeopleStore(manager);
   const service = new WeekService(new JobsStore(manager), orders, people, new SettingsStore(manager), now);
   route(router, getWeek, ({ params }) => service.get(params.day));
@@ -31,16 +30,17 @@ export function weekRoutes(router: Router, db: DataSource, orders: OrdersService
     const text = weekCalendar(jobs, shop, now(), { days });
     return { name: `bay-${days[0]}.ics`, type: CALENDAR_TYPE, bytes: Buffer.from(text) };
   });
-  route(router, getFeed, ({ actor }) => feedOf(manager, actor.personId));
-  write(router, db, makeFeed, async ({ manager, actor }) => {
+  route(router, getFeed, ({ actor }) => feedOf(people, actor.personId));
+  // Not one that is answered again: its answer would be kept, and nobody but its person has it.
+  route(router, makeFeed, async ({ actor }) => {
     const token = newToken();
-    await new PeopleStore(manager).setFeed(actor.personId, hashToken(token));
+    await people.setFeed(actor.personId, hashToken(token));
     const [own, all] = FEED_KINDS.map((which) => FEED_PATH.replace(':token', token).replace(':which', which));
     return { paths: { own: own as string, all: all as string } };
   });
-  write(router, db, endFeed, async ({ manager, actor }) => {
-    await new PeopleStore(manager).setFeed(actor.personId, null);
-    return feedOf(manager, actor.personId);
+  route(router, endFeed, async ({ actor }) => {
+    await people.setFeed(actor.personId, null);
+    return feedOf(people, actor.personId);
   });
   router.get(FEED_PATH, guard('anybody'), async (request, response) => {
     const which = FEED_KINDS.find((each) => each === request.params.which);
@@ -53,7 +53,7 @@ export function weekRoutes(router: Router, db: DataSource, orders: OrdersService
   });
 }
 
-async function feedOf(manager: EntityManager, personId: string): Promise<{ exists: boolean; readAt: string | null }> {
-  const row = await new PeopleStore(manager).findRow(personId);
+async function feedOf(people: PeopleStore, personId: string): Promise<{ exists: boolean; readAt: string | null }> {
+  const row = await people.findRow(personId);
   return { exists: row?.feed_hash != null, readAt: row?.feed_read_at?.toISOString() ?? null };
 }

@@ -10,9 +10,9 @@ import { downloadFile } from '../../device/downloadFile';
 import { addressOf } from '../../stations/addressOf';
 import { Button } from '../../ui/Button';
 import { FormError } from '../../ui/FormError';
-import { lateCode, NotLoadedError } from '../../ui/late';
 import { useSettings } from '../../ui/settings';
 import { Answered } from '../../ui/states';
+import { cutFault, cutFiles } from '../fit/cutFiles';
 
 function cuttingQuery(jobId: string) {
   return queryOptions({
@@ -71,8 +71,6 @@ type GroupProps = CuttingAnswer['sheets'][number] & {
   readonly allPieces: CuttingAnswer['pieces'];
 };
 
-const cutFiles = lateCode(() => import('@low-quarry/core/cutFiles'));
-
 function Group({ thicknessMm, sheets, atLeast, laid, leftMm, tooLarge, sheet, allPieces }: GroupProps) {
   const { unit } = useSettings();
   const [fault, setFault] = useState<string | null>(null);
@@ -93,8 +91,7 @@ function Group({ thicknessMm, sheets, atLeast, laid, leftMm, tooLarge, sheet, al
       );
       downloadFile(`sheet-${thicknessMm}-mm-${on + 1}.dxf`, content, 'image/vnd.dxf');
     } catch (error) {
-      if (!(error instanceof NotLoadedError)) throw error;
-      setFault('What writes this file is not on this device yet: try it again once the server answers.');
+      setFault(cutFault(error));
     }
   };
   const size = `${printLength(sheet.lengthMm, unit)} × ${printLength(sheet.widthMm, unit)}`;

@@ -1,4 +1,5 @@
 /** What is shown of a car's plan. */
+import { hoursWords } from '@low-quarry/core/model';
 import type { PlanStep, Schedule, StepState } from '@low-quarry/core/plan';
 
 export type PlanGroup = { readonly where: string; readonly states: readonly StepState[] };
@@ -42,8 +43,7 @@ const WAIT_MIN = 1;
 /** "about 1 h 25 min": to five minutes, for nobody knows it better. */
 export function aboutWords(minutes: number): string {
   const whole = Math.max(5, Math.round(minutes / 5) * 5);
-  const [hours, rest] = [Math.floor(whole / 60), whole % 60];
-  return `about ${[hours > 0 ? `${hours} h` : '', rest > 0 ? `${rest} min` : ''].filter(Boolean).join(' ')}`;
+  return `about ${hoursWords(whole)}`;
 }
 
 /** Of one step: "2 min", "under a minute". */

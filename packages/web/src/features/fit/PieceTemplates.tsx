@@ -10,8 +10,8 @@ import { useState } from 'react';
 import { shopSettingsQuery } from '../../api/settingsQuery';
 import { downloadFile } from '../../device/downloadFile';
 import { Button } from '../../ui/Button';
-import { lateCode, NotLoadedError } from '../../ui/late';
 import { TextField } from '../../ui/TextField';
+import { cutFault, cutFiles } from './cutFiles';
 
 type PieceTemplatesProps = {
   readonly record: Pick<OpeningRecord, 'place' | 'side' | 'name'>;
@@ -51,11 +51,6 @@ type PieceProps = {
   readonly paper: PaperName;
 };
 
-const NOT_HERE = 'What writes this file is not on this device yet: try it again once the server answers.';
-
-/** What writes them is large, and most screens cut nothing. */
-const cutFiles = lateCode(() => import('@low-quarry/core/cutFiles'));
-
 function Piece({ piece: { what, template, isSound }, record, unit, speakerName, askedMm, paper }: PieceProps) {
   const [fault, setFault] = useState<string | null>(null);
   const [sheets, setSheets] = useState(0);
@@ -79,11 +74,7 @@ function Piece({ piece: { what, template, isSound }, record, unit, speakerName, 
     try {
       await write(await cutFiles());
     } catch (error) {
-      setFault(
-        error instanceof NotLoadedError
-          ? NOT_HERE
-          : `This file could not be written: ${error instanceof Error ? error.message : String(error)}`,
-      );
+      setFault(cutFault(error));
     }
   };
   const toPdf = (scale?: PrinterScale) =>
@@ -137,8 +128,7 @@ function ScaledPrinter({ onScale }: { readonly onScale: (scale: PrinterScale) =>
       onScale(printerScale(wide.value.valueMm, high.value.valueMm));
       setError(null);
     } catch (thrown) {
-      if (!(thrown instanceof RangeError) && !(thrown instanceof NotLoadedError)) throw thrown;
-      setError(thrown instanceof RangeError ? thrown.message : NOT_HERE);
+      setError(thrown instanceof RangeError ? thrown.message : cutFault(thrown));
     }
   };
   return (

@@ -69,7 +69,7 @@ function concerns([name, id]: readonly unknown[], { kind, recordId, isGone }: Li
     case 'undo':
       return true;
     case 'week':
-      return true;
+      return kind !== 'photo';
     case 'settings':
       return kind === 'settings';
     case 'people':

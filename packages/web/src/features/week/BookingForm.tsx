@@ -7,7 +7,7 @@ import { useController, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import { z } from 'zod';
 import { addressOf } from '../../stations/addressOf';
-import { inShopDays, shopDay } from '../../text/shopDays';
+import { shopDay } from '../../text/shopDays';
 import { readClock, readMinutes } from '../../text/typedMinutes';
 import { BroughtBack } from '../../ui/BroughtBack';
 import { Button } from '../../ui/Button';
@@ -20,10 +20,10 @@ import { useTypedKept } from '../../ui/form/useTypedKept';
 import { newId } from '../../ui/newId';
 import { Tick } from '../../ui/Tick';
 import { useKept } from '../../ui/useKept';
-import { clashTone } from './clashWords';
+import { ClashLine } from './ClashLine';
 import { needWords, waitsWords } from './NotBooked';
 import type { useBook } from './weekQueries';
-import type { AtHand } from './weekView';
+import { type AtHand, usualMinutes } from './weekView';
 
 const typedShape = z.object({
   day: z.string().nullable(),
@@ -35,9 +35,6 @@ const typedShape = z.object({
 type Typed = Readonly<z.output<typeof typedShape>>;
 
 const NOTHING_REFUSED: readonly never[] = [];
-/** Where nothing is planned, min. */
-const USUAL_MIN = 120;
-
 /** Each text is read with what is wrong with it at its own field; what can be read is held against the record's own rules. */
 const typedSchema: z.ZodType<Omit<Booking, 'key'>, Typed> = typedShape.transform(
   ({ time, at, people, day, lift }, context) => {
@@ -196,10 +193,7 @@ function toTyped({ day, at, minutes, lift, people }: Omit<Booking, 'key'>): Type
 
 /** As long as is left of its plan, where a lift is free first, after its parts are here. */
 function proposal(week: Week, car: WeekCar): Omit<Booking, 'key'> {
-  const minutes = Math.max(
-    BOOKING_STEP_MIN,
-    Math.ceil((car.need?.aloneMin || USUAL_MIN) / BOOKING_STEP_MIN) * BOOKING_STEP_MIN,
-  );
+  const minutes = usualMinutes(car);
   const free = nextFree(week, null, car, minutes);
   const otherwise = { day: week.today, at: week.hours.from, lift: week.lifts[0] as string };
   return { ...(free ?? otherwise), minutes, people: [] };
@@ -236,17 +230,11 @@ function Clashes({ week, car, booking }: { readonly week: Week; readonly car: We
   if (clashes.length === 0) return <p className="text-clears">Nothing else of the bay is in its way.</p>;
   return (
     <ul>
-      {clashes.map((clash) => {
-        const isHard = clashTone([clash]) === 'hits';
-        return (
-          <li
-            key={`${clash.kind} ${clash.sentence}`}
-            className={`font-semibold ${isHard ? 'text-hits' : 'text-measure'}`}
-          >
-            {isHard ? '✕' : '◇'} {inShopDays(clash.sentence)}
-          </li>
-        );
-      })}
+      {clashes.map(({ kind, sentence }) => (
+        <li key={`${kind} ${sentence}`}>
+          <ClashLine kind={kind} sentence={sentence} />
+        </li>
+      ))}
     </ul>
   );
 }

@@ -4,9 +4,10 @@ import type { Week, WeekCar } from '@low-quarry/core/contracts/week';
 import { type Booking, hoursWords } from '@low-quarry/core/model';
 import { Link } from 'react-router';
 import { addressOf } from '../../stations/addressOf';
-import { inShopDays, shopDay } from '../../text/shopDays';
+import { shopDay } from '../../text/shopDays';
 import { Button } from '../../ui/Button';
 import { Empty } from '../../ui/states';
+import { ClashLine } from './ClashLine';
 import type { Dragged } from './WeekBoard';
 
 type NotBookedProps = {
@@ -57,10 +58,8 @@ function Waiting({ car, week, mayBook, onOpen }: NotBookedProps & { readonly car
           {car.dueOn ? `Due on ${shopDay(car.dueOn)}. ` : 'No day is promised. '}
           {needWords(car)} {car.waits && waitsWords(car.waits)}
         </p>
-        {ofCar.map(({ sentence }) => (
-          <p key={sentence} className="text-[13px] leading-4 font-semibold text-measure">
-            ◇ {inShopDays(sentence)}
-          </p>
+        {ofCar.map(({ kind, sentence }) => (
+          <ClashLine key={sentence} kind={kind} sentence={sentence} className="block text-[13px] leading-4" />
         ))}
       </div>
       {mayBook && (

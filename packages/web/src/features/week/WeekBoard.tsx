@@ -16,7 +16,7 @@ import { type ReactNode, useState } from 'react';
 import { shopDay } from '../../text/shopDays';
 import { newId } from '../../ui/newId';
 import { clashTone } from './clashWords';
-import { type Block, type Column, droppedAt, movedTo, type WeekWay, weekView } from './weekView';
+import { type Block, type Column, droppedAt, movedTo, usualMinutes, type WeekWay, weekView } from './weekView';
 
 const PX_A_MIN = 0.8;
 /** Of a bar, so that its times can be read, px. */
@@ -26,8 +26,6 @@ const TALL_PX = 72;
 /** A press is no drag until the hand has moved so far, px; on glass, until it has rested so long, ms. */
 const MOUSE_DRAG = { activationConstraint: { distance: 6 } };
 const TOUCH_DRAG = { activationConstraint: { delay: 250, tolerance: 6 } };
-/** What is let go in a free place and was not booked yet takes so long where nothing is planned of it, min. */
-const USUAL_MIN = 120;
 
 type WeekBoardProps = {
   readonly week: Week;
@@ -114,10 +112,8 @@ export function WeekBoard({ week, way, mayBook, onOpen, onMove, besides }: WeekB
   );
 }
 
-/** As long as what is left of its plan, for one person. */
-function newBooking({ need }: WeekCar, { lifts }: Week): Booking {
-  const minutes = Math.max(15, Math.ceil((need?.aloneMin || USUAL_MIN) / 15) * 15);
-  return { key: newId(), lift: lifts[0] as string, day: '', at: '', minutes, people: [] };
+function newBooking(car: WeekCar, { lifts }: Week): Booking {
+  return { key: newId(), lift: lifts[0] as string, day: '', at: '', minutes: usualMinutes(car), people: [] };
 }
 
 const HEAD = 'h-6 truncate border-b border-ink px-1 text-[13px] leading-6';

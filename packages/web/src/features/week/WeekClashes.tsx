@@ -1,8 +1,7 @@
 /** What of the week does not go together, in sentences, each with the time it is of. */
 import type { Week, WeekCar } from '@low-quarry/core/contracts/week';
 import type { Booking } from '@low-quarry/core/model';
-import { inShopDays } from '../../text/shopDays';
-import { clashTone } from './clashWords';
+import { ClashLine } from './ClashLine';
 
 export function WeekClashes({
   week: { cars, clashes },
@@ -21,23 +20,18 @@ export function WeekClashes({
         <p>Nothing of this week: each lift and each person is at one car at a time, within the hours.</p>
       )}
       <ul>
-        {shown.map(({ car, key, kind, sentence }) => {
-          const isHard = clashTone([{ kind }]) === 'hits';
-          return (
-            <li key={`${car.jobId} ${key} ${kind} ${sentence}`} className="flex flex-wrap items-baseline gap-x-3">
-              <button
-                type="button"
-                className="min-h-12 text-left font-semibold text-action underline"
-                onClick={() => onOpen(car, car.booked.find((booking) => booking.key === key) ?? car.booked[0] ?? null)}
-              >
-                {car.title}
-              </button>
-              <span className={`font-semibold ${isHard ? 'text-hits' : 'text-measure'}`}>
-                {isHard ? '✕' : '◇'} {inShopDays(sentence)}
-              </span>
-            </li>
-          );
-        })}
+        {shown.map(({ car, key, kind, sentence }) => (
+          <li key={`${car.jobId} ${key} ${kind} ${sentence}`} className="flex flex-wrap items-baseline gap-x-3">
+            <button
+              type="button"
+              className="min-h-12 text-left font-semibold text-action underline"
+              onClick={() => onOpen(car, car.booked.find((booking) => booking.key === key) ?? car.booked[0] ?? null)}
+            >
+              {car.title}
+            </button>
+            <ClashLine kind={kind} sentence={sentence} />
+          </li>
+        ))}
       </ul>
     </section>
   );

@@ -31,7 +31,15 @@ test('a car that had no time comes out of those that wait, and goes back among t
     ...{ jobId: 'one', number: 1, version: 1, title: 'Tern, HDS 3', plate: 'HDS 3', vehicle: 'Tern', dueOn: null },
     ...{ booked: [], need: null, steps: { done: 0, all: 0 }, waits: null },
   };
-  const week = { cars: [], waiting: [car] } as unknown as Week;
+  const week: Week = {
+    ...{
+      today: '2026-12-01',
+      days: ['2026-12-02'],
+      hours: { from: '08:00', to: '17:30', days: [] },
+      lifts: ['Lift 1'],
+    },
+    ...{ people: [], cars: [], waiting: [car], waitingTotal: 1, clashes: [], taken: [] },
+  };
   const booked = withChange(week, { car, before: null, after: MINE, said: '' });
   expect([booked.cars.map((each) => each.booked), booked.waiting]).toEqual([[[MINE]], []]);
   const [now] = booked.cars as [WeekCar];

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Week, WeekCar } from '@low-quarry/core/contracts/week';
 import type { Booking } from '@low-quarry/core/model';
-import { droppedAt, movedTo, weekView } from './weekView';
+import { droppedAt, movedTo, usualMinutes, weekView } from './weekView';
 
 const BOOKING: Booking = {
   ...{ key: 'k1', lift: 'Lift 1', day: '2026-12-02', at: '16:30', minutes: 120, people: ['Rieke'] },
@@ -78,6 +78,15 @@ test('a clash of a car is told at each of its times, one of a time there alone',
   const ofTime = { kind: 'lift', jobId: 'one', key: 'k9', sentence: 'taken' } as const;
   const [block] = weekView(week({ clashes: [ofCar, ofTime] }), 'lift').days[2]?.columns[0]?.blocks ?? [];
   expect(block?.clashes).toEqual([ofCar]);
+});
+
+test.each([
+  [null, 120],
+  [{ aloneMin: 0, togetherMin: 0 }, 120],
+  [{ aloneMin: 71.2, togetherMin: 60 }, 75],
+  [{ aloneMin: 9000, togetherMin: 5000 }, 6000],
+])('a new time of a car that needs %j is %d min long', (need, minutes) => {
+  expect(usualMinutes({ need })).toBe(minutes);
 });
 
 describe('let go', () => {

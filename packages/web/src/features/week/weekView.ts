@@ -1,6 +1,6 @@
 /** The week as it is drawn: columns of lifts or of people by days, and in each what stands there when. */
 import type { Week, WeekCar } from '@low-quarry/core/contracts/week';
-import { BOOKING_STEP_MIN, type Booking, clockOf, minutesOf } from '@low-quarry/core/model';
+import { BOOKING_STEP_MIN, type Booking, clockOf, LONGEST_BOOKING_MIN, minutesOf } from '@low-quarry/core/model';
 import { isOpenOn, spansOf } from '@low-quarry/core/week';
 
 export const WEEK_WAYS = ['lift', 'person'] as const;
@@ -89,6 +89,15 @@ function inLanes(parts: readonly Part[]): readonly Block[] {
       return { ...part, lane };
     });
   return placed.map(({ day: _, ...block }) => ({ ...block, lanes: ends.length }));
+}
+
+/** Of a car of which nothing is planned, min. */
+const USUAL_MIN = 120;
+
+/** How long a new time is: what is left of the car's plan for one person, in whole steps. */
+export function usualMinutes({ need }: Pick<WeekCar, 'need'>): number {
+  const steps = Math.ceil((need?.aloneMin || USUAL_MIN) / BOOKING_STEP_MIN);
+  return Math.min(steps * BOOKING_STEP_MIN, LONGEST_BOOKING_MIN);
 }
 
 /** What is booked where it was let go: on a quarter of an hour, within the day. */
