@@ -162,6 +162,7 @@ export const listedRecordSchema = openingFactsSchema
     lineFilter: true,
     jointWay: true,
     tweeterSeat: true,
+    housing: true,
     obstaclesLooked: true,
     oldSpeaker: true,
     earlier: true,

@@ -10,6 +10,7 @@ export type Verdict = 'clears' | 'measure' | 'hits' | 'hold';
 /** In the order in which a fitter would ask. */
 export const CHECK_IDS = [
   'place',
+  'staysFree',
   'figures',
   'hole',
   'bolts',

@@ -22,7 +22,7 @@ export function ownChecks({ checks }: Pick<Judgement, 'checks'>): readonly Check
 export type Judgement = {
   /** The gravest word of the checks that count for the candidate. */
   readonly verdict: Verdict;
-  /** In the order of `CHECK_IDS`, one of each. */
+  /** In the order of `CHECK_IDS`, one of each; what stays free is asked of what is built on alone. */
   readonly checks: readonly Check[];
   readonly decidedBy: CheckId;
   /** That every length clears at once, 0 to 1; null where a dimension is missing or something holds: nobody can say. */

@@ -15,6 +15,7 @@ type CheckWords = {
 
 const CHECK_WORDS: Readonly<Record<CheckId, CheckWords>> = {
   place: { label: 'Place', place: 'at what is at this place' },
+  staysFree: { label: 'Stays free', place: 'at what must stay free' },
   figures: { label: 'Figures', place: 'for figures that contradict each other' },
   hole: { label: 'Hole', place: 'at the hole' },
   bolts: { label: 'Bolts', place: 'at the bolts' },

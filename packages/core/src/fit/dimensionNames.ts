@@ -42,6 +42,7 @@ export function mapOpening(opening: FitOpening, of: DimensionMap): FitOpening {
       placeX: at(`proud.${thing.id}.placeX`, thing.placeX),
       placeY: at(`proud.${thing.id}.placeY`, thing.placeY),
     })),
+    made: opening.made && { ...opening.made, face: at('made.face', opening.made.face) },
     frontGap: maybe('frontGap', opening.frontGap),
     front: opening.front.map((layer) => ({
       ...layer,

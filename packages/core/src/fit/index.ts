@@ -41,6 +41,7 @@ export { behindClearanceMm } from './margins/checks/depth';
 export { type OpeningFacts, openingHolds } from './margins/checks/facts';
 export { frontAskedMm, frontClearanceMm } from './margins/checks/front';
 export { placeWords } from './margins/checks/place';
+export { freeWords } from './margins/checks/staysFree';
 export type { LayerPlace } from './mates/placements';
 export { openForOpening } from './openForOpening';
 export { CatalogueIndex } from './search/CatalogueIndex';
@@ -68,6 +69,7 @@ export {
   type Fixing,
   FRONT_KINDS,
   type FrontKind,
+  type MadeFace,
   OBSTACLE_KINDS,
   type ObstacleKind,
   type PinsBeyond,
@@ -75,6 +77,7 @@ export {
   type SheetDefaults,
 } from './shapes';
 export { whereItFits } from './whereItFits';
+export { housed } from './work/housed';
 export { DRILL_PLAY_MM, farthestEdgeMm, ROOM_FOR_DOUBT_MM, throatFor } from './work/ownPlate';
 export {
   CAR_WORKS,

@@ -31,7 +31,13 @@ function check(id: CheckId, at: FitOpening = opening(), what: Candidate = candid
   return found;
 }
 
-const FACTS = { airbag: 'none', secondPlug: 'none', pinsBeyond: [], wiring: { kind: 'connector' } } as const;
+const FACTS = {
+  airbag: 'none',
+  secondPlug: 'none',
+  pinsBeyond: [],
+  wiring: { kind: 'connector' },
+  made: null,
+} as const;
 const marginOf = (id: CheckId, at?: FitOpening, what?: Candidate) => check(id, at, what).margin?.valueMm;
 
 describe('hole', () => {

@@ -6,6 +6,7 @@
  * −z to the cabin. Face views are seen from the cabin, x to the right, y up, 0 at the hole's centre.
  */
 import type { BoltPattern, Outline, PartOutline } from '../geometry';
+import type { Housing } from '../housing';
 import type { Dimension } from '../uncertainty';
 import type { HarnessAdapter, Terminals } from '../wiring';
 import type { OpeningDimensionKey } from './Check';
@@ -187,6 +188,18 @@ export type FitOpening = {
   /** Empty where nothing more is known of, or nobody looked at the pins. */
   readonly pinsBeyond: readonly PinsBeyond[];
   readonly airbag: Airbag;
+  /** The housing whose face this is; null for the vehicle's own opening. */
+  readonly made: MadeFace | null;
+};
+
+/** A face that the shop makes, and what is under it as it is without. */
+export type MadeFace = {
+  readonly housing: Housing;
+  /** On a panel that was closed: the car is changed. */
+  readonly isOnClosed: boolean;
+  /** Across. */
+  readonly face: Dimension;
+  readonly under: Pick<FitOpening, 'hole' | 'holeRad' | 'bolts' | 'isThere'>;
 };
 
 export type DepthDatum = 'underside' | 'top' | 'notStated';

@@ -6,7 +6,7 @@ import { FAMILIES } from '../testing/simulation/families';
 import { mirroredCandidate } from '../testing/simulation/mirroredCandidate';
 import { judgeAsMounted, judgeSimulated, simulateCar } from '../testing/simulation/simulateCar';
 import { writtenOpening } from '../testing/simulation/written';
-import { CHECK_IDS, type Check } from './Check';
+import type { Check } from './Check';
 
 const rules = toFitRules({ name: 'Simulated', ...SETTINGS_DEFAULTS });
 const surest = { ...rules, confidence: 0.9995 };
@@ -35,10 +35,10 @@ describe.each(FAMILIES)('%s', (family) => {
         const said = judgeSimulated(writtenOpening(record), claimed, rules);
         const sure = judgeSimulated(writtenOpening(record), claimed, surest);
         const is = judgeAsMounted(opening, real, said, rules);
-        for (const [at, id] of CHECK_IDS.entries()) {
+        for (const [at, { id, verdict }] of said.checks.entries()) {
           const truth = (is.checks[at] as Check).margin;
           const interval = (sure.checks[at] as Check).margin;
-          if ((said.checks[at] as Check).verdict !== 'clears' || !truth || !interval) continue;
+          if (verdict !== 'clears' || !truth || !interval) continue;
           clears++;
           if (truth.valueMm < -1e-6) expect([id, truth.valueMm >= interval.lowerMm]).toEqual([id, true]);
         }

@@ -18,6 +18,7 @@ export function asCarried(record: OpeningRecord): OpeningRecord {
     polarity: carriedPolarity(record.polarity),
     lineFilter: null,
     tweeterSeat: null,
+    housing: null,
     jointWay: null,
     trace: record.trace && { ...record.trace, source: carriedSource(record.trace.source) },
     recess: record.recess && { ...record.recess, source: carriedSource(record.recess.source) },

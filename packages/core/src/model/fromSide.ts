@@ -3,6 +3,7 @@
  * the front stays in front. What is no matter of geometry stays as it is: where the wheel is, the plug, the fixing; and an
  * obstacle that stands on one side only does not come along.
  */
+import type { Housing } from '../housing';
 import { type CornerMm, reversedCorners } from './corners';
 import type { OpeningRecord } from './opening';
 import { POLARITY_NOT_KNOWN } from './polarity';
@@ -36,7 +37,20 @@ export function fromSide(record: OpeningRecord): OpeningRecord {
     lineFilter: null,
     // What was tried there was not tried here.
     tweeterSeat: record.tweeterSeat && { ...record.tweeterSeat, clothGapMm: null },
+    housing: record.housing && mirroredHousing(record.housing),
     plugDeg: record.plugDeg === null ? null : mirroredDeg(record.plugDeg),
+  };
+}
+
+/** Its shape, and where what must stay free usually is; the belt, the crank and the pocket of this side are looked for on this side. */
+function mirroredHousing(housing: Housing): Housing {
+  const { base, xMm, aimDeg } = housing;
+  return {
+    ...housing,
+    xMm: negative(xMm),
+    aimDeg: mirroredDeg(aimDeg),
+    base: base.kind === 'contour' ? { ...base, corners: mirroredCorners(base.corners) } : base,
+    free: {},
   };
 }
 

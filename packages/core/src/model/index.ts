@@ -419,7 +419,7 @@ export { jobCode, lotCode, lotWords, MOST_ON_SHELF, type ShelfState, shelfStateS
 export { ageOf, type Good, lineNeeds, type SmallNeed, smallNeeds } from './smallNeeds';
 export { ORIGIN_LABELS, SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
 export { STOWED_KINDS, STOWED_LABELS, type Stowed, type StowedKind, stowedSchema, stowedWords } from './stowed';
-export { isOpeningThere, openingFacts, rimPlaceList, toDimension, toFitOpening } from './toFitOpening';
+export { isOpeningThere, openingFacts, rimPlaceList, takesSpeaker, toDimension, toFitOpening } from './toFitOpening';
 export {
   TWEETER_HOLD_KINDS,
   TWEETER_HOLDS,

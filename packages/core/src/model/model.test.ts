@@ -83,6 +83,8 @@ describe('an opening', () => {
         bolts: { kind: 'rectangle', screwDiameterMm: 4 },
         fixing: 'screws',
         behind: 'nothing',
+        presence: 'fitted',
+        housing: null,
       }),
     ).toEqual(['holeLength', 'holeWidth', 'boltWidth', 'boltHeight', 'frontGap']);
   });

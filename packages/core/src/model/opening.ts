@@ -1,6 +1,7 @@
 /** One place for a speaker in one vehicle: the record of what was found there. */
 import { z } from 'zod';
 import { ASSUMABLE, FIXINGS, FRONT_KINDS, OBSTACLE_KINDS } from '../fit';
+import { housingSchema } from '../housing';
 import { JOINT_WAYS } from '../wiring';
 import { buildSchema } from './build';
 import { earlierSchema } from './earlierWork';
@@ -198,6 +199,8 @@ const openingFieldsSchema = z.strictObject({
   jointWay: z.enum(JOINT_WAYS).nullable().default(null),
   /** Of a new tweeter that goes in here; null until somebody decided. */
   tweeterSeat: tweeterSeatSchema.nullable().default(null),
+  /** What the shop builds here to carry the speaker; null for the vehicle's own opening. */
+  housing: housingSchema.nullable().default(null),
   /** Of the cover that has to come off; asked where a cover may hold one. */
   airbag: z.enum(AIRBAGS).default('notLooked'),
   dimensions: dimensionsSchema,

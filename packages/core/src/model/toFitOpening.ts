@@ -1,5 +1,5 @@
 /** An opening's record as the shape that the checks work on. */
-import type { FitObstacle, FitOpening, OpeningDimensionKey, OpeningFacts } from '../fit';
+import { type FitObstacle, type FitOpening, housed, type OpeningDimensionKey, type OpeningFacts } from '../fit';
 import { halfExtentsMm, type Outline, type OutlineMm, outlineMm, outlineRadiusMm } from '../geometry';
 import {
   type Dimension,
@@ -62,13 +62,22 @@ function repeatsOf(
 }
 
 /**
- * The shape that the checks work on.
+ * The shape that the checks work on: of an opening with a housing, the housing's face.
  *
  * @param connectorName the trade name of a connector, for the sentences
  */
 export function toFitOpening(
   record: OpeningRecord,
   halfWidthsMm: Readonly<Record<SourceId, number>>,
+  connectorName: (connectorId: string) => string,
+): FitOpening {
+  const own = ownOpening(record, halfWidthsMm, connectorName);
+  return record.housing ? housed(own, record.housing) : own;
+}
+
+function ownOpening(
+  record: OpeningRecord,
+  halfWidthsMm: HalfWidths,
   connectorName: (connectorId: string) => string,
 ): FitOpening {
   const repeats = repeatsOf(record, halfWidthsMm);
@@ -129,7 +138,13 @@ export function toFitOpening(
     secondPlug: record.secondPlug,
     pinsBeyond: beyondSound(record.plugFaces),
     airbag: airbagAt(record),
+    made: null,
   };
+}
+
+/** Whether a speaker goes in here: into an opening, or into what is built on a panel that has none. */
+export function takesSpeaker({ presence, housing }: Pick<OpeningRecord, 'presence' | 'housing'>): boolean {
+  return presence !== 'notThere' && (presence !== 'blank' || housing !== null);
 }
 
 /** A blank panel has no opening, and neither has a place that the vehicle lacks. */
@@ -160,13 +175,17 @@ function toWiring(record: OpeningRecord, connectorName: (connectorId: string) =>
 
 /** What is known of an opening besides its lengths, as far as it holds whatever is chosen for it. */
 export function openingFacts(
-  record: Pick<OpeningRecord, 'place' | 'airbag' | 'secondPlug' | 'plugFaces' | 'wiring' | 'earlier'>,
+  record: Pick<
+    OpeningRecord,
+    'place' | 'airbag' | 'secondPlug' | 'plugFaces' | 'wiring' | 'earlier' | 'presence' | 'housing'
+  >,
 ): OpeningFacts {
   return {
     airbag: airbagAt(record),
     secondPlug: record.secondPlug,
     pinsBeyond: beyondSound(record.plugFaces),
     wiring: { kind: isCut(record) ? 'cut' : record.wiring.kind },
+    made: record.housing && { isOnClosed: record.presence === 'blank' },
   };
 }
 

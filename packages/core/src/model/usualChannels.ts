@@ -5,6 +5,7 @@
 import { type Channel, channelSchema } from './around';
 import type { OpeningRecord } from './opening';
 import { type Place, placeLabel } from './place';
+import { takesSpeaker } from './toFitOpening';
 
 const FRONT: ReadonlySet<Place> = new Set([
   'frontDoorLow',
@@ -17,9 +18,9 @@ const FRONT: ReadonlySet<Place> = new Set([
 
 /** @returns only those on which something hangs */
 export function usualChannels(
-  openings: readonly Pick<OpeningRecord, 'place' | 'side' | 'name' | 'presence'>[],
+  openings: readonly Pick<OpeningRecord, 'place' | 'side' | 'name' | 'presence' | 'housing'>[],
 ): Channel[] {
-  const there = openings.filter(({ presence }) => presence !== 'blank' && presence !== 'notThere');
+  const there = openings.filter(takesSpeaker);
   const names = [...new Set(there.map(nameOf))];
   return names.map((name) =>
     channelSchema.parse({

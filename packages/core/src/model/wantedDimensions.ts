@@ -32,7 +32,19 @@ export function wantedDimensions({
   bolts,
   fixing,
   behind,
-}: Pick<OpeningRecord, 'holeKind' | 'bolts' | 'fixing' | 'behind'>): readonly OpeningDimensionKey[] {
+  presence,
+  housing,
+}: Pick<
+  OpeningRecord,
+  'holeKind' | 'bolts' | 'fixing' | 'behind' | 'presence' | 'housing'
+>): readonly OpeningDimensionKey[] {
+  // What is made is known as it is made; of what lies behind it, and under it, that counts which it is open to.
+  if (housing?.back === 'closed') return [];
+  if (housing)
+    return [
+      ...(presence === 'blank' ? [] : [...HOLE_DIMENSIONS[holeKind], ...boltDimensions({ bolts, fixing })]),
+      ...(behind === 'nothing' ? [] : (['depthBehind'] as const)),
+    ];
   return [
     ...HOLE_DIMENSIONS[holeKind],
     ...boltDimensions({ bolts, fixing }),

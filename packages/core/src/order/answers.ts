@@ -32,6 +32,7 @@ export const CURE_IDS = [
   'triedInHand',
   'holeFiled',
   'makersManual',
+  'builtOnAgreed',
 ] as const;
 export type CureId = (typeof CURE_IDS)[number];
 
@@ -180,6 +181,14 @@ export const CURES: Readonly<Record<CureId, Cure>> = {
     ownerOnly: true,
     asksLeave: false,
     suits: ({ airbag }) => airbag === 'near',
+  },
+  builtOnAgreed: {
+    check: 'place',
+    words: 'The owner agrees that it is built on a panel that was closed, and that its holes stay',
+    evidence: 'What was agreed, and where it is written',
+    ownerOnly: false,
+    asksLeave: true,
+    suits: ({ made }) => made?.isOnClosed ?? false,
   },
 };
 

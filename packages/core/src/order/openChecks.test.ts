@@ -4,7 +4,13 @@ import type { Answer } from './answers';
 import { CURE_IDS, CURES, curesFor, newAnswersSchema, withAnswers } from './answers';
 import { gravestOf, heldBackBecause, openChecks, unanswered } from './openChecks';
 
-const PLUGS = { airbag: 'none', secondPlug: 'none', pinsBeyond: [], wiring: { kind: 'connector' } } as const;
+const PLUGS = {
+  airbag: 'none',
+  made: null,
+  secondPlug: 'none',
+  pinsBeyond: [],
+  wiring: { kind: 'connector' },
+} as const;
 const WARNING = { ...PLUGS, secondPlug: 'warning' } as const;
 
 function check(id: CheckId, verdict: Verdict, marginMm: number | null = null, more: Partial<Check> = {}): Check {
@@ -148,7 +154,7 @@ describe('a hold', () => {
 
   test('every check that may hold has a cure, and warning sounds are the owner’s, with leave', () => {
     expect(new Set(CURE_IDS.map((id) => CURES[id].check))).toEqual(
-      new Set(['chime', 'connector', 'wireWay', 'hole', 'airbag']),
+      new Set(['chime', 'connector', 'wireWay', 'hole', 'airbag', 'place']),
     );
     for (const id of curesFor('chime', WARNING)) expect(CURES[id]).toMatchObject({ ownerOnly: true, asksLeave: true });
     expect(curesFor('chime', WARNING)).toHaveLength(2);
@@ -179,6 +185,10 @@ describe('a hold', () => {
     expect(curesFor('chime', { ...PLUGS, secondPlug: 'sound' })).toEqual([]);
     expect(curesFor('airbag', { ...PLUGS, airbag: 'near' })).toEqual(['makersManual']);
     expect(curesFor('airbag', { ...PLUGS, airbag: 'notLooked' })).toEqual([]);
+    // A panel that stays closed is no place for a speaker, whoever agrees.
+    expect(curesFor('place', PLUGS)).toEqual([]);
+    expect(curesFor('place', { ...PLUGS, made: { isOnClosed: true } })).toEqual(['builtOnAgreed']);
+    expect(curesFor('place', { ...PLUGS, made: { isOnClosed: false } })).toEqual([]);
   });
 });
 

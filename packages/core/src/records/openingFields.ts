@@ -1,5 +1,6 @@
 /** The fields of an opening's record: each dimension, and each fact. Its place is its identity and no field. */
 
+import { type Housing, housingWords } from '../housing';
 import type {
   Build,
   Earlier,
@@ -47,6 +48,7 @@ const FACT_LABELS = {
   lineFilter: 'Filter in its line',
   jointWay: 'Its wires are joined by',
   tweeterSeat: 'Seat of its tweeter',
+  housing: 'Pod, wedge or cup that is built',
   airbag: 'Airbag at the cover',
   depthReadings: 'Depths at other places',
   obstacles: 'Beams, rails and wires',
@@ -72,6 +74,7 @@ const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   polarity: (polarity) => polarityWords(polarity as Polarity),
   lineFilter: (filter) => lineFilterWords(filter as OpeningLineFilter | null),
   tweeterSeat: (seat) => tweeterSeatWords(seat as TweeterSeat | null),
+  housing: (housing) => housingWords(housing as Housing | null),
   jointWay: (way) => (way === null ? 'as the shop joins wires' : JOINTS[way as JointWay].pieces),
   build: (build) => buildWords(build as Build),
 };

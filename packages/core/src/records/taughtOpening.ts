@@ -16,6 +16,7 @@ const NOT_TAUGHT: ReadonlySet<string> = new Set([
   'faces',
   'lineFilter',
   'tweeterSeat',
+  'housing',
   'jointWay',
 ]);
 

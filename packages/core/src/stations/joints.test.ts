@@ -97,7 +97,7 @@ describe('at a speaker', () => {
       linesOf(opening([answered(cure)])).some(({ id }) => id.startsWith(CURES[cure].check)),
     );
     const rest = CURE_IDS.filter((cure) => !joins.includes(cure));
-    expect(rest).toEqual(['newWire', 'notchCut', 'triedInHand', 'holeFiled', 'makersManual']);
+    expect(rest).toEqual(['newWire', 'notchCut', 'triedInHand', 'holeFiled', 'makersManual', 'builtOnAgreed']);
   });
 
   test('in a door the sleeve seals; at the bench, in a dash and in a shop that solders it is as it suits there', () => {

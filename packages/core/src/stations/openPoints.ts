@@ -6,8 +6,9 @@
  * source: a wrong loom or part is a return and a second visit, an owner who did not agree is an argument after the work.
  */
 
+import { FREE_KINDS, type Housing, STAYS_FREE } from '../housing';
 import { listed } from '../listed';
-import { CONSENT_LABELS, KEEP_LABELS, type Keep, placeLabel, SETTINGS_DEFAULTS } from '../model';
+import { CONSENT_LABELS, KEEP_LABELS, type Keep, placeLabel, SETTINGS_DEFAULTS, takesSpeaker } from '../model';
 import { type ConsentKind, lowerFirst, missingConsents, type NeededConsent } from '../order';
 import { baselinePoints, handOverPoints } from './baselinePoints';
 import { counterPoints, telephonePoints } from './bookInPoints';
@@ -36,7 +37,7 @@ export function openPoints(
   shop: ShopWishes = SETTINGS_DEFAULTS,
   dayWords: (day: string) => string = (day) => day,
 ): readonly OpenPoint[] {
-  const there = openings.filter(({ record: { presence } }) => presence !== 'blank' && presence !== 'notThere');
+  const there = openings.filter(({ record }) => takesSpeaker(record));
   const facts = carFactPoints(job, there);
   const atStation = (at: OpenPoint['askedAt']) => facts.filter(({ askedAt }) => askedAt === at);
   const asked = [
@@ -83,11 +84,14 @@ export function railOf(points: readonly OpenPoint[]): Readonly<Record<RailStatio
 
 /** With the panel off, or on the first side of two. */
 function measurePoints({ id, record, state }: PointOpening, { doneBefore }: PointJob): readonly OpenPoint[] {
+  // What is made is known: only what it is open to is looked at.
+  const isMade = record.housing?.back === 'closed';
+  const free = record.housing ? freeNotLooked(record.housing) : [];
   const looks = [
-    ...(record.assumed.length > 0 ? ['its hole, its screws and what is behind'] : []),
+    ...(!isMade && record.assumed.length > 0 ? ['its hole, its screws and what is behind'] : []),
     // Nobody asks about it where the customer knows of nothing.
     ...(doneBefore && record.earlier === null ? ['what was done to it before'] : []),
-    ...(record.obstaclesLooked ? [] : ['beams, rails and wires behind it']),
+    ...(isMade || record.obstaclesLooked ? [] : ['beams, rails and wires behind it']),
   ];
   const common = { station: 'measure', settledAt: { kind: 'measure', openingId: id }, isHeld: false } as const;
   const label = placeLabel(record);
@@ -103,6 +107,18 @@ function measurePoints({ id, record, state }: PointOpening, { doneBefore }: Poin
           },
         ]
       : []),
+    ...(free.length > 0
+      ? [
+          {
+            ...common,
+            id: `free ${id}`,
+            askedAt: 'counter' as const,
+            words: `${label}: look where these are, which must stay free of what is built: ${listed(free)}.`,
+            stake:
+              'Five minutes with a tape, before anything is cut; a pod under a belt or a bag’s cover is built again.',
+          },
+        ]
+      : []),
     ...(state.kind === 'toMeasure'
       ? [
           {
@@ -115,6 +131,12 @@ function measurePoints({ id, record, state }: PointOpening, { doneBefore }: Poin
         ]
       : []),
   ];
+}
+
+function freeNotLooked(housing: Housing): readonly string[] {
+  return FREE_KINDS.filter((kind) => housing.free[kind] === undefined).map((kind) =>
+    lowerFirst(STAYS_FREE[kind].label),
+  );
 }
 
 function matchPoints({ id, record, state }: PointOpening): readonly OpenPoint[] {

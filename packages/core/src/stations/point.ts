@@ -53,6 +53,7 @@ export type PointOpening = {
     | 'lineFilter'
     | 'jointWay'
     | 'tweeterSeat'
+    | 'housing'
     | 'obstaclesLooked'
     | 'behind'
     | 'oldSpeaker'

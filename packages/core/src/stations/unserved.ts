@@ -14,7 +14,7 @@ const ROOM_FOR_BASS: ReadonlySet<Place> = new Set(['rearDeck', 'rearWall', 'unde
 const FRONT_SEATS_ONLY: ReadonlySet<VehicleRecord['body']> = new Set(['roadster', 'smallVan', 'largeVan', 'lorry']);
 
 type WishJob = Pick<JobFacts, 'goals' | 'later'> & { readonly vehicle: Pick<VehicleRecord, 'body' | 'cab'> };
-type WishOpening = { readonly record: Pick<OpeningRecord, 'place' | 'side' | 'name' | 'presence'> };
+type WishOpening = { readonly record: Pick<OpeningRecord, 'place' | 'side' | 'name' | 'presence' | 'housing'> };
 
 export type Unserved = { readonly id: 'rearSeats' | 'bass'; readonly words: string; readonly could: string };
 
@@ -54,8 +54,8 @@ export function unservedWishes(
   ];
 }
 
-function carriesSpeaker({ presence }: WishOpening['record']): boolean {
-  return presence === 'fitted' || presence === 'empty' || presence === 'notLooked';
+function carriesSpeaker({ presence, housing }: WishOpening['record']): boolean {
+  return presence === 'fitted' || presence === 'empty' || presence === 'notLooked' || housing !== null;
 }
 
 function hasRearSeats({ body, cab }: WishJob['vehicle']): boolean {

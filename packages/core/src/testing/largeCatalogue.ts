@@ -381,6 +381,7 @@ function plain(
     secondPlug: 'none',
     pinsBeyond: [],
     airbag: 'none',
+    made: null,
   };
 }
 

@@ -147,6 +147,7 @@ export function opening(changes: Partial<FitOpening> = {}): FitOpening {
     secondPlug: 'none',
     pinsBeyond: [],
     airbag: 'none',
+    made: null,
     ...changes,
   };
 }

@@ -22,6 +22,7 @@ const WORDS: Readonly<Record<string, string>> = {
   'opening.boltPosition': 'Trace of the screws',
   'opening.recessDiameter': 'Recess diameter',
   'opening.bore.depth': 'Depth of the bore behind the hole',
+  'opening.made.face': 'Face of what is built',
   'opening.bore.inside': 'Diameter of the bore behind the hole',
   'opening.frontGap': 'Front gap',
   'speaker.flangeDiameter': 'Flange diameter',

@@ -26,6 +26,7 @@ export const PROPOSERS: Readonly<Record<CheckId, readonly Proposer[]>> = {
   connector: [],
   chime: [],
   airbag: [],
+  staysFree: [],
   hole: [file, lugs, turn],
   bolts: [drill, cutPlate],
   obstacles: [lugs, turn],

@@ -15,10 +15,12 @@ import { liesFlat } from './checks/liesFlat';
 import { obstacles } from './checks/obstacles';
 import { place } from './checks/place';
 import { screws } from './checks/screws';
+import { staysFree } from './checks/staysFree';
 import { terminals } from './checks/terminals';
 
 export const CHECK_TABLE: Readonly<Record<CheckId, CheckKind>> = {
   place,
+  staysFree,
   figures,
   hole,
   bolts,

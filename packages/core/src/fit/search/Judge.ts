@@ -239,7 +239,10 @@ export class Judge {
       gaps.begin(true);
       CHECK_TABLE[gaps.id].ask(view, gaps, this.rules);
     }
-    const checks = CHECK_IDS.map((id) => this.toCheck(this.gapsOf(id), unit));
+    const { made } = view.opening.opening;
+    const checks = CHECK_IDS.filter((id) => id !== 'staysFree' || made !== null).map((id) =>
+      this.toCheck(this.gapsOf(id), unit),
+    );
     const isMissing = checks.some(({ missing }) => missing.length > 0);
     return {
       verdict: this.verdict,

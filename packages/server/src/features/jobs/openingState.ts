@@ -4,7 +4,14 @@ import { partName } from '@low-quarry/core/catalogue';
 import type { OpeningState } from '@low-quarry/core/contracts/jobs';
 import { openingHolds, placeWords } from '@low-quarry/core/fit';
 import type { OpeningRecord } from '@low-quarry/core/model';
-import { isOpeningThere, isTakenHere, missingDimensions, openingFacts, wantedDimensions } from '@low-quarry/core/model';
+import {
+  isOpeningThere,
+  isTakenHere,
+  missingDimensions,
+  openingFacts,
+  takesSpeaker,
+  wantedDimensions,
+} from '@low-quarry/core/model';
 import { heldBackBecause, neededConsents, openChecks } from '@low-quarry/core/order';
 import { changedSince } from '@low-quarry/core/records';
 import { playsOf } from '@low-quarry/core/stations';
@@ -74,8 +81,8 @@ function judgedState(record: OpeningRecord, stored: StoredChoice, fitting: Fitti
 
 /** Nothing is chosen. */
 function openState(record: OpeningRecord): OpeningState {
-  const isThere = isOpeningThere(record);
-  if (isThere !== 'yes') return { kind: 'noOpening', sentence: placeWords({ isThere, assumed: [] }) };
+  if (!takesSpeaker(record))
+    return { kind: 'noOpening', sentence: placeWords({ isThere: isOpeningThere(record), assumed: [], made: null }) };
   const holds = openingHolds(openingFacts(record));
   if (holds.length > 0) return { kind: 'hold', sentence: holds.map(({ sentence }) => sentence).join(' ') };
   const missing = missingDimensions(record);

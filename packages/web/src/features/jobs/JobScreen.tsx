@@ -1,6 +1,7 @@
 /** One car: what is known of each opening, and what comes next. */
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { capital } from '@low-quarry/core/firstLetter';
+import { HOUSING_LABELS } from '@low-quarry/core/housing';
 import { bodyWords, isOfBaseline, jobFactWords, jobTitle, placeLabel, yearsWords } from '@low-quarry/core/model';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
@@ -165,7 +166,8 @@ function wantedWords({ goals, wants }: Job): string {
 
 /** "6.5 in, rivets"; of what is no speaker or only taken as usual, that. */
 function foundWords(record: OpeningWithState['record']): string {
-  const { nominalSize, fixing, presence, assumed } = record;
+  const { nominalSize, fixing, presence, assumed, housing } = record;
+  if (housing) return `${presenceWords(record)}. ${capital(HOUSING_LABELS[housing.as].toLowerCase())} planned`;
   if (presence === 'blank' || presence === 'notThere') return presenceWords(record);
   const size = nominalSize || 'size not known';
   if (assumed.includes('fixing')) return `${size}, usual for the body, not looked at`;

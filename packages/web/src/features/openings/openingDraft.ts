@@ -145,6 +145,7 @@ export function carryOver(draft: OpeningDraft, other: OpeningRecord): OpeningDra
     ...(facts.bore ? { bore: facts.bore } : {}),
     ...(facts.proud.length > 0 || facts.proudLooked ? { proud: facts.proud } : {}),
     ...(facts.front.length > 0 ? { front: facts.front } : {}),
+    ...(facts.housing ? { housing: facts.housing } : {}),
     // What was looked at on the other side of this car is more than what is usual for its body.
     assumed: facts.assumed.filter((each) => there.assumed.includes(each)),
   };
@@ -194,6 +195,7 @@ function carriedFacts({
   front,
   depthReadings,
   obstacles,
+  housing,
 }: OpeningRecord): Partial<OpeningFacts> {
   const reread = (measurement: Measurement, way: typeof INWARDS | typeof OUTWARDS): Measurement => ({
     ...rereadFromMetal(measurement, faces, way),
@@ -210,6 +212,7 @@ function carriedFacts({
     behind,
     material,
     wallMm,
+    housing,
     recess: recess && { ...recess, source: 'carriedOver' },
     bore: bore && { depth: reread(bore.depth, INWARDS), inside: { ...bore.inside, ...CARRIED } },
     proud: proud.map((each) => ({ ...each, height: { ...each.height, ...CARRIED } })),

@@ -9,6 +9,7 @@ import {
   PLUG_OF_LABELS,
   POWER_RATING_LABELS,
   placeLabel,
+  takesSpeaker,
   usualChannels,
   type VehicleRecord,
   vehicleSchema,
@@ -238,9 +239,7 @@ type ChannelsProps = PartProps & {
 
 function Channels({ control, openings, onUsual }: ChannelsProps) {
   const channels = useWatch({ control, name: 'channels' });
-  const places = openings
-    .filter(({ presence }) => presence !== 'blank' && presence !== 'notThere')
-    .map((opening) => placeLabel(opening));
+  const places = openings.filter(takesSpeaker).map((opening) => placeLabel(opening));
   return (
     <div className="flex flex-col gap-3">
       <LookedList

@@ -14,6 +14,7 @@ import {
   polarityWeight,
   polarityWords,
   positivePin,
+  takesSpeaker,
 } from '@low-quarry/core/model';
 import { channelLoadOf, isMoreUndecided, WIRE_FACTS } from '@low-quarry/core/stations';
 import { useQuery } from '@tanstack/react-query';
@@ -164,7 +165,7 @@ function OpeningWires({ job, openings, connectors }: OpeningWiresProps) {
   const doKeysProve = useQuery(shopSettingsQuery).data?.polarityProof === 'testOrKey';
   const isProved = ({ polarity }: OpeningRecord) => polarityWeight(polarity, doKeysProve) === 'tested';
   const plays = openings.filter((opening) => channelLoadOf(opening) !== null);
-  const there = openings.filter(({ record: { presence } }) => presence !== 'blank' && presence !== 'notThere');
+  const there = openings.filter(({ record }) => takesSpeaker(record));
   return (
     <section aria-label="The openings">
       <h2 className="border-b border-ink text-[18px] font-bold">The openings</h2>

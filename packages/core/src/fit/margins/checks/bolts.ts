@@ -64,7 +64,12 @@ export const bolts: CheckKind = {
         missing: missingOf(view),
       };
     if (gaps.tag === NO_HOLES)
-      return { sentence: 'The old speaker was not screwed in: no screw holes have to line up.', nearest: null };
+      return {
+        sentence: view.opening.opening.made
+          ? 'The face is drilled to the speaker’s own pattern: no screw holes have to line up.'
+          : 'The old speaker was not screwed in: no screw holes have to line up.',
+        nearest: null,
+      };
     return gaps.tag >= RING ? ringWords(gaps, unit) : { sentence: jointSentence(view, gaps.tag, unit), nearest: null };
   },
 };

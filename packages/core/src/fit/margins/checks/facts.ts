@@ -7,7 +7,7 @@ import { radToDeg } from '../../../units';
 import type { CheckId } from '../../Check';
 import { besidesWords, bringsMore } from '../../carriedBesides';
 import { turnBetween } from '../../mates/placements';
-import type { Airbag, FitOpening, PinsBeyond, SecondPlug } from '../../shapes';
+import type { Airbag, FitOpening, MadeFace, PinsBeyond, SecondPlug } from '../../shapes';
 import type { CheckKind } from '../CheckKind';
 
 const NO_NOTCH = 0;
@@ -134,6 +134,7 @@ export type OpeningFacts = {
   readonly secondPlug: SecondPlug;
   readonly pinsBeyond: readonly PinsBeyond[];
   readonly wiring: { readonly kind: FitOpening['wiring']['kind'] };
+  readonly made: Pick<MadeFace, 'isOnClosed'> | null;
 };
 
 /** Why an opening is on hold before anything is chosen for it, what may be lost for good first; empty where it is not. */

@@ -21,6 +21,7 @@ import type { Gaps } from '../Gaps';
 
 const GAP = 0;
 const MISSING = 1;
+const UNCOVERED = 2;
 /** Tags from here: a further layer, and the part that meets it. */
 const FIRST_LAYER = 16;
 const PARTS = 8;
@@ -42,11 +43,15 @@ export const front: CheckKind = {
     }
     for (let at = 0; at < opening.front.length; at++)
       askLayer(view, gaps, opening.front[at] as FrontShape, clearancesMm, FIRST_LAYER + at * PARTS);
-    if (!frontGap) gaps.missing(MISSING);
+    if (frontGap) return;
+    if (view.opening.opening.made) gaps.fact('clears', UNCOVERED);
+    else gaps.missing(MISSING);
   },
   tell(view, gaps, rules, unit) {
     if (gaps.tag >= FIRST_LAYER) return layerWords(view, gaps, rules, unit);
     const { frontGap } = view.opening.opening;
+    if (gaps.tag === UNCOVERED)
+      return { sentence: 'Its face has no grille, and nothing that was noted stands over it.', nearest: null };
     if (gaps.tag === MISSING || !frontGap)
       return { sentence: 'The gap to the grille has not been taken.', nearest: null, missing: ['frontGap'] };
     const { xMm, yMm } = view.pose;

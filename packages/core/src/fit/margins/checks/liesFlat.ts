@@ -16,6 +16,7 @@ import type { View } from '../../layout/View';
 import type { LayerPlace } from '../../mates/placements';
 import type { ProudThing } from '../../shapes';
 import type { CheckKind, Told } from '../CheckKind';
+import type { Gaps } from '../Gaps';
 import { addMoves, onFace, screwSlot, screwsThrough } from '../screwPlaces';
 
 /** Tags: a thing, and a plate of the stack; the flange after all of them. */
@@ -23,6 +24,7 @@ const PLATES = 8;
 const NONE_THERE = 1000;
 const NOT_LOOKED = 1001;
 const ALL_MADE = 1002;
+const OFF_FACE = 1003;
 
 export const liesFlat: CheckKind = {
   askedAt: 11,
@@ -31,6 +33,7 @@ export const liesFlat: CheckKind = {
   setsHeight: null,
   ask(view, gaps) {
     const { proud, proudLooked } = view.opening.opening;
+    askFace(view, gaps);
     proud.forEach((thing, at) => {
       for (let plate = 0; plate <= view.layers.length; plate++) {
         const way = mostRoom(view, thing, plate);
@@ -40,7 +43,8 @@ export const liesFlat: CheckKind = {
       }
     });
     if (proud.length === 0) {
-      if (proudLooked) gaps.fact('clears', NONE_THERE);
+      if (proudLooked && !gaps.hasMargin) gaps.fact('clears', NONE_THERE);
+      else if (proudLooked) return;
       else gaps.notLooked('arrival', NOT_LOOKED);
     } else if (!gaps.hasMargin) gaps.fact('clears', ALL_MADE);
     else if (!proudLooked && gaps.verdict === 'clears') gaps.notLookedFurther('arrival');
@@ -54,11 +58,33 @@ export const liesFlat: CheckKind = {
           'Nobody has looked whether a bead, a stud or an old nut stands proud around the hole: a straight edge laid across tells, at the latest when the plate is here.',
         nearest: null,
       };
+    if (tag === OFF_FACE)
+      return {
+        sentence:
+          valueMm >= 0
+            ? `The face is ${printLength(valueMm, unit)} wider than the flange, all round.`
+            : `The flange stands ${printLength(-valueMm, unit)} over the edge of the face: a larger face, or a smaller flange.`,
+        nearest: null,
+      };
     if (tag === ALL_MADE) return { sentence: 'The ring is cut round what stands proud.', nearest: null };
     const told = words(view, tag, valueMm, verdict === 'measure' && isJudged, unit);
     return isJudged ? told : { ...told, sentence: `${told.sentence} Nobody has looked for more of its kind.` };
   },
 };
+
+/** On a face that the shop makes the flange has to lie whole: about its middle, where it is mounted. */
+function askFace(view: View, gaps: Gaps): void {
+  const { made } = view.opening.opening;
+  const [lowest] = view.layers;
+  if (!made || lowest?.isMade) return;
+  const outline = lowest ? lowest.outer : mustMm(view.speaker.speaker.flange);
+  const slot = lowest ? layerAt(0) + LAYER.outerLength : SPEAKER.flangeLength;
+  const { x, y } = halfExtentsMm(outline);
+  const isWider = y > x && outline.kind !== 'circle';
+  view.doubts.add(view.opening.slotOf('made.face'), 0.5);
+  view.doubts.add(slot + (isWider ? 1 : 0), -0.5);
+  gaps.offer(made.face.valueMm / 2 - Math.max(x, y), OFF_FACE);
+}
 
 type Way = {
   readonly kind: 'beside' | 'inside' | 'under';

@@ -88,7 +88,9 @@ export const screws: CheckKind = {
     });
     if (view.joints.length === 0 && boltsMissing.length > 0)
       words.push('The screw holes have not been measured: which screws fit is not known.');
-    const sentence = [fixingWords(view, fixing), ...words].filter((each) => each !== '').join(' ');
+    const sentence = [madeWords(view, unit), fixingWords(view, fixing), ...words]
+      .filter((each) => each !== '')
+      .join(' ');
     return { sentence, nearest: gaps.hasMargin ? nearestOf(view, runs, served, gaps, rules) : null };
   },
 };
@@ -383,6 +385,14 @@ function wouldWords(lengths: readonly [number, number] | null, unit: LengthUnit)
   return least >= most
     ? `a length of ${printLength(lengths[0], unit)} would just do`
     : `a length of ${printNumber(least, unit)} to ${printLength(most, unit)} is needed`;
+}
+
+/** Of a face that the shop makes: how deep a pilot may be, and how short a screw has to be not to come out of it. */
+function madeWords({ opening: { opening }, speaker: { speaker } }: View, unit: LengthUnit): string {
+  if (!opening.made) return '';
+  const { boardMm } = opening.made.housing;
+  const longestMm = speaker.flangeThickness.valueMm + boardMm;
+  return `Screws into the face of ${printLength(boardMm, unit)}: pilots at most ${printLength(boardMm * PILOT_SHARE, unit)} deep, and one longer than ${printLength(longestMm, unit)} comes out behind.`;
 }
 
 function fixingWords(view: View, fixing: Fixing): string {
