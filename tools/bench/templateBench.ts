@@ -24,14 +24,14 @@ function piece(): Template {
     const reach = halfMm - between(8, 10);
     return {
       ...{ xMm: reach * Math.cos(turn), yMm: reach * Math.sin(turn), diameterMm: between(4, 6) },
-      ...{ of: at % 2 === 0 ? 'car' : 'speaker', isSunk: false },
+      ...{ of: at % 2 === 0 ? 'car' : 'speaker', sunk: null },
     };
   });
   const ellipse = (length: number, width: number) => ({
     ...{ xMm: 0, yMm: 0, halfLengthMm: length, halfWidthMm: width, angleRad: between(0, 3) },
   });
   return {
-    ...{ thicknessMm: 12, leastWallMm: 5, wireRad: null, holes },
+    ...{ thicknessMm: 12, leastWallMm: 5, pilotMm: 9, hasNotch: false, wireRad: null, holes },
     ...{ outside: ellipse(halfMm, halfMm), throat: ellipse(halfMm - 24, halfMm - 30) },
   };
 }

@@ -1,7 +1,7 @@
 /** What the shop cuts for a car itself, and how it lies on its sheets. */
 import { z } from 'zod';
 import { SIDES, settingsSchema } from '../model';
-import { templateSchema } from '../template';
+import { PIECE_KINDS, templateSchema } from '../template';
 import { contract, idSchema, nothing } from './contract';
 
 const laidSchema = z.object({
@@ -27,14 +27,15 @@ export const getCutting = contract({
     sheet: settingsSchema.shape.sheet.unwrap(),
     pieces: z.array(
       z.object({
-        openingId: idSchema,
+        /** Null for what belongs to no opening: the hanger of a crossover. */
+        openingId: idSchema.nullable(),
         label: z.string(),
         side: z.enum(SIDES),
         speakerName: z.string(),
-        what: z.enum(['plate', 'ring']),
+        what: z.enum(PIECE_KINDS),
         template: templateSchema,
-        /** Its walls are as wide as the shop asks: one that is not is not laid on a sheet. */
-        isSound: z.boolean(),
+        /** Why it cannot be cut so, in a sentence: it lies on no sheet then. */
+        fault: z.string().nullable(),
       }),
     ),
     /** A ring of which nobody measured the screws has no outline: of which openings. */

@@ -60,6 +60,7 @@ const FACTS: JobFacts = {
         isAtFork: false,
         space: '',
         heldBy: 'two ties on the beam',
+        hangerMm: 9,
       },
       ...{ box: { lengthMm: 110, widthMm: 72, heightMm: 38 }, comes: 'set' },
       outputs: [

@@ -8,10 +8,16 @@ import os from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { PDFDocument } from 'pdf-lib';
+import { housed, judgeCandidate, type MadeFace } from '../fit';
 import type { EllipseMm } from '../geometry';
-import { type Template, type TemplateHole, templateAt } from '../template';
+import { type Housing, shellOf, volumeL } from '../housing';
+import { hangerTemplate, housingPieces, notchOf, type Template, type TemplateHole, templateAt } from '../template';
+import { lineEdge } from '../template/edges';
 import { type Dots, holeMiddle, lineAt, readDots } from '../testing/paperDots';
+import { PLAIN_CUP, PLAIN_POD, PLAIN_WEDGE } from '../testing/plainHousing';
+import { opening, RULES, speaker } from '../testing/shapes';
 import { dxfFile, sheetDxf } from './dxfFile';
+import { housingStl } from './housingStl';
 import { type PaperName, type PrinterScale, pdfFile, printerScale } from './pdfFile';
 import { stlFile } from './stlFile';
 
@@ -22,11 +28,19 @@ const ellipse = (halfLengthMm: number, halfWidthMm = halfLengthMm, angleRad = 0)
   ...{ xMm: 1.5, yMm: -2.5, halfLengthMm, halfWidthMm, angleRad },
 });
 const hole = (xMm: number, yMm: number, diameterMm: number, of: TemplateHole['of']): TemplateHole => ({
-  ...{ xMm, yMm, diameterMm, of, isSunk: false },
+  ...{ xMm, yMm, diameterMm, of, sunk: null },
 });
 /** An oval throat that is turned, three screws of the car and two of the speaker. */
 const PIECE: Template = {
-  ...{ thicknessMm: 12, outside: ellipse(84), throat: ellipse(64, 52, 0.4), leastWallMm: 5, wireRad: null },
+  ...{
+    thicknessMm: 12,
+    outside: ellipse(84),
+    throat: ellipse(64, 52, 0.4),
+    leastWallMm: 5,
+    pilotMm: 9,
+    hasNotch: true,
+    wireRad: null,
+  },
   holes: [
     hole(75, 8, 5, 'car'),
     hole(-38, 62, 5, 'car'),
@@ -225,15 +239,17 @@ print(json.dumps({
   'circles': [{'layer': c.dxf.layer, 'x': c.dxf.center.x, 'y': c.dxf.center.y, 'r': c.dxf.radius} for c in model.query('CIRCLE')],
   'ellipses': [{'layer': e.dxf.layer, 'long': e.dxf.major_axis.magnitude, 'short': e.dxf.major_axis.magnitude * e.dxf.ratio,
     'turn': math.atan2(e.dxf.major_axis.y, e.dxf.major_axis.x)} for e in model.query('ELLIPSE')],
+  'closed': [{'layer': p.dxf.layer, 'corners': [list(v) for v in p.get_points('xy')]} for p in model.query('LWPOLYLINE') if p.closed],
   'texts': [t.dxf.text for t in model.query('TEXT')],
 }))
 `;
 
-test('STL, by admesh: closed, every face outwards, and as much of it as the piece has', () => {
-  const file = path.join(dir, 'piece.stl');
-  writeFileSync(file, stlFile(PIECE));
-  const checked = execFileSync('admesh', [file]).toString();
-  const figure = (text: string, name: string) => Number(new RegExp(`${name}\\s*:\\s*(-?[\\d.]+)`).exec(text)?.[1]);
+/** Of a solid as admesh reads it, without having to mend anything. */
+function solidOf(bytes: Uint8Array): { readonly volume: number; readonly parts: number; readonly words: string } {
+  const file = path.join(mkdtempSync(path.join(dir, 'stl-')), 'piece.stl');
+  writeFileSync(file, bytes);
+  const words = execFileSync('admesh', [file]).toString();
+  const figure = (name: string) => Number(new RegExp(`${name}\\s*:\\s*(-?[\\d.]+)`).exec(words)?.[1]);
   for (const name of [
     'Degenerate facets',
     'Edges fixed',
@@ -243,12 +259,175 @@ test('STL, by admesh: closed, every face outwards, and as much of it as the piec
     'Backwards edges',
     'Normals fixed',
   ])
-    expect([name, figure(checked, name)]).toEqual([name, 0]);
-  expect(figure(checked, 'Number of parts')).toBe(1);
-  const area = ({ halfLengthMm, halfWidthMm }: EllipseMm) => Math.PI * halfLengthMm * halfWidthMm;
-  const drilled = PIECE.holes.reduce((sum, { diameterMm }) => sum + (Math.PI * diameterMm ** 2) / 4, 0);
-  const volume = PIECE.thicknessMm * (area(PIECE.outside) - area(PIECE.throat) - drilled);
-  expect(Math.abs(figure(checked, 'Volume') / volume - 1)).toBeLessThan(0.001);
-  expect(checked).toContain('Min Z =  0.000000, Max Z =  12.000000');
-  expect(checked).toMatch(/Total disconnected facets\s*:\s*0\s+0/);
+    expect([name, figure(name)]).toEqual([name, 0]);
+  expect(words).toMatch(/Total disconnected facets\s*:\s*0\s+0/);
+  return { volume: figure('Volume'), parts: figure('Number of parts'), words };
+}
+const area = ({ halfLengthMm, halfWidthMm }: EllipseMm) => Math.PI * halfLengthMm * halfWidthMm;
+const drilled = PIECE.holes.reduce((sum, { diameterMm }) => sum + (Math.PI * diameterMm ** 2) / 4, 0);
+const WHOLE_MM3 = PIECE.thicknessMm * (area(PIECE.outside) - area(PIECE.throat) - drilled);
+
+test('STL, by admesh: closed, every face outwards, and as much of it as the piece has', () => {
+  const { volume, parts, words } = solidOf(stlFile(PIECE));
+  expect(parts).toBe(1);
+  expect(Math.abs(volume / WHOLE_MM3 - 1)).toBeLessThan(0.001);
+  expect(words).toContain('Min Z =  0.000000, Max Z =  12.000000');
+});
+
+describe('a groove for the wire and a counterbore', () => {
+  const round: Template = { ...PIECE, throat: ellipse(60), wireRad: 2.8 };
+  const sunk = { diameterMm: 9, depthMm: 3.4 };
+  const withHeads: Template = {
+    ...round,
+    holes: round.holes.map((each) => (each.of === 'car' ? { ...each, sunk } : each)),
+  };
+
+  test.each([0, 0.3, 1.2, 2.8, 4, 5.5])(
+    'are in the solid, with the plug at %f rad: what they take is gone',
+    (wireRad) => {
+      const piece: Template = { ...withHeads, holes: withHeads.holes.filter(({ of }) => of === 'speaker'), wireRad };
+      const notch = notchOf(piece);
+      if (!notch || notch.leastMm < 0) {
+        expect(notch?.depthMm).toBeNull();
+        return;
+      }
+      const without = solidOf(stlFile({ ...piece, hasNotch: false })).volume;
+      const { volume, parts } = solidOf(stlFile(piece));
+      expect(parts).toBe(1);
+      // By hand: a strip of 12 mm between two circles of one middle, 4 mm deep.
+      const strip = (r: number) => 6 * Math.sqrt(r ** 2 - 36) + r ** 2 * Math.asin(6 / r);
+      expect((without - volume) / (4 * (strip(84) - strip(60)))).toBeCloseTo(1, 2);
+    },
+  );
+
+  test('a counterbore takes its ring, as deep as it is', () => {
+    const { volume, parts } = solidOf(stlFile({ ...withHeads, hasNotch: false }));
+    const plain = solidOf(stlFile({ ...round, hasNotch: false })).volume;
+    expect(parts).toBe(1);
+    expect((plain - volume) / (3 * sunk.depthMm * (Math.PI / 4) * (81 - 25))).toBeCloseTo(1, 2);
+  });
+
+  test('in DXF are lines of layers of their own, with their depth in words', () => {
+    const file = path.join(dir, 'groove.dxf');
+    writeFileSync(file, dxfFile(withHeads, WORDS));
+    const read = JSON.parse(execFileSync('/usr/bin/python3', ['-c', READ_DXF, file]).toString());
+    expect(read.errors).toEqual([]);
+    const heads = read.circles.filter(({ layer }: { layer: string }) => layer === 'COUNTERBORE');
+    expect(heads).toHaveLength(3);
+    expect(heads[0]).toMatchObject({ r: 4.5, x: 75 - 1.5, y: 8 + 2.5 });
+    expect(read.texts.join(' ')).toContain('head Ø 9 mm, 3.4 mm deep');
+    expect(read.closed).toEqual([{ layer: 'GROOVE', corners: expect.any(Array) }]);
+    const across = ([a, b]: number[][]) => Math.hypot((a?.[0] ?? 0) - (b?.[0] ?? 0), (a?.[1] ?? 0) - (b?.[1] ?? 0));
+    const [inA, outA, outB, inB] = read.closed[0].corners;
+    expect(across([inA, inB])).toBeCloseTo(12, 6);
+    expect(across([outA, outB])).toBeCloseTo(12, 6);
+    expect(read.texts).toContain('GROOVE 4 mm deep, FACE TO THE CAR');
+  });
+});
+
+test('a piece of any outline, its groove too, is closed and as large as its corners say', () => {
+  const corners = [
+    ...[
+      [-90, -70],
+      [95, -60],
+      [80, 85],
+      [-20, 95],
+      [-85, 60],
+    ],
+  ].map(([xMm, yMm]) => ({ xMm: xMm as number, yMm: yMm as number }));
+  const free: Template = {
+    ...PIECE,
+    ...{ outside: lineEdge(corners), throat: { ...ellipse(50), xMm: 0, yMm: 0 }, holes: [], wireRad: 0.2 },
+  };
+  const twice = corners.reduce((sum, a, at) => {
+    const b = corners[(at + 1) % corners.length] as typeof a;
+    return sum + a.xMm * b.yMm - b.xMm * a.yMm;
+  }, 0);
+  const plain = solidOf(stlFile({ ...free, hasNotch: false }));
+  expect(plain.volume / (12 * (twice / 2 - Math.PI * 2500))).toBeCloseTo(1, 3);
+  const cut = solidOf(stlFile(free));
+  expect([plain.parts, cut.parts]).toEqual([1, 1]);
+  expect(cut.volume).toBeLessThan(plain.volume - 4 * 12 * 30);
+});
+
+describe('what is built, whole, by admesh', () => {
+  const made = (housing: Housing, under = opening({ isThere: 'blank' })) => {
+    const at = housed(under, housing);
+    const candidate = { speaker: speaker(), layers: [] };
+    const { mount } = judgeCandidate(at, candidate, [], RULES);
+    const pieces = housingPieces(at.made as MadeFace, candidate.speaker, mount, { coverMm: 3 });
+    if (!pieces) throw new Error('expected a housing');
+    return pieces;
+  };
+  const STRAIGHT: Housing = {
+    ...PLAIN_POD,
+    ...{ base: { kind: 'round', diameterMm: 212 }, angleDeg: 0, faceMm: 212, holeMm: 150, heightMm: 100, rimMm: 6 },
+  };
+
+  test('a straight one has the volume of its wall and its face', () => {
+    const { face } = made(STRAIGHT);
+    const { volume, parts } = solidOf(housingStl(STRAIGHT, face));
+    const disc = (diameterMm: number) => (Math.PI / 4) * diameterMm ** 2;
+    const pilots = face.holes.reduce((sum, { diameterMm }) => sum + disc(diameterMm), 0);
+    expect(face.holes).toHaveLength(4);
+    expect(volume / (85 * (disc(212) - disc(200)) + 15 * (disc(212) - disc(150) - pilots))).toBeCloseTo(1, 3);
+    expect(parts).toBe(1);
+  });
+
+  test.each([
+    ['a pod inside its contour, turned upwards', PLAIN_POD],
+    ['a wedge, turned to the front', PLAIN_WEDGE],
+    ['a cup for a tweeter', PLAIN_CUP],
+  ])('%s is closed, and less than the solid about it by the room inside', (_, housing) => {
+    const shell = shellOf(housing);
+    if (!shell.ok) throw new Error(shell.failure);
+    const { volume, parts } = solidOf(
+      housingStl(housing, { ...made(PLAIN_POD).face, holes: [], throat: ellipseOf(housing.holeMm) }),
+    );
+    expect(parts).toBe(1);
+    const about = volumeL({ inside: shell.value.base, behind: shell.value.face }) * 1e6;
+    const hole = (Math.PI / 4) * housing.holeMm ** 2 * housing.boardMm;
+    expect(volume / (about - volumeL(shell.value) * 1e6 - hole)).toBeCloseTo(1, 3);
+  });
+
+  test('its base lies in DXF as it lies on the panel, in its contour, with pilots all round', () => {
+    const { base } = made({ ...PLAIN_POD, rimMm: 16 });
+    const file = path.join(dir, 'base.dxf');
+    writeFileSync(file, dxfFile(base, WORDS));
+    const read = JSON.parse(execFileSync('/usr/bin/python3', ['-c', READ_DXF, file]).toString());
+    expect(read.errors).toEqual([]);
+    const cut = read.closed.filter(({ layer }: { layer: string }) => layer === 'CUT');
+    const box = (corners: number[][]) => [0, 1].map((of) => Math.max(...corners.map((at) => at[of] as number)));
+    expect(cut.map(({ corners }: { corners: number[][] }) => box(corners))).toEqual([
+      [expect.closeTo(140, 3), expect.closeTo(110, 3)],
+      [expect.closeTo(124, 3), expect.closeTo(94, 3)],
+    ]);
+    expect(read.circles).toHaveLength(6);
+    // Under what is seen: a pilot ends 3 mm below it.
+    expect(base.pilotMm).toBe(11.2);
+    // Its 360 places stand mostly on straight lines.
+    expect(solidOf(stlFile(base)).parts).toBe(1);
+  });
+
+  test('of what cannot be built nothing is written, and it is said why', () => {
+    expect(() => housingStl({ ...PLAIN_POD, xMm: 400 }, made(PLAIN_POD).face)).toThrow(/outside of the contour/);
+  });
+});
+
+const ellipseOf = (diameterMm: number) => ({
+  ...{ xMm: 0, yMm: 0, angleRad: 0, halfLengthMm: diameterMm / 2, halfWidthMm: diameterMm / 2 },
+});
+
+test('a hanger carries its box between its ears, with a way for its wires: by hand, and by admesh', () => {
+  const plate = hangerTemplate({ lengthMm: 110, widthMm: 72 }, 9);
+  expect([plate.outside.halfLengthMm, plate.outside.halfWidthMm]).toEqual([77, 48]);
+  expect(plate.holes.filter(({ of }) => of === 'car')).toHaveLength(4);
+  expect(plate.holes.filter(({ of }) => of === 'box').map(({ yMm }) => Math.abs(yMm))).toEqual([42, 42, 42, 42]);
+  // From a tie to the plate's edge: 48 − 42 − 3.
+  expect(plate.leastWallMm).toBeCloseTo(3, 9);
+  const { volume, parts } = solidOf(stlFile(plate));
+  const holes = (Math.PI / 4) * (20 ** 2 + 4 * 25 + 4 * 36);
+  expect(parts).toBe(1);
+  // Its corners are round: 6 mm.
+  expect(volume / (9 * (154 * 96 - (4 - Math.PI) * 36 - holes))).toBeCloseTo(1, 3);
 });

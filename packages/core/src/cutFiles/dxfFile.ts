@@ -2,12 +2,14 @@
  * A template as DXF (AC1021), in millimetres, for a router or a laser: what is cut, drilled, and only written are layers of their own. Its origin
  * is the middle of the piece.
  */
-import { DxfWriter, type LayerFlags, point3d, Units } from '@tarikjabiri/dxf';
-import type { EllipseMm } from '../geometry';
-import { type Template, type TemplateWords, templateMarks } from '../template';
+import { DxfWriter, type LayerFlags, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
+import { type Edge, type Template, type TemplateWords, templateMarks } from '../template';
 
-/** Colours by their numbers of the format: red, green, blue, white. */
-const LAYERS = { CUT: 1, DRILL: 3, MARK: 5, TEXT: 7 } as const;
+/**
+ * Colours by their numbers of the format. A counterbore goes down from the speaker's side, a groove from the car's: how deep stands beside
+ * each.
+ */
+const LAYERS = { CUT: 1, DRILL: 3, COUNTERBORE: 4, GROOVE: 6, MARK: 5, TEXT: 7 } as const;
 const NO_FLAGS: LayerFlags = 0;
 /** Halves that differ by less are one radius, mm. */
 const ROUND_MM = 1e-6;
@@ -65,19 +67,38 @@ type PlaceMm = { readonly xMm: number; readonly yMm: number };
 function addTemplate(dxf: DxfWriter, template: Template, origin: PlaceMm): void {
   const place = ({ xMm, yMm }: PlaceMm) => point3d(xMm - origin.xMm, yMm - origin.yMm, 0);
   for (const mark of templateMarks(template)) {
-    if (mark.kind === 'outline') addOutline(dxf, mark.ellipse, place(mark.ellipse));
-    else if (mark.kind === 'hole') dxf.addCircle(place(mark.hole), mark.hole.diameterMm / 2, on('DRILL'));
-    else if (mark.kind === 'line') dxf.addLine(place(mark.from), place(mark.to), on('MARK'));
+    if (mark.kind === 'outline') addOutline(dxf, mark.edge, origin);
+    else if (mark.kind === 'hole') {
+      const { diameterMm, sunk } = mark.hole;
+      dxf.addCircle(place(mark.hole), diameterMm / 2, on('DRILL'));
+      if (sunk) dxf.addCircle(place(mark.hole), sunk.diameterMm / 2, on('COUNTERBORE'));
+    } else if (mark.kind === 'groove') {
+      addClosed(dxf, mark.corners, origin, on('GROOVE'));
+      const middle = meanOf(mark.corners);
+      dxf.addText(place(middle), 2, `GROOVE ${mark.depthMm} mm deep, FACE TO THE CAR`, on('TEXT'));
+    } else if (mark.kind === 'line') dxf.addLine(place(mark.from), place(mark.to), on('MARK'));
     else dxf.addText(place(mark.at), mark.sizeMm, mark.words, on('TEXT'));
   }
 }
 
-function addOutline(
-  dxf: DxfWriter,
-  { halfLengthMm, halfWidthMm, angleRad }: EllipseMm,
-  at: ReturnType<typeof point3d>,
-) {
-  const layer = { layerName: 'CUT' };
+function addClosed(dxf: DxfWriter, corners: readonly PlaceMm[], origin: PlaceMm, layer: ReturnType<typeof on>): void {
+  const vertices = corners.map(({ xMm, yMm }) => ({ point: point2d(xMm - origin.xMm, yMm - origin.yMm) }));
+  dxf.addLWPolyline(vertices, { ...layer, flags: LWPolylineFlags.Closed });
+}
+
+function meanOf(corners: readonly PlaceMm[]): PlaceMm {
+  const sum = (of: (place: PlaceMm) => number) => corners.reduce((all, each) => all + of(each), 0) / corners.length;
+  return { xMm: sum(({ xMm }) => xMm), yMm: sum(({ yMm }) => yMm) };
+}
+
+function addOutline(dxf: DxfWriter, edge: Edge, origin: PlaceMm): void {
+  const layer = on('CUT');
+  if (edge.corners) {
+    addClosed(dxf, edge.corners, origin, layer);
+    return;
+  }
+  const { xMm, yMm, halfLengthMm, halfWidthMm, angleRad } = edge;
+  const at = point3d(xMm - origin.xMm, yMm - origin.yMm, 0);
   if (Math.abs(halfLengthMm - halfWidthMm) < ROUND_MM) {
     dxf.addCircle(at, halfLengthMm, layer);
     return;

@@ -4,5 +4,6 @@
  */
 export { type Contour, contourFromDxf } from './contourFromDxf';
 export { dxfFile, sheetDxf } from './dxfFile';
+export { housingStl } from './housingStl';
 export { PAPERS, type PaperName, type PdfOptions, type PrinterScale, pdfFile, printerScale } from './pdfFile';
 export { stlFile } from './stlFile';

@@ -5,6 +5,7 @@
 import { degrees, PDFDocument, type PDFFont, type PDFPage, rgb, StandardFonts } from 'pdf-lib';
 import {
   CHECK_SQUARE_MM,
+  edgeLine,
   headLines,
   type Mark,
   squareLines,
@@ -150,30 +151,35 @@ function drawMark(sheet: Sheet, mark: Mark, place: (at: PlaceMm) => PlaceMm): vo
   else if (mark.kind === 'hole') {
     const { xMm, yMm } = place(mark.hole);
     const radius = mark.hole.diameterMm / 2;
-    page.drawEllipse({
-      ...{ x: points(xMm), y: points(yMm), xScale: points(radius / scale.across), yScale: points(radius / scale.up) },
-      ...OUTLINED,
-    });
-  } else if (scale.across === scale.up) {
-    const { ellipse } = mark;
-    const { xMm, yMm } = place(ellipse);
-    page.drawEllipse({
-      ...{ x: points(xMm), y: points(yMm), rotate: degrees((ellipse.angleRad * 180) / Math.PI) },
-      ...{ xScale: points(ellipse.halfLengthMm / scale.across), yScale: points(ellipse.halfWidthMm / scale.across) },
-      ...OUTLINED,
-    });
-  } else {
+    const circle = (radiusMm: number) =>
+      page.drawEllipse({
+        ...{ x: points(xMm), y: points(yMm) },
+        ...{ xScale: points(radiusMm / scale.across), yScale: points(radiusMm / scale.up) },
+        ...OUTLINED,
+      });
+    circle(radius);
+    if (mark.hole.sunk) circle(mark.hole.sunk.diameterMm / 2);
+  } else if (mark.kind === 'groove') closedLine(sheet, mark.corners.map(place));
+  else if (mark.edge.corners || scale.across !== scale.up) {
     // Stretched one way a turned ellipse is another one: by chords that leave it by no more than a hundredth of a millimetre.
-    const { xMm, yMm, halfLengthMm, halfWidthMm, angleRad } = mark.ellipse;
-    const count = 400;
-    const at = (step: number) => {
-      const turn = (2 * Math.PI * step) / count;
-      const [x, y] = [halfLengthMm * Math.cos(turn), halfWidthMm * Math.sin(turn)];
-      const [cos, sin] = [Math.cos(angleRad), Math.sin(angleRad)];
-      return place({ xMm: xMm + x * cos - y * sin, yMm: yMm + x * sin + y * cos });
-    };
-    for (let step = 0; step < count; step++) line(sheet, at(step), at(step + 1), LINE_MM);
+    closedLine(sheet, edgeLine(mark.edge, CHORD_MM).map(place));
+  } else {
+    const { edge } = mark;
+    const { xMm, yMm } = place(edge);
+    page.drawEllipse({
+      ...{ x: points(xMm), y: points(yMm), rotate: degrees((edge.angleRad * 180) / Math.PI) },
+      ...{ xScale: points(edge.halfLengthMm / scale.across), yScale: points(edge.halfWidthMm / scale.across) },
+      ...OUTLINED,
+    });
   }
+}
+
+const CHORD_MM = 0.01;
+
+function closedLine(sheet: Sheet, places: readonly PlaceMm[]): void {
+  places.forEach((from, at) => {
+    line(sheet, from, places[(at + 1) % places.length] as PlaceMm, LINE_MM);
+  });
 }
 
 function cross(sheet: Sheet, { xMm, yMm }: PlaceMm): void {

@@ -737,6 +737,7 @@ describe('properties', () => {
             cover: cover * factor,
             wall: wall * factor,
             bite: bite * factor,
+            finished: 3 * factor,
           },
         };
         const plain = judgeCandidate(at(1), what(1), [adapter()], RULES);

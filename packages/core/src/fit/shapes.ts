@@ -340,6 +340,8 @@ export type FitRules = {
     readonly wall: number;
     /** How far a screw reaches into what holds it. */
     readonly bite: number;
+    /** Between a pilot's end and a face that is seen. */
+    readonly finished: number;
   };
   /** One-sided confidence for "clears" and "hits", 0.5 to 1 exclusive. */
   readonly confidence: number;

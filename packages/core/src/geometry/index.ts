@@ -28,6 +28,7 @@ export {
   outlineLengths,
   outlineMm,
   type PartOutline,
+  type PolygonCorner,
   polygonPoints,
   type Span,
   spanOf,

@@ -92,9 +92,11 @@ export const housingSchema = z
     aimDeg: z.number('Type an angle in degrees.').min(-360, 'Type at least −360°.').max(360, 'Type at most 360°.'),
     faceMm: sizeMm(15, 500),
     holeMm: sizeMm(10, 480),
-    /** Thickness of its face and its base, and of the wall between. */
+    /** Thickness of its face and its base. */
     boardMm: sizeMm(1, 40),
+    /** Of the wall between, at its face; at its base it is as wide as the rim that holds its screws or its glue. */
     wallMm: sizeMm(0.8, 40),
+    rimMm: sizeMm(2, 60),
     /** Closed at the panel, or open to what is behind it. */
     back: z.enum(['closed', 'open']),
     /** From its face to the grille that covers it; null for none. */

@@ -119,7 +119,7 @@ describe('a base', () => {
     ['an edge behind the panel', { angleDeg: 55, heightMm: 90 }, /would be 12.2 mm above the panel.*at least 95 mm/],
     ['a middle beside the contour', { xMm: 200 }, /outside of the contour/],
     ['a middle at the edge', { xMm: 145 }, /5 mm from the contour, which keeps 10 mm/],
-    ['a wall thicker than its base', { base: { kind: 'round', diameterMm: 40 }, wallMm: 20 }, /leaves nothing inside/],
+    ['a wall thicker than its base', { base: { kind: 'round', diameterMm: 40 }, rimMm: 20 }, /leaves nothing inside/],
   ])('is refused with %s', (_, change, words) => {
     expect(failure({ ...PLAIN_POD, ...change })).toMatch(words);
   });

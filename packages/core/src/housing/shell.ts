@@ -27,7 +27,7 @@ const LEAST_LIP_MM = 2;
 
 /** @returns why there is no such housing, in a sentence that says what would do */
 export function shellOf(housing: Housing): Result<Shell, string> {
-  const { faceMm, holeMm, boardMm, wallMm, heightMm, angleDeg } = housing;
+  const { faceMm, holeMm, boardMm, wallMm, rimMm, heightMm, angleDeg } = housing;
   if ((faceMm - holeMm) / 2 < LEAST_RIM_MM)
     return fail(
       `Its face leaves ${tenth((faceMm - holeMm) / 2)} mm beside the hole: at least ${LEAST_RIM_MM} mm, so a face of ${tenth(holeMm + 2 * LEAST_RIM_MM)} mm or more.`,
@@ -40,8 +40,8 @@ export function shellOf(housing: Housing): Result<Shell, string> {
     );
   const base = baseOf(housing, 0);
   if (!base.ok) return base;
-  const inside = baseOf(housing, wallMm);
-  if (!inside.ok) return fail(`A wall of ${wallMm} mm leaves nothing inside: ${inside.failure}`);
+  const inside = baseOf(housing, rimMm);
+  if (!inside.ok) return fail(`A rim of ${rimMm} mm leaves nothing inside: ${inside.failure}`);
   const frame = faceFrame(housing);
   const ring = (radiusMm: number, depthMm: number) =>
     DIRECTIONS.map(([cos, sin]) => fromFace(frame, [radiusMm * cos, radiusMm * sin, depthMm]));
@@ -58,14 +58,14 @@ const DIRECTIONS = Array.from({ length: AROUND }, (_, at): PlaceMm => {
   return [Math.cos(turn), Math.sin(turn)];
 });
 
-function baseOf({ base, xMm, yMm }: Housing, wallMm: number): Result<readonly PlaceMm[], string> {
+function baseOf({ base, xMm, yMm }: Housing, byMm: number): Result<readonly PlaceMm[], string> {
   if (base.kind === 'round') {
-    const radiusMm = base.diameterMm / 2 - wallMm;
+    const radiusMm = base.diameterMm / 2 - byMm;
     if (radiusMm <= 0) return fail(`its base is ${tenth(base.diameterMm)} mm across.`);
     return ok(DIRECTIONS.map(([cos, sin]) => [xMm + radiusMm * cos, yMm + radiusMm * sin]));
   }
   const corners = polygonPoints({ corners: base.corners });
-  const keptMm = base.insetMm + wallMm;
+  const keptMm = base.insetMm + byMm;
   if (!isWithin(corners, [xMm, yMm]))
     return fail('the middle of its face lies outside of the contour: move it, or trace the contour about it.');
   const edges = corners.map((from, at) => [from, corners[(at + 1) % corners.length] as PlaceMm] as const);

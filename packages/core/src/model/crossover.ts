@@ -71,6 +71,13 @@ export const crossoverSchema = z.strictObject({
   heldBy: text(120),
   /** Null where nobody measured it. */
   box: boxSchema.nullable(),
+  /** Thickness of the sheet that a hanger for it is cut from, mm; null for none. */
+  hangerMm: z
+    .number('Type a thickness in mm.')
+    .positive('Type a thickness above 0 mm.')
+    .max(60, 'Type at most 60 mm.')
+    .nullable()
+    .default(null),
   comes: z.enum(CROSSOVER_COMES).nullable(),
 });
 export type Crossover = z.infer<typeof crossoverSchema>;
@@ -109,6 +116,7 @@ export function crossoverWords(crossover: Crossover | undefined): string {
     ...outputs.map(outputWords),
     liesWords(crossover),
     box === null ? 'size not known' : boxWords(box satisfies Box),
+    ...(crossover.hangerMm === null ? [] : [`a hanger cut from ${crossover.hangerMm} mm sheet`]),
     comes === null ? 'where it comes from not decided' : CROSSOVER_COMES_LABELS[comes].toLowerCase(),
   ].join('; ');
 }

@@ -42,6 +42,8 @@ const CLEARANCES_MM = {
   wall: 1.5,
   /** How far a screw reaches into what holds it (common practice, no source). */
   bite: 6,
+  /** Between a pilot's end and a face that is seen (common practice, no source). */
+  finished: 3,
 } as const;
 const SHEET_MM = { lengthMm: 600, widthMm: 400, kerfMm: 3 };
 const MOST_RAISED_MM = 45;
@@ -65,6 +67,7 @@ export const settingsSchema = z.strictObject({
     cover: clearanceMm.default(CLEARANCES_MM.cover),
     wall: clearanceMm.default(CLEARANCES_MM.wall),
     bite: clearanceMm.default(CLEARANCES_MM.bite),
+    finished: clearanceMm.default(CLEARANCES_MM.finished),
   }),
   confidence: z.number().gt(0.5).lt(1),
   /** Sheet that rings are cut from, with what a ring costs in minor units of the currency, time included. */

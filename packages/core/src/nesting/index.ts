@@ -1,5 +1,5 @@
 /**
- * Pieces laid on the shop's sheets. Each is an ellipse with the **kerf**, what the saw takes away, beside it; pieces are turned as they lie best, a
+ * Pieces laid on the shop's sheets. Each is an ellipse, or has corners, with the **kerf**, what the saw takes away, beside it; pieces are turned as they lie best, a
  * small one comes out of a large one's **throat**, and how many sheets no way does without is told by a **bound**.
  */
 export { leastSheets } from './leastSheets';

@@ -18,12 +18,15 @@ export function leastSheets(pieces: readonly NestPiece[], all: readonly number[]
   return Math.max(1, byArea, apart.length);
 }
 
-function netMm2({ halfLengthMm, halfWidthMm, throat }: NestPiece): number {
+function netMm2({ halfLengthMm, halfWidthMm, throat, netMm2: own }: NestPiece): number {
+  if (own !== undefined) return own;
   const inner = throat ? throat.halfLengthMm * throat.halfWidthMm : 0;
   return Math.PI * (halfLengthMm * halfWidthMm - inner);
 }
 
+/** Of the largest disc about its middle that is sure to be in it: of what has corners none is. */
 function leastHalf(piece: NestPiece | undefined): number {
+  if (piece?.corners) return 0;
   return piece ? Math.min(piece.halfLengthMm, piece.halfWidthMm) : 0;
 }
 

@@ -4,7 +4,7 @@
  * memory), and overlaps looked for by clipper2-ts.
  */
 import { describe, expect, test } from '@jest/globals';
-import { areaD, FillRule, intersectD, type PathD } from 'clipper2-ts';
+import { areaD, EndType, FillRule, inflatePathsD, intersectD, JoinType, type PathD } from 'clipper2-ts';
 import fc from 'fast-check';
 import { fuzzed } from '../testing/fuzzed';
 import { leastSheets } from './leastSheets';
@@ -18,12 +18,20 @@ const disc = (radiusMm: number, throatMm: number | null = null): NestPiece => ({
 });
 const oval = (halfLengthMm: number, halfWidthMm: number): NestPiece => ({ halfLengthMm, halfWidthMm, throat: null });
 
-/** An ellipse as a polygon of its own points, with geometry of its own. */
+/** A piece as a polygon of its own points, with geometry of its own. */
 function path(
-  { halfLengthMm, halfWidthMm }: Pick<NestPiece, 'halfLengthMm' | 'halfWidthMm'>,
+  { halfLengthMm, halfWidthMm, corners }: Pick<NestPiece, 'halfLengthMm' | 'halfWidthMm' | 'corners'>,
   { xMm, yMm, turnRad }: Nested['laid'][number],
   moreMm = 0,
 ): PathD {
+  if (corners) {
+    const turned = corners.map((at) => ({
+      x: xMm + at.xMm * Math.cos(turnRad) - at.yMm * Math.sin(turnRad),
+      y: yMm + at.xMm * Math.sin(turnRad) + at.yMm * Math.cos(turnRad),
+    }));
+    const [grown] = moreMm > 0 ? inflatePathsD([turned], moreMm, JoinType.Round, EndType.Polygon, 2, 4) : [turned];
+    return grown as PathD;
+  }
   return Array.from({ length: 240 }, (_, at) => {
     const angle = (2 * Math.PI * at) / 240;
     const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
@@ -137,6 +145,32 @@ test('whatever is laid is whole on its sheet and in nothing else, by another geo
       },
     ),
     fuzzed(4),
+  );
+});
+
+test('pieces of any outline are whole on their sheet and in nothing else, by their own corners', () => {
+  const base = fc
+    .array(fc.double({ min: 40, max: 130, noNaN: true }), { minLength: 5, maxLength: 12 })
+    .map((radii): NestPiece => {
+      const places = radii.map((radius, at) => {
+        const turn = (2 * Math.PI * at) / radii.length;
+        return { xMm: radius * Math.cos(turn), yMm: radius * Math.sin(turn) };
+      });
+      const [xs, ys] = [places.map(({ xMm }) => xMm), places.map(({ yMm }) => yMm)];
+      const [cx, cy] = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
+      const corners = places.map(({ xMm, yMm }) => ({ xMm: xMm - cx, yMm: yMm - cy }));
+      const netMm2 = Math.abs(areaD(corners.map(({ xMm, yMm }) => ({ x: xMm, y: yMm }))));
+      return {
+        ...{ halfLengthMm: Math.max(...xs) - cx, halfWidthMm: Math.max(...ys) - cy },
+        ...{ throat: null, netMm2, corners },
+      };
+    });
+  fc.assert(
+    fc.property(fc.array(base, { minLength: 1, maxLength: 4 }), (some) => {
+      const pieces = [...some, disc(70, 50)];
+      expectSound(pieces, SHEET, nest(pieces, SHEET));
+    }),
+    fuzzed(3),
   );
 });
 

@@ -6,7 +6,7 @@
 import { seededRandom } from '../math';
 import { leastSheets } from './leastSheets';
 import type { NestPiece, Sheet } from './NestPiece';
-import { corners, DIRECTIONS, ellipseSupports, HAIR_MM, isOutside, type PointMm, type Supports } from './supports';
+import { corners, DIRECTIONS, HAIR_MM, isOutside, type PointMm, pieceSupports, type Supports } from './supports';
 
 export type Laid = PointMm & {
   /** The place of the piece in what was given. */
@@ -71,9 +71,9 @@ function sheetsOf(laid: readonly Laid[]): number {
 
 /** Turns at which an empty sheet holds it. */
 function turnsOf(piece: NestPiece, sheet: Sheet): readonly { readonly turnRad: number; readonly supports: Supports }[] {
-  const isRound = Math.abs(piece.halfLengthMm - piece.halfWidthMm) < HAIR_MM;
+  const isRound = !piece.corners && Math.abs(piece.halfLengthMm - piece.halfWidthMm) < HAIR_MM;
   return (isRound ? [0] : TURNS_RAD)
-    .map((turnRad) => ({ turnRad, supports: ellipseSupports(piece.halfLengthMm, piece.halfWidthMm, turnRad) }))
+    .map((turnRad) => ({ turnRad, supports: pieceSupports(piece, turnRad) }))
     .filter(({ supports }) => {
       const { minX, maxX, minY, maxY } = middles(supports, sheet);
       return minX <= maxX + HAIR_MM && minY <= maxY + HAIR_MM;
@@ -104,6 +104,7 @@ function inThroats(pieces: readonly NestPiece[], all: readonly number[], kerfMm:
 
 /** As the two lie, the kerf between: an ellipse along another is in it where both of its halves are. */
 function fitsIn(piece: NestPiece, throat: NonNullable<NestPiece['throat']>, kerfMm: number): boolean {
+  if (piece.corners) return false;
   const [long, short] = [
     Math.max(piece.halfLengthMm, piece.halfWidthMm),
     Math.min(piece.halfLengthMm, piece.halfWidthMm),
@@ -226,8 +227,7 @@ function usedMm(laid: readonly Laid[], on: number, pieces: readonly NestPiece[])
   return laid
     .filter(({ sheet }) => sheet === on)
     .reduce((most, { piece, xMm, turnRad }) => {
-      const { halfLengthMm, halfWidthMm } = pieces[piece] as NestPiece;
-      return Math.max(most, xMm + (ellipseSupports(halfLengthMm, halfWidthMm, turnRad)[0] as number));
+      return Math.max(most, xMm + (pieceSupports(pieces[piece] as NestPiece, turnRad)[0] as number));
     }, 0);
 }
 

@@ -13,6 +13,7 @@ const named = (name: string, more: Partial<Crossover> = {}): Crossover => ({
     isAtFork: false,
     space: '',
     heldBy: '',
+    hangerMm: null,
     box: null,
     comes: null,
     ...more,

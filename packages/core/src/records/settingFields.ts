@@ -72,6 +72,7 @@ const CLEARANCES = [
   ['cover', 'Cover', 'How far plate, ring or flange must reach over the hole under them.'],
   ['wall', 'Wall beside screws', 'How much of a ring must be left between a screw and its edge.'],
   ['bite', 'Bite of a screw', 'How far a screw must reach into the metal or the bracket that holds it.'],
+  ['finished', 'Under a finished face', 'How much must stay between the end of a pilot hole and a face that is seen.'],
 ] as const;
 
 const SHEET = [

@@ -38,7 +38,17 @@ const asked = (of: PointJob, openings: readonly PointOpening[]) =>
   carFactPoints(of, openings).map(({ id }) => id.replace('fact ', ''));
 
 const LEADING_ON: Crossover = {
-  ...{ name: 'left', channel: '', at: 'cabin', isAtFork: false, space: '', heldBy: '', box: null, comes: null },
+  ...{
+    name: 'left',
+    channel: '',
+    at: 'cabin',
+    isAtFork: false,
+    space: '',
+    heldBy: '',
+    hangerMm: null,
+    box: null,
+    comes: null,
+  },
   outputs: [{ to: 'woofer', ends: { kind: 'place', place: 'Front door, left' }, filter: null, lead: 'new' }],
 };
 

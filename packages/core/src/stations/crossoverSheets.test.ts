@@ -64,6 +64,7 @@ const box = (fields: Partial<Crossover> = {}): Crossover => ({
     isAtFork: false,
     space: 'Behind the card, left',
     heldBy: 'two ties',
+    hangerMm: null,
     comes: 'set',
   },
   box: { lengthMm: 110, widthMm: 72, heightMm: 38 },

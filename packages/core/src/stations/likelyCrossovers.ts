@@ -46,6 +46,7 @@ function likely(
     isAtFork: false,
     space: '',
     heldBy: '',
+    hangerMm: null,
     box: null,
     comes: null,
   };

@@ -26,6 +26,7 @@ const CROSSOVER: Crossover = {
     isAtFork: false,
     space: SEAT.name,
     heldBy: '',
+    hangerMm: null,
     comes: null,
   },
   box: { lengthMm: 112, widthMm: 40, heightMm: 60 },

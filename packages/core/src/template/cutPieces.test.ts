@@ -10,20 +10,22 @@ function pieces(layers: readonly FitLayer[], boltsMm = 176) {
   const at = opening({ bolts: circlePattern(3, exact(boltsMm), 4) });
   const candidate = { speaker: WHAT, layers };
   const { mount } = judgeCandidate(at, candidate, [], RULES);
-  return cutPieces({ candidate, opening: at, works: [] }, mount, RULES).map(({ what, isSound, template }) => [
+  return cutPieces({ candidate, opening: at, works: [] }, mount, RULES, 'mm').map(({ what, fault, template }) => [
     what,
-    isSound,
+    fault,
     template.thicknessMm,
   ]);
 }
 
 test('rings of the shop’s sheet are cut; what is bought, and a height that is only tried, is not', () => {
   expect(pieces([])).toEqual([]);
-  expect(pieces([ringOf(8)])).toEqual([['ring', true, 8]]);
+  expect(pieces([ringOf(8)])).toEqual([['ring', null, 8]]);
   expect(pieces([ringOf(8, { made: false })])).toEqual([]);
   expect(pieces([ringOf(7.3, { id: WHAT_IF_ID })])).toEqual([]);
 });
 
 test('a ring in whose hole the screws would stand is not sound', () => {
-  expect(pieces([ringOf(8)], 140)).toEqual([['ring', false, 8]]);
+  expect(pieces([ringOf(8)], 140)).toEqual([
+    ['ring', expect.stringMatching(/over its edge, and the shop asks 1.5 mm. Cut a plate/), 8],
+  ]);
 });

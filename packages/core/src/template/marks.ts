@@ -1,14 +1,14 @@
 /** What a template shows, whatever file it goes into: outlines, holes with what they are for, its centre and which way is up. */
-import type { EllipseMm } from '../geometry';
+import type { PlaceMm } from './edges';
 import { notchOf, notchWords } from './notch';
-import type { Template, TemplateHole } from './Template';
-
-type PlaceMm = { readonly xMm: number; readonly yMm: number };
+import type { Edge, Template, TemplateHole } from './Template';
 
 /** In the frame of the piece as it lies on the car: x to the right, y up, mm. */
 export type Mark =
-  | { readonly kind: 'outline'; readonly of: 'outside' | 'throat'; readonly ellipse: EllipseMm }
+  | { readonly kind: 'outline'; readonly of: 'outside' | 'throat'; readonly edge: Edge }
   | { readonly kind: 'hole'; readonly hole: TemplateHole }
+  /** A closed line to which a cutter goes down, and no further than it says. */
+  | { readonly kind: 'groove'; readonly corners: readonly PlaceMm[]; readonly depthMm: number }
   | { readonly kind: 'line'; readonly from: PlaceMm; readonly to: PlaceMm }
   | { readonly kind: 'text'; readonly at: PlaceMm; readonly words: string; readonly sizeMm: number };
 
@@ -23,8 +23,8 @@ export function templateMarks(template: Template): readonly Mark[] {
   const { xMm, yMm } = outside;
   const tip = { xMm, yMm: yMm + 20 };
   return [
-    { kind: 'outline', of: 'outside', ellipse: outside },
-    { kind: 'outline', of: 'throat', ellipse: throat },
+    { kind: 'outline', of: 'outside', edge: outside },
+    { kind: 'outline', of: 'throat', edge: throat },
     ...holes.flatMap((hole): Mark[] => [
       { kind: 'hole', hole },
       ...cross(hole, hole.diameterMm / 2 + CROSS_MM),
@@ -44,13 +44,16 @@ export function templateMarks(template: Template): readonly Mark[] {
   ];
 }
 
-/** The two edges of the notch, across the piece, and its word beside it in the throat. */
+/** The groove for the wire, across the piece, or its two edges where it is none; and its word beside it in the throat. */
 function wireMarks(template: Template): readonly Mark[] {
   const notch = notchOf(template);
   if (!notch) return [];
-  const { sides, at } = notch;
+  const { sides, at, depthMm } = notch;
+  const [[a, b], [d, c]] = sides;
   return [
-    ...sides.map(([from, to]): Mark => ({ kind: 'line', from, to })),
+    ...(depthMm === null
+      ? sides.map(([from, to]): Mark => ({ kind: 'line', from, to }))
+      : [{ kind: 'groove', corners: [a, b, c, d], depthMm } as const]),
     { kind: 'text', at, words: 'WIRE', sizeMm: WORDS_MM },
   ];
 }
@@ -69,10 +72,19 @@ function cross({ xMm, yMm }: PlaceMm, half: number): readonly Mark[] {
   ];
 }
 
-/** "C Ø 4.5 mm, head sunk": of the car or the speaker. */
-export function holeWords({ diameterMm, of, isSunk }: TemplateHole): string {
-  return `${of === 'car' ? 'C' : 'S'} Ø ${thousandth(diameterMm)} mm${isSunk ? ', head sunk' : ''}`;
+const HOLE_LETTERS: Readonly<Record<TemplateHole['of'], string>> = { car: 'C', speaker: 'S', box: 'B' };
+
+/** "C Ø 4.5 mm, head Ø 9 mm, 3.2 mm deep": of the car, the speaker, or the box that it carries. */
+export function holeWords({ diameterMm, of, sunk }: TemplateHole): string {
+  const head = sunk ? `, head Ø ${thousandth(sunk.diameterMm)} mm, ${thousandth(sunk.depthMm)} mm deep` : '';
+  return `${HOLE_LETTERS[of]} Ø ${thousandth(diameterMm)} mm${head}`;
 }
+
+const HOLE_LEGEND: Readonly<Record<TemplateHole['of'], string>> = {
+  car: 'C: a screw of the car.',
+  speaker: 'S: a screw of the speaker.',
+  box: 'B: a screw or a tie of the box.',
+};
 
 /** To a thousandth of a millimetre. */
 export function thousandth(value: number): number {
@@ -81,20 +93,15 @@ export function thousandth(value: number): number {
 
 /** What stands above it on any paper. */
 export function headLines(
-  { thicknessMm, leastWallMm }: Pick<Template, 'thicknessMm' | 'leastWallMm'>,
+  { thicknessMm, leastWallMm, pilotMm }: Pick<Template, 'thicknessMm' | 'leastWallMm' | 'pilotMm'>,
   side: string,
 ): readonly string[] {
   return [
     side,
     'Laid on the car as it is read here, the arrow up. Each side has its own: the other one is mirrored.',
     `Sheet ${thousandth(thicknessMm)} mm. Least wall ${thousandth(leastWallMm)} mm. Drill small first; a depth stop where something lies behind.`,
-    `A screw into the sheet itself: its pilot at most ${pilotMm(thicknessMm)} mm deep, and the depth stop set to that.`,
+    `A screw into the sheet itself: its pilot at most ${pilotMm} mm deep, and the depth stop set to that.`,
   ];
-}
-
-/** How deep a pilot may be in a solid sheet, mm: three quarters of it (common practice, no source), to a tenth and never more. */
-export function pilotMm(thicknessMm: number): number {
-  return Math.floor(thicknessMm * 7.5) / 10;
 }
 
 /** The square that is measured before anything is cut, mm. */
@@ -105,7 +112,7 @@ export function squareLines(paper: string, template: Template): readonly string[
   return [
     `Measure this square before cutting: ${CHECK_SQUARE_MM}.0 mm each way, on ${paper}.`,
     'Another length: the printer scaled it. Print at 100 %.',
-    'C: a screw of the car. S: a screw of the speaker.',
+    [...new Set(template.holes.map(({ of }) => HOLE_LEGEND[of]))].join(' '),
     ...notchWords(template),
   ];
 }

@@ -10,10 +10,19 @@ const ellipse = (halfLengthMm: number, halfWidthMm = halfLengthMm, angleRad = 0)
   ...{ xMm: 0, yMm: 0, halfLengthMm, halfWidthMm, angleRad },
 });
 const piece = (wireRad: number | null, more: Partial<Template> = {}): Template => ({
-  ...{ thicknessMm: 9, outside: ellipse(90), throat: ellipse(70), leastWallMm: 5, wireRad, holes: [] },
+  ...{
+    thicknessMm: 9,
+    outside: ellipse(90),
+    throat: ellipse(70),
+    leastWallMm: 5,
+    pilotMm: 6.7,
+    hasNotch: true,
+    wireRad,
+    holes: [],
+  },
   ...more,
 });
-const holeAt = (xMm: number, yMm: number) => ({ xMm, yMm, diameterMm: 5, of: 'car' as const, isSunk: false });
+const holeAt = (xMm: number, yMm: number) => ({ xMm, yMm, diameterMm: 5, of: 'car' as const, sunk: null });
 
 /** By hand: a clock's hand stands at 90° at twelve and goes 30° an hour the other way. */
 test.each([
@@ -24,7 +33,9 @@ test.each([
   [Math.PI, 'nine o’clock'],
   [(7 * Math.PI) / 12, 'half past eleven'],
 ])('a plug that comes from %f is told as a clock has it', (rad, words) => {
-  expect(notchWords(piece(rad))).toEqual([`WIRE: its notch at ${words}, 12 mm wide, as deep as the wire is thick.`]);
+  expect(notchWords(piece(rad))).toEqual([
+    `WIRE: its groove at ${words}, 12 mm wide, 4 mm deep in the face to the car.`,
+  ]);
 });
 
 describe('the notch', () => {
@@ -32,6 +43,7 @@ describe('the notch', () => {
     const notch = notchOf(piece(0));
     const inner = Math.sqrt(70 ** 2 - 6 ** 2);
     const outer = Math.sqrt(90 ** 2 - 6 ** 2);
+    expect(notch?.depthMm).toBe(4);
     expect(notch?.sides).toEqual([
       [
         { xMm: expect.closeTo(inner, 9), yMm: -6 },

@@ -5,7 +5,8 @@ import type { FitOpening, FitRules } from '../fit/shapes';
 import { ownPlates, plateFrom } from '../fit/work/ownPlate';
 import { patternHoles } from '../geometry/BoltPattern';
 import { circlePattern, exact, opening, RULES, speaker } from '../testing/shapes';
-import { CHECK_SQUARE_MM, pilotMm } from './marks';
+import { pilotMm } from './layOut';
+import { CHECK_SQUARE_MM } from './marks';
 import { plateTemplate } from './plateTemplate';
 import type { Template } from './Template';
 import { templateSvg } from './templateSvg';
@@ -84,7 +85,9 @@ test('on paper it stands in millimetres, y up, beside its square; what is writte
 });
 
 test('a pilot stops in three quarters of the sheet', () => {
-  expect([6, 12, 9.5, 5].map(pilotMm)).toEqual([4.5, 9, 7.1, 3.7]);
+  expect([6, 12, 9.5, 5].map((each) => pilotMm(each))).toEqual([4.5, 9, 7.1, 3.7]);
+  // Under a face that is seen, no nearer to it than the shop asks.
+  expect([pilotMm(12, 3), pilotMm(6, 3), pilotMm(2, 3)]).toEqual([9, 3, 0]);
   expect(templateSvg(templateOf(AT), WORDS)).toContain('its pilot at most 4.5 mm deep');
 });
 

@@ -1,7 +1,8 @@
 /** A plate of one's own as it is judged, as a template: what is cut is what was judged. */
-import type { FitBracket, LayerPlace, PlateFigures } from '../fit';
+import { DRILL_PLAY_MM, type FitBracket, type LayerPlace, type PlateFigures } from '../fit';
 import { patternHoles } from '../geometry';
 import { ellipseAt, moved, withWalls } from './layOut';
+import { counterbore } from './sunkHeads';
 import type { Template, TemplateHole } from './Template';
 
 /**
@@ -15,10 +16,11 @@ export function plateTemplate(
   at: LayerPlace,
   wireRad: number | null,
 ): Template {
-  const holesOf = (of: TemplateHole['of'], sunk: boolean) => {
+  const holesOf = (of: TemplateHole['of'], isUnder: boolean) => {
     const pattern = of === 'car' ? plate.vehicleBolts : plate.speakerBolts;
+    const sunk = isUnder ? counterbore(pattern.holeDiameterMm - DRILL_PLAY_MM) : null;
     return patternHoles(pattern).map(
-      (hole): TemplateHole => ({ ...moved(hole, at), diameterMm: pattern.holeDiameterMm, of, isSunk: sunk }),
+      (hole): TemplateHole => ({ ...moved(hole, at), diameterMm: pattern.holeDiameterMm, of, sunk }),
     );
   };
   return withWalls({
@@ -26,7 +28,7 @@ export function plateTemplate(
     outside: ellipseAt(plate.plate, at),
     // An oval throat lies as the speaker is turned.
     throat: ellipseAt(plate.throat, at, turnRad),
-    wireRad,
+    ...{ wireRad, hasNotch: true },
     holes: [...holesOf('car', isSunk), ...holesOf('speaker', false)],
   });
 }

@@ -26,20 +26,22 @@ const CENTRE: LayerPlace = { xMm: 0, yMm: 0, angleRad: 0 };
 export function ringTemplate(
   ring: FitSpacer,
   { layers, speaker }: Candidate,
-  { bolts, hole, plugRad }: Pick<FitOpening, 'bolts' | 'hole' | 'plugRad'>,
+  { bolts, hole, plugRad, made }: Pick<FitOpening, 'bolts' | 'hole' | 'plugRad' | 'made'>,
   { placement }: Pick<Mount, 'placement'>,
   rules: FitRules,
 ): Template | null {
   const at = layers.indexOf(ring);
   const below = layers.slice(0, at).filter((layer): layer is FitBracket => layer.kind === 'bracket');
   const under = below.at(-1);
-  const pattern = under ? under.speakerBolts : bolts;
-  const centre = under ? placement.places[below.length - 1] : CENTRE;
+  // On a face that the shop makes the screws are the speaker's, as it lies.
+  const isOnFace = !under && made !== null;
+  const pattern = under ? under.speakerBolts : made ? speaker.bolts : bolts;
+  const centre = under ? placement.places[below.length - 1] : isOnFace ? placement.at : CENTRE;
   if (at < 0 || !pattern || !centre) return null;
   const holes = patternHoles(pattern).map(
     (screw): TemplateHole => ({
       ...moved(screw, centre),
-      ...{ diameterMm: pattern.holeDiameterMm + DRILL_PLAY_MM, of: under ? 'speaker' : 'car', isSunk: false },
+      ...{ diameterMm: pattern.holeDiameterMm + DRILL_PLAY_MM, of: under || isOnFace ? 'speaker' : 'car', sunk: null },
     }),
   );
   const throat = ellipseAt(throatFor(speaker.basket, rules), placement.at);
@@ -59,6 +61,6 @@ export function ringTemplate(
     outside: { ...centre, halfLengthMm: outsideMm, halfWidthMm: outsideMm },
     throat,
     holes,
-    wireRad: plugRad,
+    ...{ wireRad: plugRad, hasNotch: !isOnFace },
   });
 }

@@ -1,5 +1,4 @@
-import type { EllipseMm } from '../geometry';
-import type { Template } from './Template';
+import type { Edge, Template } from './Template';
 
 /** A template turned and moved as one: its outside about a place, its longer half along `turnRad`. */
 export function templateAt(
@@ -13,7 +12,11 @@ export function templateAt(
     const [dx, dy] = [at.xMm - outside.xMm, at.yMm - outside.yMm];
     return { ...at, xMm: xMm + dx * cos - dy * sin, yMm: yMm + dx * sin + dy * cos };
   };
-  const turned = (ellipse: EllipseMm): EllipseMm => ({ ...moved(ellipse), angleRad: ellipse.angleRad + byRad });
+  const turned = (edge: Edge): Edge => ({
+    ...moved(edge),
+    angleRad: edge.angleRad + byRad,
+    ...(edge.corners ? { corners: edge.corners.map(moved) } : {}),
+  });
   const wireRad = template.wireRad === null ? null : template.wireRad + byRad;
   return { ...template, outside: turned(outside), throat: turned(throat), holes: holes.map(moved), wireRad };
 }

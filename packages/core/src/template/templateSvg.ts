@@ -2,9 +2,10 @@
  * A template as SVG at 1:1: its lengths are in millimetres of the paper, and a square to measure tells a printer that scales. Lines are
  * black, so that it is read on any printer.
  */
-import type { EllipseMm } from '../geometry';
+
+import type { PlaceMm } from './edges';
 import { CHECK_SQUARE_MM, headLines, type Mark, thousandth as round, squareLines, templateMarks } from './marks';
-import type { Template } from './Template';
+import type { Edge, Template } from './Template';
 
 export type TemplateWords = {
   /** Such as "Plate, 12 mm sheet, for Skerrivar Tide 6½". */
@@ -61,11 +62,15 @@ type ToPaper = (at: { readonly xMm: number; readonly yMm: number }) => Place;
 function drawn(mark: Mark, place: ToPaper): string {
   switch (mark.kind) {
     case 'outline':
-      return ellipse(mark.of, mark.ellipse, place);
+      return outline(mark.of, mark.edge, place);
     case 'hole': {
       const { x, y } = place(mark.hole);
-      return `<circle class="${mark.hole.of}" cx="${x}" cy="${y}" r="${round(mark.hole.diameterMm / 2)}"/>`;
+      const { of, diameterMm, sunk } = mark.hole;
+      const head = sunk ? `<circle class="head" cx="${x}" cy="${y}" r="${round(sunk.diameterMm / 2)}"/>` : '';
+      return `<circle class="${of}" cx="${x}" cy="${y}" r="${round(diameterMm / 2)}"/>${head}`;
     }
+    case 'groove':
+      return closed('groove', mark.corners, place);
     case 'line': {
       const [from, to] = [place(mark.from), place(mark.to)];
       return `<path d="M${from.x} ${from.y}L${to.x} ${to.y}" stroke-width="0.15"/>`;
@@ -77,7 +82,13 @@ function drawn(mark: Mark, place: ToPaper): string {
   }
 }
 
-function ellipse(id: string, at: EllipseMm, place: ToPaper): string {
+function closed(id: string, corners: readonly PlaceMm[], place: ToPaper): string {
+  const places = corners.map((each) => place(each)).map(({ x, y }) => `${x} ${y}`);
+  return `<path id="${id}" d="M${places.join('L')}Z"/>`;
+}
+
+function outline(id: string, at: Edge, place: ToPaper): string {
+  if (at.corners) return closed(id, at.corners, place);
   const { x, y } = place(at);
   // Anticlockwise is negative where y runs down.
   const turn = round((-at.angleRad * 180) / Math.PI);

@@ -90,6 +90,7 @@ export const LARGE_RULES: FitRules = {
     cover: 2,
     wall: 1.5,
     bite: 6,
+    finished: 3,
   },
   confidence: 0.975,
   stock: [3, 6, 9, 12, 18].map((thicknessMm) => ({ thicknessMm, halfWidthMm: 0.3, ringCostMinor: 1200 })),

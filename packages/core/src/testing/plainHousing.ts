@@ -16,7 +16,7 @@ export const PLAIN_POD: Housing = housingSchema.parse({
   },
   offMm: 1,
   ...{ xMm: 0, yMm: 0, heightMm: 95, angleDeg: 15, aimDeg: 90 },
-  ...{ faceMm: 190, holeMm: 142, boardMm: 15, wallMm: 6 },
+  ...{ faceMm: 190, holeMm: 142, boardMm: 15, wallMm: 6, rimMm: 6 },
   back: 'closed',
   grilleMm: null,
   free: Object.fromEntries(FREE_KINDS.map((kind) => [kind, { kind: 'none' }])),
@@ -30,5 +30,5 @@ export const PLAIN_WEDGE: Housing = {
 export const PLAIN_CUP: Housing = {
   ...PLAIN_POD,
   ...{ as: 'cup', base: { kind: 'round', diameterMm: 60 }, heightMm: 30, angleDeg: 20, aimDeg: 180 },
-  ...{ faceMm: 64, holeMm: 40, boardMm: 4, wallMm: 3 },
+  ...{ faceMm: 64, holeMm: 40, boardMm: 4, wallMm: 3, rimMm: 3 },
 };

@@ -27,6 +27,7 @@ export const RULES: FitRules = {
     cover: 2,
     wall: 1.5,
     bite: 6,
+    finished: 3,
   },
   confidence: 0.975,
   stock: [],

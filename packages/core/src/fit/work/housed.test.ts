@@ -67,10 +67,12 @@ describe('a closed pod', () => {
   });
 
   test('under a belt hits, and where nobody looked it is to be measured', () => {
-    const free = (belt: Housing['free']['belt']) => housed(blank(), { ...straight, free: { ...straight.free, belt } });
+    const { belt: _, ...others } = straight.free;
+    const free = (belt?: Housing['free']['belt']) =>
+      housed(blank(), { ...straight, free: belt ? { ...others, belt } : others });
     const over = { kind: 'there', xMm: 0, yMm: 0, widthMm: 40, heightMm: 400, fromMm: 0 } as const;
     expect(check('staysFree', free(over))).toMatchObject({ verdict: 'hits', countsFor: 'opening' });
-    expect(check('staysFree', free(undefined))?.sentence).toMatch(/Nobody looked where these are.*belt, its reel/);
+    expect(check('staysFree', free())?.sentence).toMatch(/Nobody looked where these are.*belt, its reel/);
     expect(check('staysFree', opening())).toBeUndefined();
   });
 

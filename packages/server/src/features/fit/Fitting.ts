@@ -118,7 +118,7 @@ export class Fitting {
     const worked = withWork(this.toFit(record), candidate, works, this.rules);
     if (!worked.ok) throw unreadable('the work by hand', worked.failure);
     const { mount } = this.judge(record, candidate, works);
-    return cutPieces({ ...worked.value, works }, mount, this.rules);
+    return cutPieces({ ...worked.value, works }, mount, this.rules, this.shop.unit);
   }
 
   private toFit(record: OpeningRecord): FitOpening {

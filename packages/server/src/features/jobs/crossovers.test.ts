@@ -5,7 +5,16 @@ import { type Crossover, intakeFactsOf } from '@low-quarry/core/model';
 import { createTestApp, type TestApp } from '../../testing/testApp';
 
 const LEFT: Crossover = {
-  ...{ name: 'left', channel: 'front left', at: 'door', isAtFork: false, space: '', heldBy: 'ties', comes: 'own' },
+  ...{
+    name: 'left',
+    channel: 'front left',
+    at: 'door',
+    isAtFork: false,
+    space: '',
+    heldBy: 'ties',
+    hangerMm: null,
+    comes: 'own',
+  },
   box: { lengthMm: 110, widthMm: 72, heightMm: 38 },
   outputs: [
     {

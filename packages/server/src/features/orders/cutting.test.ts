@@ -22,10 +22,10 @@ test('the rings of both doors lie on one sheet, as they were judged; what cuts n
   const { sheet, pieces, sheets, unmeasured } = await cutting('WARDEN 2');
   expect(sheet).toEqual({ lengthMm: 600, widthMm: 400, kerfMm: 3 });
   expect(
-    pieces.map(({ label, side, what, isSound, template }) => [label, side, what, isSound, template.thicknessMm]),
+    pieces.map(({ label, side, what, fault, template }) => [label, side, what, fault, template.thicknessMm]),
   ).toEqual([
-    ['Front door, left', 'left', 'ring', true, 12],
-    ['Front door, right', 'right', 'ring', true, 12],
+    ['Front door, left', 'left', 'ring', null, 12],
+    ['Front door, right', 'right', 'ring', null, 12],
   ]);
   expect(unmeasured).toEqual([]);
   expect(sheets).toMatchObject([{ thicknessMm: 12, sheets: 1, atLeast: 1, tooLarge: [] }]);

@@ -1,11 +1,13 @@
 /** What the shop cuts itself for this car: each piece on the sheets it comes from, to scale, and the sheets as files for a router. */
 import { type Cutting as CuttingAnswer, getCutting } from '@low-quarry/core/contracts/cutting';
-import { templateAt } from '@low-quarry/core/template';
+import { SETTINGS_DEFAULTS } from '@low-quarry/core/model';
+import { type Edge, PIECE_LABELS, templateAt } from '@low-quarry/core/template';
 import { printLength } from '@low-quarry/core/units';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../api/call';
+import { shopSettingsQuery } from '../../api/settingsQuery';
 import { downloadFile } from '../../device/downloadFile';
 import { addressOf } from '../../stations/addressOf';
 import { Button } from '../../ui/Button';
@@ -13,6 +15,7 @@ import { FormError } from '../../ui/FormError';
 import { useSettings } from '../../ui/settings';
 import { Answered } from '../../ui/states';
 import { cutFault, cutFiles } from '../fit/cutFiles';
+import { PieceFiles } from '../fit/PieceFiles';
 
 function cuttingQuery(jobId: string) {
   return queryOptions({
@@ -32,30 +35,38 @@ export function Cutting({ jobId }: { readonly jobId: string }) {
 
 function Shown({ jobId, sheet, pieces, unmeasured, sheets }: CuttingAnswer & { readonly jobId: string }) {
   const { unit } = useSettings();
-  const thin = pieces.filter(({ isSound }) => !isSound);
   return (
     <section aria-label="To cut" className="flex flex-col gap-2">
       <h2 className="border-b border-ink text-[18px] font-bold">To cut</h2>
       {unmeasured.map((label) => (
         <p key={label} className="font-semibold text-measure">
-          ◇ {label}: nobody measured the screws that its ring lies under. It has no outline until somebody does.
+          ◇ {label}: nobody measured what its piece is cut to: the screws that a ring lies under, the box that a hanger
+          carries. It has no outline until somebody does.
         </p>
       ))}
-      {thin.map(({ openingId, label, what, template }) => (
-        <p key={openingId} className="font-semibold text-measure">
-          ◇ {label}: the {what} of {printLength(template.thicknessMm, unit)} leaves{' '}
-          {printLength(template.leastWallMm, unit)} of wall, less than the shop asks. It lies on no sheet.
-        </p>
-      ))}
+      {pieces.map(({ label, what, template, fault }, at) =>
+        fault === null ? null : (
+          // biome-ignore lint/suspicious/noArrayIndexKey: an opening may have several, and they are numbered by their place.
+          <p key={at} className="font-semibold text-measure">
+            ◇ {label}: the {what} of {printLength(template.thicknessMm, unit)} lies on no sheet. {fault}
+          </p>
+        ),
+      )}
       <ol className="list-decimal pl-6">
         {pieces.map(({ openingId, label, what, template, speakerName }, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: an opening may have several, and they are numbered by their place.
           <li key={at}>
-            {what === 'plate' ? 'Plate' : 'Ring'} of {printLength(template.thicknessMm, unit)} for{' '}
-            <Link className="text-action underline" to={addressOf('match', { jobId, openingId })}>
-              {label}
-            </Link>
-            , under the {speakerName}. Its template is there.
+            {PIECE_LABELS[what]} of {printLength(template.thicknessMm, unit)} for{' '}
+            {openingId === null ? (
+              <PieceAlone label={label} template={template} />
+            ) : (
+              <>
+                <Link className="text-action underline" to={addressOf('match', { jobId, openingId })}>
+                  {label}
+                </Link>
+                , {what === 'face' || what === 'base' ? 'for' : 'under'} the {speakerName}. Its template is there.
+              </>
+            )}
           </li>
         ))}
       </ol>
@@ -63,6 +74,25 @@ function Shown({ jobId, sheet, pieces, unmeasured, sheets }: CuttingAnswer & { r
         <Group key={group.thicknessMm} {...group} sheet={sheet} allPieces={pieces} />
       ))}
     </section>
+  );
+}
+
+/** What belongs to no opening has its files here. */
+function PieceAlone({ label, template }: Pick<CuttingAnswer['pieces'][number], 'label' | 'template'>) {
+  const { unit } = useSettings();
+  const paper = useQuery(shopSettingsQuery).data?.paper ?? SETTINGS_DEFAULTS.paper;
+  const title = `Hanger for the crossover ${label}`;
+  return (
+    <>
+      the crossover {label}.
+      <PieceFiles
+        template={template}
+        words={{ title, side: 'Either way up, for either side' }}
+        called={title}
+        unit={unit}
+        paper={paper}
+      />
+    </>
   );
 }
 
@@ -116,8 +146,8 @@ function Group({ thicknessMm, sheets, atLeast, laid, leftMm, tooLarge, sheet, al
           <figure key={on} className="flex w-full max-w-md flex-col gap-1">
             <SheetDrawing sheet={sheet} pieces={lying(on)} />
             <figcaption className="text-[13px] text-muted">
-              {sheets > 1 && `Sheet ${on + 1}. `}Of its length {printLength(Math.max(0, leftMm[on] ?? 0), unit)} stay
-              whole. Scale: the sheet is {printLength(sheet.lengthMm, unit)} long.
+              {sheets > 1 && `Sheet ${on + 1}. `}Left over, whole: {printLength(Math.max(0, leftMm[on] ?? 0), unit)} of
+              its {printLength(sheet.lengthMm, unit)}, the right end here. Drawn to scale.
             </figcaption>
             <Button className="self-start" onClick={() => void take(on)}>
               This sheet as DXF
@@ -131,6 +161,20 @@ function Group({ thicknessMm, sheets, atLeast, laid, leftMm, tooLarge, sheet, al
 
 type Lying = { readonly number: number; readonly label: string; readonly template: ReturnType<typeof templateAt> };
 
+/** @param widthMm of the sheet: y runs up in it */
+function EdgeLine({ edge, widthMm }: { readonly edge: Edge; readonly widthMm: number }) {
+  const { xMm, yMm, halfLengthMm, halfWidthMm, angleRad, corners } = edge;
+  if (corners)
+    return <polygon points={corners.map((at) => `${at.xMm},${widthMm - at.yMm}`).join(' ')} strokeWidth={1.5} />;
+  return (
+    <ellipse
+      {...{ cx: xMm, cy: widthMm - yMm, rx: halfLengthMm, ry: halfWidthMm }}
+      transform={`rotate(${(-angleRad * 180) / Math.PI} ${xMm} ${widthMm - yMm})`}
+      strokeWidth={1.5}
+    />
+  );
+}
+
 /** Seen from above; y up, as in its file. */
 function SheetDrawing({
   sheet,
@@ -140,10 +184,6 @@ function SheetDrawing({
   readonly pieces: readonly Lying[];
 }) {
   const { lengthMm, widthMm } = sheet;
-  const ellipse = ({ xMm, yMm, halfLengthMm, halfWidthMm, angleRad }: Lying['template']['outside']) => ({
-    ...{ cx: xMm, cy: widthMm - yMm, rx: halfLengthMm, ry: halfWidthMm },
-    transform: `rotate(${(-angleRad * 180) / Math.PI} ${xMm} ${widthMm - yMm})`,
-  });
   return (
     <svg
       viewBox={`-2 -2 ${lengthMm + 4} ${widthMm + 4}`}
@@ -156,8 +196,8 @@ function SheetDrawing({
       <rect x={0} y={0} width={lengthMm} height={widthMm} strokeWidth={1.5} />
       {pieces.map(({ number, template }) => (
         <g key={number}>
-          <ellipse {...ellipse(template.outside)} strokeWidth={1.5} />
-          <ellipse {...ellipse(template.throat)} strokeWidth={1.5} />
+          <EdgeLine edge={template.outside} widthMm={widthMm} />
+          <EdgeLine edge={template.throat} widthMm={widthMm} />
           {template.holes.map(({ xMm, yMm, diameterMm }) => (
             <circle key={`${xMm} ${yMm}`} cx={xMm} cy={widthMm - yMm} r={diameterMm / 2} strokeWidth={0.7} />
           ))}

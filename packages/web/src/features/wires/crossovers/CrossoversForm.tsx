@@ -7,8 +7,11 @@ import {
   OUTPUT_LEAD_LABELS,
   type OutputTo,
   placeLabel,
+  SETTINGS_DEFAULTS,
 } from '@low-quarry/core/model';
 import { likelyCrossovers } from '@low-quarry/core/stations';
+import { printLength } from '@low-quarry/core/units';
+import { useQuery } from '@tanstack/react-query';
 import {
   type Control,
   type FieldPath,
@@ -17,10 +20,12 @@ import {
   useFieldArray,
   useWatch,
 } from 'react-hook-form';
+import { shopSettingsQuery } from '../../../api/settingsQuery';
 import { savedCrossovers, type WithCrossovers } from '../../../outbox/saved/savedCrossovers';
 import { Button } from '../../../ui/Button';
 import { FormChoice } from '../../../ui/form/FormChoice';
 import { FormText } from '../../../ui/form/FormText';
+import { useSettings } from '../../../ui/settings';
 import { Tick } from '../../../ui/Tick';
 import { BoxSize, BoxSpace, HeldBy } from '../BoxFields';
 import { JobListForm } from '../JobListForm';
@@ -111,6 +116,15 @@ const at = (path: string, name: string) => `${path}.${name}` as FieldPath<Crosso
 
 function CrossoverFields({ control, path, job, openings, onTake }: FieldsProps & FromLibraryProps) {
   const crossovers = job.crossovers;
+  const { stock } = useQuery(shopSettingsQuery).data ?? SETTINGS_DEFAULTS;
+  const { unit } = useSettings();
+  const thicknesses = [
+    ...stock.map(({ thicknessMm }) => thicknessMm),
+    ...crossovers.flatMap(({ hangerMm }) => hangerMm ?? []),
+  ];
+  const hangers = Object.fromEntries(
+    thicknesses.map((mm) => [String(mm), `Cut from ${printLength(mm, unit)} sheet`] as const),
+  );
   const { field: fork } = useController({ control, name: at(path, 'isAtFork') });
   const channels = named([
     ...(job.vehicle.channels ?? []).map(({ name }) => name),
@@ -170,6 +184,16 @@ function CrossoverFields({ control, path, job, openings, onTake }: FieldsProps &
         path={path}
         hint="Two ties on the beam; screws into the bracket. Loose in a door it rattles."
       />
+      <div className="col-span-2">
+        <FormChoice
+          control={control}
+          name={at(path, 'hanger')}
+          label="A hanger for it"
+          options={hangers}
+          none="None is cut"
+          hint="A plate with ears and holes for ties, cut with the rings of this car."
+        />
+      </div>
     </>
   );
 }

@@ -14,7 +14,16 @@ import {
 } from './typedCrossovers';
 
 const WHOLE: Crossover = {
-  ...{ name: 'left', channel: 'front left', at: 'dash', isAtFork: true, space: '', heldBy: 'ties', comes: 'set' },
+  ...{
+    name: 'left',
+    channel: 'front left',
+    at: 'dash',
+    isAtFork: true,
+    space: '',
+    heldBy: 'ties',
+    hangerMm: 9,
+    comes: 'set',
+  },
   box: { lengthMm: 112, widthMm: 74, heightMm: 38 },
   outputs: [
     {

@@ -32,7 +32,13 @@ type OutputTyped = z.output<typeof outputTyped>;
 const fields = {
   ...{ name: z.string(), channel: z.string().nullable(), at: z.enum(CROSSOVER_ATS).nullable() },
   isAtFork: z.boolean(),
-  ...{ space: z.string().nullable(), heldBy: z.string(), box: z.string(), comes: z.enum(CROSSOVER_COMES).nullable() },
+  ...{
+    space: z.string().nullable(),
+    heldBy: z.string(),
+    hanger: z.string().nullable(),
+    box: z.string(),
+    comes: z.enum(CROSSOVER_COMES).nullable(),
+  },
   outputs: z.object({ tweeter: outputTyped, midrange: outputTyped, woofer: outputTyped }),
 };
 export const crossoversTypedSchema = z.object({ crossovers: z.array(z.object(fields)) });
@@ -61,8 +67,9 @@ export const readCrossoversSchema: z.ZodType<{ crossovers: Crossover[] }, Crosso
   })
   .transform(({ crossovers }, context) => {
     const read = crossoversSchema.safeParse(
-      crossovers.map(({ channel, space, outputs, ...each }) => ({
+      crossovers.map(({ channel, space, outputs, hanger, ...each }) => ({
         ...each,
+        hangerMm: hanger === null ? null : Number(hanger),
         channel: channel ?? '',
         space: space ?? '',
         outputs: OUTPUTS.filter((to) => outputs[to].ends !== NO_OUTPUT).map((to) => ({
@@ -97,13 +104,14 @@ export function toCrossoversTyped(crossovers: readonly Crossover[]): CrossoversT
   return { crossovers: crossovers.map(toCrossoverTyped) };
 }
 
-export function toCrossoverTyped({ channel, space, box, outputs, ...each }: Crossover): CrossoverTyped {
+export function toCrossoverTyped({ channel, space, box, outputs, hangerMm, ...each }: Crossover): CrossoverTyped {
   const typed = (to: OutputTo) => toOutputTyped(outputs.find((output) => output.to === to));
   return {
     ...each,
     channel: channel || null,
     space: space || null,
     box: box === null ? '' : boxWords(box),
+    hanger: hangerMm === null ? null : String(hangerMm),
     outputs: { tweeter: typed('tweeter'), midrange: typed('midrange'), woofer: typed('woofer') },
   };
 }
@@ -120,6 +128,16 @@ function toOutputTyped(output: CrossoverOutput | undefined): OutputTyped {
 
 /** The next one: for two ways, which is what most sets have. */
 export const EMPTY_CROSSOVER: CrossoverTyped = toCrossoverTyped({
-  ...{ name: '', channel: '', at: null, isAtFork: false, space: '', heldBy: '', box: null, comes: null },
+  ...{
+    name: '',
+    channel: '',
+    at: null,
+    isAtFork: false,
+    space: '',
+    heldBy: '',
+    hangerMm: null,
+    box: null,
+    comes: null,
+  },
   outputs: (['tweeter', 'woofer'] as const).map((to) => ({ to, ends: null, filter: null, lead: null })),
 });
