@@ -84,6 +84,7 @@ const FACTS: JobFacts = {
     {
       ...{ name: 'Left door', kind: 'doorCard', spot: 'frontLeft', area: 'behindSpeaker', material: 'butyl' },
       ...{ lengthMm: 400, widthMm: 300, thicknessMm: 2, staysOpen: 'two drains', blocked: null },
+      ...{ spots: [], sheetLengthMm: 500, sheetWidthMm: 370, marked: [] },
     },
   ],
   booked: [{ key: 'k1', lift: 'Lift 1', day: '2026-12-04', at: '08:00', minutes: 220, people: ['Rieke', 'Jory'] }],
@@ -233,11 +234,11 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'questions: none',
     'found: Windows in the doors: Cranked (seen here)',
     'amplifierPlan: stays: the radio is not changed',
-    'crossovers: Front left: from channel front left; tweeter, high-pass 3500 Hz, 12 dB, to Sail panel, left, a wire of its own; woofer, filter not written down, left over, not insulated yet; behind a door’s card, held by two ties on the beam; 110 × 72 × 38 mm; with the set, for its own speakers',
+    'crossovers: Front left: from channel front left; tweeter, high-pass 3500 Hz, 12 dB, to Sail panel, left, a wire of its own; woofer, filter not written down, left over, not insulated yet; behind a door’s card, held by two ties on the beam; 110 × 72 × 38 mm; a hanger cut from 9 mm sheet; with the set, for its own speakers',
     'stowed: Amplifier: an amplifier, 240 × 160 × 52 mm, under the left seat, what holds it not said; later',
     'baseline: nothing tried',
     'bay: 1 step done',
-    'quieted: Left door: behind the speaker, behind door card, front left, butyl of 2 mm, 400 × 300 mm, stays open: two drains, nobody looked what keeps a hand away',
+    'quieted: Left door: behind the speaker, behind door card, front left, butyl of 2 mm, 400 × 300 mm, stays open: two drains, from sheets of 500 × 370 mm, nobody looked what keeps a hand away',
     'booked: 2026-12-04 08:00, Lift 1, 3 h 40 min, Rieke and Jory',
   ]);
   expect(told(ANOTHER).slice(5)).toEqual([

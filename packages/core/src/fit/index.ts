@@ -41,7 +41,7 @@ export { behindClearanceMm } from './margins/checks/depth';
 export { type OpeningFacts, openingHolds } from './margins/checks/facts';
 export { frontAskedMm, frontClearanceMm } from './margins/checks/front';
 export { placeWords } from './margins/checks/place';
-export { freeWords } from './margins/checks/staysFree';
+export { freeVerdict, freeWords } from './margins/checks/staysFree';
 export type { LayerPlace } from './mates/placements';
 export { openForOpening } from './openForOpening';
 export { CatalogueIndex } from './search/CatalogueIndex';

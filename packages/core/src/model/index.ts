@@ -398,8 +398,10 @@ export {
   quietedM2,
   quietedSchema,
   quietedWords,
-  quietNeeds,
 } from './quieted';
+export { type QuietedSheets, quietedSheets } from './quietedSheets';
+export { QUIETED_SPOTS, type QuietedSpot, readSpots, spotsText, spotsWords } from './quietedSpots';
+export { quietNeeds } from './quietNeeds';
 export { readMeasurement } from './readMeasurement';
 export { type FacePlace, readPlaces } from './readPlaces';
 export { faultHold, isAssumed } from './replaced';

@@ -120,7 +120,7 @@ export const panelMarkSchema = z.strictObject({
 });
 export type PanelMark = z.infer<typeof panelMarkSchema>;
 /** Empty where nobody marked it. */
-const markedSchema = z.array(panelMarkSchema).max(60, 'Mark at most 60 places.').default([]);
+export const markedSchema = z.array(panelMarkSchema).max(60, 'Mark at most 60 places.').default([]);
 
 export const fastenerSchema = z.strictObject({
   /** What the order names it by. */

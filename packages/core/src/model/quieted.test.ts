@@ -1,9 +1,13 @@
-import { expect, test } from '@jest/globals';
-import { type Quieted, quietedM2, quietedSchema, quietedWords, quietNeeds } from './quieted';
+import { describe, expect, test } from '@jest/globals';
+import { type Quieted, quietedM2, quietedSchema, quietedWords } from './quieted';
+import { quietedSheets } from './quietedSheets';
+import { readSpots, spotsText } from './quietedSpots';
+import { quietNeeds } from './quietNeeds';
 
 const surface = (changes: Partial<Quieted> = {}): Quieted => ({
   ...{ name: 'Left door', kind: 'doorCard', spot: 'frontLeft', area: 'outerSkin', material: 'butyl' },
   ...{ lengthMm: 600, widthMm: 400, thicknessMm: 2, staysOpen: 'two drains', blocked: '' },
+  ...{ spots: [], sheetLengthMm: null, sheetWidthMm: null, marked: [] },
   ...changes,
 });
 
@@ -24,12 +28,16 @@ test('what has to be at hand is an area for each material, with a tenth for the 
   const felt = surface({ name: 'Card', material: 'felt', thicknessMm: null, widthMm: null });
   expect(quietNeeds([surface(), right, felt])).toEqual([
     {
-      what: 'Deadening, butyl of 2 mm, degreaser and a roller',
-      why: 'Left door; Right door: 0.40 m² with a tenth for what is cut away.',
+      what: 'Deadening, butyl of 2 mm',
+      why: 'Left door; Right door: 0.40 m² with a tenth for what is cut away; in sheets once somebody says how large they are.',
     },
     {
-      what: 'Deadening, felt, how thick is not said, degreaser and a roller',
-      why: 'Card: 0.00 m² with a tenth for what is cut away. More for what nobody measured.',
+      what: 'Deadening, felt, how thick is not said',
+      why: 'Card: 0.00 m² with a tenth for what is cut away; in sheets once somebody says how large they are. More for what nobody measured.',
+    },
+    {
+      what: 'Degreaser and a roller',
+      why: 'Left door; Right door; Card: the metal is clean and dry, and each sheet rolled down.',
     },
   ]);
   expect(quietNeeds([])).toEqual([]);
@@ -48,4 +56,63 @@ test('two surfaces of one name are refused', () => {
   expect(quietedSchema.safeParse([surface(), surface()]).error?.issues[0]?.message).toBe(
     'Another surface is called so: call it otherwise.',
   );
+});
+
+describe('in sheets', () => {
+  const sheet = { sheetLengthMm: 500, sheetWidthMm: 370 };
+
+  test('those of both doors are cut from the same ones: by hand', () => {
+    const doors = [surface(sheet), surface({ ...sheet, name: 'Right door' })];
+    const [one] = quietedSheets(doors);
+    // Along it one takes a whole sheet, strips of 100 × 370 and 500 × 30 and a corner; across it 370 × 400 and 230 × 400: all on three.
+    expect(one?.surfaces.map(({ pieces }) => pieces.length)).toEqual([2, 4]);
+    expect(one?.packed).toMatchObject({ sheets: 3, atLeast: 3 });
+    expect(quietNeeds(doors)[0]).toEqual({
+      what: 'Deadening, butyl of 2 mm, sheets of 500 × 370 mm',
+      why: 'Left door; Right door: 6 pieces out of them; no way needs fewer.',
+      pieces: 3,
+      good: { kind: 'deadeningSheet', types: ['butyl'] },
+    });
+  });
+
+  test('a beam that crosses a surface is not laid, a drain is cut out and takes no sheet less', () => {
+    const beam = { what: 'beam' as const, xMm: 0, yMm: 200, lengthMm: 600, widthMm: 200 };
+    const drain = { what: 'drain' as const, xMm: 100, yMm: 10, lengthMm: 20, widthMm: 20 };
+    const sheets = (spots: Quieted['spots']) => quietedSheets([surface({ ...sheet, spots })])[0]?.packed.sheets;
+    expect([sheets([]), sheets([drain]), sheets([beam])]).toEqual([2, 2, 1]);
+  });
+
+  test('lie across where that takes fewer', () => {
+    const tall = surface({ ...sheet, lengthMm: 370, widthMm: 500 });
+    expect(quietedSheets([tall])[0]?.surfaces[0]?.pieces).toEqual([{ xMm: 0, yMm: 0, lengthMm: 370, widthMm: 500 }]);
+  });
+
+  test('of what nobody measured, or sold in sheets of no known size, there are none', () => {
+    expect(quietedSheets([surface(), surface({ ...sheet, lengthMm: null })])).toEqual([]);
+  });
+});
+
+describe('what stands on a surface', () => {
+  test('is read a line each, in the trade’s units, and comes back as it was', () => {
+    const read = readSpots('drain; 120; 4 cm; 20; 20\n\nBeam; 0; 200; 24 in; 40', 'mm');
+    expect(read).toEqual({
+      ok: true,
+      value: [
+        { what: 'drain', xMm: 120, yMm: 40, lengthMm: 20, widthMm: 20 },
+        { what: 'beam', xMm: 0, yMm: 200, lengthMm: 609.6, widthMm: 40 },
+      ],
+    });
+    if (read.ok) expect(readSpots(spotsText(read.value, 'mm'), 'mm')).toEqual(read);
+  });
+
+  test.each([
+    ['gully; 1; 1; 1; 1', /^Line 1: “gully; 1; 1; 1; 1” was read; expected one of drain, clip/],
+    ['drain; 1; 1; 1', /expected one of/],
+    ['\ndrain; 1; one; 1; 1', /^Line 2: /],
+    ['drain; 1; 1; 0; 1', /lies off the surface/],
+    ['drain; 300 cm; 1; 1; 1', /lies off the surface/],
+  ])('%s is refused with its line', (text, words) => {
+    const read = readSpots(text, 'mm');
+    expect(read.ok ? null : read.failure).toMatch(words);
+  });
 });

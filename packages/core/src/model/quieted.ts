@@ -5,9 +5,9 @@
 import { z } from 'zod';
 import { DEADENING_MATERIALS } from '../catalogue';
 import { askedTextSchema } from './intake';
-import { PANEL_KINDS, PANEL_SPOTS, panelLabel } from './panel';
+import { markedSchema, PANEL_KINDS, PANEL_SPOTS, panelLabel } from './panel';
+import { MOST_SPOTS, quietedSpotSchema, spotsWords } from './quietedSpots';
 import { refuseSameName } from './sameName';
-import type { SmallNeed } from './smallNeeds';
 
 export const QUIETED_AREAS = {
   behindSpeaker: 'Behind the speaker',
@@ -46,6 +46,13 @@ const quietedOneSchema = z.strictObject({
   staysOpen: askedTextSchema,
   /** What keeps a hand away: a skin that stays riveted, a beam; null where nobody looked. */
   blocked: askedTextSchema,
+  /** Each of both by its place from the surface's lower left corner, as far as somebody measured them. */
+  spots: z.array(quietedSpotSchema).max(MOST_SPOTS, `Keep to ${MOST_SPOTS} of them.`).default([]),
+  /** Of a sheet as it is sold; null where nobody said. */
+  sheetLengthMm: sideMm.default(null),
+  sheetWidthMm: sideMm.default(null),
+  /** Its corners on the panel's drawing; empty where nobody marked it. */
+  marked: markedSchema,
 });
 export type Quieted = z.infer<typeof quietedOneSchema>;
 
@@ -60,7 +67,7 @@ export function quietedM2({ lengthMm, widthMm }: Pick<Quieted, 'lengthMm' | 'wid
   return lengthMm === null || widthMm === null ? null : (lengthMm * widthMm) / 1e6;
 }
 
-function materialWords({ material, thicknessMm }: Pick<Quieted, 'material' | 'thicknessMm'>): string {
+export function materialWords({ material, thicknessMm }: Pick<Quieted, 'material' | 'thicknessMm'>): string {
   return thicknessMm === null ? `${material}, how thick is not said` : `${material} of ${thicknessMm} mm`;
 }
 
@@ -78,25 +85,17 @@ export function quietedWords(quieted: Quieted | undefined): string {
       : staysOpen === ''
         ? 'nothing there has to stay open'
         : `stays open: ${staysOpen}`,
+    ...spotWords(quieted),
     ...(blocked === null ? ['nobody looked what keeps a hand away'] : blocked ? [`not reached: ${blocked}`] : []),
   ].join(', ');
 }
 
-/** So much is cut away round drains and edges (common practice, no source). */
-const OFFCUTS = 1.1;
-
-/** What of it has to be at hand, by material and thickness: sheets differ in size, so it is told as an area. */
-export function quietNeeds(quieted: readonly Quieted[]): readonly SmallNeed[] {
-  const kinds = [...new Set(quieted.map(materialWords))];
-  return kinds.map((what) => {
-    const own = quieted.filter((each) => materialWords(each) === what);
-    const names = own.map(({ name }) => name).join('; ');
-    const areas = own.map(quietedM2);
-    const sum = areas.reduce<number>((all, area) => all + (area ?? 0), 0) * OFFCUTS;
-    const unknown = areas.includes(null) ? ' More for what nobody measured.' : '';
-    return {
-      what: `Deadening, ${what}, degreaser and a roller`,
-      why: `${names}: ${sum.toFixed(2)} m² with a tenth for what is cut away.${unknown}`,
-    };
-  });
+/** "by their places: 2 × drain, beam or bar"; "from sheets of 500 × 370 mm". */
+function spotWords({ spots, sheetLengthMm, sheetWidthMm }: Quieted): readonly string[] {
+  return [
+    ...(spots.length === 0 ? [] : [`by their places: ${spotsWords(spots)}`]),
+    ...(sheetLengthMm === null || sheetWidthMm === null
+      ? []
+      : [`from sheets of ${sheetLengthMm} × ${sheetWidthMm} mm`]),
+  ];
 }

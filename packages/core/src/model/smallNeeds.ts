@@ -2,6 +2,7 @@
  * What a job needs beside the parts that are on its lines: what earlier work left missing, what breaks when a panel comes off, what a
  * riveted speaker asks for. How many clips break is nobody's figure: the panel's own count stands beside it. Common practice, no source.
  */
+import { HOUSING_LABELS } from '../housing';
 import { EARLIER_WORK } from './earlierWork';
 import { lineFilterPieces } from './lineFilterWords';
 import type { OpeningRecord } from './opening';
@@ -11,7 +12,10 @@ import { TWEETER_HOLDS } from './tweeterSeat';
 import type { Years } from './vehicle';
 
 /** Goods of the library that do for a need, by kind and type: their size is seen at the car. */
-export type Good = { readonly kind: 'panelClip' | 'fastener'; readonly types: readonly string[] };
+export type Good = {
+  readonly kind: 'panelClip' | 'fastener' | 'deadeningSheet' | 'foam' | 'consumable';
+  readonly types: readonly string[];
+};
 
 /** Something to have at hand, and why. */
 export type SmallNeed = {
@@ -24,7 +28,7 @@ export type SmallNeed = {
 
 type NeedingOpening = Pick<
   OpeningRecord,
-  'place' | 'side' | 'name' | 'fixing' | 'earlier' | 'presence' | 'lineFilter' | 'tweeterSeat' | 'bolts'
+  'place' | 'side' | 'name' | 'fixing' | 'earlier' | 'presence' | 'lineFilter' | 'tweeterSeat' | 'bolts' | 'housing'
 >;
 
 /** What holds a panel and may be left on the floor when it comes off. */
@@ -47,6 +51,7 @@ export function smallNeeds(
       ...leftByEarlierWork(opening),
       ...lineNeeds(opening),
       ...seatNeeds(opening),
+      ...housingNeeds(opening),
     ]),
     ...inFront.flatMap((panel) => spares(panel, ageYears)),
     ...notDescribed(inFront.filter(({ fasteners }) => fasteners === null)),
@@ -84,6 +89,23 @@ export function lineNeeds(
 function seatNeeds({ tweeterSeat, ...opening }: NeedingOpening): readonly SmallNeed[] {
   const what = tweeterSeat && TWEETER_HOLDS[tweeterSeat.heldBy].need;
   return what ? [{ what, why: `${placeLabel(opening)}: it holds the new tweeter.` }] : [];
+}
+
+/** What is built needs board for its two pieces, and what goes between and over them. */
+function housingNeeds({ housing, ...opening }: NeedingOpening): readonly SmallNeed[] {
+  if (!housing) return [];
+  const { base, faceMm, boardMm } = housing;
+  const xs = base.kind === 'round' ? [0, base.diameterMm] : base.corners.map(({ xMm }) => xMm);
+  const ys = base.kind === 'round' ? [0, base.diameterMm] : base.corners.map(({ yMm }) => yMm);
+  const span = (all: readonly number[]) => Math.ceil(Math.max(...all) - Math.min(...all));
+  const why = `${placeLabel(opening)}: a ${HOUSING_LABELS[housing.as].toLowerCase()} is built.`;
+  return [
+    {
+      what: `Board of ${boardMm} mm, for a base and a face`,
+      why: `${why} ${span(xs)} × ${span(ys)} mm, and ${faceMm} × ${faceMm} mm, with the saw’s way beside.`,
+    },
+    { what: 'Resin or filler, cloth to skin it, glue, and screws for its base', why },
+  ];
 }
 
 function leftByEarlierWork(opening: NeedingOpening): readonly SmallNeed[] {

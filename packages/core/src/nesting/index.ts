@@ -5,3 +5,4 @@
 export { leastSheets } from './leastSheets';
 export type { NestPiece, Sheet } from './NestPiece';
 export { type Laid, type Nested, nest } from './nest';
+export { areaPieces, type Packed, packRectangles, type RectangleMm, type SizeMm } from './rectangles';

@@ -1,6 +1,7 @@
 /** The work on a car follows from its record: an order that holds, and every line of the record told by a step. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import type { Housing } from '../housing';
 import {
   type Attached,
   FASTENERS,
@@ -13,6 +14,7 @@ import {
 } from '../model';
 import type { JointLine } from '../stations';
 import { PLAIN_CAR, PLAIN_PLACE } from '../testing/plainCar';
+import { PLAIN_POD } from '../testing/plainHousing';
 import { PLAIN_OPENING } from '../testing/plainOpening';
 import { type CarPlan, carPlan, type PlanCar } from './carPlan';
 import type { PlanOpening } from './openingSteps';
@@ -61,6 +63,7 @@ const car = (fields: Partial<PlanCar> = {}): PlanCar => ({
 const SURFACE: Quieted = {
   ...{ name: 'Left door', kind: 'doorCard', spot: 'frontLeft', area: 'outerSkin', material: 'butyl' },
   ...{ lengthMm: 600, widthMm: 400, thicknessMm: 2, staysOpen: 'two drains', blocked: 'the beam' },
+  ...{ spots: [], sheetLengthMm: null, sheetWidthMm: null, marked: [] },
 };
 const plan = (fields: Partial<PlanCar> = {}) => carPlan(car(fields), HOW);
 const at = ({ steps }: CarPlan, id: string) => steps.findIndex((step) => step.id === id || step.id.endsWith(id));
@@ -182,6 +185,13 @@ describe('every line of the record is told: what changes in it changes the plan'
     ['a tweeter', { openings: [opening({}, { isTweeter: true })] }],
     ['work by hand', { openings: [opening({}, { works: [{ kind: 'fileHole', byMm: 2 }] })] }],
     ['a surface that is quieted', { quieted: [SURFACE] }],
+    [
+      'a drain on it',
+      { quieted: [{ ...SURFACE, spots: [{ what: 'drain', xMm: 9, yMm: 9, lengthMm: 20, widthMm: 20 }] }] },
+    ],
+    ['where it is on its panel', { quieted: [{ ...SURFACE, marked: [{ x: 20, y: 30 }] }] }],
+    ['a pod', { openings: [opening({ presence: 'blank', housing: PLAIN_POD })] }],
+    ['a crossover with a level switch', { crossovers: ['left'] }],
     ['a ring of sheet', { openings: [opening({}, { ringsMm: [9] })] }],
     ['tabs of its bracket', { openings: [opening({}, { hasTabs: true })] }],
     ['a joint', { joints: [joint] }],
@@ -344,6 +354,59 @@ test('before a panel goes back its wires are looked at, and each function that h
   const nobody = plan({ panels: [] });
   expect(nobody.steps[at(nobody, 'frontLeft  functions')]?.open).toBe('Nobody wrote down what hangs on it.');
   expect(at(plan({ panels: [card({ attached: [], order: [] })] }), 'frontLeft  functions')).toBe(-1);
+});
+
+describe('what is built', () => {
+  const pod = (housing: Partial<Housing> = {}, fields: Partial<OpeningRecord> = {}) =>
+    plan({ openings: [opening({ presence: 'blank', housing: { ...PLAIN_POD, ...housing }, ...fields })] });
+  const step = (built: CarPlan, id: string) => built.steps[at(built, id)];
+
+  test('is made at the bench, its boards before its wall, and is on before the speaker goes in', () => {
+    const built = pod();
+    expectToHold(built);
+    const order = ['left built boards', 'left built wall', 'frontLeft  off', 'left built on', 'left in'];
+    const places = order.map((id) => at(built, id));
+    expect(places).not.toContain(-1);
+    expect(places).toEqual([...places].sort((a, b) => a - b));
+    expect(step(built, 'left built on')?.cautions.join(' ')).toMatch(/airbag or its sensor.*maker’s manual/);
+    // No old speaker comes out of a panel that was closed.
+    expect(at(built, 'left out')).toBe(-1);
+  });
+
+  test('asks what nobody looked for before it is drilled, and paints what it cuts', () => {
+    const { belt: _, ...others } = PLAIN_POD.free;
+    expect(step(pod({ free: others }), 'left built on')?.open).toBe(
+      'Look first where these are: belt, its reel and buckle.',
+    );
+    expect(step(pod(), 'left built on')?.open).toBeNull();
+    expect(step(pod({ back: 'open' }), 'left built on')?.what).toContain('with a nibbler, its edge painted');
+    expect(step(pod(), 'left built on')?.what).not.toContain('nibbler');
+  });
+
+  test.each<[string, Partial<Housing>]>([
+    ['higher', { heightMm: 100 }],
+    ['turned more', { angleDeg: 20 }],
+    ['of another board', { boardMm: 18 }],
+    ['open behind', { back: 'open' }],
+  ])('%s it is another step: what was ticked of it was of another one', (_, change) => {
+    const prints = (built: CarPlan) => built.steps.filter(({ id }) => id.includes(' built ')).map(({ print }) => print);
+    expect(prints(pod(change))).not.toEqual(prints(pod()));
+  });
+
+  test('two pods from scratch take the time that they take: 120 to 180 min (handbook, section 14)', () => {
+    const housing = PLAIN_POD;
+    const right = opening({ presence: 'blank', housing, side: 'right' }, { id: 'right' });
+    const both = plan({ openings: [opening({ presence: 'blank', housing }), right] });
+    const minutes = both.steps.filter(({ id }) => id.includes(' built ')).reduce((sum, each) => sum + each.minutes, 0);
+    expect(minutes).toBeGreaterThanOrEqual(120);
+    expect(minutes).toBeLessThanOrEqual(180);
+  });
+});
+
+test('the level switch of each crossover is set at the bench', () => {
+  const { steps } = plan({ crossovers: ['left', 'right'] });
+  expect(steps.slice(0, 2).map(({ id }) => id)).toEqual(['level left', 'level right']);
+  expect(steps[0]?.what).toContain('often −3 dB for a tweeter that looks at the ear');
 });
 
 test('a panel, and supply, are gates; what is left out of them is said for each', () => {

@@ -35,6 +35,8 @@ export type PlanCar = {
   /** What is run new. */
   readonly runs: readonly WireRun[];
   readonly boxes: readonly PlanBox[];
+  /** Names of the crossovers that come in with this job. */
+  readonly crossovers: readonly string[];
   /** Surfaces that are quieted while a panel is off. */
   readonly quieted: readonly Quieted[];
   /** Null where nobody asked. */
@@ -52,6 +54,14 @@ export type CarPlan = {
   /** All steps one after the other, min. */
   readonly minutes: number;
 };
+
+/** Before it is out of reach behind a card. */
+function levelSwitch(name: string): PlanStep {
+  return stepOf({
+    ...{ id: `level ${name}`, where: 'At the bench', from: `Crossover ${name}`, minutes: MINUTES.levelSwitch },
+    what: `At the bench: the level switch of crossover ${name}, where it has one: where one begins, often −3 dB for a tweeter that looks at the ear, else 0. What was set is written on it.`,
+  });
+}
 
 /** A panel there, whatever it is called besides. */
 function isSamePlace(panel: Pick<Panel, 'kind' | 'spot'>, { kind, spot }: Pick<Quieted, 'kind' | 'spot'>): boolean {
@@ -117,6 +127,7 @@ export function carPlan(
     : [];
   const steps = [
     ...openings.flatMap(({ plan }) => plan.bench),
+    ...car.crossovers.map(levelSwitch),
     ...ready,
     ...fascia.off,
     ...panels.flatMap(({ plan, panel, behind }) => [

@@ -51,7 +51,14 @@ export const MINUTES = {
   /** A square metre. */
   quietM2: 80,
   ring: 20,
+  /** Wall, skin and finish of what is built: with its two boards two pods are 120 to 180 minutes (handbook, section 14). */
+  pod: 45,
+  wedge: 20,
+  cup: 15,
+  /** On the panel: marked, drilled from behind, held. */
+  builtOn: 15,
   firstFit: 3,
+  levelSwitch: 2,
   tabs: 3,
   tweeterSeat: 10,
   bagPlugs: 2,

@@ -11,6 +11,7 @@ import {
 } from '../model';
 import type { JointLine } from '../stations';
 import { type LengthUnit, printLength } from '../units';
+import { housingBench, housingOn } from './housingSteps';
 import { DRY_MIN, MINUTES } from './minutes';
 import { type PlanStep, stepOf } from './PlanStep';
 import { ANY_BIT, CELL, PRY_TOOLS, RING_TOOLS, RIVET_TOOLS, TAB_TOOLS, THIN_TOOL } from './tools';
@@ -33,6 +34,7 @@ export type PlanOpening = {
     | 'polarity'
     | 'lineFilter'
     | 'tweeterSeat'
+    | 'housing'
   >;
   readonly speakerName: string;
   readonly isTweeter: boolean;
@@ -91,7 +93,7 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
       after: isOnCar ? ready : [],
     });
   });
-  const bench = benchSteps(id, where, opening, unit);
+  const bench = [...housingBench(id, where, record, unit), ...benchSteps(id, where, opening, unit)];
   const joined = joints.filter(isMade).map(jointStep(ready, where));
   const filter =
     record.lineFilter === null
@@ -103,7 +105,8 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
           }),
         ];
   const fit = firstFit(id, where, opening, [...ready, ...[...bench, ...changed].map((each) => each.id)]);
-  const before = [...changed, ...joined, ...filter, ...fit];
+  const built = housingOn(id, where, record, [...ready, ...bench.map((each) => each.id)]);
+  const before = [...changed, ...built, ...joined, ...filter, ...fit];
   const seat = isTweeter ? [tweeterSeat(id('seat'), where, record, ready)] : [];
   const into = stepOf({
     ...{ id: id('in'), where, from: `Chosen: ${speakerName}`, minutes: MINUTES.newIn },

@@ -49,6 +49,7 @@ export function planCar(
           ]
         : [],
     ),
+    crossovers: crossovers.map(({ name }) => name),
     boxes: [
       ...crossovers.map((each) => ({ what: `Crossover ${each.name}`, words: crossoverWords(each) })),
       ...now.map((each) => ({ what: each.name, words: stowedWords(each) })),

@@ -1,11 +1,11 @@
 /** Quieting: laid while the panel is off and the old speaker out, before the new one stands in the way. */
-import { panelLabel, QUIETED_AREAS, type Quieted, quietedM2 } from '../model';
+import { panelLabel, QUIETED_AREAS, QUIETED_SPOTS, type Quieted, quietedM2, spotsWords } from '../model';
 import { MINUTES } from './minutes';
 import { type PlanStep, stepOf } from './PlanStep';
 
 /** @param after steps before it; nothing where no panel of this job comes off in front of it */
 export function quietStep(quieted: Quieted, after: readonly string[] | null, begun: string): PlanStep {
-  const { name, area, material, thicknessMm, lengthMm, widthMm, staysOpen, blocked } = quieted;
+  const { name, area, material, thicknessMm, lengthMm, widthMm, staysOpen, blocked, spots, marked } = quieted;
   const size = lengthMm === null || widthMm === null ? 'as far as a hand reaches' : `${lengthMm} × ${widthMm} mm`;
   const thick = thicknessMm === null ? '' : ` of ${thicknessMm} mm`;
   const areaWords = QUIETED_AREAS[area].toLowerCase();
@@ -19,8 +19,15 @@ export function quietStep(quieted: Quieted, after: readonly string[] | null, beg
       `Quieting, ${name}: ${surface} degreased and dry; ${material}${thick}, ${size}, laid and rolled down from its middle; a knock tells.`,
       ...(staysOpen ? [`Stays open: ${staysOpen}.`] : []),
       ...(blocked ? [`Not reached: ${blocked}.`] : []),
+      ...(spots.some(({ what }) => QUIETED_SPOTS[what].isOpen)
+        ? [
+            `Cut out, with ${KEPT_MM} mm round it: ${spotsWords(spots.filter(({ what }) => QUIETED_SPOTS[what].isOpen))}.`,
+          ]
+        : []),
+      ...(quieted.kind === 'doorCard' ? ['The film goes back with its sealant, as it was.'] : []),
     ].join(' '),
     from: `Quieting: ${name}`,
+    marked: marked.length === 0 ? null : { kind: quieted.kind, spot: quieted.spot, at: marked },
     open: openOf(quieted, after !== null),
     tools: ['Degreaser', 'A roller', 'A knife', 'Gloves'],
     minutes: area2 === null ? MINUTES.quietDoor : MINUTES.quietReady + area2 * MINUTES.quietM2,
@@ -34,6 +41,9 @@ export function quietStep(quieted: Quieted, after: readonly string[] | null, beg
     after: after ?? [begun],
   });
 }
+
+/** So far a sheet stays off a hole that stays open, mm (common practice, no source). */
+const KEPT_MM = 10;
 
 export function quietId({ name }: Pick<Quieted, 'name'>): string {
   return `quieting ${name}`;

@@ -4,7 +4,7 @@ import type { PlanOpening } from '../plan/openingSteps';
 import { PLAIN_OPENING } from './plainOpening';
 
 export const PLAIN_CAR: PlanCar = {
-  ...{ openings: [], panels: [], joints: [], runs: [], boxes: [], quieted: [] },
+  ...{ openings: [], panels: [], joints: [], runs: [], boxes: [], crossovers: [], quieted: [] },
   ...{ lostWithoutSupply: '', hasPowerWire: false, hasWarnings: false, atRadio: null },
 };
 

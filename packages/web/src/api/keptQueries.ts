@@ -35,7 +35,7 @@ const KEEP_MS = 1000;
  * 9: openings with which wire is positive and what is in their lines. 12: pins of plugs with the colours of their wires.
  * 13: jobs with their crossovers and boxes, and with the spaces of their vehicle. 17: jobs with their times in the bay.
  */
-const FORM = 17;
+const FORM = 18;
 
 const keyOf = (personId: string, form = FORM) => `low-quarry.queries.${form}.${personId}`;
 

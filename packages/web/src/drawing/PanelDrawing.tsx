@@ -20,12 +20,17 @@ export type Marks = {
   readonly isMain: boolean;
 };
 
+/** A part of the panel, by its corners in their order; of fewer than three nothing is drawn. */
+export type Area = { readonly words: string; readonly corners: readonly PanelMark[] };
+
 export function PanelDrawing({
   kind,
   spot,
   marks,
+  areas = [],
   onPress,
 }: Pick<Panel, 'kind' | 'spot'> & {
+  readonly areas?: readonly Area[];
   readonly marks: readonly Marks[];
   /** Where it is pressed; none where it is only looked at. */
   readonly onPress?: (at: PanelMark) => void;
@@ -35,9 +40,10 @@ export function PanelDrawing({
     cx: EDGE + (x / 100) * (WIDE - 2 * EDGE),
     cy: EDGE + (y / 100) * (HIGH - 2 * EDGE),
   });
-  const words = marks
-    .flatMap((each) => (each.at.length > 0 ? `${each.words}: ${each.at.length} marked` : []))
-    .join('; ');
+  const words = [
+    ...marks.flatMap((each) => (each.at.length > 0 ? `${each.words}: ${each.at.length} marked` : [])),
+    ...areas.flatMap((each) => (each.corners.length > 2 ? each.words : [])),
+  ].join('; ');
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: what is pressed here is typed in a field beside it.
     <svg
@@ -83,6 +89,17 @@ export function PanelDrawing({
           {side === 'left' ? 'front of the car →' : '← front of the car'}
         </text>
       )}
+      {areas
+        .filter(({ corners }) => corners.length > 2)
+        .map(({ words: name, corners }) => (
+          <polygon
+            key={name}
+            points={corners.map((mark) => Object.values(place(mark)).join(',')).join(' ')}
+            className="fill-action stroke-action"
+            fillOpacity={0.2}
+            strokeWidth={2}
+          />
+        ))}
       {marks.map(({ words: name, at, label, isMain }) =>
         at.map((mark, number) => {
           const { cx, cy } = place(mark);

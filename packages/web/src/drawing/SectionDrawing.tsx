@@ -256,7 +256,7 @@ function stretchesOf(
 }
 
 /** Glass is a double line; the end of its travel a dash-double-dot line where the window stands higher now. */
-function Behind({ section: { sheet, window, behind, extent } }: { readonly section: Section }) {
+function Behind({ section: { sheet, window, behind, behindWord, extent } }: { readonly section: Section }) {
   const { px, hatch } = usePen();
   const last = sheet[0];
   if (!last || sheet.length < 2) return null;
@@ -267,7 +267,7 @@ function Behind({ section: { sheet, window, behind, extent } }: { readonly secti
         <path d={pathOf([...sheet, ...back.toReversed()], true)} fill={hatch('metal')} />
         <path d={pathOf(sheet)} fill="none" className="stroke-ink" strokeWidth={1.8 * px} />
         <Label x={last.x + 8 * px} y={Math.min(last.y, extent.bottom) - 6 * px} anchor="start">
-          metal
+          {behindWord}
         </Label>
       </g>
     );

@@ -102,6 +102,8 @@ export type Section = {
   /** What stands proud of the metal where it is cut. */
   readonly proud: readonly SectionProud[];
   readonly behind: FitOpening['behind'];
+  /** What is written beside what stands behind, where that is no glass. */
+  readonly behindWord: string;
   /** What stands behind, along the cut: its swept area, its clearance, and where the window stands now. */
   readonly sheet: readonly Point[];
   readonly sheetClearance: readonly Point[];
@@ -172,6 +174,7 @@ export function sectionGeometry(
     bore: opening.bore && boreSlab(opening.bore),
     proud: opening.proud.flatMap((thing) => cutProud(thing, plane)),
     behind: opening.behind,
+    behindWord: opening.made?.housing.back === 'closed' ? 'panel' : 'metal',
     sheet,
     sheetClearance: sheet.map(({ x, y }) => ({ x: x - asked, y })),
     window: fitted && windowUpMm > 0 ? woundUp(fitted.sheet, plane, windowUpMm, widest) : sheet,

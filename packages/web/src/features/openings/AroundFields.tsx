@@ -4,6 +4,7 @@ import type { OpeningRecord } from '@low-quarry/core/model';
 import { isTakenHere } from '@low-quarry/core/model';
 import { Choice } from '../../ui/Choice';
 import { FrontFields } from './FrontFields';
+import { HousingFields } from './housing/HousingFields';
 import { ObstacleFields } from './ObstacleFields';
 import { ProudFields } from './ProudFields';
 import { SurroundingFields } from './SurroundingFields';
@@ -66,6 +67,8 @@ export function AroundFields({ facts, errorAt, onChange }: AroundFieldsProps) {
           onChange={(front) => onChange({ front })}
         />
       </div>
+      <h2 className="mt-6 mb-2 border-b border-ink text-[18px] font-bold">Pod, wedge or cup</h2>
+      <HousingFields facts={facts} errorAt={errorAt} onChange={onChange} />
       <h2 className="mt-6 mb-2 border-b border-ink text-[18px] font-bold">More of the opening</h2>
       <div className="flex flex-col gap-3">
         <TraceFields facts={facts} onChange={onChange} />

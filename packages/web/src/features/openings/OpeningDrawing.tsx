@@ -46,7 +46,7 @@ export function OpeningDrawing({ record, shop, unit, lit }: OpeningDrawingProps)
   const drawn = {
     ...opening,
     depths: opening.depths.length > 0 ? opening.depths : [standIn],
-    frontGap: opening.frontGap ?? unknown(UNKNOWN_GAP_MM),
+    frontGap: opening.frontGap ?? (opening.made ? null : unknown(UNKNOWN_GAP_MM)),
   };
   const section = sectionGeometry(drawn, null, null, toFitRules(shop));
   const depthMm = sheetFit(drawn)?.sheet.c0 ?? UNKNOWN_DEPTH_MM;
@@ -79,7 +79,8 @@ export function OpeningDrawing({ record, shop, unit, lit }: OpeningDrawingProps)
       >
         {opening.behind !== 'nothing' &&
           line('depthBehind', centre?.depth ?? null, { x: 0, y: 0 }, { x: depthMm, y: 0 })}
-        {line('frontGap', opening.frontGap, { x: 0, y: half * 0.5 }, { x: -drawn.frontGap.valueMm, y: half * 0.5 })}
+        {drawn.frontGap &&
+          line('frontGap', opening.frontGap, { x: 0, y: half * 0.5 }, { x: -drawn.frontGap.valueMm, y: half * 0.5 })}
         <ExtensionLine from={{ x: 0, y: -half }} to={{ x: 0, y: half }} />
         {opening.behind !== 'nothing' &&
           opening.depths

@@ -1,13 +1,9 @@
 /** A hole or screws of no regular shape, as they were traced: one place a line. */
 import type { OpeningRecord } from '@low-quarry/core/model';
-import { type FacePlace, readPlaces, SOURCE_IDS, SOURCES, type SourceId } from '@low-quarry/core/model';
-import type { LengthUnit } from '@low-quarry/core/units';
-import { printNumber } from '@low-quarry/core/units';
-import { useState } from 'react';
+import { type FacePlace, SOURCE_IDS, SOURCES, type SourceId } from '@low-quarry/core/model';
 import { Choice } from '../../ui/Choice';
-import { Field, INPUT } from '../../ui/Field';
-import { useSettings } from '../../ui/settings';
-import { cornersOf, placesError } from './surroundings';
+import { type PlaceLimits, PlacesText } from './PlacesText';
+import { cornersOf } from './surroundings';
 
 type Facts = Omit<OpeningRecord, 'dimensions'>;
 
@@ -55,39 +51,15 @@ type PlacesFieldProps = {
   readonly hint: string;
   readonly places: readonly FacePlace[];
   readonly columns: 2 | 3;
-  readonly limits: typeof CORNERS;
+  readonly limits: PlaceLimits;
   readonly source: SourceId;
   readonly onChange: (places: readonly FacePlace[], source: SourceId) => void;
 };
 
 function PlacesField({ label, hint, places, columns, limits, source, onChange }: PlacesFieldProps) {
-  const { unit } = useSettings();
-  const [typed, setTyped] = useState<string | null>(null);
-  const read = (text: string) => {
-    const found = readPlaces(text, unit, columns);
-    if (!found.ok) return { places: null, error: found.failure };
-    const error = placesError(found.value, limits);
-    return { places: error ? null : found.value, error };
-  };
-  const error = typed === null ? null : read(typed).error;
   return (
     <div className="grid gap-3 sm:grid-cols-2">
-      <Field label={`${label}, ${unit}`} hint={hint} error={error}>
-        {(ids) => (
-          <textarea
-            {...ids}
-            data-number
-            rows={6}
-            value={typed ?? printPlaces(places, columns, unit)}
-            onChange={({ target }) => {
-              setTyped(target.value);
-              const found = read(target.value).places;
-              if (found) onChange(found, source);
-            }}
-            className={`${INPUT} py-2`}
-          />
-        )}
-      </Field>
+      <PlacesText {...{ label, hint, places, columns, limits }} onChange={(next) => onChange(next, source)} />
       <Choice
         label={`${label}, taken with`}
         value={source}
@@ -96,14 +68,4 @@ function PlacesField({ label, hint, places, columns, limits, source, onChange }:
       />
     </div>
   );
-}
-
-function printPlaces(places: readonly FacePlace[], columns: 2 | 3, unit: LengthUnit): string {
-  return places
-    .map(({ xMm, yMm, bulgeMm }) =>
-      (columns === 3 && bulgeMm !== 0 ? [xMm, yMm, bulgeMm] : [xMm, yMm])
-        .map((each) => printNumber(each, unit))
-        .join('; '),
-    )
-    .join('\n');
 }

@@ -8,7 +8,7 @@ import { printLength } from '../../../units';
 import { type BoxGap, boxSheetGap } from '../../layout/bodyBoxes';
 import { readingsBelowEdge, type SheetDoubt } from '../../layout/sheetFit';
 import type { View } from '../../layout/View';
-import type { Behind, DepthReading, FitRules } from '../../shapes';
+import type { Behind, DepthReading, FitOpening, FitRules } from '../../shapes';
 import { addBody, addBox } from '../bodyTerms';
 import type { CheckKind, Told } from '../CheckKind';
 import type { Gaps } from '../Gaps';
@@ -104,7 +104,7 @@ export const depth: CheckKind = {
   },
   tell(view, gaps, rules, unit) {
     const { opening } = view.opening;
-    const behind = behindWord(opening.behind);
+    const behind = behindWord(opening);
     switch (gaps.tag) {
       case NOTHING:
         return { sentence: 'Nothing stands behind this opening.', nearest: null };
@@ -195,11 +195,11 @@ function isAsked({ kind }: SheetDoubt): boolean {
 const RIM_KEYS = ['depthTop', 'depthBottom', 'depthFront', 'depthRear'] as const;
 
 function doubtWords({ opening }: View): Told {
-  const { depths, behind } = opening.opening;
+  const { depths } = opening.opening;
   const doubt = opening.fitted?.doubts.find(isAsked);
   const taken = new Set(depths.map(({ key }) => key));
   const missing = RIM_KEYS.filter((key) => !taken.has(key)).slice(0, 1);
-  const what = behindWord(behind);
+  const what = behindWord(opening.opening);
   const sentence =
     doubt?.kind === 'contradiction'
       ? `The depths contradict each other by ${doubt.misfitMm.toFixed(1)} mm: no sheet passes through them. Read them again.`
@@ -229,15 +229,7 @@ function bodyWords(view: View, { valueMm, verdict }: Gaps, rules: FitRules, unit
   const part = gap.reach.ring >= view.speaker.ringCount - 2 ? 'The magnet' : 'The basket';
   const place = atEdge ? ', at its lower edge' : whereWords(onOther[0], onOther[1]);
   return {
-    sentence: depthSentence(
-      part,
-      valueMm + asked,
-      asked,
-      behindWord(opening.behind),
-      place,
-      unit,
-      verdict === 'measure',
-    ),
+    sentence: depthSentence(part, valueMm + asked, asked, behindWord(opening), place, unit, verdict === 'measure'),
     nearest: { onPart: onBody, onOther, askedMm: asked },
   };
 }
@@ -248,7 +240,7 @@ function boxWords(view: View, { tag, valueMm, verdict }: Gaps, rules: FitRules, 
   if (!sheet || !box) throw new Error('depth: expected the box that decides');
   const found: BoxGap = boxSheetGap(box, sheet);
   const asked = behindClearanceMm(opening.behind, rules);
-  const behind = behindWord(opening.behind);
+  const behind = behindWord(opening);
   return {
     sentence: depthSentence(`The ${box.label}`, valueMm + asked, asked, behind, '', unit, verdict === 'measure'),
     nearest: { onPart: found.onBox, onOther: found.onOther, askedMm: asked },
@@ -281,6 +273,7 @@ export function behindClearanceMm(behind: Behind, { clearancesMm }: FitRules): n
   return behind === 'glass' ? clearancesMm.glass : clearancesMm.metal;
 }
 
-export function behindWord(behind: Behind): string {
+export function behindWord({ behind, made }: Pick<FitOpening, 'behind' | 'made'>): string {
+  if (made?.housing.back === 'closed') return 'the panel behind';
   return behind === 'glass' ? 'the glass' : 'the metal behind';
 }

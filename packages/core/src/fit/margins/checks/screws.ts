@@ -355,9 +355,7 @@ function tipWords({ opening }: View, { what, valueMm, askedMm }: ScrewGap, unit:
   if (what === UNDER)
     return `they come out of the bracket’s back by ${printLength(-valueMm, unit)}, onto what is under it`;
   const other =
-    what === SHEET
-      ? behindWord(opening.opening.behind)
-      : `the ${opening.obstacles[what - FIRST_OBSTACLE]?.obstacle.label}`;
+    what === SHEET ? behindWord(opening.opening) : `the ${opening.obstacles[what - FIRST_OBSTACLE]?.obstacle.label}`;
   const apartMm = valueMm + askedMm;
   return apartMm < 0
     ? `their tips would stand ${printLength(-apartMm, unit)} into ${other}`

@@ -26,7 +26,7 @@ export const staysFree: CheckKind = {
   }),
 };
 
-function freeVerdict({ housing }: MadeFace): Verdict {
+export function freeVerdict({ housing }: Pick<MadeFace, 'housing'>): Verdict {
   if (!shellOf(housing).ok) return 'hits';
   const found = findings(housing).map(({ standing }) => standing);
   if (found.includes('hits')) return 'hits';
@@ -47,7 +47,7 @@ export function freeWords({ housing }: Pick<MadeFace, 'housing'>, unit: LengthUn
     .filter((words) => words !== '');
   return [
     ...of('hits').map(
-      (each) => `It takes ${printLength(-(each.marginMm ?? 0), unit)} of the room of: ${label(each.kind)}.`,
+      (each) => `It stands ${printLength(-(each.marginMm ?? 0), unit)} too near, or in the way: ${label(each.kind)}.`,
     ),
     ...of('near').map(
       (each) =>

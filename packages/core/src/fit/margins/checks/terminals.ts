@@ -148,7 +148,7 @@ function whatIsNear(view: View, box: PlacedBox, other: number) {
   const { opening } = view;
   if (other === BEHIND && opening.sheet) {
     const { onBox, onOther } = boxSheetGap(box, opening.sheet);
-    return { what: behindWord(opening.opening.behind), onPart: onBox, onOther };
+    return { what: behindWord(opening.opening), onPart: onBox, onOther };
   }
   const obstacle = opening.obstacles[other - FIRST_OBSTACLE];
   if (obstacle) {

@@ -9,6 +9,7 @@ import { Button } from '../../../ui/Button';
 import { late } from '../../../ui/late';
 import { Loading } from '../../../ui/states';
 import { keptName } from '../../wires/keptName';
+import { QuietingPlan } from './QuietingPlan';
 
 const QuietingForm = late(
   () => import('./QuietingForm').then((code) => code.QuietingForm),
@@ -36,6 +37,7 @@ export function Quieting({ job }: { readonly job: Job }) {
           </li>
         ))}
       </ul>
+      <QuietingPlan quieted={job.quieted} />
       {isOpen ? (
         <QuietingForm job={job} onDone={() => setIsOpen(false)} />
       ) : (

@@ -1,14 +1,16 @@
 /** Which surfaces are quieted, with what, and what stays open. */
 import { DEADENING_MATERIALS } from '@low-quarry/core/catalogue';
 import type { Job } from '@low-quarry/core/contracts/jobs';
-import { PANEL_LABELS, PANEL_SPOT_LABELS, QUIETED_AREAS } from '@low-quarry/core/model';
+import { PANEL_LABELS, PANEL_SPOT_LABELS, QUIETED_AREAS, QUIETED_SPOTS } from '@low-quarry/core/model';
 import { type FieldPath, type UseFormReturn, useFieldArray } from 'react-hook-form';
 import { savedQuieted, type WithQuieted } from '../../../outbox/saved/savedQuieted';
 import { Button } from '../../../ui/Button';
 import { AskedText } from '../../../ui/form/AskedText';
+import { FormArea } from '../../../ui/form/FormArea';
 import { FormChoice } from '../../../ui/form/FormChoice';
 import { FormText } from '../../../ui/form/FormText';
 import { JobListForm } from '../../wires/JobListForm';
+import { SurfaceMarks } from './SurfaceMarks';
 import { type QuietingTyped, quietingTypedSchema, readQuietingSchema, toQuietingTyped } from './typedQuieting';
 
 const MOST = 16;
@@ -17,6 +19,7 @@ const SPOTS = { ...PANEL_SPOT_LABELS, middle: 'in the middle' };
 const NEW: QuietingTyped['quieted'][number] = {
   ...{ name: '', kind: 'doorCard', spot: 'frontLeft', area: 'behindSpeaker', material: 'butyl' },
   ...{ lengthMm: '', widthMm: '', thicknessMm: '2', staysOpen: null, blocked: null },
+  ...{ spots: '', sheetLengthMm: '', sheetWidthMm: '', marked: '' },
 };
 
 export function QuietingForm({ job, onDone }: { readonly job: Job; readonly onDone: () => void }) {
@@ -36,7 +39,11 @@ export function QuietingForm({ job, onDone }: { readonly job: Job; readonly onDo
   );
 }
 
-function Surfaces({ form: { control } }: { readonly form: UseFormReturn<QuietingTyped, unknown, WithQuieted> }) {
+function Surfaces({
+  form: { control, setValue },
+}: {
+  readonly form: UseFormReturn<QuietingTyped, unknown, WithQuieted>;
+}) {
   const { fields, append, remove } = useFieldArray({ control, name: 'quieted' });
   return (
     <>
@@ -55,6 +62,8 @@ function Surfaces({ form: { control } }: { readonly form: UseFormReturn<Quieting
             <FormChoice control={control} name={path('spot')} label="Where that is" options={SPOTS} />
             {text('thicknessMm', 'Thickness, mm', '50 mil are 1.3 mm.')}
             <span className="hidden sm:block" />
+            {text('sheetLengthMm', 'A sheet is long, mm', 'As it is sold: sheets are counted by it.')}
+            {text('sheetWidthMm', 'A sheet is wide, mm')}
             {text('lengthMm', 'Long, mm', 'As far as a hand reaches.')}
             {text('widthMm', 'Wide, mm')}
             <div className="col-span-2 sm:col-span-4">
@@ -75,6 +84,24 @@ function Surfaces({ form: { control } }: { readonly form: UseFormReturn<Quieting
                 hint="A skin that stays riveted, a beam, a bar."
                 nothing="Looked: all of it is reached"
                 notAsked="not looked"
+              />
+            </div>
+            <div className="col-span-2">
+              <FormArea
+                control={control}
+                name={path('spots')}
+                label="What stands on it, mm"
+                hint={`One a line: ${Object.keys(QUIETED_SPOTS).join(', ')}; then to the right; upwards from its lower left corner; long; wide. drain; 120; 40; 20; 20`}
+                rows={5}
+              />
+            </div>
+            <div className="col-span-2">
+              <SurfaceMarks
+                control={control}
+                at={at}
+                onMark={(marked) =>
+                  setValue(`quieted.${at}.marked`, marked, { shouldDirty: true, shouldValidate: true })
+                }
               />
             </div>
             <Button kind="quiet" className="col-span-2 justify-self-start sm:col-span-4" onClick={() => remove(at)}>

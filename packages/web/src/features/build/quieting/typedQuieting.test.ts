@@ -5,6 +5,8 @@ import { quietingTypedSchema, readQuietingSchema, toQuietingTyped } from './type
 const SURFACE: Quieted = {
   ...{ name: 'Left door', kind: 'doorCard', spot: 'frontLeft', area: 'outerSkin', material: 'butyl' },
   ...{ lengthMm: 600, widthMm: null, thicknessMm: 1.27, staysOpen: null, blocked: '' },
+  spots: [{ what: 'drain', xMm: 120, yMm: 40, lengthMm: 20, widthMm: 20 }],
+  ...{ sheetLengthMm: 500, sheetWidthMm: null, marked: [{ x: 20, y: 80 }] },
 };
 const typed = (changes: object = {}) => {
   const all = toQuietingTyped([SURFACE]);
@@ -24,6 +26,8 @@ test('lengths are read in the trade’s units; what is none is said at its field
     'quieted.0.thicknessMm',
     'Type at most 20 mm: 50 mil are 1.3 mm.',
   ]);
+  const [place] = readQuietingSchema.safeParse(typed({ spots: 'hole; 1; 1; 1; 1' })).error?.issues ?? [];
+  expect([place?.path.join('.'), place?.message]).toEqual(['quieted.0.spots', expect.stringContaining('hole; 1')]);
   const [none] = readQuietingSchema.safeParse(typed({ lengthMm: 'long' })).error?.issues ?? [];
   expect(none?.path.join('.')).toBe('quieted.0.lengthMm');
   expect(none?.message).toContain('long');
