@@ -14,7 +14,7 @@ import {
 import { baselineFields } from '../records/baselineFields';
 import { bayFields } from '../records/bayFields';
 import { carFactFields } from '../records/carFactFields';
-import { AMPLIFIER_PLAN_FIELD, INTAKE_FIELDS } from '../records/kinds/job';
+import { AMPLIFIER_PLAN_FIELD, INTAKE_FIELDS, SMALL_PARTS_FIELD } from '../records/kinds/job';
 import { bookedFields, crossoverFields, quietedFields, stowedFields } from '../records/namedFields';
 import { recordDifferences } from '../records/recordDifferences';
 import { readStored } from '../records/storedRecord';
@@ -29,6 +29,7 @@ import {
   putFound,
   putJob,
   putQuieted,
+  putSmallParts,
   putStowed,
 } from './jobs';
 
@@ -87,6 +88,7 @@ const FACTS: JobFacts = {
       ...{ spots: [], sheetLengthMm: 500, sheetWidthMm: 370, marked: [] },
     },
   ],
+  smallParts: [{ need: 'Spares of the tree clips', partId: 'clip-8' }],
   booked: [{ key: 'k1', lift: 'Lift 1', day: '2026-12-04', at: '08:00', minutes: 220, people: ['Rieke', 'Jory'] }],
 };
 const ANOTHER: JobFacts = {
@@ -115,6 +117,7 @@ const ANOTHER: JobFacts = {
   stowed: [],
   baseline: { ...NO_BASELINE, damage: 'a dent' },
   bay: NOTHING_DONE,
+  smallParts: [],
   quieted: [],
   booked: [],
 };
@@ -126,6 +129,7 @@ const LABELLED_APART: Readonly<Record<string, string>> = {
   crossovers: 'Crossover Front left',
   stowed: 'Box Amplifier',
   bay: 'Step: battery off',
+  smallParts: 'Small parts taken',
   quieted: 'Quieting Left door',
   booked: 'Time in the bay on 2026-12-04',
 };
@@ -145,6 +149,7 @@ describe('whoever adds a fact of a job adds it to', () => {
         putBay,
         putBooked,
         putQuieted,
+        putSmallParts,
       ].flatMap(({ body }) => Object.keys(body.shape)),
     ],
     ['what is answered', Object.keys(jobSchema.shape)],
@@ -154,6 +159,7 @@ describe('whoever adds a fact of a job adds it to', () => {
       [
         ...INTAKE_FIELDS,
         AMPLIFIER_PLAN_FIELD,
+        SMALL_PARTS_FIELD,
         ...carFactFields<'found', JobFacts>('found'),
         ...crossoverFields(FACTS),
         ...stowedFields(FACTS),
@@ -200,6 +206,7 @@ test('a state from before jobs ended is one of an open job, and of what was not 
     stowed: [],
     baseline: NO_BASELINE,
     bay: NOTHING_DONE,
+    smallParts: [],
     booked: [],
     quieted: [],
   };
@@ -238,6 +245,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'stowed: Amplifier: an amplifier, 240 × 160 × 52 mm, under the left seat, what holds it not said; later',
     'baseline: nothing tried',
     'bay: 1 step done',
+    'smallParts: Spares of the tree clips: clip-8',
     'quieted: Left door: behind the speaker, behind door card, front left, butyl of 2 mm, 400 × 300 mm, stays open: two drains, from sheets of 500 × 370 mm, nobody looked what keeps a hand away',
     'booked: 2026-12-04 08:00, Lift 1, 3 h 40 min, Rieke and Jory',
   ]);
@@ -258,6 +266,7 @@ test('each fact is told in words, and “not asked” is another than “nothing
     'stowed: none',
     'baseline: nothing tried',
     'bay: not begun',
+    'smallParts: none',
     'quieted: nothing',
     'booked: not booked',
   ]);
@@ -267,7 +276,7 @@ test('a car that comes in may be asked about later; what is changed is changed w
   const asked = newJobSchema.parse({ ...FIRST_FACTS, vehicleId: 'veh-1' });
   expect(asked).toMatchObject({ goals: null, ownership: { owner: 'notAsked' }, expectations: [] });
   expect(putJob.body.safeParse({ version: 1, ...FIRST_FACTS }).success).toBe(false);
-  const { baseline, found, amplifierPlan, crossovers, stowed, bay, booked, quieted, ...intake } = FACTS;
+  const { baseline, found, amplifierPlan, crossovers, stowed, bay, booked, quieted, smallParts, ...intake } = FACTS;
   expect(putJob.body.parse({ version: 1, ...intake })).toEqual({ version: 1, ...intake });
   expect(putJob.body.safeParse({ version: 1, ...FACTS }).success).toBe(false);
   expect(putBaseline.body.parse({ version: 1, baseline })).toEqual({ version: 1, baseline });

@@ -17,6 +17,7 @@ import {
   OPENING_DIMENSION_KEYS,
   openingFactsSchema,
   quietedSchema,
+  smallPartsSchema,
   stowedSchema,
   typedJobFactsSchema,
   vehicleSchema,
@@ -292,6 +293,16 @@ export const putBay = contract({
   permission: 'facts',
   params: z.object({ jobId: idSchema }),
   body: z.strictObject({ version: z.int().min(1), bay: baySchema }),
+  answer: jobSchema,
+});
+
+/** Which parts of the library are taken for what has to be at hand besides. */
+export const putSmallParts = contract({
+  method: 'put',
+  path: '/api/jobs/:jobId/small-parts',
+  permission: 'choose',
+  params: z.object({ jobId: idSchema }),
+  body: z.strictObject({ version: z.int().min(1), smallParts: smallPartsSchema }),
   answer: jobSchema,
 });
 

@@ -76,7 +76,7 @@ export const orderSchema = z.object({
   ),
   /** Lots that are put aside for the job beyond what it needs: to be given back. */
   asideTooMany: z.array(z.object({ lot: shelfLotSchema, label: z.string(), tooMany: z.int() })),
-  /** What else has to be at hand on the day: on no line, because what size it has is seen at the car. */
+  /** What else has to be at hand on the day: its size is seen at the car, and it is on a line once a part is taken for it. */
   needs: z.array(
     z.object({
       what: z.string(),
@@ -84,6 +84,12 @@ export const orderSchema = z.object({
       /** Null where nobody can say how many. */
       pieces: z.int().nullable(),
       /** Free lots of goods that do; null where no goods of the library are known to. */
+      /** Parts of the library that do: empty where it has none, null where no kind of it is known to. */
+      goods: z.array(z.object({ partId: z.string(), label: z.string() })).nullable(),
+      /** Which of them is taken, and is a line of the list; null while none is. */
+      taken: z.string().nullable(),
+      /** Metres, of what is sold by its length; null for what is counted. */
+      lengthM: z.number().nullable(),
       onShelf: z.array(z.object({ label: z.string(), place: z.string(), pieces: z.int() })).nullable(),
     }),
   ),

@@ -184,6 +184,7 @@ export {
   OUTWARDS,
   rereadFromMetal,
 } from './faces';
+export { foamNeeds } from './foamNeeds';
 export { fromSide } from './fromSide';
 export {
   FUNCTION_GROUP_LABELS,
@@ -418,7 +419,8 @@ export {
   toFitRules,
 } from './settings';
 export { jobCode, lotCode, lotWords, MOST_ON_SHELF, type ShelfState, shelfStateSchema } from './shelf';
-export { ageOf, type Good, lineNeeds, type SmallNeed, smallNeeds } from './smallNeeds';
+export { ageOf, type Good, goodFor, lineNeeds, type SmallNeed, smallNeeds } from './smallNeeds';
+export { piecesOf, type SmallPart, smallPartsSchema } from './smallParts';
 export { ORIGIN_LABELS, SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
 export { STOWED_KINDS, STOWED_LABELS, type Stowed, type StowedKind, stowedSchema, stowedWords } from './stowed';
 export { isOpeningThere, openingFacts, rimPlaceList, takesSpeaker, toDimension, toFitOpening } from './toFitOpening';

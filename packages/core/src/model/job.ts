@@ -32,6 +32,7 @@ import {
 } from './intake';
 import { type Question, questionsSchema, questionsWords } from './questions';
 import { type Quieted, quietedSchema, quietedWords } from './quieted';
+import { type SmallPart, smallPartsSchema, smallPartsWords } from './smallParts';
 import { type Stowed, stowedSchema, stowedWords } from './stowed';
 import { type VehicleRecord, vehicleName } from './vehicle';
 
@@ -54,6 +55,7 @@ const NOTHING_FOUND: CarFacts = {};
 const NO_CROSSOVERS: Crossover[] = [];
 const NOTHING_STOWED: Stowed[] = [];
 const NOTHING_QUIETED: Quieted[] = [];
+const NOTHING_TAKEN: SmallPart[] = [];
 
 const FACTS = {
   customer: {
@@ -201,6 +203,13 @@ const FACTS = {
     kept: baySchema.default(NOTHING_DONE),
     words: (bay: Bay) => bayWords(bay),
   },
+  smallParts: {
+    label: 'Small parts taken',
+    atFirst: NOTHING_TAKEN,
+    typed: smallPartsSchema,
+    kept: smallPartsSchema.default(NOTHING_TAKEN),
+    words: (parts: SmallPart[]) => smallPartsWords(parts),
+  },
   quieted: {
     label: 'Quieting',
     atFirst: NOTHING_QUIETED,
@@ -260,6 +269,7 @@ const AT_THE_CAR = {
   bay: true,
   booked: true,
   quieted: true,
+  smallParts: true,
 } as const;
 
 /** As somebody types them at the counter. */

@@ -23,12 +23,24 @@ export type SmallNeed = {
   readonly why: string;
   /** Left out where nobody can say how many. */
   readonly pieces?: number;
+  /** Of what is sold by its length, m. */
+  readonly lengthM?: number;
   readonly good?: Good;
 };
 
 type NeedingOpening = Pick<
   OpeningRecord,
-  'place' | 'side' | 'name' | 'fixing' | 'earlier' | 'presence' | 'lineFilter' | 'tweeterSeat' | 'bolts' | 'housing'
+  | 'place'
+  | 'side'
+  | 'name'
+  | 'fixing'
+  | 'earlier'
+  | 'presence'
+  | 'lineFilter'
+  | 'tweeterSeat'
+  | 'bolts'
+  | 'housing'
+  | 'dimensions'
 >;
 
 /** What holds a panel and may be left on the floor when it comes off. */
@@ -160,7 +172,8 @@ const MIDDLE_AGE = 8;
 function spareOf(label: string, { kind, count }: Fastener, ageYears: number | null): SmallNeed {
   const { oneIn } = BREAKS.find(({ upTo }) => (ageYears ?? MIDDLE_AGE) <= upTo) as (typeof BREAKS)[number];
   const of = ageYears === null ? 'of a car whose age nobody knows' : `of a car of ${ageYears} years`;
-  const good = SPARE_TYPES.has(kind) ? { good: { kind: 'panelClip', types: [kind] } as const } : {};
+  const does = goodFor(kind);
+  const good = does ? { good: does } : {};
   const what = `Spares of the ${FASTENER_LABELS[kind]}s`;
   if (count === null)
     return { what, why: `${label}: nobody counted how many hold it, and some break or stay behind.`, ...good };
@@ -173,8 +186,13 @@ function spareOf(label: string, { kind, count }: Fastener, ageYears: number | nu
   };
 }
 
-/** Those that the library has as goods. */
-const SPARE_TYPES: ReadonlySet<string> = new Set(['treeClip', 'pushPin', 'expandingPlug']);
+/** Goods of the library that hold a panel as this does; null where it has none of the kind. */
+export function goodFor(kind: Fastener['kind']): Good | null {
+  if (kind === 'treeClip' || kind === 'pushPin' || kind === 'expandingPlug' || kind === 'crankClip')
+    return { kind: 'panelClip', types: [kind] };
+  if (kind === 'screw' || kind === 'bolt') return { kind: 'fastener', types: ['tappingScrew', 'machineScrew'] };
+  return kind === 'plasticRivet' || kind === 'steelRivet' ? { kind: 'fastener', types: ['blindRivet'] } : null;
+}
 
 /** How old a car is at the least, by the last year in which its variant was built, else by the first. @param year by the calendar */
 export function ageOf({ from, to }: Years, year: number): number | null {

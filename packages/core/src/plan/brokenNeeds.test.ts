@@ -24,6 +24,7 @@ test('what broke is to be had until something is in its place', () => {
       what: 'New in its place: tree clip',
       why: 'Door card: 2 are broken or gone, counted in the bay by Rieke.',
       pieces: 2,
+      good: { kind: 'panelClip', types: ['treeClip'] },
     },
   ]);
   expect(brokenNeeds(STEPS, bay({ broken: 2 }, { broken: 1, replaced: 2 }))).toMatchObject([{ pieces: 1 }]);

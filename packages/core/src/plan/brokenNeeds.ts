@@ -1,5 +1,5 @@
 /** What broke or went missing in the bay, as it was counted there, and nothing is in its place yet. */
-import type { Bay, SmallNeed } from '../model';
+import { type Bay, FASTENER_LABELS, FASTENERS, goodFor, type SmallNeed } from '../model';
 import type { PlanStep } from './PlanStep';
 
 export function brokenNeeds(steps: readonly PlanStep[], bay: Pick<Bay, 'steps'>): readonly SmallNeed[] {
@@ -11,6 +11,8 @@ export function brokenNeeds(steps: readonly PlanStep[], bay: Pick<Bay, 'steps'>)
     if (pieces <= 0) return [];
     const by = bay.steps[id]?.by ?? '';
     const why = `${where}: ${pieces === 1 ? 'one is' : `${pieces} are`} broken or gone, counted in the bay by ${by}.`;
-    return [{ what: `New in its place: ${counts.what}`, why, pieces }];
+    const kind = FASTENERS.find((each) => FASTENER_LABELS[each] === counts.what);
+    const good = kind ? goodFor(kind) : null;
+    return [{ what: `New in its place: ${counts.what}`, why, pieces, ...(good ? { good } : {}) }];
   });
 }

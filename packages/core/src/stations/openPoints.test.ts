@@ -49,6 +49,7 @@ const ANSWERED: JobFacts = {
   bay: NOTHING_DONE,
   booked: [],
   quieted: [],
+  smallParts: [],
 };
 const seen = (answer: string) => ({ answer, grade: 'seenHere', note: '', by: null, at: null }) as const;
 const BUILT = { doorWires: seen('all'), boot: seen('open'), beltAnchors: seen('none') };

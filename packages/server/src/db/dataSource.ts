@@ -47,6 +47,7 @@ import { AmplifierPlans1764901500000 } from './migrations/1764901500000-Amplifie
 import { CrossoversAndBoxes1764901600000 } from './migrations/1764901600000-CrossoversAndBoxes';
 import { Bay1764901700000 } from './migrations/1764901700000-Bay';
 import { Bookings1764901800000 } from './migrations/1764901800000-Bookings';
+import { SmallParts1765001900000 } from './migrations/1765001900000-SmallParts';
 
 /** In the order in which they are run. */
 const MIGRATIONS = [
@@ -78,6 +79,7 @@ const MIGRATIONS = [
   CrossoversAndBoxes1764901600000,
   Bay1764901700000,
   Bookings1764901800000,
+  SmallParts1765001900000,
 ] as const;
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);

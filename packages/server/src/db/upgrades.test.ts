@@ -46,6 +46,7 @@ async function earlierShop(schema: string) {
   const wired = isAfter(schema, 'CrossoversAndBoxes1764901600000') ? { crossovers: [], stowed: [] } : {};
   const done = isAfter(schema, 'Bay1764901700000') ? { bay: NOTHING_DONE } : {};
   const booked = isAfter(schema, 'Bookings1764901800000') ? { booked: [], quieted: [] } : {};
+  const taken = isAfter(schema, 'SmallParts1765001900000') ? { small_parts: [] } : {};
   const job = {
     id: jobId,
     vehicle_id: vehicle.id,
@@ -59,6 +60,7 @@ async function earlierShop(schema: string) {
     ...wired,
     ...done,
     ...booked,
+    ...taken,
     ...outside,
   };
   const columns = Object.keys(job).map((column) => `"${column}"`);

@@ -17,9 +17,19 @@ import { type Field, keyField } from '../Field';
 import { bookedFields, crossoverFields, quietedFields, stowedFields } from '../namedFields';
 import { recordEntry } from './RecordEntry';
 
-/** Saved each by itself: what was tried of a car, found on it, decided of its amplifier, its crossovers and other boxes, done, and booked. */
+/** Saved each by itself: what was tried of a car, found on it, decided of its amplifier, its crossovers and other boxes, done, booked, and taken besides. */
 const BY_THEMSELVES: ReadonlySet<JobFactKey> = new Set([
-  ...(['baseline', 'found', 'amplifierPlan', 'crossovers', 'stowed', 'bay', 'booked', 'quieted'] as const),
+  ...([
+    'baseline',
+    'found',
+    'amplifierPlan',
+    'crossovers',
+    'stowed',
+    'bay',
+    'booked',
+    'quieted',
+    'smallParts',
+  ] as const),
 ]);
 
 type WithPlan = Pick<JobFacts, 'amplifierPlan'>;
@@ -28,6 +38,13 @@ function planField<Rec extends WithPlan>(): Field<Rec> {
   return keyField<Rec>('amplifierPlan', jobFactLabel('amplifierPlan'), (value) => jobFactWords('amplifierPlan', value));
 }
 export const AMPLIFIER_PLAN_FIELD: Field<WithPlan> = planField();
+
+type WithSmallParts = Pick<JobFacts, 'smallParts'>;
+
+function smallPartsField<Rec extends WithSmallParts>(): Field<Rec> {
+  return keyField<Rec>('smallParts', jobFactLabel('smallParts'), (value) => jobFactWords('smallParts', value));
+}
+export const SMALL_PARTS_FIELD: Field<WithSmallParts> = smallPartsField();
 
 /** What is asked of a job, by the table of its facts. */
 function factFields<Rec extends IntakeFacts>(): readonly Field<Rec>[] {
@@ -47,6 +64,7 @@ function stateFields(...states: readonly JobState[]): readonly Field<JobState>[]
     ...factFields<JobState>(),
     ...carFactFields<'found', JobState>('found'),
     planField<JobState>(),
+    smallPartsField<JobState>(),
     ...crossoverFields(...states),
     ...stowedFields(...states),
     ...baselineFields(...states),

@@ -181,6 +181,7 @@ test.each<[string, string, number?, string[]?]>([
     ['3 pictures were left where they are: no folder for photos was set'],
   ],
   ['bay', 'Bay1764901700000', 11],
+  ['week', 'Bookings1764901800000', 12, ['3 pictures were left where they are: no folder for photos was set']],
 ])(
   'a backup of an earlier program, schema %s, is restored, and nothing in it is unreadable',
   async (name, schema, jobs = 6, said = []) => {

@@ -40,6 +40,7 @@ const FACT_COLUMNS: Readonly<Record<JobFactKey, EntitySchemaColumnOptions & { re
   baseline: { name: 'baseline', type: 'jsonb' },
   bay: { name: 'bay', type: 'jsonb' },
   booked: { name: 'booked', type: 'jsonb' },
+  smallParts: { name: 'small_parts', type: 'jsonb' },
   quieted: { name: 'quieted', type: 'jsonb' },
 };
 

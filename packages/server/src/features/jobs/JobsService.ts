@@ -16,6 +16,7 @@ import {
   type putFound,
   type putJob,
   type putQuieted,
+  type putSmallParts,
   type putStowed,
 } from '@low-quarry/core/contracts/jobs';
 import {
@@ -157,6 +158,15 @@ export class JobsService {
   ): Promise<Job> {
     const before = await this.require(jobId);
     return this.write(before, version, { ...jobFactsOf(before), booked }, history);
+  }
+
+  async changeSmallParts(
+    jobId: string,
+    { version, smallParts }: z.output<typeof putSmallParts.body>,
+    history: History,
+  ): Promise<Job> {
+    const before = await this.require(jobId);
+    return this.write(before, version, { ...jobFactsOf(before), smallParts }, history);
   }
 
   async changeQuieted(

@@ -14,6 +14,7 @@ import {
   putFound,
   putJob,
   putQuieted,
+  putSmallParts,
   putStowed,
   reopenJob,
   restoreJob,
@@ -87,6 +88,9 @@ export function jobsRoutes(
   );
   write(router, db, putBooked, ({ params, body, manager, actor }) =>
     createJobsService(manager).changeBooked(params.jobId, body, openHistory(manager, actor)),
+  );
+  write(router, db, putSmallParts, ({ params, body, manager, actor }) =>
+    createJobsService(manager).changeSmallParts(params.jobId, body, openHistory(manager, actor)),
   );
   write(router, db, putQuieted, ({ params, body, manager, actor }) =>
     createJobsService(manager).changeQuieted(params.jobId, body, openHistory(manager, actor)),

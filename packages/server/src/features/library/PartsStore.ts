@@ -20,6 +20,7 @@ import {
 import type { CatalogueChanges, CataloguePlace } from '@low-quarry/core/contracts/catalogue';
 import type { FoundPart, OpenFigures } from '@low-quarry/core/contracts/findParts';
 import type { PartSets } from '@low-quarry/core/contracts/library';
+import type { Good } from '@low-quarry/core/model';
 import { readStored, toStored } from '@low-quarry/core/records';
 import { type EntityManager, In, type SelectQueryBuilder } from 'typeorm';
 import { insertRows } from '../../db/insertRows';
@@ -163,6 +164,15 @@ function knownOf(part: PartRecord): FoundPart['figures'] {
 /** A part as it is kept. */
 export type StoredPart = { readonly kind: PartRecord['kind']; readonly version: number; readonly kept: object };
 
+export type GoodsFound = {
+  readonly id: string;
+  readonly kind: string;
+  readonly label: string;
+  readonly type: string;
+  /** Of what is sold by its length, m; null for what is counted. */
+  readonly lengthM: number | null;
+};
+
 export class PartsStore {
   constructor(private readonly manager: EntityManager) {}
 
@@ -247,6 +257,20 @@ export class PartsStore {
   async listParts(ids: readonly string[]): Promise<readonly PartRecord[]> {
     const rows = await this.manager.findBy(PartEntity, { id: In([...new Set(ids)]) });
     return readRecords('part', rows).read;
+  }
+
+  /** Parts that are bought still, by kind and by their type or material. */
+  async goodsOf(goods: readonly Good[]): Promise<readonly GoodsFound[]> {
+    if (goods.length === 0) return [];
+    return this.manager.query(
+      `SELECT "id", "kind", "label", coalesce("record" ->> 'type', "record" ->> 'material') AS "type",
+          ("record" ->> 'lengthM')::double precision AS "lengthM"
+        FROM "part"
+        WHERE "kind" = ANY($1) AND coalesce("record" ->> 'type', "record" ->> 'material') = ANY($2)
+          AND ("record" ->> 'isDiscontinued')::boolean IS NOT TRUE
+        ORDER BY "label", "id"`,
+      [goods.map(({ kind }) => kind), goods.flatMap(({ types }) => types)],
+    );
   }
 
   /** Every part as the JSON that is kept, with its version: read by whoever has a thread for it. */

@@ -10,9 +10,11 @@ import {
   CONSENT_LABELS,
   cautionsFor,
   faultHold,
+  foamNeeds,
   isAssumed,
   lineNeeds,
   type Panel,
+  piecesOf,
   placeLabel,
   quietNeeds,
   type SmallNeed,
@@ -30,24 +32,28 @@ import { brokenNeeds, jobSteps, type PlanStep, planTools } from '@low-quarry/cor
 import { orderHolds, wiringNeeds } from '@low-quarry/core/stations';
 import type { Fitting, FittingFor } from '../fit/Fitting';
 import type { JobsService } from '../jobs/JobsService';
+import type { PartsStore } from '../library/PartsStore';
 import type { ShelfStore } from '../shelf/ShelfStore';
 import type { VehiclesStore } from '../vehicles/VehiclesStore';
 
+export type OrdersFrom = {
+  readonly jobs: JobsService;
+  readonly fittingFor: FittingFor;
+  readonly vehicles: VehiclesStore;
+  readonly shelf: ShelfStore;
+  readonly parts: PartsStore;
+  readonly now: () => Date;
+};
+
 export class OrdersService {
-  constructor(
-    private readonly jobs: JobsService,
-    private readonly fittingFor: FittingFor,
-    private readonly vehicles: VehiclesStore,
-    private readonly shelf: ShelfStore,
-    private readonly now: () => Date,
-  ) {}
+  constructor(private readonly from: OrdersFrom) {}
 
   /** What is worked on and bought for a car, and the steps of its plan. */
   async planned(jobId: string): Promise<Planned> {
-    const { job, openings } = await this.jobs.get(jobId);
+    const { job, openings } = await this.from.jobs.get(jobId);
     // A job comes without the panels of its vehicle.
-    const vehicle = await this.vehicles.find(job.vehicle.id);
-    const fitting = await this.fittingFor(
+    const vehicle = await this.from.vehicles.find(job.vehicle.id);
+    const fitting = await this.from.fittingFor(
       openings.map(({ record }) => record),
       openings.flatMap(({ choice }) => choice ?? []),
     );
@@ -56,18 +62,61 @@ export class OrdersService {
     const channels = orderHolds(job, openings, fitting.shop);
     const held: HeldBy = { consents: job.consents, channels };
     const included = openings.filter((opening) => isIncluded(opening, held));
-    const needs = included.flatMap((opening) => needsOf(opening, fitting));
-    const lots = await this.shelf.forJob(
+    const besides = this.besides(job, openings, included, panels, steps, fitting);
+    const small = await this.taken(job, besides);
+    const needs = [...included.flatMap((opening) => needsOf(opening, fitting)), ...small.needs];
+    const lots = await this.from.shelf.forJob(
       jobId,
       needs.map(({ partId }) => partId),
     );
     const aside = lots.filter((lot) => lot.jobId === jobId);
-    const lines = orderLines(needs, fitting.parts, PART_KINDS, piecesByPart(aside));
-    return { job, openings, panels, fitting, held, included, lots, aside, lines, steps };
+    const parts = new Map([...fitting.parts, ...small.parts]);
+    const lines = orderLines(needs, parts, PART_KINDS, piecesByPart(aside));
+    return { job, openings, fitting, held, included, lots, aside, lines, steps, besides };
+  }
+
+  /** What has to be at hand besides the parts that are chosen. */
+  private besides(
+    job: Planned['job'],
+    openings: Planned['openings'],
+    included: readonly Included[],
+    panels: readonly Panel[],
+    steps: readonly PlanStep[],
+    { shop }: Fitting,
+  ): readonly SmallNeed[] {
+    return [
+      ...brokenNeeds(steps, job.bay),
+      ...smallNeeds(
+        included.map(({ record }) => record),
+        panels,
+        ageOf(job.vehicle.years, this.from.now().getUTCFullYear()),
+      ),
+      ...foamNeeds(included.map(({ record }) => record)),
+      ...openings.flatMap(({ state, record }) => (state.kind === 'chosen' ? [] : lineNeeds(record))),
+      ...quietNeeds(job.quieted),
+      ...wiringNeeds(job, openings, included, shop),
+    ];
+  }
+
+  /** What of it a part is taken for: on the list as far as somebody can say how many. */
+  private async taken({ smallParts }: Planned['job'], besides: readonly SmallNeed[]): Promise<SmallTaken> {
+    const asked = smallParts.filter(({ need }) => besides.some(({ what }) => what === need));
+    if (asked.length === 0) return { needs: [], parts: new Map() };
+    const found = await this.from.parts.listParts(asked.map(({ partId }) => partId));
+    const parts = new Map(found.map((part) => [part.id, part] as const));
+    const needs = asked.flatMap(({ need, partId }): Need[] => {
+      const part = parts.get(partId);
+      const own = besides.filter(({ what }) => what === need);
+      const lengthM = part && 'lengthM' in part ? (part.lengthM ?? null) : null;
+      const pieces = part ? own.map((each) => piecesOf(each, { lengthM })) : [null];
+      const whole = pieces.reduce<number>((sum, each) => sum + (each ?? 0), 0);
+      return whole < 1 || pieces.includes(null) ? [] : [{ partId, pieces: whole, forOpening: need }];
+    });
+    return { needs, parts };
   }
 
   async get(jobId: string): Promise<OrderAnswer> {
-    const { job, openings, panels, fitting, held, included, lots, aside, lines, steps } = await this.planned(jobId);
+    const { job, openings, fitting, held, included, lots, aside, lines, steps, besides } = await this.planned(jobId);
     const costs = lines.map(ownCostMinor);
     return {
       job,
@@ -94,17 +143,7 @@ export class OrdersService {
         return [{ openingId, label: placeLabel(record), why, behind: record.behind, hasChoice: choice !== null, open }];
       }),
       asideTooMany: await this.tooMany(aside, lines),
-      needs: await this.withShelf([
-        ...brokenNeeds(steps, job.bay),
-        ...smallNeeds(
-          included.map(({ record }) => record),
-          panels,
-          ageOf(job.vehicle.years, this.now().getUTCFullYear()),
-        ),
-        ...openings.flatMap(({ state, record }) => (state.kind === 'chosen' ? [] : lineNeeds(record))),
-        ...quietNeeds(job.quieted),
-        ...wiringNeeds(job, openings, included, fitting.shop),
-      ]),
+      needs: await this.withGoods(job, besides),
       tools: [...planTools(steps)],
       cautions: included
         .map(({ record }) => ({ label: placeLabel(record), cautions: [...cautionsFor(record)] }))
@@ -112,12 +151,17 @@ export class OrdersService {
     };
   }
 
-  private async withShelf(needs: readonly SmallNeed[]): Promise<OrderAnswer['needs']> {
-    const free = await this.shelf.freeOf(needs.flatMap(({ good }) => good ?? []));
-    return needs.map(({ what, why, pieces = null, good }) => {
-      const lots = free.filter(({ kind, type }) => kind === good?.kind && good.types.includes(type));
-      const onShelf = lots.map(({ label, place, pieces: lying }) => ({ label, place, pieces: lying }));
-      return { what, why, pieces, onShelf: good ? onShelf : null };
+  private async withGoods({ smallParts }: Planned['job'], needs: readonly SmallNeed[]): Promise<OrderAnswer['needs']> {
+    const asked = needs.flatMap(({ good }) => good ?? []);
+    const free = await this.from.shelf.freeOf(asked);
+    const known = await this.from.parts.goodsOf(asked);
+    return needs.map(({ what, why, pieces = null, lengthM = null, good }) => {
+      const does = ({ kind, type }: { readonly kind: string; readonly type: string }) =>
+        kind === good?.kind && good.types.includes(type);
+      const onShelf = free.filter(does).map(({ label, place, pieces: lying }) => ({ label, place, pieces: lying }));
+      const goods = known.filter(does).map(({ id, label }) => ({ partId: id, label }));
+      const taken = smallParts.find(({ need }) => need === what)?.partId ?? null;
+      return { what, why, pieces, lengthM, taken, goods: good ? goods : null, onShelf: good ? onShelf : null };
     });
   }
 
@@ -127,7 +171,7 @@ export class OrdersService {
     lines: readonly OrderLine<PartRecord>[],
   ): Promise<OrderAnswer['asideTooMany']> {
     const needed = new Map(lines.map(({ part, pieces }) => [part.id, pieces]));
-    const labels = await this.shelf.labels(aside.map(({ partId }) => partId));
+    const labels = await this.from.shelf.labels(aside.map(({ partId }) => partId));
     return aside.flatMap((lot) => {
       const { partId, pieces } = lot;
       const left = needed.get(partId) ?? 0;
@@ -139,7 +183,6 @@ export class OrdersService {
 }
 
 type Planned = Awaited<ReturnType<JobsService['get']>> & {
-  readonly panels: readonly Panel[];
   readonly fitting: Fitting;
   readonly held: HeldBy;
   /** Openings whose parts are bought. */
@@ -149,7 +192,10 @@ type Planned = Awaited<ReturnType<JobsService['get']>> & {
   readonly aside: readonly ShelfLot[];
   readonly lines: readonly OrderLine<PartRecord>[];
   readonly steps: readonly PlanStep[];
+  readonly besides: readonly SmallNeed[];
 };
+
+type SmallTaken = { readonly needs: readonly Need[]; readonly parts: ReadonlyMap<string, PartRecord> };
 
 /** How many pieces of each part are in these lots. */
 function piecesByPart(lots: readonly ShelfLot[]): ReadonlyMap<string, number> {

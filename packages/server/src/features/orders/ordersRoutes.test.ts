@@ -61,7 +61,10 @@ test('a speaker that its channel does not feed or stand is held back, with what 
 
 test('what earlier work left missing has to be at hand, of what is ordered for and of nothing else', async () => {
   const { job } = await app.jobNumber(3);
-  const needs = async () => (await app.http.get(`/api/jobs/${job.id}/order`).expect(200)).body.needs;
+  const needs = async () =>
+    (await app.http.get(`/api/jobs/${job.id}/order`).expect(200)).body.needs.filter(
+      ({ what }: OrderAnswer['needs'][number]) => !what.startsWith('Foam'),
+    );
   const find = async (place: Place, earlier: Earlier) => {
     const { id, version, record } = await app.opening(3, place, place === 'sidePanel' ? 'left' : 'right');
     await app.http
@@ -74,7 +77,7 @@ test('what earlier work left missing has to be at hand, of what is ordered for a
     {
       what: 'Spare clips',
       why: 'Door card, front left; Door card, front right: nobody has written down what holds them.',
-      ...{ pieces: null, onShelf: null },
+      ...{ pieces: null, onShelf: null, goods: null, lengthM: null, taken: null },
     },
   ];
   expect(await needs()).toEqual(cards);
@@ -84,7 +87,7 @@ test('what earlier work left missing has to be at hand, of what is ordered for a
   expect(await needs()).toEqual([
     {
       ...{ what: 'Clips for those that are missing', why: 'Front door, right: clips missing or broken, from before.' },
-      ...{ pieces: null, onShelf: null },
+      ...{ pieces: null, onShelf: null, goods: null, lengthM: null, taken: null },
     },
     ...cards,
   ]);
@@ -121,7 +124,11 @@ test('spares are told by number with what lies on the shelf; what broke in the b
   expect((await order(8)).needs[0]).toEqual({
     what: 'New in its place: tree clip',
     why: 'Door card, front left: 2 are broken or gone, counted in the bay by Okke.',
-    ...{ pieces: 2, onShelf: null },
+    ...{ pieces: 2, onShelf: [{ label: 'Generic Tree clip 7', pieces: 14, place: 'A3' }], lengthM: null, taken: null },
+    goods: [
+      { partId: 'own-clip', label: 'Generic Tree clip 7' },
+      { partId: 'clp-kelpstone-tree-8', label: 'Kelpstone Tree clip 8' },
+    ],
   });
 });
 
@@ -350,4 +357,46 @@ test('a job without choices has an empty list and says why for each opening', as
   expect(body.heldBack.map(({ why }: { why: string }) => why)).toContain(
     'This trim has no speaker wires here: new wire has to be run before a speaker makes sense.',
   );
+});
+
+test('what has to be at hand is a line in packs once a part of the library is taken for it, and off again with it', async () => {
+  const owner = await app.signedIn('Okke');
+  const listed = (await app.listJobs(owner)).find(({ registration }) => registration === 'WARDEN 2');
+  if (!listed) throw new Error('expected WARDEN 2');
+  const order = async (): Promise<OrderAnswer> => (await owner.get(`/api/jobs/${listed.id}/order`).expect(200)).body;
+  const before = await order();
+  const deadening = before.needs.find(({ what }) => what.startsWith('Deadening'));
+  expect(deadening).toMatchObject({
+    what: 'Deadening, butyl of 2 mm, sheets of 500 × 370 mm',
+    ...{ pieces: 1, taken: null, lengthM: null },
+    why: expect.stringContaining('no way needs fewer'),
+  });
+  const foam = before.needs.find(({ what }) => what.startsWith('Foam tape'));
+  expect(foam).toMatchObject({ pieces: null, taken: null, lengthM: expect.any(Number) });
+  const [sheet] = deadening?.goods ?? [];
+  const roll = foam?.goods?.find(({ label }) => label.includes('Foam tape'));
+  if (!sheet || !roll) throw new Error('expected goods of both kinds in the library');
+
+  const put = (version: number, smallParts: object[]) =>
+    owner.put(`/api/jobs/${listed.id}/small-parts`).send({ version, smallParts });
+  const both = [
+    { need: deadening?.what, partId: sheet.partId },
+    { need: foam?.what, partId: roll.partId },
+    { need: 'Nothing that is asked for', partId: sheet.partId },
+  ];
+  const { body: saved } = await put(before.job.version, both).expect(200);
+  const after = await order();
+  const lineOf = (partId: string) => after.lines.find((each) => each.partId === partId);
+  // What nobody asks for any more is no line; of a roll of 5 m one is enough for two doors.
+  expect(lineOf(sheet.partId)).toMatchObject({ pieces: 1, forOpenings: [deadening?.what] });
+  expect(lineOf(roll.partId)).toMatchObject({ pieces: 1, forOpenings: [foam?.what] });
+  expect(after.lines).toHaveLength(before.lines.length + 2);
+  expect(after.needs.find(({ what }) => what === foam?.what)?.taken).toBe(roll.partId);
+
+  // An old version, and two parts for one need: refused, and nothing changes.
+  await put(before.job.version, []).expect(409);
+  const twice = await put(saved.version, [both[0], both[0]] as object[]).expect(400);
+  expect(twice.body.errors[0]).toMatchObject({ path: 'smallParts.1.need' });
+  await put(saved.version, []).expect(200);
+  expect((await order()).lines).toHaveLength(before.lines.length);
 });

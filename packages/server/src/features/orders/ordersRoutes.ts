@@ -18,13 +18,13 @@ import { OrdersService } from './OrdersService';
 import { orderTable } from './orderTable';
 
 export function createOrdersService(manager: EntityManager, jobs: JobsService, now: () => Date): OrdersService {
-  return new OrdersService(
-    jobs,
-    fittingFrom(new SettingsStore(manager), new PartsStore(manager)),
-    new VehiclesStore(manager),
-    new ShelfStore(manager),
-    now,
-  );
+  const parts = new PartsStore(manager);
+  return new OrdersService({
+    ...{ jobs, parts, now },
+    fittingFor: fittingFrom(new SettingsStore(manager), parts),
+    vehicles: new VehiclesStore(manager),
+    shelf: new ShelfStore(manager),
+  });
 }
 
 export function createCuttingService(manager: EntityManager, jobs: JobsService, runTask: RunTask): CuttingService {

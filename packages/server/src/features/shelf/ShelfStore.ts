@@ -89,10 +89,11 @@ export class ShelfStore {
   async freeOf(goods: readonly Good[]): Promise<readonly FreeGood[]> {
     if (goods.length === 0) return [];
     return this.manager.query(
-      `SELECT "part"."label", "part"."kind", "part"."record" ->> 'type' AS "type", "lot"."place", "lot"."pieces"
+      `SELECT "part"."label", "part"."kind", coalesce("part"."record" ->> 'type', "part"."record" ->> 'material') AS "type", "lot"."place", "lot"."pieces"
         FROM "shelf_lot" "lot" JOIN "part" ON "part"."id" = "lot"."part_id"
         WHERE "lot"."job_id" IS NULL AND "lot"."removed_at" IS NULL AND "lot"."pieces" > 0
-          AND "part"."kind" = ANY($1) AND "part"."record" ->> 'type' = ANY($2)
+          AND "part"."kind" = ANY($1)
+          AND coalesce("part"."record" ->> 'type', "part"."record" ->> 'material') = ANY($2)
         ORDER BY "part"."label", "lot"."place", "lot"."number"`,
       [goods.map(({ kind }) => kind), goods.flatMap(({ types }) => types)],
     );

@@ -2,6 +2,7 @@
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import {
   ageOf,
+  foamNeeds,
   jobTitle,
   type Panel,
   placeLabel,
@@ -153,6 +154,7 @@ function Needs({ car, small, atHand, shop }: NeedsProps) {
                   panels,
                   ageOf(job.vehicle.years, new Date().getFullYear()),
                 ),
+                ...foamNeeds(worked.map(({ record }) => record)),
                 ...quietNeeds(job.quieted),
                 ...small,
               ]}

@@ -107,7 +107,7 @@ function Filled({ order, jobId }: { readonly order: OrderAnswer; readonly jobId:
       )}
       <AsideTooMany tooMany={order.asideTooMany} />
       <Included order={order} jobId={jobId} />
-      <SmallNeeds needs={order.needs} tools={order.tools} />
+      <SmallNeeds needs={order.needs} tools={order.tools} job={order.job} />
     </>
   );
 }

@@ -99,13 +99,13 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
       </section>
       {needs.length > 0 && (
         <ul aria-label="To have at hand" className="mt-2">
-          {needs.map(({ what, why, pieces }) => (
+          {needs.filter(isOnNoLine).map(({ what, why, pieces, lengthM }) => (
             <li key={`${what} ${why}`}>
               <span className="mr-2 inline-block h-4 w-4 border-2 border-black" />
               To have at hand:{' '}
               <strong>
                 {what}
-                {pieces === null ? '.' : `, ${pieces}.`}
+                {lengthM !== null ? `, ${lengthM.toFixed(2)} m.` : pieces === null ? '.' : `, ${pieces}.`}
               </strong>{' '}
               {why}
             </li>
@@ -169,4 +169,9 @@ function wayWords(shop: ShopSettings): readonly string[] {
   return SETTING_FIELDS.filter(({ group }) => group === 'Ways of working').map(
     ({ label, read, words }) => `${label} ${words(read(shop))}.`,
   );
+}
+
+/** What a part is taken for, and can be counted, is on a line already. */
+function isOnNoLine({ taken, pieces, lengthM }: OrderAnswer['needs'][number]): boolean {
+  return taken === null || (pieces === null && lengthM === null);
 }

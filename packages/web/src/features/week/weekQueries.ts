@@ -5,7 +5,8 @@ import { bookingsSchema } from '@low-quarry/core/model';
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { z } from 'zod';
 import { askAnew } from '../../api/askAnew';
-import { call, ProblemError } from '../../api/call';
+import { call } from '../../api/call';
+import { changeOnNewest } from '../../api/changeOnNewest';
 import { toast } from '../../ui/toast';
 import { type BookingChange, bookedAfter, withChange } from './bookingChange';
 
@@ -50,23 +51,12 @@ const storedSchema = z.object({ version: z.int(), booked: bookingsSchema });
  *
  * @throws Error where somebody else changed the same time
  */
-async function book({ car: { jobId, ...car }, ...change }: BookingChange): Promise<void> {
-  let stored: z.output<typeof storedSchema> = car;
-  for (let turn = 0; ; turn++) {
-    try {
-      const booked = bookedAfter(stored.booked, change);
-      await call(putBooked, { params: { jobId }, body: { version: stored.version, booked } });
-      return;
-    } catch (error) {
-      const isStale = error instanceof ProblemError && error.problem.type === '/problems/version-conflict';
-      const current = isStale && turn < MOST_TURNS ? storedSchema.safeParse(error.problem.current) : null;
-      if (!current?.success) throw error;
-      stored = current.data;
-    }
-  }
+async function book({ car: { jobId, version, booked }, ...change }: BookingChange): Promise<void> {
+  await changeOnNewest({ version, booked }, storedSchema, async (stored) => {
+    const next = bookedAfter(stored.booked, change);
+    await call(putBooked, { params: { jobId }, body: { version: stored.version, booked: next } });
+  });
 }
-
-const MOST_TURNS = 4;
 
 export const feedQuery = queryOptions({
   queryKey: ['weekFeed'],
