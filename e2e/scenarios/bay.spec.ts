@@ -82,3 +82,40 @@ test('two tablets tick the same step, one of them away: nothing is lost, and wha
   await expect(counter.getByText('You can look; ticking is for a fitter or the owner.')).toBeVisible();
   await expect(counter.getByRole('button', { name: 'Done' })).toBeDisabled();
 });
+
+test('a beam that nobody had seen goes into the record from the step, and what fits, the order and the counter follow', async ({
+  fitter,
+}) => {
+  const { page } = fitter;
+  await fitter.openJob('Ostrand Longshore, WARDEN 2');
+  const job = page.url();
+  await page.goto(`${job}/build/steps`);
+  const title = page.getByRole('heading', { level: 1 });
+  await expect(title).toBeVisible();
+  const opening = await page.evaluate(async (id) => {
+    const told = await (await fetch(`/api/jobs/${id}`)).json();
+    return told.openings.find(
+      ({ record }: { record: { place: string; side: string } }) =>
+        record.place === 'frontDoorLow' && record.side === 'left',
+    ).id;
+  }, job.split('/').at(-1));
+  await page.goto(`${job}/build/steps?at=${encodeURIComponent(`opening ${opening} in`)}`);
+  await expect(title).toContainText('Dunmarrow Fendrel 68 in');
+  await page.getByRole('button', { name: 'Found something else' }).click();
+  await expect(page.getByText(/Front door, left: Dunmarrow Fendrel 68\. Clears by/)).toBeVisible();
+  await page.getByRole('button', { name: 'Something stands behind it' }).click();
+  const depth = page.getByLabel('Depth to it, mm');
+  await depth.fill('deep');
+  await page.getByRole('button', { name: 'Into its record' }).click();
+  await expect(page.getByText(/"deep"/)).toBeVisible();
+  await depth.fill('40');
+  await depth.press('Enter');
+  // The plan, the order and the counter follow from the record.
+  await expect(page.getByText(/Hits at the beam, rail or wiring: .* too little\. Held back/)).toBeVisible();
+  await fitter.orderList('Ostrand Longshore, WARDEN 2');
+  await expect(page.getByRole('region', { name: 'Held back' })).toContainText('Front door, left');
+  await page.goto(`${job}/build`);
+  await expect(
+    page.getByText(/Front door, left: crash beam behind it, 40 mm deep, in its record/).first(),
+  ).toBeVisible();
+});

@@ -17,9 +17,7 @@ const DRAWING = [
   'doc.write(sys.stdout)',
 ].join('\n');
 
-test('a pod on a closed panel is drawn, judged like an opening, and built from its files', async ({
-  fitter,
-}) => {
+test('a pod on a closed panel is drawn, judged like an opening, and built from its files', async ({ fitter }) => {
   const { page } = fitter;
   await fitter.measure(JOB, WALL);
   const built = page.getByRole('combobox', { name: 'Built here to carry the speaker' });

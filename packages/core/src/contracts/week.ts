@@ -23,6 +23,7 @@ const weekCarSchema = z.object({
   steps: z.object({ done: z.int(), all: z.int() }),
   /** The part that is here last, if it is ordered today; null where all of them lie here, or none is needed. */
   waits: z.object({ what: z.string(), day: z.iso.date().nullable() }).nullable(),
+  sharedTools: z.array(z.string()),
 });
 export type WeekCar = z.infer<typeof weekCarSchema>;
 

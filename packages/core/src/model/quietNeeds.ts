@@ -13,10 +13,11 @@ export function quietNeeds(quieted: readonly Quieted[]): readonly SmallNeed[] {
   const names = quieted.map(({ name }) => name).join('; ');
   return [
     ...inSheets.map(({ material, thicknessMm, sheet, surfaces, packed: { sheets, atLeast } }): SmallNeed => {
+      const count = surfaces.reduce((sum, { pieces }) => sum + pieces.length, 0);
       const bound = sheets === atLeast ? 'no way needs fewer' : `no way needs fewer than ${atLeast}`;
       return {
         what: `Deadening, ${materialWords({ material, thicknessMm })}, sheets of ${sheet.lengthMm} × ${sheet.widthMm} mm`,
-        why: `${surfaces.map(({ name }) => name).join('; ')}: ${surfaces.reduce((sum, { pieces }) => sum + pieces.length, 0)} pieces out of them; ${bound}.`,
+        why: `${surfaces.map(({ name }) => name).join('; ')}: ${count} ${count === 1 ? 'piece' : 'pieces'} out of them; ${bound}.`,
         pieces: sheets,
         good: { kind: 'deadeningSheet', types: [material] },
       };

@@ -12,5 +12,5 @@ export type { Counts, Marked, PlanStep } from './PlanStep';
 export { type PlanWires, planCar } from './planCar';
 export { handOverHolds, marksWithoutStep, missingAt, nextStep, planStates, type StepState } from './planStates';
 export { type Schedule, type Slot, schedule } from './schedule';
-export { planTools } from './tools';
+export { planTools, sharedTools } from './tools';
 export type { PlanBox } from './wireSteps';

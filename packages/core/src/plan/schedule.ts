@@ -7,7 +7,7 @@
 import { seededRandom } from '../math';
 import { SECOND_SIDE } from './minutes';
 import type { PlanStep } from './PlanStep';
-import { SHARED_TOOLS } from './tools';
+import { sharedTools } from './tools';
 
 export type ScheduleStep = Pick<PlanStep, 'id' | 'minutes' | 'dryMin' | 'people' | 'tools' | 'after' | 'isSecondSide'>;
 
@@ -102,7 +102,7 @@ function graphOf(steps: readonly ScheduleStep[], people: number): Graph {
       return place;
     }),
   );
-  const shared = [...new Set(steps.flatMap(({ tools }) => tools.filter((tool) => SHARED_TOOLS.has(tool))))];
+  const shared = sharedTools(steps);
   const later: number[][] = steps.map(() => []);
   before.forEach((own, at) => {
     for (const place of own) later[place]?.push(at);

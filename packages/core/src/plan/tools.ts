@@ -54,6 +54,11 @@ export const SHARED_TOOLS: ReadonlySet<string> = new Set([
   'Hot air',
 ]);
 
+/** What of it a shop has one of, each once. */
+export function sharedTools(steps: readonly Pick<PlanStep, 'tools'>[]): readonly string[] {
+  return planTools(steps).filter((tool) => SHARED_TOOLS.has(tool));
+}
+
 export const RING_TOOLS = ['A saw or a router for sheet', 'Eye protection'] as const;
 export const TAB_TOOLS = ['Side cutter and pliers', 'Eye protection'] as const;
 export const PRY_TOOLS = [PRY] as const;

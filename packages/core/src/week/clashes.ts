@@ -16,6 +16,8 @@ export type CarOfWeek = {
   readonly need: Need | null;
   /** Parts that lie not here: the day on which the last of them is if it is ordered today; null where nobody says for one. */
   readonly waits: { readonly what: string; readonly day: string | null } | null;
+  /** What its plan still takes up of which the shop has one: "A soldering iron". */
+  readonly sharedTools: readonly string[];
 };
 
 export type WeekRules = {
@@ -27,7 +29,7 @@ export type WeekRules = {
 };
 
 export const CLASH_KINDS = [
-  ...(['lift', 'person', 'hours', 'late', 'parts', 'short', 'nobody', 'unknown', 'notBooked'] as const),
+  ...(['lift', 'person', 'hours', 'late', 'parts', 'short', 'nobody', 'unknown', 'notBooked', 'tool'] as const),
 ] as const;
 export type ClashKind = (typeof CLASH_KINDS)[number];
 
@@ -78,6 +80,7 @@ function between(own: Placed, all: readonly Placed[], { today }: WeekRules): rea
       ...(booking.lift === other.booking.lift
         ? [{ ...base, kind: 'lift' as const, sentence: `${booking.lift} is taken by ${whom}.` }]
         : []),
+      ...toolClash(own, other, base),
       ...(who.length > 0
         ? [
             {
@@ -89,6 +92,20 @@ function between(own: Placed, all: readonly Placed[], { today }: WeekRules): rea
         : []),
     ];
   });
+}
+
+/** Of one tool two cars are not worked on at once: somebody waits, or takes turns. */
+function toolClash({ car }: Placed, { car: other }: Placed, base: Pick<Clash, 'jobId' | 'key'>): readonly Clash[] {
+  const both = other === car ? [] : car.sharedTools.filter((tool) => other.sharedTools.includes(tool));
+  if (both.length === 0) return [];
+  const names = listed(both.map((tool) => tool.charAt(0).toLowerCase() + tool.slice(1)));
+  return [
+    {
+      ...base,
+      kind: 'tool',
+      sentence: `${other.title} takes up ${names} too at that time, of which the shop has one: by turns, or one more.`,
+    },
+  ];
 }
 
 function alone({ car, booking, spans }: Placed, { hours, lifts, people, today }: WeekRules): readonly Clash[] {

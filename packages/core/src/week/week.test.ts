@@ -15,7 +15,15 @@ const booking = (changes: Partial<Booking> = {}): Booking => ({
   ...changes,
 });
 const car = (changes: Partial<CarOfWeek> = {}): CarOfWeek => ({
-  ...{ jobId: 'one', title: 'Ostrand Longshore, PILOT 2', dueOn: null, booked: [], need: null, waits: null },
+  ...{
+    jobId: 'one',
+    title: 'Ostrand Longshore, PILOT 2',
+    dueOn: null,
+    booked: [],
+    need: null,
+    waits: null,
+    sharedTools: [],
+  },
   ...changes,
 });
 const said = (...cars: readonly CarOfWeek[]) => clashesOf(cars, RULES).map(({ kind, sentence }) => [kind, sentence]);
@@ -138,6 +146,26 @@ describe('clashes', () => {
         car({ jobId: 'two', booked: [booking({ lift: 'Lift 2', people: ['Jory'] })] }),
       ),
     ).toEqual([]);
+  });
+
+  test('a tool of which the shop has one is wanted by two cars at once: said of both, once; at other times, or of other tools, not', () => {
+    const iron = ['A soldering iron', 'Hot air'];
+    const other = (changes: Partial<CarOfWeek>, at: Partial<Booking> = {}) =>
+      car({
+        ...{ jobId: 'two', title: 'Sellwick Promenade, PROM 98', sharedTools: ['A soldering iron'] },
+        booked: [booking({ key: 'b', lift: 'Lift 2', people: ['Jory'], ...at })],
+        ...changes,
+      });
+    const one = car({ booked: [booking()], sharedTools: iron });
+    expect(said(one, other({}))).toEqual([
+      [
+        'tool',
+        'Sellwick Promenade, PROM 98 takes up a soldering iron too at that time, of which the shop has one: by turns, or one more.',
+      ],
+      ['tool', expect.stringContaining('Ostrand Longshore, PILOT 2 takes up a soldering iron too')],
+    ]);
+    expect(said(one, other({ sharedTools: ['A torque wrench'] }))).toEqual([]);
+    expect(said(one, other({}, { day: '2026-12-03' }))).toEqual([]);
   });
 
   test('hours, the promised day, parts, nobody, and what the shop has no more', () => {

@@ -54,12 +54,12 @@ test('what is quieted is decided by whoever plans, is on the list of what to hav
     { path: 'quieted.0.thicknessMm', message: 'Type at most 20 mm: 50 mil are 1.3 mm.' },
   ]);
   const { body } = await quiet({ version: job.version, quieted: [surface] }).expect(200);
-  expect(body.quieted).toEqual([surface]);
+  expect(body.quieted).toEqual([{ ...surface, spots: [], sheetLengthMm: null, sheetWidthMm: null, marked: [] }]);
   await quiet({ version: job.version, quieted: [] }).expect(409);
   const { body: order } = await app.http.get(`/api/jobs/${job.id}/order`).expect(200);
   expect(order.needs).toContainEqual(
     expect.objectContaining({
-      what: 'Deadening, butyl of 2 mm, degreaser and a roller',
+      what: 'Deadening, butyl of 2 mm',
       why: expect.stringContaining('0.13 m²'),
     }),
   );

@@ -3,7 +3,7 @@
 import type { Job } from '@low-quarry/core/contracts/jobs';
 import { MOST_WAITING, type Week, type WeekCar } from '@low-quarry/core/contracts/week';
 import { isBegunAt, jobTitle, placeLabel, type ShopSettings, vehicleName } from '@low-quarry/core/model';
-import { type PlanStep, planStates, schedule } from '@low-quarry/core/plan';
+import { type PlanStep, planStates, schedule, sharedTools } from '@low-quarry/core/plan';
 import { arrivalDay, clashesOf, dayAfter, spansOf, weekOf } from '@low-quarry/core/week';
 import type { JobsStore } from '../jobs/JobsStore';
 import type { OrdersService } from '../orders/OrdersService';
@@ -85,6 +85,7 @@ export class WeekService {
       need: steps.length === 0 ? null : { aloneMin: minutesFor(left, 1), togetherMin: minutesFor(left, 2) },
       steps: { done: states.length - left.length, all: states.length },
       waits: waitsOf(planned, today, hours),
+      sharedTools: [...sharedTools(left)],
     };
   }
 }
@@ -108,6 +109,7 @@ function bareCar(job: Job): WeekCar {
     need: null,
     steps: { done: 0, all: 0 },
     waits: null,
+    sharedTools: [],
   };
 }
 

@@ -5,6 +5,7 @@ import type { PlanStep } from '@low-quarry/core/plan';
 import { Link } from 'react-router';
 import { addressOf } from '../../stations/addressOf';
 import { panelFormAddress } from '../panels/panelAddress';
+import { FoundBeam } from './FoundBeam';
 import { StepWords } from './StepWords';
 
 type FoundElseProps = {
@@ -14,11 +15,13 @@ type FoundElseProps = {
   /** Of the vehicle. */
   readonly panels: readonly Panel[];
   readonly onFound: (words: string) => void;
+  /** The same, of what went into a record: what it changes is looked at here. */
+  readonly onTell: (words: string) => void;
 };
 
 const LINK = 'inline-flex min-h-12 items-center text-action underline';
 
-export function FoundElse({ job, step, worked, panels, onFound }: FoundElseProps) {
+export function FoundElse({ job, step, worked, panels, onFound, onTell }: FoundElseProps) {
   const isHere = (panel: Pick<Panel, 'kind' | 'spot' | 'name'>) => step.id.startsWith(panelStepId(panel, ''));
   const around = worked.map((opening) => ({ opening, inFront: panelsInFrontOf(opening.record, panels) }));
   const near = around.filter(
@@ -37,6 +40,9 @@ export function FoundElse({ job, step, worked, panels, onFound }: FoundElseProps
     >
       {near.length > 0 && (
         <div>
+          {near.map(({ opening }) => (
+            <FoundBeam key={opening.id} opening={opening} onTell={onTell} />
+          ))}
           <p>What fits, what is ordered and the rest of the work follow from what is written down here:</p>
           <ul className="list-disc pl-6">
             {own.map((panel) => (

@@ -94,6 +94,16 @@ export function StepAtHand({ job, state, states, otherSide, at, worked, panels, 
     const was = mark && mark.state !== 'noted' ? { ...mark, ...next } : notedMark(step, next, who());
     write(was, 'stay');
   };
+  /** The counter sees it at once. */
+  const tell = (words: string) => {
+    const thing = { key: newId(), step: step.id, where: step.where, words };
+    const found = { ...thing, ...who(), settled: null };
+    // Once, also where it is written down already.
+    atHand.change((before) => ({
+      ...before,
+      found: [...before.found.filter(({ key }) => key !== found.key), found],
+    }));
+  };
   useKeys({ done, back });
 
   const toNext = nextAfter(states, state);
@@ -163,14 +173,9 @@ export function StepAtHand({ job, state, states, otherSide, at, worked, panels, 
           {opened === 'found' && (
             <FoundElse
               {...{ job, step, worked, panels }}
+              onTell={tell}
               onFound={(words) => {
-                const thing = { key: newId(), step: step.id, where: step.where, words };
-                const found = { ...thing, ...who(), settled: null };
-                atHand.change((before) => ({
-                  ...before,
-                  // Once, also where it is written down already.
-                  found: [...before.found.filter(({ key }) => key !== found.key), found],
-                }));
+                tell(words);
                 setOpened(null);
               }}
             />

@@ -221,7 +221,7 @@ function Clashes({ week, car, booking }: { readonly week: Week; readonly car: We
   const named = [...cars, ...waiting].filter(({ jobId }) => jobId !== car.jobId);
   const known = new Set([...cars, ...waiting, car].flatMap(({ booked }) => booked.map(({ key }) => key)));
   const other = {
-    ...{ jobId: '', title: 'another car', dueOn: null, need: null, waits: null },
+    ...{ jobId: '', title: 'another car', dueOn: null, need: null, waits: null, sharedTools: [] },
     booked: taken.filter(({ key }) => !known.has(key)),
   };
   const clashes = clashesOf([mine, ...named, other], { hours, lifts, people, today }).filter(

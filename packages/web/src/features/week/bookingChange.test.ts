@@ -29,7 +29,7 @@ test('what somebody else moved or took off meanwhile is changed by nobody unseen
 test('a car that had no time comes out of those that wait, and goes back among them with its last one', () => {
   const car: WeekCar = {
     ...{ jobId: 'one', number: 1, version: 1, title: 'Tern, HDS 3', plate: 'HDS 3', vehicle: 'Tern', dueOn: null },
-    ...{ booked: [], need: null, steps: { done: 0, all: 0 }, waits: null },
+    ...{ booked: [], need: null, steps: { done: 0, all: 0 }, waits: null, sharedTools: [] },
   };
   const week: Week = {
     ...{

@@ -17,7 +17,7 @@ const car = (changes: Partial<WeekCar> = {}): WeekCar => ({
     dueOn: null,
     booked: [BOOKING],
   },
-  ...{ need: null, steps: { done: 0, all: 0 }, waits: null },
+  ...{ need: null, steps: { done: 0, all: 0 }, waits: null, sharedTools: [] },
   ...changes,
 });
 const week = (changes: Partial<Week> = {}): Week => ({

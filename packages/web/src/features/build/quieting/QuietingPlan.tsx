@@ -47,7 +47,7 @@ function Surface({ name, pieces, of }: QuietedSheets['surfaces'][number] & { rea
       <Drawing
         extent={{ left: -EDGE_MM, right: longMm + EDGE_MM, top: -wideMm - EDGE_MM, bottom: EDGE_MM }}
         maxHeightPx={300}
-        label={`${name}: ${pieces.length} pieces${standing === '' ? '' : `; on it: ${standing}`}`}
+        label={`${name}: ${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}${standing === '' ? '' : `; on it: ${standing}`}`}
         caption="Seen from the cabin; hatched: not laid"
       >
         <Laid pieces={pieces} of={of} />

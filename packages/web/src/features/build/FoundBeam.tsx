@@ -1,0 +1,128 @@
+/** A beam, a rail or a loom that nobody had seen: written into the opening's record from the step itself, and what the fit says of it then. */
+
+import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
+import { capital } from '@low-quarry/core/firstLetter';
+import { OBSTACLE_KINDS, type ObstacleKind } from '@low-quarry/core/fit';
+import { placeLabel } from '@low-quarry/core/model';
+import { explainLengthFailure, parseLength, printLength } from '@low-quarry/core/units';
+import { type KeyboardEvent, useState } from 'react';
+import { useMay } from '../../api/me';
+import { verdictLine } from '../../text/verdictLine';
+import { OBSTACLE_WORDS } from '../../text/words';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { FormError } from '../../ui/FormError';
+import { useSettings } from '../../ui/settings';
+import { TextField } from '../../ui/TextField';
+import { toast } from '../../ui/toast';
+import { newObstacle, noted, obstacleId } from '../openings/surroundings';
+import { useSaveAtOnce } from '../openings/useSaveAtOnce';
+
+const MOST = 12;
+const RUNS = { level: ['Level', 0], upright: ['Upright', 90] } as const;
+type Runs = keyof typeof RUNS;
+
+type FoundBeamProps = { readonly opening: OpeningWithState; readonly onTell: (words: string) => void };
+
+export function FoundBeam({ opening, onTell }: FoundBeamProps) {
+  const { unit } = useSettings();
+  const mayMeasure = useMay('measure');
+  const { record, stuck, save } = useSaveAtOnce(opening);
+  const [isOpen, setIsOpen] = useState(false);
+  const [kind, setKind] = useState<ObstacleKind>('beam');
+  const [runs, setRuns] = useState<Runs>('level');
+  const [depth, setDepth] = useState('');
+  const [up, setUp] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  const label = placeLabel(record);
+  const keep = () => {
+    const [deep, high] = [parseLength(depth, unit), parseLength(up.trim() === '' ? '0' : up, unit)];
+    const unread = !deep.ok ? deep : !high.ok ? high : null;
+    if (unread || !deep.ok || !high.ok) {
+      setError(unread && !unread.ok ? explainLengthFailure(unread.failure) : null);
+      return;
+    }
+    if (deep.value.valueMm <= 0 || Math.abs(high.value.valueMm) > 300) {
+      setError('Type a depth above 0, and a height up to 300 mm from the middle.');
+      return;
+    }
+    const first = newObstacle(record.obstacles);
+    const found = {
+      ...first,
+      ...{ kind, label: OBSTACLE_WORDS[kind], id: obstacleId(kind, record.obstacles), angleDeg: RUNS[runs][1] },
+      yMm: high.value.valueMm,
+      depth: noted(first.depth, deep.value.valueMm, depth),
+    };
+    save({ ...record, obstacles: [...record.obstacles, found] });
+    const words = `${OBSTACLE_WORDS[kind].toLowerCase()} behind it, ${printLength(deep.value.valueMm, unit)} deep, in its record`;
+    onTell(words);
+    toast(`${label}: ${words}.`);
+    setError(null);
+    setIsOpen(false);
+    setDepth('');
+  };
+  // It stands within the words for the counter, which are another form.
+  const onEnter = (event: KeyboardEvent) => {
+    if (event.key !== 'Enter') return;
+    event.preventDefault();
+    keep();
+  };
+  return (
+    <div className="flex flex-col gap-2 py-1">
+      <p role="status">
+        <strong>{label}:</strong> {stateWords(opening, unit)}
+      </p>
+      {stuck && (
+        <p className="font-semibold text-hits">The shop did not take what was written of it: see the opening.</p>
+      )}
+      {!isOpen && mayMeasure && record.obstacles.length < MOST && (
+        <Button className="self-start" onClick={() => setIsOpen(true)}>
+          Something stands behind it
+        </Button>
+      )}
+      {isOpen && (
+        <div className="grid max-w-2xl gap-3 sm:grid-cols-2">
+          <Choice
+            label="What stands there"
+            value={kind}
+            options={OBSTACLE_KINDS.map((each) => [each, capital(OBSTACLE_WORDS[each])])}
+            onChange={setKind}
+          />
+          <Choice
+            label="It runs"
+            value={runs}
+            options={(Object.keys(RUNS) as Runs[]).map((each) => [each, RUNS[each][0]])}
+            onChange={setRuns}
+          />
+          <TextField
+            label={`Depth to it, ${unit}`}
+            hint="From the metal straight in."
+            inputMode="decimal"
+            autoComplete="off"
+            value={depth}
+            onType={setDepth}
+            onKeyDown={onEnter}
+          />
+          <TextField
+            label={`Above the middle, ${unit}`}
+            hint="Below it: with a minus; empty for the middle."
+            autoComplete="off"
+            value={up}
+            onType={setUp}
+            onKeyDown={onEnter}
+          />
+          <FormError>{error}</FormError>
+          <Button kind="main" className="self-start sm:col-span-2" onClick={keep}>
+            Into its record
+          </Button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function stateWords({ state, record }: OpeningWithState, unit: Parameters<typeof verdictLine>[2]): string {
+  if (state.kind !== 'chosen') return 'nothing is chosen for it.';
+  const line = verdictLine(state.summary, record.behind, unit);
+  return `${state.speakerName}. ${line}${state.heldBack === null ? '.' : `. Held back: ${state.heldBack}`}`;
+}
