@@ -423,7 +423,15 @@ export { ageOf, type Good, goodFor, lineNeeds, type SmallNeed, smallNeeds } from
 export { piecesOf, type SmallPart, smallPartsSchema } from './smallParts';
 export { ORIGIN_LABELS, SOURCE_HALF_WIDTHS_MM, SOURCE_IDS, SOURCES, type SourceId, sourceSchema } from './source';
 export { STOWED_KINDS, STOWED_LABELS, type Stowed, type StowedKind, stowedSchema, stowedWords } from './stowed';
-export { isOpeningThere, openingFacts, rimPlaceList, takesSpeaker, toDimension, toFitOpening } from './toFitOpening';
+export {
+  behindFace,
+  isOpeningThere,
+  openingFacts,
+  rimPlaceList,
+  takesSpeaker,
+  toDimension,
+  toFitOpening,
+} from './toFitOpening';
 export {
   TWEETER_HOLD_KINDS,
   TWEETER_HOLDS,

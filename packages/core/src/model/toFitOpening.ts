@@ -142,6 +142,11 @@ function ownOpening(
   };
 }
 
+/** What is behind the face that a speaker is mounted on: of what is closed at its back, that. */
+export function behindFace({ behind, housing }: Pick<OpeningRecord, 'behind' | 'housing'>): FitOpening['behind'] {
+  return housing?.back === 'closed' ? 'metal' : behind;
+}
+
 /** Whether a speaker goes in here: into an opening, or into what is built on a panel that has none. */
 export function takesSpeaker({ presence, housing }: Pick<OpeningRecord, 'presence' | 'housing'>): boolean {
   return presence !== 'notThere' && (presence !== 'blank' || housing !== null);

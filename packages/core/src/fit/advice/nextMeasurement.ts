@@ -65,11 +65,17 @@ const OUTCOMES = Array.from({ length: 31 }, (_, at) => normalQuantile((at + 0.5)
 /** What is known must be at least so much less sure than a hand repeats a reading for another one to tell anything. */
 const LEAST_GAIN = 0.05;
 
+/** Of a face that is made, what does not depend on the car. */
+const MADE_KEYS = /^(hole|bore|made|frontGap|front\.free)/;
+
 /** Everything that could be measured at the door and would tell something new. */
 export function possibleActions(opening: FitOpening, options: NextOptions): readonly Action[] {
   const actions: Action[] = [];
+  // What is made is as it is made: nothing of it can be measured before.
+  if (opening.made?.housing.back === 'closed') return actions;
   mapOpening(opening, (name, dimension) => {
     const key = name.slice('opening.'.length);
+    if (opening.made && MADE_KEYS.test(key)) return dimension;
     const instrument = instrumentFor(key);
     if (!instrument) return dimension;
     const parts = merged([...errorsOf(name, dimension, -1), ...readingErrors(instrument, options)]);

@@ -3,7 +3,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { faceFrame, type Housing, toFace } from '../../housing';
 import { PLAIN_POD, PLAIN_WEDGE } from '../../testing/plainHousing';
-import { exact, opening, RULES, speaker } from '../../testing/shapes';
+import { exact, opening, RULES, speaker, within } from '../../testing/shapes';
+import { possibleActions } from '../advice/nextMeasurement';
 import type { CheckId } from '../Check';
 import { judgeCandidate } from '../judgeCandidate';
 import { sheetFit } from '../layout/sheetFit';
@@ -82,6 +83,14 @@ describe('a closed pod', () => {
     expect(at.front).toMatchObject([{ gap: { valueMm: 4 } }]);
     expect(check('front', at)?.verdict).not.toBe('clears');
   });
+});
+
+test('nothing that is made is asked to be measured; what a wedge is open to is', () => {
+  const options = { halfWidthsMm: { calliper: 0.1, depthStick: 1, tapeMm: 1 }, places: [], confidence: 0.975 };
+  const keys = (at: FitOpening) => possibleActions(at, options).map(({ key }) => key);
+  expect(keys(housed(blank(), straight))).toEqual([]);
+  const doubted = { key: 'depthBehind', xMm: 0, yMm: 0, depth: within(70, 4) };
+  expect(keys(housed(opening({ depths: [doubted] }), PLAIN_WEDGE))).toEqual(['depthBehind']);
 });
 
 describe('a wedge', () => {

@@ -3,6 +3,7 @@ import { isWhole, lacksOf, toFitCatalogue } from '@low-quarry/core/catalogue';
 import { MOST_PLACES_TOLD, type PlacesOfPart } from '@low-quarry/core/contracts/whereItFits';
 import { type RankedStack, ringThicknessMm, VERDICTS_BY_RANK, whereItFits } from '@low-quarry/core/fit';
 import {
+  behindFace,
   type OpeningRecord,
   placeLabel,
   readingHalfWidthsMm,
@@ -113,7 +114,7 @@ function toPlace(
     const ringMm = ringThicknessMm(layerId);
     return names.get(layerId) ?? (ringMm === null ? layerId : `ring cut from ${ringMm} mm sheet`);
   });
-  return { of, id, car, opening: placeLabel(record), behind: record.behind, verdict, decidedBy, marginMm, stack };
+  return { of, id, car, opening: placeLabel(record), behind: behindFace(record), verdict, decidedBy, marginMm, stack };
 }
 
 /** Clears first, of those the widest; open jobs before the library. */

@@ -7,6 +7,7 @@ import { capital } from '@low-quarry/core/firstLetter';
 import { checkLabel } from '@low-quarry/core/fit';
 import {
   ageOf,
+  behindFace,
   CONSENT_LABELS,
   cautionsFor,
   faultHold,
@@ -127,7 +128,7 @@ export class OrdersService {
       included: included.map(({ id, record, state, choice }) => ({
         openingId: id,
         label: placeLabel(record),
-        behind: record.behind,
+        behind: behindFace(record),
         speakerName: state.speakerName,
         summary: state.summary,
         states: statesOf(choice, fitting),
@@ -140,7 +141,9 @@ export class OrdersService {
         if (why === null) return [];
         const { id: openingId, record, choice, state } = opening;
         const open = state.kind === 'chosen' ? state.open : [];
-        return [{ openingId, label: placeLabel(record), why, behind: record.behind, hasChoice: choice !== null, open }];
+        return [
+          { openingId, label: placeLabel(record), why, behind: behindFace(record), hasChoice: choice !== null, open },
+        ];
       }),
       asideTooMany: await this.tooMany(aside, lines),
       needs: await this.withGoods(job, besides),
@@ -280,7 +283,7 @@ function speakerOpenings({ part, forOpenings }: OrderLine<PartRecord>, included:
 function openOf(openings: readonly Included[]): string[] {
   return [
     ...new Set(
-      openings.flatMap(({ record, state }) => state.open.map(({ check }) => checkLabel(check, record.behind))),
+      openings.flatMap(({ record, state }) => state.open.map(({ check }) => checkLabel(check, behindFace(record)))),
     ),
   ];
 }

@@ -3,7 +3,7 @@
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import { capital } from '@low-quarry/core/firstLetter';
 import { OBSTACLE_KINDS, type ObstacleKind } from '@low-quarry/core/fit';
-import { placeLabel } from '@low-quarry/core/model';
+import { behindFace, placeLabel } from '@low-quarry/core/model';
 import { explainLengthFailure, parseLength, printLength } from '@low-quarry/core/units';
 import { type KeyboardEvent, useState } from 'react';
 import { useMay } from '../../api/me';
@@ -123,6 +123,6 @@ export function FoundBeam({ opening, onTell }: FoundBeamProps) {
 
 function stateWords({ state, record }: OpeningWithState, unit: Parameters<typeof verdictLine>[2]): string {
   if (state.kind !== 'chosen') return 'nothing is chosen for it.';
-  const line = verdictLine(state.summary, record.behind, unit);
+  const line = verdictLine(state.summary, behindFace(record), unit);
   return `${state.speakerName}. ${line}${state.heldBack === null ? '.' : `. Held back: ${state.heldBack}`}`;
 }

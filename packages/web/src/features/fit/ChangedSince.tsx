@@ -1,6 +1,7 @@
 /** What a choice's verdict depended on and is not as it was, with the verdict then and now. Nothing changes by itself. */
 import type { OpeningState } from '@low-quarry/core/contracts/jobs';
 import type { OpeningRecord } from '@low-quarry/core/model';
+import { behindFace } from '@low-quarry/core/model';
 import { verdictLine } from '../../text/verdictLine';
 import { VERDICT_WORDS } from '../../text/words';
 import { useSettings } from '../../ui/settings';
@@ -25,7 +26,7 @@ export function ChangedSince({ state, record }: { readonly state: Chosen; readon
         Then: <strong>{VERDICT_WORDS[verdictThen]}.</strong> {sentenceThen}
       </p>
       <p>
-        Now: <strong>{verdictLine(summary, record.behind, unit)}.</strong> {summary.sentence}
+        Now: <strong>{verdictLine(summary, behindFace(record), unit)}.</strong> {summary.sentence}
       </p>
       <p className="text-muted">The choice stays until you choose again.</p>
     </section>

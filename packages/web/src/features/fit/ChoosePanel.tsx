@@ -2,7 +2,7 @@
 import type { NewChoice } from '@low-quarry/core/contracts/choices';
 import type { OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import type { Judgement, Work } from '@low-quarry/core/fit';
-import { openingFacts, placeLabel } from '@low-quarry/core/model';
+import { behindFace, openingFacts, placeLabel } from '@low-quarry/core/model';
 import { type OpenCheck, openChecks } from '@low-quarry/core/order';
 import { isSame } from '@low-quarry/core/records';
 import type { LengthUnit } from '@low-quarry/core/units';
@@ -175,7 +175,7 @@ export function ChoosePanel({
 }
 
 function lineOf({ opening, judgement }: Judged, unit: LengthUnit): string {
-  return verdictLine(factsOf(judgement), opening.record.behind, unit);
+  return verdictLine(factsOf(judgement), behindFace(opening.record), unit);
 }
 
 function isChosenAs({ opening: { choice }, works }: Judged, { speakerId, layerIds }: CandidateIds): boolean {
@@ -200,6 +200,6 @@ function isOpen(side: Judged, candidate: CandidateIds): boolean {
 
 /** What is open, with its side where there are two. */
 function titleOf(open: OpenCheck, record: OpeningWithState['record'], isPair: boolean, unit: LengthUnit): string {
-  const line = openCheckLine(open, record.behind, unit);
+  const line = openCheckLine(open, behindFace(record), unit);
   return isPair ? `${placeLabel(record)}. ${line}` : line;
 }

@@ -14,6 +14,7 @@ import type {
 } from '@low-quarry/core/fit';
 import { WHAT_IF_ID } from '@low-quarry/core/fit';
 import {
+  behindFace,
   cautionsFor,
   OPENING_DIMENSIONS,
   readingHalfWidthsMm,
@@ -170,9 +171,11 @@ export function FitWorkspace({
     () => sectionGeometry(shown.opening, shown.candidate, judgement, rules, { plane, windowUpMm, over }),
     [shown, judgement, rules, plane, windowUpMm, over],
   );
-  const differences = over ? differencesOf({ candidate: shown.candidate, judgement }, over, opening.record.behind) : [];
+  const differences = over
+    ? differencesOf({ candidate: shown.candidate, judgement }, over, behindFace(opening.record))
+    : [];
   const speaker = parts.get(candidate.speaker.id);
-  const { behind } = opening.record;
+  const behind = behindFace(opening.record);
   const otherJudged = other && there && { opening: other, ...there };
   const removed = againstOldMount(opening.record.faces, shown.candidate.layers, unit);
   const cautions = cautionsFor(opening.record);

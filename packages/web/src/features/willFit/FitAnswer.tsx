@@ -2,6 +2,7 @@ import { partName, type SpeakerRecord, toFitCatalogue } from '@low-quarry/core/c
 import type { CheckId } from '@low-quarry/core/fit';
 import { judgeCandidate } from '@low-quarry/core/fit';
 import {
+  behindFace,
   readingHalfWidthsMm,
   type ShopSettings,
   toFitOpening,
@@ -72,10 +73,10 @@ export function FitAnswer({
           className={`flex items-center gap-2 text-[18px] font-bold ${verdictColour(judgement.verdict)}`}
         >
           <VerdictMark verdict={judgement.verdict} hidden size={20} />
-          {verdictLine(factsOf(judgement), record.behind, unit)}
+          {verdictLine(factsOf(judgement), behindFace(record), unit)}
         </p>
         <p>{deciding?.sentence}</p>
-        <PutRight judgement={judgement} behind={record.behind} />
+        <PutRight judgement={judgement} behind={behindFace(record)} />
         <OpenForOpening opening={opening} judgement={judgement} measureAt={null} />
         <p className="text-[13px] leading-4 text-muted">
           By what the library knows of this model; nothing of it was measured on this car.
@@ -99,7 +100,7 @@ export function FitAnswer({
           />
         </div>
       </div>
-      <CheckLedger judgement={judgement} behind={record.behind} unit={unit} lit={lit} onLight={setLit} />
+      <CheckLedger judgement={judgement} behind={behindFace(record)} unit={unit} lit={lit} onLight={setLit} />
     </section>
   );
 }

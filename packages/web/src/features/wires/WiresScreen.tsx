@@ -2,6 +2,7 @@
 import type { ConnectorRecord } from '@low-quarry/core/catalogue';
 import type { Job, OpeningWithState } from '@low-quarry/core/contracts/jobs';
 import {
+  behindFace,
   CAR_FACTS,
   carFactWords,
   hasEarlier,
@@ -215,7 +216,7 @@ function OpeningWires({ job, openings, connectors }: OpeningWiresProps) {
                 ))}
                 {load && <LineFilterLine {...{ opening, load }} car={{ job, openings }} watt={wattOf(job, record)} />}
                 <SeatLine job={job} opening={opening} />
-                <OpenChecks open={open} behind={record.behind} />
+                <OpenChecks open={open} behind={behindFace(record)} />
               </div>
             </li>
           );

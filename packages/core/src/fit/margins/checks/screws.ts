@@ -390,7 +390,7 @@ function madeWords({ opening: { opening }, speaker: { speaker } }: View, unit: L
   if (!opening.made) return '';
   const { boardMm } = opening.made.housing;
   const longestMm = speaker.flangeThickness.valueMm + boardMm;
-  return `Screws into the face of ${printLength(boardMm, unit)}: pilots at most ${printLength(boardMm * PILOT_SHARE, unit)} deep, and one longer than ${printLength(longestMm, unit)} comes out behind.`;
+  return `Screws into the face of ${printLength(boardMm, unit)}: pilots at most ${printLength(Math.floor(boardMm * PILOT_SHARE * 10) / 10, unit)} deep, and one longer than ${printLength(longestMm, unit)} comes out behind.`;
 }
 
 function fixingWords(view: View, fixing: Fixing): string {

@@ -16,16 +16,22 @@ import { Drawing, type Extent, usePen } from '../../../drawing/Drawing';
 import { useSettings } from '../../../ui/settings';
 import type { OpeningFacts } from '../openingDraft';
 
-type HousingDrawingProps = { readonly housing: Housing; readonly side: OpeningFacts['side'] };
+type HousingDrawingProps = { readonly housing: Housing; readonly at: Pick<OpeningFacts, 'place' | 'side'> };
 
+/** Where one looks across the car, so that its front is at one side. */
+const ALONG_THE_CAR: ReadonlySet<OpeningFacts['place']> = new Set([
+  ...(['frontDoorLow', 'frontDoorHigh', 'rearDoor', 'rearDoorHigh', 'sailPanel', 'kickPanel', 'sidePanel'] as const),
+]);
 const EDGE_MM = 12;
+/** What must stay free is drawn as far beside it, mm. */
+const BESIDE_MM = 80;
 
-export function HousingDrawing({ housing, side }: HousingDrawingProps) {
+export function HousingDrawing({ housing, at }: HousingDrawingProps) {
   const shell = shellOf(housing);
   if (!shell.ok) return null;
   return (
     <div className="grid gap-3 sm:grid-cols-2">
-      <FromCabin housing={housing} side={side} shell={shell.value} />
+      <FromCabin housing={housing} at={at} shell={shell.value} />
       <CutAlong housing={housing} shell={shell.value} />
     </div>
   );
@@ -37,7 +43,7 @@ function path(places: readonly (readonly [number, number])[]): string {
   return `M${places.map(([x, y]) => `${x} ${-y}`).join('L')}Z`;
 }
 
-function FromCabin({ housing, shell, side }: PartProps & Pick<HousingDrawingProps, 'side'>) {
+function FromCabin({ housing, shell, at: { place, side } }: PartProps & Pick<HousingDrawingProps, 'at'>) {
   const { base } = housing;
   const contour = base.kind === 'contour' ? base.corners.map(({ xMm, yMm }) => [xMm, yMm] as const) : [];
   const there = FREE_KINDS.flatMap((kind) => {
@@ -47,14 +53,26 @@ function FromCabin({ housing, shell, side }: PartProps & Pick<HousingDrawingProp
   const face = shell.face.map(([x, y]) => [x, y] as const);
   const xs = [...shell.base, ...face, ...contour].map(([x]) => x);
   const ys = [...shell.base, ...face, ...contour].map(([, y]) => y);
-  const extent: Extent = {
+  const own: Extent = {
     left: Math.min(...xs) - EDGE_MM,
     right: Math.max(...xs) + EDGE_MM,
     top: -Math.max(...ys) - EDGE_MM,
     bottom: -Math.min(...ys) + EDGE_MM,
   };
+  // What lies farther off is drawn as far as it matters.
+  const kept = there.map((each) => ({ what: each.what, shown: within(boxOf(each), own, BESIDE_MM) }));
+  const extent: Extent = {
+    left: Math.min(own.left, ...kept.map(({ shown }) => shown.left)),
+    right: Math.max(own.right, ...kept.map(({ shown }) => shown.right)),
+    top: Math.min(own.top, ...kept.map(({ shown }) => shown.top)),
+    bottom: Math.max(own.bottom, ...kept.map(({ shown }) => shown.bottom)),
+  };
   const front =
-    side === 'centre' ? '' : side === 'left' ? '; the car’s front to the right' : '; the car’s front to the left';
+    side === 'centre' || !ALONG_THE_CAR.has(place)
+      ? ''
+      : side === 'left'
+        ? '; the car’s front to the right'
+        : '; the car’s front to the left';
   const names = there.map(({ what }) => STAYS_FREE[what].label.toLowerCase());
   return (
     <Drawing
@@ -64,7 +82,7 @@ function FromCabin({ housing, shell, side }: PartProps & Pick<HousingDrawingProp
       caption={`Seen from the cabin${front}`}
     >
       <Plan housing={housing} shell={shell} contour={contour} />
-      {there.map((each) => (
+      {kept.map((each) => (
         <Kept key={each.what} {...each} />
       ))}
     </Drawing>
@@ -105,18 +123,41 @@ function Plan({ housing, shell, contour }: PartProps & { readonly contour: reado
   );
 }
 
-function Kept({ what, xMm, yMm, widthMm, heightMm }: FreeThere & { readonly what: FreeKind }) {
+function boxOf({ xMm, yMm, widthMm, heightMm }: FreeThere): Extent {
+  return {
+    ...{ left: xMm - widthMm / 2, right: xMm + widthMm / 2 },
+    ...{ top: -yMm - heightMm / 2, bottom: -yMm + heightMm / 2 },
+  };
+}
+
+/** As much of a box as lies within another and so far beside it; a strip at its edge of what lies farther off. */
+function within(box: Extent, about: Extent, moreMm: number): Extent {
+  const cut = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value));
+  const across = (value: number) => cut(value, about.left - moreMm, about.right + moreMm);
+  const up = (value: number) => cut(value, about.top - moreMm, about.bottom + moreMm);
+  return { left: across(box.left), right: across(box.right), top: up(box.top), bottom: up(box.bottom) };
+}
+
+function Kept({ what, shown }: { readonly what: FreeKind; readonly shown: Extent }) {
   const { px, hatch } = usePen();
   const [word = ''] = STAYS_FREE[what].label.split(/[ ,]/);
+  const { left, right, top, bottom } = shown;
   return (
     <g>
       <rect
-        {...{ x: xMm - widthMm / 2, y: -yMm - heightMm / 2, width: widthMm, height: heightMm }}
+        {...{ x: left, y: top, width: Math.max(px, right - left), height: Math.max(px, bottom - top) }}
         fill={hatch('clearance')}
         className="stroke-muted"
         strokeWidth={px}
       />
-      <text x={xMm} y={-yMm} fontSize={12 * px} textAnchor="middle" className="fill-ink" fontWeight={700}>
+      <text
+        x={(left + right) / 2}
+        y={(top + bottom) / 2}
+        fontSize={12 * px}
+        textAnchor="middle"
+        className="fill-ink"
+        fontWeight={700}
+      >
         {word}
       </text>
     </g>

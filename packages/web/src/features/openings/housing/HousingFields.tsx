@@ -11,13 +11,13 @@ import { HousingFigures } from './HousingFigures';
 import { firstContour, newHousing } from './newHousing';
 
 type HousingFieldsProps = {
-  readonly facts: Pick<OpeningFacts, 'housing' | 'presence' | 'side'>;
+  readonly facts: Pick<OpeningFacts, 'housing' | 'presence' | 'place' | 'side'>;
   readonly errorAt: (path: string) => string | null;
   readonly onChange: (changes: Partial<OpeningFacts>) => void;
 };
 
 export function HousingFields({ facts, errorAt, onChange }: HousingFieldsProps) {
-  const { housing, presence, side } = facts;
+  const { housing, presence } = facts;
   const change = (changes: Partial<Housing>) => housing && onChange({ housing: { ...housing, ...changes } });
   return (
     <div className="flex flex-col gap-3">
@@ -39,7 +39,7 @@ export function HousingFields({ facts, errorAt, onChange }: HousingFieldsProps) 
         <FieldsAt place="housing">
           <BaseFields housing={housing} errorAt={errorAt} change={change} />
           <FaceFields housing={housing} errorAt={errorAt} change={change} />
-          <HousingDrawing housing={housing} side={side} />
+          <HousingDrawing housing={housing} at={facts} />
           <HousingFigures housing={housing} said={saidOf(housing)} />
           <FreeFields free={housing.free} errorAt={errorAt} onChange={(free) => change({ free })} />
         </FieldsAt>
