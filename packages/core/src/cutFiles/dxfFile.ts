@@ -3,7 +3,7 @@
  * is the middle of the piece.
  */
 import { DxfWriter, type LayerFlags, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
-import { type Edge, type Template, type TemplateWords, templateMarks } from '../template';
+import { cutBore, type Edge, type Template, type TemplateWords, templateMarks } from '../template';
 
 /**
  * Colours by their numbers of the format. A counterbore goes down from the speaker's side, a groove from the car's: how deep stands beside
@@ -69,7 +69,8 @@ function addTemplate(dxf: DxfWriter, template: Template, origin: PlaceMm): void 
   for (const mark of templateMarks(template)) {
     if (mark.kind === 'outline') addOutline(dxf, mark.edge, origin);
     else if (mark.kind === 'hole') {
-      const { diameterMm, sunk } = mark.hole;
+      const { diameterMm } = mark.hole;
+      const sunk = cutBore(mark.hole);
       dxf.addCircle(place(mark.hole), diameterMm / 2, on('DRILL'));
       if (sunk) dxf.addCircle(place(mark.hole), sunk.diameterMm / 2, on('COUNTERBORE'));
     } else if (mark.kind === 'groove') {

@@ -5,6 +5,7 @@
 import { degrees, PDFDocument, type PDFFont, type PDFPage, rgb, StandardFonts } from 'pdf-lib';
 import {
   CHECK_SQUARE_MM,
+  cutBore,
   edgeLine,
   headLines,
   type Mark,
@@ -158,7 +159,8 @@ function drawMark(sheet: Sheet, mark: Mark, place: (at: PlaceMm) => PlaceMm): vo
         ...OUTLINED,
       });
     circle(radius);
-    if (mark.hole.sunk) circle(mark.hole.sunk.diameterMm / 2);
+    const bore = cutBore(mark.hole);
+    if (bore) circle(bore.diameterMm / 2);
   } else if (mark.kind === 'groove') closedLine(sheet, mark.corners.map(place));
   else if (mark.edge.corners || scale.across !== scale.up) {
     // Stretched one way a turned ellipse is another one: by chords that leave it by no more than a hundredth of a millimetre.

@@ -2,7 +2,7 @@
  * A template as a solid for a printer that prints in layers: binary STL, mm, its face to the car on z = 0, as it is seen from the cabin, with its
  * counterbores and the groove for the wire in it.
  */
-import { edgeLine, notchOf, type PlaceMm, type Template } from '../template';
+import { cutBore, edgeLine, notchOf, type PlaceMm, type Template } from '../template';
 import { type Facet, type Flat, flatFacets, toStl, turnedIn, type Vertex, wallFacets } from './mesh';
 
 /** A chord leaves its arc by no more, mm. */
@@ -17,14 +17,15 @@ export function stlFile(template: Template): Uint8Array<ArrayBuffer> {
     return line(edgeLine({ xMm, yMm, angleRad: 0, halfLengthMm: half, halfWidthMm: half }, CHORD_MM));
   };
   const drilled = holes.map((hole) => circle(hole, hole.diameterMm));
-  const heads = holes.map((hole) => (hole.sunk ? circle(hole, hole.sunk.diameterMm) : null));
+  const bores = holes.map(cutBore);
+  const heads = holes.map((hole, at) => (bores[at] ? circle(hole, bores[at].diameterMm) : null));
   const around = grooved(template, line(edgeLine(outside, CHORD_MM)), line(edgeLine(throat, CHORD_MM)), line);
   const topMm = thicknessMm;
   const facets: Facet[] = [
     ...flatFacets([around.outside, around.throat, ...drilled.map((each, at) => heads[at] ?? each)], up(topMm), true),
     ...around.below(drilled),
     ...around.walls(topMm),
-    ...drilled.flatMap((each, at) => holeFacets(each, heads[at] ?? null, topMm, holes[at]?.sunk?.depthMm ?? 0)),
+    ...drilled.flatMap((each, at) => holeFacets(each, heads[at] ?? null, topMm, bores[at]?.depthMm ?? 0)),
   ];
   return toStl(facets);
 }

@@ -407,6 +407,7 @@ export { readMeasurement } from './readMeasurement';
 export { type FacePlace, readPlaces } from './readPlaces';
 export { faultHold, isAssumed } from './replaced';
 export { nameKey } from './sameName';
+export { screwNeeds } from './screwNeeds';
 export {
   DAY_ORDERS,
   type DayOrder,

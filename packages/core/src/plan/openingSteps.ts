@@ -110,7 +110,7 @@ export function openingPlan(given: OpeningGiven): OpeningPlan {
   const seat = isTweeter ? [tweeterSeat(id('seat'), where, record, ready)] : [];
   const into = stepOf({
     ...{ id: id('in'), where, from: `Chosen: ${speakerName}`, minutes: MINUTES.newIn },
-    what: `${speakerName} in: its wire through the notch, all screws started by hand, then tightened crosswise; plug reachable, terminals away from metal.`,
+    what: `${speakerName} in: foam between mount and metal, its lead marked with side and plus and through the notch, all screws started by hand, then tightened crosswise; plug reachable, terminals away from metal.`,
     cautions: ['A cone beside a screwdriver: a hand or a card over it.'],
     after: [...ready, ...quiet, ...[...bench, ...before, ...seat].map((each) => each.id)],
   });

@@ -23,8 +23,8 @@ const templateHoleSchema = z.object({
   diameterMm: z.number(),
   /** Whose screw goes through it. */
   of: z.enum(HOLE_OF),
-  /** The counterbore for its head, from the speaker's side; null for none. */
-  sunk: z.object({ diameterMm: z.number(), depthMm: z.number() }).nullable(),
+  /** The counterbore for its head, from the speaker's side; sunk by hand where one would meet another hole, or leave too thin a floor; null for none. */
+  sunk: z.union([z.object({ diameterMm: z.number(), depthMm: z.number() }), z.literal('byHand')]).nullable(),
 });
 export type TemplateHole = z.infer<typeof templateHoleSchema>;
 

@@ -13,7 +13,6 @@ import { type LengthUnit, printLength } from '../units';
 import { housingPieces } from './housingTemplates';
 import { plateTemplate } from './plateTemplate';
 import { ringTemplate } from './ringTemplate';
-import { sunkFault } from './sunkHeads';
 import type { Template } from './Template';
 
 export type CutPiece = {
@@ -74,7 +73,7 @@ export function pieceFault(
   { clearancesMm }: Pick<FitRules, 'clearancesMm'>,
   unit: LengthUnit,
 ): string | null {
-  if (template.leastWallMm > clearancesMm.wall - ROUNDING_MM) return sunkFault(template, unit);
+  if (template.leastWallMm > clearancesMm.wall - ROUNDING_MM) return null;
   const left =
     template.leastWallMm >= 0
       ? `Its screws leave ${printLength(template.leastWallMm, unit)} of wall`

@@ -10,6 +10,7 @@ export { CHECK_SQUARE_MM, headLines, holeWords, type Mark, squareLines, template
 export { NOTCH_MM, notchOf } from './notch';
 export { plateTemplate } from './plateTemplate';
 export { ringTemplate } from './ringTemplate';
+export { cutBore } from './sunkHeads';
 export { type Edge, type Template, type TemplateHole, templateSchema } from './Template';
 export { templateAt } from './templateAt';
 export { type TemplateWords, templateSvg } from './templateSvg';

@@ -1,6 +1,7 @@
 /** What a template shows, whatever file it goes into: outlines, holes with what they are for, its centre and which way is up. */
 import type { PlaceMm } from './edges';
 import { notchOf, notchWords } from './notch';
+import { cutBore } from './sunkHeads';
 import type { Edge, Template, TemplateHole } from './Template';
 
 /** In the frame of the piece as it lies on the car: x to the right, y up, mm. */
@@ -76,7 +77,12 @@ const HOLE_LETTERS: Readonly<Record<TemplateHole['of'], string>> = { car: 'C', s
 
 /** "C Ø 4.5 mm, head Ø 9 mm, 3.2 mm deep": of the car, the speaker, or the box that it carries. */
 export function holeWords({ diameterMm, of, sunk }: TemplateHole): string {
-  const head = sunk ? `, head Ø ${thousandth(sunk.diameterMm)} mm, ${thousandth(sunk.depthMm)} mm deep` : '';
+  const bore = cutBore({ sunk });
+  const head = bore
+    ? `, head Ø ${thousandth(bore.diameterMm)} mm, ${thousandth(bore.depthMm)} mm deep`
+    : sunk === 'byHand'
+      ? ', head sunk by hand'
+      : '';
   return `${HOLE_LETTERS[of]} Ø ${thousandth(diameterMm)} mm${head}`;
 }
 

@@ -2,7 +2,7 @@
 import { DRILL_PLAY_MM, type FitBracket, type LayerPlace, type PlateFigures } from '../fit';
 import { patternHoles } from '../geometry';
 import { ellipseAt, moved, withWalls } from './layOut';
-import { counterbore } from './sunkHeads';
+import { boresThatFit, counterbore } from './sunkHeads';
 import type { Template, TemplateHole } from './Template';
 
 /**
@@ -29,6 +29,6 @@ export function plateTemplate(
     // An oval throat lies as the speaker is turned.
     throat: ellipseAt(plate.throat, at, turnRad),
     ...{ wireRad, hasNotch: true },
-    holes: [...holesOf('car', isSunk), ...holesOf('speaker', false)],
+    holes: boresThatFit({ thicknessMm, holes: [...holesOf('car', isSunk), ...holesOf('speaker', false)] }),
   });
 }

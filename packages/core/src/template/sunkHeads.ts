@@ -2,7 +2,6 @@
  * Counterbores for heads that something lies over. A pan head is at most two screws wide and four fifths of one high (ISO 7049, ST 2.9 to ST 6.3, from
  * memory); its counterbore is a millimetre wider, and as deep.
  */
-import { type LengthUnit, printLength } from '../units';
 import type { Template, TemplateHole } from './Template';
 
 const HEAD_WIDE = 2;
@@ -11,26 +10,28 @@ const ROOM_MM = 1;
 /** So much sheet stays under a head, mm (common practice, no source). */
 const FLOOR_MM = 2;
 
+type Counterbore = { readonly diameterMm: number; readonly depthMm: number };
+
 /** @param screwMm its diameter */
-export function counterbore(screwMm: number): NonNullable<TemplateHole['sunk']> {
+export function counterbore(screwMm: number): Counterbore {
   return { diameterMm: HEAD_WIDE * screwMm + ROOM_MM, depthMm: Math.ceil(HEAD_HIGH * screwMm * 10) / 10 };
 }
 
-/** What is wrong with the counterbores of a piece, in a sentence; null where nothing is. */
-export function sunkFault(
-  { holes, thicknessMm }: Pick<Template, 'holes' | 'thicknessMm'>,
-  unit: LengthUnit,
-): string | null {
-  for (const [at, { sunk, xMm, yMm }] of holes.entries()) {
-    if (!sunk) continue;
-    if (sunk.depthMm > thicknessMm - FLOOR_MM)
-      return `A head needs a counterbore of ${printLength(sunk.depthMm, unit)}, and ${printLength(FLOOR_MM, unit)} of sheet under it: the sheet is ${printLength(thicknessMm, unit)}.`;
+/** The counterbore that is cut; null where there is none, or a hand sinks the head. */
+export function cutBore({ sunk }: Pick<TemplateHole, 'sunk'>): Counterbore | null {
+  return sunk === 'byHand' ? null : sunk;
+}
+
+/** The holes with those heads left to a hand whose counterbore the sheet has no room for: a countersunk screw goes in there. */
+export function boresThatFit({ holes, thicknessMm }: Pick<Template, 'holes' | 'thicknessMm'>): readonly TemplateHole[] {
+  return holes.map((hole, at) => {
+    const bore = cutBore(hole);
+    if (!bore) return hole;
     const met = holes.some(
       (other, each) =>
-        each !== at && Math.hypot(other.xMm - xMm, other.yMm - yMm) < (sunk.diameterMm + other.diameterMm) / 2,
+        each !== at &&
+        Math.hypot(other.xMm - hole.xMm, other.yMm - hole.yMm) < (bore.diameterMm + other.diameterMm) / 2,
     );
-    if (met)
-      return `A counterbore of ${printLength(sunk.diameterMm, unit)} meets another hole: a countersunk screw there, or a smaller head.`;
-  }
-  return null;
+    return met || bore.depthMm > thicknessMm - FLOOR_MM ? { ...hole, sunk: 'byHand' } : hole;
+  });
 }

@@ -5,6 +5,7 @@
 
 import type { PlaceMm } from './edges';
 import { CHECK_SQUARE_MM, headLines, type Mark, thousandth as round, squareLines, templateMarks } from './marks';
+import { cutBore } from './sunkHeads';
 import type { Edge, Template } from './Template';
 
 export type TemplateWords = {
@@ -65,7 +66,8 @@ function drawn(mark: Mark, place: ToPaper): string {
       return outline(mark.of, mark.edge, place);
     case 'hole': {
       const { x, y } = place(mark.hole);
-      const { of, diameterMm, sunk } = mark.hole;
+      const { of, diameterMm } = mark.hole;
+      const sunk = cutBore(mark.hole);
       const head = sunk ? `<circle class="head" cx="${x}" cy="${y}" r="${round(sunk.diameterMm / 2)}"/>` : '';
       return `<circle class="${of}" cx="${x}" cy="${y}" r="${round(diameterMm / 2)}"/>${head}`;
     }

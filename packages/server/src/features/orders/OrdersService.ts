@@ -19,6 +19,7 @@ import {
   placeLabel,
   quietNeeds,
   type SmallNeed,
+  screwNeeds,
   smallNeeds,
 } from '@low-quarry/core/model';
 import {
@@ -93,6 +94,7 @@ export class OrdersService {
         ageOf(job.vehicle.years, this.from.now().getUTCFullYear()),
       ),
       ...foamNeeds(included.map(({ record }) => record)),
+      ...screwNeeds(included.map(({ record, state }) => ({ record, open: state.open }))),
       ...openings.flatMap(({ state, record }) => (state.kind === 'chosen' ? [] : lineNeeds(record))),
       ...quietNeeds(job.quieted),
       ...wiringNeeds(job, openings, included, shop),

@@ -63,7 +63,7 @@ test('what earlier work left missing has to be at hand, of what is ordered for a
   const { job } = await app.jobNumber(3);
   const needs = async () =>
     (await app.http.get(`/api/jobs/${job.id}/order`).expect(200)).body.needs.filter(
-      ({ what }: OrderAnswer['needs'][number]) => !what.startsWith('Foam'),
+      ({ what }: OrderAnswer['needs'][number]) => !/^(Foam|Screws)/.test(what),
     );
   const find = async (place: Place, earlier: Earlier) => {
     const { id, version, record } = await app.opening(3, place, place === 'sidePanel' ? 'left' : 'right');

@@ -71,7 +71,7 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
       </p>
       <section className="mt-4 break-inside-avoid">
         <h2 className="font-bold">Openings</h2>
-        <ul>
+        <ul className="text-[14px] leading-[18px]">
           {included.map(({ openingId, label, behind, speakerName, summary, states, works, open, earlierReason }) => (
             <li key={openingId}>
               <strong>{label}:</strong> {speakerName}.{' '}
@@ -98,19 +98,22 @@ export function OrderSheet({ order, shop }: { readonly order: OrderAnswer; reado
         </ul>
       </section>
       {needs.length > 0 && (
-        <ul aria-label="To have at hand" className="mt-2">
-          {needs.filter(isOnNoLine).map(({ what, why, pieces, lengthM }) => (
-            <li key={`${what} ${why}`}>
-              <span className="mr-2 inline-block h-4 w-4 border-2 border-black" />
-              To have at hand:{' '}
-              <strong>
-                {what}
-                {lengthM !== null ? `, ${lengthM.toFixed(2)} m.` : pieces === null ? '.' : `, ${pieces}.`}
-              </strong>{' '}
-              {why}
-            </li>
-          ))}
-        </ul>
+        <section className="mt-2">
+          <h2 className="font-bold">To have at hand</h2>
+          <ul className="columns-2 gap-6 text-[13px] leading-4">
+            {needs.filter(isOnNoLine).map(({ what, why, pieces, lengthM }) => (
+              <li key={`${what} ${why}`} className="break-inside-avoid">
+                <span className="mr-2 inline-block h-4 w-4 border-2 border-black" />
+                <strong>
+                  {what}
+                  {lengthM !== null ? `, ${lengthM.toFixed(2)} m.` : pieces === null ? '.' : `, ${pieces}.`}
+                </strong>{' '}
+                {/* What is counted says why on the screen; of screws the check above says it. */}
+                {pieces === null && lengthM === null && why}
+              </li>
+            ))}
+          </ul>
+        </section>
       )}
       {cautions.length > 0 && (
         <section className="mt-4 break-inside-avoid">
