@@ -49,3 +49,34 @@ test('another sheet and another saw lay them otherwise; one that holds none says
   await put({ lengthMm: 400, widthMm: 150, kerfMm: 6 }, body.version);
   expect((await cutting('WARDEN 2')).sheets).toMatchObject([{ sheets: 0, tooLarge: [0, 1] }]);
 });
+
+test('a hanger is cut with the rings of its car, by its own corners; of a box that nobody measured there is none', async () => {
+  const job = await jobOf('MEND 2');
+  const crossover = {
+    ...{ name: 'left', channel: '', outputs: [{ to: 'tweeter', ends: null, filter: null, lead: null }], at: 'door' },
+    ...{ isAtFork: false, space: '', heldBy: 'its hanger', comes: 'own', hangerMm: 9 },
+  };
+  const box = { lengthMm: 112, widthMm: 74, heightMm: 38 };
+  const put = async (crossovers: object[]) => {
+    const { version } = (await owner.get(`/api/jobs/${job.id}`).expect(200)).body.job;
+    await owner.put(`/api/jobs/${job.id}/crossovers`).send({ version, crossovers }).expect(200);
+  };
+  await put([
+    { ...crossover, box },
+    { ...crossover, name: 'right', box },
+  ]);
+  const { pieces, sheets } = await cutting('MEND 2');
+  expect(pieces.map(({ openingId, label, what, fault }) => [openingId, label, what, fault])).toEqual([
+    [null, 'left', 'hanger', null],
+    [null, 'right', 'hanger', null],
+  ]);
+  expect(pieces[0]?.template.outside.corners?.length).toBeGreaterThan(20);
+  const [sheet] = sheets;
+  expect(sheet?.thicknessMm).toBe(9);
+  // The saw of the test before: 6 mm, on sheets of 400 × 150 mm.
+  expect(sheet?.tooLarge).toEqual([]);
+  await put([{ ...crossover, box: null }]);
+  expect(await cutting('MEND 2')).toMatchObject({ pieces: [], unmeasured: ['The crossover left'] });
+  await put([{ ...crossover, box: { ...box, lengthMm: 24, widthMm: 10 } }]);
+  expect((await cutting('MEND 2')).pieces[0]?.fault).toMatch(/A box so small hangs in ties\.$/);
+});

@@ -175,6 +175,9 @@ function EdgeLine({ edge, widthMm }: { readonly edge: Edge; readonly widthMm: nu
   );
 }
 
+/** A number is as high: in a smaller throat it stands beside it, mm. */
+const NUMBER_MM = 28;
+
 /** Seen from above; y up, as in its file. */
 function SheetDrawing({
   sheet,
@@ -203,8 +206,8 @@ function SheetDrawing({
           ))}
           <text
             x={template.throat.xMm}
-            y={widthMm - template.throat.yMm + 10}
-            fontSize={28}
+            y={widthMm - template.throat.yMm + (template.throat.halfWidthMm > NUMBER_MM ? 10 : 10 + 2 * NUMBER_MM)}
+            fontSize={NUMBER_MM}
             textAnchor="middle"
             fill="currentColor"
             stroke="none"
