@@ -128,22 +128,25 @@ export function spanOf(outline: OutlineMm): Span | null {
 /** How far a chord may lie off its arc, mm. */
 const CHORD_MM = 0.002;
 
-/** The polygon's corners with its arcs cut into chords, in order. */
-export function polygonPoints({ corners }: Pick<Extract<OutlineMm, { kind: 'polygon' }>, 'corners'>) {
+/** The polygon's corners with its arcs cut into chords that leave them by no more than `chordMm`, in order. */
+export function polygonPoints(
+  { corners }: Pick<Extract<OutlineMm, { kind: 'polygon' }>, 'corners'>,
+  chordMm = CHORD_MM,
+) {
   return corners.flatMap((corner, index): readonly (readonly [number, number])[] => {
     const next = corners[(index + 1) % corners.length] ?? corner;
-    return arcPoints(corner, next);
+    return arcPoints(corner, next, chordMm);
   });
 }
 
 /** From a corner up to, but without, the next. A bulge is the sagitta s of the arc: radius = s/2 + chord²/8s. */
-function arcPoints(from: PolygonCorner, to: PolygonCorner): readonly (readonly [number, number])[] {
+function arcPoints(from: PolygonCorner, to: PolygonCorner, chordMm: number): readonly (readonly [number, number])[] {
   const chord = Math.hypot(to.xMm - from.xMm, to.yMm - from.yMm);
   const sagitta = from.bulgeMm;
   if (Math.abs(sagitta) < CHORD_MM || chord === 0) return [[from.xMm, from.yMm]];
   const radius = Math.abs(sagitta) / 2 + (chord * chord) / (8 * Math.abs(sagitta));
   const half = 2 * Math.atan2(2 * Math.abs(sagitta), chord);
-  const steps = Math.max(2, Math.ceil(half / Math.acos(Math.max(-1, 1 - CHORD_MM / radius))));
+  const steps = Math.max(2, Math.ceil(half / Math.acos(Math.max(-1, 1 - chordMm / radius))));
   const along = [(to.xMm - from.xMm) / chord, (to.yMm - from.yMm) / chord] as const;
   const right = [along[1], -along[0]] as const;
   const sign = Math.sign(sagitta);

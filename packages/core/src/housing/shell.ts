@@ -25,8 +25,22 @@ export const LEAST_RIM_MM = 10;
 /** A face that turns may come so near to the panel with its lower edge, mm, besides its own thickness. */
 const LEAST_LIP_MM = 2;
 
+/** A contour is traced by hand: its arcs are followed as near as that, mm. */
+const CHORD_MM = 0.1;
+
+const known = new WeakMap<Housing, Result<Shell, string>>();
+
 /** @returns why there is no such housing, in a sentence that says what would do */
 export function shellOf(housing: Housing): Result<Shell, string> {
+  let shell = known.get(housing);
+  if (!shell) {
+    shell = build(housing);
+    known.set(housing, shell);
+  }
+  return shell;
+}
+
+function build(housing: Housing): Result<Shell, string> {
   const { faceMm, holeMm, boardMm, wallMm, rimMm, heightMm, angleDeg } = housing;
   if ((faceMm - holeMm) / 2 < LEAST_RIM_MM)
     return fail(
@@ -64,7 +78,7 @@ function baseOf({ base, xMm, yMm }: Housing, byMm: number): Result<readonly Plac
     if (radiusMm <= 0) return fail(`its base is ${tenth(base.diameterMm)} mm across.`);
     return ok(DIRECTIONS.map(([cos, sin]) => [xMm + radiusMm * cos, yMm + radiusMm * sin]));
   }
-  const corners = polygonPoints({ corners: base.corners });
+  const corners = polygonPoints({ corners: base.corners }, CHORD_MM);
   const keptMm = base.insetMm + byMm;
   if (!isWithin(corners, [xMm, yMm]))
     return fail('the middle of its face lies outside of the contour: move it, or trace the contour about it.');

@@ -20,8 +20,11 @@ export function boltDimensions({
 }
 
 /** Dimensions that make what stands behind surer, but without which it can be judged. */
-export function helpfulDimensions({ behind }: Pick<OpeningRecord, 'behind'>): readonly OpeningDimensionKey[] {
-  if (behind === 'nothing') return [];
+export function helpfulDimensions({
+  behind,
+  housing,
+}: Pick<OpeningRecord, 'behind' | 'housing'>): readonly OpeningDimensionKey[] {
+  if (behind === 'nothing' || housing?.back === 'closed') return [];
   const depths = ['depthTop', 'depthBottom', 'depthFront', 'depthRear'] as const;
   return behind === 'glass' ? [...depths, 'lowerEdge'] : depths;
 }

@@ -10,6 +10,7 @@ import {
   SETTINGS_DEFAULTS,
   type ShopSettings,
   type SmallNeed,
+  screwNeeds,
   smallNeeds,
 } from '@low-quarry/core/model';
 import { isBeforeWork } from '@low-quarry/core/plan';
@@ -155,6 +156,11 @@ function Needs({ car, small, atHand, shop }: NeedsProps) {
                   ageOf(job.vehicle.years, new Date().getFullYear()),
                 ),
                 ...foamNeeds(worked.map(({ record }) => record)),
+                ...screwNeeds(
+                  worked.flatMap(({ record, state }) =>
+                    state.kind === 'chosen' ? [{ record, open: state.open }] : [],
+                  ),
+                ),
                 ...quietNeeds(job.quieted),
                 ...small,
               ]}
