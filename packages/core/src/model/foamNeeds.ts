@@ -1,9 +1,11 @@
 /** Foam between a mount and its metal, by the length of the ring that it makes. */
+import { polygonPoints } from '../geometry';
 import type { OpeningRecord } from './opening';
 import { placeLabel } from './place';
 import type { SmallNeed } from './smallNeeds';
 
-type MountedOpening = Pick<OpeningRecord, 'place' | 'side' | 'name' | 'tweeterSeat' | 'housing' | 'dimensions'>;
+type HoledOpening = Pick<OpeningRecord, 'housing' | 'holeKind' | 'cornerRadiusMm' | 'trace' | 'dimensions'>;
+type MountedOpening = HoledOpening & Pick<OpeningRecord, 'place' | 'side' | 'name' | 'tweeterSeat'>;
 
 /** So much more than once round, for the overlap of its ends (common practice, no source). */
 const OVERLAP = 1.05;
@@ -33,9 +35,26 @@ export function foamNeeds(openings: readonly MountedOpening[]): readonly SmallNe
 }
 
 /** Once round, with its overlap; null where nobody measured it. */
-function roundMm({ dimensions, housing }: MountedOpening): number | null {
-  const read = (key: 'holeDiameter' | 'holeLength' | 'holeWidth') => dimensions[key]?.readingsMm[0];
+function roundMm(opening: HoledOpening): number | null {
+  const mm = edgeMm(opening);
+  return mm === null ? null : mm * OVERLAP;
+}
+
+/** Of an oval as of the circle between its length and its width. */
+function edgeMm({ dimensions, housing, holeKind, cornerRadiusMm, trace }: HoledOpening): number | null {
+  const read = (key: 'holeDiameter' | 'holeLength' | 'holeWidth') => dimensions[key]?.readingsMm[0] ?? null;
+  const around = (acrossMm: number | null) => acrossMm && Math.PI * acrossMm;
+  if (housing) return around(housing.holeMm);
+  if (holeKind === 'circle') return around(read('holeDiameter'));
+  if (holeKind === 'polygon') return trace && aroundPlaces(polygonPoints(trace));
   const [long, wide] = [read('holeLength'), read('holeWidth')];
-  const across = housing?.holeMm ?? read('holeDiameter') ?? (long && wide ? (long + wide) / 2 : undefined);
-  return across === undefined ? null : Math.PI * across * OVERLAP;
+  if (!long || !wide) return null;
+  return holeKind === 'oval' ? around((long + wide) / 2) : 2 * (long + wide) - (8 - 2 * Math.PI) * cornerRadiusMm;
+}
+
+function aroundPlaces(places: readonly (readonly [number, number])[]): number {
+  return places.reduce((sum, [x, y], at) => {
+    const [nextX, nextY] = places[(at + 1) % places.length] ?? [x, y];
+    return sum + Math.hypot(nextX - x, nextY - y);
+  }, 0);
 }

@@ -75,6 +75,12 @@ export function FoundBeam({ opening, onTell }: FoundBeamProps) {
       {stuck && (
         <p className="font-semibold text-hits">The shop did not take what was written of it: see the opening.</p>
       )}
+      {mayMeasure && record.obstacles.length >= MOST && (
+        <p>
+          {MOST} things stand behind it already: what else was found is typed in the opening’s own form, in place of
+          one.
+        </p>
+      )}
       {!isOpen && mayMeasure && record.obstacles.length < MOST && (
         <Button className="self-start" onClick={() => setIsOpen(true)}>
           Something stands behind it
