@@ -16,11 +16,15 @@ const DAY = WEDNESDAY.split('-').map(Number).reverse().join('.');
 const PILOT = 'Ostrand Longshore, PILOT 1';
 const HIVE = 'Tarnhill Packhorse, HIVE 2';
 
+/** Where a bar is held. */
+const HOLD = { x: 20, y: 8 };
+
 async function drag(page: Page, what: Locator, { x, y }: { readonly x: number; readonly y: number }): Promise<void> {
+  // Where it stands once nothing moves it any more, and nothing lies over it.
+  await what.hover({ position: HOLD });
   const box = await what.boundingBox();
   if (!box) throw new Error('expected something to drag');
-  const from = { x: box.x + 20, y: box.y + 8 };
-  await page.mouse.move(from.x, from.y);
+  const from = { x: box.x + HOLD.x, y: box.y + HOLD.y };
   await page.mouse.down();
   await page.mouse.move(from.x + x / 2, from.y + y / 2, { steps: 4 });
   await page.mouse.move(from.x + x, from.y + y, { steps: 4 });
@@ -85,6 +89,7 @@ test('two cars are booked, one person is at both, one is dragged away from it wh
   await drag(page, bar('HIVE 2'), { x: (jory?.x ?? 0) - (here?.x ?? 0), y: 0 });
   await expect(bar('HIVE 2')).toContainText('Jory');
   await expect(bar('HIVE 2')).not.toContainText('Rieke');
+  await expect(page.getByText(`${HIVE}: Wed`).first()).toBeVisible();
 
   // Without the network nothing is moved, and that is said.
   await page.context().setOffline(true);
