@@ -61,6 +61,23 @@ space.add_text("panel").set_placement((0, 0))`),
     expect(areaMm2(corners)).toBeCloseTo((8 + Math.PI) * 25.4 ** 2, -1);
   });
 
+  test('drawn in metres is not taken for closed where it is not, nor loses a corner that lies near another', () => {
+    const corners = '[(0, 0), (0.3, 0), (0.3, 0.2), (0.02, 0.2), (0, 0.03)]';
+    expect(areaMm2(read(drawn(`space.add_lwpolyline(${corners}, close=True)`, 6)).corners)).toBeCloseTo(
+      300 * 200 - (20 * 170) / 2,
+      0,
+    );
+    expect(failure(drawn(`space.add_lwpolyline(${corners})`, 6))).toMatch(/^No closed line was found/);
+  });
+
+  test('of a file with more lines than could be followed says so, and of a place that is no figure nothing is made', () => {
+    const many = drawn(`
+for at in range(5001): space.add_line((at, 0), (at, 1))`);
+    expect(failure(many)).toBe('There are 5001 lines and arcs in it: at most 5000. Save the contour alone.');
+    const square = drawn('space.add_lwpolyline([(0, 0), (321, 0), (321, 200), (0, 200)], close=True)');
+    expect(failure(square.replaceAll(/^321(\.0)?$/gm, 'wide'))).toMatch(/^No closed line was found/);
+  });
+
   test('is put together of lines and arcs that meet, whichever way round each was drawn', () => {
     const { corners } = read(
       drawn(`

@@ -13,6 +13,8 @@ export type Contour = {
 };
 
 const MOST_CORNERS = 400;
+/** Each is looked for among all: more would keep a device busy. */
+const MOST_SIDES = 5000;
 /** The same place, of two lines that meet, mm. */
 const SAME_MM = 0.05;
 /** No panel is smaller or larger, mm. */
@@ -23,6 +25,7 @@ const MOST_MM = 1200;
 const UNITS_MM: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 };
 
 type Point = { readonly x: number; readonly y: number };
+type IsSame = (a: Point, b: Point) => boolean;
 type Side = { readonly from: Point; readonly to: Point; readonly bulge: number };
 
 /** @returns a sentence that says what was read and what would do */
@@ -36,10 +39,16 @@ export function contourFromDxf(text: string): Result<Contour, string> {
   if (!file) return fail('This is no DXF file: save the drawing as DXF, in text.');
   const unit = Number(file.header?.$INSUNITS ?? 0);
   const toMm = UNITS_MM[unit] ?? 1;
-  const loops = [...file.entities.flatMap(loopOf), ...chained(file.entities)].map((sides) =>
-    sides.map(({ from, bulge, to }) => toCorner(from, to, bulge, toMm)),
+  const sides = file.entities.flatMap(sideOf);
+  if (sides.length > MOST_SIDES)
+    return fail(`There are ${sides.length} lines and arcs in it: at most ${MOST_SIDES}. Save the contour alone.`);
+  const isSame: IsSame = (a, b) => Math.hypot(a.x - b.x, a.y - b.y) * toMm < SAME_MM;
+  const loops = [...file.entities.flatMap((entity) => loopOf(entity, isSame)), ...chained(sides, isSame)].map((loop) =>
+    loop.map(({ from, bulge, to }) => toCorner(from, to, bulge, toMm)),
   );
-  const largest = loops.filter(({ length }) => length >= 3).toSorted((a, b) => areaMm2(b) - areaMm2(a))[0];
+  const largest = loops
+    .filter((loop) => loop.length >= 3 && loop.every(isRead))
+    .toSorted((a, b) => areaMm2(b) - areaMm2(a))[0];
   if (!largest)
     return fail(
       `No closed line was found among ${file.entities.length} things in it: draw the contour as one closed polyline, or of lines and arcs that meet.`,
@@ -71,7 +80,7 @@ export function contourFromDxf(text: string): Result<Contour, string> {
 type Vertices = { readonly vertices?: readonly (Point & { readonly bulge?: number })[]; readonly shape?: boolean };
 
 /** What is closed by itself. */
-function loopOf(entity: IEntity): readonly (readonly Side[])[] {
+function loopOf(entity: IEntity, isSame: IsSame): readonly (readonly Side[])[] {
   if (entity.type === 'CIRCLE') {
     const { center, radius } = entity as ICircleEntity;
     const quarters = [0, 1, 2, 3].map((quarter) => onCircle(center, radius, (quarter * Math.PI) / 2));
@@ -89,19 +98,21 @@ function loopOf(entity: IEntity): readonly (readonly Side[])[] {
   ];
 }
 
+function sideOf(entity: IEntity): readonly Side[] {
+  if (entity.type === 'LINE') {
+    const [from, to] = (entity as ILineEntity).vertices;
+    return from && to ? [{ from, to, bulge: 0 }] : [];
+  }
+  if (entity.type !== 'ARC') return [];
+  const { center, radius, startAngle, endAngle } = entity as IArcEntity;
+  const at = (turn: number) => onCircle(center, radius, turn);
+  const sweep = (endAngle - startAngle + 4 * Math.PI) % (2 * Math.PI);
+  return [{ from: at(startAngle), to: at(endAngle), bulge: Math.tan(sweep / 4) }];
+}
+
 /** Loops of lines and arcs that meet end to end, whichever way round each was drawn. */
-function chained(entities: readonly IEntity[]): readonly (readonly Side[])[] {
-  const left = entities.flatMap((entity): Side[] => {
-    if (entity.type === 'LINE') {
-      const [from, to] = (entity as ILineEntity).vertices;
-      return from && to ? [{ from, to, bulge: 0 }] : [];
-    }
-    if (entity.type !== 'ARC') return [];
-    const { center, radius, startAngle, endAngle } = entity as IArcEntity;
-    const at = (turn: number) => onCircle(center, radius, turn);
-    const sweep = (endAngle - startAngle + 4 * Math.PI) % (2 * Math.PI);
-    return [{ from: at(startAngle), to: at(endAngle), bulge: Math.tan(sweep / 4) }];
-  });
+function chained(sides: readonly Side[], isSame: IsSame): readonly (readonly Side[])[] {
+  const left = [...sides];
   const loops: Side[][] = [];
   while (left.length > 0) {
     const loop = [left.pop() as Side];
@@ -124,8 +135,9 @@ function onCircle(center: Point, radius: number, turn: number): Point {
   return { x: center.x + radius * Math.cos(turn), y: center.y + radius * Math.sin(turn) };
 }
 
-function isSame(a: Point, b: Point): boolean {
-  return Math.hypot(a.x - b.x, a.y - b.y) < SAME_MM;
+/** A figure of the file that is none makes no corner. */
+function isRead({ xMm, yMm, bulgeMm }: PolygonCorner): boolean {
+  return Number.isFinite(xMm + yMm + bulgeMm);
 }
 
 /** The format's bulge is the tangent of a quarter of the angle, positive anticlockwise: the sagitta is half the chord times it, to the right. */

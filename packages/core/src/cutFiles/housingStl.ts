@@ -1,7 +1,8 @@
 /** A housing as one solid for a printer that prints in layers: binary STL, mm, its base on z = 0, hollow, its hole and its pilots through its face. */
+import type { Vec3 } from '../geometry';
 import { AROUND, faceFrame, fromFace, type Housing, shellOf } from '../housing';
 import { edgeLine, type Template } from '../template';
-import { type Flat, flatFacets, toStl, turnedIn, type Vertex, wallFacets } from './mesh';
+import { type Flat, flatFacets, toStl, turnedIn, wallFacets } from './mesh';
 
 const CHORD_MM = 0.01;
 
@@ -15,12 +16,12 @@ export function housingStl(housing: Housing, face: Pick<Template, 'throat' | 'ho
   const { base, inside } = shell.value;
   const frame = faceFrame(housing);
   // In the file z runs from the panel to the cabin.
-  const seen = ([x, y, z]: Vertex): Vertex => [x - housing.xMm, y - housing.yMm, -z];
+  const seen = ([x, y, z]: Vec3): Vec3 => [x - housing.xMm, y - housing.yMm, -z];
   const onFace =
     (depthMm: number) =>
-    ([x, y]: Flat[0]): Vertex =>
+    ([x, y]: Flat[0]): Vec3 =>
       seen(fromFace(frame, [x, y, depthMm]));
-  const onPanel = ([x, y]: Flat[0]): Vertex => [x - housing.xMm, y - housing.yMm, 0];
+  const onPanel = ([x, y]: Flat[0]): Vec3 => [x - housing.xMm, y - housing.yMm, 0];
   const line = (edge: Template['throat']): Flat => edgeLine(edge, CHORD_MM).map(({ xMm, yMm }) => [xMm, yMm] as const);
   const through = [
     line(face.throat),

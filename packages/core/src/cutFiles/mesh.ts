@@ -1,8 +1,8 @@
 /** A closed surface of triangles as binary STL, mm: what bounds a solid, each facet anticlockwise as it is seen from outside. */
 import earcut from 'earcut';
+import { cross, subtract, type Vec3 } from '../geometry';
 
-export type Vertex = readonly [x: number, y: number, z: number];
-export type Facet = readonly [Vertex, Vertex, Vertex];
+export type Facet = readonly [Vec3, Vec3, Vec3];
 export type Flat = readonly (readonly [x: number, y: number])[];
 
 const HEADER_BYTES = 80;
@@ -28,11 +28,7 @@ export function toStl(facets: readonly Facet[]): Uint8Array<ArrayBuffer> {
  * @param at where a place of them lies in space
  * @param isUp whether it is seen from where the lines run anticlockwise
  */
-export function flatFacets(
-  lines: readonly Flat[],
-  at: (place: Flat[number]) => Vertex,
-  isUp: boolean,
-): readonly Facet[] {
+export function flatFacets(lines: readonly Flat[], at: (place: Flat[number]) => Vec3, isUp: boolean): readonly Facet[] {
   const places = lines.flat();
   const starts: number[] = [];
   lines.slice(0, -1).reduce((before, line) => {
@@ -51,7 +47,7 @@ type Three = readonly [number, number, number];
 /** What cuts a face into triangles passes places on a straight line by; the walls have them all, and every edge needs its neighbour. */
 function withEveryPlace(places: Flat, straight: readonly number[], corners: readonly number[]): readonly Three[] {
   const left: Three[] = [];
-  for (let at = 0; at < corners.length; at += 3) left.push(corners.slice(at, at + 3) as unknown as Three);
+  for (let at = 0; at < corners.length; at += 3) left.push([corners[at], corners[at + 1], corners[at + 2]] as Three);
   const whole: Three[] = [];
   for (let three = left.pop(); three; three = left.pop()) {
     // One without a width closes nothing once every side ends where its neighbour's does.
@@ -115,10 +111,10 @@ function turnedLeft([a, b, c]: [Flat[0], Flat[0], Flat[0]]): readonly [Flat[0], 
 }
 
 /** Between two closed lines of as many places, the second above the first where both run anticlockwise about what is solid. */
-export function wallFacets(low: readonly Vertex[], high: readonly Vertex[]): readonly Facet[] {
+export function wallFacets(low: readonly Vec3[], high: readonly Vec3[]): readonly Facet[] {
   return low.flatMap((a, at): readonly Facet[] => {
     const next = (at + 1) % low.length;
-    const [b, c, d] = [low[next], high[next], high[at]] as [Vertex, Vertex, Vertex];
+    const [b, c, d] = [low[next], high[next], high[at]] as [Vec3, Vec3, Vec3];
     return [
       [a, b, c],
       [a, c, d],
@@ -131,10 +127,8 @@ export function turnedIn(facets: readonly Facet[]): readonly Facet[] {
   return facets.map(([a, b, c]): Facet => [c, b, a]);
 }
 
-function normalOf([a, b, c]: Facet): Vertex {
-  const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
-  const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
-  const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
+function normalOf([a, b, c]: Facet): Vec3 {
+  const [x, y, z] = cross(subtract(b, a), subtract(c, a));
   const length = Math.hypot(x, y, z) || 1;
   return [x / length, y / length, z / length];
 }

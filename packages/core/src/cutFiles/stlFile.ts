@@ -2,8 +2,9 @@
  * A template as a solid for a printer that prints in layers: binary STL, mm, its face to the car on z = 0, as it is seen from the cabin, with its
  * counterbores and the groove for the wire in it.
  */
+import type { Vec3 } from '../geometry';
 import { cutBore, edgeLine, notchOf, type PlaceMm, type Template } from '../template';
-import { type Facet, type Flat, flatFacets, toStl, turnedIn, type Vertex, wallFacets } from './mesh';
+import { type Facet, type Flat, flatFacets, toStl, turnedIn, wallFacets } from './mesh';
 
 /** A chord leaves its arc by no more, mm. */
 const CHORD_MM = 0.01;
@@ -32,8 +33,8 @@ export function stlFile(template: Template): Uint8Array<ArrayBuffer> {
 
 const up =
   (z: number) =>
-  ([x, y]: Flat[0]): Vertex => [x, y, z];
-const lifted = (line: Flat, z: number): readonly Vertex[] => line.map(up(z));
+  ([x, y]: Flat[0]): Vec3 => [x, y, z];
+const lifted = (line: Flat, z: number): readonly Vec3[] => line.map(up(z));
 
 /** The wall of a hole, and of its counterbore with the ring that the head stands on. */
 function holeFacets(hole: Flat, head: Flat | null, topMm: number, depthMm: number): readonly Facet[] {

@@ -1,5 +1,5 @@
 /** The frame of a housing's face in that of the panel: both x to the right, y up, z inwards, and the face turned the shortest way to where it aims. */
-import { dot, subtract, type Vec3 } from '../geometry';
+import { add, dot, scale, subtract, type Vec3 } from '../geometry';
 import { degToRad } from '../units';
 import type { Housing } from './Housing';
 
@@ -24,11 +24,7 @@ export function faceFrame({
   // Along where it aims the face sinks; across it stays level.
   const along: Vec3 = [cos * ca, cos * sa, sin];
   const across: Vec3 = [-sa, ca, 0];
-  const mixed = (a: number, b: number): Vec3 => [
-    a * along[0] + b * across[0],
-    a * along[1] + b * across[1],
-    a * along[2] + b * across[2],
-  ];
+  const mixed = (a: number, b: number) => add(scale(along, a), scale(across, b));
   return {
     middle: [xMm, yMm, -heightMm],
     right: mixed(ca, -sa),
@@ -50,7 +46,5 @@ export function turnedToFace({ right, up, inwards }: FaceFrame, direction: Vec3)
 
 /** A place of the face's frame in the panel's. */
 export function fromFace({ middle, right, up, inwards }: FaceFrame, [x, y, z]: Vec3): Vec3 {
-  return [0, 1, 2].map(
-    (at) => (middle[at] as number) + x * (right[at] as number) + y * (up[at] as number) + z * (inwards[at] as number),
-  ) as unknown as Vec3;
+  return add(middle, add(scale(right, x), add(scale(up, y), scale(inwards, z))));
 }

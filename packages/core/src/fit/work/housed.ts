@@ -135,7 +135,7 @@ function turnedObstacle(obstacle: FitObstacle, frame: FaceFrame): FitObstacle {
     return { ...obstacle, ...turn, xMm: x, yMm: y, depth: { ...obstacle.depth, valueMm: depthMm } };
   }
   const { middle, axes, halfSizeMm } = obstacleBox(still);
-  const [along, across] = axes.map((axis) => turnedToFace(frame, axis)) as unknown as readonly [Vec3, Vec3, Vec3];
+  const [along, across] = [turnedToFace(frame, axes[0]), turnedToFace(frame, axes[1])];
   const turn = lying(along);
   const level: Vec3 = [-Math.sin(turn.angleRad), Math.cos(turn.angleRad), 0];
   const roll = Math.acos(Math.min(1, Math.abs(dot(across, level))));
