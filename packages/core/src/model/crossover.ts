@@ -82,6 +82,11 @@ export const crossoverSchema = z.strictObject({
 });
 export type Crossover = z.infer<typeof crossoverSchema>;
 
+/** Where its box lies and what it came with, before anybody decided. */
+export const UNDECIDED_BOX = {
+  ...{ at: null, isAtFork: false, space: '', heldBy: '', hangerMm: null, box: null, comes: null },
+} as const satisfies Partial<Crossover>;
+
 const MOST = 8;
 export const crossoversSchema = z
   .array(crossoverSchema)

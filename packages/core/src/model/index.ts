@@ -164,6 +164,7 @@ export {
   type OutputLead,
   type OutputTo,
   outputWords,
+  UNDECIDED_BOX,
 } from './crossover';
 export { isCurrency, NO_CURRENCY } from './currency';
 export {

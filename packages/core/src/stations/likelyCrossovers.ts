@@ -1,5 +1,13 @@
 /** Where to begin with the crossovers of a car: a woofer and a tweeter that are chosen for one side are likely a set, and have one between them. */
-import { type Channel, type Crossover, type JobFacts, placeLabel, SIDES, type VehicleRecord } from '../model';
+import {
+  type Channel,
+  type Crossover,
+  type JobFacts,
+  placeLabel,
+  SIDES,
+  UNDECIDED_BOX,
+  type VehicleRecord,
+} from '../model';
 import type { ChannelOpening } from './channelSheets';
 
 /** @returns one for each side with both, by the channel of its woofer; nothing of it is decided by this */
@@ -42,12 +50,6 @@ function likely(
       { to: 'tweeter', ends: { kind: 'place', place: high }, filter: null, lead: null },
       { to: 'woofer', ends: { kind: 'place', place: low }, filter: null, lead: null },
     ],
-    at: null,
-    isAtFork: false,
-    space: '',
-    heldBy: '',
-    hangerMm: null,
-    box: null,
-    comes: null,
+    ...UNDECIDED_BOX,
   };
 }

@@ -9,6 +9,7 @@ import {
   OUTPUT_LABELS,
   OUTPUT_LEADS,
   type OutputTo,
+  UNDECIDED_BOX,
 } from '@low-quarry/core/model';
 import { z } from 'zod';
 import { boxTyped } from '../boxTyped';
@@ -128,16 +129,6 @@ function toOutputTyped(output: CrossoverOutput | undefined): OutputTyped {
 
 /** The next one: for two ways, which is what most sets have. */
 export const EMPTY_CROSSOVER: CrossoverTyped = toCrossoverTyped({
-  ...{
-    name: '',
-    channel: '',
-    at: null,
-    isAtFork: false,
-    space: '',
-    heldBy: '',
-    hangerMm: null,
-    box: null,
-    comes: null,
-  },
+  ...{ ...UNDECIDED_BOX, name: '', channel: '' },
   outputs: (['tweeter', 'woofer'] as const).map((to) => ({ to, ends: null, filter: null, lead: null })),
 });
