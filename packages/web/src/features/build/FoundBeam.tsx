@@ -11,7 +11,6 @@ import { verdictLine } from '../../text/verdictLine';
 import { OBSTACLE_WORDS } from '../../text/words';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
-import { FormError } from '../../ui/FormError';
 import { useSettings } from '../../ui/settings';
 import { TextField } from '../../ui/TextField';
 import { toast } from '../../ui/toast';
@@ -21,6 +20,10 @@ import { useSaveAtOnce } from '../openings/useSaveAtOnce';
 const MOST = 12;
 const RUNS = { level: ['Level', 0], upright: ['Upright', 90] } as const;
 type Runs = keyof typeof RUNS;
+
+const FARTHEST_MM = 300;
+type Errors = { readonly depth: string | null; readonly up: string | null };
+const NO_ERRORS: Errors = { depth: null, up: null };
 
 type FoundBeamProps = { readonly opening: OpeningWithState; readonly onTell: (words: string) => void };
 
@@ -33,19 +36,20 @@ export function FoundBeam({ opening, onTell }: FoundBeamProps) {
   const [runs, setRuns] = useState<Runs>('level');
   const [depth, setDepth] = useState('');
   const [up, setUp] = useState('');
-  const [error, setError] = useState<string | null>(null);
+  const [errors, setErrors] = useState<Errors>(NO_ERRORS);
   const label = placeLabel(record);
   const keep = () => {
     const [deep, high] = [parseLength(depth, unit), parseLength(up.trim() === '' ? '0' : up, unit)];
-    const unread = !deep.ok ? deep : !high.ok ? high : null;
-    if (unread || !deep.ok || !high.ok) {
-      setError(unread && !unread.ok ? explainLengthFailure(unread.failure) : null);
-      return;
-    }
-    if (deep.value.valueMm <= 0 || Math.abs(high.value.valueMm) > 300) {
-      setError('Type a depth above 0, and a height up to 300 mm from the middle.');
-      return;
-    }
+    const wrong: Errors = {
+      depth: !deep.ok ? explainLengthFailure(deep.failure) : deep.value.valueMm > 0 ? null : 'Type a depth above 0.',
+      up: !high.ok
+        ? explainLengthFailure(high.failure)
+        : Math.abs(high.value.valueMm) <= FARTHEST_MM
+          ? null
+          : `Type at most ${printLength(FARTHEST_MM, unit)} from the middle.`,
+    };
+    setErrors(wrong);
+    if (!deep.ok || !high.ok || wrong.depth !== null || wrong.up !== null) return;
     const first = newObstacle(record.obstacles);
     const found = {
       ...first,
@@ -57,7 +61,6 @@ export function FoundBeam({ opening, onTell }: FoundBeamProps) {
     const words = `${OBSTACLE_WORDS[kind].toLowerCase()} behind it, ${printLength(deep.value.valueMm, unit)} deep, in its record`;
     onTell(words);
     toast(`${label}: ${words}.`);
-    setError(null);
     setIsOpen(false);
     setDepth('');
   };
@@ -106,6 +109,7 @@ export function FoundBeam({ opening, onTell }: FoundBeamProps) {
             inputMode="decimal"
             autoComplete="off"
             value={depth}
+            error={errors.depth}
             onType={setDepth}
             onKeyDown={onEnter}
           />
@@ -114,10 +118,10 @@ export function FoundBeam({ opening, onTell }: FoundBeamProps) {
             hint="Below it: with a minus; empty for the middle."
             autoComplete="off"
             value={up}
+            error={errors.up}
             onType={setUp}
             onKeyDown={onEnter}
           />
-          <FormError>{error}</FormError>
           <Button kind="main" className="self-start sm:col-span-2" onClick={keep}>
             Into its record
           </Button>
